@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files;
+
+use App\Models\Delivery;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\URL;
+
+/** Signed links to a delivery. The signature covers path and expiry, not the host, so that they survive a move. */
+final class FileLinks
+{
+    public static function forPage(Delivery $delivery, string $fileName): string
+    {
+        return self::link($delivery, $fileName, CarbonImmutable::now()->addHours((int) config('lantern.links.page_hours')));
+    }
+
+    public static function forEmail(Delivery $delivery, string $fileName): string
+    {
+        return url(self::link($delivery, $fileName, CarbonImmutable::now()->addDays((int) config('lantern.links.email_days'))));
+    }
+
+    private static function link(Delivery $delivery, string $fileName, CarbonImmutable $until): string
+    {
+        return URL::temporarySignedRoute('site.file', $until, ['delivery' => $delivery->id, 'name' => $fileName], absolute: false);
+    }
+}

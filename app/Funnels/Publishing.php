@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Funnels;
+
+use App\Models\Funnel;
+use App\Models\User;
+use App\Models\Version;
+use App\Site\PageRenderer;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Funnel\GoLiveCheck;
+use Lantern\Core\Funnel\Plan;
+
+/** Draft, version, switch: the only way anything reaches the public. */
+final readonly class Publishing
+{
+    public function __construct(private PageRenderer $renderer)
+    {
+    }
+
+    /**
+     * Compiles the draft to the next version and makes it live, in one transaction. A draft that is live already,
+     * word for word, is not published again: its version is returned.
+     *
+     * @throws NotReady when the go-live check finds blockers
+     */
+    public function publish(Funnel $funnel, ?User $by, string $note = ''): Version
+    {
+        return DB::transaction(function () use ($funnel, $by, $note): Version {
+            $plan = DraftPlan::read(Funnel::query()->findOrFail($funnel->id));
+            $findings = GoLiveCheck::of($plan);
+            if (GoLiveCheck::blocked($findings)) {
+                throw new NotReady($findings);
+            }
+            $live = $funnel->live_version_id === null ? null : Version::query()->find($funnel->live_version_id);
+            $version = $live !== null && $live->fingerprint === self::fingerprint($plan) ? $live : Version::query()->create([
+                'funnel_id' => $funnel->id,
+                'number' => 1 + (int) Version::query()->where('funnel_id', $funnel->id)->max('number'),
+                'note' => $note,
+                'plan' => $plan->toArray(),
+                'rendered' => $this->renderer->all($plan),
+                'fingerprint' => self::fingerprint($plan),
+                'published_by' => $by?->id,
+                'published_at' => CarbonImmutable::now(),
+            ]);
+            $funnel->forceFill(['state' => 'live', 'live_version_id' => $version->id])->save();
+            $funnel->setRelation('liveVersion', $version);
+
+            return $version;
+        });
+    }
+
+    /** Makes an earlier (or later) version the live one. The draft stays as it is. */
+    public function switchTo(Funnel $funnel, Version $version): void
+    {
+        $funnel->forceFill(['state' => 'live', 'live_version_id' => $version->id])->save();
+        $funnel->setRelation('liveVersion', $version);
+    }
+
+    /** Takes the funnel off the public web; its links then say so kindly. */
+    public function close(Funnel $funnel): void
+    {
+        $funnel->forceFill(['state' => 'closed'])->save();
+    }
+
+    public static function fingerprint(Plan $plan): string
+    {
+        return hash('sha256', json_encode($plan->toArray(), JSON_THROW_ON_ERROR));
+    }
+}

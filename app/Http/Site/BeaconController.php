@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Site;
+
+use App\Models\Funnel;
+use App\Results\Recorder;
+use App\Support\Ids;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Journey\EventType;
+use Lantern\Core\Results\Bots;
+
+/** Counts a view that the visitor script reports. It answers the same whatever it was told. */
+final readonly class BeaconController
+{
+    public function __construct(private Recorder $recorder)
+    {
+    }
+
+    public function __invoke(Request $request): Response
+    {
+        $this->count($request);
+
+        return new Response('', 204);
+    }
+
+    private function count(Request $request): void
+    {
+        [$funnelId, $pageId, $visitor] = [$request->input('funnel'), $request->input('page'), Visitor::id($request)];
+        if (! is_string($funnelId) || ! is_string($pageId) || ! Ids::is($funnelId) || ! Ids::is($pageId) || $visitor === null
+            || Visitor::isOwner($request) || Bots::is($request->userAgent()) || str_contains(strtolower((string) $request->header('Sec-Purpose')), 'prefetch')) {
+            return;
+        }
+        $funnel = Funnel::query()->with(['liveVersion', 'business'])->where('state', 'live')->find($funnelId);
+        if ($funnel?->liveVersion?->plan()->page($pageId) === null) {
+            return;
+        }
+        $person = DB::table('visitor_person')->where('visitor', $visitor)->value('person_id');
+        $this->recorder->record(EventType::Viewed, $funnel->business, $funnel->id, $pageId, CarbonImmutable::now(), $funnel->live_version_id,
+            $visitor, is_string($person) ? $person : null, PageResponse::readSource($request->input('source'))['utm_source'] ?? null);
+    }
+}

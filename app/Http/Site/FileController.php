@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Site;
+
+use App\Mail\Planner;
+use App\Models\Delivery;
+use App\Models\Person;
+use App\Models\Submission;
+use App\Results\Recorder;
+use App\Support\Ids;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
+use Lantern\Core\Journey\EventType;
+use Lantern\Core\People\EmailAddress;
+use Lantern\Core\Support\Invalid;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpFoundation\ResponseHeaderBag;
+
+/** Hands a file over to whoever holds a link we signed, and offers a new link to whoever holds one that has run out. */
+final readonly class FileController
+{
+    public function __construct(private Recorder $recorder, private Planner $planner)
+    {
+    }
+
+    public function download(Request $request, string $delivery, string $name): Response
+    {
+        if (! $request->hasValidSignature(false)) {
+            return Notice::linkOver($delivery)->response();
+        }
+        $found = Delivery::query()->with(['leadMagnet.upload', 'funnel.business'])->find($delivery);
+        $upload = $found?->leadMagnet?->upload;
+        if ($found === null || $upload === null || $found->revoked_at !== null || ! Storage::disk('uploads')->exists($upload->path)) {
+            return Notice::fileGone()->response();
+        }
+        $response = new BinaryFileResponse(Storage::disk('uploads')->path($upload->path), 200, [
+            'Content-Type' => $upload->mime,
+            'X-Content-Type-Options' => 'nosniff',
+            'Cache-Control' => 'private, no-store',
+            'Content-Security-Policy' => "default-src 'none'; sandbox",
+            'ETag' => '"'.$upload->sha256.'"',
+        ]);
+        $response->setContentDisposition(ResponseHeaderBag::DISPOSITION_ATTACHMENT, $upload->name,
+            (string) preg_replace('/[^\x20-\x7e]|[%\/\\\\"]/', '_', $upload->name));
+        if ($request->isMethod('GET') && $this->isFromTheStart($request)) {
+            $this->count($request, $found);
+        }
+
+        return $response;
+    }
+
+    public function again(Request $request): Response
+    {
+        $typed = $request->string('email')->toString();
+        try {
+            $address = EmailAddress::of($typed);
+        } catch (Invalid $e) {
+            return Notice::badAddress(mb_substr($typed, 0, 300), $e->getMessage())->response();
+        }
+        // The answer is the same for everyone: whether an address is known is nobody's business.
+        foreach (Person::query()->where('email_key', $address->key)->get() as $person) {
+            $wanted = $request->string('delivery')->toString();
+            $delivery = Delivery::query()->where('person_id', $person->id)->whereNull('revoked_at')
+                ->orderByRaw('id = ? desc', [Ids::is($wanted) ? $wanted : ''])->latest('id')->first();
+            if ($delivery !== null) {
+                DB::transaction(fn () => $this->planner->planNewLink($person, $delivery->funnel_id));
+            }
+        }
+
+        return Notice::linkOnItsWay()->response();
+    }
+
+    /** A download that is taken up again in the middle is one download. */
+    private function isFromTheStart(Request $request): bool
+    {
+        $range = $request->header('Range');
+
+        return $range === null || preg_match('/^bytes=0-/', $range) === 1;
+    }
+
+    private function count(Request $request, Delivery $delivery): void
+    {
+        DB::transaction(function () use ($request, $delivery): void {
+            Delivery::query()->where('id', $delivery->id)->increment('downloads');
+            $page = Submission::query()->where('person_id', $delivery->person_id)->where('funnel_id', $delivery->funnel_id)->latest('submitted_at')->value('page_id');
+            $this->recorder->record(EventType::Downloaded, $delivery->funnel->business, $delivery->funnel_id, is_string($page) ? $page : null,
+                CarbonImmutable::now(), visitor: Visitor::id($request), person: $delivery->person_id, owner: Visitor::isOwner($request),
+                data: ['leadMagnet' => $delivery->lead_magnet_id]);
+        });
+    }
+}

@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Site;
+
+use App\Files\FileLinks;
+use App\Models\Delivery;
+use App\Models\Submission;
+use App\Signups\FormToken;
+use App\Site\Slots;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** A rendered page with its slots filled for one visitor. */
+final class PageResponse
+{
+    public const JOINED = 'lantern_joined';
+
+    /** Address parameters that say where a visitor came from. */
+    private const SOURCE = ['utm_source', 'utm_medium', 'utm_campaign', 'utm_term', 'utm_content', 'ref'];
+
+    /**
+     * @param  array<string, string>  $typed  what was typed, by field, to be kept
+     * @param  array<string, string>  $errors  by field; `form` for the form as a whole
+     */
+    public function of(LivePage $live, Request $request, array $typed = [], array $errors = [], int $status = 200): Response
+    {
+        $submission = $this->submission($live, $request);
+        $fill = ['token' => FormToken::issue($live->page->id), 'source' => e($this->source($request))] + $this->downloads($live, $submission);
+        foreach ($typed as $field => $value) {
+            $fill["value:{$field}"] = e($value);
+        }
+        if (($typed['consent'] ?? '') === 'yes') {
+            $fill['consent'] = 'checked';
+        }
+        foreach ($errors as $field => $message) {
+            if ($field === 'form') {
+                $fill['errors'] = '<p class="error summary" role="alert">'.e($message).'</p>';
+
+                continue;
+            }
+            $fill["error:{$field}"] = '<span class="error" id="e-'.$field.'">'.e($message).'</span>';
+            $fill["invalid:{$field}"] = 'aria-invalid="true" aria-describedby="e-'.$field.'"'.($field === array_key_first($errors) ? ' autofocus' : '');
+        }
+        $html = Slots::fill($live->version->rendered[$live->page->id] ?? '', $live->version->plan()->look(), $fill, $submission->answers ?? []);
+
+        return new Response($html, $status, SiteHeaders::PAGE + ['Cache-Control' => 'private, no-cache']);
+    }
+
+    /** Greets with what was typed on this very device, never with what is known of that address. */
+    private function submission(LivePage $live, Request $request): ?Submission
+    {
+        $id = $request->cookie(self::JOINED);
+
+        return is_string($id) ? Submission::query()->where('id', $id)->where('funnel_id', $live->funnel->id)->first() : null;
+    }
+
+    /** @return array<string, string> the download button of each lead magnet, or what to do to get it */
+    private function downloads(LivePage $live, ?Submission $submission): array
+    {
+        $fill = [];
+        foreach ($live->page->document->blocksOf(\Lantern\Core\Page\BlockKind::Download) as $block) {
+            $gift = $live->version->plan()->leadMagnet($block->field('leadMagnet'));
+            if ($gift === null) {
+                continue;
+            }
+            $delivery = $submission === null ? null : Delivery::query()->where('person_id', $submission->person_id)
+                ->where('lead_magnet_id', $gift->id)->whereNull('revoked_at')->first();
+            $fill["download:{$gift->id}"] = $delivery === null
+                ? '<a class="button" href="/'.e($live->funnel->address).'">'.e('Tell me where to send it').'</a>'
+                : '<a class="button" href="'.e(FileLinks::forPage($delivery, $gift->fileName)).'" download>'.e($block->field('text')).'</a> <span class="file-note">'.e($gift->kindAndSize()).'</span>';
+        }
+
+        return $fill;
+    }
+
+    private function source(Request $request): string
+    {
+        $query = array_filter($request->only(self::SOURCE), fn (mixed $v): bool => is_string($v) && $v !== '');
+
+        return http_build_query(array_map(fn (mixed $v): string => mb_substr(is_string($v) ? $v : '', 0, 100), $query));
+    }
+
+    /** @return array<string, string> where the visitor came from, as the form carried it along */
+    public static function readSource(mixed $carried): array
+    {
+        if (! is_string($carried) || strlen($carried) > 2000) {
+            return [];
+        }
+        parse_str($carried, $query);
+        $source = [];
+        foreach (self::SOURCE as $key) {
+            $value = $query[$key] ?? '';
+            if (is_string($value) && $value !== '' && mb_check_encoding($value, 'UTF-8')) {
+                $source[$key] = mb_substr($value, 0, 100);
+            }
+        }
+
+        return $source;
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Studio;
+
+use App\Funnels\DraftPlan;
+use App\Mail\LetterWriter;
+use App\Models\Email;
+use App\Support\Ids;
+use App\Support\RichText;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Email\Delay;
+use Lantern\Core\Page\Colour;
+use Lantern\Core\Page\Looks;
+use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Shape;
+
+final class EmailController extends StudioController
+{
+    private const MOST = 60;
+
+    /** A follow-up, two days after the last email there is, or one day after joining. */
+    public function store(string $funnel): JsonResponse
+    {
+        $found = $this->funnel($funnel);
+        if ($found->emails()->count() >= self::MOST) {
+            throw Invalid::at('emails', 'A funnel has '.self::MOST.' emails at most.');
+        }
+        $last = max([0, ...$found->emails->map(fn (Email $e): int => DraftPlan::email($e)->delay->offset())->all()]);
+        $days = min(Delay::MOST_DAYS, $last < 1440 ? 1 : intdiv($last, 1440) + 2);
+        $email = Email::query()->create(['id' => Ids::next(), 'funnel_id' => $found->id, 'name' => "Follow-up, day {$days}", 'subject' => '',
+            'body' => '<p>Hello {{first_name|there}},</p><p></p>', 'delay' => Delay::days($days, 9)->toArray(), 'revision' => 1]);
+
+        return response()->json(Json::email($email), 201);
+    }
+
+    public function update(Request $request, string $email): JsonResponse
+    {
+        return DB::transaction(function () use ($request, $email): JsonResponse {
+            $found = $this->part(Email::class, $email);
+            $this->sameRevision($request, $found->revision);
+            $given = $request->validate(['name' => ['sometimes', 'required', 'string', 'max:120'], 'subject' => ['sometimes', 'string', 'max:200'],
+                'body' => ['sometimes', 'string', 'max:50000'], 'delay' => ['sometimes', 'array']], [
+                    'name.required' => 'Please give the email a name. Only you will see it.', 'name.max' => 'A name has 120 characters at most.',
+                    'subject.max' => 'A subject has 200 characters at most; mail programs show about 60.', 'body.max' => 'This letter is too long to send.']);
+            if (isset($given['subject'])) {
+                $given['subject'] = (string) preg_replace('/\s+/u', ' ', RichText::plain($given['subject']));
+            }
+            if (isset($given['body'])) {
+                $given['body'] = RichText::letter($given['body']);
+            }
+            if (isset($given['delay'])) {
+                $given['delay'] = Delay::fromShape(Shape::of($given['delay'], 'delay'))->toArray();
+            }
+            $found->forceFill($given + ['revision' => $found->revision + 1])->save();
+
+            return response()->json(Json::email($found));
+        });
+    }
+
+    public function destroy(string $email): JsonResponse
+    {
+        $found = $this->part(Email::class, $email);
+        $found->forceFill(['deleted_at' => CarbonImmutable::now()])->save();
+
+        return response()->json(['id' => $found->id]);
+    }
+
+    public function restore(string $email): JsonResponse
+    {
+        $found = $this->part(Email::class, $email);
+        $found->forceFill(['deleted_at' => null])->save();
+
+        return response()->json(Json::email($found));
+    }
+
+    /** The letter as a sample reader would see it. */
+    public function sample(string $email, LetterWriter $writer): JsonResponse
+    {
+        $found = $this->part(Email::class, $email);
+        $accent = $found->funnel->accent === null ? Looks::get($found->funnel->look)->accent : Colour::of($found->funnel->accent);
+        $letter = $writer->sample($this->business(), DraftPlan::email($found), $accent);
+
+        return response()->json(['subject' => $letter->subject, 'html' => $letter->html, 'text' => $letter->text]);
+    }
+}

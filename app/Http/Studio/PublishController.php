@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Studio;
+
+use App\Funnels\DraftPlan;
+use App\Funnels\Publishing;
+use App\Models\Version;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Lantern\Core\Funnel\Finding;
+use Lantern\Core\Funnel\GoLiveCheck;
+
+final class PublishController extends StudioController
+{
+    public function __construct(private readonly Publishing $publishing)
+    {
+    }
+
+    public function check(string $funnel): JsonResponse
+    {
+        return response()->json(['findings' => array_map(fn (Finding $f): array => $f->toArray(), GoLiveCheck::of(DraftPlan::read($this->funnel($funnel))))]);
+    }
+
+    public function versions(string $funnel): JsonResponse
+    {
+        $found = $this->funnel($funnel);
+        $versions = Version::query()->where('funnel_id', $found->id)->orderByDesc('number')->limit(50)
+            ->get(['id', 'funnel_id', 'number', 'note', 'published_at']);
+
+        return response()->json(['versions' => $versions->map(fn (Version $v): array => Json::version($v, $found))->all()]);
+    }
+
+    public function publish(Request $request, string $funnel): JsonResponse
+    {
+        $note = $request->validate(['note' => ['nullable', 'string', 'max:300']])['note'] ?? '';
+        $found = $this->funnel($funnel);
+        $version = $this->publishing->publish($found, $this->user(), trim((string) $note));
+
+        return response()->json(['version' => Json::version($version, $found), 'url' => $found->url()]);
+    }
+
+    public function close(string $funnel): JsonResponse
+    {
+        $found = $this->funnel($funnel);
+        if ($found->state !== 'live') {
+            return response()->json(['message' => 'Only a live funnel can be closed.'], 422);
+        }
+        $this->publishing->close($found);
+
+        return response()->json(['state' => $found->state]);
+    }
+
+    public function switchTo(string $funnel, string $version): JsonResponse
+    {
+        $found = $this->funnel($funnel);
+        $target = Version::query()->where('funnel_id', $found->id)->findOrFail($version);
+        $this->publishing->switchTo($found, $target);
+
+        return response()->json(['version' => Json::version($target, $found), 'url' => $found->url()]);
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Studio;
+
+use App\Models\Business;
+use App\Models\Funnel;
+use App\Models\User;
+use App\Support\Ids;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Exceptions\HttpResponseException;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+
+/** What the controllers of the Studio's API share: whose things they may touch, and how two windows meet. */
+abstract class StudioController
+{
+    protected function user(): User
+    {
+        $user = auth()->user();
+
+        return $user instanceof User ? $user : throw new NotFoundHttpException;
+    }
+
+    protected function business(): Business
+    {
+        return $this->user()->business;
+    }
+
+    /** The funnel, if it belongs to the signed-in owner; for anyone else's there is nothing here. */
+    protected function funnel(string $id): Funnel
+    {
+        return Ids::is($id) ? Funnel::query()->where('business_id', $this->user()->business_id)->findOrFail($id) : throw new NotFoundHttpException;
+    }
+
+    /**
+     * A part of one of the owner's funnels.
+     *
+     * @template T of Model
+     *
+     * @param  class-string<T>  $model
+     * @return T
+     */
+    protected function part(string $model, string $id): Model
+    {
+        return Ids::is($id)
+            ? $model::query()->whereHas('funnel', fn (Builder $q) => $q->where('business_id', $this->user()->business_id))->findOrFail($id)
+            : throw new NotFoundHttpException;
+    }
+
+    /** Keeps two windows from overwriting each other unseen. The revision that was edited must still be the newest. */
+    protected function sameRevision(Request $request, int $newest): void
+    {
+        if ($request->integer('revision') !== $newest) {
+            throw new HttpResponseException(response()->json([
+                'message' => 'This was changed in another window meanwhile. What you typed is still here; load the newer one to go on.',
+            ], 409));
+        }
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Mail\Postman;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Queue\Queueable;
+
+/** Sends one message. Safe to run twice and to die at any point: the postman claims before sending. */
+final class SendMessage implements ShouldQueue
+{
+    use Queueable;
+
+    public int $tries = 3;
+
+    public int $timeout = 55;
+
+    public function __construct(public readonly string $message)
+    {
+    }
+
+    public function handle(Postman $postman): void
+    {
+        $postman->send($this->message);
+    }
+}

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Mail;
+
+use App\Jobs\SendMessage;
+use App\Models\Message;
+use App\Support\Instant;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Takes messages to the provider. A message is claimed before it is sent, so that two workers never send the same
+ * one; a claim left behind by a worker that died is released after a while, and the provider knows the message
+ * again by its id.
+ */
+final readonly class Postman
+{
+    /** Minutes to wait after the first, second … temporary trouble. */
+    private const BACK_OFF = [1, 5, 15, 60, 240];
+
+    public function __construct(private Provider $provider, private LetterWriter $writer)
+    {
+    }
+
+    public function send(string $id): void
+    {
+        $now = CarbonImmutable::now();
+        $claimed = Message::query()->where('id', $id)->where('state', 'waiting')->where('due_at', '<=', Instant::sql($now))
+            ->update(['state' => 'sending', 'claimed_at' => Instant::sql($now), 'attempts' => DB::raw('attempts + 1')]);
+        if ($claimed === 0) {
+            return;
+        }
+        $message = Message::query()->findOrFail($id);
+        // Asking for a new link is asking for that one message, even from somebody who unsubscribed from the letters.
+        if ($message->person->unsubscribed_at !== null && $message->kind !== 'new-link') {
+            $this->end($message, 'cancelled', 'Unsubscribed before it was due.');
+
+            return;
+        }
+        $letter = $this->writer->write($message);
+        if ($letter === null) {
+            $this->end($message, 'cancelled', 'The email was taken out of the funnel.');
+
+            return;
+        }
+        $pause = (float) config('lantern.messages.pause_before_handover');
+        if ($pause > 0) {
+            usleep((int) ($pause * 1_000_000));
+        }
+        try {
+            $this->provider->handOver($message->id, $message->to_address, $letter->mime($message));
+            $message->forceFill(['state' => 'sent', 'sent_at' => CarbonImmutable::now(), 'trouble' => null,
+                'subject' => $letter->subject, 'html' => $letter->html, 'text' => $letter->text])->save();
+        } catch (PermanentTrouble $e) {
+            $this->end($message, 'failed', $e->getMessage());
+        } catch (TemporaryTrouble $e) {
+            $this->later($message, $e->getMessage());
+        }
+    }
+
+    /**
+     * Queues what is due and not queued yet, and frees what a dead worker held.
+     *
+     * @return int how many messages were queued
+     */
+    public function queueDue(int $most = 500): int
+    {
+        $now = CarbonImmutable::now();
+        $stale = $now->subSeconds((int) config('lantern.messages.stale_after'));
+        Message::query()->where('state', 'sending')->where('claimed_at', '<', Instant::sql($stale))
+            ->update(['state' => 'waiting', 'queued_at' => null, 'claimed_at' => null]);
+
+        return DB::transaction(function () use ($now, $most): int {
+            $ids = Message::query()->where('state', 'waiting')->where('due_at', '<=', Instant::sql($now))
+                // A job that was lost with its worker is queued again after a while; the claim makes that harmless.
+                ->where(fn ($q) => $q->whereNull('queued_at')->orWhere('queued_at', '<', Instant::sql($now->subMinutes(10))))
+                ->orderBy('due_at')->limit($most)->pluck('id')->all();
+            foreach ($ids as $id) {
+                SendMessage::dispatch((string) $id);
+            }
+            Message::query()->whereIn('id', $ids)->update(['queued_at' => Instant::sql($now)]);
+
+            return count($ids);
+        });
+    }
+
+    private function later(Message $message, string $trouble): void
+    {
+        if ($message->attempts >= (int) config('lantern.messages.attempts')) {
+            $this->end($message, 'failed', $trouble);
+
+            return;
+        }
+        $wait = self::BACK_OFF[min($message->attempts, count(self::BACK_OFF)) - 1] ?? 1;
+        $message->forceFill(['state' => 'waiting', 'queued_at' => null, 'claimed_at' => null, 'trouble' => mb_substr($trouble, 0, 500),
+            'due_at' => CarbonImmutable::now()->addMinutes($wait)])->save();
+    }
+
+    private function end(Message $message, string $state, string $why): void
+    {
+        $message->forceFill(['state' => $state, 'trouble' => mb_substr($why, 0, 500)])->save();
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use DateTimeZone;
+use Lantern\Core\Funnel\Sender;
+
+/**
+ * The business whose funnels these are; everything belongs to exactly one.
+ *
+ * @property int $id
+ * @property string $name
+ * @property string $sender_name
+ * @property string $sender_address
+ * @property string $postal_address
+ * @property string $timezone
+ * @property string $currency
+ */
+final class Business extends Record
+{
+    public function zone(): DateTimeZone
+    {
+        return new DateTimeZone($this->timezone);
+    }
+
+    public function sender(): Sender
+    {
+        return new Sender($this->name, $this->sender_name, $this->sender_address, $this->postal_address, $this->timezone);
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * One person's right to download one lead magnet.
+ *
+ * @property string $id
+ * @property string $person_id
+ * @property string $lead_magnet_id
+ * @property string $funnel_id
+ * @property CarbonImmutable|null $revoked_at
+ * @property int $downloads
+ * @property Person $person
+ * @property LeadMagnet|null $leadMagnet
+ * @property Funnel $funnel
+ */
+final class Delivery extends Record
+{
+    use HasUlids;
+
+    protected $casts = ['revoked_at' => 'immutable_datetime'];
+
+    protected $attributes = ['revoked_at' => null, 'downloads' => 0];
+
+    /** @return BelongsTo<Person, $this> */
+    public function person(): BelongsTo
+    {
+        return $this->belongsTo(Person::class);
+    }
+
+    /** @return BelongsTo<LeadMagnet, $this> */
+    public function leadMagnet(): BelongsTo
+    {
+        return $this->belongsTo(LeadMagnet::class);
+    }
+
+    /** @return BelongsTo<Funnel, $this> */
+    public function funnel(): BelongsTo
+    {
+        return $this->belongsTo(Funnel::class);
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Lantern\Core\Funnel\Plan;
+use LogicException;
+
+/**
+ * One published state of a whole funnel. Never changed once written.
+ *
+ * @property string $id
+ * @property string $funnel_id
+ * @property int $number
+ * @property string $note
+ * @property array<string, mixed> $plan
+ * @property array<string, string> $rendered HTML by page id
+ * @property string $fingerprint of the plan, to tell whether the draft differs
+ * @property int|null $published_by
+ * @property CarbonImmutable $published_at
+ */
+final class Version extends Record
+{
+    use HasUlids;
+
+    public $timestamps = false;
+
+    protected $casts = ['plan' => 'array', 'rendered' => 'array', 'published_at' => 'immutable_datetime'];
+
+    private ?Plan $read = null;
+
+    protected static function booted(): void
+    {
+        self::updating(fn () => throw new LogicException('A version is never changed.'));
+    }
+
+    public function plan(): Plan
+    {
+        return $this->read ??= Plan::fromArray($this->plan);
+    }
+}

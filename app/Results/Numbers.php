@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Results;
+
+use App\Models\Business;
+use App\Models\Funnel;
+use App\Support\Instant;
+use Carbon\CarbonImmutable;
+use DateTimeImmutable;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Journey\EventType;
+use Lantern\Core\Results\Days;
+use Lantern\Core\Results\Rate;
+
+/** Reads the numbers: unique visitors, sign-ups and their rate, by funnel, page, email and day. */
+final class Numbers
+{
+    /**
+     * @param  list<string>  $funnels  ids
+     * @return array<string, array{visitors: int, signups: int, rate: array<string, int|float|null>, lastActivity: string|null, trend: list<int>}>
+     */
+    public function totals(Business $business, array $funnels): array
+    {
+        $days = Days::last(28, CarbonImmutable::now(), $business->zone());
+        $entry = DB::table('pages')->whereIn('funnel_id', $funnels)->where('position', 0)->pluck('id', 'funnel_id');
+        $sums = DB::table('daily_counts')->whereIn('funnel_id', $funnels)->groupBy('funnel_id', 'page_id')
+            ->selectRaw('funnel_id, page_id, sum(new_visitors) as visitors, sum(signups) as signups')->get()->groupBy('funnel_id');
+        $trends = DB::table('daily_counts')->whereIn('funnel_id', $funnels)->where('day', '>=', $days[0])->groupBy('funnel_id', 'day')
+            ->selectRaw('funnel_id, day, sum(signups) as signups')->get()->groupBy('funnel_id');
+        $result = [];
+        foreach ($funnels as $id) {
+            $rows = $sums->get($id, collect());
+            $visitors = (int) $rows->where('page_id', $entry[$id] ?? '')->sum('visitors');
+            $signups = (int) $rows->sum('signups');
+            $byDay = $trends->get($id, collect())->pluck('signups', 'day');
+            // One index look-up a funnel on the page: the newest event, whatever the number of events.
+            $last = DB::table('events')->where('funnel_id', $id)->max('at');
+            $result[$id] = ['visitors' => $visitors, 'signups' => $signups, 'rate' => Rate::of($signups, $visitors)->toArray(),
+                'lastActivity' => Instant::jsonFromSql($last), 'trend' => array_map(fn (string $d): int => (int) ($byDay[$d] ?? 0), $days)];
+        }
+
+        return $result;
+    }
+
+    /** @return array<string, array{views: int, visitors: int, signups: int, downloads: int, rate: array<string, int|float|null>}> by page id */
+    public function byPage(Funnel $funnel): array
+    {
+        $result = [];
+        foreach (DB::table('daily_counts')->where('funnel_id', $funnel->id)->groupBy('page_id')
+            ->selectRaw('page_id, sum(views) as views, sum(new_visitors) as visitors, sum(signups) as signups, sum(downloads) as downloads')->get() as $row) {
+            $result[$row->page_id] = ['views' => (int) $row->views, 'visitors' => (int) $row->visitors, 'signups' => (int) $row->signups,
+                'downloads' => (int) $row->downloads, 'rate' => Rate::of((int) $row->signups, (int) $row->visitors)->toArray()];
+        }
+
+        return $result;
+    }
+
+    /** @return array<string, array<string, int>> by email id, then by state */
+    public function byEmail(Funnel $funnel): array
+    {
+        $result = [];
+        foreach (DB::table('messages')->where('funnel_id', $funnel->id)->whereNotNull('email_id')->groupBy('email_id', 'state')
+            ->selectRaw('email_id, state, count(*) as n')->get() as $row) {
+            $result[$row->email_id][$row->state] = (int) $row->n;
+        }
+
+        return $result;
+    }
+
+    /**
+     * The last so many days of a funnel, whole and day by day.
+     *
+     * @return array<string, mixed>
+     */
+    public function period(Funnel $funnel, int $count, DateTimeImmutable $now): array
+    {
+        $zone = $funnel->business->zone();
+        $days = Days::last($count, $now, $zone);
+        $from = Instant::sql(new CarbonImmutable($days[0], $zone));
+        $pages = DB::table('pages')->where('funnel_id', $funnel->id)->orderBy('position')->get(['id', 'name', 'position']);
+        $counts = DB::table('daily_counts')->where('funnel_id', $funnel->id)->where('day', '>=', $days[0])->get();
+        // A visitor who comes on three days is one visitor of the period, so days cannot be added up.
+        $unique = DB::table('events')->where('type', EventType::Viewed->value)->where('owner', false)->where('at', '>=', $from)
+            ->whereIn('page_id', $pages->pluck('id'))->groupBy('page_id')->selectRaw('page_id, count(distinct visitor) as n')->pluck('n', 'page_id');
+        $byPage = [];
+        foreach ($pages as $page) {
+            $rows = $counts->where('page_id', $page->id);
+            $visitors = (int) ($unique[$page->id] ?? 0);
+            $signups = (int) $rows->sum('signups');
+            $byPage[] = ['id' => $page->id, 'name' => $page->name, 'views' => (int) $rows->sum('views'), 'visitors' => $visitors, 'signups' => $signups,
+                'downloads' => (int) $rows->sum('downloads'), 'rate' => Rate::of($signups, $visitors)->toArray()];
+        }
+        $entry = $pages->first()->id ?? '';
+        $byDay = [];
+        foreach ($days as $day) {
+            $rows = $counts->where('day', $day);
+            $byDay[] = ['day' => $day, 'views' => (int) $rows->sum('views'), 'visitors' => (int) $rows->where('page_id', $entry)->sum('visitors'), 'signups' => (int) $rows->sum('signups')];
+        }
+
+        return ['days' => $byDay, 'pages' => $byPage, 'zone' => $funnel->business->timezone, 'sources' => $this->sources($funnel, $from)];
+    }
+
+    /** @return list<array{source: string, visitors: int, signups: int, rate: array<string, int|float|null>}> */
+    private function sources(Funnel $funnel, string $from): array
+    {
+        $rows = DB::table('events')->where('funnel_id', $funnel->id)->where('at', '>=', $from)->where('owner', false)
+            ->whereIn('type', [EventType::Viewed->value, EventType::Joined->value])
+            ->groupBy('source')->selectRaw("coalesce(source, '') as source, count(distinct case when type = 'viewed' then visitor end) as visitors, count(distinct case when type = 'joined' then person_id end) as signups")
+            ->orderByDesc('visitors')->limit(20)->get();
+
+        return array_values($rows->map(fn ($r): array => ['source' => (string) $r->source, 'visitors' => (int) $r->visitors, 'signups' => (int) $r->signups,
+            'rate' => Rate::of((int) $r->signups, (int) $r->visitors)->toArray()])->all());
+    }
+}

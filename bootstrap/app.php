@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Middleware\RefuseBrokenJson;
+use App\Http\Middleware\StudioSecurity;
+use App\Http\Site\Notice;
+use Illuminate\Auth\AuthenticationException;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Route;
+use Lantern\Core\Support\Invalid;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use Symfony\Component\HttpKernel\Exception\TooManyRequestsHttpException;
+
+return Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(
+        commands: __DIR__.'/../routes/console.php',
+        health: '/up',
+        then: function (): void {
+            Route::middleware(['web', StudioSecurity::class, RefuseBrokenJson::class])->group(base_path('routes/studio.php'));
+            Route::middleware('site')->group(base_path('routes/site.php'));
+        },
+    )
+    ->withCommands([__DIR__.'/../app/Console'])
+    ->withMiddleware(function (Middleware $middleware): void {
+        // No other site calls our API, and its package is not here (see compat/README.md).
+        $middleware->remove(HandleCors::class);
+        // Public pages keep no session: nothing to store, nothing to lock, nothing to leak.
+        $middleware->group('site', [Illuminate\Cookie\Middleware\EncryptCookies::class, Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse::class]);
+        // The visitor's id is made by the visitor script, so it cannot be encrypted; it is only ever a random key.
+        $middleware->encryptCookies(except: ['lantern_visitor']);
+        $middleware->trustProxies(at: explode(',', (string) env('TRUSTED_PROXIES', '127.0.0.1')));
+        $middleware->redirectGuestsTo('/studio');
+        // What somebody types is kept as typed: a space at the end of a paragraph is a space.
+        $middleware->trimStrings(except: [fn (Request $r): bool => $r->is('studio/api/*')]);
+        $middleware->convertEmptyStringsToNull(except: [fn (Request $r): bool => true]);
+    })
+    ->withExceptions(function (Exceptions $exceptions): void {
+        $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('studio/api/*') || $request->is('m/view') || $request->expectsJson());
+        $exceptions->render(fn (Invalid $e, Request $request) => $request->is('studio/api/*')
+            ? response()->json(['message' => $e->getMessage(), 'errors' => [$e->path === '' ? 'it' : $e->path => [$e->getMessage()]]], 422)
+            : null);
+        // Somebody else's things are not there at all, and no error says what they would have been.
+        $exceptions->render(fn (NotFoundHttpException $e, Request $request) => $request->is('studio/api/*')
+            ? response()->json(['message' => 'There is nothing at this address.'], 404)
+            : ($request->is('studio*') ? null : Notice::notHere()->response()));
+        $exceptions->render(fn (AuthenticationException $e, Request $request) => $request->is('studio/api/*')
+            ? response()->json(['message' => 'You are signed out. Sign in again, and nothing you typed is lost.'], 401)
+            : null);
+        $exceptions->render(fn (TooManyRequestsHttpException $e, Request $request) => $request->is('studio/*')
+            ? response()->json(['message' => 'Too many tries. Please wait a minute and try again.'], 429)
+            : Notice::tooMany()->response());
+        $exceptions->dontReport(Invalid::class);
+    })
+    ->create();

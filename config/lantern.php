@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    /** Demo mode fills the sign-in form in and shows that the data is made up. Never on for a real business. */
+    'demo' => (bool) env('LANTERN_DEMO', false),
+
+    'uploads' => [
+        'file_bytes' => 100 * 1024 * 1024,
+        'picture_bytes' => 15 * 1024 * 1024,
+        'picture_pixels' => 40_000_000,
+    ],
+
+    'signups' => [
+        /** A form filled in faster than this was not filled in by a person. Seconds. */
+        'least_seconds' => (float) env('LANTERN_LEAST_SECONDS', 1.5),
+        /** How long a page may stay open before its form must be loaded anew. Seconds. */
+        'token_seconds' => 7 * 24 * 3600,
+        /** Sign-ups from one internet address in ten minutes: a class in one room fits, a flood does not. */
+        'per_address' => (int) env('LANTERN_SIGNUPS_PER_ADDRESS', 40),
+    ],
+
+    'links' => [
+        'page_hours' => 24,
+        'email_days' => 30,
+    ],
+
+    'messages' => [
+        /** A message claimed longer ago than this was claimed by a worker that died. Seconds. */
+        'stale_after' => (int) env('LANTERN_STALE_AFTER', 60),
+        'attempts' => 6,
+        /** For the test that kills a worker: seconds to wait between claiming a message and handing it over. */
+        'pause_before_handover' => (float) env('LANTERN_PAUSE_BEFORE_HANDOVER', 0),
+    ],
+];

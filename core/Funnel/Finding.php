@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Funnel;
+
+/** One thing the go-live check found. A blocker keeps the funnel from the public; advice does not. */
+final readonly class Finding
+{
+    /**
+     * @param  string  $code  stable, for tests and for the Studio
+     * @param  string  $message  one sentence: what is wrong and why it matters
+     * @param  string  $open  what to open to mend it: page, form, email, lead-magnet, way or settings
+     * @param  string  $id  the id of that thing, or '' for settings
+     * @param  string  $fix  the words on the button that takes the owner there
+     */
+    public function __construct(
+        public string $code,
+        public bool $blocks,
+        public string $message,
+        public string $open,
+        public string $id,
+        public string $fix,
+    ) {
+    }
+
+    /** @return array{code: string, blocks: bool, message: string, open: string, id: string, fix: string} */
+    public function toArray(): array
+    {
+        return ['code' => $this->code, 'blocks' => $this->blocks, 'message' => $this->message, 'open' => $this->open,
+            'id' => $this->id, 'fix' => $this->fix];
+    }
+}

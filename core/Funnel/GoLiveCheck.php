@@ -1,0 +1,200 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Funnel;
+
+use Lantern\Core\Email\EmailPlan;
+use Lantern\Core\Email\MergeFields;
+use Lantern\Core\Page\Block;
+use Lantern\Core\Page\BlockKind;
+
+/** What still stands between a funnel and the public. Blockers come first, then advice, each in the order of the way. */
+final class GoLiveCheck
+{
+    /**
+     * Words that are meant to be replaced: a prompt of two words or more in square brackets, or filler Latin.
+     * A single word in brackets is left alone, since people write "[sic]" or "[1]".
+     */
+    private const PLACEHOLDER = '/\[\s*\p{L}[^\[\]]*\s[^\[\]]+\]|\blorem ipsum\b/iu';
+
+    /** @return list<Finding> */
+    public static function of(Plan $plan): array
+    {
+        $findings = [...self::sender($plan), ...self::connections($plan)];
+        foreach ($plan->pages as $page) {
+            array_push($findings, ...self::page($plan, $page));
+        }
+        foreach ($plan->emails as $email) {
+            array_push($findings, ...self::email($plan, $email));
+        }
+        array_push($findings, ...self::delivery($plan));
+        usort($findings, fn (Finding $a, Finding $b): int => $b->blocks <=> $a->blocks);
+
+        return $findings;
+    }
+
+    /** @param  list<Finding>  $findings */
+    public static function blocked(array $findings): bool
+    {
+        return array_filter($findings, fn (Finding $f): bool => $f->blocks) !== [];
+    }
+
+    /** @return list<Finding> */
+    private static function sender(Plan $plan): array
+    {
+        $missing = array_keys(array_filter([
+            'a sender name' => trim($plan->sender->name) === '',
+            'a sender address' => trim($plan->sender->address) === '',
+            'a postal address' => trim($plan->sender->postalAddress) === '',
+        ]));
+        if ($plan->emails === [] || $missing === []) {
+            return [];
+        }
+        $what = count($missing) === 1 ? $missing[0] : implode(', ', array_slice($missing, 0, -1)).' and '.$missing[count($missing) - 1];
+
+        return [new Finding('sender-missing', true, "Emails need {$what}: the law and the spam filters ask for it.", 'settings', '', 'Add it in Settings')];
+    }
+
+    /** @return list<Finding> */
+    private static function connections(Plan $plan): array
+    {
+        if ($plan->entry() === null) {
+            return [new Finding('no-pages', true, 'This funnel has no page to show.', 'settings', '', 'Open the funnel')];
+        }
+        $findings = [];
+        foreach ($plan->pages as $page) {
+            foreach (self::outcomes($page) as $outcome) {
+                $way = $plan->way($page->id, $outcome);
+                if ($way === null) {
+                    $findings[] = new Finding('dead-end', true, "“{$page->name}” leads nowhere for those who {$outcome->label()}.", 'way', $page->id, 'Choose where they go');
+                } elseif ($way->toPage !== null && $plan->page($way->toPage) === null) {
+                    $findings[] = new Finding('dead-end', true, "“{$page->name}” leads to a page that is gone for those who {$outcome->label()}.", 'way', $page->id, 'Choose where they go');
+                }
+            }
+        }
+        $reached = self::reachable($plan);
+        foreach ($plan->pages as $page) {
+            if (! isset($reached[$page->id])) {
+                $findings[] = new Finding('unreachable', false, "No way leads to “{$page->name}”, so nobody will see it.", 'page', $page->id, 'Open the page');
+            }
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Outcome> what can happen on the page: a form on it means people can join, whatever its role */
+    private static function outcomes(PagePlan $page): array
+    {
+        $outcomes = $page->role->outcomes();
+        if ($page->document->blocksOf(BlockKind::Form) !== [] && ! in_array(Outcome::Joined, $outcomes, true)) {
+            $outcomes[] = Outcome::Joined;
+        }
+
+        return $outcomes;
+    }
+
+    /** @return array<string, true> ids of the pages that can be reached from the entry page */
+    private static function reachable(Plan $plan): array
+    {
+        $reached = [];
+        $next = [$plan->entry()?->id];
+        while ($next !== []) {
+            $id = array_shift($next);
+            if ($id === null || isset($reached[$id]) || $plan->page($id) === null) {
+                continue;
+            }
+            $reached[$id] = true;
+            foreach ($plan->ways as $way) {
+                if ($way->page === $id) {
+                    $next[] = $way->toPage;
+                }
+            }
+        }
+
+        return $reached;
+    }
+
+    /** @return list<Finding> */
+    private static function page(Plan $plan, PagePlan $page): array
+    {
+        $findings = [];
+        $add = function (string $code, bool $blocks, string $message) use (&$findings, $page): void {
+            $findings[] = new Finding($code, $blocks, $message, 'page', $page->id, 'Open the page');
+        };
+        if ($page->role === PageRole::OptIn && $page->document->blocksOf(BlockKind::Form) === []) {
+            $add('no-form', true, "“{$page->name}” has no form, so nobody can join.");
+        }
+        if ($page->document->headline() === '') {
+            $add('no-headline', true, "“{$page->name}” has no headline.");
+        }
+        foreach ($page->document->blocks() as $block) {
+            if (preg_match(self::PLACEHOLDER, $block->words(), $m) === 1) {
+                $add('placeholder', true, "“{$page->name}” still says “".mb_strimwidth($m[0], 0, 60, '…').'”.');
+            }
+            if ($block->kind === BlockKind::Form && $plan->form($block->field('form')) === null) {
+                $add('form-gone', true, "The form on “{$page->name}” is gone.");
+            }
+            if ($block->kind === BlockKind::Download && $plan->leadMagnet($block->field('leadMagnet')) === null) {
+                $add('download-gone', true, "The download on “{$page->name}” is tied to nothing.");
+            }
+            if ($block->kind === BlockKind::Button && $block->field('url') === '') {
+                $add('empty-link', true, "The button “{$block->field('text')}” on “{$page->name}” leads nowhere.");
+            }
+            if ($block->kind === BlockKind::Picture && $block->field('picture') !== '' && trim($block->field('alt')) === '') {
+                $add('no-description', false, "A picture on “{$page->name}” has no description for those who cannot see it.");
+            }
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Finding> */
+    private static function email(Plan $plan, EmailPlan $email): array
+    {
+        $findings = [];
+        $add = function (string $code, bool $blocks, string $message) use (&$findings, $email): void {
+            $findings[] = new Finding($code, $blocks, $message, 'email', $email->id, 'Open the email');
+        };
+        if (trim($email->subject) === '') {
+            $add('no-subject', true, "“{$email->name}” has no subject.");
+        }
+        $words = trim(html_entity_decode(strip_tags($email->body), ENT_QUOTES | ENT_HTML5));
+        if ($words === '') {
+            $add('empty-email', true, "“{$email->name}” is empty.");
+        }
+        if (preg_match(self::PLACEHOLDER, $email->subject.' '.$words, $m) === 1) {
+            $add('placeholder', true, "“{$email->name}” still says “".mb_strimwidth($m[0], 0, 60, '…').'”.');
+        }
+        if ($email->linksToGift() && $plan->leadMagnets === []) {
+            $add('download-gone', true, "“{$email->name}” links to a download, but this funnel gives nothing away.");
+        }
+        $known = [...array_keys(MergeFields::PERSON), 'download_link'];
+        foreach (array_diff(MergeFields::names($email->subject.' '.$email->body), $known) as $name) {
+            $add('unknown-field', false, "“{$email->name}” uses {{{$name}}}, which is not known of anyone; only its fallback will show.");
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Finding> */
+    private static function delivery(Plan $plan): array
+    {
+        $findings = [];
+        $onPages = array_merge([], ...array_map(
+            fn (PagePlan $p): array => array_map(fn (Block $b): string => $b->field('leadMagnet'), $p->document->blocksOf(BlockKind::Download)),
+            $plan->pages,
+        ));
+        $inEmail = array_filter($plan->emails, fn (EmailPlan $e): bool => $e->linksToGift()) !== [];
+        foreach ($plan->leadMagnets as $leadMagnet) {
+            if ($leadMagnet->file === null) {
+                $findings[] = new Finding('file-missing', true, "“{$leadMagnet->title}” has no file yet, so there is nothing to download.", 'lead-magnet', $leadMagnet->id, 'Add the file');
+            }
+            if (! $inEmail && ! in_array($leadMagnet->id, $onPages, true)) {
+                $findings[] = new Finding('not-delivered', true, "“{$leadMagnet->title}” is promised but never handed over: no page and no email links to it.", 'lead-magnet', $leadMagnet->id, 'See the file');
+            }
+        }
+
+        return $findings;
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Funnel;
+
+/** What a visitor did on a page. Outcomes connect pages. */
+enum Outcome: string
+{
+    case Joined = 'joined';
+    case Confirmed = 'confirmed';
+    case Bought = 'bought';
+    case Declined = 'declined';
+    case Attended = 'attended';
+    case Missed = 'missed';
+    case TimeRanOut = 'time-ran-out';
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::Joined => 'joined',
+            self::Confirmed => 'confirmed',
+            self::Bought => 'bought',
+            self::Declined => 'said no thanks',
+            self::Attended => 'attended',
+            self::Missed => 'missed it',
+            self::TimeRanOut => 'time ran out',
+        };
+    }
+}

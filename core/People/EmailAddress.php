@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\People;
+
+use Egulias\EmailValidator\EmailValidator;
+use Egulias\EmailValidator\Validation\RFCValidation;
+use Lantern\Core\Support\Invalid;
+
+/**
+ * An email address in two forms: as it was typed (the display form), and the key by which two spellings are the
+ * same person. The key has the domain in ASCII small letters (IDN in its `xn--` form) and the local part in small
+ * letters: the standard lets a host tell capitals apart, but none in use does, and people type both. A part after
+ * a plus stays, since it can be somebody else's address.
+ */
+final readonly class EmailAddress
+{
+    private function __construct(public string $display, public string $key)
+    {
+    }
+
+    /** @throws Invalid with one sentence for the person who typed it */
+    public static function of(string $typed): self
+    {
+        $display = self::trimmed($typed);
+        if ($display === '') {
+            throw Invalid::at('email', 'Please fill in your email address.');
+        }
+        $at = strrpos($display, '@');
+        if (strlen($display) > 254 || $at === false || preg_match('/[\x00-\x1F\x7F]/', $display) === 1
+            || ! (new EmailValidator)->isValid($display, new RFCValidation)) {
+            throw self::wrong();
+        }
+        $local = substr($display, 0, $at);
+        $domain = idn_to_ascii(substr($display, $at + 1), IDNA_DEFAULT, INTL_IDNA_VARIANT_UTS46);
+        if ($domain === false || preg_match('/^([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\.)+[a-z][a-z0-9-]*[a-z0-9]$/iD', $domain) !== 1) {
+            throw self::wrong();
+        }
+        // "ann"@example.com and ann@example.com are one mailbox: quotes that quote nothing go.
+        if (preg_match('/^"([A-Za-z0-9!#$%&\'*+\/=?^_`{|}~-]+(?:\.[A-Za-z0-9!#$%&\'*+\/=?^_`{|}~-]+)*)"$/D', $local, $m) === 1) {
+            $local = $m[1];
+        }
+
+        return new self($display, mb_strtolower($local).'@'.strtolower($domain));
+    }
+
+    /** The address with its domain in ASCII, as a mail server takes it. */
+    public function forEnvelope(): string
+    {
+        return substr($this->display, 0, (int) strrpos($this->display, '@')).substr($this->key, (int) strrpos($this->key, '@'));
+    }
+
+    private static function trimmed(string $typed): string
+    {
+        return mb_check_encoding($typed, 'UTF-8') ? (string) preg_replace('/^[\s\x{00A0}\x{200B}]+|[\s\x{00A0}\x{200B}]+$/u', '', $typed) : '';
+    }
+
+    private static function wrong(): Invalid
+    {
+        return Invalid::at('email', 'This does not look like an email address. Please check it for a typing mistake.');
+    }
+}

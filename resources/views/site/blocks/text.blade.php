@@ -1,0 +1,1 @@
+<div class="text" @if ($editing) data-block="{{ $block->id }}" data-field="html" @endif>{!! $block->field('html') !!}</div>

@@ -1,0 +1,34 @@
+@php
+    $look = \Lantern\Core\Page\Looks::get('linen');
+    $style = collect($look->coloursOn())->map(fn ($v, $k) => '--'.\Illuminate\Support\Str::kebab($k).':'.$v)->implode(';').";--corner:6px;--heading:'{$look->headingFont}';--heading-weight:{$look->headingWeight};--body:'{$look->bodyFont}'";
+@endphp
+<!doctype html>
+<html lang="en">
+<head>
+<meta charset="utf-8">
+<meta name="viewport" content="width=device-width, initial-scale=1">
+<meta name="robots" content="noindex">
+<title>{{ $title }}</title>
+{!! \App\Site\SiteAssets::head($look, false) !!}
+</head>
+<body class="frame-line" style="{{ $style }}">
+<main>
+<section class="section opening boxed"><div class="inner"><div class="words">
+<h1 class="heading">{{ $title }}</h1>
+<div class="text">{{ $words }}</div>
+@if ($more['askForLink'] ?? false)
+<form class="form" method="post" action="/f/again" novalidate>
+<input type="hidden" name="delivery" value="{{ $more['delivery'] ?? '' }}">
+<p class="field"><label for="f-email">Email address</label>
+<input id="f-email" name="email" type="email" autocomplete="email" maxlength="254" required value="{{ $more['typed'] ?? '' }}" @isset($more['error']) aria-invalid="true" aria-describedby="e-email" @endisset>
+@isset($more['error'])<span class="error" id="e-email">{{ $more['error'] }}</span>@endisset</p>
+<button class="button" type="submit">Send me a new link</button>
+</form>
+@endif
+@isset($more['confirm'])
+<form class="form" method="post" action="{{ $more['confirm'] }}"><button class="button" type="submit">Yes, unsubscribe me</button></form>
+@endisset
+</div></div></section>
+</main>
+</body>
+</html>

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Site\BeaconController;
+use App\Http\Site\FileController;
+use App\Http\Site\MediaController;
+use App\Http\Site\PageController;
+use App\Http\Site\SignupController;
+use App\Http\Site\UnsubscribeController;
+use Illuminate\Support\Facades\Route;
+
+// What visitors reach. No sessions here. First parts used below are among WebAddress::RESERVED.
+Route::redirect('/', '/studio');
+Route::post('/m/view', BeaconController::class)->middleware('throttle:beacon')->name('site.beacon');
+Route::get('/media/{upload}/{width}.webp', MediaController::class)->where(['width' => '[0-9]{1,4}'])->name('site.media');
+Route::get('/f/{delivery}/{name}', [FileController::class, 'download'])->where('name', '[^/]+')->name('site.file');
+Route::post('/f/again', [FileController::class, 'again'])->middleware('throttle:new-link')->name('site.file.again');
+Route::get('/u/{message}', [UnsubscribeController::class, 'ask'])->name('site.unsubscribe');
+Route::post('/u/{message}', [UnsubscribeController::class, 'leave']);
+Route::get('/{funnel}/{page?}', PageController::class)->where(['funnel' => '[a-z0-9-]{1,60}', 'page' => '[a-z0-9-]{1,60}'])->name('site.page');
+Route::post('/{funnel}/{page?}', SignupController::class)->where(['funnel' => '[a-z0-9-]{1,60}', 'page' => '[a-z0-9-]{1,60}']);

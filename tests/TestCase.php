@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests;
+
+use App\Funnels\NewFunnel;
+use App\Funnels\Publishing;
+use App\Models\Business;
+use App\Models\Funnel;
+use App\Models\Message;
+use App\Models\Page;
+use App\Models\Upload;
+use App\Models\User;
+use App\Support\Ids;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Foundation\Testing\TestCase as FrameworkTestCase;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Storage;
+use Illuminate\Testing\TestResponse;
+use Lantern\Core\Funnel\Goal;
+
+/** What the tests of the application share: an owner, funnels, visitors, and a queue that is run on request. */
+abstract class TestCase extends FrameworkTestCase
+{
+    use RefreshDatabase;
+
+    public const CHROME = 'Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0 Safari/537.36';
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        Storage::fake('uploads');
+        $this->withServerVariables(['HTTP_USER_AGENT' => self::CHROME]);
+    }
+
+    protected function owner(string $email = 'imke@ferncroft.example'): User
+    {
+        $business = Business::query()->create(['name' => 'Ferncroft Cello Room', 'sender_name' => 'Imke Farrow', 'sender_address' => 'imke@ferncroft.example',
+            'postal_address' => "3 Ferncroft Yard\nExampleton", 'timezone' => 'Europe/Berlin', 'currency' => 'EUR']);
+
+        return User::query()->create(['business_id' => $business->id, 'name' => 'Imke Farrow', 'email' => $email, 'password' => 'long enough to hold']);
+    }
+
+    public static function pdf(string $words = 'practice'): string
+    {
+        return "%PDF-1.4\n1 0 obj<</Type/Catalog>>endobj\n% {$words}\ntrailer<</Root 1 0 R>>\n%%EOF\n";
+    }
+
+    protected function upload(User $owner, string $name = 'plan.pdf'): Upload
+    {
+        $id = Ids::next();
+        Storage::disk('uploads')->put("files/{$id}", self::pdf());
+
+        return Upload::query()->create(['id' => $id, 'business_id' => $owner->business_id, 'kind' => 'file', 'name' => $name, 'mime' => 'application/pdf',
+            'bytes' => strlen(self::pdf()), 'path' => "files/{$id}", 'sha256' => hash('sha256', self::pdf())]);
+    }
+
+    protected function draft(?User $owner = null, string $title = 'The Twelve-Minute Practice Plan', bool $withFile = true): Funnel
+    {
+        $owner ??= $this->owner();
+
+        return app(NewFunnel::class)->fromStarter($owner->business, Goal::GiveAway, 'Practice plan', $title, $withFile ? $this->upload($owner) : null)->refresh();
+    }
+
+    protected function live(?User $owner = null): Funnel
+    {
+        $funnel = $this->draft($owner);
+        app(Publishing::class)->publish($funnel, null);
+
+        return $funnel->refresh();
+    }
+
+    protected function entry(Funnel $funnel): Page
+    {
+        return Page::query()->where('funnel_id', $funnel->id)->where('position', 0)->firstOrFail();
+    }
+
+    /** The hidden fields of the form as a browser would send them, a few seconds after loading the page. */
+    protected function form(Funnel $funnel): array
+    {
+        $html = (string) $this->get('/'.$funnel->address)->assertOk()->getContent();
+        preg_match_all('/<input type="hidden" name="(\w+)" value="([^"]*)"/', $html, $m);
+        $this->travel(5)->seconds();
+
+        return array_combine($m[1], array_map(html_entity_decode(...), $m[2]));
+    }
+
+    /** @param  array<string, string>  $answers */
+    protected function join(Funnel $funnel, array $answers): TestResponse
+    {
+        return $this->post('/'.$funnel->address, $answers + $this->form($funnel));
+    }
+
+    protected function runQueue(): void
+    {
+        Artisan::call('queue:work', ['--stop-when-empty' => true, '--quiet' => true]);
+    }
+
+    protected function message(string $to): Message
+    {
+        return Message::query()->where('to_address', $to)->sole();
+    }
+
+    protected function file(string $name, string $content): UploadedFile
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'lantern');
+        file_put_contents($path, $content);
+
+        return new UploadedFile($path, $name, null, null, true);
+    }
+}

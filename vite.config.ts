@@ -1,0 +1,55 @@
+import { copyFileSync, mkdirSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import tailwindcss from '@tailwindcss/vite';
+import vue from '@vitejs/plugin-vue';
+import laravel from 'laravel-vite-plugin';
+import { defineConfig, type Plugin } from 'vite';
+
+/** The fonts of the looks, under names that never change: pages published long ago still find them. */
+const lookFonts: Record<string, number[]> = {
+    'dm-serif-display': [400],
+    'dm-sans': [400, 700],
+    lora: [700],
+    'nunito-sans': [400, 700],
+    'space-grotesk': [700],
+    karla: [400, 700],
+    'playfair-display': [700],
+    'source-sans-3': [400, 700],
+    archivo: [400, 700, 800],
+    'cormorant-garamond': [700],
+    'bricolage-grotesque': [800],
+    figtree: [400, 700, 800],
+};
+
+function copyLookFonts(): Plugin {
+    return {
+        name: 'copy-look-fonts',
+        writeBundle() {
+            const target = 'public/build/fonts';
+            mkdirSync(target, { recursive: true });
+            for (const [font, weights] of Object.entries(lookFonts)) {
+                const source = join('node_modules/@fontsource', font, 'files');
+                const files = readdirSync(source);
+                for (const subset of ['latin', 'latin-ext']) {
+                    for (const weight of weights) {
+                        const name = `${font}-${subset}-${weight}-normal.woff2`;
+                        if (files.includes(name)) {
+                            copyFileSync(join(source, name), join(target, name));
+                        }
+                    }
+                }
+            }
+        },
+    };
+}
+
+export default defineConfig({
+    plugins: [
+        laravel({ input: ['resources/studio/main.ts', 'resources/site/site.css', 'resources/site/visitor.ts'] }),
+        vue(),
+        tailwindcss(),
+        copyLookFonts(),
+    ],
+    resolve: { alias: { '@': '/resources/studio' } },
+    build: { chunkSizeWarningLimit: 1200 },
+});
