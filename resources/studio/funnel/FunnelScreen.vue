@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import { ArrowTopRightOnSquareIcon, ArrowUturnLeftIcon, ArrowUturnRightIcon, LinkIcon } from '@heroicons/vue/20/solid';
+import { useEventListener } from '@vueuse/core';
+import { computed, ref, watch } from 'vue';
+import { onBeforeRouteLeave, useRoute } from 'vue-router';
+import { ApiError } from '@/api/client';
+import EmailDesk from '@/funnel/desk/EmailDesk.vue';
+import FileDesk from '@/funnel/desk/FileDesk.vue';
+import FormDesk from '@/funnel/desk/FormDesk.vue';
+import FunnelDesk from '@/funnel/desk/FunnelDesk.vue';
+import PageDesk from '@/funnel/desk/PageDesk.vue';
+import PublishDialog from '@/funnel/PublishDialog.vue';
+import TimeLine from '@/funnel/TimeLine.vue';
+import { useFunnel } from '@/funnel/funnelStore';
+import { useNotices } from '@/stores/notices';
+import { usePulse } from '@/stores/pulse';
+import NotHere from '@/ui/NotHere.vue';
+import StateMark from '@/ui/StateMark.vue';
+
+const route = useRoute();
+const store = useFunnel();
+const notices = useNotices();
+const folded = ref(false);
+const publishing = ref(false);
+const missing = ref(false);
+const news = ref(0);
+
+watch(
+    () => route.params.id,
+    async (id) => {
+        if (typeof id !== 'string') {
+            return;
+        }
+        missing.value = false;
+        try {
+            await store.flush();
+            await store.load(id);
+        } catch (error) {
+            missing.value = error instanceof ApiError && error.status === 404;
+            if (!missing.value) {
+                notices.trouble(error);
+            }
+        }
+    },
+    { immediate: true },
+);
+// With something on the desk the timeline steps back to a strip.
+watch(
+    () => route.params.part,
+    (part) => (folded.value = Boolean(part)),
+    { immediate: true },
+);
+
+usePulse(async () => {
+    news.value++;
+    await store.refreshNumbers();
+});
+
+useEventListener('keydown', (event: KeyboardEvent) => {
+    if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') {
+        return;
+    }
+    // A field that is being typed in undoes by itself; everywhere else the draft does.
+    if (event.target instanceof HTMLElement && event.target.closest('input, textarea, [contenteditable="true"]')) {
+        return;
+    }
+    event.preventDefault();
+    void (event.shiftKey ? store.redo() : store.undo());
+});
+useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
+    if (store.status !== 'saved') {
+        void store.flush();
+        event.preventDefault();
+    }
+});
+onBeforeRouteLeave(() => store.flush());
+
+const part = computed(() => String(route.params.part ?? ''));
+const live = computed(() => store.funnel?.state === 'live');
+
+async function copyLink(): Promise<void> {
+    if (!store.funnel) {
+        return;
+    }
+    try {
+        await navigator.clipboard.writeText(store.funnel.url);
+        notices.say('The link is copied.');
+    } catch {
+        notices.say(`Your browser keeps its clipboard closed. The link is ${store.funnel.url}`);
+    }
+}
+</script>
+
+<template>
+    <NotHere v-if="missing" />
+    <div v-else-if="store.funnel" class="flex h-full min-h-0 flex-col">
+        <header class="flex h-15 shrink-0 items-center gap-4 px-6">
+            <RouterLink :to="`/funnels/${store.funnel.id}`" class="min-w-0 rounded">
+                <h1 class="truncate text-xl">{{ store.funnel.name }}</h1>
+            </RouterLink>
+            <StateMark :state="store.funnel.state" />
+            <span class="caption hidden xl:inline">{{ store.funnel.liveVersion && live ? `version ${store.funnel.liveVersion}` : '' }}</span>
+            <div class="ml-auto flex items-center gap-1.5">
+                <span class="caption mr-1 max-w-70 truncate" role="status" :class="{ 'text-clay-deep font-medium': ['offline', 'conflict', 'refused'].includes(store.status) }" :title="store.saving">{{ store.saving }}</span>
+                <button v-if="store.status === 'conflict'" type="button" class="btn" @click="store.takeNewer">Load the newer one</button>
+                <button type="button" class="btn-quiet" :disabled="store.done.length === 0" aria-label="Undo" title="Undo (Ctrl Z)" @click="store.undo"><ArrowUturnLeftIcon class="size-4.5" aria-hidden="true" /></button>
+                <button type="button" class="btn-quiet" :disabled="store.undone.length === 0" aria-label="Do again" title="Do again (Shift Ctrl Z)" @click="store.redo"><ArrowUturnRightIcon class="size-4.5" aria-hidden="true" /></button>
+                <template v-if="live">
+                    <button type="button" class="btn" @click="copyLink"><LinkIcon class="size-4.5" aria-hidden="true" />Copy link</button>
+                    <a class="btn" :href="store.funnel.url" target="_blank" rel="noopener"><ArrowTopRightOnSquareIcon class="size-4.5" aria-hidden="true" />Open</a>
+                </template>
+                <button v-if="!live || store.funnel.changed" type="button" class="btn-main" @click="publishing = true">Publish version {{ store.funnel.changed ? store.funnel.nextVersion : store.funnel.liveVersion }}</button>
+                <span v-else class="text-pine px-2 font-medium">All changes are live</span>
+            </div>
+        </header>
+        <TimeLine v-model:folded="folded" />
+        <div class="min-h-0 flex-1">
+            <PageDesk v-if="route.params.open === 'page' && store.page(part)" :key="part" :id="part" />
+            <FormDesk v-else-if="route.params.open === 'form' && store.form(part)" :key="part" :id="part" />
+            <EmailDesk v-else-if="route.params.open === 'email' && store.email(part)" :key="part" :id="part" />
+            <FileDesk v-else-if="route.params.open === 'lead-magnet' && store.leadMagnet(part)" :key="part" :id="part" />
+            <FunnelDesk v-else :news="news" @publish="publishing = true" />
+        </div>
+        <PublishDialog :open="publishing" @close="publishing = false" />
+    </div>
+    <p v-else class="text-soft p-10" role="status">Opening the funnel …</p>
+</template>

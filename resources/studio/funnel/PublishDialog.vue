@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { CheckCircleIcon, ExclamationTriangleIcon, InformationCircleIcon } from '@heroicons/vue/24/outline';
+import { computed, ref, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { api, ApiError } from '@/api/client';
+import type { Finding, Version } from '@/api/types';
+import { useFunnel } from '@/funnel/funnelStore';
+import { useNotices } from '@/stores/notices';
+import UiDialog from '@/ui/UiDialog.vue';
+
+const props = defineProps<{ open: boolean }>();
+const emit = defineEmits<{ close: [] }>();
+
+const store = useFunnel();
+const notices = useNotices();
+const router = useRouter();
+const findings = ref<Finding[] | null>(null);
+const note = ref('');
+const busy = ref(false);
+const published = ref<{ version: Version; url: string } | null>(null);
+const blocked = computed(() => findings.value?.some((f) => f.blocks) ?? true);
+
+watch(
+    () => props.open,
+    async (open) => {
+        if (!open || !store.funnel) {
+            return;
+        }
+        findings.value = null;
+        published.value = null;
+        try {
+            await store.flush();
+            findings.value = (await api.get<{ findings: Finding[] }>(`funnels/${store.funnel.id}/check`)).findings;
+        } catch (error) {
+            notices.trouble(error);
+        }
+    },
+);
+
+async function publish(): Promise<void> {
+    if (!store.funnel) {
+        return;
+    }
+    busy.value = true;
+    try {
+        published.value = await api.post(`funnels/${store.funnel.id}/publish`, { note: note.value });
+        note.value = '';
+        await store.refreshNumbers();
+    } catch (error) {
+        if (error instanceof ApiError && Array.isArray(error.body.findings)) {
+            findings.value = error.body.findings as Finding[];
+        } else {
+            notices.trouble(error);
+        }
+    } finally {
+        busy.value = false;
+    }
+}
+
+async function mend(finding: Finding): Promise<void> {
+    emit('close');
+    if (finding.open === 'settings') {
+        await router.push(finding.code === 'no-pages' ? `/funnels/${store.funnel?.id}` : '/settings');
+        return;
+    }
+    await router.push(`/funnels/${store.funnel?.id}/${finding.open === 'way' ? 'page' : finding.open}/${finding.id}`);
+}
+
+async function copy(): Promise<void> {
+    try {
+        await navigator.clipboard.writeText(published.value?.url ?? '');
+        notices.say('The link is copied.');
+    } catch {
+        notices.say('Your browser keeps its clipboard closed. Please mark the link and copy it by hand.');
+    }
+}
+</script>
+
+<template>
+    <UiDialog :open="open" :title="published ? `Version ${published.version.number} is live` : blocked && findings ? 'Not quite ready' : 'Ready for visitors?'" @close="emit('close')">
+        <div v-if="published" class="mt-4">
+            <p class="flex items-center gap-2 text-lg"><CheckCircleIcon class="text-pine size-6" aria-hidden="true" />Every page went live together. Share this link:</p>
+            <p class="border-line bg-paper mt-4 rounded-md border px-4 py-3 text-lg font-medium break-all select-all" data-test="public-url">{{ published.url }}</p>
+            <p class="text-soft mt-3">Try it as a stranger would: open it in a private window and sign up. Your own visits are never counted.</p>
+            <div class="mt-5 flex gap-2">
+                <button type="button" class="btn-main" @click="copy">Copy the link</button>
+                <a class="btn" :href="published.url" target="_blank" rel="noopener">Open as a visitor</a>
+                <button type="button" class="btn-quiet" @click="emit('close')">Close</button>
+            </div>
+        </div>
+        <div v-else-if="findings" class="mt-3">
+            <p v-if="findings.length === 0" class="flex items-center gap-2"><CheckCircleIcon class="text-pine size-6" aria-hidden="true" />The go-live check found nothing in the way.</p>
+            <ul v-else class="divide-line divide-y">
+                <li v-for="finding in findings" :key="finding.code + finding.id + finding.message" class="flex items-center gap-3 py-3">
+                    <component :is="finding.blocks ? ExclamationTriangleIcon : InformationCircleIcon" class="size-6 shrink-0" :class="finding.blocks ? 'text-clay' : 'text-soft'" aria-hidden="true" />
+                    <span class="flex-1">{{ finding.message }}</span>
+                    <button type="button" class="btn" @click="mend(finding)">{{ finding.fix }}</button>
+                </li>
+            </ul>
+            <template v-if="!blocked">
+                <label class="label mt-4" for="publish-note">What is new? <span class="text-soft font-normal">(a note for yourself, if you like)</span></label>
+                <input id="publish-note" v-model="note" class="input" maxlength="300" autocomplete="off" />
+                <div class="mt-5 flex gap-2">
+                    <button type="button" class="btn-main" :disabled="busy" @click="publish">{{ busy ? 'Publishing …' : 'Make it live' }}</button>
+                    <button type="button" class="btn-quiet" @click="emit('close')">Not yet</button>
+                </div>
+            </template>
+            <p v-else class="text-soft mt-3">Mend what is marked, then publish again. Nothing has changed for visitors.</p>
+        </div>
+        <p v-else class="text-soft mt-4" role="status">Checking …</p>
+    </UiDialog>
+</template>

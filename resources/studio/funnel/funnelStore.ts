@@ -1,0 +1,286 @@
+import { defineStore } from 'pinia';
+import { computed, ref, toRaw } from 'vue';
+import { api, ApiError } from '@/api/client';
+import type { Email, Form, Funnel, LeadMagnet, Page } from '@/api/types';
+import { useNotices } from '@/stores/notices';
+
+type Kind = 'page' | 'form' | 'email' | 'lead-magnet' | 'funnel';
+type Values = Record<string, unknown>;
+
+interface Change {
+    label: string;
+    kind: Kind;
+    id: string;
+    before: Values;
+    after: Values;
+    at: number;
+}
+
+interface Step {
+    label: string;
+    undo: () => Promise<unknown>;
+    redo: () => Promise<unknown>;
+}
+
+const SAVE_AFTER_MS = 500;
+const RETRY_AFTER_MS = 3000;
+/** Keystrokes closer together than this are undone together. */
+const ONE_CHANGE_MS = 1500;
+
+const copy = <T>(value: T): T => (value === undefined ? value : (JSON.parse(JSON.stringify(value)) as T));
+
+/**
+ * The funnel that is open: its draft, what is still to be saved, and the way back. Each thing (a page, a form, an
+ * email) is saved on its own, newest values only, and never twice at once.
+ */
+export const useFunnel = defineStore('funnel', () => {
+    const notices = useNotices();
+    const funnel = ref<Funnel | null>(null);
+    /** Goes up when the draft changed in a way the page on the desk must be drawn anew for. */
+    const redraw = ref(0);
+    const status = ref<'saved' | 'saving' | 'waiting' | 'offline' | 'conflict' | 'refused'>('saved');
+    const refusal = ref('');
+    const done = ref<(Change | Step)[]>([]);
+    const undone = ref<(Change | Step)[]>([]);
+    const dirty = new Map<string, { kind: Kind; id: string; keys: Set<string> }>();
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    let running: Promise<void> | null = null;
+
+    const page = (id: string) => funnel.value?.pages.find((p) => p.id === id);
+    const email = (id: string) => funnel.value?.emails.find((e) => e.id === id);
+    const form = (id: string) => funnel.value?.forms.find((f) => f.id === id);
+    const leadMagnet = (id: string) => funnel.value?.leadMagnets.find((l) => l.id === id);
+
+    function thing(kind: Kind, id: string): Values | undefined {
+        const found: Page | Form | Email | LeadMagnet | Funnel | null | undefined =
+            kind === 'page' ? page(id) : kind === 'form' ? form(id) : kind === 'email' ? email(id) : kind === 'lead-magnet' ? leadMagnet(id) : funnel.value;
+        return (found ?? undefined) as unknown as Values | undefined;
+    }
+
+    async function load(id: string): Promise<void> {
+        if (funnel.value?.id !== id) {
+            funnel.value = null;
+            done.value = [];
+            undone.value = [];
+            status.value = 'saved';
+        }
+        funnel.value = await api.get<Funnel>(`funnels/${id}`);
+    }
+
+    /** Takes over the numbers and the state, and leaves alone what is being edited. */
+    async function refreshNumbers(): Promise<void> {
+        if (!funnel.value) {
+            return;
+        }
+        const fresh = await api.get<Funnel>(`funnels/${funnel.value.id}`);
+        const { pageNumbers, emailNumbers, state, changed, liveVersion, nextVersion } = fresh;
+        Object.assign(funnel.value, { pageNumbers, emailNumbers, state, changed, liveVersion, nextVersion });
+    }
+
+    /** Changes a thing on the screen at once and saves it soon. */
+    function edit(kind: Kind, id: string, values: Values, label: string, now = false): void {
+        const target = thing(kind, id);
+        if (!target) {
+            return;
+        }
+        const before: Values = {};
+        for (const key of Object.keys(values)) {
+            before[key] = copy(toRaw(target[key]));
+        }
+        if (JSON.stringify(before) === JSON.stringify(values)) {
+            return;
+        }
+        const last = done.value.at(-1);
+        const sameChange = last && 'kind' in last && last.kind === kind && last.id === id && last.label === label && Date.now() - last.at < ONE_CHANGE_MS;
+        if (sameChange) {
+            Object.assign(last.after, copy(values));
+            last.at = Date.now();
+        } else {
+            done.value.push({ label, kind, id, before, after: copy(values), at: Date.now() });
+        }
+        undone.value = [];
+        apply(kind, id, values, now);
+    }
+
+    function apply(kind: Kind, id: string, values: Values, now: boolean): void {
+        const target = thing(kind, id);
+        if (!target || !funnel.value) {
+            return;
+        }
+        Object.assign(target, copy(values));
+        funnel.value.changed = true;
+        const key = `${kind}:${id}`;
+        const entry = dirty.get(key) ?? { kind, id, keys: new Set<string>() };
+        Object.keys(values).forEach((k) => entry.keys.add(k));
+        dirty.set(key, entry);
+        if (status.value !== 'conflict') {
+            status.value = 'waiting';
+        }
+        clearTimeout(timer);
+        timer = setTimeout(() => void flush(), now ? 0 : SAVE_AFTER_MS);
+    }
+
+    /** Saves all that is not saved yet; whoever awaits it may rely on the server having it. */
+    async function flush(): Promise<void> {
+        clearTimeout(timer);
+        while (running) {
+            await running;
+        }
+        if (dirty.size === 0 || status.value === 'conflict') {
+            return;
+        }
+        running = saveAll().finally(() => {
+            running = null;
+        });
+        await running;
+    }
+
+    async function saveAll(): Promise<void> {
+        status.value = 'saving';
+        for (const [key, entry] of [...dirty]) {
+            dirty.delete(key);
+            const target = thing(entry.kind, entry.id);
+            if (!target) {
+                continue;
+            }
+            const body: Values = { revision: target.revision };
+            entry.keys.forEach((k) => (body[k] = copy(toRaw(target[k]))));
+            try {
+                const answer = await save(entry.kind, entry.id, body);
+                const newer = dirty.get(key);
+                for (const [k, v] of Object.entries(answer)) {
+                    // What was typed meanwhile is newer than the answer.
+                    if (k === 'revision' || (!newer?.keys.has(k) && k in target && k !== 'body')) {
+                        target[k] = v;
+                    }
+                }
+            } catch (error) {
+                keep(key, entry, error);
+                return;
+            }
+        }
+        refusal.value = '';
+        status.value = dirty.size > 0 ? 'waiting' : 'saved';
+        redraw.value++;
+    }
+
+    function save(kind: Kind, id: string, body: Values): Promise<Values> {
+        const path = { page: 'pages', form: 'forms', email: 'emails', funnel: 'funnels', 'lead-magnet': 'lead-magnets' }[kind];
+        return kind === 'lead-magnet' ? api.post<Values>(`${path}/${id}`, body) : api.put<Values>(`${path}/${id}`, body);
+    }
+
+    /** A save that failed: what was typed stays, and the reason decides what happens next. */
+    function keep(key: string, entry: { kind: Kind; id: string; keys: Set<string> }, error: unknown): void {
+        const newer = dirty.get(key);
+        newer?.keys.forEach((k) => entry.keys.add(k));
+        if (error instanceof ApiError && error.status === 409) {
+            dirty.set(key, entry);
+            status.value = 'conflict';
+        } else if (error instanceof ApiError && error.status === 422) {
+            // Saved as soon as it is mended: the next change of this thing sends it again.
+            dirty.set(key, entry);
+            status.value = 'refused';
+            refusal.value = error.message;
+        } else {
+            dirty.set(key, entry);
+            status.value = 'offline';
+            timer = setTimeout(() => void flush(), RETRY_AFTER_MS);
+        }
+    }
+
+    /** Another window has a newer draft: take it over, and give up what was typed here. */
+    async function takeNewer(): Promise<void> {
+        dirty.clear();
+        status.value = 'saved';
+        done.value = [];
+        undone.value = [];
+        if (funnel.value) {
+            await load(funnel.value.id);
+            redraw.value++;
+        }
+    }
+
+    /** Puts a step of another kind (an email added or taken out) on the way back. */
+    function remember(step: Step): void {
+        done.value.push(step);
+        undone.value = [];
+    }
+
+    async function move(from: typeof done, to: typeof done, back: boolean): Promise<void> {
+        const step = from.value.at(-1);
+        if (!step) {
+            return;
+        }
+        from.value = from.value.slice(0, -1);
+        to.value = [...to.value, step];
+        try {
+            if ('kind' in step) {
+                apply(step.kind, step.id, back ? step.before : step.after, true);
+                await flush();
+            } else {
+                await (back ? step.undo() : step.redo());
+            }
+            notices.say(`${back ? 'Undone' : 'Done again'}: ${step.label}`);
+        } catch (error) {
+            notices.trouble(error);
+        }
+    }
+
+    const undo = () => move(done, undone, true);
+    const redo = () => move(undone, done, false);
+
+    async function addEmail(): Promise<Email> {
+        const id = funnel.value!.id;
+        const made = await api.post<Email>(`funnels/${id}/emails`);
+        await load(id);
+        const step = async (path: string) => {
+            await (path === '' ? api.delete(`emails/${made.id}`) : api.post(`emails/${made.id}/${path}`));
+            await load(id);
+        };
+        remember({ label: 'an email was added', undo: () => step(''), redo: () => step('restore') });
+        return made;
+    }
+
+    async function deleteEmail(target: Email): Promise<void> {
+        const id = funnel.value!.id;
+        await flush();
+        const take = async () => {
+            await api.delete(`emails/${target.id}`);
+            await load(id);
+        };
+        const bringBack = async () => {
+            await api.post(`emails/${target.id}/restore`);
+            await load(id);
+        };
+        await take();
+        remember({ label: `“${target.name}” was taken out`, undo: bringBack, redo: take });
+        notices.say(`“${target.name}” is taken out of the draft.`, { label: 'Undo', run: undo });
+    }
+
+    async function connect(pageId: string, outcome: string, target: { toPage?: string; toUrl?: string }): Promise<void> {
+        const id = funnel.value!.id;
+        const before = funnel.value!.ways.find((w) => w.page === pageId && w.outcome === outcome);
+        const put = async (t: { toPage?: string | null; toUrl?: string | null }) => {
+            await api.put(`pages/${pageId}/ways`, { outcome, toPage: t.toPage ?? undefined, toUrl: t.toUrl ?? undefined });
+            await load(id);
+        };
+        await put(target);
+        if (before) {
+            remember({ label: 'where a way leads', undo: () => put(before), redo: () => put(target) });
+        }
+    }
+
+    const saving = computed(
+        () =>
+            ({
+                saved: 'Everything is saved',
+                saving: 'Saving …',
+                waiting: 'Saving …',
+                offline: 'No connection. Your work is kept here and saved when it is back.',
+                conflict: 'This was changed in another window.',
+                refused: refusal.value,
+            })[status.value],
+    );
+
+    return { funnel, redraw, status, saving, done, undone, page, email, form, leadMagnet, load, refreshNumbers, edit, flush, takeNewer, undo, redo, addEmail, deleteEmail, connect };
+});

@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue';
+import { watchDebounced } from '@vueuse/core';
+import { onMounted, ref, watch } from 'vue';
+import { useRoute } from 'vue-router';
+import { api, query } from '@/api/client';
+import type { Message, MessageRow, MessageState } from '@/api/types';
+import LetterFrame from '@/outbox/LetterFrame.vue';
+import { useNotices } from '@/stores/notices';
+import { usePulse } from '@/stores/pulse';
+import { ago, count, dateTime } from '@/ui/format';
+import PageTurner from '@/ui/PageTurner.vue';
+
+interface Answer {
+    total: number;
+    page: number;
+    pages: number;
+    states: Partial<Record<MessageState, number>>;
+    messages: MessageRow[];
+}
+
+const route = useRoute();
+const notices = useNotices();
+const answer = ref<Answer | null>(null);
+const open = ref<Message | null>(null);
+const search = ref('');
+const state = ref<MessageState | ''>('');
+const page = ref(1);
+const states: { value: MessageState | ''; label: string }[] = [
+    { value: '', label: 'All' },
+    { value: 'sent', label: 'Sent' },
+    { value: 'waiting', label: 'Waiting' },
+    { value: 'failed', label: 'Failed' },
+    { value: 'cancelled', label: 'Not sent' },
+];
+const words: Record<MessageState, string> = { sent: 'Sent', waiting: 'Waiting', sending: 'Being sent', failed: 'Failed', cancelled: 'Not sent' };
+
+async function load(): Promise<void> {
+    try {
+        answer.value = await api.get<Answer>(`messages?${query({ search: search.value, state: state.value, page: page.value, perPage: 20 })}`);
+    } catch (error) {
+        notices.trouble(error);
+    }
+}
+
+async function show(id: unknown): Promise<void> {
+    if (typeof id !== 'string' || id === '') {
+        open.value = null;
+        return;
+    }
+    try {
+        open.value = await api.get<Message>(`messages/${id}`);
+    } catch (error) {
+        open.value = null;
+        notices.trouble(error);
+    }
+}
+
+onMounted(load);
+usePulse(load);
+watch(() => route.params.id, show, { immediate: true });
+watch(page, load);
+watchDebounced(
+    [search, state],
+    () => {
+        page.value = 1;
+        void load();
+    },
+    { debounce: 150 },
+);
+
+const tally = (value: MessageState | ''): number =>
+    value === '' ? Object.values(answer.value?.states ?? {}).reduce((a, b) => a + b, 0) : (answer.value?.states[value] ?? 0);
+</script>
+
+<template>
+    <div class="grid h-full min-h-0 grid-cols-[27rem_1fr]">
+        <section class="border-line flex min-h-0 flex-col border-r" aria-label="Messages">
+            <div class="px-5 pt-6">
+                <h1 class="text-3xl">Outbox</h1>
+                <input v-model="search" type="search" class="input mt-4" placeholder="Search by address or subject" aria-label="Search messages by address or subject" />
+                <div class="mt-2 flex flex-wrap" role="group" aria-label="Which messages to show">
+                    <button v-for="option in states" :key="option.value" type="button" class="btn-quiet text-sm" :class="{ 'bg-line/70 text-ink': state === option.value }" :aria-pressed="state === option.value" @click="state = option.value">
+                        {{ option.label }} {{ count(tally(option.value)) }}
+                    </button>
+                </div>
+            </div>
+            <p v-if="answer && answer.messages.length === 0" class="text-soft px-5 py-8">{{ tally('') === 0 ? 'No message yet. As soon as somebody joins a funnel, their emails appear here.' : 'No message matches this.' }}</p>
+            <ul v-else class="divide-line mt-2 min-h-0 flex-1 divide-y overflow-auto">
+                <li v-for="message in answer?.messages" :key="message.id">
+                    <RouterLink :to="`/outbox/${message.id}`" class="block px-5 py-2.5" :class="route.params.id === message.id ? 'bg-lamp-pale' : 'hover:bg-raised'">
+                        <span class="flex items-baseline justify-between gap-3"><span class="truncate font-medium">{{ message.to }}</span><span class="caption shrink-0">{{ ago(message.sentAt ?? message.dueAt) }}</span></span>
+                        <span class="flex items-baseline justify-between gap-3">
+                            <span class="truncate">{{ message.subject || message.name }}</span>
+                            <span class="shrink-0 text-sm" :class="{ 'text-pine': message.state === 'sent', 'text-clay-deep font-medium': message.state === 'failed', 'text-soft': ['waiting', 'sending', 'cancelled'].includes(message.state) }">{{ words[message.state] }}</span>
+                        </span>
+                    </RouterLink>
+                </li>
+            </ul>
+            <div class="border-line border-t px-5"><PageTurner v-if="answer" :page="answer.page" :pages="answer.pages" :total="answer.total" one="message" many="messages" @turn="page = $event" /></div>
+        </section>
+
+        <section class="flex min-h-0 min-w-0 flex-col" aria-label="The message">
+            <p v-if="!open" class="text-soft m-auto max-w-sm p-8 text-center">Choose a message to read it as its reader does.</p>
+            <template v-else>
+                <header class="px-7 pt-6 pb-3">
+                    <h2 class="text-2xl break-words">{{ open.subject || open.name }}</h2>
+                    <p class="mt-1">From {{ open.from }} to <RouterLink class="link" :to="`/people/${open.personId}`">{{ open.person || open.to }}</RouterLink> <span class="text-soft">{{ open.to }}</span></p>
+                    <p class="caption mt-0.5">
+                        {{ words[open.state] }}{{ open.state === 'sent' ? ` ${dateTime(open.sentAt)}` : open.state === 'waiting' ? ` until ${dateTime(open.dueAt)}; shown as it would go out now` : '' }} · {{ open.funnel }}
+                    </p>
+                    <p v-if="open.trouble" class="bg-clay-pale text-clay-deep mt-2 rounded px-3 py-1.5">{{ open.trouble }}</p>
+                </header>
+                <TabGroup as="div" class="flex min-h-0 flex-1 flex-col">
+                    <TabList class="border-line flex gap-1 border-b px-6">
+                        <Tab v-for="name in ['Letter', 'Plain text', 'As sent']" :key="name" v-slot="{ selected }" as="template">
+                            <button type="button" class="-mb-px border-b-2 px-3 py-2 font-medium" :class="selected ? 'border-lamp' : 'text-soft border-transparent'">{{ name }}</button>
+                        </Tab>
+                    </TabList>
+                    <TabPanels class="min-h-0 flex-1 overflow-auto">
+                        <TabPanel class="h-full"><LetterFrame v-if="open.html" :html="open.html" class="h-full" /><p v-else class="text-soft p-7">There is nothing to show: the email was taken out of the funnel.</p></TabPanel>
+                        <TabPanel class="p-7"><pre class="max-w-3xl font-mono text-sm whitespace-pre-wrap">{{ open.text }}</pre></TabPanel>
+                        <TabPanel class="p-7"><pre v-if="open.mime" class="font-mono text-sm whitespace-pre-wrap break-all">{{ open.mime }}</pre><p v-else class="text-soft">It has not been handed over to the outbox.</p></TabPanel>
+                    </TabPanels>
+                </TabGroup>
+            </template>
+        </section>
+    </div>
+</template>

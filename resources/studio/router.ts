@@ -1,0 +1,32 @@
+import { createRouter, createWebHistory } from 'vue-router';
+import FunnelsHome from '@/funnels/FunnelsHome.vue';
+
+declare module 'vue-router' {
+    interface RouteMeta {
+        title?: string;
+    }
+}
+
+export const router = createRouter({
+    history: createWebHistory('/studio'),
+    routes: [
+        { path: '/', redirect: '/funnels' },
+        { path: '/funnels', component: FunnelsHome, meta: { title: 'Funnels' } },
+        { path: '/funnels/new', component: () => import('@/funnels/NewFunnel.vue'), meta: { title: 'New funnel' } },
+        {
+            path: '/funnels/:id/:open(page|form|email|lead-magnet|settings)?/:part?',
+            component: () => import('@/funnel/FunnelScreen.vue'),
+            meta: { title: 'Funnel' },
+        },
+        { path: '/people', component: () => import('@/people/PeopleList.vue'), meta: { title: 'People' } },
+        { path: '/people/:id', component: () => import('@/people/PersonView.vue'), meta: { title: 'Person' } },
+        { path: '/outbox/:id?', component: () => import('@/outbox/OutboxScreen.vue'), meta: { title: 'Outbox' } },
+        { path: '/results/:id?', component: () => import('@/results/ResultsScreen.vue'), meta: { title: 'Results' } },
+        { path: '/settings', component: () => import('@/settings/SettingsScreen.vue'), meta: { title: 'Settings' } },
+        { path: '/:any(.*)*', component: () => import('@/ui/NotHere.vue'), meta: { title: 'Not here' } },
+    ],
+});
+
+router.afterEach((to) => {
+    document.title = `${to.meta.title ?? 'Studio'} · Upbeat Lantern`;
+});

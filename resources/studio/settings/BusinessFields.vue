@@ -1,0 +1,26 @@
+<script setup lang="ts">
+import type { ApiError } from '@/api/client';
+import type { Business } from '@/api/types';
+import TextField from '@/ui/TextField.vue';
+import ZoneField from '@/ui/ZoneField.vue';
+
+defineProps<{ error: ApiError | null }>();
+const business = defineModel<Business>({ required: true });
+</script>
+
+<template>
+    <div class="grid gap-4 sm:grid-cols-2">
+        <TextField v-model="business.businessName" label="Business" :error="error?.field('businessName')" autocomplete="organization" hint="Stands on pages and in emails." />
+        <TextField v-model="business.senderName" label="Sender name" :error="error?.field('senderName')" hint="Whom your emails come from." />
+        <TextField v-model="business.senderAddress" label="Sender address" type="email" :error="error?.field('senderAddress')" hint="Answers to your emails arrive there." />
+        <TextField
+            v-model="business.postalAddress"
+            label="Postal address"
+            :lines="2"
+            :error="error?.field('postalAddress')"
+            hint="At the foot of each email. The law asks for it in most places."
+        />
+        <ZoneField v-model="business.timezone" :error="error?.field('timezone')" />
+        <TextField v-model="business.currency" label="Currency" :maxlength="3" :error="error?.field('currency')" hint="Three letters, such as EUR." />
+    </div>
+</template>

@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { ref } from 'vue';
+import { ApiError } from '@/api/client';
+import type { Business } from '@/api/types';
+import BusinessFields from '@/settings/BusinessFields.vue';
+import { useNotices } from '@/stores/notices';
+import { useSession } from '@/stores/session';
+
+const session = useSession();
+const notices = useNotices();
+const business = ref<Business>({ ...(session.business as Business) });
+const error = ref<ApiError | null>(null);
+const busy = ref(false);
+
+async function save(): Promise<void> {
+    const before = { ...(session.business as Business) };
+    busy.value = true;
+    error.value = null;
+    try {
+        await session.saveBusiness(business.value);
+        notices.say('Your business is saved. Published pages take it over with their next version; emails at once.', {
+            label: 'Undo',
+            run: async () => {
+                await session.saveBusiness(before);
+                business.value = { ...before };
+            },
+        });
+    } catch (caught) {
+        if (caught instanceof ApiError && caught.status === 422) {
+            error.value = caught;
+        } else {
+            notices.trouble(caught);
+        }
+    } finally {
+        busy.value = false;
+    }
+}
+</script>
+
+<template>
+    <div class="mx-auto max-w-3xl px-8 py-10">
+        <h1 class="text-3xl">Settings</h1>
+        <p class="text-soft mt-2">Who is speaking: this stands on your pages and in every email.</p>
+        <form class="mt-8" novalidate @submit.prevent="save">
+            <BusinessFields v-model="business" :error="error" />
+            <button type="submit" class="btn-main mt-6" :disabled="busy">Save the business</button>
+        </form>
+    </div>
+</template>

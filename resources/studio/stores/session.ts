@@ -1,0 +1,38 @@
+import { defineStore } from 'pinia';
+import { computed, ref } from 'vue';
+import { api } from '@/api/client';
+import type { Business, Look, Session } from '@/api/types';
+
+/** Who is signed in, and the business they speak for. */
+export const useSession = defineStore('session', () => {
+    const session = ref<Session>({ signedIn: false, zones: [] });
+    const loaded = ref(false);
+
+    const business = computed(() => session.value.business);
+    const zone = computed(() => session.value.business?.timezone ?? 'UTC');
+    const looks = computed<Look[]>(() => session.value.looks ?? []);
+
+    async function load(): Promise<void> {
+        session.value = await api.get<Session>('session');
+        loaded.value = true;
+    }
+
+    async function signIn(email: string, password: string): Promise<void> {
+        session.value = await api.post<Session>('session', { email, password });
+    }
+
+    async function setUp(given: object): Promise<void> {
+        session.value = await api.post<Session>('setup', given);
+    }
+
+    async function signOut(): Promise<void> {
+        await api.delete('session');
+        location.assign('/studio');
+    }
+
+    async function saveBusiness(given: Business): Promise<void> {
+        session.value.business = await api.put<Business>('settings', given);
+    }
+
+    return { session, loaded, business, zone, looks, load, signIn, setUp, signOut, saveBusiness };
+});

@@ -1,0 +1,29 @@
+<script setup lang="ts">
+import { Combobox, ComboboxInput, ComboboxLabel, ComboboxOption, ComboboxOptions } from '@headlessui/vue';
+import { computed, ref } from 'vue';
+import { useSession } from '@/stores/session';
+
+defineProps<{ modelValue: string; error?: string }>();
+defineEmits<{ 'update:modelValue': [string] }>();
+
+const session = useSession();
+const typed = ref('');
+const found = computed(() => {
+    const words = typed.value.toLowerCase().replaceAll(' ', '_');
+    return session.session.zones.filter((z) => z.toLowerCase().includes(words)).slice(0, 40);
+});
+</script>
+
+<template>
+    <Combobox as="div" class="relative" :model-value="modelValue" @update:model-value="(z: string) => $emit('update:modelValue', z)">
+        <ComboboxLabel class="label">Time zone</ComboboxLabel>
+        <ComboboxInput class="input" autocomplete="off" :display-value="(z) => String(z)" @change="typed = $event.target.value" />
+        <ComboboxOptions class="sheet absolute z-30 mt-1 max-h-56 w-full overflow-auto p-1 shadow-lg">
+            <li v-if="found.length === 0" class="text-soft px-3 py-2">No zone is called that.</li>
+            <ComboboxOption v-for="zone in found" :key="zone" v-slot="{ active }" :value="zone" as="template">
+                <li class="cursor-pointer rounded px-3 py-1.5" :class="{ 'bg-lamp-pale': active }">{{ zone.replaceAll('_', ' ') }}</li>
+            </ComboboxOption>
+        </ComboboxOptions>
+        <p v-if="error" class="text-clay-deep mt-1 font-medium">{{ error }}</p>
+    </Combobox>
+</template>
