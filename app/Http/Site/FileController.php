@@ -4,17 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Files\Downloads;
 use App\Mail\Planner;
 use App\Models\Delivery;
 use App\Models\Person;
-use App\Models\Submission;
-use App\Results\Recorder;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
-use Lantern\Core\Journey\EventType;
 use Lantern\Core\People\EmailAddress;
 use Lantern\Core\Support\Invalid;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -24,7 +22,7 @@ use Symfony\Component\HttpFoundation\ResponseHeaderBag;
 /** Hands a file over to whoever holds a link we signed, and offers a new link to whoever holds one that has run out. */
 final readonly class FileController
 {
-    public function __construct(private Recorder $recorder, private Planner $planner)
+    public function __construct(private Downloads $downloads, private Planner $planner)
     {
     }
 
@@ -48,7 +46,7 @@ final readonly class FileController
         $response->setContentDisposition(ResponseHeaderBag::DISPOSITION_ATTACHMENT, $upload->name,
             (string) preg_replace('/[^\x20-\x7e]|[%\/\\\\"]/', '_', $upload->name));
         if ($request->isMethod('GET') && $this->isFromTheStart($request)) {
-            $this->count($request, $found);
+            $this->downloads->count($found, CarbonImmutable::now(), Visitor::id($request), Visitor::isOwner($request));
         }
 
         return $response;
@@ -81,16 +79,5 @@ final readonly class FileController
         $range = $request->header('Range');
 
         return $range === null || preg_match('/^bytes=0-/', $range) === 1;
-    }
-
-    private function count(Request $request, Delivery $delivery): void
-    {
-        DB::transaction(function () use ($request, $delivery): void {
-            Delivery::query()->where('id', $delivery->id)->increment('downloads');
-            $page = Submission::query()->where('person_id', $delivery->person_id)->where('funnel_id', $delivery->funnel_id)->latest('submitted_at')->value('page_id');
-            $this->recorder->record(EventType::Downloaded, $delivery->funnel->business, $delivery->funnel_id, is_string($page) ? $page : null,
-                CarbonImmutable::now(), visitor: Visitor::id($request), person: $delivery->person_id, owner: Visitor::isOwner($request),
-                data: ['leadMagnet' => $delivery->lead_magnet_id]);
-        });
     }
 }

@@ -1,0 +1,220 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+use App\Files\Downloads;
+use App\Files\Uploads;
+use App\Funnels\NewFunnel;
+use App\Funnels\Publishing;
+use App\Mail\Postman;
+use App\Models\Business;
+use App\Models\Delivery;
+use App\Models\Email;
+use App\Models\Funnel;
+use App\Models\Message;
+use App\Models\Page;
+use App\Models\Submission;
+use App\Models\User;
+use App\Results\Recorder;
+use App\Signups\Signup;
+use App\Signups\TakeSignup;
+use App\Signups\Unsubscribe;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Seeder;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Email\Delay;
+use Lantern\Core\Funnel\Goal;
+use Lantern\Core\Journey\EventType;
+use Lantern\Core\People\Answers;
+use RuntimeException;
+
+/**
+ * The demo: Ferncroft Cello Room and eight weeks of its life, lived through the application's own services with a
+ * clock that is set to each moment. All people are made up.
+ */
+final class DemoSeeder extends Seeder
+{
+    private const SEED = 12;
+
+    private DemoCrowd $crowd;
+
+    public function __construct(
+        private readonly NewFunnel $new,
+        private readonly Publishing $publishing,
+        private readonly Uploads $uploads,
+        private readonly TakeSignup $takeSignup,
+        private readonly Recorder $recorder,
+        private readonly Postman $postman,
+        private readonly Downloads $downloads,
+        private readonly Unsubscribe $unsubscribe,
+    ) {}
+
+    public function run(): void
+    {
+        if (User::query()->exists()) {
+            throw new RuntimeException('There is an owner already; the demo is only loaded into an empty application.');
+        }
+        // Messages are sent below, each at its own moment, so no job has to wait for a worker.
+        config(['queue.default' => 'null']);
+        $now = CarbonImmutable::now();
+        $this->crowd = new DemoCrowd(self::SEED);
+        try {
+            // One transaction: a demo that is loaded in part is no demo.
+            DB::transaction(function () use ($now): void {
+                CarbonImmutable::setTestNow($now->subWeeks(9));
+                $business = $this->business();
+                $this->closedFunnel($business, $now->subWeeks(8));
+                $this->liveFunnel($business, $now->subWeeks(8), $now);
+                CarbonImmutable::setTestNow($now->subDays(2));
+                $this->new->fromStarter($business, Goal::WaitingList, 'First Season, autumn list', 'First Season', null);
+            });
+        } finally {
+            CarbonImmutable::setTestNow();
+        }
+    }
+
+    private function business(): Business
+    {
+        $business = Business::query()->create(['name' => 'Ferncroft Cello Room', 'sender_name' => 'Imke Farrow', 'sender_address' => 'imke@ferncroft.example',
+            'postal_address' => "Ferncroft Cello Room\n3 Ferncroft Yard, Exampleton", 'timezone' => 'Europe/London', 'currency' => 'EUR']);
+        User::query()->create(['business_id' => $business->id, 'name' => 'Imke Farrow', 'email' => 'imke@ferncroft.example', 'password' => 'twelve minutes a day']);
+
+        return $business;
+    }
+
+    private function liveFunnel(Business $business, CarbonImmutable $from, CarbonImmutable $now): void
+    {
+        CarbonImmutable::setTestNow($from->subDay());
+        $funnel = $this->new->fromStarter($business, Goal::GiveAway, 'Practice plan', 'The Twelve-Minute Practice Plan',
+            $this->uploads->file($business, $this->media('practice-plan.pdf')));
+        $cover = $this->uploads->picture($business, $this->media('cover.png'));
+        $this->uploads->picture($business, $this->media('music-room.png'));
+        $funnel->forceFill(['address' => 'practice-plan'])->save();
+        $this->words($funnel, $cover->id);
+        $this->followUps($funnel);
+        $this->publishing->publish($funnel, User::query()->first(), 'First try: plain and short');
+        // Starts small, rises with a letter to the list in week three and a podcast in week five, dips in week seven.
+        $this->live($funnel, $from, $now, [100, 130, 260, 175, 270, 195, 90, 180], [0.26, 0.27, 0.33, 0.29, 0.34, 0.31, 0.28, 0.33], function (int $week) use ($funnel): void {
+            if ($week === 3) {
+                $entry = Page::query()->where('funnel_id', $funnel->id)->where('position', 0)->firstOrFail();
+                $document = $entry->document;
+                $document['sections'][0]['blocks'][0]['text'] = 'Play your first melody on twelve minutes a day';
+                $entry->forceFill(['document' => $document])->save();
+                $this->publishing->publish($funnel->refresh(), User::query()->first(), 'A headline that says what they will be able to do');
+            }
+        });
+    }
+
+    private function closedFunnel(Business $business, CarbonImmutable $from): void
+    {
+        CarbonImmutable::setTestNow($from->subDay());
+        $funnel = $this->new->fromStarter($business, Goal::GiveAway, 'Spring tuning checklist', 'The Ten-Point Tuning Checklist',
+            $this->uploads->file($business, $this->media('practice-plan.pdf')));
+        $funnel->forceFill(['look' => 'salon'])->save();
+        $this->publishing->publish($funnel, User::query()->first());
+        $this->live($funnel, $from, $from->addWeeks(3), [60, 70, 35], [0.21, 0.24, 0.2], fn () => null);
+        $this->publishing->close($funnel);
+    }
+
+    /**
+     * @param  list<int>  $visitors  by week
+     * @param  list<float>  $rates  the share of each week's visitors who join
+     * @param  callable(int): mixed  $atWeekStart
+     */
+    private function live(Funnel $funnel, CarbonImmutable $from, CarbonImmutable $until, array $visitors, array $rates, callable $atWeekStart): void
+    {
+        foreach ($visitors as $week => $count) {
+            CarbonImmutable::setTestNow($from->addWeeks($week));
+            $atWeekStart($week);
+            $funnel->refresh()->load(['liveVersion', 'business']);
+            $joiners = (int) round($count * $rates[$week]);
+            $moments = $this->crowd->moments($from->addWeeks($week), $until, $count);
+            foreach ($moments as $i => $moment) {
+                // Spread the joiners evenly over the week's visitors.
+                $joins = intdiv(($i + 1) * $joiners, $count) > intdiv($i * $joiners, $count);
+                $this->sendDue($moment);
+                $this->visit($funnel, $moment, $joins, $until);
+            }
+        }
+        $this->sendDue($until);
+    }
+
+    private function visit(Funnel $funnel, CarbonImmutable $at, bool $joins, CarbonImmutable $until): void
+    {
+        $version = $funnel->liveVersion ?? throw new RuntimeException('The funnel is not live.');
+        $plan = $version->plan();
+        [$entry, $thanks] = $plan->pages;
+        $visitor = $this->crowd->visitorId();
+        $source = $this->crowd->source();
+        $view = fn (string $page, CarbonImmutable $when, ?string $person = null) => $this->recorder->record(EventType::Viewed, $funnel->business, $funnel->id,
+            $page, $when, $version->id, $visitor, $person, $source);
+        CarbonImmutable::setTestNow($at);
+        $view($entry->id, $at);
+        if ($this->crowd->chance(0.13)) {
+            $view($entry->id, $at->addSeconds(20));
+        }
+        $joined = $at->addSeconds($this->crowd->between(35, 240));
+        if (! $joins || $joined >= $until) {
+            return;
+        }
+        CarbonImmutable::setTestNow($joined);
+        $somebody = $this->crowd->somebody();
+        [$submission] = $this->takeSignup->take(new Signup($funnel, $version, $entry, $plan->forms[0],
+            Answers::read($plan->forms[0], $somebody), md5($visitor), $joined, $visitor, $this->crowd->zone(),
+            $source === null ? [] : ['utm_source' => $source], '192.0.2.'.$this->crowd->between(1, 254), 'Demo browser'));
+        $view($thanks->id, $joined->addSeconds(1), $submission->person_id);
+        $fetched = $joined->addSeconds($this->crowd->between(5, 60));
+        if ($this->crowd->chance(0.74) && $fetched < $until) {
+            $delivery = Delivery::query()->with('funnel.business')->where('person_id', $submission->person_id)->where('funnel_id', $funnel->id)->first();
+            if ($delivery !== null) {
+                $this->downloads->count($delivery, $fetched, $visitor, false);
+            }
+        }
+    }
+
+    /** Sends what is due by then, each message at the moment it is due; now and then somebody has enough. */
+    private function sendDue(CarbonImmutable $until): void
+    {
+        foreach (Message::query()->where('state', 'waiting')->where('due_at', '<=', $until->format('Y-m-d H:i:s.v'))->orderBy('due_at')->get() as $message) {
+            CarbonImmutable::setTestNow($message->due_at->addSeconds(2));
+            $this->postman->send($message->id);
+            $sent = $message->refresh()->load('person');
+            if ($sent->state === 'sent' && $this->crowd->chance(0.009)) {
+                $this->unsubscribe->of($sent->person, $sent);
+            }
+        }
+    }
+
+    private function words(Funnel $funnel, string $cover): void
+    {
+        foreach (Page::query()->where('funnel_id', $funnel->id)->orderBy('position')->get() as $page) {
+            $document = $page->document;
+            if ($page->position === 0) {
+                $document['sections'][0]['blocks'][1]['html'] = 'You took up the cello as a grown-up, and an hour of practice never happens. This five-page plan fits between two other things and still takes you somewhere. Free.';
+                $document['sections'][0]['blocks'][3]['picture'] = $cover;
+                $document['sections'][0]['blocks'][3]['alt'] = 'The cover of the guide: a cello and a clock face';
+            }
+            $page->forceFill(['document' => $document])->save();
+        }
+    }
+
+    private function followUps(Funnel $funnel): void
+    {
+        $letters = [
+            [Delay::days(1, 9), 'Day 1: the chair', 'Where does your cello stand?', '<p>Hello {{first_name|there}},</p><p>the most useful thing in the plan is not in it: leave the cello out of its case. A case is a locked door.</p><p>Put the chair where it will stay, a pencil on the music, and see what twelve minutes feel like tomorrow.</p><p>Imke</p>'],
+            [Delay::days(3, 9), 'Day 3: four bars', 'Only four bars', '<p>Hello {{first_name|there}},</p><p>which four bars did you choose? Most people choose the hard ones. Choose the ones you would like to hear.</p><p>If the guide has slipped away, here it is again:</p><p><a href="{{download_link}}">The plan, once more</a></p><p>Imke</p>'],
+            [Delay::days(7, 18), 'Day 7: how was it?', 'A week of twelve minutes', '<p>Hello {{first_name|there}},</p><p>a week has gone by. Reply with one sentence: what was easier on Friday than on Monday?</p><p>I read every answer, and I answer most.</p><p>Imke</p>'],
+        ];
+        foreach ($letters as [$delay, $name, $subject, $body]) {
+            Email::query()->create(['funnel_id' => $funnel->id, 'name' => $name, 'subject' => $subject, 'body' => $body, 'delay' => $delay->toArray()]);
+        }
+    }
+
+    private function media(string $name): UploadedFile
+    {
+        return new UploadedFile(database_path("demo/media/{$name}"), $name, null, null, true);
+    }
+}
