@@ -8,7 +8,7 @@ use Illuminate\Support\Str;
 use Lantern\Core\Page\Look;
 use RuntimeException;
 
-/** What a public page loads: its styles stand in the page itself, its two fonts and one small script are files. */
+/** What a public page loads: its styles stand in the page itself, its fonts and one small script are files. */
 final class SiteAssets
 {
     /** @var array<string, string> */
@@ -18,7 +18,7 @@ final class SiteAssets
     {
         $fonts = [[$look->headingFont, $look->headingWeight], [$look->bodyFont, 400], [$look->bodyFont, 700]];
         $preload = '';
-        foreach (array_slice($fonts, 0, 2) as [$family, $weight]) {
+        foreach (array_unique($fonts, SORT_REGULAR) as [$family, $weight]) {
             $preload .= '<link rel="preload" as="font" type="font/woff2" crossorigin href="'.self::font($family, $weight).'">';
         }
 

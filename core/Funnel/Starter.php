@@ -24,7 +24,7 @@ final readonly class Starter
      */
     public function build(Goal $goal, string $name, string $title, string $address, ?LeadMagnet $leadMagnet): Plan
     {
-        $words = StarterWords::for($goal, $title, $this->sender->business);
+        $words = StarterWords::for($goal, $title, $this->sender);
         $entry = $this->id();
         $after = $this->id();
         $form = new FormPlan($this->id(), $words['formName'], [

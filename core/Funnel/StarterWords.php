@@ -16,10 +16,12 @@ use Lantern\Core\Email\Delay;
 final class StarterWords
 {
     /** @return Words */
-    public static function for(Goal $goal, string $title, string $business): array
+    public static function for(Goal $goal, string $title, Sender $sender): array
     {
         $html = htmlspecialchars($title, ENT_QUOTES | ENT_SUBSTITUTE | ENT_HTML5);
+        $business = $sender->business;
         $from = htmlspecialchars($business, ENT_QUOTES | ENT_SUBSTITUTE | ENT_HTML5);
+        $signed = htmlspecialchars(trim($sender->name) === '' ? $business : $sender->name, ENT_QUOTES | ENT_SUBSTITUTE | ENT_HTML5);
         $footer = "{$from} · You can unsubscribe from any email with one click.";
 
         return match ($goal) {
@@ -39,7 +41,7 @@ final class StarterWords
                     'body' => "<p>Hello {{first_name|there}},</p><p>thank you for asking for “{$html}”. Here is your copy:</p>"
                         .'<p><a href="{{download_link}}">Download it now</a></p>'
                         .'<p>Set a quarter of an hour aside for it this week. Then hit reply and tell me how it went: I read every answer.</p>'
-                        ."<p>Warmly,<br>{$from}</p>",
+                        ."<p>Warmly,<br>{$signed}</p>",
                     'delay' => Delay::atOnce(),
                 ]],
             ],
@@ -58,7 +60,7 @@ final class StarterWords
                     'subject' => self::subject('You are on the list: ', $title),
                     'body' => "<p>Hello {{first_name|there}},</p><p>you are on the waiting list for “{$html}”. You will hear from me before anyone else.</p>"
                         .'<p>One question until then: what would you most like to get out of it? Hit reply and tell me.</p>'
-                        ."<p>Warmly,<br>{$from}</p>",
+                        ."<p>Warmly,<br>{$signed}</p>",
                     'delay' => Delay::atOnce(),
                 ]],
             ],

@@ -79,7 +79,7 @@ final class DemoSeeder extends Seeder
     private function business(): Business
     {
         $business = Business::query()->create(['name' => 'Ferncroft Cello Room', 'sender_name' => 'Imke Farrow', 'sender_address' => 'imke@ferncroft.example',
-            'postal_address' => "Ferncroft Cello Room\n3 Ferncroft Yard, Exampleton", 'timezone' => 'Europe/London', 'currency' => 'EUR']);
+            'postal_address' => '3 Ferncroft Yard, Exampleton', 'timezone' => 'Europe/London', 'currency' => 'EUR']);
         User::query()->create(['business_id' => $business->id, 'name' => 'Imke Farrow', 'email' => 'imke@ferncroft.example', 'password' => 'twelve minutes a day']);
 
         return $business;

@@ -45,7 +45,13 @@ final class PageResponse
         }
         $html = Slots::fill($live->version->rendered[$live->page->id] ?? '', $live->version->plan()->look(), $fill, $submission->answers ?? []);
 
-        return new Response($html, $status, SiteHeaders::PAGE + ['Cache-Control' => 'private, no-cache']);
+        $headers = SiteHeaders::PAGE + ['Cache-Control' => 'private, no-cache', 'Vary' => 'Accept-Encoding'];
+        // Packed here, so that it is small whatever server stands in front.
+        if (in_array('gzip', $request->getEncodings(), true) && ($packed = gzencode($html, 6)) !== false) {
+            return new Response($packed, $status, $headers + ['Content-Encoding' => 'gzip']);
+        }
+
+        return new Response($html, $status, $headers);
     }
 
     /** Greets with what was typed on this very device, never with what is known of that address. */

@@ -7,6 +7,8 @@ namespace App\Http\Studio;
 use App\Mail\LetterWriter;
 use App\Models\Message;
 use App\Support\Ids;
+use App\Support\Instant;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -19,13 +21,16 @@ final class MessageController extends StudioController
     {
         $search = mb_strtolower(trim($request->string('search')->toString()));
         $like = '%'.addcslashes($search, '%_\\').'%';
+        $now = Instant::sql(CarbonImmutable::now());
         $state = $request->string('state')->toString();
         $messages = Message::query()->select(['id', 'name', 'kind', 'to_address', 'subject', 'state', 'due_at', 'sent_at', 'trouble', 'attempts', 'person_id', 'funnel_id'])
             ->where('business_id', $this->user()->business_id)
             ->when(in_array($state, ['waiting', 'sending', 'sent', 'failed', 'cancelled'], true), fn ($q) => $q->where('state', $state))
             ->when($search !== '', fn ($q) => $q->where(fn ($q) => $q->whereRaw("lower(to_address) like ? escape '\\'", [$like])
                 ->orWhereRaw("lower(subject) like ? escape '\\'", [$like])->orWhereRaw("lower(name) like ? escape '\\'", [$like])))
-            ->orderBy('due_at', $state === 'waiting' ? 'asc' : 'desc')->orderBy('id')
+            // What has happened comes before what is yet to come, each with the nearest first.
+            ->orderByRaw("state = 'waiting' and due_at > ?", [$now])
+            ->orderByRaw('case when due_at > ? then due_at end', [$now])->orderByDesc('due_at')->orderBy('id')
             ->paginate(min(100, max(1, $request->integer('perPage', 25))));
         $states = DB::table('messages')->where('business_id', $this->user()->business_id)->groupBy('state')->selectRaw('state, count(*) as n')->pluck('n', 'state');
 

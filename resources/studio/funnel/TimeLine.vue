@@ -59,8 +59,11 @@ const go = (kind: string, id: string) => router.push(`/funnels/${store.funnel?.i
 function sent(email: Email): string {
     const numbers = store.funnel?.emailNumbers[email.id] ?? {};
     const waiting = (numbers.waiting ?? 0) + (numbers.sending ?? 0);
-    return `${count(numbers.sent ?? 0)} sent${waiting > 0 ? `, ${count(waiting)} waiting` : ''}`;
+    return `${count(numbers.sent ?? 0)} sent${waiting > 0 ? ` · ${count(waiting)} due` : ''}`;
 }
+
+/** Merge fields as a stranger would read them: with their fallback. */
+const asRead = (words: string) => words.replace(/\{\{\s*[a-z_]+\s*(?:\|([^{}|]*))?\}\}/g, (_, fallback?: string) => fallback ?? '');
 
 async function addEmail(): Promise<void> {
     try {
@@ -95,7 +98,7 @@ async function addEmail(): Promise<void> {
                     v-for="(station, i) in stations"
                     :key="station.key"
                     class="grid shrink-0 grid-rows-[128px_34px_auto]"
-                    :class="station.page ? (station.outcome ? 'w-82' : 'w-60') : 'w-46'"
+                    :class="station.page ? (station.outcome ? 'w-74' : 'w-58') : 'w-42'"
                 >
                     <!-- above the string: what the visitor sees -->
                     <div class="flex items-end pb-1.5">
@@ -108,7 +111,7 @@ async function addEmail(): Promise<void> {
                             @click="go('page', station.page.id)"
                         >
                             <span class="block h-1.5 w-10" :style="{ background: colours.accent }" aria-hidden="true"></span>
-                            <span class="font-display mt-1.5 line-clamp-2 text-[0.95rem] leading-snug font-semibold">{{ station.page.headline || station.page.name }}</span>
+                            <span class="font-display mt-1.5 line-clamp-2 text-sm leading-snug font-semibold">{{ asRead(station.page.headline) || station.page.name }}</span>
                             <span class="mt-auto block truncate text-sm font-medium">{{ station.page.name }}</span>
                             <span class="block text-sm">{{ counted(store.funnel?.pageNumbers[station.page.id]?.visitors ?? 0, 'visitor') }}</span>
                         </button>
@@ -165,7 +168,7 @@ async function addEmail(): Promise<void> {
     }
 }
 .page-sheet {
-    @apply border-edge/60 flex h-[120px] w-52 flex-col rounded-t-sm rounded-b border p-3 text-left shadow-sm;
+    @apply border-edge/60 flex h-[120px] w-50 flex-col rounded-t-sm rounded-b border p-3 text-left shadow-sm;
     &:hover {
         @apply shadow-md;
     }
@@ -174,7 +177,7 @@ async function addEmail(): Promise<void> {
     }
 }
 .mail {
-    @apply border-line bg-paper block w-40 rounded border px-2.5 py-1.5 text-left text-sm;
+    @apply border-line bg-paper block w-38 rounded border px-2.5 py-1.5 text-left text-sm;
     &:hover {
         @apply bg-lamp-pale;
     }

@@ -139,7 +139,7 @@ function menu(funnel: FunnelRow): MenuEntry[] {
                         <td class="py-3.5 text-right">{{ count(funnel.visitors) }}</td>
                         <td class="py-3.5 text-right">{{ count(funnel.signups) }}</td>
                         <td class="py-3.5 text-right" :title="`95 % sure: between ${interval(funnel.rate)}`">{{ percent(funnel.rate.rate) }}</td>
-                        <td class="py-3.5 pl-8"><TrendLine :values="funnel.trend" :label="`${funnel.trend.reduce((a, b) => a + b, 0)} sign-ups in the last four weeks`" /></td>
+                        <td class="py-3.5 pl-8"><TrendLine v-if="funnel.trend.some((n) => n > 0)" :values="funnel.trend" :label="`${funnel.trend.reduce((a, b) => a + b, 0)} sign-ups in the last four weeks`" /><span v-else class="text-soft">none</span></td>
                         <td class="py-3.5 whitespace-nowrap">{{ ago(funnel.lastActivity) }}</td>
                         <td class="py-3.5 text-right">
                             <UiMenu :label="`Actions for ${funnel.name}`" :items="menu(funnel)"><EllipsisHorizontalIcon class="size-5" aria-hidden="true" /></UiMenu>

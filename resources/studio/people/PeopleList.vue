@@ -83,8 +83,8 @@ const filtered = computed(() => search.value !== '' || tag.value !== 0 || funnel
                 <table class="mt-4 w-full table-fixed">
                     <thead>
                         <tr class="caption border-line border-b text-left">
-                            <th class="w-[24%] py-2 font-medium">Name</th>
-                            <th class="w-[28%] py-2 font-medium">Address</th>
+                            <th class="w-[17%] py-2 font-medium">Name</th>
+                            <th class="w-[26%] py-2 font-medium">Address</th>
                             <th class="py-2 font-medium">Tags</th>
                             <th class="w-[15%] py-2 font-medium">From</th>
                             <th class="w-[12%] py-2 font-medium">Joined</th>

@@ -27,21 +27,22 @@ export const dateTime = (iso: string | null | undefined): string =>
 
 export const day = (iso: string): string => inZone(iso, { day: 'numeric', month: 'short', year: 'numeric' });
 
-/** "just now", "5 minutes ago", "yesterday"; beyond a week the date. */
+/** "just now", "5 minutes ago", "in 3 days"; beyond a week the date. */
 export function ago(iso: string | null | undefined): string {
     if (!iso) {
         return 'never';
     }
-    const minutes = Math.round((Date.now() - new Date(iso).getTime()) / 60_000);
-    if (minutes < 1) {
+    const minutes = Math.round((new Date(iso).getTime() - Date.now()) / 60_000);
+    const words = new Intl.RelativeTimeFormat('en', { numeric: 'auto' });
+    const far = Math.abs(minutes);
+    if (far < 1) {
         return 'just now';
     }
-    const words = new Intl.RelativeTimeFormat('en', { numeric: 'auto' });
-    if (minutes < 60) {
-        return words.format(-minutes, 'minute');
+    if (far < 60) {
+        return words.format(minutes, 'minute');
     }
-    if (minutes < 60 * 24) {
-        return words.format(-Math.round(minutes / 60), 'hour');
+    if (far < 60 * 24) {
+        return words.format(Math.round(minutes / 60), 'hour');
     }
-    return minutes < 60 * 24 * 7 ? words.format(-Math.round(minutes / 1440), 'day') : day(iso);
+    return far < 60 * 24 * 7 ? words.format(Math.round(minutes / 1440), 'day') : day(iso);
 }

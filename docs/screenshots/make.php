@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Takes the pictures of the main views from a running demo.
+ *
+ *   php docs/screenshots/make.php [ADDRESS] [NAME …]      ADDRESS is http://localhost:8000 unless given
+ *
+ * The demo must run (bin/demo). Without names, all pictures are taken.
+ */
+
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Tests\Browser\Chrome;
+
+require __DIR__.'/../../vendor/autoload.php';
+
+$site = $argv[1] ?? 'http://localhost:8000';
+$wanted = array_slice($argv, 2);
+$folder = getenv('SHOTS') ?: __DIR__;
+$wait = function (RemoteWebDriver $b, string $css): void {
+    $b->wait(15, 100)->until(fn (RemoteWebDriver $b): bool => count($b->findElements(WebDriverBy::cssSelector($css))) > 0, "Nothing on the page is {$css}");
+};
+/** Fonts and pictures are there, and nothing is being asked for any more. */
+$settled = function (RemoteWebDriver $b): void {
+    $b->wait(15, 100)->until(fn (RemoteWebDriver $b): bool => (bool) $b->executeScript(
+        'if (document.fonts.status !== "loaded" || [...document.images].some(i => !i.complete)) return false;
+         const n = performance.getEntriesByType("resource").length; const same = window.__n === n; window.__n = n; return same;'));
+};
+$shoot = function (RemoteWebDriver $b, string $name) use ($folder, $wanted, $settled): void {
+    if ($wanted === [] || in_array($name, $wanted, true)) {
+        $settled($b);
+        $b->takeScreenshot("{$folder}/{$name}.png");
+        echo "{$name}.png\n";
+    }
+};
+
+$studio = Chrome::open();
+$studio->get("{$site}/studio");
+$wait($studio, 'button[type=submit]');
+$shoot($studio, 'sign-in');
+$studio->findElement(WebDriverBy::cssSelector('button[type=submit]'))->click();
+$wait($studio, 'table tbody tr');
+$shoot($studio, 'funnels');
+$links = $studio->findElements(WebDriverBy::cssSelector('table tbody tr td:first-child a'));
+$funnel = '';
+foreach ($links as $link) {
+    $funnel = $link->getText() === 'Practice plan' ? basename((string) $link->getAttribute('href')) : $funnel;
+}
+$go = function (string $path, string $css) use ($studio, $site, $wait): void {
+    $studio->get("{$site}/studio/{$path}");
+    $wait($studio, $css);
+};
+$parts = function (string $kind) use ($studio, $funnel): string {
+    return (string) $studio->executeScript("return (async () => { const f = await (await fetch('/studio/api/funnels/{$funnel}')).json(); return f.{$kind}[0].id; })()");
+};
+$go('funnels/new', '[role=radio]');
+$studio->findElement(WebDriverBy::cssSelector('[role=radio]'))->click();
+$shoot($studio, 'new-funnel');
+$go("funnels/{$funnel}", '[data-test=joined] li');
+$shoot($studio, 'funnel');
+$go("funnels/{$funnel}/page/".$parts('pages'), 'iframe[data-ready=true]');
+$shoot($studio, 'page-desk');
+$go("funnels/{$funnel}/email/".$parts('emails'), '.letter p');
+$shoot($studio, 'email-desk');
+$go('people', 'table tbody tr');
+$shoot($studio, 'people');
+$studio->findElement(WebDriverBy::cssSelector('table tbody tr a'))->click();
+$wait($studio, '#history');
+$shoot($studio, 'person');
+$go('outbox', 'ul li a');
+$studio->findElement(WebDriverBy::cssSelector('section ul li a'))->click();
+$wait($studio, '[role=tablist]');
+$shoot($studio, 'outbox');
+$go("results/{$funnel}", 'canvas');
+$shoot($studio, 'results');
+$go('settings', 'form');
+$shoot($studio, 'settings');
+$studio->quit();
+
+$visitor = Chrome::open();
+$visitor->get("{$site}/practice-plan");
+$shoot($visitor, 'opt-in-page');
+$visitor->get("{$site}/practice-plan/thank-you");
+$shoot($visitor, 'thank-you-page');
+$visitor->quit();
+
+$phone = Chrome::open(375, 760);
+$phone->get("{$site}/practice-plan");
+$shoot($phone, 'opt-in-page-phone');
+$phone->quit();

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverDimension;
+use RuntimeException;
+use Symfony\Component\Process\Process;
+
+/** One ChromeDriver for the whole run, and browsers from it: each with a profile of its own, so each a stranger. */
+final class Chrome
+{
+    private static ?Process $driver = null;
+
+    private static int $port = 0;
+
+    public static function open(int $width = 1280, int $height = 800, ?string $downloads = null): RemoteWebDriver
+    {
+        self::start();
+        $options = (new ChromeOptions)->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run',
+            '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--hide-scrollbars',
+            '--force-device-scale-factor=1', "--window-size={$width},{$height}"]);
+        if ($width < 500) {
+            // A window cannot be that narrow; a phone can.
+            $options->setExperimentalOption('mobileEmulation', ['deviceMetrics' => ['width' => $width, 'height' => $height, 'pixelRatio' => 1.0, 'mobile' => true, 'touch' => true]]);
+        }
+        if ($downloads !== null) {
+            $options->setExperimentalOption('prefs', ['download.default_directory' => $downloads]);
+        }
+        $capabilities = DesiredCapabilities::chrome();
+        $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
+        $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
+
+        $browser = RemoteWebDriver::create('http://127.0.0.1:'.self::$port, $capabilities, 30_000, 60_000);
+        if ($width >= 500) {
+            // The frame of a window takes height even where it is not drawn; what is asked for is the page.
+            $frame = $height - (int) $browser->executeScript('return window.innerHeight');
+            $browser->manage()->window()->setSize(new WebDriverDimension($width, $height + $frame));
+        }
+
+        return $browser;
+    }
+
+    /** A port that is free now. */
+    public static function freePort(): int
+    {
+        $socket = stream_socket_server('tcp://127.0.0.1:0') ?: throw new RuntimeException('No free port.');
+        $name = (string) stream_socket_get_name($socket, false);
+        fclose($socket);
+
+        return (int) substr($name, (int) strrpos($name, ':') + 1);
+    }
+
+    public static function waitForPort(int $port, Process $of): void
+    {
+        $until = microtime(true) + 20;
+        while (@fsockopen('127.0.0.1', $port) === false) {
+            if (! $of->isRunning() || microtime(true) > $until) {
+                throw new RuntimeException('It did not start: '.$of->getErrorOutput().$of->getOutput());
+            }
+            usleep(20_000);
+        }
+    }
+
+    private static function start(): void
+    {
+        if (self::$driver?->isRunning()) {
+            return;
+        }
+        self::$port = self::freePort();
+        self::$driver = new Process(['chromedriver', '--port='.self::$port, '--log-level=SEVERE'], timeout: null);
+        self::$driver->start();
+        self::waitForPort(self::$port, self::$driver);
+        register_shutdown_function(fn () => self::$driver?->stop(2));
+    }
+}
