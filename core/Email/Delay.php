@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Email;
 
+use DateInterval;
 use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Support\Invalid;
@@ -75,12 +76,30 @@ final readonly class Delay
         if ($this->days === 0) {
             return $joined->setTimezone($utc)->modify("+{$this->minutes} minutes");
         }
-        $local = $joined->setTimezone($zone)->modify("+{$this->days} days");
-        if ($this->hour !== null) {
-            $local = $local->setTime($this->hour, 0);
+        $local = $joined->setTimezone($zone);
+        $day = (new DateTimeImmutable($local->format('Y-m-d'), $utc))->modify("+{$this->days} days")->format('Y-m-d');
+        $time = $this->hour === null ? $local->format('H:i:s.u') : sprintf('%02d:00', $this->hour);
+
+        return self::firstAt(new DateTimeImmutable("{$day} {$time}", $zone), $zone)->setTimezone($utc);
+    }
+
+    /**
+     * Of an hour that happens twice the first. PHP is of two minds about which of them it means, and moves on by
+     * itself over an hour that is skipped.
+     */
+    private static function firstAt(DateTimeImmutable $wall, DateTimeZone $zone): DateTimeImmutable
+    {
+        $before = $wall->getTimestamp() - 86_400;
+        foreach ($zone->getTransitions($before, $wall->getTimestamp()) ?: [] as $transition) {
+            $gained = ($offset ?? $transition['offset']) - $transition['offset'];
+            $offset = $transition['offset'];
+            $earlier = $gained > 0 ? $wall->sub(new DateInterval("PT{$gained}S")) : $wall;
+            if ($gained > 0 && $earlier->format('Y-m-d H:i:s') === $wall->format('Y-m-d H:i:s')) {
+                return $earlier;
+            }
         }
 
-        return $local->setTimezone($utc);
+        return $wall;
     }
 
     /** Where the email stands on a time scale that begins with joining, in minutes; days without an hour count 1,440. */

@@ -159,7 +159,7 @@ final class GoLiveCheck
         if (trim($email->subject) === '') {
             $add('no-subject', true, "“{$email->name}” has no subject.");
         }
-        $words = trim(html_entity_decode(strip_tags($email->body), ENT_QUOTES | ENT_HTML5));
+        $words = trim((string) preg_replace('/[\s\x{00A0}\x{200B}]+/u', ' ', html_entity_decode(strip_tags($email->body), ENT_QUOTES | ENT_HTML5)));
         if ($words === '') {
             $add('empty-email', true, "“{$email->name}” is empty.");
         }

@@ -68,7 +68,16 @@ final readonly class Block
     /** @return array<string, string> */
     public function toArray(): array
     {
-        return ['id' => $this->id, 'kind' => $this->kind->value] + $this->fields;
+        $array = ['id' => $this->id, 'kind' => $this->kind->value];
+        // Always in the same order, so that the same page has the same written form.
+        foreach (array_keys(self::FIELDS[$this->kind->value]) as $name) {
+            $key = rtrim($name, '?');
+            if ($key === $name || isset($this->fields[$key])) {
+                $array[$key] = $this->field($key);
+            }
+        }
+
+        return $array;
     }
 
     /** The words a visitor reads in this block, without marks. */
