@@ -90,7 +90,7 @@ final readonly class Delay
     private static function firstAt(DateTimeImmutable $wall, DateTimeZone $zone): DateTimeImmutable
     {
         $before = $wall->getTimestamp() - 86_400;
-        foreach ($zone->getTransitions($before, $wall->getTimestamp()) ?: [] as $transition) {
+        foreach ($zone->getTransitions($before, $wall->getTimestamp() + 1) ?: [] as $transition) {
             $gained = ($offset ?? $transition['offset']) - $transition['offset'];
             $offset = $transition['offset'];
             $earlier = $gained > 0 ? $wall->sub(new DateInterval("PT{$gained}S")) : $wall;
