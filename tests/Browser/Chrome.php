@@ -23,7 +23,9 @@ final class Chrome
         self::start();
         $options = (new ChromeOptions)->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run',
             '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--hide-scrollbars',
-            '--force-device-scale-factor=1', "--window-size={$width},{$height}"]);
+            '--force-device-scale-factor=1',
+            // As a visitor's browser says it; by its own name it would rightly be taken for a program.
+            '--user-agent=Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0 Safari/537.36', "--window-size={$width},{$height}"]);
         if ($width < 500) {
             // A window cannot be that narrow; a phone can.
             $options->setExperimentalOption('mobileEmulation', ['deviceMetrics' => ['width' => $width, 'height' => $height, 'pixelRatio' => 1.0, 'mobile' => true, 'touch' => true]]);

@@ -110,6 +110,14 @@ final class SignupTest extends TestCase
         self::assertSame(0, Person::query()->count() + Submission::query()->count() + DB::table('events')->count());
     }
 
+    public function test_where_they_came_from_survives_a_typing_mistake(): void
+    {
+        $funnel = $this->live();
+        self::assertStringContainsString('name="source" value="utm_source=newsletter"', (string) $this->get('/'.$funnel->address.'?utm_source=newsletter&other=x')->getContent());
+        self::assertStringContainsString('name="source" value="utm_source=newsletter"',
+            (string) $this->join($funnel, ['email' => 'robin@', 'source' => 'utm_source=newsletter'])->assertStatus(422)->getContent());
+    }
+
     public function test_a_name_of_five_thousand_letters_is_refused_and_kept(): void
     {
         $funnel = $this->live();

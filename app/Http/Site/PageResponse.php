@@ -81,11 +81,10 @@ final class PageResponse
         return $fill;
     }
 
+    /** What the form carries along: from the address, or from the form itself when it is shown again. */
     private function source(Request $request): string
     {
-        $query = array_filter($request->only(self::SOURCE), fn (mixed $v): bool => is_string($v) && $v !== '');
-
-        return http_build_query(array_map(fn (mixed $v): string => mb_substr(is_string($v) ? $v : '', 0, 100), $query));
+        return http_build_query(self::readSource($request->isMethod('POST') ? $request->input('source') : $request->server('QUERY_STRING')));
     }
 
     /** @return array<string, string> where the visitor came from, as the form carried it along */

@@ -98,7 +98,7 @@ function insertDownload(): void {
             <button type="button" class="btn-quiet" :aria-pressed="editor.isActive('heading')" :class="{ 'bg-line': editor.isActive('heading') }" @click="editor.chain().focus().toggleHeading({ level: 2 }).run()">Heading</button>
             <button type="button" class="btn-quiet" :aria-pressed="editor.isActive('bulletList')" :class="{ 'bg-line': editor.isActive('bulletList') }" @click="editor.chain().focus().toggleBulletList().run()">List</button>
             <button type="button" class="btn-quiet" :aria-pressed="editor.isActive('link')" :class="{ 'bg-line': editor.isActive('link') }" @click="openLink">Link</button>
-            <UiMenu label="Insert something about the reader" :items="fields">Reader’s name …</UiMenu>
+            <UiMenu label="Reader’s name …" :items="fields">Reader’s name …</UiMenu>
             <button v-if="hasGift" type="button" class="btn-quiet" @click="insertDownload">Download button</button>
         </div>
         <EditorContent :editor="editor" />

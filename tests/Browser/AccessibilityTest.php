@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Remote\LocalFileDetector;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Lantern\Core\Page\Looks;
+
+/** axe-core finds nothing serious or critical on the Studio's main views and on the public pages in every look. */
+final class AccessibilityTest extends BrowserTestCase
+{
+    private function check(RemoteWebDriver $b, string $view): void
+    {
+        $b->executeScript((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
+        $b->manage()->timeouts()->setScriptTimeout(30);
+        $found = $b->executeAsyncScript('const done = arguments[arguments.length - 1];
+            axe.run(document, { iframes: false }).then(r => done({ passes: r.passes.length, found: r.violations.filter(v => ["serious", "critical"].includes(v.impact))
+                .map(v => v.id + ": " + v.nodes.map(n => n.html.slice(0, 160) + " " + (n.any[0]?.message ?? "")).join(" | ")) }), e => done({ passes: 0, found: [String(e)] }));');
+        self::assertSame([], $found['found'], $view);
+        self::assertGreaterThan(5, $found['passes'], "axe looked at {$view}");
+    }
+
+    public function test_the_studio_and_the_public_pages(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $b->get(self::$site.'/studio');
+            $this->find($b, 'button[type=submit]');
+            $this->check($b, 'first run');
+            $this->signIn($b);
+            $this->check($b, 'the empty home');
+            $b->get(self::$site.'/studio/funnels/new');
+            $this->byWords($b, 'Give something away')->click();
+            $this->fill($b, 'Private name', 'Practice plan');
+            $this->fill($b, 'What is the gift called?', 'The Twelve-Minute Practice Plan');
+            $b->findElement(WebDriverBy::cssSelector('input[type=file]'))->setFileDetector(new LocalFileDetector)->sendKeys($this->pdf());
+            $this->check($b, 'new funnel');
+            $this->byWords($b, 'Make the funnel')->click();
+            $this->byWords($b, 'Publish version 1')->click();
+            $this->byWords($b, 'Make it live');
+            $this->check($b, 'the go-live check');
+            $this->byWords($b, 'Make it live')->click();
+            $this->find($b, '[data-test=public-url]');
+            $this->check($b, 'published');
+            $funnel = (string) $this->sql('select id from funnels');
+            $address = (string) $this->sql('select address from funnels');
+
+            $stranger = $this->browser();
+            foreach (array_keys(Looks::all()) as $look) {
+                $this->sql("update funnels set look = '{$look}'");
+                $this->publish($b, $funnel);
+                $stranger->get(self::$site."/{$address}");
+                $this->check($stranger, "the opt-in page in {$look}");
+                $stranger->get(self::$site."/{$address}/thank-you");
+                $this->check($stranger, "the thank-you page in {$look}");
+            }
+            $stranger->get(self::$site."/{$address}");
+            $this->byWords($stranger, 'Send it to me')->click();
+            $this->seeText($stranger, 'Please fill in your email address.');
+            $this->check($stranger, 'the opt-in page with an error');
+            $this->fill($stranger, 'Email address', 'robin@example.com');
+            $this->byWords($stranger, 'Send it to me')->click();
+            $this->seeText($stranger, 'It is yours');
+            $stranger->get(self::$site.'/f/01aaaaaaaaaaaaaaaaaaaaaaaa/x.pdf');
+            $this->check($stranger, 'a link that has run out');
+            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from messages where state = 'sent'") === 1, 'the letter is sent');
+
+            $ids = fn (string $table): string => (string) $this->sql("select id from {$table}");
+            foreach (['funnels' => 'table', "funnels/{$funnel}" => '[data-test=joined] li', "funnels/{$funnel}/page/{$ids('pages')}" => 'iframe[data-ready=true]', "funnels/{$funnel}/form/{$ids('forms')}" => 'fieldset',
+                "funnels/{$funnel}/email/{$ids('emails')}" => '.letter p', "funnels/{$funnel}/lead-magnet/{$ids('lead_magnets')}" => 'input[type=file]', 'people' => 'table', "people/{$ids('people')}" => '#history',
+                "outbox/{$ids('messages')}" => '[role=tablist]', "results/{$funnel}" => 'canvas', 'settings' => 'form'] as $path => $css) {
+                $b->get(self::$site."/studio/{$path}");
+                $this->waitFor($b, fn (RemoteWebDriver $b): bool => count($b->findElements(WebDriverBy::cssSelector($css))) > 0, $path);
+                $this->check($b, $path);
+            }
+        });
+    }
+
+    private function publish(RemoteWebDriver $b, string $funnel): void
+    {
+        $b->manage()->timeouts()->setScriptTimeout(20);
+        $status = $b->executeAsyncScript('const done = arguments[arguments.length - 1]; const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]*)/)[1]);
+            fetch("/studio/api/funnels/" + arguments[0] + "/publish", { method: "POST", headers: { Accept: "application/json", "X-XSRF-TOKEN": token } }).then(r => done(r.status), e => done(String(e)))', [$funnel]);
+        self::assertSame(200, $status);
+    }
+}

@@ -1,0 +1,198 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Remote\RemoteExecuteMethod;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\Remote\RemoteWebElement;
+use Facebook\WebDriver\WebDriverBy;
+use PDO;
+use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
+use Throwable;
+
+/**
+ * The real application on a database of its own, driven through a real browser: web server, queue worker and all.
+ * A test that fails leaves a picture and the page's console of each of its browsers in storage/test.
+ */
+abstract class BrowserTestCase extends TestCase
+{
+    private static ?Process $server = null;
+
+    private static ?Process $worker = null;
+
+    protected static string $folder;
+
+    protected static string $site;
+
+    /** @var list<RemoteWebDriver> */
+    private array $browsers = [];
+
+    public static function setUpBeforeClass(): void
+    {
+        $root = dirname(__DIR__, 2);
+        $port = Chrome::freePort();
+        self::$folder = sys_get_temp_dir().'/lantern-browser-'.bin2hex(random_bytes(4));
+        self::$site = "http://localhost:{$port}";
+        mkdir(self::$folder.'/uploads', recursive: true);
+        touch(self::$folder.'/db.sqlite');
+        $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OTAxMjM0NTY3ODkwMTIzNDU2Nzg5MDE=', 'APP_URL' => self::$site, 'DB_DATABASE' => self::$folder.'/db.sqlite',
+            'UPLOADS_PATH' => self::$folder.'/uploads', 'CACHE_STORE' => 'file', 'CACHE_PATH' => self::$folder.'/cache', 'SESSION_DRIVER' => 'database', 'QUEUE_CONNECTION' => 'database',
+            'MAIL_MAILER' => 'outbox', 'LANTERN_DEMO' => 'false', 'LANTERN_LEAST_SECONDS' => '0.1', 'PHP_CLI_SERVER_WORKERS' => '4'];
+        (new Process([PHP_BINARY, 'artisan', 'migrate', '--force'], $root, $env))->mustRun();
+        self::$server = new Process(['setsid', PHP_BINARY, '-d', 'opcache.enable_cli=1', '-S', "localhost:{$port}", '-t', 'public', 'bin/router.php'], $root, $env, timeout: null);
+        self::$server->start();
+        self::$worker = new Process([PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2'], $root, $env, timeout: null);
+        self::$worker->start();
+        Chrome::waitForPort($port, self::$server);
+    }
+
+    public static function tearDownAfterClass(): void
+    {
+        self::$worker?->stop(5);
+        // The server's own workers are in its process group; they must end with it.
+        posix_kill(-(int) self::$server?->getPid(), SIGTERM);
+        self::$server?->stop(5);
+        (new Process(['rm', '-rf', self::$folder]))->run();
+    }
+
+    protected function tearDown(): void
+    {
+        foreach ($this->browsers as $browser) {
+            $browser->quit();
+        }
+        $this->browsers = [];
+    }
+
+    /** Runs before the browsers are closed. */
+    protected function assertPostConditions(): void
+    {
+        foreach ($this->browsers as $browser) {
+            $severe = array_filter($browser->manage()->getLog('browser'), fn (array $line): bool => $line['level'] === 'SEVERE' && ! $this->isExpected($line['message']));
+            self::assertSame([], array_values(array_map(fn (array $line): string => $line['message'], $severe)), 'the console is quiet');
+        }
+    }
+
+    /** An answer that says no is written to the console by the browser itself. */
+    private function isExpected(string $message): bool
+    {
+        return preg_match('/status of (401|404|409|410|422|429)/', $message) === 1;
+    }
+
+    protected function browser(int $width = 1280, int $height = 800, ?string $downloads = null): RemoteWebDriver
+    {
+        return $this->browsers[] = Chrome::open($width, $height, $downloads);
+    }
+
+    /** Keeps a picture and the console when the given steps fail. */
+    protected function steps(callable $steps): void
+    {
+        try {
+            $steps();
+        } catch (Throwable $e) {
+            $folder = dirname(__DIR__, 2).'/storage/test';
+            @mkdir($folder);
+            foreach ($this->browsers as $i => $browser) {
+                $name = "{$folder}/{$this->name()}-{$i}";
+                $browser->takeScreenshot("{$name}.png");
+                file_put_contents("{$name}.txt", $browser->getCurrentURL()."\n".implode("\n", array_column($browser->manage()->getLog('browser'), 'message')));
+                fwrite(STDERR, "\nWhat the browser showed: {$name}.png\n");
+            }
+            throw $e;
+        }
+    }
+
+    protected function waitFor(RemoteWebDriver $b, callable $condition, string $what): mixed
+    {
+        return $b->wait(15, 50)->until(function (RemoteWebDriver $b) use ($condition): mixed {
+            try {
+                return $condition($b);
+            } catch (StaleElementReferenceException) {
+                return false;
+            }
+        }, "It never came to that: {$what}");
+    }
+
+    protected function find(RemoteWebDriver $b, string $css): RemoteWebElement
+    {
+        return $this->waitFor($b, function (RemoteWebDriver $b) use ($css) {
+            $shown = array_filter($b->findElements(WebDriverBy::cssSelector($css)), fn (RemoteWebElement $e): bool => $e->isDisplayed());
+
+            return reset($shown);
+        }, $css);
+    }
+
+    /** The element a script finds, if it finds one. */
+    private function byScript(RemoteWebDriver $b, string $script, string ...$arguments): RemoteWebElement|false
+    {
+        $found = $b->executeScript($script, $arguments);
+
+        return is_array($found) ? new RemoteWebElement(new RemoteExecuteMethod($b), (string) reset($found), true) : false;
+    }
+
+    /** A button, link or tab by its words. */
+    protected function byWords(RemoteWebDriver $b, string $words, string $of = 'button, a, [role=radio], [role=menuitem], [role=option], [role=tab], label'): RemoteWebElement
+    {
+        return $this->waitFor($b, function (RemoteWebDriver $b) use ($words, $of) {
+            return $this->byScript($b, 'const [css, words] = arguments; const said = e => e.getAttribute("aria-label") ?? e.innerText.trim();
+                const found = [...(document.querySelector("[role=dialog]") ?? document).querySelectorAll(css)].filter(e => e.offsetParent !== null && !e.disabled && said(e).startsWith(words));
+                return found.find(e => said(e) === words) ?? found[0] ?? null', $of, $words);
+        }, "“{$words}”");
+    }
+
+    protected function field(RemoteWebDriver $b, string $label): RemoteWebElement
+    {
+        return $this->waitFor($b, fn (RemoteWebDriver $b) => $this->byScript($b, 'const l = [...document.querySelectorAll("label")].find(l => l.innerText.trim().startsWith(arguments[0]) && l.htmlFor);
+            return l ? document.getElementById(l.htmlFor) : null', $label), "a field called “{$label}”");
+    }
+
+    protected function fill(RemoteWebDriver $b, string $label, string $value): void
+    {
+        $field = $this->field($b, $label);
+        $field->clear();
+        $field->sendKeys($value);
+    }
+
+    protected function seeText(RemoteWebDriver $b, string $words): void
+    {
+        $this->waitFor($b, fn (RemoteWebDriver $b): bool => str_contains((string) $b->executeScript('return document.body.innerText'), $words), "the page says “{$words}”");
+    }
+
+    protected function sql(string $query): mixed
+    {
+        return (new PDO('sqlite:'.self::$folder.'/db.sqlite', options: [PDO::ATTR_TIMEOUT => 10]))->query($query)->fetchColumn();
+    }
+
+    /** Makes the owner if there is none, and signs in. */
+    protected function signIn(RemoteWebDriver $b): void
+    {
+        $b->get(self::$site.'/studio');
+        $this->find($b, 'button[type=submit]');
+        if (str_contains($b->getPageSource(), 'Create my Studio')) {
+            $this->fill($b, 'Your name', 'Imke Farrow');
+            $this->fill($b, 'Your email address', 'imke@ferncroft.example');
+            $this->fill($b, 'Password', 'twelve minutes a day');
+            $this->fill($b, 'Business', 'Ferncroft Cello Room');
+            $this->fill($b, 'Sender name', 'Imke Farrow');
+            $this->fill($b, 'Sender address', 'imke@ferncroft.example');
+            $this->fill($b, 'Postal address', '3 Ferncroft Yard, Exampleton');
+            $this->byWords($b, 'Create my Studio')->click();
+        } else {
+            $this->fill($b, 'Email address', 'imke@ferncroft.example');
+            $this->fill($b, 'Password', 'twelve minutes a day');
+            $this->byWords($b, 'Sign in')->click();
+        }
+        $this->byWords($b, 'Your account');
+    }
+
+    protected function pdf(): string
+    {
+        $path = self::$folder.'/My own plan.pdf';
+        copy(dirname(__DIR__, 2).'/database/demo/media/practice-plan.pdf', $path);
+
+        return $path;
+    }
+}

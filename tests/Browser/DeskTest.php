@@ -1,0 +1,148 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+
+/** Working on a funnel: words on the page itself, looks, form, emails, undo, versions. */
+final class DeskTest extends BrowserTestCase
+{
+    private function newFunnel(RemoteWebDriver $b): void
+    {
+        $this->signIn($b);
+        $b->get(self::$site.'/studio/funnels/new');
+        $this->byWords($b, 'Gather a waiting list')->click();
+        $this->fill($b, 'Private name', 'Autumn list');
+        $this->fill($b, 'What are they waiting for?', 'First Season');
+        $this->byWords($b, 'Make the funnel')->click();
+        $this->byWords($b, 'Publish version 1');
+    }
+
+    private function onPage(RemoteWebDriver $b, callable $do): mixed
+    {
+        $frame = $this->find($b, 'iframe[data-ready=true]');
+        $b->switchTo()->frame($frame);
+        try {
+            return $do();
+        } finally {
+            $b->switchTo()->defaultContent();
+        }
+    }
+
+    private function headline(RemoteWebDriver $b): string
+    {
+        return $this->onPage($b, fn (): string => $this->find($b, 'h1')->getText());
+    }
+
+    public function test_words_are_typed_on_the_page_itself_saved_undone_and_published(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $this->newFunnel($b);
+            $this->byWords($b, 'First Season: be the first to know')->click();
+            $this->onPage($b, fn () => $this->find($b, 'h1')->click());
+            $this->onPage($b, fn () => $this->find($b, 'h1')->sendKeys([WebDriverKeys::CONTROL, 'a'])->sendKeys('Twelve weeks, one <melody>'));
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select document from pages where address = ''"), 'Twelve weeks, one <melody>'), 'it saves itself');
+            $this->seeText($b, 'Everything is saved');
+
+            // Undo brings the old words back, on the page and in the draft.
+            $this->onPage($b, fn () => $this->find($b, 'h1')->sendKeys(WebDriverKeys::ESCAPE));
+            $this->byWords($b, 'Undo')->click();
+            $this->waitFor($b, fn (): bool => $this->headline($b) === 'First Season: be the first to know', 'the old words are back');
+            $this->byWords($b, 'Do again')->click();
+            $this->waitFor($b, fn (): bool => $this->headline($b) === 'Twelve weeks, one <melody>', 'and the new ones again');
+
+            // A look for the whole funnel; the phone; nothing is public yet.
+            $this->byWords($b, 'Graphite', '[role=radio]')->click();
+            $this->waitFor($b, fn (): bool => $this->onPage($b, fn () => $b->executeScript('return getComputedStyle(document.body).backgroundColor')) === 'rgb(23, 25, 29)', 'the page wears the new look');
+            $this->byWords($b, 'Phone')->click();
+            $this->waitFor($b, fn (): bool => $this->onPage($b, fn () => $b->executeScript('return innerWidth')) < 400, 'the page is as wide as a phone');
+            $address = (string) $this->sql('select address from funnels');
+            $stranger = $this->browser();
+            $stranger->get(self::$site."/{$address}");
+            $this->seeText($stranger, 'There is no page at this address');
+
+            $this->byWords($b, 'Publish version 1')->click();
+            $this->byWords($b, 'Make it live')->click();
+            $this->find($b, '[data-test=public-url]');
+            $stranger->get(self::$site."/{$address}");
+            $this->seeText($stranger, 'Twelve weeks, one <melody>');
+        });
+    }
+
+    public function test_the_form_and_the_emails_are_edited_and_the_check_leads_to_what_is_missing(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $this->newFunnel($b);
+            $funnel = basename((string) parse_url($b->getCurrentURL(), PHP_URL_PATH));
+            $this->byWords($b, 'Waiting list form')->click();
+            $this->byWords($b, 'First name', '[role=switch], label')->click();
+            $this->fill($b, 'Words on the button', 'Tell me first');
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from forms where funnel_id = '{$funnel}'"), '"button":"Tell me first"')
+                && ! str_contains((string) $this->sql("select definition from forms where funnel_id = '{$funnel}'"), 'first_name'), 'the form is saved');
+
+            $this->byWords($b, 'Open the timeline')->click();
+            $this->byWords($b, 'Add a follow-up')->click();
+            $this->find($b, '.letter');
+            $this->byWords($b, 'Publish version 1')->click();
+            $this->seeText($b, '“Follow-up, day 1” has no subject.');
+            self::assertSame([], $b->findElements(WebDriverBy::xpath('//button[text()="Make it live"]')));
+            $this->byWords($b, 'Open the email')->click();
+            $this->fill($b, 'Subject', 'A question, {{first_name|friend}}');
+            $this->find($b, '.letter')->click();
+            $this->find($b, '.letter')->sendKeys([WebDriverKeys::CONTROL, WebDriverKeys::END])->sendKeys([WebDriverKeys::NULL, 'What would you like to play?']);
+            $this->seeText($b, 'A question, Robin');
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select body from emails where name = 'Follow-up, day 1'"), 'What would you like to play?'), 'the letter is saved');
+            $this->byWords($b, 'Take this email out')->click();
+            $this->seeText($b, 'is taken out of the draft');
+            $this->byWords($b, 'Undo', '[role=status] button')->click();
+            $this->byWords($b, 'Follow-up, day 1');
+            $this->byWords($b, 'Publish version 1')->click();
+            $this->byWords($b, 'Make it live')->click();
+            $this->find($b, '[data-test=public-url]');
+        });
+    }
+
+    public function test_another_window_with_a_newer_draft_is_not_overwritten(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $this->newFunnel($b);
+            $this->byWords($b, 'Waiting list form')->click();
+            $this->field($b, 'Words on the button');
+            $path = (string) parse_url($b->getCurrentURL(), PHP_URL_PATH);
+            $second = $this->browser();
+            $this->signIn($second);
+            $second->get(self::$site.$path);
+            $this->fill($second, 'Words on the button', 'From the second window');
+            $this->waitFor($second, fn (): bool => (int) $this->sql("select count(*) from forms where definition like '%From the second window%'") === 1, 'the second window saves');
+
+            $this->fill($b, 'Words on the button', 'From the first window');
+            $this->seeText($b, 'This was changed in another window.');
+            self::assertSame('From the first window', $this->field($b, 'Words on the button')->getAttribute('value'));
+            $this->byWords($b, 'Load the newer one')->click();
+            $this->waitFor($b, fn (): bool => $this->field($b, 'Words on the button')->getAttribute('value') === 'From the second window', 'the newer one is here');
+        });
+    }
+
+    public function test_find_anything_from_the_keyboard(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $this->newFunnel($b);
+            $b->getKeyboard()->sendKeys([WebDriverKeys::CONTROL, 'k']);
+            $this->find($b, '[role=combobox]')->sendKeys('Autumn');
+            $this->waitFor($b, fn (): bool => str_contains($this->find($b, '[role=listbox]')->getText(), 'Autumn list'), 'the funnel is found');
+            $b->getKeyboard()->sendKeys([WebDriverKeys::NULL, WebDriverKeys::ARROW_DOWN]);
+            $b->getKeyboard()->sendKeys(WebDriverKeys::HOME);
+            $b->getKeyboard()->sendKeys(WebDriverKeys::ENTER);
+            $this->waitFor($b, fn ($b): bool => str_contains($b->getCurrentURL(), '/funnels/01') || str_contains($b->getCurrentURL(), '/funnels/'), 'it is opened');
+            $this->find($b, 'h1');
+        });
+    }
+}

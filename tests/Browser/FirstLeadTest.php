@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Remote\LocalFileDetector;
+use Facebook\WebDriver\WebDriverBy;
+
+/** From an empty application to a real lead, as a coach and a stranger on a phone do it. */
+final class FirstLeadTest extends BrowserTestCase
+{
+    public function test_from_the_first_visit_to_a_lead_with_the_file_in_hand(): void
+    {
+        $this->steps(function (): void {
+            $studio = $this->browser();
+            $this->signIn($studio);
+            $this->seeText($studio, 'Good to see you, Imke.');
+
+            // Each click and each filled field from the signed-in home to a live page, counted.
+            $interactions = 0;
+            $click = function (string $words) use ($studio, &$interactions): void {
+                $this->byWords($studio, $words)->click();
+                $interactions++;
+            };
+            $click('Make your first funnel');
+            $click('Give something away');
+            $this->fill($studio, 'Private name', 'Practice plan');
+            $interactions++;
+            $this->fill($studio, 'What is the gift called?', 'The Twelve-Minute Practice Plan');
+            $interactions++;
+            $studio->findElement(WebDriverBy::cssSelector('input[type=file]'))->setFileDetector(new LocalFileDetector)->sendKeys($this->pdf());
+            $interactions++;
+            $click('Make the funnel');
+            $click('Publish version 1');
+            $click('Make it live');
+            $url = $this->find($studio, '[data-test=public-url]')->getText();
+            self::assertLessThanOrEqual(8, $interactions);
+            self::assertSame(self::$site.'/the-twelve-minute-practice-plan', $url);
+            $this->byWords($studio, 'Close')->click();
+            $this->seeText($studio, 'Nobody yet.');
+
+            $downloads = self::$folder.'/downloads';
+            mkdir($downloads);
+            $phone = $this->browser(375, 740, $downloads);
+            $phone->get($url.'?utm_source=newsletter');
+            $this->waitFor($phone, fn (): bool => (int) $this->sql("select count(*) from events where type = 'viewed'") === 1, 'the view is counted');
+            self::assertSame(375, $phone->executeScript('return document.documentElement.scrollWidth'), 'nothing runs off the phone');
+            $this->fill($phone, 'Email address', 'robin@');
+            $this->byWords($phone, 'Send it to me')->click();
+            $this->seeText($phone, 'This does not look like an email address.');
+            $this->fill($phone, 'First name', 'Robin');
+            $this->fill($phone, 'Email address', 'robin@example.com');
+            $this->byWords($phone, 'Send it to me')->click();
+            $this->seeText($phone, 'It is yours, Robin.');
+            $this->byWords($phone, 'Download it now')->click();
+            $this->waitFor($phone, fn (): bool => is_file("{$downloads}/My own plan.pdf"), 'the file is there under its name');
+            self::assertFileEquals($this->pdf(), "{$downloads}/My own plan.pdf");
+
+            // The open screen shows who joined, without a reload.
+            $this->waitFor($studio, fn ($b): bool => str_contains($b->findElement(WebDriverBy::cssSelector('body'))->getText(), 'robin@example.com'), 'the new person appears by themselves');
+            $this->byWords($studio, 'Robin')->click();
+            $this->seeText($studio, 'Joined through “Opt-in page”');
+            $this->seeText($studio, 'Downloaded the file');
+            $this->seeText($studio, 'came from newsletter');
+            self::assertStringContainsString('The Twelve-Minute Practice Plan', $this->find($studio, 'dl')->getText());
+            $this->byWords($studio, 'Was sent “Welcome email”')->click();
+            $this->seeText($studio, 'Here it is: The Twelve-Minute Practice Plan');
+            $this->byWords($studio, 'Plain text')->click();
+            $this->seeText($studio, 'Hello Robin,');
+            $this->byWords($studio, 'Results')->click();
+            $this->seeText($studio, '1 visitor came, 1 of them joined: 100.0 %.');
+
+            // The owner's own look at the page is not counted.
+            $views = (int) $this->sql("select count(*) from events where type = 'viewed'");
+            $studio->get($url);
+            $studio->get($url);
+            $studio->get(self::$site.'/studio/funnels');
+            $this->seeText($studio, '100.0 %');
+            self::assertSame($views, (int) $this->sql("select count(*) from events where type = 'viewed'"));
+        });
+    }
+}
