@@ -14,7 +14,9 @@ use Lantern\Core\Journey\EventType;
 /** Counts downloads, on the delivery and among the events of the page the person joined on. */
 final readonly class Downloads
 {
-    public function __construct(private Recorder $recorder) {}
+    public function __construct(private Recorder $recorder)
+    {
+    }
 
     public function count(Delivery $delivery, DateTimeImmutable $at, ?string $visitor, bool $owner): void
     {

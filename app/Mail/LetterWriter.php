@@ -36,7 +36,7 @@ final class LetterWriter
                 .e($title).'”:</p><p><a href="{{download_link}}">Download it now</a></p><p>You asked for it on our page. If that was not you, nothing needs doing.</p>',
                 $this->downloadUrl($delivery), $unsubscribe, Colour::of('#1e6b5e'));
         }
-        $plan = ($message->funnel?->liveVersion ?? Version::query()->find($message->version_id))?->plan();
+        $plan = ($message->funnel->liveVersion ?? Version::query()->find($message->version_id))?->plan();
         $email = $plan?->email((string) $message->email_id);
 
         return $plan === null || $email === null ? null : $this->letter($message->business, $person, $email->subject, $email->body,

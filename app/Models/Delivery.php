@@ -25,6 +25,7 @@ final class Delivery extends Record
 {
     use HasUlids;
 
+    /** @var array<string, string> */
     protected $casts = ['revoked_at' => 'immutable_datetime'];
 
     protected $attributes = ['revoked_at' => null, 'downloads' => 0];

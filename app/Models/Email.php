@@ -25,6 +25,7 @@ final class Email extends Record
 {
     use HasUlids;
 
+    /** @var array<string, string> */
     protected $casts = ['delay' => 'array', 'deleted_at' => 'immutable_datetime'];
 
     protected $attributes = ['deleted_at' => null];

@@ -21,6 +21,7 @@ final class Form extends Record
 {
     use HasUlids;
 
+    /** @var array<string, string> */
     protected $casts = ['definition' => 'array'];
 
     /** @return BelongsTo<Funnel, $this> */

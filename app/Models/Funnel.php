@@ -35,6 +35,7 @@ final class Funnel extends Record
 {
     use HasUlids;
 
+    /** @var array<string, string> */
     protected $casts = ['archived_at' => 'immutable_datetime'];
 
     protected $attributes = ['state' => 'draft', 'live_version_id' => null, 'accent' => null, 'archived_at' => null];

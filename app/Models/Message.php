@@ -38,6 +38,7 @@ final class Message extends Record
 {
     use HasUlids;
 
+    /** @var array<string, string> */
     protected $casts = ['due_at' => 'immutable_datetime', 'claimed_at' => 'immutable_datetime', 'sent_at' => 'immutable_datetime'];
 
     protected $attributes = ['state' => 'waiting', 'attempts' => 0, 'subject' => '', 'html' => null, 'text' => null,

@@ -26,6 +26,7 @@ final class Page extends Record
 {
     use HasUlids;
 
+    /** @var array<string, string> */
     protected $casts = ['document' => 'array'];
 
     /** @return BelongsTo<Funnel, $this> */

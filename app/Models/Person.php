@@ -33,6 +33,7 @@ final class Person extends Record
 
     protected $table = 'people';
 
+    /** @var array<string, string> */
     protected $casts = ['owner_try' => 'boolean', 'unsubscribed_at' => 'immutable_datetime', 'joined_at' => 'immutable_datetime'];
 
     protected $attributes = ['first_name' => '', 'last_name' => '', 'phone' => '', 'timezone' => null, 'unsubscribed_at' => null, 'owner_try' => false];

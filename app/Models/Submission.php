@@ -34,6 +34,7 @@ final class Submission extends Record
 
     public $timestamps = false;
 
+    /** @var array<string, string> */
     protected $casts = ['answers' => 'array', 'source' => 'array', 'consented' => 'boolean', 'submitted_at' => 'immutable_datetime'];
 
     /** @return BelongsTo<Person, $this> */

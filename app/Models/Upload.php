@@ -25,6 +25,7 @@ final class Upload extends Record
 {
     use HasUlids;
 
+    /** @var array<string, string> */
     protected $casts = ['widths' => 'array'];
 
     /** The address of the picture in its middle width, for browsers that cannot choose. */

@@ -28,6 +28,7 @@ final class Version extends Record
 
     public $timestamps = false;
 
+    /** @var array<string, string> */
     protected $casts = ['plan' => 'array', 'rendered' => 'array', 'published_at' => 'immutable_datetime'];
 
     private ?Plan $read = null;

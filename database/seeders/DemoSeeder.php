@@ -15,7 +15,6 @@ use App\Models\Email;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Page;
-use App\Models\Submission;
 use App\Models\User;
 use App\Results\Recorder;
 use App\Signups\Signup;
@@ -50,7 +49,8 @@ final class DemoSeeder extends Seeder
         private readonly Postman $postman,
         private readonly Downloads $downloads,
         private readonly Unsubscribe $unsubscribe,
-    ) {}
+    ) {
+    }
 
     public function run(): void
     {

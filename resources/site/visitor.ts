@@ -6,9 +6,7 @@ const COOKIE = 'lantern_visitor';
 
 function visitorId(): string {
     const found = document.cookie.match(/(?:^|; )lantern_visitor=([0-9a-f]{32})(?:;|$)/);
-    const id =
-        found?.[1] ??
-        Array.from(crypto.getRandomValues(new Uint8Array(16)), (b) => b.toString(16).padStart(2, '0')).join('');
+    const id = found?.[1] ?? Array.from(crypto.getRandomValues(new Uint8Array(16)), (b) => b.toString(16).padStart(2, '0')).join('');
     document.cookie = `${COOKIE}=${id}; path=/; max-age=31536000; SameSite=Lax`;
     return id;
 }

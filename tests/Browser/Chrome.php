@@ -62,7 +62,7 @@ final class Chrome
         $until = microtime(true) + 20;
         while (@fsockopen('127.0.0.1', $port) === false) {
             if (! $of->isRunning() || microtime(true) > $until) {
-                throw new RuntimeException('It did not start: '.$of->getErrorOutput().$of->getOutput());
+                throw new RuntimeException('It did not start: '.$of->getCommandLine());
             }
             usleep(20_000);
         }
@@ -75,7 +75,7 @@ final class Chrome
         }
         self::$port = self::freePort();
         self::$driver = new Process(['chromedriver', '--port='.self::$port, '--log-level=SEVERE'], timeout: null);
-        self::$driver->start();
+        self::$driver->disableOutput()->start();
         self::waitForPort(self::$port, self::$driver);
         register_shutdown_function(fn () => self::$driver?->stop(2));
     }

@@ -73,7 +73,7 @@ final class DelayTest extends TestCase
         yield 'half a day' => [['days' => 0.5]];
     }
 
-    /** @param array<string, mixed> $written */
+    /** @param  array<string, mixed>  $written */
     #[DataProvider('nonsense')]
     public function test_nonsense_is_refused(array $written): void
     {

@@ -12,8 +12,8 @@ use Lantern\Core\Funnel\Outcome;
 use Lantern\Core\Funnel\Plan;
 use Lantern\Core\Funnel\PlanCopy;
 use Lantern\Core\Funnel\Sender;
-use Lantern\Core\Funnel\WebAddress;
 use Lantern\Core\Funnel\Way;
+use Lantern\Core\Funnel\WebAddress;
 use Lantern\Core\Support\Invalid;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -98,7 +98,7 @@ final class FunnelTest extends TestCase
         }), ['not-delivered!']];
     }
 
-    /** @param list<string> $codes */
+    /** @param  list<string>  $codes */
     #[DataProvider('findings')]
     public function test_the_go_live_check(Plan $plan, array $codes): void
     {
@@ -122,7 +122,7 @@ final class FunnelTest extends TestCase
         yield 'one endless word' => [str_repeat('x', 300), [], str_repeat('x', 48)];
     }
 
-    /** @param list<string> $taken */
+    /** @param  list<string>  $taken */
     #[DataProvider('suggestions')]
     public function test_an_address_is_made_from_words(string $words, array $taken, string $address): void
     {
@@ -157,7 +157,7 @@ final class FunnelTest extends TestCase
         yield 'not a field' => ['{{First Name}} {{a|b|c}} {first_name}', ['a' => 'x'], '{{First Name}} {{a|b|c}} {first_name}'];
     }
 
-    /** @param array<string, string> $values */
+    /** @param  array<string, string>  $values */
     #[DataProvider('merges')]
     public function test_merge_fields(string $text, array $values, string $filled): void
     {

@@ -6,6 +6,8 @@ namespace Tests\Core;
 
 use DateTimeImmutable;
 use DateTimeZone;
+use Lantern\Core\Funnel\FormPlan;
+use Lantern\Core\Funnel\Plan;
 use Lantern\Core\Journey\AddTag;
 use Lantern\Core\Journey\CancelEmails;
 use Lantern\Core\Journey\DeliverFile;
@@ -14,9 +16,7 @@ use Lantern\Core\Journey\EventType;
 use Lantern\Core\Journey\Journey;
 use Lantern\Core\Journey\SendEmail;
 use Lantern\Core\Journey\Visitor;
-use Lantern\Core\Funnel\Plan;
 use Lantern\Core\People\Answers;
-use Lantern\Core\Funnel\FormPlan;
 use Lantern\Core\Support\Shape;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -121,7 +121,7 @@ final class JourneyTest extends TestCase
         yield 'a tag that is too long' => [['tags' => [str_repeat('x', 61)]] + $good];
     }
 
-    /** @param array<string, mixed> $form */
+    /** @param  array<string, mixed>  $form */
     #[DataProvider('badForms')]
     public function test_a_form_that_cannot_be(array $form): void
     {

@@ -76,7 +76,7 @@ final class KilledWorkerTest extends TestCase
         return (int) $this->pdo()->query("select count(*) from messages where {$where}")->fetchColumn();
     }
 
-    /** @param callable(): bool $condition */
+    /** @param  callable(): bool  $condition */
     private function until(callable $condition, ?Process $while = null): void
     {
         $end = microtime(true) + 30;

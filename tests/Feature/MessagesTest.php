@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Funnels\Publishing;
 use App\Mail\PermanentTrouble;
 use App\Mail\Postman;
 use App\Mail\Provider;
@@ -12,7 +13,6 @@ use App\Models\Email;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Person;
-use App\Funnels\Publishing;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\Mime\Email as Mime;
 use Tests\TestCase;
@@ -125,7 +125,9 @@ final class MessagesTest extends TestCase
         };
         $this->app->bind(Provider::class, fn () => new class($note) implements Provider
         {
-            public function __construct(private \Closure $note) {}
+            public function __construct(private \Closure $note)
+            {
+            }
 
             public function handOver(string $messageId, string $to, Mime $email): void
             {
@@ -168,7 +170,9 @@ final class MessagesTest extends TestCase
     {
         $this->app->bind(Provider::class, fn () => new class($trouble) implements Provider
         {
-            public function __construct(private \Throwable $trouble) {}
+            public function __construct(private \Throwable $trouble)
+            {
+            }
 
             public function handOver(string $messageId, string $to, Mime $email): void
             {

@@ -32,7 +32,7 @@ final readonly class BeaconController
     {
         [$funnelId, $pageId, $visitor] = [$request->input('funnel'), $request->input('page'), Visitor::id($request)];
         if (! is_string($funnelId) || ! is_string($pageId) || ! Ids::is($funnelId) || ! Ids::is($pageId) || $visitor === null
-            || Visitor::isOwner($request) || Bots::is($request->userAgent()) || str_contains(strtolower((string) $request->header('Sec-Purpose')), 'prefetch')) {
+            || Visitor::isOwner($request) || Bots::is($request->userAgent()) || str_contains(strtolower($request->headers->get('Sec-Purpose', '') ?? ''), 'prefetch')) {
             return;
         }
         $funnel = Funnel::query()->with(['liveVersion', 'business'])->where('state', 'live')->find($funnelId);

@@ -76,7 +76,7 @@ final readonly class FileController
     /** A download that is taken up again in the middle is one download. */
     private function isFromTheStart(Request $request): bool
     {
-        $range = $request->header('Range');
+        $range = $request->headers->get('Range');
 
         return $range === null || preg_match('/^bytes=0-/', $range) === 1;
     }

@@ -39,8 +39,8 @@ final readonly class SignupController
         if (RateLimiter::tooManyAttempts($limit, (int) config('lantern.signups.per_address'))) {
             return Notice::tooMany()->response();
         }
-        $answers = Answers::read($form, $request->post());
-        $typed = array_filter($request->post(), fn (mixed $v): bool => is_string($v) && mb_check_encoding($v, 'UTF-8') && mb_strlen($v) <= 6000);
+        $answers = Answers::read($form, $request->request->all());
+        $typed = array_filter($request->request->all(), fn (mixed $v): bool => is_string($v) && mb_check_encoding($v, 'UTF-8') && mb_strlen($v) <= 6000);
         $token = FormToken::read($request->input('token'), $live->page->id);
         if ($token === null) {
             return $this->pages->of($live, $request, $typed, ['form' => 'This page was open for a long time. Your words are still here: please press the button once more.'], 422);
@@ -59,7 +59,7 @@ final readonly class SignupController
             $request->ip(), $request->userAgent(), Visitor::isOwner($request),
         ));
         $way = $decision->way;
-        $target = $way?->toUrl ?? $live->funnel->url($live->version->plan()->page($way->toPage ?? '')->address ?? '');
+        $target = $way->toUrl ?? $live->funnel->url($live->version->plan()->page($way->toPage ?? '')->address ?? '');
 
         return redirect()->away($target, 303)
             ->withCookie(Cookie::make(PageResponse::JOINED, $submission->id, 60 * 24 * 30, '/'.$live->funnel->address, httpOnly: true, sameSite: 'lax'))

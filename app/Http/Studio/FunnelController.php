@@ -34,7 +34,7 @@ final class FunnelController extends StudioController
             ->when(in_array($state, ['draft', 'live', 'closed'], true), fn ($q) => $q->where('state', $state))
             ->when($search !== '', fn ($q) => $q->whereRaw('lower(name) like ? escape ?', ['%'.addcslashes($search, '%_\\').'%', '\\']))
             ->orderByDesc('updated_at')->orderBy('id')->paginate(min(100, max(1, $request->integer('perPage', 50))));
-        $totals = $numbers->totals($this->business(), array_map(fn (Funnel $f): string => $f->id, $funnels->items()));
+        $totals = $numbers->totals($this->business(), array_values(array_map(fn (Funnel $f): string => $f->id, $funnels->items())));
 
         return response()->json([
             'total' => $funnels->total(),

@@ -35,7 +35,7 @@ final class PersonController extends StudioController
             ->when($request->integer('tag') > 0, fn ($q) => $q->whereIn('id', DB::table('person_tag')->where('tag_id', $request->integer('tag'))->select('person_id')))
             ->orderBy($sort, $sort === 'joined_at' ? 'desc' : 'asc')->orderBy('id')
             ->paginate(min(100, max(1, $request->integer('perPage', 25))));
-        $from = $this->origins(array_map(fn (Person $p): string => $p->id, $people->items()));
+        $from = $this->origins(array_values(array_map(fn (Person $p): string => $p->id, $people->items())));
 
         return response()->json([
             'total' => $people->total(), 'page' => $people->currentPage(), 'pages' => $people->lastPage(),

@@ -12,6 +12,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Exceptions\HttpResponseException;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** What the controllers of the Studio's API share: whose things they may touch, and how two windows meet. */
@@ -19,7 +20,7 @@ abstract class StudioController
 {
     protected function user(): User
     {
-        $user = auth()->user();
+        $user = Auth::user();
 
         return $user instanceof User ? $user : throw new NotFoundHttpException;
     }

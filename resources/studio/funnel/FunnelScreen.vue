@@ -99,29 +99,59 @@ async function copyLink(): Promise<void> {
                 <h1 class="truncate text-xl">{{ store.funnel.name }}</h1>
             </RouterLink>
             <StateMark :state="store.funnel.state" />
-            <span class="caption hidden xl:inline">{{ store.funnel.liveVersion && live ? `version ${store.funnel.liveVersion}` : '' }}</span>
+            <span class="hidden caption xl:inline">{{
+                store.funnel.liveVersion && live ? `version ${store.funnel.liveVersion}` : ''
+            }}</span>
             <div class="ml-auto flex items-center gap-1.5">
-                <span class="caption mr-1 max-w-70 truncate" role="status" :class="{ 'text-clay-deep font-medium': ['offline', 'conflict', 'refused'].includes(store.status) }" :title="store.saving">{{ store.saving }}</span>
+                <span
+                    class="mr-1 max-w-70 truncate caption"
+                    role="status"
+                    :class="{ 'font-medium text-clay-deep': ['offline', 'conflict', 'refused'].includes(store.status) }"
+                    :title="store.saving"
+                    >{{ store.saving }}</span
+                >
                 <button v-if="store.status === 'conflict'" type="button" class="btn" @click="store.takeNewer">Load the newer one</button>
-                <button type="button" class="btn-quiet" :disabled="store.done.length === 0" aria-label="Undo" title="Undo (Ctrl Z)" @click="store.undo"><ArrowUturnLeftIcon class="size-4.5" aria-hidden="true" /></button>
-                <button type="button" class="btn-quiet" :disabled="store.undone.length === 0" aria-label="Do again" title="Do again (Shift Ctrl Z)" @click="store.redo"><ArrowUturnRightIcon class="size-4.5" aria-hidden="true" /></button>
+                <button
+                    type="button"
+                    class="btn-quiet"
+                    :disabled="store.done.length === 0"
+                    aria-label="Undo"
+                    title="Undo (Ctrl Z)"
+                    @click="store.undo"
+                >
+                    <ArrowUturnLeftIcon class="size-4.5" aria-hidden="true" />
+                </button>
+                <button
+                    type="button"
+                    class="btn-quiet"
+                    :disabled="store.undone.length === 0"
+                    aria-label="Do again"
+                    title="Do again (Shift Ctrl Z)"
+                    @click="store.redo"
+                >
+                    <ArrowUturnRightIcon class="size-4.5" aria-hidden="true" />
+                </button>
                 <template v-if="live">
                     <button type="button" class="btn" @click="copyLink"><LinkIcon class="size-4.5" aria-hidden="true" />Copy link</button>
-                    <a class="btn" :href="store.funnel.url" target="_blank" rel="noopener"><ArrowTopRightOnSquareIcon class="size-4.5" aria-hidden="true" />Open</a>
+                    <a class="btn" :href="store.funnel.url" target="_blank" rel="noopener"
+                        ><ArrowTopRightOnSquareIcon class="size-4.5" aria-hidden="true" />Open</a
+                    >
                 </template>
-                <button v-if="!live || store.funnel.changed" type="button" class="btn-main" @click="publishing = true">Publish version {{ store.funnel.changed ? store.funnel.nextVersion : store.funnel.liveVersion }}</button>
-                <span v-else class="text-pine px-2 font-medium">All changes are live</span>
+                <button v-if="!live || store.funnel.changed" type="button" class="btn-main" @click="publishing = true">
+                    Publish version {{ store.funnel.changed ? store.funnel.nextVersion : store.funnel.liveVersion }}
+                </button>
+                <span v-else class="px-2 font-medium text-pine">All changes are live</span>
             </div>
         </header>
         <TimeLine v-model:folded="folded" />
         <div class="min-h-0 flex-1">
-            <PageDesk v-if="route.params.open === 'page' && store.page(part)" :key="part" :id="part" />
-            <FormDesk v-else-if="route.params.open === 'form' && store.form(part)" :key="part" :id="part" />
-            <EmailDesk v-else-if="route.params.open === 'email' && store.email(part)" :key="part" :id="part" />
-            <FileDesk v-else-if="route.params.open === 'lead-magnet' && store.leadMagnet(part)" :key="part" :id="part" />
+            <PageDesk v-if="route.params.open === 'page' && store.page(part)" :id="part" :key="part" />
+            <FormDesk v-else-if="route.params.open === 'form' && store.form(part)" :id="part" :key="part" />
+            <EmailDesk v-else-if="route.params.open === 'email' && store.email(part)" :id="part" :key="part" />
+            <FileDesk v-else-if="route.params.open === 'lead-magnet' && store.leadMagnet(part)" :id="part" :key="part" />
             <FunnelDesk v-else :news="news" @publish="publishing = true" />
         </div>
         <PublishDialog :open="publishing" @close="publishing = false" />
     </div>
-    <p v-else class="text-soft p-10" role="status">Opening the funnel …</p>
+    <p v-else class="p-10 text-soft" role="status">Opening the funnel …</p>
 </template>

@@ -77,11 +77,24 @@ async function copy(): Promise<void> {
 </script>
 
 <template>
-    <UiDialog :open="open" :title="published ? `Version ${published.version.number} is live` : blocked && findings ? 'Not quite ready' : 'Ready for visitors?'" @close="emit('close')">
+    <UiDialog
+        :open="open"
+        :title="published ? `Version ${published.version.number} is live` : blocked && findings ? 'Not quite ready' : 'Ready for visitors?'"
+        @close="emit('close')"
+    >
         <div v-if="published" class="mt-4">
-            <p class="flex items-center gap-2 text-lg"><CheckCircleIcon class="text-pine size-6" aria-hidden="true" />Every page went live together. Share this link:</p>
-            <p class="border-line bg-paper mt-4 rounded-md border px-4 py-3 text-lg font-medium break-all select-all" data-test="public-url">{{ published.url }}</p>
-            <p class="text-soft mt-3">Try it as a stranger would: open it in a private window and sign up. Your own visits are never counted.</p>
+            <p class="flex items-center gap-2 text-lg">
+                <CheckCircleIcon class="size-6 text-pine" aria-hidden="true" />Every page went live together. Share this link:
+            </p>
+            <p
+                class="mt-4 rounded-md border border-line bg-paper px-4 py-3 text-lg font-medium break-all select-all"
+                data-test="public-url"
+            >
+                {{ published.url }}
+            </p>
+            <p class="mt-3 text-soft">
+                Try it as a stranger would: open it in a private window and sign up. Your own visits are never counted.
+            </p>
             <div class="mt-5 flex gap-2">
                 <button type="button" class="btn-main" @click="copy">Copy the link</button>
                 <a class="btn" :href="published.url" target="_blank" rel="noopener">Open as a visitor</a>
@@ -89,24 +102,35 @@ async function copy(): Promise<void> {
             </div>
         </div>
         <div v-else-if="findings" class="mt-3">
-            <p v-if="findings.length === 0" class="flex items-center gap-2"><CheckCircleIcon class="text-pine size-6" aria-hidden="true" />The go-live check found nothing in the way.</p>
-            <ul v-else class="divide-line divide-y">
+            <p v-if="findings.length === 0" class="flex items-center gap-2">
+                <CheckCircleIcon class="size-6 text-pine" aria-hidden="true" />The go-live check found nothing in the way.
+            </p>
+            <ul v-else class="divide-y divide-line">
                 <li v-for="finding in findings" :key="finding.code + finding.id + finding.message" class="flex items-center gap-3 py-3">
-                    <component :is="finding.blocks ? ExclamationTriangleIcon : InformationCircleIcon" class="size-6 shrink-0" :class="finding.blocks ? 'text-clay' : 'text-soft'" aria-hidden="true" />
+                    <component
+                        :is="finding.blocks ? ExclamationTriangleIcon : InformationCircleIcon"
+                        class="size-6 shrink-0"
+                        :class="finding.blocks ? 'text-clay' : 'text-soft'"
+                        aria-hidden="true"
+                    />
                     <span class="flex-1">{{ finding.message }}</span>
                     <button type="button" class="btn" @click="mend(finding)">{{ finding.fix }}</button>
                 </li>
             </ul>
             <template v-if="!blocked">
-                <label class="label mt-4" for="publish-note">What is new? <span class="text-soft font-normal">(a note for yourself, if you like)</span></label>
+                <label class="mt-4 label" for="publish-note"
+                    >What is new? <span class="font-normal text-soft">(a note for yourself, if you like)</span></label
+                >
                 <input id="publish-note" v-model="note" class="input" maxlength="300" autocomplete="off" />
                 <div class="mt-5 flex gap-2">
-                    <button type="button" class="btn-main" :disabled="busy" @click="publish">{{ busy ? 'Publishing …' : 'Make it live' }}</button>
+                    <button type="button" class="btn-main" :disabled="busy" @click="publish">
+                        {{ busy ? 'Publishing …' : 'Make it live' }}
+                    </button>
                     <button type="button" class="btn-quiet" @click="emit('close')">Not yet</button>
                 </div>
             </template>
-            <p v-else class="text-soft mt-3">Mend what is marked, then publish again. Nothing has changed for visitors.</p>
+            <p v-else class="mt-3 text-soft">Mend what is marked, then publish again. Nothing has changed for visitors.</p>
         </div>
-        <p v-else class="text-soft mt-4" role="status">Checking …</p>
+        <p v-else class="mt-4 text-soft" role="status">Checking …</p>
     </UiDialog>
 </template>

@@ -26,7 +26,11 @@ const route = useRoute();
 
 const colours = computed(() => {
     const look = session.looks.find((l) => l.id === store.funnel?.look);
-    return { paper: look?.colours.paper ?? '#fff', ink: look?.colours.ink ?? '#000', accent: store.funnel?.accent ?? look?.colours.accent ?? '#000' };
+    return {
+        paper: look?.colours.paper ?? '#fff',
+        ink: look?.colours.ink ?? '#000',
+        accent: store.funnel?.accent ?? look?.colours.accent ?? '#000',
+    };
 });
 
 /** Pages in the order of the way first; then, on the same scale, the moments after joining. */
@@ -48,7 +52,11 @@ const stations = computed<Station[]>(() => {
     const later = funnel.emails.filter((e) => e.offset > 0 || funnel.pages.length < 2);
     for (const offset of [...new Set(later.map((e) => e.offset))].sort((a, b) => a - b)) {
         const emails = later.filter((e) => e.offset === offset);
-        result.push({ key: `t${offset}`, when: offset % 1440 === 0 && offset > 0 ? `Day ${offset / 1440}` : (emails[0]?.delayLabel ?? ''), emails });
+        result.push({
+            key: `t${offset}`,
+            when: offset % 1440 === 0 && offset > 0 ? `Day ${offset / 1440}` : (emails[0]?.delayLabel ?? ''),
+            emails,
+        });
     }
     return result;
 });
@@ -76,20 +84,39 @@ async function addEmail(): Promise<void> {
 </script>
 
 <template>
-    <section aria-label="Timeline" class="border-line bg-raised relative shrink-0 border-b">
+    <section aria-label="Timeline" class="relative shrink-0 border-b border-line bg-raised">
         <!-- folded: a strip to move along while working on the desk -->
         <div v-if="folded" class="flex h-12 items-center gap-1 overflow-x-auto px-5">
             <template v-for="(station, i) in stations" :key="station.key">
-                <span v-if="i > 0" class="bg-edge/50 h-px w-5 shrink-0" aria-hidden="true"></span>
-                <button v-if="station.page" type="button" class="chip" :class="{ open: isOpen('page', station.page.id) }" @click="go('page', station.page.id)">
-                    <span class="size-2.5 rounded-sm border" :style="{ background: colours.paper, borderColor: colours.accent }" aria-hidden="true"></span>
+                <span v-if="i > 0" class="h-px w-5 shrink-0 bg-edge/50" aria-hidden="true"></span>
+                <button
+                    v-if="station.page"
+                    type="button"
+                    class="chip"
+                    :class="{ open: isOpen('page', station.page.id) }"
+                    @click="go('page', station.page.id)"
+                >
+                    <span
+                        class="size-2.5 rounded-sm border"
+                        :style="{ background: colours.paper, borderColor: colours.accent }"
+                        aria-hidden="true"
+                    ></span>
                     {{ station.page.name }}
                 </button>
-                <button v-for="email in station.emails" :key="email.id" type="button" class="chip" :class="{ open: isOpen('email', email.id) }" @click="go('email', email.id)">
-                    <EnvelopeIcon class="text-pine size-3.5" aria-hidden="true" />{{ email.name }}
+                <button
+                    v-for="email in station.emails"
+                    :key="email.id"
+                    type="button"
+                    class="chip"
+                    :class="{ open: isOpen('email', email.id) }"
+                    @click="go('email', email.id)"
+                >
+                    <EnvelopeIcon class="size-3.5 text-pine" aria-hidden="true" />{{ email.name }}
                 </button>
             </template>
-            <button type="button" class="btn-quiet ml-auto" @click="folded = false">Open the timeline<ChevronDownIcon class="size-4" aria-hidden="true" /></button>
+            <button type="button" class="ml-auto btn-quiet" @click="folded = false">
+                Open the timeline<ChevronDownIcon class="size-4" aria-hidden="true" />
+            </button>
         </div>
 
         <div v-else class="overflow-x-auto px-6 pt-3 pb-4">
@@ -111,47 +138,63 @@ async function addEmail(): Promise<void> {
                             @click="go('page', station.page.id)"
                         >
                             <span class="block h-1.5 w-10" :style="{ background: colours.accent }" aria-hidden="true"></span>
-                            <span class="font-display mt-1.5 line-clamp-2 text-sm leading-snug font-semibold">{{ asRead(station.page.headline) || station.page.name }}</span>
+                            <span class="mt-1.5 line-clamp-2 font-display text-sm leading-snug font-semibold">{{
+                                asRead(station.page.headline) || station.page.name
+                            }}</span>
                             <span class="mt-auto block truncate text-sm font-medium">{{ station.page.name }}</span>
-                            <span class="block text-sm">{{ counted(store.funnel?.pageNumbers[station.page.id]?.visitors ?? 0, 'visitor') }}</span>
+                            <span class="block text-sm">{{
+                                counted(store.funnel?.pageNumbers[station.page.id]?.visitors ?? 0, 'visitor')
+                            }}</span>
                         </button>
                         <span
                             v-if="station.outcome"
                             class="self-center px-2 text-center text-sm"
                             :title="`${count(store.funnel?.pageNumbers[station.key]?.signups ?? 0)} joined; 95 % sure: ${interval(store.funnel?.pageNumbers[station.key]?.rate ?? { successes: 0, trials: 0, rate: null, low: null, high: null })}`"
                         >
-                            <span class="text-pine block text-lg font-semibold">{{ percent(station.outcome.share) }}</span>
-                            <span class="text-soft block leading-tight">{{ station.outcome.label }}</span>
-                            <span class="text-pine block text-lg leading-none" aria-hidden="true">→</span>
+                            <span class="block text-lg font-semibold text-pine">{{ percent(station.outcome.share) }}</span>
+                            <span class="block leading-tight text-soft">{{ station.outcome.label }}</span>
+                            <span class="block text-lg leading-none text-pine" aria-hidden="true">→</span>
                         </span>
                     </div>
                     <!-- the string, with a light at each moment -->
                     <div class="relative flex items-center">
-                        <span class="absolute top-1/2 right-0 left-0 h-px" :class="i === stations.length - 1 ? 'bg-gradient-to-r from-edge to-transparent' : 'bg-edge'" aria-hidden="true"></span>
                         <span
-                            class="border-ink relative ml-4 size-3.5 rounded-full border-2"
+                            class="absolute top-1/2 right-0 left-0 h-px"
+                            :class="i === stations.length - 1 ? 'bg-gradient-to-r from-edge to-transparent' : 'bg-edge'"
+                            aria-hidden="true"
+                        ></span>
+                        <span
+                            class="relative ml-4 size-3.5 rounded-full border-2 border-ink"
                             :class="store.funnel?.state === 'live' ? 'bg-lamp' : 'bg-raised'"
                             aria-hidden="true"
                         ></span>
-                        <span class="bg-raised relative ml-1.5 px-1 text-sm font-medium">{{ station.when }}</span>
+                        <span class="relative ml-1.5 bg-raised px-1 text-sm font-medium">{{ station.when }}</span>
                     </div>
                     <!-- below the string: what comes by mail -->
                     <div class="ml-5.5 flex flex-col items-start">
                         <template v-for="email in station.emails" :key="email.id">
-                            <span class="bg-edge ml-3 h-2.5 w-px" aria-hidden="true"></span>
+                            <span class="ml-3 h-2.5 w-px bg-edge" aria-hidden="true"></span>
                             <button type="button" class="mail" :class="{ open: isOpen('email', email.id) }" @click="go('email', email.id)">
-                                <span class="flex items-center gap-1.5 font-medium"><EnvelopeIcon class="text-pine size-4 shrink-0" aria-hidden="true" /><span class="truncate">{{ email.name }}</span></span>
-                                <span class="caption block truncate">{{ sent(email) }}</span>
+                                <span class="flex items-center gap-1.5 font-medium"
+                                    ><EnvelopeIcon class="size-4 shrink-0 text-pine" aria-hidden="true" /><span class="truncate">{{
+                                        email.name
+                                    }}</span></span
+                                >
+                                <span class="block truncate caption">{{ sent(email) }}</span>
                             </button>
                         </template>
                     </div>
                 </li>
                 <li class="grid w-44 shrink-0 grid-rows-[128px_34px_auto]">
                     <span></span><span></span>
-                    <button type="button" class="btn-quiet mt-2.5 justify-self-start" @click="addEmail"><PlusIcon class="size-4" aria-hidden="true" />Add a follow-up</button>
+                    <button type="button" class="mt-2.5 btn-quiet justify-self-start" @click="addEmail">
+                        <PlusIcon class="size-4" aria-hidden="true" />Add a follow-up
+                    </button>
                 </li>
             </ol>
-            <button v-if="route.params.open" type="button" class="btn-quiet absolute top-2 right-4" @click="folded = true">Fold<ChevronUpIcon class="size-4" aria-hidden="true" /></button>
+            <button v-if="route.params.open" type="button" class="absolute top-2 right-4 btn-quiet" @click="folded = true">
+                Fold<ChevronUpIcon class="size-4" aria-hidden="true" />
+            </button>
         </div>
     </section>
 </template>
@@ -168,16 +211,16 @@ async function addEmail(): Promise<void> {
     }
 }
 .page-sheet {
-    @apply border-edge/60 flex h-[120px] w-50 flex-col rounded-t-sm rounded-b border p-3 text-left shadow-sm;
+    @apply flex h-[120px] w-50 flex-col rounded-t-sm rounded-b border border-edge/60 p-3 text-left shadow-sm;
     &:hover {
         @apply shadow-md;
     }
     &.open {
-        @apply outline-ink outline-2 outline-offset-2;
+        @apply outline-2 outline-offset-2 outline-ink;
     }
 }
 .mail {
-    @apply border-line bg-paper block w-38 rounded border px-2.5 py-1.5 text-left text-sm;
+    @apply block w-38 rounded border border-line bg-paper px-2.5 py-1.5 text-left text-sm;
     &:hover {
         @apply bg-lamp-pale;
     }

@@ -53,7 +53,15 @@ export const useFunnel = defineStore('funnel', () => {
 
     function thing(kind: Kind, id: string): Values | undefined {
         const found: Page | Form | Email | LeadMagnet | Funnel | null | undefined =
-            kind === 'page' ? page(id) : kind === 'form' ? form(id) : kind === 'email' ? email(id) : kind === 'lead-magnet' ? leadMagnet(id) : funnel.value;
+            kind === 'page'
+                ? page(id)
+                : kind === 'form'
+                  ? form(id)
+                  : kind === 'email'
+                    ? email(id)
+                    : kind === 'lead-magnet'
+                      ? leadMagnet(id)
+                      : funnel.value;
         return (found ?? undefined) as unknown as Values | undefined;
     }
 
@@ -91,7 +99,8 @@ export const useFunnel = defineStore('funnel', () => {
             return;
         }
         const last = done.value.at(-1);
-        const sameChange = last && 'kind' in last && last.kind === kind && last.id === id && last.label === label && Date.now() - last.at < ONE_CHANGE_MS;
+        const sameChange =
+            last && 'kind' in last && last.kind === kind && last.id === id && last.label === label && Date.now() - last.at < ONE_CHANGE_MS;
         if (sameChange) {
             Object.assign(last.after, copy(values));
             last.at = Date.now();
@@ -282,5 +291,26 @@ export const useFunnel = defineStore('funnel', () => {
             })[status.value],
     );
 
-    return { funnel, redraw, status, saving, done, undone, page, email, form, leadMagnet, load, refreshNumbers, edit, flush, takeNewer, undo, redo, addEmail, deleteEmail, connect };
+    return {
+        funnel,
+        redraw,
+        status,
+        saving,
+        done,
+        undone,
+        page,
+        email,
+        form,
+        leadMagnet,
+        load,
+        refreshNumbers,
+        edit,
+        flush,
+        takeNewer,
+        undo,
+        redo,
+        addEmail,
+        deleteEmail,
+        connect,
+    };
 });

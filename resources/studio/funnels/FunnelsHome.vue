@@ -31,7 +31,9 @@ const states = [
 
 async function load(): Promise<void> {
     try {
-        const answer = await api.get<{ funnels: FunnelRow[]; any: boolean }>(`funnels?${query({ search: search.value, state: state.value, perPage: 100 })}`);
+        const answer = await api.get<{ funnels: FunnelRow[]; any: boolean }>(
+            `funnels?${query({ search: search.value, state: state.value, perPage: 100 })}`,
+        );
         funnels.value = answer.funnels;
         any.value = answer.any;
         loaded.value = true;
@@ -71,7 +73,10 @@ function menu(funnel: FunnelRow): MenuEntry[] {
               run: () =>
                   attempt(async () => {
                       await api.post(`funnels/${funnel.id}/archive`);
-                      notices.say(`“${funnel.name}” is archived${funnel.state === 'live' ? ', and its pages are off the web' : ''}.`, { label: 'Undo', run: restore });
+                      notices.say(`“${funnel.name}” is archived${funnel.state === 'live' ? ', and its pages are off the web' : ''}.`, {
+                          label: 'Undo',
+                          run: restore,
+                      });
                   }),
           };
     return [{ label: 'Open', run: () => router.push(`/funnels/${funnel.id}`) }, duplicate, archive];
@@ -84,10 +89,10 @@ function menu(funnel: FunnelRow): MenuEntry[] {
             <div class="mx-auto max-w-2xl py-16">
                 <h1 class="text-4xl">Good to see you{{ session.session.user ? `, ${session.session.user.name.split(' ')[0]}` : '' }}.</h1>
                 <p class="mt-4 text-lg">
-                    Bring a file that helps the people you teach, and give it a title. The page, the form, the thank-you page and the welcome email are made for you and already
-                    belong together.
+                    Bring a file that helps the people you teach, and give it a title. The page, the form, the thank-you page and the
+                    welcome email are made for you and already belong together.
                 </p>
-                <RouterLink to="/funnels/new" class="btn-main mt-6 text-lg">Make your first funnel</RouterLink>
+                <RouterLink to="/funnels/new" class="mt-6 btn-main text-lg">Make your first funnel</RouterLink>
             </div>
         </template>
         <template v-else>
@@ -109,16 +114,22 @@ function menu(funnel: FunnelRow): MenuEntry[] {
                         {{ option.label }}
                     </button>
                 </div>
-                <input v-model="search" type="search" class="input max-w-64" placeholder="Search by name" aria-label="Search funnels by name" />
+                <input
+                    v-model="search"
+                    type="search"
+                    class="input max-w-64"
+                    placeholder="Search by name"
+                    aria-label="Search funnels by name"
+                />
             </div>
 
-            <p v-if="loaded && funnels.length === 0" class="text-soft border-line mt-6 border-t py-10">
+            <p v-if="loaded && funnels.length === 0" class="mt-6 border-t border-line py-10 text-soft">
                 {{ search ? `No funnel is called “${search}” here.` : 'There is no funnel of this kind.' }}
                 <button v-if="search || state" type="button" class="link" @click="((search = ''), (state = ''))">Show all</button>
             </p>
             <table v-else-if="loaded" class="mt-4 w-full">
                 <thead>
-                    <tr class="caption border-line border-b text-left">
+                    <tr class="border-b border-line text-left caption">
                         <th class="py-2 font-medium">Name</th>
                         <th class="py-2 font-medium">State</th>
                         <th class="py-2 text-right font-medium">Visitors</th>
@@ -130,19 +141,33 @@ function menu(funnel: FunnelRow): MenuEntry[] {
                     </tr>
                 </thead>
                 <tbody>
-                    <tr v-for="funnel in funnels" :key="funnel.id" class="border-line hover:bg-raised border-b">
+                    <tr v-for="funnel in funnels" :key="funnel.id" class="border-b border-line hover:bg-raised">
                         <td class="max-w-72 py-3.5 pr-4">
-                            <RouterLink :to="`/funnels/${funnel.id}`" class="font-display block truncate text-lg font-semibold hover:underline">{{ funnel.name }}</RouterLink>
-                            <span class="caption block truncate">/{{ funnel.address }}</span>
+                            <RouterLink
+                                :to="`/funnels/${funnel.id}`"
+                                class="block truncate font-display text-lg font-semibold hover:underline"
+                                >{{ funnel.name }}</RouterLink
+                            >
+                            <span class="block truncate caption">/{{ funnel.address }}</span>
                         </td>
                         <td class="py-3.5"><StateMark :state="funnel.state" /></td>
                         <td class="py-3.5 text-right">{{ count(funnel.visitors) }}</td>
                         <td class="py-3.5 text-right">{{ count(funnel.signups) }}</td>
-                        <td class="py-3.5 text-right" :title="`95 % sure: between ${interval(funnel.rate)}`">{{ percent(funnel.rate.rate) }}</td>
-                        <td class="py-3.5 pl-8"><TrendLine v-if="funnel.trend.some((n) => n > 0)" :values="funnel.trend" :label="`${funnel.trend.reduce((a, b) => a + b, 0)} sign-ups in the last four weeks`" /><span v-else class="text-soft">none</span></td>
+                        <td class="py-3.5 text-right" :title="`95 % sure: between ${interval(funnel.rate)}`">
+                            {{ percent(funnel.rate.rate) }}
+                        </td>
+                        <td class="py-3.5 pl-8">
+                            <TrendLine
+                                v-if="funnel.trend.some((n) => n > 0)"
+                                :values="funnel.trend"
+                                :label="`${funnel.trend.reduce((a, b) => a + b, 0)} sign-ups in the last four weeks`"
+                            /><span v-else class="text-soft">none</span>
+                        </td>
                         <td class="py-3.5 whitespace-nowrap">{{ ago(funnel.lastActivity) }}</td>
                         <td class="py-3.5 text-right">
-                            <UiMenu :label="`Actions for ${funnel.name}`" :items="menu(funnel)"><EllipsisHorizontalIcon class="size-5" aria-hidden="true" /></UiMenu>
+                            <UiMenu :label="`Actions for ${funnel.name}`" :items="menu(funnel)"
+                                ><EllipsisHorizontalIcon class="size-5" aria-hidden="true"
+                            /></UiMenu>
                         </td>
                     </tr>
                 </tbody>

@@ -64,22 +64,37 @@ async function create(): Promise<void> {
             <RadioGroupLabel class="label">What is it for?</RadioGroupLabel>
             <div class="grid gap-3 sm:grid-cols-2">
                 <RadioGroupOption v-for="option in goals" :key="option.id" v-slot="{ checked }" :value="option.id" as="template">
-                    <div class="sheet cursor-pointer p-4" :class="checked ? 'border-ink bg-lamp-pale ring-ink ring-1' : 'hover:bg-lamp-pale'">
+                    <div
+                        class="cursor-pointer sheet p-4"
+                        :class="checked ? 'border-ink bg-lamp-pale ring-1 ring-ink' : 'hover:bg-lamp-pale'"
+                    >
                         <div class="flex items-center gap-3">
-                            <component :is="option.icon" class="text-pine size-6" aria-hidden="true" />
+                            <component :is="option.icon" class="size-6 text-pine" aria-hidden="true" />
                             <span class="font-display text-lg font-semibold">{{ option.title }}</span>
                         </div>
                         <p class="mt-1">{{ option.words }}</p>
-                        <p class="caption mt-1">You get: {{ option.gets }}</p>
+                        <p class="mt-1 caption">You get: {{ option.gets }}</p>
                     </div>
                 </RadioGroupOption>
             </div>
-            <p v-if="error?.field('goal')" class="text-clay-deep mt-1 font-medium">{{ error.field('goal') }}</p>
+            <p v-if="error?.field('goal')" class="mt-1 font-medium text-clay-deep">{{ error.field('goal') }}</p>
         </RadioGroup>
         <template v-if="chosen">
             <div class="mt-6 grid gap-4 sm:grid-cols-2">
-                <TextField v-model="name" label="Private name" hint="Only you see it, in your list of funnels." :error="error?.field('name')" autocomplete="off" />
-                <TextField v-model="title" :label="chosen.ask" :hint="`Visitors see it. For example: ${chosen.example}`" :error="error?.field('title')" autocomplete="off" />
+                <TextField
+                    v-model="name"
+                    label="Private name"
+                    hint="Only you see it, in your list of funnels."
+                    :error="error?.field('name')"
+                    autocomplete="off"
+                />
+                <TextField
+                    v-model="title"
+                    :label="chosen.ask"
+                    :hint="`Visitors see it. For example: ${chosen.example}`"
+                    :error="error?.field('title')"
+                    autocomplete="off"
+                />
             </div>
             <div v-if="chosen.id === 'give-away'" class="mt-5">
                 <span class="label" aria-hidden="true">The file</span>
@@ -94,7 +109,9 @@ async function create(): Promise<void> {
                     "
                 />
             </div>
-            <p v-if="error && Object.keys(error.errors).length === 0" role="alert" class="text-clay-deep mt-4 font-medium">{{ error.message }}</p>
+            <p v-if="error && Object.keys(error.errors).length === 0" role="alert" class="mt-4 font-medium text-clay-deep">
+                {{ error.message }}
+            </p>
             <div class="mt-6 flex items-center gap-4">
                 <button type="submit" class="btn-main" :disabled="busy">{{ busy ? 'Making it …' : 'Make the funnel' }}</button>
                 <span v-if="busy && file" class="text-soft" role="status">Your file is on its way.</span>

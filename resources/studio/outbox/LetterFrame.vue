@@ -8,6 +8,12 @@ const framed = computed(() => props.html.replace('<head>', '<head><base target="
 
 <template>
     <div class="overflow-auto">
-        <iframe :srcdoc="framed" sandbox="" title="The letter" class="mx-auto block h-full bg-white" :style="{ width: width ? `${width}px` : '100%', maxWidth: '100%' }"></iframe>
+        <iframe
+            :srcdoc="framed"
+            sandbox=""
+            title="The letter"
+            class="mx-auto block h-full bg-white"
+            :style="{ width: width ? `${width}px` : '100%', maxWidth: '100%' }"
+        ></iframe>
     </div>
 </template>

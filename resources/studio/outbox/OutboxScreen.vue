@@ -33,11 +33,19 @@ const states: { value: MessageState | ''; label: string }[] = [
     { value: 'failed', label: 'Failed' },
     { value: 'cancelled', label: 'Not sent' },
 ];
-const words: Record<MessageState, string> = { sent: 'Sent', waiting: 'Waiting', sending: 'Being sent', failed: 'Failed', cancelled: 'Not sent' };
+const words: Record<MessageState, string> = {
+    sent: 'Sent',
+    waiting: 'Waiting',
+    sending: 'Being sent',
+    failed: 'Failed',
+    cancelled: 'Not sent',
+};
 
 async function load(): Promise<void> {
     try {
-        answer.value = await api.get<Answer>(`messages?${query({ search: search.value, state: state.value, page: page.value, perPage: 20 })}`);
+        answer.value = await api.get<Answer>(
+            `messages?${query({ search: search.value, state: state.value, page: page.value, perPage: 20 })}`,
+        );
     } catch (error) {
         notices.trouble(error);
     }
@@ -75,52 +83,123 @@ const tally = (value: MessageState | ''): number =>
 
 <template>
     <div class="grid h-full min-h-0 grid-cols-[27rem_1fr]">
-        <section class="border-line flex min-h-0 flex-col border-r" aria-label="Messages">
+        <section class="flex min-h-0 flex-col border-r border-line" aria-label="Messages">
             <div class="px-5 pt-6">
                 <h1 class="text-3xl">Outbox</h1>
-                <input v-model="search" type="search" class="input mt-4" placeholder="Search by address or subject" aria-label="Search messages by address or subject" />
+                <input
+                    v-model="search"
+                    type="search"
+                    class="mt-4 input"
+                    placeholder="Search by address or subject"
+                    aria-label="Search messages by address or subject"
+                />
                 <div class="mt-2 flex flex-wrap" role="group" aria-label="Which messages to show">
-                    <button v-for="option in states" :key="option.value" type="button" class="btn-quiet text-sm" :class="{ 'bg-line/70 text-ink': state === option.value }" :aria-pressed="state === option.value" @click="state = option.value">
+                    <button
+                        v-for="option in states"
+                        :key="option.value"
+                        type="button"
+                        class="btn-quiet text-sm"
+                        :class="{ 'bg-line/70 text-ink': state === option.value }"
+                        :aria-pressed="state === option.value"
+                        @click="state = option.value"
+                    >
                         {{ option.label }} {{ count(tally(option.value)) }}
                     </button>
                 </div>
             </div>
-            <p v-if="answer && answer.messages.length === 0" class="text-soft px-5 py-8">{{ tally('') === 0 ? 'No message yet. As soon as somebody joins a funnel, their emails appear here.' : 'No message matches this.' }}</p>
-            <ul v-else class="divide-line mt-2 min-h-0 flex-1 divide-y overflow-auto">
+            <p v-if="answer && answer.messages.length === 0" class="px-5 py-8 text-soft">
+                {{
+                    tally('') === 0
+                        ? 'No message yet. As soon as somebody joins a funnel, their emails appear here.'
+                        : 'No message matches this.'
+                }}
+            </p>
+            <ul v-else class="mt-2 min-h-0 flex-1 divide-y divide-line overflow-auto">
                 <li v-for="message in answer?.messages" :key="message.id">
-                    <RouterLink :to="`/outbox/${message.id}`" class="block px-5 py-2.5" :class="route.params.id === message.id ? 'bg-lamp-pale' : 'hover:bg-raised'">
-                        <span class="flex items-baseline justify-between gap-3"><span class="truncate font-medium">{{ message.to }}</span><span class="caption shrink-0">{{ ago(message.sentAt ?? message.dueAt) }}</span></span>
+                    <RouterLink
+                        :to="`/outbox/${message.id}`"
+                        class="block px-5 py-2.5"
+                        :class="route.params.id === message.id ? 'bg-lamp-pale' : 'hover:bg-raised'"
+                    >
+                        <span class="flex items-baseline justify-between gap-3"
+                            ><span class="truncate font-medium">{{ message.to }}</span
+                            ><span class="shrink-0 caption">{{ ago(message.sentAt ?? message.dueAt) }}</span></span
+                        >
                         <span class="flex items-baseline justify-between gap-3">
                             <span class="truncate">{{ message.subject || message.name }}</span>
-                            <span class="shrink-0 text-sm" :class="{ 'text-pine': message.state === 'sent', 'text-clay-deep font-medium': message.state === 'failed', 'text-soft': ['waiting', 'sending', 'cancelled'].includes(message.state) }">{{ words[message.state] }}</span>
+                            <span
+                                class="shrink-0 text-sm"
+                                :class="{
+                                    'text-pine': message.state === 'sent',
+                                    'font-medium text-clay-deep': message.state === 'failed',
+                                    'text-soft': ['waiting', 'sending', 'cancelled'].includes(message.state),
+                                }"
+                                >{{ words[message.state] }}</span
+                            >
                         </span>
                     </RouterLink>
                 </li>
             </ul>
-            <div class="border-line border-t px-5"><PageTurner v-if="answer" :page="answer.page" :pages="answer.pages" :total="answer.total" one="message" many="messages" @turn="page = $event" /></div>
+            <div class="border-t border-line px-5">
+                <PageTurner
+                    v-if="answer"
+                    :page="answer.page"
+                    :pages="answer.pages"
+                    :total="answer.total"
+                    one="message"
+                    many="messages"
+                    @turn="page = $event"
+                />
+            </div>
         </section>
 
         <section class="flex min-h-0 min-w-0 flex-col" aria-label="The message">
-            <p v-if="!open" class="text-soft m-auto max-w-sm p-8 text-center">Choose a message to read it as its reader does.</p>
+            <p v-if="!open" class="m-auto max-w-sm p-8 text-center text-soft">Choose a message to read it as its reader does.</p>
             <template v-else>
                 <header class="px-7 pt-6 pb-3">
                     <h2 class="text-2xl break-words">{{ open.subject || open.name }}</h2>
-                    <p class="mt-1">From {{ open.from }} to <RouterLink class="link" :to="`/people/${open.personId}`">{{ open.person || open.to }}</RouterLink> <span class="text-soft">{{ open.to }}</span></p>
-                    <p class="caption mt-0.5">
-                        {{ words[open.state] }}{{ open.state === 'sent' ? ` ${dateTime(open.sentAt)}` : open.state === 'waiting' ? ` until ${dateTime(open.dueAt)}; shown as it would go out now` : '' }} · {{ open.funnel }}
+                    <p class="mt-1">
+                        From {{ open.from }} to
+                        <RouterLink class="link" :to="`/people/${open.personId}`">{{ open.person || open.to }}</RouterLink>
+                        <span class="text-soft">{{ open.to }}</span>
                     </p>
-                    <p v-if="open.trouble" class="bg-clay-pale text-clay-deep mt-2 rounded px-3 py-1.5">{{ open.trouble }}</p>
+                    <p class="mt-0.5 caption">
+                        {{ words[open.state]
+                        }}{{
+                            open.state === 'sent'
+                                ? ` ${dateTime(open.sentAt)}`
+                                : open.state === 'waiting'
+                                  ? ` until ${dateTime(open.dueAt)}; shown as it would go out now`
+                                  : ''
+                        }}
+                        · {{ open.funnel }}
+                    </p>
+                    <p v-if="open.trouble" class="mt-2 rounded bg-clay-pale px-3 py-1.5 text-clay-deep">{{ open.trouble }}</p>
                 </header>
                 <TabGroup as="div" class="flex min-h-0 flex-1 flex-col">
-                    <TabList class="border-line flex gap-1 border-b px-6">
+                    <TabList class="flex gap-1 border-b border-line px-6">
                         <Tab v-for="name in ['Letter', 'Plain text', 'As sent']" :key="name" v-slot="{ selected }" as="template">
-                            <button type="button" class="-mb-px border-b-2 px-3 py-2 font-medium" :class="selected ? 'border-lamp' : 'text-soft border-transparent'">{{ name }}</button>
+                            <button
+                                type="button"
+                                class="-mb-px border-b-2 px-3 py-2 font-medium"
+                                :class="selected ? 'border-lamp' : 'border-transparent text-soft'"
+                            >
+                                {{ name }}
+                            </button>
                         </Tab>
                     </TabList>
                     <TabPanels class="min-h-0 flex-1 overflow-auto">
-                        <TabPanel class="h-full"><LetterFrame v-if="open.html" :html="open.html" class="h-full" /><p v-else class="text-soft p-7">There is nothing to show: the email was taken out of the funnel.</p></TabPanel>
-                        <TabPanel class="p-7"><pre class="max-w-3xl font-mono text-sm whitespace-pre-wrap">{{ open.text }}</pre></TabPanel>
-                        <TabPanel class="p-7"><pre v-if="open.mime" class="font-mono text-sm whitespace-pre-wrap break-all">{{ open.mime }}</pre><p v-else class="text-soft">It has not been handed over to the outbox.</p></TabPanel>
+                        <TabPanel class="h-full"
+                            ><LetterFrame v-if="open.html" :html="open.html" class="h-full" />
+                            <p v-else class="p-7 text-soft">There is nothing to show: the email was taken out of the funnel.</p></TabPanel
+                        >
+                        <TabPanel class="p-7">
+                            <pre class="max-w-3xl font-mono text-sm whitespace-pre-wrap">{{ open.text }}</pre>
+                        </TabPanel>
+                        <TabPanel class="p-7">
+                            <pre v-if="open.mime" class="font-mono text-sm break-all whitespace-pre-wrap">{{ open.mime }}</pre>
+                            <p v-else class="text-soft">It has not been handed over to the outbox.</p></TabPanel
+                        >
                     </TabPanels>
                 </TabGroup>
             </template>

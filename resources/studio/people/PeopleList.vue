@@ -31,7 +31,9 @@ const funnel = computed(() => (typeof route.query.funnel === 'string' ? route.qu
 
 async function load(): Promise<void> {
     try {
-        answer.value = await api.get<Answer>(`people?${query({ search: search.value, tag: tag.value || undefined, funnel: funnel.value, sort: sort.value, page: page.value, perPage: 25 })}`);
+        answer.value = await api.get<Answer>(
+            `people?${query({ search: search.value, tag: tag.value || undefined, funnel: funnel.value, sort: sort.value, page: page.value, perPage: 25 })}`,
+        );
     } catch (error) {
         notices.trouble(error);
     }
@@ -55,15 +57,29 @@ const filtered = computed(() => search.value !== '' || tag.value !== 0 || funnel
     <div class="mx-auto max-w-6xl px-8 py-8">
         <h1 class="text-3xl">People</h1>
         <div class="mt-5 grid gap-3 sm:grid-cols-[1fr_13rem_13rem_11rem]">
-            <input v-model="search" type="search" class="input" placeholder="Search by name or address" aria-label="Search people by name or address" />
+            <input
+                v-model="search"
+                type="search"
+                class="input"
+                placeholder="Search by name or address"
+                aria-label="Search people by name or address"
+            />
             <UiListbox
                 :model-value="funnel"
                 label="Funnel"
                 hide-label
-                :options="[{ value: '', label: 'From every funnel' }, ...(answer?.funnels.map((f) => ({ value: f.id, label: f.name })) ?? [])]"
+                :options="[
+                    { value: '', label: 'From every funnel' },
+                    ...(answer?.funnels.map((f) => ({ value: f.id, label: f.name })) ?? []),
+                ]"
                 @update:model-value="(f: string) => router.replace({ query: f ? { funnel: f } : {} })"
             />
-            <UiListbox v-model="tag" label="Tag" hide-label :options="[{ value: 0, label: 'With any tag' }, ...(answer?.tags.map((t) => ({ value: t.id, label: t.name })) ?? [])]" />
+            <UiListbox
+                v-model="tag"
+                label="Tag"
+                hide-label
+                :options="[{ value: 0, label: 'With any tag' }, ...(answer?.tags.map((t) => ({ value: t.id, label: t.name })) ?? [])]"
+            />
             <UiListbox
                 v-model="sort"
                 label="Order"
@@ -76,13 +92,17 @@ const filtered = computed(() => search.value !== '' || tag.value !== 0 || funnel
             />
         </div>
         <template v-if="answer">
-            <p v-if="answer.people.length === 0" class="text-soft border-line mt-6 border-t py-10">
-                {{ filtered ? 'Nobody matches this.' : 'Nobody has joined yet. Publish a funnel and share its link; whoever signs up appears here by themselves.' }}
+            <p v-if="answer.people.length === 0" class="mt-6 border-t border-line py-10 text-soft">
+                {{
+                    filtered
+                        ? 'Nobody matches this.'
+                        : 'Nobody has joined yet. Publish a funnel and share its link; whoever signs up appears here by themselves.'
+                }}
             </p>
             <template v-else>
                 <table class="mt-4 w-full table-fixed">
                     <thead>
-                        <tr class="caption border-line border-b text-left">
+                        <tr class="border-b border-line text-left caption">
                             <th class="w-[17%] py-2 font-medium">Name</th>
                             <th class="w-[26%] py-2 font-medium">Address</th>
                             <th class="py-2 font-medium">Tags</th>
@@ -91,21 +111,34 @@ const filtered = computed(() => search.value !== '' || tag.value !== 0 || funnel
                         </tr>
                     </thead>
                     <tbody>
-                        <tr v-for="person in answer.people" :key="person.id" class="border-line hover:bg-raised border-b">
+                        <tr v-for="person in answer.people" :key="person.id" class="border-b border-line hover:bg-raised">
                             <td class="truncate py-2.5 pr-3">
-                                <RouterLink :to="`/people/${person.id}`" class="font-medium hover:underline">{{ `${person.firstName} ${person.lastName}`.trim() || 'No name given' }}</RouterLink>
+                                <RouterLink :to="`/people/${person.id}`" class="font-medium hover:underline">{{
+                                    `${person.firstName} ${person.lastName}`.trim() || 'No name given'
+                                }}</RouterLink>
                                 <span v-if="person.ownerTry" class="caption"> · you, trying</span>
                             </td>
-                            <td class="truncate py-2.5 pr-3">{{ person.email }} <span v-if="person.unsubscribed" class="text-clay-deep text-sm">unsubscribed</span></td>
                             <td class="truncate py-2.5 pr-3">
-                                <span v-for="t in person.tags" :key="t" class="bg-pine-pale text-pine mr-1 rounded px-1.5 py-0.5 text-sm">{{ t }}</span>
+                                {{ person.email }} <span v-if="person.unsubscribed" class="text-sm text-clay-deep">unsubscribed</span>
+                            </td>
+                            <td class="truncate py-2.5 pr-3">
+                                <span v-for="t in person.tags" :key="t" class="mr-1 rounded bg-pine-pale px-1.5 py-0.5 text-sm text-pine">{{
+                                    t
+                                }}</span>
                             </td>
                             <td class="truncate py-2.5 pr-3">{{ person.from }}</td>
                             <td class="truncate py-2.5" :title="dateTime(person.joinedAt)">{{ ago(person.joinedAt) }}</td>
                         </tr>
                     </tbody>
                 </table>
-                <PageTurner :page="answer.page" :pages="answer.pages" :total="answer.total" one="person" many="people" @turn="page = $event" />
+                <PageTurner
+                    :page="answer.page"
+                    :pages="answer.pages"
+                    :total="answer.total"
+                    one="person"
+                    many="people"
+                    @turn="page = $event"
+                />
             </template>
         </template>
     </div>

@@ -27,7 +27,10 @@ async function load(): Promise<void> {
 }
 
 onMounted(load);
-watch(() => route.params.id, (id) => id && load());
+watch(
+    () => route.params.id,
+    (id) => id && load(),
+);
 usePulse(load);
 
 const words: Record<string, (h: HistoryItem) => string> = {
@@ -46,7 +49,11 @@ async function setAllowed(delivery: { id: string; title: string; revoked: boolea
     try {
         await api.post(`deliveries/${delivery.id}/${delivery.revoked ? 'allow' : 'revoke'}`);
         await load();
-        notices.say(delivery.revoked ? `The links to “${delivery.title}” work again.` : `The links to “${delivery.title}” no longer work for this person.`);
+        notices.say(
+            delivery.revoked
+                ? `The links to “${delivery.title}” work again.`
+                : `The links to “${delivery.title}” no longer work for this person.`,
+        );
     } catch (error) {
         notices.trouble(error);
     }
@@ -60,40 +67,78 @@ async function setAllowed(delivery: { id: string; title: string; revoked: boolea
             <RouterLink to="/people" class="link">All people</RouterLink>
             <h1 class="mt-2 text-3xl break-words">{{ `${person.firstName} ${person.lastName}`.trim() || person.email }}</h1>
             <p class="mt-1 text-lg break-all">{{ person.email }}</p>
-            <p v-if="person.unsubscribed" class="bg-clay-pale text-clay-deep mt-3 inline-block rounded px-2 py-1">Unsubscribed: gets no more letters</p>
-            <p v-if="person.ownerTry" class="bg-lamp-pale mt-3 rounded px-3 py-2">This is you, trying things out in your own browser. Nothing of it is counted.</p>
+            <p v-if="person.unsubscribed" class="mt-3 inline-block rounded bg-clay-pale px-2 py-1 text-clay-deep">
+                Unsubscribed: gets no more letters
+            </p>
+            <p v-if="person.ownerTry" class="mt-3 rounded bg-lamp-pale px-3 py-2">
+                This is you, trying things out in your own browser. Nothing of it is counted.
+            </p>
             <dl class="mt-5 grid grid-cols-[7rem_1fr] gap-y-2">
                 <dt class="text-soft">Joined</dt>
                 <dd>{{ dateTime(person.joinedAt) }}</dd>
                 <dt class="text-soft">Tags</dt>
                 <dd>
-                    <span v-for="t in person.tags" :key="t" class="bg-pine-pale text-pine mr-1 rounded px-1.5 py-0.5 text-sm">{{ t }}</span><span v-if="person.tags.length === 0">none</span>
+                    <span v-for="t in person.tags" :key="t" class="mr-1 rounded bg-pine-pale px-1.5 py-0.5 text-sm text-pine">{{
+                        t
+                    }}</span><span v-if="person.tags.length === 0">none</span>
                 </dd>
-                <template v-if="person.phone"><dt class="text-soft">Phone</dt><dd>{{ person.phone }}</dd></template>
+                <template v-if="person.phone"
+                    ><dt class="text-soft">Phone</dt>
+                    <dd>{{ person.phone }}</dd></template
+                >
                 <dt class="text-soft">Time zone</dt>
                 <dd>{{ person.timezone?.replaceAll('_', ' ') ?? 'not known' }}</dd>
             </dl>
             <h2 class="mt-8 text-xl">Downloads</h2>
-            <p v-if="person.deliveries.length === 0" class="text-soft mt-1">None.</p>
-            <div v-for="delivery in person.deliveries" :key="delivery.id" class="border-line flex items-center justify-between gap-3 border-b py-2">
-                <span>{{ delivery.title }} <span class="caption">{{ delivery.revoked ? 'taken back' : `downloaded ${counted(delivery.downloads, 'time')}` }}</span></span>
-                <button type="button" class="btn-quiet" @click="setAllowed(delivery)">{{ delivery.revoked ? 'Allow again' : 'Take back' }}</button>
+            <p v-if="person.deliveries.length === 0" class="mt-1 text-soft">None.</p>
+            <div
+                v-for="delivery in person.deliveries"
+                :key="delivery.id"
+                class="flex items-center justify-between gap-3 border-b border-line py-2"
+            >
+                <span
+                    >{{ delivery.title }}
+                    <span class="caption">{{
+                        delivery.revoked ? 'taken back' : `downloaded ${counted(delivery.downloads, 'time')}`
+                    }}</span></span
+                >
+                <button type="button" class="btn-quiet" @click="setAllowed(delivery)">
+                    {{ delivery.revoked ? 'Allow again' : 'Take back' }}
+                </button>
             </div>
             <h2 class="mt-8 text-xl">Sign-ups and consent</h2>
-            <article v-for="submission in person.submissions" :key="submission.id" class="border-line border-b py-3">
-                <p class="font-medium">{{ submission.funnel }} <span class="caption">{{ dateTime(submission.at) }}</span></p>
+            <article v-for="submission in person.submissions" :key="submission.id" class="border-b border-line py-3">
+                <p class="font-medium">
+                    {{ submission.funnel }} <span class="caption">{{ dateTime(submission.at) }}</span>
+                </p>
                 <p v-if="submission.source.utm_source" class="caption">came from {{ submission.source.utm_source }}</p>
-                <p v-if="submission.consented" class="text-soft mt-1">Agreed to: “{{ submission.consentWords }}”</p>
+                <p v-if="submission.consented" class="mt-1 text-soft">Agreed to: “{{ submission.consentWords }}”</p>
             </article>
         </section>
         <section aria-labelledby="history">
-            <h2 id="history" class="text-xl">What happened <span class="caption font-sans font-normal">times in {{ session.zone.replaceAll('_', ' ') }}</span></h2>
-            <ol class="border-edge/50 mt-4 ml-2 border-l pl-5">
+            <h2 id="history" class="text-xl">
+                What happened <span class="font-sans caption font-normal">times in {{ session.zone.replaceAll('_', ' ') }}</span>
+            </h2>
+            <ol class="mt-4 ml-2 border-l border-edge/50 pl-5">
                 <li v-for="item in person.history" :key="item.id" class="relative pb-4">
-                    <span class="absolute top-1.5 -left-[1.6rem] size-2.5 rounded-full border" :class="item.kind === 'joined' ? 'bg-lamp border-ink' : item.kind === 'message-waiting' ? 'bg-paper border-edge border-dashed' : 'bg-edge border-edge'" aria-hidden="true"></span>
-                    <RouterLink v-if="item.kind.startsWith('message')" :to="`/outbox/${item.id}`" class="link">{{ words[item.kind]?.(item) }}</RouterLink>
+                    <span
+                        class="absolute top-1.5 -left-[1.6rem] size-2.5 rounded-full border"
+                        :class="
+                            item.kind === 'joined'
+                                ? 'border-ink bg-lamp'
+                                : item.kind === 'message-waiting'
+                                  ? 'border-dashed border-edge bg-paper'
+                                  : 'border-edge bg-edge'
+                        "
+                        aria-hidden="true"
+                    ></span>
+                    <RouterLink v-if="item.kind.startsWith('message')" :to="`/outbox/${item.id}`" class="link">{{
+                        words[item.kind]?.(item)
+                    }}</RouterLink>
                     <span v-else class="font-medium">{{ words[item.kind]?.(item) ?? item.kind }}</span>
-                    <span class="caption block">{{ dateTime(item.at) }} · {{ item.funnel }}{{ item.source ? ` · from ${item.source}` : '' }}</span>
+                    <span class="block caption"
+                        >{{ dateTime(item.at) }} · {{ item.funnel }}{{ item.source ? ` · from ${item.source}` : '' }}</span
+                    >
                 </li>
             </ol>
         </section>

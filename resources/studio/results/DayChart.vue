@@ -13,7 +13,8 @@ const props = defineProps<{ days: DayCount[] }>();
 const box = ref<HTMLElement | null>(null);
 let chart: EChartsType | undefined;
 
-const label = (day: string) => new Date(day + 'T12:00:00Z').toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+const label = (day: string) =>
+    new Date(day + 'T12:00:00Z').toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
 
 function draw(): void {
     chart?.setOption({
@@ -23,11 +24,30 @@ function draw(): void {
         grid: { left: 36, right: 8, top: 34, bottom: 26 },
         legend: { top: 0, right: 0, itemWidth: 14, textStyle: { color: '#20302d', fontSize: 13 } },
         tooltip: { trigger: 'axis' },
-        xAxis: { type: 'category', data: props.days.map((d) => label(d.day)), axisLine: { lineStyle: { color: '#8d8672' } }, axisTick: { show: false }, axisLabel: { color: '#5b6a64' } },
+        xAxis: {
+            type: 'category',
+            data: props.days.map((d) => label(d.day)),
+            axisLine: { lineStyle: { color: '#8d8672' } },
+            axisTick: { show: false },
+            axisLabel: { color: '#5b6a64' },
+        },
         yAxis: { type: 'value', minInterval: 1, splitLine: { lineStyle: { color: '#e6ddcb' } }, axisLabel: { color: '#5b6a64' } },
         series: [
-            { name: 'Visitors', type: 'bar', data: props.days.map((d) => d.visitors), itemStyle: { color: '#d9cfb8' }, barCategoryGap: '25%' },
-            { name: 'Sign-ups', type: 'line', data: props.days.map((d) => d.signups), itemStyle: { color: '#1e6b5e' }, lineStyle: { width: 2.5 }, symbolSize: 5 },
+            {
+                name: 'Visitors',
+                type: 'bar',
+                data: props.days.map((d) => d.visitors),
+                itemStyle: { color: '#d9cfb8' },
+                barCategoryGap: '25%',
+            },
+            {
+                name: 'Sign-ups',
+                type: 'line',
+                data: props.days.map((d) => d.signups),
+                itemStyle: { color: '#1e6b5e' },
+                lineStyle: { width: 2.5 },
+                symbolSize: 5,
+            },
         ],
     });
 }

@@ -51,7 +51,10 @@ const sentence = computed(() => {
         return 'Nobody came in this time.';
     }
     const best = results.value?.days.reduce((a, b) => (b.signups > a.signups ? b : a));
-    const peak = best && best.signups > 0 ? ` The best day was ${new Date(best.day + 'T12:00:00Z').toLocaleDateString('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' })} with ${counted(best.signups, 'sign-up')}.` : '';
+    const peak =
+        best && best.signups > 0
+            ? ` The best day was ${new Date(best.day + 'T12:00:00Z').toLocaleDateString('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' })} with ${counted(best.signups, 'sign-up')}.`
+            : '';
     return `${counted(page.visitors, 'visitor')} came, ${count(page.signups)} of them joined: ${percent(page.rate.rate)}.${peak}`;
 });
 </script>
@@ -83,42 +86,93 @@ const sentence = computed(() => {
                 />
             </div>
         </div>
-        <p v-if="funnels?.length === 0" class="text-soft mt-8">There is no funnel yet. <RouterLink to="/funnels/new" class="link">Make one</RouterLink>, and its numbers appear here.</p>
+        <p v-if="funnels?.length === 0" class="mt-8 text-soft">
+            There is no funnel yet. <RouterLink to="/funnels/new" class="link">Make one</RouterLink>, and its numbers appear here.
+        </p>
         <template v-if="results">
             <p class="mt-5 text-lg" data-test="sentence">{{ sentence }}</p>
             <DayChart class="mt-3" :days="results.days" />
-            <button type="button" class="btn-quiet" :aria-expanded="table" @click="table = !table">{{ table ? 'Hide the days as a table' : 'Show the days as a table' }}</button>
-            <div v-if="table" class="border-line mt-2 max-h-72 overflow-auto rounded border">
+            <button type="button" class="btn-quiet" :aria-expanded="table" @click="table = !table">
+                {{ table ? 'Hide the days as a table' : 'Show the days as a table' }}
+            </button>
+            <div v-if="table" class="mt-2 max-h-72 overflow-auto rounded border border-line">
                 <table class="w-full text-right">
-                    <thead class="bg-raised sticky top-0"><tr class="caption"><th class="px-4 py-1.5 text-left font-medium">Day</th><th class="px-4 font-medium">Views</th><th class="px-4 font-medium">Visitors</th><th class="px-4 font-medium">Sign-ups</th></tr></thead>
-                    <tbody><tr v-for="d in [...results.days].reverse()" :key="d.day" class="border-line border-t"><td class="px-4 py-1 text-left">{{ d.day }}</td><td class="px-4">{{ d.views }}</td><td class="px-4">{{ d.visitors }}</td><td class="px-4">{{ d.signups }}</td></tr></tbody>
+                    <thead class="sticky top-0 bg-raised">
+                        <tr class="caption">
+                            <th class="px-4 py-1.5 text-left font-medium">Day</th>
+                            <th class="px-4 font-medium">Views</th>
+                            <th class="px-4 font-medium">Visitors</th>
+                            <th class="px-4 font-medium">Sign-ups</th>
+                        </tr>
+                    </thead>
+                    <tbody>
+                        <tr v-for="d in [...results.days].reverse()" :key="d.day" class="border-t border-line">
+                            <td class="px-4 py-1 text-left">{{ d.day }}</td>
+                            <td class="px-4">{{ d.views }}</td>
+                            <td class="px-4">{{ d.visitors }}</td>
+                            <td class="px-4">{{ d.signups }}</td>
+                        </tr>
+                    </tbody>
                 </table>
             </div>
             <div class="mt-6 grid gap-10 lg:grid-cols-[1.5fr_1fr]">
                 <section>
                     <h2 class="text-xl">Page by page</h2>
                     <table class="mt-2 w-full text-right">
-                        <thead><tr class="caption border-line border-b"><th class="py-1.5 text-left font-medium">Page</th><th class="font-medium">Views</th><th class="font-medium">Visitors</th><th class="font-medium">Sign-ups</th><th class="font-medium">Downloads</th><th class="font-medium">Rate</th></tr></thead>
+                        <thead>
+                            <tr class="border-b border-line caption">
+                                <th class="py-1.5 text-left font-medium">Page</th>
+                                <th class="font-medium">Views</th>
+                                <th class="font-medium">Visitors</th>
+                                <th class="font-medium">Sign-ups</th>
+                                <th class="font-medium">Downloads</th>
+                                <th class="font-medium">Rate</th>
+                            </tr>
+                        </thead>
                         <tbody>
-                            <tr v-for="page in results.pages" :key="page.id" class="border-line border-b">
-                                <td class="py-2 text-left"><RouterLink class="link" :to="`/funnels/${id}/page/${page.id}`">{{ page.name }}</RouterLink></td>
+                            <tr v-for="page in results.pages" :key="page.id" class="border-b border-line">
+                                <td class="py-2 text-left">
+                                    <RouterLink class="link" :to="`/funnels/${id}/page/${page.id}`">{{ page.name }}</RouterLink>
+                                </td>
                                 <td>{{ count(page.views) }}</td>
                                 <td>{{ count(page.visitors) }}</td>
                                 <td>{{ count(page.signups) }}</td>
                                 <td>{{ count(page.downloads) }}</td>
-                                <td><template v-if="page.signups"><span class="font-medium">{{ percent(page.rate.rate) }}</span><span class="caption block">{{ interval(page.rate) }}</span></template><template v-else>–</template></td>
+                                <td>
+                                    <template v-if="page.signups"
+                                        ><span class="font-medium">{{ percent(page.rate.rate) }}</span
+                                        ><span class="block caption">{{ interval(page.rate) }}</span></template
+                                    ><template v-else>–</template>
+                                </td>
                             </tr>
                         </tbody>
                     </table>
-                    <p class="hint">Below each rate: where it truly lies, with 95 % certainty. Few visitors make it wide. Your own visits and known programs are left out.</p>
+                    <p class="hint">
+                        Below each rate: where it truly lies, with 95 % certainty. Few visitors make it wide. Your own visits and known
+                        programs are left out.
+                    </p>
                 </section>
                 <section>
                     <h2 class="text-xl">Where they came from</h2>
                     <table class="mt-2 w-full text-right">
-                        <thead><tr class="caption border-line border-b"><th class="py-1.5 text-left font-medium">Source</th><th class="font-medium">Visitors</th><th class="font-medium">Sign-ups</th><th class="font-medium">Rate</th></tr></thead>
+                        <thead>
+                            <tr class="border-b border-line caption">
+                                <th class="py-1.5 text-left font-medium">Source</th>
+                                <th class="font-medium">Visitors</th>
+                                <th class="font-medium">Sign-ups</th>
+                                <th class="font-medium">Rate</th>
+                            </tr>
+                        </thead>
                         <tbody>
-                            <tr v-for="s in results.sources" :key="s.source" class="border-line border-b"><td class="max-w-40 truncate py-2 text-left">{{ s.source || 'Straight to the page' }}</td><td>{{ count(s.visitors) }}</td><td>{{ count(s.signups) }}</td><td>{{ percent(s.rate.rate) }}</td></tr>
-                            <tr v-if="results.sources.length === 0"><td colspan="4" class="text-soft py-2 text-left">Nobody came in this time.</td></tr>
+                            <tr v-for="s in results.sources" :key="s.source" class="border-b border-line">
+                                <td class="max-w-40 truncate py-2 text-left">{{ s.source || 'Straight to the page' }}</td>
+                                <td>{{ count(s.visitors) }}</td>
+                                <td>{{ count(s.signups) }}</td>
+                                <td>{{ percent(s.rate.rate) }}</td>
+                            </tr>
+                            <tr v-if="results.sources.length === 0">
+                                <td colspan="4" class="py-2 text-left text-soft">Nobody came in this time.</td>
+                            </tr>
                         </tbody>
                     </table>
                     <p class="hint">Add <code>?utm_source=newsletter</code> to a link, and its visitors show up here under that name.</p>

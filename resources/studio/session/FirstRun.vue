@@ -39,18 +39,34 @@ async function create(): Promise<void> {
     <main class="mx-auto max-w-2xl px-6 py-12">
         <LanternMark class="size-12" />
         <h1 class="mt-4 text-3xl">Let us light the lantern</h1>
-        <p class="text-soft mt-2 text-lg">One page, two minutes. You can change all of it later in Settings.</p>
+        <p class="mt-2 text-lg text-soft">One page, two minutes. You can change all of it later in Settings.</p>
         <form class="mt-8" novalidate @submit.prevent="create">
             <h2 class="text-xl">You</h2>
             <div class="mt-3 grid gap-4 sm:grid-cols-2">
                 <TextField v-model="name" label="Your name" autocomplete="name" :error="error?.field('name')" />
-                <TextField v-model="email" label="Your email address" type="email" autocomplete="username" :error="error?.field('email')" hint="You sign in with it." />
-                <TextField v-model="password" label="Password" type="password" autocomplete="new-password" :error="error?.field('password')" hint="Ten characters or more." />
+                <TextField
+                    v-model="email"
+                    label="Your email address"
+                    type="email"
+                    autocomplete="username"
+                    :error="error?.field('email')"
+                    hint="You sign in with it."
+                />
+                <TextField
+                    v-model="password"
+                    label="Password"
+                    type="password"
+                    autocomplete="new-password"
+                    :error="error?.field('password')"
+                    hint="Ten characters or more."
+                />
             </div>
             <h2 class="mt-8 text-xl">Your business</h2>
             <BusinessFields v-model="business" class="mt-3" :error="error" />
-            <p v-if="error" role="alert" class="text-clay-deep mt-6 font-medium">{{ error.status === 422 ? 'Please look at the fields marked above. Nothing is lost.' : error.message }}</p>
-            <button type="submit" class="btn-main mt-6" :disabled="busy">Create my Studio</button>
+            <p v-if="error" role="alert" class="mt-6 font-medium text-clay-deep">
+                {{ error.status === 422 ? 'Please look at the fields marked above. Nothing is lost.' : error.message }}
+            </p>
+            <button type="submit" class="mt-6 btn-main" :disabled="busy">Create my Studio</button>
         </form>
     </main>
 </template>

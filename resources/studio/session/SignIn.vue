@@ -30,13 +30,31 @@ async function signIn(): Promise<void> {
         <form class="w-full max-w-sm" novalidate @submit.prevent="signIn">
             <LanternMark class="size-12" />
             <h1 class="mt-4 text-3xl">Welcome back</h1>
-            <p v-if="demo" class="text-soft mt-2">This is the demo, with made-up people. The sign-in is filled in for you.</p>
-            <p v-if="error && !error.field('email') && !error.field('password')" role="alert" class="bg-clay-pale text-clay-deep mt-4 rounded-md px-3 py-2">
+            <p v-if="demo" class="mt-2 text-soft">This is the demo, with made-up people. The sign-in is filled in for you.</p>
+            <p
+                v-if="error && !error.field('email') && !error.field('password')"
+                role="alert"
+                class="mt-4 rounded-md bg-clay-pale px-3 py-2 text-clay-deep"
+            >
                 {{ error.message }}
             </p>
-            <TextField v-model="email" class="mt-6" label="Email address" type="email" autocomplete="username" :error="error?.field('email')" />
-            <TextField v-model="password" class="mt-4" label="Password" type="password" autocomplete="current-password" :error="error?.field('password')" />
-            <button type="submit" class="btn-main mt-6 w-full" :disabled="busy">Sign in</button>
+            <TextField
+                v-model="email"
+                class="mt-6"
+                label="Email address"
+                type="email"
+                autocomplete="username"
+                :error="error?.field('email')"
+            />
+            <TextField
+                v-model="password"
+                class="mt-4"
+                label="Password"
+                type="password"
+                autocomplete="current-password"
+                :error="error?.field('password')"
+            />
+            <button type="submit" class="mt-6 btn-main w-full" :disabled="busy">Sign in</button>
         </form>
     </main>
 </template>

@@ -10,9 +10,26 @@ const business = defineModel<Business>({ required: true });
 
 <template>
     <div class="grid gap-4 sm:grid-cols-2">
-        <TextField v-model="business.businessName" label="Business" :error="error?.field('businessName')" autocomplete="organization" hint="Stands on pages and in emails." />
-        <TextField v-model="business.senderName" label="Sender name" :error="error?.field('senderName')" hint="Whom your emails come from." />
-        <TextField v-model="business.senderAddress" label="Sender address" type="email" :error="error?.field('senderAddress')" hint="Answers to your emails arrive there." />
+        <TextField
+            v-model="business.businessName"
+            label="Business"
+            :error="error?.field('businessName')"
+            autocomplete="organization"
+            hint="Stands on pages and in emails."
+        />
+        <TextField
+            v-model="business.senderName"
+            label="Sender name"
+            :error="error?.field('senderName')"
+            hint="Whom your emails come from."
+        />
+        <TextField
+            v-model="business.senderAddress"
+            label="Sender address"
+            type="email"
+            :error="error?.field('senderAddress')"
+            hint="Answers to your emails arrive there."
+        />
         <TextField
             v-model="business.postalAddress"
             label="Postal address"
@@ -21,6 +38,12 @@ const business = defineModel<Business>({ required: true });
             hint="At the foot of each email. The law asks for it in most places."
         />
         <ZoneField v-model="business.timezone" :error="error?.field('timezone')" />
-        <TextField v-model="business.currency" label="Currency" :maxlength="3" :error="error?.field('currency')" hint="Three letters, such as EUR." />
+        <TextField
+            v-model="business.currency"
+            label="Currency"
+            :maxlength="3"
+            :error="error?.field('currency')"
+            hint="Three letters, such as EUR."
+        />
     </div>
 </template>

@@ -40,10 +40,10 @@ async function save(): Promise<void> {
 <template>
     <div class="mx-auto max-w-3xl px-8 py-10">
         <h1 class="text-3xl">Settings</h1>
-        <p class="text-soft mt-2">Who is speaking: this stands on your pages and in every email.</p>
+        <p class="mt-2 text-soft">Who is speaking: this stands on your pages and in every email.</p>
         <form class="mt-8" novalidate @submit.prevent="save">
             <BusinessFields v-model="business" :error="error" />
-            <button type="submit" class="btn-main mt-6" :disabled="busy">Save the business</button>
+            <button type="submit" class="mt-6 btn-main" :disabled="busy">Save the business</button>
         </form>
     </div>
 </template>

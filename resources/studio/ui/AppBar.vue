@@ -24,10 +24,10 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 </script>
 
 <template>
-    <header class="border-line bg-raised flex h-13 shrink-0 items-center gap-6 border-b px-5">
+    <header class="flex h-13 shrink-0 items-center gap-6 border-b border-line bg-raised px-5">
         <RouterLink to="/funnels" class="flex items-center gap-2" aria-label="Upbeat Lantern, all funnels">
             <LanternMark class="size-7" />
-            <span class="font-display hidden text-lg font-semibold lg:inline">Upbeat Lantern</span>
+            <span class="hidden font-display text-lg font-semibold lg:inline">Upbeat Lantern</span>
         </RouterLink>
         <nav class="flex h-full gap-1" aria-label="Main">
             <RouterLink
@@ -35,15 +35,15 @@ useEventListener('keydown', (event: KeyboardEvent) => {
                 :key="place.to"
                 :to="place.to"
                 class="flex h-full items-center border-b-2 px-3 font-medium"
-                :class="route.path.startsWith(place.to) ? 'border-lamp text-ink' : 'text-soft hover:text-ink border-transparent'"
+                :class="route.path.startsWith(place.to) ? 'border-lamp text-ink' : 'border-transparent text-soft hover:text-ink'"
                 :aria-current="route.path.startsWith(place.to) ? 'page' : undefined"
             >
                 {{ place.name }}
             </RouterLink>
         </nav>
         <div class="ml-auto flex items-center gap-2">
-            <span v-if="session.session.demo" class="text-soft hidden text-sm xl:inline">Demo: all people are made up</span>
-            <button type="button" class="btn-quiet border-line border" @click="searching = true">
+            <span v-if="session.session.demo" class="hidden text-sm text-soft xl:inline">Demo: all people are made up</span>
+            <button type="button" class="btn-quiet border border-line" @click="searching = true">
                 <MagnifyingGlassIcon class="size-4.5" aria-hidden="true" />
                 <span>Find anything</span>
                 <kbd class="text-sm">{{ isMac ? '⌘' : 'Ctrl ' }}K</kbd>

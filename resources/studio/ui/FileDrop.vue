@@ -20,8 +20,10 @@ function take(files: FileList | null | undefined): void {
     <div>
         <label
             :for="id"
-            class="has-[:focus-visible]:outline-pine flex cursor-pointer items-center gap-4 rounded-lg border-2 border-dashed p-5 has-[:focus-visible]:outline-2"
-            :class="over ? 'border-lamp bg-lamp-pale' : error ? 'border-clay-deep bg-raised' : 'border-edge/60 bg-raised hover:bg-lamp-pale'"
+            class="flex cursor-pointer items-center gap-4 rounded-lg border-2 border-dashed p-5 has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-pine"
+            :class="
+                over ? 'border-lamp bg-lamp-pale' : error ? 'border-clay-deep bg-raised' : 'border-edge/60 bg-raised hover:bg-lamp-pale'
+            "
             @dragover.prevent="over = true"
             @dragleave="over = false"
             @drop.prevent="
@@ -29,13 +31,22 @@ function take(files: FileList | null | undefined): void {
                 take($event.dataTransfer?.files);
             "
         >
-            <component :is="file ? DocumentIcon : ArrowUpTrayIcon" class="text-pine size-7 shrink-0" aria-hidden="true" />
+            <component :is="file ? DocumentIcon : ArrowUpTrayIcon" class="size-7 shrink-0 text-pine" aria-hidden="true" />
             <span class="min-w-0">
                 <span class="block truncate font-medium">{{ file?.name ?? label }}</span>
-                <span class="caption block">{{ file ? `${Math.max(1, Math.round(file.size / 1000))} KB. Drop another one to replace it.` : hint }}</span>
+                <span class="block caption">{{
+                    file ? `${Math.max(1, Math.round(file.size / 1000))} KB. Drop another one to replace it.` : hint
+                }}</span>
             </span>
-            <input :id="id" type="file" class="sr-only" :accept="accept" :aria-label="label" @change="take(($event.target as HTMLInputElement).files)" />
+            <input
+                :id="id"
+                type="file"
+                class="sr-only"
+                :accept="accept"
+                :aria-label="label"
+                @change="take(($event.target as HTMLInputElement).files)"
+            />
         </label>
-        <p v-if="error" class="text-clay-deep mt-1 font-medium" role="alert">{{ error }}</p>
+        <p v-if="error" class="mt-1 font-medium text-clay-deep" role="alert">{{ error }}</p>
     </div>
 </template>

@@ -24,7 +24,7 @@ async function act(notice: Notice): Promise<void> {
             :role="notice.trouble ? 'alert' : 'status'"
         >
             <span>{{ notice.words }}</span>
-            <button v-if="notice.action" type="button" class="text-lamp font-semibold underline underline-offset-3" @click="act(notice)">
+            <button v-if="notice.action" type="button" class="font-semibold text-lamp underline underline-offset-3" @click="act(notice)">
                 {{ notice.action.label }}
             </button>
             <button type="button" class="opacity-80 hover:opacity-100" aria-label="Close this message" @click="notices.dismiss(notice.id)">

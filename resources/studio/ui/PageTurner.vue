@@ -6,7 +6,7 @@ defineEmits<{ turn: [number] }>();
 </script>
 
 <template>
-    <nav class="text-soft flex items-center justify-between gap-4 py-3" aria-label="Pages of this list">
+    <nav class="flex items-center justify-between gap-4 py-3 text-soft" aria-label="Pages of this list">
         <span>{{ counted(total, one, many) }}</span>
         <span v-if="pages > 1" class="flex items-center gap-2">
             <button type="button" class="btn-quiet" :disabled="page <= 1" @click="$emit('turn', page - 1)">Newer</button>

@@ -18,7 +18,12 @@ const emit = defineEmits<{ close: [] }>();
 
 const places: Found[] = [
     { kind: 'Go to', label: 'New funnel', note: '', to: '/funnels/new' },
-    ...['Funnels', 'People', 'Outbox', 'Results', 'Settings'].map((l) => ({ kind: 'Go to', label: l, note: '', to: `/${l.toLowerCase()}` })),
+    ...['Funnels', 'People', 'Outbox', 'Results', 'Settings'].map((l) => ({
+        kind: 'Go to',
+        label: l,
+        note: '',
+        to: `/${l.toLowerCase()}`,
+    })),
 ];
 const router = useRouter();
 const notices = useNotices();
@@ -54,13 +59,13 @@ function jump(to: Found | null): void {
 
 <template>
     <Dialog :open="open" class="relative z-50" @close="$emit('close')">
-        <div class="bg-ink/40 fixed inset-0" aria-hidden="true"></div>
+        <div class="fixed inset-0 bg-ink/40" aria-hidden="true"></div>
         <div class="fixed inset-0 p-4 pt-[12vh]">
-            <DialogPanel class="bg-raised mx-auto max-w-xl overflow-hidden rounded-xl shadow-2xl">
+            <DialogPanel class="mx-auto max-w-xl overflow-hidden rounded-xl bg-raised shadow-2xl">
                 <DialogTitle class="sr-only">Find anything</DialogTitle>
                 <Combobox :model-value="null" nullable @update:model-value="jump">
                     <ComboboxInput
-                        class="border-line w-full border-b bg-transparent px-5 py-4 text-lg outline-none"
+                        class="w-full border-b border-line bg-transparent px-5 py-4 text-lg outline-none"
                         placeholder="A funnel, a page, a person, a message"
                         aria-label="Find a funnel, a page, a person or a message"
                         autocomplete="off"
@@ -68,12 +73,12 @@ function jump(to: Found | null): void {
                         @change="typed = $event.target.value"
                     />
                     <ComboboxOptions static class="max-h-96 overflow-auto p-2">
-                        <li v-if="found.length === 0" class="text-soft px-3 py-4">Nothing is called that.</li>
+                        <li v-if="found.length === 0" class="px-3 py-4 text-soft">Nothing is called that.</li>
                         <ComboboxOption v-for="item in found" :key="item.to" v-slot="{ active }" :value="item" as="template">
                             <li class="flex cursor-pointer items-baseline gap-3 rounded px-3 py-2" :class="{ 'bg-lamp-pale': active }">
-                                <span class="caption w-18 shrink-0">{{ item.kind }}</span>
+                                <span class="w-18 shrink-0 caption">{{ item.kind }}</span>
                                 <span class="truncate font-medium">{{ item.label }}</span>
-                                <span class="caption ml-auto truncate">{{ item.note }}</span>
+                                <span class="ml-auto truncate caption">{{ item.note }}</span>
                             </li>
                         </ComboboxOption>
                     </ComboboxOptions>

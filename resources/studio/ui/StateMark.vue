@@ -9,7 +9,11 @@ const words = { draft: 'Draft', live: 'Live', closed: 'Closed' };
     <span class="inline-flex items-center gap-1.5 text-sm font-medium">
         <span
             class="size-2.5 rounded-full border"
-            :class="{ 'bg-lamp border-lamp shadow-[0_0_0_4px_#f0a83040]': state === 'live', 'border-edge': state === 'draft', 'bg-soft border-soft': state === 'closed' }"
+            :class="{
+                'border-lamp bg-lamp shadow-[0_0_0_4px_#f0a83040]': state === 'live',
+                'border-edge': state === 'draft',
+                'border-soft bg-soft': state === 'closed',
+            }"
             aria-hidden="true"
         ></span>
         {{ words[state] }}

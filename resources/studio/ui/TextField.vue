@@ -1,7 +1,17 @@
 <script setup lang="ts">
 import { useId } from 'vue';
 
-defineProps<{ modelValue: string; label: string; hint?: string; error?: string; type?: string; autocomplete?: string; maxlength?: number; lines?: number; placeholder?: string }>();
+defineProps<{
+    modelValue: string;
+    label: string;
+    hint?: string;
+    error?: string;
+    type?: string;
+    autocomplete?: string;
+    maxlength?: number;
+    lines?: number;
+    placeholder?: string;
+}>();
 defineEmits<{ 'update:modelValue': [string] }>();
 
 const id = useId();
@@ -24,7 +34,7 @@ const id = useId();
             :aria-describedby="error ? `${id}-e` : hint ? `${id}-h` : undefined"
             @input="$emit('update:modelValue', ($event.target as HTMLInputElement).value)"
         />
-        <p v-if="error" :id="`${id}-e`" class="text-clay-deep mt-1 font-medium">{{ error }}</p>
+        <p v-if="error" :id="`${id}-e`" class="mt-1 font-medium text-clay-deep">{{ error }}</p>
         <p v-else-if="hint" :id="`${id}-h`" class="hint">{{ hint }}</p>
     </div>
 </template>

@@ -6,7 +6,12 @@ const W = 120;
 const H = 32;
 const points = computed(() => {
     const most = Math.max(1, ...props.values);
-    return props.values.map((v, i) => `${((i / Math.max(1, props.values.length - 1)) * (W - 2) + 1).toFixed(1)},${(H - 2 - (v / most) * (H - 4)).toFixed(1)}`).join(' ');
+    return props.values
+        .map(
+            (v, i) =>
+                `${((i / Math.max(1, props.values.length - 1)) * (W - 2) + 1).toFixed(1)},${(H - 2 - (v / most) * (H - 4)).toFixed(1)}`,
+        )
+        .join(' ');
 });
 </script>
 

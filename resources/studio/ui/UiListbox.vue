@@ -14,9 +14,9 @@ const shown = computed(() => props.options.find((o) => o.value === props.modelVa
         <ListboxLabel class="label" :class="{ 'sr-only': hideLabel }">{{ label }}</ListboxLabel>
         <ListboxButton class="input flex items-center justify-between gap-2 text-left">
             <span class="truncate">{{ shown }}</span>
-            <ChevronUpDownIcon class="text-soft size-5 shrink-0" aria-hidden="true" />
+            <ChevronUpDownIcon class="size-5 shrink-0 text-soft" aria-hidden="true" />
         </ListboxButton>
-        <ListboxOptions class="sheet absolute z-30 mt-1 max-h-72 w-full min-w-44 overflow-auto p-1 shadow-lg">
+        <ListboxOptions class="absolute z-30 mt-1 max-h-72 w-full min-w-44 overflow-auto sheet p-1 shadow-lg">
             <ListboxOption v-for="option in options" :key="option.value" v-slot="{ active, selected }" :value="option.value" as="template">
                 <li class="flex cursor-pointer items-center gap-2 rounded px-2 py-1.5" :class="{ 'bg-lamp-pale': active }">
                     <CheckIcon class="size-4 shrink-0" :class="{ invisible: !selected }" aria-hidden="true" />

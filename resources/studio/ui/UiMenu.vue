@@ -12,8 +12,10 @@ defineProps<{ label: string; items: MenuEntry[]; buttonClass?: string }>();
 
 <template>
     <Menu as="div" class="relative inline-block">
-        <MenuButton :class="buttonClass ?? 'btn-quiet'" :aria-label="label"><slot>{{ label }}</slot></MenuButton>
-        <MenuItems class="sheet absolute right-0 z-30 mt-1 min-w-48 p-1 shadow-lg">
+        <MenuButton :class="buttonClass ?? 'btn-quiet'" :aria-label="label"
+            ><slot>{{ label }}</slot></MenuButton
+        >
+        <MenuItems class="absolute right-0 z-30 mt-1 min-w-48 sheet p-1 shadow-lg">
             <MenuItem v-for="item in items" :key="item.label" v-slot="{ active }">
                 <button
                     type="button"

@@ -11,10 +11,13 @@ defineEmits<{ 'update:modelValue': [boolean] }>();
             :model-value="modelValue"
             :disabled="disabled"
             class="relative h-6 w-11 shrink-0 rounded-full border transition-colors disabled:opacity-50"
-            :class="modelValue ? 'bg-pine border-pine' : 'bg-edge border-edge'"
+            :class="modelValue ? 'border-pine bg-pine' : 'border-edge bg-edge'"
             @update:model-value="(v: boolean) => $emit('update:modelValue', v)"
         >
-            <span class="bg-raised absolute top-0.5 left-0.5 block size-4.5 rounded-full transition-transform" :class="{ 'translate-x-5': modelValue }"></span>
+            <span
+                class="absolute top-0.5 left-0.5 block size-4.5 rounded-full bg-raised transition-transform"
+                :class="{ 'translate-x-5': modelValue }"
+            ></span>
         </Switch>
         <SwitchLabel class="cursor-pointer" :class="{ 'sr-only': hideLabel }">{{ label }}</SwitchLabel>
     </SwitchGroup>

@@ -18,12 +18,12 @@ const found = computed(() => {
     <Combobox as="div" class="relative" :model-value="modelValue" @update:model-value="(z: string) => $emit('update:modelValue', z)">
         <ComboboxLabel class="label">Time zone</ComboboxLabel>
         <ComboboxInput class="input" autocomplete="off" :display-value="(z) => String(z)" @change="typed = $event.target.value" />
-        <ComboboxOptions class="sheet absolute z-30 mt-1 max-h-56 w-full overflow-auto p-1 shadow-lg">
-            <li v-if="found.length === 0" class="text-soft px-3 py-2">No zone is called that.</li>
+        <ComboboxOptions class="absolute z-30 mt-1 max-h-56 w-full overflow-auto sheet p-1 shadow-lg">
+            <li v-if="found.length === 0" class="px-3 py-2 text-soft">No zone is called that.</li>
             <ComboboxOption v-for="zone in found" :key="zone" v-slot="{ active }" :value="zone" as="template">
                 <li class="cursor-pointer rounded px-3 py-1.5" :class="{ 'bg-lamp-pale': active }">{{ zone.replaceAll('_', ' ') }}</li>
             </ComboboxOption>
         </ComboboxOptions>
-        <p v-if="error" class="text-clay-deep mt-1 font-medium">{{ error }}</p>
+        <p v-if="error" class="mt-1 font-medium text-clay-deep">{{ error }}</p>
     </Combobox>
 </template>

@@ -13,9 +13,7 @@ export const percent = (share: number | null | undefined, digits = 1): string =>
 
 /** "28.9–32.6 %": where the true rate lies, nineteen times out of twenty. */
 export function interval(rate: Rate): string {
-    return rate.low === null || rate.high === null
-        ? '–'
-        : `${(rate.low * 100).toFixed(1)}–${(rate.high * 100).toFixed(1)} %`;
+    return rate.low === null || rate.high === null ? '–' : `${(rate.low * 100).toFixed(1)}–${(rate.high * 100).toFixed(1)} %`;
 }
 
 function inZone(iso: string, options: Intl.DateTimeFormatOptions): string {

@@ -38,7 +38,10 @@ const units = [
     { value: 'minutes', label: 'After minutes' },
     { value: 'days', label: 'After days' },
 ];
-const hours = [{ value: -1, label: 'at the hour of joining' }, ...Array.from({ length: 24 }, (_, h) => ({ value: h, label: `at ${String(h).padStart(2, '0')}:00` }))];
+const hours = [
+    { value: -1, label: 'at the hour of joining' },
+    ...Array.from({ length: 24 }, (_, h) => ({ value: h, label: `at ${String(h).padStart(2, '0')}:00` })),
+];
 
 function when(delay: Delay): void {
     const label = 'when the email goes out';
@@ -84,27 +87,78 @@ async function takeOut(): Promise<void> {
         <div class="min-h-0 overflow-auto px-6 py-5">
             <div class="mx-auto max-w-2xl space-y-4">
                 <div class="grid gap-4 sm:grid-cols-2">
-                    <TextField :model-value="email.name" label="Private name" @update:model-value="(name: string) => store.edit('email', id, { name }, 'the name of an email')" />
+                    <TextField
+                        :model-value="email.name"
+                        label="Private name"
+                        @update:model-value="(name: string) => store.edit('email', id, { name }, 'the name of an email')"
+                    />
                     <div class="flex items-end gap-2">
                         <UiListbox class="flex-1" :model-value="unit" :options="units" label="When" @update:model-value="setUnit" />
-                        <input v-if="unit !== 'at-once'" class="input w-20" type="number" min="1" :value="email.delay.days ?? email.delay.minutes" :aria-label="unit === 'days' ? 'Days after joining' : 'Minutes after joining'" @change="setNumber" />
+                        <input
+                            v-if="unit !== 'at-once'"
+                            class="input w-20"
+                            type="number"
+                            min="1"
+                            :value="email.delay.days ?? email.delay.minutes"
+                            :aria-label="unit === 'days' ? 'Days after joining' : 'Minutes after joining'"
+                            @change="setNumber"
+                        />
                     </div>
                 </div>
-                <UiListbox v-if="unit === 'days'" class="max-w-72" :model-value="email.delay.hour ?? -1" :options="hours" label="In the reader's own time zone" @update:model-value="setHour" />
-                <TextField :model-value="email.subject" label="Subject" :maxlength="200" @update:model-value="(subject: string) => store.edit('email', id, { subject }, 'the subject')" />
+                <UiListbox
+                    v-if="unit === 'days'"
+                    class="max-w-72"
+                    :model-value="email.delay.hour ?? -1"
+                    :options="hours"
+                    label="In the reader's own time zone"
+                    @update:model-value="setHour"
+                />
+                <TextField
+                    :model-value="email.subject"
+                    label="Subject"
+                    :maxlength="200"
+                    @update:model-value="(subject: string) => store.edit('email', id, { subject }, 'the subject')"
+                />
                 <div>
                     <span class="label">Letter</span>
-                    <LetterEditor :model-value="email.body" :has-gift="(store.funnel?.leadMagnets.length ?? 0) > 0" @update:model-value="(body: string) => store.edit('email', id, { body }, `the words of “${email!.name}”`)" />
+                    <LetterEditor
+                        :model-value="email.body"
+                        :has-gift="(store.funnel?.leadMagnets.length ?? 0) > 0"
+                        @update:model-value="(body: string) => store.edit('email', id, { body }, `the words of “${email!.name}”`)"
+                    />
                 </div>
-                <button type="button" class="btn-quiet text-clay-deep" @click="takeOut"><TrashIcon class="size-4.5" aria-hidden="true" />Take this email out</button>
+                <button type="button" class="btn-quiet text-clay-deep" @click="takeOut">
+                    <TrashIcon class="size-4.5" aria-hidden="true" />Take this email out
+                </button>
             </div>
         </div>
-        <aside class="border-line bg-raised flex min-h-0 flex-col border-l" aria-label="As its reader sees it">
-            <div class="border-line flex items-center justify-between border-b px-4 py-2">
-                <p class="min-w-0"><span class="caption block">As Robin Sample sees it</span><span class="block truncate font-medium">{{ sample.subject }}</span></p>
+        <aside class="flex min-h-0 flex-col border-l border-line bg-raised" aria-label="As its reader sees it">
+            <div class="flex items-center justify-between border-b border-line px-4 py-2">
+                <p class="min-w-0">
+                    <span class="block caption">As Robin Sample sees it</span
+                    ><span class="block truncate font-medium">{{ sample.subject }}</span>
+                </p>
                 <div class="flex" role="group" aria-label="Width of the letter">
-                    <button type="button" class="btn-quiet" :class="{ 'bg-line text-ink': !phone }" :aria-pressed="!phone" aria-label="Desktop" @click="phone = false"><ComputerDesktopIcon class="size-5" aria-hidden="true" /></button>
-                    <button type="button" class="btn-quiet" :class="{ 'bg-line text-ink': phone }" :aria-pressed="phone" aria-label="Phone" @click="phone = true"><DevicePhoneMobileIcon class="size-5" aria-hidden="true" /></button>
+                    <button
+                        type="button"
+                        class="btn-quiet"
+                        :class="{ 'bg-line text-ink': !phone }"
+                        :aria-pressed="!phone"
+                        aria-label="Desktop"
+                        @click="phone = false"
+                    >
+                        <ComputerDesktopIcon class="size-5" aria-hidden="true" />
+                    </button>
+                    <button
+                        type="button"
+                        class="btn-quiet"
+                        :class="{ 'bg-line text-ink': phone }"
+                        :aria-pressed="phone"
+                        aria-label="Phone"
+                        @click="phone = true"
+                    >
+                        <DevicePhoneMobileIcon class="size-5" aria-hidden="true" />
+                    </button>
                 </div>
             </div>
             <LetterFrame :html="sample.html" :width="phone ? 375 : 680" class="min-h-0 flex-1" />

@@ -42,11 +42,24 @@ async function bring(file: File): Promise<void> {
     <div v-if="gift" class="h-full overflow-auto">
         <div class="mx-auto max-w-xl space-y-5 px-6 py-6">
             <h2 class="text-2xl">What you give away</h2>
-            <TextField :model-value="gift.title" label="Title" hint="Used in new emails; the words on your pages stay as you wrote them." @update:model-value="(title: string) => store.edit('lead-magnet', id, { title }, 'the title of the gift')" />
+            <TextField
+                :model-value="gift.title"
+                label="Title"
+                hint="Used in new emails; the words on your pages stay as you wrote them."
+                @update:model-value="(title: string) => store.edit('lead-magnet', id, { title }, 'the title of the gift')"
+            />
             <div>
                 <p class="label">The file</p>
-                <p v-if="gift.file" class="mb-3">{{ gift.file.name }} <span class="text-soft">· {{ gift.file.note }} · downloaded {{ count(downloads) }} times</span></p>
-                <FileDrop :file="null" :label="busy ? 'On its way …' : gift.file ? 'Bring another file in its place' : 'Choose the file, or drop it here'" hint="PDF, document, zip, picture, sound or MP4 video, up to 100 MB" :error="error" @choose="bring" />
+                <p v-if="gift.file" class="mb-3">
+                    {{ gift.file.name }} <span class="text-soft">· {{ gift.file.note }} · downloaded {{ count(downloads) }} times</span>
+                </p>
+                <FileDrop
+                    :file="null"
+                    :label="busy ? 'On its way …' : gift.file ? 'Bring another file in its place' : 'Choose the file, or drop it here'"
+                    hint="PDF, document, zip, picture, sound or MP4 video, up to 100 MB"
+                    :error="error"
+                    @choose="bring"
+                />
             </div>
         </div>
     </div>

@@ -48,7 +48,10 @@ async function rename(): Promise<void> {
     }
     error.value = null;
     try {
-        const saved = await api.put<{ name: string; address: string; url: string }>(`funnels/${store.funnel.id}`, { name: name.value, address: address.value });
+        const saved = await api.put<{ name: string; address: string; url: string }>(`funnels/${store.funnel.id}`, {
+            name: name.value,
+            address: address.value,
+        });
         Object.assign(store.funnel, { name: saved.name, address: saved.address, url: saved.url });
         await store.refreshNumbers();
         notices.say('Saved.');
@@ -72,61 +75,103 @@ async function run(work: () => Promise<unknown>, words: string): Promise<void> {
 }
 
 const close = () => run(() => api.post(`funnels/${store.funnel!.id}/close`), 'The funnel is closed. Its links say so kindly.');
-const switchTo = (v: Version) => run(() => api.post(`funnels/${store.funnel!.id}/versions/${v.id}/live`), `Version ${v.number} is what visitors see now. Your draft is as it was.`);
+const switchTo = (v: Version) =>
+    run(
+        () => api.post(`funnels/${store.funnel!.id}/versions/${v.id}/live`),
+        `Version ${v.number} is what visitors see now. Your draft is as it was.`,
+    );
 const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(', ');
 </script>
 
 <template>
     <div v-if="store.funnel" class="grid h-full gap-x-10 gap-y-6 overflow-auto px-6 py-6 lg:grid-cols-[1.2fr_1fr_1fr]">
         <section aria-labelledby="joined">
-            <h2 id="joined" class="text-xl">Who joined <span v-if="total" class="text-soft font-sans text-base font-normal">{{ count(total) }}</span></h2>
-            <p v-if="people.length === 0" class="text-soft mt-2">
-                {{ store.funnel.state === 'live' ? 'Nobody yet. Share the link; new people appear here by themselves.' : 'Nobody can join yet: publish the funnel first.' }}
+            <h2 id="joined" class="text-xl">
+                Who joined <span v-if="total" class="font-sans text-base font-normal text-soft">{{ count(total) }}</span>
+            </h2>
+            <p v-if="people.length === 0" class="mt-2 text-soft">
+                {{
+                    store.funnel.state === 'live'
+                        ? 'Nobody yet. Share the link; new people appear here by themselves.'
+                        : 'Nobody can join yet: publish the funnel first.'
+                }}
                 <button v-if="store.funnel.state === 'draft'" type="button" class="link" @click="$emit('publish')">Publish it</button>
             </p>
-            <ul v-else class="divide-line mt-2 divide-y" data-test="joined">
+            <ul v-else class="mt-2 divide-y divide-line" data-test="joined">
                 <li v-for="person in people" :key="person.id">
-                    <RouterLink :to="`/people/${person.id}`" class="hover:bg-raised flex items-baseline justify-between gap-3 rounded py-2">
-                        <span class="min-w-0 truncate"><span class="font-medium">{{ `${person.firstName} ${person.lastName}`.trim() || person.email }}</span> <span v-if="person.firstName" class="text-soft">{{ person.email }}</span></span>
-                        <span class="caption shrink-0">{{ person.ownerTry ? 'you, trying · ' : '' }}{{ ago(person.joinedAt) }}</span>
+                    <RouterLink :to="`/people/${person.id}`" class="flex items-baseline justify-between gap-3 rounded py-2 hover:bg-raised">
+                        <span class="min-w-0 truncate"
+                            ><span class="font-medium">{{ `${person.firstName} ${person.lastName}`.trim() || person.email }}</span>
+                            <span v-if="person.firstName" class="text-soft">{{ person.email }}</span></span
+                        >
+                        <span class="shrink-0 caption">{{ person.ownerTry ? 'you, trying · ' : '' }}{{ ago(person.joinedAt) }}</span>
                     </RouterLink>
                 </li>
             </ul>
-            <RouterLink v-if="total > people.length" :to="`/people?funnel=${store.funnel.id}`" class="link mt-2 inline-block">See all {{ count(total) }}</RouterLink>
+            <RouterLink v-if="total > people.length" :to="`/people?funnel=${store.funnel.id}`" class="mt-2 inline-block link"
+                >See all {{ count(total) }}</RouterLink
+            >
         </section>
 
         <section aria-labelledby="parts">
             <h2 id="parts" class="text-xl">What belongs to it</h2>
             <ul class="mt-2 space-y-2">
                 <li v-for="gift in store.funnel.leadMagnets" :key="gift.id">
-                    <RouterLink :to="`/funnels/${store.funnel.id}/lead-magnet/${gift.id}`" class="hover:bg-raised flex items-start gap-3 rounded p-1.5">
-                        <ArrowDownTrayIcon class="text-pine mt-0.5 size-5 shrink-0" aria-hidden="true" />
-                        <span><span class="block font-medium">{{ gift.title }}</span><span class="caption" :class="{ 'text-clay-deep': !gift.file }">{{ gift.file ? `${gift.file.name} · ${gift.file.note}` : 'No file yet' }}</span></span>
+                    <RouterLink
+                        :to="`/funnels/${store.funnel.id}/lead-magnet/${gift.id}`"
+                        class="flex items-start gap-3 rounded p-1.5 hover:bg-raised"
+                    >
+                        <ArrowDownTrayIcon class="mt-0.5 size-5 shrink-0 text-pine" aria-hidden="true" />
+                        <span
+                            ><span class="block font-medium">{{ gift.title }}</span
+                            ><span class="caption" :class="{ 'text-clay-deep': !gift.file }">{{
+                                gift.file ? `${gift.file.name} · ${gift.file.note}` : 'No file yet'
+                            }}</span></span
+                        >
                     </RouterLink>
                 </li>
                 <li v-for="form in store.funnel.forms" :key="form.id">
-                    <RouterLink :to="`/funnels/${store.funnel.id}/form/${form.id}`" class="hover:bg-raised flex items-start gap-3 rounded p-1.5">
-                        <DocumentTextIcon class="text-pine mt-0.5 size-5 shrink-0" aria-hidden="true" />
-                        <span><span class="block font-medium">{{ form.name }}</span><span class="caption">Asks for: {{ fieldNames(form) }}</span></span>
+                    <RouterLink
+                        :to="`/funnels/${store.funnel.id}/form/${form.id}`"
+                        class="flex items-start gap-3 rounded p-1.5 hover:bg-raised"
+                    >
+                        <DocumentTextIcon class="mt-0.5 size-5 shrink-0 text-pine" aria-hidden="true" />
+                        <span
+                            ><span class="block font-medium">{{ form.name }}</span
+                            ><span class="caption">Asks for: {{ fieldNames(form) }}</span></span
+                        >
                     </RouterLink>
                 </li>
             </ul>
             <form class="mt-5 space-y-4" novalidate @submit.prevent="rename">
                 <TextField v-model="name" label="Private name" :error="error?.field('name')" @focusout="rename" />
-                <TextField v-model="address" label="Web address" :hint="`${site}${address}`" :error="error?.field('address')" @focusout="rename" />
+                <TextField
+                    v-model="address"
+                    label="Web address"
+                    :hint="`${site}${address}`"
+                    :error="error?.field('address')"
+                    @focusout="rename"
+                />
             </form>
         </section>
 
         <section aria-labelledby="versions">
             <h2 id="versions" class="text-xl">Versions</h2>
-            <p v-if="versions.length === 0" class="text-soft mt-2">Nothing is published yet. What you change here is a draft until you publish it.</p>
-            <ol v-else class="divide-line mt-2 max-h-60 divide-y overflow-auto">
+            <p v-if="versions.length === 0" class="mt-2 text-soft">
+                Nothing is published yet. What you change here is a draft until you publish it.
+            </p>
+            <ol v-else class="mt-2 max-h-60 divide-y divide-line overflow-auto">
                 <li v-for="version in versions" :key="version.id" class="flex items-start justify-between gap-3 py-2">
-                    <span class="min-w-0"><span class="font-medium">Version {{ version.number }}</span> <span v-if="version.live" class="bg-lamp-pale rounded px-1.5 py-0.5 text-sm font-medium">live</span><span class="caption block">{{ dateTime(version.publishedAt) }}</span><span v-if="version.note" class="block truncate">{{ version.note }}</span></span>
+                    <span class="min-w-0"
+                        ><span class="font-medium">Version {{ version.number }}</span>
+                        <span v-if="version.live" class="rounded bg-lamp-pale px-1.5 py-0.5 text-sm font-medium">live</span
+                        ><span class="block caption">{{ dateTime(version.publishedAt) }}</span
+                        ><span v-if="version.note" class="block truncate">{{ version.note }}</span></span
+                    >
                     <button v-if="!version.live" type="button" class="btn-quiet" @click="switchTo(version)">Make live</button>
                 </li>
             </ol>
-            <button v-if="store.funnel.state === 'live'" type="button" class="btn mt-4" @click="close">Close the funnel</button>
+            <button v-if="store.funnel.state === 'live'" type="button" class="mt-4 btn" @click="close">Close the funnel</button>
         </section>
     </div>
 </template>

@@ -36,7 +36,12 @@ const editor = useEditor({
         OrderedList,
         ListItem,
         UndoRedo,
-        Link.configure({ openOnClick: false, autolink: false, HTMLAttributes: { target: null, rel: null }, isAllowedUri: (url) => url === DOWNLOAD || /^(https?:|mailto:)/i.test(url) }),
+        Link.configure({
+            openOnClick: false,
+            autolink: false,
+            HTMLAttributes: { target: null, rel: null },
+            isAllowedUri: (url) => url === DOWNLOAD || /^(https?:|mailto:)/i.test(url),
+        }),
     ],
     editorProps: { attributes: { class: 'letter', 'aria-label': 'Letter', role: 'textbox', 'aria-multiline': 'true' } },
     onUpdate: ({ editor: e }) => emit('update:modelValue', e.getHTML()),
@@ -85,19 +90,64 @@ function insertDownload(): void {
     editor.value
         ?.chain()
         .focus()
-        .insertContent({ type: 'paragraph', content: [{ type: 'text', text: 'Download it now', marks: [{ type: 'link', attrs: { href: DOWNLOAD } }] }] })
+        .insertContent({
+            type: 'paragraph',
+            content: [{ type: 'text', text: 'Download it now', marks: [{ type: 'link', attrs: { href: DOWNLOAD } }] }],
+        })
         .run();
 }
 </script>
 
 <template>
-    <div class="border-edge bg-raised rounded-md border">
-        <div v-if="editor" class="border-line flex flex-wrap gap-0.5 border-b p-1" role="toolbar" aria-label="Marks">
-            <button type="button" class="btn-quiet font-bold" :aria-pressed="editor.isActive('bold')" :class="{ 'bg-line': editor.isActive('bold') }" aria-label="Bold" @click="editor.chain().focus().toggleBold().run()">B</button>
-            <button type="button" class="btn-quiet italic" :aria-pressed="editor.isActive('italic')" :class="{ 'bg-line': editor.isActive('italic') }" aria-label="Italic" @click="editor.chain().focus().toggleItalic().run()">I</button>
-            <button type="button" class="btn-quiet" :aria-pressed="editor.isActive('heading')" :class="{ 'bg-line': editor.isActive('heading') }" @click="editor.chain().focus().toggleHeading({ level: 2 }).run()">Heading</button>
-            <button type="button" class="btn-quiet" :aria-pressed="editor.isActive('bulletList')" :class="{ 'bg-line': editor.isActive('bulletList') }" @click="editor.chain().focus().toggleBulletList().run()">List</button>
-            <button type="button" class="btn-quiet" :aria-pressed="editor.isActive('link')" :class="{ 'bg-line': editor.isActive('link') }" @click="openLink">Link</button>
+    <div class="rounded-md border border-edge bg-raised">
+        <div v-if="editor" class="flex flex-wrap gap-0.5 border-b border-line p-1" role="toolbar" aria-label="Marks">
+            <button
+                type="button"
+                class="btn-quiet font-bold"
+                :aria-pressed="editor.isActive('bold')"
+                :class="{ 'bg-line': editor.isActive('bold') }"
+                aria-label="Bold"
+                @click="editor.chain().focus().toggleBold().run()"
+            >
+                B
+            </button>
+            <button
+                type="button"
+                class="btn-quiet italic"
+                :aria-pressed="editor.isActive('italic')"
+                :class="{ 'bg-line': editor.isActive('italic') }"
+                aria-label="Italic"
+                @click="editor.chain().focus().toggleItalic().run()"
+            >
+                I
+            </button>
+            <button
+                type="button"
+                class="btn-quiet"
+                :aria-pressed="editor.isActive('heading')"
+                :class="{ 'bg-line': editor.isActive('heading') }"
+                @click="editor.chain().focus().toggleHeading({ level: 2 }).run()"
+            >
+                Heading
+            </button>
+            <button
+                type="button"
+                class="btn-quiet"
+                :aria-pressed="editor.isActive('bulletList')"
+                :class="{ 'bg-line': editor.isActive('bulletList') }"
+                @click="editor.chain().focus().toggleBulletList().run()"
+            >
+                List
+            </button>
+            <button
+                type="button"
+                class="btn-quiet"
+                :aria-pressed="editor.isActive('link')"
+                :class="{ 'bg-line': editor.isActive('link') }"
+                @click="openLink"
+            >
+                Link
+            </button>
             <UiMenu label="Reader’s name …" :items="fields">Reader’s name …</UiMenu>
             <button v-if="hasGift" type="button" class="btn-quiet" @click="insertDownload">Download button</button>
         </div>
@@ -106,9 +156,9 @@ function insertDownload(): void {
             <form class="mt-4" novalidate @submit.prevent="setLink">
                 <label class="label" for="letter-link">Web address</label>
                 <input id="letter-link" v-model="address" class="input" :aria-invalid="trouble ? 'true' : undefined" autocomplete="off" />
-                <p v-if="trouble" class="text-clay-deep mt-1 font-medium">{{ trouble }}</p>
+                <p v-if="trouble" class="mt-1 font-medium text-clay-deep">{{ trouble }}</p>
                 <p v-else class="hint">Leave it empty to take the link away. A link alone on its line becomes a button.</p>
-                <button type="submit" class="btn-main mt-4">Set the link</button>
+                <button type="submit" class="mt-4 btn-main">Set the link</button>
             </form>
         </UiDialog>
     </div>

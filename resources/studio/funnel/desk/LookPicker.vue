@@ -29,12 +29,16 @@ function accent(colour: string | null): void {
                 <RadioGroupOption v-for="look in session.looks" :key="look.id" v-slot="{ checked }" :value="look.id" as="template">
                     <div
                         class="cursor-pointer overflow-hidden rounded border"
-                        :class="checked ? 'border-ink ring-ink ring-2' : 'border-edge/60'"
+                        :class="checked ? 'border-ink ring-2 ring-ink' : 'border-edge/60'"
                         :style="{ background: look.colours.paper, color: look.colours.ink }"
                     >
                         <div class="flex items-center justify-between px-2 py-1.5">
                             <span class="truncate text-sm font-semibold">{{ look.name }}</span>
-                            <span class="h-3.5 w-6" :style="{ background: look.colours.accent, borderRadius: `${Math.min(look.corner, 8)}px` }" aria-hidden="true"></span>
+                            <span
+                                class="h-3.5 w-6"
+                                :style="{ background: look.colours.accent, borderRadius: `${Math.min(look.corner, 8)}px` }"
+                                aria-hidden="true"
+                            ></span>
                         </div>
                     </div>
                 </RadioGroupOption>
@@ -42,7 +46,13 @@ function accent(colour: string | null): void {
         </RadioGroup>
         <div class="mt-3 flex items-center gap-2">
             <label class="btn">
-                <input type="color" class="size-6 cursor-pointer border-0 p-0" :value="store.funnel?.accent ?? current?.colours.accent ?? '#000000'" aria-label="Button colour" @change="accent(($event.target as HTMLInputElement).value)" />
+                <input
+                    type="color"
+                    class="size-6 cursor-pointer border-0 p-0"
+                    :value="store.funnel?.accent ?? current?.colours.accent ?? '#000000'"
+                    aria-label="Button colour"
+                    @change="accent(($event.target as HTMLInputElement).value)"
+                />
                 Button colour
             </label>
             <button v-if="store.funnel?.accent" type="button" class="btn-quiet" @click="accent(null)">As the look</button>

@@ -85,7 +85,7 @@ async function connect(outcome: string, to: { toPage?: string; toUrl?: string })
     <div class="space-y-6">
         <p class="text-soft">Click any words on the page and type.</p>
         <section>
-            <h2 class="text-lg">Look <span class="text-soft font-sans text-sm font-normal">of the whole funnel</span></h2>
+            <h2 class="text-lg">Look <span class="font-sans text-sm font-normal text-soft">of the whole funnel</span></h2>
             <LookPicker class="mt-2" />
         </section>
         <section v-if="opening" class="space-y-3">
@@ -94,26 +94,59 @@ async function connect(outcome: string, to: { toPage?: string; toUrl?: string })
             <div>
                 <span class="label">Background</span>
                 <div class="flex flex-wrap items-center gap-2">
-                    <button type="button" class="btn" :aria-pressed="!page.document.background" :class="{ 'border-ink ring-ink ring-1': !page.document.background }" @click="background(undefined)">As the look</button>
-                    <label class="btn" :class="{ 'border-ink ring-ink ring-1': page.document.background?.colour }">
-                        <input type="color" class="size-6 cursor-pointer border-0 p-0" :value="page.document.background?.colour ?? '#ffffff'" aria-label="Background colour" @change="background({ colour: ($event.target as HTMLInputElement).value })" />
+                    <button
+                        type="button"
+                        class="btn"
+                        :aria-pressed="!page.document.background"
+                        :class="{ 'border-ink ring-1 ring-ink': !page.document.background }"
+                        @click="background(undefined)"
+                    >
+                        As the look
+                    </button>
+                    <label class="btn" :class="{ 'border-ink ring-1 ring-ink': page.document.background?.colour }">
+                        <input
+                            type="color"
+                            class="size-6 cursor-pointer border-0 p-0"
+                            :value="page.document.background?.colour ?? '#ffffff'"
+                            aria-label="Background colour"
+                            @change="background({ colour: ($event.target as HTMLInputElement).value })"
+                        />
                         Colour
                     </label>
                 </div>
-                <PicturePicker class="mt-2" :chosen="page.document.background?.picture" label="Background picture" @choose="(p) => background(p ? { picture: p.id } : undefined)" />
+                <PicturePicker
+                    class="mt-2"
+                    :chosen="page.document.background?.picture"
+                    label="Background picture"
+                    @choose="(p) => background(p ? { picture: p.id } : undefined)"
+                />
             </div>
         </section>
         <section v-for="outcome in page.outcomes" :key="outcome.outcome">
             <h2 class="text-lg">Where the way leads</h2>
-            <UiListbox class="mt-2" :model-value="outsideOpen ? 'outside' : target(outcome.outcome)" :options="targets" :label="`Those who ${outcome.label} go to`" @update:model-value="(to: string) => lead(outcome.outcome, to)" />
-            <form v-if="outsideOpen || target(outcome.outcome) === 'outside'" class="mt-2 flex items-end gap-2" @submit.prevent="connect(outcome.outcome, { toUrl: outside })">
+            <UiListbox
+                class="mt-2"
+                :model-value="outsideOpen ? 'outside' : target(outcome.outcome)"
+                :options="targets"
+                :label="`Those who ${outcome.label} go to`"
+                @update:model-value="(to: string) => lead(outcome.outcome, to)"
+            />
+            <form
+                v-if="outsideOpen || target(outcome.outcome) === 'outside'"
+                class="mt-2 flex items-end gap-2"
+                @submit.prevent="connect(outcome.outcome, { toUrl: outside })"
+            >
                 <TextField v-model="outside" class="flex-1" label="Web address" :error="error" />
                 <button type="submit" class="btn">Set</button>
             </form>
         </section>
         <section class="space-y-3">
             <h2 class="text-lg">Names</h2>
-            <TextField :model-value="page.name" label="Private name" @update:model-value="(name: string) => store.edit('page', page.id, { name }, 'the name of a page')" />
+            <TextField
+                :model-value="page.name"
+                label="Private name"
+                @update:model-value="(name: string) => store.edit('page', page.id, { name }, 'the name of a page')"
+            />
             <TextField
                 v-if="!isEntry"
                 :model-value="page.address"

@@ -13,7 +13,9 @@ const store = useFunnel();
 const phone = ref(false);
 const selected = ref<string | null>(null);
 const page = computed(() => store.page(props.id));
-const block = computed<Block | undefined>(() => page.value?.document.sections.flatMap((s) => s.blocks).find((b) => b.id === selected.value));
+const block = computed<Block | undefined>(() =>
+    page.value?.document.sections.flatMap((s) => s.blocks).find((b) => b.id === selected.value),
+);
 
 function editDocument(label: string, change: (document: PageDocument) => void, now = false): void {
     if (!page.value) {
@@ -40,7 +42,7 @@ function editBlock(id: string, values: Partial<Block>, label: string, now = fals
 
 <template>
     <div v-if="page" class="grid h-full min-h-0 grid-cols-[1fr_19rem]">
-        <div class="bg-line/40 relative min-h-0">
+        <div class="relative min-h-0 bg-line/40">
             <PageCanvas
                 :page="id"
                 :phone="phone"
@@ -48,13 +50,30 @@ function editBlock(id: string, values: Partial<Block>, label: string, now = fals
                 @select="selected = $event"
                 @words="(block, field, value) => editBlock(block, { [field]: value }, `words on “${page!.name}”`)"
             />
-            <div class="sheet absolute right-4 bottom-4 flex p-0.5 shadow" role="group" aria-label="Width of the page">
-                <button type="button" class="btn-quiet" :class="{ 'bg-line text-ink': !phone }" :aria-pressed="!phone" @click="phone = false"><ComputerDesktopIcon class="size-5" aria-hidden="true" />Desktop</button>
-                <button type="button" class="btn-quiet" :class="{ 'bg-line text-ink': phone }" :aria-pressed="phone" @click="phone = true"><DevicePhoneMobileIcon class="size-5" aria-hidden="true" />Phone</button>
+            <div class="absolute right-4 bottom-4 flex sheet p-0.5 shadow" role="group" aria-label="Width of the page">
+                <button
+                    type="button"
+                    class="btn-quiet"
+                    :class="{ 'bg-line text-ink': !phone }"
+                    :aria-pressed="!phone"
+                    @click="phone = false"
+                >
+                    <ComputerDesktopIcon class="size-5" aria-hidden="true" />Desktop
+                </button>
+                <button type="button" class="btn-quiet" :class="{ 'bg-line text-ink': phone }" :aria-pressed="phone" @click="phone = true">
+                    <DevicePhoneMobileIcon class="size-5" aria-hidden="true" />Phone
+                </button>
             </div>
         </div>
-        <aside class="border-line bg-raised min-h-0 overflow-auto border-l p-5" aria-label="What is selected">
-            <BlockColumn v-if="block" :key="block.id" :page="page" :block="block" @block="(values, label) => editBlock(block!.id, values, label, true)" @leave="selected = null" />
+        <aside class="min-h-0 overflow-auto border-l border-line bg-raised p-5" aria-label="What is selected">
+            <BlockColumn
+                v-if="block"
+                :key="block.id"
+                :page="page"
+                :block="block"
+                @block="(values, label) => editBlock(block!.id, values, label, true)"
+                @leave="selected = null"
+            />
             <PageColumn v-else :page="page" @document="editDocument" />
         </aside>
     </div>

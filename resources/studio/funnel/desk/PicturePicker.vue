@@ -51,7 +51,7 @@ async function bring(event: Event): Promise<void> {
                 :key="picture.id"
                 type="button"
                 class="size-14 overflow-hidden rounded border"
-                :class="chosen === picture.id ? 'border-ink ring-ink ring-2' : 'border-line'"
+                :class="chosen === picture.id ? 'border-ink ring-2 ring-ink' : 'border-line'"
                 :aria-pressed="chosen === picture.id"
                 :aria-label="picture.name"
                 :title="picture.name"
@@ -60,10 +60,17 @@ async function bring(event: Event): Promise<void> {
                 <img :src="picture.src" alt="" class="size-full object-cover" loading="lazy" />
             </button>
         </div>
-        <label class="btn has-[:focus-visible]:outline-pine mt-2 has-[:focus-visible]:outline-2">
-            <input type="file" class="sr-only" accept="image/png,image/jpeg,image/webp,image/gif" :disabled="busy" :aria-label="`Bring a picture: ${label}`" @change="bring" />
+        <label class="mt-2 btn has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-pine">
+            <input
+                type="file"
+                class="sr-only"
+                accept="image/png,image/jpeg,image/webp,image/gif"
+                :disabled="busy"
+                :aria-label="`Bring a picture: ${label}`"
+                @change="bring"
+            />
             {{ busy ? 'On its way …' : 'Bring a picture' }}
         </label>
-        <p v-if="error" class="text-clay-deep mt-1 font-medium" role="alert">{{ error }}</p>
+        <p v-if="error" class="mt-1 font-medium text-clay-deep" role="alert">{{ error }}</p>
     </div>
 </template>

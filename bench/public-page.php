@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Measures a published opt-in page: bytes by kind and requests, as a browser takes it; and the server's work for it
+ * as a ratio to an empty route of the same application, both measured in turn in this one run.
+ *
+ *   php bench/public-page.php [ADDRESS OF A PAGE]     with the demo running; http://localhost:8000/practice-plan unless given
+ */
+
+use Illuminate\Contracts\Http\Kernel;
+use Illuminate\Foundation\Application;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Route;
+use Tests\Browser\Chrome;
+
+require __DIR__.'/../vendor/autoload.php';
+
+$page = $argv[1] ?? 'http://localhost:8000/practice-plan';
+$limits = ['everything but pictures' => 60_000, 'script' => 10_000];
+
+$browser = Chrome::open(375, 740);
+$browser->get($page);
+$browser->wait(15, 100)->until(fn ($b): bool => (bool) $b->executeScript('return document.fonts.status === "loaded" && document.readyState === "complete" && performance.getEntriesByType("resource").some(r => r.name.endsWith("/m/view"))'));
+/** @var list<array{name: string, type: string, bytes: int, host: string}> $loads */
+$loads = $browser->executeScript('return [...performance.getEntriesByType("navigation"), ...performance.getEntriesByType("resource")].map(r => ({ name: r.name, type: r.initiatorType, bytes: r.transferSize, host: new URL(r.name).host }))');
+$shift = (float) $browser->executeScript('return new Promise(r => { let sum = 0; new PerformanceObserver(l => { for (const e of l.getEntries()) sum += e.value; }).observe({ type: "layout-shift", buffered: true }); requestAnimationFrame(() => requestAnimationFrame(() => r(sum))); })');
+$browser->quit();
+
+$kind = fn (array $l): string => match (true) {
+    $l['type'] === 'navigation' => 'page with its styles',
+    str_ends_with($l['name'], '.woff2') => 'fonts',
+    str_ends_with($l['name'], '.js') => 'script',
+    str_contains($l['name'], '/media/') => 'pictures of the owner',
+    default => 'beacon',
+};
+$bytes = [];
+foreach ($loads as $l) {
+    $bytes[$kind($l)] = [($bytes[$kind($l)][0] ?? 0) + 1, ($bytes[$kind($l)][1] ?? 0) + $l['bytes']];
+}
+echo "kind                      requests      bytes\n";
+foreach ($bytes as $name => [$n, $sum]) {
+    printf("%-25s %8d %10s\n", $name, $n, number_format($sum));
+}
+$ours = array_sum(array_map(fn (array $b): int => $b[1], array_diff_key($bytes, ['pictures of the owner' => 0])));
+printf("%-25s %8d %10s   limit %s: %s\n", 'everything but pictures', count($loads), number_format($ours), number_format($limits['everything but pictures']), $ours <= $limits['everything but pictures'] ? 'kept' : 'BROKEN');
+$script = $bytes['script'][1] ?? 0;
+printf("%-25s %8s %10s   limit %s: %s\n", 'script alone', '', number_format($script), number_format($limits['script']), $script <= $limits['script'] ? 'kept' : 'BROKEN');
+printf("other hosts asked: %d      layout shift: %.4f\n", count(array_filter($loads, fn (array $l): bool => $l['host'] !== parse_url($page, PHP_URL_HOST).':'.parse_url($page, PHP_URL_PORT))), $shift);
+
+// The server's work: the whole application is booted for each request, as under php-fpm.
+putenv('DB_DATABASE='.__DIR__.'/../storage/app/demo/lantern.sqlite');
+putenv('UPLOADS_PATH='.__DIR__.'/../storage/app/demo/uploads');
+$handle = function (string $path): float {
+    $start = hrtime(true);
+    /** @var Application $app */
+    $app = require __DIR__.'/../bootstrap/app.php';
+    $app->booted(fn () => Route::get('bench/empty', fn (): string => ''));
+    $response = $app->make(Kernel::class)->handle($request = Request::create($path));
+    $response->getStatusCode() === 200 || throw new RuntimeException("{$path} answers {$response->getStatusCode()}");
+    $took = (hrtime(true) - $start) / 1e6;
+    $app->make(Kernel::class)->terminate($request, $response);
+    $app->flush();
+
+    return $took;
+};
+$paths = ['empty route' => '/bench/empty', 'opt-in page' => (string) parse_url($page, PHP_URL_PATH), 'health' => '/up'];
+$times = [];
+for ($i = 0; $i < 120; $i++) {
+    foreach ($paths as $name => $path) {
+        $took = $handle($path);
+        if ($i >= 20) {
+            $times[$name][] = $took;
+        }
+    }
+}
+$median = function (array $t): float {
+    sort($t);
+
+    return $t[intdiv(count($t), 2)];
+};
+echo "\nserver time, median of 100, as a ratio to the empty route\n";
+foreach ($times as $name => $t) {
+    printf("%-25s %6.2f\n", $name, $median($t) / $median($times['empty route']));
+}
+exit($ours <= $limits['everything but pictures'] && $script <= $limits['script'] ? 0 : 1);
