@@ -22,7 +22,7 @@ final class SiteAssets
             $preload .= '<link rel="preload" as="font" type="font/woff2" crossorigin href="'.self::font($family, $weight).'">';
         }
 
-        return $preload.'<style>'.self::faces($fonts).self::css().'</style>'
+        return $preload.'<style>'.self::faces($fonts, $script ? 'optional' : 'swap').self::css().'</style>'
             .($script ? '<script type="module" src="'.self::built('resources/site/visitor.ts')['url'].'"></script>' : '');
     }
 
@@ -32,16 +32,17 @@ final class SiteAssets
     }
 
     /**
-     * Font faces for a look. A font that is late is not swapped in: the page never jumps under a reader's eyes.
+     * Font faces for a look. For visitors a font that is late is not swapped in, so that the page never jumps under
+     * their eyes; on the desk it is, since there the look is what is being looked at.
      *
      * @param  list<array{string, int}>  $fonts
      */
-    private static function faces(array $fonts): string
+    private static function faces(array $fonts, string $display): string
     {
         $css = '';
         foreach (array_unique($fonts, SORT_REGULAR) as [$family, $weight]) {
             foreach (['latin-ext' => 'U+0100-02BA,U+1E00-1E9F,U+1EF2-1EFF,U+2C60-2C7F', 'latin' => 'U+0000-00FF,U+0131,U+0152-0153,U+02BB-02DC,U+2000-206F,U+20AC,U+2122,U+2191-2193,U+2212'] as $subset => $range) {
-                $css .= "@font-face{font-family:'{$family}';font-weight:{$weight};font-display:optional;src:url("
+                $css .= "@font-face{font-family:'{$family}';font-weight:{$weight};font-display:{$display};src:url("
                     .self::font($family, $weight, $subset).") format('woff2');unicode-range:{$range}}";
             }
         }

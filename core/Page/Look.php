@@ -55,10 +55,10 @@ final readonly class Look
             'ink' => $ink->hex(),
             'soft' => Contrast::readableOn($paper, $soft, $ink)->hex(),
             'accent' => $this->accent->hex(),
-            'onAccent' => Contrast::readableOn($this->accent, Colour::of('#ffffff'), $this->ink)->hex(),
+            'onAccent' => Contrast::readableOn($this->accent, Colour::of('#ffffff'), $this->ink, $this->paper)->hex(),
             'link' => Contrast::readableOn($paper, $this->accent, $ink)->hex(),
             'field' => $field->hex(),
-            'onField' => Contrast::readableOn($field, $this->ink)->hex(),
+            'onField' => Contrast::readableOn($field, $this->ink, $this->paper)->hex(),
             // A field's outline has to be seen as well: 3 to 1 against the paper and against the field.
             'line' => Contrast::readableOn($field, $this->ink->mixedWith($field, 0.35), $this->ink)->hex(),
         ];

@@ -10,8 +10,8 @@ declare(strict_types=1);
  * The demo must run (bin/demo). Without names, all pictures are taken.
  */
 
-use Facebook\WebDriver\Remote\RemoteWebDriver;
-use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\Remote\RemoteWebDriver; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser library
 use Tests\Browser\Chrome;
 
 require __DIR__.'/../../vendor/autoload.php';

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use Facebook\WebDriver\Exception\StaleElementReferenceException;
-use Facebook\WebDriver\Remote\RemoteExecuteMethod;
-use Facebook\WebDriver\Remote\RemoteWebDriver;
-use Facebook\WebDriver\Remote\RemoteWebElement;
-use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\Exception\StaleElementReferenceException; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Remote\RemoteExecuteMethod; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Remote\RemoteWebDriver; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Remote\RemoteWebElement; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser library
 use PDO;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;

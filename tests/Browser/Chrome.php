@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use Facebook\WebDriver\Chrome\ChromeOptions;
-use Facebook\WebDriver\Remote\DesiredCapabilities;
-use Facebook\WebDriver\Remote\RemoteWebDriver;
-use Facebook\WebDriver\WebDriverDimension;
+use Facebook\WebDriver\Chrome\ChromeOptions; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Remote\DesiredCapabilities; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Remote\RemoteWebDriver; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\WebDriverDimension; // names-ok: the namespace of the browser library
 use RuntimeException;
 use Symfony\Component\Process\Process;
 

@@ -161,7 +161,7 @@ const tally = (value: MessageState | ''): number =>
                     <p class="mt-1">
                         From {{ open.from }} to
                         <RouterLink class="link" :to="`/people/${open.personId}`">{{ open.person || open.to }}</RouterLink>
-                        <span class="text-soft">{{ open.to }}</span>
+                        <span class="ml-1.5 text-soft">{{ open.to }}</span>
                     </p>
                     <p class="mt-0.5 caption">
                         {{ words[open.state]

@@ -116,7 +116,7 @@ const filtered = computed(() => search.value !== '' || tag.value !== 0 || funnel
                                 <RouterLink :to="`/people/${person.id}`" class="font-medium hover:underline">{{
                                     `${person.firstName} ${person.lastName}`.trim() || 'No name given'
                                 }}</RouterLink>
-                                <span v-if="person.ownerTry" class="caption"> · you, trying</span>
+                                <span v-if="person.ownerTry" class="ml-1 caption"> · you, trying</span>
                             </td>
                             <td class="truncate py-2.5 pr-3">
                                 {{ person.email }} <span v-if="person.unsubscribed" class="text-sm text-clay-deep">unsubscribed</span>

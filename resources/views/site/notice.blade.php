@@ -8,6 +8,7 @@
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <meta name="robots" content="noindex">
+<link rel="icon" href="data:,">
 <title>{{ $title }}</title>
 {!! \App\Site\SiteAssets::head($look, false) !!}
 </head>

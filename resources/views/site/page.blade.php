@@ -9,6 +9,7 @@
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <title>{{ \Lantern\Core\Email\MergeFields::fill($page->document->headline(), [], fn (string $s): string => $s) ?: $plan->sender->business }}</title>
+<link rel="icon" href="data:,">
 <meta name="theme-color" content="{{ $colours['paper'] }}">
 @if ($page->address !== '')
 <meta name="robots" content="noindex">

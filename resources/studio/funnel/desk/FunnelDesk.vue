@@ -102,7 +102,7 @@ const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(
                     <RouterLink :to="`/people/${person.id}`" class="flex items-baseline justify-between gap-3 rounded py-2 hover:bg-raised">
                         <span class="min-w-0 truncate"
                             ><span class="font-medium">{{ `${person.firstName} ${person.lastName}`.trim() || person.email }}</span>
-                            <span v-if="person.firstName" class="text-soft">{{ person.email }}</span></span
+                            <span v-if="person.firstName" class="ml-1.5 text-soft">{{ person.email }}</span></span
                         >
                         <span class="shrink-0 caption">{{ person.ownerTry ? 'you, trying · ' : '' }}{{ ago(person.joinedAt) }}</span>
                     </RouterLink>
@@ -164,7 +164,7 @@ const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(
                 <li v-for="version in versions" :key="version.id" class="flex items-start justify-between gap-3 py-2">
                     <span class="min-w-0"
                         ><span class="font-medium">Version {{ version.number }}</span>
-                        <span v-if="version.live" class="rounded bg-lamp-pale px-1.5 py-0.5 text-sm font-medium">live</span
+                        <span v-if="version.live" class="ml-1.5 rounded bg-lamp-pale px-1.5 py-0.5 text-sm font-medium">live</span
                         ><span class="block caption">{{ dateTime(version.publishedAt) }}</span
                         ><span v-if="version.note" class="block truncate">{{ version.note }}</span></span
                     >
