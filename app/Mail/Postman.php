@@ -69,6 +69,9 @@ final readonly class Postman
     {
         $now = CarbonImmutable::now();
         $stale = $now->subSeconds((int) config('lantern.messages.stale_after'));
+        // What kills its worker again and again is not tried for ever.
+        Message::query()->where('state', 'sending')->where('claimed_at', '<', Instant::sql($stale))->where('attempts', '>=', (int) config('lantern.messages.attempts'))
+            ->update(['state' => 'failed', 'trouble' => 'Every try to send it was broken off in the middle.']);
         Message::query()->where('state', 'sending')->where('claimed_at', '<', Instant::sql($stale))
             ->update(['state' => 'waiting', 'queued_at' => null, 'claimed_at' => null]);
 

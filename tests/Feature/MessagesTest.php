@@ -166,6 +166,20 @@ final class MessagesTest extends TestCase
         self::assertSame(['failed', 'There is no such mailbox.'], array_values($this->message('robin@example.com')->only(['state', 'trouble'])));
     }
 
+    public function test_a_message_that_kills_every_worker_is_given_up(): void
+    {
+        $this->join($this->live(), ['email' => 'robin@example.com']);
+        $postman = app(Postman::class);
+        for ($i = 1; $i <= 6; $i++) {
+            $this->message('robin@example.com')->forceFill(['state' => 'sending', 'claimed_at' => now(), 'attempts' => $i])->save();
+            self::assertSame(0, $postman->queueDue(), 'a fresh claim is left alone');
+            $this->travel(61)->seconds();
+            $postman->queueDue();
+        }
+
+        self::assertSame(['failed', 'Every try to send it was broken off in the middle.'], array_values($this->message('robin@example.com')->only(['state', 'trouble'])));
+    }
+
     private function provider(\Throwable $trouble): void
     {
         $this->app->bind(Provider::class, fn () => new class($trouble) implements Provider

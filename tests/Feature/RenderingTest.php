@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Files\Uploads;
+use App\Funnels\DraftPlan;
+use App\Models\Funnel;
+use App\Models\Page;
+use App\Site\PageRenderer;
+use DOMDocument;
+use DOMXPath;
+use Lantern\Core\Page\Block;
+use Lantern\Core\Page\BlockKind;
+use Lantern\Core\Page\Looks;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+
+/** Pages as HTML: whole, in every look and arrangement, with every block, and safe whatever the words are. */
+final class RenderingTest extends TestCase
+{
+    /** @param  array<string, mixed>  $change */
+    private function render(Funnel $funnel, array $change = [], bool $editing = false): DOMXPath
+    {
+        $page = $this->entry($funnel);
+        $document = array_replace_recursive($page->document, $change);
+        $page->forceFill(['document' => $document])->save();
+        $html = (new PageRenderer)->page(DraftPlan::read(Funnel::query()->findOrFail($funnel->id)), DraftPlan::page(Page::query()->findOrFail($page->id)), $editing);
+        $dom = new DOMDocument;
+        self::assertTrue($dom->loadHTML('<?xml encoding="UTF-8">'.$html, LIBXML_NOERROR));
+
+        return new DOMXPath($dom);
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function looksAndArrangements(): iterable
+    {
+        foreach (array_keys(Looks::all()) as $look) {
+            foreach (['centred', 'left', 'split-right', 'split-left', 'boxed'] as $arrangement) {
+                yield "{$look}, {$arrangement}" => [$look, $arrangement];
+            }
+        }
+    }
+
+    #[DataProvider('looksAndArrangements')]
+    public function test_a_page_is_whole_in_every_look_and_arrangement(string $look, string $arrangement): void
+    {
+        $funnel = $this->draft();
+        $funnel->forceFill(['look' => $look])->save();
+        $page = $this->render($funnel, ['sections' => [0 => ['arrangement' => $arrangement]]]);
+
+        self::assertSame(1, $page->query('//h1')->length, 'one main heading');
+        self::assertSame(1, $page->query("//section[contains(@class,'{$arrangement}')]")->length);
+        self::assertSame(1, $page->query('//form//button')->length);
+        foreach ($page->query('//form//input[not(@type="hidden")]') as $input) {
+            self::assertSame(1, $page->query('//label[@for="'.$input->getAttribute('id').'"]')->length, 'each field has its label');
+        }
+        self::assertSame('en', $page->query('/html')->item(0)->getAttribute('lang'));
+        self::assertStringContainsString(Looks::get($look)->accent->hex(), $page->query('//body')->item(0)->getAttribute('style'));
+    }
+
+    public function test_every_kind_of_block_is_drawn(): void
+    {
+        $owner = $this->owner();
+        $funnel = $this->draft($owner);
+        $image = imagecreatetruecolor(600, 300);
+        ob_start();
+        imagepng($image);
+        $picture = app(Uploads::class)->picture($owner->business, $this->file('a.png', (string) ob_get_clean()));
+        $form = $funnel->forms()->firstOrFail()->id;
+        $gift = $funnel->leadMagnets()->firstOrFail()->id;
+        $fields = ['heading' => ['text' => 'Words'], 'text' => ['html' => 'Words'], 'bullets' => ['html' => '<ul><li>Words</li></ul>'], 'picture' => ['picture' => $picture->id, 'alt' => 'A cello'],
+            'cover' => ['text' => 'Words'], 'form' => ['form' => $form], 'download' => ['leadMagnet' => $gift, 'text' => 'Words'], 'button' => ['text' => 'Words', 'url' => 'https://ferncroft.example']];
+        self::assertSame(array_keys(Block::FIELDS), array_keys($fields));
+        self::assertSame(array_keys(Block::FIELDS), array_map(fn (BlockKind $k): string => $k->value, BlockKind::cases()));
+        $blocks = [];
+        foreach ($fields as $kind => $values) {
+            $blocks[] = ['id' => "b-{$kind}", 'kind' => $kind] + $values;
+        }
+        $page = $this->render($funnel, ['sections' => [0 => ['blocks' => $blocks]], 'background' => ['picture' => $picture->id]], editing: true);
+
+        foreach (array_keys($fields) as $kind) {
+            self::assertGreaterThan(0, $page->query("//*[@data-block='b-{$kind}']")->length, "{$kind} can be chosen on the desk");
+        }
+        $img = $page->query('//img[@class="picture"]')->item(0);
+        self::assertSame(['600', '300', 'A cello'], [$img->getAttribute('width'), $img->getAttribute('height'), $img->getAttribute('alt')]);
+        self::assertStringContainsString('480w', $img->getAttribute('srcset'));
+        self::assertSame(1, $page->query('//div[@class="backdrop"]/img[@alt=""]')->length);
+        self::assertSame(0, $page->query('//script')->length, 'no script on the desk');
+    }
+
+    public function test_what_refers_to_nothing_draws_nothing(): void
+    {
+        $page = $this->render($this->draft(), ['sections' => [0 => ['blocks' => [
+            2 => ['form' => 'gone'], 3 => ['kind' => 'picture', 'picture' => 'gone', 'alt' => ''],
+        ]]]]);
+
+        self::assertSame(0, $page->query('//form')->length);
+        self::assertSame(0, $page->query('//main//img')->length);
+    }
+
+    public function test_hostile_words_in_every_place_stay_words(): void
+    {
+        $owner = $this->owner();
+        $owner->business->forceFill(['name' => '"><script>alert(1)</script>'])->save();
+        $funnel = $this->draft($owner, '</title><script>alert(1)</script>" onload="x');
+        $form = $funnel->forms()->firstOrFail();
+        $form->forceFill(['definition' => ['button' => '</button><script>alert(1)</script>', 'consent' => '<img src=x onerror=alert(1)>'] + $form->definition])->save();
+        $page = $this->render($funnel);
+
+        self::assertSame(0, $page->query('//script')->length);
+        self::assertSame(0, $page->query('//*[@onload or @onerror]')->length);
+        self::assertSame('</button><script>alert(1)</script>', trim($page->query('//form//button')->item(0)->textContent));
+    }
+
+    public function test_the_public_page_is_packed_private_and_framed_by_nobody_else(): void
+    {
+        $funnel = $this->live();
+        $plain = (string) $this->get('/'.$funnel->address)->getContent();
+        $packed = $this->get('/'.$funnel->address, ['Accept-Encoding' => 'gzip, br'])->assertOk()->assertHeader('content-encoding', 'gzip')->assertHeader('cache-control', 'no-cache, private')
+            ->assertHeader('x-frame-options', 'SAMEORIGIN')->assertHeader('x-content-type-options', 'nosniff');
+        $unpacked = (string) gzdecode((string) $packed->getContent());
+
+        self::assertSame(preg_replace('/value="[^"]+\.[^"]+"/', '', $plain), preg_replace('/value="[^"]+\.[^"]+"/', '', $unpacked));
+        self::assertStringContainsString("object-src 'none'", (string) $packed->headers->get('content-security-policy'));
+        self::assertSame([], array_diff(array_map(fn ($c): string => $c->getName(), $packed->headers->getCookies()), []), 'a visitor who only looks gets no cookie from the server');
+        self::assertStringNotContainsString('slot:', $plain, 'every slot is filled or gone');
+    }
+}
