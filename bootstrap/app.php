@@ -19,7 +19,6 @@ use Symfony\Component\HttpKernel\Exception\TooManyRequestsHttpException;
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
         commands: __DIR__.'/../routes/console.php',
-        health: '/up',
         then: function (): void {
             Route::middleware(['web', StudioSecurity::class, RefuseBrokenJson::class])->group(base_path('routes/studio.php'));
             Route::middleware('site')->group(base_path('routes/site.php'));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Site\BeaconController;
 use App\Http\Site\FileController;
+use App\Http\Site\HealthController;
 use App\Http\Site\MediaController;
 use App\Http\Site\PageController;
 use App\Http\Site\SignupController;
@@ -12,6 +13,8 @@ use Illuminate\Support\Facades\Route;
 
 // What visitors reach. No sessions here. First parts used below are among WebAddress::RESERVED.
 Route::redirect('/', '/studio');
+// Our own health page: the framework's fetches fonts and scripts from other hosts.
+Route::get('/up', HealthController::class);
 Route::post('/m/view', BeaconController::class)->middleware('throttle:beacon')->name('site.beacon');
 Route::get('/media/{upload}/{width}.webp', MediaController::class)->where(['width' => '[0-9]{1,4}'])->name('site.media');
 Route::get('/f/{delivery}/{name}', [FileController::class, 'download'])->where('name', '[^/]+')->name('site.file');

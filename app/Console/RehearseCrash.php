@@ -16,7 +16,7 @@ use Illuminate\Console\Command;
 use Lantern\Core\Funnel\Goal;
 use Lantern\Core\People\Answers;
 
-/** Fills an empty database with people whose welcome email waits, for the test that kills workers. */
+/** Fills an empty database with a live funnel and people whose welcome email waits, for the tests that kill workers and press hard. */
 final class RehearseCrash extends Command
 {
     protected $signature = 'lantern:rehearse-crash {people}';

@@ -7,6 +7,7 @@ namespace App\Providers;
 use App\Mail\Outbox;
 use App\Mail\Provider;
 use App\Mail\Smtp;
+use App\Support\Sqlite\Connector;
 use Carbon\CarbonImmutable;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Foundation\Application;
@@ -20,6 +21,7 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        $this->app->bind('db.connector.sqlite', Connector::class);
         $this->app->bind(Provider::class, fn (Application $app): Provider => config('mail.default') === 'smtp'
             ? $app->make(Smtp::class)
             : $app->make(Outbox::class));

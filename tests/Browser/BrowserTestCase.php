@@ -28,6 +28,9 @@ abstract class BrowserTestCase extends TestCase
 
     protected static string $site;
 
+    /** @var array<string, string> */
+    private static array $env = [];
+
     /** @var list<RemoteWebDriver> */
     private array $browsers = [];
 
@@ -41,10 +44,11 @@ abstract class BrowserTestCase extends TestCase
         touch(self::$folder.'/db.sqlite');
         $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OTAxMjM0NTY3ODkwMTIzNDU2Nzg5MDE=', 'APP_URL' => self::$site, 'DB_DATABASE' => self::$folder.'/db.sqlite',
             'UPLOADS_PATH' => self::$folder.'/uploads', 'CACHE_STORE' => 'file', 'CACHE_PATH' => self::$folder.'/cache', 'SESSION_DRIVER' => 'database', 'QUEUE_CONNECTION' => 'database',
-            'MAIL_MAILER' => 'outbox', 'LANTERN_DEMO' => 'false', 'LANTERN_LEAST_SECONDS' => '0.1', 'PHP_CLI_SERVER_WORKERS' => '4'];
+            'MAIL_MAILER' => 'outbox', 'LANTERN_DEMO' => 'false', 'LANTERN_LEAST_SECONDS' => '0', 'PHP_CLI_SERVER_WORKERS' => '4'];
         // Into files: a pipe that nobody reads fills up, and whoever writes to it stands still.
         $logged = fn (string $file): array => ['sh', '-c', 'exec "$@" > "$0" 2>&1', self::$folder.'/'.$file];
-        (new Process([PHP_BINARY, 'artisan', 'migrate', '--force'], $root, $env))->mustRun();
+        self::$env = $env;
+        self::artisan('migrate', '--force', '--quiet');
         self::$server = new Process([...$logged('server.log'), 'setsid', PHP_BINARY, '-d', 'opcache.enable_cli=1', '-S', "localhost:{$port}", '-t', 'public', 'bin/router.php'], $root, $env, timeout: null);
         self::$server->start();
         self::$worker = new Process([...$logged('worker.log'), PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2'], $root, $env, timeout: null);
@@ -166,6 +170,11 @@ abstract class BrowserTestCase extends TestCase
     protected function sql(string $query): mixed
     {
         return (new PDO('sqlite:'.self::$folder.'/db.sqlite', options: [PDO::ATTR_TIMEOUT => 10]))->query($query)->fetchColumn();
+    }
+
+    protected static function artisan(string ...$arguments): string
+    {
+        return (new Process([PHP_BINARY, 'artisan', ...$arguments], dirname(__DIR__, 2), self::$env))->mustRun()->getOutput();
     }
 
     /** Makes the owner if there is none, and signs in. */

@@ -127,4 +127,14 @@ final class RenderingTest extends TestCase
         self::assertSame([], array_diff(array_map(fn ($c): string => $c->getName(), $packed->headers->getCookies()), []), 'a visitor who only looks gets no cookie from the server');
         self::assertStringNotContainsString('slot:', $plain, 'every slot is filled or gone');
     }
+
+    public function test_no_page_of_ours_asks_another_host(): void
+    {
+        $this->get('/up')->assertOk()->assertContent("The lantern is lit.\n");
+        $funnel = $this->live();
+        foreach (['/'.$funnel->address, '/'.$funnel->address.'/thank-you', '/nothing-here', '/f/01aaaaaaaaaaaaaaaaaaaaaaaa/x.pdf', '/studio'] as $path) {
+            preg_match_all('~(?:src|href|url\()=?["\']?(https?:)?//([^"\')]+)~', (string) $this->get($path)->getContent(), $m);
+            self::assertSame([], array_values(array_filter($m[2], fn (string $host): bool => ! str_starts_with($host, 'localhost'))), $path);
+        }
+    }
 }

@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Remote\LocalFileDetector; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Remote\RemoteWebDriver; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser library
+
+/** What a coach does in five minutes a day, and what happens to their visitors. */
+final class DailyRoundTest extends BrowserTestCase
+{
+    private function funnel(RemoteWebDriver $b, string $name, bool $live): string
+    {
+        $b->get(self::$site.'/studio/funnels/new');
+        $this->byWords($b, 'Give something away')->click();
+        $this->fill($b, 'Private name', $name);
+        $this->fill($b, 'What is the gift called?', $name);
+        $b->findElement(WebDriverBy::cssSelector('input[type=file]'))->setFileDetector(new LocalFileDetector)->sendKeys($this->pdf());
+        $this->byWords($b, 'Make the funnel')->click();
+        $this->byWords($b, 'Publish version 1')->click();
+        if ($live) {
+            $this->byWords($b, 'Make it live')->click();
+            $this->find($b, '[data-test=public-url]');
+        }
+
+        return (string) $this->sql("select address from funnels where name = '{$name}'");
+    }
+
+    public function test_funnels_are_found_archived_brought_back_and_duplicated(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $this->signIn($b);
+            $address = $this->funnel($b, 'Alpha', true);
+            $this->funnel($b, 'Beta', false);
+            $b->get(self::$site.'/studio/funnels');
+            $this->seeText($b, 'Beta');
+            $this->byWords($b, 'Live')->click();
+            $this->waitFor($b, fn (): bool => count($b->findElements(WebDriverBy::cssSelector('tbody tr'))) === 1, 'only the live one is shown');
+            $this->byWords($b, 'All')->click();
+            $this->find($b, 'input[type=search]')->sendKeys('bet');
+            $this->waitFor($b, fn (): bool => count($b->findElements(WebDriverBy::cssSelector('tbody tr'))) === 1, 'only the one searched for is shown');
+            $this->find($b, 'input[type=search]')->clear()->sendKeys('nothing like it');
+            $this->seeText($b, 'No funnel is called “nothing like it” here.');
+            $this->byWords($b, 'Show all')->click();
+
+            $this->byWords($b, 'Actions for Alpha')->click();
+            $this->byWords($b, 'Archive', '[role=menuitem]')->click();
+            $this->seeText($b, '“Alpha” is archived, and its pages are off the web.');
+            $stranger = $this->browser();
+            $stranger->get(self::$site.'/'.$address);
+            $this->seeText($stranger, 'There is no page at this address');
+            $this->byWords($b, 'Undo', '[role=status] button')->click();
+            $this->waitFor($b, fn (): bool => count($b->findElements(WebDriverBy::cssSelector('tbody tr'))) === 2, 'it is back');
+            $stranger->get(self::$site.'/'.$address);
+            $this->find($stranger, 'form button');
+
+            $this->byWords($b, 'Actions for Alpha')->click();
+            $this->byWords($b, 'Duplicate', '[role=menuitem]')->click();
+            $this->seeText($b, 'Alpha (copy)');
+        });
+    }
+
+    public function test_a_page_gets_a_picture_behind_it_and_its_outcome_another_end(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $this->signIn($b);
+            $address = $this->funnel($b, 'Gamma', false);
+            $this->byWords($b, 'Not yet')->click();
+            $this->byWords($b, 'Gamma', 'section[aria-label=Timeline] button')->click();
+            $this->find($b, 'iframe[data-ready=true]');
+            $picture = $this->waitFor($b, fn () => $b->findElement(WebDriverBy::cssSelector('[aria-label="Bring a picture: Background picture"]')), 'a place for the picture');
+            $picture->setFileDetector(new LocalFileDetector)->sendKeys(dirname(__DIR__, 2).'/database/demo/media/music-room.png');
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select document from pages where address = '' order by id desc"), '"background":{"picture"'), 'the background is saved');
+            $wrong = self::$folder.'/not-a-picture.png';
+            file_put_contents($wrong, 'words');
+            $b->findElement(WebDriverBy::cssSelector('[aria-label="Bring a picture: Background picture"]'))->setFileDetector(new LocalFileDetector)->sendKeys($wrong);
+            $this->seeText($b, 'A picture is a PNG, JPEG, WebP or GIF file.');
+
+            $this->byWords($b, 'Thank-you page', '[aria-haspopup=listbox]')->click();
+            $this->byWords($b, 'An outside web address', '[role=option]')->click();
+            $this->field($b, 'Web address')->clear()->sendKeys('nowhere');
+            $this->byWords($b, 'Set')->click();
+            $this->seeText($b, 'A web address begins with https://.');
+            $this->field($b, 'Web address')->clear()->sendKeys(self::$site.'/up?from=gamma');
+            $this->byWords($b, 'Set')->click();
+            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from ways where to_url like '%from=gamma'") === 1, 'the way is saved');
+
+            $this->byWords($b, 'Publish version 1')->click();
+            $this->seeText($b, 'No way leads to “Thank-you page”');
+            $this->byWords($b, 'Make it live')->click();
+            $this->find($b, '[data-test=public-url]');
+            $phone = $this->browser(320, 640);
+            $phone->get(self::$site.'/'.$address);
+            $this->waitFor($phone, fn (): bool => (bool) $phone->executeScript('const i = document.querySelector(".backdrop img"); return i.complete && i.naturalWidth > 0'), 'the picture is there');
+            self::assertSame(320, $phone->executeScript('return document.documentElement.scrollWidth'));
+            $this->fill($phone, 'Email address', 'robin@example.com');
+            $this->byWords($phone, 'Send it to me')->click();
+            $this->waitFor($phone, fn (): bool => str_contains($phone->getCurrentURL(), '/up?from=gamma'), 'they are led outside');
+        });
+    }
+
+    public function test_settings_are_changed_refused_and_undone(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $this->signIn($b);
+            $b->get(self::$site.'/studio/settings');
+            $this->fill($b, 'Sender address', 'not an address');
+            $this->byWords($b, 'Save the business')->click();
+            $this->seeText($b, 'This does not look like an email address.');
+            self::assertSame('not an address', $this->field($b, 'Sender address')->getAttribute('value'));
+            $this->fill($b, 'Sender address', 'hello@ferncroft.example');
+            $this->byWords($b, 'Save the business')->click();
+            $this->seeText($b, 'Your business is saved.');
+            self::assertSame('hello@ferncroft.example', $this->sql('select sender_address from businesses'));
+            $this->byWords($b, 'Undo', '[role=status] button')->click();
+            $this->waitFor($b, fn (): bool => $this->sql('select sender_address from businesses') === 'imke@ferncroft.example', 'it is as it was');
+
+            $this->byWords($b, 'Your account')->click();
+            $this->byWords($b, 'Sign out', '[role=menuitem]')->click();
+            $this->seeText($b, 'Welcome back');
+            $this->fill($b, 'Email address', 'imke@ferncroft.example');
+            $this->fill($b, 'Password', 'wrong');
+            $this->byWords($b, 'Sign in')->click();
+            $this->seeText($b, 'This address and password do not go together.');
+        });
+    }
+
+    public function test_a_reader_unsubscribes_and_the_coach_sees_it(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $this->signIn($b);
+            $address = $this->funnel($b, 'Delta', true);
+            $plain = $this->browser(375, 740);
+            $plain->get(self::$site.'/'.$address);
+            $plain->findElement(WebDriverBy::id('f-email'))->sendKeys('wren@example.com');
+            $plain->findElement(WebDriverBy::cssSelector('form button'))->click();
+            $this->waitFor($plain, fn (): bool => $plain->findElement(WebDriverBy::cssSelector('h1'))->getText() === 'It is yours, friend.', 'the thank-you page');
+            self::assertSame('Download it now', $plain->findElement(WebDriverBy::cssSelector('.download a'))->getText());
+
+            $this->waitFor($plain, fn (): bool => (int) $this->sql("select count(*) from messages where to_address = 'wren@example.com' and state = 'sent'") === 1, 'the letter is sent');
+            preg_match('~Unsubscribe: (\S+)~', (string) $this->sql("select text from messages where to_address = 'wren@example.com'"), $m);
+            $plain->get($m[1]);
+            $plain->findElement(WebDriverBy::cssSelector('form button'))->click();
+            $this->waitFor($plain, fn (): bool => $plain->findElement(WebDriverBy::cssSelector('h1'))->getText() === 'You are unsubscribed', 'it is done');
+            $b->get(self::$site.'/studio/people');
+            $this->seeText($b, 'unsubscribed');
+        });
+    }
+}
