@@ -98,7 +98,7 @@ const tally = (value: MessageState | ''): number =>
                         v-for="option in states"
                         :key="option.value"
                         type="button"
-                        class="btn-quiet text-sm"
+                        class="btn-quiet px-1.5 text-sm"
                         :class="{ 'bg-line/70 text-ink': state === option.value }"
                         :aria-pressed="state === option.value"
                         @click="state = option.value"
@@ -161,7 +161,7 @@ const tally = (value: MessageState | ''): number =>
                     <p class="mt-1">
                         From {{ open.from }} to
                         <RouterLink class="link" :to="`/people/${open.personId}`">{{ open.person || open.to }}</RouterLink>
-                        <span class="ml-1.5 text-soft">{{ open.to }}</span>
+                        <span v-if="open.person" class="ml-1.5 text-soft">{{ open.to }}</span>
                     </p>
                     <p class="mt-0.5 caption">
                         {{ words[open.state]
