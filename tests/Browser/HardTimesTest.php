@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Remote\RemoteWebDriver; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\WebDriverKeys; // names-ok: the namespace of the browser library
+use Lantern\Core\Page\Looks;
+
+/** A lost connection, a mistake taken back from the keyboard, a very small phone. */
+final class HardTimesTest extends BrowserTestCase
+{
+    private function newFunnel(RemoteWebDriver $b, string $name): string
+    {
+        $this->signIn($b);
+        $b->get(self::$site.'/studio/funnels/new');
+        $this->byWords($b, 'Gather a waiting list')->click();
+        $this->fill($b, 'Private name', $name);
+        $this->fill($b, 'What are they waiting for?', $name);
+        $this->byWords($b, 'Make the funnel')->click();
+        $this->byWords($b, 'Publish version 1');
+
+        return basename((string) parse_url($b->getCurrentURL(), PHP_URL_PATH));
+    }
+
+    private function connection(RemoteWebDriver $b, bool $there): void
+    {
+        $tools = new ChromeDevToolsDriver($b);
+        $tools->execute('Network.enable');
+        $tools->execute('Network.emulateNetworkConditions', ['offline' => ! $there, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+    }
+
+    public function test_what_is_typed_without_a_connection_is_kept_and_saved_when_it_is_back(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $this->newFunnel($b, 'Offline');
+            $this->byWords($b, 'Waiting list form')->click();
+            $this->field($b, 'Words on the button');
+            $this->connection($b, false);
+            $this->fill($b, 'Words on the button', 'Typed in the tunnel');
+            $this->seeText($b, 'No connection. Your work is kept here and saved when it is back.');
+            self::assertSame(0, (int) $this->sql("select count(*) from forms where definition like '%tunnel%'"));
+            $this->connection($b, true);
+            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from forms where definition like '%Typed in the tunnel%'") === 1, 'it is saved by itself');
+            $this->seeText($b, 'Everything is saved');
+            self::assertSame('Typed in the tunnel', $this->field($b, 'Words on the button')->getAttribute('value'));
+            // The browser writes down every request it could not make.
+            $b->manage()->getLog('browser');
+        });
+    }
+
+    public function test_a_refused_change_says_why_keeps_what_was_typed_and_is_saved_once_mended(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $funnel = $this->newFunnel($b, 'Refused');
+            $this->byWords($b, 'Waiting list form')->click();
+            $field = $this->field($b, 'Words on the button');
+            $field->sendKeys([WebDriverKeys::CONTROL, 'a'])->sendKeys([WebDriverKeys::NULL, WebDriverKeys::BACKSPACE]);
+            $this->seeText($b, 'The button needs words that say what happens next.');
+            self::assertStringNotContainsString('"button":""', (string) $this->sql("select definition from forms where funnel_id = '{$funnel}'"));
+            $this->field($b, 'Words on the button')->sendKeys('Count me in');
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from forms where funnel_id = '{$funnel}'"), 'Count me in'), 'it is saved');
+            $this->seeText($b, 'Everything is saved');
+        });
+    }
+
+    public function test_a_change_is_taken_back_from_the_keyboard(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $funnel = $this->newFunnel($b, 'Keyboard');
+            $look = fn (): string => (string) $this->sql("select look from funnels where id = '{$funnel}'");
+            $this->byWords($b, 'Keyboard: be the first')->click();
+            $this->find($b, 'iframe[data-ready=true]');
+            $this->byWords($b, 'Salon', '[role=radio]')->click();
+            $this->waitFor($b, fn (): bool => $look() === 'salon', 'the look is saved');
+            $b->getKeyboard()->sendKeys([WebDriverKeys::CONTROL, 'z']);
+            $this->waitFor($b, fn (): bool => $look() === 'harbour', 'and taken back');
+            $this->seeText($b, 'Undone: the look');
+        });
+    }
+
+    public function test_pages_are_right_on_the_smallest_phone_in_every_look(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $funnel = $this->newFunnel($b, 'Donaudampfschifffahrtsgesellschaftskapitänsmütze für alle');
+            $phone = $this->browser(320, 640);
+            foreach (array_keys(Looks::all()) as $look) {
+                $b->get(self::$site."/studio/funnels/{$funnel}/page/".$this->sql("select id from pages where funnel_id = '{$funnel}' and address = ''"));
+                $this->find($b, 'iframe[data-ready=true]');
+                if ((string) $this->sql("select look from funnels where id = '{$funnel}'") !== $look) {
+                    $this->byWords($b, ucfirst($look), '[role=radio]')->click();
+                    $this->waitFor($b, fn (): bool => (string) $this->sql("select look from funnels where id = '{$funnel}'") === $look, "{$look} is saved");
+                }
+                $this->byWords($b, 'Publish version')->click();
+                $this->byWords($b, 'Make it live')->click();
+                $this->find($b, '[data-test=public-url]');
+                $address = (string) $this->sql("select address from funnels where id = '{$funnel}'");
+                foreach (['', '/thank-you'] as $page) {
+                    $phone->get(self::$site."/{$address}{$page}");
+                    self::assertSame(320, $phone->executeScript('return document.documentElement.scrollWidth'), "{$look}{$page}");
+                    $small = $phone->executeScript('return [...document.querySelectorAll("p, label, span, .text, button")].filter(e => e.offsetParent && e.innerText.trim() && parseFloat(getComputedStyle(e).fontSize) < 15).length');
+                    self::assertSame(0, $small, "no small print in {$look}{$page}");
+                }
+                self::assertCount(0, $phone->findElements(WebDriverBy::cssSelector('img:not([alt])')));
+            }
+        });
+    }
+}
