@@ -39,7 +39,7 @@ async function create(): Promise<void> {
     <main class="mx-auto max-w-2xl px-6 py-12">
         <LanternMark class="size-12" />
         <h1 class="mt-4 text-3xl">Let us light the lantern</h1>
-        <p class="mt-2 text-lg text-soft">One page, two minutes. You can change all of it later in Settings.</p>
+        <p class="mt-2 text-lg text-soft">One page, two minutes. What you say of your business you can change later in Settings.</p>
         <form class="mt-8" novalidate @submit.prevent="create">
             <h2 class="text-xl">You</h2>
             <div class="mt-3 grid gap-4 sm:grid-cols-2">
