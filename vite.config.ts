@@ -62,7 +62,7 @@ function copyLookFonts(): Plugin {
 
 export default defineConfig({
     plugins: [
-        laravel({ input: ['resources/studio/main.ts', 'resources/site/site.css', 'resources/site/visitor.ts'] }),
+        laravel({ input: ['resources/studio/main.ts', ...['base', 'points', 'proof', 'sell', 'media'].map((part) => `resources/site/${part}.css`), 'resources/site/visitor.ts'] }),
         vue(),
         tailwindcss(),
         copyLookFonts(),

@@ -48,6 +48,12 @@ abstract class TestCase extends FrameworkTestCase
         return "%PDF-1.4\n1 0 obj<</Type/Catalog>>endobj\n% {$words}\ntrailer<</Root 1 0 R>>\n%%EOF\n";
     }
 
+    /** The first bytes of a WebM file: enough to be known as one. */
+    public static function webm(): string
+    {
+        return "\x1A\x45\xDF\xA3\x9F\x42\x86\x81\x01\x42\xF7\x81\x01\x42\xF2\x81\x04\x42\xF3\x81\x08\x42\x82\x84webm\x42\x87\x81\x04\x42\x85\x81\x02".str_repeat("\0", 64);
+    }
+
     protected function upload(User $owner, string $name = 'plan.pdf'): Upload
     {
         $id = Ids::next();

@@ -11,6 +11,8 @@ use finfo;
 use GdImage;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
+use Lantern\Core\Page\Colour;
+use Lantern\Core\Page\Tones;
 use Lantern\Core\Support\Invalid;
 
 /** Takes in the owner's files: judged by content, kept under random names outside the web root. */
@@ -33,6 +35,12 @@ final class Uploads
     ];
 
     private const WIDTHS = [480, 960, 1600];
+
+    /** @return list<string> the kinds of content that may be given away */
+    public static function mimes(): array
+    {
+        return array_keys(self::FILES);
+    }
 
     public function file(Business $business, UploadedFile $file): Upload
     {
@@ -89,10 +97,29 @@ final class Uploads
             $total += strlen($webp);
             Storage::disk('uploads')->put("pictures/{$id}/{$w}.webp", $webp);
         }
+        $fallback = $this->fallback($image, $widths[intdiv(count($widths) - 1, 2)]);
+        Storage::disk('uploads')->put("pictures/{$id}/{$widths[intdiv(count($widths) - 1, 2)]}.{$fallback[0]}", $fallback[1]);
+        $tones = $this->tones($image);
 
         return Upload::query()->create(['id' => $id, 'business_id' => $business->id, 'kind' => 'picture', 'name' => $name, 'mime' => 'image/webp',
             'bytes' => $total, 'path' => "pictures/{$id}", 'sha256' => (string) hash_file('sha256', $file->getRealPath()),
-            'width' => $width, 'height' => $height, 'widths' => $widths]);
+            'width' => $width, 'height' => $height, 'widths' => $widths, 'fallback' => $fallback[0], 'tones' => [$tones->dark, $tones->light]]);
+    }
+
+    /** A video is kept as it came: MP4 or WebM by content, whatever its name says. */
+    public function video(Business $business, UploadedFile $file): Upload
+    {
+        $bytes = $this->bytes($file, (int) config('lantern.uploads.file_bytes'), 'video');
+        $name = $this->name($file);
+        $mime = $this->mime($file);
+        if (! in_array($mime, ['video/mp4', 'video/webm'], true)) {
+            throw Invalid::at('video', "“{$name}” is no video that browsers can play. Please bring an MP4 or WebM file.");
+        }
+        $id = Ids::next();
+        $path = (string) Storage::disk('uploads')->putFileAs('videos', $file, $id);
+
+        return Upload::query()->create(['id' => $id, 'business_id' => $business->id, 'kind' => 'video', 'name' => $name, 'mime' => $mime,
+            'bytes' => $bytes, 'path' => $path, 'sha256' => (string) hash_file('sha256', $file->getRealPath())]);
     }
 
     private function bytes(UploadedFile $file, int $most, string $field): int
@@ -141,14 +168,59 @@ final class Uploads
 
     private function webp(GdImage $image, int $width): string
     {
+        $scaled = $this->scaled($image, $width);
+        ob_start();
+        imagewebp($scaled, null, 82);
+
+        return (string) ob_get_clean();
+    }
+
+    /** @return array{string, string} ending and content: JPEG, or PNG where something is see-through */
+    private function fallback(GdImage $image, int $width): array
+    {
+        $scaled = $this->scaled($image, $width);
+        ob_start();
+        $this->seeThrough($image) ? imagepng($scaled, null, 9) : imagejpeg($scaled, null, 80);
+
+        return [$this->seeThrough($image) ? 'png' : 'jpg', (string) ob_get_clean()];
+    }
+
+    private function seeThrough(GdImage $image): bool
+    {
+        $small = $this->scaled($image, 48);
+        for ($x = 0; $x < imagesx($small); $x++) {
+            for ($y = 0; $y < imagesy($small); $y++) {
+                if ((imagecolorat($small, $x, $y) >> 24 & 0x7F) > 2) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /** How dark and how light it gets, looked at closely enough that words would meet it. */
+    private function tones(GdImage $image): Tones
+    {
+        $small = $this->scaled($image, 64);
+        $luminances = [];
+        for ($x = 0; $x < imagesx($small); $x++) {
+            for ($y = 0; $y < min(200, imagesy($small)); $y++) {
+                $luminances[] = Colour::of(sprintf('#%06x', imagecolorat($small, $x, $y) & 0xFFFFFF))->luminance();
+            }
+        }
+
+        return Tones::of($luminances);
+    }
+
+    private function scaled(GdImage $image, int $width): GdImage
+    {
         $height = max(1, (int) round(imagesy($image) * $width / imagesx($image)));
         $scaled = imagecreatetruecolor(max(1, $width), $height);
         imagealphablending($scaled, false);
         imagesavealpha($scaled, true);
         imagecopyresampled($scaled, $image, 0, 0, 0, 0, $width, $height, imagesx($image), imagesy($image));
-        ob_start();
-        imagewebp($scaled, null, 82);
 
-        return (string) ob_get_clean();
+        return $scaled;
     }
 }

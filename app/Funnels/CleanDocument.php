@@ -4,44 +4,76 @@ declare(strict_types=1);
 
 namespace App\Funnels;
 
-use App\Models\Funnel;
 use App\Models\Upload;
 use App\Support\RichText;
 use Lantern\Core\Page\Block;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Shape;
 
-/** A page document as the Studio sends it: its shape checked, its words sanitised, its references the owner's own. */
+/** A page document as somebody sends it: its shape checked, its words sanitised, its references the owner's own. */
 final class CleanDocument
 {
-    public static function of(mixed $input, Funnel $funnel): Document
+    /** Fields that hold no words but say which thing is meant; the core checks their form. */
+    private const REFERENCES = ['picture', 'video', 'url', 'form', 'leadMagnet', 'icon', 'until'];
+
+    /** @throws Invalid by the place of what is wrong */
+    public static function of(mixed $input, int $business): Document
     {
         $read = Document::fromArray($input);
-        $document = new Document(array_map(
-            fn (Section $s): Section => new Section($s->id, $s->kind, $s->arrangement, array_map(self::block(...), $s->blocks)),
-            $read->sections,
-        ), $read->background);
-        $pictures = $document->pictures();
-        $own = Upload::query()->where('business_id', $funnel->business_id)->where('kind', 'picture')->whereIn('id', $pictures)->count();
-        if ($own !== count($pictures)) {
-            throw Invalid::at('document', 'A picture on this page is not in your library.');
-        }
+        $document = $read->with(array_map(fn (Section $s): Section => self::section($s), $read->sections));
+        self::own($document->pictures(), 'picture', $business);
+        self::own($document->videos(), 'video', $business);
 
         return $document;
     }
 
-    private static function block(Block $block): Block
+    /** One section, such as one that is shared. */
+    public static function one(mixed $input, int $business): Section
     {
-        $fields = $block->fields;
+        $section = self::section(Section::fromShape(Shape::of($input, 'section')));
+        $document = new Document([$section], \Lantern\Core\Page\Background::paper());
+        self::own($document->pictures(), 'picture', $business);
+        self::own($document->videos(), 'video', $business);
+
+        return $section;
+    }
+
+    /** Only the words, for what comes from an archive whose files are taken in beside it. */
+    public static function words(Document $document): Document
+    {
+        return $document->with(array_map(fn (Section $s): Section => self::section($s), $document->sections));
+    }
+
+    private static function section(Section $section): Section
+    {
+        return $section->with(array_map(fn (Block $b): Block => new Block($b->id, $b->kind, self::fields($b->fields),
+            array_map(self::fields(...), $b->items), $b->style, $b->hidden), $section->blocks));
+    }
+
+    /**
+     * @param  array<string, string>  $fields
+     * @return array<string, string>
+     */
+    private static function fields(array $fields): array
+    {
         foreach ($fields as $name => $value) {
-            $fields[$name] = match ($name) {
-                'html' => RichText::words($value),
-                'text', 'alt' => RichText::plain($value),
-                default => $value,
+            $fields[$name] = match (true) {
+                $name === 'html' || $name === 'notHtml' => RichText::words($value),
+                in_array($name, self::REFERENCES, true) => $value,
+                default => RichText::plain($value),
             };
         }
 
-        return new Block($block->id, $block->kind, $fields);
+        return $fields;
+    }
+
+    /** @param  list<string>  $ids */
+    private static function own(array $ids, string $kind, int $business): void
+    {
+        if ($ids !== [] && Upload::query()->where('business_id', $business)->where('kind', $kind)->whereIn('id', $ids)->count() !== count($ids)) {
+            throw Invalid::at('document', "A {$kind} on this page is not in your library.");
+        }
     }
 }

@@ -6,6 +6,7 @@ namespace App\Funnels;
 
 use App\Models\Business;
 use App\Models\Funnel;
+use App\Models\OldAddress;
 use App\Models\Upload;
 use App\Support\Ids;
 use Lantern\Core\Funnel\Goal;
@@ -17,14 +18,18 @@ use Lantern\Core\Funnel\WebAddress;
 /** Makes funnels: from a starter, or from one that is there. */
 final class NewFunnel
 {
-    /** @param  Upload|null  $file what is given away; may come later */
-    public function fromStarter(Business $business, Goal $goal, string $name, string $title, ?Upload $file): Funnel
+    /**
+     * @param  string  $title  of what is given away, waited for, shown or sold
+     * @param  Upload|null  $file  what is given away; may come later
+     * @param  string  $price  as visitors read it; '' when it is not known yet
+     */
+    public function fromStarter(Business $business, Goal $goal, string $name, string $title, ?Upload $file, string $price = ''): Funnel
     {
-        $leadMagnet = $goal !== Goal::GiveAway ? null : ($file === null
+        $leadMagnet = ! $goal->hasLeadMagnet() ? null : ($file === null
             ? new LeadMagnet(Ids::next(), $title)
             : new LeadMagnet(Ids::next(), $title, $file->id, $file->name, $file->mime, $file->bytes));
         $plan = (new Starter($business->sender(), Ids::next(...)))
-            ->build($goal, $name, $title, WebAddress::suggest($title, self::taken(...)), $leadMagnet);
+            ->build($goal, $name, $title, WebAddress::suggest($title, self::taken(...)), $leadMagnet, $price);
 
         return DraftPlan::store($plan, $business);
     }
@@ -37,8 +42,10 @@ final class NewFunnel
         return DraftPlan::store($copy, $funnel->business);
     }
 
-    public static function taken(string $address): bool
+    /** Is the address a funnel's, or was it one in public, so that it leads there for good? */
+    public static function taken(string $address, ?string $by = null): bool
     {
-        return Funnel::query()->where('address', $address)->exists();
+        return Funnel::query()->where('address', $address)->exists()
+            || OldAddress::query()->where('address', $address)->whereNull('page_id')->when($by !== null, fn ($q) => $q->where('funnel_id', '!=', $by))->exists();
     }
 }

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Funnels;
 
 use App\Models\Funnel;
+use App\Models\OldAddress;
 use App\Models\User;
 use App\Models\Version;
+use App\Site\Facts;
 use App\Site\PageRenderer;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -16,7 +18,7 @@ use Lantern\Core\Funnel\Plan;
 /** Draft, version, switch: the only way anything reaches the public. */
 final readonly class Publishing
 {
-    public function __construct(private PageRenderer $renderer)
+    public function __construct(private PageRenderer $renderer, private Facts $facts)
     {
     }
 
@@ -30,7 +32,7 @@ final readonly class Publishing
     {
         return DB::transaction(function () use ($funnel, $by, $note): Version {
             $plan = DraftPlan::read(Funnel::query()->findOrFail($funnel->id));
-            $findings = GoLiveCheck::of($plan);
+            $findings = GoLiveCheck::of($plan, $this->facts->ofPlan($plan, $funnel->business));
             if (GoLiveCheck::blocked($findings)) {
                 throw new NotReady($findings);
             }
@@ -40,13 +42,15 @@ final readonly class Publishing
                 'number' => 1 + (int) Version::query()->where('funnel_id', $funnel->id)->max('number'),
                 'note' => $note,
                 'plan' => $plan->toArray(),
-                'rendered' => $this->renderer->all($plan),
+                'rendered' => $this->renderer->all($plan, $funnel->business),
                 'fingerprint' => self::fingerprint($plan),
                 'published_by' => $by?->id,
                 'published_at' => CarbonImmutable::now(),
             ]);
-            $funnel->forceFill(['state' => 'live', 'live_version_id' => $version->id])->save();
-            $funnel->setRelation('liveVersion', $version);
+            if ($live !== null) {
+                $this->rememberAddresses($live->plan(), $plan);
+            }
+            $this->switchTo($funnel, $version);
 
             return $version;
         });
@@ -57,6 +61,16 @@ final readonly class Publishing
     {
         $funnel->forceFill(['state' => 'live', 'live_version_id' => $version->id])->save();
         $funnel->setRelation('liveVersion', $version);
+    }
+
+    /** Whatever address a page had in public leads to it for good. */
+    private function rememberAddresses(Plan $was, Plan $is): void
+    {
+        foreach ($was->pages as $page) {
+            if ($page->address !== '' && $is->page($page->id) !== null && $is->page($page->id)->address !== $page->address) {
+                OldAddress::query()->firstOrCreate(['funnel_id' => $is->id, 'page_id' => $page->id, 'address' => $page->address]);
+            }
+        }
     }
 
     /** Takes the funnel off the public web; its links then say so kindly. */

@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\URL;
 use Illuminate\Support\Facades\View;
 use Lantern\Core\Email\EmailPlan;
 use Lantern\Core\Email\MergeFields;
+use Lantern\Core\Funnel\Plan;
 use Lantern\Core\Page\Colour;
 use Lantern\Core\Page\Contrast;
 use TijsVerkoyen\CssToInlineStyles\CssToInlineStyles;
@@ -40,14 +41,29 @@ final class LetterWriter
         $email = $plan?->email((string) $message->email_id);
 
         return $plan === null || $email === null ? null : $this->letter($message->business, $person, $email->subject, $email->body,
-            $this->downloadUrl($delivery), $unsubscribe, $plan->look()->accent);
+            $this->downloadUrl($delivery), $unsubscribe, $plan->look()->accent, self::ofFunnel($plan, $message->funnel->address ?? $plan->address));
     }
 
-    /** The letter as a sample reader would see it, for the Studio. */
-    public function sample(Business $business, EmailPlan $email, Colour $accent): Letter
+    /**
+     * The letter as a sample reader would see it, for the Studio.
+     *
+     * @param  array<string, string>  $more  merge fields beside the person's own
+     */
+    public function sample(Business $business, EmailPlan $email, Colour $accent, array $more = []): Letter
     {
         return $this->letter($business, new Person(['first_name' => 'Robin', 'last_name' => 'Sample', 'email' => 'robin@example.com', 'business_id' => $business->id]),
-            $email->subject, $email->body, url('/'), url('/'), $accent);
+            $email->subject, $email->body, url('/'), url('/'), $accent, $more);
+    }
+
+    /** @return array<string, string> the funnel's own merge fields, and the addresses of its pages */
+    public static function ofFunnel(Plan $plan, string $address): array
+    {
+        $fields = $plan->fields + ['business' => $plan->sender->business, 'host' => $plan->sender->host()];
+        foreach ($plan->pages as $page) {
+            $fields["page_{$page->id}"] = url($address.($page->address === '' ? '' : '/'.$page->address));
+        }
+
+        return $fields;
     }
 
     public static function unsubscribeUrl(string $messageId): string
@@ -55,9 +71,10 @@ final class LetterWriter
         return url(URL::signedRoute('site.unsubscribe', ['message' => $messageId], absolute: false));
     }
 
-    private function letter(Business $business, Person $person, string $subject, string $body, string $download, string $unsubscribe, Colour $accent): Letter
+    /** @param  array<string, string>  $more  merge fields beside the person's own */
+    private function letter(Business $business, Person $person, string $subject, string $body, string $download, string $unsubscribe, Colour $accent, array $more = []): Letter
     {
-        $values = ['first_name' => $person->first_name, 'last_name' => $person->last_name, 'email' => $person->email, 'download_link' => $download];
+        $values = ['first_name' => $person->first_name, 'last_name' => $person->last_name, 'email' => $person->email, 'download_link' => $download] + $more;
         $plain = MergeFields::fill($subject, $values, fn (string $s): string => (string) preg_replace('/[\p{Cc}]+/u', ' ', $s));
         // A link that stands alone in its paragraph is what the letter is about: it becomes a button.
         $body = (string) preg_replace('~<p>\s*<a href="([^"]*)">([^<]*)</a>\s*</p>~', '<p class="act"><a class="button" href="$1">$2</a></p>', $body);

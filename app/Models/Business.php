@@ -17,9 +17,15 @@ use Lantern\Core\Funnel\Sender;
  * @property string $postal_address
  * @property string $timezone
  * @property string $currency
+ * @property list<string> $embed_hosts from where videos may be shown on pages
  */
 final class Business extends Record
 {
+    /** @var array<string, string> */
+    protected $casts = ['embed_hosts' => 'array'];
+
+    protected $attributes = ['embed_hosts' => '[]'];
+
     public function zone(): DateTimeZone
     {
         return new DateTimeZone($this->timezone);

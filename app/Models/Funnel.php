@@ -18,7 +18,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $goal
  * @property string $address
  * @property string $look
- * @property string|null $accent
+ * @property array<string, mixed> $look_changes what the owner made their own in the look
+ * @property string|null $logo the id of a picture
+ * @property string|null $icon likewise
+ * @property array<string, string> $fields the funnel's own merge fields
+ * @property list<string> $parameters address parameters that may be used as merge fields
  * @property string $state draft, live or closed
  * @property string|null $live_version_id
  * @property CarbonImmutable|null $archived_at
@@ -29,6 +33,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property \Illuminate\Database\Eloquent\Collection<int, Form> $forms
  * @property \Illuminate\Database\Eloquent\Collection<int, Email> $emails
  * @property \Illuminate\Database\Eloquent\Collection<int, LeadMagnet> $leadMagnets
+ * @property \Illuminate\Database\Eloquent\Collection<int, SharedSection> $sharedSections
  * @property Version|null $liveVersion
  */
 final class Funnel extends Record
@@ -36,9 +41,10 @@ final class Funnel extends Record
     use HasUlids;
 
     /** @var array<string, string> */
-    protected $casts = ['archived_at' => 'immutable_datetime'];
+    protected $casts = ['archived_at' => 'immutable_datetime', 'look_changes' => 'array', 'fields' => 'array', 'parameters' => 'array'];
 
-    protected $attributes = ['state' => 'draft', 'live_version_id' => null, 'accent' => null, 'archived_at' => null];
+    protected $attributes = ['state' => 'draft', 'live_version_id' => null, 'archived_at' => null,
+        'look_changes' => '{}', 'logo' => null, 'icon' => null, 'fields' => '{}', 'parameters' => '[]'];
 
     /** @return BelongsTo<Business, $this> */
     public function business(): BelongsTo
@@ -49,7 +55,7 @@ final class Funnel extends Record
     /** @return HasMany<Page, $this> */
     public function pages(): HasMany
     {
-        return $this->hasMany(Page::class)->orderBy('position');
+        return $this->hasMany(Page::class)->whereNull('taken_out')->orderBy('position');
     }
 
     /** @return HasMany<Form, $this> */
@@ -68,6 +74,12 @@ final class Funnel extends Record
     public function leadMagnets(): HasMany
     {
         return $this->hasMany(LeadMagnet::class)->orderBy('id');
+    }
+
+    /** @return HasMany<SharedSection, $this> */
+    public function sharedSections(): HasMany
+    {
+        return $this->hasMany(SharedSection::class)->orderBy('id');
     }
 
     /** @return BelongsTo<Version, $this> */

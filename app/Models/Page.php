@@ -18,6 +18,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $address '' for the entry page
  * @property int $position
  * @property array<string, mixed> $document
+ * @property array<string, mixed> $settings title, description … as {@see \Lantern\Core\Funnel\PageSettings} writes them
+ * @property array{address: string, position: int, nextAddress: string, ways: list<array<string, string|null>>}|null $taken_out what to put back when the page is wanted again
  * @property int $revision goes up with each change, so that two windows cannot overwrite each other unseen
  * @property Funnel $funnel
  * @property \Illuminate\Database\Eloquent\Collection<int, Way> $ways
@@ -27,7 +29,9 @@ final class Page extends Record
     use HasUlids;
 
     /** @var array<string, string> */
-    protected $casts = ['document' => 'array'];
+    protected $casts = ['document' => 'array', 'settings' => 'array', 'taken_out' => 'array'];
+
+    protected $attributes = ['settings' => '{}', 'taken_out' => null];
 
     /** @return BelongsTo<Funnel, $this> */
     public function funnel(): BelongsTo

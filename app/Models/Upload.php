@@ -11,7 +11,7 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
  *
  * @property string $id
  * @property int $business_id
- * @property string $kind `file` or `picture`
+ * @property string $kind `file`, `picture` or `video`
  * @property string $name as the owner's computer called it
  * @property string $mime by content
  * @property int $bytes
@@ -20,29 +20,49 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
  * @property int|null $width
  * @property int|null $height
  * @property list<int>|null $widths
+ * @property array{float, float}|null $tones how dark and how light a picture gets, as relative luminance
+ * @property string|null $fallback the ending of the copy in the middle width for browsers that know no WebP: jpg or png
  */
 final class Upload extends Record
 {
     use HasUlids;
 
     /** @var array<string, string> */
-    protected $casts = ['widths' => 'array'];
+    protected $casts = ['widths' => 'array', 'tones' => 'array'];
+
+    protected $attributes = ['width' => null, 'height' => null, 'widths' => null, 'tones' => null, 'fallback' => null];
+
+    /** The middle one of a picture's widths. */
+    public function middle(): int
+    {
+        $widths = $this->widths ?? [];
+
+        return $widths[intdiv(count($widths) - 1, 2)] ?? 0;
+    }
 
     /** The address of the picture in its middle width, for browsers that cannot choose. */
     public function src(): string
     {
-        $widths = $this->widths ?? [];
-
-        return $this->at($widths[intdiv(count($widths) - 1, 2)] ?? 0);
+        return $this->kind === 'video' ? "/media/{$this->id}/video.".($this->mime === 'video/webm' ? 'webm' : 'mp4')
+            : "/media/{$this->id}/{$this->middle()}.".($this->fallback ?? 'webp');
     }
 
     public function srcset(): string
     {
-        return implode(', ', array_map(fn (int $width): string => $this->at($width)." {$width}w", $this->widths ?? []));
+        return implode(', ', array_map(fn (int $width): string => "/media/{$this->id}/{$width}.webp {$width}w", $this->widths ?? []));
     }
 
-    private function at(int $width): string
+    /** @return array<string, string> the addresses of all its forms, by the path they are kept at in the uploads disk */
+    public function forms(): array
     {
-        return "/media/{$this->id}/{$width}.webp";
+        if ($this->kind === 'video') {
+            return [$this->path => $this->src()];
+        }
+        $forms = $this->fallback === null ? [] : ["{$this->path}/{$this->middle()}.{$this->fallback}" => $this->src()];
+        foreach ($this->widths ?? [] as $width) {
+            $forms["{$this->path}/{$width}.webp"] = "/media/{$this->id}/{$width}.webp";
+        }
+
+        return $forms;
     }
 }

@@ -4,47 +4,117 @@ declare(strict_types=1);
 
 namespace App\Site;
 
-use App\Models\Upload;
+use App\Models\Business;
 use Illuminate\Support\Facades\View;
 use Lantern\Core\Funnel\PagePlan;
 use Lantern\Core\Funnel\Plan;
-use Lantern\Core\Page\Colour;
+use Lantern\Core\Page\Section;
 
 /**
  * Draws a page as HTML. A published page is drawn once, with slots (see {@see Slots}) for what is personal; the
  * Studio's desk draws the same page with marks that say which words belong to which block.
  */
-final class PageRenderer
+final readonly class PageRenderer
 {
-    /** @return array<string, string> HTML by page id */
-    public function all(Plan $plan): array
+    public function __construct(private Facts $facts)
+    {
+    }
+
+    /** @return array<string, string> HTML by page id, with slots */
+    public function all(Plan $plan, Business $business): array
     {
         $rendered = [];
         foreach ($plan->pages as $page) {
-            $rendered[$page->id] = $this->page($plan, $page);
+            $rendered[$page->id] = $this->forVisitors($plan, $page, $business);
         }
 
         return $rendered;
     }
 
-    public function page(Plan $plan, PagePlan $page, bool $editing = false): string
+    public function forVisitors(Plan $plan, PagePlan $page, Business $business): string
     {
-        $look = $plan->look();
-        $background = $page->document->background;
-        $ids = $page->document->pictures();
-        $pictures = $ids === [] ? [] : Upload::query()->where('kind', 'picture')->whereIn('id', $ids)->get()->keyBy('id')->all();
-        $html = View::make('site.page', [
-            'plan' => $plan,
-            'page' => $page,
-            'look' => $look,
-            'colours' => $look->coloursOn($background->colour),
-            'sheet' => $look->coloursOn(),
-            'ownPaper' => $background->colour instanceof Colour,
-            'pictures' => $pictures,
-            'backdrop' => $pictures[$background->picture ?? ''] ?? null,
-            'editing' => $editing,
-        ])->render();
+        $html = (string) preg_replace('/>\s+</', '> <', $this->html($this->view($plan, $page, Mode::Visitor, $business)));
 
-        return $editing ? Slots::forDesk($html, $look) : Slots::withMergeFields((string) preg_replace('/>\s+</', '> <', $html));
+        return Slots::withMergeFields($html, $plan->fields + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]);
+    }
+
+    /**
+     * The page on the desk: no script, merge fields as they are written.
+     *
+     * @param  array<string, string>|null  $sample  a reader's fields, to fill them in and lock the words
+     */
+    public function forDesk(Plan $plan, PagePlan $page, Business $business, ?array $sample = null): string
+    {
+        $view = $this->view($plan, $page, $sample === null ? Mode::Desk : Mode::Visitor, $business);
+        $html = $this->html($view);
+
+        return $this->filledForDesk($plan, $page, $html, $sample);
+    }
+
+    /**
+     * Single sections as the desk shows them.
+     *
+     * @param  list<string>  $sections  ids
+     * @return array<string, string> HTML by section id
+     */
+    public function sectionsForDesk(Plan $plan, PagePlan $page, Business $business, array $sections): array
+    {
+        $view = $this->view($plan, $page, Mode::Desk, $business);
+        $drawn = [];
+        foreach ($page->document->sections as $section) {
+            if (in_array($section->id, $sections, true)) {
+                $drawn[$section->id] = $this->filledForDesk($plan, $page, $this->section($view, $section), null);
+            }
+        }
+
+        return $drawn;
+    }
+
+    /** @return array{class: string, style: string} of the body */
+    public function body(Plan $plan, PagePlan $page, Business $business): array
+    {
+        $view = $this->view($plan, $page, Mode::Desk, $business);
+        $ground = Ground::ofPage($view);
+
+        return ['class' => $ground->bodyClass(), 'style' => $ground->style];
+    }
+
+    private function view(Plan $plan, PagePlan $page, Mode $mode, Business $business): PageView
+    {
+        $uploads = $this->facts->uploads($plan, [$page], $business->id);
+
+        return new PageView($plan, $page, $mode, $uploads, $this->facts->of($uploads, $business));
+    }
+
+    private function html(PageView $view): string
+    {
+        return View::make('site.page', [
+            'view' => $view, 'plan' => $view->plan, 'page' => $view->page, 'ground' => Ground::ofPage($view),
+            'sections' => array_map(fn (Section $s): string => $this->section($view, $s), $view->document->sections),
+        ])->render();
+    }
+
+    private function section(PageView $view, Section $section): string
+    {
+        // A shared section that is gone leaves nothing behind.
+        if ($section->blocks === [] && ! $view->editing()) {
+            return '';
+        }
+
+        return View::make('site.section', ['view' => $view, 'plan' => $view->plan, 'page' => $view->page, 'section' => $section, 'ground' => Ground::ofSection($view, $section)])->render();
+    }
+
+    /** @param  array<string, string>|null  $sample */
+    private function filledForDesk(Plan $plan, PagePlan $page, string $html, ?array $sample): string
+    {
+        $fill = ['head' => SiteAssets::head(SiteAssets::looksOf($plan, $page), SiteAssets::groupsOf($page, true), false)];
+        if ($sample === null) {
+            return Slots::fill($html, $fill, []);
+        }
+        foreach ($plan->leadMagnets as $gift) {
+            $fill["download:{$gift->id}"] = '<a class="button">'.e('Download').'</a> <span class="file-note">'.e($gift->kindAndSize()).'</span>';
+        }
+
+        return Slots::fill(Slots::withMergeFields($html, $plan->fields + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]), $fill, $sample);
     }
 }

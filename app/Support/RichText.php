@@ -13,10 +13,26 @@ final class RichText
     /** A link to a merge field is no address, so it stands in for one while the sanitiser looks at it. */
     private const STAND_IN = 'https://merge-field.invalid/';
 
-    /** Words on a page: bold, italic, links, lists, line breaks. */
+    /** Words may be set in a colour of the look by these classes, and by no others. */
+    private const COLOURS = ['in-accent', 'in-soft'];
+
+    /** Links inside a page, as {@see \Lantern\Core\Page\Link} reads them. */
+    private const INSIDE = ['page', 'section', 'outcome', 'tel'];
+
+    /** Words on a page: bold, italic, colours of the look, links, lists, line breaks. */
     public static function words(string $html): string
     {
-        return self::clean($html, ['strong', 'em', 'b', 'i', 'br', 'p', 'ul', 'ol', 'li']);
+        $clean = self::clean($html, ['strong', 'em', 'b', 'i', 'br', 'p', 'ul', 'ol', 'li'], ['span'], self::INSIDE);
+        // The sanitiser has written the attributes anew, so that they stand in one way only.
+        $clean = (string) preg_replace_callback('/<span(?: class="([^"]*)")?>/', fn (array $m): string => in_array($m[1] ?? '', self::COLOURS, true) ? $m[0] : '<span>', $clean);
+        do {
+            // A span that sets no colour says nothing; the innermost goes first.
+            $clean = (string) preg_replace('~<span>((?:(?!</?span)[\s\S])*)</span>~', '$1', $clean, -1, $taken);
+            $coloured = (string) preg_replace('~<span class="([^"]*)">((?:(?!</?span)[\s\S])*)</span>~', "\x02$1\x03$2\x04", $clean, -1, $hidden);
+            $clean = $coloured;
+        } while ($taken + $hidden > 0);
+
+        return (string) preg_replace(['/\x02([a-z-]*)\x03/', '/\x04/'], ['<span class="$1">', '</span>'], $clean);
     }
 
     /** The body of a letter: the same, and headings. */
@@ -31,24 +47,31 @@ final class RichText
         return trim((string) preg_replace(['/[^\P{C}\n\t]+/u', '/[ \t]{2,}/'], ['', ' '], $text));
     }
 
-    /** @param  list<string>  $elements */
-    private static function clean(string $html, array $elements): string
+    /**
+     * @param  list<string>  $elements
+     * @param  list<string>  $classed  elements that may have a class
+     * @param  list<string>  $schemes  beside https, http and mailto
+     */
+    private static function clean(string $html, array $elements, array $classed = [], array $schemes = []): string
     {
         $config = (new HtmlSanitizerConfig)->withMaxInputLength(100_000)
-            ->allowLinkSchemes(['https', 'http', 'mailto'])->allowRelativeLinks(false)
+            ->allowLinkSchemes(['https', 'http', 'mailto', ...$schemes])->allowRelativeLinks(false)
             ->allowElement('a', ['href']);
         foreach ($elements as $element) {
             $config = $config->allowElement($element);
         }
+        foreach ($classed as $element) {
+            $config = $config->allowElement($element, ['class']);
+        }
         // What is neither allowed nor dangerous loses its tags and keeps its words.
         foreach (['div', 'span', 'u', 'font', 'section', 'article', 'h1', 'h4', 'h5', 'h6', 'blockquote', 'table', 'tbody', 'tr', 'td'] as $element) {
-            if (! in_array($element, $elements, true)) {
+            if (! in_array($element, [...$elements, ...$classed], true)) {
                 $config = $config->blockElement($element);
             }
         }
-        $protected = (string) preg_replace('/(href=["\'])\{\{\s*([a-z_]{1,40})\s*\}\}(["\'])/i', '$1'.self::STAND_IN.'$2$3', $html);
+        $protected = (string) preg_replace('/(href=["\'])\{\{\s*([a-z0-9_]{1,40})\s*\}\}(["\'])/i', '$1'.self::STAND_IN.'$2$3', $html);
         $clean = (new HtmlSanitizer($config))->sanitizeFor('body', $protected);
 
-        return trim((string) preg_replace('~'.preg_quote(self::STAND_IN, '~').'([a-z_]{1,40})~', '{{$1}}', $clean));
+        return trim((string) preg_replace('~'.preg_quote(self::STAND_IN, '~').'([a-z0-9_]{1,40})~', '{{$1}}', $clean));
     }
 }

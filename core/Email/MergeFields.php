@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Email;
 
+use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Shape;
+
 /**
  * Fills `{{name|fallback}}` in a text with what is known of its reader. A name that is not known, or known to be
  * empty, gives the fallback; without a fallback it gives nothing. What is filled in is never searched again, so a
@@ -18,7 +21,17 @@ final class MergeFields
         'email' => 'Email address',
     ];
 
-    private const PATTERN = '/\{\{\s*([a-z_]{1,40})\s*(?:\|([^{}|]{0,200}))?\}\}/u';
+    /** What every funnel knows of its owner. */
+    public const OWNER = [
+        'business' => 'Your business',
+        'host' => 'Your name',
+    ];
+
+    public const MOST_OWN = 40;
+
+    private const NAME = '/^[a-z][a-z0-9_]{0,39}$/D';
+
+    private const PATTERN = '/\{\{\s*([a-z][a-z0-9_]{0,39})\s*(?:\|([^{}|]{0,200}))?\}\}/u';
 
     /**
      * @param  array<string, string>  $values  by field name
@@ -49,5 +62,47 @@ final class MergeFields
         preg_match_all(self::PATTERN, $text, $m);
 
         return array_values(array_unique($m[1]));
+    }
+
+    /**
+     * A funnel's own fields as they are written.
+     *
+     * @return array<string, string>
+     *
+     * @throws Invalid for a name that no merge field can have, or that is taken by a person's fields
+     */
+    public static function ownFields(?Shape $shape): array
+    {
+        $fields = [];
+        foreach (array_keys($shape?->all() ?? []) as $name) {
+            $fields[self::ownName((string) $name, $shape?->path((string) $name) ?? '')] = $shape?->text((string) $name, 300) ?? '';
+        }
+        if (count($fields) > self::MOST_OWN) {
+            throw Invalid::at($shape?->path('') ?? '', 'A funnel has '.self::MOST_OWN.' fields of its own at most.');
+        }
+
+        return $fields;
+    }
+
+    /**
+     * @param  list<string>  $names
+     * @return list<string>
+     */
+    public static function parameterNames(array $names): array
+    {
+        return array_values(array_unique(array_map(fn (string $n): string => self::ownName($n, 'parameters'), $names)));
+    }
+
+    /** @throws Invalid */
+    private static function ownName(string $name, string $path): string
+    {
+        if (preg_match(self::NAME, $name) !== 1) {
+            throw Invalid::at($path, 'The name of a field holds small letters, digits and underscores, and begins with a letter.');
+        }
+        if (isset(self::PERSON[$name]) || isset(self::OWNER[$name]) || $name === 'download_link' || str_starts_with($name, 'page_')) {
+            throw Invalid::at($path, "“{$name}” is known already; please choose another name.");
+        }
+
+        return $name;
     }
 }

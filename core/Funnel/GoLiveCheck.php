@@ -8,22 +8,18 @@ use Lantern\Core\Email\EmailPlan;
 use Lantern\Core\Email\MergeFields;
 use Lantern\Core\Page\Block;
 use Lantern\Core\Page\BlockKind;
+use Lantern\Core\Page\Link;
+use Lantern\Core\Page\PageFacts;
 
 /** What still stands between a funnel and the public. Blockers come first, then advice, each in the order of the way. */
 final class GoLiveCheck
 {
-    /**
-     * Words that are meant to be replaced: a prompt of two words or more in square brackets, or filler Latin.
-     * A single word in brackets is left alone, since people write "[sic]" or "[1]".
-     */
-    private const PLACEHOLDER = '/\[\s*\p{L}[^\[\]]*\s[^\[\]]+\]|\blorem ipsum\b/iu';
-
     /** @return list<Finding> */
-    public static function of(Plan $plan): array
+    public static function of(Plan $plan, PageFacts $facts = new PageFacts): array
     {
         $findings = [...self::sender($plan), ...self::connections($plan)];
         foreach ($plan->pages as $page) {
-            array_push($findings, ...self::page($plan, $page));
+            array_push($findings, ...PageCheck::of($plan, $page, $facts));
         }
         foreach ($plan->emails as $email) {
             array_push($findings, ...self::email($plan, $email));
@@ -75,7 +71,8 @@ final class GoLiveCheck
         }
         $reached = self::reachable($plan);
         foreach ($plan->pages as $page) {
-            if (! isset($reached[$page->id])) {
+            // The closed page is shown while the funnel is closed, whether a way leads there or not.
+            if (! isset($reached[$page->id]) && $page->role !== PageRole::Closed) {
                 $findings[] = new Finding('unreachable', false, "No way leads to “{$page->name}”, so nobody will see it.", 'page', $page->id, 'Open the page');
             }
         }
@@ -94,11 +91,15 @@ final class GoLiveCheck
         return $outcomes;
     }
 
-    /** @return array<string, true> ids of the pages that can be reached from the entry page */
+    /** @return array<string, true> ids of the pages that can be reached from the entry page and from the emails */
     private static function reachable(Plan $plan): array
     {
         $reached = [];
         $next = [$plan->entry()?->id];
+        foreach ($plan->emails as $email) {
+            preg_match_all('/\{\{\s*page_([A-Za-z0-9-]+)/', $email->body, $m);
+            array_push($next, ...$m[1]);
+        }
         while ($next !== []) {
             $id = array_shift($next);
             if ($id === null || isset($reached[$id]) || $plan->page($id) === null) {
@@ -110,43 +111,15 @@ final class GoLiveCheck
                     $next[] = $way->toPage;
                 }
             }
+            foreach ($plan->page($id)->document->blocks() as $block) {
+                foreach ($block->links() as $url) {
+                    $link = Link::read($url);
+                    $next[] = $link->kind === 'page' ? $link->target : null;
+                }
+            }
         }
 
         return $reached;
-    }
-
-    /** @return list<Finding> */
-    private static function page(Plan $plan, PagePlan $page): array
-    {
-        $findings = [];
-        $add = function (string $code, bool $blocks, string $message) use (&$findings, $page): void {
-            $findings[] = new Finding($code, $blocks, $message, 'page', $page->id, 'Open the page');
-        };
-        if ($page->role === PageRole::OptIn && $page->document->blocksOf(BlockKind::Form) === []) {
-            $add('no-form', true, "“{$page->name}” has no form, so nobody can join.");
-        }
-        if ($page->document->headline() === '') {
-            $add('no-headline', true, "“{$page->name}” has no headline.");
-        }
-        foreach ($page->document->blocks() as $block) {
-            if (preg_match(self::PLACEHOLDER, $block->words(), $m) === 1) {
-                $add('placeholder', true, "“{$page->name}” still says “".mb_strimwidth($m[0], 0, 60, '…').'”.');
-            }
-            if ($block->kind === BlockKind::Form && $plan->form($block->field('form')) === null) {
-                $add('form-gone', true, "The form on “{$page->name}” is gone.");
-            }
-            if ($block->kind === BlockKind::Download && $plan->leadMagnet($block->field('leadMagnet')) === null) {
-                $add('download-gone', true, "The download on “{$page->name}” is tied to nothing.");
-            }
-            if ($block->kind === BlockKind::Button && $block->field('url') === '') {
-                $add('empty-link', true, "The button “{$block->field('text')}” on “{$page->name}” leads nowhere.");
-            }
-            if ($block->kind === BlockKind::Picture && $block->field('picture') !== '' && trim($block->field('alt')) === '') {
-                $add('no-description', false, "A picture on “{$page->name}” has no description for those who cannot see it.");
-            }
-        }
-
-        return $findings;
     }
 
     /** @return list<Finding> */
@@ -163,13 +136,14 @@ final class GoLiveCheck
         if ($words === '') {
             $add('empty-email', true, "“{$email->name}” is empty.");
         }
-        if (preg_match(self::PLACEHOLDER, $email->subject.' '.$words, $m) === 1) {
+        if (preg_match(PageCheck::PLACEHOLDER, $email->subject.' '.$words, $m) === 1) {
             $add('placeholder', true, "“{$email->name}” still says “".mb_strimwidth($m[0], 0, 60, '…').'”.');
         }
         if ($email->linksToGift() && $plan->leadMagnets === []) {
             $add('download-gone', true, "“{$email->name}” links to a download, but this funnel gives nothing away.");
         }
-        $known = [...array_keys(MergeFields::PERSON), 'download_link'];
+        $known = [...array_keys(MergeFields::PERSON), ...array_keys(MergeFields::OWNER), ...array_keys($plan->fields), 'download_link',
+            ...array_map(fn (PagePlan $p): string => 'page_'.$p->id, $plan->pages)];
         foreach (array_diff(MergeFields::names($email->subject.' '.$email->body), $known) as $name) {
             $add('unknown-field', false, "“{$email->name}” uses {{{$name}}}, which is not known of anyone; only its fallback will show.");
         }

@@ -8,5 +8,16 @@ namespace Lantern\Core\Funnel;
 enum Goal: string
 {
     case GiveAway = 'give-away';
+    case LongOptIn = 'long-opt-in';
     case WaitingList = 'waiting-list';
+    case VideoSeries = 'video-series';
+    case Webinar = 'webinar';
+    case Sell = 'sell';
+    case Form = 'form';
+
+    /** Does it give a file away? */
+    public function hasLeadMagnet(): bool
+    {
+        return $this === self::GiveAway || $this === self::LongOptIn;
+    }
 }

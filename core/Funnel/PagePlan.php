@@ -16,6 +16,7 @@ final readonly class PagePlan
         public string $name,
         public string $address,
         public Document $document,
+        public PageSettings $settings = new PageSettings,
     ) {
     }
 
@@ -27,6 +28,7 @@ final readonly class PagePlan
             $shape->text('name', 120),
             $shape->text('address', 60),
             Document::fromArray($shape->group('document')->all(), $shape->path('document')),
+            PageSettings::fromShape($shape->optionalGroup('settings')),
         );
     }
 
@@ -34,6 +36,6 @@ final readonly class PagePlan
     public function toArray(): array
     {
         return ['id' => $this->id, 'role' => $this->role->value, 'name' => $this->name, 'address' => $this->address,
-            'document' => $this->document->toArray()];
+            'document' => $this->document->toArray()] + ($this->settings->toArray() === [] ? [] : ['settings' => $this->settings->toArray()]);
     }
 }

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Lantern\Core\Funnel;
 
 use Lantern\Core\Email\EmailPlan;
-use Lantern\Core\Page\Colour;
+use Lantern\Core\Email\MergeFields;
 use Lantern\Core\Page\Look;
+use Lantern\Core\Page\LookChanges;
 use Lantern\Core\Page\Looks;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
@@ -17,7 +18,7 @@ use Lantern\Core\Support\Shape;
  */
 final readonly class Plan
 {
-    public const FORMAT = 1;
+    public const FORMAT = 2;
 
     /**
      * @param  list<PagePlan>  $pages  the entry page first
@@ -25,6 +26,10 @@ final readonly class Plan
      * @param  list<FormPlan>  $forms
      * @param  list<EmailPlan>  $emails
      * @param  list<LeadMagnet>  $leadMagnets
+     * @param  string|null  $logo  the id of a picture; likewise `icon`, which browsers show beside the title
+     * @param  array<string, string>  $fields  the funnel's own merge fields by name: the programme, its price …
+     * @param  list<string>  $parameters  names of address parameters that may be used as merge fields
+     * @param  array<string, string>  $shared  names of the shared sections by id; their content stands in the pages
      */
     public function __construct(
         public string $id,
@@ -32,13 +37,18 @@ final readonly class Plan
         public Goal $goal,
         public string $address,
         public string $lookId,
-        public ?Colour $accent,
+        public LookChanges $changes,
         public Sender $sender,
         public array $pages,
         public array $ways,
         public array $forms,
         public array $emails,
         public array $leadMagnets,
+        public ?string $logo = null,
+        public ?string $icon = null,
+        public array $fields = [],
+        public array $parameters = [],
+        public array $shared = [],
     ) {
     }
 
@@ -46,11 +56,11 @@ final readonly class Plan
     public static function fromArray(mixed $data): self
     {
         $shape = Shape::of($data);
-        if ($shape->integer('format', 0, 1_000_000, 0) !== self::FORMAT) {
+        // Format 1 had fewer things and wrote the same ones the same way.
+        if (! in_array($shape->integer('format', 0, 1_000_000, 0), [1, self::FORMAT], true)) {
             throw Invalid::at('format', 'This funnel was written by another version of the application.');
         }
         $look = $shape->group('look');
-        $accent = $look->optionalText('accent', 7);
 
         return new self(
             $shape->text('id', 40),
@@ -58,13 +68,18 @@ final readonly class Plan
             $shape->choice('goal', Goal::class),
             $shape->text('address', 60),
             Looks::get($look->text('id', 40))->id,
-            $accent === null ? null : Colour::of($accent, $look->path('accent')),
+            LookChanges::fromShape($look),
             Sender::fromShape($shape->group('sender')),
             array_map(PagePlan::fromShape(...), $shape->groups('pages')),
             array_map(Way::fromShape(...), $shape->groups('ways')),
             array_map(FormPlan::fromShape(...), $shape->groups('forms')),
             array_map(EmailPlan::fromShape(...), $shape->groups('emails')),
             array_map(LeadMagnet::fromShape(...), $shape->groups('leadMagnets')),
+            $shape->optionalText('logo', 40),
+            $shape->optionalText('icon', 40),
+            MergeFields::ownFields($shape->optionalGroup('fields')),
+            MergeFields::parameterNames($shape->texts('parameters', 20, 40)),
+            self::sharedNames($shape->optionalGroup('shared')),
         );
     }
 
@@ -74,19 +89,45 @@ final readonly class Plan
         return [
             'format' => self::FORMAT,
             'id' => $this->id, 'name' => $this->name, 'goal' => $this->goal->value, 'address' => $this->address,
-            'look' => ['id' => $this->lookId] + ($this->accent === null ? [] : ['accent' => $this->accent->hex()]),
+            'look' => ['id' => $this->lookId] + $this->changes->toArray(),
             'sender' => $this->sender->toArray(),
             'pages' => array_map(fn (PagePlan $p): array => $p->toArray(), $this->pages),
             'ways' => array_map(fn (Way $w): array => $w->toArray(), $this->ways),
             'forms' => array_map(fn (FormPlan $f): array => $f->toArray(), $this->forms),
             'emails' => array_map(fn (EmailPlan $e): array => $e->toArray(), $this->emails),
             'leadMagnets' => array_map(fn (LeadMagnet $l): array => $l->toArray(), $this->leadMagnets),
-        ];
+        ] + array_filter(['logo' => $this->logo, 'icon' => $this->icon, 'fields' => $this->fields, 'parameters' => $this->parameters, 'shared' => $this->shared],
+            fn (string|array|null $v): bool => $v !== null && $v !== []);
+    }
+
+    /** @return array<string, string> */
+    private static function sharedNames(?Shape $shape): array
+    {
+        $names = [];
+        foreach (array_keys($shape?->all() ?? []) as $id) {
+            $names[(string) $id] = $shape?->text((string) $id, 120) ?? '';
+        }
+
+        return $names;
     }
 
     public function look(): Look
     {
-        return Looks::get($this->lookId)->withAccent($this->accent);
+        return Looks::get($this->lookId)->with($this->changes);
+    }
+
+    /** The look of a page or of a section on it: its own if it has one, else the funnel's. */
+    public function lookOf(?string $own): Look
+    {
+        return $own === null ? $this->look() : Looks::get($own);
+    }
+
+    /** The same with another page in place of the one that has its id. */
+    public function withPage(PagePlan $page): self
+    {
+        return new self($this->id, $this->name, $this->goal, $this->address, $this->lookId, $this->changes, $this->sender,
+            array_map(fn (PagePlan $p): PagePlan => $p->id === $page->id ? $page : $p, $this->pages),
+            $this->ways, $this->forms, $this->emails, $this->leadMagnets, $this->logo, $this->icon, $this->fields, $this->parameters, $this->shared);
     }
 
     public function entry(): ?PagePlan
@@ -103,6 +144,18 @@ final readonly class Plan
     {
         foreach ($this->pages as $page) {
             if ($page->address === $address) {
+                return $page;
+            }
+        }
+
+        return null;
+    }
+
+    /** The first page of a role, if there is one. */
+    public function pageOf(PageRole $role): ?PagePlan
+    {
+        foreach ($this->pages as $page) {
+            if ($page->role === $role) {
                 return $page;
             }
         }

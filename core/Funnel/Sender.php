@@ -24,6 +24,12 @@ final readonly class Sender
             $shape->text('postalAddress', 500), $shape->text('timeZone', 60));
     }
 
+    /** Who speaks: the sender, or the business if it has no sender's name. */
+    public function host(): string
+    {
+        return trim($this->name) === '' ? $this->business : $this->name;
+    }
+
     /** @return array<string, string> */
     public function toArray(): array
     {

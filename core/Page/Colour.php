@@ -55,4 +55,13 @@ final readonly class Colour
 
         return new self($mix($this->red, $other->red), $mix($this->green, $other->green), $mix($this->blue, $other->blue));
     }
+
+    /** The grey of a relative luminance from 0 to 1. */
+    public static function grey(float $luminance): self
+    {
+        $l = max(0.0, min(1.0, $luminance));
+        $channel = (int) round(255 * ($l <= 0.0031308 ? $l * 12.92 : 1.055 * $l ** (1 / 2.4) - 0.055));
+
+        return new self($channel, $channel, $channel);
+    }
 }

@@ -16,10 +16,22 @@ final class Contrast
     /** @return float from 1 (the same) to 21 (black on white) */
     public static function ratio(Colour $a, Colour $b): float
     {
-        $lighter = max($a->luminance(), $b->luminance());
-        $darker = min($a->luminance(), $b->luminance());
+        return self::ofLuminances($a->luminance(), $b->luminance());
+    }
 
-        return ($lighter + 0.05) / ($darker + 0.05);
+    public static function ofLuminances(float $a, float $b): float
+    {
+        return (max($a, $b) + 0.05) / (min($a, $b) + 0.05);
+    }
+
+    /**
+     * The least contrast of a colour with any of the backgrounds.
+     *
+     * @param  non-empty-list<Colour>  $backgrounds
+     */
+    public static function least(Colour $colour, array $backgrounds): float
+    {
+        return min(array_map(fn (Colour $b): float => self::ratio($b, $colour), $backgrounds));
     }
 
     /**
@@ -28,14 +40,25 @@ final class Contrast
      */
     public static function readableOn(Colour $background, Colour ...$preferred): Colour
     {
+        return self::readableOnAll([$background], ...$preferred);
+    }
+
+    /**
+     * The first of the preferred colours that can be read on each of the backgrounds; failing all, black or white,
+     * whichever has more contrast. Backgrounds far apart may leave no colour that reaches 4.5 on all of them.
+     *
+     * @param  non-empty-list<Colour>  $backgrounds
+     */
+    public static function readableOnAll(array $backgrounds, Colour ...$preferred): Colour
+    {
         foreach ($preferred as $colour) {
-            if (self::ratio($background, $colour) >= self::TEXT) {
+            if (self::least($colour, $backgrounds) >= self::TEXT) {
                 return $colour;
             }
         }
         $white = Colour::of('#ffffff');
         $black = Colour::of('#000000');
 
-        return self::ratio($background, $white) >= self::ratio($background, $black) ? $white : $black;
+        return self::least($white, $backgrounds) >= self::least($black, $backgrounds) ? $white : $black;
     }
 }

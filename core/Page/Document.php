@@ -10,12 +10,16 @@ use Lantern\Core\Support\Shape;
 /** What is on a page. Its written form is `docs/formats/page.schema.json`. */
 final readonly class Document
 {
-    public const FORMAT = 1;
+    /** Older formats are brought up to this one by {@see Migrations}. */
+    public const FORMAT = 2;
 
     public const MOST_SECTIONS = 80;
 
-    /** @param  list<Section>  $sections */
-    public function __construct(public array $sections, public Background $background = new Background)
+    /**
+     * @param  list<Section>  $sections
+     * @param  string|null  $look  a look for this page alone
+     */
+    public function __construct(public array $sections, public Background $background, public ?string $look = null)
     {
     }
 
@@ -26,15 +30,20 @@ final readonly class Document
      */
     public static function fromArray(mixed $data, string $path = ''): self
     {
-        $shape = Shape::of($data, $path);
+        $shape = Shape::of(Migrations::apply(Shape::of($data, $path)->all()), $path);
         if ($shape->integer('format', 0, 1_000_000, 0) !== self::FORMAT) {
             throw Invalid::at($shape->path('format'), 'This page was written by another version of the application.');
         }
-        $sections = array_map(Section::fromShape(...), $shape->groups('sections', self::MOST_SECTIONS));
-        $document = new self($sections, Background::fromShape($shape->optionalGroup('background')));
+        $look = $shape->optionalText('look', 40);
+        $document = new self(
+            array_map(Section::fromShape(...), $shape->groups('sections', self::MOST_SECTIONS)),
+            Background::fromShape($shape->optionalGroup('background')),
+            $look === null ? null : Looks::get($look, $shape->path('look'))->id,
+        );
         $ids = [];
         foreach ($document->sections as $section) {
-            array_push($ids, $section->id, ...array_map(fn (Block $b): string => $b->id, $section->blocks));
+            // The blocks of a shared section may stand on a page twice: once for phones and once for desktops.
+            array_push($ids, $section->id, ...($section->shared !== null ? [] : array_map(fn (Block $b): string => $b->id, $section->blocks)));
         }
         if (count($ids) !== count(array_unique($ids))) {
             throw Invalid::at($shape->path('sections'), 'Two things on this page have the same id.');
@@ -43,14 +52,47 @@ final readonly class Document
         return $document;
     }
 
-    /** @return array{format: int, background?: array{colour?: string, picture?: string}, sections: list<array<string, mixed>>} */
+    /** @return array<string, mixed> */
     public function toArray(): array
     {
         $background = $this->background->toArray();
 
         return ['format' => self::FORMAT]
+            + ($this->look === null ? [] : ['look' => $this->look])
             + ($background === [] ? [] : ['background' => $background])
             + ['sections' => array_map(fn (Section $s): array => $s->toArray(), $this->sections)];
+    }
+
+    /** @param  list<Section>  $sections */
+    public function with(array $sections): self
+    {
+        return new self($sections, $this->background, $this->look);
+    }
+
+    /**
+     * Fills the shared sections in.
+     *
+     * @param  array<string, Section>  $shared  by the id of the shared section; one that is gone shows nothing
+     */
+    public function withShared(array $shared): self
+    {
+        return $this->with(array_map(function (Section $s) use ($shared): Section {
+            $source = $s->shared === null ? null : $shared[$s->shared] ?? null;
+
+            return $source === null ? $s : new Section($s->id, $source->kind, $source->arrangement, $source->blocks, $source->background,
+                $source->look, $s->hidden, $s->shared);
+        }, $this->sections));
+    }
+
+    public function section(string $id): ?Section
+    {
+        foreach ($this->sections as $section) {
+            if ($section->id === $id) {
+                return $section;
+            }
+        }
+
+        return null;
     }
 
     /** @return list<Block> all blocks, top to bottom */
@@ -74,9 +116,34 @@ final readonly class Document
     /** @return list<string> the ids of the pictures used, each once */
     public function pictures(): array
     {
-        $ids = array_map(fn (Block $b): string => $b->field('picture'), $this->blocks());
-        $ids[] = $this->background->picture ?? '';
+        $ids = array_merge([], ...array_map(fn (Block $b): array => $b->pictures(), $this->blocks()));
+        foreach ([...array_map(fn (Section $s): Background => $s->background, $this->sections), $this->background] as $background) {
+            $ids[] = $background->picture ?? '';
+        }
 
         return array_values(array_unique(array_filter($ids, fn (string $id): bool => $id !== '')));
+    }
+
+    /** @return list<string> the ids of the videos used, each once */
+    public function videos(): array
+    {
+        $ids = array_map(fn (Block $b): string => $b->field('video'), $this->blocks());
+        foreach ([...array_map(fn (Section $s): Background => $s->background, $this->sections), $this->background] as $background) {
+            $ids[] = $background->video ?? '';
+        }
+
+        return array_values(array_unique(array_filter($ids, fn (string $id): bool => $id !== '')));
+    }
+
+    /** @return list<string> the ids of the looks used beside the funnel's own */
+    public function looks(): array
+    {
+        return array_values(array_unique(array_filter([$this->look, ...array_map(fn (Section $s): ?string => $s->look, $this->sections)], fn (?string $l): bool => $l !== null)));
+    }
+
+    /** @return list<string> the ids of the shared sections used, each once */
+    public function shared(): array
+    {
+        return array_values(array_unique(array_filter(array_map(fn (Section $s): ?string => $s->shared, $this->sections), fn (?string $s): bool => $s !== null)));
     }
 }

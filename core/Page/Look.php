@@ -6,7 +6,7 @@ namespace Lantern\Core\Page;
 
 /**
  * The colours, type and shape that all pages of a funnel share. The palette is given for the page's own paper;
- * {@see Look::coloursOn()} works out the same look on any other background.
+ * {@see Paint} works out the same look on any other background.
  */
 final readonly class Look
 {
@@ -15,7 +15,9 @@ final readonly class Look
      * @param  string  $bodyFont  likewise
      * @param  int  $headingWeight  300 to 900
      * @param  int  $corner  corner radius of buttons and fields, in CSS pixels
-     * @param  string  $frame  how the gift's cover and pictures are framed: soft, hard, line or tilt
+     * @param  string  $frame  how covers, pictures and cards are framed: soft, hard, line or tilt
+     * @param  string  $air  the room between sections: snug, even or airy
+     * @param  string  $buttons  solid, lifted or ruled
      */
     public function __construct(
         public string $id,
@@ -28,39 +30,33 @@ final readonly class Look
         public string $bodyFont,
         public int $corner,
         public string $frame,
+        public string $air = 'even',
+        public string $buttons = 'solid',
         public bool $capitals = false,
     ) {
     }
 
-    public function withAccent(?Colour $accent): self
+    public function with(LookChanges $c): self
     {
-        return $accent === null ? $this : new self($this->id, $this->name, $this->paper, $this->ink, $accent,
-            $this->headingFont, $this->headingWeight, $this->bodyFont, $this->corner, $this->frame, $this->capitals);
+        return new self($this->id, $this->name, $c->paper ?? $this->paper, $c->ink ?? $this->ink, $c->accent ?? $this->accent,
+            $c->headingFont ?? $this->headingFont, $c->headingFont === null ? $this->headingWeight : Fonts::HEADING[$c->headingFont] ?? 700,
+            $c->bodyFont ?? $this->bodyFont, $c->corner ?? $this->corner, $this->frame, $this->air, $this->buttons, $this->capitals);
     }
 
     /**
-     * The colours of this look on a background (its own paper if none is given), each readable where it is used.
+     * The colours of this look on a background of one colour (its own paper if none is given), each readable where
+     * it is used.
      *
-     * @return array{paper: string, ink: string, soft: string, accent: string, onAccent: string, link: string, field: string, onField: string, line: string}
+     * @return array<string, string> as {@see Paint::$colours}
      */
     public function coloursOn(?Colour $background = null): array
     {
-        $paper = $background ?? $this->paper;
-        $ink = Contrast::readableOn($paper, $this->ink, $this->paper);
-        $soft = $ink->mixedWith($paper, 0.28);
-        $field = $paper->luminance() > 0.4 ? $paper->mixedWith(Colour::of('#ffffff'), 0.75) : Colour::of('#ffffff');
+        return Paint::of($this, $background === null ? Background::paper() : Background::colour($background))->colours;
+    }
 
-        return [
-            'paper' => $paper->hex(),
-            'ink' => $ink->hex(),
-            'soft' => Contrast::readableOn($paper, $soft, $ink)->hex(),
-            'accent' => $this->accent->hex(),
-            'onAccent' => Contrast::readableOn($this->accent, Colour::of('#ffffff'), $this->ink, $this->paper)->hex(),
-            'link' => Contrast::readableOn($paper, $this->accent, $ink)->hex(),
-            'field' => $field->hex(),
-            'onField' => Contrast::readableOn($field, $this->ink, $this->paper)->hex(),
-            // A field's outline has to be seen as well: 3 to 1 against the paper and against the field.
-            'line' => Contrast::readableOn($field, $this->ink->mixedWith($field, 0.35), $this->ink)->hex(),
-        ];
+    /** @return list<array{string, int}> the font files a page in this look needs */
+    public function fonts(): array
+    {
+        return [[$this->headingFont, $this->headingWeight], [$this->bodyFont, 400], [$this->bodyFont, 700]];
     }
 }

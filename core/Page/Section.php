@@ -6,37 +6,143 @@ namespace Lantern\Core\Page;
 
 use Lantern\Core\Support\Shape;
 
+/**
+ * A part of a page, across its whole width. One that is shared holds no blocks of its own in a draft: they come from
+ * the shared section it names (see {@see Document::withShared()}).
+ */
 final readonly class Section
 {
     public const MOST_BLOCKS = 30;
 
-    /** @param  list<Block>  $blocks */
+    /**
+     * @param  list<Block>  $blocks
+     * @param  string|null  $look  a look of its own
+     * @param  string|null  $shared  the id of the shared section
+     */
     public function __construct(
         public string $id,
         public SectionKind $kind,
         public Arrangement $arrangement,
         public array $blocks,
+        public Background $background,
+        public ?string $look = null,
+        public Hidden $hidden = Hidden::Nowhere,
+        public ?string $shared = null,
     ) {
     }
 
     public static function fromShape(Shape $shape): self
     {
+        $look = $shape->optionalText('look', 40);
+
         return new self(
             Block::id($shape),
             $shape->choice('kind', SectionKind::class),
             $shape->choice('arrangement', Arrangement::class, Arrangement::Centred->value),
             array_map(Block::fromShape(...), $shape->groups('blocks', self::MOST_BLOCKS)),
+            Background::fromShape($shape->optionalGroup('background')),
+            $look === null ? null : Looks::get($look, $shape->path('look'))->id,
+            Hidden::fromShape($shape),
+            $shape->optionalText('shared', 40),
         );
     }
 
-    /** @return array{id: string, kind: string, arrangement: string, blocks: list<array<string, string>>} */
+    /**
+     * @param  list<Block>|null  $blocks
+     */
+    public function with(?array $blocks = null, ?Arrangement $arrangement = null, ?Background $background = null): self
+    {
+        return new self($this->id, $this->kind, $arrangement ?? $this->arrangement, $blocks ?? $this->blocks, $background ?? $this->background,
+            $this->look, $this->hidden, $this->shared);
+    }
+
+    /**
+     * The same with ids of its own.
+     *
+     * @param  callable(): string  $newId
+     */
+    public function copy(callable $newId): self
+    {
+        return new self($newId(), $this->kind, $this->arrangement, array_map(fn (Block $b): Block => $b->withId($newId()), $this->blocks),
+            $this->background, $this->look, $this->hidden, $this->shared);
+    }
+
+    /** The same as a section of its own, shown everywhere. */
+    public function unshared(string $id): self
+    {
+        return new self($id, $this->kind, $this->arrangement, $this->blocks, $this->background, $this->look);
+    }
+
+    /**
+     * The same with ids of its own, for another page or another funnel: the forms and downloads it shows are exchanged,
+     * and links to pages that are not there lead nowhere.
+     *
+     * @param  callable(): string  $newId
+     * @param  callable(string): string  $form  the form to show in place of another; likewise the lead magnet
+     * @param  callable(string): string  $leadMagnet
+     * @param  callable(string): bool  $hasPage
+     */
+    public function fitted(callable $newId, callable $form, callable $leadMagnet, callable $hasPage): self
+    {
+        $fields = function (array $fields) use ($form, $leadMagnet, $hasPage): array {
+            /** @var array<string, string> $fields */
+            foreach ($fields as $name => $value) {
+                $link = $name === 'url' ? Link::read($value) : null;
+                $fields[$name] = match (true) {
+                    $name === 'form' => $form($value),
+                    $name === 'leadMagnet' => $leadMagnet($value),
+                    $link !== null && $link->kind === 'page' && ! $hasPage($link->target) => '',
+                    default => $value,
+                };
+            }
+
+            return $fields;
+        };
+        $copy = $this->copy($newId);
+
+        return $copy->with(array_map(fn (Block $b): Block => new Block($b->id, $b->kind, $fields($b->fields), array_map($fields, $b->items), $b->style, $b->hidden), $copy->blocks));
+    }
+
+    /**
+     * A section of its own, unless it is one of these shared ones.
+     *
+     * @param  list<string>  $shared
+     */
+    public function unsharedUnless(array $shared): self
+    {
+        return $this->shared === null || in_array($this->shared, $shared, true) ? $this
+            : new self($this->id, $this->kind, $this->arrangement, $this->blocks, $this->background, $this->look, $this->hidden);
+    }
+
+    public function is(BlockKind ...$kinds): bool
+    {
+        return array_filter($this->blocks, fn (Block $b): bool => in_array($b->kind, $kinds, true)) !== [];
+    }
+
+    /** What an owner would call it in a list: its first words, else what it is for. */
+    public function title(): string
+    {
+        foreach ([BlockKind::Heading, null] as $kind) {
+            foreach ($this->blocks as $block) {
+                if (($kind === null || $block->kind === $kind) && $block->words() !== '') {
+                    return mb_strimwidth($block->words(), 0, 60, '…');
+                }
+            }
+        }
+
+        return $this->kind->label();
+    }
+
+    /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return [
-            'id' => $this->id,
-            'kind' => $this->kind->value,
-            'arrangement' => $this->arrangement->value,
-            'blocks' => array_map(fn (Block $b): array => $b->toArray(), $this->blocks),
-        ];
+        $background = $this->background->toArray();
+
+        return ['id' => $this->id, 'kind' => $this->kind->value, 'arrangement' => $this->arrangement->value]
+            + ($this->look === null ? [] : ['look' => $this->look])
+            + Hidden::written($this->hidden)
+            + ($this->shared === null ? [] : ['shared' => $this->shared])
+            + ($background === [] ? [] : ['background' => $background])
+            + ['blocks' => array_map(fn (Block $b): array => $b->toArray(), $this->blocks)];
     }
 }

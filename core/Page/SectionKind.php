@@ -4,9 +4,55 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Page;
 
+/** What a section is for. Its designs are listed in {@see Designs}. */
 enum SectionKind: string
 {
+    case Header = 'header';
     case Opening = 'opening';
     case Words = 'words';
+    case Learn = 'learn';
+    case Host = 'host';
+    case Testimonials = 'testimonials';
+    case Fit = 'fit';
+    case Agenda = 'agenda';
+    case Video = 'video';
+    case Pictures = 'pictures';
+    case Action = 'action';
+    case Form = 'form';
+    case Countdown = 'countdown';
+    case Price = 'price';
+    case Bonuses = 'bonuses';
+    case Guarantee = 'guarantee';
+    case Questions = 'questions';
+    case Download = 'download';
+    case Logos = 'logos';
+    case Divider = 'divider';
     case Footer = 'footer';
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::Header => 'Header',
+            self::Opening => 'Opening',
+            self::Words => 'Words',
+            self::Learn => 'What you will learn',
+            self::Host => 'About the host',
+            self::Testimonials => 'Testimonials',
+            self::Fit => 'Who it is for',
+            self::Agenda => 'Agenda',
+            self::Video => 'Video',
+            self::Pictures => 'Pictures',
+            self::Action => 'Call to action',
+            self::Form => 'Form',
+            self::Countdown => 'Countdown',
+            self::Price => 'Price',
+            self::Bonuses => 'Bonuses',
+            self::Guarantee => 'Guarantee',
+            self::Questions => 'Questions and answers',
+            self::Download => 'Download',
+            self::Logos => 'Logos',
+            self::Divider => 'Divider',
+            self::Footer => 'Footer',
+        };
+    }
 }

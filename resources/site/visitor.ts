@@ -54,3 +54,23 @@ if (document.visibilityState === 'visible') {
 } else {
     document.addEventListener('visibilitychange', report, { once: true });
 }
+
+/** Countdowns to a moment that is the same for everybody. The words beside them say the moment itself. */
+const countdowns = [...document.querySelectorAll<HTMLElement>('.countdown[data-until]')].filter((c) => c.dataset.until);
+function tick(): void {
+    for (const countdown of countdowns) {
+        const left = Math.max(0, Math.floor((Date.parse(countdown.dataset.until ?? '') - Date.now()) / 1000));
+        const parts = { days: Math.floor(left / 86400), hours: Math.floor(left / 3600) % 24, min: Math.floor(left / 60) % 60, sec: left % 60 };
+        for (const [unit, value] of Object.entries(parts)) {
+            const place = countdown.querySelector(`[data-unit=${unit}]`);
+            if (place) {
+                place.textContent = String(value).padStart(2, '0');
+            }
+        }
+        countdown.classList.toggle('is-counting', left > 0);
+    }
+}
+if (countdowns.length > 0) {
+    tick();
+    setInterval(tick, 1000);
+}

@@ -75,7 +75,7 @@ final class FunnelTest extends TestCase
         yield 'a prompt left in a heading' => [$block(0, 0, ['text' => 'Learn [what they will learn]']), ['placeholder!']];
         yield 'filler in a text' => [$block(0, 1, ['html' => '<b>Lorem</b> ipsum dolor']), ['placeholder!']];
         yield 'brackets people use' => [$block(0, 1, ['html' => 'A note [1] as written [sic]']), []];
-        yield 'no headline' => [$block(0, 0, ['text' => '']), ['no-headline!']];
+        yield 'no headline' => [$block(0, 0, ['text' => '']), ['no-headline!', 'empty-heading']];
         yield 'a form that is gone' => [$block(0, 2, ['form' => 'gone']), ['form-gone!']];
         yield 'an opt-in page without a form' => [$block(0, 2, ['kind' => 'text', 'html' => 'x']), ['no-form!']];
         yield 'a button that leads nowhere' => [$block(0, 1, ['kind' => 'button', 'text' => 'Go', 'url' => '']), ['empty-link!']];

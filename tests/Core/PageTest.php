@@ -8,6 +8,7 @@ use Lantern\Core\Page\BlockKind;
 use Lantern\Core\Page\Colour;
 use Lantern\Core\Page\Contrast;
 use Lantern\Core\Page\Document;
+use Lantern\Core\Page\LookChanges;
 use Lantern\Core\Page\Looks;
 use Lantern\Core\Support\Invalid;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -38,7 +39,7 @@ final class PageTest extends TestCase
         foreach (Looks::all() as $look) {
             foreach ([null, '#000000', '#ffffff', '#808080', '#777777', '#ff0000', '#0000ff', '#ffff00', '#3ddc97', '#5a5a5a', '#c4533a'] as $background) {
                 foreach ([null, '#ffffff', '#000000', '#808080', '#f0a830'] as $accent) {
-                    $c = array_map(fn (string $hex): Colour => Colour::of($hex), $look->withAccent($accent === null ? null : Colour::of($accent))
+                    $c = array_map(fn (string $hex): Colour => Colour::of($hex), $look->with(new LookChanges(accent: $accent === null ? null : Colour::of($accent)))
                         ->coloursOn($background === null ? null : Colour::of($background)));
                     $least = min($least, Contrast::ratio($c['paper'], $c['ink']), Contrast::ratio($c['paper'], $c['soft']), Contrast::ratio($c['paper'], $c['link']),
                         Contrast::ratio($c['accent'], $c['onAccent']), Contrast::ratio($c['field'], $c['onField']));
@@ -73,7 +74,7 @@ final class PageTest extends TestCase
     {
         $section = fn (array $block): array => ['format' => 1, 'sections' => [['id' => 's', 'kind' => 'opening', 'blocks' => [$block]]]];
         yield 'no document' => ['words', ''];
-        yield 'another format' => [['format' => 2, 'sections' => []], 'format'];
+        yield 'another format' => [['format' => 3, 'sections' => []], 'format'];
         yield 'sections are no list' => [['format' => 1, 'sections' => ['a' => []]], 'sections'];
         yield 'too many sections' => [['format' => 1, 'sections' => array_fill(0, 81, [])], 'sections'];
         yield 'an unknown block' => [$section(['id' => 'b', 'kind' => 'script']), 'sections.0.blocks.0.kind'];

@@ -129,7 +129,8 @@ final class FilesTest extends TestCase
 
         $picture = Upload::query()->sole();
         self::assertSame([480, 960, 1200], $picture->widths);
-        $this->get((string) $made->json('src'))->assertOk()->assertHeader('content-type', 'image/webp');
+        $this->get((string) $made->json('src'))->assertOk()->assertHeader('content-type', 'image/jpeg');
+        $this->get("/media/{$picture->id}/1200.webp")->assertOk()->assertHeader('content-type', 'image/webp');
         self::assertStringNotContainsString('hidden', implode('', array_map(fn (string $f): string => (string) Storage::disk('uploads')->get($f), Storage::disk('uploads')->allFiles())));
         $this->get("/media/{$picture->id}/5000.webp")->assertNotFound();
     }

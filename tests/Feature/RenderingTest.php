@@ -11,9 +11,10 @@ use App\Models\Page;
 use App\Site\PageRenderer;
 use DOMDocument;
 use DOMXPath;
-use Lantern\Core\Page\Block;
 use Lantern\Core\Page\BlockKind;
+use Lantern\Core\Page\DesignWords;
 use Lantern\Core\Page\Looks;
+use Lantern\Core\Page\SectionKind;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
@@ -26,7 +27,11 @@ final class RenderingTest extends TestCase
         $page = $this->entry($funnel);
         $document = array_replace_recursive($page->document, $change);
         $page->forceFill(['document' => $document])->save();
-        $html = (new PageRenderer)->page(DraftPlan::read(Funnel::query()->findOrFail($funnel->id)), DraftPlan::page(Page::query()->findOrFail($page->id)), $editing);
+        $fresh = Funnel::query()->findOrFail($funnel->id);
+        $plan = DraftPlan::read($fresh);
+        $shown = $plan->page($page->id) ?? self::fail('The page is gone.');
+        $renderer = app(PageRenderer::class);
+        $html = $editing ? $renderer->forDesk($plan, $shown, $fresh->business) : $renderer->forVisitors($plan, $shown, $fresh->business);
         $dom = new DOMDocument;
         self::assertTrue($dom->loadHTML('<?xml encoding="UTF-8">'.$html, LIBXML_NOERROR));
 
@@ -37,7 +42,7 @@ final class RenderingTest extends TestCase
     public static function looksAndArrangements(): iterable
     {
         foreach (array_keys(Looks::all()) as $look) {
-            foreach (['centred', 'left', 'split-right', 'split-left', 'boxed'] as $arrangement) {
+            foreach (['centred', 'left', 'split-right', 'split-left', 'form-right', 'form-left', 'aside', 'wide', 'boxed'] as $arrangement) {
                 yield "{$look}, {$arrangement}" => [$look, $arrangement];
             }
         }
@@ -57,7 +62,7 @@ final class RenderingTest extends TestCase
             self::assertSame(1, $page->query('//label[@for="'.$input->getAttribute('id').'"]')->length, 'each field has its label');
         }
         self::assertSame('en', $page->query('/html')->item(0)->getAttribute('lang'));
-        self::assertStringContainsString(Looks::get($look)->accent->hex(), $page->query('//body')->item(0)->getAttribute('style'));
+        self::assertStringContainsString(Looks::get($look)->headingFont, $page->query('//body')->item(0)->getAttribute('style'));
     }
 
     public function test_every_kind_of_block_is_drawn(): void
@@ -70,24 +75,30 @@ final class RenderingTest extends TestCase
         $picture = app(Uploads::class)->picture($owner->business, $this->file('a.png', (string) ob_get_clean()));
         $form = $funnel->forms()->firstOrFail()->id;
         $gift = $funnel->leadMagnets()->firstOrFail()->id;
-        $fields = ['heading' => ['text' => 'Words'], 'text' => ['html' => 'Words'], 'bullets' => ['html' => '<ul><li>Words</li></ul>'], 'picture' => ['picture' => $picture->id, 'alt' => 'A cello'],
-            'cover' => ['text' => 'Words'], 'form' => ['form' => $form], 'download' => ['leadMagnet' => $gift, 'text' => 'Words'], 'button' => ['text' => 'Words', 'url' => 'https://ferncroft.example']];
-        self::assertSame(array_keys(Block::FIELDS), array_keys($fields));
-        self::assertSame(array_keys(Block::FIELDS), array_map(fn (BlockKind $k): string => $k->value, BlockKind::cases()));
+        $video = app(Uploads::class)->video($owner->business, $this->file('a.webm', self::webm()));
         $blocks = [];
-        foreach ($fields as $kind => $values) {
-            $blocks[] = ['id' => "b-{$kind}", 'kind' => $kind] + $values;
+        foreach (BlockKind::cases() as $kind) {
+            $block = DesignWords::block($kind, SectionKind::Words, $form, $gift)->withId("b-{$kind->value}");
+            $blocks[$kind->value] = $block->with(match ($kind) {
+                BlockKind::Picture => ['picture' => $picture->id, 'alt' => 'A cello'],
+                BlockKind::Video => ['video' => $video->id],
+                BlockKind::Countdown => ['until' => '2027-03-12T18:00'],
+                default => [],
+            })->toArray();
         }
-        $page = $this->render($funnel, ['sections' => [0 => ['blocks' => $blocks]], 'background' => ['picture' => $picture->id]], editing: true);
+        $fields = $blocks;
+        $page = $this->render($funnel, ['sections' => [0 => ['arrangement' => 'wide', 'blocks' => array_values($blocks)]], 'background' => ['fill' => 'picture', 'picture' => $picture->id]], editing: true);
 
         foreach (array_keys($fields) as $kind) {
             self::assertGreaterThan(0, $page->query("//*[@data-block='b-{$kind}']")->length, "{$kind} can be chosen on the desk");
         }
-        $img = $page->query('//img[@class="picture"]')->item(0);
+        $img = $page->query('//figure[@data-block="b-picture"]//img')->item(0);
         self::assertSame(['600', '300', 'A cello'], [$img->getAttribute('width'), $img->getAttribute('height'), $img->getAttribute('alt')]);
-        self::assertStringContainsString('480w', $img->getAttribute('srcset'));
+        self::assertStringContainsString('480w', $page->query('//figure[@data-block="b-picture"]//source[@type="image/webp"]')->item(0)->getAttribute('srcset'));
+        self::assertStringEndsWith('.jpg', $img->getAttribute('src'), 'and a form every browser knows');
         self::assertSame(1, $page->query('//div[@class="backdrop"]/img[@alt=""]')->length);
         self::assertSame(0, $page->query('//script')->length, 'no script on the desk');
+        self::assertSame(1, $page->query('//video/source[@type="video/webm"]')->length);
     }
 
     public function test_what_refers_to_nothing_draws_nothing(): void

@@ -192,7 +192,7 @@ final class StudioTest extends TestCase
         self::assertSame('<p>Hi <b>you</b> <a>a</a> <a href="https://ferncroft.example/x">b</a></p>', $stored[1]['html']);
         $html = (string) $this->get("/studio/preview/pages/{$page->id}")->getContent();
         self::assertStringContainsString('Play &lt;script&gt;alert(1)&lt;/script&gt;now', $html);
-        $document['background'] = ['picture' => '01aaaaaaaaaaaaaaaaaaaaaaaa'];
+        $document['background'] = ['fill' => 'picture', 'picture' => '01aaaaaaaaaaaaaaaaaaaaaaaa'];
         $this->putJson("/studio/api/pages/{$page->id}", ['revision' => 2, 'document' => $document])->assertStatus(422)->assertJsonPath('message', 'A picture on this page is not in your library.');
         $this->putJson("/studio/api/pages/{$page->id}", ['revision' => 2, 'document' => 'words'])->assertStatus(422);
         $this->putJson("/studio/api/pages/{$page->id}", ['revision' => 2, 'name' => ''])->assertStatus(422)->assertJsonValidationErrors('name');

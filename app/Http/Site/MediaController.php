@@ -9,19 +9,22 @@ use Illuminate\Support\Facades\Storage;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Sends a picture in one of its widths. */
+/** Sends a picture in one of its widths, or a video, in pieces if the browser asks for pieces. */
 final class MediaController
 {
-    public function __invoke(string $upload, string $width): Response
+    public function __invoke(string $upload, string $form): Response
     {
-        $picture = Upload::query()->where('kind', 'picture')->find($upload);
-        if ($picture === null || ! in_array((int) $width, $picture->widths ?? [], true)) {
+        $found = Upload::query()->whereIn('kind', ['picture', 'video'])->find($upload);
+        $path = $found === null ? false : array_search("/media/{$upload}/{$form}", $found->forms(), true);
+        if ($found === null || $path === false || ! Storage::disk('uploads')->exists($path)) {
             return Notice::notHere()->response();
         }
 
-        return new BinaryFileResponse(Storage::disk('uploads')->path("{$picture->path}/{$width}.webp"), 200, [
-            'Content-Type' => 'image/webp',
+        return new BinaryFileResponse(Storage::disk('uploads')->path($path), 200, [
+            'Content-Type' => $found->kind === 'video' ? $found->mime
+                : ['webp' => 'image/webp', 'jpg' => 'image/jpeg', 'png' => 'image/png'][pathinfo($form, PATHINFO_EXTENSION)],
             'X-Content-Type-Options' => 'nosniff',
+            'Content-Security-Policy' => "default-src 'none'; sandbox",
             'Cache-Control' => 'public, max-age=31536000, immutable',
         ]);
     }

@@ -25,6 +25,11 @@ final readonly class Notice
         return new self(410, 'This offer is closed for now', 'Thank you for coming by. Sign-ups are closed at the moment, and nothing was stored.');
     }
 
+    public static function previewOver(): self
+    {
+        return new self(403, 'This preview has ended', 'Links to a preview work for two weeks. Ask whoever sent it to you for a new one.');
+    }
+
     public static function tooMany(): self
     {
         return new self(429, 'One moment, please', 'There were a great many sign-ups from your connection in the last few minutes. Nothing is wrong with yours: please go back and press the button again in ten minutes.');

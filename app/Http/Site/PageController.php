@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use Illuminate\Http\Request;
-use Illuminate\Http\Response;
+use Symfony\Component\HttpFoundation\Response;
 
 /** Shows a live page. */
 final readonly class PageController
@@ -16,8 +16,8 @@ final readonly class PageController
 
     public function __invoke(Request $request, string $funnel, string $page = ''): Response
     {
-        $live = LivePage::at($funnel, $page);
+        $live = LivePage::at($request, $funnel, $page);
 
-        return $live instanceof Notice ? $live->response() : $this->pages->of($live, $request);
+        return $live instanceof LivePage ? $this->pages->of($live, $request) : $live;
     }
 }

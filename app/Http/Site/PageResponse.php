@@ -8,9 +8,11 @@ use App\Files\FileLinks;
 use App\Models\Delivery;
 use App\Models\Submission;
 use App\Signups\FormToken;
+use App\Site\SiteAssets;
 use App\Site\Slots;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Lantern\Core\Funnel\Plan;
 
 /** A rendered page with its slots filled for one visitor. */
 final class PageResponse
@@ -27,7 +29,14 @@ final class PageResponse
     public function of(LivePage $live, Request $request, array $typed = [], array $errors = [], int $status = 200): Response
     {
         $submission = $this->submission($live, $request);
-        $fill = ['token' => FormToken::issue($live->page->id), 'source' => e($this->source($request))] + $this->downloads($live, $submission);
+        $plan = $live->version->plan();
+        $fill = ['token' => FormToken::issue($live->page->id), 'source' => e($this->source($request)), 'site' => e(url('/')),
+            'here' => e("/{$live->funnel->address}".($live->page->address === '' ? '' : "/{$live->page->address}")),
+            'code:head' => $live->page->settings->head, 'code:end' => $live->page->settings->bodyEnd,
+            'head' => SiteAssets::head(SiteAssets::looksOf($plan, $live->page), SiteAssets::groupsOf($live->page), true)] + $this->downloads($live, $submission);
+        foreach ($plan->pages as $page) {
+            $fill["page:{$page->id}"] = "/{$live->funnel->address}".($page->address === '' ? '' : "/{$page->address}");
+        }
         foreach ($typed as $field => $value) {
             $fill["value:{$field}"] = e($value);
         }
@@ -43,15 +52,33 @@ final class PageResponse
             $fill["error:{$field}"] = '<span class="error" id="e-'.$field.'">'.e($message).'</span>';
             $fill["invalid:{$field}"] = 'aria-invalid="true" aria-describedby="e-'.$field.'"'.($field === array_key_first($errors) ? ' autofocus' : '');
         }
-        $html = Slots::fill($live->version->rendered[$live->page->id] ?? '', $live->version->plan()->look(), $fill, $submission->answers ?? []);
+        $html = Slots::fill($live->version->rendered[$live->page->id] ?? '', $fill, ($submission->answers ?? []) + $this->parameters($plan, $request));
 
-        $headers = SiteHeaders::PAGE + ['Cache-Control' => 'private, no-cache', 'Vary' => 'Accept-Encoding'];
+        $headers = SiteHeaders::of($live->page, $live->funnel->business) + ['Cache-Control' => 'private, no-cache', 'Vary' => 'Accept-Encoding'];
         // Packed here, so that it is small whatever server stands in front.
         if (in_array('gzip', $request->getEncodings(), true) && ($packed = gzencode($html, 6)) !== false) {
             return new Response($packed, $status, $headers + ['Content-Encoding' => 'gzip']);
         }
 
         return new Response($html, $status, $headers);
+    }
+
+    /**
+     * Address parameters that the owner lets onto their pages.
+     *
+     * @return array<string, string> plain text by name
+     */
+    private function parameters(Plan $plan, Request $request): array
+    {
+        $values = [];
+        foreach ($plan->parameters as $name) {
+            $value = $request->query($name);
+            if (is_string($value) && mb_check_encoding($value, 'UTF-8')) {
+                $values[$name] = mb_substr((string) preg_replace('/[\p{C}]+/u', ' ', $value), 0, 100);
+            }
+        }
+
+        return $values;
     }
 
     /** Greets with what was typed on this very device, never with what is known of that address. */

@@ -27,9 +27,12 @@ final readonly class SignupController
 
     public function __invoke(Request $request, string $funnel, string $page = ''): Response
     {
-        $live = LivePage::at($funnel, $page);
-        if ($live instanceof Notice) {
-            return $live->response();
+        $live = LivePage::at($request, $funnel, $page);
+        if (! $live instanceof LivePage) {
+            return $live;
+        }
+        if ($live->closed) {
+            return Notice::closed()->response();
         }
         $form = $this->form($live, $request->input('form'));
         if ($form === null) {
@@ -43,7 +46,8 @@ final readonly class SignupController
         $typed = array_filter($request->request->all(), fn (mixed $v): bool => is_string($v) && mb_check_encoding($v, 'UTF-8') && mb_strlen($v) <= 6000);
         $token = FormToken::read($request->input('token'), $live->page->id);
         if ($token === null) {
-            return $this->pages->of($live, $request, $typed, ['form' => 'This page was open for a long time. Your words are still here: please press the button once more.'], 422);
+            return $this->pages->of($live, $request, $typed, ['form' => $request->input('token') === 'elsewhere'
+                ? 'Welcome. Your words have come along: please press the button once more, and it is done.' : 'This page was open for a long time. Your words are still here: please press the button once more.'], 422);
         }
         if ($answers->errors !== []) {
             return $this->pages->of($live, $request, $typed, $answers->errors, 422);

@@ -14,8 +14,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Email\Delay;
-use Lantern\Core\Page\Colour;
-use Lantern\Core\Page\Looks;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
@@ -82,8 +80,8 @@ final class EmailController extends StudioController
     public function sample(string $email, LetterWriter $writer): JsonResponse
     {
         $found = $this->part(Email::class, $email);
-        $accent = $found->funnel->accent === null ? Looks::get($found->funnel->look)->accent : Colour::of($found->funnel->accent);
-        $letter = $writer->sample($this->business(), DraftPlan::email($found), $accent);
+        $plan = DraftPlan::read($found->funnel);
+        $letter = $writer->sample($this->business(), DraftPlan::email($found), $plan->look()->accent, LetterWriter::ofFunnel($plan, $plan->address));
 
         return response()->json(['subject' => $letter->subject, 'html' => $letter->html, 'text' => $letter->text]);
     }

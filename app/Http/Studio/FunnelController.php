@@ -9,19 +9,24 @@ use App\Funnels\DraftPlan;
 use App\Funnels\NewFunnel;
 use App\Funnels\Publishing;
 use App\Models\Funnel;
+use App\Models\OldAddress;
+use App\Models\Upload;
 use App\Models\Version;
 use App\Results\Numbers;
 use App\Support\Instant;
+use App\Support\RichText;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
+use Lantern\Core\Email\MergeFields;
 use Lantern\Core\Funnel\Goal;
 use Lantern\Core\Funnel\WebAddress;
-use Lantern\Core\Page\Colour;
+use Lantern\Core\Page\LookChanges;
 use Lantern\Core\Page\Looks;
 use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Shape;
 
 final class FunnelController extends StudioController
 {
@@ -50,19 +55,21 @@ final class FunnelController extends StudioController
             'name' => ['required', 'string', 'max:120'],
             'title' => ['required', 'string', 'max:200'],
             'file' => ['nullable'],
+            'price' => ['nullable', 'string', 'max:40'],
         ], [
             'goal.*' => 'Please choose what this funnel is for.',
             'name.required' => 'Please give the funnel a name. Only you will see it.',
             'name.max' => 'A name has 120 characters at most.',
             'title.required' => 'What is it called? Visitors will read this.',
             'title.max' => 'A title has 200 characters at most.',
+            'price.max' => 'A price has 40 characters at most.',
         ]);
         $file = $request->file('file');
         if ($file === null && $request->has('file') && $request->input('file') !== '') {
             throw Invalid::at('file', 'The file did not arrive. Please bring it again.');
         }
         $funnel = DB::transaction(fn (): Funnel => $new->fromStarter($this->business(), Goal::from($given['goal']), trim($given['name']), trim($given['title']),
-            is_array($file) || $file === null ? null : $uploads->file($this->business(), $file)));
+            is_array($file) || $file === null ? null : $uploads->file($this->business(), $file), trim($given['price'] ?? '')));
 
         return response()->json(['id' => $funnel->id], 201);
     }
@@ -70,18 +77,19 @@ final class FunnelController extends StudioController
     public function show(string $funnel, Numbers $numbers): JsonResponse
     {
         $found = $this->funnel($funnel);
-        $found->load(['pages.ways', 'forms', 'emails', 'leadMagnets.upload', 'liveVersion', 'business']);
+        $found->load(['pages.ways', 'forms', 'emails', 'leadMagnets.upload', 'sharedSections', 'liveVersion', 'business']);
         $changed = $found->liveVersion === null || $found->liveVersion->fingerprint !== Publishing::fingerprint(DraftPlan::read($found));
 
         return response()->json($this->summary($found) + [
             'changed' => $changed,
             'nextVersion' => 1 + (int) Version::query()->where('funnel_id', $found->id)->max('number'),
-            'look' => $found->look, 'accent' => $found->accent,
+        ] + $this->ofPages($found) + [
             'pages' => $found->pages->map(Json::page(...))->all(),
             'ways' => $found->pages->flatMap(fn ($p) => $p->ways)->map(fn ($w): array => ['page' => $w->page_id, 'outcome' => $w->outcome, 'toPage' => $w->to_page, 'toUrl' => $w->to_url])->values()->all(),
             'forms' => $found->forms->map(Json::form(...))->all(),
             'emails' => $found->emails->map(Json::email(...))->sortBy('offset')->values()->all(),
             'leadMagnets' => $found->leadMagnets->map(Json::leadMagnet(...))->all(),
+            'sharedSections' => $found->sharedSections->map(Json::sharedSection(...))->all(),
             'pageNumbers' => (object) $numbers->byPage($found),
             'emailNumbers' => (object) $numbers->byEmail($found),
         ]);
@@ -91,20 +99,48 @@ final class FunnelController extends StudioController
     {
         $found = $this->funnel($funnel);
         $given = $request->validate(['name' => ['sometimes', 'required', 'string', 'max:120'], 'address' => ['sometimes', 'string', 'max:200'],
-            'look' => ['sometimes', Rule::in(array_keys(Looks::all()))], 'accent' => ['sometimes', 'nullable', 'string']],
+            'look' => ['sometimes', Rule::in(array_keys(Looks::all()))], 'parameters' => ['sometimes', 'array'], 'parameters.*' => ['string'],
+            'logo' => ['sometimes', 'nullable', 'string'], 'icon' => ['sometimes', 'nullable', 'string']],
             ['name.required' => 'Please give the funnel a name. Only you will see it.', 'name.max' => 'A name has 120 characters at most.', 'look.in' => 'There is no such look.']);
         if (isset($given['address']) && $given['address'] !== $found->address) {
             WebAddress::check($given['address']);
-            if (NewFunnel::taken($given['address'])) {
+            if (NewFunnel::taken($given['address'], $found->id)) {
                 throw Invalid::at('address', "“{$given['address']}” is in use by another of your funnels. Please choose another web address.");
             }
         }
-        if (array_key_exists('accent', $given)) {
-            $given['accent'] = $given['accent'] === null || $given['accent'] === '' ? null : Colour::of($given['accent'], 'accent')->hex();
+        if ($request->has('changes')) {
+            $given['look_changes'] = LookChanges::fromShape(Shape::of($request->input('changes'), 'changes'))->toArray();
         }
-        $found->forceFill($given)->save();
+        if ($request->has('fields')) {
+            $given['fields'] = array_map(RichText::plain(...), MergeFields::ownFields(Shape::of($request->input('fields'), 'fields')));
+        }
+        if (isset($given['parameters'])) {
+            $given['parameters'] = MergeFields::parameterNames(array_values($given['parameters']));
+        }
+        foreach (['logo', 'icon'] as $picture) {
+            if (isset($given[$picture]) && ! Upload::query()->where('business_id', $found->business_id)->where('kind', 'picture')->whereKey($given[$picture])->exists()) {
+                throw Invalid::at($picture, 'This picture is not in your library.');
+            }
+        }
+        DB::transaction(function () use ($found, $given): void {
+            // Once public, an address leads to the funnel for good.
+            if (isset($given['address']) && $given['address'] !== $found->address) {
+                OldAddress::query()->where('funnel_id', $found->id)->whereNull('page_id')->where('address', $given['address'])->delete();
+                if ($found->live_version_id !== null) {
+                    OldAddress::query()->firstOrCreate(['funnel_id' => $found->id, 'page_id' => null, 'address' => $found->address]);
+                }
+            }
+            $found->forceFill($given)->save();
+        });
 
-        return response()->json($this->summary($found) + ['look' => $found->look, 'accent' => $found->accent]);
+        return response()->json($this->summary($found) + $this->ofPages($found));
+    }
+
+    /** @return array<string, mixed> what all pages of a funnel share */
+    private function ofPages(Funnel $funnel): array
+    {
+        return ['look' => $funnel->look, 'changes' => (object) $funnel->look_changes, 'logo' => $funnel->logo, 'icon' => $funnel->icon,
+            'fields' => (object) $funnel->fields, 'parameters' => $funnel->parameters];
     }
 
     public function duplicate(string $funnel, NewFunnel $new): JsonResponse

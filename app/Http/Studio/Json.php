@@ -11,13 +11,24 @@ use App\Models\Funnel;
 use App\Models\LeadMagnet;
 use App\Models\Message;
 use App\Models\Page;
+use App\Models\SharedSection;
 use App\Models\Upload;
 use App\Models\Version;
+use App\Site\Signs;
 use App\Support\Instant;
+use Lantern\Core\Email\MergeFields;
 use Lantern\Core\Funnel\Outcome;
 use Lantern\Core\Funnel\PageRole;
+use Lantern\Core\Page\Arrangement;
+use Lantern\Core\Page\BlockFields;
+use Lantern\Core\Page\BlockKind;
+use Lantern\Core\Page\Design;
+use Lantern\Core\Page\Designs;
+use Lantern\Core\Page\Fonts;
 use Lantern\Core\Page\Look;
 use Lantern\Core\Page\Looks;
+use Lantern\Core\Page\PageDesigns;
+use Lantern\Core\Page\SectionKind;
 
 /** The shapes the Studio's script reads; `resources/studio/api/types.ts` names the same. */
 final class Json
@@ -26,7 +37,29 @@ final class Json
     public static function looks(): array
     {
         return array_values(array_map(fn (Look $l): array => ['id' => $l->id, 'name' => $l->name, 'headingFont' => $l->headingFont,
-            'headingWeight' => $l->headingWeight, 'bodyFont' => $l->bodyFont, 'corner' => $l->corner, 'colours' => $l->coloursOn()], Looks::all()));
+            'headingWeight' => $l->headingWeight, 'bodyFont' => $l->bodyFont, 'corner' => $l->corner, 'frame' => $l->frame, 'colours' => $l->coloursOn()], Looks::all()));
+    }
+
+    /** @return array<string, mixed> what pages can be made of, in the words of the core */
+    public static function kit(): array
+    {
+        $named = fn (array $cases): array => array_map(fn ($case): array => ['id' => $case->value, 'label' => $case->label()], $cases);
+
+        return [
+            'designs' => array_values(array_map(fn (Design $d): array => ['id' => $d->id, 'kind' => $d->kind->value, 'name' => $d->name, 'arrangement' => $d->arrangement->value,
+                'tone' => $d->tone, 'styles' => (object) $d->styles], Designs::all())),
+            'pageDesigns' => PageDesigns::list(),
+            'sections' => $named(SectionKind::cases()),
+            'blocks' => array_map(fn (BlockKind $k): array => ['id' => $k->value, 'label' => $k->label(), 'fields' => array_keys(BlockFields::own($k)),
+                'items' => BlockFields::items($k) === null ? null : array_keys(BlockFields::items($k)), 'styles' => BlockFields::styles($k)], BlockKind::cases()),
+            'arrangements' => $named(Arrangement::cases()),
+            'icons' => array_map(fn (string $i): array => ['id' => $i, 'svg' => Signs::svg($i)], BlockFields::ICONS),
+            'roles' => $named(PageRole::cases()),
+            'headingFonts' => array_keys(Fonts::HEADING),
+            'bodyFonts' => Fonts::BODY,
+            'personFields' => MergeFields::PERSON,
+            'ownerFields' => MergeFields::OWNER,
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -36,8 +69,27 @@ final class Json
 
         return ['id' => $page->id, 'role' => $page->role, 'roleLabel' => $role->label(), 'name' => $page->name, 'address' => $page->address,
             'headline' => DraftPlan::page($page)->document->headline(),
-            'outcomes' => array_map(fn (Outcome $o): array => ['outcome' => $o->value, 'label' => $o->label()], $role->outcomes()),
-            'document' => $page->document, 'revision' => $page->revision];
+            'outcomes' => self::outcomes($role, DraftPlan::page($page)->document->blocksOf(BlockKind::Form) !== []),
+            // Always in today's format, whatever it was written in.
+            'document' => DraftPlan::page($page)->document->toArray(), 'settings' => (object) $page->settings, 'revision' => $page->revision];
+    }
+
+    /** @return list<array{outcome: string, label: string, must: bool}> what may lead somewhere, and what must */
+    private static function outcomes(PageRole $role, bool $hasForm): array
+    {
+        $outcomes = $role->possibleOutcomes();
+        if ($hasForm && ! in_array(Outcome::Joined, $outcomes, true)) {
+            array_unshift($outcomes, Outcome::Joined);
+        }
+
+        return array_map(fn (Outcome $o): array => ['outcome' => $o->value, 'label' => $o->label(),
+            'must' => in_array($o, $role->outcomes(), true) || $o === Outcome::Joined], $outcomes);
+    }
+
+    /** @return array<string, mixed> */
+    public static function sharedSection(SharedSection $shared): array
+    {
+        return ['id' => $shared->id, 'name' => $shared->name, 'section' => $shared->section, 'revision' => $shared->revision];
     }
 
     /** @return array<string, mixed> */
@@ -74,7 +126,8 @@ final class Json
     /** @return array<string, mixed> */
     public static function picture(Upload $picture): array
     {
-        return ['id' => $picture->id, 'name' => $picture->name, 'src' => $picture->src(), 'width' => $picture->width, 'height' => $picture->height];
+        return ['id' => $picture->id, 'name' => $picture->name, 'src' => $picture->src(), 'width' => $picture->width, 'height' => $picture->height,
+            'bytes' => $picture->bytes];
     }
 
     /** @return array<string, mixed> a message in a list, without its words */

@@ -6,21 +6,53 @@ namespace App\Http\Studio;
 
 use App\Funnels\DraftPlan;
 use App\Funnels\Publishing;
+use App\Models\Funnel;
 use App\Models\Version;
+use App\Site\Facts;
+use App\Site\PreviewLink;
+use App\Support\Instant;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Lantern\Core\Funnel\Changes;
 use Lantern\Core\Funnel\Finding;
 use Lantern\Core\Funnel\GoLiveCheck;
 
 final class PublishController extends StudioController
 {
-    public function __construct(private readonly Publishing $publishing)
+    public function __construct(private readonly Publishing $publishing, private readonly Facts $facts)
     {
     }
 
     public function check(string $funnel): JsonResponse
     {
-        return response()->json(['findings' => array_map(fn (Finding $f): array => $f->toArray(), GoLiveCheck::of(DraftPlan::read($this->funnel($funnel))))]);
+        return response()->json(['findings' => array_map(fn (Finding $f): array => $f->toArray(), $this->findings($this->funnel($funnel)))]);
+    }
+
+    /** @return list<Finding> */
+    private function findings(Funnel $funnel): array
+    {
+        $plan = DraftPlan::read($funnel);
+
+        return GoLiveCheck::of($plan, $this->facts->ofPlan($plan, $funnel->business));
+    }
+
+    /** What publishing would change for visitors, page by page. */
+    public function changes(string $funnel): JsonResponse
+    {
+        $found = $this->funnel($funnel);
+        $live = $found->liveVersion;
+
+        return response()->json(['changes' => $live === null ? [] : array_map(fn (Changes $c): array => ['about' => $c->about, 'sentences' => $c->sentences],
+            Changes::between($live->plan(), DraftPlan::read($found)))]);
+    }
+
+    /** A link that shows the draft to whoever has it, for two weeks. */
+    public function previewLink(string $funnel): JsonResponse
+    {
+        $until = CarbonImmutable::now()->addDays(14);
+
+        return response()->json(['url' => PreviewLink::make($this->funnel($funnel)->id, $until), 'until' => Instant::json($until)]);
     }
 
     public function versions(string $funnel): JsonResponse

@@ -89,6 +89,7 @@ final class SessionController
             'user' => ['name' => $user->name, 'email' => $user->email],
             'business' => SettingsController::json($user->business),
             'looks' => Json::looks(),
+            'kit' => Json::kit(),
             'siteUrl' => url('/'),
             'zones' => timezone_identifiers_list(),
         ];

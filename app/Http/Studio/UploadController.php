@@ -11,7 +11,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Lantern\Core\Support\Invalid;
 
-/** The picture library. */
+/** The library of pictures and videos. */
 final class UploadController extends StudioController
 {
     public function picture(Request $request, Uploads $uploads): JsonResponse
@@ -24,9 +24,29 @@ final class UploadController extends StudioController
         return response()->json(Json::picture($uploads->picture($this->business(), $file)), 201);
     }
 
-    public function pictures(): JsonResponse
+    public function video(Request $request, Uploads $uploads): JsonResponse
     {
-        $pictures = Upload::query()->where('business_id', $this->user()->business_id)->where('kind', 'picture')->latest('id')->limit(60)->get();
+        $file = $request->file('video');
+        if (! $file instanceof UploadedFile) {
+            throw Invalid::at('video', 'The video did not arrive. Please bring it again; '.intdiv((int) config('lantern.uploads.file_bytes'), 1024 * 1024).' MB at most.');
+        }
+
+        return response()->json(Json::picture($uploads->video($this->business(), $file)), 201);
+    }
+
+    public function videos(): JsonResponse
+    {
+        $videos = Upload::query()->where('business_id', $this->user()->business_id)->where('kind', 'video')->latest('id')->limit(60)->get();
+
+        return response()->json(['videos' => $videos->map(Json::picture(...))->all()]);
+    }
+
+    public function pictures(Request $request): JsonResponse
+    {
+        $search = mb_strtolower(trim($request->string('search')->toString()));
+        $pictures = Upload::query()->where('business_id', $this->user()->business_id)->where('kind', 'picture')
+            ->when($search !== '', fn ($q) => $q->whereRaw('lower(name) like ? escape ?', ['%'.addcslashes($search, '%_\\').'%', '\\']))
+            ->latest('id')->limit(60)->get();
 
         return response()->json(['pictures' => $pictures->map(Json::picture(...))->all()]);
     }

@@ -1,6 +1,6 @@
 @php
     $look = \Lantern\Core\Page\Looks::get('linen');
-    $style = collect($look->coloursOn())->map(fn ($v, $k) => '--'.\Illuminate\Support\Str::kebab($k).':'.$v)->implode(';').";--corner:6px;--heading:'{$look->headingFont}';--heading-weight:{$look->headingWeight};--body:'{$look->bodyFont}'";
+    $style = \App\Site\LookStyle::whole($look, \Lantern\Core\Page\Paint::of($look, \Lantern\Core\Page\Background::paper()));
 @endphp
 <!doctype html>
 <html lang="en">
@@ -10,9 +10,9 @@
 <meta name="robots" content="noindex">
 <link rel="icon" href="data:,">
 <title>{{ $title }}</title>
-{!! \App\Site\SiteAssets::head($look, false) !!}
+{!! \App\Site\SiteAssets::head([$look], ['base'], false) !!}
 </head>
-<body class="frame-line" style="{{ $style }}">
+<body style="{{ $style }}">
 <main>
 <section class="section opening boxed"><div class="inner"><div class="words">
 <h1 class="heading">{{ $title }}</h1>

@@ -1,48 +1,44 @@
 @php
     use App\Site\Slots;
-    $vars = fn (array $c): string => collect($c)->map(fn ($v, $k) => '--'.\Illuminate\Support\Str::kebab($k).':'.$v)->implode(';');
-    $style = $vars($colours).";--corner:{$look->corner}px;--heading:'{$look->headingFont}';--heading-weight:{$look->headingWeight};--body:'{$look->bodyFont}'";
+    use Lantern\Core\Email\MergeFields;
+    $settings = $page->settings;
+    $entry = $page->address === '';
+    $title = $settings->title ?: ($page->document->headline() ?: $plan->sender->business);
+    $description = $settings->description ?: \Illuminate\Support\Str::limit($page->document->blocksOf(\Lantern\Core\Page\BlockKind::Text)[0]?->words() ?? '', 150);
+    $social = $view->upload($settings->picture ?? '');
+    $icon = $view->upload($plan->icon ?? '');
 @endphp
 <!doctype html>
-<html lang="en">
+<html lang="{{ $settings->language }}">
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
-<title>{{ \Lantern\Core\Email\MergeFields::fill($page->document->headline(), [], fn (string $s): string => $s) ?: $plan->sender->business }}</title>
-<link rel="icon" href="data:,">
-<meta name="theme-color" content="{{ $colours['paper'] }}">
-@if ($page->address !== '')
+<title>{{ $title }}</title>
+<link rel="icon" href="{{ $icon?->src() ?? 'data:,' }}">
+<meta name="theme-color" content="{{ \Lantern\Core\Page\Paint::of($view->look, $page->document->background)->colours['paper'] }}">
+@if ($settings->hidden ?? ! $entry)
 <meta name="robots" content="noindex">
-@else
-<meta name="description" content="{{ \Illuminate\Support\Str::limit($page->document->blocksOf(\Lantern\Core\Page\BlockKind::Text)[0]?->words() ?? '', 150) }}">
 @endif
-{!! Slots::name('head') !!}
+@if (($entry || $settings->description !== '') && $description !== '')
+<meta name="description" content="{{ $description }}">
+@endif
+@if ($social && ! $view->editing())
+<meta property="og:title" content="{{ $title }}">
+<meta property="og:description" content="{{ $description }}">
+<meta property="og:image" content="{!! Slots::name('site') !!}{{ $social->src() }}">
+<meta property="og:type" content="website">
+@endif
+{!! Slots::name('head') !!}{!! Slots::name('code', 'head') !!}
 </head>
-<body class="frame-{{ $look->frame }} @if ($look->capitals) capitals @endif @if ($backdrop) has-backdrop @endif" style="{{ $style }}" data-funnel="{{ $plan->id }}" data-page="{{ $page->id }}">
-@if ($backdrop)
-<div class="backdrop" aria-hidden="true"><img src="{{ $backdrop->src() }}" srcset="{{ $backdrop->srcset() }}" sizes="100vw" alt=""></div>
+<body class="{{ $ground->bodyClass() }}" style="{{ $ground->style }}" data-funnel="{{ $plan->id }}" data-page="{{ $page->id }}">
+@if ($ground->picture)
+<div class="backdrop" aria-hidden="true"><img src="{{ $ground->picture->src() }}" srcset="{{ $ground->picture->srcset() }}" sizes="100vw" alt="" style="object-position:{{ $ground->focus }}"></div>
 @endif
-<main @if ($backdrop && ! $ownPaper) style="{{ $vars($sheet) }}" @endif>
-@foreach ($page->document->sections as $section)
-@php($tag = $section->kind === \Lantern\Core\Page\SectionKind::Footer ? 'footer' : 'section')
-<{{ $tag }} class="section {{ $section->kind->value }} {{ $section->arrangement->value }}" @if ($editing) data-section="{{ $section->id }}" @endif>
-<div class="inner">
-@php($beside = collect($section->blocks)->partition(fn ($b) => in_array($b->kind, [\Lantern\Core\Page\BlockKind::Cover, \Lantern\Core\Page\BlockKind::Picture], true)))
-<div class="words">
-@foreach ($beside[1] as $block)
-@include('site.blocks.'.$block->kind->value, ['first' => $loop->parent->first && $loop->first])
-@endforeach
-</div>
-@if ($beside[0]->isNotEmpty())
-<div class="beside">
-@foreach ($beside[0] as $block)
-@include('site.blocks.'.$block->kind->value)
-@endforeach
-</div>
-@endif
-</div>
-</{{ $tag }}>
+<main>
+@foreach ($sections as $section)
+{!! $section !!}
 @endforeach
 </main>
+{!! Slots::name('code', 'end') !!}
 </body>
 </html>

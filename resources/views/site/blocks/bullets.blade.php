@@ -1,1 +1,1 @@
-<div class="text bullets" @if ($editing) data-block="{{ $block->id }}" data-field="html" @endif>{!! $block->field('html') !!}</div>
+<div {!! $at->root('text bullets '.$block->style()) !!}{!! $at->words('html') !!}>{{ $view->words($block->field('html')) }}</div>

@@ -1,1 +1,1 @@
-<p><a class="button" @if ($editing) data-block="{{ $block->id }}" data-field="text" @else href="{{ $block->field('url') }}" rel="noopener" @endif>{{ $block->field('text') }}</a></p>
+<p {!! $at->root('act') !!}><a class="button {{ $block->style() }}" {{ $view->href($block->field('url')) }}{!! $at->words('text') !!}>{{ $block->field('text') }}</a></p>

@@ -3,9 +3,9 @@
     $gift = $plan->leadMagnet($block->field('leadMagnet'));
 @endphp
 @if ($gift)
-<p class="download">
-@if ($editing)
-<a class="button" data-block="{{ $block->id }}" data-field="text">{{ $block->field('text') }}</a>
+<p {!! $at->root('download') !!}>
+@if ($view->editing())
+<a class="button"{!! $at->words('text') !!}>{{ $block->field('text') }}</a>
 @if ($gift->kindAndSize() !== '') <span class="file-note">{{ $gift->kindAndSize() }}</span> @endif
 @else
 {!! Slots::name('download', $gift->id) !!}

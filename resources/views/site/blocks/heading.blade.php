@@ -1,2 +1,2 @@
-@php($level = $first ? 'h1' : 'h2')
-<{{ $level }} class="heading" @if ($editing) data-block="{{ $block->id }}" data-field="text" @endif>{!! nl2br(e($block->field('text')), false) !!}</{{ $level }}>
+@php($level = $view->headingLevel($block))
+<{{ $level }} {!! $at->root('heading') !!}{!! $at->words('text') !!}>{!! nl2br(e($block->field('text')), false) !!}</{{ $level }}>

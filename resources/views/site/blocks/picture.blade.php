@@ -1,6 +1,10 @@
-@php($picture = $pictures[$block->field('picture')] ?? null)
+@php($picture = $view->upload($block->field('picture')))
 @if ($picture)
-<img class="picture" src="{{ $picture->src() }}" srcset="{{ $picture->srcset() }}" sizes="(min-width: 60rem) 34rem, 92vw" width="{{ $picture->width }}" height="{{ $picture->height }}" alt="{{ $block->field('alt') }}" @if ($editing) data-block="{{ $block->id }}" @endif>
-@elseif ($editing)
-<div class="picture empty" data-block="{{ $block->id }}">Choose a picture</div>
+<figure {!! $at->root('figure '.$block->style()) !!}>@include('site.blocks.img', ['sizes' => $block->style() === 'round' ? '13rem' : ($block->style() === 'wide' ? '(min-width:70rem) 68rem,94vw' : '(min-width:60rem) 34rem,92vw'), 'alt' => $block->field('alt'), 'lazy' => $section->kind !== \Lantern\Core\Page\SectionKind::Opening])
+@if ($block->field('text') !== '')
+<figcaption{!! $at->words('text') !!}>{{ $block->field('text') }}</figcaption>
+@endif
+</figure>
+@elseif ($view->editing())
+<div {!! $at->root('figure empty '.$block->style()) !!} data-empty="picture"><span>A picture of yours</span></div>
 @endif

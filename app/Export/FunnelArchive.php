@@ -1,0 +1,247 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Export;
+
+use App\Funnels\CleanDocument;
+use App\Funnels\DraftPlan;
+use App\Funnels\NewFunnel;
+use App\Models\Business;
+use App\Models\Funnel;
+use App\Models\Upload;
+use App\Support\Ids;
+use App\Support\RichText;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
+use JsonException;
+use Lantern\Core\Email\EmailPlan;
+use Lantern\Core\Funnel\PagePlan;
+use Lantern\Core\Funnel\Plan;
+use Lantern\Core\Funnel\PlanCopy;
+use Lantern\Core\Funnel\WebAddress;
+use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Shape;
+use RuntimeException;
+use Throwable;
+use ZipArchive;
+
+/**
+ * A whole funnel as one file: a zip with `funnel.json` (see docs/formats/funnel.schema.json) and its media. What comes
+ * in is trusted in nothing: names, sizes and kinds are checked, words are sanitised, and either all of it becomes a
+ * new draft or none of it.
+ */
+final readonly class FunnelArchive
+{
+    public const KIND = 'upbeat-lantern-funnel';
+
+    public const VERSION = 1;
+
+    public const MOST_BYTES = 400 * 1024 * 1024;
+
+    private const MOST_ENTRIES = 600;
+
+    private const MOST_JSON = 5 * 1024 * 1024;
+
+    /** How many times larger than itself packed text may honestly become. */
+    private const MOST_RATIO = 200;
+
+    /** @return string the path of the zip, in the temporary folder */
+    public function write(Funnel $funnel): string
+    {
+        $plan = DraftPlan::read($funnel);
+        $ids = $this->uploadIds($plan);
+        $uploads = Upload::query()->where('business_id', $funnel->business_id)->whereIn('id', $ids)->orderBy('id')->get();
+        $path = (string) tempnam(sys_get_temp_dir(), 'lantern-funnel');
+        $zip = new ZipArchive;
+        if ($zip->open($path, ZipArchive::OVERWRITE) !== true) {
+            throw new RuntimeException('The archive could not be made.');
+        }
+        $listed = [];
+        foreach ($uploads as $upload) {
+            $files = [];
+            foreach (self::files($upload) as $name => $stored) {
+                if (! Storage::disk('uploads')->exists($stored)) {
+                    throw new RuntimeException("The file of upload {$upload->id} is gone.");
+                }
+                $zip->addFile(Storage::disk('uploads')->path($stored), "media/{$upload->id}/{$name}");
+                $zip->setCompressionName("media/{$upload->id}/{$name}", ZipArchive::CM_STORE);
+                $files[] = $name;
+            }
+            $listed[] = ['id' => $upload->id, 'kind' => $upload->kind, 'name' => $upload->name, 'mime' => $upload->mime, 'width' => $upload->width,
+                'height' => $upload->height, 'widths' => $upload->widths, 'tones' => $upload->tones, 'fallback' => $upload->fallback, 'files' => $files];
+        }
+        // Who sends is a matter of the business that takes the funnel over, not of the funnel.
+        $array = ['sender' => ['business' => '', 'name' => '', 'address' => '', 'postalAddress' => '', 'timeZone' => $plan->sender->timeZone]] + $plan->toArray();
+        $zip->addFromString('funnel.json', json_encode(['kind' => self::KIND, 'version' => self::VERSION, 'plan' => $array, 'uploads' => $listed],
+            JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES));
+        $zip->close();
+
+        return $path;
+    }
+
+    /**
+     * Makes a new draft of an archive.
+     *
+     * @throws Invalid with the reason when it is no archive of ours, or not one to be trusted
+     */
+    public function read(string $path, Business $business): Funnel
+    {
+        $zip = new ZipArchive;
+        if ($zip->open($path, ZipArchive::RDONLY) !== true) {
+            throw Invalid::at('archive', 'This is no zip file, or a damaged one.');
+        }
+        try {
+            $this->checkEntries($zip);
+            $shape = Shape::of($this->json($zip));
+            if ($shape->text('kind', 60, '') !== self::KIND) {
+                throw Invalid::at('archive', 'This zip holds no funnel.');
+            }
+            if ($shape->integer('version', 1, 1_000_000, 1) > self::VERSION) {
+                throw Invalid::at('archive', 'This funnel was written by a newer version of the application.');
+            }
+            $plan = Plan::fromArray($shape->group('plan')->all());
+
+            return $this->take($zip, $plan, $shape->groups('uploads', 300), $business);
+        } finally {
+            $zip->close();
+        }
+    }
+
+    private function checkEntries(ZipArchive $zip): void
+    {
+        if ($zip->numFiles > self::MOST_ENTRIES) {
+            throw Invalid::at('archive', 'This archive holds too many files.');
+        }
+        $total = 0;
+        for ($i = 0; $i < $zip->numFiles; $i++) {
+            $stat = $zip->statIndex($i);
+            $name = $stat === false ? '' : (string) $stat['name'];
+            if ($stat === false || preg_match('~^(funnel\.json|media/|media/[0-9a-z]{26}/|media/[0-9a-z]{26}/[a-z0-9]{1,12}(\.[a-z0-9]{1,5})?)$~D', $name) !== 1) {
+                throw Invalid::at('archive', 'There is a file in it that does not belong into a funnel: “'.mb_strimwidth(mb_scrub($name), 0, 60, '…').'”.');
+            }
+            $total += $stat['size'];
+            if ($total > self::MOST_BYTES || ($stat['size'] > 1_000_000 && $stat['size'] > self::MOST_RATIO * max(1, $stat['comp_size']))) {
+                throw Invalid::at('archive', 'Unpacked, this archive would be far larger than a funnel can be.');
+            }
+        }
+    }
+
+    /** @return array<array-key, mixed> */
+    private function json(ZipArchive $zip): array
+    {
+        $text = $this->content($zip, 'funnel.json', self::MOST_JSON);
+        try {
+            $data = json_decode($text, true, 40, JSON_THROW_ON_ERROR);
+        } catch (JsonException) {
+            throw Invalid::at('archive', 'The funnel in it cannot be read.');
+        }
+
+        return is_array($data) ? $data : throw Invalid::at('archive', 'The funnel in it cannot be read.');
+    }
+
+    /** What an entry holds; it is never believed how much that is. */
+    private function content(ZipArchive $zip, string $name, int $most): string
+    {
+        $stream = $zip->getStream($name);
+        $content = $stream === false ? false : stream_get_contents($stream, $most + 1);
+        if ($content === false || $stream === false) {
+            throw Invalid::at('archive', "“{$name}” is missing in it.");
+        }
+        fclose($stream);
+        if (strlen($content) > $most) {
+            throw Invalid::at('archive', "“{$name}” in it is larger than it may be.");
+        }
+
+        return $content;
+    }
+
+    /** @param  list<Shape>  $uploads */
+    private function take(ZipArchive $zip, Plan $plan, array $uploads, Business $business): Funnel
+    {
+        $stored = [];
+        try {
+            return DB::transaction(function () use ($zip, $plan, $uploads, $business, &$stored): Funnel {
+                $ids = [];
+                foreach ($uploads as $shape) {
+                    [$old, $upload] = $this->upload($zip, $shape, $business, $stored);
+                    $ids[$old] = $upload->id;
+                }
+                $known = array_keys($ids);
+                $missing = array_diff($this->uploadIds($plan), $known);
+                if ($missing !== []) {
+                    throw Invalid::at('archive', 'A picture or file that the funnel uses is missing in it.');
+                }
+                $name = Funnel::query()->where('business_id', $business->id)->where('name', $plan->name)->exists() ? mb_substr($plan->name, 0, 110).' (imported)' : $plan->name;
+                $copy = PlanCopy::of($plan, $name, WebAddress::suggest($plan->address, NewFunnel::taken(...)), Ids::next(...), $ids);
+
+                return DraftPlan::store(self::cleaned($copy, $business), $business);
+            });
+        } catch (Throwable $e) {
+            // Nothing stays behind of an archive that was refused half way.
+            Storage::disk('uploads')->delete($stored);
+            throw $e;
+        }
+    }
+
+    /**
+     * @param  list<string>  $stored  what was put into the uploads disk so far
+     * @return array{string, Upload} the id it has in the archive, and the upload it became
+     */
+    private function upload(ZipArchive $zip, Shape $shape, Business $business, array &$stored): array
+    {
+        $old = $shape->text('id', 26);
+        $kind = $shape->text('kind', 10);
+        $id = Ids::next();
+        $media = new ArchiveMedia($kind, $shape);
+        $bytes = 0;
+        $hash = '';
+        foreach ($media->files($id) as $name => $path) {
+            $content = $this->content($zip, "media/{$old}/{$name}", (int) config('lantern.uploads.file_bytes'));
+            $media->check($name, $content);
+            Storage::disk('uploads')->put($path, $content);
+            $stored[] = $path;
+            $bytes += strlen($content);
+            $hash = hash('sha256', $content);
+        }
+
+        return [$old, Upload::query()->create(['id' => $id, 'business_id' => $business->id, 'bytes' => $bytes, 'sha256' => $hash] + $media->columns($id))];
+    }
+
+    private static function cleaned(Plan $plan, Business $business): Plan
+    {
+        $array = $plan->toArray();
+        $array['pages'] = array_map(fn (PagePlan $p): array => ['document' => CleanDocument::words($p->document)->toArray()] + $p->toArray(), $plan->pages);
+        $array['emails'] = array_map(fn (EmailPlan $e): array => ['body' => RichText::letter($e->body)] + $e->toArray(), $plan->emails);
+
+        return Plan::fromArray(['sender' => $business->sender()->toArray()] + $array);
+    }
+
+    /** @return list<string> */
+    private function uploadIds(Plan $plan): array
+    {
+        $ids = [$plan->logo, $plan->icon];
+        foreach ($plan->pages as $page) {
+            array_push($ids, $page->settings->picture, ...$page->document->pictures(), ...$page->document->videos());
+        }
+        foreach ($plan->leadMagnets as $gift) {
+            $ids[] = $gift->file;
+        }
+
+        return array_values(array_unique(array_filter($ids, fn (?string $id): bool => $id !== null && $id !== '')));
+    }
+
+    /** @return array<string, string> paths in the uploads disk by the name in the archive */
+    private static function files(Upload $upload): array
+    {
+        if ($upload->kind !== 'picture') {
+            return ['content' => $upload->path];
+        }
+        $files = [];
+        foreach (array_keys($upload->forms()) as $path) {
+            $files[basename($path)] = $path;
+        }
+
+        return $files;
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Export;
+
+use App\Models\Business;
+use App\Models\Upload;
+use App\Site\Facts;
+use App\Site\PageRenderer;
+use App\Site\SiteAssets;
+use App\Site\Slots;
+use Illuminate\Support\Facades\Storage;
+use Lantern\Core\Funnel\PagePlan;
+use Lantern\Core\Funnel\Plan;
+use RuntimeException;
+use ZipArchive;
+
+/**
+ * Pages as plain HTML in a zip that opens from a folder: styles and script inside the pages, fonts, pictures and
+ * videos beside them. Forms post home if home has an address that others can reach; otherwise they say that they cannot.
+ */
+final readonly class HtmlExport
+{
+    public function __construct(private PageRenderer $renderer, private Facts $facts)
+    {
+    }
+
+    /**
+     * @param  list<PagePlan>  $pages  those to take along
+     * @param  string|null  $home  the funnel's public address; null when nobody else can reach it
+     * @return string the path of the zip, in the temporary folder
+     */
+    public function of(Plan $plan, array $pages, Business $business, ?string $home): string
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'lantern-html');
+        $zip = new ZipArchive;
+        if ($zip->open($path, ZipArchive::OVERWRITE) !== true) {
+            throw new RuntimeException('The zip could not be made.');
+        }
+        $uploads = $this->facts->uploads($plan, $pages, $business->id);
+        $looks = [];
+        foreach ($pages as $page) {
+            array_push($looks, ...SiteAssets::looksOf($plan, $page));
+            $zip->addFromString(self::fileName($page), $this->html($plan, $page, $pages, $business, $home));
+        }
+        foreach (SiteAssets::fontFiles($looks) as $font) {
+            $zip->addFile(public_path(ltrim($font, '/')), 'assets/'.basename($font));
+        }
+        foreach ($uploads as $upload) {
+            $this->addMedia($zip, $upload);
+        }
+        $zip->addFromString('READ ME.txt', self::readMe($home));
+        $zip->close();
+
+        return $path;
+    }
+
+    public static function fileName(PagePlan $page): string
+    {
+        return ($page->address === '' ? 'index' : $page->address).'.html';
+    }
+
+    /** @param  list<PagePlan>  $pages */
+    private function html(Plan $plan, PagePlan $page, array $pages, Business $business, ?string $home): string
+    {
+        $there = $home === null ? null : $home.($page->address === '' ? '' : '/'.$page->address);
+        $fill = ['head' => SiteAssets::inline(SiteAssets::looksOf($plan, $page), SiteAssets::groupsOf($page)), 'site' => $home === null ? '' : e(url('/')),
+            'here' => $there === null ? '#' : e($there), 'token' => 'elsewhere', 'code:head' => $page->settings->head, 'code:end' => $page->settings->bodyEnd];
+        foreach ($plan->pages as $other) {
+            $fill["page:{$other->id}"] = in_array($other, $pages, true) ? self::fileName($other) : ($home === null ? '#' : e($home.($other->address === '' ? '' : '/'.$other->address)));
+        }
+        foreach ($plan->leadMagnets as $gift) {
+            $fill["download:{$gift->id}"] = $home === null ? '' : '<a class="button" href="'.e($home).'">'.e($gift->title).'</a>';
+        }
+        $html = Slots::fill($this->renderer->forVisitors($plan, $page, $business), $fill, []);
+        // A copy reports no visits, and finds its pictures beside it.
+        $html = (string) preg_replace(['/ data-funnel="[^"]*" data-page="[^"]*"/', '~(["\s(,])/media/([0-9a-z]+)/~', '~(["(])/build/fonts/~'], ['', '$1media/$2-', '$1assets/'], $html);
+
+        return $there !== null ? $html : (string) preg_replace('~<button class="button" type="submit"([^>]*)>(.*?)</button>~s',
+            '<button class="button" type="submit" disabled$1>$2</button><p class="consent small">This copy of the page is not connected to a site, so the form cannot be sent.</p>', $html);
+    }
+
+    private function addMedia(ZipArchive $zip, Upload $upload): void
+    {
+        foreach ($upload->forms() as $path => $address) {
+            if (Storage::disk('uploads')->exists($path)) {
+                $zip->addFile(Storage::disk('uploads')->path($path), 'media/'.$upload->id.'-'.basename($address));
+            }
+        }
+    }
+
+    private static function readMe(?string $home): string
+    {
+        return "Open index.html in a browser, or put all of this on any web server.\n\n"
+            .($home === null
+                ? "The forms cannot be sent: when this was made, the site they belong to had no address that others can reach.\n"
+                : "The forms are sent to {$home}. They work for as long as the funnel is live there.\n");
+    }
+}

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Site;
+
+use App\Funnels\DraftPlan;
+use App\Models\Funnel;
+use App\Site\PageRenderer;
+use App\Site\PreviewLink;
+use App\Site\SiteAssets;
+use App\Site\Slots;
+use App\Support\Ids;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Lantern\Core\Funnel\Outcome;
+use Lantern\Core\Funnel\PagePlan;
+use Lantern\Core\Funnel\Plan;
+use Symfony\Component\HttpFoundation\Response as AnyResponse;
+
+/** Shows a draft to a colleague. Forms lead on to where they would lead, and nothing is stored or counted. */
+final readonly class PreviewController
+{
+    public function __construct(private PageRenderer $renderer)
+    {
+    }
+
+    public function show(Request $request, string $funnel, string $page = ''): AnyResponse
+    {
+        return $this->at($request, $funnel, $page, function (Funnel $found, Plan $plan, PagePlan $shown, CarbonImmutable $until): Response {
+            $link = fn (string $address): string => e(PreviewLink::make($found->id, $until, $address));
+            $fill = ['here' => $link($shown->address), 'head' => SiteAssets::head(SiteAssets::looksOf($plan, $shown), SiteAssets::groupsOf($shown), false),
+                'site' => e(url('/')), 'code:end' => '<p class="preview-note" style="position:fixed;left:0;bottom:0;margin:0;padding:.4rem .8rem;background:#20302d;color:#fffdf8;font:600 .9rem/1.3 sans-serif">Preview of a draft. Nothing you do here is stored.</p>'];
+            foreach ($plan->pages as $other) {
+                $fill["page:{$other->id}"] = $link($other->address);
+            }
+            foreach ($plan->leadMagnets as $gift) {
+                $fill["download:{$gift->id}"] = '<a class="button">'.e('Download').'</a> <span class="file-note">'.e($gift->kindAndSize()).'</span>';
+            }
+
+            return new Response(Slots::fill($this->renderer->forVisitors($plan, $shown, $found->business), $fill, []), 200,
+                SiteHeaders::of($shown, $found->business) + ['Cache-Control' => 'private, no-store', 'X-Robots-Tag' => 'noindex']);
+        });
+    }
+
+    public function next(Request $request, string $funnel, string $page = ''): AnyResponse
+    {
+        return $this->at($request, $funnel, $page, function (Funnel $found, Plan $plan, PagePlan $shown, CarbonImmutable $until): RedirectResponse {
+            $way = $plan->way($shown->id, Outcome::Joined);
+            $target = $way === null ? null : $plan->page((string) $way->toPage);
+
+            return new RedirectResponse($way->toUrl ?? PreviewLink::make($found->id, $until, $target->address ?? $shown->address), 303);
+        });
+    }
+
+    /** @param  callable(Funnel, Plan, PagePlan, CarbonImmutable): AnyResponse  $answer */
+    private function at(Request $request, string $funnel, string $page, callable $answer): AnyResponse
+    {
+        $until = PreviewLink::until($funnel, $request->query('until'), $request->query('key'), CarbonImmutable::now());
+        $found = $until === null || ! Ids::is($funnel) ? null : Funnel::query()->find($funnel);
+        if ($until === null || $found === null) {
+            return Notice::previewOver()->response();
+        }
+        $plan = DraftPlan::read($found);
+        $shown = $plan->pageAt($page);
+
+        return $shown === null ? Notice::notHere()->response() : $answer($found, $plan, $shown, $until);
+    }
+}

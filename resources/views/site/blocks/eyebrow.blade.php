@@ -1,0 +1,1 @@
+<p {!! $at->root('eyebrow') !!}{!! $at->words('text') !!}>{{ $block->field('text') }}</p>

@@ -1,0 +1,1 @@
+<picture><source type="image/webp" srcset="{{ $picture->srcset() }}" sizes="{{ $sizes }}"><img src="{{ $picture->src() }}" width="{{ $picture->width }}" height="{{ $picture->height }}" alt="{{ $alt }}"@if ($lazy ?? true) loading="lazy"@endif></picture>

@@ -1,0 +1,7 @@
+@if ($block->items !== [] || $view->editing())
+<nav {!! $at->root('menu') !!} aria-label="Menu"><ul>
+@foreach ($block->items as $i => $item)
+<li><a {{ $view->href($item['url']) }}{!! $at->words('title', $i) !!}>{{ $item['title'] }}</a></li>
+@endforeach
+</ul></nav>
+@endif
