@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Http\Studio\DeskController;
 use App\Http\Studio\DesignController;
+use App\Http\Studio\DeskController;
 use App\Http\Studio\EmailController;
 use App\Http\Studio\ExportController;
 use App\Http\Studio\FormController;

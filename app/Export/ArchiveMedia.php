@@ -78,7 +78,7 @@ final readonly class ArchiveMedia
         }
         if ($this->kind === 'picture') {
             $size = @getimagesizefromstring($content);
-            if ($size === false || $size[0] !== (int) pathinfo($name, PATHINFO_FILENAME) || $size[0] * $size[1] > (int) config('lantern.uploads.picture_pixels')
+            if ($size === false || $size[0] !== (int) pathinfo($name, PATHINFO_FILENAME) || (int) config('lantern.uploads.picture_pixels') < $size[0] * $size[1]
                 || @imagecreatefromstring($content) === false) {
                 throw Invalid::at('archive', "“{$this->name}” is damaged, or not as large as it says.");
             }

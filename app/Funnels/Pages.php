@@ -40,7 +40,7 @@ final class Pages
         return DB::transaction(function () use ($funnel, $role, $after, $design, $empty): array {
             $plan = $this->plan($funnel);
             $document = match (true) {
-                $design !== null => self::fitted(Document::fromArray($design->document), $plan, $funnel),
+                $design !== null => self::fitted(Document::fromArray($design->document), $plan),
                 $empty => new Document([], \Lantern\Core\Page\Background::paper()),
                 default => $this->starter($funnel, $plan, $role),
             };
@@ -144,7 +144,7 @@ final class Pages
     }
 
     /** A design's blocks as this funnel can use them: its form and its gift in place of those the design was made with. */
-    public static function fitted(Document $document, Plan $plan, Funnel $funnel): Document
+    public static function fitted(Document $document, Plan $plan): Document
     {
         $form = $plan->forms[0]->id ?? '';
         $gift = $plan->leadMagnets[0]->id ?? '';
@@ -167,9 +167,7 @@ final class Pages
         foreach ($plan->pages as $i => $page) {
             $at = $page->id === $after ? $i + 1 : $at;
         }
-        // Nothing comes after the closed page but other closed pages.
-        $shift = Page::query()->where('funnel_id', $funnel->id)->whereNull('taken_out')->where('position', '>=', $at);
-        $shift->increment('position');
+        Page::query()->where('funnel_id', $funnel->id)->whereNull('taken_out')->where('position', '>=', $at)->increment('position');
         $page = Page::query()->create(['id' => Ids::next(), 'funnel_id' => $funnel->id, 'role' => $role->value, 'name' => $name,
             'address' => $at === 0 ? '' : $this->address($funnel, $role->address()), 'position' => $at, 'document' => DraftPlan::asStored($document)->toArray(),
             'settings' => $settings, 'revision' => 1]);

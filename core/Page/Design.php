@@ -46,7 +46,7 @@ final readonly class Design
     public function filled(callable $newId, array $blocks): Section
     {
         return new Section($newId(), $this->kind, $this->arrangement,
-            array_map(fn (Block $b): Block => $this->styled($b)->withId($newId()), $blocks),
+            array_map(fn (Block $b): Block => ($b->style === '' ? $this->styled($b) : $b)->withId($newId()), $blocks),
             $this->tone === '' ? Background::paper() : Background::tone($this->tone));
     }
 

@@ -67,8 +67,16 @@ final readonly class Paint
         return match ($tone) {
             'ink' => $look->paper->luminance() > 0.25 ? $look->ink : $look->ink->mixedWith($look->paper, 0.88)->mixedWith(Colour::of('#000000'), 0.35),
             'accent' => $look->accent,
-            default => $look->paper->mixedWith($look->accent, 0.05)->mixedWith($look->ink, 0.05),
+            default => self::tint($look),
         };
+    }
+
+    /** A shade beside the paper: towards the ink on white and on dark paper, towards white on coloured paper. */
+    private static function tint(Look $look): Colour
+    {
+        $light = $look->paper->luminance();
+
+        return $light > 0.35 && $light < 0.85 ? $look->paper->mixedWith(Colour::of('#ffffff'), 0.45) : $look->paper->mixedWith($look->ink, 0.065);
     }
 
     /** @return non-empty-list<Colour> */

@@ -60,7 +60,12 @@ const countdowns = [...document.querySelectorAll<HTMLElement>('.countdown[data-u
 function tick(): void {
     for (const countdown of countdowns) {
         const left = Math.max(0, Math.floor((Date.parse(countdown.dataset.until ?? '') - Date.now()) / 1000));
-        const parts = { days: Math.floor(left / 86400), hours: Math.floor(left / 3600) % 24, min: Math.floor(left / 60) % 60, sec: left % 60 };
+        const parts = {
+            days: Math.floor(left / 86400),
+            hours: Math.floor(left / 3600) % 24,
+            min: Math.floor(left / 60) % 60,
+            sec: left % 60,
+        };
         for (const [unit, value] of Object.entries(parts)) {
             const place = countdown.querySelector(`[data-unit=${unit}]`);
             if (place) {

@@ -7,7 +7,6 @@ namespace Tests\Feature;
 use App\Files\Uploads;
 use App\Funnels\DraftPlan;
 use App\Models\Funnel;
-use App\Models\Page;
 use App\Site\PageRenderer;
 use DOMDocument;
 use DOMXPath;
@@ -56,7 +55,7 @@ final class RenderingTest extends TestCase
         $page = $this->render($funnel, ['sections' => [0 => ['arrangement' => $arrangement]]]);
 
         self::assertSame(1, $page->query('//h1')->length, 'one main heading');
-        self::assertSame(1, $page->query("//section[contains(@class,'{$arrangement}')]")->length);
+        self::assertSame(1, $page->query("//section[contains(@class,' {$arrangement}')]")->length);
         self::assertSame(1, $page->query('//form//button')->length);
         foreach ($page->query('//form//input[not(@type="hidden")]') as $input) {
             self::assertSame(1, $page->query('//label[@for="'.$input->getAttribute('id').'"]')->length, 'each field has its label');

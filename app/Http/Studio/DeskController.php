@@ -95,7 +95,7 @@ final class DeskController extends StudioController
         return response()->json(['document' => PageMend::apply($document, $shape->text('code', 40), $shape->text('place', 40))->toArray()]);
     }
 
-    /** A new section: of a design that ships, or of one of the owner's. */
+    /** A new section: of a design that ships, of one of the owner's, or pasted. */
     public function newSection(Request $request, string $page): JsonResponse
     {
         $found = $this->part(Page::class, $page);
@@ -103,7 +103,11 @@ final class DeskController extends StudioController
         $own = $request->input('own');
         if (is_string($own)) {
             $design = OwnDesign::query()->where('business_id', $found->funnel->business_id)->where('kind', 'section')->whereNull('deleted_at')->findOrFail($own);
-            $section = Pages::fitted(Document::fromArray($design->document), $plan, $found->funnel)->sections[0] ?? throw Invalid::at('own', 'This design is empty.');
+            $section = Pages::fitted(Document::fromArray($design->document), $plan)->sections[0] ?? throw Invalid::at('own', 'This design is empty.');
+        } elseif ($request->has('section')) {
+            // Pasted from another page, perhaps of another funnel.
+            $pasted = CleanDocument::one($request->input('section'), $found->funnel->business_id);
+            $section = Pages::fitted(new Document([$pasted], Background::paper()), $plan)->sections[0];
         } else {
             $section = Designs::get(Shape::of($request->all())->text('design', 40))->section(Ids::next(...), $plan->forms[0]->id ?? '', $plan->leadMagnets[0]->id ?? '');
         }
@@ -166,7 +170,7 @@ final class DeskController extends StudioController
         $plan = DraftPlan::read($found);
         $sections = [];
         foreach (OwnDesign::query()->where('business_id', $found->business_id)->where('kind', 'section')->whereNull('deleted_at')->latest('id')->limit(40)->get() as $design) {
-            foreach (Pages::fitted(Document::fromArray($design->document), $plan, $found)->sections as $section) {
+            foreach (Pages::fitted(Document::fromArray($design->document), $plan)->sections as $section) {
                 $sections[] = new Section($design->id.'_'.$section->id, $section->kind, $section->arrangement, $section->blocks, $section->background, $section->look);
             }
         }

@@ -6,6 +6,7 @@ export interface Business {
     postalAddress: string;
     timezone: string;
     currency: string;
+    embedHosts: string[];
 }
 
 export interface LookColours {
@@ -27,6 +28,7 @@ export interface Look {
     headingWeight: number;
     bodyFont: string;
     corner: number;
+    frame: string;
     colours: LookColours;
 }
 
@@ -37,6 +39,7 @@ export interface Session {
     user?: { name: string; email: string };
     business?: Business;
     looks?: Look[];
+    kit?: Kit;
     siteUrl?: string;
     zones: string[];
 }
@@ -71,32 +74,65 @@ export interface FunnelRow extends FunnelSummary {
     trend: number[];
 }
 
-export type BlockKind = 'heading' | 'text' | 'bullets' | 'picture' | 'cover' | 'form' | 'download' | 'button';
-export type Arrangement = 'centred' | 'left' | 'split-right' | 'split-left' | 'boxed';
+/** A field of a block, or of an entry in its list: always words. */
+export type Fields = Record<string, string>;
 
-export interface Block {
+export type Block = {
     id: string;
-    kind: BlockKind;
-    text?: string;
-    html?: string;
+    kind: string;
+    style?: string;
+    hidden?: 'phone' | 'desktop';
+    items?: Fields[];
+} & { [field: string]: string | Fields[] | undefined };
+
+export type Fill = 'paper' | 'tone' | 'colour' | 'gradient' | 'picture' | 'video';
+
+export interface Background {
+    fill: Fill;
+    tone?: string;
+    colour?: string;
+    to?: string;
+    angle?: number;
     picture?: string;
-    alt?: string;
-    form?: string;
-    leadMagnet?: string;
-    url?: string;
+    video?: string;
+    focusX?: number;
+    focusY?: number;
+    ink?: string;
+    veil?: number;
 }
 
 export interface Section {
     id: string;
-    kind: 'opening' | 'words' | 'footer';
-    arrangement: Arrangement;
+    kind: string;
+    arrangement: string;
+    look?: string;
+    hidden?: 'phone' | 'desktop';
+    shared?: string;
+    background?: Background;
     blocks: Block[];
 }
 
 export interface PageDocument {
     format: number;
-    background?: { colour?: string; picture?: string };
+    look?: string;
+    background?: Background;
     sections: Section[];
+}
+
+export interface PageSettings {
+    title?: string;
+    description?: string;
+    picture?: string;
+    language?: string;
+    hidden?: boolean;
+    head?: string;
+    bodyEnd?: string;
+}
+
+export interface PageOutcome {
+    outcome: string;
+    label: string;
+    must: boolean;
 }
 
 export interface Page {
@@ -106,9 +142,68 @@ export interface Page {
     name: string;
     address: string;
     headline: string;
-    outcomes: { outcome: string; label: string }[];
+    outcomes: PageOutcome[];
     document: PageDocument;
+    settings: PageSettings;
     revision: number;
+}
+
+export interface SharedSection {
+    id: string;
+    name: string;
+    section: Section;
+    revision: number;
+}
+
+export interface LookChanges {
+    accent?: string;
+    paper?: string;
+    ink?: string;
+    headingFont?: string;
+    bodyFont?: string;
+    corner?: number;
+}
+
+export interface Named {
+    id: string;
+    label: string;
+}
+
+export interface Design {
+    id: string;
+    kind: string;
+    name: string;
+    arrangement: string;
+    tone: string;
+    styles: Record<string, string>;
+}
+
+export interface OwnDesign {
+    id: string;
+    kind: 'page' | 'section';
+    name: string;
+    role: string;
+}
+
+export interface BlockType extends Named {
+    fields: string[];
+    items: string[] | null;
+    styles: string[];
+}
+
+/** What pages can be made of, as the core names it. */
+export interface Kit {
+    designs: Design[];
+    pageDesigns: { id: string; name: string; words: string }[];
+    sections: Named[];
+    blocks: BlockType[];
+    arrangements: Named[];
+    icons: { id: string; svg: string }[];
+    roles: Named[];
+    headingFonts: string[];
+    bodyFonts: string[];
+    personFields: Record<string, string>;
+    ownerFields: Record<string, string>;
 }
 
 export type FieldKind = 'email' | 'first_name' | 'last_name' | 'phone';
@@ -167,7 +262,12 @@ export interface Funnel extends FunnelSummary {
     changed: boolean;
     nextVersion: number;
     look: string;
-    accent: string | null;
+    changes: LookChanges;
+    logo: string | null;
+    icon: string | null;
+    fields: Record<string, string>;
+    parameters: string[];
+    sharedSections: SharedSection[];
     pages: Page[];
     ways: Way[];
     forms: Form[];
@@ -181,9 +281,11 @@ export interface Finding {
     code: string;
     blocks: boolean;
     message: string;
-    open: 'page' | 'form' | 'email' | 'lead-magnet' | 'way' | 'settings';
+    open: 'page' | 'form' | 'email' | 'lead-magnet' | 'way' | 'funnel' | 'settings';
     id: string;
     fix: string;
+    place: string;
+    mend: string;
 }
 
 export interface Version {
@@ -198,8 +300,9 @@ export interface Picture {
     id: string;
     name: string;
     src: string;
-    width: number;
-    height: number;
+    width: number | null;
+    height: number | null;
+    bytes: number;
 }
 
 export interface PersonRow {

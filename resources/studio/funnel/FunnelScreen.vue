@@ -76,6 +76,8 @@ useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
 onBeforeRouteLeave(() => store.flush());
 
 const part = computed(() => String(route.params.part ?? ''));
+/** What on the page is to be shown first: where the go-live check found something. */
+const place = computed(() => (typeof route.query.place === 'string' ? route.query.place : ''));
 const live = computed(() => store.funnel?.state === 'live');
 
 async function copyLink(): Promise<void> {
@@ -145,7 +147,7 @@ async function copyLink(): Promise<void> {
         </header>
         <TimeLine v-model:folded="folded" />
         <div class="min-h-0 flex-1">
-            <PageDesk v-if="route.params.open === 'page' && store.page(part)" :id="part" :key="part" />
+            <PageDesk v-if="route.params.open === 'page' && store.page(part)" :id="part" :key="part + place" :place="place" />
             <FormDesk v-else-if="route.params.open === 'form' && store.form(part)" :id="part" :key="part" />
             <EmailDesk v-else-if="route.params.open === 'email' && store.email(part)" :id="part" :key="part" />
             <FileDesk v-else-if="route.params.open === 'lead-magnet' && store.leadMagnet(part)" :id="part" :key="part" />

@@ -18,6 +18,7 @@ const findings = ref<Finding[] | null>(null);
 const note = ref('');
 const busy = ref(false);
 const published = ref<{ version: Version; url: string } | null>(null);
+const changes = ref<{ about: string; sentences: string[] }[]>([]);
 const blocked = computed(() => findings.value?.some((f) => f.blocks) ?? true);
 
 watch(
@@ -30,7 +31,12 @@ watch(
         published.value = null;
         try {
             await store.flush();
-            findings.value = (await api.get<{ findings: Finding[] }>(`funnels/${store.funnel.id}/check`)).findings;
+            const [checked, differs] = await Promise.all([
+                api.get<{ findings: Finding[] }>(`funnels/${store.funnel.id}/check`),
+                api.get<{ changes: { about: string; sentences: string[] }[] }>(`funnels/${store.funnel.id}/changes`),
+            ]);
+            findings.value = checked.findings;
+            changes.value = differs.changes;
         } catch (error) {
             notices.trouble(error);
         }
@@ -63,7 +69,8 @@ async function mend(finding: Finding): Promise<void> {
         await router.push(finding.code === 'no-pages' ? `/funnels/${store.funnel?.id}` : '/settings');
         return;
     }
-    await router.push(`/funnels/${store.funnel?.id}/${finding.open === 'way' ? 'page' : finding.open}/${finding.id}`);
+    const place = finding.place ? `?place=${finding.place}` : '';
+    await router.push(`/funnels/${store.funnel?.id}/${finding.open === 'way' ? 'page' : finding.open}/${finding.id}${place}`);
 }
 
 async function copy(): Promise<void> {
@@ -105,7 +112,7 @@ async function copy(): Promise<void> {
             <p v-if="findings.length === 0" class="flex items-center gap-2">
                 <CheckCircleIcon class="size-6 text-pine" aria-hidden="true" />The go-live check found nothing in the way.
             </p>
-            <ul v-else class="divide-y divide-line">
+            <ul v-else class="max-h-72 divide-y divide-line overflow-auto">
                 <li v-for="finding in findings" :key="finding.code + finding.id + finding.message" class="flex items-center gap-3 py-3">
                     <component
                         :is="finding.blocks ? ExclamationTriangleIcon : InformationCircleIcon"
@@ -117,6 +124,15 @@ async function copy(): Promise<void> {
                     <button type="button" class="btn" @click="mend(finding)">{{ finding.fix }}</button>
                 </li>
             </ul>
+            <details v-if="changes.length > 0" class="mt-3" :open="findings.length < 4">
+                <summary class="cursor-pointer font-medium">What is different from what is live</summary>
+                <dl class="mt-2 max-h-52 space-y-2 overflow-auto" data-test="changes">
+                    <div v-for="change in changes" :key="change.about">
+                        <dt class="font-medium">{{ change.about }}</dt>
+                        <dd v-for="sentence in change.sentences" :key="sentence" class="text-soft">{{ sentence }}</dd>
+                    </div>
+                </dl>
+            </details>
             <template v-if="!blocked">
                 <label class="mt-4 label" for="publish-note"
                     >What is new? <span class="font-normal text-soft">(a note for yourself, if you like)</span></label

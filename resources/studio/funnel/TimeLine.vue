@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import { ChevronDownIcon, ChevronUpIcon, EnvelopeIcon, PlusIcon } from '@heroicons/vue/20/solid';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useFunnel } from '@/funnel/funnelStore';
-import type { Email, Page } from '@/api/types';
+import { useSteps } from '@/funnel/steps';
+import type { Email, Page, PageOutcome } from '@/api/types';
+import AddPage from '@/funnel/AddPage.vue';
+import WayButton from '@/funnel/WayButton.vue';
 import { useNotices } from '@/stores/notices';
 import { useSession } from '@/stores/session';
-import { count, counted, interval, percent } from '@/ui/format';
+import { count, counted } from '@/ui/format';
 
 /** One column of the time scale: a page the visitor meets, or a later moment at which emails fall. */
 interface Station {
@@ -14,11 +17,13 @@ interface Station {
     when: string;
     page?: Page;
     emails: Email[];
-    outcome?: { label: string; share: number | null };
+    /** What visitors do on the page, the main thing first. */
+    outcomes: PageOutcome[];
 }
 
 const folded = defineModel<boolean>('folded', { required: true });
 const store = useFunnel();
+const steps = useSteps();
 const session = useSession();
 const notices = useNotices();
 const router = useRouter();
@@ -27,9 +32,9 @@ const route = useRoute();
 const colours = computed(() => {
     const look = session.looks.find((l) => l.id === store.funnel?.look);
     return {
-        paper: look?.colours.paper ?? '#fff',
+        paper: store.funnel?.changes.paper ?? look?.colours.paper ?? '#fff',
         ink: look?.colours.ink ?? '#000',
-        accent: store.funnel?.accent ?? look?.colours.accent ?? '#000',
+        accent: store.funnel?.changes.accent ?? look?.colours.accent ?? '#000',
     };
 });
 
@@ -40,13 +45,12 @@ const stations = computed<Station[]>(() => {
         return [];
     }
     const result: Station[] = funnel.pages.map((page, i) => {
-        const numbers = funnel.pageNumbers[page.id];
         return {
             key: page.id,
-            when: i === 0 ? 'First visit' : i === 1 ? 'On joining' : 'Then',
+            when: i === 0 ? 'First visit' : arrival(page.id),
             page,
             emails: i === 1 ? funnel.emails.filter((e) => e.offset === 0) : [],
-            outcome: page.outcomes[0] ? { label: page.outcomes[0].label, share: numbers?.rate.rate ?? null } : undefined,
+            outcomes: page.outcomes.filter((o) => o.must || funnel.ways.some((w) => w.page === page.id && w.outcome === o.outcome)),
         };
     });
     const later = funnel.emails.filter((e) => e.offset > 0 || funnel.pages.length < 2);
@@ -56,10 +60,59 @@ const stations = computed<Station[]>(() => {
             key: `t${offset}`,
             when: offset % 1440 === 0 && offset > 0 ? `Day ${offset / 1440}` : (emails[0]?.delayLabel ?? ''),
             emails,
+            outcomes: [],
         });
     }
     return result;
 });
+
+/** The width of a station's column, of the sheet in it, and of the gap where its outcomes stand; in pixels. */
+const SHEET = 200;
+const COLUMN = { page: 300, last: 232, moment: 168 };
+const width = (s: Station) => (s.page ? (s.outcomes.length > 0 ? COLUMN.page : COLUMN.last) : COLUMN.moment);
+
+/** Ways that do not simply lead on to the next page, as arcs above the sheets. */
+const arcs = computed(() => {
+    const at = new Map<string, number>();
+    let x = 0;
+    for (const station of stations.value) {
+        if (station.page) {
+            at.set(station.page.id, x);
+        }
+        x += width(station);
+    }
+    const pages = store.funnel?.pages ?? [];
+    return (store.funnel?.ways ?? []).flatMap((way) => {
+        const from = at.get(way.page);
+        const to = at.get(way.toPage ?? '');
+        const i = pages.findIndex((p) => p.id === way.page);
+        if (from === undefined || to === undefined || pages[i + 1]?.id === way.toPage) {
+            return [];
+        }
+        const label = pages[i]?.outcomes.find((o) => o.outcome === way.outcome)?.label ?? '';
+        const tone = { declined: '#5b6a64', 'time-ran-out': '#a33e28', missed: '#5b6a64' }[way.outcome] ?? '#1e6b5e';
+        const [x1, x2] = [from + SHEET + 46, to + SHEET / 2 + (from < to ? -18 : 18)];
+        return [{ key: way.page + way.outcome, label, tone, path: `M${x1} 40C${x1} 4 ${x2} 4 ${x2} 38` }];
+    });
+});
+const arcWidth = computed(() => stations.value.reduce((sum, s) => sum + width(s), 0));
+const adding = ref(false);
+
+/** When a visitor comes to a page: by what they did on the one before. */
+function arrival(page: string): string {
+    const way =
+        store.funnel?.ways.find((w) => w.toPage === page && w.outcome !== 'declined') ?? store.funnel?.ways.find((w) => w.toPage === page);
+    const words: Record<string, string> = {
+        joined: 'On joining',
+        confirmed: 'On confirming',
+        bought: 'On buying',
+        declined: 'On “no thanks”',
+        attended: 'Afterwards',
+        missed: 'Having missed it',
+        'time-ran-out': 'When time is up',
+    };
+    return words[way?.outcome ?? ''] ?? 'Then';
+}
 
 const isOpen = (kind: string, id: string) => route.params.open === kind && route.params.part === id;
 const go = (kind: string, id: string) => router.push(`/funnels/${store.funnel?.id}/${kind}/${id}`);
@@ -75,7 +128,7 @@ const asRead = (words: string) => words.replace(/\{\{\s*[a-z_]+\s*(?:\|([^{}|]*)
 
 async function addEmail(): Promise<void> {
     try {
-        const made = await store.addEmail();
+        const made = await steps.addEmail();
         await go('email', made.id);
     } catch (error) {
         notices.trouble(error);
@@ -120,12 +173,37 @@ async function addEmail(): Promise<void> {
         </div>
 
         <div v-else class="overflow-x-auto px-6 pt-3 pb-4">
+            <svg
+                v-if="arcs.length > 0"
+                :width="arcWidth"
+                height="40"
+                class="block"
+                role="img"
+                :aria-label="`${arcs.length} ways that do not simply lead on to the next page`"
+            >
+                <defs>
+                    <marker id="arrow" viewBox="0 0 8 8" refX="6" refY="4" markerWidth="7" markerHeight="7" orient="auto-start-reverse">
+                        <path d="M0 0L8 4L0 8z" fill="context-stroke" />
+                    </marker>
+                </defs>
+                <path
+                    v-for="arc in arcs"
+                    :key="arc.key"
+                    :d="arc.path"
+                    fill="none"
+                    :stroke="arc.tone"
+                    stroke-width="1.5"
+                    marker-end="url(#arrow)"
+                >
+                    <title>{{ arc.label }}</title>
+                </path>
+            </svg>
             <ol class="relative flex min-w-max items-stretch">
                 <li
                     v-for="(station, i) in stations"
                     :key="station.key"
                     class="grid shrink-0 grid-rows-[128px_34px_auto]"
-                    :class="station.page ? (station.outcome ? 'w-74' : 'w-58') : 'w-42'"
+                    :style="{ width: `${width(station)}px` }"
                 >
                     <!-- above the string: what the visitor sees -->
                     <div class="flex items-end pb-1.5">
@@ -146,15 +224,12 @@ async function addEmail(): Promise<void> {
                                 counted(store.funnel?.pageNumbers[station.page.id]?.visitors ?? 0, 'visitor')
                             }}</span>
                         </button>
-                        <span
-                            v-if="station.outcome"
-                            class="self-center px-2 text-center text-sm"
-                            :title="`${count(store.funnel?.pageNumbers[station.key]?.signups ?? 0)} joined; 95 % sure: ${interval(store.funnel?.pageNumbers[station.key]?.rate ?? { successes: 0, trials: 0, rate: null, low: null, high: null })}`"
+                        <div
+                            v-if="station.page && station.outcomes.length > 0"
+                            class="flex w-25 flex-col justify-center gap-0.5 self-center px-1"
                         >
-                            <span class="block text-lg font-semibold text-pine">{{ percent(station.outcome.share) }}</span>
-                            <span class="block leading-tight text-soft">{{ station.outcome.label }}</span>
-                            <span class="block text-lg leading-none text-pine" aria-hidden="true">→</span>
-                        </span>
+                            <WayButton v-for="o in station.outcomes" :key="o.outcome" :page="station.page" :outcome="o" />
+                        </div>
                     </div>
                     <!-- the string, with a light at each moment -->
                     <div class="relative flex items-center">
@@ -187,15 +262,21 @@ async function addEmail(): Promise<void> {
                 </li>
                 <li class="grid w-44 shrink-0 grid-rows-[128px_34px_auto]">
                     <span></span><span></span>
-                    <button type="button" class="mt-2.5 btn-quiet justify-self-start" @click="addEmail">
-                        <PlusIcon class="size-4" aria-hidden="true" />Add a follow-up
-                    </button>
+                    <div class="mt-2.5 flex flex-col items-start">
+                        <button type="button" class="btn-quiet" @click="addEmail">
+                            <PlusIcon class="size-4" aria-hidden="true" />Add a follow-up
+                        </button>
+                        <button type="button" class="btn-quiet" @click="adding = true">
+                            <PlusIcon class="size-4" aria-hidden="true" />Add a page
+                        </button>
+                    </div>
                 </li>
             </ol>
             <button v-if="route.params.open" type="button" class="absolute top-2 right-4 btn-quiet" @click="folded = true">
                 Fold<ChevronUpIcon class="size-4" aria-hidden="true" />
             </button>
         </div>
+        <AddPage :open="adding" @close="adding = false" />
     </section>
 </template>
 

@@ -1,22 +1,28 @@
 import { defineStore } from 'pinia';
 import { computed, ref, toRaw } from 'vue';
 import { api, ApiError } from '@/api/client';
-import type { Email, Form, Funnel, LeadMagnet, Page } from '@/api/types';
+import type { Email, Form, Funnel, LeadMagnet, Page, SharedSection } from '@/api/types';
 import { useNotices } from '@/stores/notices';
 
-type Kind = 'page' | 'form' | 'email' | 'lead-magnet' | 'funnel';
-type Values = Record<string, unknown>;
+export type Kind = 'page' | 'form' | 'email' | 'lead-magnet' | 'shared' | 'funnel';
+export type Values = Record<string, unknown>;
 
-interface Change {
-    label: string;
+interface Part {
     kind: Kind;
     id: string;
     before: Values;
     after: Values;
+}
+
+/** What one act of the owner changed: usually one thing, sometimes several at once. */
+interface Change {
+    label: string;
+    parts: Part[];
     at: number;
 }
 
-interface Step {
+/** An act that the server carries out at once, such as taking a page out. */
+export interface Step {
     label: string;
     undo: () => Promise<unknown>;
     redo: () => Promise<unknown>;
@@ -49,10 +55,11 @@ export const useFunnel = defineStore('funnel', () => {
     const page = (id: string) => funnel.value?.pages.find((p) => p.id === id);
     const email = (id: string) => funnel.value?.emails.find((e) => e.id === id);
     const form = (id: string) => funnel.value?.forms.find((f) => f.id === id);
+    const shared = (id: string) => funnel.value?.sharedSections.find((s) => s.id === id);
     const leadMagnet = (id: string) => funnel.value?.leadMagnets.find((l) => l.id === id);
 
     function thing(kind: Kind, id: string): Values | undefined {
-        const found: Page | Form | Email | LeadMagnet | Funnel | null | undefined =
+        const found: Page | Form | Email | LeadMagnet | SharedSection | Funnel | null | undefined =
             kind === 'page'
                 ? page(id)
                 : kind === 'form'
@@ -61,7 +68,9 @@ export const useFunnel = defineStore('funnel', () => {
                     ? email(id)
                     : kind === 'lead-magnet'
                       ? leadMagnet(id)
-                      : funnel.value;
+                      : kind === 'shared'
+                        ? shared(id)
+                        : funnel.value;
         return (found ?? undefined) as unknown as Values | undefined;
     }
 
@@ -87,28 +96,43 @@ export const useFunnel = defineStore('funnel', () => {
 
     /** Changes a thing on the screen at once and saves it soon. */
     function edit(kind: Kind, id: string, values: Values, label: string, now = false): void {
-        const target = thing(kind, id);
-        if (!target) {
+        editAll([{ kind, id, values }], label, now);
+    }
+
+    /** Several things at once, as one act that is undone in one. */
+    function editAll(edits: { kind: Kind; id: string; values: Values }[], label: string, now = false): void {
+        const parts: Part[] = [];
+        for (const { kind, id, values } of edits) {
+            const target = thing(kind, id);
+            const before: Values = {};
+            for (const key of Object.keys(values)) {
+                before[key] = copy(toRaw(target?.[key]));
+            }
+            if (target && JSON.stringify(before) !== JSON.stringify(values)) {
+                parts.push({ kind, id, before, after: copy(values) });
+            }
+        }
+        if (parts.length === 0) {
             return;
         }
-        const before: Values = {};
-        for (const key of Object.keys(values)) {
-            before[key] = copy(toRaw(target[key]));
-        }
-        if (JSON.stringify(before) === JSON.stringify(values)) {
-            return;
-        }
+        const [first] = parts;
         const last = done.value.at(-1);
-        const sameChange =
-            last && 'kind' in last && last.kind === kind && last.id === id && last.label === label && Date.now() - last.at < ONE_CHANGE_MS;
-        if (sameChange) {
-            Object.assign(last.after, copy(values));
+        const [same] = last && 'parts' in last ? last.parts : [];
+        const goesOn =
+            last &&
+            'parts' in last &&
+            last.parts.length === 1 &&
+            parts.length === 1 &&
+            same?.kind === first?.kind &&
+            same?.id === first?.id;
+        if (goesOn && same && first && last.label === label && Date.now() - last.at < ONE_CHANGE_MS) {
+            Object.assign(same.after, first.after);
             last.at = Date.now();
         } else {
-            done.value.push({ label, kind, id, before, after: copy(values), at: Date.now() });
+            done.value.push({ label, parts, at: Date.now() });
         }
         undone.value = [];
-        apply(kind, id, values, now);
+        parts.forEach((p) => apply(p.kind, p.id, p.after, now));
     }
 
     function apply(kind: Kind, id: string, values: Values, now: boolean): void {
@@ -146,14 +170,17 @@ export const useFunnel = defineStore('funnel', () => {
 
     async function saveAll(): Promise<void> {
         status.value = 'saving';
+        let others = false;
         for (const [key, entry] of [...dirty]) {
             dirty.delete(key);
+            // A page and what it shares are drawn from the screen; for the rest the page on the desk is drawn anew.
+            others ||= ['form', 'lead-magnet', 'email'].includes(entry.kind);
             const target = thing(entry.kind, entry.id);
             if (!target) {
                 continue;
             }
             const body: Values = { revision: target.revision };
-            entry.keys.forEach((k) => (body[k] = copy(toRaw(target[k]))));
+            entry.keys.forEach((k) => (body[k] = copy(toRaw(target[k])) ?? null));
             try {
                 const answer = await save(entry.kind, entry.id, body);
                 const newer = dirty.get(key);
@@ -170,11 +197,20 @@ export const useFunnel = defineStore('funnel', () => {
         }
         refusal.value = '';
         status.value = dirty.size > 0 ? 'waiting' : 'saved';
-        redraw.value++;
+        if (others) {
+            redraw.value++;
+        }
     }
 
     function save(kind: Kind, id: string, body: Values): Promise<Values> {
-        const path = { page: 'pages', form: 'forms', email: 'emails', funnel: 'funnels', 'lead-magnet': 'lead-magnets' }[kind];
+        const path = {
+            page: 'pages',
+            form: 'forms',
+            email: 'emails',
+            funnel: 'funnels',
+            shared: 'shared-sections',
+            'lead-magnet': 'lead-magnets',
+        }[kind];
         return kind === 'lead-magnet' ? api.post<Values>(`${path}/${id}`, body) : api.put<Values>(`${path}/${id}`, body);
     }
 
@@ -223,8 +259,8 @@ export const useFunnel = defineStore('funnel', () => {
         from.value = from.value.slice(0, -1);
         to.value = [...to.value, step];
         try {
-            if ('kind' in step) {
-                apply(step.kind, step.id, back ? step.before : step.after, true);
+            if ('parts' in step) {
+                step.parts.forEach((p) => apply(p.kind, p.id, back ? p.before : p.after, true));
                 await flush();
             } else {
                 await (back ? step.undo() : step.redo());
@@ -237,47 +273,6 @@ export const useFunnel = defineStore('funnel', () => {
 
     const undo = () => move(done, undone, true);
     const redo = () => move(undone, done, false);
-
-    async function addEmail(): Promise<Email> {
-        const id = funnel.value!.id;
-        const made = await api.post<Email>(`funnels/${id}/emails`);
-        await load(id);
-        const step = async (path: string) => {
-            await (path === '' ? api.delete(`emails/${made.id}`) : api.post(`emails/${made.id}/${path}`));
-            await load(id);
-        };
-        remember({ label: 'an email was added', undo: () => step(''), redo: () => step('restore') });
-        return made;
-    }
-
-    async function deleteEmail(target: Email): Promise<void> {
-        const id = funnel.value!.id;
-        await flush();
-        const take = async () => {
-            await api.delete(`emails/${target.id}`);
-            await load(id);
-        };
-        const bringBack = async () => {
-            await api.post(`emails/${target.id}/restore`);
-            await load(id);
-        };
-        await take();
-        remember({ label: `“${target.name}” was taken out`, undo: bringBack, redo: take });
-        notices.say(`“${target.name}” is taken out of the draft.`, { label: 'Undo', run: undo });
-    }
-
-    async function connect(pageId: string, outcome: string, target: { toPage?: string; toUrl?: string }): Promise<void> {
-        const id = funnel.value!.id;
-        const before = funnel.value!.ways.find((w) => w.page === pageId && w.outcome === outcome);
-        const put = async (t: { toPage?: string | null; toUrl?: string | null }) => {
-            await api.put(`pages/${pageId}/ways`, { outcome, toPage: t.toPage ?? undefined, toUrl: t.toUrl ?? undefined });
-            await load(id);
-        };
-        await put(target);
-        if (before) {
-            remember({ label: 'where a way leads', undo: () => put(before), redo: () => put(target) });
-        }
-    }
 
     const saving = computed(
         () =>
@@ -302,15 +297,15 @@ export const useFunnel = defineStore('funnel', () => {
         email,
         form,
         leadMagnet,
+        shared,
         load,
         refreshNumbers,
         edit,
+        editAll,
         flush,
         takeNewer,
+        remember,
         undo,
         redo,
-        addEmail,
-        deleteEmail,
-        connect,
     };
 });

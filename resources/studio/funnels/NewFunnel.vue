@@ -1,5 +1,13 @@
 <script setup lang="ts">
-import { GiftIcon, QueueListIcon } from '@heroicons/vue/24/outline';
+import {
+    BanknotesIcon,
+    DocumentTextIcon,
+    GiftIcon,
+    PencilSquareIcon,
+    PlayCircleIcon,
+    QueueListIcon,
+    VideoCameraIcon,
+} from '@heroicons/vue/24/outline';
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
@@ -17,6 +25,17 @@ const goals = [
         gets: 'Opt-in page, thank-you page with the download, form, welcome email',
         ask: 'What is the gift called?',
         example: 'The Twelve-Minute Practice Plan',
+        file: true,
+    },
+    {
+        id: 'long-opt-in',
+        icon: DocumentTextIcon,
+        title: 'Give it away, at length',
+        words: 'A long opt-in page, for those who want to know more first.',
+        gets: 'Long opt-in page, thank-you page with the download, form, welcome email',
+        ask: 'What is the gift called?',
+        example: 'The Twelve-Minute Practice Plan',
+        file: true,
     },
     {
         id: 'waiting-list',
@@ -27,14 +46,77 @@ const goals = [
         ask: 'What are they waiting for?',
         example: 'First Season, autumn',
     },
+    {
+        id: 'webinar',
+        icon: VideoCameraIcon,
+        title: 'Hold a webinar',
+        words: 'From the registration to the offer afterwards.',
+        gets: 'Registration, confirmation, room, replay, sales, delivery and closed page, form, three emails',
+        ask: 'What is the webinar called?',
+        example: 'From Open Strings to Your First Melody',
+        price: true,
+    },
+    {
+        id: 'video-series',
+        icon: PlayCircleIcon,
+        title: 'Launch with a video series',
+        words: 'Three videos over five days, then the offer.',
+        gets: 'Opt-in page, three video pages, sales, delivery and closed page, form, four emails',
+        ask: 'What is the series called?',
+        example: 'Your First Melody in Three Videos',
+        price: true,
+    },
+    {
+        id: 'sell',
+        icon: BanknotesIcon,
+        title: 'Sell a programme',
+        words: 'With an extra offer, and a smaller one for those who decline.',
+        gets: 'Sales, upsell, downsell, delivery and closed page, all connected',
+        ask: 'What is the programme called?',
+        example: 'First Season',
+        price: true,
+    },
+    {
+        id: 'form',
+        icon: PencilSquareIcon,
+        title: 'Just a form',
+        words: 'One page with a form, to share its link.',
+        gets: 'Form page, thank-you page, form, one email',
+        ask: 'What is the form for? It is the headline.',
+        example: 'Ask about a cello lesson',
+    },
 ];
 const goal = ref('');
 const chosen = computed(() => goals.find((g) => g.id === goal.value));
 const name = ref('');
 const title = ref('');
+const price = ref('');
 const file = ref<File | null>(null);
 const error = ref<ApiError | null>(null);
 const busy = ref(false);
+const importError = ref('');
+
+/** A funnel that was exported, here or elsewhere, becomes a new draft. */
+async function bring(event: Event): Promise<void> {
+    const input = event.target as HTMLInputElement;
+    const [archive] = input.files ?? [];
+    if (!archive) {
+        return;
+    }
+    busy.value = true;
+    importError.value = '';
+    try {
+        const form = new FormData();
+        form.set('archive', archive);
+        const { id } = await api.post<{ id: string }>('funnels/import', form);
+        await router.push(`/funnels/${id}`);
+    } catch (caught) {
+        importError.value = caught instanceof ApiError ? caught.message : 'It could not be brought in. Please try again.';
+    } finally {
+        busy.value = false;
+        input.value = '';
+    }
+}
 
 async function create(): Promise<void> {
     busy.value = true;
@@ -43,7 +125,10 @@ async function create(): Promise<void> {
     form.set('goal', goal.value);
     form.set('name', name.value);
     form.set('title', title.value);
-    if (file.value && goal.value === 'give-away') {
+    if (chosen.value?.price) {
+        form.set('price', price.value);
+    }
+    if (file.value && chosen.value?.file) {
         form.set('file', file.value);
     }
     try {
@@ -58,14 +143,28 @@ async function create(): Promise<void> {
 </script>
 
 <template>
-    <form class="mx-auto max-w-3xl px-8 py-8" novalidate @submit.prevent="create">
-        <h1 class="text-3xl">New funnel</h1>
+    <form class="mx-auto max-w-5xl px-8 py-8" novalidate @submit.prevent="create">
+        <div class="flex items-end justify-between gap-4">
+            <h1 class="text-3xl">New funnel</h1>
+            <label class="btn-quiet has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-pine">
+                <input
+                    type="file"
+                    class="sr-only"
+                    accept=".zip,application/zip"
+                    :disabled="busy"
+                    aria-label="Bring in an exported funnel"
+                    @change="bring"
+                />
+                Bring in an exported funnel
+            </label>
+        </div>
+        <p v-if="importError" role="alert" class="mt-2 font-medium text-clay-deep">{{ importError }} Nothing was taken in.</p>
         <RadioGroup v-model="goal" class="mt-5">
             <RadioGroupLabel class="label">What is it for?</RadioGroupLabel>
-            <div class="grid gap-3 sm:grid-cols-2">
+            <div class="grid gap-2.5 sm:grid-cols-3">
                 <RadioGroupOption v-for="option in goals" :key="option.id" v-slot="{ checked }" :value="option.id" as="template">
                     <div
-                        class="cursor-pointer sheet p-4"
+                        class="cursor-pointer sheet p-3.5"
                         :class="checked ? 'border-ink bg-lamp-pale ring-1 ring-ink' : 'hover:bg-lamp-pale'"
                     >
                         <div class="flex items-center gap-3">
@@ -73,14 +172,14 @@ async function create(): Promise<void> {
                             <span class="font-display text-lg font-semibold">{{ option.title }}</span>
                         </div>
                         <p class="mt-1">{{ option.words }}</p>
-                        <p class="mt-1 caption">You get: {{ option.gets }}</p>
                     </div>
                 </RadioGroupOption>
             </div>
             <p v-if="error?.field('goal')" class="mt-1 font-medium text-clay-deep">{{ error.field('goal') }}</p>
         </RadioGroup>
         <template v-if="chosen">
-            <div class="mt-6 grid gap-4 sm:grid-cols-2">
+            <p class="mt-4 text-soft">You get: {{ chosen.gets }}.</p>
+            <div class="mt-4 grid gap-4 sm:grid-cols-2">
                 <TextField
                     v-model="name"
                     label="Private name"
@@ -96,7 +195,16 @@ async function create(): Promise<void> {
                     autocomplete="off"
                 />
             </div>
-            <div v-if="chosen.id === 'give-away'" class="mt-5">
+            <TextField
+                v-if="chosen.price"
+                v-model="price"
+                class="mt-4 max-w-xs"
+                label="What does the programme cost?"
+                hint="As visitors read it, such as 290 €. It can also come later."
+                :error="error?.field('price')"
+                autocomplete="off"
+            />
+            <div v-if="chosen.file" class="mt-5">
                 <span class="label" aria-hidden="true">The file</span>
                 <FileDrop
                     :file="file"

@@ -18,6 +18,7 @@ const business = ref<Business>({
     postalAddress: '',
     timezone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
     currency: 'EUR',
+    embedHosts: [],
 });
 const error = ref<ApiError | null>(null);
 const busy = ref(false);

@@ -1,11 +1,28 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue';
 import type { ApiError } from '@/api/client';
 import type { Business } from '@/api/types';
 import TextField from '@/ui/TextField.vue';
 import ZoneField from '@/ui/ZoneField.vue';
 
-defineProps<{ error: ApiError | null }>();
+const props = defineProps<{ error: ApiError | null; withHosts?: boolean }>();
 const business = defineModel<Business>({ required: true });
+const hosts = ref(props.withHosts ? business.value.embedHosts.join('\n') : undefined);
+const hostError = computed(() => Object.entries(props.error?.errors ?? {}).find(([name]) => name.startsWith('embedHosts'))?.[1][0]);
+
+function setHosts(typed: string): void {
+    hosts.value = typed;
+    business.value.embedHosts = typed
+        .split(/[\s,]+/)
+        .map((h) =>
+            h
+                .trim()
+                .toLowerCase()
+                .replace(/^https?:\/\//, '')
+                .replace(/\/.*$/, ''),
+        )
+        .filter((h) => h !== '');
+}
 </script>
 
 <template>
@@ -44,6 +61,15 @@ const business = defineModel<Business>({ required: true });
             :maxlength="3"
             :error="error?.field('currency')"
             hint="Three letters, such as EUR."
+        />
+        <TextField
+            v-if="hosts !== undefined"
+            :model-value="hosts"
+            label="Places videos may come from"
+            :lines="2"
+            :error="hostError"
+            hint="One host a line, such as video.example. Videos from other places are shown as a link."
+            @update:model-value="setHosts"
         />
     </div>
 </template>

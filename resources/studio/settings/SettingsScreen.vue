@@ -42,7 +42,7 @@ async function save(): Promise<void> {
         <h1 class="text-3xl">Settings</h1>
         <p class="mt-2 text-soft">Who is speaking: this stands on your pages and in every email.</p>
         <form class="mt-8" novalidate @submit.prevent="save">
-            <BusinessFields v-model="business" :error="error" />
+            <BusinessFields v-model="business" :error="error" with-hosts />
             <button type="submit" class="mt-6 btn-main" :disabled="busy">Save the business</button>
         </form>
     </div>

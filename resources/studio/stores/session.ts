@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { api } from '@/api/client';
-import type { Business, Look, Session } from '@/api/types';
+import type { Business, Kit, Look, Session } from '@/api/types';
 
 /** Who is signed in, and the business they speak for. */
 export const useSession = defineStore('session', () => {
@@ -11,6 +11,23 @@ export const useSession = defineStore('session', () => {
     const business = computed(() => session.value.business);
     const zone = computed(() => session.value.business?.timezone ?? 'UTC');
     const looks = computed<Look[]>(() => session.value.looks ?? []);
+
+    const kit = computed<Kit>(
+        () =>
+            session.value.kit ?? {
+                designs: [],
+                pageDesigns: [],
+                sections: [],
+                blocks: [],
+                arrangements: [],
+                icons: [],
+                roles: [],
+                headingFonts: [],
+                bodyFonts: [],
+                personFields: {},
+                ownerFields: {},
+            },
+    );
 
     async function load(): Promise<void> {
         session.value = await api.get<Session>('session');
@@ -34,5 +51,5 @@ export const useSession = defineStore('session', () => {
         session.value.business = await api.put<Business>('settings', given);
     }
 
-    return { session, loaded, business, zone, looks, load, signIn, setUp, signOut, saveBusiness };
+    return { session, loaded, business, zone, looks, kit, load, signIn, setUp, signOut, saveBusiness };
 });

@@ -7,7 +7,7 @@ export interface MenuEntry {
     trouble?: boolean;
 }
 
-defineProps<{ label: string; items: MenuEntry[]; buttonClass?: string }>();
+defineProps<{ label: string; items: MenuEntry[]; buttonClass?: string; left?: boolean }>();
 </script>
 
 <template>
@@ -15,7 +15,7 @@ defineProps<{ label: string; items: MenuEntry[]; buttonClass?: string }>();
         <MenuButton :class="buttonClass ?? 'btn-quiet'" :aria-label="label"
             ><slot>{{ label }}</slot></MenuButton
         >
-        <MenuItems class="absolute right-0 z-30 mt-1 min-w-48 sheet p-1 shadow-lg">
+        <MenuItems class="absolute z-30 mt-1 max-h-80 min-w-48 overflow-auto sheet p-1 shadow-lg" :class="left ? 'left-0' : 'right-0'">
             <MenuItem v-for="item in items" :key="item.label" v-slot="{ active }">
                 <button
                     type="button"

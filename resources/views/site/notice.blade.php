@@ -14,7 +14,7 @@
 </head>
 <body style="{{ $style }}">
 <main>
-<section class="section opening boxed"><div class="inner"><div class="words">
+<section class="section k-opening boxed"><div class="inner"><div class="words">
 <h1 class="heading">{{ $title }}</h1>
 <div class="text">{{ $words }}</div>
 @if ($more['askForLink'] ?? false)

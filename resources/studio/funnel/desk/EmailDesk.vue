@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router';
 import { api } from '@/api/client';
 import type { Delay } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
+import { useSteps } from '@/funnel/steps';
 import { useNotices } from '@/stores/notices';
 import LetterFrame from '@/outbox/LetterFrame.vue';
 import TextField from '@/ui/TextField.vue';
@@ -14,6 +15,7 @@ const LetterEditor = defineAsyncComponent(() => import('@/funnel/desk/LetterEdit
 const props = defineProps<{ id: string }>();
 
 const store = useFunnel();
+const steps = useSteps();
 const notices = useNotices();
 const router = useRouter();
 const email = computed(() => store.email(props.id));
@@ -75,7 +77,7 @@ async function takeOut(): Promise<void> {
     }
     try {
         await router.push(`/funnels/${store.funnel?.id}`);
-        await store.deleteEmail(target);
+        await steps.deleteEmail(target);
     } catch (error) {
         notices.trouble(error);
     }

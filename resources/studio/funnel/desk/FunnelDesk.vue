@@ -3,6 +3,7 @@ import { ArrowDownTrayIcon, DocumentTextIcon } from '@heroicons/vue/24/outline';
 import { computed, ref, watch } from 'vue';
 import { api, ApiError, query } from '@/api/client';
 import type { Form, PersonRow, Version } from '@/api/types';
+import FunnelExtras from '@/funnel/desk/FunnelExtras.vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useNotices } from '@/stores/notices';
 import { ago, count, dateTime } from '@/ui/format';
@@ -143,6 +144,7 @@ const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(
                     </RouterLink>
                 </li>
             </ul>
+            <FunnelExtras class="mt-5" />
             <form class="mt-5 space-y-4" novalidate @submit.prevent="rename">
                 <TextField v-model="name" label="Private name" :error="error?.field('name')" @focusout="rename" />
                 <TextField

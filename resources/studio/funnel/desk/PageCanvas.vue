@@ -1,137 +1,299 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue';
+import { computed, onBeforeUnmount, ref, watch } from 'vue';
+import { api, ApiError } from '@/api/client';
+import type { Section } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
+import { addStyle, dress, format, insertWords, listen, mark } from '@/funnel/desk/canvas';
+import { useDesk, type Selection } from '@/funnel/desk/useDesk';
+import { useLibrary } from '@/stores/library';
 import { useNotices } from '@/stores/notices';
 
-/**
- * The real page, drawn by the renderer that draws the public one. No script runs inside it (its policy forbids
- * all); the words are made editable from here.
- */
-const props = defineProps<{ page: string; phone: boolean; selected: string | null }>();
-const emit = defineEmits<{ select: [string | null]; words: [block: string, field: 'text' | 'html', value: string] }>();
+/** The real page, drawn by the renderer that draws the public one, from what is on the screen. */
+const props = defineProps<{ phone: boolean; sample: boolean }>();
+const emit = defineEmits<{ add: [after: string] }>();
 
 const store = useFunnel();
+const desk = useDesk();
+const library = useLibrary();
 const notices = useNotices();
 const frame = ref<HTMLIFrameElement | null>(null);
 const ready = ref(false);
-let typing = false;
+let typing: string | null = null;
+/** What each section on the page was drawn from. */
+const drawn = new Map<string, string>();
+let running = false;
+let again = false;
+let whole = false;
 
-function inside(): Document | null {
-    return frame.value?.contentDocument ?? null;
-}
+const inside = (): Document | null => frame.value?.contentDocument ?? null;
+const written = (section: Section) => JSON.stringify(section);
+/** What all sections depend on: a change of it draws the whole page anew. */
+const around = computed(() =>
+    JSON.stringify([
+        desk.page.value?.document.look,
+        desk.page.value?.document.background,
+        desk.page.value?.settings.language,
+        store.funnel?.look,
+        store.funnel?.changes,
+        store.funnel?.logo,
+        store.funnel?.fields,
+        firstHeading(),
+    ]),
+);
 
-function words(field: HTMLElement): string {
-    return field.dataset.field === 'text' ? field.innerText.replace(/\n+$/, '') : field.innerHTML;
-}
-
-function wire(): void {
-    const doc = inside();
-    if (!doc?.body.dataset.page) {
-        return;
-    }
-    ready.value = true;
-    const style = doc.createElement('style');
-    style.textContent = `
-        [data-block]{cursor:pointer} [data-field]{cursor:text}
-        [data-block]:hover{outline:1.5px dashed currentColor;outline-offset:6px}
-        [data-block].is-selected,[data-block]:focus{outline:2.5px solid #1e6b5e;outline-offset:6px}
-        .form *{pointer-events:none} .form input{opacity:.9} .picture.empty{padding:3rem;text-align:center;border:2px dashed currentColor}
-        .not-for-people{display:none}`;
-    doc.head.append(style);
-    for (const field of doc.querySelectorAll<HTMLElement>('[data-field]')) {
-        field.contentEditable = field.dataset.field === 'text' ? 'plaintext-only' : 'true';
-        field.setAttribute('role', 'textbox');
-        field.setAttribute('aria-label', field.tagName.startsWith('H') ? 'Heading' : 'Words');
-        field.spellcheck = true;
-    }
-    mark();
-}
-
-function mark(): void {
-    inside()
-        ?.querySelectorAll('[data-block]')
-        .forEach((el) => el.classList.toggle('is-selected', (el as HTMLElement).dataset.block === props.selected));
-}
-
-function blockAt(target: EventTarget | null): HTMLElement | null {
-    const element = target as HTMLElement | null;
-    return element?.closest?.<HTMLElement>('[data-block]') ?? null;
+function firstHeading(): string | undefined {
+    return desk.sections.value.flatMap((s) => s.blocks).find((b) => b.kind === 'heading')?.id;
 }
 
 function onLoad(): void {
     const doc = inside();
-    if (!doc) {
+    if (!doc?.body.dataset.page) {
         return;
     }
-    wire();
-    doc.addEventListener('click', (event) => {
-        event.preventDefault();
-        emit('select', blockAt(event.target)?.dataset.block ?? null);
-    });
-    doc.addEventListener('focusin', (event) => emit('select', blockAt(event.target)?.dataset.block ?? null));
-    doc.addEventListener('submit', (event) => event.preventDefault());
-    doc.addEventListener('input', (event) => {
-        const field = (event.target as HTMLElement).closest<HTMLElement>('[data-field]');
-        if (field?.dataset.block) {
-            typing = true;
-            emit('words', field.dataset.block, field.dataset.field as 'text' | 'html', words(field));
-        }
-    });
-    doc.addEventListener('focusout', () => (typing = false));
-    // Pasted words come without the marks of wherever they were copied.
-    doc.addEventListener('paste', (event) => {
-        event.preventDefault();
-        doc.execCommand('insertText', false, event.clipboardData?.getData('text/plain') ?? '');
-    });
-    doc.addEventListener('keydown', (event) => {
-        if (!(event.ctrlKey || event.metaKey)) {
-            if (event.key === 'Escape') {
-                (doc.activeElement as HTMLElement | null)?.blur();
-                emit('select', null);
+    addStyle(doc);
+    listen(doc, {
+        select: (to) => desk.select(to),
+        type: (at, value) => {
+            desk.type(at, value);
+            // It stands on the page already.
+            const section = desk.sections.value.find((s) => s.id === at.section);
+            if (section) {
+                drawn.set(section.id, written(section));
             }
-            return;
-        }
-        const key = event.key.toLowerCase();
-        const typingIn = (event.target as HTMLElement).closest?.('[contenteditable]');
-        if ((key === 'z' && !typingIn) || key === 'k') {
+        },
+        add: (after) => emit('add', after),
+        drop: (at, file) => void takePicture(at, file),
+        key: (event) => void onKey(event),
+        typing: (on) => {
+            typing = on ? (desk.selection.value?.section ?? null) : null;
+            if (!on) {
+                void draw();
+            }
+        },
+    });
+    dress(doc);
+    desk.sections.value.forEach((s) => drawn.set(s.id, written(s)));
+    mark(doc, desk.selection.value);
+    ready.value = true;
+    if (props.sample) {
+        void drawWhole();
+    }
+}
+
+function onKey(event: KeyboardEvent): void {
+    const typingIn = (event.target as HTMLElement).closest?.('[contenteditable]');
+    if (event.key === 'Escape') {
+        (inside()?.activeElement as HTMLElement | null)?.blur();
+        const now = desk.selection.value;
+        desk.select(now?.block ? { section: now.section } : null);
+        return;
+    }
+    const command = event.ctrlKey || event.metaKey;
+    if (command && event.key.toLowerCase() === 'k') {
+        event.preventDefault();
+    }
+    if (!typingIn || (command && event.key.toLowerCase() === 'k')) {
+        const passedOn = new KeyboardEvent('keydown', {
+            key: event.key,
+            ctrlKey: command,
+            altKey: event.altKey,
+            shiftKey: event.shiftKey,
+            cancelable: true,
+        });
+        if (!window.dispatchEvent(passedOn)) {
             event.preventDefault();
-            window.dispatchEvent(new KeyboardEvent('keydown', { key, ctrlKey: true, shiftKey: event.shiftKey }));
+        }
+    }
+}
+
+/** Brings the page on the desk in step with what is on the screen: order at once, changed sections as the server draws them. */
+async function draw(): Promise<void> {
+    const doc = inside();
+    const main = doc?.querySelector('main');
+    if (!doc || !main || !ready.value) {
+        return;
+    }
+    if (running) {
+        again = true;
+        return;
+    }
+    if (whole || props.sample) {
+        await drawWhole();
+        return;
+    }
+    const wanted = desk.sections.value.filter((s) => drawn.get(s.id) !== written(s) && s.id !== typing);
+    arrange(main);
+    if (wanted.length === 0) {
+        return;
+    }
+    running = true;
+    try {
+        const asked = new Map(wanted.map((s) => [s.id, written(s)]));
+        const answer = await api.post<{ sections: Record<string, string> }>(`pages/${desk.pageId}/draw`, {
+            ...screen(),
+            sections: [...asked.keys()],
+        });
+        for (const [id, html] of Object.entries(answer.sections)) {
+            place(doc, main, id, html);
+            drawn.set(id, asked.get(id) ?? '');
+        }
+        arrange(main);
+        mark(doc, desk.selection.value);
+    } catch (error) {
+        trouble(error);
+    } finally {
+        running = false;
+    }
+    if (again) {
+        again = false;
+        await draw();
+    }
+}
+
+function place(doc: Document, main: Element, id: string, html: string): void {
+    const template = doc.createElement('template');
+    template.innerHTML = html.trim();
+    const fresh = template.content.firstElementChild;
+    const old = main.querySelector(`[data-section="${id}"]`);
+    if (!fresh || (id === typing && old)) {
+        return;
+    }
+    const made = doc.importNode(fresh, true) as HTMLElement;
+    dress(made);
+    if (old) {
+        old.replaceWith(made);
+    } else {
+        main.append(made);
+    }
+}
+
+/** Takes out what is gone and puts the rest in order. */
+function arrange(main: Element): void {
+    const ids = desk.sections.value.map((s) => s.id);
+    for (const element of [...main.querySelectorAll<HTMLElement>(':scope > [data-section]')]) {
+        if (!ids.includes(element.dataset.section ?? '')) {
+            drawn.delete(element.dataset.section ?? '');
+            element.remove();
+        }
+    }
+    const there = [...main.querySelectorAll<HTMLElement>(':scope > [data-section]')];
+    const wanted = ids.map((id) => there.find((e) => e.dataset.section === id)).filter((e) => e !== undefined);
+    wanted.forEach((element, i) => {
+        const now = main.querySelectorAll(':scope > [data-section]')[i];
+        if (now !== element) {
+            main.insertBefore(element, now ?? null);
         }
     });
 }
 
-/** Draws the page anew in place: the frame stays, so nothing flashes and the place one has scrolled to is kept. */
-async function draw(): Promise<void> {
+function screen(): object {
+    const funnel = store.funnel!;
+    return {
+        document: desk.page.value?.document,
+        shared: Object.fromEntries(funnel.sharedSections.map((s) => [s.id, s.section])),
+        look: funnel.look,
+        changes: funnel.changes,
+        logo: funnel.logo,
+    };
+}
+
+/** Draws all of it in place: the frame stays, so nothing flashes and the place one has scrolled to is kept. */
+async function drawWhole(): Promise<void> {
     const doc = inside();
-    if (!doc?.body || typing) {
+    if (!doc || running) {
+        again = running;
         return;
     }
+    running = true;
+    whole = false;
     try {
-        const response = await fetch(`/studio/preview/pages/${props.page}`, { credentials: 'same-origin' });
-        if (!response.ok) {
-            return;
-        }
-        const fresh = new DOMParser().parseFromString(await response.text(), 'text/html');
+        const asked = desk.sections.value.map((s) => [s.id, written(s)] as const);
+        const answer = await api.post<{ html: string }>(`pages/${desk.pageId}/draw`, { ...screen(), sample: props.sample });
+        const fresh = new DOMParser().parseFromString(answer.html, 'text/html');
         doc.head.innerHTML = fresh.head.innerHTML;
         doc.body.innerHTML = fresh.body.innerHTML;
         for (const name of ['class', 'style']) {
             doc.body.setAttribute(name, fresh.body.getAttribute(name) ?? '');
         }
-        wire();
+        drawn.clear();
+        asked.forEach(([id, json]) => drawn.set(id, json));
+        addStyle(doc);
+        if (!props.sample) {
+            dress(doc);
+            mark(doc, desk.selection.value);
+        }
+    } catch (error) {
+        trouble(error);
+    } finally {
+        running = false;
+    }
+    if (again || whole) {
+        again = false;
+        await draw();
+    }
+}
+
+function trouble(error: unknown): void {
+    // What cannot be drawn now is drawn with the next change; the line above says when the connection is gone.
+    if (!(error instanceof ApiError && error.offline)) {
+        notices.trouble(error);
+    }
+}
+
+async function takePicture(at: Selection, file: File): Promise<void> {
+    const section = desk.sections.value.find((s) => s.id === at.section);
+    const block = section?.blocks.find((b) => b.id === at.block) ?? section?.blocks.find((b) => ['picture', 'cover'].includes(b.kind));
+    const item = block?.items && at.item === undefined ? block.items.findIndex((i) => !i.picture) : at.item;
+    if (!section || !block || !(['picture', 'cover', 'video', 'logo'].includes(block.kind) || (block.items && (item ?? -1) >= 0))) {
+        notices.say('Drop a picture onto a place that shows one, or choose it in the column at the right.');
+        return;
+    }
+    try {
+        const picture = await library.bring('pictures', file);
+        desk.editBlock(section.id, block.id, 'a picture', (b) => {
+            if (b.items && item !== undefined) {
+                b.items[item] = { ...b.items[item], picture: picture.id };
+            } else {
+                b.picture = picture.id;
+            }
+        });
+        desk.select({ section: section.id, block: block.id });
     } catch (error) {
         notices.trouble(error);
     }
 }
 
-watch(() => store.redraw, draw);
-watch(() => props.selected, mark);
+watch(() => desk.sections.value, draw);
+watch([around, () => props.sample, () => store.redraw], () => {
+    whole = true;
+    void draw();
+});
+watch(
+    () => desk.selection.value,
+    (now, before) => {
+        const doc = inside();
+        if (doc && !props.sample) {
+            mark(doc, now);
+            // What was chosen in the column comes into sight on the page.
+            if (now && now.section !== before?.section && !doc.hasFocus()) {
+                doc.querySelector(`[data-section="${now.section}"]`)?.scrollIntoView({ block: 'nearest', behavior: 'smooth' });
+            }
+        }
+    },
+);
+onBeforeUnmount(() => (ready.value = false));
+
+defineExpose({
+    format: (how: Parameters<typeof format>[1], value?: string) => inside() && format(inside()!, how, value),
+    insert: (text: string) => inside() && insertWords(inside()!, text),
+});
 </script>
 
 <template>
     <div class="flex h-full min-h-0 justify-center overflow-hidden" :class="{ 'py-4': phone }">
         <iframe
             ref="frame"
-            :src="`/studio/preview/pages/${page}`"
+            :src="`/studio/preview/pages/${desk.pageId}`"
             title="The page, as visitors see it"
             class="h-full border-line bg-white"
             :class="phone ? 'w-97.5 rounded-2xl border-4' : 'w-full'"

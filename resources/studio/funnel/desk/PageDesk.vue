@@ -1,56 +1,81 @@
 <script setup lang="ts">
-import { ComputerDesktopIcon, DevicePhoneMobileIcon } from '@heroicons/vue/24/outline';
-import { computed, ref } from 'vue';
+import { ComputerDesktopIcon, DevicePhoneMobileIcon, EyeIcon } from '@heroicons/vue/24/outline';
+import { useEventListener } from '@vueuse/core';
+import { ref } from 'vue';
+import AddSection from '@/funnel/desk/AddSection.vue';
+import BlockColumn from '@/funnel/desk/column/BlockColumn.vue';
+import PageColumn from '@/funnel/desk/column/PageColumn.vue';
+import SectionColumn from '@/funnel/desk/column/SectionColumn.vue';
 import PageCanvas from '@/funnel/desk/PageCanvas.vue';
-import BlockColumn from '@/funnel/desk/BlockColumn.vue';
-import PageColumn from '@/funnel/desk/PageColumn.vue';
-import { useFunnel } from '@/funnel/funnelStore';
-import type { Block, PageDocument } from '@/api/types';
+import { provideDesk } from '@/funnel/desk/useDesk';
 
-const props = defineProps<{ id: string }>();
+const props = defineProps<{ id: string; place?: string }>();
 
-const store = useFunnel();
+const desk = provideDesk(props.id);
+const canvas = ref<InstanceType<typeof PageCanvas> | null>(null);
 const phone = ref(false);
-const selected = ref<string | null>(null);
-const page = computed(() => store.page(props.id));
-const block = computed<Block | undefined>(() =>
-    page.value?.document.sections.flatMap((s) => s.blocks).find((b) => b.id === selected.value),
-);
+const sample = ref(false);
+/** After which section a new one goes; '' means at the top, null that none is being added. */
+const adding = ref<string | null>(null);
 
-function editDocument(label: string, change: (document: PageDocument) => void, now = false): void {
-    if (!page.value) {
+if (props.place) {
+    const at = desk.sections.value.find((s) => s.id === props.place || s.blocks.some((b) => b.id === props.place));
+    desk.select(at ? { section: at.id, block: at.id === props.place ? undefined : props.place } : null);
+}
+
+const FIELDS = 'input, textarea, select, [contenteditable="true"], [role=listbox], [role=dialog], [role=menu]';
+
+useEventListener('keydown', (event: KeyboardEvent) => {
+    const now = desk.selection.value;
+    if (!now || adding.value !== null || (event.target instanceof HTMLElement && event.target.closest(FIELDS))) {
         return;
     }
-    const document = JSON.parse(JSON.stringify(page.value.document)) as PageDocument;
-    change(document);
-    store.edit('page', props.id, { document }, label, now);
-}
-
-function editBlock(id: string, values: Partial<Block>, label: string, now = false): void {
-    editDocument(
-        label,
-        (document) => {
-            const target = document.sections.flatMap((s) => s.blocks).find((b) => b.id === id);
-            if (target) {
-                Object.assign(target, values);
-            }
-        },
-        now,
-    );
-}
+    const command = event.ctrlKey || event.metaKey;
+    const by = event.key === 'ArrowUp' ? -1 : 1;
+    if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
+        if (now.block) {
+            desk.moveBlock(now.section, now.block, by);
+        } else {
+            desk.moveSection(now.section, by);
+        }
+    } else if (event.key === 'Delete' || event.key === 'Backspace') {
+        if (now.block) {
+            desk.removeBlock(now.section, now.block);
+        } else {
+            desk.removeSection(now.section);
+        }
+    } else if (command && event.key.toLowerCase() === 'd') {
+        if (now.block) {
+            desk.duplicateBlock(now.section, now.block);
+        } else {
+            desk.duplicateSection(now.section);
+        }
+    } else if (command && event.key.toLowerCase() === 'c' && !now.block && getSelection()?.isCollapsed !== false) {
+        desk.copySection(now.section);
+    } else if (command && event.key.toLowerCase() === 'v' && desk.canPaste()) {
+        void desk.pasteSection(now.section);
+    } else if (event.key === 'Escape') {
+        desk.select(now.block ? { section: now.section } : null);
+    } else {
+        return;
+    }
+    event.preventDefault();
+});
 </script>
 
 <template>
-    <div v-if="page" class="grid h-full min-h-0 grid-cols-[1fr_19rem]">
+    <div v-if="desk.page.value" class="grid h-full min-h-0 grid-cols-[1fr_20rem]">
         <div class="relative min-h-0 bg-line/40">
-            <PageCanvas
-                :page="id"
-                :phone="phone"
-                :selected="selected"
-                @select="selected = $event"
-                @words="(block, field, value) => editBlock(block, { [field]: value }, `words on “${page!.name}”`)"
-            />
-            <div class="absolute right-4 bottom-4 flex sheet p-0.5 shadow" role="group" aria-label="Width of the page">
+            <PageCanvas ref="canvas" :phone="phone" :sample="sample" @add="adding = $event" />
+            <div
+                v-if="desk.sections.value.length === 0"
+                class="absolute inset-x-0 top-1/3 mx-auto max-w-md sheet p-8 text-center shadow-lg"
+            >
+                <h2 class="text-xl">This page is empty</h2>
+                <p class="mt-1 text-soft">A page is made of sections. The first one says what it is about.</p>
+                <button type="button" class="mt-4 btn-main" @click="adding = ''">Add a section</button>
+            </div>
+            <div class="absolute bottom-4 left-4 flex sheet p-0.5 shadow" role="group" aria-label="How the page is shown">
                 <button
                     type="button"
                     class="btn-quiet"
@@ -63,18 +88,35 @@ function editBlock(id: string, values: Partial<Block>, label: string, now = fals
                 <button type="button" class="btn-quiet" :class="{ 'bg-line text-ink': phone }" :aria-pressed="phone" @click="phone = true">
                     <DevicePhoneMobileIcon class="size-5" aria-hidden="true" />Phone
                 </button>
+                <button
+                    type="button"
+                    class="btn-quiet"
+                    :class="{ 'bg-line text-ink': sample }"
+                    :aria-pressed="sample"
+                    title="With a sample person’s name in it"
+                    @click="sample = !sample"
+                >
+                    <EyeIcon class="size-5" aria-hidden="true" />As Robin reads it
+                </button>
             </div>
         </div>
         <aside class="min-h-0 overflow-auto border-l border-line bg-raised p-5" aria-label="What is selected">
             <BlockColumn
-                v-if="block"
-                :key="block.id"
-                :page="page"
-                :block="block"
-                @block="(values, label) => editBlock(block!.id, values, label, true)"
-                @leave="selected = null"
+                v-if="desk.block.value && desk.section.value"
+                :key="desk.block.value.id"
+                :section="desk.section.value"
+                :block="desk.block.value"
+                @format="(how, value) => canvas?.format(how, value)"
+                @insert="(words) => canvas?.insert(words)"
             />
-            <PageColumn v-else :page="page" @document="editDocument" />
+            <SectionColumn
+                v-else-if="desk.section.value"
+                :key="desk.section.value.id"
+                :section="desk.section.value"
+                @add="adding = $event"
+            />
+            <PageColumn v-else :page="desk.page.value" @add="adding = $event" />
         </aside>
+        <AddSection :after="adding" @close="adding = null" />
     </div>
 </template>

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Bench;
+
+use App\Files\Uploads;
+use App\Funnels\NewFunnel;
+use App\Models\Business;
+use App\Models\Funnel;
+use App\Models\Page;
+use App\Models\User;
+use Illuminate\Contracts\Console\Kernel;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Artisan;
+use Lantern\Core\Funnel\Goal;
+use Symfony\Component\Process\Process;
+use Tests\Browser\Chrome;
+
+/** The application on an empty database of its own, served on a free port, with a funnel from each starter. */
+final class Scratch
+{
+    public readonly string $site;
+
+    private readonly string $folder;
+
+    private readonly Process $server;
+
+    public function __construct()
+    {
+        $root = dirname(__DIR__);
+        require_once $root.'/vendor/autoload.php';
+        $port = Chrome::freePort();
+        $this->site = "http://localhost:{$port}";
+        $this->folder = sys_get_temp_dir().'/lantern-bench-'.bin2hex(random_bytes(4));
+        mkdir($this->folder.'/uploads', recursive: true);
+        touch($this->folder.'/db.sqlite');
+        $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OTAxMjM0NTY3ODkwMTIzNDU2Nzg5MDE=', 'APP_URL' => $this->site, 'DB_DATABASE' => $this->folder.'/db.sqlite',
+            'UPLOADS_PATH' => $this->folder.'/uploads', 'CACHE_STORE' => 'file', 'CACHE_PATH' => $this->folder.'/cache', 'SESSION_DRIVER' => 'database', 'QUEUE_CONNECTION' => 'database',
+            'MAIL_MAILER' => 'outbox', 'LANTERN_DEMO' => 'false'];
+        foreach ($env as $name => $value) {
+            putenv("{$name}={$value}");
+            $_ENV[$name] = $_SERVER[$name] = $value;
+        }
+        $app = require $root.'/bootstrap/app.php';
+        $app->make(Kernel::class)->bootstrap();
+        Artisan::call('migrate', ['--force' => true]);
+        $this->server = new Process(['sh', '-c', 'exec "$@" > "$0" 2>&1', $this->folder.'/server.log', 'setsid', PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'memory_limit=512M', '-S', "localhost:{$port}", '-t', 'public', 'bin/router.php'],
+            $root, $env + ['PHP_CLI_SERVER_WORKERS' => '4'], timeout: null);
+        $this->server->start();
+        Chrome::waitForPort($port, $this->server);
+        register_shutdown_function(function (): void {
+            posix_kill(-(int) $this->server->getPid(), SIGTERM);
+            $this->server->stop(3);
+            (new Process(['rm', '-rf', $this->folder]))->run();
+        });
+    }
+
+    public function owner(): User
+    {
+        $business = Business::query()->create(['name' => 'Ferncroft Cello Room', 'sender_name' => 'Imke Farrow', 'sender_address' => 'imke@ferncroft.example',
+            'postal_address' => '3 Ferncroft Yard, Exampleton', 'timezone' => 'Europe/London', 'currency' => 'EUR']);
+
+        return User::query()->create(['business_id' => $business->id, 'name' => 'Imke Farrow', 'email' => 'imke@ferncroft.example', 'password' => 'twelve minutes a day']);
+    }
+
+    /** @return array<string, Funnel> a funnel from each starter, with pictures where pictures go */
+    public function starters(User $owner): array
+    {
+        $media = fn (string $name): UploadedFile => new UploadedFile(dirname(__DIR__)."/database/demo/media/{$name}", $name, null, null, true);
+        $uploads = app(Uploads::class);
+        $room = $uploads->picture($owner->business, $media('music-room.png'));
+        $titles = ['give-away' => 'The Twelve-Minute Practice Plan', 'long-opt-in' => 'The Twelve-Minute Practice Plan', 'waiting-list' => 'First Season', 'video-series' => 'Your First Melody in Three Videos',
+            'webinar' => 'From Open Strings to Your First Melody', 'sell' => 'First Season', 'form' => 'Ask about a cello lesson'];
+        $funnels = [];
+        foreach (Goal::cases() as $goal) {
+            $funnel = app(NewFunnel::class)->fromStarter($owner->business, $goal, $titles[$goal->value].' ('.$goal->value.')', $titles[$goal->value],
+                $goal->hasLeadMagnet() ? $uploads->file($owner->business, $media('practice-plan.pdf')) : null, $goal === Goal::Sell ? '290 €' : '');
+            foreach (Page::query()->where('funnel_id', $funnel->id)->get() as $page) {
+                $document = $page->document;
+                array_walk_recursive($document, fn (mixed & $v) => $v = is_string($v) ? str_replace('[the price]', '60 €', $v) : $v);
+                foreach ($document['sections'] as &$section) {
+                    foreach ($section['blocks'] as &$block) {
+                        $block = $block['kind'] === 'picture' ? ['picture' => $room->id, 'alt' => 'A cello in a music room'] + $block : $block;
+                        $block = $block['kind'] === 'video' ? ['picture' => $room->id] + $block : $block;
+                    }
+                }
+                $page->forceFill(['document' => $document])->save();
+            }
+            $funnels[$goal->value] = $funnel->refresh();
+        }
+
+        return $funnels;
+    }
+}

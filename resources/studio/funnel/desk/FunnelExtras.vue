@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { ref } from 'vue';
+import { api } from '@/api/client';
+import FunnelWords from '@/funnel/desk/FunnelWords.vue';
+import { useFunnel } from '@/funnel/funnelStore';
+import { useNotices } from '@/stores/notices';
+import { dateTime } from '@/ui/format';
+import UiMenu from '@/ui/UiMenu.vue';
+
+/** What else belongs to a funnel: its own words, a link to show the draft, and ways to take it along. */
+const store = useFunnel();
+const notices = useNotices();
+const words = ref(false);
+const link = ref<{ url: string; until: string } | null>(null);
+
+async function preview(): Promise<void> {
+    try {
+        link.value = await api.post<{ url: string; until: string }>(`funnels/${store.funnel!.id}/preview-link`);
+        await navigator.clipboard.writeText(link.value.url).catch(() => undefined);
+    } catch (error) {
+        notices.trouble(error);
+    }
+}
+
+const take = (what: string) => location.assign(`/studio/api/funnels/${store.funnel?.id}/${what}`);
+
+async function removeShared(id: string): Promise<void> {
+    try {
+        await api.delete(`shared-sections/${id}`);
+        await store.load(store.funnel!.id);
+    } catch (error) {
+        notices.trouble(error);
+    }
+}
+</script>
+
+<template>
+    <div v-if="store.funnel" class="space-y-4">
+        <div v-if="store.funnel.sharedSections.length > 0">
+            <h3 class="font-sans font-semibold">Shared sections</h3>
+            <ul>
+                <li v-for="shared in store.funnel.sharedSections" :key="shared.id" class="flex items-center justify-between gap-2">
+                    <span class="truncate">{{ shared.name }}</span>
+                    <button type="button" class="btn-quiet" @click="removeShared(shared.id)">Take it out</button>
+                </li>
+            </ul>
+        </div>
+        <div class="flex flex-wrap gap-2">
+            <button type="button" class="btn" @click="words = true">Words of your own</button>
+            <button type="button" class="btn" @click="preview">Show the draft</button>
+            <UiMenu
+                label="Take it along"
+                button-class="btn"
+                left
+                :items="[
+                    { label: 'The pages as HTML', run: () => take('html') },
+                    { label: 'The whole funnel, to bring in elsewhere', run: () => take('export') },
+                ]"
+            />
+        </div>
+        <p v-if="link" class="rounded bg-lamp-pale p-3">
+            Whoever has this link sees the draft until {{ dateTime(link.until) }}. Nothing they do is stored.
+            <span class="mt-1 block text-sm break-all select-all" data-test="preview-url">{{ link.url }}</span>
+        </p>
+        <FunnelWords :open="words" @close="words = false" />
+    </div>
+</template>

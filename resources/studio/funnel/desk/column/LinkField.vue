@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import { useDesk } from '@/funnel/desk/useDesk';
+import { useFunnel } from '@/funnel/funnelStore';
+import TextField from '@/ui/TextField.vue';
+import UiListbox from '@/ui/UiListbox.vue';
+
+/** Where something leads: chosen, never pasted, unless it is outside. */
+const props = defineProps<{ modelValue: string; label: string }>();
+const emit = defineEmits<{ 'update:modelValue': [string] }>();
+
+const store = useFunnel();
+const desk = useDesk();
+const outside = ref(false);
+const typed = ref('');
+const inside = computed(() => /^(page|section|outcome):/.test(props.modelValue));
+const shown = computed(() => (outside.value || (props.modelValue !== '' && !inside.value) ? 'outside' : props.modelValue));
+const error = computed(() =>
+    /^(https?:\/\/|mailto:|tel:)\S+$/i.test(typed.value) || typed.value === '' ? undefined : 'A web address begins with https://.',
+);
+
+watch(
+    () => props.modelValue,
+    (now) => {
+        if (!outside.value && !inside.value) {
+            typed.value = now;
+        }
+    },
+    { immediate: true },
+);
+
+const title = (id: string) => {
+    const section = desk.sections.value.find((s) => s.id === id);
+    const words = String(section?.blocks.find((b) => b.kind === 'heading')?.text ?? '');
+    return words === '' ? 'a section' : words.slice(0, 40);
+};
+
+const options = computed(() => [
+    { value: '', label: 'Nowhere yet' },
+    ...(desk.page.value?.outcomes.filter((o) => o.outcome !== 'joined' && o.outcome !== 'time-ran-out') ?? []).map((o) => ({
+        value: `outcome:${o.outcome}`,
+        label: `The way of those who ${o.label}`,
+    })),
+    ...desk.sections.value
+        .filter((s) => s.kind !== 'footer' && s.kind !== 'header')
+        .map((s) => ({ value: `section:${s.id}`, label: `On this page: ${title(s.id)}` })),
+    ...(store.funnel?.pages.filter((p) => p.id !== desk.pageId).map((p) => ({ value: `page:${p.id}`, label: `Page: ${p.name}` })) ?? []),
+    { value: 'outside', label: 'An outside web address' },
+]);
+
+function choose(value: string): void {
+    outside.value = value === 'outside';
+    if (outside.value) {
+        typed.value = inside.value ? 'https://' : props.modelValue || 'https://';
+    } else {
+        emit('update:modelValue', value);
+    }
+}
+
+function type(value: string): void {
+    typed.value = value;
+    outside.value = true;
+    if (error.value === undefined) {
+        emit('update:modelValue', value);
+    }
+}
+</script>
+
+<template>
+    <div>
+        <UiListbox :model-value="shown" :options="options" :label="label" @update:model-value="choose" />
+        <TextField
+            v-if="shown === 'outside'"
+            class="mt-2"
+            :model-value="typed"
+            label="Web address"
+            :error="error"
+            autocomplete="off"
+            @update:model-value="type"
+        />
+    </div>
+</template>

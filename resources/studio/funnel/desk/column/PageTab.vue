@@ -1,0 +1,179 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { useRouter } from 'vue-router';
+import type { Page, PageSettings } from '@/api/types';
+import NameDialog from '@/funnel/desk/NameDialog.vue';
+import PictureField from '@/funnel/desk/column/PictureField.vue';
+import { useDesk } from '@/funnel/desk/useDesk';
+import { useFunnel } from '@/funnel/funnelStore';
+import { useSteps } from '@/funnel/steps';
+import WayField from '@/funnel/WayField.vue';
+import { useNotices } from '@/stores/notices';
+import { compact } from '@/ui/compact';
+import TextField from '@/ui/TextField.vue';
+import UiListbox from '@/ui/UiListbox.vue';
+
+const props = defineProps<{ page: Page }>();
+
+const store = useFunnel();
+const steps = useSteps();
+const desk = useDesk();
+const notices = useNotices();
+const router = useRouter();
+const keeping = ref(false);
+const isEntry = computed(() => store.funnel?.pages[0]?.id === props.page.id);
+const settings = computed(() => props.page.settings);
+const visibility = [
+    { value: 'usual', label: 'As usual: the entry page only' },
+    { value: 'shown', label: 'May be found' },
+    { value: 'hidden', label: 'Hidden' },
+];
+const languages = [
+    ['en', 'English'],
+    ['de', 'German'],
+    ['fr', 'French'],
+    ['es', 'Spanish'],
+    ['it', 'Italian'],
+    ['nl', 'Dutch'],
+    ['pt', 'Portuguese'],
+    ['pt-BR', 'Portuguese (Brazil)'],
+    ['pl', 'Polish'],
+    ['sv', 'Swedish'],
+    ['da', 'Danish'],
+    ['nb', 'Norwegian'],
+    ['fi', 'Finnish'],
+    ['cs', 'Czech'],
+].map(([value, label]) => ({ value: value!, label: label! }));
+
+function set(values: Partial<PageSettings>, now = false): void {
+    store.edit('page', props.page.id, { settings: compact({ ...settings.value, ...values }, true) }, 'the settings of a page', now);
+}
+
+const hidden = computed(() => (settings.value.hidden === undefined ? 'usual' : settings.value.hidden ? 'hidden' : 'shown'));
+
+async function run(work: () => Promise<unknown>): Promise<void> {
+    try {
+        await work();
+    } catch (error) {
+        notices.trouble(error);
+    }
+}
+
+async function duplicate(): Promise<void> {
+    const made = await steps.duplicatePage(props.page);
+    await router.push(`/funnels/${store.funnel?.id}/page/${made.id}`);
+}
+
+async function takeOut(): Promise<void> {
+    await steps.takePageOut(props.page);
+    await router.push(`/funnels/${store.funnel?.id}`);
+}
+
+function keep(name: string): void {
+    keeping.value = false;
+    const document = { ...props.page.document, sections: desk.sections.value.map((s) => ({ ...s, shared: undefined })) };
+    void run(() => steps.keepDesign({ kind: 'page', name, role: props.page.role, document }));
+}
+</script>
+
+<template>
+    <div class="space-y-6">
+        <section class="space-y-3">
+            <h2 class="text-lg">Names</h2>
+            <TextField
+                :model-value="page.name"
+                label="Private name"
+                :hint="page.roleLabel"
+                @update:model-value="(name: string) => store.edit('page', page.id, { name }, 'the name of a page')"
+            />
+            <TextField
+                v-if="!isEntry"
+                :model-value="page.address"
+                label="Web address"
+                :hint="`${store.funnel?.url}/${page.address}. Once public, an old address leads here for good.`"
+                @update:model-value="(address: string) => store.edit('page', page.id, { address }, 'the address of a page')"
+            />
+            <p v-else class="hint">This is the first page visitors see, at {{ store.funnel?.url }}</p>
+        </section>
+        <section v-if="page.outcomes.length > 0" class="space-y-3">
+            <h2 class="text-lg">Where the way leads</h2>
+            <WayField v-for="outcome in page.outcomes" :key="outcome.outcome" :page="page" :outcome="outcome" />
+        </section>
+        <section class="space-y-3">
+            <h2 class="text-lg">When it is shared or found</h2>
+            <TextField
+                :model-value="settings.title ?? ''"
+                label="Title"
+                hint="In the browser’s tab and in search results. Empty: the headline."
+                @update:model-value="(title: string) => set({ title })"
+            />
+            <TextField
+                :model-value="settings.description ?? ''"
+                label="Description"
+                :lines="2"
+                @update:model-value="(description: string) => set({ description })"
+            />
+            <PictureField
+                :chosen="settings.picture"
+                label="Picture shown with a link to it"
+                @choose="(p) => set({ picture: p?.id }, true)"
+            />
+            <UiListbox
+                :model-value="hidden"
+                :options="visibility"
+                label="Search engines"
+                @update:model-value="(v: string) => set({ hidden: v === 'usual' ? undefined : v === 'hidden' }, true)"
+            />
+            <UiListbox
+                :model-value="settings.language ?? 'en'"
+                :options="languages"
+                label="Language"
+                @update:model-value="(language: string) => set({ language: language === 'en' ? undefined : language }, true)"
+            />
+        </section>
+        <section class="flex flex-wrap gap-2">
+            <h2 class="w-full text-lg">This page</h2>
+            <button type="button" class="btn" @click="run(duplicate)">Duplicate</button>
+            <button type="button" class="btn" :disabled="isEntry" @click="run(() => steps.movePage(page, -1))">Earlier</button>
+            <button
+                type="button"
+                class="btn"
+                :disabled="store.funnel?.pages.at(-1)?.id === page.id"
+                @click="run(() => steps.movePage(page, 1))"
+            >
+                Later
+            </button>
+            <button type="button" class="btn" @click="keeping = true">Keep as my design</button>
+            <a class="btn" :href="`/studio/api/pages/${page.id}/html`">Export as HTML</a>
+            <button type="button" class="btn text-clay-deep" @click="run(takeOut)">Take it out</button>
+        </section>
+        <details>
+            <summary class="cursor-pointer text-lg font-semibold">Your own code</summary>
+            <p class="hint mt-1">
+                Runs on your public page only, never in here. Put in only what you trust: it can do anything on that page.
+            </p>
+            <TextField
+                class="mt-2"
+                :model-value="settings.head ?? ''"
+                label="Before the end of the head"
+                :lines="4"
+                @update:model-value="(head: string) => set({ head })"
+            />
+            <TextField
+                class="mt-2"
+                :model-value="settings.bodyEnd ?? ''"
+                label="Before the end of the body"
+                :lines="4"
+                @update:model-value="(bodyEnd: string) => set({ bodyEnd })"
+            />
+        </details>
+        <NameDialog
+            :open="keeping"
+            title="Keep this page as a design"
+            :given="page.name"
+            button="Keep it"
+            @name="keep"
+            @close="keeping = false"
+        />
+    </div>
+</template>

@@ -1,0 +1,141 @@
+import { api } from '@/api/client';
+import type { Email, OwnDesign, Page } from '@/api/types';
+import { useFunnel } from '@/funnel/funnelStore';
+import { useNotices } from '@/stores/notices';
+
+interface Way {
+    toPage?: string | null;
+    toUrl?: string | null;
+}
+
+/** What the server carries out at once on the draft: pages, ways and emails that come and go, each with its way back. */
+export function useSteps() {
+    const store = useFunnel();
+    const notices = useNotices();
+    const id = () => store.funnel!.id;
+    const reload = () => store.load(id());
+
+    /** Does it, reloads the draft, and remembers how it is undone. */
+    async function act(label: string, redo: () => Promise<unknown>, undo: () => Promise<unknown>): Promise<void> {
+        store.remember({
+            label,
+            redo: async () => {
+                await redo();
+                await reload();
+            },
+            undo: async () => {
+                await undo();
+                await reload();
+            },
+        });
+        await reload();
+    }
+
+    async function addEmail(): Promise<Email> {
+        const made = await api.post<Email>(`funnels/${id()}/emails`);
+        await act(
+            'an email was added',
+            () => api.post(`emails/${made.id}/restore`),
+            () => api.delete(`emails/${made.id}`),
+        );
+        return made;
+    }
+
+    async function deleteEmail(target: Email): Promise<void> {
+        await store.flush();
+        await api.delete(`emails/${target.id}`);
+        await act(
+            `“${target.name}” was taken out`,
+            () => api.delete(`emails/${target.id}`),
+            () => api.post(`emails/${target.id}/restore`),
+        );
+        notices.say(`“${target.name}” is taken out of the draft.`, { label: 'Undo', run: store.undo });
+    }
+
+    async function connect(pageId: string, outcome: string, target: Way | null): Promise<void> {
+        const before = store.funnel!.ways.find((w) => w.page === pageId && w.outcome === outcome) ?? null;
+        const put = (t: Way | null) =>
+            api.put(
+                `pages/${pageId}/ways`,
+                t ? { outcome, toPage: t.toPage ?? undefined, toUrl: t.toUrl ?? undefined } : { outcome, none: true },
+            );
+        await put(target);
+        await act(
+            'where a way leads',
+            () => put(target),
+            () => put(before),
+        );
+    }
+
+    /** Says what became of the ways, and offers the way back. */
+    function tell(words: string, sentences: string[]): void {
+        notices.say([words, ...sentences].join(' '), { label: 'Undo', run: store.undo });
+    }
+
+    async function made(answer: { page: Page; sentences: string[] }, words: string): Promise<Page> {
+        await act(
+            `“${answer.page.name}” was added`,
+            () => api.post(`pages/${answer.page.id}/restore`),
+            () => api.delete(`pages/${answer.page.id}`),
+        );
+        tell(words, answer.sentences);
+        return answer.page;
+    }
+
+    async function addPage(given: { role: string; after?: string; design?: string; empty?: boolean }): Promise<Page> {
+        await store.flush();
+        const answer = await api.post<{ page: Page; sentences: string[] }>(`funnels/${id()}/pages`, given);
+        return made(answer, `“${answer.page.name}” is in the draft.`);
+    }
+
+    async function duplicatePage(page: Page): Promise<Page> {
+        await store.flush();
+        const answer = await api.post<{ page: Page; sentences: string[] }>(`pages/${page.id}/duplicate`);
+        return made(answer, `“${answer.page.name}” is in the draft, beside the one it was copied from.`);
+    }
+
+    async function takePageOut(page: Page): Promise<void> {
+        await store.flush();
+        const { sentences } = await api.delete<{ sentences: string[] }>(`pages/${page.id}`);
+        await act(
+            `“${page.name}” was taken out`,
+            () => api.delete(`pages/${page.id}`),
+            () => api.post(`pages/${page.id}/restore`),
+        );
+        tell(`“${page.name}” is taken out of the draft.`, sentences);
+    }
+
+    async function movePage(page: Page, by: -1 | 1): Promise<void> {
+        const before = store.funnel!.pages.map((p) => p.id);
+        const at = before.indexOf(page.id);
+        const to = at + by;
+        if (to < 0 || to >= before.length) {
+            return;
+        }
+        const after = before.filter((p) => p !== page.id);
+        after.splice(to, 0, page.id);
+        const put = (pages: string[]) => api.put(`funnels/${id()}/order`, { pages });
+        await store.flush();
+        await put(after);
+        await act(
+            'the order of the pages',
+            () => put(after),
+            () => put(before),
+        );
+        if (to === 0 || at === 0) {
+            notices.say(`“${store.funnel!.pages[0]?.name}” is now the first page visitors see.`, { label: 'Undo', run: store.undo });
+        }
+    }
+
+    async function keepDesign(given: object): Promise<void> {
+        const design = await api.post<OwnDesign>('designs', given);
+        store.remember({
+            label: `the design “${design.name}”`,
+            redo: () => api.post(`designs/${design.id}/restore`),
+            undo: () => api.delete(`designs/${design.id}`),
+        });
+        notices.say(`“${design.name}” is kept. You find it under “Your own” in every funnel.`);
+    }
+
+    return { addEmail, deleteEmail, connect, addPage, duplicatePage, takePageOut, movePage, keepDesign };
+}
