@@ -15,6 +15,7 @@ use App\Models\Email;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Page;
+use App\Models\Upload;
 use App\Models\User;
 use App\Results\Recorder;
 use App\Signups\Signup;
@@ -49,6 +50,7 @@ final class DemoSeeder extends Seeder
         private readonly Postman $postman,
         private readonly Downloads $downloads,
         private readonly Unsubscribe $unsubscribe,
+        private readonly DemoPages $pages,
     ) {
     }
 
@@ -69,7 +71,7 @@ final class DemoSeeder extends Seeder
                 $this->closedFunnel($business, $now->subWeeks(8));
                 $this->liveFunnel($business, $now->subWeeks(8), $now);
                 CarbonImmutable::setTestNow($now->subDays(2));
-                $this->new->fromStarter($business, Goal::WaitingList, 'First Season, autumn list', 'First Season', null);
+                $this->pages->drafts($business, Upload::query()->where('name', 'music-room.png')->valueOrFail('id'));
             });
         } finally {
             CarbonImmutable::setTestNow();
@@ -91,19 +93,24 @@ final class DemoSeeder extends Seeder
         $funnel = $this->new->fromStarter($business, Goal::GiveAway, 'Practice plan', 'The Twelve-Minute Practice Plan',
             $this->uploads->file($business, $this->media('practice-plan.pdf')));
         $cover = $this->uploads->picture($business, $this->media('cover.png'));
-        $this->uploads->picture($business, $this->media('music-room.png'));
+        $room = $this->uploads->picture($business, $this->media('music-room.png'));
         $funnel->forceFill(['address' => 'practice-plan'])->save();
         $this->words($funnel, $cover->id);
         $this->followUps($funnel);
         $this->publishing->publish($funnel, User::query()->first(), 'First try: plain and short');
         // Starts small, rises with a letter to the list in week three and a podcast in week five, dips in week seven.
-        $this->live($funnel, $from, $now, [100, 130, 260, 175, 270, 195, 90, 180], [0.26, 0.27, 0.33, 0.29, 0.34, 0.31, 0.28, 0.33], function (int $week) use ($funnel): void {
+        $this->live($funnel, $from, $now, [100, 130, 260, 175, 270, 195, 90, 180], [0.26, 0.27, 0.33, 0.29, 0.34, 0.31, 0.28, 0.33], function (int $week) use ($funnel, $room): void {
             if ($week === 3) {
                 $entry = Page::query()->where('funnel_id', $funnel->id)->where('position', 0)->firstOrFail();
                 $document = $entry->document;
                 $document['sections'][0]['blocks'][0]['text'] = 'Play your first melody on twelve minutes a day';
                 $entry->forceFill(['document' => $document])->save();
                 $this->publishing->publish($funnel->refresh(), User::query()->first(), 'A headline that says what they will be able to do');
+            }
+            if ($week === 5) {
+                $this->pages->grow($funnel, $room->id);
+                $this->pages->footer($funnel);
+                $this->publishing->publish($funnel->refresh(), User::query()->first(), 'The long page, with one footer for all');
             }
         });
     }

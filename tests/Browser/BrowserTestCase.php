@@ -155,6 +155,14 @@ abstract class BrowserTestCase extends TestCase
             return l ? document.getElementById(l.htmlFor) : null', $label), "a field called “{$label}”");
     }
 
+    /** Chooses an option of a list by the list's label. */
+    protected function choose(RemoteWebDriver $b, string $label, string $option): void
+    {
+        $this->waitFor($b, fn (RemoteWebDriver $b) => $this->byScript($b, 'const label = [...document.querySelectorAll("[id*=listbox-label]")].find(l => l.innerText.trim() === arguments[0]);
+            return label ? document.querySelector(`[aria-labelledby~="${label.id}"][aria-haspopup]`) : null', $label), "a list called “{$label}”")->click();
+        $this->byWords($b, $option, '[role=option]')->click();
+    }
+
     protected function fill(RemoteWebDriver $b, string $label, string $value): void
     {
         $field = $this->field($b, $label);

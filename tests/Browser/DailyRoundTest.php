@@ -72,16 +72,20 @@ final class DailyRoundTest extends BrowserTestCase
             $this->byWords($b, 'Not yet')->click();
             $this->byWords($b, 'Gamma', 'section[aria-label=Timeline] button')->click();
             $this->find($b, 'iframe[data-ready=true]');
-            $picture = $this->waitFor($b, fn () => $b->findElement(WebDriverBy::cssSelector('[aria-label="Bring a picture: Background picture"]')), 'a place for the picture');
-            $picture->setFileDetector(new LocalFileDetector)->sendKeys(dirname(__DIR__, 2).'/database/demo/media/music-room.png');
-            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select document from pages where address = '' order by id desc"), '"background":{"picture"'), 'the background is saved');
+            $this->byWords($b, 'Look', '[role=tab]')->click();
+            $this->choose($b, 'Background', 'A picture');
+            $this->byWords($b, 'Choose a picture', '[aria-label=Picture] button')->click();
             $wrong = self::$folder.'/not-a-picture.png';
             file_put_contents($wrong, 'words');
-            $b->findElement(WebDriverBy::cssSelector('[aria-label="Bring a picture: Background picture"]'))->setFileDetector(new LocalFileDetector)->sendKeys($wrong);
+            $bring = fn (string $path) => $this->waitFor($b, fn () => $b->findElement(WebDriverBy::cssSelector('[role=dialog] input[type=file]')), 'a place for the picture')
+                ->setFileDetector(new LocalFileDetector)->sendKeys($path);
+            $bring($wrong);
             $this->seeText($b, 'A picture is a PNG, JPEG, WebP or GIF file.');
+            $bring(dirname(__DIR__, 2).'/database/demo/media/music-room.png');
+            $this->waitFor($b, fn (): bool => preg_match('/"fill":"picture","picture":"\w{26}"/', (string) $this->sql("select document from pages where address = '' order by id desc")) === 1, 'the background is saved');
 
-            $this->byWords($b, 'Thank-you page', '[aria-haspopup=listbox]')->click();
-            $this->byWords($b, 'An outside web address', '[role=option]')->click();
+            $this->byWords($b, 'Page', '[role=tab]')->click();
+            $this->choose($b, 'Those who joined go to', 'An outside web address');
             $this->field($b, 'Web address')->clear()->sendKeys('nowhere');
             $this->byWords($b, 'Set')->click();
             $this->seeText($b, 'A web address begins with https://.');
@@ -138,7 +142,7 @@ final class DailyRoundTest extends BrowserTestCase
             $address = $this->funnel($b, 'Delta', true);
             $plain = $this->browser(375, 740);
             $plain->get(self::$site.'/'.$address);
-            $plain->findElement(WebDriverBy::id('f-email'))->sendKeys('wren@example.com');
+            $this->fill($plain, 'Email address', 'wren@example.com');
             $plain->findElement(WebDriverBy::cssSelector('form button'))->click();
             $this->waitFor($plain, fn (): bool => $plain->findElement(WebDriverBy::cssSelector('h1'))->getText() === 'It is yours, friend.', 'the thank-you page');
             self::assertSame('Download it now', $plain->findElement(WebDriverBy::cssSelector('.download a'))->getText());

@@ -57,6 +57,8 @@ final class DeskTest extends BrowserTestCase
             $this->waitFor($b, fn (): bool => $this->headline($b) === 'Twelve weeks, one <melody>', 'and the new ones again');
 
             // A look for the whole funnel; the phone; nothing is public yet.
+            $this->byWords($b, 'The page')->click();
+            $this->byWords($b, 'Look', '[role=tab]')->click();
             $this->byWords($b, 'Graphite', '[role=radio]')->click();
             $this->waitFor($b, fn (): bool => $this->onPage($b, fn () => $b->executeScript('return getComputedStyle(document.body).backgroundColor')) === 'rgb(23, 25, 29)', 'the page wears the new look');
             $this->byWords($b, 'Phone')->click();

@@ -77,6 +77,7 @@ final class HardTimesTest extends BrowserTestCase
             $look = fn (): string => (string) $this->sql("select look from funnels where id = '{$funnel}'");
             $this->byWords($b, 'Keyboard: be the first')->click();
             $this->find($b, 'iframe[data-ready=true]');
+            $this->byWords($b, 'Look', '[role=tab]')->click();
             $this->byWords($b, 'Salon', '[role=radio]')->click();
             $this->waitFor($b, fn (): bool => $look() === 'salon', 'the look is saved');
             $b->getKeyboard()->sendKeys([WebDriverKeys::CONTROL, 'z']);
@@ -95,6 +96,7 @@ final class HardTimesTest extends BrowserTestCase
                 $b->get(self::$site."/studio/funnels/{$funnel}/page/".$this->sql("select id from pages where funnel_id = '{$funnel}' and address = ''"));
                 $this->find($b, 'iframe[data-ready=true]');
                 if ((string) $this->sql("select look from funnels where id = '{$funnel}'") !== $look) {
+                    $this->byWords($b, 'Look', '[role=tab]')->click();
                     $this->byWords($b, ucfirst($look), '[role=radio]')->click();
                     $this->waitFor($b, fn (): bool => (string) $this->sql("select look from funnels where id = '{$funnel}'") === $look, "{$look} is saved");
                 }

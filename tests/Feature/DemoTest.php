@@ -20,7 +20,7 @@ final class DemoTest extends TestCase
     {
         $this->seed(DemoSeeder::class);
 
-        self::assertSame(['closed', 'draft', 'live'], Funnel::query()->orderBy('state')->pluck('state')->all());
+        self::assertSame(['closed', 'draft', 'draft', 'draft', 'live'], Funnel::query()->orderBy('state')->pluck('state')->all());
         $live = Funnel::query()->where('address', 'practice-plan')->sole();
         $people = DB::table('submissions')->where('funnel_id', $live->id)->distinct()->count('person_id');
         $visitors = (int) DB::table('daily_counts')->where('funnel_id', $live->id)->where('page_id', $this->entry($live)->id)->sum('new_visitors');

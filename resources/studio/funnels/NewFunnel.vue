@@ -144,21 +144,7 @@ async function create(): Promise<void> {
 
 <template>
     <form class="mx-auto max-w-5xl px-8 py-8" novalidate @submit.prevent="create">
-        <div class="flex items-end justify-between gap-4">
-            <h1 class="text-3xl">New funnel</h1>
-            <label class="btn-quiet has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-pine">
-                <input
-                    type="file"
-                    class="sr-only"
-                    accept=".zip,application/zip"
-                    :disabled="busy"
-                    aria-label="Bring in an exported funnel"
-                    @change="bring"
-                />
-                Bring in an exported funnel
-            </label>
-        </div>
-        <p v-if="importError" role="alert" class="mt-2 font-medium text-clay-deep">{{ importError }} Nothing was taken in.</p>
+        <h1 class="text-3xl">New funnel</h1>
         <RadioGroup v-model="goal" class="mt-5">
             <RadioGroupLabel class="label">What is it for?</RadioGroupLabel>
             <div class="grid gap-2.5 sm:grid-cols-3">
@@ -177,6 +163,21 @@ async function create(): Promise<void> {
             </div>
             <p v-if="error?.field('goal')" class="mt-1 font-medium text-clay-deep">{{ error.field('goal') }}</p>
         </RadioGroup>
+        <div v-if="!chosen" class="mt-6 flex items-center gap-3">
+            <span class="text-soft">Or</span>
+            <label class="btn has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-pine">
+                <input
+                    type="file"
+                    class="sr-only"
+                    accept=".zip,application/zip"
+                    :disabled="busy"
+                    aria-label="Bring in an exported funnel"
+                    @change="bring"
+                />
+                Bring in an exported funnel
+            </label>
+        </div>
+        <p v-if="importError" role="alert" class="mt-2 font-medium text-clay-deep">{{ importError }} Nothing was taken in.</p>
         <template v-if="chosen">
             <p class="mt-4 text-soft">You get: {{ chosen.gets }}.</p>
             <div class="mt-4 grid gap-4 sm:grid-cols-2">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue';
+import { XMarkIcon } from '@heroicons/vue/20/solid';
 
 /** `wide` has more room at the sides; `full` takes the window, and its content scrolls within it. */
 defineProps<{ open: boolean; title: string; wide?: boolean; full?: boolean }>();
@@ -16,7 +17,9 @@ defineEmits<{ close: [] }>();
             >
                 <div class="flex items-start justify-between gap-4">
                     <DialogTitle as="h2" class="text-2xl">{{ title }}</DialogTitle>
-                    <button v-if="full" type="button" class="btn-quiet" @click="$emit('close')">Close</button>
+                    <button type="button" class="-mt-1 -mr-3 btn-quiet" aria-label="Close this" @click="$emit('close')">
+                        <XMarkIcon class="size-5" aria-hidden="true" />
+                    </button>
                 </div>
                 <slot />
             </DialogPanel>
