@@ -70,6 +70,10 @@ final class Scratch
         $media = fn (string $name): UploadedFile => new UploadedFile(dirname(__DIR__)."/database/demo/media/{$name}", $name, null, null, true);
         $uploads = app(Uploads::class);
         $room = $uploads->picture($owner->business, $media('music-room.png'));
+        $film = $this->folder.'/film.webm';
+        // The first bytes of a WebM: enough to be known as one. Nobody plays it here.
+        file_put_contents($film, "\x1A\x45\xDF\xA3\x9F\x42\x86\x81\x01\x42\xF7\x81\x01\x42\xF2\x81\x04\x42\xF3\x81\x08\x42\x82\x84webm\x42\x87\x81\x04\x42\x85\x81\x02".str_repeat("\0", 64));
+        $video = $uploads->video($owner->business, new UploadedFile($film, 'film.webm', null, null, true));
         $titles = ['give-away' => 'The Twelve-Minute Practice Plan', 'long-opt-in' => 'The Twelve-Minute Practice Plan', 'waiting-list' => 'First Season', 'video-series' => 'Your First Melody in Three Videos',
             'webinar' => 'From Open Strings to Your First Melody', 'sell' => 'First Season', 'form' => 'Ask about a cello lesson'];
         $funnels = [];
@@ -82,7 +86,7 @@ final class Scratch
                 foreach ($document['sections'] as &$section) {
                     foreach ($section['blocks'] as &$block) {
                         $block = $block['kind'] === 'picture' ? ['picture' => $room->id, 'alt' => 'A cello in a music room'] + $block : $block;
-                        $block = $block['kind'] === 'video' ? ['picture' => $room->id] + $block : $block;
+                        $block = $block['kind'] === 'video' ? ['picture' => $room->id, 'video' => $video->id] + $block : $block;
                     }
                 }
                 $page->forceFill(['document' => $document])->save();

@@ -127,7 +127,7 @@ final class Pages
     {
         DB::transaction(function () use ($funnel, $ids): void {
             $pages = $funnel->pages()->get()->keyBy('id');
-            if (count($ids) !== $pages->count() || array_diff($ids, $pages->keys()->all()) !== []) {
+            if (count($ids) !== $pages->count() || count(array_unique($ids)) !== count($ids) || array_diff($ids, $pages->keys()->all()) !== []) {
                 throw Invalid::at('pages', 'The pages of this funnel have changed meanwhile. Please load it again.');
             }
             $entry = $pages->get($ids[0]);

@@ -85,7 +85,7 @@ final readonly class Changes
             $old = $wasPlan->way($was->id, $outcome);
             $new = $isPlan->way($is->id, $outcome);
             if ($old?->toArray() !== $new?->toArray()) {
-                $sentences[] = "Those who {$outcome->label()} ".($new === null ? 'are led nowhere.' : 'go to '.($new->toUrl ?? '“'.($isPlan->page((string) $new->toPage)->name ?? 'a page that is gone').'”').'.');
+                $sentences[] = "{$outcome->whoFirst()} ".($new === null ? 'are led nowhere.' : 'go to '.($new->toUrl ?? '“'.($isPlan->page((string) $new->toPage)->name ?? 'a page that is gone').'”').'.');
             }
         }
 

@@ -63,9 +63,9 @@ final class GoLiveCheck
             foreach (self::outcomes($page) as $outcome) {
                 $way = $plan->way($page->id, $outcome);
                 if ($way === null) {
-                    $findings[] = new Finding('dead-end', true, "“{$page->name}” leads nowhere for those who {$outcome->label()}.", 'way', $page->id, 'Choose where they go');
+                    $findings[] = new Finding('dead-end', true, "“{$page->name}” leads nowhere for {$outcome->who()}.", 'way', $page->id, 'Choose where they go');
                 } elseif ($way->toPage !== null && $plan->page($way->toPage) === null) {
-                    $findings[] = new Finding('dead-end', true, "“{$page->name}” leads to a page that is gone for those who {$outcome->label()}.", 'way', $page->id, 'Choose where they go');
+                    $findings[] = new Finding('dead-end', true, "“{$page->name}” leads to a page that is gone for {$outcome->who()}.", 'way', $page->id, 'Choose where they go');
                 }
             }
         }

@@ -27,4 +27,16 @@ enum Outcome: string
             self::TimeRanOut => 'time ran out',
         };
     }
+
+    /** Those it happened to, in a sentence: "those who joined". */
+    public function who(): string
+    {
+        return $this === self::TimeRanOut ? 'those whose time ran out' : 'those who '.$this->label();
+    }
+
+    /** The same at the beginning of a sentence. */
+    public function whoFirst(): string
+    {
+        return ucfirst($this->who());
+    }
 }

@@ -183,7 +183,7 @@ final class PageCheck
             if ($dead) {
                 $this->add('dead-link', true, "{$name} on “{$this->page->name}” leads to something that is gone.", $block->id);
             } elseif ($outcome !== null && $this->plan->way($this->page->id, $outcome) === null && ! in_array($outcome, $this->page->role->outcomes(), true)) {
-                $this->add('dead-link', true, "{$name} on “{$this->page->name}” leads nowhere yet: no way is chosen for those who {$outcome->label()}.", $block->id, open: 'way', fix: 'Choose where they go');
+                $this->add('dead-link', true, "{$name} on “{$this->page->name}” leads nowhere yet: no way is chosen for {$outcome->who()}.", $block->id, open: 'way', fix: 'Choose where they go');
             }
         }
     }

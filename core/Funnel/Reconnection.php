@@ -42,13 +42,13 @@ final readonly class Reconnection
             $leadsOn = $main !== null && $next !== null && $old !== null && $old->toPage === $next->id;
             if ($old === null || $leadsOn) {
                 $ways = self::replace($ways, Way::toPage($before->id, $outcome, $new->id));
-                $sentences[] = "Those who {$outcome->label()} on “{$before->name}” now come to “{$new->name}”.";
+                $sentences[] = "{$outcome->whoFirst()} on “{$before->name}” now come to “{$new->name}”.";
             }
         }
         foreach ($new->role->outcomes() as $own) {
             if ($next !== null && $next->role !== PageRole::Closed) {
                 $ways[] = Way::toPage($new->id, $own, $next->id);
-                $sentences[] = "From “{$new->name}” those who {$own->label()} go on to “{$next->name}”.";
+                $sentences[] = "From “{$new->name}” {$own->who()} go on to “{$next->name}”.";
             }
         }
 
@@ -89,7 +89,7 @@ final readonly class Reconnection
                 continue;
             }
             $from = $plan->page($way->page)->name ?? '';
-            $who = "Those who {$way->outcome->label()} on “{$from}”";
+            $who = "{$way->outcome->whoFirst()} on “{$from}”";
             $target = $onward !== null && $onward->toPage !== $way->page ? $onward : null;
             if ($target !== null && $target->toUrl !== null) {
                 $ways[] = Way::outside($way->page, $way->outcome, $target->toUrl);

@@ -65,7 +65,7 @@ final class StarterSales
             $d->section('opening-centred', $d->eyebrow('Something smaller, perhaps'), $d->heading('The recordings, to keep'),
                 $d->text('A private hour is a good deal of money. The recordings hold the exercises that help most people most: listen, stop, try, go on.')),
             $d->section('price-card', $d->price('The recordings', '[the price]', 'Yes, these I would like', 'outcome:bought', 'All exercises as sound files', 'A sheet with every exercise to print')),
-            $d->section('action-card', $d->text('Not that either? Then let us begin with what you have.'), $d->button('No thanks, take me to the beginning', 'outcome:declined', 'quiet')),
+            $d->section('action-card', $d->text('Not that either? Then let us begin with what you have.'), $d->button('No thanks, let us begin', 'outcome:declined', 'quiet')),
             $d->footer(),
         );
     }

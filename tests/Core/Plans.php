@@ -30,6 +30,24 @@ final class Plans
         return self::starter(null)->build(Goal::WaitingList, 'Autumn list', 'First Season', 'first-season', null);
     }
 
+    public static function of(Goal $goal, string $title = 'First Season', string $price = '290 €'): Plan
+    {
+        $gift = $goal->hasLeadMagnet() ? new LeadMagnet('gift', $title, 'file', 'plan.pdf', 'application/pdf', 48_000) : null;
+
+        return self::starter(null)->build($goal, 'Private name', $title, 'first-season', $gift, $price);
+    }
+
+    /** @return array<string, Plan> one of each starter, by goal */
+    public static function all(): array
+    {
+        $plans = [];
+        foreach (Goal::cases() as $goal) {
+            $plans[$goal->value] = self::of($goal);
+        }
+
+        return $plans;
+    }
+
     /**
      * A plan with something changed in its array form.
      *

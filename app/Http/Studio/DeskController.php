@@ -34,6 +34,7 @@ use Lantern\Core\Page\Section;
 use Lantern\Core\Page\SectionKind;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /**
  * What the page desk asks while somebody works: the page drawn from what is on the screen, what hurts on it, and
@@ -157,7 +158,7 @@ final class DeskController extends StudioController
     {
         $found = $this->funnel($funnel);
         $plan = DraftPlan::read($found);
-        $of = SectionKind::tryFrom($kind) ?? throw Invalid::at('kind', 'There are no sections of this kind.');
+        $of = SectionKind::tryFrom($kind) ?? throw new NotFoundHttpException;
         $sections = array_map(fn ($d): Section => $d->section(fn (): string => $d->id.'_'.Ids::next(), $plan->forms[0]->id ?? '', $plan->leadMagnets[0]->id ?? ''), Designs::of($of));
 
         return $this->drawn($plan, $found, $sections);

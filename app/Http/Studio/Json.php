@@ -74,7 +74,7 @@ final class Json
             'document' => DraftPlan::page($page)->document->toArray(), 'settings' => (object) $page->settings, 'revision' => $page->revision];
     }
 
-    /** @return list<array{outcome: string, label: string, must: bool}> what may lead somewhere, and what must */
+    /** @return list<array{outcome: string, label: string, who: string, must: bool}> what may lead somewhere, and what must */
     private static function outcomes(PageRole $role, bool $hasForm): array
     {
         $outcomes = $role->possibleOutcomes();
@@ -82,7 +82,7 @@ final class Json
             array_unshift($outcomes, Outcome::Joined);
         }
 
-        return array_map(fn (Outcome $o): array => ['outcome' => $o->value, 'label' => $o->label(),
+        return array_map(fn (Outcome $o): array => ['outcome' => $o->value, 'label' => $o->label(), 'who' => $o->whoFirst(),
             'must' => in_array($o, $role->outcomes(), true) || $o === Outcome::Joined], $outcomes);
     }
 

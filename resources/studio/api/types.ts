@@ -132,6 +132,8 @@ export interface PageSettings {
 export interface PageOutcome {
     outcome: string;
     label: string;
+    /** “Those who joined” */
+    who: string;
     must: boolean;
 }
 

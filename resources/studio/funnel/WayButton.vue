@@ -23,7 +23,7 @@ const where = computed(() => (way.value?.toUrl ? 'an outside address' : (target.
 const title = computed(() =>
     joined.value
         ? `${count(numbers.value!.signups)} joined; 95 % sure: ${interval(numbers.value!.rate)}. They go to ${where.value}.`
-        : `Those who ${props.outcome.label} go to ${where.value}.`,
+        : `${props.outcome.who} go to ${where.value}.`,
 );
 </script>
 
@@ -39,6 +39,7 @@ const title = computed(() =>
         <span class="block" :class="way || outcome.must ? '' : 'text-soft'">{{ outcome.label }}</span>
         <span v-if="next" class="block leading-none text-pine" aria-hidden="true">→</span>
         <span v-else-if="way?.toUrl" class="block text-xs text-soft">leads outside</span>
+        <span v-else-if="target" class="block leading-none text-soft" aria-hidden="true">↷</span>
         <span v-else-if="!way && outcome.must" class="block text-xs font-semibold">leads nowhere</span>
     </button>
     <UiDialog :open="open" :title="`From “${page.name}”`" @close="open = false">

@@ -51,7 +51,7 @@ async function connect(to: { toPage?: string; toUrl?: string } | null): Promise<
 
 <template>
     <div>
-        <UiListbox :model-value="shown" :options="targets" :label="`Those who ${outcome.label} go to`" @update:model-value="lead" />
+        <UiListbox :model-value="shown" :options="targets" :label="`${outcome.who} go to`" @update:model-value="lead" />
         <form
             v-if="outsideOpen || way?.toUrl"
             class="mt-2 flex items-end gap-2"

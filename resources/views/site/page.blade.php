@@ -4,7 +4,7 @@
     $settings = $page->settings;
     $entry = $page->address === '';
     $title = $settings->title ?: ($page->document->headline() ?: $plan->sender->business);
-    $description = $settings->description ?: \Illuminate\Support\Str::limit($page->document->blocksOf(\Lantern\Core\Page\BlockKind::Text)[0]?->words() ?? '', 150);
+    $description = $settings->description ?: \Illuminate\Support\Str::limit(($page->document->blocksOf(\Lantern\Core\Page\BlockKind::Text)[0] ?? null)?->words() ?? '', 150);
     $social = $view->upload($settings->picture ?? '');
     $icon = $view->upload($plan->icon ?? '');
 @endphp

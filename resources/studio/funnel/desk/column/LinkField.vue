@@ -39,7 +39,7 @@ const options = computed(() => [
     { value: '', label: 'Nowhere yet' },
     ...(desk.page.value?.outcomes.filter((o) => o.outcome !== 'joined' && o.outcome !== 'time-ran-out') ?? []).map((o) => ({
         value: `outcome:${o.outcome}`,
-        label: `The way of those who ${o.label}`,
+        label: `The way of ${o.who.toLowerCase()}`,
     })),
     ...desk.sections.value
         .filter((s) => s.kind !== 'footer' && s.kind !== 'header')
