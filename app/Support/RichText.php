@@ -72,6 +72,9 @@ final class RichText
         $protected = (string) preg_replace('/(href=["\'])\{\{\s*([a-z0-9_]{1,40})\s*\}\}(["\'])/i', '$1'.self::STAND_IN.'$2$3', $html);
         $clean = (new HtmlSanitizer($config))->sanitizeFor('body', $protected);
 
+        // Breaks are written as the starters write them, so that what was never touched stays the same to the letter.
+        $clean = str_replace('<br />', '<br>', $clean);
+
         return trim((string) preg_replace('~'.preg_quote(self::STAND_IN, '~').'([a-z0-9_]{1,40})~', '{{$1}}', $clean));
     }
 }

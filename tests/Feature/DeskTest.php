@@ -146,7 +146,7 @@ final class DeskTest extends TestCase
             $section = Designs::of($kinds[$i % count($kinds)])[0]->section(function () use ($i, &$n): string {
                 return "s{$i}-".$n++;
             }, (string) $this->funnel->forms()->value('id'), (string) $this->funnel->leadMagnets()->value('id'))->toArray();
-            array_walk_recursive($section, fn (mixed &$v) => $v = is_string($v) ? str_replace(['[', ']'], '', $v) : $v);
+            array_walk_recursive($section, fn (mixed & $v) => $v = is_string($v) ? str_replace(['[', ']'], '', $v) : $v);
             foreach ($section['blocks'] as &$block) {
                 $block = $block['kind'] === 'button' ? ['url' => 'https://else.example/'] + $block : $block;
                 $block = $block['kind'] === 'menu' ? ['items' => []] + $block : $block;

@@ -21,7 +21,7 @@ final class TextTest extends TestCase
     public static function words(): iterable
     {
         yield 'plain' => ['Twelve minutes', 'Twelve minutes'];
-        yield 'marks' => ['<b>a</b> <i>b</i> <strong>c</strong> <em>d</em><br>', '<b>a</b> <i>b</i> <strong>c</strong> <em>d</em><br />'];
+        yield 'marks' => ['<b>a</b> <i>b</i> <strong>c</strong> <em>d</em><br>', '<b>a</b> <i>b</i> <strong>c</strong> <em>d</em><br>'];
         yield 'lists' => ['<ul><li>one</li></ul>', '<ul><li>one</li></ul>'];
         yield 'a link' => ['<a href="https://ferncroft.example/a?b=1&amp;c=2">x</a>', '<a href="https://ferncroft.example/a?b&#61;1&amp;c&#61;2">x</a>'];
         yield 'a link to write to' => ['<a href="mailto:imke@ferncroft.example">x</a>', '<a href="mailto:imke&#64;ferncroft.example">x</a>'];

@@ -20,7 +20,7 @@ final class SettingsController extends StudioController
         'timezone' => ['required', 'timezone:all'],
         'currency' => ['required', 'regex:/^[A-Z]{3}$/'],
         'embedHosts' => ['sometimes', 'array', 'max:30'],
-        'embedHosts.*' => ['string', 'max:120', 'regex:/^[a-z0-9]([a-z0-9-]*[a-z0-9])?(\.[a-z0-9]([a-z0-9-]*[a-z0-9])?)+$/'],
+        'embedHosts.*' => ['required', 'string', 'max:120', 'regex:/^[a-z0-9]([a-z0-9-]*[a-z0-9])?(\.[a-z0-9]([a-z0-9-]*[a-z0-9])?)+$/'],
     ];
 
     public const MESSAGES = [
