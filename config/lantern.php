@@ -21,6 +21,9 @@ return [
         'per_address' => (int) env('LANTERN_SIGNUPS_PER_ADDRESS', 40),
     ],
 
+    /** Tries to sign in, for one address from one place; four times as many from one place in all. */
+    'sign_ins_per_minute' => (int) env('LANTERN_SIGN_INS_PER_MINUTE', 5),
+
     'links' => [
         'page_hours' => 24,
         'email_days' => 30,

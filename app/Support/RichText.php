@@ -16,13 +16,15 @@ final class RichText
     /** Words may be set in a colour of the look by these classes, and by no others. */
     private const COLOURS = ['in-accent', 'in-soft'];
 
-    /** Links inside a page, as {@see \Lantern\Core\Page\Link} reads them. */
-    private const INSIDE = ['page', 'section', 'outcome', 'tel'];
+    /** So does one to a page, a section or an outcome, as {@see \Lantern\Core\Page\Link} reads them. */
+    private const INSIDE = 'https://inside-link.invalid/';
 
     /** Words on a page: bold, italic, colours of the look, links, lists, line breaks. */
     public static function words(string $html): string
     {
-        $clean = self::clean($html, ['strong', 'em', 'b', 'i', 'br', 'p', 'ul', 'ol', 'li'], ['span'], self::INSIDE);
+        $html = (string) preg_replace('/(href=["\'])(page|section|outcome):([A-Za-z0-9_-]{1,40})(["\'])/i', '$1'.self::INSIDE.'$2/$3$4', $html);
+        $clean = self::clean($html, ['strong', 'em', 'b', 'i', 'br', 'p', 'ul', 'ol', 'li'], ['span'], ['tel']);
+        $clean = (string) preg_replace('~'.preg_quote(self::INSIDE, '~').'(page|section|outcome)/([A-Za-z0-9_-]{1,40})~', '$1:$2', $clean);
         // The sanitiser has written the attributes anew, so that they stand in one way only.
         $clean = (string) preg_replace_callback('/<span(?: class="([^"]*)")?>/', fn (array $m): string => in_array($m[1] ?? '', self::COLOURS, true) ? $m[0] : '<span>', $clean);
         do {

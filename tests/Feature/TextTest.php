@@ -26,6 +26,11 @@ final class TextTest extends TestCase
         yield 'a link' => ['<a href="https://ferncroft.example/a?b=1&amp;c=2">x</a>', '<a href="https://ferncroft.example/a?b&#61;1&amp;c&#61;2">x</a>'];
         yield 'a link to write to' => ['<a href="mailto:imke@ferncroft.example">x</a>', '<a href="mailto:imke&#64;ferncroft.example">x</a>'];
         yield 'a link that is a merge field' => ['<a href="{{download_link}}">x</a>', '<a href="{{download_link}}">x</a>'];
+        yield 'links inside the funnel' => ['<a href="page:01abc" onclick="x">a</a> <a href=\'section:s-1\'>b</a> <a href="outcome:declined">c</a> <a href="tel:123">d</a>',
+            '<a href="page:01abc">a</a> <a href="section:s-1">b</a> <a href="outcome:declined">c</a> <a href="tel:123">d</a>'];
+        yield 'what only looks like one' => ['<a href="page:javascript:alert(1)">a</a> <a href="pages:x">b</a> <a href="page:">c</a>', '<a>a</a> <a>b</a> <a>c</a>'];
+        yield 'colours of the look, and others' => ['<span class="in-accent">a</span> <span class="in-accent x">b</span> <span style="color:red">c</span> <span class="in-soft"><span>d</span> <span class="in-accent">e</span></span>',
+            '<span class="in-accent">a</span> b c <span class="in-soft">d <span class="in-accent">e</span></span>'];
         yield 'what an editor wraps words in' => ['<div>one</div><span style="color:red">two</span>', 'onetwo'];
         yield 'script' => ['a<script>alert(1)</script>b', 'ab'];
         yield 'script in a link' => ['<a href="javascript:alert(1)">x</a>', '<a>x</a>'];

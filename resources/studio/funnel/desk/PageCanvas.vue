@@ -26,7 +26,13 @@ let again = false;
 let whole = false;
 
 const inside = (): Document | null => frame.value?.contentDocument ?? null;
-const written = (section: Section) => JSON.stringify(section);
+/** The same section always reads the same, in whatever order its fields came. */
+const written = (section: Section) =>
+    JSON.stringify(section, (_, value: unknown) =>
+        value && typeof value === 'object' && !Array.isArray(value)
+            ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+            : value,
+    );
 /** What all sections depend on: a change of it draws the whole page anew. */
 const around = computed(() =>
     JSON.stringify([

@@ -1,3 +1,4 @@
+import { useLocalStorage } from '@vueuse/core';
 import { computed, inject, provide, ref, type InjectionKey } from 'vue';
 import { api } from '@/api/client';
 import type { Block, Fields, PageDocument, Section, SharedSection } from '@/api/types';
@@ -26,6 +27,8 @@ function makeDesk(pageId: string) {
     const store = useFunnel();
     const notices = useNotices();
     const selection = ref<Selection | null>(null);
+    /** A copied section, for any page in any window. */
+    const clipboard = useLocalStorage(CLIPBOARD, '');
 
     const page = computed(() => store.page(pageId));
     const shared = (id: string | undefined): SharedSection | undefined => (id ? store.shared(id) : undefined);
@@ -180,19 +183,18 @@ function makeDesk(pageId: string) {
     function copySection(id: string): void {
         const original = sections.value.find((s) => s.id === id);
         if (original) {
-            localStorage.setItem(CLIPBOARD, JSON.stringify({ ...original, shared: undefined }));
+            clipboard.value = JSON.stringify({ ...original, shared: undefined });
             notices.say('The section is copied. Paste it on any page, of any funnel.');
         }
     }
 
     async function pasteSection(after: string | null): Promise<void> {
-        const stored = localStorage.getItem(CLIPBOARD);
-        if (stored) {
-            await addSection({ section: JSON.parse(stored) as Section }, after);
+        if (clipboard.value) {
+            await addSection({ section: JSON.parse(clipboard.value) as Section }, after);
         }
     }
 
-    const canPaste = () => localStorage.getItem(CLIPBOARD) !== null;
+    const canPaste = () => clipboard.value !== '';
 
     async function addBlock(sectionId: string, kind: string, after?: string): Promise<void> {
         const into = sections.value.find((s) => s.id === sectionId);

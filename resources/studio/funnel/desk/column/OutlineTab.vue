@@ -34,7 +34,7 @@ function onKey(event: KeyboardEvent, id: string): void {
 <template>
     <div>
         <p class="mb-3 text-soft">Click any words on the page and type. Click a section to arrange it.</p>
-        <VueDraggable v-model="list" tag="ol" handle=".handle" :animation="120" class="space-y-1">
+        <VueDraggable v-model="list" tag="ol" handle=".handle" :force-fallback="true" :animation="120" class="space-y-1">
             <li v-for="section in list" :key="section.id" class="flex items-center gap-1">
                 <span class="handle cursor-grab p-1 text-edge" aria-hidden="true"><Bars3Icon class="size-4" /></span>
                 <button

@@ -142,7 +142,7 @@ const others = computed(() => [
         </section>
         <section>
             <h3 class="label">What it holds</h3>
-            <VueDraggable v-model="blocks" tag="ol" handle=".handle" :animation="120" class="space-y-0.5">
+            <VueDraggable v-model="blocks" tag="ol" handle=".handle" :force-fallback="true" :animation="120" class="space-y-0.5">
                 <li v-for="b in blocks" :key="b.id" class="flex items-center gap-1">
                     <span class="handle cursor-grab p-1 text-edge" aria-hidden="true"><Bars3Icon class="size-4" /></span>
                     <button

@@ -1,0 +1,266 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Interactions\WebDriverActions; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Remote\LocalFileDetector; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Remote\RemoteWebDriver; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\WebDriverKeys; // names-ok: the namespace of the browser library
+
+/** The page desk as a coach uses it: from a starter to a long page with a footer shared by all pages, mended and published. */
+final class PageDeskTest extends BrowserTestCase
+{
+    private function newFunnel(RemoteWebDriver $b, string $goal = 'Gather a waiting list', string $name = 'Autumn list'): string
+    {
+        $this->signIn($b);
+        $b->get(self::$site.'/studio/funnels/new');
+        $this->byWords($b, $goal)->click();
+        $this->fill($b, 'Private name', $name);
+        $this->fill($b, $goal === 'Sell a programme' ? 'What is the programme called?' : 'What are they waiting for?', 'First Season');
+        $this->byWords($b, 'Make the funnel')->click();
+        $this->byWords($b, 'Publish version 1');
+
+        return basename((string) parse_url($b->getCurrentURL(), PHP_URL_PATH));
+    }
+
+    private function openPage(RemoteWebDriver $b, string $funnel, int $position = 0): void
+    {
+        $id = (string) $this->sql("select id from pages where funnel_id = '{$funnel}' and position = {$position} and taken_out is null");
+        $b->get(self::$site."/studio/funnels/{$funnel}/page/{$id}");
+        $this->find($b, 'iframe[data-ready=true]');
+    }
+
+    /** Runs a script inside the frame of the page, or of the designs. */
+    private function inFrame(RemoteWebDriver $b, string $script, string $frame = 'iframe[data-ready=true]'): mixed
+    {
+        $b->switchTo()->frame($this->find($b, $frame));
+        try {
+            return $b->executeScript($script);
+        } finally {
+            $b->switchTo()->defaultContent();
+        }
+    }
+
+    private function waitInFrame(RemoteWebDriver $b, string $script, string $what, string $frame = 'iframe[data-ready=true]'): void
+    {
+        $this->waitFor($b, fn (): bool => (bool) $this->inFrame($b, $script, $frame), $what);
+    }
+
+    /** @return array<string, mixed> */
+    private function document(string $funnel, int $position = 0): array
+    {
+        return (array) json_decode((string) $this->sql("select document from pages where funnel_id = '{$funnel}' and position = {$position} and taken_out is null"), true);
+    }
+
+    private function addSection(RemoteWebDriver $b, string $kind, string $design): void
+    {
+        $this->byWords($b, $kind, '[role=dialog] nav button')->click();
+        $this->waitInFrame($b, "return !!document.querySelector('[data-section^=\"{$design}_\"] .choice-name')", "the designs for {$kind}", 'iframe[title=Designs]');
+        // The click takes the frame away, so it is left to happen by itself.
+        $this->inFrame($b, "setTimeout(() => document.querySelector('[data-section^=\"{$design}_\"]').click())", 'iframe[title=Designs]');
+        $this->waitFor($b, fn (): bool => count($b->findElements(WebDriverBy::cssSelector('[role=dialog]'))) === 0, 'it is chosen');
+    }
+
+    public function test_a_short_page_grows_gets_a_shared_footer_is_mended_and_published(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $funnel = $this->newFunnel($b);
+            $this->openPage($b, $funnel);
+
+            // A section from the page itself, by its button; then words typed into it.
+            $this->inFrame($b, "document.querySelector('.lantern-add').click()");
+            $this->addSection($b, 'About the host', 'host-left');
+            $this->waitInFrame($b, "return document.querySelectorAll('[data-section]').length === 4 && document.querySelectorAll('[data-section]')[1].className.includes('k-host')", 'the section stands below the first one');
+            $this->inFrame($b, "const h = document.querySelectorAll('[data-section]')[1]; h.querySelector('h2').focus(); h.querySelector('h2').textContent = 'I am Imke'; h.querySelector('h2').dispatchEvent(new InputEvent('input', { bubbles: true }));
+                const t = h.querySelector('.text'); t.focus(); t.innerHTML = 'I teach <b>adults</b>.'; t.dispatchEvent(new InputEvent('input', { bubbles: true })); t.blur()");
+            $this->waitFor($b, fn (): bool => str_contains((string) json_encode($this->document($funnel)), 'I teach <b>adults<\/b>.'), 'the words are saved');
+
+            // A picture of her own, with words for those who cannot see it.
+            $this->inFrame($b, "document.querySelector('[data-empty=picture]').click()");
+            $this->byWords($b, 'Choose a picture')->click();
+            $this->waitFor($b, fn () => $b->findElement(WebDriverBy::cssSelector('[role=dialog] input[type=file]')), 'a place to bring it')
+                ->setFileDetector(new LocalFileDetector)->sendKeys(dirname(__DIR__, 2).'/database/demo/media/music-room.png');
+            $this->waitInFrame($b, "const i = document.querySelector('[data-section] .figure img'); return i && i.complete && i.naturalWidth > 0", 'the picture is on the page');
+            $this->fill($b, 'What does it show?', 'A cello in a room with a window');
+            $this->waitFor($b, fn (): bool => str_contains((string) json_encode($this->document($funnel)), 'A cello in a room'), 'its description is saved');
+
+            // The footer is shared and shown on all pages.
+            $this->byWords($b, 'The section')->click();
+            $this->byWords($b, 'The page')->click();
+            $this->byWords($b, '{{business}} · You can', 'ol button')->click();
+            $this->byWords($b, 'Share it')->click();
+            $this->fill($b, 'Private name', 'My footer');
+            $this->byWords($b, 'Share it', '[role=dialog] button')->click();
+            $this->byWords($b, 'Show on all pages')->click();
+            $this->seeText($b, '“My footer” stands on one more page.');
+            $this->waitFor($b, fn (): bool => ($this->document($funnel, 1)['sections'][1]['shared'] ?? '') !== '', 'the other page shows it too');
+            $this->inFrame($b, "const f = document.querySelector('[data-shared] .text'); f.focus(); f.innerHTML = 'Ferncroft Yard, Exampleton'; f.dispatchEvent(new InputEvent('input', { bubbles: true })); f.blur()");
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select section from shared_sections where funnel_id = '{$funnel}'"), 'Ferncroft Yard'), 'it is saved once');
+
+            // A look; a colour of the words that cannot be read; the check mends it.
+            $b->getKeyboard()->sendKeys(WebDriverKeys::ESCAPE);
+            $this->openPage($b, $funnel);
+            $this->byWords($b, 'Look', '[role=tab]')->click();
+            $this->byWords($b, 'Lagoon', '[role=radio]')->click();
+            $this->waitInFrame($b, "return getComputedStyle(document.body).backgroundColor === 'rgb(15, 61, 76)'", 'the page wears it');
+            $this->byWords($b, 'Sections', '[role=tab]')->click();
+            $this->byWords($b, 'I am Imke', 'ol button')->click();
+            $this->choose($b, 'Background', 'A colour');
+            $this->waitInFrame($b, "return document.querySelectorAll('[data-section]')[1].style.background !== ''", 'the section has a ground of its own');
+            $b->executeScript('const i = [...document.querySelectorAll("label")].find(l => l.innerText.trim() === "Colour of the words").querySelector("input"); i.value = "#ffb050"; i.dispatchEvent(new Event("input", { bubbles: true }))');
+            $this->byWords($b, 'The page')->click();
+            $this->byWords($b, 'Check', '[role=tab]')->click();
+            $this->seeText($b, 'cannot be read well here');
+            $this->byWords($b, 'Choose a readable colour')->click();
+            $this->seeText($b, 'Nothing hurts on this page.');
+
+            $this->byWords($b, 'Publish version 1')->click();
+            $this->byWords($b, 'Make it live')->click();
+            $this->find($b, '[data-test=public-url]');
+            $address = (string) $this->sql("select address from funnels where id = '{$funnel}'");
+            $stranger = $this->browser(375, 740);
+            $stranger->get(self::$site."/{$address}");
+            $this->seeText($stranger, 'I am Imke');
+            $this->seeText($stranger, 'Ferncroft Yard, Exampleton');
+            self::assertSame(375, $stranger->executeScript('return document.documentElement.scrollWidth'));
+            self::assertSame('A cello in a room with a window', $stranger->findElement(WebDriverBy::cssSelector('.figure img'))->getAttribute('alt'));
+            $stranger->get(self::$site."/{$address}/thank-you");
+            $this->seeText($stranger, 'Ferncroft Yard, Exampleton');
+        });
+    }
+
+    public function test_sections_are_moved_doubled_hidden_copied_and_taken_out_by_mouse_and_keyboard_and_all_of_it_is_undone(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $funnel = $this->newFunnel($b, name: 'Moves');
+            $this->openPage($b, $funnel);
+            $kinds = fn (): array => array_column($this->document($funnel)['sections'], 'kind');
+            self::assertSame(['opening', 'learn', 'footer'], $kinds());
+
+            $this->byWords($b, 'What the list is good for', 'ol button')->sendKeys([WebDriverKeys::ALT, WebDriverKeys::ARROW_UP]);
+            $this->waitFor($b, fn (): bool => $kinds() === ['learn', 'opening', 'footer'], 'moved by the keyboard');
+            $this->waitInFrame($b, "return document.querySelector('[data-section]').className.includes('k-learn') && document.querySelector('h1').innerText === 'What the list is good for'", 'and the first heading is the main one');
+            $this->byWords($b, 'Undo')->click();
+            $this->waitFor($b, fn (): bool => $kinds() === ['opening', 'learn', 'footer'], 'and back');
+
+            $handles = $b->findElements(WebDriverBy::cssSelector('ol .handle'));
+            (new WebDriverActions($b))->clickAndHold($handles[0])->moveByOffset(0, 12)->perform();
+            // Held over the second one until it makes room.
+            $this->waitFor($b, function (RemoteWebDriver $b) use ($handles): bool {
+                (new WebDriverActions($b))->moveToElement($handles[1], 0, 6)->moveToElement($handles[1], 0, 14)->perform();
+
+                return str_starts_with((string) $b->executeScript('return document.querySelector("aside ol li").innerText'), 'What the list');
+            }, 'it makes room');
+            (new WebDriverActions($b))->release()->perform();
+            $this->waitFor($b, fn (): bool => $kinds() === ['learn', 'opening', 'footer'], 'moved by the mouse');
+            $this->byWords($b, 'Undo')->click();
+            $this->waitFor($b, fn (): bool => $kinds() === ['opening', 'learn', 'footer'], 'and back again');
+
+            $this->byWords($b, 'What the list is good for', 'ol button')->click();
+            $this->byWords($b, 'Duplicate')->click();
+            $this->waitFor($b, fn (): bool => $kinds() === ['opening', 'learn', 'learn', 'footer'], 'doubled');
+            $this->choose($b, 'Shown', 'Not on phones');
+            $this->waitFor($b, fn (): bool => ($this->document($funnel)['sections'][2]['hidden'] ?? '') === 'phone', 'hidden on phones');
+            $this->byWords($b, 'Copy')->click();
+            $this->byWords($b, 'Paste below')->click();
+            $this->waitFor($b, fn (): bool => $kinds() === ['opening', 'learn', 'learn', 'learn', 'footer'], 'pasted');
+            $this->byWords($b, 'Take it out')->click();
+            $this->waitFor($b, fn (): bool => $kinds() === ['opening', 'learn', 'learn', 'footer'], 'taken out');
+            $this->waitInFrame($b, "return document.querySelectorAll('[data-section]').length === 4", 'on the page as well');
+            $this->byWords($b, 'Undo', '[role=status] button')->click();
+            $this->waitFor($b, fn (): bool => $kinds() === ['opening', 'learn', 'learn', 'learn', 'footer'], 'and brought back');
+            $this->waitInFrame($b, "return document.querySelectorAll('[data-section]').length === 5", 'on the page too');
+
+            // Another design: the same words.
+            $this->byWords($b, 'What the list is good for', 'ol button')->click();
+            $this->byWords($b, 'Numbered steps')->click();
+            $this->waitInFrame($b, "const s = document.querySelectorAll('[data-section]')[1]; return s.querySelector('ol.points.steps') && s.innerText.includes('A say in it')", 'drawn in the new design');
+            $this->waitFor($b, fn (): bool => ($this->document($funnel)['sections'][1]['blocks'][1]['style'] ?? '') === 'steps', 'and saved');
+        });
+    }
+
+    public function test_pages_come_and_go_and_ways_are_chosen_on_the_timeline(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $funnel = $this->newFunnel($b, 'Sell a programme', 'Selling');
+            self::assertSame(2, $b->executeScript('return document.querySelectorAll("section[aria-label=Timeline] svg[role=img] path[marker-end]").length'), 'ways that skip are drawn');
+            $this->byWords($b, 'time ran out', 'section[aria-label=Timeline] button')->click();
+            $this->choose($b, 'Those whose time ran out go to', 'Delivery page');
+            $this->waitFor($b, fn (): bool => $this->sql("select count(*) from ways w join pages p on p.id = w.to_page where w.outcome = 'time-ran-out' and p.role = 'delivery'") === 1, 'the way is saved');
+            $this->byWords($b, 'Done')->click();
+
+            $this->byWords($b, 'Add a page')->click();
+            $this->byWords($b, 'Thank-you page', '[role=dialog] button')->click();
+            $this->find($b, 'iframe[data-ready=true]');
+            $this->seeText($b, '“Thank-you page” is in the draft.');
+            $this->byWords($b, 'Page', '[role=tab]')->click();
+            $this->fill($b, 'Private name', 'After all');
+            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from pages where name = 'After all'") === 1, 'renamed');
+            $this->byWords($b, 'Take it out')->click();
+            $this->seeText($b, '“After all” is taken out of the draft.');
+            $this->byWords($b, 'Undo', '[role=status] button')->click();
+            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from pages where name = 'After all' and taken_out is null") === 1, 'and brought back');
+
+            // The check says what is missing, and leads to the very place.
+            $this->byWords($b, 'Publish version 1')->click();
+            $this->seeText($b, '“Upsell page” still says “[the price]”.');
+            $this->byWords($b, 'Show me')->click();
+            $this->waitInFrame($b, "return document.querySelector('.price.is-open') !== null", 'the price card is selected on the page');
+        });
+    }
+
+    public function test_words_are_set_bold_linked_coloured_and_filled_with_fields(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $funnel = $this->newFunnel($b, name: 'Marks');
+            $this->openPage($b, $funnel);
+            $select = "const t = document.querySelector('.text'); t.focus(); t.innerHTML = 'one two three'; t.dispatchEvent(new InputEvent('input', { bubbles: true })); const r = document.createRange(); r.setStart(t.firstChild, 4); r.setEnd(t.firstChild, 7); getSelection().removeAllRanges(); getSelection().addRange(r)";
+            $html = fn (): string => (string) ($this->document($funnel)['sections'][0]['blocks'][2]['html'] ?? '');
+
+            $this->inFrame($b, $select);
+            $this->byWords($b, 'Bold')->click();
+            $this->waitFor($b, fn (): bool => $html() === 'one <b>two</b> three', 'bold');
+            $this->inFrame($b, $select);
+            $this->byWords($b, 'Colour')->click();
+            $this->waitFor($b, fn (): bool => $html() === 'one <span class="in-accent">two</span> three', 'in a colour of the look');
+            $this->inFrame($b, $select);
+            $this->byWords($b, 'Link')->click();
+            $this->choose($b, 'The chosen words lead to', 'Page: Thank-you page');
+            $this->waitFor($b, fn (): bool => preg_match('~^one <a href="page:\w{26}">two</a> three$~', $html()) === 1, 'linked to a page, without an address');
+            $this->inFrame($b, "const t = document.querySelector('.text'); t.focus(); const r = document.createRange(); r.selectNodeContents(t); r.collapse(false); getSelection().removeAllRanges(); getSelection().addRange(r)");
+            $this->byWords($b, 'Insert a field')->click();
+            $this->byWords($b, 'First name', '[role=menuitem]')->click();
+            $this->waitFor($b, fn (): bool => str_contains($html(), '{{first_name|friend}}'), 'with the reader’s name');
+            $this->byWords($b, 'As Robin reads it')->click();
+            $this->waitInFrame($b, "return document.body.innerText.includes('Robin') && !document.querySelector('[contenteditable]')", 'as it will be read');
+        });
+    }
+
+    public function test_two_windows_on_one_page_do_not_overwrite_each_other(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $funnel = $this->newFunnel($b, name: 'Windows');
+            $this->openPage($b, $funnel);
+            $second = $this->browser();
+            $this->signIn($second);
+            $this->openPage($second, $funnel);
+            $type = fn (string $words): string => "const h = document.querySelector('h1'); h.focus(); h.textContent = '{$words}'; h.dispatchEvent(new InputEvent('input', { bubbles: true }))";
+            $this->inFrame($second, $type('From the second'));
+            $this->waitFor($second, fn (): bool => str_contains((string) json_encode($this->document($funnel)), 'From the second'), 'the second window saves');
+            $this->inFrame($b, $type('From the first'));
+            $this->seeText($b, 'This was changed in another window.');
+            self::assertStringContainsString('From the first', (string) $this->inFrame($b, "return document.querySelector('h1').innerText"));
+            self::assertStringContainsString('From the second', (string) json_encode($this->document($funnel)), 'nothing is overwritten');
+            $this->byWords($b, 'Load the newer one')->click();
+            $this->waitInFrame($b, "return document.querySelector('h1').innerText === 'From the second'", 'the newer one is here');
+        });
+    }
+}
