@@ -18,11 +18,15 @@ final class CleanDocument
     /** Fields that hold no words but say which thing is meant; the core checks their form. */
     private const REFERENCES = ['picture', 'video', 'url', 'form', 'leadMagnet', 'icon', 'until'];
 
-    /** @throws Invalid by the place of what is wrong */
-    public static function of(mixed $input, int $business): Document
+    /**
+     * @param  list<string>|null  $only  ids of the sections whose words are needed; those of the others are not sanitised
+     *
+     * @throws Invalid by the place of what is wrong
+     */
+    public static function of(mixed $input, int $business, ?array $only = null): Document
     {
         $read = Document::fromArray($input);
-        $document = $read->with(array_map(fn (Section $s): Section => self::section($s), $read->sections));
+        $document = $read->with(array_map(fn (Section $s): Section => $only === null || in_array($s->id, $only, true) ? self::section($s) : $s, $read->sections));
         self::own($document->pictures(), 'picture', $business);
         self::own($document->videos(), 'video', $business);
 

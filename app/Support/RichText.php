@@ -10,6 +10,9 @@ use Symfony\Component\HtmlSanitizer\HtmlSanitizerConfig;
 /** Cleans the HTML that an owner writes: a few marks for words on pages, a few more for letters. */
 final class RichText
 {
+    /** @var array<string, HtmlSanitizer> made once for each set of what is allowed */
+    private static array $sanitizers = [];
+
     /** A link to a merge field is no address, so it stands in for one while the sanitiser looks at it. */
     private const STAND_IN = 'https://merge-field.invalid/';
 
@@ -56,6 +59,27 @@ final class RichText
      */
     private static function clean(string $html, array $elements, array $classed = [], array $schemes = []): string
     {
+        // Words without any mark or entity are as clean as they can be, and most are.
+        if (strpbrk($html, "<>&\0") === false) {
+            return trim($html);
+        }
+        $sanitizer = self::$sanitizers[implode(' ', [...$elements, '|', ...$classed, '|', ...$schemes])] ??= new HtmlSanitizer(self::config($elements, $classed, $schemes));
+        $protected = (string) preg_replace('/(href=["\'])\{\{\s*([a-z0-9_]{1,40})\s*\}\}(["\'])/i', '$1'.self::STAND_IN.'$2$3', $html);
+        $clean = $sanitizer->sanitizeFor('body', $protected);
+
+        // Breaks are written as the starters write them, so that what was never touched stays the same to the letter.
+        $clean = str_replace('<br />', '<br>', $clean);
+
+        return trim((string) preg_replace('~'.preg_quote(self::STAND_IN, '~').'([a-z0-9_]{1,40})~', '{{$1}}', $clean));
+    }
+
+    /**
+     * @param  list<string>  $elements
+     * @param  list<string>  $classed
+     * @param  list<string>  $schemes
+     */
+    private static function config(array $elements, array $classed, array $schemes): HtmlSanitizerConfig
+    {
         $config = (new HtmlSanitizerConfig)->withMaxInputLength(100_000)
             ->allowLinkSchemes(['https', 'http', 'mailto', ...$schemes])->allowRelativeLinks(false)
             ->allowElement('a', ['href']);
@@ -71,12 +95,7 @@ final class RichText
                 $config = $config->blockElement($element);
             }
         }
-        $protected = (string) preg_replace('/(href=["\'])\{\{\s*([a-z0-9_]{1,40})\s*\}\}(["\'])/i', '$1'.self::STAND_IN.'$2$3', $html);
-        $clean = (new HtmlSanitizer($config))->sanitizeFor('body', $protected);
 
-        // Breaks are written as the starters write them, so that what was never touched stays the same to the letter.
-        $clean = str_replace('<br />', '<br>', $clean);
-
-        return trim((string) preg_replace('~'.preg_quote(self::STAND_IN, '~').'([a-z0-9_]{1,40})~', '{{$1}}', $clean));
+        return $config;
     }
 }

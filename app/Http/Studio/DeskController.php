@@ -63,13 +63,14 @@ final class DeskController extends StudioController
     public function draw(Request $request, string $page): JsonResponse
     {
         $found = $this->part(Page::class, $page);
-        [$plan, $drawn] = $this->onScreen($request, $found);
+        // Of a few sections only those few are shown, so only their words need to be clean.
+        $wanted = $request->input('sections') === null || $request->boolean('sample') ? null : Shape::of($request->all())->texts('sections', Document::MOST_SECTIONS, 40);
+        [$plan, $drawn] = $this->onScreen($request, $found, $wanted);
         $business = $found->funnel->business;
         if ($request->boolean('sample')) {
             return response()->json(['html' => $this->renderer->forDesk($plan, $drawn, $business, ['first_name' => 'Robin', 'last_name' => 'Ash', 'email' => 'robin@example.com'])]);
         }
-        $wanted = Shape::of($request->all())->texts('sections', Document::MOST_SECTIONS, 40);
-        if ($request->input('sections') === null) {
+        if ($wanted === null) {
             return response()->json(['html' => $this->renderer->forDesk($plan, $drawn, $business)]);
         }
 
@@ -190,9 +191,10 @@ final class DeskController extends StudioController
     /**
      * The plan with what is on the screen in place of what is stored: the page, the shared sections, the look.
      *
+     * @param  list<string>|null  $only  the sections that will be shown
      * @return array{Plan, PagePlan}
      */
-    private function onScreen(Request $request, Page $page): array
+    private function onScreen(Request $request, Page $page, ?array $only = null): array
     {
         $funnel = $page->funnel;
         $shape = Shape::of($request->all());
@@ -214,7 +216,7 @@ final class DeskController extends StudioController
                 $shared[$id] = CleanDocument::one($section, $funnel->business_id);
             }
         }
-        $document = $request->has('document') ? CleanDocument::of($request->input('document'), $funnel->business_id) : Document::fromArray($page->document);
+        $document = $request->has('document') ? CleanDocument::of($request->input('document'), $funnel->business_id, $only) : Document::fromArray($page->document);
         $plan = DraftPlan::page($page);
         $shown = new PagePlan($plan->id, $plan->role, $plan->name, $plan->address, $document->withShared($shared), $plan->settings);
 

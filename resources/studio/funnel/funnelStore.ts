@@ -33,7 +33,7 @@ const RETRY_AFTER_MS = 3000;
 /** Keystrokes closer together than this are undone together. */
 const ONE_CHANGE_MS = 1500;
 
-const copy = <T>(value: T): T => (value === undefined ? value : (JSON.parse(JSON.stringify(value)) as T));
+const copy = <T>(value: T): T => (value === undefined ? value : (JSON.parse(JSON.stringify(toRaw(value))) as T));
 
 /**
  * The funnel that is open: its draft, what is still to be saved, and the way back. Each thing (a page, a form, an

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, ref, watch } from 'vue';
+import { computed, onBeforeUnmount, ref, toRaw, watch } from 'vue';
 import { api, ApiError } from '@/api/client';
 import type { Section } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
@@ -28,7 +28,7 @@ let whole = false;
 const inside = (): Document | null => frame.value?.contentDocument ?? null;
 /** The same section always reads the same, in whatever order its fields came. */
 const written = (section: Section) =>
-    JSON.stringify(section, (_, value: unknown) =>
+    JSON.stringify(toRaw(section), (_, value: unknown) =>
         value && typeof value === 'object' && !Array.isArray(value)
             ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
             : value,
@@ -195,7 +195,7 @@ function arrange(main: Element): void {
 function screen(): object {
     const funnel = store.funnel!;
     return {
-        document: desk.page.value?.document,
+        document: toRaw(desk.page.value?.document),
         shared: Object.fromEntries(funnel.sharedSections.map((s) => [s.id, s.section])),
         look: funnel.look,
         changes: funnel.changes,

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Weighs the entry page of every starter in every look as a browser takes it, without the owner's pictures, and says
+ * which is heaviest; and the server's work for a published page as a ratio to an empty route, measured in turn.
+ *
+ *   php bench/starters.php
+ */
+
+use App\Funnels\Publishing;
+use App\Models\Funnel;
+use App\Models\Page;
+use Bench\Scratch;
+use Illuminate\Contracts\Http\Kernel;
+use Illuminate\Foundation\Application;
+use Illuminate\Http\Request;
+use Illuminate\Routing\Router;
+use Lantern\Core\Page\Looks;
+
+require __DIR__.'/Scratch.php';
+
+const LIMIT = 60_000;
+const SCRIPT = 10_000;
+
+$scratch = new Scratch;
+$get = function (string $path) use ($scratch): array {
+    $c = curl_init($scratch->site.$path);
+    curl_setopt_array($c, [CURLOPT_RETURNTRANSFER => true, CURLOPT_HEADER => true, CURLOPT_HTTPHEADER => ['Accept-Encoding: gzip']]);
+    $answer = (string) curl_exec($c);
+    $head = (int) curl_getinfo($c, CURLINFO_HEADER_SIZE);
+
+    return [strlen($answer), (string) @gzdecode(substr($answer, $head)) ?: substr($answer, $head)];
+};
+$worst = ['', 0];
+printf("%-14s %-16s %9s %9s %9s %9s\n", 'starter', 'page', 'page', 'fonts', 'script', 'in all');
+$funnels = $scratch->starters($scratch->owner());
+foreach ($funnels as $goal => $funnel) {
+    foreach (Page::query()->where('funnel_id', $funnel->id)->orderBy('position')->get() as $page) {
+        $heaviest = [0, 0, 0, 0, ''];
+        foreach (array_keys(Looks::all()) as $look) {
+            $funnel->forceFill(['look' => $look])->save();
+            app(Publishing::class)->publish(Funnel::query()->findOrFail($funnel->id), null);
+            [$bytes, $html] = $get("/{$funnel->address}".($page->address === '' ? '' : "/{$page->address}"));
+            preg_match_all('~rel="preload" as="font"[^>]* href="([^"]+)"~', $html, $fonts);
+            preg_match('~<script type="module" src="([^"]+)"~', $html, $script);
+            $font = array_sum(array_map(fn (string $f): int => $get($f)[0], array_unique($fonts[1])));
+            // As nginx would send it: packed.
+            $code = strlen((string) gzencode((string) file_get_contents(dirname(__DIR__).'/public'.$script[1]), 6)) + 300;
+            $all = $bytes + $font + $code;
+            $heaviest = $all > $heaviest[3] ? [$bytes, $font, $code, $all, $look] : $heaviest;
+        }
+        $worst = $heaviest[3] > $worst[1] ? ["{$goal}, {$page->name}, in {$heaviest[4]}", $heaviest[3]] : $worst;
+        printf("%-14s %-16s %9s %9s %9s %9s  heaviest in %s\n", $goal, $page->name, ...array_map(number_format(...), array_slice($heaviest, 0, 4)), ...[$heaviest[4]]);
+    }
+}
+printf("heaviest: %s: %s of %s: %s\n", $worst[0], number_format($worst[1]), number_format(LIMIT), $worst[1] <= LIMIT ? 'kept' : 'BROKEN');
+
+// The whole application for each request, as a web server without a warm process would do it.
+$root = dirname(__DIR__);
+$once = function (string $path) use ($root): float {
+    $from = hrtime(true);
+    /** @var Application $app */
+    $app = require $root.'/bootstrap/app.php';
+    // Before all others, so that the catch-all for funnels does not take it.
+    $app->afterResolving('router', fn (Router $router) => $router->get('bench/empty', fn (): string => ''));
+    $kernel = $app->make(Kernel::class);
+    $response = $kernel->handle($request = Request::create($path));
+    if ($response->getStatusCode() !== 200) {
+        exit("{$path} answered {$response->getStatusCode()}\n");
+    }
+    $took = (hrtime(true) - $from) / 1e6;
+    $kernel->terminate($request, $response);
+    $app->flush();
+
+    return $took;
+};
+$paths = ['empty route' => '/bench/empty', 'opt-in page' => '/'.$funnels['give-away']->address, 'long opt-in page' => '/'.$funnels['long-opt-in']->address, 'sales page' => '/'.$funnels['sell']->address];
+$times = [];
+for ($i = 0; $i < 60; $i++) {
+    foreach ($paths as $name => $path) {
+        $times[$name][] = $once($path);
+    }
+}
+$median = function (array $t): float {
+    sort($t);
+
+    return $t[intdiv(count($t), 2)];
+};
+foreach ($times as $name => $t) {
+    printf("%-18s %.2f of an empty route\n", $name, $median($t) / $median($times['empty route']));
+}
+exit($worst[1] <= LIMIT ? 0 : 1);
