@@ -25,7 +25,7 @@ $wait = function (RemoteWebDriver $b, string $css): void {
 /** Fonts and pictures are there, and nothing is being asked for any more. */
 $settled = function (RemoteWebDriver $b): void {
     $b->wait(15, 100)->until(fn (RemoteWebDriver $b): bool => (bool) $b->executeScript(
-        'if (document.fonts.status !== "loaded" || [...document.images].some(i => !i.complete)) return false;
+        'if (document.fonts.status !== "loaded" || [...document.images].some(i => i.loading !== "lazy" && !i.complete)) return false;
          const n = performance.getEntriesByType("resource").length; const same = window.__n === n; window.__n = n; return same;'));
 };
 $shoot = function (RemoteWebDriver $b, string $name) use ($folder, $wanted, $settled): void {
@@ -43,17 +43,28 @@ $shoot($studio, 'sign-in');
 $studio->findElement(WebDriverBy::cssSelector('button[type=submit]'))->click();
 $wait($studio, 'table tbody tr');
 $shoot($studio, 'funnels');
-$links = $studio->findElements(WebDriverBy::cssSelector('table tbody tr td:first-child a'));
-$funnel = '';
-foreach ($links as $link) {
-    $funnel = $link->getText() === 'Practice plan' ? basename((string) $link->getAttribute('href')) : $funnel;
+$funnels = [];
+foreach ($studio->findElements(WebDriverBy::cssSelector('table tbody tr td:first-child a')) as $link) {
+    $funnels[$link->getText()] = basename((string) $link->getAttribute('href'));
 }
+$funnel = $funnels['Practice plan'];
+$selling = $funnels['First Season, sales'];
+$inFrame = function (string $script) use ($studio): void {
+    $studio->switchTo()->frame($studio->findElement(WebDriverBy::cssSelector('iframe[data-ready=true]')));
+    $studio->executeScript($script);
+    $studio->switchTo()->defaultContent();
+};
+$press = function (string $words, string $css = 'button') use ($studio): void {
+    $studio->wait(15, 100)->until(fn () => $studio->executeScript('const e = [...document.querySelectorAll(arguments[1])].find(e => e.innerText.trim().startsWith(arguments[0])); e?.click(); return !!e', [$words, $css]), $words);
+};
 $go = function (string $path, string $css) use ($studio, $site, $wait): void {
     $studio->get("{$site}/studio/{$path}");
     $wait($studio, $css);
 };
-$parts = function (string $kind) use ($studio, $funnel): string {
-    return (string) $studio->executeScript("return (async () => { const f = await (await fetch('/studio/api/funnels/{$funnel}')).json(); return f.{$kind}[0].id; })()");
+$parts = function (string $kind, ?string $of = null) use ($studio, $funnel): string {
+    $of ??= $funnel;
+
+    return (string) $studio->executeScript("return (async () => { const f = await (await fetch('/studio/api/funnels/{$of}')).json(); return f.{$kind}[0].id; })()");
 };
 $go('funnels/new', '[role=radio]');
 $studio->findElement(WebDriverBy::cssSelector('[role=radio]'))->click();
@@ -61,7 +72,20 @@ $shoot($studio, 'new-funnel');
 $go("funnels/{$funnel}", '[data-test=joined] li');
 $shoot($studio, 'funnel');
 $go("funnels/{$funnel}/page/".$parts('pages'), 'iframe[data-ready=true]');
+$inFrame("document.querySelector('.k-learn').scrollIntoView({ block: 'center' }); document.querySelector('.k-learn h2').click()");
+$press('The section');
 $shoot($studio, 'page-desk');
+$inFrame("document.querySelector('.k-learn .lantern-add').click()");
+$press('Testimonials', '[role=dialog] nav button');
+$wait($studio, 'iframe[title=Designs]');
+$shoot($studio, 'designs');
+$go("funnels/{$selling}", 'section[aria-label=Timeline] svg[role=img]');
+$shoot($studio, 'ways');
+$pages = "return (async () => (await (await fetch('/studio/api/funnels/{$selling}')).json()).pages[1].id)()";
+$go("funnels/{$selling}/page/".$studio->executeScript($pages), 'iframe[data-ready=true]');
+$press('Check', '[role=tab]');
+$wait($studio, '[data-test=page-check] li');
+$shoot($studio, 'page-check');
 $go("funnels/{$funnel}/email/".$parts('emails'), '.letter p');
 $shoot($studio, 'email-desk');
 $go('people', 'table tbody tr');

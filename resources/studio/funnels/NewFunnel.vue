@@ -143,11 +143,11 @@ async function create(): Promise<void> {
 </script>
 
 <template>
-    <form class="mx-auto max-w-5xl px-8 py-8" novalidate @submit.prevent="create">
+    <form class="mx-auto max-w-6xl px-8 py-7" novalidate @submit.prevent="create">
         <h1 class="text-3xl">New funnel</h1>
         <RadioGroup v-model="goal" class="mt-5">
             <RadioGroupLabel class="label">What is it for?</RadioGroupLabel>
-            <div class="grid gap-2.5 sm:grid-cols-3">
+            <div class="grid gap-2.5 sm:grid-cols-2 lg:grid-cols-4">
                 <RadioGroupOption v-for="option in goals" :key="option.id" v-slot="{ checked }" :value="option.id" as="template">
                     <div
                         class="cursor-pointer sheet p-3.5"

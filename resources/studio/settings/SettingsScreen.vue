@@ -3,6 +3,7 @@ import { ref } from 'vue';
 import { ApiError } from '@/api/client';
 import type { Business } from '@/api/types';
 import BusinessFields from '@/settings/BusinessFields.vue';
+import OwnDesigns from '@/settings/OwnDesigns.vue';
 import { useNotices } from '@/stores/notices';
 import { useSession } from '@/stores/session';
 
@@ -45,5 +46,6 @@ async function save(): Promise<void> {
             <BusinessFields v-model="business" :error="error" with-hosts />
             <button type="submit" class="mt-6 btn-main" :disabled="busy">Save the business</button>
         </form>
+        <OwnDesigns />
     </div>
 </template>

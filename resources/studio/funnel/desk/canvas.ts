@@ -5,6 +5,7 @@ import type { Selection } from '@/funnel/desk/useDesk';
  * made editable, and clicks, typing, keys and drops are heard, from outside.
  */
 const STYLE = `
+    body{padding-bottom:4.5rem}
     [data-section]{cursor:pointer}
     [data-section]:hover{outline:1.5px solid rgb(30 107 94/.45);outline-offset:-2px}
     [data-section].is-open{outline:2px solid #1e6b5e;outline-offset:-2px}

@@ -111,7 +111,14 @@ const others = computed(() => [
                 {{ shownOn.length === 1 ? 'this page, the only one that shows it' : shownOn.map((p) => p.name).join(', ') }}.
             </p>
             <div class="mt-2 flex flex-wrap gap-2">
-                <button type="button" class="btn" @click="desk.showEverywhere(shared)">Show on all pages</button>
+                <button
+                    v-if="shownOn.length < (store.funnel?.pages.length ?? 0)"
+                    type="button"
+                    class="btn"
+                    @click="desk.showEverywhere(shared)"
+                >
+                    Show on all pages
+                </button>
                 <button type="button" class="btn-quiet" @click="desk.detach(section.id)">Make a copy for this page</button>
             </div>
             <UiListbox

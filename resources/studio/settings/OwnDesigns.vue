@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue';
+import { api } from '@/api/client';
+import type { OwnDesign } from '@/api/types';
+import { useNotices } from '@/stores/notices';
+
+/** The pages and sections kept as designs of one's own. */
+const notices = useNotices();
+const designs = ref<OwnDesign[]>([]);
+
+async function load(): Promise<void> {
+    try {
+        designs.value = (await api.get<{ designs: OwnDesign[] }>('designs')).designs;
+    } catch (error) {
+        notices.trouble(error);
+    }
+}
+onMounted(load);
+
+async function takeOut(design: OwnDesign): Promise<void> {
+    try {
+        await api.delete(`designs/${design.id}`);
+        await load();
+        notices.say(`“${design.name}” is taken out. Pages made from it stay as they are.`, {
+            label: 'Undo',
+            run: async () => {
+                await api.post(`designs/${design.id}/restore`);
+                await load();
+            },
+        });
+    } catch (error) {
+        notices.trouble(error);
+    }
+}
+</script>
+
+<template>
+    <section v-if="designs.length > 0" class="mt-12" aria-labelledby="own-designs">
+        <h2 id="own-designs" class="text-2xl">Your own designs</h2>
+        <p class="mt-1 text-soft">Pages and sections you kept, for any of your funnels.</p>
+        <ul class="mt-3 divide-y divide-line border-y border-line">
+            <li v-for="design in designs" :key="design.id" class="flex items-center justify-between gap-4 py-2">
+                <span class="min-w-0 truncate"
+                    ><span class="font-medium">{{ design.name }}</span> <span class="ml-1 text-soft">{{ design.kind }}</span></span
+                >
+                <button type="button" class="btn-quiet" @click="takeOut(design)">Take it out</button>
+            </li>
+        </ul>
+    </section>
+</template>
