@@ -66,20 +66,24 @@ final readonly class ArchiveMedia
         return $files;
     }
 
-    /** @throws Invalid when a content is not what its description says */
-    public function check(string $name, string $content): void
+    /**
+     * @param  string  $file  the path of the unpacked file
+     *
+     * @throws Invalid when what it holds is not what its description says
+     */
+    public function check(string $name, string $file): void
     {
-        $is = (string) (new finfo(FILEINFO_MIME_TYPE))->buffer($content);
+        $is = (string) (new finfo(FILEINFO_MIME_TYPE))->file($file);
         $said = $this->kind === 'picture' ? self::PICTURES[pathinfo($name, PATHINFO_EXTENSION)] : $this->mime;
         // Office documents and e-books are zips; older detectors see no more than that.
         $zipped = $is === 'application/zip' && (str_contains($said, 'openxmlformats') || $said === 'application/epub+zip');
-        if ($content === '' || ($is !== $said && ! $zipped)) {
+        if (filesize($file) === 0 || ($is !== $said && ! $zipped)) {
             throw Invalid::at('archive', "“{$this->name}” is not what it says it is.");
         }
         if ($this->kind === 'picture') {
-            $size = @getimagesizefromstring($content);
+            $size = @getimagesize($file);
             if ($size === false || $size[0] !== (int) pathinfo($name, PATHINFO_FILENAME) || (int) config('lantern.uploads.picture_pixels') < $size[0] * $size[1]
-                || @imagecreatefromstring($content) === false) {
+                || @imagecreatefromstring((string) file_get_contents($file)) === false) {
                 throw Invalid::at('archive', "“{$this->name}” is damaged, or not as large as it says.");
             }
         }

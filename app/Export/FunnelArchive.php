@@ -12,6 +12,7 @@ use App\Models\Funnel;
 use App\Models\Upload;
 use App\Support\Ids;
 use App\Support\RichText;
+use Illuminate\Http\File;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use JsonException;
@@ -197,15 +198,43 @@ final readonly class FunnelArchive
         $bytes = 0;
         $hash = '';
         foreach ($media->files($id) as $name => $path) {
-            $content = $this->content($zip, "media/{$old}/{$name}", (int) config('lantern.uploads.file_bytes'));
-            $media->check($name, $content);
-            Storage::disk('uploads')->put($path, $content);
             $stored[] = $path;
-            $bytes += strlen($content);
-            $hash = hash('sha256', $content);
+            [$size, $hash] = $this->takeFile($zip, "media/{$old}/{$name}", $path, fn (string $file) => $media->check($name, $file));
+            $bytes += $size;
         }
 
         return [$old, Upload::query()->create(['id' => $id, 'business_id' => $business->id, 'bytes' => $bytes, 'sha256' => $hash] + $media->columns($id))];
+    }
+
+    /**
+     * Copies an entry into the uploads disk piece by piece, since a video may be larger than the memory there is.
+     *
+     * @param  callable(string): void  $check  is given the path of the unpacked file
+     * @return array{int, string} bytes and hash
+     */
+    private function takeFile(ZipArchive $zip, string $entry, string $path, callable $check): array
+    {
+        $most = (int) config('lantern.uploads.file_bytes');
+        $temporary = (string) tempnam(sys_get_temp_dir(), 'lantern-entry');
+        try {
+            $from = $zip->getStream($entry);
+            $to = fopen($temporary, 'wb');
+            if ($from === false || $to === false) {
+                throw Invalid::at('archive', "“{$entry}” is missing in it.");
+            }
+            $bytes = (int) stream_copy_to_stream($from, $to, $most + 1);
+            fclose($from);
+            fclose($to);
+            if ($bytes > $most) {
+                throw Invalid::at('archive', "“{$entry}” in it is larger than it may be.");
+            }
+            $check($temporary);
+            Storage::disk('uploads')->putFileAs(dirname($path), new File($temporary), basename($path));
+
+            return [$bytes, (string) hash_file('sha256', $temporary)];
+        } finally {
+            @unlink($temporary);
+        }
     }
 
     private static function cleaned(Plan $plan, Business $business): Plan

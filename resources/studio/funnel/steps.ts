@@ -1,5 +1,5 @@
 import { api } from '@/api/client';
-import type { Email, OwnDesign, Page } from '@/api/types';
+import type { Email, OwnDesign, Page, SharedSection } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useNotices } from '@/stores/notices';
 
@@ -13,7 +13,11 @@ export function useSteps() {
     const store = useFunnel();
     const notices = useNotices();
     const id = () => store.funnel!.id;
-    const reload = () => store.load(id());
+    /** Whatever is typed and not saved yet goes first: what is loaded takes its place. */
+    async function reload(): Promise<void> {
+        await store.flush();
+        await store.load(id());
+    }
 
     /** Does it, reloads the draft, and remembers how it is undone. */
     async function act(label: string, redo: () => Promise<unknown>, undo: () => Promise<unknown>): Promise<void> {
@@ -127,6 +131,30 @@ export function useSteps() {
         }
     }
 
+    /** The funnel's own words and the address parameters it lets onto its pages. */
+    async function setWords(words: { fields: Record<string, string>; parameters: string[] }): Promise<void> {
+        const before = { fields: store.funnel!.fields, parameters: store.funnel!.parameters };
+        const put = (w: object) => api.put(`funnels/${id()}`, w);
+        await put(words);
+        await act(
+            'the funnel’s own words',
+            () => put(words),
+            () => put(before),
+        );
+    }
+
+    /** Only one that no page shows can go; brought back, it is as it was. */
+    async function removeShared(target: SharedSection): Promise<void> {
+        await store.flush();
+        let current = target.id;
+        const take = () => api.delete(`shared-sections/${current}`);
+        await take();
+        await act(`the shared section “${target.name}”`, take, async () => {
+            current = (await api.post<SharedSection>(`funnels/${id()}/shared-sections`, { name: target.name, section: target.section })).id;
+        });
+        notices.say(`“${target.name}” is taken out.`, { label: 'Undo', run: store.undo });
+    }
+
     async function keepDesign(given: object): Promise<void> {
         const design = await api.post<OwnDesign>('designs', given);
         store.remember({
@@ -137,5 +165,5 @@ export function useSteps() {
         notices.say(`“${design.name}” is kept. You find it under “Your own” in every funnel.`);
     }
 
-    return { addEmail, deleteEmail, connect, addPage, duplicatePage, takePageOut, movePage, keepDesign };
+    return { addEmail, deleteEmail, connect, addPage, duplicatePage, takePageOut, movePage, setWords, removeShared, keepDesign };
 }

@@ -1,14 +1,17 @@
 <script setup lang="ts">
 import { ref } from 'vue';
 import { api } from '@/api/client';
+import type { SharedSection } from '@/api/types';
 import FunnelWords from '@/funnel/desk/FunnelWords.vue';
 import { useFunnel } from '@/funnel/funnelStore';
+import { useSteps } from '@/funnel/steps';
 import { useNotices } from '@/stores/notices';
 import { dateTime } from '@/ui/format';
 import UiMenu from '@/ui/UiMenu.vue';
 
 /** What else belongs to a funnel: its own words, a link to show the draft, and ways to take it along. */
 const store = useFunnel();
+const steps = useSteps();
 const notices = useNotices();
 const words = ref(false);
 const link = ref<{ url: string; until: string } | null>(null);
@@ -24,10 +27,9 @@ async function preview(): Promise<void> {
 
 const take = (what: string) => location.assign(`/studio/api/funnels/${store.funnel?.id}/${what}`);
 
-async function removeShared(id: string): Promise<void> {
+async function removeShared(shared: SharedSection): Promise<void> {
     try {
-        await api.delete(`shared-sections/${id}`);
-        await store.load(store.funnel!.id);
+        await steps.removeShared(shared);
     } catch (error) {
         notices.trouble(error);
     }
@@ -41,7 +43,7 @@ async function removeShared(id: string): Promise<void> {
             <ul>
                 <li v-for="shared in store.funnel.sharedSections" :key="shared.id" class="flex items-center justify-between gap-2">
                     <span class="truncate">{{ shared.name }}</span>
-                    <button type="button" class="btn-quiet" @click="removeShared(shared.id)">Take it out</button>
+                    <button type="button" class="btn-quiet" @click="removeShared(shared)">Take it out</button>
                 </li>
             </ul>
         </div>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { PlusIcon, XMarkIcon } from '@heroicons/vue/20/solid';
 import { ref, watch } from 'vue';
-import { api, ApiError } from '@/api/client';
+import { ApiError } from '@/api/client';
 import { useFunnel } from '@/funnel/funnelStore';
+import { useSteps } from '@/funnel/steps';
 import { useNotices } from '@/stores/notices';
 import TextField from '@/ui/TextField.vue';
 import UiDialog from '@/ui/UiDialog.vue';
@@ -12,6 +13,7 @@ const props = defineProps<{ open: boolean }>();
 const emit = defineEmits<{ close: [] }>();
 
 const store = useFunnel();
+const steps = useSteps();
 const notices = useNotices();
 const fields = ref<{ name: string; value: string }[]>([]);
 const parameters = ref('');
@@ -38,8 +40,7 @@ async function save(): Promise<void> {
             .filter((p) => p !== ''),
     };
     try {
-        await api.put(`funnels/${store.funnel!.id}`, body);
-        await store.load(store.funnel!.id);
+        await steps.setWords(body);
         emit('close');
     } catch (caught) {
         if (caught instanceof ApiError && caught.status === 422) {
