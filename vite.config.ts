@@ -62,7 +62,13 @@ function copyLookFonts(): Plugin {
 
 export default defineConfig({
     plugins: [
-        laravel({ input: ['resources/studio/main.ts', ...['base', 'points', 'proof', 'sell', 'media'].map((part) => `resources/site/${part}.css`), 'resources/site/visitor.ts'] }),
+        laravel({
+            input: [
+                'resources/studio/main.ts',
+                ...['base', 'points', 'proof', 'sell', 'media'].map((part) => `resources/site/${part}.css`),
+                'resources/site/visitor.ts',
+            ],
+        }),
         vue(),
         tailwindcss(),
         copyLookFonts(),
