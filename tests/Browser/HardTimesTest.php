@@ -69,6 +69,31 @@ final class HardTimesTest extends BrowserTestCase
         });
     }
 
+    public function test_an_answer_that_comes_late_does_not_take_the_place_of_a_newer_one(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $this->newFunnel($b, 'Late answers');
+            $b->get(self::$site.'/studio/funnels');
+            $this->find($b, 'tbody tr');
+            // The answer to one search is held back until it is let go.
+            $b->executeScript('const real = window.fetch; window.fetch = async (url, options) => {
+                const answer = await real(url, options);
+                if (String(url).includes("search=late")) { window.held = true; await new Promise(r => { window.letGo = r; }); setTimeout(() => { window.arrived = true; }); }
+                return answer;
+            }');
+            $this->find($b, 'input[type=search]')->sendKeys('late');
+            $this->waitFor($b, fn (): bool => (bool) $b->executeScript('return window.held === true'), 'the first answer is held back');
+            $this->find($b, 'input[type=search]')->clear()->sendKeys('nothing like it');
+            $this->seeText($b, 'No funnel is called “nothing like it” here.');
+            $b->executeScript('window.letGo()');
+            $this->waitFor($b, fn (): bool => (bool) $b->executeScript('return window.arrived === true'), 'now it comes');
+            $b->executeAsyncScript('requestAnimationFrame(() => requestAnimationFrame(arguments[0]))');
+            $this->seeText($b, 'No funnel is called “nothing like it” here.');
+            self::assertCount(0, $b->findElements(WebDriverBy::cssSelector('tbody tr')));
+        });
+    }
+
     public function test_a_change_is_taken_back_from_the_keyboard(): void
     {
         $this->steps(function (): void {

@@ -9,6 +9,7 @@ import { useNotices } from '@/stores/notices';
 import { usePulse } from '@/stores/pulse';
 import { useSession } from '@/stores/session';
 import { ago, count, interval, percent } from '@/ui/format';
+import { newest } from '@/ui/newest';
 import StateMark from '@/ui/StateMark.vue';
 import TrendLine from '@/ui/TrendLine.vue';
 import UiMenu, { type MenuEntry } from '@/ui/UiMenu.vue';
@@ -29,11 +30,18 @@ const states = [
     { value: 'archived', label: 'Archived' },
 ];
 
+interface Answer {
+    funnels: FunnelRow[];
+    any: boolean;
+}
+const ask = newest<Answer>();
+
 async function load(): Promise<void> {
     try {
-        const answer = await api.get<{ funnels: FunnelRow[]; any: boolean }>(
-            `funnels?${query({ search: search.value, state: state.value, perPage: 100 })}`,
-        );
+        const answer = await ask(api.get<Answer>(`funnels?${query({ search: search.value, state: state.value, perPage: 100 })}`));
+        if (!answer) {
+            return;
+        }
         funnels.value = answer.funnels;
         any.value = answer.any;
         loaded.value = true;

@@ -9,6 +9,7 @@ import LetterFrame from '@/outbox/LetterFrame.vue';
 import { useNotices } from '@/stores/notices';
 import { usePulse } from '@/stores/pulse';
 import { ago, count, dateTime } from '@/ui/format';
+import { newest } from '@/ui/newest';
 import PageTurner from '@/ui/PageTurner.vue';
 
 interface Answer {
@@ -41,11 +42,14 @@ const words: Record<MessageState, string> = {
     cancelled: 'Not sent',
 };
 
+const ask = newest<Answer>();
+
 async function load(): Promise<void> {
     try {
-        answer.value = await api.get<Answer>(
-            `messages?${query({ search: search.value, state: state.value, page: page.value, perPage: 20 })}`,
+        const fresh = await ask(
+            api.get<Answer>(`messages?${query({ search: search.value, state: state.value, page: page.value, perPage: 20 })}`),
         );
+        answer.value = fresh ?? answer.value;
     } catch (error) {
         notices.trouble(error);
     }

@@ -7,6 +7,7 @@ import type { PersonRow } from '@/api/types';
 import { useNotices } from '@/stores/notices';
 import { usePulse } from '@/stores/pulse';
 import { ago, dateTime } from '@/ui/format';
+import { newest } from '@/ui/newest';
 import PageTurner from '@/ui/PageTurner.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
@@ -29,11 +30,16 @@ const sort = ref('joined');
 const page = ref(1);
 const funnel = computed(() => (typeof route.query.funnel === 'string' ? route.query.funnel : ''));
 
+const ask = newest<Answer>();
+
 async function load(): Promise<void> {
     try {
-        answer.value = await api.get<Answer>(
-            `people?${query({ search: search.value, tag: tag.value || undefined, funnel: funnel.value, sort: sort.value, page: page.value, perPage: 25 })}`,
+        const fresh = await ask(
+            api.get<Answer>(
+                `people?${query({ search: search.value, tag: tag.value || undefined, funnel: funnel.value, sort: sort.value, page: page.value, perPage: 25 })}`,
+            ),
         );
+        answer.value = fresh ?? answer.value;
     } catch (error) {
         notices.trouble(error);
     }

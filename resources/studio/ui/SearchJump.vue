@@ -5,6 +5,7 @@ import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, query } from '@/api/client';
 import { useNotices } from '@/stores/notices';
+import { newest } from '@/ui/newest';
 
 interface Found {
     kind: string;
@@ -30,6 +31,7 @@ const notices = useNotices();
 const typed = ref('');
 const found = ref<Found[]>(places);
 
+const ask = newest<{ found: Found[] }>();
 watchDebounced(
     typed,
     async (words) => {
@@ -39,8 +41,8 @@ watchDebounced(
             return;
         }
         try {
-            const answer = await api.get<{ found: Found[] }>(`search?${query({ q: words })}`);
-            found.value = [...answer.found, ...near];
+            const answer = await ask(api.get<{ found: Found[] }>(`search?${query({ q: words })}`));
+            found.value = answer ? [...answer.found, ...near] : found.value;
         } catch (error) {
             notices.trouble(error);
         }
