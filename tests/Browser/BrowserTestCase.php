@@ -151,7 +151,7 @@ abstract class BrowserTestCase extends TestCase
 
     protected function field(RemoteWebDriver $b, string $label): RemoteWebElement
     {
-        return $this->waitFor($b, fn (RemoteWebDriver $b) => $this->byScript($b, 'const l = [...document.querySelectorAll("label")].find(l => l.innerText.trim().startsWith(arguments[0]) && l.htmlFor);
+        return $this->waitFor($b, fn (RemoteWebDriver $b) => $this->byScript($b, 'const l = [...(document.querySelector("[role=dialog]") ?? document).querySelectorAll("label")].find(l => l.innerText.trim().startsWith(arguments[0]) && l.htmlFor);
             return l ? document.getElementById(l.htmlFor) : null', $label), "a field called “{$label}”");
     }
 
