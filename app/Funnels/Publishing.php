@@ -43,6 +43,7 @@ final readonly class Publishing
                 'note' => $note,
                 'plan' => $plan->toArray(),
                 'rendered' => $this->renderer->all($plan, $funnel->business),
+                'drawn_by' => PageRenderer::REVISION,
                 'fingerprint' => self::fingerprint($plan),
                 'published_by' => $by?->id,
                 'published_at' => CarbonImmutable::now(),
@@ -77,6 +78,15 @@ final readonly class Publishing
     public function close(Funnel $funnel): void
     {
         $funnel->forceFill(['state' => 'closed'])->save();
+    }
+
+    /** Does the draft differ from what is live? */
+    public static function differs(Funnel $funnel, Plan $draft): bool
+    {
+        $live = $funnel->liveVersion;
+
+        // A version of an earlier format has another fingerprint for the same plan; read anew, it has today's.
+        return $live === null || ($live->fingerprint !== self::fingerprint($draft) && self::fingerprint($live->plan()) !== self::fingerprint($draft));
     }
 
     public static function fingerprint(Plan $plan): string

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Lantern\Core\Funnel\Plan;
 use LogicException;
 
@@ -18,9 +19,11 @@ use LogicException;
  * @property string $note
  * @property array<string, mixed> $plan
  * @property array<string, string> $rendered HTML by page id
+ * @property int $drawn_by the revision of the renderer that drew them
  * @property string $fingerprint of the plan, to tell whether the draft differs
  * @property int|null $published_by
  * @property CarbonImmutable $published_at
+ * @property Funnel $funnel
  */
 final class Version extends Record
 {
@@ -36,6 +39,12 @@ final class Version extends Record
     protected static function booted(): void
     {
         self::updating(fn () => throw new LogicException('A version is never changed.'));
+    }
+
+    /** @return BelongsTo<Funnel, $this> */
+    public function funnel(): BelongsTo
+    {
+        return $this->belongsTo(Funnel::class);
     }
 
     public function plan(): Plan

@@ -37,6 +37,10 @@ return new class extends Migration
             // What to put back when a page that was taken out is wanted again: its address, place and ways.
             $table->json('taken_out')->nullable();
         });
+        Schema::table('versions', function (Blueprint $table): void {
+            // By which revision of the renderer its pages were drawn; see PageRenderer::REVISION.
+            $table->unsignedInteger('drawn_by')->default(1);
+        });
         Schema::create('shared_sections', function (Blueprint $table): void {
             $table->ulid('id')->primary();
             $table->foreignUlid('funnel_id')->constrained()->cascadeOnDelete();

@@ -8,6 +8,7 @@ use App\Files\FileLinks;
 use App\Models\Delivery;
 use App\Models\Submission;
 use App\Signups\FormToken;
+use App\Site\PageRenderer;
 use App\Site\SiteAssets;
 use App\Site\Slots;
 use Illuminate\Http\Request;
@@ -15,12 +16,16 @@ use Illuminate\Http\Response;
 use Lantern\Core\Funnel\Plan;
 
 /** A rendered page with its slots filled for one visitor. */
-final class PageResponse
+final readonly class PageResponse
 {
     public const JOINED = 'lantern_joined';
 
     /** Address parameters that say where a visitor came from. */
     private const SOURCE = ['utm_source', 'utm_medium', 'utm_campaign', 'utm_term', 'utm_content', 'ref'];
+
+    public function __construct(private PageRenderer $renderer)
+    {
+    }
 
     /**
      * @param  array<string, string>  $typed  what was typed, by field, to be kept
@@ -52,7 +57,9 @@ final class PageResponse
             $fill["error:{$field}"] = '<span class="error" id="e-'.$field.'">'.e($message).'</span>';
             $fill["invalid:{$field}"] = 'aria-invalid="true" aria-describedby="e-'.$field.'"'.($field === array_key_first($errors) ? ' autofocus' : '');
         }
-        $html = Slots::fill($live->version->rendered[$live->page->id] ?? '', $fill, ($submission->answers ?? []) + $this->parameters($plan, $request));
+        $drawn = $live->version->drawn_by === PageRenderer::REVISION ? $live->version->rendered[$live->page->id] ?? ''
+            : $this->renderer->forVisitors($plan, $live->page, $live->funnel->business);
+        $html = Slots::fill($drawn, $fill, ($submission->answers ?? []) + $this->parameters($plan, $request));
 
         $headers = SiteHeaders::of($live->page, $live->funnel->business) + ['Cache-Control' => 'private, no-cache', 'Vary' => 'Accept-Encoding'];
         // Packed here, so that it is small whatever server stands in front.

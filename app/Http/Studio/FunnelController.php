@@ -78,7 +78,7 @@ final class FunnelController extends StudioController
     {
         $found = $this->funnel($funnel);
         $found->load(['pages.ways', 'forms', 'emails', 'leadMagnets.upload', 'sharedSections', 'liveVersion', 'business']);
-        $changed = $found->liveVersion === null || $found->liveVersion->fingerprint !== Publishing::fingerprint(DraftPlan::read($found));
+        $changed = Publishing::differs($found, DraftPlan::read($found));
 
         return response()->json($this->summary($found) + [
             'changed' => $changed,

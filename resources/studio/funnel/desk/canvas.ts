@@ -22,7 +22,6 @@ const STYLE = `
     [data-section]>.lantern-add{position:absolute;left:50%;bottom:-1.1rem;z-index:5;transform:translateX(-50%);font:600 14px/1 system-ui,sans-serif;
         padding:.5rem .8rem;border:1px solid #8d8672;border-radius:99px;background:#fffdf8;color:#20302d;cursor:pointer;opacity:0}
     [data-section]:hover>.lantern-add,[data-section].is-open>.lantern-add,.lantern-add:focus{opacity:1}
-    [data-section]:last-child>.lantern-add{bottom:.3rem}
     [data-section].lantern-nothing{min-height:4rem}
     .lantern-shared{position:absolute;right:.5rem;top:.5rem;z-index:5;font:600 13px/1 system-ui,sans-serif;padding:.35rem .6rem;border-radius:4px;background:#fdf0d2;color:#20302d;pointer-events:none}
 `;
