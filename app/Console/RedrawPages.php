@@ -20,7 +20,6 @@ final class RedrawPages extends Command
     {
         $redrawn = 0;
         foreach (Version::query()->where('drawn_by', '!=', PageRenderer::REVISION)->with('funnel.business')->lazyById(20) as $version) {
-
             // Past the model, which rightly lets nobody change a version: its plan stays, only the drawing of it is new.
             DB::table('versions')->where('id', $version->id)->update(['drawn_by' => PageRenderer::REVISION,
                 'rendered' => json_encode($renderer->all($version->plan(), $version->funnel->business), JSON_THROW_ON_ERROR)]);

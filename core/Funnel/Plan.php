@@ -122,6 +122,17 @@ final readonly class Plan
         return $own === null ? $this->look() : Looks::get($own);
     }
 
+    /**
+     * The same with other forms.
+     *
+     * @param  list<FormPlan>  $forms
+     */
+    public function withForms(array $forms): self
+    {
+        return new self($this->id, $this->name, $this->goal, $this->address, $this->lookId, $this->changes, $this->sender, $this->pages,
+            $this->ways, $forms, $this->emails, $this->leadMagnets, $this->logo, $this->icon, $this->fields, $this->parameters, $this->shared);
+    }
+
     /** The same with another page in place of the one that has its id. */
     public function withPage(PagePlan $page): self
     {

@@ -306,6 +306,19 @@ final class DeskTest extends TestCase
         self::assertStringContainsString("data-shared=\"{$shared['id']}\"", $html);
     }
 
+    public function test_a_form_is_drawn_from_the_screen_too_and_a_broken_one_as_it_is_stored(): void
+    {
+        $document = $this->document();
+        $id = $document['sections'][0]['id'];
+        $form = ['id' => $this->funnel->forms()->value('id'), 'name' => 'Form'] + (array) $this->funnel->forms()->firstOrFail()->definition;
+        $draw = fn (array $form): string => (string) $this->ask('draw', ['document' => $document, 'sections' => [$id], 'forms' => [$form]])->assertOk()->json('sections')[$id];
+
+        self::assertStringContainsString('Not &lt;saved&gt; yet', $draw(['button' => 'Not <saved> yet'] + $form));
+        self::assertStringContainsString('Send it to me', $draw(['button' => ''] + $form));
+        self::assertStringContainsString('Send it to me', $draw(['id' => 'another', 'button' => 'Else'] + $form));
+        self::assertSame('Send it to me', $this->funnel->forms()->firstOrFail()->definition['button']);
+    }
+
     public function test_a_duplicated_funnel_has_a_shared_section_of_its_own(): void
     {
         $shared = $this->postJson("/studio/api/funnels/{$this->funnel->id}/shared-sections", ['name' => 'Footer', 'section' => $this->document()['sections'][1]])->json('id');

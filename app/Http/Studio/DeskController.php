@@ -17,6 +17,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Lantern\Core\Funnel\Finding;
+use Lantern\Core\Funnel\FormPlan;
 use Lantern\Core\Funnel\PageCheck;
 use Lantern\Core\Funnel\PageMend;
 use Lantern\Core\Funnel\PagePlan;
@@ -220,6 +221,20 @@ final class DeskController extends StudioController
         $plan = DraftPlan::page($page);
         $shown = new PagePlan($plan->id, $plan->role, $plan->name, $plan->address, $document->withShared($shared), $plan->settings);
 
-        return [$stored->withPage($shown), $shown];
+        // Forms are drawn as they stand on the screen as well; one that cannot be taken yet is drawn as it is stored.
+        $forms = $stored->forms;
+        foreach ($shape->groups('forms', 50) as $form) {
+            foreach ($forms as $i => $known) {
+                if ($known->id === $form->text('id', 40)) {
+                    try {
+                        $forms[$i] = FormPlan::fromShape($form);
+                    } catch (Invalid) {
+                        // The save that is under way says what is wrong with it.
+                    }
+                }
+            }
+        }
+
+        return [$stored->withForms(array_values($forms))->withPage($shown), $shown];
     }
 }

@@ -174,7 +174,7 @@ export const useFunnel = defineStore('funnel', () => {
         for (const [key, entry] of [...dirty]) {
             dirty.delete(key);
             // A page and what it shares are drawn from the screen; for the rest the page on the desk is drawn anew.
-            others ||= ['form', 'lead-magnet', 'email'].includes(entry.kind);
+            others ||= ['lead-magnet', 'email'].includes(entry.kind);
             const target = thing(entry.kind, entry.id);
             if (!target) {
                 continue;

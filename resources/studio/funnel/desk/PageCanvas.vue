@@ -26,13 +26,20 @@ let again = false;
 let whole = false;
 
 const inside = (): Document | null => frame.value?.contentDocument ?? null;
-/** The same section always reads the same, in whatever order its fields came. */
-const written = (section: Section) =>
-    JSON.stringify(toRaw(section), (_, value: unknown) =>
+/** The same thing always reads the same, in whatever order its fields came. */
+const read = (thing: unknown) =>
+    JSON.stringify(toRaw(thing), (_, value: unknown) =>
         value && typeof value === 'object' && !Array.isArray(value)
             ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
             : value,
     );
+/** All that a section is drawn from: what it holds, and the forms it shows. */
+const written = (section: Section) =>
+    read(section) +
+    section.blocks
+        .filter((b) => b.kind === 'form')
+        .map((b) => read({ ...toRaw(store.form(String(b.form))), revision: 0 }))
+        .join('');
 /** What all sections depend on: a change of it draws the whole page anew. */
 const around = computed(() =>
     JSON.stringify([
@@ -200,6 +207,7 @@ function screen(): object {
         look: funnel.look,
         changes: funnel.changes,
         logo: funnel.logo,
+        forms: funnel.forms.map((f) => toRaw(f)),
     };
 }
 
@@ -269,7 +277,7 @@ async function takePicture(at: Selection, file: File): Promise<void> {
     }
 }
 
-watch(() => desk.sections.value, draw);
+watch([() => desk.sections.value, () => read(store.funnel?.forms)], draw);
 watch([around, () => props.sample, () => store.redraw], () => {
     whole = true;
     void draw();

@@ -2,8 +2,7 @@
 import { computed } from 'vue';
 import type { Background, Fill } from '@/api/types';
 import FocalPoint from '@/funnel/desk/column/FocalPoint.vue';
-import PictureField from '@/funnel/desk/column/PictureField.vue';
-import VideoField from '@/funnel/desk/column/VideoField.vue';
+import MediaField from '@/funnel/desk/column/MediaField.vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSession } from '@/stores/session';
 import ColourField from '@/ui/ColourField.vue';
@@ -93,13 +92,14 @@ function ink(colour: string | undefined): void {
             </label>
         </template>
         <template v-if="modelValue?.fill === 'picture' || modelValue?.fill === 'video'">
-            <VideoField
+            <MediaField
                 v-if="modelValue.fill === 'video'"
+                kind="videos"
                 :chosen="modelValue.video || undefined"
                 label="Video, short and without sound"
                 @choose="(v) => set({ video: v?.id ?? '' })"
             />
-            <PictureField
+            <MediaField
                 :chosen="modelValue.picture || undefined"
                 :label="modelValue.fill === 'video' ? 'Still, for phones and those who want no motion' : 'Picture'"
                 @choose="(p) => set({ picture: p?.id ?? '' })"

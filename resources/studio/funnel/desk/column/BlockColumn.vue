@@ -6,8 +6,7 @@ import FormFields from '@/funnel/desk/FormFields.vue';
 import HiddenField from '@/funnel/desk/column/HiddenField.vue';
 import ItemList from '@/funnel/desk/column/ItemList.vue';
 import LinkField from '@/funnel/desk/column/LinkField.vue';
-import PictureField from '@/funnel/desk/column/PictureField.vue';
-import VideoField from '@/funnel/desk/column/VideoField.vue';
+import MediaField from '@/funnel/desk/column/MediaField.vue';
 import WordTools from '@/funnel/desk/column/WordTools.vue';
 import { useDesk } from '@/funnel/desk/useDesk';
 import { useFunnel } from '@/funnel/funnelStore';
@@ -94,7 +93,7 @@ function set(values: Record<string, string | undefined>, label: string, now = tr
             @update:model-value="(style: string) => set({ style: style === styles[0]?.value ? undefined : style }, 'the style of a block')"
         />
         <template v-if="has('picture') && block.kind !== 'video'">
-            <PictureField
+            <MediaField
                 :chosen="text('picture') || undefined"
                 :label="type?.label ?? 'Picture'"
                 @choose="(p) => set({ picture: p?.id }, 'a picture')"
@@ -114,7 +113,8 @@ function set(values: Record<string, string | undefined>, label: string, now = tr
             />
         </template>
         <template v-if="block.kind === 'video'">
-            <VideoField
+            <MediaField
+                kind="videos"
                 :chosen="text('video') || undefined"
                 label="Video of yours"
                 @choose="(v) => set({ video: v?.id, url: undefined }, 'a video')"
@@ -126,7 +126,7 @@ function set(values: Record<string, string | undefined>, label: string, now = tr
                 hint="Its place must be on your list under Settings."
                 @update:model-value="(url: string) => set({ url: url || undefined }, 'the address of a video', false)"
             />
-            <PictureField
+            <MediaField
                 :chosen="text('picture') || undefined"
                 label="Still shown before it plays"
                 @choose="(p) => set({ picture: p?.id }, 'a still')"

@@ -2,7 +2,7 @@
 import { ArrowDownIcon, ArrowUpIcon, PlusIcon, XMarkIcon } from '@heroicons/vue/20/solid';
 import type { Block, Fields, Section } from '@/api/types';
 import LinkField from '@/funnel/desk/column/LinkField.vue';
-import PictureField from '@/funnel/desk/column/PictureField.vue';
+import MediaField from '@/funnel/desk/column/MediaField.vue';
 import { useDesk } from '@/funnel/desk/useDesk';
 import { useSession } from '@/stores/session';
 import { compact } from '@/ui/compact';
@@ -99,7 +99,7 @@ const move = (i: number, by: number) =>
                     ></button>
                     <!-- eslint-enable vue/no-v-html -->
                 </div>
-                <PictureField
+                <MediaField
                     v-if="has('picture')"
                     class="mt-2"
                     :chosen="item.picture"

@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import type { LookChanges, Page } from '@/api/types';
 import BackgroundFields from '@/funnel/desk/column/BackgroundFields.vue';
 import OwnLook from '@/funnel/desk/column/OwnLook.vue';
-import PictureField from '@/funnel/desk/column/PictureField.vue';
+import MediaField from '@/funnel/desk/column/MediaField.vue';
 import { useDesk } from '@/funnel/desk/useDesk';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSession } from '@/stores/session';
@@ -109,12 +109,12 @@ function change(values: Partial<LookChanges>, label: string): void {
         </section>
         <section class="space-y-3">
             <h2 class="text-lg">Logo and icon</h2>
-            <PictureField
+            <MediaField
                 :chosen="store.funnel?.logo ?? undefined"
                 label="Logo"
                 @choose="(p) => store.edit('funnel', store.funnel!.id, { logo: p?.id ?? null }, 'the logo', true)"
             />
-            <PictureField
+            <MediaField
                 :chosen="store.funnel?.icon ?? undefined"
                 label="Icon in the browser’s tab"
                 @choose="(p) => store.edit('funnel', store.funnel!.id, { icon: p?.id ?? null }, 'the icon', true)"

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import type { Page, PageSettings } from '@/api/types';
 import NameDialog from '@/funnel/desk/NameDialog.vue';
-import PictureField from '@/funnel/desk/column/PictureField.vue';
+import MediaField from '@/funnel/desk/column/MediaField.vue';
 import { useDesk } from '@/funnel/desk/useDesk';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
@@ -113,11 +113,7 @@ function keep(name: string): void {
                 :lines="2"
                 @update:model-value="(description: string) => set({ description })"
             />
-            <PictureField
-                :chosen="settings.picture"
-                label="Picture shown with a link to it"
-                @choose="(p) => set({ picture: p?.id }, true)"
-            />
+            <MediaField :chosen="settings.picture" label="Picture shown with a link to it" @choose="(p) => set({ picture: p?.id }, true)" />
             <UiListbox
                 :model-value="hidden"
                 :options="visibility"
