@@ -11,6 +11,7 @@ use App\Signups\FormToken;
 use App\Site\PageRenderer;
 use App\Site\SiteAssets;
 use App\Site\Slots;
+use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Lantern\Core\Funnel\Plan;
@@ -23,7 +24,8 @@ final readonly class PageResponse
     /** Address parameters that say where a visitor came from. */
     private const SOURCE = ['utm_source', 'utm_medium', 'utm_campaign', 'utm_term', 'utm_content', 'ref'];
 
-    public function __construct(private PageRenderer $renderer)
+    /** The renderer is made only for pages of an earlier release: all others are drawn already. */
+    public function __construct(private Container $container)
     {
     }
 
@@ -58,7 +60,7 @@ final readonly class PageResponse
             $fill["invalid:{$field}"] = 'aria-invalid="true" aria-describedby="e-'.$field.'"'.($field === array_key_first($errors) ? ' autofocus' : '');
         }
         $drawn = $live->version->drawn_by === PageRenderer::REVISION ? $live->version->rendered[$live->page->id] ?? ''
-            : $this->renderer->forVisitors($plan, $live->page, $live->funnel->business);
+            : $this->container->make(PageRenderer::class)->forVisitors($plan, $live->page, $live->funnel->business);
         $html = Slots::fill($drawn, $fill, ($submission->answers ?? []) + $this->parameters($plan, $request));
 
         $headers = SiteHeaders::of($live->page, $live->funnel->business) + ['Cache-Control' => 'private, no-cache', 'Vary' => 'Accept-Encoding'];
