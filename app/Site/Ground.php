@@ -54,6 +54,10 @@ final readonly class Ground
     private static function make(PageView $view, Background $background, Look $look, Paint $paint, string $style, ?string $veil): self
     {
         $css = Paint::css($look, $background);
+        // A section in a look of its own brings that look's paper along.
+        if ($css === null && $look !== $view->look && $background->picture === null && $background->video === null) {
+            $css = $look->paper->hex();
+        }
         // A gradient that needs a veil carries it itself; a picture's lies over the picture.
         if ($css !== null && $background->fill === Fill::Gradient && $paint->veilColour !== null) {
             $over = sprintf('rgb(%d %d %d/%s)', $paint->veilColour->red, $paint->veilColour->green, $paint->veilColour->blue, $paint->veil);

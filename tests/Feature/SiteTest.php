@@ -307,6 +307,31 @@ final class SiteTest extends TestCase
         self::assertStringContainsString('12 March 2027', $timer->textContent);
     }
 
+    public function test_the_countdown_shows_and_ticks_in_a_class_of_its_own(): void
+    {
+        $funnel = $this->with([['kind' => 'countdown', 'text' => 'Open until', 'until' => '2027-03-12T18:00']]);
+        $dom = $this->dom("/{$funnel->address}");
+        $classes = explode(' ', $dom->query('//*[@role="timer"]')->item(0)->getAttribute('class'));
+        $inner = $dom->query('//*[@role="timer"]/span[@aria-hidden="true"]')->item(0)->getAttribute('class');
+
+        self::assertNotContains($inner, $classes, 'what hides the figures until they tick must not hide the words');
+        self::assertSame(4, $dom->query('//*[@role="timer"]//b[@data-unit]')->length);
+    }
+
+    public function test_a_section_in_a_look_of_its_own_brings_its_paper_and_its_fonts_along(): void
+    {
+        $funnel = $this->with([], ['look' => 'placard']);
+        $dom = $this->dom("/{$funnel->address}");
+        $style = $dom->query('//section')->item(0)->getAttribute('style');
+
+        self::assertStringContainsString('background:#ffe45c', $style);
+        self::assertStringContainsString('--paper:#ffe45c', $style);
+        self::assertStringContainsString("--heading:'Archivo'", $style);
+        $html = $this->html("/{$funnel->address}");
+        self::assertStringContainsString('archivo-latin-800-normal.woff2', $html);
+        self::assertStringContainsString('dm-serif-display-latin-400-normal.woff2', $html);
+    }
+
     public function test_the_same_form_twice_on_a_page_has_fields_of_its_own(): void
     {
         $funnel = $this->draft($this->owner);

@@ -50,7 +50,7 @@ const stations = computed<Station[]>(() => {
             when: i === 0 ? 'First visit' : arrival(page.id),
             page,
             emails: i === 1 ? funnel.emails.filter((e) => e.offset === 0) : [],
-            outcomes: page.outcomes.filter((o) => o.must || funnel.ways.some((w) => w.page === page.id && w.outcome === o.outcome)),
+            outcomes: page.outcomes,
         };
     });
     const later = funnel.emails.filter((e) => e.offset > 0 || funnel.pages.length < 2);

@@ -4,7 +4,7 @@
 <span class="countdown-words"{!! $at->words('text') !!}>{{ $block->field('text') }}</span>
 <time datetime="{{ $left?->iso }}">{{ $left?->words ?? 'a moment you choose' }}</time>
 @if ($block->style() === 'figures')
-<span class="figures" aria-hidden="true">@foreach (['days', 'hours', 'min', 'sec'] as $unit)<span><b data-unit="{{ $unit }}">--</b>{{ $unit }}</span>@endforeach</span>
+<span class="clock" aria-hidden="true">@foreach (['days', 'hours', 'min', 'sec'] as $unit)<span><b data-unit="{{ $unit }}">--</b>{{ $unit }}</span>@endforeach</span>
 @endif
 </div>
 @endif
