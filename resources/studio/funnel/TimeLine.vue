@@ -139,35 +139,37 @@ async function addEmail(): Promise<void> {
 <template>
     <section aria-label="Timeline" class="relative shrink-0 border-b border-line bg-raised">
         <!-- folded: a strip to move along while working on the desk -->
-        <div v-if="folded" class="flex h-12 items-center gap-1 overflow-x-auto px-5">
-            <template v-for="(station, i) in stations" :key="station.key">
-                <span v-if="i > 0" class="h-px w-5 shrink-0 bg-edge/50" aria-hidden="true"></span>
-                <button
-                    v-if="station.page"
-                    type="button"
-                    class="chip"
-                    :class="{ open: isOpen('page', station.page.id) }"
-                    @click="go('page', station.page.id)"
-                >
-                    <span
-                        class="size-2.5 rounded-sm border"
-                        :style="{ background: colours.paper, borderColor: colours.accent }"
-                        aria-hidden="true"
-                    ></span>
-                    {{ station.page.name }}
-                </button>
-                <button
-                    v-for="email in station.emails"
-                    :key="email.id"
-                    type="button"
-                    class="chip"
-                    :class="{ open: isOpen('email', email.id) }"
-                    @click="go('email', email.id)"
-                >
-                    <EnvelopeIcon class="size-3.5 text-pine" aria-hidden="true" />{{ email.name }}
-                </button>
-            </template>
-            <button type="button" class="ml-auto btn-quiet" @click="folded = false">
+        <div v-if="folded" class="flex h-12 items-center gap-3 pr-5">
+            <div class="flex min-w-0 flex-1 items-center gap-1 overflow-x-auto py-1 pl-5">
+                <template v-for="(station, i) in stations" :key="station.key">
+                    <span v-if="i > 0" class="h-px w-5 shrink-0 bg-edge/50" aria-hidden="true"></span>
+                    <button
+                        v-if="station.page"
+                        type="button"
+                        class="chip"
+                        :class="{ open: isOpen('page', station.page.id) }"
+                        @click="go('page', station.page.id)"
+                    >
+                        <span
+                            class="size-2.5 rounded-sm border"
+                            :style="{ background: colours.paper, borderColor: colours.accent }"
+                            aria-hidden="true"
+                        ></span>
+                        {{ station.page.name }}
+                    </button>
+                    <button
+                        v-for="email in station.emails"
+                        :key="email.id"
+                        type="button"
+                        class="chip"
+                        :class="{ open: isOpen('email', email.id) }"
+                        @click="go('email', email.id)"
+                    >
+                        <EnvelopeIcon class="size-3.5 text-pine" aria-hidden="true" />{{ email.name }}
+                    </button>
+                </template>
+            </div>
+            <button type="button" class="btn-quiet shrink-0" @click="folded = false">
                 Open the timeline<ChevronDownIcon class="size-4" aria-hidden="true" />
             </button>
         </div>

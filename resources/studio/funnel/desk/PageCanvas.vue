@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core';
 import { computed, onBeforeUnmount, ref, toRaw, watch } from 'vue';
 import { api, ApiError } from '@/api/client';
 import type { Section } from '@/api/types';
@@ -19,6 +20,16 @@ const notices = useNotices();
 const frame = ref<HTMLIFrameElement | null>(null);
 const ready = ref(false);
 let typing: string | null = null;
+/** Where there is less room than a desktop has, the page is shown smaller rather than as a phone would show it. */
+const DESKTOP = 900;
+const room = ref<HTMLElement | null>(null);
+const { width } = useElementSize(room);
+const shrunk = computed(() => {
+    const scale = props.phone || width.value === 0 ? 1 : Math.min(1, width.value / DESKTOP);
+    return scale === 1
+        ? undefined
+        : { width: `${DESKTOP}px`, height: `${100 / scale}%`, transform: `scale(${scale})`, transformOrigin: 'top center' };
+});
 /** What each section on the page was drawn from. */
 const drawn = new Map<string, string>();
 let running = false;
@@ -304,13 +315,14 @@ defineExpose({
 </script>
 
 <template>
-    <div class="flex h-full min-h-0 justify-center overflow-hidden" :class="{ 'py-4': phone }">
+    <div ref="room" class="flex h-full min-h-0 justify-center overflow-hidden" :class="{ 'py-4': phone }">
         <iframe
             ref="frame"
             :src="`/studio/preview/pages/${desk.pageId}`"
             title="The page, as visitors see it"
-            class="h-full border-line bg-white"
+            class="h-full shrink-0 border-line bg-white"
             :class="phone ? 'w-97.5 rounded-2xl border-4' : 'w-full'"
+            :style="shrunk"
             :data-ready="ready"
             @load="onLoad"
         ></iframe>

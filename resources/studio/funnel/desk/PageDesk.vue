@@ -64,7 +64,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 </script>
 
 <template>
-    <div v-if="desk.page.value" class="grid h-full min-h-0 grid-cols-[1fr_20rem]">
+    <div v-if="desk.page.value" class="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_20rem]">
         <div class="relative min-h-0 bg-line/40">
             <PageCanvas ref="canvas" :phone="phone" :sample="sample" @add="adding = $event" />
             <div
