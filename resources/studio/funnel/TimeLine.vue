@@ -262,9 +262,9 @@ async function addEmail(): Promise<void> {
                         </template>
                     </div>
                 </li>
-                <li class="grid w-44 shrink-0 grid-rows-[128px_34px_auto]">
+                <li class="pointer-events-none sticky right-0 z-10 grid w-44 shrink-0 grid-rows-[128px_34px_auto]">
                     <span></span><span></span>
-                    <div class="mt-2.5 flex flex-col items-start">
+                    <div class="pointer-events-auto mt-2.5 flex flex-col items-start rounded bg-raised">
                         <button type="button" class="btn-quiet" @click="addEmail">
                             <PlusIcon class="size-4" aria-hidden="true" />Add a follow-up
                         </button>
