@@ -6,6 +6,7 @@ namespace App\Funnels;
 
 use App\Models\Upload;
 use App\Support\RichText;
+use Lantern\Core\Page\Background;
 use Lantern\Core\Page\Block;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Section;
@@ -27,19 +28,15 @@ final class CleanDocument
     {
         $read = Document::fromArray($input);
         $document = $read->with(array_map(fn (Section $s): Section => $only === null || in_array($s->id, $only, true) ? self::section($s) : $s, $read->sections));
-        self::own($document->pictures(), 'picture', $business);
-        self::own($document->videos(), 'video', $business);
 
-        return $document;
+        return self::owned($document, $business);
     }
 
     /** One section, such as one that is shared. */
     public static function one(mixed $input, int $business): Section
     {
         $section = self::section(Section::fromShape(Shape::of($input, 'section')));
-        $document = new Document([$section], \Lantern\Core\Page\Background::paper());
-        self::own($document->pictures(), 'picture', $business);
-        self::own($document->videos(), 'video', $business);
+        self::owned(new Document([$section], Background::paper()), $business);
 
         return $section;
     }
@@ -71,6 +68,14 @@ final class CleanDocument
         }
 
         return $fields;
+    }
+
+    private static function owned(Document $document, int $business): Document
+    {
+        self::own($document->pictures(), 'picture', $business);
+        self::own($document->videos(), 'video', $business);
+
+        return $document;
     }
 
     /** @param  list<string>  $ids */

@@ -21,6 +21,7 @@ use Lantern\Core\Funnel\StarterForms;
 use Lantern\Core\Funnel\StarterPages;
 use Lantern\Core\Funnel\Way as WayPlan;
 use Lantern\Core\Funnel\WebAddress;
+use Lantern\Core\Page\Background;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Support\Invalid;
@@ -41,7 +42,7 @@ final class Pages
             $plan = $this->plan($funnel);
             $document = match (true) {
                 $design !== null => self::fitted(Document::fromArray($design->document), $plan),
-                $empty => new Document([], \Lantern\Core\Page\Background::paper()),
+                $empty => new Document([], Background::paper()),
                 default => $this->starter($funnel, $plan, $role),
             };
             $names = array_map(fn (PagePlan $p): string => $p->name, $plan->pages);

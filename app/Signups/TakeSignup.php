@@ -15,6 +15,7 @@ use App\Support\Instant;
 use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Funnel\FieldKind;
+use Lantern\Core\Funnel\Outcome;
 use Lantern\Core\Journey\AddTag;
 use Lantern\Core\Journey\Decision;
 use Lantern\Core\Journey\DeliverFile;
@@ -45,7 +46,7 @@ final readonly class TakeSignup
             $event = new Event(EventType::Joined, $signup->at, $signup->page->id, $signup->form->id);
             $before = Submission::query()->where('token', $signup->token)->first();
             if ($before !== null) {
-                return [$before, new Decision($signup->version->plan()->way($signup->page->id, \Lantern\Core\Funnel\Outcome::Joined))];
+                return [$before, new Decision($signup->version->plan()->way($signup->page->id, Outcome::Joined))];
             }
             $person = $this->person($signup, $email);
             $decision = (new Journey($signup->version->plan()))->decide($this->facts($person), $event);

@@ -76,15 +76,6 @@ final readonly class PageRenderer
         return $drawn;
     }
 
-    /** @return array{class: string, style: string} of the body */
-    public function body(Plan $plan, PagePlan $page, Business $business): array
-    {
-        $view = $this->view($plan, $page, Mode::Desk, $business);
-        $ground = Ground::ofPage($view);
-
-        return ['class' => $ground->bodyClass(), 'style' => $ground->style];
-    }
-
     private function view(Plan $plan, PagePlan $page, Mode $mode, Business $business): PageView
     {
         $uploads = $this->facts->uploads($plan, [$page], $business->id);

@@ -11,6 +11,7 @@ use Lantern\Core\Page\Link;
 use Lantern\Core\Page\PageFacts;
 use Lantern\Core\Page\Paint;
 use Lantern\Core\Page\Section;
+use Lantern\Core\Page\SectionKind;
 
 /** What hurts on one page. It runs on the desk with every change and is part of the go-live check. */
 final class PageCheck
@@ -98,7 +99,7 @@ final class PageCheck
             $this->add('many-goals', false, 'Two different forms on one page: visitors do not know which one is meant.', $this->page->document->blocksOf(BlockKind::Form)[1]->id);
         }
         foreach ($this->page->document->sections as $section) {
-            foreach ($section->kind === \Lantern\Core\Page\SectionKind::Footer ? [] : $section->blocks as $block) {
+            foreach ($section->kind === SectionKind::Footer ? [] : $section->blocks as $block) {
                 foreach ($block->links() as $link) {
                     if (in_array(Link::read($link)->kind, ['page', 'outside', 'outcome'], true)) {
                         $this->add('many-goals', false, 'This page has one goal, the form; a link that leads away from it costs sign-ups.', $block->id,

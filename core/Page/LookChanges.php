@@ -36,11 +36,6 @@ final readonly class LookChanges
             $shape->has('corner') ? $shape->integer('corner', 0, 32) : null);
     }
 
-    public function isEmpty(): bool
-    {
-        return $this->toArray() === [];
-    }
-
     /** @return array<string, string|int> */
     public function toArray(): array
     {

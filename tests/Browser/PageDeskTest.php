@@ -184,6 +184,41 @@ final class PageDeskTest extends BrowserTestCase
         });
     }
 
+    public function test_phones_get_another_shared_section_in_one_step(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $funnel = $this->newFunnel($b, name: 'Two footers');
+            $this->openPage($b, $funnel);
+            $footers = fn (): array => array_map(fn (array $s): array => [$s['shared'] ?? '', $s['hidden'] ?? ''],
+                array_values(array_filter($this->document($funnel)['sections'], fn (array $s): bool => $s['kind'] === 'footer')));
+            $share = function (string $name) use ($b): string {
+                $this->byWords($b, 'Share it')->click();
+                $this->fill($b, 'Private name', $name);
+                $this->byWords($b, 'Share it', '[role=dialog] button')->click();
+                $this->seeText($b, "“{$name}” is shared.");
+
+                return (string) $this->sql("select id from shared_sections where name = '{$name}'");
+            };
+
+            $this->byWords($b, '{{business}} · You can', 'ol button')->click();
+            $long = $share('Long footer');
+            $this->byWords($b, 'Duplicate')->click();
+            $this->byWords($b, 'Make a copy for this page')->click();
+            $short = $share('Short footer');
+            $this->waitFor($b, fn (): bool => $footers() === [[$long, ''], [$short, '']], 'two shared footers, one below the other');
+            $this->byWords($b, 'Take it out')->click();
+            $this->byWords($b, '{{business}} · You can', 'ol button')->click();
+            $this->choose($b, 'On phones', 'Short footer');
+            $this->waitFor($b, fn (): bool => $footers() === [[$long, 'phone'], [$short, 'desktop']], 'the short one stands in on phones');
+            $this->waitInFrame($b, "return [...document.querySelectorAll('[data-shared]')].map(s => getComputedStyle(s).opacity).join() === '1,0.35'", 'the desk at its full width fades the one for phones alone');
+            $this->byWords($b, 'Phone')->click();
+            $this->waitInFrame($b, "return [...document.querySelectorAll('[data-shared]')].map(s => getComputedStyle(s).opacity).join() === '0.35,1'", 'and at the width of a phone the other one');
+            $this->byWords($b, 'Undo')->click();
+            $this->waitFor($b, fn (): bool => $footers() === [[$long, '']], 'one step back');
+        });
+    }
+
     public function test_pages_come_and_go_and_ways_are_chosen_on_the_timeline(): void
     {
         $this->steps(function (): void {

@@ -15,6 +15,7 @@ use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Lantern\Core\Funnel\Plan;
+use Lantern\Core\Page\BlockKind;
 
 /** A rendered page with its slots filled for one visitor. */
 final readonly class PageResponse
@@ -102,7 +103,7 @@ final readonly class PageResponse
     private function downloads(LivePage $live, ?Submission $submission): array
     {
         $fill = [];
-        foreach ($live->page->document->blocksOf(\Lantern\Core\Page\BlockKind::Download) as $block) {
+        foreach ($live->page->document->blocksOf(BlockKind::Download) as $block) {
             $gift = $live->version->plan()->leadMagnet($block->field('leadMagnet'));
             if ($gift === null) {
                 continue;

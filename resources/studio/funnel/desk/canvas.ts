@@ -18,7 +18,8 @@ const STYLE = `
     .form *{pointer-events:none} .form input{opacity:.9} .not-for-people{display:none}
     .empty{display:grid;place-items:center;min-height:11rem;border:2px dashed currentColor;border-radius:8px;opacity:.75;cursor:pointer;box-shadow:none!important;outline:0!important}
     .is-over{outline:4px solid #f0a830!important;outline-offset:2px}
-    .not-on-phone,.not-on-desktop{display:revert!important;opacity:.35}
+    @media (max-width:51.99rem){.not-on-phone{display:revert!important;opacity:.35}}
+    @media (min-width:52rem){.not-on-desktop{display:revert!important;opacity:.35}}
     [data-section]>.lantern-add{position:absolute;left:50%;bottom:-1.1rem;z-index:5;transform:translateX(-50%);font:600 14px/1 system-ui,sans-serif;
         padding:.5rem .8rem;border:1px solid #8d8672;border-radius:99px;background:#fffdf8;color:#20302d;cursor:pointer;opacity:0}
     [data-section]:hover>.lantern-add,[data-section].is-open>.lantern-add,.lantern-add:focus{opacity:1}

@@ -173,11 +173,8 @@ function makeDesk(pageId: string) {
     }
 
     function removeSection(id: string): void {
-        const title = page.value?.document.sections.length ?? 0;
         editDocument('a section was taken out', (d) => (d.sections = d.sections.filter((s) => s.id !== id)));
-        if (title > 0) {
-            notices.say('The section is taken out.', { label: 'Undo', run: store.undo });
-        }
+        notices.say('The section is taken out.', { label: 'Undo', run: store.undo });
         select(null);
     }
 
@@ -275,10 +272,26 @@ function makeDesk(pageId: string) {
         );
     }
 
+    /** The place on a page where a shared section is shown. */
+    const placeOf = (source: SharedSection): Section => ({
+        id: newId(),
+        kind: source.section.kind,
+        arrangement: source.section.arrangement,
+        shared: source.id,
+        blocks: [],
+    });
+
     /** Shows a shared section on this page, after another section. */
     function showShared(source: SharedSection, after: string | null): void {
-        const { kind, arrangement } = source.section;
-        insert({ id: newId(), kind, arrangement, shared: source.id, blocks: [] }, after);
+        insert(placeOf(source), after);
+    }
+
+    /** Shows another shared section below this one on phones alone, where this one is hidden. */
+    function standInOnPhones(id: string, source: SharedSection): void {
+        editDocument('another one for phones', (d) => {
+            const at = d.sections.findIndex((s) => s.id === id);
+            d.sections.splice(at, 1, { ...d.sections[at]!, hidden: 'phone' }, { ...placeOf(source), hidden: 'desktop' });
+        });
     }
 
     /** Shows a shared section on every page: in place of a section of its kind at the same end, or as the first or last one. */
@@ -289,16 +302,9 @@ function makeDesk(pageId: string) {
             if (document.sections.some((s) => s.shared === source.id)) {
                 return [];
             }
-            const entry = {
-                id: newId(),
-                kind: source.section.kind,
-                arrangement: source.section.arrangement,
-                shared: source.id,
-                blocks: [],
-            };
             const edge = top ? document.sections[0] : document.sections.at(-1);
             const replaces = edge && edge.kind === source.section.kind && edge.hidden === undefined;
-            document.sections.splice(top ? 0 : document.sections.length - (replaces ? 1 : 0), replaces ? 1 : 0, entry);
+            document.sections.splice(top ? 0 : document.sections.length - (replaces ? 1 : 0), replaces ? 1 : 0, placeOf(source));
             return [{ kind: 'page' as const, id: p.id, values: { document } }];
         });
         store.editAll(edits, `“${source.name}” on all pages`, true);
@@ -340,6 +346,7 @@ function makeDesk(pageId: string) {
         share,
         detach,
         showShared,
+        standInOnPhones,
         showEverywhere,
     };
 }

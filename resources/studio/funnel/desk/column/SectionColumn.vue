@@ -78,16 +78,10 @@ function onKey(event: KeyboardEvent, id: string): void {
     }
 }
 
-/** Another shared section for phones: this one steps back there. */
 function forPhones(id: string): void {
     const other = store.shared(id);
     if (other) {
-        desk.editDocument('another one for phones', (d) =>
-            d.sections.filter((s) => s.id === props.section.id).forEach((s) => (s.hidden = 'phone')),
-        );
-        desk.showShared(other, props.section.id);
-        const made = desk.selection.value?.section;
-        desk.editDocument('another one for phones', (d) => d.sections.filter((s) => s.id === made).forEach((s) => (s.hidden = 'desktop')));
+        desk.standInOnPhones(props.section.id, other);
     }
 }
 
