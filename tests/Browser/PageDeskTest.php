@@ -211,6 +211,8 @@ final class PageDeskTest extends BrowserTestCase
             $this->byWords($b, '{{business}} · You can', 'ol button')->click();
             $this->choose($b, 'On phones', 'Short footer');
             $this->waitFor($b, fn (): bool => $footers() === [[$long, 'phone'], [$short, 'desktop']], 'the short one stands in on phones');
+            $offers = $b->findElements(WebDriverBy::xpath('//*[@role="status"]//button[normalize-space(.)="Undo"]'));
+            self::assertSame([], $offers, 'what was taken out before is not offered back any more: Undo would take back this step');
             $this->waitInFrame($b, "return [...document.querySelectorAll('[data-shared]')].map(s => getComputedStyle(s).opacity).join() === '1,0.35'", 'the desk at its full width fades the one for phones alone');
             $this->byWords($b, 'Phone')->click();
             $this->waitInFrame($b, "return [...document.querySelectorAll('[data-shared]')].map(s => getComputedStyle(s).opacity).join() === '0.35,1'", 'and at the width of a phone the other one');

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia';
-import { computed, ref, toRaw } from 'vue';
+import { computed, ref, toRaw, watch } from 'vue';
 import { api, ApiError } from '@/api/client';
 import type { Email, Form, Funnel, LeadMagnet, Page, SharedSection } from '@/api/types';
 import { useNotices } from '@/stores/notices';
@@ -274,6 +274,19 @@ export const useFunnel = defineStore('funnel', () => {
     const undo = () => move(done, undone, true);
     const redo = () => move(undone, done, false);
 
+    /** Says what was just done and offers the way back, for as long as undoing would take back this and nothing later. */
+    function sayDone(words: string): void {
+        const latest = () => done.value.at(-1);
+        const step = latest();
+        const id = notices.say(words, { label: 'Undo', run: undo });
+        const stop = watch(latest, (now) => {
+            if (now !== step) {
+                notices.dismiss(id);
+                stop();
+            }
+        });
+    }
+
     const saving = computed(
         () =>
             ({
@@ -307,5 +320,6 @@ export const useFunnel = defineStore('funnel', () => {
         remember,
         undo,
         redo,
+        sayDone,
     };
 });

@@ -53,7 +53,7 @@ export function useSteps() {
             () => api.delete(`emails/${target.id}`),
             () => api.post(`emails/${target.id}/restore`),
         );
-        notices.say(`“${target.name}” is taken out of the draft.`, { label: 'Undo', run: store.undo });
+        store.sayDone(`“${target.name}” is taken out of the draft.`);
     }
 
     async function connect(pageId: string, outcome: string, target: Way | null): Promise<void> {
@@ -73,7 +73,7 @@ export function useSteps() {
 
     /** Says what became of the ways, and offers the way back. */
     function tell(words: string, sentences: string[]): void {
-        notices.say([words, ...sentences].join(' '), { label: 'Undo', run: store.undo });
+        store.sayDone([words, ...sentences].join(' '));
     }
 
     async function made(answer: { page: Page; sentences: string[] }, words: string): Promise<Page> {
@@ -127,7 +127,7 @@ export function useSteps() {
             () => put(before),
         );
         if (to === 0 || at === 0) {
-            notices.say(`“${store.funnel!.pages[0]?.name}” is now the first page visitors see.`, { label: 'Undo', run: store.undo });
+            store.sayDone(`“${store.funnel!.pages[0]?.name}” is now the first page visitors see.`);
         }
     }
 
@@ -152,7 +152,7 @@ export function useSteps() {
         await act(`the shared section “${target.name}”`, take, async () => {
             current = (await api.post<SharedSection>(`funnels/${id()}/shared-sections`, { name: target.name, section: target.section })).id;
         });
-        notices.say(`“${target.name}” is taken out.`, { label: 'Undo', run: store.undo });
+        store.sayDone(`“${target.name}” is taken out.`);
     }
 
     async function keepDesign(given: object): Promise<void> {

@@ -18,10 +18,11 @@ export const useNotices = defineStore('notices', () => {
         notices.value = notices.value.filter((n) => n.id !== id);
     }
 
-    function say(words: string, action?: Notice['action']): void {
+    function say(words: string, action?: Notice['action']): number {
         const id = next++;
         notices.value = [...notices.value.slice(-2), { id, words, trouble: false, action }];
         setTimeout(() => dismiss(id), action ? 12_000 : 5_000);
+        return id;
     }
 
     function trouble(error: unknown): void {

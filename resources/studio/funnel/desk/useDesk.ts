@@ -174,7 +174,7 @@ function makeDesk(pageId: string) {
 
     function removeSection(id: string): void {
         editDocument('a section was taken out', (d) => (d.sections = d.sections.filter((s) => s.id !== id)));
-        notices.say('The section is taken out.', { label: 'Undo', run: store.undo });
+        store.sayDone('The section is taken out.');
         select(null);
     }
 
@@ -243,7 +243,7 @@ function makeDesk(pageId: string) {
 
     function removeBlock(sectionId: string, blockId: string): void {
         editSection(sectionId, 'a block was taken out', (s) => (s.blocks = s.blocks.filter((b) => b.id !== blockId)));
-        notices.say('It is taken out.', { label: 'Undo', run: store.undo });
+        store.sayDone('It is taken out.');
         select({ section: sectionId });
     }
 
@@ -308,10 +308,7 @@ function makeDesk(pageId: string) {
             return [{ kind: 'page' as const, id: p.id, values: { document } }];
         });
         store.editAll(edits, `“${source.name}” on all pages`, true);
-        notices.say(`“${source.name}” stands on ${edits.length === 1 ? 'one more page' : `${edits.length} more pages`}.`, {
-            label: 'Undo',
-            run: store.undo,
-        });
+        store.sayDone(`“${source.name}” stands on ${edits.length === 1 ? 'one more page' : `${edits.length} more pages`}.`);
     }
 
     return {
