@@ -27,6 +27,7 @@ return [
     'links' => [
         'page_hours' => 24,
         'email_days' => 30,
+        'confirm_hours' => 72,
     ],
 
     'messages' => [

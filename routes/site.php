@@ -3,8 +3,10 @@
 declare(strict_types=1);
 
 use App\Http\Site\BeaconController;
+use App\Http\Site\ConfirmController;
 use App\Http\Site\FileController;
 use App\Http\Site\HealthController;
+use App\Http\Site\MailLinkController;
 use App\Http\Site\MediaController;
 use App\Http\Site\PageController;
 use App\Http\Site\PreviewController;
@@ -22,6 +24,12 @@ Route::get('/f/{delivery}/{name}', [FileController::class, 'download'])->where('
 Route::post('/f/again', [FileController::class, 'again'])->middleware('throttle:new-link')->name('site.file.again');
 Route::get('/u/{message}', [UnsubscribeController::class, 'ask'])->name('site.unsubscribe');
 Route::post('/u/{message}', [UnsubscribeController::class, 'leave']);
+Route::get('/c/wait/{submission}/{seal}', [ConfirmController::class, 'wait']);
+Route::post('/c/wait/{submission}/{seal}', [ConfirmController::class, 'again'])->middleware('throttle:new-link');
+Route::get('/c/{confirmation}/{seal}', [ConfirmController::class, 'ask']);
+Route::post('/c/{confirmation}/{seal}', [ConfirmController::class, 'confirm']);
+Route::get('/l/{message}/{link}/{seal}', [MailLinkController::class, 'follow'])->where('link', '[0-9]{1,10}');
+Route::get('/o/{message}/{seal}.gif', [MailLinkController::class, 'open']);
 Route::get('/preview/{funnel}/{page?}', [PreviewController::class, 'show'])->where('page', '[a-z0-9-]{1,60}')->name('site.preview');
 Route::post('/preview/{funnel}/{page?}', [PreviewController::class, 'next'])->where('page', '[a-z0-9-]{1,60}');
 Route::get('/{funnel}/{page?}', PageController::class)->where(['funnel' => '[a-z0-9-]{1,60}', 'page' => '[a-z0-9-]{1,60}'])->name('site.page');

@@ -16,9 +16,10 @@ final class FileLinks
         return self::link($delivery, $fileName, CarbonImmutable::now()->addHours((int) config('lantern.links.page_hours')));
     }
 
-    public static function forEmail(Delivery $delivery, string $fileName): string
+    /** @param  CarbonImmutable  $sent  when the letter went out, from which on the link works for a while */
+    public static function forEmail(Delivery $delivery, string $fileName, CarbonImmutable $sent): string
     {
-        return url(self::link($delivery, $fileName, CarbonImmutable::now()->addDays((int) config('lantern.links.email_days'))));
+        return url(self::link($delivery, $fileName, $sent->addDays((int) config('lantern.links.email_days'))));
     }
 
     private static function link(Delivery $delivery, string $fileName, CarbonImmutable $until): string

@@ -10,12 +10,14 @@ use App\Models\Form;
 use App\Models\Funnel;
 use App\Models\LeadMagnet;
 use App\Models\Page;
+use App\Models\Sequence;
 use App\Models\SharedSection;
 use App\Models\Way;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Email\Delay;
 use Lantern\Core\Email\EmailPlan;
 use Lantern\Core\Email\MergeFields;
+use Lantern\Core\Email\SequencePlan;
 use Lantern\Core\Funnel\FormPlan;
 use Lantern\Core\Funnel\Goal;
 use Lantern\Core\Funnel\LeadMagnet as LeadMagnetPlan;
@@ -28,6 +30,7 @@ use Lantern\Core\Funnel\Way as WayPlan;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\LookChanges;
 use Lantern\Core\Page\Section;
+use Lantern\Core\People\Rules\Group;
 use Lantern\Core\Support\Shape;
 
 /** A funnel's draft: rows in the database on one side, one plan in the core's words on the other. */
@@ -36,7 +39,7 @@ final class DraftPlan
     /** The plan as it would go live: shared sections stand in the pages that show them. */
     public static function read(Funnel $funnel): Plan
     {
-        $funnel->loadMissing(['business', 'pages.ways', 'forms', 'emails', 'leadMagnets.upload', 'sharedSections']);
+        $funnel->loadMissing(['business', 'pages.ways', 'forms', 'emails', 'leadMagnets.upload', 'sharedSections', 'sequences']);
         $shared = self::sharedSections($funnel);
 
         return new Plan(
@@ -53,6 +56,7 @@ final class DraftPlan
             MergeFields::ownFields(Shape::of($funnel->fields)),
             MergeFields::parameterNames($funnel->parameters),
             $funnel->sharedSections->mapWithKeys(fn (SharedSection $s): array => [$s->id => $s->name])->all(),
+            array_values($funnel->sequences->map(self::sequence(...))->all()),
         );
     }
 
@@ -76,7 +80,13 @@ final class DraftPlan
 
     public static function email(Email $email): EmailPlan
     {
-        return new EmailPlan($email->id, $email->name, $email->subject, $email->body, Delay::fromShape(Shape::of($email->delay)));
+        return new EmailPlan($email->id, $email->name, $email->subject, $email->body, Delay::fromShape(Shape::of($email->delay)),
+            $email->sequence_id ?? '', $email->only === null ? Group::everybody() : Group::fromArray($email->only));
+    }
+
+    public static function sequence(Sequence $sequence): SequencePlan
+    {
+        return SequencePlan::fromShape(Shape::of(['id' => $sequence->id, 'name' => $sequence->name] + $sequence->definition));
     }
 
     public static function leadMagnet(LeadMagnet $leadMagnet): LeadMagnetPlan
@@ -112,9 +122,13 @@ final class DraftPlan
             foreach ($plan->forms as $form) {
                 Form::query()->create(['id' => $form->id, 'funnel_id' => $plan->id, 'name' => $form->name, 'definition' => self::definition($form)]);
             }
+            foreach ($plan->sequences as $sequence) {
+                Sequence::query()->create(['id' => $sequence->id, 'funnel_id' => $plan->id, 'name' => $sequence->name, 'definition' => array_diff_key($sequence->toArray(), ['id' => 0, 'name' => 0])]);
+            }
             foreach ($plan->emails as $email) {
                 Email::query()->create(['id' => $email->id, 'funnel_id' => $plan->id, 'name' => $email->name,
-                    'subject' => $email->subject, 'body' => $email->body, 'delay' => $email->delay->toArray()]);
+                    'subject' => $email->subject, 'body' => $email->body, 'delay' => $email->delay->toArray(),
+                    'sequence_id' => $email->sequence === '' ? null : $email->sequence, 'only' => $email->only->isEverybody() ? null : $email->only->toArray()]);
             }
             foreach (self::sharedIn($plan) as $id => $section) {
                 SharedSection::query()->create(['id' => $id, 'funnel_id' => $plan->id, 'name' => $plan->shared[$id] ?? $section->kind->label(), 'section' => $section->toArray()]);

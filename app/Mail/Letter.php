@@ -16,7 +16,7 @@ final readonly class Letter
         public string $subject,
         public string $html,
         public string $text,
-        public string $unsubscribeUrl,
+        public string $unsubscribeUrl = '',
     ) {
     }
 
@@ -25,15 +25,17 @@ final readonly class Letter
         $business = $message->business;
         $email = (new Email)
             ->from(new Address($business->sender_address, $business->sender_name))
-            ->to(new Address(EmailAddress::of($message->to_address)->forEnvelope(), trim($message->person->first_name.' '.$message->person->last_name)))
+            ->to(new Address(EmailAddress::of($message->to_address)->forEnvelope(), (string) $message->person?->fullName()))
             ->subject($this->subject)
             ->text($this->text)
             ->html($this->html);
         $host = parse_url((string) config('app.url'), PHP_URL_HOST);
         $email->getHeaders()->addIdHeader('Message-ID', $message->id.'@'.(is_string($host) ? $host : 'localhost'));
-        // One-click unsubscribe as RFC 8058 describes it.
-        $email->getHeaders()->addTextHeader('List-Unsubscribe', '<'.$this->unsubscribeUrl.'>');
-        $email->getHeaders()->addTextHeader('List-Unsubscribe-Post', 'List-Unsubscribe=One-Click');
+        if ($this->unsubscribeUrl !== '') {
+            // One-click unsubscribe as RFC 8058 describes it.
+            $email->getHeaders()->addTextHeader('List-Unsubscribe', '<'.$this->unsubscribeUrl.'>');
+            $email->getHeaders()->addTextHeader('List-Unsubscribe-Post', 'List-Unsubscribe=One-Click');
+        }
 
         return $email;
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Mail;
 
 use App\Jobs\SendMessage;
+use App\Models\Business;
 use App\Models\Message;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
@@ -20,7 +21,7 @@ final readonly class Postman
     /** Minutes to wait after the first, second … temporary trouble. */
     private const BACK_OFF = [1, 5, 15, 60, 240];
 
-    public function __construct(private Provider $provider, private LetterWriter $writer)
+    public function __construct(private Provider $provider, private LetterWriter $writer, private Feedback $feedback)
     {
     }
 
@@ -32,10 +33,16 @@ final readonly class Postman
         if ($claimed === 0) {
             return;
         }
-        $message = Message::query()->findOrFail($id);
-        // Asking for a new link is asking for that one message, even from somebody who unsubscribed from the letters.
-        if ($message->person->unsubscribed_at !== null && $message->kind !== 'new-link') {
-            $this->end($message, 'cancelled', 'Unsubscribed before it was due.');
+        $message = Message::query()->with(['person.business', 'business', 'funnel.liveVersion'])->findOrFail($id);
+        $gate = Gate::of($message, $now);
+        if ($gate->cancel !== null) {
+            $this->end($message, 'cancelled', $gate->cancel);
+
+            return;
+        }
+        if ($gate->later !== null) {
+            // It was no try: nothing was handed over.
+            $message->forceFill(['state' => 'waiting', 'queued_at' => null, 'claimed_at' => null, 'attempts' => $message->attempts - 1, 'due_at' => $gate->later])->save();
 
             return;
         }
@@ -55,6 +62,9 @@ final readonly class Postman
                 'subject' => $letter->subject, 'html' => $letter->html, 'text' => $letter->text])->save();
         } catch (PermanentTrouble $e) {
             $this->end($message, 'failed', $e->getMessage());
+            if ($e->badAddress) {
+                $this->feedback->bounced($message, $e->getMessage());
+            }
         } catch (TemporaryTrouble $e) {
             $this->later($message, $e->getMessage());
         }
@@ -76,17 +86,36 @@ final readonly class Postman
             ->update(['state' => 'waiting', 'queued_at' => null, 'claimed_at' => null]);
 
         return DB::transaction(function () use ($now, $most): int {
-            $ids = Message::query()->where('state', 'waiting')->where('due_at', '<=', Instant::sql($now))
-                // A job that was lost with its worker is queued again after a while; the claim makes that harmless.
-                ->where(fn ($q) => $q->whereNull('queued_at')->orWhere('queued_at', '<', Instant::sql($now->subMinutes(10))))
-                ->orderBy('due_at')->limit($most)->pluck('id')->all();
-            foreach ($ids as $id) {
-                SendMessage::dispatch((string) $id);
+            $ids = [];
+            foreach (Business::query()->get(['id', 'messages_per_minute']) as $business) {
+                // What was queued within the last minute has used up its share of the minute.
+                $used = Message::query()->where('business_id', $business->id)->where('queued_at', '>', Instant::sql($now->subMinute()))->count();
+                $room = min($most, $business->messages_per_minute - $used);
+                array_push($ids, ...$room < 1 ? [] : $this->due($business->id, $now, $room));
             }
-            Message::query()->whereIn('id', $ids)->update(['queued_at' => Instant::sql($now)]);
+            foreach ($ids as $id) {
+                SendMessage::dispatch($id);
+            }
+            foreach (array_chunk($ids, 500) as $some) {
+                Message::query()->whereIn('id', $some)->update(['queued_at' => Instant::sql($now)]);
+            }
 
             return count($ids);
         });
+    }
+
+    /** @return list<string> ids of what is due, what was asked for first, broadcasts last */
+    private function due(int $business, CarbonImmutable $now, int $most): array
+    {
+        $due = fn (array $kinds, int $room): array => $room < 1 ? [] : Message::query()->where('business_id', $business)->where('state', 'waiting')->where('due_at', '<=', Instant::sql($now))
+            ->whereIn('kind', $kinds)
+            // A job that was lost with its worker is queued again after a while; the claim makes that harmless.
+            ->where(fn ($q) => $q->whereNull('queued_at')->orWhere('queued_at', '<', Instant::sql($now->subMinutes(10))))
+            ->where(fn ($q) => $q->whereNull('sequence_id')->orWhereNotIn('sequence_id', DB::table('sequences')->whereNotNull('paused_at')->select('id')))
+            ->orderBy('due_at')->limit($room)->pluck('id')->map(fn ($id): string => (string) $id)->all();
+        $first = $due(['confirm', 'new-link', 'test', 'notice', 'sequence'], $most);
+
+        return array_values([...$first, ...$due(['broadcast'], $most - count($first))]);
     }
 
     private function later(Message $message, string $trouble): void

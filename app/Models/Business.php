@@ -17,14 +17,17 @@ use Lantern\Core\Funnel\Sender;
  * @property string $postal_address
  * @property string $timezone
  * @property string $currency
+ * @property int $messages_per_minute at most
+ * @property string|null $hook_secret with which calls to the owner's own addresses are signed
+ * @property \Carbon\CarbonImmutable|null $told_at when the daily letter about new people last went out
  * @property list<string> $embed_hosts from where videos may be shown on pages
  */
 final class Business extends Record
 {
     /** @var array<string, string> */
-    protected $casts = ['embed_hosts' => 'array'];
+    protected $casts = ['embed_hosts' => 'array', 'hook_secret' => 'encrypted', 'told_at' => 'immutable_datetime'];
 
-    protected $attributes = ['embed_hosts' => '[]'];
+    protected $attributes = ['embed_hosts' => '[]', 'messages_per_minute' => 120, 'hook_secret' => null, 'told_at' => null];
 
     public function zone(): DateTimeZone
     {

@@ -17,6 +17,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $subject
  * @property string $body sanitised HTML
  * @property array<string, int> $delay
+ * @property string|null $sequence_id
+ * @property array<string, mixed>|null $only for whom it is, beside being in the sequence
  * @property int $revision
  * @property CarbonImmutable|null $deleted_at
  * @property Funnel $funnel
@@ -26,9 +28,17 @@ final class Email extends Record
     use HasUlids;
 
     /** @var array<string, string> */
-    protected $casts = ['delay' => 'array', 'deleted_at' => 'immutable_datetime'];
+    protected $casts = ['delay' => 'array', 'only' => 'array', 'deleted_at' => 'immutable_datetime'];
 
-    protected $attributes = ['deleted_at' => null];
+    protected $attributes = ['deleted_at' => null, 'sequence_id' => null, 'only' => null];
+
+    protected static function booted(): void
+    {
+        // An email that says nothing else belongs to the first sequence of its funnel.
+        self::creating(function (self $email): void {
+            $email->sequence_id ??= Sequence::query()->where('funnel_id', $email->funnel_id)->whereNull('deleted_at')->orderBy('id')->value('id');
+        });
+    }
 
     /** @return BelongsTo<Funnel, $this> */
     public function funnel(): BelongsTo

@@ -34,6 +34,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property \Illuminate\Database\Eloquent\Collection<int, Email> $emails
  * @property \Illuminate\Database\Eloquent\Collection<int, LeadMagnet> $leadMagnets
  * @property \Illuminate\Database\Eloquent\Collection<int, SharedSection> $sharedSections
+ * @property \Illuminate\Database\Eloquent\Collection<int, Sequence> $sequences
  * @property Version|null $liveVersion
  */
 final class Funnel extends Record
@@ -68,6 +69,12 @@ final class Funnel extends Record
     public function emails(): HasMany
     {
         return $this->hasMany(Email::class)->whereNull('deleted_at')->orderBy('id');
+    }
+
+    /** @return HasMany<Sequence, $this> */
+    public function sequences(): HasMany
+    {
+        return $this->hasMany(Sequence::class)->whereNull('deleted_at')->orderBy('id');
     }
 
     /** @return HasMany<LeadMagnet, $this> */

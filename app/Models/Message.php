@@ -13,11 +13,15 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  *
  * @property string $id
  * @property int $business_id
- * @property string $person_id
+ * @property string|null $person_id nobody's for what goes to the owner
  * @property string|null $funnel_id
  * @property string|null $version_id
  * @property string|null $email_id
- * @property string $kind `sequence` or `new-link`
+ * @property string|null $sequence_id
+ * @property string|null $broadcast_id
+ * @property string|null $variant of a split test
+ * @property array<string, mixed>|null $content what is written out here and nowhere else
+ * @property string $kind `sequence`, `broadcast`, `confirm`, `new-link`, `notice` or `test`
  * @property string $unique_key
  * @property string $name
  * @property string $to_address
@@ -31,7 +35,13 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable|null $sent_at
  * @property string|null $trouble
  * @property Business $business
- * @property Person $person
+ * @property CarbonImmutable|null $opened_at
+ * @property int $opens
+ * @property CarbonImmutable|null $clicked_at
+ * @property int $clicks
+ * @property CarbonImmutable|null $lost_at when its reader was lost through it, and how in `lost_why`
+ * @property string|null $lost_why
+ * @property Person|null $person
  * @property Funnel|null $funnel
  */
 final class Message extends Record
@@ -39,10 +49,12 @@ final class Message extends Record
     use HasUlids;
 
     /** @var array<string, string> */
-    protected $casts = ['due_at' => 'immutable_datetime', 'claimed_at' => 'immutable_datetime', 'sent_at' => 'immutable_datetime'];
+    protected $casts = ['due_at' => 'immutable_datetime', 'claimed_at' => 'immutable_datetime', 'sent_at' => 'immutable_datetime',
+        'opened_at' => 'immutable_datetime', 'clicked_at' => 'immutable_datetime', 'lost_at' => 'immutable_datetime', 'content' => 'array'];
 
     protected $attributes = ['state' => 'waiting', 'attempts' => 0, 'subject' => '', 'html' => null, 'text' => null,
-        'claimed_at' => null, 'sent_at' => null, 'trouble' => null, 'version_id' => null, 'email_id' => null];
+        'claimed_at' => null, 'sent_at' => null, 'trouble' => null, 'version_id' => null, 'email_id' => null,
+        'person_id' => null, 'sequence_id' => null, 'broadcast_id' => null, 'variant' => null, 'content' => null, 'opened_at' => null, 'clicked_at' => null, 'lost_at' => null, 'lost_why' => null, 'opens' => 0, 'clicks' => 0];
 
     /** @return BelongsTo<Business, $this> */
     public function business(): BelongsTo

@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Lantern\Core\People\Rules\Standing;
 
 /**
  * Somebody on the list: one for each address.
@@ -22,6 +23,16 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $phone
  * @property string|null $timezone
  * @property bool $owner_try joined only in the owner's own browser, while trying things out
+ * @property string $first_key the name in small letters, for searching; likewise `last_key`
+ * @property string $last_key
+ * @property CarbonImmutable|null $confirmed_at
+ * @property bool $pending waits for the address to be confirmed, and has never joined otherwise
+ * @property bool $marketing agreed to letters beyond what they asked for
+ * @property string|null $suppressed `bounced` or `complained`
+ * @property CarbonImmutable|null $quiet_until chose to hear nothing until then
+ * @property CarbonImmutable|null $active_at
+ * @property CarbonImmutable|null $erased_at
+ * @property string|null $import_id
  * @property CarbonImmutable|null $unsubscribed_at
  * @property CarbonImmutable $joined_at
  * @property Business $business
@@ -34,9 +45,37 @@ final class Person extends Record
     protected $table = 'people';
 
     /** @var array<string, string> */
-    protected $casts = ['owner_try' => 'boolean', 'unsubscribed_at' => 'immutable_datetime', 'joined_at' => 'immutable_datetime'];
+    protected $casts = ['owner_try' => 'boolean', 'unsubscribed_at' => 'immutable_datetime', 'joined_at' => 'immutable_datetime', 'confirmed_at' => 'immutable_datetime', 'pending' => 'boolean', 'marketing' => 'boolean',
+        'quiet_until' => 'immutable_datetime', 'active_at' => 'immutable_datetime', 'erased_at' => 'immutable_datetime'];
 
-    protected $attributes = ['first_name' => '', 'last_name' => '', 'phone' => '', 'timezone' => null, 'unsubscribed_at' => null, 'owner_try' => false];
+    protected $attributes = ['first_name' => '', 'last_name' => '', 'phone' => '', 'timezone' => null, 'unsubscribed_at' => null, 'owner_try' => false,
+        'confirmed_at' => null, 'pending' => false, 'marketing' => true, 'suppressed' => null, 'quiet_until' => null, 'active_at' => null, 'erased_at' => null, 'import_id' => null];
+
+    protected static function booted(): void
+    {
+        self::saving(function (self $person): void {
+            $person->first_key = mb_strtolower($person->first_name);
+            $person->last_key = mb_strtolower($person->last_name);
+        });
+    }
+
+    /** How they stand to the list; what weighs most comes first. */
+    public function standing(): Standing
+    {
+        return match (true) {
+            $this->suppressed === 'complained' => Standing::Complained,
+            $this->suppressed !== null => Standing::Bounced,
+            $this->unsubscribed_at !== null => Standing::Unsubscribed,
+            $this->pending => Standing::Unconfirmed,
+            ! $this->marketing => Standing::NoMarketing,
+            default => Standing::Subscribed,
+        };
+    }
+
+    public function fullName(): string
+    {
+        return trim("{$this->first_name} {$this->last_name}");
+    }
 
     /** @return BelongsTo<Business, $this> */
     public function business(): BelongsTo
@@ -54,5 +93,11 @@ final class Person extends Record
     public function submissions(): HasMany
     {
         return $this->hasMany(Submission::class);
+    }
+
+    /** @return HasMany<PersonValue, $this> what is known of them in the owner's own fields */
+    public function values(): HasMany
+    {
+        return $this->hasMany(PersonValue::class);
     }
 }

@@ -24,9 +24,16 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $ip
  * @property string|null $user_agent
  * @property array<string, string>|null $source
+ * @property string $state `waiting` for a confirmation, or `taken`
+ * @property bool|null $marketing whether the box for further letters was ticked; null where there was none
+ * @property string|null $marketing_words
+ * @property CarbonImmutable|null $confirmed_at
+ * @property string|null $confirmed_ip
+ * @property string|null $visitor
  * @property CarbonImmutable $submitted_at
  * @property Person $person
  * @property Funnel $funnel
+ * @property Version $version
  */
 final class Submission extends Record
 {
@@ -35,7 +42,9 @@ final class Submission extends Record
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['answers' => 'array', 'source' => 'array', 'consented' => 'boolean', 'submitted_at' => 'immutable_datetime'];
+    protected $casts = ['answers' => 'array', 'source' => 'array', 'consented' => 'boolean', 'submitted_at' => 'immutable_datetime', 'marketing' => 'boolean', 'confirmed_at' => 'immutable_datetime'];
+
+    protected $attributes = ['state' => 'taken', 'marketing' => null, 'marketing_words' => null, 'confirmed_at' => null, 'confirmed_ip' => null, 'visitor' => null];
 
     /** @return BelongsTo<Person, $this> */
     public function person(): BelongsTo
@@ -47,5 +56,11 @@ final class Submission extends Record
     public function funnel(): BelongsTo
     {
         return $this->belongsTo(Funnel::class);
+    }
+
+    /** @return BelongsTo<Version, $this> */
+    public function version(): BelongsTo
+    {
+        return $this->belongsTo(Version::class);
     }
 }

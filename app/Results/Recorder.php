@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Results;
 
 use App\Models\Business;
+use App\Models\Person;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
@@ -17,11 +18,14 @@ final class Recorder
 {
     public const AT = 'Y-m-d H:i:s.u';
 
+    /** What only a person does, and no mail program by itself. */
+    private const ACTIVE = [EventType::Viewed, EventType::Asked, EventType::Confirmed, EventType::Joined, EventType::Downloaded, EventType::Bought, EventType::Clicked];
+
     /** @param  array<string, mixed>  $data */
     public function record(
         EventType $type,
         Business $business,
-        string $funnel,
+        ?string $funnel,
         ?string $page,
         DateTimeImmutable $at,
         ?string $version = null,
@@ -40,7 +44,20 @@ final class Recorder
             ];
             $this->count($business, $event);
             DB::table('events')->insert($event);
+            if ($person !== null && in_array($type, self::ACTIVE, true)) {
+                DB::table('people')->where('id', $person)->where(fn ($q) => $q->whereNull('active_at')->orWhere('active_at', '<', Instant::sql($at)))->update(['active_at' => Instant::sql($at)]);
+            }
         });
+    }
+
+    /**
+     * Something of a person alone, such as a tag.
+     *
+     * @param  array<string, mixed>  $data
+     */
+    public function note(EventType $type, Person $person, DateTimeImmutable $at, ?string $funnel = null, array $data = []): void
+    {
+        $this->record($type, $person->business, $funnel, null, $at, person: $person->id, data: $data);
     }
 
     /** Makes the daily counts of a business anew from its events. */

@@ -4,36 +4,34 @@ declare(strict_types=1);
 
 namespace App\Signups;
 
-use App\Mail\Planner;
-use App\Models\Delivery;
-use App\Models\Message;
+use App\Journey\Known;
+use App\Journey\Perform;
 use App\Models\Person;
 use App\Models\Submission;
-use App\Models\Tag;
 use App\Results\Recorder;
 use App\Support\Instant;
-use DateTimeZone;
+use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Funnel\FieldKind;
+use Lantern\Core\Funnel\FormPlan;
 use Lantern\Core\Funnel\Outcome;
-use Lantern\Core\Journey\AddTag;
+use Lantern\Core\Journey\AskToConfirm;
 use Lantern\Core\Journey\Decision;
-use Lantern\Core\Journey\DeliverFile;
 use Lantern\Core\Journey\Event;
 use Lantern\Core\Journey\EventType;
 use Lantern\Core\Journey\Journey;
-use Lantern\Core\Journey\SendEmail;
-use Lantern\Core\Journey\Visitor;
+use Lantern\Core\People\Answers;
 use Lantern\Core\People\EmailAddress;
 use LogicException;
 
 /**
- * Takes a sign-up in: the person, the submission with its consent, the tag, the right to the file, the planned
- * emails and the event, all in one transaction. What follows from joining is the core's decision.
+ * Takes a sign-up in: the person, the submission with its consent, and whatever follows, all in one transaction. What
+ * follows is the core's decision. A form with double opt-in is kept as it was filled in; it changes nothing about
+ * anybody who is known, and leads to nothing but the question, until the address is confirmed.
  */
 final readonly class TakeSignup
 {
-    public function __construct(private Recorder $recorder, private Planner $planner)
+    public function __construct(private Recorder $recorder, private Perform $perform, private Confirmations $confirmations)
     {
     }
 
@@ -43,83 +41,136 @@ final readonly class TakeSignup
         $email = $signup->answers->email ?? throw new LogicException('Only answers without errors can be taken.');
 
         return DB::transaction(function () use ($signup, $email): array {
-            $event = new Event(EventType::Joined, $signup->at, $signup->page->id, $signup->form->id);
+            $journey = new Journey($signup->version->plan());
             $before = Submission::query()->where('token', $signup->token)->first();
             if ($before !== null) {
-                return [$before, new Decision($signup->version->plan()->way($signup->page->id, Outcome::Joined))];
+                return [$before, new Decision($before->state === 'waiting' ? null : $signup->version->plan()->way($signup->page->id, Outcome::Joined))];
             }
-            $person = $this->person($signup, $email);
-            $decision = (new Journey($signup->version->plan()))->decide($this->facts($person), $event);
+            $waits = $signup->form->doubleOptIn;
+            $person = $this->person($signup, $email, $waits);
             $submission = Submission::query()->create([
                 'token' => $signup->token, 'funnel_id' => $signup->funnel->id, 'version_id' => $signup->version->id,
                 'page_id' => $signup->page->id, 'form_id' => $signup->form->id, 'person_id' => $person->id,
                 'answers' => $signup->answers->values, 'consent_words' => $signup->form->consent,
                 // Words under a button are agreed to by pressing it; words beside a box by ticking it.
                 'consented' => $signup->form->consent !== '' && ($signup->answers->consented || ! $signup->form->consentRequired),
+                'marketing' => $signup->form->marketing === '' ? null : $signup->answers->marketing,
+                'marketing_words' => $signup->form->marketing === '' ? null : $signup->form->marketing,
                 'ip' => $signup->ip, 'user_agent' => $signup->userAgent === null ? null : mb_substr($signup->userAgent, 0, 500),
                 'source' => $signup->source === [] ? null : $signup->source, 'submitted_at' => $signup->at,
+                'state' => $waits ? 'waiting' : 'taken', 'visitor' => $signup->visitor,
             ]);
-            if ($signup->visitor !== null) {
-                DB::table('visitor_person')->upsert(
-                    ['visitor' => $signup->visitor, 'person_id' => $person->id, 'joined_at' => Instant::sql($signup->at)], ['visitor'], ['person_id']);
+            $submission->setRelation('person', $person)->setRelation('funnel', $signup->funnel);
+            if (! $waits) {
+                return [$submission, $this->complete($submission, $journey, $signup->form, EventType::Joined, $signup->at, $signup->owner)];
             }
-            $this->recorder->record(EventType::Joined, $signup->funnel->business, $signup->funnel->id, $signup->page->id, $signup->at,
-                $signup->version->id, $signup->visitor, $person->id, $signup->source['utm_source'] ?? null, $signup->owner,
-                ['submission' => $submission->id]);
-            $this->perform($signup, $person, $decision);
+            $this->record(EventType::Asked, $submission, $signup->at, $signup->owner);
+            $decision = $journey->decide(Known::visitor($person), new Event(EventType::Joined, $signup->at, $signup->page->id, $signup->form->id));
+            if ($decision->effectsOf(AskToConfirm::class) !== []) {
+                $this->confirmations->ask($submission);
+            }
 
             return [$submission, $decision];
         });
     }
 
-    private function person(Signup $signup, EmailAddress $email): Person
+    /** The address is confirmed: what was waited for follows. Confirming twice is confirming once. */
+    public function confirmed(Submission $submission, DateTimeImmutable $at, ?string $ip, bool $owner): Decision
     {
-        $values = $signup->answers->values;
-        $given = array_filter([
-            'first_name' => $values[FieldKind::FirstName->value] ?? '',
-            'last_name' => $values[FieldKind::LastName->value] ?? '',
-            'phone' => $values[FieldKind::Phone->value] ?? '',
-            'timezone' => $signup->zone ?? '',
-        ], fn (string $v): bool => $v !== '');
+        return DB::transaction(function () use ($submission, $at, $ip, $owner): Decision {
+            $journey = new Journey($submission->version->plan());
+            $form = $submission->version->plan()->form($submission->form_id) ?? throw new LogicException('A version that took a form has it.');
+            if (Submission::query()->where('id', $submission->id)->where('state', 'waiting')->update(['state' => 'taken', 'confirmed_at' => $at, 'confirmed_ip' => $ip]) === 0) {
+                return new Decision($journey->decide(Known::visitor($submission->person), new Event(EventType::Confirmed, $at, $submission->page_id))->way);
+            }
+            $submission->refresh();
+            $submission->person->forceFill(['confirmed_at' => $submission->person->confirmed_at ?? $at])->save();
+            $this->record(EventType::Confirmed, $submission, $at, $owner);
+
+            return $this->complete($submission, $journey, $form, EventType::Confirmed, $at, $owner);
+        });
+    }
+
+    /** The second step of a form: its answers join those of the first. */
+    public function more(Submission $submission, FormPlan $form, Answers $answers): void
+    {
+        DB::transaction(function () use ($submission, $form, $answers): void {
+            $submission->forceFill(['answers' => $answers->values + $submission->answers])->save();
+            if ($submission->state === 'taken') {
+                $this->keep($submission->person, $form, $answers->values);
+            }
+        });
+    }
+
+    private function complete(Submission $submission, Journey $journey, FormPlan $form, EventType $type, DateTimeImmutable $at, bool $owner): Decision
+    {
+        $person = $submission->person;
+        $decision = $journey->decide(Known::visitor($person), new Event($type, $at, $submission->page_id, $submission->form_id));
+        $this->keep($person, $form, $submission->answers);
+        // Joining again is agreeing again: somebody who had unsubscribed and comes back of their own accord is back.
+        $person->forceFill(['unsubscribed_at' => null, 'quiet_until' => null, 'pending' => false, 'owner_try' => $person->owner_try && $owner,
+            'marketing' => match (true) {
+                $submission->marketing !== null => $submission->marketing || ($person->marketing && ! $person->wasRecentlyCreated && ! $person->pending),
+                $form->consent !== '' => true,
+                default => $person->marketing,
+            }])->save();
+        DB::table('opt_outs')->where('person_id', $person->id)->whereIn('what', ['broadcasts', ...$form->start])->delete();
+        if ($submission->visitor !== null) {
+            self::join($submission->visitor, $person->id, $at);
+        }
+        $this->record(EventType::Joined, $submission, $at, $owner);
+        $this->perform->all($decision->effects, $submission->funnel, $submission->version, $person, $at, $submission);
+
+        return $decision;
+    }
+
+    /** From now on this browser is this person's; what it did before was theirs. */
+    public static function join(string $visitor, string $person, DateTimeImmutable $at): void
+    {
+        DB::table('visitor_person')->upsert(['visitor' => $visitor, 'person_id' => $person, 'joined_at' => Instant::sql($at)], ['visitor'], ['person_id']);
+        DB::table('events')->where('visitor', $visitor)->whereNull('person_id')->update(['person_id' => $person]);
+    }
+
+    private function record(EventType $type, Submission $submission, DateTimeImmutable $at, bool $owner): void
+    {
+        $this->recorder->record($type, $submission->funnel->business, $submission->funnel_id, $submission->page_id, $at, $submission->version_id,
+            $submission->visitor, $submission->person_id, $submission->source['utm_source'] ?? null, $owner, ['submission' => $submission->id]);
+    }
+
+    private function person(Signup $signup, EmailAddress $email, bool $waits): Person
+    {
         $person = Person::query()->where('business_id', $signup->funnel->business_id)->where('email_key', $email->key)->first();
         if ($person === null) {
-            return Person::query()->create($given + [
-                'business_id' => $signup->funnel->business_id, 'email' => $email->display, 'email_key' => $email->key,
-                'joined_at' => $signup->at, 'owner_try' => $signup->owner,
+            $values = $signup->answers->values;
+
+            return Person::query()->create([
+                'business_id' => $signup->funnel->business_id, 'email' => $email->display, 'email_key' => $email->key, 'timezone' => $signup->zone,
+                'first_name' => $values[FieldKind::FirstName->value] ?? '', 'last_name' => $values[FieldKind::LastName->value] ?? '',
+                'joined_at' => $signup->at, 'owner_try' => $signup->owner, 'pending' => $waits,
             ]);
         }
-        // Joining again is agreeing again: somebody who had unsubscribed and comes back of their own accord is back.
-        $person->forceFill($given + ['unsubscribed_at' => null, 'owner_try' => $person->owner_try && $signup->owner])->save();
+        if (! $waits && $signup->zone !== null) {
+            $person->forceFill(['timezone' => $signup->zone]);
+        }
 
         return $person;
     }
 
-    private function facts(Person $person): Visitor
+    /**
+     * What the answers say of the person.
+     *
+     * @param  array<string, string>  $values
+     */
+    private function keep(Person $person, FormPlan $form, array $values): void
     {
-        return new Visitor(
-            new DateTimeZone($person->timezone ?? $person->business->timezone),
-            array_values(array_map(strval(...), Message::query()->where('person_id', $person->id)->whereNotNull('email_id')->pluck('email_id')->all())),
-            array_values(array_map(strval(...), $person->tags()->pluck('name')->all())),
-        );
-    }
-
-    private function perform(Signup $signup, Person $person, Decision $decision): void
-    {
-        foreach ($decision->effects as $effect) {
-            match (true) {
-                $effect instanceof AddTag => $this->tag($signup, $person, $effect->tag),
-                $effect instanceof DeliverFile => Delivery::query()->firstOrCreate(
-                    ['person_id' => $person->id, 'lead_magnet_id' => $effect->leadMagnet], ['funnel_id' => $signup->funnel->id]),
-                $effect instanceof SendEmail => $this->planner->planSequenceEmail($signup->funnel, $signup->version, $person, $effect),
-                default => throw new LogicException('Joining does not lead to '.$effect::class.'.'),
-            };
+        $person->forceFill(array_filter([
+            'first_name' => $values[FieldKind::FirstName->value] ?? '', 'last_name' => $values[FieldKind::LastName->value] ?? '', 'phone' => $values[FieldKind::Phone->value] ?? '',
+        ], fn (string $v): bool => $v !== ''))->save();
+        foreach ($form->fields as $field) {
+            if ($field->keep && ($values[$field->key()] ?? '') !== '') {
+                OwnFields::know($person->business_id, $field);
+                OwnFields::set($person->id, $field->key(), $field->kind === FieldKind::Choices ? explode("\n", $values[$field->key()]) : [$values[$field->key()]]);
+            }
         }
-    }
-
-    private function tag(Signup $signup, Person $person, string $name): void
-    {
-        $tag = Tag::query()->firstOrCreate(['business_id' => $person->business_id, 'name_key' => mb_strtolower($name)], ['name' => $name]);
-        DB::table('person_tag')->insertOrIgnore(['person_id' => $person->id, 'tag_id' => $tag->id,
-            'funnel_id' => $signup->funnel->id, 'tagged_at' => Instant::sql($signup->at)]);
     }
 }

@@ -4,27 +4,26 @@ declare(strict_types=1);
 
 namespace App\Signups;
 
-use App\Models\Funnel;
+use App\Journey\Perform;
 use App\Models\Message;
 use App\Models\Person;
 use App\Results\Recorder;
+use App\Support\Instant;
 use Carbon\CarbonImmutable;
-use DateTimeZone;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Journey\CancelEmails;
-use Lantern\Core\Journey\Event;
 use Lantern\Core\Journey\EventType;
-use Lantern\Core\Journey\Journey;
-use Lantern\Core\Journey\Visitor;
 
-/** Ends all letters to a person. Doing it twice is doing it once. */
+/** Ends letters to a person: all of them, some of them, or for a while. Doing it twice is doing it once. */
 final readonly class Unsubscribe
 {
+    public const QUIET_DAYS = 30;
+
     public function __construct(private Recorder $recorder)
     {
     }
 
-    public function of(Person $person, Message $through): void
+    /** @param  Message|null  $through  the letter whose link was followed; nothing when the owner does it */
+    public function of(Person $person, ?Message $through): void
     {
         DB::transaction(function () use ($person, $through): void {
             if ($person->unsubscribed_at !== null) {
@@ -32,17 +31,46 @@ final readonly class Unsubscribe
             }
             $now = CarbonImmutable::now();
             $person->forceFill(['unsubscribed_at' => $now])->save();
-            $funnel = Funnel::query()->with(['business', 'liveVersion'])->find($through->funnel_id);
-            if ($funnel?->liveVersion !== null) {
-                $this->recorder->record(EventType::Unsubscribed, $funnel->business, $funnel->id, null, $now, person: $person->id,
-                    data: ['message' => $through->id]);
-                $decision = (new Journey($funnel->liveVersion->plan()))->decide(new Visitor(new DateTimeZone('UTC')), new Event(EventType::Unsubscribed, $now));
-                if ($decision->effectsOf(CancelEmails::class) === []) {
-                    return;
-                }
-            }
-            Message::query()->where('person_id', $person->id)->where('state', 'waiting')->where('kind', 'sequence')
-                ->update(['state' => 'cancelled', 'trouble' => 'Unsubscribed before it was due.']);
+            $this->recorder->note(EventType::Unsubscribed, $person, $now, $through?->funnel_id, $through === null ? [] : ['message' => $through->id]);
+            $this->lost($through, 'unsubscribed', $now);
+            Perform::cancelAll($person->id, 'Unsubscribed before it was due.');
         });
+    }
+
+    /** No more of one kind of letters: `broadcasts`, or a sequence by its id. */
+    public function from(Person $person, string $what, ?Message $through): void
+    {
+        DB::transaction(function () use ($person, $what, $through): void {
+            $now = CarbonImmutable::now();
+            DB::table('opt_outs')->insertOrIgnore(['person_id' => $person->id, 'what' => $what, 'at' => Instant::sql($now)]);
+            $this->lost($through, 'less', $now);
+            if ($what === 'broadcasts') {
+                Message::query()->where('person_id', $person->id)->where('kind', 'broadcast')->where('state', 'waiting')->update(['state' => 'cancelled', 'trouble' => 'Chose not to get these any more.']);
+            } else {
+                Perform::stop($person->id, $what, 'Chose not to get these any more.', $now);
+            }
+        });
+    }
+
+    /** Nothing for a month; what is due meanwhile comes afterwards. */
+    public function quiet(Person $person): void
+    {
+        $person->forceFill(['quiet_until' => CarbonImmutable::now()->addDays(self::QUIET_DAYS)])->save();
+    }
+
+    /** Everything again as it was: what was pressed by mistake is taken back. */
+    public function back(Person $person): void
+    {
+        DB::transaction(function () use ($person): void {
+            $person->forceFill(['unsubscribed_at' => null, 'quiet_until' => null])->save();
+            DB::table('opt_outs')->where('person_id', $person->id)->delete();
+        });
+    }
+
+    private function lost(?Message $through, string $how, CarbonImmutable $at): void
+    {
+        if ($through !== null) {
+            DB::table('messages')->where('id', $through->id)->whereNull('lost_at')->update(['lost_at' => Instant::sql($at), 'lost_why' => $how, 'updated_at' => Instant::sql($at)]);
+        }
     }
 }

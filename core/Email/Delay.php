@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Email;
 
-use DateInterval;
 use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Support\Invalid;
@@ -80,26 +79,12 @@ final readonly class Delay
         $day = (new DateTimeImmutable($local->format('Y-m-d'), $utc))->modify("+{$this->days} days")->format('Y-m-d');
         $time = $this->hour === null ? $local->format('H:i:s.u') : sprintf('%02d:00', $this->hour);
 
-        return self::firstAt(new DateTimeImmutable("{$day} {$time}", $zone), $zone)->setTimezone($utc);
+        return WallClock::at($day, $time, $zone);
     }
 
-    /**
-     * Of an hour that happens twice the first. PHP is of two minds about which of them it means, and moves on by
-     * itself over an hour that is skipped.
-     */
-    private static function firstAt(DateTimeImmutable $wall, DateTimeZone $zone): DateTimeImmutable
+    public function isAtOnce(): bool
     {
-        $before = $wall->getTimestamp() - 86_400;
-        foreach ($zone->getTransitions($before, $wall->getTimestamp() + 1) ?: [] as $transition) {
-            $gained = ($offset ?? $transition['offset']) - $transition['offset'];
-            $offset = $transition['offset'];
-            $earlier = $gained > 0 ? $wall->sub(new DateInterval("PT{$gained}S")) : $wall;
-            if ($gained > 0 && $earlier->format('Y-m-d H:i:s') === $wall->format('Y-m-d H:i:s')) {
-                return $earlier;
-            }
-        }
-
-        return $wall;
+        return $this->minutes === 0 && $this->days === 0;
     }
 
     /** Where the email stands on a time scale that begins with joining, in minutes; days without an hour count 1,440. */

@@ -4,13 +4,24 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Funnel;
 
-/** The fields a form can ask for. Email is always there. */
+/** The kinds of fields a form can have. Email is always there; it and the next three stand once in a form. */
 enum FieldKind: string
 {
     case Email = 'email';
     case FirstName = 'first_name';
     case LastName = 'last_name';
     case Phone = 'phone';
+    case Line = 'line';
+    case Words = 'words';
+    case Choice = 'choice';
+    case Choices = 'choices';
+    case Number = 'number';
+    case Date = 'date';
+    case Consent = 'consent';
+    case Hidden = 'hidden';
+
+    /** Up to so many choices stand in rows of their own; more of them in a list that opens. */
+    public const MOST_ROWS = 6;
 
     public function label(): string
     {
@@ -19,7 +30,26 @@ enum FieldKind: string
             self::FirstName => 'First name',
             self::LastName => 'Last name',
             self::Phone => 'Phone',
+            self::Line => 'A line of text',
+            self::Words => 'A longer text',
+            self::Choice => 'One choice',
+            self::Choices => 'Several choices',
+            self::Number => 'Number',
+            self::Date => 'Date',
+            self::Consent => 'A box to tick',
+            self::Hidden => 'Hidden',
         };
+    }
+
+    /** Is its place on the person fixed, so that it needs no name of its own? */
+    public function isOfPerson(): bool
+    {
+        return in_array($this, [self::Email, self::FirstName, self::LastName, self::Phone], true);
+    }
+
+    public function hasOptions(): bool
+    {
+        return $this === self::Choice || $this === self::Choices;
     }
 
     /** The longest answer stored, in characters. */
@@ -27,8 +57,13 @@ enum FieldKind: string
     {
         return match ($this) {
             self::Email => 254,
-            self::FirstName, self::LastName => 100,
+            self::FirstName, self::LastName, self::Line => 100,
             self::Phone => 40,
+            self::Words => 4000,
+            self::Number => 30,
+            self::Date => 10,
+            self::Consent => 3,
+            self::Choice, self::Choices, self::Hidden => 300,
         };
     }
 
@@ -40,6 +75,7 @@ enum FieldKind: string
             self::FirstName => 'given-name',
             self::LastName => 'family-name',
             self::Phone => 'tel',
+            default => 'off',
         };
     }
 
@@ -48,6 +84,7 @@ enum FieldKind: string
         return match ($this) {
             self::Email => 'email',
             self::Phone => 'tel',
+            self::Date => 'date',
             default => 'text',
         };
     }

@@ -6,6 +6,7 @@ namespace Lantern\Core\Funnel;
 
 use Lantern\Core\Email\EmailPlan;
 use Lantern\Core\Email\MergeFields;
+use Lantern\Core\Email\SequencePlan;
 use Lantern\Core\Page\Look;
 use Lantern\Core\Page\LookChanges;
 use Lantern\Core\Page\Looks;
@@ -18,7 +19,7 @@ use Lantern\Core\Support\Shape;
  */
 final readonly class Plan
 {
-    public const FORMAT = 2;
+    public const FORMAT = 3;
 
     /**
      * @param  list<PagePlan>  $pages  the entry page first
@@ -29,6 +30,7 @@ final readonly class Plan
      * @param  string|null  $logo  the id of a picture; likewise `icon`, which browsers show beside the title
      * @param  array<string, string>  $fields  the funnel's own merge fields by name: the programme, its price …
      * @param  list<string>  $parameters  names of address parameters that may be used as merge fields
+     * @param  list<SequencePlan>  $sequences
      * @param  array<string, string>  $shared  names of the shared sections by id; their content stands in the pages
      */
     public function __construct(
@@ -49,6 +51,7 @@ final readonly class Plan
         public array $fields = [],
         public array $parameters = [],
         public array $shared = [],
+        public array $sequences = [],
     ) {
     }
 
@@ -56,13 +59,12 @@ final readonly class Plan
     public static function fromArray(mixed $data): self
     {
         $shape = Shape::of($data);
-        // Format 1 had fewer things and wrote the same ones the same way.
-        if (! in_array($shape->integer('format', 0, 1_000_000, 0), [1, self::FORMAT], true)) {
+        $format = $shape->integer('format', 0, 1_000_000, 0);
+        if ($format < 1 || $format > self::FORMAT) {
             throw Invalid::at('format', 'This funnel was written by another version of the application.');
         }
         $look = $shape->group('look');
-
-        return new self(
+        $plan = new self(
             $shape->text('id', 40),
             $shape->text('name', 120),
             $shape->choice('goal', Goal::class),
@@ -80,7 +82,19 @@ final readonly class Plan
             MergeFields::ownFields($shape->optionalGroup('fields')),
             MergeFields::parameterNames($shape->texts('parameters', 20, 40)),
             self::sharedNames($shape->optionalGroup('shared')),
+            array_map(SequencePlan::fromShape(...), $shape->groups('sequences', 40)),
         );
+
+        // Before format 3 all emails were one sequence that every form started; all else was written the same way.
+        return $format < 3 && $plan->emails !== [] ? $plan->withOneSequence() : $plan;
+    }
+
+    /** All emails as one sequence that every form starts. Its id is the funnel's. */
+    public function withOneSequence(): self
+    {
+        return $this->but(forms: array_map(fn (FormPlan $f): FormPlan => $f->starting([$this->id]), $this->forms),
+            emails: array_map(fn (EmailPlan $e): EmailPlan => $e->in($this->id), $this->emails),
+            sequences: [new SequencePlan($this->id, 'Follow-up')]);
     }
 
     /** @return array<string, mixed> */
@@ -96,7 +110,7 @@ final readonly class Plan
             'forms' => array_map(fn (FormPlan $f): array => $f->toArray(), $this->forms),
             'emails' => array_map(fn (EmailPlan $e): array => $e->toArray(), $this->emails),
             'leadMagnets' => array_map(fn (LeadMagnet $l): array => $l->toArray(), $this->leadMagnets),
-        ] + array_filter(['logo' => $this->logo, 'icon' => $this->icon, 'fields' => $this->fields, 'parameters' => $this->parameters, 'shared' => $this->shared],
+        ] + array_filter(['sequences' => array_map(fn (SequencePlan $q): array => $q->toArray(), $this->sequences), 'logo' => $this->logo, 'icon' => $this->icon, 'fields' => $this->fields, 'parameters' => $this->parameters, 'shared' => $this->shared],
             fn (string|array|null $v): bool => $v !== null && $v !== []);
     }
 
@@ -129,16 +143,26 @@ final readonly class Plan
      */
     public function withForms(array $forms): self
     {
-        return new self($this->id, $this->name, $this->goal, $this->address, $this->lookId, $this->changes, $this->sender, $this->pages,
-            $this->ways, $forms, $this->emails, $this->leadMagnets, $this->logo, $this->icon, $this->fields, $this->parameters, $this->shared);
+        return $this->but(forms: $forms);
     }
 
     /** The same with another page in place of the one that has its id. */
     public function withPage(PagePlan $page): self
     {
-        return new self($this->id, $this->name, $this->goal, $this->address, $this->lookId, $this->changes, $this->sender,
-            array_map(fn (PagePlan $p): PagePlan => $p->id === $page->id ? $page : $p, $this->pages),
-            $this->ways, $this->forms, $this->emails, $this->leadMagnets, $this->logo, $this->icon, $this->fields, $this->parameters, $this->shared);
+        return $this->but(pages: array_map(fn (PagePlan $p): PagePlan => $p->id === $page->id ? $page : $p, $this->pages));
+    }
+
+    /**
+     * @param  list<PagePlan>|null  $pages
+     * @param  list<FormPlan>|null  $forms
+     * @param  list<EmailPlan>|null  $emails
+     * @param  list<SequencePlan>|null  $sequences
+     */
+    private function but(?array $pages = null, ?array $forms = null, ?array $emails = null, ?array $sequences = null): self
+    {
+        return new self($this->id, $this->name, $this->goal, $this->address, $this->lookId, $this->changes, $this->sender, $pages ?? $this->pages,
+            $this->ways, $forms ?? $this->forms, $emails ?? $this->emails, $this->leadMagnets, $this->logo, $this->icon, $this->fields, $this->parameters,
+            $this->shared, $sequences ?? $this->sequences);
     }
 
     public function entry(): ?PagePlan
@@ -184,6 +208,17 @@ final readonly class Plan
         return self::find($this->emails, $id);
     }
 
+    public function sequence(string $id): ?SequencePlan
+    {
+        return self::find($this->sequences, $id);
+    }
+
+    /** @return list<EmailPlan> the emails of a sequence, in the order of their delays */
+    public function emailsOf(string $sequence): array
+    {
+        return array_values(array_filter($this->emails, fn (EmailPlan $e): bool => $e->sequence === $sequence));
+    }
+
     public function leadMagnet(string $id): ?LeadMagnet
     {
         return self::find($this->leadMagnets, $id);
@@ -201,12 +236,12 @@ final readonly class Plan
     }
 
     /**
-     * @template T of PagePlan|FormPlan|EmailPlan|LeadMagnet
+     * @template T of PagePlan|FormPlan|EmailPlan|LeadMagnet|SequencePlan
      *
      * @param  list<T>  $things
      * @return T|null
      */
-    private static function find(array $things, string $id): PagePlan|FormPlan|EmailPlan|LeadMagnet|null
+    private static function find(array $things, string $id): PagePlan|FormPlan|EmailPlan|LeadMagnet|SequencePlan|null
     {
         foreach ($things as $thing) {
             if ($thing->id === $id) {

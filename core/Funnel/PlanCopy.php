@@ -14,7 +14,7 @@ final class PlanCopy
     public static function of(Plan $plan, string $name, string $address, callable $newId, array $uploads = []): Plan
     {
         $ids = $uploads;
-        foreach ([$plan->pages, $plan->forms, $plan->emails, $plan->leadMagnets] as $things) {
+        foreach ([$plan->pages, $plan->forms, $plan->emails, $plan->leadMagnets, $plan->sequences] as $things) {
             foreach ($things as $thing) {
                 $ids[$thing->id] = $newId();
             }

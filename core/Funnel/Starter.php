@@ -6,6 +6,7 @@ namespace Lantern\Core\Funnel;
 
 use Closure;
 use Lantern\Core\Email\EmailPlan;
+use Lantern\Core\Email\SequencePlan;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\LookChanges;
 use Lantern\Core\Page\Looks;
@@ -37,13 +38,16 @@ final readonly class Starter
         foreach ($this->pages($goal, $desk) as $key => [$role, $pageName, $document]) {
             $pages[] = new PagePlan($desk->page($key), $role, $pageName, $pages === [] ? '' : (str_contains($key, '-') && $role === PageRole::Lesson ? str_replace('lesson', 'video', $key) : $role->address()), $document);
         }
+        $letters = StarterLetters::of($goal, $desk);
+        $sequences = $letters === [] ? [] : [new SequencePlan($desk->id(), 'Follow-up')];
+        $start = array_map(fn (SequencePlan $s): string => $s->id, $sequences);
         $emails = array_map(
-            fn (array $e): EmailPlan => new EmailPlan($desk->id(), $e['name'], $e['subject'], $e['body'], $e['delay']),
-            StarterLetters::of($goal, $desk),
+            fn (array $e): EmailPlan => new EmailPlan($desk->id(), $e['name'], $e['subject'], $e['body'], $e['delay'], $start[0] ?? ''),
+            $letters,
         );
 
         return new Plan($desk->id(), $name, $goal, $address, Looks::DEFAULT, new LookChanges, $this->sender, $pages,
-            $this->ways($goal, $desk), $form === null ? [] : [$form], $emails, $leadMagnet === null ? [] : [$leadMagnet]);
+            $this->ways($goal, $desk), $form === null ? [] : [$form->starting($start)], $emails, $leadMagnet === null ? [] : [$leadMagnet], sequences: $sequences);
     }
 
     /** @return array<string, array{PageRole, string, Document}> by the name that ways and links use */

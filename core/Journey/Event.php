@@ -14,6 +14,7 @@ final readonly class Event
         public DateTimeImmutable $at,
         public ?string $page = null,
         public ?string $form = null,
+        public ?string $tag = null,
     ) {
     }
 }

@@ -10,8 +10,18 @@ use Lantern\Core\Funnel\Outcome;
 enum EventType: string
 {
     case Viewed = 'viewed';
+    /** Filled in a form that wants the address confirmed. */
+    case Asked = 'asked';
+    case Confirmed = 'confirmed';
+    /** Is in: by a form that asks for no more, or by confirming. */
     case Joined = 'joined';
     case Downloaded = 'downloaded';
+    case Tagged = 'tagged';
+    case Bought = 'bought';
+    case Opened = 'opened';
+    case Clicked = 'clicked';
+    case Bounced = 'bounced';
+    case Complained = 'complained';
     case Unsubscribed = 'unsubscribed';
 
     /** The outcome of the page it happened on, if it is one that leads on. */
@@ -19,6 +29,8 @@ enum EventType: string
     {
         return match ($this) {
             self::Joined => Outcome::Joined,
+            self::Confirmed => Outcome::Confirmed,
+            self::Bought => Outcome::Bought,
             default => null,
         };
     }

@@ -4,6 +4,13 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Journey;
 
+use DateTimeImmutable;
+use DateTimeZone;
+use Lantern\Core\Email\SequencePlan;
+use Lantern\Core\Email\Timing;
+use Lantern\Core\Funnel\FormPlan;
+use Lantern\Core\Funnel\Notice;
+use Lantern\Core\Funnel\Outcome;
 use Lantern\Core\Funnel\Plan;
 
 /** The way through a funnel: what a visitor did, and what follows from it. Live traffic asks here and nowhere else. */
@@ -17,22 +24,31 @@ final readonly class Journey
     {
         $outcome = $event->type->outcome();
         $way = $outcome === null || $event->page === null ? null : $this->plan->way($event->page, $outcome);
+        $form = $this->plan->form($event->form ?? '');
 
         return match ($event->type) {
-            EventType::Joined => new Decision($way, $this->joined($visitor, $event)),
-            EventType::Unsubscribed => new Decision(null, [new CancelEmails]),
-            EventType::Viewed, EventType::Downloaded => new Decision($way),
+            EventType::Joined => $form?->doubleOptIn === true ? new Decision(null, [new AskToConfirm($form->id)]) : new Decision($way, $this->joined($visitor, $event, $form)),
+            // Where confirming leads nowhere of its own, it leads where joining does.
+            EventType::Confirmed => new Decision($way ?? ($event->page === null ? null : $this->plan->way($event->page, Outcome::Joined)), $this->joined($visitor, $event, $form)),
+            EventType::Tagged => new Decision(null, $this->tagged($visitor, $event->at, $event->tag ?? '')),
+            EventType::Bought => new Decision($way, $this->bought($visitor)),
+            EventType::Unsubscribed, EventType::Complained, EventType::Bounced => new Decision(null, [new CancelEmails]),
+            EventType::Viewed, EventType::Downloaded, EventType::Asked, EventType::Opened, EventType::Clicked => new Decision($way),
         };
     }
 
     /** @return list<Effect> */
-    private function joined(Visitor $visitor, Event $event): array
+    private function joined(Visitor $visitor, Event $event, ?FormPlan $form): array
     {
         $effects = [];
-        $has = array_map(mb_strtolower(...), $visitor->tags);
-        foreach ($this->plan->form($event->form ?? '')->tags ?? [] as $tag) {
-            if (! in_array(mb_strtolower($tag), $has, true)) {
+        $started = [];
+        foreach ($form->tags ?? [] as $tag) {
+            if (! $visitor->hasTag($tag)) {
                 $effects[] = new AddTag($tag);
+                foreach ($this->tagged($visitor, $event->at, $tag, $started) as $effect) {
+                    $effects[] = $effect;
+                    $started = $effect instanceof StartSequence ? [...$started, $effect->sequence] : $started;
+                }
             }
         }
         foreach ($this->plan->leadMagnets as $leadMagnet) {
@@ -40,13 +56,91 @@ final readonly class Journey
                 $effects[] = new DeliverFile($leadMagnet->id);
             }
         }
-        // An email that was sent or is on its way is never planned again: joining twice is one sequence.
-        foreach ($this->plan->emails as $email) {
-            if (! in_array($email->id, $visitor->emails, true)) {
-                $effects[] = new SendEmail($email->id, $email->delay->from($event->at, $visitor->zone));
+        foreach ($form->stop ?? [] as $sequence) {
+            if ($visitor->sequences[$sequence] ?? false) {
+                $effects[] = new StopSequence($sequence, "Filled in “{$form?->name}”, which ends this sequence.");
+            }
+        }
+        foreach ($form->start ?? [] as $id) {
+            $sequence = $this->plan->sequence($id);
+            if ($sequence !== null && ! in_array($id, $started, true)) {
+                array_push($effects, ...$this->started($visitor, $event->at, $sequence));
+            }
+        }
+        if ($form !== null && $form->notice !== Notice::Never) {
+            $effects[] = new TellOwner($form->id, $form->notice);
+        }
+        if ($form !== null && $form->hook !== '') {
+            $effects[] = new CallHook($form->id, $form->hook);
+        }
+
+        return $effects;
+    }
+
+    /**
+     * @param  list<string>  $started  sequences that were started in the same breath
+     * @return list<Effect>
+     */
+    private function tagged(Visitor $visitor, DateTimeImmutable $at, string $tag, array $started = []): array
+    {
+        $effects = [];
+        foreach ($this->plan->sequences as $sequence) {
+            if ($sequence->endsOn($tag) && ($visitor->sequences[$sequence->id] ?? false)) {
+                $effects[] = new StopSequence($sequence->id, "Got the tag “{$tag}”, which ends this sequence.");
+            } elseif ($sequence->startsOn($tag) && ! in_array($sequence->id, $started, true)) {
+                array_push($effects, ...$this->started($visitor, $at, $sequence));
             }
         }
 
         return $effects;
+    }
+
+    /** @return list<Effect> */
+    private function bought(Visitor $visitor): array
+    {
+        $effects = [];
+        foreach ($this->plan->sequences as $sequence) {
+            if ($sequence->endsOnBuying && ($visitor->sequences[$sequence->id] ?? false)) {
+                $effects[] = new StopSequence($sequence->id, 'Bought, which ends this sequence.');
+            }
+        }
+
+        return $effects;
+    }
+
+    /**
+     * Entering a sequence, if they are not in it, and were not unless it may be entered again. Somebody who has a tag
+     * that ends it never enters it.
+     *
+     * @return list<Effect>
+     */
+    private function started(Visitor $visitor, DateTimeImmutable $at, SequencePlan $sequence): array
+    {
+        $in = $visitor->sequences[$sequence->id] ?? null;
+        if ($in === true || ($in === false && ! $sequence->again) || array_filter($visitor->tags, $sequence->endsOn(...)) !== []) {
+            return [];
+        }
+        $effects = [new StartSequence($sequence->id, $at->setTimezone(new DateTimeZone('UTC')))];
+        $timing = new Timing($sequence, $visitor->zone, $visitor->ownerZone ?? $visitor->zone);
+        foreach ($this->plan->emailsOf($sequence->id) as $email) {
+            // An email that was sent or is on its way is not planned again, unless the whole sequence is.
+            if ($in === false || ! in_array($email->id, $visitor->emails, true)) {
+                $effects[] = new SendEmail($email->id, $timing->due($email, $at));
+            }
+        }
+
+        return $effects;
+    }
+
+    /**
+     * Somebody enters a sequence by the owner's hand.
+     *
+     * @return list<Effect>
+     */
+    public function start(Visitor $visitor, string $sequence, DateTimeImmutable $at): array
+    {
+        $found = $this->plan->sequence($sequence);
+
+        return $found === null ? [] : $this->started($visitor, $at, $found);
     }
 }

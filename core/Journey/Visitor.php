@@ -13,11 +13,20 @@ final readonly class Visitor
      * @param  DateTimeZone  $zone  the visitor's own, or the owner's where it is not known
      * @param  list<string>  $emails  ids of this funnel's emails already sent to this person, or waiting to be
      * @param  list<string>  $tags  the person's tags, as written
+     * @param  array<string, bool>  $sequences  by id of the sequences they entered: are they still in it?
+     * @param  DateTimeZone|null  $ownerZone  where it differs from the visitor's
      */
     public function __construct(
         public DateTimeZone $zone,
         public array $emails = [],
         public array $tags = [],
+        public array $sequences = [],
+        public ?DateTimeZone $ownerZone = null,
     ) {
+    }
+
+    public function hasTag(string $tag): bool
+    {
+        return in_array(mb_strtolower($tag), array_map(mb_strtolower(...), $this->tags), true);
     }
 }

@@ -133,6 +133,17 @@ final readonly class Shape
         return $result;
     }
 
+    /** @return list<int> */
+    public function integers(string $key, int $most, int $min, int $max): array
+    {
+        $result = [];
+        foreach ($this->items($key, $most) as $i => $item) {
+            $result[] = self::of(['it' => $item], $this->path($key).'.'.$i)->integer('it', $min, $max);
+        }
+
+        return $result;
+    }
+
     /** @return list<mixed> */
     private function items(string $key, int $most): array
     {

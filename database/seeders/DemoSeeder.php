@@ -189,7 +189,7 @@ final class DemoSeeder extends Seeder
             CarbonImmutable::setTestNow($message->due_at->addSeconds(2));
             $this->postman->send($message->id);
             $sent = $message->refresh()->load('person');
-            if ($sent->state === 'sent' && $this->crowd->chance(0.009)) {
+            if ($sent->state === 'sent' && $sent->person !== null && $this->crowd->chance(0.009)) {
                 $this->unsubscribe->of($sent->person, $sent);
             }
         }

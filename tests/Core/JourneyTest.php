@@ -26,7 +26,7 @@ final class JourneyTest extends TestCase
     private function plan(): Plan
     {
         return Plans::changed(fn (array $p): array => ['emails' => [...$p['emails'],
-            ['id' => 'day1', 'name' => 'Day 1', 'subject' => 'x', 'body' => 'x', 'delay' => ['days' => 1, 'hour' => 9]]]] + $p);
+            ['id' => 'day1', 'name' => 'Day 1', 'subject' => 'x', 'body' => 'x', 'delay' => ['days' => 1, 'hour' => 9], 'sequence' => $p['sequences'][0]['id']]]] + $p);
     }
 
     private function joined(Plan $plan): Event

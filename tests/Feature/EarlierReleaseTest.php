@@ -24,7 +24,13 @@ final class EarlierReleaseTest extends TestCase
     {
         $funnel = $this->live();
         $version = Version::query()->findOrFail($funnel->live_version_id);
-        $plan = ['format' => 1] + $version->plan;
+        // Then all emails were one sequence, and nothing said so; the migration gave it the funnel's id.
+        $sequence = $version->plan['sequences'][0]['id'];
+        $plan = ['format' => 1] + json_decode(str_replace($sequence, $funnel->id, (string) json_encode($version->plan)), true);
+        unset($plan['sequences'], $plan['forms'][0]['start'], $plan['emails'][0]['sequence']);
+        DB::table('sequences')->update(['id' => $funnel->id]);
+        DB::table('emails')->update(['sequence_id' => $funnel->id]);
+        DB::table('forms')->update(['definition' => DB::raw("replace(definition, '{$sequence}', '{$funnel->id}')")]);
         foreach ($plan['pages'] as $i => $page) {
             $plan['pages'][$i]['document'] = ['format' => 1, 'background' => ['colour' => '#e0f0ff']] + $page['document'];
         }
@@ -91,11 +97,21 @@ final class EarlierReleaseTest extends TestCase
         $db = new PDO("sqlite:{$file}");
         $db->exec("insert into businesses (id, name, sender_name, sender_address, postal_address, timezone, currency) values (1, 'Ferncroft', 'Imke', 'imke@ferncroft.example', '', 'UTC', 'EUR')");
         $db->exec("insert into funnels (id, business_id, name, goal, address, look, accent) values ('01aaaaaaaaaaaaaaaaaaaaaaaa', 1, 'Mine', 'give-away', 'mine', 'harbour', '#123456'), ('01bbbbbbbbbbbbbbbbbbbbbbbb', 1, 'Yours', 'give-away', 'yours', 'harbour', null)");
+        $db->exec("insert into emails (id, funnel_id, name, subject, body, delay) values ('01eeeeeeeeeeeeeeeeeeeeeeee', '01aaaaaaaaaaaaaaaaaaaaaaaa', 'Welcome', 'x', 'x', '{}')");
+        $db->exec("insert into forms (id, funnel_id, name, definition) values ('01ffffffffffffffffffffffff', '01aaaaaaaaaaaaaaaaaaaaaaaa', 'Form', '{\"button\":\"Go\"}')");
+        $db->exec("insert into people (id, business_id, email, email_key, first_name, joined_at) values ('01pppppppppppppppppppppppp', 1, 'zoe@example.com', 'zoe@example.com', 'ZOË', '2026-01-05 08:00:00.000')");
+        $db->exec("insert into messages (id, business_id, person_id, funnel_id, email_id, kind, unique_key, name, to_address, due_at) values ('01mmmmmmmmmmmmmmmmmmmmmmmm', 1, '01pppppppppppppppppppppppp', '01aaaaaaaaaaaaaaaaaaaaaaaa', '01eeeeeeeeeeeeeeeeeeeeeeee', 'sequence', 'k', 'Welcome', 'zoe@example.com', '2026-01-05 08:00:00.000')");
         unset($db);
         $artisan('migrate', '--force');
         $artisan('lantern:redraw');
-        $changes = (new PDO("sqlite:{$file}"))->query('select address, look_changes from funnels order by id')->fetchAll(PDO::FETCH_KEY_PAIR);
+        $db = new PDO("sqlite:{$file}");
+        $changes = $db->query('select address, look_changes from funnels order by id')->fetchAll(PDO::FETCH_KEY_PAIR);
+        $sequences = $db->query("select e.sequence_id, q.name, m.sequence_id, json_extract(f.definition, '$.start[0]') from emails e join sequences q on q.id = e.sequence_id join messages m on m.email_id = e.id join forms f on f.funnel_id = e.funnel_id")->fetchAll(PDO::FETCH_NUM);
+        $name = $db->query('select first_key from people')->fetchColumn();
         unlink($file);
+
+        self::assertSame([['01aaaaaaaaaaaaaaaaaaaaaaaa', 'Follow-up', '01aaaaaaaaaaaaaaaaaaaaaaaa', '01aaaaaaaaaaaaaaaaaaaaaaaa']], $sequences);
+        self::assertSame('zoë', $name);
 
         self::assertSame(['mine' => '{"accent":"#123456"}', 'yours' => '{}'], $changes);
     }

@@ -19,6 +19,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Testing\TestResponse;
 use Lantern\Core\Funnel\Goal;
+use Lantern\Core\Funnel\Plan;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
@@ -224,7 +225,7 @@ final class ExportTest extends TestCase
         yield 'JSON of another kind' => [$json(fn (array $j): array => ['kind' => 'something-else'] + $j), 'This zip holds no funnel.'];
         yield 'a newer version' => [$json(fn (array $j): array => ['version' => 2] + $j), 'written by a newer version'];
         yield 'a newer plan' => [$json(function (array $j): array {
-            $j['plan']['format'] = 3;
+            $j['plan']['format'] = Plan::FORMAT + 1;
 
             return $j;
         }), 'written by another version'];

@@ -57,14 +57,31 @@ final readonly class Notice
         return new self(404, 'This file is no longer given away', 'The download was taken back by the person who offered it.');
     }
 
-    public static function unsubscribe(string $action, string $business): self
+    /** @param  array<string, string>  $less  what one may choose instead of leaving altogether, by the value that is sent */
+    public static function unsubscribe(string $action, string $business, array $less = []): self
     {
-        return new self(200, 'Unsubscribe?', "You will get no more letters from {$business}.", ['confirm' => $action]);
+        return new self(200, 'Unsubscribe?', $less === [] ? "You will get no more letters from {$business}." : "Would less be enough, or shall {$business} write to you no more at all?",
+            ['confirm' => $action, 'less' => $less]);
     }
 
-    public static function unsubscribed(string $business): self
+    public static function unsubscribed(string $business, string $back): self
     {
-        return new self(200, 'You are unsubscribed', "You will get no more letters from {$business}. Thank you for having read them.");
+        return new self(200, 'You are unsubscribed', "You will get no more letters from {$business}. Thank you for having read them.", ['back' => $back]);
+    }
+
+    public static function lessOften(string $business, string $back): self
+    {
+        return new self(200, 'You will get less', "{$business} sends you no more letters of this kind.", ['back' => $back]);
+    }
+
+    public static function quiet(string $business, string $back): self
+    {
+        return new self(200, 'A month of quiet', "{$business} writes to you again in thirty days, and not before.", ['back' => $back]);
+    }
+
+    public static function subscribedAgain(string $business): self
+    {
+        return new self(200, 'As it was', "You get the letters from {$business} again.");
     }
 
     public function response(): Response

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Models\Submission;
+use App\Signups\Confirmations;
 use App\Signups\FormToken;
 use App\Signups\Signup;
 use App\Signups\TakeSignup;
@@ -13,6 +15,8 @@ use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Str;
 use Lantern\Core\Funnel\FormPlan;
+use Lantern\Core\Funnel\Outcome;
+use Lantern\Core\Funnel\Way;
 use Lantern\Core\Page\Block;
 use Lantern\Core\Page\BlockKind;
 use Lantern\Core\People\Answers;
@@ -42,8 +46,9 @@ final readonly class SignupController
         if (RateLimiter::tooManyAttempts($limit, (int) config('lantern.signups.per_address'))) {
             return Notice::tooMany()->response();
         }
-        $answers = Answers::read($form, $request->request->all());
-        $typed = array_filter($request->request->all(), fn (mixed $v): bool => is_string($v) && mb_check_encoding($v, 'UTF-8') && mb_strlen($v) <= 6000);
+        $step = $request->input('step') === '2' && $form->hasTwoSteps() ? 2 : 1;
+        $answers = Answers::read($form, $request->request->all(), PageResponse::parametersOf($form, $request->input('source')), $step);
+        $typed = PageResponse::typed($request->request->all());
         $token = FormToken::read($request->input('token'), $live->page->id);
         if ($token === null) {
             return $this->pages->of($live, $request, $typed, ['form' => $request->input('token') === 'elsewhere'
@@ -56,18 +61,39 @@ final readonly class SignupController
             return $this->pages->of($live, $request, $typed, ['form' => 'That went very fast, as if a program had filled the form in. If you are a person, please press the button once more.'], 422);
         }
         RateLimiter::hit($limit, 600);
+        if ($step === 2) {
+            return $this->secondStep($request, $live, $form, $answers);
+        }
         $visitor = Visitor::id($request) ?? str_replace('-', '', (string) Str::uuid());
         [$submission, $decision] = $this->takeSignup->take(new Signup(
             $live->funnel, $live->version, $live->page, $form, $answers, $token->nonce, CarbonImmutable::now(), $visitor,
             Visitor::zone($request->input('zone')), PageResponse::readSource($request->input('source')),
             $request->ip(), $request->userAgent(), Visitor::isOwner($request),
         ));
-        $way = $decision->way;
-        $target = $way->toUrl ?? $live->funnel->url($live->version->plan()->page($way->toPage ?? '')->address ?? '');
 
-        return redirect()->away($target, 303)
+        return redirect()->away($form->hasTwoSteps() ? $live->funnel->url($live->page->address).'?step=2' : $this->onward($live, $submission, $decision->way), 303)
             ->withCookie(Cookie::make(PageResponse::JOINED, $submission->id, 60 * 24 * 30, '/'.$live->funnel->address, httpOnly: true, sameSite: 'lax'))
             ->withCookie(Cookie::make(Visitor::COOKIE, $visitor, 60 * 24 * 365, '/', httpOnly: false, sameSite: 'lax'));
+    }
+
+    /** What is asked after the address joins what was said before, for whoever has just said that in this browser. */
+    private function secondStep(Request $request, LivePage $live, FormPlan $form, Answers $answers): Response
+    {
+        $id = $request->cookie(PageResponse::JOINED);
+        $submission = is_string($id) ? Submission::query()->with(['person', 'funnel'])->where('id', $id)->where('funnel_id', $live->funnel->id)->where('form_id', $form->id)->first() : null;
+        if ($submission === null) {
+            return redirect()->away($live->funnel->url($live->page->address), 303);
+        }
+        $this->takeSignup->more($submission, $form, $answers);
+
+        return redirect()->away($this->onward($live, $submission, $live->version->plan()->way($live->page->id, Outcome::Joined)), 303);
+    }
+
+    /** Where a visitor goes who has filled in all there is. */
+    private function onward(LivePage $live, Submission $submission, ?Way $way): string
+    {
+        return $submission->state === 'waiting' ? Confirmations::waitingLink($submission)
+            : $way->toUrl ?? $live->funnel->url($live->version->plan()->page($way->toPage ?? '')->address ?? '');
     }
 
     /** The form that was sent, if it stands on this page. */

@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Models\Message;
+use App\Models\Person;
 use App\Signups\Unsubscribe;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * Unsubscribing from the link in a letter. Opening the link only asks, since mail programs open links by
- * themselves; pressing the button, or the mail program's own one-click request (RFC 8058), does it.
+ * Unsubscribing from the link in a letter, or choosing less instead of none. Opening the link only asks, since mail
+ * programs open links by themselves; pressing a button, or the mail program's own one-click request (RFC 8058), does it.
  */
 final readonly class UnsubscribeController
 {
@@ -23,22 +24,66 @@ final readonly class UnsubscribeController
     {
         $found = $this->message($request, $message);
 
-        return ($found === null ? Notice::notHere() : Notice::unsubscribe($request->getRequestUri(), $found->business->name))->response();
+        return ($found === null ? Notice::notHere() : Notice::unsubscribe($request->getRequestUri(), $found->business->name, $this->less($found)))->response();
     }
 
     public function leave(Request $request, string $message): Response
     {
         $found = $this->message($request, $message);
-        if ($found === null) {
+        $person = $found?->person;
+        if ($found === null || $person === null) {
             return Notice::notHere()->response();
         }
-        $this->unsubscribe->of($found->person, $found);
+        $back = $request->getRequestUri();
+        $name = $found->business->name;
+        $choice = $request->input('choose');
+        if ($choice === 'back') {
+            $this->unsubscribe->back($person);
 
-        return Notice::unsubscribed($found->business->name)->response();
+            return Notice::subscribedAgain($name)->response();
+        }
+        if ($choice === 'quiet') {
+            $this->unsubscribe->quiet($person);
+
+            return Notice::quiet($name, $back)->response();
+        }
+        if ($choice === 'these' && $this->kind($found) !== null) {
+            $this->unsubscribe->from($person, $this->kind($found), $found);
+
+            return Notice::lessOften($name, $back)->response();
+        }
+        // Anything else, the mail program's own request among it, is what it says on the link.
+        $this->unsubscribe->of($person, $found);
+
+        return Notice::unsubscribed($name, $back)->response();
+    }
+
+    /** What this letter is one of, as opting out of it names it. */
+    private function kind(Message $message): ?string
+    {
+        return $message->kind === 'broadcast' ? 'broadcasts' : $message->sequence_id;
+    }
+
+    /** @return array<string, string> choices beside leaving altogether, with the words on their buttons */
+    private function less(Message $message): array
+    {
+        $person = $message->person;
+        if (! $person instanceof Person || $person->unsubscribed_at !== null) {
+            return [];
+        }
+
+        return array_filter([
+            'these' => match (true) {
+                $message->kind === 'broadcast' => 'Only what I asked for, no news',
+                $this->kind($message) !== null => 'No more of this series, but news now and then',
+                default => '',
+            },
+            'quiet' => 'Nothing for a month',
+        ], fn (string $w): bool => $w !== '');
     }
 
     private function message(Request $request, string $id): ?Message
     {
-        return $request->hasValidSignature(false) ? Message::query()->with(['person', 'business'])->find($id) : null;
+        return $request->hasValidSignature(false) ? Message::query()->with(['person.business', 'business'])->where('id', $id)->first() : null;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Studio;
 
 use App\Funnels\DraftPlan;
+use App\Mail\LetterSource;
 use App\Mail\LetterWriter;
 use App\Models\Email;
 use App\Support\Ids;
@@ -81,7 +82,7 @@ final class EmailController extends StudioController
     {
         $found = $this->part(Email::class, $email);
         $plan = DraftPlan::read($found->funnel);
-        $letter = $writer->sample($this->business(), DraftPlan::email($found), $plan->look()->accent, LetterWriter::ofFunnel($plan, $plan->address));
+        $letter = $writer->sample($this->business(), DraftPlan::email($found), $plan->look()->accent, LetterSource::fieldsOf($plan, $plan->address));
 
         return response()->json(['subject' => $letter->subject, 'html' => $letter->html, 'text' => $letter->text]);
     }

@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Site;
+
+use App\Models\Confirmation;
+use App\Models\Funnel;
+use App\Models\Submission;
+use App\Signups\Confirmations;
+use App\Signups\TakeSignup;
+use App\Site\LookStyle;
+use App\Site\SiteAssets;
+use App\Support\Ids;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Cookie;
+use Illuminate\Support\Facades\View;
+use Lantern\Core\Email\MergeFields;
+use Lantern\Core\Funnel\ConfirmWords;
+use Lantern\Core\Funnel\Plan;
+use Lantern\Core\Page\Background;
+use Lantern\Core\Page\Paint;
+use Symfony\Component\HttpFoundation\Response as AnyResponse;
+
+/**
+ * Double opt-in as its visitor sees it: the page that says to look in the inbox, and the link in the mail. Opening the
+ * link only asks, since mail programs open links by themselves; pressing the button confirms.
+ */
+final readonly class ConfirmController
+{
+    public function __construct(private Confirmations $confirmations, private TakeSignup $takeSignup)
+    {
+    }
+
+    public function wait(string $submission, string $seal): AnyResponse
+    {
+        $found = $this->waiting($submission, $seal);
+        if ($found === null) {
+            return Notice::notHere()->response();
+        }
+        if ($found->state !== 'waiting') {
+            return redirect()->away($found->funnel->url());
+        }
+
+        return $this->page($found, [
+            'address' => $found->answers['email'] ?? '', 'again' => Confirmations::waitingLink($found),
+        ] + $this->words($found));
+    }
+
+    public function again(string $submission, string $seal): AnyResponse
+    {
+        $found = $this->waiting($submission, $seal);
+        if ($found === null) {
+            return Notice::notHere()->response();
+        }
+        $sent = $this->confirmations->again($found);
+
+        return $this->page($found, ['address' => $found->answers['email'] ?? '', 'again' => $sent ? null : Confirmations::waitingLink($found), 'said' => $sent
+            ? 'It is sent once more. The newest letter is the one to use.'
+            : 'A letter went out a moment ago. Give it a minute, look where your spam goes, and check the address for a typing mistake.'] + $this->words($found));
+    }
+
+    public function ask(string $confirmation, string $seal): AnyResponse
+    {
+        $found = $this->confirmation($confirmation, $seal);
+        if ($found === null) {
+            return Notice::notHere()->response();
+        }
+        $submission = $found->submission;
+        if ($submission->state !== 'waiting') {
+            return $this->page($submission, ['title' => 'This is done', 'words' => 'This address is confirmed already. There is nothing left to do here.', 'onward' => $submission->funnel->url()]);
+        }
+        if ($found->used_at !== null || $found->expires_at < CarbonImmutable::now()) {
+            return $this->page($submission, ['title' => 'This link has run out', 'words' => 'Links that confirm an address work for a few days only. A new one comes at the press of a button.',
+                'again' => Confirmations::waitingLink($submission)]);
+        }
+
+        return $this->page($submission, ['title' => 'Is this your address?', 'words' => 'One press, and you are in.', 'address' => $submission->answers['email'] ?? '',
+            'confirm' => Confirmations::link($found), 'button' => $this->confirmWords($submission)->button]);
+    }
+
+    public function confirm(Request $request, string $confirmation, string $seal): AnyResponse
+    {
+        $found = $this->confirmation($confirmation, $seal);
+        if ($found === null) {
+            return Notice::notHere()->response();
+        }
+        // Once: whoever turns it from unused to used has used it.
+        $used = Confirmation::query()->where('id', $found->id)->whereNull('used_at')->where('expires_at', '>=', CarbonImmutable::now())->update(['used_at' => CarbonImmutable::now()]);
+        if ($used === 0 || $found->submission->state !== 'waiting') {
+            return $this->ask($confirmation, $seal);
+        }
+        $decision = $this->takeSignup->confirmed($found->submission, CarbonImmutable::now(), $request->ip(), Visitor::isOwner($request));
+        $funnel = $found->submission->funnel;
+        $target = $decision->way->toUrl ?? $funnel->url($found->submission->version->plan()->page($decision->way->toPage ?? '')->address ?? '');
+
+        return redirect()->away($target, 303)
+            ->withCookie(Cookie::make(PageResponse::JOINED, $found->submission_id, 60 * 24 * 30, '/'.$funnel->address, httpOnly: true, sameSite: 'lax'));
+    }
+
+    private function waiting(string $submission, string $seal): ?Submission
+    {
+        return Ids::is($submission) && hash_equals(Confirmations::seal("wait|{$submission}"), $seal)
+            ? Submission::query()->with(['funnel.business', 'version', 'person'])->where('id', $submission)->first() : null;
+    }
+
+    private function confirmation(string $id, string $seal): ?Confirmation
+    {
+        return Ids::is($id) && hash_equals(Confirmations::seal($id), $seal)
+            ? Confirmation::query()->with(['submission.funnel.business', 'submission.version', 'submission.person.business'])->where('id', $id)->first() : null;
+    }
+
+    private function confirmWords(Submission $submission): ConfirmWords
+    {
+        return $submission->version->plan()->form($submission->form_id)->confirm ?? new ConfirmWords;
+    }
+
+    /** @return array{title: string, words: string} */
+    private function words(Submission $submission): array
+    {
+        $words = $this->confirmWords($submission);
+        $fill = fn (string $text): string => MergeFields::fill($text, $submission->answers + $submission->version->plan()->fields + ['business' => $submission->funnel->business->name], fn (string $s): string => $s);
+
+        return ['title' => $fill($words->title), 'words' => $fill($words->words)];
+    }
+
+    /** @param  array<string, mixed>  $more */
+    private function page(Submission $submission, array $more): Response
+    {
+        $look = self::plan($submission->funnel, $submission)->look();
+
+        return new Response(View::make('site.confirm', $more + ['look' => $look, 'head' => SiteAssets::head([$look], ['base'], false),
+            'style' => LookStyle::whole($look, Paint::of($look, Background::paper()))])->render(), 200,
+            SiteHeaders::PAGE + ['Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex']);
+    }
+
+    private static function plan(Funnel $funnel, Submission $submission): Plan
+    {
+        return ($funnel->liveVersion ?? $submission->version)->plan();
+    }
+}

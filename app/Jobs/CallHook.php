@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Hooks\Hooks;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Queue\Queueable;
+
+/** Makes one call to an owner's web address. Safe to run twice: the call is claimed first. */
+final class CallHook implements ShouldQueue
+{
+    use Queueable;
+
+    public int $tries = 3;
+
+    public int $timeout = 40;
+
+    public function __construct(public readonly string $call)
+    {
+    }
+
+    public function handle(Hooks $hooks): void
+    {
+        $hooks->make($this->call);
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Concerns\HasUlids;
+
+/**
+ * One call to an owner's own web address: waiting, calling, done or failed.
+ *
+ * @property string $id
+ * @property int $business_id
+ * @property string|null $submission_id
+ * @property string $url
+ * @property string $payload JSON, as it was or will be sent
+ * @property string $state
+ * @property int $attempts
+ * @property CarbonImmutable $due_at
+ * @property int|null $status of the last answer
+ * @property string|null $answer
+ * @property CarbonImmutable $created_at
+ */
+final class HookCall extends Record
+{
+    use HasUlids;
+
+    /** @var array<string, string> */
+    protected $casts = ['due_at' => 'immutable_datetime'];
+
+    protected $attributes = ['state' => 'waiting', 'attempts' => 0, 'status' => null, 'answer' => null];
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Email;
+
+use DateTimeImmutable;
+use DateTimeZone;
+
+/** When the emails of a sequence are due, for one person in it. All moments are in UTC. */
+final readonly class Timing
+{
+    /**
+     * @param  DateTimeZone  $reader  the person's own zone, or the owner's where it is not known
+     */
+    public function __construct(private SequencePlan $sequence, private DateTimeZone $reader, private DateTimeZone $owner)
+    {
+    }
+
+    public function zone(): DateTimeZone
+    {
+        return $this->sequence->byReader ? $this->reader : $this->owner;
+    }
+
+    /**
+     * When an email is due for somebody who entered the sequence at `$start`. An email that goes out at once answers
+     * what its reader just did and does not wait for the window; every other one does.
+     *
+     * @param  int  $paused  seconds that the sequence stood still since they entered it; they count as if they had not passed
+     */
+    public function due(EmailPlan $email, DateTimeImmutable $start, int $paused = 0): DateTimeImmutable
+    {
+        $due = $email->delay->from($start->modify("+{$paused} seconds"), $this->zone());
+
+        return $email->delay->isAtOnce() ? $due : $this->sequence->window->next($due, $this->zone());
+    }
+
+    /**
+     * When an email that was due may go out, if a worker only comes to it now: now, or where the window has closed
+     * meanwhile at its next opening.
+     */
+    public function notBefore(EmailPlan $email, DateTimeImmutable $now): DateTimeImmutable
+    {
+        return $email->delay->isAtOnce() ? $now->setTimezone(new DateTimeZone('UTC')) : $this->sequence->window->next($now, $this->zone());
+    }
+
+    /**
+     * Seconds of a pause that count for somebody: those after they entered.
+     */
+    public static function pausedFor(DateTimeImmutable $started, DateTimeImmutable $from, DateTimeImmutable $to): int
+    {
+        return max(0, $to->getTimestamp() - max($from->getTimestamp(), $started->getTimestamp()));
+    }
+}
