@@ -10,6 +10,7 @@ return [
         'file_bytes' => 100 * 1024 * 1024,
         'picture_bytes' => 15 * 1024 * 1024,
         'picture_pixels' => 40_000_000,
+        'import_bytes' => 100 * 1000 * 1000,
     ],
 
     'signups' => [

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Funnels;
 
+use App\Jobs\CarryChange;
+use App\Models\Enrolment;
 use App\Models\Funnel;
 use App\Models\OldAddress;
 use App\Models\User;
@@ -62,6 +64,9 @@ final readonly class Publishing
     {
         $funnel->forceFill(['state' => 'live', 'live_version_id' => $version->id])->save();
         $funnel->setRelation('liveVersion', $version);
+        if (Enrolment::query()->where('funnel_id', $funnel->id)->whereNull('ended_at')->exists()) {
+            CarryChange::dispatch($funnel->id);
+        }
     }
 
     /** Whatever address a page had in public leads to it for good. */

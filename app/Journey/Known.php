@@ -44,7 +44,7 @@ final class Known
         $utc = new DateTimeZone('UTC');
         $deeds = [];
         foreach (DB::table('events')->where('person_id', $person->id)->whereIn('type', array_keys(self::EVENTS))->get(['type', 'funnel_id', 'page_id', 'at']) as $event) {
-            foreach (array_filter([$event->funnel_id, $event->page_id]) as $of) {
+            foreach (array_filter([$event->funnel_id, $event->page_id]) ?: [''] as $of) {
                 $deeds[] = ['did' => self::EVENTS[$event->type], 'of' => (string) $of, 'at' => new DateTimeImmutable((string) $event->at, $utc)];
             }
         }

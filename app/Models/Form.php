@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $name
  * @property array<string, mixed> $definition fields, button, consent, consentRequired, tags
  * @property int $revision
+ * @property \Carbon\CarbonImmutable|null $deleted_at
  * @property Funnel $funnel
  */
 final class Form extends Record

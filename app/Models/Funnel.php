@@ -62,7 +62,7 @@ final class Funnel extends Record
     /** @return HasMany<Form, $this> */
     public function forms(): HasMany
     {
-        return $this->hasMany(Form::class)->orderBy('id');
+        return $this->hasMany(Form::class)->whereNull('deleted_at')->orderBy('id');
     }
 
     /** @return HasMany<Email, $this> */

@@ -57,16 +57,29 @@ final class Numbers
         return $result;
     }
 
-    /** @return array<string, array<string, int>> by email id, then by state */
+    /** @return array<string, array<string, int>> by email id: how many in each state, and of those sent how many were opened, clicked, and lost by it */
     public function byEmail(Funnel $funnel): array
     {
         $result = [];
         foreach (DB::table('messages')->where('funnel_id', $funnel->id)->whereNotNull('email_id')->groupBy('email_id', 'state')
-            ->selectRaw('email_id, state, count(*) as n')->get() as $row) {
+            ->selectRaw('email_id, state, count(*) as n, count(opened_at) as opened, count(clicked_at) as clicked, count(lost_at) as lost')->get() as $row) {
             $result[$row->email_id][$row->state] = (int) $row->n;
+            foreach (['opened', 'clicked', 'lost'] as $what) {
+                $result[$row->email_id][$what] = ($result[$row->email_id][$what] ?? 0) + (int) $row->{$what};
+            }
         }
 
         return $result;
+    }
+
+    /** @return array<string, array{inside: int, waiting: int}> by sequence id: people who are in it, and those of them for whom an email still waits */
+    public function bySequence(Funnel $funnel): array
+    {
+        $waiting = DB::table('messages')->where('funnel_id', $funnel->id)->whereNotNull('sequence_id')->where('state', 'waiting')->groupBy('sequence_id')
+            ->selectRaw('sequence_id, count(distinct person_id) as n')->pluck('n', 'sequence_id');
+
+        return DB::table('enrolments')->where('funnel_id', $funnel->id)->whereNull('ended_at')->groupBy('sequence_id')->selectRaw('sequence_id, count(*) as n')->pluck('n', 'sequence_id')
+            ->mapWithKeys(fn ($n, $id): array => [(string) $id => ['inside' => (int) $n, 'waiting' => (int) ($waiting[$id] ?? 0)]])->all();
     }
 
     /**

@@ -22,6 +22,9 @@ return new class extends Migration
             $table->timestamp('deleted_at', 3)->nullable();
             $table->timestamps(3);
         });
+        Schema::table('forms', function (Blueprint $table): void {
+            $table->timestamp('deleted_at', 3)->nullable();
+        });
         Schema::table('emails', function (Blueprint $table): void {
             $table->ulid('sequence_id')->nullable()->index();
             $table->json('only')->nullable();

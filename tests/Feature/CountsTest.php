@@ -94,7 +94,7 @@ final class CountsTest extends TestCase
         $this->runQueue();
         $id = $this->actingAs($owner)->getJson('/studio/api/people?search=ROBIN')->assertJsonPath('total', 1)->assertJsonPath('people.0.from', 'Practice plan')->json('people.0.id');
 
-        $person = $this->getJson("/studio/api/people/{$id}")->assertOk()->assertJsonPath('submissions.0.consented', true)->assertJsonPath('deliveries.0.downloads', 0);
+        $person = $this->getJson("/studio/api/people/{$id}")->assertOk()->assertJsonPath('consent.0.agreed', true)->assertJsonPath('deliveries.0.downloads', 0);
         self::assertEqualsCanonicalizing(['viewed', 'joined', 'message-sent'], array_column($person->json('history'), 'kind'));
         $this->getJson('/studio/api/people?search=_')->assertJsonPath('total', 0);
         $before = $this->getJson('/studio/api/pulse')->json();

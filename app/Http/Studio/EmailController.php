@@ -8,6 +8,8 @@ use App\Funnels\DraftPlan;
 use App\Mail\LetterSource;
 use App\Mail\LetterWriter;
 use App\Models\Email;
+use App\Models\Funnel;
+use App\Models\Sequence;
 use App\Support\Ids;
 use App\Support\RichText;
 use Carbon\CarbonImmutable;
@@ -15,6 +17,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Email\Delay;
+use Lantern\Core\People\Rules\Group;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
@@ -23,18 +26,34 @@ final class EmailController extends StudioController
     private const MOST = 60;
 
     /** A follow-up, two days after the last email there is, or one day after joining. */
-    public function store(string $funnel): JsonResponse
+    public function store(Request $request, string $funnel): JsonResponse
     {
         $found = $this->funnel($funnel);
         if ($found->emails()->count() >= self::MOST) {
             throw Invalid::at('emails', 'A funnel has '.self::MOST.' emails at most.');
         }
-        $last = max([0, ...$found->emails->map(fn (Email $e): int => DraftPlan::email($e)->delay->offset())->all()]);
+        $sequence = $this->sequence($found, $request->string('sequence')->toString());
+        $last = max([0, ...$found->emails->where('sequence_id', $sequence->id)->map(fn (Email $e): int => DraftPlan::email($e)->delay->offset())->all()]);
         $days = min(Delay::MOST_DAYS, $last < 1440 ? 1 : intdiv($last, 1440) + 2);
-        $email = Email::query()->create(['id' => Ids::next(), 'funnel_id' => $found->id, 'name' => "Follow-up, day {$days}", 'subject' => '',
+        $email = Email::query()->create(['id' => Ids::next(), 'funnel_id' => $found->id, 'sequence_id' => $sequence->id, 'name' => "Follow-up, day {$days}", 'subject' => '',
             'body' => '<p>Hello {{first_name|there}},</p><p></p>', 'delay' => Delay::days($days, 9)->toArray(), 'revision' => 1]);
 
         return response()->json(Json::email($email), 201);
+    }
+
+    /** The sequence that is named, or the first there is; a funnel that has none gets one, started by all its forms. */
+    private function sequence(Funnel $funnel, string $id): Sequence
+    {
+        $found = $id === '' ? $funnel->sequences()->first() : $funnel->sequences()->where('id', $id)->first();
+        if ($found !== null) {
+            return $found;
+        }
+        $made = Sequence::query()->create(['id' => Ids::next(), 'funnel_id' => $funnel->id, 'name' => 'Follow-up']);
+        foreach ($funnel->forms as $form) {
+            $form->forceFill(['definition' => ['start' => [...(array) ($form->definition['start'] ?? []), $made->id]] + $form->definition])->save();
+        }
+
+        return $made;
     }
 
     public function update(Request $request, string $email): JsonResponse
@@ -43,7 +62,7 @@ final class EmailController extends StudioController
             $found = $this->part(Email::class, $email);
             $this->sameRevision($request, $found->revision);
             $given = $request->validate(['name' => ['sometimes', 'required', 'string', 'max:120'], 'subject' => ['sometimes', 'string', 'max:200'],
-                'body' => ['sometimes', 'string', 'max:50000'], 'delay' => ['sometimes', 'array']], [
+                'body' => ['sometimes', 'string', 'max:50000'], 'delay' => ['sometimes', 'array'], 'sequence' => ['sometimes', 'string', 'max:40'], 'only' => ['sometimes', 'array']], [
                     'name.required' => 'Please give the email a name. Only you will see it.', 'name.max' => 'A name has 120 characters at most.',
                     'subject.max' => 'A subject has 200 characters at most; mail programs show about 60.', 'body.max' => 'This letter is too long to send.']);
             if (isset($given['subject'])) {
@@ -54,6 +73,14 @@ final class EmailController extends StudioController
             }
             if (isset($given['delay'])) {
                 $given['delay'] = Delay::fromShape(Shape::of($given['delay'], 'delay'))->toArray();
+            }
+            if (isset($given['only'])) {
+                $only = Group::fromArray($given['only']);
+                $given['only'] = $only->isEverybody() ? null : $only->toArray();
+            }
+            if (isset($given['sequence'])) {
+                $given['sequence_id'] = $found->funnel->sequences()->where('id', $given['sequence'])->value('id') ?? throw Invalid::at('sequence', 'This sequence is not in this funnel.');
+                unset($given['sequence']);
             }
             $found->forceFill($given + ['revision' => $found->revision + 1])->save();
 

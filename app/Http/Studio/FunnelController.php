@@ -77,7 +77,7 @@ final class FunnelController extends StudioController
     public function show(string $funnel, Numbers $numbers): JsonResponse
     {
         $found = $this->funnel($funnel);
-        $found->load(['pages.ways', 'forms', 'emails', 'leadMagnets.upload', 'sharedSections', 'liveVersion', 'business']);
+        $found->load(['pages.ways', 'forms', 'emails', 'sequences', 'leadMagnets.upload', 'sharedSections', 'liveVersion', 'business']);
         $changed = Publishing::differs($found, DraftPlan::read($found));
 
         return response()->json($this->summary($found) + [
@@ -87,11 +87,13 @@ final class FunnelController extends StudioController
             'pages' => $found->pages->map(Json::page(...))->all(),
             'ways' => $found->pages->flatMap(fn ($p) => $p->ways)->map(fn ($w): array => ['page' => $w->page_id, 'outcome' => $w->outcome, 'toPage' => $w->to_page, 'toUrl' => $w->to_url])->values()->all(),
             'forms' => $found->forms->map(Json::form(...))->all(),
+            'sequences' => $found->sequences->map(Json::sequence(...))->values()->all(),
             'emails' => $found->emails->map(Json::email(...))->sortBy('offset')->values()->all(),
             'leadMagnets' => $found->leadMagnets->map(Json::leadMagnet(...))->all(),
             'sharedSections' => $found->sharedSections->map(Json::sharedSection(...))->all(),
             'pageNumbers' => (object) $numbers->byPage($found),
             'emailNumbers' => (object) $numbers->byEmail($found),
+            'sequenceNumbers' => (object) $numbers->bySequence($found),
         ]);
     }
 

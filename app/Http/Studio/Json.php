@@ -11,6 +11,7 @@ use App\Models\Funnel;
 use App\Models\LeadMagnet;
 use App\Models\Message;
 use App\Models\Page;
+use App\Models\Sequence;
 use App\Models\SharedSection;
 use App\Models\Upload;
 use App\Models\Version;
@@ -95,7 +96,12 @@ final class Json
     /** @return array<string, mixed> */
     public static function form(Form $form): array
     {
-        return ['id' => $form->id, 'name' => $form->name, 'revision' => $form->revision] + $form->definition;
+        $plan = DraftPlan::form($form);
+
+        // All of it, whether the owner has made it their own or not.
+        return ['id' => $form->id, 'name' => $form->name, 'revision' => $form->revision] + $plan->toArray()
+            + ['marketing' => '', 'doubleOptIn' => false, 'start' => [], 'stop' => [], 'done' => '', 'notice' => 'never', 'hook' => '', 'nextButton' => '']
+            + ['confirmWords' => get_object_vars($plan->confirm)];
     }
 
     /** @return array<string, mixed> */
@@ -104,7 +110,18 @@ final class Json
         $delay = DraftPlan::email($email)->delay;
 
         return ['id' => $email->id, 'name' => $email->name, 'subject' => $email->subject, 'body' => $email->body, 'delay' => (object) $email->delay,
-            'offset' => $delay->offset(), 'delayLabel' => $delay->label(), 'revision' => $email->revision];
+            'offset' => $delay->offset(), 'delayLabel' => $delay->label(), 'sequence' => $email->sequence_id ?? '', 'only' => DraftPlan::email($email)->only->toArray(),
+            'revision' => $email->revision];
+    }
+
+    /** @return array<string, mixed> */
+    public static function sequence(Sequence $sequence): array
+    {
+        $plan = DraftPlan::sequence($sequence);
+
+        return ['id' => $sequence->id, 'name' => $sequence->name, 'startTags' => $plan->startTags, 'endTags' => $plan->endTags, 'endsOnBuying' => $plan->endsOnBuying,
+            'again' => $plan->again, 'byReader' => $plan->byReader, 'window' => $plan->window->isAlways() ? null : $plan->window->toArray(), 'windowLabel' => $plan->window->label(),
+            'paused' => $sequence->paused_at !== null, 'pausedAt' => Instant::json($sequence->paused_at), 'revision' => $sequence->revision];
     }
 
     /** @return array<string, mixed> */

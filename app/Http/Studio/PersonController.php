@@ -4,72 +4,222 @@ declare(strict_types=1);
 
 namespace App\Http\Studio;
 
+use App\Journey\Known;
+use App\Journey\Perform;
+use App\Journey\Tagging;
+use App\Mail\Feedback;
 use App\Models\Delivery;
 use App\Models\Funnel;
-use App\Models\Message;
 use App\Models\Person;
-use App\Models\Submission;
 use App\Models\Tag;
+use App\People\Erase;
+use App\People\History;
+use App\People\Merge;
+use App\People\PeopleExport;
+use App\People\PersonArchive;
+use App\Results\Recorder;
+use App\Signups\OwnFields;
+use App\Signups\Unsubscribe;
 use App\Support\Ids;
 use App\Support\Instant;
+use App\Support\RichText;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Funnel\FieldKind;
+use Lantern\Core\Journey\Event;
+use Lantern\Core\Journey\EventType;
+use Lantern\Core\Journey\Journey;
+use Lantern\Core\People\ImportPlan;
+use Lantern\Core\Support\Invalid;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
+/** One person: what is known, what happened, and what the owner does about it. */
 final class PersonController extends StudioController
 {
-    private const SORTS = ['joined' => 'joined_at', 'name' => 'first_name', 'email' => 'email_key'];
-
-    public function index(Request $request): JsonResponse
+    public function show(Request $request, string $person, History $history): JsonResponse
     {
-        $search = mb_strtolower(trim($request->string('search')->toString()));
-        $like = '%'.addcslashes($search, '%_\\').'%';
-        $funnel = $request->string('funnel')->toString();
-        $sort = self::SORTS[$request->string('sort')->toString()] ?? 'joined_at';
-        $people = Person::query()->with('tags')->where('business_id', $this->user()->business_id)
-            ->when($search !== '', fn ($q) => $q->where(fn ($q) => $q->whereRaw("email_key like ? escape '\\'", [$like])
-                ->orWhereRaw("lower(first_name || ' ' || last_name) like ? escape '\\'", [$like])))
-            ->when($funnel !== '', fn ($q) => $q->whereIn('id', Submission::query()->where('funnel_id', $funnel)->select('person_id')))
-            ->when($request->integer('tag') > 0, fn ($q) => $q->whereIn('id', DB::table('person_tag')->where('tag_id', $request->integer('tag'))->select('person_id')))
-            ->orderBy($sort, $sort === 'joined_at' ? 'desc' : 'asc')->orderBy('id')
-            ->paginate(min(100, max(1, $request->integer('perPage', 25))));
-        $from = $this->origins(array_values(array_map(fn (Person $p): string => $p->id, $people->items())));
-
-        return response()->json([
-            'total' => $people->total(), 'page' => $people->currentPage(), 'pages' => $people->lastPage(),
-            'tags' => Tag::query()->where('business_id', $this->user()->business_id)->orderBy('name')->get(['id', 'name']),
-            'funnels' => Funnel::query()->where('business_id', $this->user()->business_id)->orderBy('name')->get(['id', 'name']),
-            'people' => array_map(fn (Person $p): array => $this->summary($p) + ['from' => $from[$p->id] ?? ''], $people->items()),
-        ]);
+        return response()->json($this->whole($this->person($person), $history, $request->integer('more')));
     }
 
-    public function show(string $person): JsonResponse
+    /** @return array<string, mixed> */
+    private function whole(Person $found, History $history, int $more = 0): array
     {
-        $found = $this->person($person);
-        $visitors = DB::table('visitor_person')->where('person_id', $found->id)->pluck('visitor');
-        $pages = DB::table('pages')->join('funnels', 'funnels.id', '=', 'pages.funnel_id')->where('funnels.business_id', $found->business_id)->pluck('pages.name', 'pages.id');
-        $funnels = Funnel::query()->where('business_id', $found->business_id)->pluck('name', 'id');
-        $history = [];
-        foreach (DB::table('events')->where('person_id', $found->id)->orWhereIn('visitor', $visitors)->where('business_id', $found->business_id)
-            ->orderByDesc('at')->limit(200)->get() as $event) {
-            $history[] = ['kind' => $event->type, 'at' => Instant::jsonFromSql($event->at), 'what' => (string) ($pages[$event->page_id] ?? ''),
-                'funnel' => (string) ($funnels[$event->funnel_id] ?? ''), 'source' => $event->source, 'id' => 'e'.$event->id];
-        }
-        foreach (Message::query()->where('person_id', $found->id)->orderByDesc('due_at')->limit(200)->get() as $message) {
-            $history[] = ['kind' => 'message-'.$message->state, 'at' => Instant::json($message->sent_at ?? $message->due_at), 'what' => $message->name,
-                'funnel' => (string) ($funnels[$message->funnel_id] ?? ''), 'source' => null, 'id' => $message->id];
-        }
-        usort($history, fn (array $a, array $b): int => [$b['at'], $b['id']] <=> [$a['at'], $a['id']]);
-        $submissions = $found->submissions()->latest('submitted_at')->get()->map(fn (Submission $s): array => [
-            'id' => $s->id, 'at' => Instant::json($s->submitted_at), 'funnel' => (string) ($funnels[$s->funnel_id] ?? ''), 'answers' => (object) $s->answers,
-            'consentWords' => $s->consent_words, 'consented' => $s->consented, 'source' => (object) ($s->source ?? [])]);
         $deliveries = Delivery::query()->with('leadMagnet')->where('person_id', $found->id)->get()->map(fn (Delivery $d): array => [
             'id' => $d->id, 'title' => $d->leadMagnet->title ?? 'A file that is gone', 'downloads' => $d->downloads, 'revoked' => $d->revoked_at !== null]);
+        $values = PeopleExport::values([$found->id])[$found->id] ?? [];
 
-        return response()->json($this->summary($found->load('tags')) + ['phone' => $found->phone, 'timezone' => $found->timezone,
-            'history' => $history, 'submissions' => $submissions, 'deliveries' => $deliveries]);
+        return PeopleController::summary($found->load(['tags', 'business'])) + ['phone' => $found->phone, 'timezone' => $found->timezone,
+            'standingWords' => $found->standing()->label(), 'quietUntil' => Instant::json($found->quiet_until), 'confirmedAt' => Instant::json($found->confirmed_at),
+            'tagIds' => $found->tags->map(fn (Tag $t): array => ['id' => $t->id, 'name' => $t->name])->all(),
+            'fields' => array_map(fn (array $f): array => $f + ['values' => $values[$f['name']] ?? []], OwnFields::of($found->business_id)),
+            'notes' => DB::table('person_notes')->where('person_id', $found->id)->whereNull('deleted_at')->orderByDesc('created_at')->get(['id', 'words', 'created_at'])
+                ->map(fn ($n): array => ['id' => $n->id, 'words' => $n->words, 'at' => Instant::jsonFromSql($n->created_at)])->all(),
+            'sequences' => DB::table('enrolments')->leftJoin('sequences', 'sequences.id', '=', 'enrolments.sequence_id')->join('funnels', 'funnels.id', '=', 'enrolments.funnel_id')->where('person_id', $found->id)->orderByDesc('started_at')
+                ->get(['enrolments.sequence_id', 'sequences.name', 'funnels.name as funnel', 'funnels.id as funnel_id', 'started_at', 'ended_at', 'ended_why'])
+                ->map(fn ($e): array => ['id' => $e->sequence_id, 'name' => $e->name ?? 'A sequence that is gone', 'funnel' => $e->funnel, 'funnelId' => $e->funnel_id, 'at' => Instant::jsonFromSql($e->started_at),
+                    'endedAt' => Instant::jsonFromSql($e->ended_at), 'endedWhy' => $e->ended_why])->all(),
+            'optOuts' => DB::table('opt_outs')->where('person_id', $found->id)->pluck('what')->all(),
+            'history' => $history->of($found, 100 + $more), 'consent' => (new PersonArchive)->consent($found), 'deliveries' => $deliveries];
+    }
+
+    public function update(Request $request, string $person, History $history): JsonResponse
+    {
+        $found = $this->person($person);
+        $given = $request->validate(['firstName' => ['sometimes', 'string', 'max:100'], 'lastName' => ['sometimes', 'string', 'max:100'],
+            'phone' => ['sometimes', 'string', 'max:40', 'regex:~^$|^[+0-9][0-9 ()./-]{3,}$~'], 'timezone' => ['sometimes', 'nullable', 'timezone:all'], 'fields' => ['sometimes', 'array']],
+            ['phone.regex' => 'A phone number holds digits, and perhaps a plus at the start.', 'timezone.timezone' => 'Please choose a time zone from the list.', '*.max' => 'This is too long.']);
+        DB::transaction(function () use ($found, $given): void {
+            $line = fn (string $w): string => trim((string) preg_replace('/[\p{Cc}\s]+/u', ' ', $w));
+            $found->forceFill(array_map(fn (?string $v): ?string => $v === null ? null : $line($v), array_filter([
+                'first_name' => $given['firstName'] ?? false, 'last_name' => $given['lastName'] ?? false, 'phone' => $given['phone'] ?? false, 'timezone' => array_key_exists('timezone', $given) ? ($given['timezone'] ?: null) : false,
+            ], fn (string|bool|null $v): bool => $v !== false)))->save();
+            $kinds = array_column(OwnFields::of($found->business_id), 'kind', 'name');
+            foreach ($given['fields'] ?? [] as $name => $values) {
+                $kind = FieldKind::tryFrom($kinds[$name] ?? '') ?? throw Invalid::at("fields.{$name}", 'This field is not there any more.');
+                $typed = array_values(array_filter(array_map(fn (mixed $v): string => is_string($v) ? $line($v) : '', (array) $values), fn (string $v): bool => $v !== ''));
+                // The same reading as for a column of a list: a number is a number, a day a day.
+                OwnFields::set($found->id, (string) $name, $typed === [] ? [] : ImportPlan::own((string) $name, implode(';', $typed), $kind));
+            }
+        });
+
+        return response()->json($this->whole($found->refresh(), $history));
+    }
+
+    public function tag(Request $request, string $person, Tagging $tagging): JsonResponse
+    {
+        $found = $this->person($person);
+        $name = trim($request->string('name')->toString());
+        if ($name === '' || mb_strlen($name) > 60) {
+            throw Invalid::at('name', 'A tag has between one and 60 characters.');
+        }
+        DB::transaction(fn () => $tagging->add($found, $name, CarbonImmutable::now()));
+
+        return response()->json(['tags' => $found->tags()->get(['tags.id', 'name'])->map(fn (Tag $t): array => ['id' => $t->id, 'name' => $t->name])->all()]);
+    }
+
+    public function untag(string $person, string $tag, Tagging $tagging): JsonResponse
+    {
+        $found = $this->person($person);
+        $tagging->remove($found, (int) $tag);
+
+        return response()->json(['tags' => $found->tags()->get(['tags.id', 'name'])->map(fn (Tag $t): array => ['id' => $t->id, 'name' => $t->name])->all()]);
+    }
+
+    public function note(Request $request, string $person): JsonResponse
+    {
+        $found = $this->person($person);
+        $words = RichText::plain($request->string('words')->toString());
+        if ($words === '' || mb_strlen($words) > 4000) {
+            throw Invalid::at('words', 'A note has between one and 4,000 characters.');
+        }
+        $now = Instant::sql(CarbonImmutable::now());
+        DB::table('person_notes')->insert(['id' => $id = Ids::next(), 'person_id' => $found->id, 'user_id' => $this->user()->id, 'words' => $words, 'created_at' => $now, 'updated_at' => $now]);
+
+        return response()->json(['id' => $id, 'words' => $words, 'at' => Instant::jsonFromSql($now)], 201);
+    }
+
+    public function removeNote(string $person, string $note): JsonResponse
+    {
+        DB::table('person_notes')->where('person_id', $this->person($person)->id)->where('id', $note)->update(['deleted_at' => Instant::sql(CarbonImmutable::now())]);
+
+        return response()->json(['id' => $note]);
+    }
+
+    public function restoreNote(string $person, string $note): JsonResponse
+    {
+        DB::table('person_notes')->where('person_id', $this->person($person)->id)->where('id', $note)->update(['deleted_at' => null]);
+
+        return response()->json(['id' => $note]);
+    }
+
+    /** A purchase made elsewhere: sequences that end on buying end, here and in every live funnel. */
+    public function bought(Request $request, string $person, Recorder $recorder, Perform $perform): JsonResponse
+    {
+        $found = $this->person($person);
+        $funnel = $this->funnel($request->string('funnel')->toString());
+        DB::transaction(function () use ($found, $funnel, $recorder, $perform): void {
+            $now = CarbonImmutable::now();
+            $recorder->note(EventType::Bought, $found, $now, $funnel->id, ['by' => 'owner']);
+            if ($funnel->liveVersion !== null) {
+                $decision = (new Journey($funnel->liveVersion->plan()))->decide(Known::visitor($found), new Event(EventType::Bought, $now));
+                $perform->all($decision->effects, $funnel, $funnel->liveVersion, $found, $now);
+            }
+        });
+
+        return response()->json(['id' => $found->id], 201);
+    }
+
+    /** Enters a sequence by the owner's hand, or leaves it. */
+    public function sequence(Request $request, string $person, string $sequence, Perform $perform): JsonResponse
+    {
+        $found = $this->person($person);
+        $now = CarbonImmutable::now();
+        if ($request->isMethod('DELETE')) {
+            DB::transaction(fn () => Perform::stop($found->id, $sequence, 'Taken out of the sequence by you.', $now));
+
+            return response()->json(['id' => $sequence]);
+        }
+        $funnel = Funnel::query()->with(['liveVersion', 'business'])->where('business_id', $found->business_id)->whereHas('sequences', fn ($q) => $q->where('id', $sequence))->first();
+        $version = $funnel?->liveVersion;
+        $effects = $version === null ? [] : (new Journey($version->plan()))->start(Known::visitor($found), $sequence, $now);
+        if ($funnel === null || $version === null || $effects === []) {
+            throw Invalid::at('sequence', $version === null ? 'This sequence is not live yet: publish its funnel first.' : 'They are in this sequence already, were in it before, or have a tag that ends it.');
+        }
+        if (! $found->standing()->getsSequences()) {
+            throw Invalid::at('sequence', 'This person '.$found->standing()->label().', so nothing can be sent to them.');
+        }
+        DB::transaction(fn () => $perform->all($effects, $funnel, $version, $found, $now));
+
+        return response()->json(['id' => $sequence], 201);
+    }
+
+    public function unsubscribe(string $person, Unsubscribe $unsubscribe): JsonResponse
+    {
+        $unsubscribe->of($this->person($person), null);
+
+        return response()->json(['id' => $person]);
+    }
+
+    /** The address works after all. What its owner reported or left themselves only they can take back. */
+    public function lift(string $person, Feedback $feedback): JsonResponse
+    {
+        $found = $this->person($person);
+        if ($found->suppressed !== 'bounced') {
+            throw Invalid::at('person', 'Only they themselves can come back, by filling in a form of yours.');
+        }
+        $feedback->lift($found);
+
+        return response()->json(['id' => $person]);
+    }
+
+    public function merge(Request $request, string $person, Merge $merge): JsonResponse
+    {
+        $stays = $this->person($person);
+        $merge->of($stays, $this->person($request->string('with')->toString()));
+
+        return response()->json(['id' => $stays->id]);
+    }
+
+    public function erase(string $person, Erase $erase): JsonResponse
+    {
+        $erase->person($this->person($person));
+
+        return response()->json(['id' => $person]);
+    }
+
+    public function archive(string $person, PersonArchive $archive): BinaryFileResponse
+    {
+        return response()->download($archive->write($this->person($person)), "person-{$person}.zip", ['Content-Type' => 'application/zip'])->deleteFileAfterSend();
+    }
+
+    public function consent(string $person, PersonArchive $archive): JsonResponse
+    {
+        $found = $this->person($person);
+
+        return response()->json(['person' => $found->email, 'consent' => $archive->consent($found)], 200, ['Content-Disposition' => "attachment; filename=\"consent-{$found->id}.json\""], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE);
     }
 
     public function revoke(string $delivery): JsonResponse
@@ -92,29 +242,6 @@ final class PersonController extends StudioController
 
     private function person(string $id): Person
     {
-        return Ids::is($id) ? Person::query()->where('business_id', $this->user()->business_id)->findOrFail($id) : throw new NotFoundHttpException;
-    }
-
-    /**
-     * @param  list<string>  $people
-     * @return array<string, string> the name of the funnel each first came from
-     */
-    private function origins(array $people): array
-    {
-        $origins = [];
-        foreach (DB::table('submissions')->join('funnels', 'funnels.id', '=', 'submissions.funnel_id')->whereIn('person_id', $people)
-            ->orderByDesc('submitted_at')->get(['person_id', 'funnels.name']) as $row) {
-            $origins[$row->person_id] = (string) $row->name;
-        }
-
-        return $origins;
-    }
-
-    /** @return array<string, mixed> */
-    private function summary(Person $person): array
-    {
-        return ['id' => $person->id, 'email' => $person->email, 'firstName' => $person->first_name, 'lastName' => $person->last_name,
-            'joinedAt' => Instant::json($person->joined_at), 'unsubscribed' => $person->unsubscribed_at !== null, 'ownerTry' => $person->owner_try,
-            'tags' => $person->tags->map(fn (Tag $t): string => $t->name)->all()];
+        return Ids::is($id) ? Person::query()->with('business')->where('business_id', $this->user()->business_id)->whereNull('erased_at')->where('id', $id)->firstOrFail() : throw new NotFoundHttpException;
     }
 }

@@ -32,7 +32,7 @@ final readonly class Group implements Condition
         }
         $of = [];
         foreach ($shape->groups('of', self::MOST) as $item) {
-            $of[] = $item->has('of') ? self::fromShape($item, $depth + 1) : Rule::fromShape($item);
+            $of[] = $item->has('what') ? Rule::fromShape($item) : self::fromShape($item, $depth + 1);
         }
 
         return new self($shape->flag('all', true), $of);

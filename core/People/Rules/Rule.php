@@ -192,7 +192,7 @@ final readonly class Rule implements Condition
                 'before' => "before {$this->value}",
                 'after' => "after {$this->value}",
                 'within' => "within the last {$days}",
-                default => "more than {$days} ago",
+                default => 'more than '.($this->within === 1 ? 'a day' : $days).' ago',
             },
             default => ($this->is === 'equal' ? '' : 'not: ').(Standing::tryFrom($this->value)?->label() ?? ''),
         };

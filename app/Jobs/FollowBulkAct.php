@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Journey\Known;
+use App\Journey\Perform;
+use App\Journey\Tagging;
+use App\Models\BulkAct;
+use App\Models\Person;
+use App\Models\Sequence;
+use App\People\BulkActs;
+use Carbon\CarbonImmutable;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Queue\Queueable;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Journey\Journey;
+
+/** What follows for each person from something that was done to many, some hundred people in one job. Safe to run twice. */
+final class FollowBulkAct implements ShouldQueue
+{
+    use Queueable;
+
+    private const PIECE = 300;
+
+    public int $tries = 5;
+
+    public int $timeout = 80;
+
+    public function __construct(public readonly string $act, public readonly string $after = '')
+    {
+    }
+
+    public function handle(Tagging $tagging, Perform $perform): void
+    {
+        $act = BulkAct::query()->where('id', $this->act)->whereNull('undone_at')->first();
+        if ($act === null) {
+            return;
+        }
+        $ids = DB::table('bulk_act_people')->where('bulk_act_id', $act->id)->where('person_id', '>', $this->after)->orderBy('person_id')->limit(self::PIECE)->pluck('person_id')->map(fn ($id): string => (string) $id)->all();
+        DB::transaction(function () use ($act, $ids, $tagging, $perform): void {
+            $now = CarbonImmutable::now();
+            $sequence = $act->kind === 'start' ? Sequence::query()->with('funnel.liveVersion', 'funnel.business')->where('id', (string) $act->data['of'])->first() : null;
+            foreach (Person::query()->with('business')->whereIn('id', $ids)->get() as $person) {
+                if ($act->kind === 'tag') {
+                    $tagging->react($person, (string) $act->data['of'], $now);
+                } elseif ($act->kind === 'start' && $sequence?->funnel->liveVersion !== null && $person->standing()->getsSequences()) {
+                    $effects = (new Journey($sequence->funnel->liveVersion->plan()))->start(Known::visitor($person), $sequence->id, $now);
+                    $perform->all($effects, $sequence->funnel, $sequence->funnel->liveVersion, $person, $now);
+                } elseif ($act->kind === 'stop') {
+                    Perform::stop($person->id, (string) $act->data['of'], BulkActs::why($act), $now);
+                } elseif ($act->kind === 'unsubscribe') {
+                    Perform::cancelAll($person->id, BulkActs::why($act));
+                }
+            }
+        });
+        if (count($ids) === self::PIECE) {
+            self::dispatch($this->act, $ids[self::PIECE - 1]);
+        }
+    }
+}

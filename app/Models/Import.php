@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Concerns\HasUlids;
+
+/**
+ * A file of people that is brought in: new (being looked at), running, done, undone or stopped.
+ *
+ * @property string $id
+ * @property int $business_id
+ * @property string $name of the file
+ * @property string $path where its UTF-8 copy lies, as CSV
+ * @property array<string, mixed> $reading delimiter, encoding it came in, headings, sample rows, and how many lines there are
+ * @property array<string, mixed> $settings {@see \Lantern\Core\People\ImportPlan}
+ * @property string $state
+ * @property int $at_byte how far it is read
+ * @property int $at_line
+ * @property int $lines
+ * @property int $added
+ * @property int $updated
+ * @property int $same
+ * @property int $refused
+ * @property CarbonImmutable|null $undone_at
+ * @property CarbonImmutable $created_at
+ */
+final class Import extends Record
+{
+    use HasUlids;
+
+    /** @var array<string, string> */
+    protected $casts = ['reading' => 'array', 'settings' => 'array', 'undone_at' => 'immutable_datetime'];
+
+    protected $attributes = ['settings' => '{}', 'state' => 'new', 'at_byte' => 0, 'at_line' => 0, 'lines' => 0, 'added' => 0, 'updated' => 0, 'same' => 0, 'refused' => 0, 'undone_at' => null];
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\People;
+
+/** A row of an import that can be a person. */
+final readonly class ImportedPerson
+{
+    /**
+     * @param  list<string>  $tags
+     * @param  string|null  $joined  a day
+     * @param  array<string, list<string>>  $own  by the name of the owner's own field
+     */
+    public function __construct(
+        public EmailAddress $email,
+        public string $firstName,
+        public string $lastName,
+        public string $phone,
+        public array $tags,
+        public ?string $joined,
+        public array $own,
+    ) {
+    }
+}
