@@ -67,6 +67,7 @@ export default defineConfig({
                 'resources/studio/main.ts',
                 ...['base', 'points', 'proof', 'sell', 'media'].map((part) => `resources/site/${part}.css`),
                 'resources/site/visitor.ts',
+                'resources/site/embed.ts',
             ],
         }),
         vue(),

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Studio\BroadcastController;
 use App\Http\Studio\DesignController;
 use App\Http\Studio\DeskController;
 use App\Http\Studio\EmailController;
@@ -12,6 +13,7 @@ use App\Http\Studio\ImportController;
 use App\Http\Studio\LeadMagnetController;
 use App\Http\Studio\MessageController;
 use App\Http\Studio\PageController;
+use App\Http\Studio\PartController;
 use App\Http\Studio\PeopleController;
 use App\Http\Studio\PersonController;
 use App\Http\Studio\PublishController;
@@ -22,6 +24,7 @@ use App\Http\Studio\SessionController;
 use App\Http\Studio\SettingsController;
 use App\Http\Studio\SharedSectionController;
 use App\Http\Studio\ShellController;
+use App\Http\Studio\SubmissionController;
 use App\Http\Studio\UploadController;
 use Illuminate\Support\Facades\Route;
 
@@ -93,6 +96,29 @@ Route::prefix('studio/api')->group(function (): void {
         Route::delete('emails/{email}', [EmailController::class, 'destroy']);
         Route::post('emails/{email}/restore', [EmailController::class, 'restore']);
         Route::get('emails/{email}/sample', [EmailController::class, 'sample']);
+        Route::post('emails/{email}/test', [EmailController::class, 'test']);
+        Route::get('broadcasts', [BroadcastController::class, 'index']);
+        Route::post('broadcasts', [BroadcastController::class, 'store']);
+        Route::get('broadcasts/{broadcast}', [BroadcastController::class, 'show']);
+        Route::put('broadcasts/{broadcast}', [BroadcastController::class, 'update']);
+        Route::delete('broadcasts/{broadcast}', [BroadcastController::class, 'destroy']);
+        Route::post('broadcasts/{broadcast}/restore', [BroadcastController::class, 'restore']);
+        Route::post('broadcasts/{broadcast}/duplicate', [BroadcastController::class, 'duplicate']);
+        Route::post('broadcasts/{broadcast}/send', [BroadcastController::class, 'send']);
+        Route::post('broadcasts/{broadcast}/stop', [BroadcastController::class, 'stop']);
+        Route::get('broadcasts/{broadcast}/check', [BroadcastController::class, 'check']);
+        Route::get('broadcasts/{broadcast}/sample', [BroadcastController::class, 'sample']);
+        Route::post('broadcasts/{broadcast}/test', [BroadcastController::class, 'test']);
+        Route::get('parts', [PartController::class, 'index']);
+        Route::post('parts', [PartController::class, 'store']);
+        Route::put('parts/{part}', [PartController::class, 'update']);
+        Route::delete('parts/{part}', [PartController::class, 'destroy']);
+        Route::post('parts/{part}/restore', [PartController::class, 'restore']);
+        Route::get('submissions', [SubmissionController::class, 'index']);
+        Route::get('submissions/export', [SubmissionController::class, 'export']);
+        Route::get('hooks', [SubmissionController::class, 'hooks']);
+        Route::get('hooks/secret', [SubmissionController::class, 'secret']);
+        Route::post('hooks/{call}/replay', [SubmissionController::class, 'replay']);
         Route::post('lead-magnets/{leadMagnet}', [LeadMagnetController::class, 'update']);
         Route::post('uploads/pictures', [UploadController::class, 'picture']);
         Route::post('uploads/videos', [UploadController::class, 'video']);
@@ -136,6 +162,12 @@ Route::prefix('studio/api')->group(function (): void {
         Route::post('deliveries/{delivery}/revoke', [PersonController::class, 'revoke']);
         Route::post('deliveries/{delivery}/allow', [PersonController::class, 'allow']);
         Route::get('messages', [MessageController::class, 'index']);
+        Route::get('messages/mood', [MessageController::class, 'mood']);
+        Route::put('messages/mood', [MessageController::class, 'setMood']);
+        Route::get('messages/mbox', [MessageController::class, 'mbox']);
+        Route::get('messages/{message}/eml', [MessageController::class, 'eml']);
+        Route::post('messages/{message}/feedback', [MessageController::class, 'feedback']);
+        Route::post('messages/{message}/retry', [MessageController::class, 'retry']);
         Route::get('messages/{message}', [MessageController::class, 'show']);
         Route::get('search', SearchController::class);
         Route::get('pulse', [ResultsController::class, 'pulse']);

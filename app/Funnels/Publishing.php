@@ -10,6 +10,7 @@ use App\Models\Funnel;
 use App\Models\OldAddress;
 use App\Models\User;
 use App\Models\Version;
+use App\Signups\OwnFields;
 use App\Site\Facts;
 use App\Site\PageRenderer;
 use Carbon\CarbonImmutable;
@@ -34,7 +35,7 @@ final readonly class Publishing
     {
         return DB::transaction(function () use ($funnel, $by, $note): Version {
             $plan = DraftPlan::read(Funnel::query()->findOrFail($funnel->id));
-            $findings = GoLiveCheck::of($plan, $this->facts->ofPlan($plan, $funnel->business));
+            $findings = GoLiveCheck::of($plan, $this->facts->ofPlan($plan, $funnel->business), CarbonImmutable::now(), array_column(OwnFields::of($funnel->business_id), 'name'));
             if (GoLiveCheck::blocked($findings)) {
                 throw new NotReady($findings);
             }

@@ -82,6 +82,12 @@ final class SiteAssets
         return implode('', array_map(fn (string $g): string => self::built("resources/site/{$g}.css")['text'], $groups));
     }
 
+    /** What a built file says, for putting it into another one. */
+    public static function text(string $entry): string
+    {
+        return (string) file_get_contents(public_path(ltrim(self::built($entry)['url'], '/')));
+    }
+
     public static function script(): string
     {
         return self::built('resources/site/visitor.ts')['url'];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use Lantern\Core\Email\LetterBody;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizer;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizerConfig;
 
@@ -18,6 +19,9 @@ final class RichText
 
     /** Words may be set in a colour of the look by these classes, and by no others. */
     private const COLOURS = ['in-accent', 'in-soft'];
+
+    /** So does a picture of the library. */
+    private const PICTURE = 'https://picture.invalid/';
 
     /** So does one to a page, a section or an outcome, as {@see \Lantern\Core\Page\Link} reads them. */
     private const INSIDE = 'https://inside-link.invalid/';
@@ -40,10 +44,32 @@ final class RichText
         return (string) preg_replace(['/\x02([a-z-]*)\x03/', '/\x04/'], ['<span class="$1">', '</span>'], $clean);
     }
 
-    /** The body of a letter: the same, and headings. */
+    /**
+     * The body of a letter: the same, and headings, lines, quotes, pictures from the library, parts that are kept once,
+     * and parts for some readers only, as {@see LetterBody} reads them.
+     */
     public static function letter(string $html): string
     {
-        return self::clean($html, ['strong', 'em', 'b', 'i', 'br', 'p', 'ul', 'ol', 'li', 'h2', 'h3']);
+        $html = (string) preg_replace('/src=(["\'])picture:([a-z0-9]{26})\1/i', 'src="'.self::PICTURE.'$2"', $html);
+        $clean = self::clean($html, ['strong', 'em', 'b', 'i', 'br', 'p', 'ul', 'ol', 'li', 'h2', 'h3', 'hr', 'blockquote'], more: ['img' => ['src', 'alt'], 'div' => ['data-part', 'data-only']]);
+        // Only pictures of the library, and only marks that say what they must.
+        $clean = (string) preg_replace_callback('~<img\b([^>]*)>~', fn (array $m): string => preg_match('~src="'.preg_quote(self::PICTURE, '~').'([a-z0-9]{26})"~', $m[1], $src) === 1
+            ? '<img src="picture:'.$src[1].'" alt="'.(preg_match('~alt="([^"]*)"~', $m[1], $alt) === 1 ? $alt[1] : '').'">' : '', $clean);
+        $clean = str_replace('<hr />', '<hr>', $clean);
+        $depth = [];
+
+        return (string) preg_replace_callback('~<div([^>]*)>|</div>~', function (array $m) use (&$depth): string {
+            if (! isset($m[1])) {
+                return array_pop($depth) === true ? '</div>' : '';
+            }
+            $part = preg_match('~data-part="([A-Za-z0-9-]{1,40})"~', $m[1], $id) === 1 ? '<div data-part="'.$id[1].'">' : null;
+            $rule = preg_match('~data-only="([^"]*)"~', $m[1], $json) === 1 ? LetterBody::rule($json[1]) : null;
+            // Neither stands within another.
+            $keep = ($part !== null || $rule !== null) && ! in_array(true, $depth, true);
+            $depth[] = $keep;
+
+            return ! $keep ? '' : $part ?? '<div data-only="'.e(json_encode($rule?->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)).'">';
+        }, $clean);
     }
 
     /** One line or more without any marks. */
@@ -56,14 +82,15 @@ final class RichText
      * @param  list<string>  $elements
      * @param  list<string>  $classed  elements that may have a class
      * @param  list<string>  $schemes  beside https, http and mailto
+     * @param  array<string, list<string>>  $more  elements with the attributes they may have
      */
-    private static function clean(string $html, array $elements, array $classed = [], array $schemes = []): string
+    private static function clean(string $html, array $elements, array $classed = [], array $schemes = [], array $more = []): string
     {
         // Words without any mark or entity are as clean as they can be, and most are.
         if (strpbrk($html, "<>&\0") === false) {
             return trim($html);
         }
-        $sanitizer = self::$sanitizers[implode(' ', [...$elements, '|', ...$classed, '|', ...$schemes])] ??= new HtmlSanitizer(self::config($elements, $classed, $schemes));
+        $sanitizer = self::$sanitizers[implode(' ', [...$elements, '|', ...$classed, '|', ...$schemes, '|', ...array_keys($more)])] ??= new HtmlSanitizer(self::config($elements, $classed, $schemes, $more));
         $protected = (string) preg_replace('/(href=["\'])\{\{\s*([a-z0-9_]{1,40})\s*\}\}(["\'])/i', '$1'.self::STAND_IN.'$2$3', $html);
         $clean = $sanitizer->sanitizeFor('body', $protected);
 
@@ -77,11 +104,12 @@ final class RichText
      * @param  list<string>  $elements
      * @param  list<string>  $classed
      * @param  list<string>  $schemes
+     * @param  array<string, list<string>>  $more
      */
-    private static function config(array $elements, array $classed, array $schemes): HtmlSanitizerConfig
+    private static function config(array $elements, array $classed, array $schemes, array $more): HtmlSanitizerConfig
     {
         $config = (new HtmlSanitizerConfig)->withMaxInputLength(100_000)
-            ->allowLinkSchemes(['https', 'http', 'mailto', ...$schemes])->allowRelativeLinks(false)
+            ->allowLinkSchemes(['https', 'http', 'mailto', ...$schemes])->allowRelativeLinks(false)->allowMediaSchemes(['https'])->allowMediaHosts(['picture.invalid'])
             ->allowElement('a', ['href']);
         foreach ($elements as $element) {
             $config = $config->allowElement($element);
@@ -89,9 +117,12 @@ final class RichText
         foreach ($classed as $element) {
             $config = $config->allowElement($element, ['class']);
         }
+        foreach ($more as $element => $attributes) {
+            $config = $config->allowElement($element, $attributes);
+        }
         // What is neither allowed nor dangerous loses its tags and keeps its words.
         foreach (['div', 'span', 'u', 'font', 'section', 'article', 'h1', 'h4', 'h5', 'h6', 'blockquote', 'table', 'tbody', 'tr', 'td'] as $element) {
-            if (! in_array($element, [...$elements, ...$classed], true)) {
+            if (! in_array($element, [...$elements, ...$classed, ...array_keys($more)], true)) {
                 $config = $config->blockElement($element);
             }
         }

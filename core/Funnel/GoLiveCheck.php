@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Funnel;
 
+use DateTimeImmutable;
 use Lantern\Core\Email\EmailPlan;
-use Lantern\Core\Email\MergeFields;
+use Lantern\Core\Email\LetterCheck;
+use Lantern\Core\Email\LetterFacts;
 use Lantern\Core\Page\Block;
 use Lantern\Core\Page\BlockKind;
 use Lantern\Core\Page\Link;
@@ -14,16 +16,24 @@ use Lantern\Core\Page\PageFacts;
 /** What still stands between a funnel and the public. Blockers come first, then advice, each in the order of the way. */
 final class GoLiveCheck
 {
-    /** @return list<Finding> */
-    public static function of(Plan $plan, PageFacts $facts = new PageFacts): array
+    /**
+     * @param  DateTimeImmutable|null  $now  what days without a year are read by; none leaves them out
+     * @param  list<string>  $own  names of the owner's own fields of people
+     * @return list<Finding>
+     */
+    public static function of(Plan $plan, PageFacts $facts = new PageFacts, ?DateTimeImmutable $now = null, array $own = []): array
     {
         $findings = [...self::sender($plan), ...self::connections($plan)];
         foreach ($plan->pages as $page) {
             array_push($findings, ...PageCheck::of($plan, $page, $facts));
         }
         foreach ($plan->emails as $email) {
-            array_push($findings, ...self::email($plan, $email));
+            // That the postal address is missing is said once, of the sender.
+            $letter = LetterFacts::ofPlan($plan, $now ?? new DateTimeImmutable('@0'), $own, 'said of the sender');
+            array_push($findings, ...array_filter(LetterCheck::of($email->name, $email->subject, $email->body, $letter, 'email', $email->id),
+                fn (Finding $f): bool => $now !== null || ! str_starts_with($f->code, 'deadline')));
         }
+        array_push($findings, ...self::sequences($plan));
         array_push($findings, ...self::delivery($plan));
         usort($findings, fn (Finding $a, Finding $b): int => $b->blocks <=> $a->blocks);
 
@@ -123,29 +133,29 @@ final class GoLiveCheck
     }
 
     /** @return list<Finding> */
-    private static function email(Plan $plan, EmailPlan $email): array
+    private static function sequences(Plan $plan): array
     {
         $findings = [];
-        $add = function (string $code, bool $blocks, string $message) use (&$findings, $email): void {
-            $findings[] = new Finding($code, $blocks, $message, 'email', $email->id, 'Open the email');
-        };
-        if (trim($email->subject) === '') {
-            $add('no-subject', true, "“{$email->name}” has no subject.");
+        $started = array_merge([], ...array_map(fn (FormPlan $f): array => $f->start, $plan->forms));
+        foreach ($plan->sequences as $sequence) {
+            if ($plan->emailsOf($sequence->id) !== [] && $sequence->startTags === [] && ! in_array($sequence->id, $started, true)) {
+                $findings[] = new Finding('never-started', false, "Nothing starts “{$sequence->name}”: no form and no tag. Its emails go to those only whom you put into it yourself.", 'sequence', $sequence->id, 'Open the sequence');
+            }
         }
-        $words = trim((string) preg_replace('/[\s\x{00A0}\x{200B}]+/u', ' ', html_entity_decode(strip_tags($email->body), ENT_QUOTES | ENT_HTML5)));
-        if ($words === '') {
-            $add('empty-email', true, "“{$email->name}” is empty.");
+        foreach ($plan->forms as $form) {
+            foreach ([...$form->start, ...$form->stop] as $id) {
+                if ($plan->sequence($id) === null) {
+                    $findings[] = new Finding('sequence-gone', false, "“{$form->name}” starts or ends a sequence that is gone.", 'form', $form->id, 'Open the form');
+                }
+            }
         }
-        if (preg_match(PageCheck::PLACEHOLDER, $email->subject.' '.$words, $m) === 1) {
-            $add('placeholder', true, "“{$email->name}” still says “".mb_strimwidth($m[0], 0, 60, '…').'”.');
-        }
-        if ($email->linksToGift() && $plan->leadMagnets === []) {
-            $add('download-gone', true, "“{$email->name}” links to a download, but this funnel gives nothing away.");
-        }
-        $known = [...array_keys(MergeFields::PERSON), ...array_keys(MergeFields::OWNER), ...array_keys($plan->fields), 'download_link',
-            ...array_map(fn (PagePlan $p): string => 'page_'.$p->id, $plan->pages)];
-        foreach (array_diff(MergeFields::names($email->subject.' '.$email->body), $known) as $name) {
-            $add('unknown-field', false, "“{$email->name}” uses {{{$name}}}, which is not known of anyone; only its fallback will show.");
+        foreach ($plan->emails as $email) {
+            foreach ($email->only->rules() as $rule) {
+                $other = $rule->did?->isOfMail() === true ? $plan->email($rule->of) : null;
+                if ($other !== null && $other->sequence === $email->sequence && $other->delay->offset() >= $email->delay->offset()) {
+                    $findings[] = new Finding('branch-too-early', false, "“{$email->name}” asks what readers did with “{$other->name}”, which does not come before it.", 'email', $email->id, 'Open the email');
+                }
+            }
         }
 
         return $findings;

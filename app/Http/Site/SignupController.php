@@ -7,12 +7,12 @@ namespace App\Http\Site;
 use App\Models\Submission;
 use App\Signups\Confirmations;
 use App\Signups\FormToken;
+use App\Signups\Intake;
 use App\Signups\Signup;
 use App\Signups\TakeSignup;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cookie;
-use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Str;
 use Lantern\Core\Funnel\FormPlan;
 use Lantern\Core\Funnel\Outcome;
@@ -42,8 +42,7 @@ final readonly class SignupController
         if ($form === null) {
             return Notice::notHere()->response();
         }
-        $limit = 'signups:'.$request->ip();
-        if (RateLimiter::tooManyAttempts($limit, (int) config('lantern.signups.per_address'))) {
+        if (Intake::isFlood($request)) {
             return Notice::tooMany()->response();
         }
         $step = $request->input('step') === '2' && $form->hasTwoSteps() ? 2 : 1;
@@ -57,10 +56,10 @@ final readonly class SignupController
         if ($answers->errors !== []) {
             return $this->pages->of($live, $request, $typed, $answers->errors, 422);
         }
-        if ($request->input('website', '') !== '' || $token->age() < (float) config('lantern.signups.least_seconds')) {
+        if (Intake::isProgram($request, $token)) {
             return $this->pages->of($live, $request, $typed, ['form' => 'That went very fast, as if a program had filled the form in. If you are a person, please press the button once more.'], 422);
         }
-        RateLimiter::hit($limit, 600);
+        Intake::count($request);
         if ($step === 2) {
             return $this->secondStep($request, $live, $form, $answers);
         }

@@ -7,9 +7,12 @@ namespace App\Http\Studio;
 use App\Funnels\DraftPlan;
 use App\Mail\LetterSource;
 use App\Mail\LetterWriter;
+use App\Mail\Planner;
 use App\Models\Email;
 use App\Models\Funnel;
+use App\Models\Person;
 use App\Models\Sequence;
+use App\Signups\OwnFields;
 use App\Support\Ids;
 use App\Support\RichText;
 use Carbon\CarbonImmutable;
@@ -17,6 +20,9 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Email\Delay;
+use Lantern\Core\Email\LetterCheck;
+use Lantern\Core\Email\LetterFacts;
+use Lantern\Core\Funnel\Finding;
 use Lantern\Core\People\Rules\Group;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
@@ -104,13 +110,36 @@ final class EmailController extends StudioController
         return response()->json(Json::email($found));
     }
 
-    /** The letter as a sample reader would see it. */
-    public function sample(string $email, LetterWriter $writer): JsonResponse
+    /** The letter as somebody of the list reads it, or a made-up reader, with what should be mended in it. */
+    public function sample(Request $request, string $email, LetterWriter $writer): JsonResponse
     {
         $found = $this->part(Email::class, $email);
         $plan = DraftPlan::read($found->funnel);
-        $letter = $writer->sample($this->business(), DraftPlan::email($found), $plan->look()->accent, LetterSource::fieldsOf($plan, $plan->address));
+        $written = DraftPlan::email($found);
+        $person = $this->reader($request);
+        $letter = $writer->forPerson($this->business(), LetterSource::ofEmail($this->business(), $plan, $written, $plan->address), $person);
+        $facts = LetterFacts::ofPlan($plan, CarbonImmutable::now(), array_column(OwnFields::of($this->business()->id), 'name'), $this->business()->postal_address, strlen($letter->html));
 
-        return response()->json(['subject' => $letter->subject, 'html' => $letter->html, 'text' => $letter->text]);
+        return response()->json(['subject' => $letter->subject, 'html' => $letter->html, 'text' => $letter->text,
+            'reader' => $person === null ? 'Robin Sample' : ($person->fullName() === '' ? $person->email : $person->fullName()),
+            'findings' => array_map(fn (Finding $f): array => $f->toArray(), LetterCheck::of($written->name, $written->subject, LetterSource::whole($this->business(), $written->body), $facts, 'email', $written->id))]);
+    }
+
+    /** Sends the letter to the owner, as that reader would get it. */
+    public function test(Request $request, string $email, LetterWriter $writer, Planner $planner): JsonResponse
+    {
+        $found = $this->part(Email::class, $email);
+        $plan = DraftPlan::read($found->funnel);
+        $letter = $writer->forPerson($this->business(), LetterSource::ofEmail($this->business(), $plan, DraftPlan::email($found), $plan->address), $this->reader($request));
+        $id = $planner->planTest($this->business(), $this->business()->sender_address, $found->funnel_id, ['subject' => 'Test: '.$letter->subject, 'html' => $letter->html, 'text' => $letter->text]);
+
+        return response()->json(['message' => $id, 'to' => $this->business()->sender_address], 201);
+    }
+
+    private function reader(Request $request): ?Person
+    {
+        $id = $request->string('person')->toString();
+
+        return Ids::is($id) ? Person::query()->with('business')->where('business_id', $this->user()->business_id)->whereNull('erased_at')->where('id', $id)->first() : null;
     }
 }

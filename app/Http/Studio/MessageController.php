@@ -4,14 +4,21 @@ declare(strict_types=1);
 
 namespace App\Http\Studio;
 
+use App\Mail\Eml;
+use App\Mail\Feedback;
 use App\Mail\LetterWriter;
+use App\Mail\OutboxMood;
 use App\Models\Message;
 use App\Support\Ids;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Shape;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** The outbox: every message, as its reader sees it. */
@@ -23,9 +30,11 @@ final class MessageController extends StudioController
         $like = '%'.addcslashes($search, '%_\\').'%';
         $now = Instant::sql(CarbonImmutable::now());
         $state = $request->string('state')->toString();
-        $messages = Message::query()->select(['id', 'name', 'kind', 'to_address', 'subject', 'state', 'due_at', 'sent_at', 'trouble', 'attempts', 'person_id', 'funnel_id'])
+        $messages = Message::query()->select(['id', 'name', 'kind', 'to_address', 'subject', 'state', 'due_at', 'sent_at', 'trouble', 'attempts', 'person_id', 'funnel_id', 'opened_at', 'clicked_at', 'lost_why'])
             ->where('business_id', $this->user()->business_id)
             ->when(in_array($state, ['waiting', 'sending', 'sent', 'failed', 'cancelled'], true), fn ($q) => $q->where('state', $state))
+            ->when($request->string('broadcast')->toString() !== '', fn ($q) => $q->where('broadcast_id', $request->string('broadcast')->toString()))
+            ->when($request->string('email')->toString() !== '', fn ($q) => $q->where('email_id', $request->string('email')->toString()))
             ->when($search !== '', fn ($q) => $q->where(fn ($q) => $q->whereRaw("lower(to_address) like ? escape '\\'", [$like])
                 ->orWhereRaw("lower(subject) like ? escape '\\'", [$like])->orWhereRaw("lower(name) like ? escape '\\'", [$like])))
             // What has happened comes before what is yet to come, each with the nearest first.
@@ -51,5 +60,72 @@ final class MessageController extends StudioController
         return response()->json(['subject' => $letter->subject ?? $found->subject, 'html' => $letter->html ?? $found->html, 'text' => $letter->text ?? $found->text,
             'from' => "{$found->business->sender_name} <{$found->business->sender_address}>", 'funnel' => $found->funnel?->name,
             'person' => (string) $found->person?->fullName(), 'mime' => is_string($mime) ? $mime : null] + Json::message($found));
+    }
+
+    /** One message as EML. */
+    public function eml(string $message): Response
+    {
+        $found = $this->message($message);
+        abort_if($found->sent_at === null, 404);
+
+        return response(Eml::of($found), 200, ['Content-Type' => 'message/rfc822', 'Content-Disposition' => 'attachment; filename="'.(string) preg_replace('/[^A-Za-z0-9._-]+/', '-', Eml::name($found)).'"', 'X-Content-Type-Options' => 'nosniff']);
+    }
+
+    /** All that was sent, as a mailbox. */
+    public function mbox(Request $request): StreamedResponse
+    {
+        $person = $request->string('person')->toString();
+        $query = Message::query()->with('business')->where('business_id', $this->user()->business_id)->whereNotNull('sent_at')->when($person !== '', fn ($q) => $q->where('person_id', $person));
+
+        return response()->streamDownload(function () use ($query): void {
+            foreach ($query->lazyById(200) as $message) {
+                echo Eml::mbox($message);
+            }
+        }, 'outbox.mbox', ['Content-Type' => 'application/mbox', 'X-Content-Type-Options' => 'nosniff']);
+    }
+
+    /** How the outbox behaves, to see what happens on a bad day. */
+    public function mood(): JsonResponse
+    {
+        return response()->json(['isOutbox' => config('mail.default') !== 'smtp'] + OutboxMood::now()->toArray());
+    }
+
+    public function setMood(Request $request): JsonResponse
+    {
+        $mood = OutboxMood::read(Shape::of($request->only(['slowMs', 'failingUntil', 'bouncing', 'complaining'])));
+        $mood->keep();
+
+        return response()->json(['isOutbox' => config('mail.default') !== 'smtp'] + $mood->toArray());
+    }
+
+    /** A message that was sent comes back, or its reader reports it: what a provider would tell later. */
+    public function feedback(Request $request, string $message, Feedback $feedback): JsonResponse
+    {
+        $found = $this->message($message);
+        if (config('mail.default') === 'smtp' || $found->state !== 'sent' || $found->person_id === null) {
+            throw Invalid::at('message', 'Only what the outbox has sent can come back from it.');
+        }
+        match ($request->string('what')->toString()) {
+            'bounce' => $feedback->bounced($found, '550 5.1.1 The outbox was told that this mailbox does not exist.'),
+            'complain' => $feedback->complained($found),
+            'open' => $feedback->opened($found, CarbonImmutable::now()),
+            default => throw Invalid::at('what', 'Choose what happens.'),
+        };
+
+        return response()->json(Json::message($found->refresh()));
+    }
+
+    /** Sends a message again that failed. */
+    public function retry(string $message): JsonResponse
+    {
+        $found = $this->message($message);
+        Message::query()->where('id', $found->id)->where('state', 'failed')->update(['state' => 'waiting', 'attempts' => 0, 'queued_at' => null, 'claimed_at' => null, 'trouble' => null, 'due_at' => Instant::sql(CarbonImmutable::now())]);
+
+        return response()->json(Json::message($found->refresh()));
+    }
+
+    private function message(string $id): Message
+    {
+        return Ids::is($id) ? Message::query()->with(['person.business', 'business'])->where('business_id', $this->user()->business_id)->where('id', $id)->firstOrFail() : throw new NotFoundHttpException;
     }
 }

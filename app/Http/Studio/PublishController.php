@@ -8,6 +8,7 @@ use App\Funnels\DraftPlan;
 use App\Funnels\Publishing;
 use App\Models\Funnel;
 use App\Models\Version;
+use App\Signups\OwnFields;
 use App\Site\Facts;
 use App\Site\PreviewLink;
 use App\Support\Instant;
@@ -34,7 +35,7 @@ final class PublishController extends StudioController
     {
         $plan = DraftPlan::read($funnel);
 
-        return GoLiveCheck::of($plan, $this->facts->ofPlan($plan, $funnel->business));
+        return GoLiveCheck::of($plan, $this->facts->ofPlan($plan, $funnel->business), CarbonImmutable::now(), array_column(OwnFields::of($funnel->business_id), 'name'));
     }
 
     /** What publishing would change for visitors, page by page. */
