@@ -82,6 +82,7 @@ Route::prefix('studio/api')->group(function (): void {
         Route::post('designs/{design}/restore', [DesignController::class, 'restore']);
         Route::put('forms/{form}', [FormController::class, 'update']);
         Route::post('funnels/{funnel}/forms', [FormController::class, 'store']);
+        Route::get('forms/{form}/cost', [FormController::class, 'cost']);
         Route::delete('forms/{form}', [FormController::class, 'destroy']);
         Route::post('forms/{form}/restore', [FormController::class, 'restore']);
         Route::post('funnels/{funnel}/sequences', [SequenceController::class, 'store']);

@@ -151,7 +151,13 @@ final class Importing
 
                 continue;
             }
-            $changes[] = $this->update($import, $plan, $id, $before, $row, $now);
+            $change = $this->update($import, $plan, $id, $before, $row, $now);
+            if ($change === null) {
+                $same++;
+
+                continue;
+            }
+            $changes[] = $change;
             $known[$key] = $before['new'] + $known[$key];
             $updated++;
         }
@@ -202,9 +208,9 @@ final class Importing
 
     /**
      * @param  array{old: array<string, string>, new: array<string, string>}  $change
-     * @return array<string, mixed> what it takes to put it back
+     * @return array<string, mixed>|null what it takes to put it back; nothing where all was known already
      */
-    private function update(Import $import, ImportPlan $plan, string $id, array $change, ImportedPerson $row, string $now): array
+    private function update(Import $import, ImportPlan $plan, string $id, array $change, ImportedPerson $row, string $now): ?array
     {
         if ($change['new'] !== []) {
             DB::table('people')->where('id', $id)->update($change['new'] + ['updated_at' => $now]);
@@ -221,7 +227,7 @@ final class Importing
             }
         }
 
-        return ['import_id' => $import->id, 'person_id' => $id, 'before' => json_encode(['columns' => $change['old'], 'tags' => array_column($tags, 'tag_id'), 'values' => $values], JSON_THROW_ON_ERROR)];
+        return $change['new'] === [] && $tags === [] && $values === [] ? null : ['import_id' => $import->id, 'person_id' => $id, 'before' => json_encode(['columns' => $change['old'], 'tags' => array_column($tags, 'tag_id'), 'values' => $values], JSON_THROW_ON_ERROR)];
     }
 
     /**

@@ -41,6 +41,9 @@ final class DemoSeeder extends Seeder
 
     private DemoCrowd $crowd;
 
+    /** Nothing happens after this moment. */
+    private CarbonImmutable $end;
+
     public function __construct(
         private readonly NewFunnel $new,
         private readonly Publishing $publishing,
@@ -51,6 +54,7 @@ final class DemoSeeder extends Seeder
         private readonly Downloads $downloads,
         private readonly Unsubscribe $unsubscribe,
         private readonly DemoPages $pages,
+        private readonly DemoMail $mail,
     ) {
     }
 
@@ -63,6 +67,7 @@ final class DemoSeeder extends Seeder
         config(['queue.default' => 'null']);
         $now = CarbonImmutable::now();
         $this->crowd = new DemoCrowd(self::SEED);
+        $this->end = $now;
         try {
             // One transaction: a demo that is loaded in part is no demo.
             DB::transaction(function () use ($now): void {
@@ -70,6 +75,9 @@ final class DemoSeeder extends Seeder
                 $business = $this->business();
                 $this->closedFunnel($business, $now->subWeeks(8));
                 $this->liveFunnel($business, $now->subWeeks(8), $now);
+                CarbonImmutable::setTestNow($now->subDays(5)->setTime(10, 0));
+                $this->mail->broadcasts($business);
+                $this->sendDue($now->subDays(4));
                 CarbonImmutable::setTestNow($now->subDays(2));
                 $this->pages->drafts($business, Upload::query()->where('name', 'music-room.png')->valueOrFail('id'));
             });
@@ -96,7 +104,7 @@ final class DemoSeeder extends Seeder
         $room = $this->uploads->picture($business, $this->media('music-room.png'));
         $funnel->forceFill(['address' => 'practice-plan'])->save();
         $this->words($funnel, $cover->id);
-        $this->followUps($funnel);
+        $this->followUps($funnel, $business);
         $this->publishing->publish($funnel, User::query()->first(), 'First try: plain and short');
         // Starts small, rises with a letter to the list in week three and a podcast in week five, dips in week seven.
         $this->live($funnel, $from, $now, [100, 130, 260, 175, 270, 195, 90, 180], [0.26, 0.27, 0.33, 0.29, 0.34, 0.31, 0.28, 0.33], function (int $week) use ($funnel, $room): void {
@@ -189,8 +197,11 @@ final class DemoSeeder extends Seeder
             CarbonImmutable::setTestNow($message->due_at->addSeconds(2));
             $this->postman->send($message->id);
             $sent = $message->refresh()->load('person');
-            if ($sent->state === 'sent' && $sent->person !== null && $this->crowd->chance(0.009)) {
-                $this->unsubscribe->of($sent->person, $sent);
+            if ($sent->state === 'sent' && $sent->person !== null) {
+                $this->mail->read($sent, $this->crowd, $this->end);
+                if ($this->crowd->chance(0.009)) {
+                    $this->unsubscribe->of($sent->person, $sent);
+                }
             }
         }
     }
@@ -208,16 +219,18 @@ final class DemoSeeder extends Seeder
         }
     }
 
-    private function followUps(Funnel $funnel): void
+    private function followUps(Funnel $funnel, Business $business): void
     {
         $letters = [
             [Delay::days(1, 9), 'Day 1: the chair', 'Where does your cello stand?', '<p>Hello {{first_name|there}},</p><p>the most useful thing in the plan is not in it: leave the cello out of its case. A case is a locked door.</p><p>Put the chair where it will stay, a pencil on the music, and see what twelve minutes feel like tomorrow.</p><p>Imke</p>'],
             [Delay::days(3, 9), 'Day 3: four bars', 'Only four bars', '<p>Hello {{first_name|there}},</p><p>which four bars did you choose? Most people choose the hard ones. Choose the ones you would like to hear.</p><p>If the guide has slipped away, here it is again:</p><p><a href="{{download_link}}">The plan, once more</a></p><p>Imke</p>'],
-            [Delay::days(7, 18), 'Day 7: how was it?', 'A week of twelve minutes', '<p>Hello {{first_name|there}},</p><p>a week has gone by. Reply with one sentence: what was easier on Friday than on Monday?</p><p>I read every answer, and I answer most.</p><p>Imke</p>'],
+            [Delay::days(7, 18), 'Day 7: how was it?', 'A week of twelve minutes', '<p>Hello {{first_name|there}},</p><p>a week has gone by. Reply with one sentence: what was easier on Friday than on Monday?</p><p>I read every answer, and I answer most.</p>'],
+            [Delay::days(7, 18), 'Day 7: for the keen ones', 'You came back for more', '<p>Hello {{first_name|there}},</p><p>you looked at the plan again, and that is how it begins. If you would like somebody beside you for twelve weeks, hit reply and tell me: First Season starts again soon.</p>'],
         ];
         foreach ($letters as [$delay, $name, $subject, $body]) {
             Email::query()->create(['funnel_id' => $funnel->id, 'name' => $name, 'subject' => $subject, 'body' => $body, 'delay' => $delay->toArray()]);
         }
+        $this->mail->branch($funnel, $business);
     }
 
     private function media(string $name): UploadedFile

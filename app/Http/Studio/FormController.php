@@ -6,6 +6,7 @@ namespace App\Http\Studio;
 
 use App\Funnels\DraftPlan;
 use App\Models\Form;
+use App\Results\FieldCosts;
 use App\Support\Ids;
 use App\Support\RichText;
 use Carbon\CarbonImmutable;
@@ -88,5 +89,13 @@ final class FormController extends StudioController
         $found->forceFill(['deleted_at' => null])->save();
 
         return response()->json(Json::form($found));
+    }
+
+    /** What each further field costs, from the owner's own results. */
+    public function cost(Request $request, string $form): JsonResponse
+    {
+        $this->part(Form::class, $form);
+
+        return response()->json(['advice' => FieldCosts::of($this->business())->words($request->integer('fields'))]);
     }
 }

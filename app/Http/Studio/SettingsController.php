@@ -19,6 +19,7 @@ final class SettingsController extends StudioController
         'postalAddress' => ['nullable', 'string', 'max:400'],
         'timezone' => ['required', 'timezone:all'],
         'currency' => ['required', 'regex:/^[A-Z]{3}$/'],
+        'messagesPerMinute' => ['sometimes', 'integer', 'min:1', 'max:100000'],
         'embedHosts' => ['sometimes', 'array', 'max:30'],
         'embedHosts.*' => ['required', 'string', 'max:120', 'regex:/^[a-z0-9]([a-z0-9-]*[a-z0-9])?(\.[a-z0-9]([a-z0-9-]*[a-z0-9])?)+$/'],
     ];
@@ -31,6 +32,7 @@ final class SettingsController extends StudioController
         'senderAddress.email' => 'This does not look like an email address.',
         'timezone.timezone' => 'Please choose a time zone from the list.',
         'currency.regex' => 'A currency has three capital letters, such as EUR.',
+        'messagesPerMinute.*' => 'Between one and 100,000 messages a minute.',
         'embedHosts.*.regex' => 'A host is written like video.example, without https:// and without a path.',
         'name.required' => 'What is your name?',
         'email.required' => 'Which address will you sign in with?',
@@ -59,13 +61,14 @@ final class SettingsController extends StudioController
         return [
             'name' => $given['businessName'], 'sender_name' => $given['senderName'], 'sender_address' => $given['senderAddress'],
             'postal_address' => $given['postalAddress'] ?? '', 'timezone' => $given['timezone'], 'currency' => $given['currency'],
-        ] + (isset($given['embedHosts']) ? ['embed_hosts' => array_values(array_unique($given['embedHosts']))] : []);
+        ] + (isset($given['embedHosts']) ? ['embed_hosts' => array_values(array_unique($given['embedHosts']))] : [])
+            + (isset($given['messagesPerMinute']) ? ['messages_per_minute' => (int) $given['messagesPerMinute']] : []);
     }
 
     /** @return array<string, mixed> */
     public static function json(Business $business): array
     {
         return ['businessName' => $business->name, 'senderName' => $business->sender_name, 'senderAddress' => $business->sender_address,
-            'postalAddress' => $business->postal_address, 'timezone' => $business->timezone, 'currency' => $business->currency, 'embedHosts' => $business->embed_hosts];
+            'postalAddress' => $business->postal_address, 'timezone' => $business->timezone, 'currency' => $business->currency, 'embedHosts' => $business->embed_hosts, 'messagesPerMinute' => $business->messages_per_minute];
     }
 }

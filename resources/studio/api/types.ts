@@ -7,6 +7,7 @@ export interface Business {
     timezone: string;
     currency: string;
     embedHosts: string[];
+    messagesPerMinute: number;
 }
 
 export interface LookColours {
@@ -208,17 +209,113 @@ export interface Kit {
     ownerFields: Record<string, string>;
 }
 
-export type FieldKind = 'email' | 'first_name' | 'last_name' | 'phone';
+export type FieldKind =
+    'email' | 'first_name' | 'last_name' | 'phone' | 'line' | 'words' | 'choice' | 'choices' | 'number' | 'date' | 'consent' | 'hidden';
+
+export interface FormField {
+    kind: FieldKind;
+    label: string;
+    required: boolean;
+    name?: string;
+    hint?: string;
+    placeholder?: string;
+    options?: string[];
+    keep?: boolean;
+    step?: number;
+    parameter?: string;
+    preset?: string;
+}
+
+export interface ConfirmWords {
+    title: string;
+    words: string;
+    subject: string;
+    letter: string;
+    button: string;
+}
 
 export interface Form {
     id: string;
     name: string;
-    fields: { kind: FieldKind; label: string; required: boolean }[];
+    fields: FormField[];
     button: string;
     consent: string;
     consentRequired: boolean;
     tags: string[];
+    marketing: string;
+    doubleOptIn: boolean;
+    confirmWords: ConfirmWords;
+    start: string[];
+    stop: string[];
+    done: string;
+    notice: 'never' | 'at-once' | 'daily';
+    hook: string;
+    nextButton: string;
     revision: number;
+}
+
+/** Rules about people: all of them must hold, or any. */
+export interface Rule {
+    what: 'field' | 'tag' | 'did' | 'date' | 'standing';
+    is: string;
+    of?: string;
+    value?: string;
+    within?: number;
+    did?: string;
+}
+
+export interface Rules {
+    all: boolean;
+    of: (Rule | Rules)[];
+}
+
+export interface SendWindow {
+    days: number[];
+    from: number;
+    to: number;
+}
+
+export interface Sequence {
+    id: string;
+    name: string;
+    startTags: string[];
+    endTags: string[];
+    endsOnBuying: boolean;
+    again: boolean;
+    byReader: boolean;
+    window: SendWindow | null;
+    windowLabel: string;
+    paused: boolean;
+    pausedAt: string | null;
+    revision: number;
+}
+
+export interface OwnField {
+    name: string;
+    label: string;
+    kind: FieldKind;
+    options: string[];
+    own?: boolean;
+}
+
+export interface Thing {
+    id: string;
+    name: string;
+    funnel?: string;
+}
+
+/** What rules about people can speak of, by name. */
+export interface PeopleKit {
+    fields: OwnField[];
+    tags: { id: number; name: string }[];
+    funnels: Thing[];
+    pages: Thing[];
+    emails: Thing[];
+    broadcasts: Thing[];
+    sequences: Thing[];
+    segments: { id: string; name: string; rules: Rules }[];
+    dids: { id: string; yes: string; no: string; mail: boolean }[];
+    standings: { id: string; label: string }[];
 }
 
 export interface Delay {
@@ -235,7 +332,115 @@ export interface Email {
     delay: Delay;
     offset: number;
     delayLabel: string;
+    sequence: string;
+    only: Rules;
     revision: number;
+}
+
+export interface LetterSample {
+    subject: string;
+    html: string;
+    text: string;
+    reader: string;
+    findings?: Finding[];
+}
+
+export interface LetterPart {
+    id: string;
+    name: string;
+    body: string;
+}
+
+export interface BroadcastNumbers {
+    messages: number;
+    sent: number;
+    waiting: number;
+    failed: number;
+    passed: number;
+    opened: number;
+    clicked: number;
+    lost: number;
+}
+
+export interface BroadcastRow {
+    id: string;
+    name: string;
+    subject: string;
+    state: 'draft' | 'scheduled' | 'testing' | 'sending' | 'sent' | 'stopped';
+    sendAt: string | null;
+    startedAt: string | null;
+    updatedAt: string;
+    numbers: BroadcastNumbers | null;
+}
+
+export interface Broadcast extends BroadcastRow {
+    body: string;
+    audience: Rules;
+    audienceWords: string;
+    people: number;
+    funnel: string | null;
+    settings: { otherSubject: string; share: number; hours: number; byClicks: boolean; againDays: number; againSubject: string };
+    winner: string | null;
+    winnerWhy: string | null;
+    pickedAt: string | null;
+    againAt: string | null;
+    variants: Record<string, { sent: number; opened: number; clicked: number }>;
+    revision: number;
+}
+
+export interface ImportRow {
+    id: string;
+    name: string;
+    state: 'new' | 'running' | 'done' | 'stopped' | 'undone';
+    reading: {
+        encoding: string;
+        format: string;
+        delimiter: string;
+        header: boolean;
+        headings: string[];
+        rows: string[][];
+        lines: number;
+        guess: string[];
+    };
+    lines: number;
+    done: number;
+    added: number;
+    updated: number;
+    same: number;
+    refused: number;
+    at: string;
+    refusals?: { line: number; why: string; raw: string }[];
+}
+
+export interface SubmissionRow {
+    id: string;
+    at: string;
+    funnel: string;
+    funnelId: string;
+    form: string;
+    version: number;
+    state: 'waiting' | 'taken';
+    person: { id: string; name: string };
+    answers: { label: string; value: string }[];
+    consentWords: string;
+    consented: boolean;
+    marketingWords: string | null;
+    marketing: boolean | null;
+    ip: string | null;
+    source: Record<string, string>;
+    confirmedAt: string | null;
+}
+
+export interface HookCall {
+    id: string;
+    url: string;
+    state: 'waiting' | 'calling' | 'done' | 'failed';
+    attempts: number;
+    status: number | null;
+    answer: string | null;
+    payload: string;
+    at: string;
+    dueAt: string;
 }
 
 export interface LeadMagnet {
@@ -273,17 +478,19 @@ export interface Funnel extends FunnelSummary {
     pages: Page[];
     ways: Way[];
     forms: Form[];
+    sequences: Sequence[];
     emails: Email[];
     leadMagnets: LeadMagnet[];
     pageNumbers: Record<string, PageNumbers>;
-    emailNumbers: Record<string, Partial<Record<MessageState, number>>>;
+    emailNumbers: Record<string, Partial<Record<MessageState | 'opened' | 'clicked' | 'lost', number>>>;
+    sequenceNumbers: Record<string, { inside: number; waiting: number }>;
 }
 
 export interface Finding {
     code: string;
     blocks: boolean;
     message: string;
-    open: 'page' | 'form' | 'email' | 'lead-magnet' | 'way' | 'funnel' | 'settings';
+    open: 'page' | 'form' | 'email' | 'sequence' | 'broadcast' | 'lead-magnet' | 'way' | 'funnel' | 'settings';
     id: string;
     fix: string;
     place: string;
@@ -313,8 +520,10 @@ export interface PersonRow {
     firstName: string;
     lastName: string;
     joinedAt: string;
+    activeAt: string | null;
     unsubscribed: boolean;
     ownerTry: boolean;
+    standing: string;
     tags: string[];
     from?: string;
 }
@@ -326,21 +535,49 @@ export interface HistoryItem {
     what: string;
     funnel: string;
     source: string | null;
+    message: string | null;
+    opens?: number;
+    clicks?: number;
+    trouble?: string | null;
+}
+
+export interface Consent {
+    submission: string;
+    at: string;
+    funnel: string;
+    version: number;
+    page: string | null;
+    form: string | null;
+    words: string;
+    agreed: boolean;
+    marketingWords: string | null;
+    marketing: boolean | null;
+    answers: Record<string, string>;
+    address: string | null;
+    confirmedAt: string | null;
 }
 
 export interface Person extends PersonRow {
     phone: string;
     timezone: string | null;
-    history: HistoryItem[];
-    submissions: {
+    standingWords: string;
+    quietUntil: string | null;
+    confirmedAt: string | null;
+    tagIds: { id: number; name: string }[];
+    fields: (OwnField & { values: string[] })[];
+    notes: { id: string; words: string; at: string }[];
+    sequences: {
         id: string;
-        at: string;
+        name: string;
         funnel: string;
-        answers: Record<string, string>;
-        consentWords: string;
-        consented: boolean;
-        source: Record<string, string>;
+        funnelId: string;
+        at: string;
+        endedAt: string | null;
+        endedWhy: string | null;
     }[];
+    optOuts: string[];
+    history: HistoryItem[];
+    consent: Consent[];
     deliveries: { id: string; title: string; downloads: number; revoked: boolean }[];
 }
 
@@ -357,8 +594,11 @@ export interface MessageRow {
     sentAt: string | null;
     trouble: string | null;
     attempts: number;
-    personId: string;
+    personId: string | null;
     funnelId: string | null;
+    openedAt: string | null;
+    clickedAt: string | null;
+    lostWhy: string | null;
 }
 
 export interface Message extends MessageRow {

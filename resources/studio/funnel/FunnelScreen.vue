@@ -8,6 +8,7 @@ import EmailDesk from '@/funnel/desk/EmailDesk.vue';
 import FileDesk from '@/funnel/desk/FileDesk.vue';
 import FormDesk from '@/funnel/desk/FormDesk.vue';
 import FunnelDesk from '@/funnel/desk/FunnelDesk.vue';
+import SequenceDesk from '@/funnel/desk/SequenceDesk.vue';
 import PageDesk from '@/funnel/desk/PageDesk.vue';
 import PublishDialog from '@/funnel/PublishDialog.vue';
 import TimeLine from '@/funnel/TimeLine.vue';
@@ -150,6 +151,7 @@ async function copyLink(): Promise<void> {
             <PageDesk v-if="route.params.open === 'page' && store.page(part)" :id="part" :key="part + place" :place="place" />
             <FormDesk v-else-if="route.params.open === 'form' && store.form(part)" :id="part" :key="part" />
             <EmailDesk v-else-if="route.params.open === 'email' && store.email(part)" :id="part" :key="part" />
+            <SequenceDesk v-else-if="route.params.open === 'sequence' && store.sequence(part)" :id="part" :key="part" />
             <FileDesk v-else-if="route.params.open === 'lead-magnet' && store.leadMagnet(part)" :id="part" :key="part" />
             <FunnelDesk v-else :news="news" @publish="publishing = true" />
         </div>

@@ -6,6 +6,7 @@ import { api, ApiError } from '@/api/client';
 import type { Finding, Version } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useNotices } from '@/stores/notices';
+import { count } from '@/ui/format';
 import UiDialog from '@/ui/UiDialog.vue';
 
 const props = defineProps<{ open: boolean }>();
@@ -19,6 +20,7 @@ const note = ref('');
 const busy = ref(false);
 const published = ref<{ version: Version; url: string } | null>(null);
 const changes = ref<{ about: string; sentences: string[] }[]>([]);
+const affected = ref<{ sequence: string; name: string; people: number; sentences: string[] }[]>([]);
 const blocked = computed(() => findings.value?.some((f) => f.blocks) ?? true);
 
 watch(
@@ -31,10 +33,12 @@ watch(
         published.value = null;
         try {
             await store.flush();
-            const [checked, differs] = await Promise.all([
+            const [checked, differs, moved] = await Promise.all([
                 api.get<{ findings: Finding[] }>(`funnels/${store.funnel.id}/check`),
                 api.get<{ changes: { about: string; sentences: string[] }[] }>(`funnels/${store.funnel.id}/changes`),
+                api.get<{ affected: typeof affected.value }>(`funnels/${store.funnel.id}/affected`),
             ]);
+            affected.value = moved.affected;
             findings.value = checked.findings;
             changes.value = differs.changes;
         } catch (error) {
@@ -133,6 +137,12 @@ async function copy(): Promise<void> {
                     </div>
                 </dl>
             </details>
+            <section v-for="one in affected" :key="one.sequence" class="mt-3 rounded-md bg-lamp-pale px-4 py-3" data-test="affected">
+                <h3 class="text-base">
+                    {{ one.people === 1 ? 'One person is' : `${count(one.people)} people are` }} in “{{ one.name }}”. For them:
+                </h3>
+                <p v-for="sentence in one.sentences" :key="sentence">{{ sentence }}</p>
+            </section>
             <template v-if="!blocked">
                 <label class="mt-4 label" for="publish-note"
                     >What is new? <span class="font-normal text-soft">(a note for yourself, if you like)</span></label

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ChevronDownIcon, ChevronUpIcon, EnvelopeIcon, PlusIcon } from '@heroicons/vue/20/solid';
+import { ChevronDownIcon, ChevronUpIcon, EnvelopeIcon, PauseIcon, PlusIcon, QueueListIcon } from '@heroicons/vue/20/solid';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useFunnel } from '@/funnel/funnelStore';
@@ -68,7 +68,7 @@ const stations = computed<Station[]>(() => {
 
 /** The width of a station's column, of the sheet in it, and of the gap where its outcomes stand; in pixels. */
 const SHEET = 200;
-const COLUMN = { page: 300, last: 232, moment: 168 };
+const COLUMN = { page: 288, last: 228, moment: 184 };
 const width = (s: Station) => (s.page ? (s.outcomes.length > 0 ? COLUMN.page : COLUMN.last) : COLUMN.moment);
 
 /** Ways that do not simply lead on to the next page, as arcs above the sheets. */
@@ -117,11 +117,21 @@ function arrival(page: string): string {
 const isOpen = (kind: string, id: string) => route.params.open === kind && route.params.part === id;
 const go = (kind: string, id: string) => router.push(`/funnels/${store.funnel?.id}/${kind}/${id}`);
 
+/** What became of an email, in as few words as fit beside it. */
 function sent(email: Email): string {
     const numbers = store.funnel?.emailNumbers[email.id] ?? {};
     const waiting = (numbers.waiting ?? 0) + (numbers.sending ?? 0);
     return `${count(numbers.sent ?? 0)} sent${waiting > 0 ? ` · ${count(waiting)} due` : ''}`;
 }
+function read(email: Email): string {
+    const { sent: all, opened, clicked, lost } = store.funnel?.emailNumbers[email.id] ?? {};
+    const share = (n: number | undefined) => `${Math.round(((n ?? 0) / (all ?? 1)) * 100)} %`;
+    // Without a link there is nothing to click.
+    const clicks = email.body.includes('<a ') ? `, ${share(clicked)} clicked` : '';
+    return all ? `${share(opened)} opened*${clicks}, ${count(lost ?? 0)} lost` : '';
+}
+const many = computed(() => (store.funnel?.sequences.length ?? 0) > 1);
+const sequenceOf = (email: Email) => store.funnel?.sequences.find((q) => q.id === email.sequence);
 
 /** Merge fields as a stranger would read them: with their fallback. */
 const asRead = (words: string) => words.replace(/\{\{\s*[a-z_]+\s*(?:\|([^{}|]*))?\}\}/g, (_, fallback?: string) => fallback ?? '');
@@ -168,6 +178,16 @@ async function addEmail(): Promise<void> {
                         <EnvelopeIcon class="size-3.5 text-pine" aria-hidden="true" />{{ email.name }}
                     </button>
                 </template>
+                <button
+                    v-for="q in store.funnel?.sequences"
+                    :key="q.id"
+                    type="button"
+                    class="chip"
+                    :class="{ open: isOpen('sequence', q.id) }"
+                    @click="go('sequence', q.id)"
+                >
+                    <QueueListIcon class="size-3.5 text-pine" aria-hidden="true" />{{ q.name }}
+                </button>
             </div>
             <button type="button" class="btn-quiet shrink-0" @click="folded = false">
                 Open the timeline<ChevronDownIcon class="size-4" aria-hidden="true" />
@@ -258,13 +278,32 @@ async function addEmail(): Promise<void> {
                                     }}</span></span
                                 >
                                 <span class="block truncate caption">{{ sent(email) }}</span>
+                                <span v-if="read(email)" class="block caption" :title="'* a guess: mail programs open by themselves'">{{
+                                    read(email)
+                                }}</span>
+                                <span v-if="email.only.of.length > 0" class="mt-0.5 block text-sm font-medium">for some only</span>
+                                <span v-if="many" class="block truncate caption">{{ sequenceOf(email)?.name }}</span>
                             </button>
                         </template>
                     </div>
                 </li>
-                <li class="pointer-events-none sticky right-0 z-10 grid w-44 shrink-0 grid-rows-[128px_34px_auto]">
+                <li class="pointer-events-none sticky right-0 z-10 grid w-40 shrink-0 grid-rows-[128px_34px_auto]">
                     <span></span><span></span>
                     <div class="pointer-events-auto mt-2.5 flex flex-col items-start rounded bg-raised">
+                        <button
+                            v-for="q in store.funnel?.sequences"
+                            :key="q.id"
+                            type="button"
+                            class="btn-quiet max-w-full"
+                            :class="{ 'bg-lamp-pale text-ink': isOpen('sequence', q.id) }"
+                            @click="go('sequence', q.id)"
+                        >
+                            <PauseIcon v-if="q.paused" class="size-4 shrink-0 text-clay" aria-label="stands still" /><QueueListIcon
+                                v-else
+                                class="size-4 shrink-0 text-pine"
+                                aria-hidden="true"
+                            /><span class="truncate">{{ q.name }}</span>
+                        </button>
                         <button type="button" class="btn-quiet" @click="addEmail">
                             <PlusIcon class="size-4" aria-hidden="true" />Add a follow-up
                         </button>
@@ -303,7 +342,7 @@ async function addEmail(): Promise<void> {
     }
 }
 .mail {
-    @apply block w-38 rounded border border-line bg-paper px-2.5 py-1.5 text-left text-sm;
+    @apply block w-40 rounded border border-line bg-paper px-2.5 py-1.5 text-left text-sm;
     &:hover {
         @apply bg-lamp-pale;
     }

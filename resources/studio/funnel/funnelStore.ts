@@ -1,10 +1,10 @@
 import { defineStore } from 'pinia';
 import { computed, ref, toRaw, watch } from 'vue';
 import { api, ApiError } from '@/api/client';
-import type { Email, Form, Funnel, LeadMagnet, Page, SharedSection } from '@/api/types';
+import type { Email, Form, Funnel, LeadMagnet, Page, Sequence, SharedSection } from '@/api/types';
 import { useNotices } from '@/stores/notices';
 
-export type Kind = 'page' | 'form' | 'email' | 'lead-magnet' | 'shared' | 'funnel';
+export type Kind = 'page' | 'form' | 'email' | 'sequence' | 'lead-magnet' | 'shared' | 'funnel';
 export type Values = Record<string, unknown>;
 
 interface Part {
@@ -54,23 +54,26 @@ export const useFunnel = defineStore('funnel', () => {
 
     const page = (id: string) => funnel.value?.pages.find((p) => p.id === id);
     const email = (id: string) => funnel.value?.emails.find((e) => e.id === id);
+    const sequence = (id: string) => funnel.value?.sequences.find((s) => s.id === id);
     const form = (id: string) => funnel.value?.forms.find((f) => f.id === id);
     const shared = (id: string) => funnel.value?.sharedSections.find((s) => s.id === id);
     const leadMagnet = (id: string) => funnel.value?.leadMagnets.find((l) => l.id === id);
 
     function thing(kind: Kind, id: string): Values | undefined {
-        const found: Page | Form | Email | LeadMagnet | SharedSection | Funnel | null | undefined =
+        const found: Page | Form | Email | Sequence | LeadMagnet | SharedSection | Funnel | null | undefined =
             kind === 'page'
                 ? page(id)
                 : kind === 'form'
                   ? form(id)
                   : kind === 'email'
                     ? email(id)
-                    : kind === 'lead-magnet'
-                      ? leadMagnet(id)
-                      : kind === 'shared'
-                        ? shared(id)
-                        : funnel.value;
+                    : kind === 'sequence'
+                      ? sequence(id)
+                      : kind === 'lead-magnet'
+                        ? leadMagnet(id)
+                        : kind === 'shared'
+                          ? shared(id)
+                          : funnel.value;
         return (found ?? undefined) as unknown as Values | undefined;
     }
 
@@ -90,8 +93,10 @@ export const useFunnel = defineStore('funnel', () => {
             return;
         }
         const fresh = await api.get<Funnel>(`funnels/${funnel.value.id}`);
-        const { pageNumbers, emailNumbers, state, changed, liveVersion, nextVersion } = fresh;
-        Object.assign(funnel.value, { pageNumbers, emailNumbers, state, changed, liveVersion, nextVersion });
+        const { pageNumbers, emailNumbers, sequenceNumbers, sequences, state, changed, liveVersion, nextVersion } = fresh;
+        Object.assign(funnel.value, { pageNumbers, emailNumbers, sequenceNumbers, state, changed, liveVersion, nextVersion });
+        // Standing still is not drafted: it may have changed by itself.
+        sequences.forEach((s) => Object.assign(sequence(s.id) ?? {}, { paused: s.paused, pausedAt: s.pausedAt }));
     }
 
     /** Changes a thing on the screen at once and saves it soon. */
@@ -207,6 +212,7 @@ export const useFunnel = defineStore('funnel', () => {
             page: 'pages',
             form: 'forms',
             email: 'emails',
+            sequence: 'sequences',
             funnel: 'funnels',
             shared: 'shared-sections',
             'lead-magnet': 'lead-magnets',
@@ -308,6 +314,7 @@ export const useFunnel = defineStore('funnel', () => {
         undone,
         page,
         email,
+        sequence,
         form,
         leadMagnet,
         shared,

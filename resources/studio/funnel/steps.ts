@@ -1,5 +1,5 @@
 import { api } from '@/api/client';
-import type { Email, OwnDesign, Page, SharedSection } from '@/api/types';
+import type { Email, Form, OwnDesign, Page, Sequence, SharedSection } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useNotices } from '@/stores/notices';
 
@@ -35,8 +35,9 @@ export function useSteps() {
         await reload();
     }
 
-    async function addEmail(): Promise<Email> {
-        const made = await api.post<Email>(`funnels/${id()}/emails`);
+    async function addEmail(sequence = ''): Promise<Email> {
+        await store.flush();
+        const made = await api.post<Email>(`funnels/${id()}/emails`, { sequence });
         await act(
             'an email was added',
             () => api.post(`emails/${made.id}/restore`),
@@ -55,6 +56,34 @@ export function useSteps() {
         );
         store.sayDone(`“${target.name}” is taken out of the draft.`);
     }
+
+    /** Something that is made empty and can be taken out again. */
+    async function add<T extends { id: string; name: string }>(path: string, label: string): Promise<T> {
+        await store.flush();
+        const thing = await api.post<T>(`funnels/${id()}/${path}`);
+        await act(
+            label,
+            () => api.post(`${path}/${thing.id}/restore`),
+            () => api.delete(`${path}/${thing.id}`),
+        );
+        return thing;
+    }
+
+    async function remove(path: string, target: { id: string; name: string }): Promise<void> {
+        await store.flush();
+        await api.delete(`${path}/${target.id}`);
+        await act(
+            `“${target.name}” was taken out`,
+            () => api.delete(`${path}/${target.id}`),
+            () => api.post(`${path}/${target.id}/restore`),
+        );
+        store.sayDone(`“${target.name}” is taken out of the draft.`);
+    }
+
+    const addSequence = () => add<Sequence>('sequences', 'a sequence was added');
+    const removeSequence = (target: Sequence) => remove('sequences', target);
+    const addForm = () => add<Form>('forms', 'a form was added');
+    const removeForm = (target: Form) => remove('forms', target);
 
     async function connect(pageId: string, outcome: string, target: Way | null): Promise<void> {
         const before = store.funnel!.ways.find((w) => w.page === pageId && w.outcome === outcome) ?? null;
@@ -165,5 +194,20 @@ export function useSteps() {
         notices.say(`“${design.name}” is kept. You find it under “Your own” in every funnel.`);
     }
 
-    return { addEmail, deleteEmail, connect, addPage, duplicatePage, takePageOut, movePage, setWords, removeShared, keepDesign };
+    return {
+        addEmail,
+        deleteEmail,
+        addSequence,
+        removeSequence,
+        addForm,
+        removeForm,
+        connect,
+        addPage,
+        duplicatePage,
+        takePageOut,
+        movePage,
+        setWords,
+        removeShared,
+        keepDesign,
+    };
 }

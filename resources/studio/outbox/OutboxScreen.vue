@@ -1,16 +1,20 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue';
 import { watchDebounced } from '@vueuse/core';
-import { onMounted, ref, watch } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { api, query } from '@/api/client';
 import type { Message, MessageRow, MessageState } from '@/api/types';
 import LetterFrame from '@/outbox/LetterFrame.vue';
+import PracticeDialog from '@/outbox/PracticeDialog.vue';
+import { outboxTabs } from '@/people/tabs';
 import { useNotices } from '@/stores/notices';
 import { usePulse } from '@/stores/pulse';
 import { ago, count, dateTime } from '@/ui/format';
 import { newest } from '@/ui/newest';
 import PageTurner from '@/ui/PageTurner.vue';
+import ScreenTabs from '@/ui/ScreenTabs.vue';
+import UiMenu from '@/ui/UiMenu.vue';
 
 interface Answer {
     total: number;
@@ -27,6 +31,8 @@ const open = ref<Message | null>(null);
 const search = ref('');
 const state = ref<MessageState | ''>('');
 const page = ref(1);
+/** Only the messages of one broadcast. */
+const broadcast = computed(() => (typeof route.query.broadcast === 'string' ? route.query.broadcast : ''));
 const states: { value: MessageState | ''; label: string }[] = [
     { value: '', label: 'All' },
     { value: 'sent', label: 'Sent' },
@@ -47,7 +53,9 @@ const ask = newest<Answer>();
 async function load(): Promise<void> {
     try {
         const fresh = await ask(
-            api.get<Answer>(`messages?${query({ search: search.value, state: state.value, page: page.value, perPage: 20 })}`),
+            api.get<Answer>(
+                `messages?${query({ search: search.value, state: state.value, broadcast: broadcast.value, page: page.value, perPage: 20 })}`,
+            ),
         );
         answer.value = fresh ?? answer.value;
     } catch (error) {
@@ -73,13 +81,36 @@ usePulse(load);
 watch(() => route.params.id, show, { immediate: true });
 watch(page, load);
 watchDebounced(
-    [search, state],
+    [search, state, broadcast],
     () => {
         page.value = 1;
         void load();
     },
     { debounce: 150 },
 );
+
+const practising = ref(false);
+const download = (path: string) => location.assign(`/studio/api/${path}`);
+
+async function act(work: () => Promise<unknown>, words: string): Promise<void> {
+    try {
+        await work();
+        notices.say(words);
+        await Promise.all([load(), show(route.params.id)]);
+    } catch (error) {
+        notices.trouble(error);
+    }
+}
+const feedback = (what: 'open' | 'bounce' | 'complain') =>
+    act(
+        () => api.post(`messages/${open.value!.id}/feedback`, { what }),
+        {
+            open: 'Its reader has opened it.',
+            bounce: 'It came back. Nothing more goes to this address.',
+            complain: 'Its reader reported it. Nothing more goes to this address.',
+        }[what],
+    );
+const retry = () => act(() => api.post(`messages/${open.value!.id}/retry`), 'It is tried once more.');
 
 const tally = (value: MessageState | ''): number =>
     value === '' ? Object.values(answer.value?.states ?? {}).reduce((a, b) => a + b, 0) : (answer.value?.states[value] ?? 0);
@@ -89,7 +120,18 @@ const tally = (value: MessageState | ''): number =>
     <div class="grid h-full min-h-0 grid-cols-[27rem_1fr]">
         <section class="flex min-h-0 flex-col border-r border-line" aria-label="Messages">
             <div class="px-5 pt-6">
-                <h1 class="text-3xl">Outbox</h1>
+                <div class="flex items-end justify-between gap-2">
+                    <h1 class="text-3xl">Outbox</h1>
+                    <UiMenu
+                        label="More about the outbox"
+                        :items="[
+                            { label: 'Take everything out as a mailbox', run: () => download('messages/mbox') },
+                            { label: 'Practise a bad day', run: () => (practising = true) },
+                        ]"
+                        >⋯</UiMenu
+                    >
+                </div>
+                <ScreenTabs class="mt-2" :tabs="outboxTabs" />
                 <input
                     v-model="search"
                     type="search"
@@ -111,6 +153,9 @@ const tally = (value: MessageState | ''): number =>
                     </button>
                 </div>
             </div>
+            <p v-if="broadcast" class="px-5 pt-1 text-sm">
+                Only of one broadcast. <RouterLink to="/outbox" class="link">Show all</RouterLink>
+            </p>
             <p v-if="answer && answer.messages.length === 0" class="px-5 py-8 text-soft">
                 {{
                     tally('') === 0
@@ -121,7 +166,7 @@ const tally = (value: MessageState | ''): number =>
             <ul v-else class="mt-2 min-h-0 flex-1 divide-y divide-line overflow-auto">
                 <li v-for="message in answer?.messages" :key="message.id">
                     <RouterLink
-                        :to="`/outbox/${message.id}`"
+                        :to="{ path: `/outbox/${message.id}`, query: route.query }"
                         class="block px-5 py-2.5"
                         :class="route.params.id === message.id ? 'bg-lamp-pale' : 'hover:bg-raised'"
                     >
@@ -164,7 +209,9 @@ const tally = (value: MessageState | ''): number =>
                     <h2 class="text-2xl break-words">{{ open.subject || open.name }}</h2>
                     <p class="mt-1">
                         From {{ open.from }} to
-                        <RouterLink class="link" :to="`/people/${open.personId}`">{{ open.person || open.to }}</RouterLink>
+                        <RouterLink v-if="open.personId" class="link" :to="`/people/${open.personId}`">{{
+                            open.person || open.to
+                        }}</RouterLink><template v-else>you, {{ open.to }}</template>
                         <span v-if="open.person" class="ml-1.5 text-soft">{{ open.to }}</span>
                     </p>
                     <p class="mt-0.5 caption">
@@ -176,8 +223,23 @@ const tally = (value: MessageState | ''): number =>
                                   ? ` until ${dateTime(open.dueAt)}; shown as it would go out now`
                                   : ''
                         }}
-                        · {{ open.funnel }}
+                        {{ open.funnel ? ` · ${open.funnel}` : '' }}{{ open.openedAt ? ` · opened ${dateTime(open.openedAt)}` : ''
+                        }}{{ open.clickedAt ? ` · clicked ${dateTime(open.clickedAt)}` : '' }}
                     </p>
+                    <div class="mt-2 flex flex-wrap gap-1.5">
+                        <template v-if="open.state === 'sent'">
+                            <button type="button" class="btn-quiet border border-line" @click="download(`messages/${open.id}/eml`)">
+                                As EML
+                            </button>
+                            <template v-if="open.personId && !open.lostWhy">
+                                <span class="self-center pl-3 caption">What if</span>
+                                <button type="button" class="btn-quiet" @click="feedback('open')">Its reader opens it</button>
+                                <button type="button" class="btn-quiet" @click="feedback('bounce')">it comes back</button>
+                                <button type="button" class="btn-quiet" @click="feedback('complain')">Its reader complains</button>
+                            </template>
+                        </template>
+                        <button v-if="open.state === 'failed'" type="button" class="btn" @click="retry">Try it once more</button>
+                    </div>
                     <p v-if="open.trouble" class="mt-2 rounded bg-clay-pale px-3 py-1.5 text-clay-deep">{{ open.trouble }}</p>
                 </header>
                 <TabGroup as="div" class="flex min-h-0 flex-1 flex-col">
@@ -208,5 +270,6 @@ const tally = (value: MessageState | ''): number =>
                 </TabGroup>
             </template>
         </section>
+        <PracticeDialog :open="practising" @close="practising = false" />
     </div>
 </template>

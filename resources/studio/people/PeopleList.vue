@@ -2,67 +2,165 @@
 import { watchDebounced } from '@vueuse/core';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { api, query } from '@/api/client';
-import type { PersonRow } from '@/api/types';
+import { api, ApiError, query } from '@/api/client';
+import type { PersonRow, Rules } from '@/api/types';
+import BulkBar from '@/people/BulkBar.vue';
+import RulesEditor from '@/people/RulesEditor.vue';
+import { peopleTabs } from '@/people/tabs';
 import { useNotices } from '@/stores/notices';
+import { usePeopleKit } from '@/stores/peopleKit';
 import { usePulse } from '@/stores/pulse';
-import { ago, dateTime } from '@/ui/format';
+import { ago, counted, dateTime } from '@/ui/format';
 import { newest } from '@/ui/newest';
 import PageTurner from '@/ui/PageTurner.vue';
+import ScreenTabs from '@/ui/ScreenTabs.vue';
 import UiListbox from '@/ui/UiListbox.vue';
+import UiMenu from '@/ui/UiMenu.vue';
 
 interface Answer {
     total: number;
     page: number;
     pages: number;
     people: PersonRow[];
-    tags: { id: number; name: string }[];
-    funnels: { id: string; name: string }[];
 }
 
 const route = useRoute();
 const router = useRouter();
 const notices = useNotices();
+const people = usePeopleKit();
 const answer = ref<Answer | null>(null);
 const search = ref('');
-const tag = ref(0);
 const sort = ref('joined');
 const page = ref(1);
+const segment = ref('');
+/** The rules on the screen: a saved segment's, or some that are being tried. */
+const rules = ref<Rules>({ all: true, of: [] });
+const building = ref(false);
+const name = ref('');
+const words = ref('');
+const ruleTrouble = ref('');
+const chosen = ref<string[]>([]);
+const everybody = ref(false);
 const funnel = computed(() => (typeof route.query.funnel === 'string' ? route.query.funnel : ''));
 
 const ask = newest<Answer>();
+const filters = computed(() => ({
+    search: search.value,
+    funnel: funnel.value,
+    rules: rules.value.of.length > 0 ? JSON.stringify(rules.value) : undefined,
+}));
 
 async function load(): Promise<void> {
     try {
-        const fresh = await ask(
-            api.get<Answer>(
-                `people?${query({ search: search.value, tag: tag.value || undefined, funnel: funnel.value, sort: sort.value, page: page.value, perPage: 25 })}`,
-            ),
-        );
+        const fresh = await ask(api.get<Answer>(`people?${query({ ...filters.value, sort: sort.value, page: page.value, perPage: 25 })}`));
         answer.value = fresh ?? answer.value;
+        ruleTrouble.value = '';
+        if (fresh && rules.value.of.length > 0) {
+            words.value = (await api.post<{ words: string }>('people/count', { rules: rules.value })).words;
+        }
+    } catch (error) {
+        if (error instanceof ApiError && error.status === 422) {
+            ruleTrouble.value = error.message;
+        } else {
+            notices.trouble(error);
+        }
+    }
+}
+
+onMounted(() => Promise.all([people.load(), load()]));
+usePulse(load);
+watchDebounced(
+    [search, sort, funnel, rules],
+    () => {
+        page.value = 1;
+        chosen.value = [];
+        everybody.value = false;
+        void load();
+    },
+    { debounce: 150, deep: true },
+);
+watch(page, load);
+watch(segment, (id) => {
+    const found = people.kit.segments.find((s) => s.id === id);
+    rules.value = found ? (JSON.parse(JSON.stringify(found.rules)) as Rules) : { all: true, of: [] };
+    name.value = found?.name ?? '';
+    building.value = Boolean(found) || building.value;
+});
+const filtered = computed(() => search.value !== '' || funnel.value !== '' || rules.value.of.length > 0);
+const standings: Record<string, string> = {
+    unsubscribed: 'unsubscribed',
+    unconfirmed: 'not confirmed yet',
+    bounced: 'address does not work',
+    complained: 'reported spam',
+    'no-marketing': 'no news',
+};
+
+async function save(): Promise<void> {
+    try {
+        const given = { name: name.value, rules: rules.value };
+        const saved = await (segment.value
+            ? api.put<{ id: string; name: string }>(`segments/${segment.value}`, given)
+            : api.post<{ id: string; name: string }>('segments', given));
+        await people.load();
+        segment.value = saved.id;
+        notices.say(`The segment “${saved.name}” is saved. Whoever fits it is in it, from one moment to the next.`);
     } catch (error) {
         notices.trouble(error);
     }
 }
 
-onMounted(load);
-usePulse(load);
-watchDebounced(
-    [search, tag, sort, funnel],
-    () => {
-        page.value = 1;
-        void load();
-    },
-    { debounce: 150 },
-);
-watch(page, load);
-const filtered = computed(() => search.value !== '' || tag.value !== 0 || funnel.value !== '');
+async function removeSegment(): Promise<void> {
+    const id = segment.value;
+    const was = people.kit.segments.find((s) => s.id === id)?.name ?? '';
+    try {
+        await api.delete(`segments/${id}`);
+        segment.value = '';
+        building.value = false;
+        await people.load();
+        notices.say(`The segment “${was}” is taken out.`, {
+            label: 'Undo',
+            run: async () => {
+                await api.post(`segments/${id}/restore`);
+                await people.load();
+            },
+        });
+    } catch (error) {
+        notices.trouble(error);
+    }
+}
+
+const download = (format: string) => location.assign(`/studio/api/people/export/${format}?${query(filters.value)}`);
+const exports = [
+    { label: 'As CSV, for spreadsheets', run: () => download('csv') },
+    { label: 'As vCard, for address books', run: () => download('vcard') },
+    { label: 'As JSON, for programs', run: () => download('json') },
+];
+const allOnPage = computed(() => (answer.value?.people.length ?? 0) > 0 && answer.value!.people.every((p) => chosen.value.includes(p.id)));
+
+function choosePage(on: boolean): void {
+    const ids = answer.value?.people.map((p) => p.id) ?? [];
+    chosen.value = on ? [...new Set([...chosen.value, ...ids])] : chosen.value.filter((id) => !ids.includes(id));
+    everybody.value = false;
+}
+
+async function done(): Promise<void> {
+    chosen.value = [];
+    everybody.value = false;
+    await Promise.all([people.load(), load()]);
+}
 </script>
 
 <template>
-    <div class="mx-auto max-w-6xl px-8 py-8">
-        <h1 class="text-3xl">People</h1>
-        <div class="mt-5 grid gap-3 sm:grid-cols-[1fr_13rem_13rem_11rem]">
+    <div class="mx-auto max-w-6xl px-8 py-6">
+        <div class="flex items-end justify-between gap-4">
+            <h1 class="text-3xl">People</h1>
+            <div class="flex gap-2">
+                <RouterLink to="/people/imports" class="btn">Bring people in</RouterLink>
+                <UiMenu label="Take these people out as a file" :items="exports" button-class="btn">Take out</UiMenu>
+            </div>
+        </div>
+        <ScreenTabs class="mt-3" :tabs="peopleTabs" />
+        <div class="mt-4 grid gap-3 sm:grid-cols-[1fr_15rem_13rem_11rem]">
             <input
                 v-model="search"
                 type="search"
@@ -71,20 +169,20 @@ const filtered = computed(() => search.value !== '' || tag.value !== 0 || funnel
                 aria-label="Search people by name or address"
             />
             <UiListbox
+                v-model="segment"
+                label="Segment"
+                hide-label
+                :options="[
+                    { value: '', label: building ? 'A segment in the making' : 'Everybody' },
+                    ...people.kit.segments.map((s) => ({ value: s.id, label: s.name })),
+                ]"
+            />
+            <UiListbox
                 :model-value="funnel"
                 label="Funnel"
                 hide-label
-                :options="[
-                    { value: '', label: 'From every funnel' },
-                    ...(answer?.funnels.map((f) => ({ value: f.id, label: f.name })) ?? []),
-                ]"
+                :options="[{ value: '', label: 'From every funnel' }, ...people.kit.funnels.map((f) => ({ value: f.id, label: f.name }))]"
                 @update:model-value="(f: string) => router.replace({ query: f ? { funnel: f } : {} })"
-            />
-            <UiListbox
-                v-model="tag"
-                label="Tag"
-                hide-label
-                :options="[{ value: 0, label: 'With any tag' }, ...(answer?.tags.map((t) => ({ value: t.id, label: t.name })) ?? [])]"
             />
             <UiListbox
                 v-model="sort"
@@ -92,48 +190,115 @@ const filtered = computed(() => search.value !== '' || tag.value !== 0 || funnel
                 hide-label
                 :options="[
                     { value: 'joined', label: 'Newest first' },
+                    { value: 'active', label: 'Last active first' },
                     { value: 'name', label: 'By name' },
                     { value: 'email', label: 'By address' },
                 ]"
             />
         </div>
+        <button v-if="!building" type="button" class="mt-1 btn-quiet" @click="building = true">Find people by rules</button>
+        <section v-else class="mt-3 border-y border-line bg-raised px-4 py-3" aria-label="Segment">
+            <RulesEditor v-model="rules" />
+            <p v-if="ruleTrouble" class="mt-2 pl-9 font-medium text-clay-deep" role="status">{{ ruleTrouble }}</p>
+            <p v-else-if="rules.of.length > 0" class="mt-2 pl-9" role="status" data-test="segment-count">
+                <strong>{{ counted(answer?.total ?? 0, 'person fits', 'people fit') }}</strong>: <span class="text-soft">{{ words }}</span>
+            </p>
+            <form class="mt-3 flex items-center gap-2 pl-9" @submit.prevent="save">
+                <input
+                    v-model="name"
+                    class="input max-w-72"
+                    placeholder="Name of the segment"
+                    aria-label="Name of the segment"
+                    maxlength="120"
+                />
+                <button type="submit" class="btn" :disabled="rules.of.length === 0 || name.trim() === ''">
+                    {{ segment ? 'Save the segment' : 'Keep as a segment' }}
+                </button>
+                <button v-if="segment" type="button" class="btn-quiet text-clay-deep" @click="removeSegment">Take it out</button>
+                <button
+                    type="button"
+                    class="ml-auto btn-quiet"
+                    @click="
+                        building = false;
+                        segment = '';
+                        rules = { all: true, of: [] };
+                    "
+                >
+                    Close
+                </button>
+            </form>
+        </section>
         <template v-if="answer">
             <p v-if="answer.people.length === 0" class="mt-6 border-t border-line py-10 text-soft">
                 {{
                     filtered
                         ? 'Nobody matches this.'
-                        : 'Nobody has joined yet. Publish a funnel and share its link; whoever signs up appears here by themselves.'
+                        : 'Nobody has joined yet. Publish a funnel and share its link, or bring a list in that you have.'
                 }}
             </p>
             <template v-else>
-                <table class="mt-4 w-full table-fixed">
+                <BulkBar
+                    v-if="chosen.length > 0"
+                    v-model:everybody="everybody"
+                    class="mt-3"
+                    :chosen="chosen"
+                    :total="answer.total"
+                    :filters="filters"
+                    @done="done"
+                    @clear="chosen = []"
+                />
+                <table class="mt-3 w-full table-fixed">
                     <thead>
                         <tr class="border-b border-line text-left caption">
+                            <th class="w-9 py-2">
+                                <input
+                                    type="checkbox"
+                                    class="size-4 accent-pine"
+                                    aria-label="Choose everybody on this page"
+                                    :checked="allOnPage"
+                                    @change="choosePage(($event.target as HTMLInputElement).checked)"
+                                />
+                            </th>
                             <th class="w-[17%] py-2 font-medium">Name</th>
-                            <th class="w-[26%] py-2 font-medium">Address</th>
+                            <th class="w-[27%] py-2 font-medium">Address</th>
                             <th class="py-2 font-medium">Tags</th>
                             <th class="w-[15%] py-2 font-medium">From</th>
-                            <th class="w-[12%] py-2 font-medium">Joined</th>
+                            <th class="w-[12%] py-2 font-medium">{{ sort === 'active' ? 'Active' : 'Joined' }}</th>
                         </tr>
                     </thead>
                     <tbody>
                         <tr v-for="person in answer.people" :key="person.id" class="border-b border-line hover:bg-raised">
-                            <td class="truncate py-2.5 pr-3">
+                            <td class="py-2">
+                                <input
+                                    v-model="chosen"
+                                    type="checkbox"
+                                    class="size-4 accent-pine"
+                                    :value="person.id"
+                                    :aria-label="`Choose ${person.email}`"
+                                    @change="everybody = false"
+                                />
+                            </td>
+                            <td class="truncate py-2 pr-3">
                                 <RouterLink :to="`/people/${person.id}`" class="font-medium hover:underline">{{
                                     `${person.firstName} ${person.lastName}`.trim() || 'No name given'
                                 }}</RouterLink>
                                 <span v-if="person.ownerTry" class="ml-1 caption"> · you, trying</span>
                             </td>
-                            <td class="truncate py-2.5 pr-3">
-                                {{ person.email }} <span v-if="person.unsubscribed" class="text-sm text-clay-deep">unsubscribed</span>
+                            <td class="truncate py-2 pr-3">
+                                {{ person.email }}
+                                <span v-if="standings[person.standing]" class="text-sm text-clay-deep">{{
+                                    standings[person.standing]
+                                }}</span>
                             </td>
-                            <td class="truncate py-2.5 pr-3">
+                            <td class="truncate py-2 pr-3">
                                 <span v-for="t in person.tags" :key="t" class="mr-1 rounded bg-pine-pale px-1.5 py-0.5 text-sm text-pine">{{
                                     t
                                 }}</span>
                             </td>
-                            <td class="truncate py-2.5 pr-3">{{ person.from }}</td>
-                            <td class="truncate py-2.5" :title="dateTime(person.joinedAt)">{{ ago(person.joinedAt) }}</td>
+                            <td class="truncate py-2 pr-3">{{ person.from }}</td>
+                            <td class="truncate py-2" :title="dateTime(sort === 'active' ? person.activeAt : person.joinedAt)">
+                                {{ ago(sort === 'active' ? person.activeAt : person.joinedAt) }}
+                            </td>
                         </tr>
                     </tbody>
                 </table>

@@ -19,6 +19,7 @@ const business = ref<Business>({
     timezone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
     currency: 'EUR',
     embedHosts: [],
+    messagesPerMinute: 120,
 });
 const error = ref<ApiError | null>(null);
 const busy = ref(false);

@@ -63,6 +63,15 @@ function setHosts(typed: string): void {
             hint="Three letters, such as EUR."
         />
         <TextField
+            v-if="withHosts"
+            :model-value="String(business.messagesPerMinute)"
+            label="Messages a minute, at most"
+            type="number"
+            :error="error?.field('messagesPerMinute')"
+            hint="What your mail provider allows. What waits longer goes out in the order in which it was due."
+            @update:model-value="(n: string) => (business.messagesPerMinute = Number(n))"
+        />
+        <TextField
             v-if="hosts !== undefined"
             :model-value="hosts"
             label="Places videos may come from"

@@ -3,6 +3,8 @@ import { ref } from 'vue';
 import { ApiError } from '@/api/client';
 import type { Business } from '@/api/types';
 import BusinessFields from '@/settings/BusinessFields.vue';
+import OwnFields from '@/settings/OwnFields.vue';
+import WebHooks from '@/settings/WebHooks.vue';
 import OwnDesigns from '@/settings/OwnDesigns.vue';
 import { useNotices } from '@/stores/notices';
 import { useSession } from '@/stores/session';
@@ -46,6 +48,8 @@ async function save(): Promise<void> {
             <BusinessFields v-model="business" :error="error" with-hosts />
             <button type="submit" class="mt-6 btn-main" :disabled="busy">Save the business</button>
         </form>
+        <OwnFields />
+        <WebHooks />
         <OwnDesigns />
     </div>
 </template>

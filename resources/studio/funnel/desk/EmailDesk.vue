@@ -1,39 +1,35 @@
 <script setup lang="ts">
-import { ComputerDesktopIcon, DevicePhoneMobileIcon, TrashIcon } from '@heroicons/vue/24/outline';
-import { computed, defineAsyncComponent, ref, watch } from 'vue';
+import { TrashIcon } from '@heroicons/vue/24/outline';
+import { computed, defineAsyncComponent, onMounted } from 'vue';
 import { useRouter } from 'vue-router';
-import { api } from '@/api/client';
-import type { Delay } from '@/api/types';
+import type { Delay, Rules } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
 import { useNotices } from '@/stores/notices';
-import LetterFrame from '@/outbox/LetterFrame.vue';
+import LetterPreview from '@/letters/LetterPreview.vue';
+import RulesField from '@/people/RulesField.vue';
+import { usePeopleKit } from '@/stores/peopleKit';
+import { useSession } from '@/stores/session';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
-const LetterEditor = defineAsyncComponent(() => import('@/funnel/desk/LetterEditor.vue'));
+const LetterEditor = defineAsyncComponent(() => import('@/letters/LetterEditor.vue'));
 const props = defineProps<{ id: string }>();
 
 const store = useFunnel();
 const steps = useSteps();
 const notices = useNotices();
 const router = useRouter();
+const people = usePeopleKit();
+const session = useSession();
 const email = computed(() => store.email(props.id));
-const sample = ref({ subject: '', html: '', text: '' });
-const phone = ref(true);
-
-watch(
-    () => store.redraw,
-    async () => {
-        try {
-            sample.value = await api.get(`emails/${props.id}/sample`);
-        } catch (error) {
-            notices.trouble(error);
-        }
-    },
-    { immediate: true },
-);
-
+const some = computed(() => (email.value?.only.of.length ?? 0) > 0);
+onMounted(() => people.load().catch(notices.trouble));
+const pages = computed(() => store.funnel?.pages.map((p) => ({ field: `{{page_${p.id}}}`, name: p.name })) ?? []);
+const fields = computed(() => [
+    ...Object.entries(session.kit.ownerFields).map(([name, label]) => ({ name, label })),
+    ...Object.keys(store.funnel?.fields ?? {}).map((name) => ({ name, label: name.replaceAll('_', ' ') })),
+]);
 const unit = computed(() => ((email.value?.delay.days ?? 0) > 0 ? 'days' : (email.value?.delay.minutes ?? 0) > 0 ? 'minutes' : 'at-once'));
 const units = [
     { value: 'at-once', label: 'At once' },
@@ -107,14 +103,35 @@ async function takeOut(): Promise<void> {
                         />
                     </div>
                 </div>
-                <UiListbox
-                    v-if="unit === 'days'"
-                    class="max-w-72"
-                    :model-value="email.delay.hour ?? -1"
-                    :options="hours"
-                    label="In the reader's own time zone"
-                    @update:model-value="setHour"
-                />
+                <div class="grid gap-4 sm:grid-cols-2">
+                    <UiListbox
+                        :model-value="email.sequence"
+                        label="Sequence"
+                        :options="store.funnel?.sequences.map((q) => ({ value: q.id, label: q.name })) ?? []"
+                        @update:model-value="(sequence: string) => store.edit('email', id, { sequence }, 'the sequence of an email', true)"
+                    />
+                    <UiListbox
+                        v-if="unit === 'days'"
+                        :model-value="email.delay.hour ?? -1"
+                        :options="hours"
+                        label="In the reader's own time zone"
+                        @update:model-value="setHour"
+                    />
+                </div>
+                <div>
+                    <span class="label">Who gets it</span>
+                    <RulesField
+                        :model-value="email.only"
+                        @update:model-value="(only: Rules) => store.edit('email', id, { only }, 'who gets an email')"
+                    />
+                    <p class="hint pl-9">
+                        {{
+                            some
+                                ? 'It is looked up when the email is due. Two emails at one time, one for those of whom it holds and one for the others, make a branch.'
+                                : 'Everybody in the sequence.'
+                        }}
+                    </p>
+                </div>
                 <TextField
                     :model-value="email.subject"
                     label="Subject"
@@ -126,6 +143,8 @@ async function takeOut(): Promise<void> {
                     <LetterEditor
                         :model-value="email.body"
                         :has-gift="(store.funnel?.leadMagnets.length ?? 0) > 0"
+                        :pages="pages"
+                        :fields="fields"
                         @update:model-value="(body: string) => store.edit('email', id, { body }, `the words of “${email!.name}”`)"
                     />
                 </div>
@@ -134,36 +153,6 @@ async function takeOut(): Promise<void> {
                 </button>
             </div>
         </div>
-        <aside class="flex min-h-0 flex-col border-l border-line bg-raised" aria-label="As its reader sees it">
-            <div class="flex items-center justify-between border-b border-line px-4 py-2">
-                <p class="min-w-0">
-                    <span class="block caption">As Robin Sample sees it</span
-                    ><span class="block truncate font-medium">{{ sample.subject }}</span>
-                </p>
-                <div class="flex" role="group" aria-label="Width of the letter">
-                    <button
-                        type="button"
-                        class="btn-quiet"
-                        :class="{ 'bg-line text-ink': !phone }"
-                        :aria-pressed="!phone"
-                        aria-label="Desktop"
-                        @click="phone = false"
-                    >
-                        <ComputerDesktopIcon class="size-5" aria-hidden="true" />
-                    </button>
-                    <button
-                        type="button"
-                        class="btn-quiet"
-                        :class="{ 'bg-line text-ink': phone }"
-                        :aria-pressed="phone"
-                        aria-label="Phone"
-                        @click="phone = true"
-                    >
-                        <DevicePhoneMobileIcon class="size-5" aria-hidden="true" />
-                    </button>
-                </div>
-            </div>
-            <LetterFrame :html="sample.html" :width="phone ? 375 : 680" class="min-h-0 flex-1" />
-        </aside>
+        <LetterPreview :path="`emails/${id}`" :changed="store.redraw" />
     </div>
 </template>

@@ -1,18 +1,22 @@
 <script setup lang="ts">
-import { ArrowDownTrayIcon, DocumentTextIcon } from '@heroicons/vue/24/outline';
+import { ArrowDownTrayIcon, DocumentTextIcon, PlusIcon, QueueListIcon } from '@heroicons/vue/24/outline';
 import { computed, ref, watch } from 'vue';
+import { useRouter } from 'vue-router';
 import { api, ApiError, query } from '@/api/client';
 import type { Form, PersonRow, Version } from '@/api/types';
 import FunnelExtras from '@/funnel/desk/FunnelExtras.vue';
 import { useFunnel } from '@/funnel/funnelStore';
+import { useSteps } from '@/funnel/steps';
 import { useNotices } from '@/stores/notices';
-import { ago, count, dateTime } from '@/ui/format';
+import { ago, count, counted, dateTime } from '@/ui/format';
 import TextField from '@/ui/TextField.vue';
 
 const props = defineProps<{ news: number }>();
 defineEmits<{ publish: [] }>();
 
 const store = useFunnel();
+const steps = useSteps();
+const router = useRouter();
 const notices = useNotices();
 const people = ref<PersonRow[]>([]);
 const total = ref(0);
@@ -81,6 +85,14 @@ const switchTo = (v: Version) =>
         () => api.post(`funnels/${store.funnel!.id}/versions/${v.id}/live`),
         `Version ${v.number} is what visitors see now. Your draft is as it was.`,
     );
+async function add(kind: 'form' | 'sequence'): Promise<void> {
+    try {
+        const made = await (kind === 'form' ? steps.addForm() : steps.addSequence());
+        await router.push(`/funnels/${store.funnel!.id}/${kind}/${made.id}`);
+    } catch (caught) {
+        notices.trouble(caught);
+    }
+}
 const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(', ');
 </script>
 
@@ -143,7 +155,30 @@ const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(
                         >
                     </RouterLink>
                 </li>
+                <li v-for="q in store.funnel.sequences" :key="q.id">
+                    <RouterLink
+                        :to="`/funnels/${store.funnel.id}/sequence/${q.id}`"
+                        class="flex items-start gap-3 rounded p-1.5 hover:bg-raised"
+                    >
+                        <QueueListIcon class="mt-0.5 size-5 shrink-0 text-pine" aria-hidden="true" />
+                        <span
+                            ><span class="block font-medium">{{ q.name }}</span
+                            ><span class="caption"
+                                >{{ counted(store.funnel.emails.filter((e) => e.sequence === q.id).length, 'email') }},
+                                {{ count(store.funnel.sequenceNumbers[q.id]?.inside ?? 0) }} in it{{
+                                    q.paused ? ' · stands still' : ''
+                                }}</span
+                            ></span
+                        >
+                    </RouterLink>
+                </li>
             </ul>
+            <div class="mt-2 flex gap-1">
+                <button type="button" class="btn-quiet" @click="add('form')"><PlusIcon class="size-4.5" aria-hidden="true" />A form</button>
+                <button type="button" class="btn-quiet" @click="add('sequence')">
+                    <PlusIcon class="size-4.5" aria-hidden="true" />A sequence
+                </button>
+            </div>
             <FunnelExtras class="mt-5" />
             <form class="mt-5 space-y-4" novalidate @submit.prevent="rename">
                 <TextField v-model="name" label="Private name" :error="error?.field('name')" @focusout="rename" />

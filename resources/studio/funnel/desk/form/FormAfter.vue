@@ -1,0 +1,164 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { useFunnel } from '@/funnel/funnelStore';
+import type { ConfirmWords, Form } from '@/api/types';
+import TagsField from '@/ui/TagsField.vue';
+import TextField from '@/ui/TextField.vue';
+import UiListbox from '@/ui/UiListbox.vue';
+import UiSwitch from '@/ui/UiSwitch.vue';
+
+/** What follows when a form is filled in. */
+const props = defineProps<{ form: Form }>();
+
+const store = useFunnel();
+const sequences = computed(() => store.funnel?.sequences ?? []);
+
+function edit(values: Partial<Form>, label: string, now = false): void {
+    store.edit('form', props.form.id, values as Record<string, unknown>, label, now);
+}
+
+type Does = 'start' | 'stop' | 'nothing';
+const doesWith = (id: string): Does => (props.form.start.includes(id) ? 'start' : props.form.stop.includes(id) ? 'stop' : 'nothing');
+function setDoes(id: string, does: Does): void {
+    const without = (list: string[]) => list.filter((s) => s !== id);
+    edit(
+        {
+            start: does === 'start' ? [...without(props.form.start), id] : without(props.form.start),
+            stop: does === 'stop' ? [...without(props.form.stop), id] : without(props.form.stop),
+        },
+        'which sequences the form starts',
+        true,
+    );
+}
+const confirm = (values: Partial<ConfirmWords>) =>
+    edit({ confirmWords: { ...props.form.confirmWords, ...values } }, 'the words for confirming');
+/** The letter is a few paragraphs; here they are plain lines. */
+const plain = computed(() =>
+    props.form.confirmWords.letter
+        .replace(/<\/p>\s*<p>/g, '\n\n')
+        .replace(/<br>/g, '\n')
+        .replace(/<[^>]+>/g, '')
+        .replaceAll('&lt;', '<')
+        .replaceAll('&gt;', '>')
+        .replaceAll('&amp;', '&'),
+);
+const asHtml = (words: string) =>
+    words
+        .replaceAll('&', '&amp;')
+        .replaceAll('<', '&lt;')
+        .replaceAll('>', '&gt;')
+        .split(/\n{2,}/)
+        .map((p) => `<p>${p.replaceAll('\n', '<br>')}</p>`)
+        .join('');
+</script>
+
+<template>
+    <div class="space-y-6">
+        <section aria-labelledby="double-opt-in">
+            <h3 id="double-opt-in" class="text-lg">Is the address theirs?</h3>
+            <UiSwitch
+                class="mt-2"
+                :model-value="form.doubleOptIn"
+                label="Ask to confirm it by a letter (double opt-in)"
+                @update:model-value="(doubleOptIn: boolean) => edit({ doubleOptIn }, 'double opt-in', true)"
+            />
+            <p class="hint">
+                {{
+                    form.doubleOptIn
+                        ? 'Nothing else is sent before they have pressed the button in the letter. Its link works once, for three days, and can be sent again.'
+                        : 'Whoever fills the form in is in at once. Fewer are lost on the way; some addresses will be wrong.'
+                }}
+            </p>
+            <div v-if="form.doubleOptIn" class="mt-3 space-y-3 border-l-2 border-edge/50 pl-4">
+                <TextField
+                    :model-value="form.confirmWords.title"
+                    label="Heading of the page that says so"
+                    :maxlength="120"
+                    @update:model-value="(title: string) => confirm({ title })"
+                />
+                <TextField
+                    :model-value="form.confirmWords.words"
+                    label="Its words"
+                    :lines="3"
+                    :maxlength="600"
+                    @update:model-value="(words: string) => confirm({ words })"
+                />
+                <TextField
+                    :model-value="form.confirmWords.subject"
+                    label="Subject of the letter"
+                    :maxlength="200"
+                    @update:model-value="(subject: string) => confirm({ subject })"
+                />
+                <TextField
+                    :model-value="plain"
+                    label="The letter"
+                    :lines="4"
+                    @update:model-value="(words: string) => confirm({ letter: asHtml(words) })"
+                />
+                <TextField
+                    :model-value="form.confirmWords.button"
+                    label="Words on its button"
+                    :maxlength="60"
+                    @update:model-value="(button: string) => confirm({ button })"
+                />
+            </div>
+        </section>
+        <section aria-labelledby="then">
+            <h3 id="then" class="text-lg">Then</h3>
+            <TagsField
+                class="mt-2"
+                :model-value="form.tags"
+                label="Tag for those who join"
+                @update:model-value="(tags: string[]) => edit({ tags }, 'the tags')"
+            />
+            <div v-for="s in sequences" :key="s.id" class="mt-3">
+                <p class="label">
+                    The sequence <RouterLink class="link" :to="`/funnels/${store.funnel?.id}/sequence/${s.id}`">{{ s.name }}</RouterLink>
+                </p>
+                <UiListbox
+                    :model-value="doesWith(s.id)"
+                    :label="`What becomes of ${s.name}`"
+                    hide-label
+                    :options="[
+                        { value: 'nothing', label: 'stays as it is' },
+                        { value: 'start', label: 'begins for them' },
+                        { value: 'stop', label: 'ends for them' },
+                    ]"
+                    @update:model-value="(d: Does) => setDoes(s.id, d)"
+                />
+            </div>
+            <TextField
+                class="mt-3"
+                :model-value="form.done"
+                label="Words shown after, on other web sites"
+                :lines="2"
+                hint="Empty: they come to the page that joining leads to."
+                @update:model-value="(done: string) => edit({ done }, 'the words shown after')"
+            />
+        </section>
+        <section aria-labelledby="tell">
+            <h3 id="tell" class="text-lg">Who is told</h3>
+            <UiListbox
+                class="mt-2"
+                :model-value="form.notice"
+                label="You, by email"
+                :options="[
+                    { value: 'never', label: 'Not at all: you look here' },
+                    { value: 'at-once', label: 'At once, each time' },
+                    { value: 'daily', label: 'Once a day, all together' },
+                ]"
+                @update:model-value="(notice: 'never' | 'at-once' | 'daily') => edit({ notice }, 'who is told', true)"
+            />
+            <TextField
+                class="mt-3"
+                :model-value="form.hook"
+                label="Another program of yours (webhook)"
+                type="url"
+                placeholder="https://"
+                hint="A web address that is told of every sign-up. The calls are signed; the key and the log are in Settings."
+                :maxlength="500"
+                @update:model-value="(hook: string) => edit({ hook }, 'the webhook')"
+            />
+        </section>
+    </div>
+</template>

@@ -1,0 +1,105 @@
+import { Node } from '@tiptap/core';
+
+/**
+ * What a letter can hold beside words, as the server reads it: pictures of the library (`picture:ID`), parts that are
+ * kept once (`data-part`), parts for some readers only (`data-only`, a rule as JSON), lines and quotes.
+ */
+export interface LetterMedia {
+    /** The address at which a picture of the library can be shown here. */
+    src: (picture: string) => string;
+    part: (id: string) => { name: string; body: string } | undefined;
+    /** A rule in words. */
+    words: (rule: string) => string;
+}
+
+export const Quote = Node.create({
+    name: 'quote',
+    group: 'block',
+    content: 'paragraph+',
+    defining: true,
+    parseHTML: () => [{ tag: 'blockquote' }],
+    renderHTML: () => ['blockquote', 0],
+});
+
+export const Line = Node.create({
+    name: 'line',
+    group: 'block',
+    parseHTML: () => [{ tag: 'hr' }],
+    renderHTML: () => ['hr'],
+});
+
+export const letterNodes = (media: LetterMedia) => [
+    Quote,
+    Line,
+    Node.create({
+        name: 'picture',
+        group: 'block',
+        atom: true,
+        draggable: true,
+        addAttributes: () => ({ src: { default: '' }, alt: { default: '' } }),
+        parseHTML: () => [{ tag: 'img[src^="picture:"]' }],
+        renderHTML: ({ node }) => ['img', { src: node.attrs.src as string, alt: node.attrs.alt as string }],
+        addNodeView: () => (props) => {
+            const dom = document.createElement('img');
+            dom.className = 'letter-picture';
+            dom.src = media.src(String(props.node.attrs.src).replace('picture:', ''));
+            dom.alt = String(props.node.attrs.alt);
+            return {
+                dom,
+                update: (node) => {
+                    dom.alt = String(node.attrs.alt);
+                    return node.type === props.node.type && node.attrs.src === props.node.attrs.src;
+                },
+            };
+        },
+    }),
+    Node.create({
+        name: 'part',
+        group: 'block',
+        atom: true,
+        addAttributes: () => ({ id: { default: '' } }),
+        parseHTML: () => [{ tag: 'div[data-part]', getAttrs: (el) => ({ id: el.dataset.part }) }],
+        renderHTML: ({ node }) => ['div', { 'data-part': node.attrs.id as string }],
+        addNodeView: () => (props) => {
+            const dom = document.createElement('div');
+            dom.className = 'letter-part';
+            const found = media.part(String(props.node.attrs.id));
+            const name = document.createElement('span');
+            name.textContent = found?.name ?? 'A part that is gone';
+            const body = document.createElement('div');
+            // Words only: it is shown, and never run.
+            body.textContent = (found?.body ?? '').replace(/<\/p>|<br>/g, '\n').replace(/<[^>]+>/g, '');
+            dom.append(name, body);
+            return { dom };
+        },
+    }),
+    Node.create({
+        name: 'only',
+        group: 'block',
+        content: '(paragraph|heading|bulletList|orderedList|picture|line|quote)+',
+        defining: true,
+        addAttributes: () => ({ rule: { default: '' } }),
+        parseHTML: () => [{ tag: 'div[data-only]', getAttrs: (el) => ({ rule: el.dataset.only }) }],
+        renderHTML: ({ node }) => ['div', { 'data-only': node.attrs.rule as string }, 0],
+        addNodeView: () => (props) => {
+            const dom = document.createElement('div');
+            dom.className = 'letter-only';
+            const label = document.createElement('span');
+            label.contentEditable = 'false';
+            label.textContent = media.words(String(props.node.attrs.rule));
+            const contentDOM = document.createElement('div');
+            dom.append(label, contentDOM);
+            return {
+                dom,
+                contentDOM,
+                update: (node) => {
+                    if (node.type !== props.node.type) {
+                        return false;
+                    }
+                    label.textContent = media.words(String(node.attrs.rule));
+                    return true;
+                },
+            };
+        },
+    }),
+];

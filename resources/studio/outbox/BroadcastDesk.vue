@@ -1,0 +1,324 @@
+<script setup lang="ts">
+import { useDebounceFn, useEventListener } from '@vueuse/core';
+import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue';
+import { onBeforeRouteLeave, useRoute } from 'vue-router';
+import { api, ApiError } from '@/api/client';
+import type { Broadcast, Finding, Rules } from '@/api/types';
+import LetterPreview from '@/letters/LetterPreview.vue';
+import BroadcastResults from '@/outbox/BroadcastResults.vue';
+import SendDialog from '@/outbox/SendDialog.vue';
+import RulesField from '@/people/RulesField.vue';
+import { useNotices } from '@/stores/notices';
+import { usePeopleKit } from '@/stores/peopleKit';
+import { usePulse } from '@/stores/pulse';
+import { counted, dateTime } from '@/ui/format';
+import NotHere from '@/ui/NotHere.vue';
+import TextField from '@/ui/TextField.vue';
+import UiListbox from '@/ui/UiListbox.vue';
+import UiSwitch from '@/ui/UiSwitch.vue';
+
+const LetterEditor = defineAsyncComponent(() => import('@/letters/LetterEditor.vue'));
+const route = useRoute();
+const notices = useNotices();
+const people = usePeopleKit();
+const letter = ref<Broadcast | null>(null);
+const missing = ref(false);
+const status = ref<'saved' | 'saving' | 'trouble'>('saved');
+const trouble = ref('');
+const redraw = ref(0);
+const sending = ref(false);
+const findings = ref<Finding[]>([]);
+const undone = ref<Record<string, unknown>[]>([]);
+const id = computed(() => String(route.params.id));
+const isDraft = computed(() => letter.value?.state === 'draft');
+let dirty: Record<string, unknown> = {};
+let running: Promise<void> | null = null;
+
+async function load(): Promise<void> {
+    try {
+        letter.value = await api.get<Broadcast>(`broadcasts/${id.value}`);
+        missing.value = false;
+    } catch (error) {
+        missing.value = error instanceof ApiError && error.status === 404;
+        if (!missing.value) {
+            notices.trouble(error);
+        }
+    }
+}
+onMounted(() => Promise.all([people.load(), load()]));
+watch(id, load);
+// What is being written is not taken over; numbers of what is on its way are.
+usePulse(() => (isDraft.value ? undefined : load()));
+
+async function save(): Promise<void> {
+    while (running) {
+        await running;
+    }
+    if (Object.keys(dirty).length === 0 || !letter.value) {
+        return;
+    }
+    const values = dirty;
+    dirty = {};
+    running = (async () => {
+        try {
+            const saved = await api.put<Broadcast>(`broadcasts/${id.value}`, { revision: letter.value!.revision, ...values });
+            const { revision, people: count, audienceWords } = saved;
+            Object.assign(letter.value!, { revision, people: count, audienceWords });
+            status.value = Object.keys(dirty).length > 0 ? 'saving' : 'saved';
+            trouble.value = '';
+            redraw.value++;
+        } catch (error) {
+            dirty = { ...values, ...dirty };
+            status.value = 'trouble';
+            trouble.value = error instanceof ApiError ? error.message : 'It could not be saved. Please try again.';
+        }
+    })();
+    await running;
+    running = null;
+}
+const saveSoon = useDebounceFn(save, 500);
+
+function edit(values: Partial<Broadcast>): void {
+    if (!letter.value) {
+        return;
+    }
+    const before = Object.fromEntries(
+        Object.keys(values).map((k) => [k, JSON.parse(JSON.stringify(letter.value![k as keyof Broadcast] ?? null)) as unknown]),
+    );
+    const last = undone.value.at(-1);
+    if (!last || Object.keys(last).join() !== Object.keys(before).join()) {
+        undone.value.push(before);
+    }
+    apply(values as Record<string, unknown>);
+}
+function apply(values: Record<string, unknown>): void {
+    Object.assign(letter.value!, values);
+    dirty = { ...dirty, ...values };
+    status.value = 'saving';
+    void saveSoon();
+}
+function undo(): void {
+    const before = undone.value.pop();
+    if (before && isDraft.value) {
+        apply(before);
+    }
+}
+useEventListener('keydown', (event: KeyboardEvent) => {
+    if (
+        (event.ctrlKey || event.metaKey) &&
+        event.key.toLowerCase() === 'z' &&
+        !(event.target as HTMLElement).closest('input, textarea, [contenteditable="true"]')
+    ) {
+        event.preventDefault();
+        undo();
+    }
+});
+useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
+    if (status.value !== 'saved') {
+        void save();
+        event.preventDefault();
+    }
+});
+onBeforeRouteLeave(() => save());
+
+const settings = (values: Partial<Broadcast['settings']>) => edit({ settings: { ...letter.value!.settings, ...values } });
+
+async function openSend(): Promise<void> {
+    try {
+        await save();
+        findings.value = (await api.get<{ findings: Finding[] }>(`broadcasts/${id.value}/check`)).findings;
+        sending.value = true;
+    } catch (error) {
+        notices.trouble(error);
+    }
+}
+
+async function send(at: string): Promise<void> {
+    try {
+        letter.value = await api.post<Broadcast>(`broadcasts/${id.value}/send`, { at });
+        sending.value = false;
+        notices.say(at ? `It goes out ${dateTime(letter.value.sendAt)}.` : 'It is on its way.');
+    } catch (error) {
+        if (error instanceof ApiError && Array.isArray(error.body.findings)) {
+            findings.value = error.body.findings as Finding[];
+        } else {
+            notices.trouble(error);
+        }
+    }
+}
+
+async function stop(): Promise<void> {
+    const was = letter.value?.state;
+    try {
+        letter.value = await api.post<Broadcast>(`broadcasts/${id.value}/stop`);
+        notices.say(was === 'scheduled' ? 'It is a draft again.' : 'It is stopped. What had not gone out stays here.');
+    } catch (error) {
+        notices.trouble(error);
+    }
+}
+const segments = computed(() => [
+    { value: '', label: 'Rules of its own' },
+    ...people.kit.segments.map((s) => ({ value: s.id, label: s.name })),
+]);
+const segment = computed(
+    () => people.kit.segments.find((s) => JSON.stringify(s.rules) === JSON.stringify(letter.value?.audience))?.id ?? '',
+);
+</script>
+
+<template>
+    <NotHere v-if="missing" />
+    <div v-else-if="letter" class="flex h-full min-h-0 flex-col">
+        <header class="flex h-15 shrink-0 items-center gap-4 border-b border-line px-6">
+            <RouterLink to="/outbox/broadcasts" class="link">Broadcasts</RouterLink>
+            <h1 class="min-w-0 truncate text-xl">{{ letter.name }}</h1>
+            <div class="ml-auto flex items-center gap-2">
+                <span class="max-w-80 truncate caption" role="status" :class="{ 'font-medium text-clay-deep': status === 'trouble' }">{{
+                    isDraft ? { saved: 'Everything is saved', saving: 'Saving …', trouble }[status] : ''
+                }}</span>
+                <button v-if="isDraft && undone.length > 0" type="button" class="btn-quiet" @click="undo">Undo</button>
+                <button v-if="letter.state === 'scheduled'" type="button" class="btn" @click="stop">Take it back</button>
+                <button v-if="['testing', 'sending'].includes(letter.state)" type="button" class="btn" @click="stop">Stop the rest</button>
+                <button v-if="isDraft" type="button" class="btn-main" @click="openSend">
+                    Send to {{ counted(letter.people, 'person', 'people') }}
+                </button>
+            </div>
+        </header>
+        <div class="grid min-h-0 flex-1 grid-cols-[1fr_26rem]">
+            <div class="min-h-0 overflow-auto px-6 py-5">
+                <BroadcastResults v-if="!isDraft" class="mx-auto max-w-3xl" :letter="letter" />
+                <div v-else class="mx-auto max-w-3xl space-y-5">
+                    <div class="grid gap-4 sm:grid-cols-2">
+                        <TextField
+                            :model-value="letter.name"
+                            label="Private name"
+                            :maxlength="120"
+                            @update:model-value="(name: string) => edit({ name })"
+                        />
+                        <UiListbox
+                            :model-value="letter.funnel ?? ''"
+                            label="In the look of"
+                            :options="[
+                                { value: '', label: 'No funnel: plain' },
+                                ...people.kit.funnels.map((f) => ({ value: f.id, label: f.name })),
+                            ]"
+                            @update:model-value="(funnel: string) => edit({ funnel: funnel || null })"
+                        />
+                    </div>
+                    <section aria-labelledby="readers">
+                        <div class="flex items-end justify-between gap-4">
+                            <h2 id="readers" class="text-xl">Who gets it</h2>
+                            <UiListbox
+                                v-if="people.kit.segments.length > 0"
+                                class="w-64"
+                                :model-value="segment"
+                                label="Segment"
+                                hide-label
+                                :options="segments"
+                                @update:model-value="
+                                    (s: string) =>
+                                        edit({ audience: people.kit.segments.find((x) => x.id === s)?.rules ?? { all: true, of: [] } })
+                                "
+                            />
+                        </div>
+                        <RulesField
+                            :key="segment"
+                            class="mt-2"
+                            :model-value="letter.audience"
+                            @update:model-value="(audience: Rules) => edit({ audience })"
+                        />
+                        <p class="mt-1 pl-9" role="status" data-test="audience">
+                            <strong>{{ counted(letter.people, 'person gets', 'people get') }} it</strong
+                            ><span class="text-soft"
+                                >: {{ letter.audienceWords }}, as far as they get letters from you. Whoever left, bounced or agreed to no
+                                news is left out.</span
+                            >
+                        </p>
+                    </section>
+                    <div>
+                        <TextField
+                            :model-value="letter.subject"
+                            label="Subject"
+                            :maxlength="200"
+                            @update:model-value="(subject: string) => edit({ subject })"
+                        />
+                        <UiSwitch
+                            class="mt-2"
+                            :model-value="letter.settings.otherSubject !== ''"
+                            label="Try another subject on some first"
+                            @update:model-value="
+                                (on: boolean) => settings({ otherSubject: on ? `${letter!.subject || 'Another subject'} (2)` : '' })
+                            "
+                        />
+                        <div v-if="letter.settings.otherSubject !== ''" class="mt-2 space-y-3 border-l-2 border-edge/50 pl-4">
+                            <TextField
+                                :model-value="letter.settings.otherSubject"
+                                label="The other subject"
+                                :maxlength="200"
+                                @update:model-value="(otherSubject: string) => otherSubject.trim() && settings({ otherSubject })"
+                            />
+                            <div class="grid gap-3 sm:grid-cols-3">
+                                <UiListbox
+                                    :model-value="letter.settings.share"
+                                    label="Try it on"
+                                    :options="
+                                        [10, 20, 30, 50, 100].map((n) => ({
+                                            value: n,
+                                            label: n === 100 ? 'everybody, half and half' : `${n} % of them`,
+                                        }))
+                                    "
+                                    @update:model-value="(share: number) => settings({ share })"
+                                />
+                                <UiListbox
+                                    :model-value="letter.settings.hours"
+                                    label="Decide after"
+                                    :options="[1, 2, 4, 8, 24, 48].map((n) => ({ value: n, label: n === 1 ? 'one hour' : `${n} hours` }))"
+                                    @update:model-value="(hours: number) => settings({ hours })"
+                                />
+                                <UiListbox
+                                    :model-value="letter.settings.byClicks ? 'clicks' : 'opens'"
+                                    label="Better is which is"
+                                    :options="[
+                                        { value: 'opens', label: 'opened more' },
+                                        { value: 'clicks', label: 'clicked more' },
+                                    ]"
+                                    @update:model-value="(by: string) => settings({ byClicks: by === 'clicks' })"
+                                />
+                            </div>
+                        </div>
+                    </div>
+                    <div>
+                        <span class="label">Letter</span>
+                        <LetterEditor :model-value="letter.body" @update:model-value="(body: string) => edit({ body })" />
+                    </div>
+                    <div>
+                        <UiSwitch
+                            :model-value="letter.settings.againDays > 0"
+                            label="Send it once more to those who did not open it"
+                            @update:model-value="(on: boolean) => settings({ againDays: on ? 3 : 0 })"
+                        />
+                        <div
+                            v-if="letter.settings.againDays > 0"
+                            class="mt-2 grid gap-3 border-l-2 border-edge/50 pl-4 sm:grid-cols-[10rem_1fr]"
+                        >
+                            <UiListbox
+                                :model-value="letter.settings.againDays"
+                                label="After"
+                                :options="[1, 2, 3, 5, 7, 14].map((n) => ({ value: n, label: n === 1 ? 'one day' : `${n} days` }))"
+                                @update:model-value="(againDays: number) => settings({ againDays })"
+                            />
+                            <TextField
+                                :model-value="letter.settings.againSubject"
+                                label="With this subject"
+                                hint="Empty: the same."
+                                :maxlength="200"
+                                @update:model-value="(againSubject: string) => settings({ againSubject })"
+                            />
+                        </div>
+                    </div>
+                </div>
+            </div>
+            <LetterPreview :path="`broadcasts/${id}`" :changed="redraw" />
+        </div>
+        <SendDialog :open="sending" :letter="letter" :findings="findings" @close="sending = false" @send="send" />
+    </div>
+</template>

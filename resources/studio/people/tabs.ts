@@ -1,0 +1,9 @@
+export const peopleTabs = [
+    { label: 'Everybody', to: '/people' },
+    { label: 'Submissions', to: '/people/submissions' },
+    { label: 'Bring people in', to: '/people/imports' },
+];
+export const outboxTabs = [
+    { label: 'Messages', to: '/outbox' },
+    { label: 'Broadcasts', to: '/outbox/broadcasts' },
+];

@@ -1,0 +1,95 @@
+<script setup lang="ts">
+import { onMounted, ref, watch } from 'vue';
+import { api, query } from '@/api/client';
+import type { HookCall } from '@/api/types';
+import { useNotices } from '@/stores/notices';
+import { usePulse } from '@/stores/pulse';
+import { dateTime } from '@/ui/format';
+import PageTurner from '@/ui/PageTurner.vue';
+
+/** The key with which calls to the owner's own programs are signed, and the log of those calls. */
+const notices = useNotices();
+const secret = ref('');
+const calls = ref<HookCall[]>([]);
+const total = ref(0);
+const page = ref(1);
+const pages = ref(1);
+const words: Record<HookCall['state'], string> = { waiting: 'waits', calling: 'calling', done: 'done', failed: 'failed' };
+
+async function load(): Promise<void> {
+    try {
+        const answer = await api.get<{ calls: HookCall[]; total: number; pages: number }>(
+            `hooks?${query({ page: page.value, perPage: 8 })}`,
+        );
+        calls.value = answer.calls;
+        total.value = answer.total;
+        pages.value = answer.pages;
+    } catch (error) {
+        notices.trouble(error);
+    }
+}
+onMounted(load);
+usePulse(load);
+watch(page, load);
+
+async function show(): Promise<void> {
+    try {
+        secret.value = (await api.get<{ secret: string }>('hooks/secret')).secret;
+    } catch (error) {
+        notices.trouble(error);
+    }
+}
+
+async function replay(call: HookCall): Promise<void> {
+    try {
+        await api.post(`hooks/${call.id}/replay`);
+        notices.say('It is called once more, with the same words.');
+        await load();
+    } catch (error) {
+        notices.trouble(error);
+    }
+}
+const pretty = (json: string) => JSON.stringify(JSON.parse(json), null, 2);
+</script>
+
+<template>
+    <section class="mt-12" aria-labelledby="web-hooks">
+        <h2 id="web-hooks" class="text-2xl">Calls to your other programs</h2>
+        <p class="mt-1 text-soft">
+            A form can tell a web address of yours about every sign-up (webhook). Each call is signed with this key, so that your program
+            knows it is from here.
+        </p>
+        <p class="mt-3">
+            <code v-if="secret" class="rounded border border-line bg-raised px-2 py-1 break-all select-all">{{ secret }}</code><button
+                v-else
+                type="button"
+                class="btn"
+                @click="show"
+            >
+                Show the key
+            </button>
+        </p>
+        <ul v-if="calls.length > 0" class="mt-4 divide-y divide-line border-y border-line">
+            <li v-for="call in calls" :key="call.id" class="py-2">
+                <details>
+                    <summary class="flex cursor-pointer items-baseline gap-3">
+                        <span
+                            class="w-20 shrink-0 font-medium"
+                            :class="{ 'text-pine': call.state === 'done', 'text-clay-deep': call.state === 'failed' }"
+                            >{{ words[call.state] }} {{ call.status ?? '' }}</span
+                        >
+                        <span class="min-w-0 flex-1 truncate">{{ call.url }}</span>
+                        <span class="shrink-0 caption">{{ dateTime(call.at) }}</span>
+                    </summary>
+                    <p v-if="call.answer" class="mt-2 break-words text-soft">Answered: {{ call.answer }}</p>
+                    <p v-if="call.state === 'waiting'" class="mt-2 text-soft">
+                        Tried {{ call.attempts }} times; again {{ dateTime(call.dueAt) }}.
+                    </p>
+                    <pre class="mt-2 overflow-x-auto rounded bg-raised p-3 text-sm">{{ pretty(call.payload) }}</pre>
+                    <button type="button" class="mt-2 btn" @click="replay(call)">Call it once more</button>
+                </details>
+            </li>
+        </ul>
+        <PageTurner v-if="calls.length > 0" :page="page" :pages="pages" :total="total" one="call" many="calls" @turn="page = $event" />
+    </section>
+</template>

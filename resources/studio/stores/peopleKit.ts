@@ -1,0 +1,26 @@
+import { defineStore } from 'pinia';
+import { ref } from 'vue';
+import { api } from '@/api/client';
+import type { PeopleKit } from '@/api/types';
+
+/** What rules about people can speak of. Loaded when it is first needed, and again when something was added. */
+export const usePeopleKit = defineStore('people-kit', () => {
+    const kit = ref<PeopleKit>({
+        fields: [],
+        tags: [],
+        funnels: [],
+        pages: [],
+        emails: [],
+        broadcasts: [],
+        sequences: [],
+        segments: [],
+        dids: [],
+        standings: [],
+    });
+
+    async function load(): Promise<void> {
+        kit.value = await api.get<PeopleKit>('people/kit');
+    }
+
+    return { kit, load };
+});

@@ -1,0 +1,23 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { useRoute } from 'vue-router';
+
+/** Parts of a screen; the first is open wherever none of the others is. */
+const props = defineProps<{ tabs: { label: string; to: string }[] }>();
+const route = useRoute();
+const open = computed(() => props.tabs.slice(1).find((t) => route.path.startsWith(t.to))?.to ?? props.tabs[0]?.to);
+</script>
+
+<template>
+    <nav class="flex gap-1 border-b border-line" aria-label="Parts of this screen">
+        <RouterLink
+            v-for="tab in tabs"
+            :key="tab.to"
+            :to="tab.to"
+            class="-mb-px border-b-2 px-3 py-2 font-medium"
+            :class="open === tab.to ? 'border-lamp text-ink' : 'border-transparent text-soft hover:text-ink'"
+            :aria-current="open === tab.to ? 'page' : undefined"
+            >{{ tab.label }}</RouterLink
+        >
+    </nav>
+</template>
