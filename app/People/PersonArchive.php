@@ -51,7 +51,7 @@ final class PersonArchive
         return array_values(Submission::query()->with(['funnel', 'version'])->where('person_id', $person->id)->orderBy('submitted_at')->get()->map(fn (Submission $s): array => [
             'submission' => $s->id, 'at' => Instant::json($s->submitted_at), 'funnel' => $s->funnel->name, 'version' => $s->version->number, 'page' => $s->version->plan()->page($s->page_id)?->name,
             'form' => $s->version->plan()->form($s->form_id)?->name, 'words' => $s->consent_words, 'agreed' => $s->consented, 'marketingWords' => $s->marketing_words, 'marketing' => $s->marketing,
-            'answers' => (object) $s->answers, 'address' => $s->ip, 'browser' => $s->user_agent, 'confirmedAt' => Instant::json($s->confirmed_at), 'confirmedFrom' => $s->confirmed_ip,
+            'answers' => (object) $s->answers, 'source' => (object) ($s->source ?? []), 'address' => $s->ip, 'browser' => $s->user_agent, 'confirmedAt' => Instant::json($s->confirmed_at), 'confirmedFrom' => $s->confirmed_ip,
         ])->all());
     }
 }

@@ -10,6 +10,7 @@ declare(strict_types=1);
  * The demo must run (bin/demo). Without names, all pictures are taken.
  */
 
+use Facebook\WebDriver\Remote\LocalFileDetector; // names-ok: the namespace of the browser library
 use Facebook\WebDriver\Remote\RemoteWebDriver; // names-ok: the namespace of the browser library
 use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser library
 use Tests\Browser\Chrome;
@@ -39,7 +40,6 @@ $shoot = function (RemoteWebDriver $b, string $name) use ($folder, $wanted, $set
 $studio = Chrome::open();
 $studio->get("{$site}/studio");
 $wait($studio, 'button[type=submit]');
-$shoot($studio, 'sign-in');
 $studio->findElement(WebDriverBy::cssSelector('button[type=submit]'))->click();
 $wait($studio, 'table tbody tr');
 $shoot($studio, 'funnels');
@@ -88,11 +88,32 @@ $wait($studio, '[data-test=page-check] li');
 $shoot($studio, 'page-check');
 $go("funnels/{$funnel}/email/".$parts('emails'), '.letter p');
 $shoot($studio, 'email-desk');
+$go("funnels/{$funnel}/form/".$parts('forms'), 'fieldset');
+$shoot($studio, 'form');
+$go("funnels/{$funnel}/sequence/".$parts('sequences'), 'table tbody tr');
+$shoot($studio, 'sequence');
 $go('people', 'table tbody tr');
+$press('Everybody', '[aria-haspopup=listbox]');
+$press('Keen on the plan', '[role=option]');
+$wait($studio, '[data-test=segment-count]');
 $shoot($studio, 'people');
-$studio->findElement(WebDriverBy::cssSelector('table tbody tr a'))->click();
-$wait($studio, '#history');
+$go('people?', 'table tbody tr');
+$person = (string) $studio->executeScript("return (async () => (await (await fetch('/studio/api/people?sort=active')).json()).people[3].id)()");
+$go("people/{$person}", '#history');
 $shoot($studio, 'person');
+$list = (string) tempnam(sys_get_temp_dir(), 'list').'.csv';
+file_put_contents($list, "E-mail;First name;Last name;Tags;Instrument at home\n".implode('', array_map(fn (array $p): string => implode(';', $p)."\n", [
+    ['signe.holt@example.org', 'Signe', 'Holt', 'Choir', 'yes'], ['otto.brandt@example.org', 'Otto', 'Brandt', 'Choir, Spring', 'yes'], ['mila@example.org', 'Mila', '', 'Spring', 'no'],
+    ['no address given', 'Ivo', 'Kern', '', 'no'], ['runa.eastlake@example.com', 'Runa', 'Eastlake', 'Choir', 'yes'], ['ella.fern@example.net', 'Ella', 'Fern', '', ''],
+])));
+$go('people/imports', 'input[type=file]');
+$studio->findElement(WebDriverBy::cssSelector('input[type=file]'))->setFileDetector(new LocalFileDetector)->sendKeys($list);
+$wait($studio, 'table select');
+$shoot($studio, 'import');
+unlink($list);
+$broadcast = (string) $studio->executeScript("return (async () => (await (await fetch('/studio/api/broadcasts')).json()).broadcasts.find(b => b.state === 'draft').id)()");
+$go("outbox/broadcasts/{$broadcast}", '.letter p');
+$shoot($studio, 'broadcast');
 $go('outbox', 'ul li a');
 $studio->findElement(WebDriverBy::cssSelector('section ul li a'))->click();
 $wait($studio, '[role=tablist]');
@@ -106,8 +127,6 @@ $studio->quit();
 $visitor = Chrome::open();
 $visitor->get("{$site}/practice-plan");
 $shoot($visitor, 'opt-in-page');
-$visitor->get("{$site}/practice-plan/thank-you");
-$shoot($visitor, 'thank-you-page');
 $visitor->quit();
 
 $phone = Chrome::open(375, 760);

@@ -70,12 +70,17 @@ final class AccessibilityTest extends BrowserTestCase
 
             $ids = fn (string $table): string => (string) $this->sql("select id from {$table}");
             foreach (['funnels' => 'table', "funnels/{$funnel}" => '[data-test=joined] li', "funnels/{$funnel}/page/{$ids('pages')}" => 'iframe[data-ready=true]', "funnels/{$funnel}/form/{$ids('forms')}" => 'fieldset',
-                "funnels/{$funnel}/email/{$ids('emails')}" => '.letter p', "funnels/{$funnel}/lead-magnet/{$ids('lead_magnets')}" => 'input[type=file]', 'people' => 'table', "people/{$ids('people')}" => '#history',
+                "funnels/{$funnel}/email/{$ids('emails')}" => '.letter p', "funnels/{$funnel}/lead-magnet/{$ids('lead_magnets')}" => 'input[type=file]', 'people' => 'table', 'people/submissions' => 'dl', 'people/imports' => 'input[type=file]', 'outbox/broadcasts' => 'nav[aria-label="Parts of this screen"]', "funnels/{$funnel}/sequence/{$ids('sequences')}" => 'table', "people/{$ids('people')}" => '#history',
                 "outbox/{$ids('messages')}" => '[role=tablist]', "results/{$funnel}" => 'canvas', 'settings' => 'form'] as $path => $css) {
                 $b->get(self::$site."/studio/{$path}");
                 $this->waitFor($b, fn (RemoteWebDriver $b): bool => count($b->findElements(WebDriverBy::cssSelector($css))) > 0, $path);
                 $this->check($b, $path);
             }
+            $b->get(self::$site.'/studio/outbox/broadcasts');
+            $this->byWords($b, 'Write a broadcast')->click();
+            $this->find($b, '.letter p');
+            $this->byWords($b, 'Only those who …')->click();
+            $this->check($b, 'a broadcast with a rule');
         });
     }
 

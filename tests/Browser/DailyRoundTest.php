@@ -150,7 +150,7 @@ final class DailyRoundTest extends BrowserTestCase
             $this->waitFor($plain, fn (): bool => (int) $this->sql("select count(*) from messages where to_address = 'wren@example.com' and state = 'sent'") === 1, 'the letter is sent');
             preg_match('~Unsubscribe: (\S+)~', (string) $this->sql("select text from messages where to_address = 'wren@example.com'"), $m);
             $plain->get($m[1]);
-            $plain->findElement(WebDriverBy::cssSelector('form button'))->click();
+            $plain->findElement(WebDriverBy::cssSelector('form button[value=all]'))->click();
             $this->waitFor($plain, fn (): bool => $plain->findElement(WebDriverBy::cssSelector('h1'))->getText() === 'You are unsubscribed', 'it is done');
             $b->get(self::$site.'/studio/people');
             $this->seeText($b, 'unsubscribed');

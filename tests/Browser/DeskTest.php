@@ -83,7 +83,7 @@ final class DeskTest extends BrowserTestCase
             $this->newFunnel($b);
             $funnel = basename((string) parse_url($b->getCurrentURL(), PHP_URL_PATH));
             $this->byWords($b, 'Waiting list form')->click();
-            $this->byWords($b, 'First name', '[role=switch], label')->click();
+            $this->byWords($b, 'Take “First name” out')->click();
             $this->fill($b, 'Words on the button', 'Tell me first');
             $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from forms where funnel_id = '{$funnel}'"), '"button":"Tell me first"')
                 && ! str_contains((string) $this->sql("select definition from forms where funnel_id = '{$funnel}'"), 'first_name'), 'the form is saved');

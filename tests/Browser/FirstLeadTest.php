@@ -63,7 +63,7 @@ final class FirstLeadTest extends BrowserTestCase
             $this->seeText($studio, 'Joined through “Opt-in page”');
             $this->seeText($studio, 'Downloaded the file');
             $this->seeText($studio, 'came from newsletter');
-            self::assertStringContainsString('The Twelve-Minute Practice Plan', $this->find($studio, 'dl')->getText());
+            self::assertStringContainsString('The Twelve-Minute Practice Plan', $this->find($studio, '[aria-label="What is known"]')->getText());
             $this->byWords($studio, 'Was sent “Welcome email”')->click();
             $this->seeText($studio, 'Here it is: The Twelve-Minute Practice Plan');
             $this->byWords($studio, 'Plain text')->click();

@@ -10,7 +10,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\Process\Process;
 use Tests\TestCase;
 
-/** Messages over a real socket to a mail server that says what it is told to say. */
+/** Messages over a real socket to a real mail server that refuses what it is told to refuse. */
 final class SmtpTest extends TestCase
 {
     private ?Process $server = null;
@@ -31,38 +31,12 @@ final class SmtpTest extends TestCase
     }
 
     /** @param  string  $refuse an answer to RCPT TO other than yes, such as "550 no such mailbox" */
-    private function startServer(string $refuse = ''): void
+    private function startServer(string $refuse = '', string $login = ''): void
     {
-        $code = <<<'PHP'
-            $server = stream_socket_server('tcp://127.0.0.1:0');
-            echo stream_socket_get_name($server, false), "\n";
-            while ($c = stream_socket_accept($server, 30)) {
-                fwrite($c, "220 test\r\n");
-                $data = false;
-                while (($line = fgets($c)) !== false) {
-                    file_put_contents($argv[1], $line, FILE_APPEND);
-                    if ($data) {
-                        if (rtrim($line) === '.') { $data = false; fwrite($c, "250 taken\r\n"); }
-                        continue;
-                    }
-                    $verb = strtoupper(substr($line, 0, 4));
-                    if ($verb === 'DATA') { $data = true; }
-                    fwrite($c, match ($verb) {
-                        'EHLO' => "250 test\r\n",
-                        'RCPT' => ($argv[2] ?: '250 ok')."\r\n",
-                        'DATA' => "354 go on\r\n",
-                        'QUIT' => "221 bye\r\n",
-                        default => "250 ok\r\n",
-                    });
-                    if ($verb === 'QUIT') { break; }
-                }
-                fclose($c);
-            }
-            PHP;
-        $this->server = new Process([PHP_BINARY, '-r', $code, '--', $this->log, $refuse]);
+        $this->server = new Process(['node', __DIR__.'/smtp-server.mjs', $this->log, $refuse, $login]);
         $this->server->start();
         $this->server->waitUntil(fn (string $type, string $out): bool => str_contains($out, "\n"));
-        $this->useServer((int) substr((string) strrchr(trim($this->server->getOutput()), ':'), 1));
+        $this->useServer((int) trim($this->server->getOutput()));
     }
 
     private function useServer(int $port): void
@@ -85,23 +59,26 @@ final class SmtpTest extends TestCase
         $message = $this->send();
 
         self::assertSame('sent', $message->state);
-        $wire = (string) file_get_contents($this->log);
-        self::assertStringContainsString('MAIL FROM:<imke@ferncroft.example>', $wire);
-        self::assertMatchesRegularExpression('/RCPT TO:<.+@xn--bcher-kva\.example>/', $wire);
-        self::assertStringContainsString('List-Unsubscribe-Post: List-Unsubscribe=One-Click', $wire);
-        self::assertStringContainsString("Message-ID: <{$message->id}@", $wire);
+        // The server shows a host's name as people write it.
+        $taken = json_decode((string) file_get_contents($this->log), true);
+        self::assertSame(['imke@ferncroft.example', ['robin@bücher.example']], [$taken['from'], $taken['to']]);
+        self::assertStringContainsString('List-Unsubscribe-Post: List-Unsubscribe=One-Click', $taken['data']);
+        self::assertStringContainsString("Message-ID: <{$message->id}@", $taken['data']);
+        self::assertStringContainsString('multipart/alternative', $taken['data']);
     }
 
-    /** @return iterable<string, array{string, string}> */
+    /** @return iterable<string, array{string, string, string|null}> */
     public static function refusals(): iterable
     {
-        yield 'no such mailbox is final' => ['550 no such mailbox', 'failed'];
-        yield 'try later is tried later' => ['451 try later', 'waiting'];
-        yield 'a full mailbox is tried later' => ['452 mailbox full', 'waiting'];
+        yield 'no such mailbox is final, and nothing more goes there' => ['550 5.1.1 no such mailbox', 'failed', 'bounced'];
+        yield 'without the longer code too' => ['550 no such mailbox', 'failed', 'bounced'];
+        yield 'a refusal of the message says nothing of the address' => ['550 5.7.1 looks like spam', 'failed', null];
+        yield 'try later is tried later' => ['451 try later', 'waiting', null];
+        yield 'a full mailbox is tried later' => ['452 mailbox full', 'waiting', null];
     }
 
     #[DataProvider('refusals')]
-    public function test_what_the_server_says_decides(string $answer, string $state): void
+    public function test_what_the_server_says_decides(string $answer, string $state, ?string $suppressed): void
     {
         $this->startServer($answer);
         $message = $this->send();
@@ -109,6 +86,7 @@ final class SmtpTest extends TestCase
         self::assertSame($state, $message->state);
         self::assertStringContainsString(substr($answer, 4), (string) $message->trouble);
         self::assertNull($message->sent_at);
+        self::assertSame($suppressed, $message->person?->suppressed);
     }
 
     public function test_an_address_the_server_cannot_write_to_ends_there(): void
@@ -128,5 +106,22 @@ final class SmtpTest extends TestCase
         self::assertSame('waiting', $message->state);
         self::assertSame('The mail server could not be reached.', $message->trouble);
         self::assertSame(1, $message->attempts);
+    }
+
+    public function test_a_server_that_wants_a_password_gets_it(): void
+    {
+        $this->startServer(login: 'imke:twelve minutes');
+        config(['mail.mailers.smtp.username' => 'imke', 'mail.mailers.smtp.password' => 'twelve minutes']);
+        self::assertSame('sent', $this->send()->state);
+    }
+
+    public function test_a_wrong_password_is_no_fault_of_the_address(): void
+    {
+        $this->startServer(login: 'imke:twelve minutes');
+        config(['mail.mailers.smtp.username' => 'imke', 'mail.mailers.smtp.password' => 'wrong']);
+        $message = $this->send();
+
+        self::assertSame('waiting', $message->state);
+        self::assertNull($message->person?->suppressed);
     }
 }

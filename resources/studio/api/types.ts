@@ -553,6 +553,7 @@ export interface Consent {
     marketingWords: string | null;
     marketing: boolean | null;
     answers: Record<string, string>;
+    source: Record<string, string>;
     address: string | null;
     confirmedAt: string | null;
 }

@@ -69,15 +69,17 @@ async function load(): Promise<void> {
 
 onMounted(() => Promise.all([people.load(), load()]));
 usePulse(load);
+/** Not the rules themselves: a segment that was saved has the same rules as before. */
+const asked = computed(() => JSON.stringify([filters.value, sort.value]));
 watchDebounced(
-    [search, sort, funnel, rules],
+    asked,
     () => {
         page.value = 1;
         chosen.value = [];
         everybody.value = false;
         void load();
     },
-    { debounce: 150, deep: true },
+    { debounce: 150 },
 );
 watch(page, load);
 watch(segment, (id) => {
@@ -156,7 +158,7 @@ async function done(): Promise<void> {
             <h1 class="text-3xl">People</h1>
             <div class="flex gap-2">
                 <RouterLink to="/people/imports" class="btn">Bring people in</RouterLink>
-                <UiMenu label="Take these people out as a file" :items="exports" button-class="btn">Take out</UiMenu>
+                <UiMenu label="Take out" :items="exports" button-class="btn">Take out</UiMenu>
             </div>
         </div>
         <ScreenTabs class="mt-3" :tabs="peopleTabs" />

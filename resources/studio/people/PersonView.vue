@@ -255,7 +255,8 @@ const titles = {
                         {{ c.marketing ? 'Agreed to' : 'Did not agree to' }}: “{{ c.marketingWords }}”
                     </p>
                     <p class="caption">
-                        {{ c.address ? `from ${c.address}` : '' }}{{ c.confirmedAt ? ` · confirmed ${dateTime(c.confirmedAt)}` : '' }}
+                        {{ c.source.utm_source ? `came from ${c.source.utm_source} · ` : '' }}{{ c.address ? `address ${c.address}` : ''
+                        }}{{ c.confirmedAt ? ` · confirmed ${dateTime(c.confirmedAt)}` : '' }}
                     </p>
                 </article>
             </section>

@@ -85,7 +85,7 @@ const pretty = (json: string) => JSON.stringify(JSON.parse(json), null, 2);
                     <p v-if="call.state === 'waiting'" class="mt-2 text-soft">
                         Tried {{ call.attempts }} times; again {{ dateTime(call.dueAt) }}.
                     </p>
-                    <pre class="mt-2 overflow-x-auto rounded bg-raised p-3 text-sm">{{ pretty(call.payload) }}</pre>
+                    <pre class="mt-2 rounded bg-raised p-3 text-sm break-all whitespace-pre-wrap">{{ pretty(call.payload) }}</pre>
                     <button type="button" class="mt-2 btn" @click="replay(call)">Call it once more</button>
                 </details>
             </li>

@@ -75,9 +75,10 @@ async function copy(): Promise<void> {
                 {{ option.label }}
             </button>
         </div>
-        <pre class="mt-2 overflow-x-auto rounded-md border border-line bg-raised p-3 text-sm select-all" data-test="snippet">{{
-            snippet
-        }}</pre>
+        <pre
+            class="mt-2 rounded-md border border-line bg-raised p-3 text-sm break-all whitespace-pre-wrap select-all"
+            data-test="snippet"
+            >{{ snippet }}</pre>
         <p v-if="kind === 'plain'" class="hint">It holds plain fields only, in your own site’s style, and asks for one more press here.</p>
         <button type="button" class="mt-2 btn" @click="copy">Copy the snippet</button>
     </section>
