@@ -148,7 +148,8 @@ final class LetterWriter
         $filled = $message !== null && $source->tracked ? MergeFields::fill(self::withPictures($business, MailLinks::tracked($body, $message)), $values, e(...)) : $untracked;
         $unsubscribe = match (true) {
             $message === null => url('/'),
-            $message->person_id === null => '',
+            // Whoever is asked whether the address is theirs is on no list yet.
+            $message->person_id === null || $message->kind === 'confirm' => '',
             default => self::unsubscribeUrl($message->id),
         };
         $white = Colour::of('#ffffff');

@@ -9,12 +9,19 @@ use DateTimeZone;
 use Lantern\Core\Funnel\FormPlan;
 use Lantern\Core\Funnel\Plan;
 use Lantern\Core\Journey\AddTag;
+use Lantern\Core\Journey\AskToConfirm;
+use Lantern\Core\Journey\CallHook;
 use Lantern\Core\Journey\CancelEmails;
+use Lantern\Core\Journey\Decision;
 use Lantern\Core\Journey\DeliverFile;
+use Lantern\Core\Journey\Effect;
 use Lantern\Core\Journey\Event;
 use Lantern\Core\Journey\EventType;
 use Lantern\Core\Journey\Journey;
 use Lantern\Core\Journey\SendEmail;
+use Lantern\Core\Journey\StartSequence;
+use Lantern\Core\Journey\StopSequence;
+use Lantern\Core\Journey\TellOwner;
 use Lantern\Core\Journey\Visitor;
 use Lantern\Core\People\Answers;
 use Lantern\Core\Support\Shape;
@@ -142,5 +149,79 @@ final class JourneyTest extends TestCase
     {
         return FormPlan::fromShape(Shape::of(['id' => 'f', 'name' => 'F', 'button' => 'Go', 'consent' => 'Yes', 'consentRequired' => true, 'fields' => [
             ['kind' => 'first_name', 'label' => 'Your name', 'required' => true], ['kind' => 'email'], ['kind' => 'phone']]]));
+    }
+
+    /** @return array{Plan} a plan with three sequences: by form, by tag, and one the form ends */
+    private function sequences(): array
+    {
+        $plan = Plans::changed(function (array $p): array {
+            $email = fn (string $id, string $sequence): array => ['id' => $id, 'name' => $id, 'subject' => 'x', 'body' => 'x', 'delay' => ['days' => 1], 'sequence' => $sequence];
+
+            return ['sequences' => [['id' => 'main', 'name' => 'Main', 'endTags' => ['Student']], ['id' => 'tagged', 'name' => 'Tagged', 'startTags' => ['The twelve-minute PRACTICE plan', 'Student']],
+                ['id' => 'old', 'name' => 'Old', 'endsOnBuying' => false]],
+                'emails' => [$email('m', 'main'), $email('t', 'tagged'), $email('o', 'old')],
+                'forms' => [['start' => ['main', 'gone'], 'stop' => ['old'], 'notice' => 'daily', 'hook' => 'https://hooks.ferncroft.example/'] + $p['forms'][0]]] + $p;
+        });
+
+        return [$plan];
+    }
+
+    private function names(Decision $decision): array
+    {
+        return array_map(fn (Effect $e): string => match (true) {
+            $e instanceof StartSequence => "start {$e->sequence}", $e instanceof StopSequence => "stop {$e->sequence}", $e instanceof SendEmail => "send {$e->email}", $e instanceof AddTag => 'tag',
+            $e instanceof TellOwner => "tell {$e->notice->value}", $e instanceof CallHook => 'call', $e instanceof DeliverFile => 'file', $e instanceof AskToConfirm => 'ask', $e instanceof CancelEmails => 'cancel',
+            default => $e::class,
+        }, $decision->effects);
+    }
+
+    /** @return iterable<string, array{array<string, bool>, list<string>, list<string>}> sequences they are or were in, their tags, what follows */
+    public static function joining(): iterable
+    {
+        yield 'a stranger' => [[], [], ['tag', 'start tagged', 'send t', 'file', 'start main', 'send m', 'tell daily', 'call']];
+        yield 'in the one the form ends' => [['old' => true], [], ['tag', 'start tagged', 'send t', 'file', 'stop old', 'start main', 'send m', 'tell daily', 'call']];
+        yield 'was in it once' => [['old' => false], [], ['tag', 'start tagged', 'send t', 'file', 'start main', 'send m', 'tell daily', 'call']];
+        yield 'in the main one already' => [['main' => true], [], ['tag', 'start tagged', 'send t', 'file', 'tell daily', 'call']];
+        yield 'was in the main one, and may not enter again' => [['main' => false], ['The Twelve-Minute Practice Plan'], ['file', 'tell daily', 'call']];
+        yield 'has the tag that ends it' => [[], ['student', 'The Twelve-Minute Practice Plan'], ['file', 'tell daily', 'call']];
+    }
+
+    /**
+     * @param  array<string, bool>  $sequences
+     * @param  list<string>  $tags
+     * @param  list<string>  $effects
+     */
+    #[DataProvider('joining')]
+    public function test_what_follows_from_joining(array $sequences, array $tags, array $effects): void
+    {
+        [$plan] = $this->sequences();
+        $visitor = new Visitor(new DateTimeZone('UTC'), tags: $tags, sequences: $sequences);
+
+        self::assertSame($effects, $this->names((new Journey($plan))->decide($visitor, $this->joined($plan))));
+    }
+
+    public function test_tags_and_buying_start_and_end_sequences(): void
+    {
+        [$plan] = $this->sequences();
+        $journey = new Journey($plan);
+        $visitor = new Visitor(new DateTimeZone('UTC'), sequences: ['main' => true, 'old' => true]);
+        $event = fn (EventType $type, ?string $tag = null): Event => new Event($type, new DateTimeImmutable('2026-06-01 10:00:00', new DateTimeZone('UTC')), tag: $tag);
+
+        self::assertSame(['stop main', 'start tagged', 'send t'], $this->names($journey->decide($visitor, $event(EventType::Tagged, 'STUDENT'))));
+        self::assertSame([], $this->names($journey->decide($visitor, $event(EventType::Tagged, 'Something else'))));
+        self::assertSame(['stop main'], $this->names($journey->decide($visitor, $event(EventType::Bought))), 'the other does not end on buying');
+        self::assertSame(['cancel'], $this->names($journey->decide($visitor, $event(EventType::Bounced))));
+    }
+
+    public function test_with_double_opt_in_nothing_but_the_question_follows_until_it_is_answered(): void
+    {
+        [$plan] = $this->sequences();
+        $plan = Plans::changed(fn (array $p): array => ['forms' => [['doubleOptIn' => true] + $p['forms'][0]]] + $p, $plan);
+        $journey = new Journey($plan);
+        $asked = $journey->decide(new Visitor(new DateTimeZone('UTC')), $this->joined($plan));
+        self::assertSame([['ask'], null], [$this->names($asked), $asked->way]);
+        $confirmed = $journey->decide(new Visitor(new DateTimeZone('UTC')), new Event(EventType::Confirmed, new DateTimeImmutable('2026-06-02'), $plan->pages[0]->id, $plan->forms[0]->id));
+        self::assertSame(['tag', 'start tagged', 'send t', 'file', 'start main', 'send m', 'tell daily', 'call'], $this->names($confirmed));
+        self::assertSame($plan->pages[1]->id, $confirmed->way?->toPage, 'where confirming leads nowhere of its own, it leads where joining does');
     }
 }

@@ -17,7 +17,7 @@ final class ResultsController extends StudioController
         return response()->json($numbers->period($this->funnel($funnel), min(400, max(7, $request->integer('days', 28))), CarbonImmutable::now()));
     }
 
-    /** Two numbers that change when there is news, so that an open screen knows when to look again. */
+    /** What changes when there is news, so that an open screen knows when to look again. */
     public function pulse(): JsonResponse
     {
         $business = $this->user()->business_id;
@@ -25,6 +25,7 @@ final class ResultsController extends StudioController
         return response()->json([
             'event' => (int) DB::table('events')->where('business_id', $business)->max('id'),
             'message' => (string) DB::table('messages')->where('business_id', $business)->max('updated_at'),
+            'broadcast' => (string) DB::table('broadcasts')->where('business_id', $business)->max('updated_at'),
         ]);
     }
 }

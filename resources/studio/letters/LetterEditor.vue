@@ -20,6 +20,7 @@ import PartsDialog from '@/letters/PartsDialog.vue';
 import { ruleWords } from '@/letters/ruleWords';
 import RuleRow from '@/people/RuleRow.vue';
 import { useLibrary } from '@/stores/library';
+import { useNotices } from '@/stores/notices';
 import { useParts } from '@/stores/parts';
 import { usePeopleKit } from '@/stores/peopleKit';
 import TextField from '@/ui/TextField.vue';
@@ -40,6 +41,7 @@ const emit = defineEmits<{ 'update:modelValue': [string] }>();
 
 const DOWNLOAD = '{{download_link}}';
 const library = useLibrary();
+const notices = useNotices();
 const parts = useParts();
 const people = usePeopleKit();
 const linking = ref<string | null>(null);
@@ -68,7 +70,7 @@ const editor = useEditor({
             isAllowedUri: (url) => /^(\{\{\s*[a-z0-9_]+\s*\}\}$|https?:|mailto:)/i.test(url),
         }),
         ...letterNodes({
-            src: (id) => library.pictures.find((p) => p.id === id)?.src ?? `/studio/api/uploads/pictures/${id}`,
+            src: (id) => library.pictures.find((p) => p.id === id)?.src,
             part: (id) => parts.parts.find((p) => p.id === id),
             words: (rule) => `Only for those of whom it holds: ${ruleWords(rule, people.kit)}`,
         }),
@@ -77,13 +79,9 @@ const editor = useEditor({
     onUpdate: ({ editor: e }) => emit('update:modelValue', e.getHTML()),
 });
 
-onMounted(async () => {
-    await Promise.all([library.load('pictures'), parts.load(), people.kit.dids.length === 0 && people.load()]);
-    // What stands in the letter is shown with what has been looked up by now.
-    if (/data-(part|only)=|picture:/.test(props.modelValue)) {
-        editor.value?.commands.setContent(props.modelValue, { emitUpdate: false });
-    }
-});
+onMounted(() =>
+    Promise.all([library.load('pictures'), parts.load(), people.kit.dids.length === 0 && people.load()]).catch(notices.trouble),
+);
 watch(
     () => props.modelValue,
     (html) => {

@@ -1,12 +1,13 @@
 import { Node } from '@tiptap/core';
+import { watchEffect } from 'vue';
 
 /**
  * What a letter can hold beside words, as the server reads it: pictures of the library (`picture:ID`), parts that are
  * kept once (`data-part`), parts for some readers only (`data-only`, a rule as JSON), lines and quotes.
  */
 export interface LetterMedia {
-    /** The address at which a picture of the library can be shown here. */
-    src: (picture: string) => string;
+    /** The address at which a picture of the library can be shown here, once it is known. */
+    src: (picture: string) => string | undefined;
     part: (id: string) => { name: string; body: string } | undefined;
     /** A rule in words. */
     words: (rule: string) => string;
@@ -42,10 +43,17 @@ export const letterNodes = (media: LetterMedia) => [
         addNodeView: () => (props) => {
             const dom = document.createElement('img');
             dom.className = 'letter-picture';
-            dom.src = media.src(String(props.node.attrs.src).replace('picture:', ''));
             dom.alt = String(props.node.attrs.alt);
+            // The library may be loaded after the letter: what is shown follows.
+            const stop = watchEffect(() => {
+                const src = media.src(String(props.node.attrs.src).replace('picture:', ''));
+                if (src) {
+                    dom.src = src;
+                }
+            });
             return {
                 dom,
+                destroy: stop,
                 update: (node) => {
                     dom.alt = String(node.attrs.alt);
                     return node.type === props.node.type && node.attrs.src === props.node.attrs.src;
@@ -63,14 +71,16 @@ export const letterNodes = (media: LetterMedia) => [
         addNodeView: () => (props) => {
             const dom = document.createElement('div');
             dom.className = 'letter-part';
-            const found = media.part(String(props.node.attrs.id));
             const name = document.createElement('span');
-            name.textContent = found?.name ?? 'A part that is gone';
             const body = document.createElement('div');
-            // Words only: it is shown, and never run.
-            body.textContent = (found?.body ?? '').replace(/<\/p>|<br>/g, '\n').replace(/<[^>]+>/g, '');
+            const stop = watchEffect(() => {
+                const found = media.part(String(props.node.attrs.id));
+                name.textContent = found?.name ?? 'A part that is no longer offered';
+                // Words only: it is shown, and never run.
+                body.textContent = (found?.body ?? '').replace(/<\/p>|<br>/g, '\n').replace(/<[^>]+>/g, '');
+            });
             dom.append(name, body);
-            return { dom };
+            return { dom, destroy: stop };
         },
     }),
     Node.create({
@@ -86,17 +96,20 @@ export const letterNodes = (media: LetterMedia) => [
             dom.className = 'letter-only';
             const label = document.createElement('span');
             label.contentEditable = 'false';
-            label.textContent = media.words(String(props.node.attrs.rule));
+            let rule = String(props.node.attrs.rule);
+            const stop = watchEffect(() => (label.textContent = media.words(rule)));
             const contentDOM = document.createElement('div');
             dom.append(label, contentDOM);
             return {
                 dom,
                 contentDOM,
+                destroy: stop,
                 update: (node) => {
                     if (node.type !== props.node.type) {
                         return false;
                     }
-                    label.textContent = media.words(String(node.attrs.rule));
+                    rule = String(node.attrs.rule);
+                    label.textContent = media.words(rule);
                     return true;
                 },
             };

@@ -5,7 +5,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { api, ApiError, query } from '@/api/client';
 import type { PersonRow, Rules } from '@/api/types';
 import BulkBar from '@/people/BulkBar.vue';
-import RulesEditor from '@/people/RulesEditor.vue';
+import RulesField from '@/people/RulesField.vue';
 import { peopleTabs } from '@/people/tabs';
 import { useNotices } from '@/stores/notices';
 import { usePeopleKit } from '@/stores/peopleKit';
@@ -200,7 +200,7 @@ async function done(): Promise<void> {
         </div>
         <button v-if="!building" type="button" class="mt-1 btn-quiet" @click="building = true">Find people by rules</button>
         <section v-else class="mt-3 border-y border-line bg-raised px-4 py-3" aria-label="Segment">
-            <RulesEditor v-model="rules" />
+            <RulesField :key="segment" v-model="rules" />
             <p v-if="ruleTrouble" class="mt-2 pl-9 font-medium text-clay-deep" role="status">{{ ruleTrouble }}</p>
             <p v-else-if="rules.of.length > 0" class="mt-2 pl-9" role="status" data-test="segment-count">
                 <strong>{{ counted(answer?.total ?? 0, 'person fits', 'people fit') }}</strong>: <span class="text-soft">{{ words }}</span>

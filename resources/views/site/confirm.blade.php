@@ -24,7 +24,7 @@
 <form class="form" method="post" action="{{ $confirm }}"><button class="button" type="submit">{{ $button }}</button></form>
 @endisset
 @isset($again)
-<form class="form" method="post" action="{{ $again }}"><button class="button" type="submit">Send it again</button></form>
+<form class="form" method="post" action="{{ $again }}"><button class="button quiet" type="submit">Send it again</button></form>
 @endisset
 @isset($onward)
 <p class="text"><a href="{{ $onward }}">Go on</a></p>

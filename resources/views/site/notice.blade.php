@@ -29,12 +29,12 @@
 @isset($more['confirm'])
 <form class="form" method="post" action="{{ $more['confirm'] }}">
 @foreach ($more['less'] ?? [] as $value => $label)
-<button class="button" type="submit" name="choose" value="{{ $value }}">{{ $label }}</button>
+<button class="button quiet" type="submit" name="choose" value="{{ $value }}">{{ $label }}</button>
 @endforeach
 <button class="button" type="submit" name="choose" value="all">Yes, unsubscribe me</button></form>
 @endisset
 @isset($more['back'])
-<form class="form" method="post" action="{{ $more['back'] }}"><p class="consent small">Pressed by mistake?</p><button class="button" type="submit" name="choose" value="back">Take it back</button></form>
+<form class="form" method="post" action="{{ $more['back'] }}"><p class="consent small">Pressed by mistake?</p><button class="button quiet" type="submit" name="choose" value="back">Take it back</button></form>
 @endisset
 </div></div></section>
 </main>

@@ -153,7 +153,14 @@ function set(values: Record<string, string | undefined>, label: string, now = tr
             />
             <span class="hint">On the clocks of {{ session.zone }}.</span>
         </label>
-        <FormFields v-if="form" :form="form" />
+        <UiListbox
+            v-if="form && (store.funnel?.forms.length ?? 0) > 1"
+            :model-value="form.id"
+            label="Which form"
+            :options="store.funnel?.forms.map((f) => ({ value: f.id, label: f.name })) ?? []"
+            @update:model-value="(id: string) => set({ form: id }, 'which form stands here')"
+        />
+        <FormFields v-if="form" :key="form.id" :form="form" />
         <template v-if="block.kind === 'download'">
             <p>
                 Gives out: <span class="font-medium">{{ gift?.title ?? 'nothing' }}</span>
