@@ -177,7 +177,7 @@ final class LetterWriter
             $width = min(528, (int) $picture->width);
 
             // Old mail programs know neither WebP nor styles on pictures: the copy they can show, and its width as an attribute.
-            return '<img src="'.url($picture->src()).'" alt="'.$m[2].'" width="'.$width.'" style="display:block;width:100%;max-width:'.$width.'px;height:auto;border:0">';
+            return '<img src="'.url($picture->src()).'" alt="'.$m[2].'" width="'.$width.'" style="display:block;margin:0 0 18px;width:100%;max-width:'.$width.'px;height:auto;border:0">';
         }, $body);
     }
 

@@ -59,8 +59,9 @@ final readonly class SegmentQuery
     {
         match ($rule->what) {
             'field' => $this->field($query, $rule),
-            'tag' => $this->exists($query, $rule->is === 'has', DB::table('person_tag')->join('tags', 'tags.id', '=', 'person_tag.tag_id')->whereColumn('person_tag.person_id', 'people.id')
-                ->where('tags.name_key', mb_strtolower($rule->value))),
+            // Looked up once: then each person is one step in the primary key.
+            'tag' => $this->exists($query, $rule->is === 'has', DB::table('person_tag')->whereColumn('person_tag.person_id', 'people.id')
+                ->where('person_tag.tag_id', (int) DB::table('tags')->where('business_id', $this->business->id)->where('name_key', mb_strtolower($rule->value))->value('id'))),
             'did' => $this->exists($query, $rule->is === 'has', $this->deeds($rule)),
             'date' => $this->date($query, $rule),
             default => self::standing($query, Standing::from($rule->value), $rule->is === 'equal'),

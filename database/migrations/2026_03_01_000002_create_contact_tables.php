@@ -25,7 +25,9 @@ return new class extends Migration
             $table->timestamp('active_at', 3)->nullable();
             $table->timestamp('erased_at', 3)->nullable();
             $table->ulid('import_id')->nullable()->index();
-            $table->index(['business_id', 'active_at']);
+            // Lists and counts are answered from these alone, however far back one turns.
+            $table->index(['business_id', 'erased_at', 'joined_at', 'id']);
+            $table->index(['business_id', 'erased_at', 'active_at', 'id']);
             $table->index(['business_id', 'first_key', 'last_key']);
         });
         DB::statement('update people set first_key = lower(first_name), last_key = lower(last_name), active_at = (select max(at) from events where events.person_id = people.id)');
@@ -98,6 +100,7 @@ return new class extends Migration
         });
         Schema::table('events', function (Blueprint $table): void {
             $table->index(['visitor']);
+            $table->index(['page_id', 'type', 'at', 'visitor']);
             $table->index(['business_id', 'type', 'at', 'person_id']);
             $table->index(['person_id', 'type', 'at']);
         });

@@ -197,10 +197,11 @@ final class DemoSeeder extends Seeder
             CarbonImmutable::setTestNow($message->due_at->addSeconds(2));
             $this->postman->send($message->id);
             $sent = $message->refresh()->load('person');
-            if ($sent->state === 'sent' && $sent->person !== null) {
+            $person = $sent->person;
+            if ($sent->state === 'sent' && $person !== null) {
                 $this->mail->read($sent, $this->crowd, $this->end);
                 if ($this->crowd->chance(0.009)) {
-                    $this->unsubscribe->of($sent->person, $sent);
+                    $this->unsubscribe->of($person, $sent);
                 }
             }
         }

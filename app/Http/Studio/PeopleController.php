@@ -41,7 +41,9 @@ final class PeopleController extends StudioController
         $total = (clone $query)->count();
         $pages = max(1, (int) ceil($total / $perPage));
         $page = min($pages, max(1, $request->integer('page', 1)));
-        $ids = $query->orderBy($sort, in_array($sort, ['joined_at', 'active_at'], true) ? 'desc' : 'asc')->orderBy('people.id')->forPage($page, $perPage)->pluck('people.id')->map(fn ($id): string => (string) $id)->all();
+        // Both in one direction, so that an index gives the order as it stands.
+        $direction = in_array($sort, ['joined_at', 'active_at'], true) ? 'desc' : 'asc';
+        $ids = $query->orderBy($sort, $direction)->orderBy('people.id', $direction)->forPage($page, $perPage)->pluck('people.id')->map(fn ($id): string => (string) $id)->all();
         $found = Person::query()->with('tags')->whereIn('id', $ids)->get()->keyBy('id');
         $from = $this->origins($ids);
 

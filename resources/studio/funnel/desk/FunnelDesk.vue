@@ -117,7 +117,10 @@ const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(
                             ><span class="font-medium">{{ `${person.firstName} ${person.lastName}`.trim() || person.email }}</span>
                             <span v-if="person.firstName" class="ml-1.5 text-soft">{{ person.email }}</span></span
                         >
-                        <span class="shrink-0 caption">{{ person.ownerTry ? 'you, trying · ' : '' }}{{ ago(person.joinedAt) }}</span>
+                        <span class="shrink-0 caption"
+                            >{{ person.ownerTry ? 'you, trying · ' : ''
+                            }}{{ person.standing === 'unconfirmed' ? 'not confirmed yet · ' : '' }}{{ ago(person.joinedAt) }}</span
+                        >
                     </RouterLink>
                 </li>
             </ul>
