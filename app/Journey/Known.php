@@ -7,6 +7,7 @@ namespace App\Journey;
 use App\Models\Person;
 use DateTimeImmutable;
 use DateTimeZone;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Journey\Visitor;
 use Lantern\Core\People\Rules\Did;
@@ -26,7 +27,20 @@ final class Known
             array_values(array_map(strval(...), $person->tags()->pluck('name')->all())),
             DB::table('enrolments')->where('person_id', $person->id)->get(['sequence_id', 'ended_at'])->mapWithKeys(fn ($e): array => [(string) $e->sequence_id => $e->ended_at === null])->all(),
             $person->business->zone(),
+            self::through($person),
         );
+    }
+
+    /** @return list<string> ids of the sequences the person is in of which the last email has gone */
+    public static function through(Person $person): array
+    {
+        return array_values(array_map(strval(...), DB::table('enrolments')->where('enrolments.person_id', $person->id)->whereNull('ended_at')->whereNotExists(self::onTheWay(...))->pluck('sequence_id')->all()));
+    }
+
+    /** Emails of the sequence of an enrolment that wait or are going out. */
+    public static function onTheWay(Builder $query): Builder
+    {
+        return $query->selectRaw('1')->from('messages')->whereColumn('messages.person_id', 'enrolments.person_id')->whereColumn('messages.sequence_id', 'enrolments.sequence_id')->whereIn('messages.state', ['waiting', 'sending']);
     }
 
     public static function zone(Person $person): DateTimeZone

@@ -13,6 +13,7 @@ use App\Models\Submission;
 use App\Models\Version;
 use App\Support\Instant;
 use DateTimeImmutable;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Funnel\Notice;
 use Lantern\Core\Journey\AddTag;
@@ -61,7 +62,7 @@ final readonly class Perform
     {
         $row = ['person_id' => $person->id, 'sequence_id' => $effect->sequence];
         if (DB::table('enrolments')->insertOrIgnore($row + ['funnel_id' => $funnel->id, 'started_at' => Instant::sql($effect->at)]) === 0) {
-            DB::table('enrolments')->where($row)->whereNotNull('ended_at')->update(['started_at' => Instant::sql($effect->at), 'run' => DB::raw('run + 1'),
+            DB::table('enrolments')->where($row)->where(fn (Builder $q) => $q->whereNotNull('ended_at')->orWhereNotExists(Known::onTheWay(...)))->update(['started_at' => Instant::sql($effect->at), 'run' => DB::raw('run + 1'),
                 'paused_seconds' => 0, 'ended_at' => null, 'ended_why' => null]);
         }
     }

@@ -109,22 +109,24 @@ final readonly class Journey
     }
 
     /**
-     * Entering a sequence, if they are not in it, and were not unless it may be entered again. Somebody who has a tag
-     * that ends it never enters it.
+     * Entering a sequence, if they are not on their way in it, and were not unless it may be entered again. Somebody
+     * who has a tag that ends it never enters it. Whoever had its last email stays in it, for emails that are added
+     * later, yet is no longer on the way.
      *
      * @return list<Effect>
      */
     private function started(Visitor $visitor, DateTimeImmutable $at, SequencePlan $sequence): array
     {
         $in = $visitor->sequences[$sequence->id] ?? null;
-        if ($in === true || ($in === false && ! $sequence->again) || array_filter($visitor->tags, $sequence->endsOn(...)) !== []) {
+        $before = $in === false || in_array($sequence->id, $visitor->through, true);
+        if (($in === true && ! $before) || ($before && ! $sequence->again) || array_filter($visitor->tags, $sequence->endsOn(...)) !== []) {
             return [];
         }
         $effects = [new StartSequence($sequence->id, $at->setTimezone(new DateTimeZone('UTC')))];
         $timing = new Timing($sequence, $visitor->zone, $visitor->ownerZone ?? $visitor->zone);
         foreach ($this->plan->emailsOf($sequence->id) as $email) {
             // An email that was sent or is on its way is not planned again, unless the whole sequence is.
-            if ($in === false || ! in_array($email->id, $visitor->emails, true)) {
+            if ($before || ! in_array($email->id, $visitor->emails, true)) {
                 $effects[] = new SendEmail($email->id, $timing->due($email, $at));
             }
         }

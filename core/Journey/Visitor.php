@@ -15,6 +15,7 @@ final readonly class Visitor
      * @param  list<string>  $tags  the person's tags, as written
      * @param  array<string, bool>  $sequences  by id of the sequences they entered: are they still in it?
      * @param  DateTimeZone|null  $ownerZone  where it differs from the visitor's
+     * @param  list<string>  $through  ids of the sequences they are in of which no email waits for them any more
      */
     public function __construct(
         public DateTimeZone $zone,
@@ -22,6 +23,7 @@ final readonly class Visitor
         public array $tags = [],
         public array $sequences = [],
         public ?DateTimeZone $ownerZone = null,
+        public array $through = [],
     ) {
     }
 

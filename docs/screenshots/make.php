@@ -101,7 +101,7 @@ $go('people?', 'table tbody tr');
 $person = (string) $studio->executeScript("return (async () => (await (await fetch('/studio/api/people?sort=active')).json()).people[3].id)()");
 $go("people/{$person}", '#history');
 $shoot($studio, 'person');
-$list = (string) tempnam(sys_get_temp_dir(), 'list').'.csv';
+$list = sys_get_temp_dir().'/spring-concert.csv';
 file_put_contents($list, "E-mail;First name;Last name;Tags;Instrument at home\n".implode('', array_map(fn (array $p): string => implode(';', $p)."\n", [
     ['signe.holt@example.org', 'Signe', 'Holt', 'Choir', 'yes'], ['otto.brandt@example.org', 'Otto', 'Brandt', 'Choir, Spring', 'yes'], ['mila@example.org', 'Mila', '', 'Spring', 'no'],
     ['no address given', 'Ivo', 'Kern', '', 'no'], ['runa.eastlake@example.com', 'Runa', 'Eastlake', 'Choir', 'yes'], ['ella.fern@example.net', 'Ella', 'Fern', '', ''],

@@ -200,6 +200,29 @@ final class JourneyTest extends TestCase
         self::assertSame($effects, $this->names((new Journey($plan))->decide($visitor, $this->joined($plan))));
     }
 
+    /** @return iterable<string, array{bool, list<string>, list<string>}> may it be entered again, the sequences they are past the last email of, what follows */
+    public static function pastTheLastEmail(): iterable
+    {
+        yield 'on the way' => [true, [], []];
+        yield 'past the last email, and it may be entered again' => [true, ['main'], ['start main', 'send m']];
+        yield 'past the last email, and it may not' => [false, ['main'], []];
+        yield 'past the last email of another' => [true, ['old'], []];
+    }
+
+    /**
+     * @param  list<string>  $through
+     * @param  list<string>  $effects
+     */
+    #[DataProvider('pastTheLastEmail')]
+    public function test_a_sequence_is_over_with_its_last_email(bool $again, array $through, array $effects): void
+    {
+        [$plan] = $this->sequences();
+        $plan = Plan::fromArray(['sequences' => [['again' => $again] + $plan->toArray()['sequences'][0]]] + $plan->toArray());
+        $visitor = new Visitor(new DateTimeZone('UTC'), ['m'], sequences: ['main' => true], through: $through);
+
+        self::assertSame($effects, $this->names(new Decision(effects: (new Journey($plan))->start($visitor, 'main', new DateTimeImmutable('2026-06-01 10:00:00', new DateTimeZone('UTC'))))));
+    }
+
     public function test_tags_and_buying_start_and_end_sequences(): void
     {
         [$plan] = $this->sequences();

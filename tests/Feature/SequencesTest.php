@@ -122,6 +122,26 @@ final class SequencesTest extends TestCase
         self::assertSame(2, Enrolment::query()->sole()->run);
     }
 
+    public function test_a_sequence_whose_last_email_has_gone_may_begin_again_and_not_before(): void
+    {
+        $funnel = $this->sequence(['One' => []], ['again' => true]);
+        $this->join($funnel, ['email' => 'robin@example.com']);
+        $this->runQueue();
+        $this->join($funnel, ['email' => 'robin@example.com']);
+        self::assertSame(1, Enrolment::query()->sole()->run, 'an email of it still waits');
+        $profile = '/studio/api/people/'.Person::query()->sole()->id;
+        self::assertFalse($this->actingAs($this->owner)->getJson($profile)->json('sequences.0.through'));
+
+        $this->pass('2026-06-03 12:00');
+        self::assertTrue($this->getJson($profile)->json('sequences.0.through'));
+        self::assertNull(Enrolment::query()->sole()->ended_at, 'an email added later still reaches them');
+        $this->join($funnel, ['email' => 'robin@example.com']);
+        $this->join($funnel, ['email' => 'robin@example.com']);
+        self::assertSame(2, Enrolment::query()->sole()->run);
+        $this->pass('2026-06-05 12:00');
+        self::assertSame(2, Message::query()->where('name', 'One')->where('state', 'sent')->count());
+    }
+
     public function test_changing_a_running_sequence_says_whom_it_affects_and_carries_it_out(): void
     {
         $funnel = $this->sequence(['One' => [], 'Two' => [], 'Three' => []]);

@@ -50,6 +50,7 @@ final class PersonController extends StudioController
         $deliveries = Delivery::query()->with('leadMagnet')->where('person_id', $found->id)->get()->map(fn (Delivery $d): array => [
             'id' => $d->id, 'title' => $d->leadMagnet->title ?? 'A file that is gone', 'downloads' => $d->downloads, 'revoked' => $d->revoked_at !== null]);
         $values = PeopleExport::values([$found->id])[$found->id] ?? [];
+        $through = Known::through($found);
 
         return PeopleController::summary($found->load(['tags', 'business'])) + ['phone' => $found->phone, 'timezone' => $found->timezone,
             'standingWords' => $found->standing()->label(), 'quietUntil' => Instant::json($found->quiet_until), 'confirmedAt' => Instant::json($found->confirmed_at),
@@ -60,7 +61,7 @@ final class PersonController extends StudioController
             'sequences' => DB::table('enrolments')->leftJoin('sequences', 'sequences.id', '=', 'enrolments.sequence_id')->join('funnels', 'funnels.id', '=', 'enrolments.funnel_id')->where('person_id', $found->id)->orderByDesc('started_at')
                 ->get(['enrolments.sequence_id', 'sequences.name', 'funnels.name as funnel', 'funnels.id as funnel_id', 'started_at', 'ended_at', 'ended_why'])
                 ->map(fn ($e): array => ['id' => $e->sequence_id, 'name' => $e->name ?? 'A sequence that is gone', 'funnel' => $e->funnel, 'funnelId' => $e->funnel_id, 'at' => Instant::jsonFromSql($e->started_at),
-                    'endedAt' => Instant::jsonFromSql($e->ended_at), 'endedWhy' => $e->ended_why])->all(),
+                    'endedAt' => Instant::jsonFromSql($e->ended_at), 'endedWhy' => $e->ended_why, 'through' => in_array($e->sequence_id, $through, true)])->all(),
             'optOuts' => DB::table('opt_outs')->where('person_id', $found->id)->pluck('what')->all(),
             'history' => $history->of($found, 100 + $more), 'consent' => (new PersonArchive)->consent($found), 'deliveries' => $deliveries];
     }

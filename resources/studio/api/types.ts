@@ -574,6 +574,8 @@ export interface Person extends PersonRow {
         funnelId: string;
         at: string;
         endedAt: string | null;
+        /** The last email has gone, though it has not been ended. */
+        through: boolean;
         endedWhy: string | null;
     }[];
     optOuts: string[];

@@ -226,7 +226,7 @@ const segment = computed(
                             :model-value="letter.audience"
                             @update:model-value="(audience: Rules) => edit({ audience })"
                         />
-                        <p class="mt-1 pl-9" role="status" data-test="audience">
+                        <p class="mt-1" role="status" data-test="audience">
                             <strong>{{ counted(letter.people, 'person gets', 'people get') }} it</strong
                             ><span class="text-soft"
                                 >: {{ letter.audienceWords }}, as far as they get letters from you. Whoever left, bounced or agreed to no

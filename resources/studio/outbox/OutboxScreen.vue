@@ -234,7 +234,7 @@ const tally = (value: MessageState | ''): number =>
                             <template v-if="open.personId && !open.lostWhy">
                                 <span class="self-center pl-3 caption">What if</span>
                                 <button type="button" class="btn-quiet" @click="feedback('open')">Its reader opens it</button>
-                                <button type="button" class="btn-quiet" @click="feedback('bounce')">it comes back</button>
+                                <button type="button" class="btn-quiet" @click="feedback('bounce')">It comes back</button>
                                 <button type="button" class="btn-quiet" @click="feedback('complain')">Its reader complains</button>
                             </template>
                         </template>

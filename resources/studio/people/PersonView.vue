@@ -213,7 +213,10 @@ const titles = {
                             s.name
                         }}</RouterLink>
                         <span class="ml-1.5 text-soft">{{ s.funnel }}</span>
-                        <span class="block caption">since {{ dateTime(s.at) }}{{ s.endedAt ? ` · ended: ${s.endedWhy}` : '' }}</span></span
+                        <span class="block caption"
+                            >since {{ dateTime(s.at)
+                            }}{{ s.endedAt ? ` · ended: ${s.endedWhy}` : s.through ? ' · the last email has gone' : '' }}</span
+                        ></span
                     >
                     <button
                         v-if="!s.endedAt"

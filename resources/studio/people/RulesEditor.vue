@@ -56,7 +56,7 @@ const freshRule = (): Rule => ({ what: 'tag', is: 'has', value: '' });
                 </button>
             </li>
         </ol>
-        <div class="mt-2 flex gap-1 pl-9">
+        <div class="mt-2 flex gap-1" :class="modelValue.of.length > 0 ? 'pl-9' : '-ml-3'">
             <button type="button" class="btn-quiet" @click="add(freshRule())">
                 <PlusIcon class="size-4" aria-hidden="true" />{{ modelValue.of.length === 0 ? 'Only those who …' : 'Another rule' }}
             </button>

@@ -124,7 +124,7 @@ async function takeOut(): Promise<void> {
                         :model-value="email.only"
                         @update:model-value="(only: Rules) => store.edit('email', id, { only }, 'who gets an email')"
                     />
-                    <p class="hint pl-9">
+                    <p class="hint">
                         {{
                             some
                                 ? 'It is looked up when the email is due. Two emails at one time, one for those of whom it holds and one for the others, make a branch.'

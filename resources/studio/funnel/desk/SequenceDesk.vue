@@ -94,7 +94,8 @@ const takeOut = () =>
                         <h2 id="emails" class="text-2xl">{{ sequence.name }}</h2>
                         <p class="mt-1 text-soft">
                             {{ counted(numbers.inside, 'person is', 'people are') }} in it<template v-if="numbers.inside > 0"
-                                >, for {{ count(numbers.waiting) }} of them an email still waits</template
+                                >: {{ count(numbers.waiting) }} on the way, {{ count(numbers.inside - numbers.waiting) }} past its last
+                                email</template
                             >.
                         </p>
                     </div>
