@@ -157,13 +157,16 @@ final class PeopleController extends StudioController
     /** Takes a field away, with what is known in it. */
     public function destroyField(string $field): JsonResponse
     {
-        DB::transaction(function () use ($field): void {
-            $business = $this->user()->business_id;
+        $business = $this->user()->business_id;
+        if (DB::table('own_fields')->where('business_id', $business)->where('name', $field)->doesntExist()) {
+            throw new NotFoundHttpException;
+        }
+        DB::transaction(function () use ($field, $business): void {
             DB::table('person_values')->where('name', $field)->whereIn('person_id', DB::table('people')->where('business_id', $business)->select('id'))->delete();
             DB::table('own_fields')->where('business_id', $business)->where('name', $field)->delete();
         });
 
-        return response()->json(['fields' => OwnFields::of($this->user()->business_id)]);
+        return response()->json(['fields' => OwnFields::of($business)]);
     }
 
     /** The list as it is asked for: rules or a segment, a search, a funnel, a tag. */
