@@ -64,7 +64,7 @@ final class Broadcasting
     {
         DB::transaction(function () use ($broadcast, $now): void {
             $test = $broadcast->plan()->isTest();
-            if (Broadcast::query()->where('id', $broadcast->id)->where('state', 'scheduled')->update(['state' => $test ? 'testing' : 'sending', 'started_at' => $now]) === 0) {
+            if (Broadcast::query()->where('id', $broadcast->id)->where('state', 'scheduled')->update(['state' => $test ? 'testing' : 'sending', 'started_at' => Instant::sql($now)]) === 0) {
                 return;
             }
             $business = Business::query()->findOrFail($broadcast->business_id);
@@ -115,7 +115,7 @@ final class Broadcasting
             $numbers = $this->variants($broadcast->id);
             $hits = fn (string $v): array => ['sent' => $numbers[$v]['sent'] ?? 0, 'hits' => $numbers[$v][$plan->byClicks ? 'clicked' : 'opened'] ?? 0];
             $test = SubjectTest::of($hits('a'), $hits('b'));
-            if (Broadcast::query()->where('id', $broadcast->id)->where('state', 'testing')->update(['state' => 'sending', 'picked_at' => $now, 'winner' => $test->winner, 'winner_why' => $test->words($plan->byClicks)]) === 0) {
+            if (Broadcast::query()->where('id', $broadcast->id)->where('state', 'testing')->update(['state' => 'sending', 'picked_at' => Instant::sql($now), 'winner' => $test->winner, 'winner_why' => $test->words($plan->byClicks)]) === 0) {
                 return;
             }
             // What of the test still waits goes out with its own subject.
@@ -127,7 +127,7 @@ final class Broadcasting
     public function again(Broadcast $broadcast, CarbonImmutable $now): void
     {
         DB::transaction(function () use ($broadcast, $now): void {
-            if (Broadcast::query()->where('id', $broadcast->id)->where('state', 'sent')->whereNull('again_at')->update(['state' => 'sending', 'again_at' => $now]) === 0) {
+            if (Broadcast::query()->where('id', $broadcast->id)->where('state', 'sent')->whereNull('again_at')->update(['state' => 'sending', 'again_at' => Instant::sql($now)]) === 0) {
                 return;
             }
             $stamp = Instant::sql($now);

@@ -24,13 +24,13 @@ final readonly class Digest
     {
         foreach (Business::query()->get() as $business) {
             $local = $now->setTimezone($business->zone());
-            $today = $local->startOfDay()->addHours(self::HOUR);
+            $today = $local->setTime(self::HOUR, 0);
             if ($local < $today || ($business->told_at !== null && $business->told_at >= $today)) {
                 continue;
             }
             // The first time it tells of one day; afterwards of all since it told last, so that nobody is left out.
             $since = $business->told_at ?? $today->subDay();
-            if (Business::query()->where('id', $business->id)->where(fn ($q) => $q->whereNull('told_at')->orWhere('told_at', '<', Instant::sql($today)))->update(['told_at' => $now]) === 0) {
+            if (Business::query()->where('id', $business->id)->where(fn ($q) => $q->whereNull('told_at')->orWhere('told_at', '<', Instant::sql($today)))->update(['told_at' => Instant::sql($now)]) === 0) {
                 continue;
             }
             $ids = array_values(Submission::query()->with('version')->whereHas('funnel', fn ($q) => $q->where('business_id', $business->id))->where('state', 'taken')

@@ -80,7 +80,7 @@ final readonly class TakeSignup
         return DB::transaction(function () use ($submission, $at, $ip, $owner): Decision {
             $journey = new Journey($submission->version->plan());
             $form = $submission->version->plan()->form($submission->form_id) ?? throw new LogicException('A version that took a form has it.');
-            if (Submission::query()->where('id', $submission->id)->where('state', 'waiting')->update(['state' => 'taken', 'confirmed_at' => $at, 'confirmed_ip' => $ip]) === 0) {
+            if (Submission::query()->where('id', $submission->id)->where('state', 'waiting')->update(['state' => 'taken', 'confirmed_at' => Instant::sql($at), 'confirmed_ip' => $ip]) === 0) {
                 return new Decision($journey->decide(Known::visitor($submission->person), new Event(EventType::Confirmed, $at, $submission->page_id))->way);
             }
             $submission->refresh();
