@@ -265,4 +265,22 @@ final class BroadcastsTest extends TestCase
         }
         $this->getJson('/studio/api/broadcasts')->assertJsonPath('broadcasts', []);
     }
+
+    public function test_a_copy_is_a_draft_that_sends_nothing_and_a_letter_on_its_way_cannot_be_taken_out(): void
+    {
+        $this->people(3);
+        $letter = $this->broadcast(['name' => str_repeat('n', 120), 'audience' => json_encode(['all' => true, 'of' => [['what' => 'field', 'of' => 'first_name', 'is' => 'equal', 'value' => 'P1']]])]);
+        $this->postJson("/studio/api/broadcasts/{$letter->id}/send")->assertOk();
+        $this->deleteJson("/studio/api/broadcasts/{$letter->id}")->assertUnprocessable();
+        $copy = $this->postJson("/studio/api/broadcasts/{$letter->id}/duplicate")->assertCreated()->assertJsonPath('state', 'draft')->assertJsonPath('subject', $letter->subject)->assertJsonPath('people', 1);
+        self::assertSame(120, mb_strlen((string) $copy->json('name')));
+        $this->work();
+        self::assertSame(['p1@example.com'], Message::query()->where('kind', 'broadcast')->pluck('to_address')->all(), 'the copy went to nobody');
+
+        $id = $copy->json('id');
+        $this->deleteJson("/studio/api/broadcasts/{$id}")->assertOk();
+        self::assertNotContains($id, array_column((array) $this->getJson('/studio/api/broadcasts')->assertOk()->json('broadcasts'), 'id'));
+        $this->postJson("/studio/api/broadcasts/{$id}/restore")->assertOk();
+        self::assertContains($id, array_column((array) $this->getJson('/studio/api/broadcasts')->assertOk()->json('broadcasts'), 'id'));
+    }
 }

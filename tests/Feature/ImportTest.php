@@ -197,4 +197,17 @@ final class ImportTest extends TestCase
         $this->getJson("/studio/api/imports/{$import['id']}")->assertNotFound();
         $this->get("/studio/api/imports/{$import['id']}/report")->assertNotFound();
     }
+
+    public function test_a_list_that_is_stopped_brings_in_no_more_and_can_be_taken_back(): void
+    {
+        $import = $this->bring("email\na@example.com\nb@example.com\n")->assertCreated()->json();
+        $this->postJson("/studio/api/imports/{$import['id']}/stop")->assertOk()->assertJsonPath('state', $import['state']);
+        $this->postJson("/studio/api/imports/{$import['id']}/start", ['columns' => $import['reading']['guess'], 'agreed' => true])->assertOk();
+        $this->postJson("/studio/api/imports/{$import['id']}/stop")->assertOk()->assertJsonPath('state', 'stopped');
+        $this->runQueue();
+        self::assertSame(0, Person::query()->count(), 'it was stopped before its first line');
+        $this->postJson("/studio/api/imports/{$import['id']}/undo")->assertOk();
+        $this->runQueue();
+        self::assertSame(0, Person::query()->count());
+    }
 }

@@ -187,4 +187,16 @@ final class LetterPartsTest extends TestCase
 
         $this->getJson("/studio/api/forms/{$form->id}/cost?fields=2")->assertJsonPath('advice', 'On your pages each further field has cost 10.0 percentage points so far: of a hundred visitors, 10 fewer join.');
     }
+
+    public function test_a_part_that_is_taken_out_comes_back_whole(): void
+    {
+        $id = $this->postJson('/studio/api/parts', ['name' => 'Signature', 'body' => '<p>Warmly, Imke</p>'])->assertSuccessful()->json('id');
+        $names = fn (): array => array_column((array) $this->getJson('/studio/api/parts')->assertOk()->json('parts'), 'name');
+        self::assertSame(['Signature'], $names());
+        $this->deleteJson("/studio/api/parts/{$id}")->assertOk();
+        self::assertSame([], $names());
+        $this->postJson("/studio/api/parts/{$id}/restore")->assertOk();
+        self::assertSame(['Signature'], $names());
+        self::assertSame('<p>Warmly, Imke</p>', $this->getJson('/studio/api/parts')->json('parts.0.body'));
+    }
 }

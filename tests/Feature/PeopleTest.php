@@ -261,4 +261,19 @@ final class PeopleTest extends TestCase
         $this->act('tag', ['of' => 'mine', 'ids' => [$id]])->assertJsonPath('people', 0);
         self::assertNull(Person::query()->sole()->unsubscribed_at);
     }
+
+    public function test_a_download_is_taken_back_and_allowed_again(): void
+    {
+        $funnel = $this->live($this->owner);
+        $this->join($funnel, ['email' => 'robin@example.com', 'first_name' => 'Robin']);
+        $this->actingAs($this->owner);
+        $person = Person::query()->where('email', 'robin@example.com')->sole()->id;
+        $revoked = fn (): mixed => $this->getJson("/studio/api/people/{$person}")->assertOk()->json('deliveries.0.revoked');
+        $delivery = $this->getJson("/studio/api/people/{$person}")->json('deliveries.0.id');
+        self::assertFalse($revoked());
+        $this->postJson("/studio/api/deliveries/{$delivery}/revoke")->assertOk();
+        self::assertTrue($revoked());
+        $this->postJson("/studio/api/deliveries/{$delivery}/allow")->assertOk();
+        self::assertFalse($revoked());
+    }
 }
