@@ -44,7 +44,7 @@ final class LetterWriter
             return null;
         }
 
-        return $this->letter($message->business, $source, $this->values($message), $message->person, $message);
+        return $this->letter($message->business, $source, $this->values($message, $source, $source->subject.$source->body), $message->person, $message);
     }
 
     /** What a message says, before it has a reader. */
@@ -107,16 +107,18 @@ final class LetterWriter
     /** Where a link in a message leads for its reader. Only what the letter itself holds can be asked for. */
     public function target(Message $message, string $template): ?string
     {
-        $url = trim(html_entity_decode(MergeFields::fill($template, $this->values($message), fn (string $s): string => $s), ENT_QUOTES | ENT_HTML5));
+        $url = trim(html_entity_decode(MergeFields::fill($template, $this->values($message, $message->kind === 'notice' ? null : $this->source($message), $template), fn (string $s): string => $s), ENT_QUOTES | ENT_HTML5));
 
         return preg_match('~^https?://[^\s]+$~i', $url) === 1 && strpbrk($url, "\r\n\t") === false ? $url : null;
     }
 
-    /** @return array<string, string> the merge fields of a message */
-    private function values(Message $message): array
+    /** @return array<string, string> the merge fields of a message, as far as these words ask for them */
+    private function values(Message $message, ?LetterSource $source, string $words): array
     {
-        $values = $message->person === null ? [] : self::ofPerson($message->person) + ['download_link' => $this->downloadUrl($message)];
-        $source = $message->kind === 'notice' ? null : $this->source($message);
+        $values = $message->person === null ? [] : self::ofPerson($message->person);
+        if ($values !== [] && str_contains($words, 'download_link')) {
+            $values['download_link'] = $this->downloadUrl($message);
+        }
 
         return $values + ($source->fields ?? []);
     }
@@ -141,7 +143,7 @@ final class LetterWriter
     private function letter(Business $business, LetterSource $source, array $values, ?Person $person, ?Message $message): Letter
     {
         $plain = MergeFields::fill($source->subject, $values, fn (string $s): string => (string) preg_replace('/[\p{Cc}]+/u', ' ', $s));
-        $body = $person === null ? LetterBody::forEverybody($source->body) : LetterBody::forReader($source->body, Known::facts($person, CarbonImmutable::now()));
+        $body = $person === null || ! str_contains($source->body, 'data-only') ? LetterBody::forEverybody($source->body) : LetterBody::forReader($source->body, Known::facts($person, CarbonImmutable::now()));
         // A link that stands alone in its paragraph is what the letter is about: it becomes a button.
         $body = (string) preg_replace('~<p>\s*<a href="([^"]*)">([^<]*)</a>\s*</p>~', '<p class="act"><a class="button" href="$1">$2</a></p>', $body);
         $untracked = MergeFields::fill(self::withPictures($business, $body), $values, e(...));

@@ -34,7 +34,10 @@ final class Version extends Record
     /** @var array<string, string> */
     protected $casts = ['plan' => 'array', 'rendered' => 'array', 'published_at' => 'immutable_datetime'];
 
-    private ?Plan $read = null;
+    private const KEPT = 16;
+
+    /** @var array<string, Plan> by id: what never changes need not be read again by the next job, nor for the next letter */
+    private static array $read = [];
 
     protected static function booted(): void
     {
@@ -49,6 +52,10 @@ final class Version extends Record
 
     public function plan(): Plan
     {
-        return $this->read ??= Plan::fromArray($this->plan);
+        if (! isset(self::$read[$this->id])) {
+            self::$read = array_slice(self::$read, -self::KEPT + 1) + [$this->id => Plan::fromArray($this->plan)];
+        }
+
+        return self::$read[$this->id];
     }
 }
