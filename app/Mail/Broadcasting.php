@@ -102,9 +102,17 @@ final class Broadcasting
         // An id of 26 small hexadecimal letters is one of ours, too.
         DB::table('messages')->insertOrIgnoreUsing(
             ['id', 'business_id', 'person_id', 'broadcast_id', 'funnel_id', 'variant', 'kind', 'unique_key', 'name', 'to_address', 'state', 'due_at', 'created_at', 'updated_at'],
-            $this->audience($broadcast, $business, $now)->selectRaw("lower(hex(randomblob(13))), people.business_id, people.id, ?, ?, ?, 'broadcast', 'broadcast:' || ? || ':' || people.id, ?, people.email, 'waiting', ?, ?, ?",
+            $this->audience($broadcast, $business, $now)->whereNotExists(fn (Builder $q) => self::got($q, $broadcast))->selectRaw("lower(hex(randomblob(13))), people.business_id, people.id, ?, ?, ?, 'broadcast', 'broadcast:' || ? || ':' || people.id, ?, people.email, 'waiting', ?, ?, ?",
                 [$broadcast->id, $broadcast->funnel_id, $variant, $broadcast->id, $broadcast->name, $stamp, $stamp, $stamp]),
         );
+    }
+
+    /** It was planned for them already, perhaps while they were somebody else: of two people one was made. */
+    private static function got(Builder $query, Broadcast $broadcast): Builder
+    {
+        return $query->selectRaw('1')->from('messages')->whereColumn('messages.person_id', 'people.id')
+            // One person has few messages, a broadcast has a hundred thousand: it must be looked up by the person.
+            ->whereRaw("coalesce(messages.broadcast_id, '') = ?", [$broadcast->id]);
     }
 
     /** The test is over: the better subject goes to the rest. */
@@ -132,7 +140,8 @@ final class Broadcasting
             }
             $stamp = Instant::sql($now);
             $people = DB::table('people')->where('people.business_id', $broadcast->business_id)->whereNull('people.erased_at')
-                ->whereExists(fn (Builder $q) => $q->selectRaw('1')->from('messages')->whereColumn('messages.person_id', 'people.id')->where('broadcast_id', $broadcast->id)->where('state', 'sent')->whereNull('opened_at')->whereNull('clicked_at'));
+                ->whereExists(fn (Builder $q) => $q->selectRaw('1')->from('messages')->whereColumn('messages.person_id', 'people.id')->where('broadcast_id', $broadcast->id)->where('state', 'sent')->whereNull('opened_at')->whereNull('clicked_at'))
+                ->whereNotExists(fn (Builder $q) => self::got($q, $broadcast)->whereNotNull('opened_at'));
             SegmentQuery::standing($people, Standing::Subscribed);
             DB::table('messages')->insertOrIgnoreUsing(
                 ['id', 'business_id', 'person_id', 'broadcast_id', 'funnel_id', 'variant', 'kind', 'unique_key', 'name', 'to_address', 'state', 'due_at', 'created_at', 'updated_at'],

@@ -29,8 +29,9 @@ final readonly class Gate
         }
         // Whoever must not be written to is not, whatever was asked for meanwhile, and by whomever.
         $standing = $person->standing();
-        if ($standing === Standing::Complained || $standing === Standing::Bounced || Suppressions::has($message->business_id, $message->to_address)) {
-            return new self($standing === Standing::Complained ? 'Reported an earlier letter as spam.' : 'This address refused an earlier message for good.');
+        $why = $person->suppressed ?? Suppressions::why($message->business_id, $message->to_address);
+        if ($why === 'complained' || $why === 'bounced') {
+            return new self($why === 'complained' ? 'Reported an earlier letter as spam.' : 'This address refused an earlier message for good.');
         }
         // A new link and a confirmation are asked for, each one; letters are what one unsubscribes from.
         if (! in_array($message->kind, ['sequence', 'broadcast'], true)) {

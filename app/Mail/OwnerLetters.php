@@ -14,7 +14,7 @@ final class OwnerLetters
     public function source(Message $message): ?LetterSource
     {
         $ids = $message->content['submissions'] ?? [];
-        $submissions = Submission::query()->with(['person', 'funnel', 'version'])->whereIn('id', is_array($ids) ? $ids : [])->orderBy('submitted_at')->get();
+        $submissions = Submission::query()->with(['person', 'funnel', 'version'])->whereIn('id', is_array($ids) ? $ids : [])->whereHas('person', fn ($q) => $q->whereNull('erased_at'))->orderBy('submitted_at')->get();
         $first = $submissions->first();
         if ($first === null) {
             return null;

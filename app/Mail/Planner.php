@@ -73,13 +73,14 @@ final class Planner
     /**
      * A letter written out already, to the owner, to be looked at in their own mail program.
      *
-     * @param  array{subject: string, html: string, text: string}  $letter
+     * @param  Person|null  $reader  on whom it was tried
      */
-    public function planTest(Business $business, string $to, ?string $funnel, array $letter): string
+    public function planTest(Business $business, ?string $funnel, Letter $letter, ?Person $reader): string
     {
         $id = Ids::next();
         $this->plan("test:{$id}", ['id' => $id, 'business_id' => $business->id, 'person_id' => null, 'funnel_id' => $funnel, 'kind' => 'test', 'name' => 'Test',
-            'to_address' => $to, 'due_at' => Instant::sql(CarbonImmutable::now()), 'content' => json_encode($letter, JSON_THROW_ON_ERROR)]);
+            'to_address' => $business->sender_address, 'due_at' => Instant::sql(CarbonImmutable::now()), 'content' => json_encode(
+                ['subject' => 'Test: '.$letter->subject, 'html' => $letter->html, 'text' => $letter->text, 'person' => $reader?->id], JSON_THROW_ON_ERROR)]);
 
         return $id;
     }
@@ -98,7 +99,8 @@ final class Planner
     private function plan(string $key, array $message): void
     {
         $now = CarbonImmutable::now();
-        $due = $message['due_at'] <= Instant::sql($now);
+        // What is due goes at once if the minute has room for it; else it waits its turn with all others.
+        $due = $message['due_at'] <= Instant::sql($now) && Postman::room((int) $message['business_id'], $now) > 0;
         $id = is_string($message['id'] ?? null) ? $message['id'] : Ids::next();
         $planned = DB::table('messages')->insertOrIgnore($message + [
             'id' => $id, 'unique_key' => $key, 'state' => 'waiting', 'queued_at' => $due ? Instant::sql($now) : null,

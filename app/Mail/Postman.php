@@ -87,11 +87,9 @@ final readonly class Postman
 
         return DB::transaction(function () use ($now, $most): int {
             $ids = [];
-            foreach (Business::query()->get(['id', 'messages_per_minute']) as $business) {
-                // What was queued within the last minute has used up its share of the minute.
-                $used = Message::query()->where('business_id', $business->id)->where('queued_at', '>', Instant::sql($now->subMinute()))->count();
-                $room = min($most, $business->messages_per_minute - $used);
-                array_push($ids, ...$room < 1 ? [] : $this->due($business->id, $now, $room));
+            foreach (Business::query()->pluck('id') as $business) {
+                $room = min($most, self::room((int) $business, $now));
+                array_push($ids, ...$room < 1 ? [] : $this->due((int) $business, $now, $room));
             }
             foreach ($ids as $id) {
                 SendMessage::dispatch($id);
@@ -102,6 +100,14 @@ final readonly class Postman
 
             return count($ids);
         });
+    }
+
+    /** How many more messages may be queued now: what was queued within the last minute has used up its share of the minute. */
+    public static function room(int $business, CarbonImmutable $now): int
+    {
+        $used = Message::query()->where('business_id', $business)->where('queued_at', '>', Instant::sql($now->subMinute()))->count();
+
+        return max(0, (int) Business::query()->where('id', $business)->value('messages_per_minute') - $used);
     }
 
     /** @return list<string> ids of what is due, what was asked for first, broadcasts last */

@@ -45,6 +45,8 @@ final readonly class BulkActs
                     throw Invalid::at('of', 'This sequence is not live yet: publish its funnel first.');
                 }
                 $data = ['of' => $of, 'name' => $sequence->name];
+            } else {
+                $data = ['at' => Instant::sql($now)];
             }
             $act = BulkAct::query()->create(['business_id' => $business->id, 'kind' => $kind, 'data' => $data]);
             DB::table('bulk_act_people')->insertUsing(['bulk_act_id', 'person_id'], $this->touched($kind, $data, $people)->selectRaw('?, people.id', [$act->id]));
@@ -80,7 +82,7 @@ final readonly class BulkActs
         match ($act->kind) {
             'tag' => DB::table('person_tag')->insertUsing(['person_id', 'tag_id', 'tagged_at'], $ids()->selectRaw('person_id, ?, ?', [(int) $act->data['tag'], Instant::sql($now)])),
             'untag' => DB::table('person_tag')->where('tag_id', (int) $act->data['tag'])->whereIn('person_id', $ids()->select('person_id'))->delete(),
-            'unsubscribe' => DB::table('people')->whereIn('id', $ids()->select('person_id'))->update(['unsubscribed_at' => Instant::sql($now)]),
+            'unsubscribe' => DB::table('people')->whereIn('id', $ids()->select('person_id'))->update(['unsubscribed_at' => (string) $act->data['at']]),
             default => null,
         };
         // What has to be decided for each person alone is done piece by piece.
@@ -102,13 +104,15 @@ final readonly class BulkActs
             match ($act->kind) {
                 'tag' => DB::table('person_tag')->where('tag_id', (int) $act->data['tag'])->whereIn('person_id', $ids()->select('person_id'))->delete(),
                 'untag' => DB::table('person_tag')->insertUsing(['person_id', 'tag_id', 'tagged_at'], $ids()->selectRaw('person_id, ?, ?', [(int) $act->data['tag'], $now])),
-                'unsubscribe' => DB::table('people')->whereIn('id', $ids()->select('person_id'))->update(['unsubscribed_at' => null]),
+                // Whoever left themselves meanwhile has a later moment, and stays away.
+                'unsubscribe' => DB::table('people')->whereIn('id', $ids()->select('person_id'))->when(isset($act->data['at']), fn (Builder $q) => $q->where('unsubscribed_at', $act->data['at']))->update(['unsubscribed_at' => null]),
                 'start' => $ids()->orderBy('person_id')->each(fn ($row) => Perform::stop((string) $row->person_id, $sequence, 'Taken out of the sequence again by you.', CarbonImmutable::now())),
                 default => null,
             };
             if ($act->kind === 'stop' || $act->kind === 'unsubscribe') {
-                // What was stopped by it goes on; what came due meanwhile goes out now.
+                // What was stopped by it goes on; what came due meanwhile goes out now. Who left themselves is left alone.
                 $why = self::why($act);
+                $ids = fn (): Builder => DB::table('bulk_act_people')->where('bulk_act_id', $act->id)->whereExists(fn (Builder $q) => $q->selectRaw('1')->from('people')->whereColumn('people.id', 'person_id')->whereNull('unsubscribed_at'));
                 DB::table('enrolments')->whereIn('person_id', $ids()->select('person_id'))->where('ended_why', $why)->when($act->kind === 'stop', fn ($q) => $q->where('sequence_id', $sequence))->update(['ended_at' => null, 'ended_why' => null]);
                 DB::table('messages')->whereIn('person_id', $ids()->select('person_id'))->where('state', 'cancelled')->where('trouble', $why)->when($act->kind === 'stop', fn ($q) => $q->where('sequence_id', $sequence))
                     ->update(['state' => 'waiting', 'trouble' => null, 'queued_at' => null, 'updated_at' => $now]);

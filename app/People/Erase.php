@@ -36,6 +36,7 @@ final class Erase
             DB::table('outbox')->whereIn('message_id', DB::table('messages')->where('person_id', $id)->select('id'))->delete();
             DB::table('messages')->where('person_id', $id)->where('state', 'waiting')->delete();
             DB::table('messages')->where('person_id', $id)->update(['to_address' => '', 'subject' => '', 'html' => null, 'text' => null, 'content' => null, 'trouble' => null]);
+            $this->toldOrTried($id);
             DB::table('hook_calls')->whereIn('submission_id', DB::table('submissions')->where('person_id', $id)->select('id'))->delete();
             DB::table('confirmations')->whereIn('submission_id', DB::table('submissions')->where('person_id', $id)->select('id'))->delete();
             DB::table('submissions')->where('person_id', $id)->update(['answers' => '{}', 'ip' => null, 'user_agent' => null, 'source' => null, 'confirmed_ip' => null, 'visitor' => null, 'token' => DB::raw('lower(hex(randomblob(16)))')]);
@@ -46,5 +47,18 @@ final class Erase
             DB::table('people')->where('id', $id)->update(['email' => '', 'email_key' => 'erased:'.Ids::next(), 'first_name' => '', 'last_name' => '', 'first_key' => '', 'last_key' => '', 'phone' => '', 'timezone' => null,
                 'import_id' => null, 'erased_at' => $now, 'unsubscribed_at' => $now, 'updated_at' => $now]);
         });
+    }
+
+    /** Letters to the owner that told of them, and tests that were written as if to them. That they went out stays true. */
+    private function toldOrTried(string $id): void
+    {
+        $about = fn (string $kind) => DB::table('messages')->where('kind', $kind)->where(fn ($q) => $kind === 'test' ? $q->where('content->person', $id)
+            : $q->whereRaw("exists (select 1 from json_each(messages.content, '$.submissions') as told join submissions on submissions.id = told.value where submissions.person_id = ?)", [$id]));
+        foreach (['notice', 'test'] as $kind) {
+            DB::table('outbox')->whereIn('message_id', $about($kind)->select('id'))->delete();
+            $about($kind)->where('state', 'sent')->update(['subject' => '', 'html' => null, 'text' => null]);
+        }
+        // A notice that waits is written without them when it goes; a test has been written already.
+        $about('test')->update(['content' => null, 'state' => DB::raw("case state when 'waiting' then 'cancelled' else state end")]);
     }
 }

@@ -90,9 +90,43 @@ final class Importing
             }
             $import->forceFill(['added' => $import->added + $added, 'updated' => $import->updated + $updated, 'same' => $import->same + $same,
                 'refused' => $import->refused + count($refused), 'state' => $ended ? 'done' : 'running'])->save();
+            if ($ended) {
+                $this->letGo($import);
+            }
 
             return ! $ended;
         });
+    }
+
+    /** Stops it where it is: what has been brought in stays, and can be taken back. */
+    public function stop(Import $import): void
+    {
+        DB::transaction(function () use ($import): void {
+            if (Import::query()->where('id', $import->id)->where('state', 'running')->update(['state' => 'stopped']) === 1) {
+                $this->letGo($import);
+            }
+        });
+    }
+
+    /** Nothing more will be read of it: its lines are kept nowhere but on the people they were about. */
+    private function letGo(Import $import): void
+    {
+        Import::query()->where('id', $import->id)->update(['reading' => json_encode(['rows' => []] + $import->reading, JSON_THROW_ON_ERROR)]);
+        // A worker that dies in between leaves the file to {@see self::tidy()}.
+        DB::afterCommit(fn () => Storage::disk('uploads')->delete($import->path));
+    }
+
+    /** Takes out lists that were looked at a day ago and never brought in, and files that nobody will read. */
+    public function tidy(CarbonImmutable $now): int
+    {
+        $old = Import::query()->where('state', 'new')->where('created_at', '<', Instant::sql($now->subDay()))->get();
+        $old->each(fn (Import $import) => $import->delete());
+        $kept = Import::query()->whereIn('state', ['new', 'running'])->pluck('path')->all();
+        // A file that is just coming in has no row yet.
+        $files = array_filter(Storage::disk('uploads')->files('imports'), fn (string $f): bool => ! in_array($f, $kept, true) && Storage::disk('uploads')->lastModified($f) < $now->subHour()->getTimestamp());
+        Storage::disk('uploads')->delete([...array_values($files), ...$old->pluck('path')->all()]);
+
+        return count($old);
     }
 
     /**

@@ -34,8 +34,12 @@ final class Merge
                     DB::table('person_values')->where('person_id', $goes->id)->where('name', $name)->update(['person_id' => $stays->id]);
                 }
             }
-            // An email that the one has had, or will have, does not come to them twice.
-            DB::table('messages')->where('person_id', $goes->id)->where('state', 'waiting')->whereIn('email_id', DB::table('messages')->where('person_id', $stays->id)->whereNotNull('email_id')->select('email_id'))->delete();
+            // A letter that the one has had, or will have, does not come to them twice.
+            foreach (['email_id', 'broadcast_id'] as $letter) {
+                $had = fn (Person $by) => DB::table('messages')->where('person_id', $by->id)->whereNotNull($letter)->where('state', '!=', 'cancelled');
+                $had($goes)->where('state', 'waiting')->whereIn($letter, $had($stays)->select($letter))->delete();
+                $had($stays)->where('state', 'waiting')->whereIn($letter, $had($goes)->select($letter))->delete();
+            }
             DB::table('messages')->where('person_id', $goes->id)->where('state', 'waiting')->update(['to_address' => $stays->email]);
             DB::table('messages')->where('person_id', $goes->id)->update(['person_id' => $stays->id]);
             foreach (['bulk_act_people', 'import_changes', 'person_values'] as $table) {
@@ -47,6 +51,8 @@ final class Merge
                 'phone' => $stays->phone === '' ? $goes->phone : $stays->phone, 'timezone' => $stays->timezone ?? $goes->timezone,
                 'joined_at' => min($stays->joined_at, $goes->joined_at), 'active_at' => max($stays->active_at, $goes->active_at),
                 'unsubscribed_at' => $earliest($stays->unsubscribed_at === null ? null : Instant::sql($stays->unsubscribed_at), $goes->unsubscribed_at === null ? null : Instant::sql($goes->unsubscribed_at)),
+                // A complaint is a person's; a mailbox that refuses is only a mailbox.
+                'suppressed' => $goes->suppressed === 'complained' ? 'complained' : $stays->suppressed, 'quiet_until' => max($stays->quiet_until, $goes->quiet_until),
                 'pending' => $stays->pending && $goes->pending, 'confirmed_at' => $stays->confirmed_at ?? $goes->confirmed_at,
                 // Agreeing to more than what was asked for holds only if both did.
                 'marketing' => $stays->marketing && $goes->marketing, 'owner_try' => $stays->owner_try && $goes->owner_try,

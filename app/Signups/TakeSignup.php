@@ -6,6 +6,7 @@ namespace App\Signups;
 
 use App\Journey\Known;
 use App\Journey\Perform;
+use App\Mail\Suppressions;
 use App\Models\Person;
 use App\Models\Submission;
 use App\Results\Recorder;
@@ -114,6 +115,7 @@ final readonly class TakeSignup
                 $form->consent !== '' => true,
                 default => $person->marketing,
             }])->save();
+        Suppressions::cameBack($person->business_id, $person->email);
         DB::table('opt_outs')->where('person_id', $person->id)->whereIn('what', ['broadcasts', ...$form->start])->delete();
         if ($submission->visitor !== null) {
             self::join($submission->visitor, $person->id, $at);
@@ -142,11 +144,13 @@ final readonly class TakeSignup
         $person = Person::query()->where('business_id', $signup->funnel->business_id)->where('email_key', $email->key)->first();
         if ($person === null) {
             $values = $signup->answers->values;
+            $why = Suppressions::why($signup->funnel->business_id, $email->display);
 
             return Person::query()->create([
                 'business_id' => $signup->funnel->business_id, 'email' => $email->display, 'email_key' => $email->key, 'timezone' => $signup->zone,
                 'first_name' => $values[FieldKind::FirstName->value] ?? '', 'last_name' => $values[FieldKind::LastName->value] ?? '',
                 'joined_at' => $signup->at, 'owner_try' => $signup->owner, 'pending' => $waits,
+                'suppressed' => $why === 'unsubscribed' ? null : $why,
             ]);
         }
         if (! $waits && $signup->zone !== null) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Signups;
 
+use App\Journey\Known;
 use App\Journey\Perform;
 use App\Models\Message;
 use App\Models\Person;
@@ -18,6 +19,8 @@ final readonly class Unsubscribe
 {
     public const QUIET_DAYS = 30;
 
+    public const WHY = 'Unsubscribed before it was due.';
+
     public function __construct(private Recorder $recorder)
     {
     }
@@ -26,14 +29,16 @@ final readonly class Unsubscribe
     public function of(Person $person, ?Message $through): void
     {
         DB::transaction(function () use ($person, $through): void {
-            if ($person->unsubscribed_at !== null) {
+            $left = $person->unsubscribed_at;
+            // The owner's doing can be taken back; that of the person themselves cannot, so it is noted even then.
+            if ($left !== null && ($through === null || $this->didThemselves($person, $left))) {
                 return;
             }
             $now = CarbonImmutable::now();
             $person->forceFill(['unsubscribed_at' => $now])->save();
             $this->recorder->note(EventType::Unsubscribed, $person, $now, $through?->funnel_id, $through === null ? [] : ['message' => $through->id]);
             $this->lost($through, 'unsubscribed', $now);
-            Perform::cancelAll($person->id, 'Unsubscribed before it was due.');
+            Perform::cancelAll($person->id, self::WHY);
         });
     }
 
@@ -58,13 +63,22 @@ final readonly class Unsubscribe
         $person->forceFill(['quiet_until' => CarbonImmutable::now()->addDays(self::QUIET_DAYS)])->save();
     }
 
-    /** Everything again as it was: what was pressed by mistake is taken back. */
+    /** Everything again as it was: what was pressed by mistake is taken back, and what is still to come comes. */
     public function back(Person $person): void
     {
         DB::transaction(function () use ($person): void {
+            $now = Instant::sql(CarbonImmutable::now());
+            DB::table('messages')->where('person_id', $person->id)->where('state', 'cancelled')->where('trouble', self::WHY)->where('due_at', '>', $now)
+                ->update(['state' => 'waiting', 'trouble' => null, 'queued_at' => null, 'updated_at' => $now]);
+            DB::table('enrolments')->where('person_id', $person->id)->where('ended_why', self::WHY)->whereExists(Known::onTheWay(...))->update(['ended_at' => null, 'ended_why' => null]);
             $person->forceFill(['unsubscribed_at' => null, 'quiet_until' => null])->save();
             DB::table('opt_outs')->where('person_id', $person->id)->delete();
         });
+    }
+
+    private function didThemselves(Person $person, CarbonImmutable $left): bool
+    {
+        return DB::table('events')->where('person_id', $person->id)->where('type', EventType::Unsubscribed->value)->where('at', '>=', Instant::sql($left))->whereNotNull('data->message')->exists();
     }
 
     private function lost(?Message $through, string $how, CarbonImmutable $at): void

@@ -59,6 +59,7 @@ return new class extends Migration
             $table->index(['person_id', 'sequence_id']);
             $table->index(['broadcast_id', 'state']);
             $table->index(['business_id', 'sent_at']);
+            $table->index(['business_id', 'queued_at']);
         });
         // Until now all emails of a funnel were one sequence that every form started.
         foreach (DB::table('funnels')->whereIn('id', DB::table('emails')->select('funnel_id'))->get(['id', 'created_at']) as $funnel) {

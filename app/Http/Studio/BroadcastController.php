@@ -185,8 +185,8 @@ final class BroadcastController extends StudioController
     public function test(Request $request, string $broadcast, Planner $planner): JsonResponse
     {
         $found = $this->broadcast($broadcast);
-        $letter = $this->writer->forPerson($this->business(), LetterSource::ofBroadcast($found, $this->business()), $this->reader($request));
-        $id = $planner->planTest($this->business(), $this->business()->sender_address, $found->funnel_id, ['subject' => 'Test: '.$letter->subject, 'html' => $letter->html, 'text' => $letter->text]);
+        $reader = $this->reader($request);
+        $id = $planner->planTest($this->business(), $found->funnel_id, $this->writer->forPerson($this->business(), LetterSource::ofBroadcast($found, $this->business()), $reader), $reader);
 
         return response()->json(['message' => $id, 'to' => $this->business()->sender_address], 201);
     }

@@ -130,8 +130,9 @@ final class EmailController extends StudioController
     {
         $found = $this->part(Email::class, $email);
         $plan = DraftPlan::read($found->funnel);
-        $letter = $writer->forPerson($this->business(), LetterSource::ofEmail($this->business(), $plan, DraftPlan::email($found), $plan->address), $this->reader($request));
-        $id = $planner->planTest($this->business(), $this->business()->sender_address, $found->funnel_id, ['subject' => 'Test: '.$letter->subject, 'html' => $letter->html, 'text' => $letter->text]);
+        $reader = $this->reader($request);
+        $letter = $writer->forPerson($this->business(), LetterSource::ofEmail($this->business(), $plan, DraftPlan::email($found), $plan->address), $reader);
+        $id = $planner->planTest($this->business(), $found->funnel_id, $letter, $reader);
 
         return response()->json(['message' => $id, 'to' => $this->business()->sender_address], 201);
     }

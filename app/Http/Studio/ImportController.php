@@ -56,9 +56,9 @@ final class ImportController extends StudioController
         return response()->json(self::json($found));
     }
 
-    public function stop(string $import): JsonResponse
+    public function stop(string $import, Importing $importing): JsonResponse
     {
-        Import::query()->where('id', $this->import($import)->id)->where('state', 'running')->update(['state' => 'stopped']);
+        $importing->stop($this->import($import));
 
         return response()->json(self::json($this->import($import)));
     }

@@ -189,7 +189,7 @@ final class PersonController extends StudioController
     {
         $found = $this->person($person);
         if ($found->suppressed !== 'bounced') {
-            throw Invalid::at('person', 'Only they themselves can come back, by filling in a form of yours.');
+            throw Invalid::at('person', $found->suppressed === 'complained' ? 'They reported a letter of yours as spam. Nothing is sent to this address any more.' : 'Only they themselves can come back, by filling in a form of yours.');
         }
         $feedback->lift($found);
 

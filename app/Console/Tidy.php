@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use App\People\Importing;
+use Carbon\CarbonImmutable;
+use Illuminate\Console\Command;
+
+final class Tidy extends Command
+{
+    protected $signature = 'lantern:tidy';
+
+    protected $description = 'Take out what nobody will come back to: lists that were only looked at, and their files';
+
+    public function handle(Importing $importing): int
+    {
+        $this->line($importing->tidy(CarbonImmutable::now()).' lists taken out');
+
+        return self::SUCCESS;
+    }
+}
