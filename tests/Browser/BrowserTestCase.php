@@ -9,6 +9,7 @@ use Facebook\WebDriver\Remote\RemoteExecuteMethod; // names-ok: the namespace of
 use Facebook\WebDriver\Remote\RemoteWebDriver; // names-ok: the namespace of the browser library
 use Facebook\WebDriver\Remote\RemoteWebElement; // names-ok: the namespace of the browser library
 use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\WebDriverKeys; // names-ok: the namespace of the browser library
 use PDO;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
@@ -165,8 +166,13 @@ abstract class BrowserTestCase extends TestCase
 
     protected function fill(RemoteWebDriver $b, string $label, string $value): void
     {
-        $field = $this->field($b, $label);
-        $field->clear();
+        $this->retype($this->field($b, $label), $value);
+    }
+
+    /** Types over what is there, as a person does. The driver's own clear() tells the page of nothing, which may then write the old words back. */
+    protected function retype(RemoteWebElement $field, string $value): void
+    {
+        $field->sendKeys([WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL, WebDriverKeys::BACKSPACE]);
         $field->sendKeys($value);
     }
 

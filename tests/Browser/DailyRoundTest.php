@@ -42,7 +42,7 @@ final class DailyRoundTest extends BrowserTestCase
             $this->byWords($b, 'All')->click();
             $this->find($b, 'input[type=search]')->sendKeys('bet');
             $this->waitFor($b, fn (): bool => count($b->findElements(WebDriverBy::cssSelector('tbody tr'))) === 1, 'only the one searched for is shown');
-            $this->find($b, 'input[type=search]')->clear()->sendKeys('nothing like it');
+            $this->retype($this->find($b, 'input[type=search]'), 'nothing like it');
             $this->seeText($b, 'No funnel is called “nothing like it” here.');
             $this->byWords($b, 'Show all')->click();
 
@@ -86,10 +86,10 @@ final class DailyRoundTest extends BrowserTestCase
 
             $this->byWords($b, 'Page', '[role=tab]')->click();
             $this->choose($b, 'Those who joined go to', 'An outside web address');
-            $this->field($b, 'Web address')->clear()->sendKeys('nowhere');
+            $this->retype($this->field($b, 'Web address'), 'nowhere');
             $this->byWords($b, 'Set')->click();
             $this->seeText($b, 'A web address begins with https://.');
-            $this->field($b, 'Web address')->clear()->sendKeys(self::$site.'/up?from=gamma');
+            $this->retype($this->field($b, 'Web address'), self::$site.'/up?from=gamma');
             $this->byWords($b, 'Set')->click();
             $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from ways where to_url like '%from=gamma'") === 1, 'the way is saved');
 

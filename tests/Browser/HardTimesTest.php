@@ -84,7 +84,7 @@ final class HardTimesTest extends BrowserTestCase
             }');
             $this->find($b, 'input[type=search]')->sendKeys('late');
             $this->waitFor($b, fn (): bool => (bool) $b->executeScript('return window.held === true'), 'the first answer is held back');
-            $this->find($b, 'input[type=search]')->clear()->sendKeys('nothing like it');
+            $this->retype($this->find($b, 'input[type=search]'), 'nothing like it');
             $this->seeText($b, 'No funnel is called “nothing like it” here.');
             $b->executeScript('window.letGo()');
             $this->waitFor($b, fn (): bool => (bool) $b->executeScript('return window.arrived === true'), 'now it comes');

@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * How a sequence does that many are in: publishing a change of it, saying beforehand whom it affects, pausing and going
+ * on, and what an hour of a lost connection costs.
+ *
+ *   php bench/sequences.php [PEOPLE]
+ *
+ * Half of the people are in the middle of it, half have had its last email. Everything is a ratio to something plain
+ * that is done in the same run on the same database.
+ */
+
+use App\Funnels\DraftPlan;
+use App\Funnels\Publishing;
+use App\Mail\Postman;
+use App\Mail\Replanner;
+use App\Models\Email;
+use App\Models\Message;
+use App\Models\Sequence;
+use Bench\Scratch;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+require __DIR__.'/Scratch.php';
+
+$people = (int) ($argv[1] ?? 100_000);
+$scratch = new Scratch;
+$owner = $scratch->owner();
+$funnel = $scratch->starters($owner)['give-away'];
+$business = $owner->business;
+$business->forceFill(['messages_per_minute' => 1_000_000])->save();
+config(['queue.default' => 'null']);
+DB::disableQueryLog();
+
+$time = function (callable $work): float {
+    $start = hrtime(true);
+    $work();
+
+    return (hrtime(true) - $start) / 1e6;
+};
+$row = function (string $what, string $figure): void {
+    printf("%-78s %s\n", $what, $figure);
+};
+
+$sequence = Sequence::query()->where('funnel_id', $funnel->id)->firstOrFail();
+foreach ([2, 4, 6, 8] as $days) {
+    Email::query()->create(['funnel_id' => $funnel->id, 'sequence_id' => $sequence->id, 'name' => "Day {$days}", 'subject' => 'Hello {{first_name|there}}', 'body' => '<p>Words, and <a href="https://ferncroft.example/read">more words</a>.</p>', 'delay' => ['days' => $days, 'hour' => 9]]);
+}
+app(Publishing::class)->publish($funnel->refresh(), null);
+$version = $funnel->refresh()->liveVersion ?? throw new RuntimeException('not live');
+
+echo "Putting {$people} people into a sequence …\n";
+DB::statement("with recursive n(i) as (select 1 union all select i + 1 from n where i < {$people})
+    insert into people (id, business_id, email, email_key, first_name, first_key, joined_at, marketing, timezone)
+    select printf('01p%023d', i), {$business->id}, 'p' || i || '@example.com', 'p' || i || '@example.com', 'Person' || i, 'person' || i, strftime('%Y-%m-%d %H:%M:%f', 'now'), 1, case i % 3 when 0 then 'Europe/Berlin' when 1 then 'America/Chicago' else null end from n");
+DB::statement("insert into enrolments (person_id, sequence_id, funnel_id, started_at) select id, ?, ?, case when rowid % 2 = 0 then strftime('%Y-%m-%d %H:%M:%f', 'now', '-3 days') else strftime('%Y-%m-%d %H:%M:%f', 'now', '-30 days') end from people", [$sequence->id, $funnel->id]);
+foreach ($version->plan()->emailsOf($sequence->id) as $i => $email) {
+    DB::statement("insert into messages (id, business_id, person_id, funnel_id, version_id, email_id, sequence_id, kind, unique_key, name, to_address, state, due_at, created_at, updated_at)
+        select lower(hex(randomblob(13))), {$business->id}, people.id, ?, ?, ?, ?, 'sequence', 'sequence:' || ? || ':' || people.id, ?, people.email, case when people.rowid % 2 = 0 and ? > 1 then 'waiting' else 'sent' end,
+            strftime('%Y-%m-%d %H:%M:%f', 'now', '+' || ? || ' days'), '2026-01-01', '2026-01-01' from people", [$funnel->id, $version->id, $email->id, $sequence->id, $email->id, $email->name, $i, $i * 2 - 3]);
+}
+DB::statement('analyze');
+$waiting = fn (): int => Message::query()->where('state', 'waiting')->count();
+
+$now = CarbonImmutable::now();
+$count = $waiting();
+DB::beginTransaction();
+$bare = $time(fn () => Message::query()->where('state', 'waiting')->update(['due_at' => $now->addDays(9)->format('Y-m-d H:i:s.v')]));
+DB::rollBack();
+
+Email::query()->where('name', 'Day 6')->update(['delay' => ['days' => 7, 'hour' => 9]]);
+Email::query()->create(['funnel_id' => $funnel->id, 'sequence_id' => $sequence->id, 'name' => 'Day 10', 'subject' => 'x', 'body' => '<p>New.</p>', 'delay' => ['days' => 10, 'hour' => 9]]);
+$replanner = app(Replanner::class);
+$plan = DraftPlan::read($funnel->refresh());
+$affected = [];
+$took = $time(function () use ($replanner, $funnel, $plan, $now, &$affected): void {
+    $affected = $replanner->preview($funnel, $plan, $now);
+});
+$row('saying whom a change affects ('.number_format($affected[0]['people'] ?? 0).' people), to a bare update of their '.number_format($count).' messages', sprintf('%.2f   (%.0f ms)', $took / $bare, $took));
+foreach ($affected[0]['sentences'] ?? [] as $sentence) {
+    echo "    {$sentence}\n";
+}
+$published = $time(fn () => app(Publishing::class)->publish($funnel, null));
+$row('publishing it, as its owner waits for it', sprintf('%.2f   (%.0f ms)', $published / $bare, $published));
+$version = $funnel->refresh()->liveVersion ?? throw new RuntimeException('not live');
+$took = $time(fn () => $replanner->apply($version, $now));
+$row('carrying it to everybody, by a worker', sprintf('%.2f   (%.0f µs a person)', $took / $bare, $took * 1000 / ($people / 2)));
+$again = $time(fn () => $replanner->apply($version, $now));
+$row('the same once more, with nothing left to do', sprintf('%.2f', $again / $bare));
+
+$longest = 0.0;
+DB::listen(function ($query) use (&$longest): void {
+    $longest = max($longest, $query->time);
+});
+$plan = $version->plan()->sequence($sequence->id) ?? throw new RuntimeException('gone');
+$took = $time(fn () => $replanner->resume($version, $plan, $now->subDay(), $now));
+$row('going on after a day of standing still, by a worker', sprintf('%.2f   (%.0f µs a person)', $took / $bare, $took * 1000 / ($people / 2)));
+
+Message::query()->where('state', 'waiting')->update(['due_at' => $now->subMinute()->format('Y-m-d H:i:s.v'), 'queued_at' => null]);
+$postman = app(Postman::class);
+$took = $time(fn () => $postman->queueDue());
+$row('queueing the next 500 of '.number_format($waiting()).' that are due', sprintf('%.0f ms', $took));
+$ids = Message::query()->whereNotNull('queued_at')->limit(500)->pluck('id');
+$took = $time(function () use ($ids, $postman): void {
+    foreach ($ids as $id) {
+        $postman->send((string) $id);
+    }
+});
+$sent = Message::query()->whereIn('id', $ids)->where('state', 'sent')->count();
+$row("writing and handing over {$sent} letters, one worker, to the outbox", sprintf('%.0f a second', $sent / $took * 1000));
