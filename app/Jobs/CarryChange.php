@@ -10,25 +10,35 @@ use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 
-/** Carries what a newly published version changes in its sequences to the people who are in them. Safe to run twice. */
+/**
+ * Carries what a newly published version changes in its sequences to the people who are in them, and queues itself for
+ * the rest. Safe to run twice, and to die at any point.
+ */
 final class CarryChange implements ShouldQueue
 {
     use Queueable;
 
     public int $tries = 5;
 
-    public int $timeout = 600;
+    public int $timeout = 80;
 
-    public function __construct(public readonly string $funnel)
+    /** @param  array{string, int}  $place the sequence and the enrolment it has come to */
+    public function __construct(public readonly string $funnel, public readonly array $place = ['', 0])
     {
     }
 
     public function handle(Replanner $replanner): void
     {
         // Whatever is live by now holds: a version that was followed by another has nothing to say any more.
-        $version = Funnel::query()->with('liveVersion')->where('id', $this->funnel)->first()?->liveVersion;
-        if ($version !== null) {
-            $replanner->apply($version, CarbonImmutable::now());
+        $version = Funnel::query()->with('liveVersion.funnel.business')->where('id', $this->funnel)->first()?->liveVersion;
+        $place = $version === null ? null : $this->place;
+        // A while of pieces in one job; mail that is due comes in between.
+        $until = microtime(true) + 5;
+        while ($version !== null && $place !== null && microtime(true) < $until) {
+            $place = $replanner->carry($version, CarbonImmutable::now(), ...$place);
+        }
+        if ($place !== null) {
+            self::dispatch($this->funnel, $place);
         }
     }
 }

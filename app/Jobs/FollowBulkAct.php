@@ -17,12 +17,12 @@ use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Journey\Journey;
 
-/** What follows for each person from something that was done to many, some hundred people in one job. Safe to run twice. */
+/** What follows for each person from something that was done to many, some people in one job, in a transaction that is short. Safe to run twice. */
 final class FollowBulkAct implements ShouldQueue
 {
     use Queueable;
 
-    private const PIECE = 300;
+    private const PIECE = 50;
 
     public int $tries = 5;
 

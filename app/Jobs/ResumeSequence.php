@@ -5,20 +5,21 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Mail\Replanner;
-use App\Models\Sequence;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
-use Illuminate\Support\Facades\DB;
 
-/** Lets a sequence that stood still go on. Until it is through, the sequence stands. */
+/**
+ * Lets a sequence that stood still go on, and queues itself for the rest. Safe to run twice and to die at any point: the
+ * place it has come to is kept with what it did.
+ */
 final class ResumeSequence implements ShouldQueue
 {
     use Queueable;
 
     public int $tries = 5;
 
-    public int $timeout = 600;
+    public int $timeout = 80;
 
     public function __construct(public readonly string $sequence)
     {
@@ -26,14 +27,12 @@ final class ResumeSequence implements ShouldQueue
 
     public function handle(Replanner $replanner): void
     {
-        DB::transaction(function () use ($replanner): void {
-            $sequence = Sequence::query()->with('funnel.liveVersion')->where('id', $this->sequence)->whereNotNull('paused_at')->first();
-            $version = $sequence?->funnel->liveVersion;
-            $plan = $version?->plan()->sequence($this->sequence);
-            if ($sequence?->paused_at !== null && $version !== null && $plan !== null) {
-                $replanner->resume($version, $plan, $sequence->paused_at, CarbonImmutable::now());
-            }
-            $sequence?->forceFill(['paused_at' => null])->save();
-        });
+        $until = microtime(true) + 5;
+        do {
+            $more = $replanner->goOn($this->sequence, CarbonImmutable::now());
+        } while ($more && microtime(true) < $until);
+        if ($more) {
+            self::dispatch($this->sequence);
+        }
     }
 }

@@ -67,12 +67,17 @@ final readonly class Perform
         }
     }
 
-    /** Ends a sequence for a person: what of it still waits is not sent. */
-    public static function stop(string $person, string $sequence, string $why, DateTimeImmutable $at): void
+    /**
+     * Ends a sequence for a person: what of it still waits is not sent.
+     *
+     * @param  string|Builder  $person  an id, or a query that gives ids
+     */
+    public static function stop(string|Builder $person, string $sequence, string $why, DateTimeImmutable $at): void
     {
-        DB::table('enrolments')->where('person_id', $person)->where('sequence_id', $sequence)->whereNull('ended_at')
+        $theirs = fn (Builder $q): Builder => $person instanceof Builder ? $q->whereIn('person_id', $person) : $q->where('person_id', $person);
+        $theirs(DB::table('enrolments'))->where('sequence_id', $sequence)->whereNull('ended_at')
             ->update(['ended_at' => Instant::sql($at), 'ended_why' => mb_substr($why, 0, 200)]);
-        DB::table('messages')->where('person_id', $person)->where('sequence_id', $sequence)->where('state', 'waiting')
+        $theirs(DB::table('messages'))->where('sequence_id', $sequence)->where('state', 'waiting')
             ->update(['state' => 'cancelled', 'trouble' => mb_substr($why, 0, 500), 'updated_at' => Instant::sql($at)]);
     }
 

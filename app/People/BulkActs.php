@@ -106,7 +106,7 @@ final readonly class BulkActs
                 'untag' => DB::table('person_tag')->insertUsing(['person_id', 'tag_id', 'tagged_at'], $ids()->selectRaw('person_id, ?, ?', [(int) $act->data['tag'], $now])),
                 // Whoever left themselves meanwhile has a later moment, and stays away.
                 'unsubscribe' => DB::table('people')->whereIn('id', $ids()->select('person_id'))->when(isset($act->data['at']), fn (Builder $q) => $q->where('unsubscribed_at', $act->data['at']))->update(['unsubscribed_at' => null]),
-                'start' => $ids()->orderBy('person_id')->each(fn ($row) => Perform::stop((string) $row->person_id, $sequence, 'Taken out of the sequence again by you.', CarbonImmutable::now())),
+                'start' => Perform::stop($ids()->select('person_id'), $sequence, 'Taken out of the sequence again by you.', CarbonImmutable::now()),
                 default => null,
             };
             if ($act->kind === 'stop' || $act->kind === 'unsubscribe') {

@@ -34,15 +34,18 @@ final readonly class Replan
     {
         $plan = $move = $missed = [];
         foreach ($emails as $email) {
-            $due = $timing->due($email, $start, $paused);
             $message = $messages[$email->id] ?? null;
+            if ($message !== null && $message['state'] !== 'waiting') {
+                continue;
+            }
+            $due = $timing->due($email, $start, $paused);
             if ($message === null) {
                 if ($due >= $now) {
                     $plan[$email->id] = $due;
                 } else {
                     $missed[] = $email->id;
                 }
-            } elseif ($message['state'] === 'waiting') {
+            } else {
                 $to = $due >= $now ? $due : $timing->notBefore($email, $now);
                 // One whose moment has come already is on its way; moving it a little would not change anything.
                 if ($message['due'] > $now && $to->format('U.v') !== $message['due']->format('U.v')) {

@@ -8,12 +8,15 @@ use DateTimeImmutable;
 use DateTimeZone;
 
 /** When the emails of a sequence are due, for one person in it. All moments are in UTC. */
-final readonly class Timing
+final class Timing
 {
+    /** @var array<string, DateTimeImmutable> moments worked out before, by delay and day: a hundred thousand people enter on few days */
+    private array $known = [];
+
     /**
      * @param  DateTimeZone  $reader  the person's own zone, or the owner's where it is not known
      */
-    public function __construct(private SequencePlan $sequence, private DateTimeZone $reader, private DateTimeZone $owner)
+    public function __construct(private readonly SequencePlan $sequence, private readonly DateTimeZone $reader, private readonly DateTimeZone $owner)
     {
     }
 
@@ -30,9 +33,21 @@ final readonly class Timing
      */
     public function due(EmailPlan $email, DateTimeImmutable $start, int $paused = 0): DateTimeImmutable
     {
-        $due = $email->delay->from($start->modify("+{$paused} seconds"), $this->zone());
+        $start = $paused === 0 ? $start : $start->modify("+{$paused} seconds");
+        if ($email->delay->hour === null) {
+            return $this->within($email->delay, $start);
+        }
+        // At an hour of the day it is due at one moment for all who entered on one day.
+        $day = "{$email->delay->days}|{$email->delay->hour}|{$start->setTimezone($this->zone())->format('Y-m-d')}";
 
-        return $email->delay->isAtOnce() ? $due : $this->sequence->window->next($due, $this->zone());
+        return $this->known[$day] ??= $this->within($email->delay, $start);
+    }
+
+    private function within(Delay $delay, DateTimeImmutable $start): DateTimeImmutable
+    {
+        $due = $delay->from($start, $this->zone());
+
+        return $delay->isAtOnce() ? $due : $this->sequence->window->next($due, $this->zone());
     }
 
     /**

@@ -19,6 +19,9 @@ return new class extends Migration
             $table->unsignedInteger('revision')->default(1);
             // Standing still is at once and for everybody in it; it is not part of a version.
             $table->timestamp('paused_at', 3)->nullable();
+            // While it is going on again: since when, and the last enrolment for which it does.
+            $table->timestamp('resumes_at', 3)->nullable();
+            $table->unsignedBigInteger('resume_place')->default(0);
             $table->timestamp('deleted_at', 3)->nullable();
             $table->timestamps(3);
         });

@@ -75,6 +75,9 @@ final class SequenceController extends StudioController
     public function pause(string $sequence): JsonResponse
     {
         $found = $this->part(Sequence::class, $sequence);
+        if ($found->resumes_at !== null) {
+            throw Invalid::at('sequence', 'It is just going on again for everybody in it. Try once more in a minute.');
+        }
         $found->forceFill(['paused_at' => $found->paused_at ?? CarbonImmutable::now()])->save();
 
         return response()->json(Json::sequence($found));
