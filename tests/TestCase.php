@@ -101,7 +101,7 @@ abstract class TestCase extends FrameworkTestCase
 
     protected function runQueue(): void
     {
-        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0, '--quiet' => true]);
+        Artisan::call('queue:work', ['--queue' => 'default,outside', '--stop-when-empty' => true, '--sleep' => 0, '--quiet' => true]);
     }
 
     protected function message(string $to): Message

@@ -32,7 +32,7 @@ final readonly class Hooks
     public function call(Business $business, string $url, string $event, Submission $submission): HookCall
     {
         $person = $submission->person;
-        $call = HookCall::query()->create(['business_id' => $business->id, 'submission_id' => $submission->id, 'url' => $url, 'due_at' => CarbonImmutable::now(),
+        $call = HookCall::query()->create(['business_id' => $business->id, 'submission_id' => $submission->id, 'url' => $url, 'due_at' => CarbonImmutable::now(), 'queued_at' => CarbonImmutable::now(),
             'payload' => json_encode([
                 'event' => $event, 'at' => Instant::json($submission->submitted_at), 'submission' => $submission->id,
                 'funnel' => ['id' => $submission->funnel_id, 'name' => $submission->funnel->name], 'form' => $submission->form_id,
@@ -70,14 +70,14 @@ final readonly class Hooks
     {
         $done = $status !== null && $status >= 200 && $status < 300;
         $again = ! $done && $call->attempts < self::MOST_TRIES;
-        $call->forceFill(['state' => $done ? 'done' : ($again ? 'waiting' : 'failed'), 'status' => $status, 'answer' => $answer, 'claimed_at' => null,
+        $call->forceFill(['state' => $done ? 'done' : ($again ? 'waiting' : 'failed'), 'status' => $status, 'answer' => $answer, 'claimed_at' => null, 'queued_at' => null,
             'due_at' => $again ? CarbonImmutable::now()->addMinutes(self::BACK_OFF[min($call->attempts, count(self::BACK_OFF)) - 1] ?? 1) : $call->due_at])->save();
     }
 
     /** The same payload once more, as a call of its own. */
     public function replay(HookCall $call): HookCall
     {
-        $again = HookCall::query()->create(['business_id' => $call->business_id, 'submission_id' => $call->submission_id, 'url' => $call->url, 'payload' => $call->payload, 'due_at' => CarbonImmutable::now()]);
+        $again = HookCall::query()->create(['business_id' => $call->business_id, 'submission_id' => $call->submission_id, 'url' => $call->url, 'payload' => $call->payload, 'due_at' => CarbonImmutable::now(), 'queued_at' => CarbonImmutable::now()]);
         CallHook::dispatch($again->id);
 
         return $again;
@@ -87,8 +87,11 @@ final readonly class Hooks
     public function queueDue(): int
     {
         $now = CarbonImmutable::now();
-        HookCall::query()->where('state', 'calling')->where('claimed_at', '<', Instant::sql($now->subSeconds(self::STALE_SECONDS)))->update(['state' => 'waiting']);
-        $ids = HookCall::query()->where('state', 'waiting')->where('due_at', '<=', Instant::sql($now))->orderBy('due_at')->limit(200)->pluck('id')->all();
+        HookCall::query()->where('state', 'calling')->where('claimed_at', '<', Instant::sql($now->subSeconds(self::STALE_SECONDS)))->update(['state' => 'waiting', 'queued_at' => null]);
+        $ids = HookCall::query()->where('state', 'waiting')->where('due_at', '<=', Instant::sql($now))
+            // One that is queued is not queued again while an address that answers slowly holds the worker; a job that was lost is, after a while.
+            ->where(fn ($q) => $q->whereNull('queued_at')->orWhere('queued_at', '<', Instant::sql($now->subHour())))->orderBy('due_at')->limit(200)->pluck('id')->all();
+        HookCall::query()->whereIn('id', $ids)->update(['queued_at' => Instant::sql($now)]);
         foreach ($ids as $id) {
             CallHook::dispatch((string) $id);
         }

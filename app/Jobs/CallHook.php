@@ -17,8 +17,12 @@ final class CallHook implements ShouldQueue
 
     public int $timeout = 40;
 
+    /** Other people's servers may be slow: workers come to this queue when no mail and no list waits. */
+    public const QUEUE = 'outside';
+
     public function __construct(public readonly string $call)
     {
+        $this->onQueue(self::QUEUE);
     }
 
     public function handle(Hooks $hooks): void

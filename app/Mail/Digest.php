@@ -34,7 +34,7 @@ final readonly class Digest
                 continue;
             }
             $ids = array_values(Submission::query()->with('version')->whereHas('funnel', fn ($q) => $q->where('business_id', $business->id))->where('state', 'taken')
-                ->whereRaw('coalesce(confirmed_at, submitted_at) >= ?', [Instant::sql($since)])->whereRaw('coalesce(confirmed_at, submitted_at) < ?', [Instant::sql($now)])->orderBy('submitted_at')->limit(500)->get()
+                ->whereRaw('coalesce(confirmed_at, submitted_at) >= ?', [Instant::sql($since)])->whereRaw('coalesce(confirmed_at, submitted_at) < ?', [Instant::sql($now)])->orderBy('submitted_at')->get()
                 ->filter(fn (Submission $s): bool => $s->version->plan()->form($s->form_id)?->notice === Notice::Daily)->map(fn (Submission $s): string => $s->id)->all());
             if ($ids !== []) {
                 $this->planner->planDigest($business, $local->format('Y-m-d'), $ids);

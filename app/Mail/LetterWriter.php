@@ -194,7 +194,8 @@ final class LetterWriter
     {
         $delivery = $this->delivery($message);
         if ($delivery === null) {
-            return url('/');
+            // Not, or no longer, theirs: the page where it can be asked for, and never the Studio's door.
+            return $message->funnel?->url() ?? url('/');
         }
         $name = $delivery->leadMagnet?->upload?->name;
 

@@ -11,6 +11,9 @@ use Lantern\Core\Page\Colour;
 /** Letters to the owner about who filled in a form: one at once, or all of a day. */
 final class OwnerLetters
 {
+    /** People named in one letter; a day with more of them has a link to all. */
+    private const MOST = 100;
+
     public function source(Message $message): ?LetterSource
     {
         $ids = $message->content['submissions'] ?? [];
@@ -24,10 +27,11 @@ final class OwnerLetters
         $link = fn (Submission $s): string => e(url("/studio/people/{$s->person_id}"));
         $day = $message->content['day'] ?? null;
         if (is_string($day)) {
-            $items = $submissions->map(fn (Submission $s): string => '<li><a href="'.$link($s).'">'.$who($s).'</a>, '.e($s->funnel->name).', '.$s->submitted_at->setTimezone($zone)->format('H:i').'</li>');
+            $items = $submissions->take(self::MOST)->map(fn (Submission $s): string => '<li><a href="'.$link($s).'">'.$who($s).'</a>, '.e($s->funnel->name).', '.$s->submitted_at->setTimezone($zone)->format('H:i').'</li>');
             $count = count($submissions);
 
-            return new LetterSource($count === 1 ? 'One new person' : "{$count} new people", '<p>Since yesterday these people filled in a form of yours:</p><ul>'.self::plain($items->implode('')).'</ul>',
+            return new LetterSource($count === 1 ? 'One new person' : "{$count} new people", '<p>Since yesterday these people filled in a form of yours:</p><ul>'.self::plain($items->implode('')).'</ul>'
+                .($count > self::MOST ? '<p>And '.number_format($count - self::MOST).' more: <a href="'.e(url('/studio/people/submissions')).'">all of them</a>.</p>' : ''),
                 Colour::of(LetterSource::ACCENT), tracked: false);
         }
         $form = $first->version->plan()->form($first->form_id);

@@ -18,6 +18,7 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
  * @property string $state
  * @property int $attempts
  * @property CarbonImmutable $due_at
+ * @property CarbonImmutable|null $queued_at when a worker was asked to make it
  * @property int|null $status of the last answer
  * @property string|null $answer
  * @property CarbonImmutable $created_at
@@ -27,7 +28,7 @@ final class HookCall extends Record
     use HasUlids;
 
     /** @var array<string, string> */
-    protected $casts = ['due_at' => 'immutable_datetime'];
+    protected $casts = ['due_at' => 'immutable_datetime', 'queued_at' => 'immutable_datetime'];
 
     protected $attributes = ['state' => 'waiting', 'attempts' => 0, 'status' => null, 'answer' => null];
 }

@@ -62,6 +62,7 @@ return new class extends Migration
             $table->string('state', 10)->default('waiting');
             $table->unsignedInteger('attempts')->default(0);
             $table->timestamp('due_at', 3);
+            $table->timestamp('queued_at', 3)->nullable();
             $table->timestamp('claimed_at', 3)->nullable();
             $table->unsignedSmallInteger('status')->nullable();
             $table->string('answer', 500)->nullable();

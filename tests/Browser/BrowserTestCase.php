@@ -52,7 +52,7 @@ abstract class BrowserTestCase extends TestCase
         self::artisan('migrate', '--force', '--quiet');
         self::$server = new Process([...$logged('server.log'), 'setsid', PHP_BINARY, '-d', 'opcache.enable_cli=1', '-S', "localhost:{$port}", '-t', 'public', 'bin/router.php'], $root, $env, timeout: null);
         self::$server->start();
-        self::$worker = new Process([...$logged('worker.log'), PHP_BINARY, 'artisan', 'queue:work', '--sleep=0.2'], $root, $env, timeout: null);
+        self::$worker = new Process([...$logged('worker.log'), PHP_BINARY, 'artisan', 'queue:work', '--queue=default,outside', '--sleep=0.2'], $root, $env, timeout: null);
         self::$worker->start();
         Chrome::waitForPort($port, self::$server);
     }

@@ -139,4 +139,17 @@ final class DigestTest extends TestCase
         $this->post($m[1])->assertRedirect();
         self::assertSame(1, $this->tick('2026-06-03 06:00'));
     }
+
+    public function test_a_day_with_very_many_names_a_hundred_and_links_to_all(): void
+    {
+        $this->join($this->funnel, ['email' => 'first@example.com', 'first_name' => 'First']);
+        $one = (array) DB::table('submissions')->first();
+        DB::table('submissions')->insert(array_map(fn (int $i): array => ['id' => sprintf('01h%023d', $i), 'token' => "t{$i}"] + $one, range(1, 649)));
+        self::assertSame(1, $this->tick('2026-06-02 06:00'));
+        $this->runQueue();
+        $letter = Message::query()->where('kind', 'notice')->sole();
+        self::assertSame('650 new people', $letter->subject);
+        self::assertSame(100, substr_count((string) $letter->html, '/studio/people/'.$one['person_id']));
+        self::assertStringContainsString('And 550 more: all of them', (string) preg_replace('/ \(http[^)]*\)|<[^>]+>/', '', (string) $letter->html));
+    }
 }

@@ -159,4 +159,16 @@ final class DoubleOptInTest extends TestCase
         $this->post($this->link())->assertStatus(303);
         self::assertNull(Person::query()->sole()->unsubscribed_at);
     }
+
+    public function test_a_link_whose_press_breaks_off_works_the_next_time(): void
+    {
+        $this->join($this->asking(), ['first_name' => 'Robin', 'email' => 'robin@example.com']);
+        $link = $this->link();
+        DB::statement("create trigger full before insert on deliveries begin select raise(abort, 'the disk is full'); end");
+        $this->post($link)->assertStatus(500);
+        self::assertSame(['waiting', null], [Submission::query()->sole()->state, Confirmation::query()->sole()->used_at]);
+        DB::statement('drop trigger full');
+        $this->post($link)->assertStatus(303);
+        self::assertSame('taken', Submission::query()->sole()->state);
+    }
 }

@@ -224,4 +224,11 @@ final class FeedbackTest extends TestCase
         $this->runQueue();
         self::assertSame(['sent', 1], [$message->refresh()->state, DB::table('outbox')->count()], 'handed over again, it is the same message');
     }
+
+    public function test_a_download_that_was_taken_back_leads_to_the_page_and_not_to_the_studio(): void
+    {
+        $message = $this->letter();
+        DB::table('deliveries')->update(['revoked_at' => now()]);
+        $this->get($this->links($message)[0])->assertRedirect($this->funnel->url());
+    }
 }

@@ -268,4 +268,31 @@ final class FormsTest extends TestCase
         self::assertSame(3, substr_count($csv, "\r\n"));
         $this->actingAs($this->owner('other@ferncroft.example'))->getJson('/studio/api/submissions')->assertJsonPath('total', 0);
     }
+
+    public function test_an_address_that_answers_slowly_holds_up_neither_mail_nor_the_queue(): void
+    {
+        $this->travelTo('2026-06-01 08:00:00');
+        Http::fake(['*' => Http::response('', 204)]);
+        $funnel = $this->with(['hook' => 'https://hooks.ferncroft.example/in']);
+        foreach (['a', 'b', 'c'] as $who) {
+            $this->join($funnel, ['email' => "{$who}@example.com"]);
+        }
+        $jobs = fn (string $queue): int => DB::table('jobs')->where('queue', $queue)->count();
+        self::assertSame([3, 3], [$jobs('default'), $jobs('outside')]);
+        // Nobody comes to them for a while: they are not queued again and again.
+        for ($i = 0; $i < 5; $i++) {
+            $this->travel(20)->seconds();
+            Artisan::call('lantern:due');
+        }
+        self::assertSame(3, $jobs('outside'));
+        Artisan::call('queue:work', ['--queue' => 'default', '--stop-when-empty' => true, '--quiet' => true]);
+        self::assertSame([3, 3], [Message::query()->where('state', 'sent')->count(), HookCall::query()->where('state', 'waiting')->count()]);
+        // The worker that had them died: after an hour they are queued once more.
+        DB::table('jobs')->delete();
+        $this->travel(61)->minutes();
+        Artisan::call('lantern:due');
+        $this->runQueue();
+        self::assertSame(3, HookCall::query()->where('state', 'done')->count());
+        Http::assertSentCount(3);
+    }
 }

@@ -16,10 +16,12 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cookie;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\View;
 use Lantern\Core\Email\MergeFields;
 use Lantern\Core\Funnel\ConfirmWords;
 use Lantern\Core\Funnel\Plan;
+use Lantern\Core\Journey\Decision;
 use Lantern\Core\Page\Background;
 use Lantern\Core\Page\Paint;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
@@ -87,12 +89,15 @@ final readonly class ConfirmController
         if ($found === null) {
             return Notice::notHere()->response();
         }
-        // Once: whoever turns it from unused to used has used it.
-        $used = Confirmation::query()->where('id', $found->id)->whereNull('used_at')->where('expires_at', '>=', CarbonImmutable::now())->update(['used_at' => CarbonImmutable::now()]);
-        if ($used === 0 || $found->submission->state !== 'waiting') {
+        $decision = DB::transaction(function () use ($request, $found): ?Decision {
+            // Once: whoever turns it from unused to used has used it. If what follows fails, it is as it was.
+            $used = Confirmation::query()->where('id', $found->id)->whereNull('used_at')->where('expires_at', '>=', CarbonImmutable::now())->update(['used_at' => CarbonImmutable::now()]);
+
+            return $used === 0 || $found->submission->state !== 'waiting' ? null : $this->takeSignup->confirmed($found->submission, CarbonImmutable::now(), $request->ip(), Visitor::isOwner($request));
+        });
+        if ($decision === null) {
             return $this->ask($confirmation, $seal);
         }
-        $decision = $this->takeSignup->confirmed($found->submission, CarbonImmutable::now(), $request->ip(), Visitor::isOwner($request));
         $funnel = $found->submission->funnel;
         $target = $decision->way->toUrl ?? $funnel->url($found->submission->version->plan()->page($decision->way->toPage ?? '')->address ?? '');
 
