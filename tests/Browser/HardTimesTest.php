@@ -63,6 +63,13 @@ final class HardTimesTest extends BrowserTestCase
             $field->sendKeys([WebDriverKeys::CONTROL, 'a'])->sendKeys([WebDriverKeys::NULL, WebDriverKeys::BACKSPACE]);
             $this->seeText($b, 'The button needs words that say what happens next.');
             self::assertStringNotContainsString('"button":""', (string) $this->sql("select definition from forms where funnel_id = '{$funnel}'"));
+            // Nobody walks away from it without being told.
+            $this->byWords($b, 'Thank-you page')->click();
+            $this->find($b, 'iframe');
+            $this->byWords($b, 'People')->click();
+            $this->seeText($b, 'Some of your work is not saved yet. The button needs words');
+            self::assertStringContainsString("/funnels/{$funnel}", $b->getCurrentURL());
+            $this->byWords($b, 'The button needs words')->click();
             $this->field($b, 'Words on the button')->sendKeys('Count me in');
             $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from forms where funnel_id = '{$funnel}'"), 'Count me in'), 'it is saved');
             $this->seeText($b, 'Everything is saved');

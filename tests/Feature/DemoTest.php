@@ -62,6 +62,6 @@ final class DemoTest extends TestCase
         self::assertStringContainsString('--fresh', $said);
         [$code, $said] = $run('bin/test', 'everything');
         self::assertSame(1, $code);
-        self::assertStringContainsString('It is lint, core, feature or browser', $said);
+        self::assertStringContainsString('It is lint, core, feature, studio or browser', $said);
     }
 }

@@ -2,7 +2,7 @@
 import { ArrowTopRightOnSquareIcon, ArrowUturnLeftIcon, ArrowUturnRightIcon, LinkIcon } from '@heroicons/vue/20/solid';
 import { useEventListener } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
-import { onBeforeRouteLeave, useRoute } from 'vue-router';
+import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router';
 import { ApiError } from '@/api/client';
 import EmailDesk from '@/funnel/desk/EmailDesk.vue';
 import FileDesk from '@/funnel/desk/FileDesk.vue';
@@ -19,6 +19,7 @@ import NotHere from '@/ui/NotHere.vue';
 import StateMark from '@/ui/StateMark.vue';
 
 const route = useRoute();
+const router = useRouter();
 const store = useFunnel();
 const notices = useNotices();
 const folded = ref(false);
@@ -74,7 +75,28 @@ useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
         event.preventDefault();
     }
 });
-onBeforeRouteLeave(() => store.flush());
+const troubled = computed(() => ['offline', 'conflict', 'refused'].includes(store.status));
+/** Where the thing is that could not be saved as it is. */
+const refusedPath = computed(() => {
+    const at = store.refusedAt;
+    const open = at?.kind === 'funnel' ? 'settings' : `${at?.kind}/${at?.id}`;
+    return at && at.kind !== 'shared' ? `/funnels/${store.funnel?.id}/${open}` : '';
+});
+let leaves = false;
+onBeforeRouteLeave(async (to) => {
+    await store.flush();
+    if (leaves || !troubled.value) {
+        return true;
+    }
+    notices.say(`Some of your work is not saved yet. ${store.saving}`, {
+        label: 'Leave without it',
+        run: () => {
+            leaves = true;
+            void router.push(to.fullPath);
+        },
+    });
+    return false;
+});
 
 const part = computed(() => String(route.params.part ?? ''));
 /** What on the page is to be shown first: where the go-live check found something. */
@@ -107,11 +129,14 @@ async function copyLink(): Promise<void> {
             }}</span>
             <div class="ml-auto flex items-center gap-1.5">
                 <span
-                    class="mr-1 max-w-70 truncate caption"
+                    class="mr-1 caption"
                     role="status"
-                    :class="{ 'font-medium text-clay-deep': ['offline', 'conflict', 'refused'].includes(store.status) }"
+                    :class="troubled ? 'line-clamp-2 max-w-100 text-right font-medium text-clay-deep' : 'max-w-70 truncate'"
                     :title="store.saving"
-                    >{{ store.saving }}</span
+                    ><RouterLink v-if="store.status === 'refused' && refusedPath" :to="refusedPath" class="underline">{{
+                        store.saving
+                    }}</RouterLink
+                    ><template v-else>{{ store.saving }}</template></span
                 >
                 <button v-if="store.status === 'conflict'" type="button" class="btn" @click="store.takeNewer">Load the newer one</button>
                 <button

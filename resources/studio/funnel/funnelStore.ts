@@ -49,6 +49,10 @@ export const useFunnel = defineStore('funnel', () => {
     const done = ref<(Change | Step)[]>([]);
     const undone = ref<(Change | Step)[]>([]);
     const dirty = new Map<string, { kind: Kind; id: string; keys: Set<string> }>();
+    /** What the server would not take, and why: sent again when it is changed, and no hindrance to all the rest. */
+    const refused = new Map<string, string>();
+    /** The thing that was refused, to be led to. */
+    const refusedAt = ref<{ kind: Kind; id: string } | null>(null);
     let timer: ReturnType<typeof setTimeout> | undefined;
     let running: Promise<void> | null = null;
 
@@ -82,6 +86,9 @@ export const useFunnel = defineStore('funnel', () => {
             funnel.value = null;
             done.value = [];
             undone.value = [];
+            dirty.clear();
+            refused.clear();
+            refusal.value = '';
             status.value = 'saved';
         }
         funnel.value = await api.get<Funnel>(`funnels/${id}`);
@@ -151,6 +158,7 @@ export const useFunnel = defineStore('funnel', () => {
         const entry = dirty.get(key) ?? { kind, id, keys: new Set<string>() };
         Object.keys(values).forEach((k) => entry.keys.add(k));
         dirty.set(key, entry);
+        refused.delete(key);
         if (status.value !== 'conflict') {
             status.value = 'waiting';
         }
@@ -177,6 +185,9 @@ export const useFunnel = defineStore('funnel', () => {
         status.value = 'saving';
         let others = false;
         for (const [key, entry] of [...dirty]) {
+            if (refused.has(key)) {
+                continue;
+            }
             dirty.delete(key);
             // A page and what it shares are drawn from the screen; for the rest the page on the desk is drawn anew.
             others ||= ['lead-magnet', 'email'].includes(entry.kind);
@@ -196,12 +207,15 @@ export const useFunnel = defineStore('funnel', () => {
                     }
                 }
             } catch (error) {
-                keep(key, entry, error);
-                return;
+                if (!keep(key, entry, error)) {
+                    return;
+                }
             }
         }
-        refusal.value = '';
-        status.value = dirty.size > 0 ? 'waiting' : 'saved';
+        const [at, why] = [...refused].at(-1) ?? ['', ''];
+        refusal.value = why;
+        refusedAt.value = at === '' ? null : { kind: dirty.get(at)!.kind, id: dirty.get(at)!.id };
+        status.value = refused.size > 0 ? 'refused' : dirty.size > 0 ? 'waiting' : 'saved';
         if (others) {
             redraw.value++;
         }
@@ -220,28 +234,32 @@ export const useFunnel = defineStore('funnel', () => {
         return kind === 'lead-magnet' ? api.post<Values>(`${path}/${id}`, body) : api.put<Values>(`${path}/${id}`, body);
     }
 
-    /** A save that failed: what was typed stays, and the reason decides what happens next. */
-    function keep(key: string, entry: { kind: Kind; id: string; keys: Set<string> }, error: unknown): void {
+    /** A save that failed: what was typed stays, and the reason decides whether all the rest can be saved meanwhile. */
+    function keep(key: string, entry: { kind: Kind; id: string; keys: Set<string> }, error: unknown): boolean {
         const newer = dirty.get(key);
         newer?.keys.forEach((k) => entry.keys.add(k));
         if (error instanceof ApiError && error.status === 409) {
             dirty.set(key, entry);
             status.value = 'conflict';
         } else if (error instanceof ApiError && error.status === 422) {
-            // Saved as soon as it is mended: the next change of this thing sends it again.
+            // Saved as soon as it is mended: the next change of this thing sends it again. One has come already, perhaps.
             dirty.set(key, entry);
-            status.value = 'refused';
-            refusal.value = error.message;
+            if (!newer) {
+                refused.set(key, error.message);
+            }
+            return true;
         } else {
             dirty.set(key, entry);
             status.value = 'offline';
             timer = setTimeout(() => void flush(), RETRY_AFTER_MS);
         }
+        return false;
     }
 
     /** Another window has a newer draft: take it over, and give up what was typed here. */
     async function takeNewer(): Promise<void> {
         dirty.clear();
+        refused.clear();
         status.value = 'saved';
         done.value = [];
         undone.value = [];
@@ -310,6 +328,7 @@ export const useFunnel = defineStore('funnel', () => {
         redraw,
         status,
         saving,
+        refusedAt,
         done,
         undone,
         page,

@@ -1,0 +1,94 @@
+import { Editor } from '@tiptap/core';
+import Bold from '@tiptap/extension-bold';
+import Document from '@tiptap/extension-document';
+import Heading from '@tiptap/extension-heading';
+import Link from '@tiptap/extension-link';
+import { BulletList, ListItem, OrderedList } from '@tiptap/extension-list';
+import Paragraph from '@tiptap/extension-paragraph';
+import Text from '@tiptap/extension-text';
+import { describe, expect, it } from 'vitest';
+import { reactive } from 'vue';
+import { letterNodes } from '@/letters/nodes';
+
+const rule = '{"what":"tag","is":"has","value":"VIP"}';
+const escaped = rule.replaceAll('"', '&quot;');
+
+function editor(
+    content: string,
+    media: { src?: Record<string, string>; parts?: Record<string, { name: string; body: string }> } = {},
+): Editor {
+    return new Editor({
+        element: document.createElement('div'),
+        extensions: [
+            Document,
+            Paragraph,
+            Text,
+            Bold,
+            Heading,
+            Link.configure({ openOnClick: false }),
+            BulletList,
+            OrderedList,
+            ListItem,
+            ...letterNodes({
+                src: (id) => media.src?.[id],
+                part: (id) => media.parts?.[id],
+                words: (r) => `for those: ${(JSON.parse(r) as { value: string }).value}`,
+            }),
+        ],
+        content,
+    });
+}
+
+describe('a letter in the editor', () => {
+    it.each([
+        ['a picture of the library', '<p>Look:</p><img src="picture:01habc" alt="A cello"><p>There.</p>'],
+        ['a part that is kept once', '<p>Yours,</p><div data-part="01hsig"></div>'],
+        [
+            'words for some readers only',
+            `<div data-only="${escaped}"><p>For you, <strong>VIP</strong>.</p><ul><li><p>one</p></li></ul></div><p>For all.</p>`,
+        ],
+        ['a line and a quote', '<p>One</p><hr><blockquote><p>Two</p></blockquote>'],
+        ['merge fields', '<p>Hello {{first_name|there}}</p>'],
+    ])('comes out as it went in: %s', (_, html) => expect(editor(html).getHTML()).toBe(html));
+
+    it.each([
+        ['pictures from elsewhere', '<p>x</p><img src="https://elsewhere.example/p.png" alt="">', '<p>x</p>'],
+        ['script', '<p>x</p><script>alert(1)</script>', '<p>x</p>'],
+        [
+            'words for some within words for some',
+            `<div data-only="${escaped}"><p>a</p><div data-only="${escaped}"><p>b</p></div></div>`,
+            'data-only',
+        ],
+    ])('keeps out %s', (_, html, left) => {
+        const kept = editor(html).getHTML();
+        expect(kept).toContain(left);
+        expect(kept).not.toMatch(/elsewhere|alert|data-only[^>]*>(?:(?!<\/div>).)*data-only/);
+    });
+
+    it('shows a picture as soon as the library knows where it is', async () => {
+        const src = reactive<Record<string, string>>({});
+        const open = editor('<img src="picture:01habc" alt="A cello">', { src });
+        const picture = open.view.dom.querySelector('img.letter-picture') as HTMLImageElement;
+        expect(picture.getAttribute('src')).toBeNull();
+        src['01habc'] = '/media/01habc/w720.webp';
+        await Promise.resolve();
+        expect(picture.getAttribute('src')).toBe('/media/01habc/w720.webp');
+    });
+
+    it('shows what a part says as words, and that it is gone when it is', () => {
+        const html = '<div data-part="sig"></div><div data-part="gone"></div>';
+        const shown = [
+            ...editor(html, {
+                parts: { sig: { name: 'Signature', body: '<p>Imke</p><p><b onclick="x()">Ferncroft</b></p>' } },
+            }).view.dom.querySelectorAll('.letter-part'),
+        ];
+        expect(shown.map((e) => e.querySelector('span')!.textContent)).toEqual(['Signature', 'A part that is no longer offered']);
+        expect([shown[0]!.querySelector('div')!.textContent, shown[0]!.querySelector('b')]).toEqual(['Imke\nFerncroft\n', null]);
+    });
+
+    it('says for whom some words are', () => {
+        expect(editor(`<div data-only="${escaped}"><p>a</p></div>`).view.dom.querySelector('.letter-only span')!.textContent).toBe(
+            'for those: VIP',
+        );
+    });
+});

@@ -1,0 +1,96 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+
+const beacon = vi.fn<(url: string, body: URLSearchParams) => boolean>(() => true);
+
+async function visit(html: string, search = ''): Promise<void> {
+    vi.resetModules();
+    document.body.dataset.funnel = 'f1';
+    document.body.dataset.page = 'p1';
+    document.body.innerHTML = html;
+    history.replaceState(null, '', `/practice-plan${search}`);
+    // @ts-expect-error A script of the page, and no module.
+    await import('../../resources/site/visitor');
+}
+
+const form = '<form class="form"><input name="zone"><input name="visitor"><button>Send it</button></form>';
+const field = (name: string) => document.querySelector<HTMLInputElement>(`[name=${name}]`)!.value;
+
+beforeEach(() => {
+    beacon.mockClear();
+    vi.stubGlobal('navigator', { ...navigator, sendBeacon: beacon });
+    document.cookie = 'lantern_visitor=; max-age=0; path=/';
+});
+afterEach(() => {
+    vi.useRealTimers();
+    vi.unstubAllGlobals();
+});
+
+describe('a visitor’s browser', () => {
+    it('is known again by an id of its own, and says where it came from', async () => {
+        await visit(form, '?utm_source=podcast');
+        const id = field('visitor');
+        expect(id).toMatch(/^[0-9a-f]{32}$/);
+        expect(document.cookie).toContain(`lantern_visitor=${id}`);
+        expect(beacon.mock.calls[0]![0]).toBe('/m/view');
+        expect(Object.fromEntries(beacon.mock.calls[0]![1])).toEqual({
+            funnel: 'f1',
+            page: 'p1',
+            visitor: id,
+            source: 'utm_source=podcast',
+        });
+        await visit(form);
+        expect(field('visitor')).toBe(id);
+    });
+
+    it.each(['no hex', 'A'.repeat(32), '<script>'])('does not take over an id that is none: %s', async (forged) => {
+        document.cookie = `lantern_visitor=${encodeURIComponent(forged)}; path=/`;
+        await visit(form);
+        expect(field('visitor')).toMatch(/^[0-9a-f]{32}$/);
+    });
+
+    it('lends its time zone to the form', async () => {
+        await visit(form);
+        expect(field('zone')).toBe(Intl.DateTimeFormat().resolvedOptions().timeZone);
+    });
+
+    it('sends a form once, and again when its visitor comes back to the page', async () => {
+        await visit(form);
+        const press = () => !document.querySelector('form')!.dispatchEvent(new Event('submit', { cancelable: true }));
+        expect([press(), press()]).toEqual([false, true]);
+        window.dispatchEvent(new Event('pageshow'));
+        expect(press()).toBe(false);
+    });
+
+    it('counts a page that was loaded ahead of time when it is looked at', async () => {
+        const visible = vi.spyOn(document, 'visibilityState', 'get').mockReturnValue('hidden');
+        await visit(form);
+        expect(beacon).not.toHaveBeenCalled();
+        visible.mockReturnValue('visible');
+        document.dispatchEvent(new Event('visibilitychange'));
+        document.dispatchEvent(new Event('visibilitychange'));
+        expect(beacon).toHaveBeenCalledOnce();
+    });
+
+    it('reports by other means where the first is refused', async () => {
+        beacon.mockReturnValueOnce(false);
+        const fetched = vi.fn(() => Promise.resolve(new Response()));
+        vi.stubGlobal('fetch', fetched);
+        await visit(form);
+        expect(fetched).toHaveBeenCalledWith('/m/view', expect.objectContaining({ method: 'POST', keepalive: true }));
+    });
+
+    it('counts down to the moment, and stops there', async () => {
+        vi.useFakeTimers({ now: new Date('2026-06-01T10:00:00Z') });
+        const units = ['days', 'hours', 'min', 'sec'].map((u) => `<b data-unit="${u}"></b>`).join(':');
+        await visit(
+            `<div class="countdown" data-until="2026-06-02T11:01:02Z">${units}</div><div class="countdown" data-until="">${units}</div>`,
+        );
+        const [counted, idle] = [...document.querySelectorAll<HTMLElement>('.countdown')];
+        expect([counted!.textContent, counted!.classList.contains('is-counting'), idle!.textContent]).toEqual(['01:01:01:02', true, ':::']);
+        vi.advanceTimersByTime(3000);
+        expect(counted!.textContent).toBe('01:01:00:59');
+        vi.setSystemTime(new Date('2026-06-03T00:00:00Z'));
+        vi.advanceTimersByTime(1000);
+        expect([counted!.textContent, counted!.classList.contains('is-counting')]).toEqual(['00:00:00:00', false]);
+    });
+});

@@ -1,0 +1,97 @@
+import { createPinia, setActivePinia } from 'pinia';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import type { FormField, PeopleKit } from '@/api/types';
+import { freeName, freshField, isOfPerson } from '@/funnel/desk/form/fields';
+import { ruleWords } from '@/letters/ruleWords';
+import { useSession } from '@/stores/session';
+import { compact } from '@/ui/compact';
+import { ago, count, counted, dateTime, day, interval, percent } from '@/ui/format';
+
+describe('numbers and moments', () => {
+    beforeEach(() => {
+        setActivePinia(createPinia());
+        vi.useFakeTimers({ now: new Date('2026-06-10T12:00:00Z') });
+        useSession().session = { user: null, business: { timezone: 'Europe/Berlin' } } as never;
+        return () => vi.useRealTimers();
+    });
+
+    it.each([
+        [count(1402), '1,402'],
+        [counted(1, 'visitor'), '1 visitor'],
+        [counted(0, 'visitor'), '0 visitors'],
+        [counted(1402, 'person', 'people'), '1,402 people'],
+        [percent(0.3071), '30.7 %'],
+        [percent(0), '0.0 %'],
+        [percent(null), '–'],
+        [percent(undefined), '–'],
+        [percent(1, 0), '100 %'],
+        [interval({ low: 0.289, high: 0.3256 } as never), '28.9–32.6 %'],
+        [interval({ low: null, high: null } as never), '–'],
+    ])('are written %s', (written, expected) => expect(written).toBe(expected));
+
+    it.each([
+        ['2026-06-10T12:00:20Z', 'just now'],
+        ['2026-06-10T11:55:00Z', '5 minutes ago'],
+        ['2026-06-10T14:00:00Z', 'in 2 hours'],
+        ['2026-06-09T12:00:00Z', 'yesterday'],
+        ['2026-06-13T12:00:00Z', 'in 3 days'],
+        ['2026-05-01T23:30:00Z', '2 May 2026'],
+        ['', 'never'],
+    ])('%s is %s', (iso, expected) => expect(ago(iso)).toBe(expected));
+
+    it('show in the owner’s zone, whatever the machine’s is', () => {
+        expect([dateTime('2026-03-29T00:59:00Z'), dateTime('2026-03-29T01:00:00Z')]).toEqual(['29 Mar 2026, 01:59', '29 Mar 2026, 03:00']);
+        expect([day('2026-12-31T23:30:00Z'), dateTime(null)]).toEqual(['1 Jan 2027', '–']);
+    });
+});
+
+describe('a form’s fields', () => {
+    const line = (name: string): FormField => ({ kind: 'line', label: 'x', required: false, name });
+
+    it('get names that none of the others has', () => {
+        expect(freeName('line_field', [line('line_field'), line('line_field_2')])).toBe('line_field_3');
+        expect(freshField('line', [line('line_field')]).name).toBe('line_field_2');
+    });
+
+    it('begin with what their kind needs', () => {
+        expect(freshField('first_name', [])).toEqual({ kind: 'first_name', label: 'First name', required: false });
+        expect(freshField('choices', [])).toMatchObject({ name: 'choice_several', keep: true, options: ['First choice', 'Second choice'] });
+        expect(freshField('consent', [])).toMatchObject({ name: 'agreed', keep: false, label: 'I agree to …' });
+        expect([isOfPerson('phone'), isOfPerson('hidden')]).toEqual([true, false]);
+    });
+});
+
+describe('what is not set', () => {
+    it('is left out', () => {
+        expect(compact({ a: undefined, b: '', c: 0, d: null })).toEqual({ b: '', c: 0, d: null });
+        expect(compact({ b: '', c: false }, true)).toEqual({ c: false });
+    });
+});
+
+describe('a rule in a few words', () => {
+    const kit = {
+        funnels: [{ id: 'f1', name: 'Practice plan' }],
+        pages: [],
+        emails: [{ id: 'e1', name: 'Day 3' }],
+        broadcasts: [],
+        dids: [{ id: 'clicked', yes: 'clicked in', no: 'did not click in' }],
+        fields: [{ name: 'first_name', label: 'First name' }],
+        standings: [{ id: 'subscribed', label: 'gets letters' }],
+    } as unknown as PeopleKit;
+
+    it.each([
+        [{ what: 'tag', is: 'has', value: 'VIP' }, 'has the tag “VIP”'],
+        [{ what: 'tag', is: 'not', value: '' }, 'has not the tag “…”'],
+        [{ what: 'did', is: 'has', did: 'clicked', of: 'e1', within: 7 }, 'clicked in “Day 3” in the last 7 days'],
+        [{ what: 'did', is: 'not', did: 'clicked', of: '' }, 'did not click in anything'],
+        [{ what: 'did', is: 'has', did: 'flown', of: 'gone' }, 'flown anything'],
+        [{ what: 'field', is: 'equal', of: 'first_name', value: 'Robin' }, 'First name is “Robin”'],
+        [{ what: 'field', is: 'empty', of: 'level' }, 'level is not known'],
+        [{ what: 'date', is: 'within', of: 'joined', within: 30 }, 'joined within the last 30 days'],
+        [{ what: 'date', is: 'before', of: 'active', value: '2026-01-01' }, 'was last active before 2026-01-01'],
+        [{ what: 'standing', is: 'equal', value: 'subscribed' }, 'gets letters'],
+        [{ what: 'standing', is: 'other', value: 'subscribed' }, 'not: gets letters'],
+    ])('%j', (rule, words) => expect(ruleWords(JSON.stringify(rule), kit)).toBe(words));
+
+    it('says so when it cannot be read', () => expect(ruleWords('{', kit)).toBe('a rule that cannot be read'));
+});

@@ -1,0 +1,8 @@
+import vue from '@vitejs/plugin-vue';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+    plugins: [vue()],
+    resolve: { alias: { '@': new URL('./resources/studio', import.meta.url).pathname } },
+    test: { include: ['tests/Studio/**/*.test.ts'], environment: 'happy-dom', restoreMocks: true, env: { TZ: 'America/New_York' } },
+});
