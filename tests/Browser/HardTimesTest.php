@@ -53,6 +53,31 @@ final class HardTimesTest extends BrowserTestCase
         });
     }
 
+    public function test_a_letter_that_is_not_saved_is_not_sent(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $this->signIn($b);
+            $b->get(self::$site.'/studio/outbox/broadcasts');
+            $this->byWords($b, 'Write a broadcast')->click();
+            $this->fill($b, 'Subject', 'Before the tunnel');
+            $this->seeText($b, 'Everything is saved');
+            $this->connection($b, false);
+            $this->fill($b, 'Subject', 'Typed in the tunnel');
+            $this->seeText($b, 'The connection is gone. What you typed is kept here');
+            $this->byWords($b, 'Send to')->click();
+            $this->seeText($b, 'It is not saved yet, so it cannot be sent.');
+            $this->byWords($b, 'Broadcasts')->click();
+            $this->seeText($b, 'Some of your work is not saved yet.');
+            $this->connection($b, true);
+            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from broadcasts where subject = 'Typed in the tunnel'") === 1, 'it is saved by itself');
+            $this->seeText($b, 'Everything is saved');
+            $this->byWords($b, 'Broadcasts')->click();
+            $this->byWords($b, 'Write a broadcast');
+            $b->manage()->getLog('browser');
+        });
+    }
+
     public function test_a_refused_change_says_why_keeps_what_was_typed_and_is_saved_once_mended(): void
     {
         $this->steps(function (): void {

@@ -2,7 +2,7 @@
 import { ArrowTopRightOnSquareIcon, ArrowUturnLeftIcon, ArrowUturnRightIcon, LinkIcon } from '@heroicons/vue/20/solid';
 import { useEventListener } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
-import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router';
+import { useRoute } from 'vue-router';
 import { ApiError } from '@/api/client';
 import EmailDesk from '@/funnel/desk/EmailDesk.vue';
 import FileDesk from '@/funnel/desk/FileDesk.vue';
@@ -16,10 +16,10 @@ import { useFunnel } from '@/funnel/funnelStore';
 import { useNotices } from '@/stores/notices';
 import { usePulse } from '@/stores/pulse';
 import NotHere from '@/ui/NotHere.vue';
+import { useLeaving } from '@/ui/leaving';
 import StateMark from '@/ui/StateMark.vue';
 
 const route = useRoute();
-const router = useRouter();
 const store = useFunnel();
 const notices = useNotices();
 const folded = ref(false);
@@ -69,12 +69,6 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     event.preventDefault();
     void (event.shiftKey ? store.redo() : store.undo());
 });
-useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
-    if (store.status !== 'saved') {
-        void store.flush();
-        event.preventDefault();
-    }
-});
 const troubled = computed(() => ['offline', 'conflict', 'refused'].includes(store.status));
 /** Where the thing is that could not be saved as it is. */
 const refusedPath = computed(() => {
@@ -82,21 +76,7 @@ const refusedPath = computed(() => {
     const open = at?.kind === 'funnel' ? 'settings' : `${at?.kind}/${at?.id}`;
     return at && at.kind !== 'shared' ? `/funnels/${store.funnel?.id}/${open}` : '';
 });
-let leaves = false;
-onBeforeRouteLeave(async (to) => {
-    await store.flush();
-    if (leaves || !troubled.value) {
-        return true;
-    }
-    notices.say(`Some of your work is not saved yet. ${store.saving}`, {
-        label: 'Leave without it',
-        run: () => {
-            leaves = true;
-            void router.push(to.fullPath);
-        },
-    });
-    return false;
-});
+useLeaving({ flush: store.flush, saved: () => store.status === 'saved', trouble: () => (troubled.value ? store.saving : '') });
 
 const part = computed(() => String(route.params.part ?? ''));
 /** What on the page is to be shown first: where the go-live check found something. */

@@ -83,6 +83,7 @@ export const useFunnel = defineStore('funnel', () => {
 
     async function load(id: string): Promise<void> {
         if (funnel.value?.id !== id) {
+            await flush();
             funnel.value = null;
             done.value = [];
             undone.value = [];

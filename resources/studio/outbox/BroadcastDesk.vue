@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { useDebounceFn, useEventListener } from '@vueuse/core';
+import { useEventListener } from '@vueuse/core';
 import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue';
-import { onBeforeRouteLeave, useRoute } from 'vue-router';
+import { useRoute } from 'vue-router';
 import { api, ApiError } from '@/api/client';
 import type { Broadcast, Finding, Rules } from '@/api/types';
 import LetterPreview from '@/letters/LetterPreview.vue';
@@ -11,7 +11,9 @@ import RulesField from '@/people/RulesField.vue';
 import { useNotices } from '@/stores/notices';
 import { usePeopleKit } from '@/stores/peopleKit';
 import { usePulse } from '@/stores/pulse';
+import { useAutosave } from '@/ui/autosave';
 import { counted, dateTime } from '@/ui/format';
+import { useLeaving } from '@/ui/leaving';
 import NotHere from '@/ui/NotHere.vue';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
@@ -23,20 +25,18 @@ const notices = useNotices();
 const people = usePeopleKit();
 const letter = ref<Broadcast | null>(null);
 const missing = ref(false);
-const status = ref<'saved' | 'saving' | 'trouble'>('saved');
-const trouble = ref('');
 const redraw = ref(0);
 const sending = ref(false);
 const findings = ref<Finding[]>([]);
-const undone = ref<Record<string, unknown>[]>([]);
+const undone = ref<Partial<Broadcast>[]>([]);
+const testing = ref(false);
 const id = computed(() => String(route.params.id));
 const isDraft = computed(() => letter.value?.state === 'draft');
-let dirty: Record<string, unknown> = {};
-let running: Promise<void> | null = null;
 
 async function load(): Promise<void> {
     try {
         letter.value = await api.get<Broadcast>(`broadcasts/${id.value}`);
+        testing.value = letter.value.settings.otherSubject !== '';
         missing.value = false;
     } catch (error) {
         missing.value = error instanceof ApiError && error.status === 404;
@@ -46,37 +46,27 @@ async function load(): Promise<void> {
     }
 }
 onMounted(() => Promise.all([people.load(), load()]));
-watch(id, load);
+watch(id, () => {
+    saving.drop();
+    undone.value = [];
+    void load();
+});
 // What is being written is not taken over; numbers of what is on its way are.
 usePulse(() => (isDraft.value ? undefined : load()));
 
-async function save(): Promise<void> {
-    while (running) {
-        await running;
-    }
-    if (Object.keys(dirty).length === 0 || !letter.value) {
-        return;
-    }
-    const values = dirty;
-    dirty = {};
-    running = (async () => {
-        try {
-            const saved = await api.put<Broadcast>(`broadcasts/${id.value}`, { revision: letter.value!.revision, ...values });
-            const { revision, people: count, audienceWords } = saved;
-            Object.assign(letter.value!, { revision, people: count, audienceWords });
-            status.value = Object.keys(dirty).length > 0 ? 'saving' : 'saved';
-            trouble.value = '';
-            redraw.value++;
-        } catch (error) {
-            dirty = { ...values, ...dirty };
-            status.value = 'trouble';
-            trouble.value = error instanceof ApiError ? error.message : 'It could not be saved. Please try again.';
-        }
-    })();
-    await running;
-    running = null;
-}
-const saveSoon = useDebounceFn(save, 500);
+const { status, trouble, words, ...saving } = useAutosave<Broadcast>(async (values) => {
+    const target = letter.value!;
+    const {
+        revision,
+        people: count,
+        audienceWords,
+    } = await api.put<Broadcast>(`broadcasts/${target.id}`, {
+        revision: target.revision,
+        ...values,
+    });
+    Object.assign(target, { revision, people: count, audienceWords });
+    redraw.value++;
+});
 
 function edit(values: Partial<Broadcast>): void {
     if (!letter.value) {
@@ -84,18 +74,16 @@ function edit(values: Partial<Broadcast>): void {
     }
     const before = Object.fromEntries(
         Object.keys(values).map((k) => [k, JSON.parse(JSON.stringify(letter.value![k as keyof Broadcast] ?? null)) as unknown]),
-    );
+    ) as Partial<Broadcast>;
     const last = undone.value.at(-1);
     if (!last || Object.keys(last).join() !== Object.keys(before).join()) {
         undone.value.push(before);
     }
-    apply(values as Record<string, unknown>);
+    apply(values);
 }
-function apply(values: Record<string, unknown>): void {
+function apply(values: Partial<Broadcast>): void {
     Object.assign(letter.value!, values);
-    dirty = { ...dirty, ...values };
-    status.value = 'saving';
-    void saveSoon();
+    saving.edit(values);
 }
 function undo(): void {
     const before = undone.value.pop();
@@ -113,19 +101,22 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         undo();
     }
 });
-useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
-    if (status.value !== 'saved') {
-        void save();
-        event.preventDefault();
-    }
-});
-onBeforeRouteLeave(() => save());
+useLeaving({ flush: saving.flush, saved: () => status.value === 'saved', trouble: () => trouble.value });
 
 const settings = (values: Partial<Broadcast['settings']>) => edit({ settings: { ...letter.value!.settings, ...values } });
 
+function tryAnother(on: boolean): void {
+    testing.value = on;
+    settings({ otherSubject: on ? `${letter.value!.subject || 'Another subject'} (2)` : '' });
+}
+
 async function openSend(): Promise<void> {
+    // What is shown is what goes out, or nothing does.
+    if (!(await saving.flush())) {
+        notices.say(`It is not saved yet, so it cannot be sent. ${trouble.value}`);
+        return;
+    }
     try {
-        await save();
         findings.value = (await api.get<{ findings: Finding[] }>(`broadcasts/${id.value}/check`)).findings;
         sending.value = true;
     } catch (error) {
@@ -172,9 +163,12 @@ const segment = computed(
             <RouterLink to="/outbox/broadcasts" class="link">Broadcasts</RouterLink>
             <h1 class="min-w-0 truncate text-xl">{{ letter.name }}</h1>
             <div class="ml-auto flex items-center gap-2">
-                <span class="max-w-80 truncate caption" role="status" :class="{ 'font-medium text-clay-deep': status === 'trouble' }">{{
-                    isDraft ? { saved: 'Everything is saved', saving: 'Saving …', trouble }[status] : ''
-                }}</span>
+                <span
+                    class="line-clamp-2 max-w-100 text-right caption"
+                    role="status"
+                    :class="{ 'font-medium text-clay-deep': trouble !== '' }"
+                    >{{ isDraft ? words : '' }}</span
+                >
                 <button v-if="isDraft && undone.length > 0" type="button" class="btn-quiet" @click="undo">Undo</button>
                 <button v-if="letter.state === 'scheduled'" type="button" class="btn" @click="stop">Take it back</button>
                 <button v-if="['testing', 'sending'].includes(letter.state)" type="button" class="btn" @click="stop">Stop the rest</button>
@@ -243,18 +237,17 @@ const segment = computed(
                         />
                         <UiSwitch
                             class="mt-2"
-                            :model-value="letter.settings.otherSubject !== ''"
+                            :model-value="testing"
                             label="Try another subject on some first"
-                            @update:model-value="
-                                (on: boolean) => settings({ otherSubject: on ? `${letter!.subject || 'Another subject'} (2)` : '' })
-                            "
+                            @update:model-value="tryAnother"
                         />
-                        <div v-if="letter.settings.otherSubject !== ''" class="mt-2 space-y-3 border-l-2 border-edge/50 pl-4">
+                        <div v-if="testing" class="mt-2 space-y-3 border-l-2 border-edge/50 pl-4">
                             <TextField
                                 :model-value="letter.settings.otherSubject"
                                 label="The other subject"
+                                :hint="letter.settings.otherSubject.trim() === '' ? 'Without one, everybody gets the first.' : undefined"
                                 :maxlength="200"
-                                @update:model-value="(otherSubject: string) => otherSubject.trim() && settings({ otherSubject })"
+                                @update:model-value="(otherSubject: string) => settings({ otherSubject })"
                             />
                             <div class="grid gap-3 sm:grid-cols-3">
                                 <UiListbox
