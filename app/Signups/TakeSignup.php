@@ -43,14 +43,16 @@ final readonly class TakeSignup
 
         return DB::transaction(function () use ($signup, $email): array {
             $journey = new Journey($signup->version->plan());
-            $before = Submission::query()->where('token', $signup->token)->first();
+            // The same form with the same address is the same sign-up; with another address somebody went back and mended it.
+            $token = substr(hash('sha256', "{$signup->token}|{$email->key}"), 0, 32);
+            $before = Submission::query()->where('token', $token)->first();
             if ($before !== null) {
                 return [$before, new Decision($before->state === 'waiting' ? null : $signup->version->plan()->way($signup->page->id, Outcome::Joined))];
             }
             $waits = $signup->form->doubleOptIn;
             $person = $this->person($signup, $email, $waits);
             $submission = Submission::query()->create([
-                'token' => $signup->token, 'funnel_id' => $signup->funnel->id, 'version_id' => $signup->version->id,
+                'token' => $token, 'funnel_id' => $signup->funnel->id, 'version_id' => $signup->version->id,
                 'page_id' => $signup->page->id, 'form_id' => $signup->form->id, 'person_id' => $person->id,
                 'answers' => $signup->answers->values, 'consent_words' => $signup->form->consent,
                 // Words under a button are agreed to by pressing it; words beside a box by ticking it.

@@ -87,6 +87,18 @@ final class SignupTest extends TestCase
         self::assertSame(1, DB::table('events')->count());
     }
 
+    public function test_who_goes_back_and_mends_their_address_joins_with_the_right_one(): void
+    {
+        $funnel = $this->live();
+        $form = $this->form($funnel);
+        $this->post('/'.$funnel->address, ['email' => 'robin@exmaple.example'] + $form)->assertRedirect($funnel->url('thank-you'));
+        $this->post('/'.$funnel->address, ['email' => 'robin@example.com'] + $form)->assertRedirect($funnel->url('thank-you'));
+        $this->post('/'.$funnel->address, ['email' => 'Robin@example.com'] + $form)->assertRedirect($funnel->url('thank-you'));
+
+        self::assertSame(['robin@exmaple.example', 'robin@example.com'], Person::query()->orderBy('id')->pluck('email')->all());
+        self::assertSame(2, Submission::query()->count());
+    }
+
     /** @return iterable<string, array{string, string}> */
     public static function badAddresses(): iterable
     {
