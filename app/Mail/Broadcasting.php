@@ -43,7 +43,7 @@ final class Broadcasting
             $this->start($broadcast, $now);
         }
         foreach ($due('testing')->get() as $broadcast) {
-            if ($broadcast->started_at !== null && $broadcast->started_at->addHours($broadcast->plan()->hours) <= $now) {
+            if ($this->hasRun($broadcast, $now)) {
                 $this->pick($broadcast, $now);
             }
         }
@@ -58,6 +58,22 @@ final class Broadcasting
                 $this->again($broadcast, $now);
             }
         }
+    }
+
+    /**
+     * Have all readers who take part in the test had it for as long as it runs? With many readers, or a provider that is
+     * down, the last of them get it long after it began.
+     */
+    private function hasRun(Broadcast $broadcast, CarbonImmutable $now): bool
+    {
+        $test = fn () => DB::table('messages')->where('broadcast_id', $broadcast->id);
+        $began = $broadcast->started_at;
+        if ($began === null || $began->addHours($broadcast->plan()->hours) > $now || $test()->whereIn('state', ['waiting', 'sending'])->where('due_at', '<=', Instant::sql($now))->exists()) {
+            return false;
+        }
+        $last = $test()->where('state', 'sent')->max('sent_at');
+
+        return ! is_string($last) || (new CarbonImmutable($last, 'UTC'))->addHours($broadcast->plan()->hours) <= $now;
     }
 
     public function start(Broadcast $broadcast, CarbonImmutable $now): void

@@ -148,6 +148,14 @@ final class GoLiveCheck
                     $findings[] = new Finding('sequence-gone', false, "“{$form->name}” starts or ends a sequence that is gone.", 'form', $form->id, 'Open the form');
                 }
             }
+            foreach ($form->start as $id) {
+                $sequence = $plan->sequence($id);
+                foreach ($form->tags as $tag) {
+                    if ($sequence?->endsOn($tag) === true) {
+                        $findings[] = new Finding('ends-at-once', true, "“{$form->name}” starts “{$sequence->name}” and gives the tag “{$tag}”, which ends it: nobody would get its emails.", 'form', $form->id, 'Open the form');
+                    }
+                }
+            }
         }
         foreach ($plan->emails as $email) {
             foreach ($email->only->rules() as $rule) {

@@ -42,13 +42,14 @@ final readonly class Journey
     {
         $effects = [];
         $started = [];
-        foreach ($form->tags ?? [] as $tag) {
-            if (! $visitor->hasTag($tag)) {
-                $effects[] = new AddTag($tag);
-                foreach ($this->tagged($visitor, $event->at, $tag, $started) as $effect) {
-                    $effects[] = $effect;
-                    $started = $effect instanceof StartSequence ? [...$started, $effect->sequence] : $started;
-                }
+        $new = array_values(array_filter($form->tags ?? [], fn (string $tag): bool => ! $visitor->hasTag($tag)));
+        // A tag they get by joining counts like one they had: a sequence that it ends does not begin either.
+        $visitor = $visitor->withTags($new);
+        foreach ($new as $tag) {
+            $effects[] = new AddTag($tag);
+            foreach ($this->tagged($visitor, $event->at, $tag, $started) as $effect) {
+                $effects[] = $effect;
+                $started = $effect instanceof StartSequence ? [...$started, $effect->sequence] : $started;
             }
         }
         foreach ($this->plan->leadMagnets as $leadMagnet) {

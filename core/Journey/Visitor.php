@@ -27,6 +27,12 @@ final readonly class Visitor
     ) {
     }
 
+    /** @param  list<string>  $tags */
+    public function withTags(array $tags): self
+    {
+        return new self($this->zone, $this->emails, [...$this->tags, ...$tags], $this->sequences, $this->ownerZone, $this->through);
+    }
+
     public function hasTag(string $tag): bool
     {
         return in_array(mb_strtolower($tag), array_map(mb_strtolower(...), $this->tags), true);

@@ -185,6 +185,7 @@ final class FormTest extends TestCase
     {
         yield 'a sequence nothing starts' => [fn (array $p): array => ['forms' => [array_diff_key($p['forms'][0], ['start' => 0])]] + $p, 'never-started'];
         yield 'a form that starts what is gone' => [fn (array $p): array => ['forms' => [['start' => ['gone', $p['sequences'][0]['id']]] + $p['forms'][0]]] + $p, 'sequence-gone'];
+        yield 'a form that gives the tag that ends what it starts' => [fn (array $p): array => ['sequences' => [['endTags' => [mb_strtoupper($p['forms'][0]['tags'][0])]] + $p['sequences'][0]]] + $p, 'ends-at-once'];
         yield 'a branch that asks what comes later' => [function (array $p): array {
             $first = $p['emails'][0];
             $p['emails'][] = ['id' => 'later', 'name' => 'Later', 'delay' => ['days' => 3]] + $first;

@@ -53,6 +53,17 @@ final class JourneyTest extends TestCase
             array_map(fn (SendEmail $e): string => $e->at->format('Y-m-d\TH:i:s'), $decision->effectsOf(SendEmail::class)));
     }
 
+    public function test_a_tag_that_comes_with_joining_ends_what_it_ends_before_it_begins(): void
+    {
+        $plan = Plans::changed(fn (array $p): array => ['sequences' => array_map(fn (array $q): array => ['endTags' => [$p['forms'][0]['tags'][0]]] + $q, $p['sequences'])] + $p);
+        $decision = (new Journey($plan))->decide(new Visitor(new DateTimeZone('UTC')), $this->joined($plan));
+
+        self::assertCount(1, $decision->effectsOf(AddTag::class));
+        self::assertSame([[], []], [$decision->effectsOf(StartSequence::class), $decision->effectsOf(SendEmail::class)], 'the first time as any later time');
+        $later = (new Journey($plan))->decide(new Visitor(new DateTimeZone('UTC'), [], [$plan->forms[0]->tags[0]]), $this->joined($plan));
+        self::assertSame([], $later->effectsOf(StartSequence::class));
+    }
+
     public function test_joining_again_is_one_sequence_and_one_tag(): void
     {
         $plan = $this->plan();

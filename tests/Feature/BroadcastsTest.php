@@ -189,6 +189,33 @@ final class BroadcastsTest extends TestCase
         $this->getJson("/studio/api/broadcasts/{$broadcast->id}")->assertJsonPath('variants.a.sent', $test->where('variant', 'a')->count());
     }
 
+    public function test_a_split_test_runs_from_when_its_last_reader_got_it(): void
+    {
+        $this->owner->business->forceFill(['messages_per_minute' => 10])->save();
+        $this->people(200);
+        $broadcast = $this->broadcast(['settings' => json_encode(['otherSubject' => 'The other one', 'share' => 50, 'hours' => 1])]);
+        $this->postJson("/studio/api/broadcasts/{$broadcast->id}/send")->assertOk();
+        $waiting = fn (): int => Message::query()->where('state', 'waiting')->count();
+        $this->work();
+        self::assertGreaterThan(60, $waiting());
+        // The provider is down for longer than the test runs.
+        $this->travel(61)->minutes();
+        OutboxMood::read(Shape::of(['failingUntil' => now()->addMinutes(30)->format('Y-m-d\TH:i:s\Z')]))->keep();
+        $this->work();
+        self::assertSame('testing', $broadcast->fresh()?->state, 'most of its readers have not got it yet');
+        for ($i = 0; $waiting() > 0 && $i < 60; $i++) {
+            $this->travel(150)->seconds();
+            $this->work();
+        }
+        self::assertSame('testing', $broadcast->fresh()?->state, 'the last of them have only just got it');
+        $this->travel(58)->minutes();
+        $this->work();
+        self::assertSame('testing', $broadcast->fresh()?->state);
+        $this->travel(3)->minutes();
+        $this->work();
+        self::assertSame('sending', $broadcast->fresh()?->state);
+    }
+
     public function test_it_goes_once_more_to_those_who_did_not_open_it(): void
     {
         $this->people(4);

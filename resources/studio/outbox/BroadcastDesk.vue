@@ -269,7 +269,7 @@ const segment = computed(
                                 />
                                 <UiListbox
                                     :model-value="letter.settings.byClicks ? 'clicks' : 'opens'"
-                                    label="Better is which is"
+                                    label="The winner is the one"
                                     :options="[
                                         { value: 'opens', label: 'opened more' },
                                         { value: 'clicks', label: 'clicked more' },
