@@ -16,6 +16,7 @@ use App\Models\Import;
 use App\Models\Message;
 use App\People\ImportFile;
 use App\People\Importing;
+use App\People\ImportUndo;
 use App\People\SegmentQuery;
 use App\Support\Ids;
 use Bench\Scratch;
@@ -166,4 +167,15 @@ $took = $time(function () use ($file, $business, &$import): void {
 $done = Import::query()->findOrFail($import?->id ?? '');
 $row(number_format($done->added).' added, '.number_format($done->refused).' refused, as a ratio to a bare insert', sprintf('%.2f   (%.0f lines a second)', $took / $bare, 100_000 / $took * 1000));
 $row('peak memory above what the application takes anyway', sprintf('%.1f MB', (memory_get_peak_usage(true) - $floor) / 1e6));
+$undo = app(ImportUndo::class);
+$undo->start($done);
+$longest = 0.0;
+$undone = $time(function () use ($undo, $done, $time, &$longest): void {
+    do {
+        $longest = max($longest, $time(function () use ($undo, $done, &$more): void {
+            $more = $undo->piece($done->id);
+        }));
+    } while ($more);
+});
+$row('taking all of it back', sprintf('%.2f   (%.1f s, no transaction longer than %.0f ms)', $undone / $bare, $undone / 1000, $longest));
 unlink($file);

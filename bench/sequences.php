@@ -19,6 +19,7 @@ use App\Mail\Replanner;
 use App\Models\Email;
 use App\Models\Message;
 use App\Models\Sequence;
+use App\Results\Numbers;
 use Bench\Scratch;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -98,6 +99,14 @@ $took = $time(function () use ($replanner, $sequence, &$pieces): void {
     } while ($replanner->goOn($sequence->id, CarbonImmutable::now()));
 });
 $row('going on after a day of standing still, by a worker', sprintf('%.2f   (%.0f µs a person)', $took / $bare, $took * 1000 / ($people / 2)));
+
+$numbers = new Numbers;
+$screen = $time(function () use ($numbers, $funnel): void {
+    $numbers->byEmail($funnel);
+    $numbers->bySequence($funnel);
+    $numbers->byPage($funnel);
+});
+$row('the numbers on the timeline, with '.number_format(Message::query()->count()).' messages', sprintf('%.2f   (%.0f ms)', $screen / $bare, $screen));
 
 Message::query()->where('state', 'waiting')->update(['due_at' => $now->subMinute()->format('Y-m-d H:i:s.v'), 'queued_at' => null]);
 $postman = app(Postman::class);

@@ -34,12 +34,13 @@ final class FollowBulkAct implements ShouldQueue
 
     public function handle(Tagging $tagging, Perform $perform): void
     {
-        $act = BulkAct::query()->where('id', $this->act)->whereNull('undone_at')->first();
-        if ($act === null) {
-            return;
-        }
-        $ids = DB::table('bulk_act_people')->where('bulk_act_id', $act->id)->where('person_id', '>', $this->after)->orderBy('person_id')->limit(self::PIECE)->pluck('person_id')->map(fn ($id): string => (string) $id)->all();
-        DB::transaction(function () use ($act, $ids, $tagging, $perform): void {
+        $last = DB::transaction(function () use ($tagging, $perform): ?string {
+            // Looked up within the transaction: whoever takes the act back meanwhile waits for this piece, or has done so.
+            $act = BulkAct::query()->where('id', $this->act)->whereNull('undone_at')->first();
+            if ($act === null) {
+                return null;
+            }
+            $ids = DB::table('bulk_act_people')->where('bulk_act_id', $act->id)->where('person_id', '>', $this->after)->orderBy('person_id')->limit(self::PIECE)->pluck('person_id')->map(fn ($id): string => (string) $id)->all();
             $now = CarbonImmutable::now();
             $sequence = $act->kind === 'start' ? Sequence::query()->with('funnel.liveVersion', 'funnel.business')->where('id', (string) $act->data['of'])->first() : null;
             foreach (Person::query()->with('business')->whereIn('id', $ids)->get() as $person) {
@@ -54,9 +55,11 @@ final class FollowBulkAct implements ShouldQueue
                     Perform::cancelAll($person->id, BulkActs::why($act));
                 }
             }
+
+            return count($ids) === self::PIECE ? $ids[self::PIECE - 1] : null;
         });
-        if (count($ids) === self::PIECE) {
-            self::dispatch($this->act, $ids[self::PIECE - 1]);
+        if ($last !== null) {
+            self::dispatch($this->act, $last);
         }
     }
 }

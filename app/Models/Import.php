@@ -8,7 +8,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 
 /**
- * A file of people that is brought in: new (being looked at), running, done, undone or stopped.
+ * A file of people that is brought in: new (being looked at), running, done or stopped; undoing and undone when it is taken back.
  *
  * @property string $id
  * @property int $business_id
@@ -24,8 +24,10 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
  * @property int $updated
  * @property int $same
  * @property int $refused
+ * @property int|null $stayed whom it had added and who stayed when it was taken back, since something has happened with them
  * @property CarbonImmutable|null $undone_at
  * @property CarbonImmutable $created_at
+ * @property CarbonImmutable $updated_at when its last line was read
  */
 final class Import extends Record
 {
@@ -34,5 +36,5 @@ final class Import extends Record
     /** @var array<string, string> */
     protected $casts = ['reading' => 'array', 'settings' => 'array', 'undone_at' => 'immutable_datetime'];
 
-    protected $attributes = ['settings' => '{}', 'state' => 'new', 'at_byte' => 0, 'at_line' => 0, 'lines' => 0, 'added' => 0, 'updated' => 0, 'same' => 0, 'refused' => 0, 'undone_at' => null];
+    protected $attributes = ['settings' => '{}', 'state' => 'new', 'at_byte' => 0, 'at_line' => 0, 'lines' => 0, 'added' => 0, 'updated' => 0, 'same' => 0, 'refused' => 0, 'stayed' => null, 'undone_at' => null];
 }

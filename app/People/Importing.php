@@ -150,7 +150,7 @@ final class Importing
         }
         $why = DB::table('suppressions')->where('business_id', $import->business_id)->whereIn('address_hash', array_values($hashes))->pluck('why', 'address_hash')->all();
         [$added, $updated, $same] = [0, 0, 0];
-        $new = $values = $tags = $changes = [];
+        $new = $own = $tags = $changes = [];
         foreach ($rows as $row) {
             $key = $row->email->key;
             if (! isset($known[$key])) {
@@ -163,7 +163,7 @@ final class Importing
                     // Whoever unsubscribed and was erased afterwards is still unsubscribed.
                     'unsubscribed_at' => $suppressed === 'unsubscribed' ? $now : null, 'created_at' => $now, 'updated_at' => $now];
                 $known[$key] = ['id' => $id, 'email_key' => $key, 'first_name' => $row->firstName, 'last_name' => $row->lastName, 'phone' => $row->phone, 'import_id' => $import->id];
-                array_push($values, ...self::values($id, $row->own));
+                $own[$id] = $row->own;
                 array_push($tags, ...$this->tagRows($import, $id, $row->tags, $now));
                 $added++;
 
@@ -180,6 +180,7 @@ final class Importing
                 // The same address twice in one file: the later line fills in or replaces, as it would for anybody.
                 $new[$id] = $before['new'] + $new[$id];
                 $known[$key] = array_intersect_key($new[$id], $known[$key]) + $known[$key];
+                $own[$id] = $plan->known === ImportPlan::REPLACE ? $row->own + $own[$id] : $own[$id] + $row->own;
                 array_push($tags, ...$this->tagRows($import, $id, $row->tags, $now));
                 $same++;
 
@@ -198,6 +199,7 @@ final class Importing
         foreach (array_chunk(array_values($new), 100) as $some) {
             DB::table('people')->insert($some);
         }
+        $values = array_merge([], ...array_map(self::values(...), array_map(strval(...), array_keys($own)), array_values($own)));
         foreach (array_chunk($values, 200) as $some) {
             DB::table('person_values')->insert($some);
         }
@@ -256,12 +258,12 @@ final class Importing
         foreach ($row->own as $name => $new) {
             $old = DB::table('person_values')->where('person_id', $id)->where('name', $name)->orderBy('id')->pluck('value')->map(fn ($v): string => (string) $v)->all();
             if ($old !== $new && ($old === [] || $plan->known === ImportPlan::REPLACE)) {
-                $values[$name] = $old;
+                $values[$name] = ['was' => $old, 'became' => array_values(array_filter($new, fn (string $v): bool => $v !== ''))];
                 OwnFields::set($id, $name, $new);
             }
         }
 
-        return $change['new'] === [] && $tags === [] && $values === [] ? null : ['import_id' => $import->id, 'person_id' => $id, 'before' => json_encode(['columns' => $change['old'], 'tags' => array_column($tags, 'tag_id'), 'values' => $values], JSON_THROW_ON_ERROR)];
+        return $change['new'] === [] && $tags === [] && $values === [] ? null : ['import_id' => $import->id, 'person_id' => $id, 'before' => json_encode(['columns' => $change['old'], 'became' => $change['new'], 'tags' => array_column($tags, 'tag_id'), 'values' => $values], JSON_THROW_ON_ERROR)];
     }
 
     /**
@@ -287,35 +289,5 @@ final class Importing
     private function tagRows(Import $import, string $person, array $names, string $now): array
     {
         return array_map(fn (string $name): array => ['person_id' => $person, 'tag_id' => $this->tags[$name] ??= Tagging::tag($import->business_id, $name)->id, 'funnel_id' => null, 'tagged_at' => $now], $names);
-    }
-
-    /**
-     * Takes an import back: whom it added goes, unless something has happened with them since; what it changed is as it was.
-     *
-     * @return int how many stay because they have joined or were written to since
-     */
-    public function undo(Import $import): int
-    {
-        return DB::transaction(function () use ($import): int {
-            $since = fn (string $table) => DB::table($table)->whereColumn("{$table}.person_id", 'people.id')->selectRaw('1');
-            $added = fn () => DB::table('people')->where('import_id', $import->id)->whereNull('erased_at');
-            $free = fn () => $added()->whereNotExists($since('submissions'))->whereNotExists($since('messages'))->whereNotExists($since('events'))->whereNotExists($since('person_notes'));
-            $stay = $added()->count() - $free()->count();
-            $free()->delete();
-            foreach (DB::table('import_changes')->where('import_id', $import->id)->orderByDesc('id')->lazy(500) as $change) {
-                $before = (array) json_decode((string) $change->before, true);
-                if (($before['columns'] ?? []) !== []) {
-                    DB::table('people')->where('id', $change->person_id)->update((array) $before['columns']);
-                }
-                DB::table('person_tag')->where('person_id', $change->person_id)->whereIn('tag_id', (array) ($before['tags'] ?? []))->delete();
-                foreach ((array) ($before['values'] ?? []) as $name => $values) {
-                    OwnFields::set((string) $change->person_id, (string) $name, array_values(array_map(strval(...), (array) $values)));
-                }
-            }
-            DB::table('import_changes')->where('import_id', $import->id)->delete();
-            $import->forceFill(['state' => 'undone', 'undone_at' => CarbonImmutable::now()])->save();
-
-            return $stay;
-        });
     }
 }

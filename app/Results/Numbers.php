@@ -75,7 +75,7 @@ final class Numbers
     /** @return array<string, array{inside: int, waiting: int}> by sequence id: people who are in it, and those of them for whom an email still waits */
     public function bySequence(Funnel $funnel): array
     {
-        $waiting = DB::table('messages')->where('funnel_id', $funnel->id)->whereNotNull('sequence_id')->where('state', 'waiting')->groupBy('sequence_id')
+        $waiting = DB::table('messages')->where('funnel_id', $funnel->id)->whereNotNull('sequence_id')->whereRaw("state = 'waiting'")->groupBy('sequence_id')
             ->selectRaw('sequence_id, count(distinct person_id) as n')->pluck('n', 'sequence_id');
 
         return DB::table('enrolments')->where('funnel_id', $funnel->id)->whereNull('ended_at')->groupBy('sequence_id')->selectRaw('sequence_id, count(*) as n')->pluck('n', 'sequence_id')

@@ -60,10 +60,13 @@ return new class extends Migration
             $table->timestamp('lost_at', 3)->nullable();
             $table->string('lost_why', 12)->nullable();
             $table->index(['person_id', 'sequence_id']);
-            $table->index(['broadcast_id', 'state']);
             $table->index(['business_id', 'sent_at']);
             $table->index(['business_id', 'queued_at']);
         });
+        // What the numbers of emails and broadcasts are counted from, so that no letter has to be read for it.
+        DB::statement('create index messages_of_emails on messages (funnel_id, email_id, state, opened_at, clicked_at, lost_at) where email_id is not null');
+        DB::statement('create index messages_of_broadcasts on messages (broadcast_id, state, opened_at, clicked_at, lost_at) where broadcast_id is not null');
+        DB::statement("create index messages_that_wait on messages (funnel_id, sequence_id, person_id) where state = 'waiting' and sequence_id is not null");
         // Until now all emails of a funnel were one sequence that every form started.
         foreach (DB::table('funnels')->whereIn('id', DB::table('emails')->select('funnel_id'))->get(['id', 'created_at']) as $funnel) {
             DB::table('sequences')->insert(['id' => $funnel->id, 'funnel_id' => $funnel->id, 'name' => 'Follow-up', 'created_at' => $funnel->created_at, 'updated_at' => $funnel->created_at]);

@@ -127,6 +127,7 @@ return new class extends Migration
             $table->unsignedInteger('updated')->default(0);
             $table->unsignedInteger('same')->default(0);
             $table->unsignedInteger('refused')->default(0);
+            $table->unsignedInteger('stayed')->nullable();
             $table->timestamp('undone_at', 3)->nullable();
             $table->timestamps(3);
         });
@@ -143,6 +144,7 @@ return new class extends Migration
             $table->foreignUlid('import_id')->constrained()->cascadeOnDelete();
             $table->foreignUlid('person_id')->constrained('people')->cascadeOnDelete();
             $table->json('before');
+            $table->index(['import_id', 'id']);
         });
         Schema::create('bulk_acts', function (Blueprint $table): void {
             $table->ulid('id')->primary();

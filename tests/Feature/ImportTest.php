@@ -9,6 +9,7 @@ use App\Models\Import;
 use App\Models\Person;
 use App\Models\User;
 use App\People\Importing;
+use App\People\ImportUndo;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -72,12 +73,60 @@ final class ImportTest extends TestCase
         // Somebody has done something meanwhile: they stay.
         $this->join($this->live($this->owner), ['email' => 'b@example.com']);
 
-        $this->postJson("/studio/api/imports/{$done['id']}/undo")->assertOk()->assertJsonPath('stay', 1)->assertJsonPath('state', 'undone');
+        $this->postJson("/studio/api/imports/{$done['id']}/undo")->assertOk()->assertJsonPath('state', 'undoing');
+        $this->runQueue();
+        $this->getJson("/studio/api/imports/{$done['id']}")->assertJsonPath('state', 'undone')->assertJsonPath('stayed', 1);
 
         $stays = Person::query()->where('email_key', 'b@example.com')->sole()->id;
         self::assertEquals($before, [DB::table('people')->where('id', '!=', $stays)->get(['email', 'first_name', 'last_name', 'first_key', 'phone'])->all(),
             DB::table('person_values')->where('person_id', '!=', $stays)->get()->all(), DB::table('person_tag')->where('person_id', '!=', $stays)->get()->all()]);
         $this->postJson("/studio/api/imports/{$done['id']}/undo")->assertUnprocessable();
+    }
+
+    public function test_what_was_changed_by_hand_since_stays_when_the_list_is_taken_back(): void
+    {
+        $known = Person::query()->create(['business_id' => $this->owner->business_id, 'email' => 'known@example.com', 'email_key' => 'known@example.com', 'first_name' => 'Known', 'joined_at' => now()->subYear()]);
+        $done = $this->import("email,first_name,last_name,level\nknown@example.com,Other,Oak,Beginner\na@example.com,A,B,Teacher\nb@example.com,B,C,\n", ['known' => 'replace', 'columns' => ['email', 'first_name', 'last_name', 'level']]);
+        $this->travel(1)->minutes();
+        $this->putJson("/studio/api/people/{$known->id}", ['firstName' => 'Mended', 'fields' => ['level' => ['Advanced']]])->assertOk();
+        $edited = Person::query()->where('email', 'a@example.com')->sole();
+        $this->putJson("/studio/api/people/{$edited->id}", ['lastName' => 'By hand'])->assertOk();
+        $this->postJson("/studio/api/imports/{$done['id']}/undo")->assertOk();
+        $this->runQueue();
+
+        $this->getJson("/studio/api/people/{$known->id}")->assertJsonPath('firstName', 'Mended')->assertJsonPath('lastName', '')->assertJsonPath('fields.0.values', ['Advanced']);
+        self::assertSame([['a@example.com', 'known@example.com'], 1], [Person::query()->orderBy('email')->pluck('email')->all(), Import::query()->findOrFail($done['id'])->stayed]);
+    }
+
+    public function test_taking_a_long_list_back_goes_on_where_a_worker_died(): void
+    {
+        $csv = fn (string $name): string => "email,first_name\n".implode('', array_map(fn (int $i): string => "p{$i}@example.com,{$name}\n", range(1, 250)));
+        $this->import($csv('First'), ['columns' => ['email', 'first_name']]);
+        $second = $this->import($csv('Second'), ['known' => 'replace', 'columns' => ['email', 'first_name']]);
+        self::assertSame(250, $second['updated']);
+        $this->postJson("/studio/api/imports/{$second['id']}/undo")->assertOk();
+        DB::table('jobs')->delete();
+        $undo = app(ImportUndo::class);
+        self::assertTrue($undo->piece($second['id']));
+        DB::beginTransaction();
+        $undo->piece($second['id']);
+        DB::rollBack();
+        self::assertSame(150, Person::query()->where('first_name', 'Second')->count());
+        $this->postJson("/studio/api/imports/{$second['id']}/undo")->assertUnprocessable();
+        while ($undo->piece($second['id'])) {
+            continue;
+        }
+        self::assertSame([250, 0], [Person::query()->where('first_name', 'First')->count(), DB::table('import_changes')->count()]);
+        self::assertFalse($undo->piece($second['id']));
+    }
+
+    public function test_the_same_person_twice_on_a_list_is_told_of_by_both_lines(): void
+    {
+        $this->import("email,level,likes\na@example.com,Beginner,\na@example.com,Advanced,Bach\n", ['columns' => ['email', 'level', 'likes']]);
+        $values = fn (): array => DB::table('person_values')->orderBy('name')->pluck('value', 'name')->all();
+        self::assertSame(['level' => 'Beginner', 'likes' => 'Bach'], $values());
+        $this->import("email,level,likes\nb@example.com,Beginner,Folk\nb@example.com,Advanced,\n", ['columns' => ['email', 'level', 'likes'], 'known' => 'replace']);
+        self::assertSame(['Advanced', 'Folk'], DB::table('person_values')->where('person_id', Person::query()->where('email', 'b@example.com')->value('id'))->orderBy('name')->pluck('value')->all());
     }
 
     public function test_a_worker_that_dies_in_the_middle_loses_nobody_and_doubles_nobody(): void

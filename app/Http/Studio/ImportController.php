@@ -7,6 +7,7 @@ namespace App\Http\Studio;
 use App\Models\Import;
 use App\People\ImportFile;
 use App\People\Importing;
+use App\People\ImportUndo;
 use App\Support\Ids;
 use App\Support\Instant;
 use Illuminate\Http\JsonResponse;
@@ -63,14 +64,12 @@ final class ImportController extends StudioController
         return response()->json(self::json($this->import($import)));
     }
 
-    public function undo(string $import, Importing $importing): JsonResponse
+    public function undo(string $import, ImportUndo $undo): JsonResponse
     {
         $found = $this->import($import);
-        if (! in_array($found->state, ['done', 'stopped'], true)) {
-            throw Invalid::at('import', 'Only a list that has been brought in can be taken back.');
-        }
+        $undo->start($found);
 
-        return response()->json(['stay' => $importing->undo($found)] + self::json($found->refresh()));
+        return response()->json(self::json($found->refresh()));
     }
 
     /** Every line that was refused, and why, as CSV: mend them and bring them in again. */
@@ -95,6 +94,6 @@ final class ImportController extends StudioController
     private static function json(Import $i): array
     {
         return ['id' => $i->id, 'name' => $i->name, 'state' => $i->state, 'reading' => $i->reading, 'lines' => $i->lines, 'done' => $i->added + $i->updated + $i->same + $i->refused,
-            'added' => $i->added, 'updated' => $i->updated, 'same' => $i->same, 'refused' => $i->refused, 'at' => Instant::json($i->created_at)];
+            'added' => $i->added, 'updated' => $i->updated, 'same' => $i->same, 'refused' => $i->refused, 'stayed' => $i->stayed, 'at' => Instant::json($i->created_at)];
     }
 }

@@ -391,7 +391,7 @@ export interface Broadcast extends BroadcastRow {
 export interface ImportRow {
     id: string;
     name: string;
-    state: 'new' | 'running' | 'done' | 'stopped' | 'undone';
+    state: 'new' | 'running' | 'done' | 'stopped' | 'undoing' | 'undone';
     reading: {
         encoding: string;
         format: string;
@@ -408,6 +408,8 @@ export interface ImportRow {
     updated: number;
     same: number;
     refused: number;
+    /** Whom it had added and who stayed when it was taken back. */
+    stayed: number | null;
     at: string;
     refusals?: { line: number; why: string; raw: string }[];
 }

@@ -64,7 +64,7 @@ async function show(id: unknown): Promise<void> {
 }
 onMounted(() => people.load());
 watch(() => route.params.id, show, { immediate: true });
-useIntervalFn(() => open.value?.state === 'running' && void show(open.value.id), 700);
+useIntervalFn(() => ['running', 'undoing'].includes(open.value?.state ?? '') && void show(open.value?.id), 700);
 
 async function bring(given: File): Promise<void> {
     file.value = given;
@@ -133,15 +133,8 @@ async function start(): Promise<void> {
 
 async function run(verb: 'undo' | 'stop'): Promise<void> {
     try {
-        const answer = await api.post<ImportRow & { stay?: number }>(`imports/${open.value!.id}/${verb}`);
+        const answer = await api.post<ImportRow>(`imports/${open.value!.id}/${verb}`);
         await show(answer.id);
-        if (verb === 'undo') {
-            notices.say(
-                answer.stay
-                    ? `The list is taken back. ${counted(answer.stay, 'person stays', 'people stay')}: they have joined or were written to since.`
-                    : 'The list is taken back. Everybody is as they were.',
-            );
-        }
     } catch (caught) {
         notices.trouble(caught);
     }
@@ -151,8 +144,23 @@ const states: Record<ImportRow['state'], string> = {
     running: 'running',
     done: 'done',
     stopped: 'stopped',
+    undoing: 'being taken back',
     undone: 'taken back',
 };
+const stateWords = computed(() => {
+    switch (open.value?.state) {
+        case 'stopped':
+            return 'Stopped before the end.';
+        case 'undoing':
+            return 'Being taken back … You can leave; it goes on by itself.';
+        case 'undone':
+            return open.value.stayed
+                ? `Taken back. ${counted(open.value.stayed, 'person stays', 'people stay')}: something has happened with them since.`
+                : 'Taken back. Everybody is as they were.';
+        default:
+            return 'All lines are read.';
+    }
+});
 </script>
 
 <template>
@@ -279,7 +287,7 @@ const states: Record<ImportRow['state'], string> = {
             </div>
             <template v-else>
                 <p class="mt-1 text-soft" role="status" data-test="import-state">
-                    {{ { done: 'All lines are read.', stopped: 'Stopped before the end.', undone: 'Taken back.' }[open.state as 'done'] }}
+                    {{ stateWords }}
                 </p>
                 <dl class="mt-3 flex gap-10">
                     <div
@@ -299,7 +307,9 @@ const states: Record<ImportRow['state'], string> = {
                 </dl>
                 <div class="mt-4 flex gap-2">
                     <RouterLink to="/people" class="btn-main">See everybody</RouterLink>
-                    <button v-if="open.state !== 'undone'" type="button" class="btn" @click="run('undo')">Take this list back</button>
+                    <button v-if="['done', 'stopped'].includes(open.state)" type="button" class="btn" @click="run('undo')">
+                        Take this list back
+                    </button>
                 </div>
             </template>
             <template v-if="open.refused > 0">
