@@ -24,6 +24,7 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
  * @property int $updated
  * @property int $same
  * @property int $refused
+ * @property int $noted lines that were brought in, but not all of what they say
  * @property int|null $stayed whom it had added and who stayed when it was taken back, since something has happened with them
  * @property CarbonImmutable|null $undone_at
  * @property CarbonImmutable $created_at
@@ -36,5 +37,5 @@ final class Import extends Record
     /** @var array<string, string> */
     protected $casts = ['reading' => 'array', 'settings' => 'array', 'undone_at' => 'immutable_datetime'];
 
-    protected $attributes = ['settings' => '{}', 'state' => 'new', 'at_byte' => 0, 'at_line' => 0, 'lines' => 0, 'added' => 0, 'updated' => 0, 'same' => 0, 'refused' => 0, 'stayed' => null, 'undone_at' => null];
+    protected $attributes = ['settings' => '{}', 'state' => 'new', 'at_byte' => 0, 'at_line' => 0, 'lines' => 0, 'added' => 0, 'updated' => 0, 'same' => 0, 'refused' => 0, 'noted' => 0, 'stayed' => null, 'undone_at' => null];
 }

@@ -8,9 +8,11 @@ use App\Models\Business;
 use App\Models\Import;
 use App\Signups\OwnFields;
 use App\Support\Ids;
+use Generator;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
 use Lantern\Core\People\CsvReader;
+use Lantern\Core\People\DateOrder;
 use Lantern\Core\People\ImportPlan;
 use Lantern\Core\Support\Invalid;
 use Sabre\VObject\Component\VCard;
@@ -149,15 +151,18 @@ final class ImportFile
         }
         rewind($file);
         $lines = 0;
-        while (($line = self::line($file)) !== null) {
-            $lines += trim($line) === '' ? 0 : 1;
-        }
+        $dates = DateOrder::of((function () use ($file, &$lines): Generator {
+            while (($line = self::line($file)) !== null) {
+                $lines += trim($line) === '' ? 0 : 1;
+                yield $line;
+            }
+        })());
         $header = ImportPlan::hasHeader(...$rows[0]);
         $headings = $header ? $rows[0] : array_map(fn (int $i): string => 'Column '.($i + 1), array_keys($rows[0]));
         $sample = array_slice($rows, $header ? 1 : 0, self::SAMPLE);
 
         return ['encoding' => $encoding, 'format' => $isCards ? 'vCard' : 'CSV', 'delimiter' => $delimiter, 'header' => $header, 'headings' => array_map(fn (string $h): string => mb_substr($h, 0, 100), $headings),
-            'rows' => array_map(fn (array $r): array => array_map(fn (string $f): string => mb_substr($f, 0, 100), $r), $sample), 'lines' => $lines - ($header ? 1 : 0),
+            'rows' => array_map(fn (array $r): array => array_map(fn (string $f): string => mb_substr($f, 0, 100), $r), $sample), 'lines' => $lines - ($header ? 1 : 0), 'dates' => $dates->value,
             'guess' => ImportPlan::guess($headings, $sample, array_column(OwnFields::of($business->id), 'label', 'name'))];
     }
 

@@ -60,7 +60,8 @@ final class Importing
             $reader = new CsvReader(fn (): ?string => ImportFile::line($file), (string) $import->reading['delimiter']);
             $own = array_map(FieldKind::from(...), array_column(OwnFields::of($import->business_id), 'kind', 'name'));
             $people = [];
-            $refused = [];
+            $told = [];
+            $refused = 0;
             $read = 0;
             $ended = false;
             while ($read < self::PIECE && ! ($ended = ($record = $reader->record()) === null)) {
@@ -76,20 +77,25 @@ final class Importing
                     if (strlen($record['raw']) >= ImportFile::LONGEST_LINE - 10) {
                         throw Invalid::at('row', 'This line is longer than a line about somebody can be.');
                     }
-                    $people[] = $plan->row($record['fields'], $own);
+                    $people[] = $person = $plan->row($record['fields'], $own);
+                    $why = $person->note;
                 } catch (Invalid $e) {
-                    $refused[] = ['import_id' => $id, 'line' => $line, 'why' => mb_substr($e->getMessage(), 0, 300), 'raw' => mb_strcut($record['raw'], 0, 2000)];
+                    $why = $e->getMessage();
+                    $refused++;
+                }
+                if ($why !== '') {
+                    $told[] = ['import_id' => $id, 'line' => $line, 'why' => mb_substr($why, 0, 300), 'raw' => mb_strcut($record['raw'], 0, 2000)];
                 }
             }
             // How far the reader went in the file, and over how many lines.
             $place = (int) ftell($file) - $reader->ahead();
             $import->forceFill(['at_byte' => $place, 'at_line' => $import->at_line + $reader->lines()]);
             [$added, $updated, $same] = $this->store($import, $plan, $people);
-            foreach (array_chunk($refused, 200) as $some) {
+            foreach (array_chunk($told, 200) as $some) {
                 DB::table('import_refusals')->insert($some);
             }
             $import->forceFill(['added' => $import->added + $added, 'updated' => $import->updated + $updated, 'same' => $import->same + $same,
-                'refused' => $import->refused + count($refused), 'state' => $ended ? 'done' : 'running'])->save();
+                'refused' => $import->refused + $refused, 'noted' => $import->noted + count($told) - $refused, 'state' => $ended ? 'done' : 'running'])->save();
             if ($ended) {
                 $this->letGo($import);
             }

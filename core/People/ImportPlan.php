@@ -35,7 +35,7 @@ final readonly class ImportPlan
      * @param  list<string>  $columns  by position, where it goes; '' for nowhere
      * @param  list<string>  $tags
      */
-    private function __construct(public array $columns, public string $known, public array $tags, public bool $marketing, public bool $header)
+    private function __construct(public array $columns, public string $known, public array $tags, public bool $marketing, public bool $header, public DateOrder $dates)
     {
     }
 
@@ -61,7 +61,8 @@ final readonly class ImportPlan
         $known = $shape->text('known', 10, self::FILL);
 
         return new self($columns, in_array($known, [self::FILL, self::REPLACE, self::SKIP], true) ? $known : throw Invalid::at('known', 'Choose what happens to people who are there already.'),
-            array_values(array_filter(array_map(trim(...), $shape->texts('tags', 10, 60)), fn (string $t): bool => $t !== '')), $shape->flag('marketing', true), $shape->flag('header', true));
+            array_values(array_filter(array_map(trim(...), $shape->texts('tags', 10, 60)), fn (string $t): bool => $t !== '')), $shape->flag('marketing', true), $shape->flag('header', true),
+            $shape->choice('dates', DateOrder::class, DateOrder::Open->value));
     }
 
     /**
@@ -122,6 +123,7 @@ final readonly class ImportPlan
         $values = ['first_name' => '', 'last_name' => '', 'phone' => ''];
         $tags = $this->tags;
         $joined = null;
+        $note = '';
         $more = [];
         foreach ($this->columns as $i => $to) {
             $value = trim((string) preg_replace('/[\p{Cc}\p{Zl}\p{Zp}\s]+/u', ' ', $fields[$i] ?? ''));
@@ -137,15 +139,16 @@ final readonly class ImportPlan
             } elseif ($to === 'tags') {
                 array_push($tags, ...array_values(array_filter(array_map(fn (string $t): string => mb_substr(trim($t), 0, 60), preg_split('/[,;|]/', $value) ?: []), fn (string $t): bool => $t !== '')));
             } elseif ($to === 'joined') {
-                $joined = self::day($value);
+                $joined = self::day($value, $this->dates);
+                $note = $joined === null ? 'Brought in as if they had joined today: “'.mb_strimwidth($value, 0, 40, '…').'” is no day, or may be two. Write it like 2027-03-31.' : '';
             } elseif (isset($values[$to])) {
                 $values[$to] = mb_substr($value, 0, $to === 'phone' ? 40 : 100);
             } else {
-                $more[$to] = self::own($to, $value, $own[$to] ?? FieldKind::Line);
+                $more[$to] = self::own($to, $value, $own[$to] ?? FieldKind::Line, $this->dates);
             }
         }
 
-        return new ImportedPerson($email ?? EmailAddress::of(''), $values['first_name'], $values['last_name'], $values['phone'], array_values(array_unique($tags)), $joined, $more);
+        return new ImportedPerson($email ?? EmailAddress::of(''), $values['first_name'], $values['last_name'], $values['phone'], array_values(array_unique($tags)), $joined, $more, $note);
     }
 
     /**
@@ -155,12 +158,12 @@ final readonly class ImportPlan
      *
      * @throws Invalid for a number that is none, or a day there is not
      */
-    public static function own(string $name, string $value, FieldKind $kind): array
+    public static function own(string $name, string $value, FieldKind $kind, DateOrder $dates = DateOrder::Open): array
     {
         return match ($kind) {
             FieldKind::Choices => array_values(array_filter(array_map(trim(...), preg_split('/[;|]/', $value) ?: []), fn (string $v): bool => $v !== '')),
             FieldKind::Number => is_numeric(str_replace(',', '.', $value)) ? [str_replace(',', '.', $value)] : throw Invalid::at($name, "“{$value}” is no number."),
-            FieldKind::Date => [self::day($value) ?? throw Invalid::at($name, "“{$value}” is no day. Write it like 2027-03-31.")],
+            FieldKind::Date => [self::day($value, $dates) ?? throw Invalid::at($name, "“{$value}” is no day. Write it like 2027-03-31.")],
             default => [mb_substr($value, 0, 4000)],
         };
     }
@@ -183,14 +186,14 @@ final readonly class ImportPlan
         return [$known['first_name'] === '' ? mb_substr($first, 0, 100) : $known['first_name'], $known['last_name'] === '' ? mb_substr($last, 0, 100) : $known['last_name']];
     }
 
-    /** A day as most programs write it; of 03/04/2026 nobody can know which it is, so it is left out. */
-    private static function day(string $value): ?string
+    /** A day as most programs write it. Of 03/04/2026 nobody can know which it is, unless the file shows its order elsewhere. */
+    private static function day(string $value, DateOrder $dates): ?string
     {
         $day = match (true) {
             preg_match('/^(\d{4})-(\d{1,2})-(\d{1,2})(?:[T ]|$)/', $value, $m) === 1 => [$m[1], $m[2], $m[3]],
             preg_match('/^(\d{1,2})\.(\d{1,2})\.(\d{4})$/D', $value, $m) === 1 => [$m[3], $m[2], $m[1]],
-            preg_match('~^(\d{1,2})/(\d{1,2})/(\d{4})$~D', $value, $m) === 1 && (int) $m[1] > 12 => [$m[3], $m[2], $m[1]],
-            preg_match('~^(\d{1,2})/(\d{1,2})/(\d{4})$~D', $value, $m) === 1 && (int) $m[2] > 12 => [$m[3], $m[1], $m[2]],
+            preg_match('~^(\d{1,2})/(\d{1,2})/(\d{4})$~D', $value, $m) === 1 && ((int) $m[1] > 12 || $dates === DateOrder::DayFirst) => [$m[3], $m[2], $m[1]],
+            preg_match('~^(\d{1,2})/(\d{1,2})/(\d{4})$~D', $value, $m) === 1 && ((int) $m[2] > 12 || $dates === DateOrder::MonthFirst || $m[1] === $m[2]) => [$m[3], $m[1], $m[2]],
             default => null,
         };
 
@@ -200,6 +203,6 @@ final readonly class ImportPlan
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['columns' => $this->columns, 'known' => $this->known, 'tags' => $this->tags, 'marketing' => $this->marketing, 'header' => $this->header, 'agreed' => true];
+        return ['columns' => $this->columns, 'known' => $this->known, 'tags' => $this->tags, 'marketing' => $this->marketing, 'header' => $this->header, 'dates' => $this->dates->value, 'agreed' => true];
     }
 }

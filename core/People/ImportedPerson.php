@@ -11,6 +11,7 @@ final readonly class ImportedPerson
      * @param  list<string>  $tags
      * @param  string|null  $joined  a day
      * @param  array<string, list<string>>  $own  by the name of the owner's own field
+     * @param  string  $note  what could not be read of a row that can be a person all the same
      */
     public function __construct(
         public EmailAddress $email,
@@ -20,6 +21,7 @@ final readonly class ImportedPerson
         public array $tags,
         public ?string $joined,
         public array $own,
+        public string $note = '',
     ) {
     }
 }

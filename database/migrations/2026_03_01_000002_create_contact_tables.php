@@ -127,6 +127,7 @@ return new class extends Migration
             $table->unsignedInteger('updated')->default(0);
             $table->unsignedInteger('same')->default(0);
             $table->unsignedInteger('refused')->default(0);
+            $table->unsignedInteger('noted')->default(0);
             $table->unsignedInteger('stayed')->nullable();
             $table->timestamp('undone_at', 3)->nullable();
             $table->timestamps(3);

@@ -6,6 +6,7 @@ namespace Tests\Core;
 
 use Lantern\Core\Funnel\FieldKind;
 use Lantern\Core\People\CsvReader;
+use Lantern\Core\People\DateOrder;
 use Lantern\Core\People\ImportPlan;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
@@ -147,6 +148,10 @@ final class CsvTest extends TestCase
         yield 'a day as ISO has it' => [['email', 'joined'], ['r@example.com', '2026-3-1 10:00'], ['joined' => '2026-03-01']];
         yield 'a day with dots' => [['email', 'joined'], ['r@example.com', '1.3.2026'], ['joined' => '2026-03-01']];
         yield 'a day that can be one thing only' => [['email', 'joined'], ['r@example.com', '03/25/2026'], ['joined' => '2026-03-25']];
+        yield 'a day that can be two in a file that writes the day first' => [['email', 'joined'], ['r@example.com', '03/04/2026'], ['joined' => '2026-04-03'], DateOrder::DayFirst];
+        yield 'and in one that writes the month first' => [['email', 'joined'], ['r@example.com', '03/04/2026'], ['joined' => '2026-03-04'], DateOrder::MonthFirst];
+        yield 'a day that can be only one is that one, whatever the file does' => [['email', 'joined'], ['r@example.com', '25/04/2026'], ['joined' => '2026-04-25'], DateOrder::MonthFirst];
+        yield 'the third of March either way' => [['email', 'joined'], ['r@example.com', '03/03/2026'], ['joined' => '2026-03-03']];
         yield 'a day that can be two is neither' => [['email', 'joined'], ['r@example.com', '03/04/2026'], ['joined' => null]];
         yield 'a day there is not' => [['email', 'joined'], ['r@example.com', '2026-02-30'], ['joined' => null]];
         yield 'fewer cells than columns' => [['email', 'first_name'], ['r@example.com'], ['first' => '']];
@@ -159,12 +164,32 @@ final class CsvTest extends TestCase
      * @param  array<string, mixed>  $expected
      */
     #[DataProvider('rows')]
-    public function test_a_row_as_a_person(array $columns, array $row, array $expected): void
+    public function test_a_row_as_a_person(array $columns, array $row, array $expected, DateOrder $dates = DateOrder::Open): void
     {
-        $p = self::plan($columns, isset($expected['tags']) ? ['tags' => ['Spring']] : [])->row($row, ['age' => FieldKind::Number, 'since' => FieldKind::Date, 'likes' => FieldKind::Choices]);
+        $p = self::plan($columns, ['dates' => $dates->value] + (isset($expected['tags']) ? ['tags' => ['Spring']] : []))->row($row, ['age' => FieldKind::Number, 'since' => FieldKind::Date, 'likes' => FieldKind::Choices]);
         $all = ['key' => $p->email->key, 'first' => $p->firstName, 'last' => $p->lastName, 'tags' => $p->tags, 'joined' => $p->joined, 'own' => $p->own];
 
         self::assertSame($expected, array_intersect_key(array_replace($expected, $all), $expected));
+        self::assertSame(in_array('joined', $columns, true) && $p->joined === null, $p->note !== '', 'what could not be read is told');
+    }
+
+    /** @return iterable<string, array{list<string>, DateOrder}> */
+    public static function datesOfFiles(): iterable
+    {
+        yield 'nothing' => [[], DateOrder::Open];
+        yield 'no day with strokes' => [["a;2026-04-25\n", "b;25.04.2026\n", 'c;https://ferncroft.example/25/04/2026/x'], DateOrder::Open];
+        yield 'only days that can be two' => [['a;03/04/2026', 'b;12/12/2026'], DateOrder::Open];
+        yield 'the day first' => [['a;03/04/2026', 'b;25/04/2026'], DateOrder::DayFirst];
+        yield 'the month first' => [['a,04/25/2026,x,3/4/2026'], DateOrder::MonthFirst];
+        yield 'both' => [['a;25/04/2026', 'b;04/25/2026'], DateOrder::Open];
+        yield 'no days at all' => [['a;31/31/2026', 'b;99/04/2026', '0/13/2026'], DateOrder::Open];
+    }
+
+    /** @param  list<string>  $lines */
+    #[DataProvider('datesOfFiles')]
+    public function test_in_which_order_a_file_writes_its_days(array $lines, DateOrder $expected): void
+    {
+        self::assertSame($expected, DateOrder::of($lines));
     }
 
     /** @return iterable<string, array{list<string>, list<string>, string}> */

@@ -98,6 +98,16 @@ final class ImportTest extends TestCase
         self::assertSame([['a@example.com', 'known@example.com'], 1], [Person::query()->orderBy('email')->pluck('email')->all(), Import::query()->findOrFail($done['id'])->stayed]);
     }
 
+    public function test_days_are_read_in_the_order_of_the_file_and_what_cannot_be_read_is_told(): void
+    {
+        $done = $this->import("email,joined\na@example.com,03/04/2025\nb@example.com,25/04/2025\nc@example.com,31/02/2025\nd@,01/01/2025\n", ['columns' => ['email', 'joined']]);
+        self::assertSame([3, 1, 1], [$done['added'], $done['refused'], $done['noted']]);
+        self::assertSame(['2025-04-02', '2025-04-24'], Person::query()->orderBy('email')->limit(2)->get()->map(fn (Person $p): string => $p->joined_at->format('Y-m-d'))->all(), 'midnight in Berlin');
+        self::assertSame([4, 5], array_column($done['refusals'], 'line'));
+        self::assertStringContainsString('as if they had joined today: “31/02/2025”', $done['refusals'][0]['why']);
+        self::assertTrue(Person::query()->where('email', 'c@example.com')->sole()->joined_at->isToday());
+    }
+
     public function test_taking_a_long_list_back_goes_on_where_a_worker_died(): void
     {
         $csv = fn (string $name): string => "email,first_name\n".implode('', array_map(fn (int $i): string => "p{$i}@example.com,{$name}\n", range(1, 250)));

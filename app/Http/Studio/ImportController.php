@@ -48,7 +48,7 @@ final class ImportController extends StudioController
     public function start(Request $request, string $import, Importing $importing): JsonResponse
     {
         $found = $this->import($import);
-        $plan = ImportPlan::fromShape(Shape::of($request->only(['columns', 'known', 'tags', 'marketing', 'agreed']) + ['header' => (bool) $found->reading['header']]));
+        $plan = ImportPlan::fromShape(Shape::of($request->only(['columns', 'known', 'tags', 'marketing', 'agreed']) + ['header' => (bool) $found->reading['header'], 'dates' => (string) ($found->reading['dates'] ?? '')]));
         if ($found->state !== 'new') {
             throw Invalid::at('import', 'This list is being brought in already.');
         }
@@ -94,6 +94,6 @@ final class ImportController extends StudioController
     private static function json(Import $i): array
     {
         return ['id' => $i->id, 'name' => $i->name, 'state' => $i->state, 'reading' => $i->reading, 'lines' => $i->lines, 'done' => $i->added + $i->updated + $i->same + $i->refused,
-            'added' => $i->added, 'updated' => $i->updated, 'same' => $i->same, 'refused' => $i->refused, 'stayed' => $i->stayed, 'at' => Instant::json($i->created_at)];
+            'added' => $i->added, 'updated' => $i->updated, 'same' => $i->same, 'refused' => $i->refused, 'stayed' => $i->stayed, 'noted' => $i->noted, 'at' => Instant::json($i->created_at)];
     }
 }

@@ -408,6 +408,8 @@ export interface ImportRow {
     updated: number;
     same: number;
     refused: number;
+    /** Lines that were brought in, but not all of what they say. */
+    noted: number;
     /** Whom it had added and who stayed when it was taken back. */
     stayed: number | null;
     at: string;

@@ -312,9 +312,9 @@ const stateWords = computed(() => {
                     </button>
                 </div>
             </template>
-            <template v-if="open.refused > 0">
+            <template v-if="open.refused + open.noted > 0">
                 <div class="mt-8 flex items-end justify-between gap-4">
-                    <h3 class="text-lg">Refused lines</h3>
+                    <h3 class="text-lg">{{ open.noted > 0 ? 'Lines to look at' : 'Refused lines' }}</h3>
                     <a class="btn" :href="`/studio/api/imports/${open.id}/report`" download>All of them as CSV</a>
                 </div>
                 <table class="mt-2 w-full table-fixed">

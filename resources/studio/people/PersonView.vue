@@ -153,9 +153,9 @@ const titles = {
                 <RouterLink to="/people" class="link">All people</RouterLink>
                 <h1 class="mt-1 text-3xl break-words">{{ `${person.firstName} ${person.lastName}`.trim() || person.email }}</h1>
                 <p class="mt-0.5 text-lg break-all">
-                    {{ person.email }}
+                    <span v-if="`${person.firstName}${person.lastName}` !== ''" class="mr-2">{{ person.email }}</span>
                     <span
-                        class="ml-2 rounded px-2 py-0.5 align-middle text-base"
+                        class="rounded px-2 py-0.5 align-middle text-base"
                         :class="person.standing === 'subscribed' ? 'bg-pine-pale text-pine' : 'bg-clay-pale text-clay-deep'"
                         data-test="standing"
                         >{{ person.standingWords }}</span
