@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ChevronDownIcon, ChevronUpIcon, EnvelopeIcon, PauseIcon, PlusIcon, QueueListIcon } from '@heroicons/vue/20/solid';
+import { ChevronDownIcon, ChevronUpIcon, DocumentIcon, EnvelopeIcon, PauseIcon, PlusIcon, QueueListIcon } from '@heroicons/vue/20/solid';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useFunnel } from '@/funnel/funnelStore';
@@ -134,7 +134,7 @@ const many = computed(() => (store.funnel?.sequences.length ?? 0) > 1);
 const sequenceOf = (email: Email) => store.funnel?.sequences.find((q) => q.id === email.sequence);
 
 /** Merge fields as a stranger would read them: with their fallback. */
-const asRead = (words: string) => words.replace(/\{\{\s*[a-z_]+\s*(?:\|([^{}|]*))?\}\}/g, (_, fallback?: string) => fallback ?? '');
+const asRead = (words: string) => words.replace(/\{\{\s*[a-z][a-z0-9_]*\s*(?:\|([^{}|]*))?\}\}/g, (_, fallback?: string) => fallback ?? '');
 
 async function addEmail(): Promise<void> {
     try {
@@ -160,12 +160,7 @@ async function addEmail(): Promise<void> {
                         :class="{ open: isOpen('page', station.page.id) }"
                         @click="go('page', station.page.id)"
                     >
-                        <span
-                            class="size-2.5 rounded-sm border"
-                            :style="{ background: colours.paper, borderColor: colours.accent }"
-                            aria-hidden="true"
-                        ></span>
-                        {{ station.page.name }}
+                        <DocumentIcon class="size-3.5 text-pine" aria-hidden="true" />{{ station.page.name }}
                     </button>
                     <button
                         v-for="email in station.emails"
