@@ -130,6 +130,7 @@ Route::prefix('studio/api')->group(function (): void {
         Route::get('people/kit', [PeopleController::class, 'kit']);
         Route::post('people/count', [PeopleController::class, 'count']);
         Route::get('people/export/{format}', [PeopleController::class, 'export']);
+        Route::get('people/acts', [PeopleController::class, 'acts']);
         Route::post('people/acts', [PeopleController::class, 'act']);
         Route::post('people/acts/{act}/undo', [PeopleController::class, 'undoAct']);
         Route::post('people/fields', [PeopleController::class, 'storeField']);

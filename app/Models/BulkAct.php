@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
  * @property string $kind
  * @property array<string, mixed> $data
  * @property int $people how many it touched
+ * @property CarbonImmutable $created_at
  * @property CarbonImmutable|null $undone_at
  */
 final class BulkAct extends Record

@@ -157,8 +157,11 @@ final class LettersTest extends BrowserTestCase
             $this->fill($b, 'Tag', 'Staff room');
             $this->byWords($b, 'Yes, 240 people')->click();
             $this->seeText($b, '240 people got the tag.');
-            $this->byWords($b, 'Undo', '[role=status] button')->click();
-            $this->waitFor($b, fn (): bool => (int) $this->sql('select count(*) from person_tag join tags on tags.id = tag_id where name = \'Staff room\'') === 0, 'taken back');
+            $this->byWords($b, 'What was done to many')->click();
+            $this->byWords($b, 'Take back: Gave 240 people the tag “Staff room”')->click();
+            $this->seeText($b, 'taken back');
+            self::assertSame(0, (int) $this->sql('select count(*) from person_tag join tags on tags.id = tag_id where name = \'Staff room\''));
+            $this->byWords($b, 'Close this')->click();
 
             $b->get(self::$site.'/studio/outbox/broadcasts');
             $this->byWords($b, 'Write a broadcast')->click();

@@ -75,6 +75,21 @@ final class PeopleTest extends TestCase
         self::assertSame(['a@example.com'], $tagged());
     }
 
+    public function test_what_was_done_to_many_is_listed_and_can_be_taken_back_later(): void
+    {
+        $this->joined('a@example.com', 'b@example.com');
+        $act = $this->act('tag', ['of' => 'VIP', 'everybody' => true])->json('id');
+        $this->act('tag', ['of' => 'VIP', 'everybody' => true]);
+        $this->travel(3)->days();
+        $this->act('unsubscribe', ['ids' => [$this->id('a@example.com')]]);
+        $shown = fn (): array => array_map(fn (array $a): array => [$a['kind'], $a['of'], $a['people'], $a['undone']], $this->getJson('/studio/api/people/acts')->assertOk()->json('acts'));
+        self::assertSame([['unsubscribe', '', 1, false], ['tag', 'VIP', 2, false]], $shown(), 'what changed nothing is not there');
+        $this->postJson("/studio/api/people/acts/{$act}/undo")->assertOk();
+        self::assertSame([['unsubscribe', '', 1, false], ['tag', 'VIP', 2, true]], $shown());
+        $this->actingAs($this->owner('other@ferncroft.example'))->getJson('/studio/api/people/acts')->assertJsonPath('acts', []);
+        $this->postJson("/studio/api/people/acts/{$act}/undo")->assertNotFound();
+    }
+
     public function test_many_enter_a_sequence_leave_it_and_everything_can_be_taken_back(): void
     {
         $second = Sequence::query()->create(['funnel_id' => $this->funnel->id, 'name' => 'Second']);

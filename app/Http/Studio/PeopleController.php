@@ -105,6 +105,13 @@ final class PeopleController extends StudioController
         return response()->json(['id' => $act->id, 'people' => $act->people], 201);
     }
 
+    /** What was done to many of late, the newest first, so that it can be taken back when it is noticed later. */
+    public function acts(): JsonResponse
+    {
+        return response()->json(['acts' => BulkAct::query()->where('business_id', $this->user()->business_id)->where('people', '>', 0)->latest()->latest('id')->limit(30)->get()->map(fn (BulkAct $a): array => [
+            'id' => $a->id, 'kind' => $a->kind, 'of' => (string) ($a->data['name'] ?? $a->data['of'] ?? ''), 'people' => $a->people, 'at' => Instant::json($a->created_at), 'undone' => $a->undone_at !== null])->all()]);
+    }
+
     public function undoAct(string $act, BulkActs $acts): JsonResponse
     {
         $found = BulkAct::query()->where('business_id', $this->user()->business_id)->where('id', $act)->firstOrFail();

@@ -4,6 +4,7 @@ import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, ApiError, query } from '@/api/client';
 import type { PersonRow, Rules } from '@/api/types';
+import ActsDialog from '@/people/ActsDialog.vue';
 import BulkBar from '@/people/BulkBar.vue';
 import RulesField from '@/people/RulesField.vue';
 import { peopleTabs } from '@/people/tabs';
@@ -41,6 +42,7 @@ const words = ref('');
 const ruleTrouble = ref('');
 const chosen = ref<string[]>([]);
 const everybody = ref(false);
+const showsActs = ref(false);
 const funnel = computed(() => (typeof route.query.funnel === 'string' ? route.query.funnel : ''));
 
 const ask = newest<Answer>();
@@ -198,8 +200,12 @@ async function done(): Promise<void> {
                 ]"
             />
         </div>
-        <button v-if="!building" type="button" class="mt-1 btn-quiet" @click="building = true">Find people by rules</button>
-        <section v-else class="mt-3 border-y border-line bg-raised px-4 py-3" aria-label="Segment">
+        <div class="mt-1 flex justify-between">
+            <button type="button" class="btn-quiet" :class="{ invisible: building }" @click="building = true">Find people by rules</button>
+            <button type="button" class="btn-quiet" @click="showsActs = true">What was done to many</button>
+        </div>
+        <ActsDialog :open="showsActs" @close="showsActs = false" @undone="done" />
+        <section v-if="building" class="mt-3 border-y border-line bg-raised px-4 py-3" aria-label="Segment">
             <RulesField :key="segment" v-model="rules" />
             <p v-if="ruleTrouble" class="mt-2 pl-9 font-medium text-clay-deep" role="status">{{ ruleTrouble }}</p>
             <p v-else-if="rules.of.length > 0" class="mt-2 pl-9" role="status" data-test="segment-count">

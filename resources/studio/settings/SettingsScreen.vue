@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import { ApiError } from '@/api/client';
 import type { Business } from '@/api/types';
 import BusinessFields from '@/settings/BusinessFields.vue';
@@ -8,12 +8,19 @@ import WebHooks from '@/settings/WebHooks.vue';
 import OwnDesigns from '@/settings/OwnDesigns.vue';
 import { useNotices } from '@/stores/notices';
 import { useSession } from '@/stores/session';
+import { useLeaving } from '@/ui/leaving';
 
 const session = useSession();
 const notices = useNotices();
 const business = ref<Business>({ ...(session.business as Business) });
 const error = ref<ApiError | null>(null);
 const busy = ref(false);
+const same = computed(() => JSON.stringify(business.value) === JSON.stringify(session.business));
+useLeaving({
+    flush: () => Promise.resolve(),
+    saved: () => same.value,
+    trouble: () => (same.value ? '' : 'Press “Save the business” first.'),
+});
 
 async function save(): Promise<void> {
     const before = { ...(session.business as Business) };
@@ -21,6 +28,8 @@ async function save(): Promise<void> {
     error.value = null;
     try {
         await session.saveBusiness(business.value);
+        // As it was taken in: without blanks at its ends, and the like.
+        business.value = { ...(session.business as Business) };
         notices.say('Your business is saved. Published pages take it over with their next version; emails at once.', {
             label: 'Undo',
             run: async () => {

@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue';
+import { api } from '@/api/client';
+import { useNotices } from '@/stores/notices';
+import { counted, dateTime } from '@/ui/format';
+import UiDialog from '@/ui/UiDialog.vue';
+
+interface Act {
+    id: string;
+    kind: 'tag' | 'untag' | 'start' | 'stop' | 'unsubscribe';
+    /** The tag or the sequence. */
+    of: string;
+    people: number;
+    at: string;
+    undone: boolean;
+}
+
+const props = defineProps<{ open: boolean }>();
+const emit = defineEmits<{ close: []; undone: [] }>();
+const notices = useNotices();
+const acts = ref<Act[] | null>(null);
+
+async function load(): Promise<void> {
+    try {
+        acts.value = (await api.get<{ acts: Act[] }>('people/acts')).acts;
+    } catch (error) {
+        notices.trouble(error);
+        emit('close');
+    }
+}
+watch(
+    () => props.open,
+    (open) => open && void load(),
+);
+
+function words(act: Act): string {
+    const people = counted(act.people, 'person', 'people');
+    return {
+        tag: `Gave ${people} the tag “${act.of}”`,
+        untag: `Took the tag “${act.of}” from ${people}`,
+        start: `Put ${people} into “${act.of}”`,
+        stop: `Took ${people} out of “${act.of}”`,
+        unsubscribe: `Unsubscribed ${people}`,
+    }[act.kind];
+}
+
+async function undo(act: Act): Promise<void> {
+    try {
+        await api.post(`people/acts/${act.id}/undo`);
+        act.undone = true;
+        emit('undone');
+    } catch (error) {
+        notices.trouble(error);
+    }
+}
+</script>
+
+<template>
+    <UiDialog :open="open" title="What was done to many" @close="$emit('close')">
+        <p v-if="acts?.length === 0" class="mt-3 text-soft">Nothing yet. Choose some people in the list to begin.</p>
+        <ul v-else class="mt-3 divide-y divide-line">
+            <li v-for="act in acts" :key="act.id" class="flex items-center justify-between gap-4 py-2">
+                <span class="min-w-0">
+                    <span class="block break-words" :class="{ 'text-soft line-through': act.undone }">{{ words(act) }}</span>
+                    <span class="caption">{{ dateTime(act.at) }}</span>
+                </span>
+                <span v-if="act.undone" class="shrink-0 caption">taken back</span>
+                <button v-else type="button" class="btn shrink-0" :aria-label="`Take back: ${words(act)}`" @click="undo(act)">
+                    Take back
+                </button>
+            </li>
+        </ul>
+    </UiDialog>
+</template>
