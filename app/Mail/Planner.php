@@ -100,7 +100,7 @@ final class Planner
     {
         $now = CarbonImmutable::now();
         // What is due goes at once if the minute has room for it; else it waits its turn with all others.
-        $due = $message['due_at'] <= Instant::sql($now) && Postman::room((int) $message['business_id'], $now) > 0;
+        $due = $message['due_at'] <= Instant::sql($now) && Postman::room((int) $message['business_id'], $now, (string) $message['kind']) > 0;
         $id = is_string($message['id'] ?? null) ? $message['id'] : Ids::next();
         $planned = DB::table('messages')->insertOrIgnore($message + [
             'id' => $id, 'unique_key' => $key, 'state' => 'waiting', 'queued_at' => $due ? Instant::sql($now) : null,

@@ -18,6 +18,12 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class Postman
 {
+    /**
+     * Percent of the owner's messages a minute that may go to letters that many get. The rest is kept for what somebody sits
+     * and waits for: a confirmation or a new link is not held up by a sequence, nor a welcome by a broadcast.
+     */
+    private const SHARES = ['sequence' => 90, 'broadcast' => 80];
+
     /** Minutes to wait after the first, second … temporary trouble. */
     private const BACK_OFF = [1, 5, 15, 60, 240];
 
@@ -88,8 +94,7 @@ final readonly class Postman
         return DB::transaction(function () use ($now, $most): int {
             $ids = [];
             foreach (Business::query()->pluck('id') as $business) {
-                $room = min($most, self::room((int) $business, $now));
-                array_push($ids, ...$room < 1 ? [] : $this->due((int) $business, $now, $room));
+                array_push($ids, ...$this->due((int) $business, $now, $most));
             }
             foreach ($ids as $id) {
                 SendMessage::dispatch($id);
@@ -102,12 +107,13 @@ final readonly class Postman
         });
     }
 
-    /** How many more messages may be queued now: what was queued within the last minute has used up its share of the minute. */
-    public static function room(int $business, CarbonImmutable $now): int
+    /** How many more messages of a kind may be queued now: what was queued within the last minute has used up its share of the minute. */
+    public static function room(int $business, CarbonImmutable $now, string $kind): int
     {
         $used = Message::query()->where('business_id', $business)->where('queued_at', '>', Instant::sql($now->subMinute()))->count();
+        $all = (int) Business::query()->where('id', $business)->value('messages_per_minute');
 
-        return max(0, (int) Business::query()->where('id', $business)->value('messages_per_minute') - $used);
+        return max(0, max(1, intdiv($all * (self::SHARES[$kind] ?? 100), 100)) - $used);
     }
 
     /** @return list<string> ids of what is due, what was asked for first, broadcasts last */
@@ -119,9 +125,12 @@ final readonly class Postman
             ->where(fn ($q) => $q->whereNull('queued_at')->orWhere('queued_at', '<', Instant::sql($now->subMinutes(10))))
             ->where(fn ($q) => $q->whereNull('sequence_id')->orWhereNotIn('sequence_id', DB::table('sequences')->whereNotNull('paused_at')->select('id')))
             ->orderBy('due_at')->limit($room)->pluck('id')->map(fn ($id): string => (string) $id)->all();
-        $first = $due(['confirm', 'new-link', 'test', 'notice', 'sequence'], $most);
+        $ids = [];
+        foreach ([['confirm', 'new-link', 'test', 'notice'], ['sequence'], ['broadcast']] as $kinds) {
+            array_push($ids, ...$due($kinds, min($most, self::room($business, $now, $kinds[0])) - count($ids)));
+        }
 
-        return array_values([...$first, ...$due(['broadcast'], $most - count($first))]);
+        return array_values($ids);
     }
 
     private function later(Message $message, string $trouble): void
