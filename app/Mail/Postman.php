@@ -130,7 +130,7 @@ final readonly class Postman
             array_push($ids, ...$due($kinds, min($most, self::room($business, $now, $kinds[0])) - count($ids)));
         }
 
-        return array_values($ids);
+        return $ids;
     }
 
     private function later(Message $message, string $trouble): void
