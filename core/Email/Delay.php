@@ -68,15 +68,17 @@ final readonly class Delay
      * email stays at the same hour on the wall. An hour that the clocks skip becomes the next one that exists; of
      * an hour that happens twice the first is taken. An email set to an hour of the day is never due before a
      * whole day's date has passed, since `days` is at least one.
+     *
+     * @param  int  $later  calendar days more, for a delay in days
      */
-    public function from(DateTimeImmutable $joined, DateTimeZone $zone): DateTimeImmutable
+    public function from(DateTimeImmutable $joined, DateTimeZone $zone, int $later = 0): DateTimeImmutable
     {
         $utc = new DateTimeZone('UTC');
         if ($this->days === 0) {
             return $joined->setTimezone($utc)->modify("+{$this->minutes} minutes");
         }
         $local = $joined->setTimezone($zone);
-        $day = (new DateTimeImmutable($local->format('Y-m-d'), $utc))->modify("+{$this->days} days")->format('Y-m-d');
+        $day = (new DateTimeImmutable($local->format('Y-m-d'), $utc))->modify('+'.($this->days + $later).' days')->format('Y-m-d');
         $time = $this->hour === null ? $local->format('H:i:s.u') : sprintf('%02d:00', $this->hour);
 
         return WallClock::at($day, $time, $zone);

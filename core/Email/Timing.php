@@ -43,8 +43,18 @@ final class Timing
         return $this->known[$day] ??= $this->within($email->delay, $start);
     }
 
+    /**
+     * A delay in days keeps its hour: from a day on which nothing goes out it moves to the same hour of the next one on
+     * which something does. Only an hour at which the window never stands open becomes its next opening.
+     */
     private function within(Delay $delay, DateTimeImmutable $start): DateTimeImmutable
     {
+        for ($later = 0; $delay->days > 0 && $later < 7; $later++) {
+            $due = $delay->from($start, $this->zone(), $later);
+            if ($this->sequence->window->holds($due, $this->zone())) {
+                return $due;
+            }
+        }
         $due = $delay->from($start, $this->zone());
 
         return $delay->isAtOnce() ? $due : $this->sequence->window->next($due, $this->zone());

@@ -141,6 +141,10 @@ final class TimingTest extends TestCase
         yield 'the same in the owner’s' => [Delay::days(1, 9), '2026-06-03 12:00', 'Thu 2026-06-04 08:00:00 UTC', 'America/New_York', false, 0];
         yield 'an hour before the window opens' => [Delay::days(1, 6), '2026-06-03 12:00', 'Thu 2026-06-04 07:00:00 UTC', 'Europe/Berlin', true, 0];
         yield 'a day that falls on Saturday' => [Delay::days(2, 9), '2026-06-04 12:00', 'Mon 2026-06-08 07:00:00 UTC', 'Europe/Berlin', true, 0];
+        yield 'keeps its hour on the Monday after' => [Delay::days(2, 14), '2026-06-04 12:00', 'Mon 2026-06-08 12:00:00 UTC', 'Europe/Berlin', true, 0];
+        yield 'and the hour of joining where it has none of its own' => [Delay::days(2), '2026-06-04 12:34', 'Mon 2026-06-08 12:34:00 UTC', 'Europe/Berlin', true, 0];
+        yield 'an hour at which nothing ever goes out' => [Delay::days(1, 20), '2026-06-04 12:00', 'Mon 2026-06-08 07:00:00 UTC', 'Europe/Berlin', true, 0];
+        yield 'from Saturday to Monday while the clocks change' => [Delay::days(1, 15), '2026-03-27 12:00', 'Mon 2026-03-30 13:00:00 UTC', 'Europe/Berlin', true, 0];
         yield 'across the change of the clocks' => [Delay::days(3, 10), '2026-03-27 12:00', 'Mon 2026-03-30 08:00:00 UTC', 'Europe/Berlin', true, 0];
         yield 'from the 31st of January, a month of thirty days on' => [Delay::days(30, 10), '2026-01-31 12:00', 'Mon 2026-03-02 09:00:00 UTC', 'Europe/Berlin', true, 0];
         yield 'over the leap day' => [Delay::days(1, 10), '2028-02-28 12:00', 'Tue 2028-02-29 09:00:00 UTC', 'Europe/Berlin', true, 0];
