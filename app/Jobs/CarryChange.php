@@ -8,7 +8,6 @@ use App\Mail\Replanner;
 use App\Models\Funnel;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Queue\ShouldQueue;
-use Illuminate\Foundation\Queue\Queueable;
 
 /**
  * Carries what a newly published version changes in its sequences to the people who are in them, and queues itself for
@@ -16,11 +15,7 @@ use Illuminate\Foundation\Queue\Queueable;
  */
 final class CarryChange implements ShouldQueue
 {
-    use Queueable;
-
-    public int $tries = 5;
-
-    public int $timeout = 80;
+    use InPieces;
 
     /** @param  array{string, int}  $place the sequence and the enrolment it has come to */
     public function __construct(public readonly string $funnel, public readonly array $place = ['', 0])
@@ -31,13 +26,13 @@ final class CarryChange implements ShouldQueue
     {
         // Whatever is live by now holds: a version that was followed by another has nothing to say any more.
         $version = Funnel::query()->with('liveVersion.funnel.business')->where('id', $this->funnel)->first()?->liveVersion;
-        $place = $version === null ? null : $this->place;
-        // A while of pieces in one job; mail that is due comes in between.
-        $until = microtime(true) + 5;
-        while ($version !== null && $place !== null && microtime(true) < $until) {
-            $place = $replanner->carry($version, CarbonImmutable::now(), ...$place);
-        }
-        if ($place !== null) {
+        $place = $this->place;
+        if ($version !== null && $this->aWhile(function () use ($replanner, $version, &$place): bool {
+            $next = $replanner->carry($version, CarbonImmutable::now(), ...$place);
+            $place = $next ?? $place;
+
+            return $next !== null;
+        })) {
             self::dispatch($this->funnel, $place);
         }
     }

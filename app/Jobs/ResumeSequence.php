@@ -7,7 +7,6 @@ namespace App\Jobs;
 use App\Mail\Replanner;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Queue\ShouldQueue;
-use Illuminate\Foundation\Queue\Queueable;
 
 /**
  * Lets a sequence that stood still go on, and queues itself for the rest. Safe to run twice and to die at any point: the
@@ -15,11 +14,7 @@ use Illuminate\Foundation\Queue\Queueable;
  */
 final class ResumeSequence implements ShouldQueue
 {
-    use Queueable;
-
-    public int $tries = 5;
-
-    public int $timeout = 80;
+    use InPieces;
 
     public function __construct(public readonly string $sequence)
     {
@@ -27,11 +22,7 @@ final class ResumeSequence implements ShouldQueue
 
     public function handle(Replanner $replanner): void
     {
-        $until = microtime(true) + 5;
-        do {
-            $more = $replanner->goOn($this->sequence, CarbonImmutable::now());
-        } while ($more && microtime(true) < $until);
-        if ($more) {
+        if ($this->aWhile(fn (): bool => $replanner->goOn($this->sequence, CarbonImmutable::now()))) {
             self::dispatch($this->sequence);
         }
     }

@@ -1,0 +1,98 @@
+/** The business, who is signed in, and what the Studio is told once: looks, designs, kinds of blocks. As the API gives it. */
+
+/** The shapes of the Studio's API. They are written by app/Http/Studio/Json.php and the controllers beside it. */
+export interface Business {
+    businessName: string;
+    senderName: string;
+    senderAddress: string;
+    postalAddress: string;
+    timezone: string;
+    currency: string;
+    embedHosts: string[];
+    messagesPerMinute: number;
+}
+
+export interface LookColours {
+    paper: string;
+    ink: string;
+    soft: string;
+    accent: string;
+    onAccent: string;
+    link: string;
+    field: string;
+    onField: string;
+    line: string;
+}
+
+export interface Look {
+    id: string;
+    name: string;
+    headingFont: string;
+    headingWeight: number;
+    bodyFont: string;
+    corner: number;
+    frame: string;
+    colours: LookColours;
+}
+
+export interface Session {
+    signedIn: boolean;
+    firstRun?: boolean;
+    demo?: { email: string; password: string } | boolean | null;
+    user?: { name: string; email: string };
+    business?: Business;
+    looks?: Look[];
+    kit?: Kit;
+    siteUrl?: string;
+    zones: string[];
+}
+
+export interface Rate {
+    successes: number;
+    trials: number;
+    rate: number | null;
+    low: number | null;
+    high: number | null;
+}
+
+export interface Named {
+    id: string;
+    label: string;
+}
+
+export interface Design {
+    id: string;
+    kind: string;
+    name: string;
+    arrangement: string;
+    tone: string;
+    styles: Record<string, string>;
+}
+
+export interface OwnDesign {
+    id: string;
+    kind: 'page' | 'section';
+    name: string;
+    role: string;
+}
+
+export interface BlockType extends Named {
+    fields: string[];
+    items: string[] | null;
+    styles: string[];
+}
+
+/** What pages can be made of, as the core names it. */
+export interface Kit {
+    designs: Design[];
+    pageDesigns: { id: string; name: string; words: string }[];
+    sections: Named[];
+    blocks: BlockType[];
+    arrangements: Named[];
+    icons: { id: string; svg: string }[];
+    roles: Named[];
+    headingFonts: string[];
+    bodyFonts: string[];
+    personFields: Record<string, string>;
+    ownerFields: Record<string, string>;
+}

@@ -1,0 +1,103 @@
+/** A funnel with its numbers. As the API gives it. */
+import type { Rate } from '@/api/types/business';
+import type { Email, MessageState, Sequence } from '@/api/types/letters';
+import type { LookChanges, Page, SharedSection } from '@/api/types/page';
+import type { Form } from '@/api/types/people';
+
+export type FunnelState = 'draft' | 'live' | 'closed';
+
+export interface FunnelSummary {
+    id: string;
+    name: string;
+    goal: string;
+    state: FunnelState;
+    address: string;
+    url: string;
+    archived: boolean;
+    liveVersion: number | null;
+    updatedAt: string;
+}
+
+export interface FunnelRow extends FunnelSummary {
+    visitors: number;
+    signups: number;
+    rate: Rate;
+    lastActivity: string | null;
+    trend: number[];
+}
+
+export interface LeadMagnet {
+    id: string;
+    title: string;
+    revision: number;
+    file: { id: string; name: string; note: string } | null;
+}
+
+export interface Way {
+    page: string;
+    outcome: string;
+    toPage: string | null;
+    toUrl: string | null;
+}
+
+export interface PageNumbers {
+    views: number;
+    visitors: number;
+    signups: number;
+    downloads: number;
+    rate: Rate;
+}
+
+export interface Funnel extends FunnelSummary {
+    changed: boolean;
+    nextVersion: number;
+    look: string;
+    changes: LookChanges;
+    logo: string | null;
+    icon: string | null;
+    fields: Record<string, string>;
+    parameters: string[];
+    sharedSections: SharedSection[];
+    pages: Page[];
+    ways: Way[];
+    forms: Form[];
+    sequences: Sequence[];
+    emails: Email[];
+    leadMagnets: LeadMagnet[];
+    pageNumbers: Record<string, PageNumbers>;
+    emailNumbers: Record<string, Partial<Record<MessageState | 'opened' | 'clicked' | 'lost', number>>>;
+    sequenceNumbers: Record<string, { inside: number; waiting: number }>;
+}
+
+export interface Finding {
+    code: string;
+    blocks: boolean;
+    message: string;
+    open: 'page' | 'form' | 'email' | 'sequence' | 'broadcast' | 'lead-magnet' | 'way' | 'funnel' | 'settings';
+    id: string;
+    fix: string;
+    place: string;
+    mend: string;
+}
+
+export interface Version {
+    id: string;
+    number: number;
+    note: string;
+    publishedAt: string;
+    live: boolean;
+}
+
+export interface DayCount {
+    day: string;
+    views: number;
+    visitors: number;
+    signups: number;
+}
+
+export interface Results {
+    days: DayCount[];
+    zone: string;
+    pages: (PageNumbers & { id: string; name: string })[];
+    sources: { source: string; visitors: number; signups: number; rate: Rate }[];
+}

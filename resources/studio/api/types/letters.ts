@@ -1,0 +1,123 @@
+/** Sequences, emails, broadcasts and messages. As the API gives it. */
+import type { Finding } from '@/api/types/funnel';
+import type { Rules } from '@/api/types/people';
+
+export interface SendWindow {
+    days: number[];
+    from: number;
+    to: number;
+}
+
+export interface Sequence {
+    id: string;
+    name: string;
+    startTags: string[];
+    endTags: string[];
+    endsOnBuying: boolean;
+    again: boolean;
+    byReader: boolean;
+    window: SendWindow | null;
+    windowLabel: string;
+    paused: boolean;
+    pausedAt: string | null;
+    revision: number;
+}
+
+export interface Delay {
+    minutes?: number;
+    days?: number;
+    hour?: number;
+}
+
+export interface Email {
+    id: string;
+    name: string;
+    subject: string;
+    body: string;
+    delay: Delay;
+    offset: number;
+    delayLabel: string;
+    sequence: string;
+    only: Rules;
+    revision: number;
+}
+
+export interface LetterSample {
+    subject: string;
+    html: string;
+    text: string;
+    reader: string;
+    findings?: Finding[];
+}
+
+export interface LetterPart {
+    id: string;
+    name: string;
+    body: string;
+}
+
+export interface BroadcastNumbers {
+    messages: number;
+    sent: number;
+    waiting: number;
+    failed: number;
+    passed: number;
+    opened: number;
+    clicked: number;
+    lost: number;
+}
+
+export interface BroadcastRow {
+    id: string;
+    name: string;
+    subject: string;
+    state: 'draft' | 'scheduled' | 'testing' | 'sending' | 'sent' | 'stopped';
+    sendAt: string | null;
+    startedAt: string | null;
+    updatedAt: string;
+    numbers: BroadcastNumbers | null;
+}
+
+export interface Broadcast extends BroadcastRow {
+    body: string;
+    audience: Rules;
+    audienceWords: string;
+    people: number;
+    funnel: string | null;
+    settings: { otherSubject: string; share: number; hours: number; byClicks: boolean; againDays: number; againSubject: string };
+    winner: string | null;
+    winnerWhy: string | null;
+    pickedAt: string | null;
+    againAt: string | null;
+    variants: Record<string, { sent: number; opened: number; clicked: number }>;
+    revision: number;
+}
+
+export type MessageState = 'waiting' | 'sending' | 'sent' | 'failed' | 'cancelled';
+
+export interface MessageRow {
+    id: string;
+    name: string;
+    kind: string;
+    to: string;
+    subject: string;
+    state: MessageState;
+    dueAt: string;
+    sentAt: string | null;
+    trouble: string | null;
+    attempts: number;
+    personId: string | null;
+    funnelId: string | null;
+    openedAt: string | null;
+    clickedAt: string | null;
+    lostWhy: string | null;
+}
+
+export interface Message extends MessageRow {
+    html: string | null;
+    text: string | null;
+    from: string;
+    funnel: string | null;
+    person: string;
+    mime: string | null;
+}

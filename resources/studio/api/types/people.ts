@@ -1,0 +1,218 @@
+/** Forms, and people with what is known of them. As the API gives it. */
+
+export type FieldKind =
+    'email' | 'first_name' | 'last_name' | 'phone' | 'line' | 'words' | 'choice' | 'choices' | 'number' | 'date' | 'consent' | 'hidden';
+
+export interface FormField {
+    kind: FieldKind;
+    label: string;
+    required: boolean;
+    name?: string;
+    hint?: string;
+    placeholder?: string;
+    options?: string[];
+    keep?: boolean;
+    step?: number;
+    parameter?: string;
+    preset?: string;
+}
+
+export interface ConfirmWords {
+    title: string;
+    words: string;
+    subject: string;
+    letter: string;
+    button: string;
+}
+
+export interface Form {
+    id: string;
+    name: string;
+    fields: FormField[];
+    button: string;
+    consent: string;
+    consentRequired: boolean;
+    tags: string[];
+    marketing: string;
+    doubleOptIn: boolean;
+    confirmWords: ConfirmWords;
+    start: string[];
+    stop: string[];
+    done: string;
+    notice: 'never' | 'at-once' | 'daily';
+    hook: string;
+    nextButton: string;
+    revision: number;
+}
+
+/** Rules about people: all of them must hold, or any. */
+export interface Rule {
+    what: 'field' | 'tag' | 'did' | 'date' | 'standing';
+    is: string;
+    of?: string;
+    value?: string;
+    within?: number;
+    did?: string;
+}
+
+export interface Rules {
+    all: boolean;
+    of: (Rule | Rules)[];
+}
+
+export interface OwnField {
+    name: string;
+    label: string;
+    kind: FieldKind;
+    options: string[];
+    own?: boolean;
+}
+
+export interface Thing {
+    id: string;
+    name: string;
+    funnel?: string;
+}
+
+/** What rules about people can speak of, by name. */
+export interface PeopleKit {
+    fields: OwnField[];
+    tags: { id: number; name: string }[];
+    funnels: Thing[];
+    pages: Thing[];
+    emails: Thing[];
+    broadcasts: Thing[];
+    sequences: Thing[];
+    segments: { id: string; name: string; rules: Rules }[];
+    dids: { id: string; yes: string; no: string; mail: boolean }[];
+    standings: { id: string; label: string }[];
+}
+
+export interface ImportRow {
+    id: string;
+    name: string;
+    state: 'new' | 'running' | 'done' | 'stopped' | 'undoing' | 'undone';
+    reading: {
+        encoding: string;
+        format: string;
+        delimiter: string;
+        header: boolean;
+        headings: string[];
+        rows: string[][];
+        lines: number;
+        guess: string[];
+    };
+    lines: number;
+    done: number;
+    added: number;
+    updated: number;
+    same: number;
+    refused: number;
+    /** Lines that were brought in, but not all of what they say. */
+    noted: number;
+    /** Whom it had added and who stayed when it was taken back. */
+    stayed: number | null;
+    at: string;
+    refusals?: { line: number; why: string; raw: string }[];
+}
+
+export interface SubmissionRow {
+    id: string;
+    at: string;
+    funnel: string;
+    funnelId: string;
+    form: string;
+    version: number;
+    state: 'waiting' | 'taken';
+    person: { id: string; name: string };
+    answers: { label: string; value: string }[];
+    consentWords: string;
+    consented: boolean;
+    marketingWords: string | null;
+    marketing: boolean | null;
+    ip: string | null;
+    source: Record<string, string>;
+    confirmedAt: string | null;
+}
+
+export interface HookCall {
+    id: string;
+    url: string;
+    state: 'waiting' | 'calling' | 'done' | 'failed';
+    attempts: number;
+    status: number | null;
+    answer: string | null;
+    payload: string;
+    at: string;
+    dueAt: string;
+}
+
+export interface PersonRow {
+    id: string;
+    email: string;
+    firstName: string;
+    lastName: string;
+    joinedAt: string;
+    activeAt: string | null;
+    unsubscribed: boolean;
+    ownerTry: boolean;
+    standing: string;
+    tags: string[];
+    from?: string;
+}
+
+export interface HistoryItem {
+    id: string;
+    kind: string;
+    at: string;
+    what: string;
+    funnel: string;
+    source: string | null;
+    message: string | null;
+    opens?: number;
+    clicks?: number;
+    trouble?: string | null;
+}
+
+export interface Consent {
+    submission: string;
+    at: string;
+    funnel: string;
+    version: number;
+    page: string | null;
+    form: string | null;
+    words: string;
+    agreed: boolean;
+    marketingWords: string | null;
+    marketing: boolean | null;
+    answers: Record<string, string>;
+    source: Record<string, string>;
+    address: string | null;
+    confirmedAt: string | null;
+}
+
+export interface Person extends PersonRow {
+    phone: string;
+    timezone: string | null;
+    standingWords: string;
+    quietUntil: string | null;
+    confirmedAt: string | null;
+    tagIds: { id: number; name: string }[];
+    fields: (OwnField & { values: string[] })[];
+    notes: { id: string; words: string; at: string }[];
+    sequences: {
+        id: string;
+        name: string;
+        funnel: string;
+        funnelId: string;
+        at: string;
+        endedAt: string | null;
+        /** The last email has gone, though it has not been ended. */
+        through: boolean;
+        endedWhy: string | null;
+    }[];
+    optOuts: string[];
+    history: HistoryItem[];
+    consent: Consent[];
+    deliveries: { id: string; title: string; downloads: number; revoked: boolean }[];
+}
