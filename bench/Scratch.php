@@ -13,7 +13,7 @@ use App\Models\User;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
-use Lantern\Core\Funnel\Goal;
+use Lantern\Core\Plan\Goal;
 use Symfony\Component\Process\Process;
 use Tests\Browser\Chrome;
 

@@ -2,19 +2,19 @@
 
 declare(strict_types=1);
 
+use App\Models\Page;
+use App\Site\PreviewLink;
+use Bench\Scratch;
+use Carbon\CarbonImmutable;
+use Lantern\Core\Page\Look\Looks;
+use Tests\Browser\Chrome;
+
 /*
  * Draws every page of every starter in every look, on a desktop and on a phone, and lays the pictures side by side:
  * one sheet for each starter and width, a column for each look. For looking at, not for keeping.
  *
  *   php bench/contact-sheets.php FOLDER [STARTER …]
  */
-
-use App\Models\Page;
-use App\Site\PreviewLink;
-use Bench\Scratch;
-use Carbon\CarbonImmutable;
-use Lantern\Core\Page\Looks;
-use Tests\Browser\Chrome;
 
 require __DIR__.'/Scratch.php';
 

@@ -2,18 +2,18 @@
 
 declare(strict_types=1);
 
+use App\Funnels\Publishing;
+use App\Models\Funnel;
+use Bench\Scratch;
+use Lantern\Core\Page\Look\Looks;
+use Symfony\Component\Process\Process;
+
 /*
  * Runs Lighthouse on the published entry page of every starter in every look: performance, accessibility, best
  * practices and search. Says which is the least in each, and fails below 95.
  *
  *   php bench/lighthouse.php [STARTER …]         LOOKS=harbour,linen for some looks only
  */
-
-use App\Funnels\Publishing;
-use App\Models\Funnel;
-use Bench\Scratch;
-use Lantern\Core\Page\Looks;
-use Symfony\Component\Process\Process;
 
 require __DIR__.'/Scratch.php';
 

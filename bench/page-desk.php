@@ -2,6 +2,11 @@
 
 declare(strict_types=1);
 
+use App\Models\Page;
+use Bench\Scratch;
+use Facebook\WebDriver\WebDriverBy;
+use Lantern\Core\Page\Design\Designs;
+use Lantern\Core\Page\Document;
 /*
  * Measures the desk on a page of thirty sections: from a key pressed to the page showing it, for words typed on the
  * page itself and for a field in the column, whose section the server draws anew. Median and 95th percentile.
@@ -9,12 +14,7 @@ declare(strict_types=1);
  *   php bench/page-desk.php [KEYSTROKES]
  */
 
-use App\Models\Page;
-use Bench\Scratch;
-use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser library
-use Lantern\Core\Page\Designs;
-use Lantern\Core\Page\Document;
-use Tests\Browser\Chrome;
+use Tests\Browser\Chrome; // names-ok: the namespace of the browser library
 
 require __DIR__.'/Scratch.php';
 

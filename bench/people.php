@@ -2,14 +2,6 @@
 
 declare(strict_types=1);
 
-/*
- * How people and letters do at size: a hundred thousand people with three million events.
- *
- *   php bench/people.php [PEOPLE] [EVENTS]
- *
- * Everything is a ratio to something plain that is done in the same run on the same database.
- */
-
 use App\Mail\Broadcasting;
 use App\Models\Broadcast;
 use App\Models\Import;
@@ -27,8 +19,16 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\People\ImportPlan;
-use Lantern\Core\People\Rules\Group;
+use Lantern\Core\Rules\Group;
 use Lantern\Core\Support\Shape;
+
+/*
+ * How people and letters do at size: a hundred thousand people with three million events.
+ *
+ *   php bench/people.php [PEOPLE] [EVENTS]
+ *
+ * Everything is a ratio to something plain that is done in the same run on the same database.
+ */
 
 require __DIR__.'/Scratch.php';
 

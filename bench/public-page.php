@@ -2,18 +2,18 @@
 
 declare(strict_types=1);
 
+use Illuminate\Contracts\Http\Kernel;
+use Illuminate\Foundation\Application;
+use Illuminate\Http\Request;
+use Illuminate\Routing\Router;
+use Tests\Browser\Chrome;
+
 /*
  * Measures a published opt-in page: bytes by kind and requests, as a browser takes it; and the server's work for it
  * as a ratio to an empty route of the same application, both measured in turn in this one run.
  *
  *   php bench/public-page.php [ADDRESS OF A PAGE]     with the demo running; http://localhost:8000/practice-plan unless given
  */
-
-use Illuminate\Contracts\Http\Kernel;
-use Illuminate\Foundation\Application;
-use Illuminate\Http\Request;
-use Illuminate\Routing\Router;
-use Tests\Browser\Chrome;
 
 require __DIR__.'/../vendor/autoload.php';
 

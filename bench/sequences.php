@@ -2,16 +2,6 @@
 
 declare(strict_types=1);
 
-/*
- * How a sequence does that many are in: publishing a change of it, saying beforehand whom it affects, pausing and going
- * on, and what an hour of a lost connection costs.
- *
- *   php bench/sequences.php [PEOPLE]
- *
- * Half of the people are in the middle of it, half have had its last email. Everything is a ratio to something plain
- * that is done in the same run on the same database.
- */
-
 use App\Funnels\DraftPlan;
 use App\Funnels\Publishing;
 use App\Mail\Postman;
@@ -23,6 +13,16 @@ use App\Results\Numbers;
 use Bench\Scratch;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+
+/*
+ * How a sequence does that many are in: publishing a change of it, saying beforehand whom it affects, pausing and going
+ * on, and what an hour of a lost connection costs.
+ *
+ *   php bench/sequences.php [PEOPLE]
+ *
+ * Half of the people are in the middle of it, half have had its last email. Everything is a ratio to something plain
+ * that is done in the same run on the same database.
+ */
 
 require __DIR__.'/Scratch.php';
 

@@ -2,16 +2,16 @@
 
 declare(strict_types=1);
 
+use App\Funnels\Publishing;
+use Bench\Scratch;
+use Illuminate\Support\Facades\DB;
+
 /*
  * Sign-ups under load: so many at once against the application as it is served, with nothing lost, as a ratio to a
  * route that does nothing.
  *
  *   php bench/signups.php [SIGN-UPS] [AT ONCE]
  */
-
-use App\Funnels\Publishing;
-use Bench\Scratch;
-use Illuminate\Support\Facades\DB;
 
 require __DIR__.'/Scratch.php';
 

@@ -2,13 +2,6 @@
 
 declare(strict_types=1);
 
-/*
- * Weighs the entry page of every starter in every look as a browser takes it, without the owner's pictures, and says
- * which is heaviest; and the server's work for a published page as a ratio to an empty route, measured in turn.
- *
- *   php bench/starters.php
- */
-
 use App\Funnels\Publishing;
 use App\Models\Funnel;
 use App\Models\Page;
@@ -17,7 +10,14 @@ use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Foundation\Application;
 use Illuminate\Http\Request;
 use Illuminate\Routing\Router;
-use Lantern\Core\Page\Looks;
+use Lantern\Core\Page\Look\Looks;
+
+/*
+ * Weighs the entry page of every starter in every look as a browser takes it, without the owner's pictures, and says
+ * which is heaviest; and the server's work for a published page as a ratio to an empty route, measured in turn.
+ *
+ *   php bench/starters.php
+ */
 
 require __DIR__.'/Scratch.php';
 

@@ -19,7 +19,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Testing\TestResponse;
-use Lantern\Core\Funnel\Goal;
+use Lantern\Core\Plan\Goal;
 
 /** What the tests of the application share: an owner, funnels, visitors, and a queue that is run on request. */
 abstract class TestCase extends FrameworkTestCase

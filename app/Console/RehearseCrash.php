@@ -13,8 +13,8 @@ use App\Signups\Signup;
 use App\Signups\TakeSignup;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
-use Lantern\Core\Funnel\Goal;
-use Lantern\Core\People\Answers;
+use Lantern\Core\Forms\Answers;
+use Lantern\Core\Plan\Goal;
 
 /** Fills an empty database with a live funnel and people whose welcome email waits, for the tests that kill workers and press hard. */
 final class RehearseCrash extends Command

@@ -11,8 +11,8 @@ use App\Site\PageRenderer;
 use App\Site\SiteAssets;
 use App\Site\Slots;
 use Illuminate\Support\Facades\Storage;
-use Lantern\Core\Funnel\PagePlan;
-use Lantern\Core\Funnel\Plan;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
 use RuntimeException;
 use ZipArchive;
 

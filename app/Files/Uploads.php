@@ -11,8 +11,8 @@ use finfo;
 use GdImage;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
-use Lantern\Core\Page\Colour;
-use Lantern\Core\Page\Tones;
+use Lantern\Core\Page\Look\Colour;
+use Lantern\Core\Page\Look\Tones;
 use Lantern\Core\Support\Invalid;
 
 /** Takes in the owner's files: judged by content, kept under random names outside the web root. */

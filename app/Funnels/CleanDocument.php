@@ -6,9 +6,9 @@ namespace App\Funnels;
 
 use App\Models\Upload;
 use App\Support\RichText;
-use Lantern\Core\Page\Background;
-use Lantern\Core\Page\Block;
+use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Document;
+use Lantern\Core\Page\Look\Background;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;

@@ -9,11 +9,11 @@ use App\Models\Funnel;
 use App\Models\OldAddress;
 use App\Models\Upload;
 use App\Support\Ids;
-use Lantern\Core\Funnel\Goal;
-use Lantern\Core\Funnel\LeadMagnet;
-use Lantern\Core\Funnel\PlanCopy;
-use Lantern\Core\Funnel\Starter;
-use Lantern\Core\Funnel\WebAddress;
+use Lantern\Core\Plan\Goal;
+use Lantern\Core\Plan\LeadMagnet;
+use Lantern\Core\Plan\PlanCopy;
+use Lantern\Core\Plan\WebAddress;
+use Lantern\Core\Starters\Starter;
 
 /** Makes funnels: from a starter, or from one that is there. */
 final class NewFunnel

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Funnels;
 
 use Illuminate\Http\JsonResponse;
-use Lantern\Core\Funnel\Finding;
+use Lantern\Core\Checks\Finding;
 use RuntimeException;
 
 /** The go-live check found something that must be mended first. */

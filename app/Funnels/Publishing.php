@@ -15,8 +15,8 @@ use App\Site\Facts;
 use App\Site\PageRenderer;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Funnel\GoLiveCheck;
-use Lantern\Core\Funnel\Plan;
+use Lantern\Core\Checks\GoLiveCheck;
+use Lantern\Core\Plan\Plan;
 
 /** Draft, version, switch: the only way anything reaches the public. */
 final readonly class Publishing

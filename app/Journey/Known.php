@@ -10,8 +10,8 @@ use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Journey\Visitor;
-use Lantern\Core\People\Rules\Did;
-use Lantern\Core\People\Rules\PersonFacts;
+use Lantern\Core\Rules\Did;
+use Lantern\Core\Rules\PersonFacts;
 
 /** Looks up what is known of a person, in the words of the core. */
 final class Known

@@ -15,17 +15,17 @@ use App\Support\Instant;
 use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Funnel\Notice;
-use Lantern\Core\Journey\AddTag;
-use Lantern\Core\Journey\AskToConfirm;
-use Lantern\Core\Journey\CallHook;
-use Lantern\Core\Journey\CancelEmails;
-use Lantern\Core\Journey\DeliverFile;
-use Lantern\Core\Journey\Effect;
-use Lantern\Core\Journey\SendEmail;
-use Lantern\Core\Journey\StartSequence;
-use Lantern\Core\Journey\StopSequence;
-use Lantern\Core\Journey\TellOwner;
+use Lantern\Core\Forms\OwnerNotice;
+use Lantern\Core\Journey\Effects\AddTag;
+use Lantern\Core\Journey\Effects\AskToConfirm;
+use Lantern\Core\Journey\Effects\CallHook;
+use Lantern\Core\Journey\Effects\CancelEmails;
+use Lantern\Core\Journey\Effects\DeliverFile;
+use Lantern\Core\Journey\Effects\Effect;
+use Lantern\Core\Journey\Effects\SendEmail;
+use Lantern\Core\Journey\Effects\StartSequence;
+use Lantern\Core\Journey\Effects\StopSequence;
+use Lantern\Core\Journey\Effects\TellOwner;
 use LogicException;
 
 /** Carries out what the core decided for a person. Call it within a transaction. */
@@ -50,7 +50,7 @@ final readonly class Perform
                 $effect instanceof StopSequence => self::stop($person->id, $effect->sequence, $effect->why, $at),
                 $effect instanceof SendEmail => $this->planner->planSequenceEmail($funnel, $version, $person, $effect),
                 $effect instanceof CancelEmails => self::cancelAll($person->id, 'Not written to any more before it was due.'),
-                $effect instanceof TellOwner => $effect->notice === Notice::AtOnce && $submission !== null ? $this->planner->planNotice($submission) : null,
+                $effect instanceof TellOwner => $effect->notice === OwnerNotice::AtOnce && $submission !== null ? $this->planner->planNotice($submission) : null,
                 $effect instanceof CallHook => $submission === null ? null : $this->hooks->call($funnel->business, $effect->url, 'form.filled-in', $submission),
                 $effect instanceof AskToConfirm => null, // The sign-up itself asks: only it knows of whom.
                 default => throw new LogicException('Nobody knows how to carry out '.$effect::class.'.'),

@@ -12,9 +12,9 @@ use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Email\SubjectTest;
-use Lantern\Core\People\Rules\Group;
-use Lantern\Core\People\Rules\Standing;
+use Lantern\Core\Emails\SubjectTest;
+use Lantern\Core\Rules\Group;
+use Lantern\Core\Rules\Standing;
 
 /**
  * Takes broadcasts from step to step: scheduled, (testing,) sending, sent. Each step is one transaction that only one

@@ -8,7 +8,7 @@ use App\Models\Business;
 use App\Models\Submission;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
-use Lantern\Core\Funnel\Notice;
+use Lantern\Core\Forms\OwnerNotice;
 
 /** The daily letter to an owner about everybody who filled in a form that is to be told of once a day. */
 final readonly class Digest
@@ -35,7 +35,7 @@ final readonly class Digest
             }
             $ids = array_values(Submission::query()->with('version')->whereHas('funnel', fn ($q) => $q->where('business_id', $business->id))->where('state', 'taken')
                 ->whereRaw('coalesce(confirmed_at, submitted_at) >= ?', [Instant::sql($since)])->whereRaw('coalesce(confirmed_at, submitted_at) < ?', [Instant::sql($now)])->orderBy('submitted_at')->get()
-                ->filter(fn (Submission $s): bool => $s->version->plan()->form($s->form_id)?->notice === Notice::Daily)->map(fn (Submission $s): string => $s->id)->all());
+                ->filter(fn (Submission $s): bool => $s->version->plan()->form($s->form_id)?->notice === OwnerNotice::Daily)->map(fn (Submission $s): string => $s->id)->all());
             if ($ids !== []) {
                 $this->planner->planDigest($business, $local->format('Y-m-d'), $ids);
             }

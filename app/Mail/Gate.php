@@ -8,8 +8,8 @@ use App\Journey\Known;
 use App\Models\Message;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Email\Timing;
-use Lantern\Core\People\Rules\Standing;
+use Lantern\Core\Rules\Standing;
+use Lantern\Core\Sequences\Timing;
 
 /** The last look before a message goes out: may it, now, to this person? */
 final readonly class Gate

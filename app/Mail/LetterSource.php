@@ -7,10 +7,10 @@ namespace App\Mail;
 use App\Models\Broadcast;
 use App\Models\Business;
 use App\Models\LetterPart;
-use Lantern\Core\Email\EmailPlan;
-use Lantern\Core\Email\LetterBody;
-use Lantern\Core\Funnel\Plan;
-use Lantern\Core\Page\Colour;
+use Lantern\Core\Emails\EmailBody;
+use Lantern\Core\Page\Look\Colour;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Sequences\EmailPlan;
 
 /** A letter before it has a reader: its words, its colour, and the merge fields that are the same for everybody. */
 final readonly class LetterSource
@@ -56,8 +56,8 @@ final readonly class LetterSource
     /** A body with the parts it uses. */
     public static function whole(Business $business, string $body): string
     {
-        $ids = LetterBody::parts($body);
+        $ids = EmailBody::parts($body);
 
-        return $ids === [] ? $body : LetterBody::withParts($body, LetterPart::query()->where('business_id', $business->id)->whereIn('id', $ids)->pluck('body', 'id')->all());
+        return $ids === [] ? $body : EmailBody::withParts($body, LetterPart::query()->where('business_id', $business->id)->whereIn('id', $ids)->pluck('body', 'id')->all());
     }
 }

@@ -18,12 +18,12 @@ use App\Signups\Confirmations;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\URL;
 use Illuminate\Support\Facades\View;
-use Lantern\Core\Email\EmailPlan;
-use Lantern\Core\Email\LetterBody;
-use Lantern\Core\Email\MergeFields;
-use Lantern\Core\Funnel\Plan;
-use Lantern\Core\Page\Colour;
-use Lantern\Core\Page\Contrast;
+use Lantern\Core\Emails\EmailBody;
+use Lantern\Core\Emails\MergeFields;
+use Lantern\Core\Page\Look\Colour;
+use Lantern\Core\Page\Look\Contrast;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Sequences\EmailPlan;
 use TijsVerkoyen\CssToInlineStyles\CssToInlineStyles;
 
 /** Writes out a message for its reader: parts in place, merge fields filled, links personal, styles inlined, plain text beside. */
@@ -143,7 +143,7 @@ final class LetterWriter
     private function letter(Business $business, LetterSource $source, array $values, ?Person $person, ?Message $message): Letter
     {
         $plain = MergeFields::fill($source->subject, $values, fn (string $s): string => (string) preg_replace('/[\p{Cc}]+/u', ' ', $s));
-        $body = $person === null || ! str_contains($source->body, 'data-only') ? LetterBody::forEverybody($source->body) : LetterBody::forReader($source->body, Known::facts($person, CarbonImmutable::now()));
+        $body = $person === null || ! str_contains($source->body, 'data-only') ? EmailBody::forEverybody($source->body) : EmailBody::forReader($source->body, Known::facts($person, CarbonImmutable::now()));
         // A link that stands alone in its paragraph is what the letter is about: it becomes a button.
         $body = (string) preg_replace('~<p>\s*<a href="([^"]*)">([^<]*)</a>\s*</p>~', '<p class="act"><a class="button" href="$1">$2</a></p>', $body);
         $untracked = MergeFields::fill(self::withPictures($business, $body), $values, e(...));

@@ -6,7 +6,7 @@ namespace App\Mail;
 
 use App\Models\Message;
 use App\Models\Submission;
-use Lantern\Core\Page\Colour;
+use Lantern\Core\Page\Look\Colour;
 
 /** Letters to the owner about who filled in a form: one at once, or all of a day. */
 final class OwnerLetters

@@ -15,7 +15,7 @@ use App\Support\Ids;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Journey\SendEmail;
+use Lantern\Core\Journey\Effects\SendEmail;
 
 /** Plans messages: each has a key that can be used once, so that nothing is ever planned twice. */
 final class Planner

@@ -14,11 +14,11 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Email\EmailPlan;
-use Lantern\Core\Email\Replan;
-use Lantern\Core\Email\SequencePlan;
-use Lantern\Core\Email\Timing;
-use Lantern\Core\Funnel\Plan;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Sequences\EmailPlan;
+use Lantern\Core\Sequences\Replan;
+use Lantern\Core\Sequences\SequencePlan;
+use Lantern\Core\Sequences\Timing;
 use stdClass;
 
 /** Carries a change of a sequence to the people who are in it, or says beforehand what it would mean for them. */

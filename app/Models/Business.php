@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use DateTimeZone;
-use Lantern\Core\Funnel\Sender;
+use Lantern\Core\Plan\Sender;
 
 /**
  * The business whose funnels these are; everything belongs to exactly one.

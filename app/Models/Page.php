@@ -18,7 +18,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $address '' for the entry page
  * @property int $position
  * @property array<string, mixed> $document
- * @property array<string, mixed> $settings title, description … as {@see \Lantern\Core\Funnel\PageSettings} writes them
+ * @property array<string, mixed> $settings title, description … as {@see \Lantern\Core\Plan\PageSettings} writes them
  * @property array{address: string, position: int, nextAddress: string, ways: list<array<string, string|null>>}|null $taken_out what to put back when the page is wanted again
  * @property int $revision goes up with each change, so that two windows cannot overwrite each other unseen
  * @property Funnel $funnel

@@ -9,7 +9,7 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
-use Lantern\Core\People\Rules\Standing;
+use Lantern\Core\Rules\Standing;
 
 /**
  * Somebody on the list: one for each address.

@@ -6,7 +6,7 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
-use Lantern\Core\People\Rules\Group;
+use Lantern\Core\Rules\Group;
 
 /**
  * Rules about people under a name. Who is in it is looked up when it is asked.

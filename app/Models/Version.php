@@ -7,7 +7,7 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
-use Lantern\Core\Funnel\Plan;
+use Lantern\Core\Plan\Plan;
 use LogicException;
 
 /**

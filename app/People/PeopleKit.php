@@ -7,8 +7,8 @@ namespace App\People;
 use App\Models\Business;
 use App\Signups\OwnFields;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\People\Rules\Did;
-use Lantern\Core\People\Rules\Standing;
+use Lantern\Core\Rules\Did;
+use Lantern\Core\Rules\Standing;
 
 /** What rules about people can speak of, by name: fields, tags, pages, funnels, emails. */
 final class PeopleKit

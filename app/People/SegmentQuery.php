@@ -10,10 +10,10 @@ use App\Support\Instant;
 use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\People\Rules\Did;
-use Lantern\Core\People\Rules\Group;
-use Lantern\Core\People\Rules\Rule;
-use Lantern\Core\People\Rules\Standing;
+use Lantern\Core\Rules\Did;
+use Lantern\Core\Rules\Group;
+use Lantern\Core\Rules\Rule;
+use Lantern\Core\Rules\Standing;
 
 /**
  * Rules about people as conditions of a database query, so that a hundred thousand people are counted where they are.

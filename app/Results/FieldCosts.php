@@ -7,10 +7,10 @@ namespace App\Results;
 use App\Models\Business;
 use App\Models\Version;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Funnel\FieldKind;
-use Lantern\Core\Funnel\FormField;
+use Lantern\Core\Forms\FormField;
 use Lantern\Core\Journey\EventType;
-use Lantern\Core\Page\BlockKind;
+use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\People\FieldKind;
 use Lantern\Core\Results\FieldCost;
 
 /** Looks up how pages with forms did, by how many fields they asked for at first. */

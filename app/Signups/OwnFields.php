@@ -7,8 +7,8 @@ namespace App\Signups;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Funnel\FieldKind;
-use Lantern\Core\Funnel\FormField;
+use Lantern\Core\Forms\FormField;
+use Lantern\Core\People\FieldKind;
 
 /** The owner's own fields of people: which there are, and what is known of each person in them. */
 final class OwnFields

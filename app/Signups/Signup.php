@@ -7,9 +7,9 @@ namespace App\Signups;
 use App\Models\Funnel;
 use App\Models\Version;
 use DateTimeImmutable;
-use Lantern\Core\Funnel\FormPlan;
-use Lantern\Core\Funnel\PagePlan;
-use Lantern\Core\People\Answers;
+use Lantern\Core\Forms\Answers;
+use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Plan\PagePlan;
 
 /** A form that was filled in rightly, with all that came along with it. */
 final readonly class Signup

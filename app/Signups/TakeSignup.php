@@ -13,16 +13,16 @@ use App\Results\Recorder;
 use App\Support\Instant;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Funnel\FieldKind;
-use Lantern\Core\Funnel\FormPlan;
-use Lantern\Core\Funnel\Outcome;
-use Lantern\Core\Journey\AskToConfirm;
+use Lantern\Core\Forms\Answers;
+use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Journey\Decision;
+use Lantern\Core\Journey\Effects\AskToConfirm;
 use Lantern\Core\Journey\Event;
 use Lantern\Core\Journey\EventType;
 use Lantern\Core\Journey\Journey;
-use Lantern\Core\People\Answers;
 use Lantern\Core\People\EmailAddress;
+use Lantern\Core\People\FieldKind;
+use Lantern\Core\Plan\Outcome;
 use LogicException;
 
 /**

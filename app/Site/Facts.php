@@ -7,10 +7,10 @@ namespace App\Site;
 use App\Models\Business;
 use App\Models\Upload;
 use Illuminate\Support\Facades\Storage;
-use Lantern\Core\Funnel\PagePlan;
-use Lantern\Core\Funnel\Plan;
+use Lantern\Core\Page\Look\Tones;
 use Lantern\Core\Page\PageFacts;
-use Lantern\Core\Page\Tones;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
 
 /** Looks up what is known of the pictures and videos that pages show. */
 final class Facts

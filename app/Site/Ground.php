@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Site;
 
 use App\Models\Upload;
-use Lantern\Core\Page\Background;
-use Lantern\Core\Page\Fill;
-use Lantern\Core\Page\Look;
-use Lantern\Core\Page\Paint;
+use Lantern\Core\Page\Look\Background;
+use Lantern\Core\Page\Look\Fill;
+use Lantern\Core\Page\Look\Look;
+use Lantern\Core\Page\Look\Paint;
 use Lantern\Core\Page\Section;
 
 /** What lies behind a page or a section, as styles: colours that can be read there, a picture or video, and a veil over it. */

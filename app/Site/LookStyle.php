@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Site;
 
 use Illuminate\Support\Str;
-use Lantern\Core\Page\Look;
-use Lantern\Core\Page\Paint;
+use Lantern\Core\Page\Look\Look;
+use Lantern\Core\Page\Look\Paint;
 
 /** A look and the colours worked out for it, as CSS custom properties; `resources/site` uses them and nothing else. */
 final class LookStyle

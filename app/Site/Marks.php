@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Site;
 
-use Lantern\Core\Page\Block;
-use Lantern\Core\Page\Hidden;
+use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\Hidden;
 
 /** The attributes that a block's elements carry: where it is hidden, and on the desk which words are whose. */
 final readonly class Marks

@@ -6,9 +6,9 @@ namespace App\Site;
 
 use App\Models\Business;
 use Illuminate\Support\Facades\View;
-use Lantern\Core\Funnel\PagePlan;
-use Lantern\Core\Funnel\Plan;
 use Lantern\Core\Page\Section;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
 
 /**
  * Draws a page as HTML. A published page is drawn once, with slots (see {@see Slots}) for what is personal; the

@@ -6,15 +6,15 @@ namespace App\Site;
 
 use App\Models\Upload;
 use Illuminate\Support\HtmlString;
-use Lantern\Core\Funnel\Outcome;
-use Lantern\Core\Funnel\PagePlan;
-use Lantern\Core\Funnel\Plan;
-use Lantern\Core\Page\Block;
-use Lantern\Core\Page\BlockKind;
+use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\Block\Link;
 use Lantern\Core\Page\Document;
-use Lantern\Core\Page\Link;
-use Lantern\Core\Page\Look;
+use Lantern\Core\Page\Look\Look;
 use Lantern\Core\Page\PageFacts;
+use Lantern\Core\Plan\Outcome;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
 
 /** One page while it is drawn: what its views ask for. */
 final readonly class PageView

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Site;
 
 use Illuminate\Support\Str;
-use Lantern\Core\Funnel\PagePlan;
-use Lantern\Core\Funnel\Plan;
-use Lantern\Core\Page\Block;
-use Lantern\Core\Page\BlockKind;
-use Lantern\Core\Page\Look;
+use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\Look\Look;
 use Lantern\Core\Page\Section;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
 use RuntimeException;
 
 /** What a public page loads: its styles stand in the page itself, its fonts and one small script are files. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Site;
 
-use Lantern\Core\Email\MergeFields;
+use Lantern\Core\Emails\MergeFields;
 
 /**
  * What is personal on a rendered page, or depends on where it is shown. A slot is an HTML comment: an owner's words

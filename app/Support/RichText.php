@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
-use Lantern\Core\Email\LetterBody;
+use Lantern\Core\Emails\EmailBody;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizer;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizerConfig;
 
@@ -23,7 +23,7 @@ final class RichText
     /** So does a picture of the library. */
     private const PICTURE = 'https://picture.invalid/';
 
-    /** So does one to a page, a section or an outcome, as {@see \Lantern\Core\Page\Link} reads them. */
+    /** So does one to a page, a section or an outcome, as {@see \Lantern\Core\Page\Block\Link} reads them. */
     private const INSIDE = 'https://inside-link.invalid/';
 
     /** Words on a page: bold, italic, colours of the look, links, lists, line breaks. */
@@ -46,7 +46,7 @@ final class RichText
 
     /**
      * The body of a letter: the same, and headings, lines, quotes, pictures from the library, parts that are kept once,
-     * and parts for some readers only, as {@see LetterBody} reads them.
+     * and parts for some readers only, as {@see EmailBody} reads them.
      */
     public static function letter(string $html): string
     {
@@ -63,7 +63,7 @@ final class RichText
                 return array_pop($depth) === true ? '</div>' : '';
             }
             $part = preg_match('~data-part="([A-Za-z0-9-]{1,40})"~', $m[1], $id) === 1 ? '<div data-part="'.$id[1].'">' : null;
-            $rule = preg_match('~data-only="([^"]*)"~', $m[1], $json) === 1 ? LetterBody::rule($json[1]) : null;
+            $rule = preg_match('~data-only="([^"]*)"~', $m[1], $json) === 1 ? EmailBody::rule($json[1]) : null;
             // Neither stands within another.
             $keep = ($part !== null || $rule !== null) && ! in_array(true, $depth, true);
             $depth[] = $keep;

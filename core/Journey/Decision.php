@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Journey;
 
-use Lantern\Core\Funnel\Way;
+use Lantern\Core\Journey\Effects\Effect;
+use Lantern\Core\Plan\Way;
 
 /** What follows from an event: where the visitor goes, and what else happens, in order. */
 final readonly class Decision

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Journey;
 
-use Lantern\Core\Funnel\Outcome;
+use Lantern\Core\Plan\Outcome;
 
 /** What can happen between a funnel and a visitor. */
 enum EventType: string

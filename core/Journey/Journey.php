@@ -6,12 +6,22 @@ namespace Lantern\Core\Journey;
 
 use DateTimeImmutable;
 use DateTimeZone;
-use Lantern\Core\Email\SequencePlan;
-use Lantern\Core\Email\Timing;
-use Lantern\Core\Funnel\FormPlan;
-use Lantern\Core\Funnel\Notice;
-use Lantern\Core\Funnel\Outcome;
-use Lantern\Core\Funnel\Plan;
+use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Forms\OwnerNotice;
+use Lantern\Core\Journey\Effects\AddTag;
+use Lantern\Core\Journey\Effects\AskToConfirm;
+use Lantern\Core\Journey\Effects\CallHook;
+use Lantern\Core\Journey\Effects\CancelEmails;
+use Lantern\Core\Journey\Effects\DeliverFile;
+use Lantern\Core\Journey\Effects\Effect;
+use Lantern\Core\Journey\Effects\SendEmail;
+use Lantern\Core\Journey\Effects\StartSequence;
+use Lantern\Core\Journey\Effects\StopSequence;
+use Lantern\Core\Journey\Effects\TellOwner;
+use Lantern\Core\Plan\Outcome;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Sequences\SequencePlan;
+use Lantern\Core\Sequences\Timing;
 
 /** The way through a funnel: what a visitor did, and what follows from it. Live traffic asks here and nowhere else. */
 final readonly class Journey
@@ -68,7 +78,7 @@ final readonly class Journey
                 array_push($effects, ...$this->started($visitor, $event->at, $sequence));
             }
         }
-        if ($form !== null && $form->notice !== Notice::Never) {
+        if ($form !== null && $form->notice !== OwnerNotice::Never) {
             $effects[] = new TellOwner($form->id, $form->notice);
         }
         if ($form !== null && $form->hook !== '') {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Page;
 
+use Lantern\Core\Page\Block\BlockKind;
+
 /** How a section arranges its blocks on a wide screen; on a phone all run in one column. */
 enum Arrangement: string
 {

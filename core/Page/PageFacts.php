@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Page;
 
+use Lantern\Core\Page\Look\Background;
+use Lantern\Core\Page\Look\Tones;
+
 /** What is known of the things a page shows and that do not stand in its document. */
 final readonly class PageFacts
 {

@@ -4,6 +4,12 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Page;
 
+use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\Block\Hidden;
+use Lantern\Core\Page\Block\Link;
+use Lantern\Core\Page\Look\Background;
+use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Support\Shape;
 
 /**

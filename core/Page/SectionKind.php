@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Page;
 
+use Lantern\Core\Page\Design\Designs;
+
 /** What a section is for. Its designs are listed in {@see Designs}. */
 enum SectionKind: string
 {

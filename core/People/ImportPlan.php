@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Lantern\Core\People;
 
-use Lantern\Core\Funnel\FieldKind;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 

@@ -10,10 +10,10 @@ use App\Models\Funnel;
 use App\Models\Page;
 use App\Models\SharedSection;
 use App\Support\Ids;
-use Lantern\Core\Funnel\Goal;
-use Lantern\Core\Funnel\StarterDesk;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Section;
+use Lantern\Core\Plan\Goal;
+use Lantern\Core\Starters\StarterDesk;
 
 /** The pages of the demo as Imke Farrow made them: words and pictures of her own on what the starters gave her. */
 final readonly class DemoPages

@@ -25,10 +25,10 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Seeder;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Email\Delay;
-use Lantern\Core\Funnel\Goal;
+use Lantern\Core\Forms\Answers;
 use Lantern\Core\Journey\EventType;
-use Lantern\Core\People\Answers;
+use Lantern\Core\Plan\Goal;
+use Lantern\Core\Sequences\Delay;
 use RuntimeException;
 
 /**

@@ -2,20 +2,20 @@
 
 declare(strict_types=1);
 
+use Lantern\Core\Page\Arrangement;
+use Lantern\Core\Page\Block\BlockFields;
+use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\Document;
+use Lantern\Core\Page\Look\Looks;
+use Lantern\Core\Page\Section;
+use Lantern\Core\Page\SectionKind;
+
 /*
  * Writes the part of page.schema.json that follows from the core: kinds, arrangements, the fields of each block.
  *
  *   php docs/formats/make.php            writes it
  *   php docs/formats/make.php --check    says whether the file is as it would be written
  */
-
-use Lantern\Core\Page\Arrangement;
-use Lantern\Core\Page\BlockFields;
-use Lantern\Core\Page\BlockKind;
-use Lantern\Core\Page\Document;
-use Lantern\Core\Page\Looks;
-use Lantern\Core\Page\Section;
-use Lantern\Core\Page\SectionKind;
 
 require __DIR__.'/../../vendor/autoload.php';
 

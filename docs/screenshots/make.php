@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Facebook\WebDriver\Remote\LocalFileDetector;
 /*
  * Takes the pictures of the main views from a running demo.
  *
@@ -10,10 +11,9 @@ declare(strict_types=1);
  * The demo must run (bin/demo). Without names, all pictures are taken.
  */
 
-use Facebook\WebDriver\Remote\LocalFileDetector; // names-ok: the namespace of the browser library
 use Facebook\WebDriver\Remote\RemoteWebDriver; // names-ok: the namespace of the browser library
 use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser library
-use Tests\Browser\Chrome;
+use Tests\Browser\Chrome; // names-ok: the namespace of the browser library
 
 require __DIR__.'/../../vendor/autoload.php';
 

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use Facebook\WebDriver\Chrome\ChromeDevToolsDriver; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Remote\RemoteWebDriver; // names-ok: the namespace of the browser library
 use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser library
 use Facebook\WebDriver\WebDriverKeys; // names-ok: the namespace of the browser library
-use Lantern\Core\Page\Looks;
+use Lantern\Core\Page\Look\Looks; // names-ok: the namespace of the browser library
 
 /** A lost connection, a mistake taken back from the keyboard, a very small phone. */
 final class HardTimesTest extends BrowserTestCase

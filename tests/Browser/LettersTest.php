@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use Facebook\WebDriver\Remote\LocalFileDetector; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Remote\LocalFileDetector;
 use Facebook\WebDriver\Remote\RemoteWebDriver; // names-ok: the namespace of the browser library
 use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser library
 use Facebook\WebDriver\WebDriverKeys; // names-ok: the namespace of the browser library
-use Symfony\Component\Process\Process;
+use Symfony\Component\Process\Process; // names-ok: the namespace of the browser library
 
 /** From a form to a history: double opt-in, a sequence with a branch, a list with mistakes, a letter to a segment, one person through it all. */
 final class LettersTest extends BrowserTestCase

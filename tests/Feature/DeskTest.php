@@ -14,7 +14,7 @@ use App\Models\Upload;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
-use Lantern\Core\Page\Designs;
+use Lantern\Core\Page\Design\Designs;
 use Lantern\Core\Page\SectionKind;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;

@@ -17,7 +17,7 @@ use App\Models\User;
 use App\Signups\OwnFields;
 use App\Support\RichText;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Page\Colour;
+use Lantern\Core\Page\Look\Colour;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 

@@ -8,10 +8,10 @@ use App\Mail\LetterWriter;
 use App\Models\Business;
 use DOMDocument;
 use DOMXPath;
-use Lantern\Core\Email\Delay;
-use Lantern\Core\Email\EmailPlan;
-use Lantern\Core\Page\Colour;
-use Lantern\Core\Page\Contrast;
+use Lantern\Core\Page\Look\Colour;
+use Lantern\Core\Page\Look\Contrast;
+use Lantern\Core\Sequences\Delay;
+use Lantern\Core\Sequences\EmailPlan;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 

@@ -12,9 +12,9 @@ use App\Models\OldAddress;
 use App\Models\Page;
 use App\Models\User;
 use App\Models\Way;
-use Lantern\Core\Funnel\Goal;
-use Lantern\Core\Funnel\PageRole;
 use Lantern\Core\Page\Document;
+use Lantern\Core\Plan\Goal;
+use Lantern\Core\Plan\PageRole;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 

@@ -10,12 +10,12 @@ use App\Models\User;
 use App\Site\PreviewLink;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Funnel\Goal;
-use Lantern\Core\Page\Looks;
+use Lantern\Core\Page\Look\Looks;
+use Lantern\Core\Plan\Goal;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\Process\Process;
-use Tests\Core\Plans;
+use Tests\Core\Plan\Plans;
 use Tests\TestCase;
 
 /** A link that shows a draft to a colleague, what has changed since the live version, new funnels, and the written formats. */

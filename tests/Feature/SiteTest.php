@@ -15,8 +15,8 @@ use App\Models\User;
 use App\Site\TimeLeft;
 use DOMDocument;
 use DOMXPath;
-use Lantern\Core\Funnel\Goal;
-use Lantern\Core\Page\Designs;
+use Lantern\Core\Page\Design\Designs;
+use Lantern\Core\Plan\Goal;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 

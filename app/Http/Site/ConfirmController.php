@@ -18,12 +18,12 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\View;
-use Lantern\Core\Email\MergeFields;
-use Lantern\Core\Funnel\ConfirmWords;
-use Lantern\Core\Funnel\Plan;
+use Lantern\Core\Emails\MergeFields;
+use Lantern\Core\Forms\ConfirmWords;
 use Lantern\Core\Journey\Decision;
-use Lantern\Core\Page\Background;
-use Lantern\Core\Page\Paint;
+use Lantern\Core\Page\Look\Background;
+use Lantern\Core\Page\Look\Paint;
+use Lantern\Core\Plan\Plan;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
 
 /**

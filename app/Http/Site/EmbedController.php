@@ -24,14 +24,14 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Facades\View;
-use Lantern\Core\Funnel\FormPlan;
-use Lantern\Core\Funnel\Outcome;
-use Lantern\Core\Funnel\PagePlan;
-use Lantern\Core\Page\Background;
-use Lantern\Core\Page\Block;
-use Lantern\Core\Page\BlockKind;
-use Lantern\Core\Page\Paint;
-use Lantern\Core\People\Answers;
+use Lantern\Core\Forms\Answers;
+use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\Look\Background;
+use Lantern\Core\Page\Look\Paint;
+use Lantern\Core\Plan\Outcome;
+use Lantern\Core\Plan\PagePlan;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
 
 /**

@@ -9,8 +9,8 @@ use App\Models\OldAddress;
 use App\Models\Version;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Lantern\Core\Funnel\PagePlan;
-use Lantern\Core\Funnel\PageRole;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\PageRole;
 use Symfony\Component\HttpFoundation\Response;
 
 /** The live page at an address, found without touching a draft. */

@@ -14,12 +14,12 @@ use App\Site\Slots;
 use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Lantern\Core\Funnel\FieldKind;
-use Lantern\Core\Funnel\FormPlan;
-use Lantern\Core\Funnel\PagePlan;
-use Lantern\Core\Funnel\Plan;
-use Lantern\Core\Page\Block;
-use Lantern\Core\Page\BlockKind;
+use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\People\FieldKind;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
 
 /** A rendered page with its slots filled for one visitor. */
 final readonly class PageResponse

@@ -15,9 +15,9 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Lantern\Core\Funnel\Outcome;
-use Lantern\Core\Funnel\PagePlan;
-use Lantern\Core\Funnel\Plan;
+use Lantern\Core\Plan\Outcome;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
 
 /** Shows a draft to a colleague. Forms lead on to where they would lead, and nothing is stored or counted. */

@@ -14,12 +14,12 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Str;
-use Lantern\Core\Funnel\FormPlan;
-use Lantern\Core\Funnel\Outcome;
-use Lantern\Core\Funnel\Way;
-use Lantern\Core\Page\Block;
-use Lantern\Core\Page\BlockKind;
-use Lantern\Core\People\Answers;
+use Lantern\Core\Forms\Answers;
+use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Plan\Outcome;
+use Lantern\Core\Plan\Way;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Takes a filled-in form and sends its visitor on. */

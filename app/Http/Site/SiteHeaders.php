@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Models\Business;
-use Lantern\Core\Funnel\PagePlan;
-use Lantern\Core\Page\BlockKind;
+use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Plan\PagePlan;
 
 /** The headers of public pages. */
 final class SiteHeaders

@@ -20,13 +20,13 @@ use Illuminate\Http\Exceptions\HttpResponseException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Email\BroadcastPlan;
-use Lantern\Core\Email\LetterCheck;
-use Lantern\Core\Email\LetterFacts;
-use Lantern\Core\Email\MergeFields;
-use Lantern\Core\Funnel\Finding;
-use Lantern\Core\Funnel\GoLiveCheck;
-use Lantern\Core\People\Rules\Group;
+use Lantern\Core\Checks\EmailCheck;
+use Lantern\Core\Checks\EmailFacts;
+use Lantern\Core\Checks\Finding;
+use Lantern\Core\Checks\GoLiveCheck;
+use Lantern\Core\Emails\BroadcastPlan;
+use Lantern\Core\Emails\MergeFields;
+use Lantern\Core\Rules\Group;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -206,9 +206,9 @@ final class BroadcastController extends StudioController
         $plan = $broadcast->funnel?->liveVersion?->plan();
         $letter = $this->writer->forPerson($business, LetterSource::ofBroadcast($broadcast, $business), null);
         $facts = $plan === null
-            ? new LetterFacts(CarbonImmutable::now(), $business->zone(), array_keys(MergeFields::OWNER), [...array_keys(MergeFields::PERSON), ...$own], postalAddress: $business->postal_address, sendAt: $sendAt, bytes: strlen($letter->html))
-            : LetterFacts::ofPlan($plan, CarbonImmutable::now(), $own, $business->postal_address, strlen($letter->html))->sentAt($sendAt);
-        $findings = LetterCheck::of($broadcast->name, $broadcast->subject, LetterSource::whole($business, $broadcast->body), $facts, 'broadcast', $broadcast->id);
+            ? new EmailFacts(CarbonImmutable::now(), $business->zone(), array_keys(MergeFields::OWNER), [...array_keys(MergeFields::PERSON), ...$own], postalAddress: $business->postal_address, sendAt: $sendAt, bytes: strlen($letter->html))
+            : EmailFacts::ofPlan($plan, CarbonImmutable::now(), $own, $business->postal_address, strlen($letter->html))->sentAt($sendAt);
+        $findings = EmailCheck::of($broadcast->name, $broadcast->subject, LetterSource::whole($business, $broadcast->body), $facts, 'broadcast', $broadcast->id);
         if ($this->broadcasting->audience($broadcast, $business, CarbonImmutable::now())->doesntExist()) {
             array_unshift($findings, new Finding('nobody', true, 'Nobody would get this letter: the rules find no one who gets letters from you.', 'broadcast', $broadcast->id, 'Choose the readers'));
         }

@@ -11,9 +11,9 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
-use Lantern\Core\Funnel\PageRole;
-use Lantern\Core\Page\Background;
 use Lantern\Core\Page\Document;
+use Lantern\Core\Page\Look\Background;
+use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Support\Invalid;
 
 /** Pages and sections that an owner keeps as designs of their own. */

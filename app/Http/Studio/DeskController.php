@@ -16,23 +16,23 @@ use App\Support\Ids;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Lantern\Core\Funnel\Finding;
-use Lantern\Core\Funnel\FormPlan;
-use Lantern\Core\Funnel\PageCheck;
-use Lantern\Core\Funnel\PageMend;
-use Lantern\Core\Funnel\PagePlan;
-use Lantern\Core\Funnel\PageRole;
-use Lantern\Core\Funnel\Plan;
-use Lantern\Core\Page\Background;
-use Lantern\Core\Page\BlockKind;
-use Lantern\Core\Page\Designs;
-use Lantern\Core\Page\DesignWords;
+use Lantern\Core\Checks\Finding;
+use Lantern\Core\Checks\PageCheck;
+use Lantern\Core\Checks\PageFix;
+use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\Design\Designs;
+use Lantern\Core\Page\Design\DesignWords;
+use Lantern\Core\Page\Design\PageDesigns;
 use Lantern\Core\Page\Document;
-use Lantern\Core\Page\LookChanges;
-use Lantern\Core\Page\Looks;
-use Lantern\Core\Page\PageDesigns;
+use Lantern\Core\Page\Look\Background;
+use Lantern\Core\Page\Look\LookChanges;
+use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Page\SectionKind;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\PageRole;
+use Lantern\Core\Plan\Plan;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -95,7 +95,7 @@ final class DeskController extends StudioController
         $document = CleanDocument::of($request->input('document'), $found->funnel->business_id);
         $shape = Shape::of($request->all());
 
-        return response()->json(['document' => PageMend::apply($document, $shape->text('code', 40), $shape->text('place', 40))->toArray()]);
+        return response()->json(['document' => PageFix::apply($document, $shape->text('code', 40), $shape->text('place', 40))->toArray()]);
     }
 
     /** A new section: of a design that ships, of one of the owner's, or pasted. */

@@ -19,11 +19,11 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Email\Delay;
-use Lantern\Core\Email\LetterCheck;
-use Lantern\Core\Email\LetterFacts;
-use Lantern\Core\Funnel\Finding;
-use Lantern\Core\People\Rules\Group;
+use Lantern\Core\Checks\EmailCheck;
+use Lantern\Core\Checks\EmailFacts;
+use Lantern\Core\Checks\Finding;
+use Lantern\Core\Rules\Group;
+use Lantern\Core\Sequences\Delay;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
@@ -118,11 +118,11 @@ final class EmailController extends StudioController
         $written = DraftPlan::email($found);
         $person = $this->reader($request);
         $letter = $writer->forPerson($this->business(), LetterSource::ofEmail($this->business(), $plan, $written, $plan->address), $person);
-        $facts = LetterFacts::ofPlan($plan, CarbonImmutable::now(), array_column(OwnFields::of($this->business()->id), 'name'), $this->business()->postal_address, strlen($letter->html));
+        $facts = EmailFacts::ofPlan($plan, CarbonImmutable::now(), array_column(OwnFields::of($this->business()->id), 'name'), $this->business()->postal_address, strlen($letter->html));
 
         return response()->json(['subject' => $letter->subject, 'html' => $letter->html, 'text' => $letter->text,
             'reader' => $person === null ? 'Robin Sample' : ($person->fullName() === '' ? $person->email : $person->fullName()),
-            'findings' => array_map(fn (Finding $f): array => $f->toArray(), LetterCheck::of($written->name, $written->subject, LetterSource::whole($this->business(), $written->body), $facts, 'email', $written->id))]);
+            'findings' => array_map(fn (Finding $f): array => $f->toArray(), EmailCheck::of($written->name, $written->subject, LetterSource::whole($this->business(), $written->body), $facts, 'email', $written->id))]);
     }
 
     /** Sends the letter to the owner, as that reader would get it. */

@@ -13,9 +13,9 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Funnel\FieldKind;
-use Lantern\Core\Funnel\FormField;
-use Lantern\Core\Funnel\FormPlan;
+use Lantern\Core\Forms\FormField;
+use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\People\FieldKind;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 

@@ -20,11 +20,11 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
-use Lantern\Core\Email\MergeFields;
-use Lantern\Core\Funnel\Goal;
-use Lantern\Core\Funnel\WebAddress;
-use Lantern\Core\Page\LookChanges;
-use Lantern\Core\Page\Looks;
+use Lantern\Core\Emails\MergeFields;
+use Lantern\Core\Page\Look\LookChanges;
+use Lantern\Core\Page\Look\Looks;
+use Lantern\Core\Plan\Goal;
+use Lantern\Core\Plan\WebAddress;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 

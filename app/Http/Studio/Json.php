@@ -17,19 +17,19 @@ use App\Models\Upload;
 use App\Models\Version;
 use App\Site\Signs;
 use App\Support\Instant;
-use Lantern\Core\Email\MergeFields;
-use Lantern\Core\Funnel\Outcome;
-use Lantern\Core\Funnel\PageRole;
+use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Page\Arrangement;
-use Lantern\Core\Page\BlockFields;
-use Lantern\Core\Page\BlockKind;
-use Lantern\Core\Page\Design;
-use Lantern\Core\Page\Designs;
-use Lantern\Core\Page\Fonts;
-use Lantern\Core\Page\Look;
-use Lantern\Core\Page\Looks;
-use Lantern\Core\Page\PageDesigns;
+use Lantern\Core\Page\Block\BlockFields;
+use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\Design\Design;
+use Lantern\Core\Page\Design\Designs;
+use Lantern\Core\Page\Design\PageDesigns;
+use Lantern\Core\Page\Look\Fonts;
+use Lantern\Core\Page\Look\Look;
+use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Page\SectionKind;
+use Lantern\Core\Plan\Outcome;
+use Lantern\Core\Plan\PageRole;
 
 /** The shapes the Studio's script reads; `resources/studio/api/types.ts` names the same. */
 final class Json

@@ -15,11 +15,11 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
-use Lantern\Core\Funnel\Outcome;
-use Lantern\Core\Funnel\PageRole;
-use Lantern\Core\Funnel\PageSettings;
-use Lantern\Core\Funnel\Way as WayPlan;
-use Lantern\Core\Funnel\WebAddress;
+use Lantern\Core\Plan\Outcome;
+use Lantern\Core\Plan\PageRole;
+use Lantern\Core\Plan\PageSettings;
+use Lantern\Core\Plan\Way as WayPlan;
+use Lantern\Core\Plan\WebAddress;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 

@@ -15,9 +15,9 @@ use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Lantern\Core\Funnel\Changes;
-use Lantern\Core\Funnel\Finding;
-use Lantern\Core\Funnel\GoLiveCheck;
+use Lantern\Core\Checks\Finding;
+use Lantern\Core\Checks\GoLiveCheck;
+use Lantern\Core\Plan\Changes;
 
 final class PublishController extends StudioController
 {

@@ -13,7 +13,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Email\SequencePlan;
+use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 

@@ -1,6 +1,6 @@
 @php
-    $look = \Lantern\Core\Page\Looks::get('linen');
-    $style = \App\Site\LookStyle::whole($look, \Lantern\Core\Page\Paint::of($look, \Lantern\Core\Page\Background::paper()));
+    $look = \Lantern\Core\Page\Look\Looks::get('linen');
+    $style = \App\Site\LookStyle::whole($look, \Lantern\Core\Page\Look\Paint::of($look, \Lantern\Core\Page\Look\Background::paper()));
 @endphp
 <!doctype html>
 <html lang="en">

@@ -1,10 +1,10 @@
 @php
     use App\Site\Slots;
-    use Lantern\Core\Email\MergeFields;
+    use Lantern\Core\Emails\MergeFields;
     $settings = $page->settings;
     $entry = $page->address === '';
     $title = $settings->title ?: ($page->document->headline() ?: $plan->sender->business);
-    $description = $settings->description ?: \Illuminate\Support\Str::limit(($page->document->blocksOf(\Lantern\Core\Page\BlockKind::Text)[0] ?? null)?->words() ?? '', 150);
+    $description = $settings->description ?: \Illuminate\Support\Str::limit(($page->document->blocksOf(\Lantern\Core\Page\Block\BlockKind::Text)[0] ?? null)?->words() ?? '', 150);
     $social = $view->upload($settings->picture ?? '');
     $icon = $view->upload($plan->icon ?? '');
 @endphp
@@ -15,7 +15,7 @@
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <title>{{ $title }}</title>
 <link rel="icon" href="{{ $icon?->src() ?? 'data:,' }}">
-<meta name="theme-color" content="{{ \Lantern\Core\Page\Paint::of($view->look, $page->document->background)->colours['paper'] }}">
+<meta name="theme-color" content="{{ \Lantern\Core\Page\Look\Paint::of($view->look, $page->document->background)->colours['paper'] }}">
 @if ($settings->hidden ?? ! $entry)
 <meta name="robots" content="noindex">
 @endif

@@ -1,6 +1,6 @@
 @php
     use App\Site\Slots;
-    use Lantern\Core\Funnel\FieldKind;
+    use Lantern\Core\People\FieldKind;
     $name = $field->key();
     $invalid = Slots::name('invalid', $name);
     $value = Slots::name('value', $name);

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Checks;
+
+use DateTimeImmutable;
+use DateTimeZone;
+use Lantern\Core\Emails\MergeFields;
+use Lantern\Core\Forms\FormField;
+use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
+
+/** What a letter is checked against. */
+final readonly class EmailFacts
+{
+    /**
+     * @param  DateTimeZone  $zone  the owner's
+     * @param  list<string>  $fields  names of merge fields that are known and the same for everybody, or always filled
+     * @param  list<string>  $personal  names of merge fields that are a person's and may be unknown
+     * @param  array<string, string>  $pages  private names of the funnel's pages by id
+     * @param  array<string, DateTimeImmutable>  $deadlines  moments at which something really ends, by what they stand on
+     * @param  bool  $gives  is there a download?
+     * @param  int  $bytes  of the letter as it goes out; 0 where it is not known
+     */
+    public function __construct(
+        public DateTimeImmutable $now,
+        public DateTimeZone $zone,
+        public array $fields = [],
+        public array $personal = [],
+        public array $pages = [],
+        public array $deadlines = [],
+        public bool $gives = false,
+        public string $postalAddress = '',
+        public ?DateTimeImmutable $sendAt = null,
+        public int $bytes = 0,
+    ) {
+    }
+
+    /**
+     * For a letter of a funnel.
+     *
+     * @param  list<string>  $own  names of the owner's own fields of people
+     */
+    public static function ofPlan(Plan $plan, DateTimeImmutable $now, array $own = [], string $postalAddress = '', int $bytes = 0): self
+    {
+        $zone = new DateTimeZone($plan->sender->timeZone === '' ? 'UTC' : $plan->sender->timeZone);
+        $deadlines = [];
+        foreach ($plan->pages as $page) {
+            foreach ($page->document->blocksOf(BlockKind::Countdown) as $block) {
+                if ($block->field('until') !== '') {
+                    $deadlines[$page->name] = new DateTimeImmutable($block->field('until'), $zone);
+                }
+            }
+        }
+        $asked = array_merge([], ...array_map(fn (FormPlan $f): array => array_map(fn (FormField $x): string => $x->key(), $f->fields), $plan->forms));
+
+        return new self($now, $zone, [...array_keys(MergeFields::OWNER), ...array_keys($plan->fields)], array_values(array_unique([...array_keys(MergeFields::PERSON), ...$own, ...$asked])),
+            array_column(array_map(fn (PagePlan $p): array => [$p->id, $p->name], $plan->pages), 1, 0), $deadlines, $plan->leadMagnets !== [], $postalAddress, null, $bytes);
+    }
+
+    /** The same for a letter that goes out at a moment. */
+    public function sentAt(DateTimeImmutable $at): self
+    {
+        return new self($this->now, $this->zone, $this->fields, $this->personal, $this->pages, $this->deadlines, $this->gives, $this->postalAddress, $at, $this->bytes);
+    }
+}

@@ -1,0 +1,195 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Checks;
+
+use DateTimeImmutable;
+use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\Block\Link;
+use Lantern\Core\Page\PageFacts;
+use Lantern\Core\Plan\Outcome;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\PageRole;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Sequences\EmailPlan;
+
+/** What still stands between a funnel and the public. Blockers come first, then advice, each in the order of the way. */
+final class GoLiveCheck
+{
+    /**
+     * @param  DateTimeImmutable|null  $now  what days without a year are read by; none leaves them out
+     * @param  list<string>  $own  names of the owner's own fields of people
+     * @return list<Finding>
+     */
+    public static function of(Plan $plan, PageFacts $facts = new PageFacts, ?DateTimeImmutable $now = null, array $own = []): array
+    {
+        $findings = [...self::sender($plan), ...self::connections($plan)];
+        foreach ($plan->pages as $page) {
+            array_push($findings, ...PageCheck::of($plan, $page, $facts));
+        }
+        foreach ($plan->emails as $email) {
+            // That the postal address is missing is said once, of the sender.
+            $letter = EmailFacts::ofPlan($plan, $now ?? new DateTimeImmutable('@0'), $own, 'said of the sender');
+            array_push($findings, ...array_filter(EmailCheck::of($email->name, $email->subject, $email->body, $letter, 'email', $email->id),
+                fn (Finding $f): bool => $now !== null || ! str_starts_with($f->code, 'deadline')));
+        }
+        array_push($findings, ...self::sequences($plan));
+        array_push($findings, ...self::delivery($plan));
+        usort($findings, fn (Finding $a, Finding $b): int => $b->blocks <=> $a->blocks);
+
+        return $findings;
+    }
+
+    /** @param  list<Finding>  $findings */
+    public static function blocked(array $findings): bool
+    {
+        return array_filter($findings, fn (Finding $f): bool => $f->blocks) !== [];
+    }
+
+    /** @return list<Finding> */
+    private static function sender(Plan $plan): array
+    {
+        $missing = array_keys(array_filter([
+            'a sender name' => trim($plan->sender->name) === '',
+            'a sender address' => trim($plan->sender->address) === '',
+            'a postal address' => trim($plan->sender->postalAddress) === '',
+        ]));
+        if ($plan->emails === [] || $missing === []) {
+            return [];
+        }
+        $what = count($missing) === 1 ? $missing[0] : implode(', ', array_slice($missing, 0, -1)).' and '.$missing[count($missing) - 1];
+
+        return [new Finding('sender-missing', true, "Emails need {$what}: the law and the spam filters ask for it.", 'settings', '', 'Add it in Settings')];
+    }
+
+    /** @return list<Finding> */
+    private static function connections(Plan $plan): array
+    {
+        if ($plan->entry() === null) {
+            return [new Finding('no-pages', true, 'This funnel has no page to show.', 'settings', '', 'Open the funnel')];
+        }
+        $findings = [];
+        foreach ($plan->pages as $page) {
+            foreach (self::outcomes($page) as $outcome) {
+                $way = $plan->way($page->id, $outcome);
+                if ($way === null) {
+                    $findings[] = new Finding('dead-end', true, "“{$page->name}” leads nowhere for {$outcome->who()}.", 'way', $page->id, 'Choose where they go');
+                } elseif ($way->toPage !== null && $plan->page($way->toPage) === null) {
+                    $findings[] = new Finding('dead-end', true, "“{$page->name}” leads to a page that is gone for {$outcome->who()}.", 'way', $page->id, 'Choose where they go');
+                }
+            }
+        }
+        $reached = self::reachable($plan);
+        foreach ($plan->pages as $page) {
+            // The closed page is shown while the funnel is closed, whether a way leads there or not.
+            if (! isset($reached[$page->id]) && $page->role !== PageRole::Closed) {
+                $findings[] = new Finding('unreachable', false, "No way leads to “{$page->name}”, so nobody will see it.", 'page', $page->id, 'Open the page');
+            }
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Outcome> what can happen on the page: a form on it means people can join, whatever its role */
+    private static function outcomes(PagePlan $page): array
+    {
+        $outcomes = $page->role->outcomes();
+        if ($page->document->blocksOf(BlockKind::Form) !== [] && ! in_array(Outcome::Joined, $outcomes, true)) {
+            $outcomes[] = Outcome::Joined;
+        }
+
+        return $outcomes;
+    }
+
+    /** @return array<string, true> ids of the pages that can be reached from the entry page and from the emails */
+    private static function reachable(Plan $plan): array
+    {
+        $reached = [];
+        $next = [$plan->entry()?->id];
+        foreach ($plan->emails as $email) {
+            preg_match_all('/\{\{\s*page_([A-Za-z0-9-]+)/', $email->body, $m);
+            array_push($next, ...$m[1]);
+        }
+        while ($next !== []) {
+            $id = array_shift($next);
+            if ($id === null || isset($reached[$id]) || $plan->page($id) === null) {
+                continue;
+            }
+            $reached[$id] = true;
+            foreach ($plan->ways as $way) {
+                if ($way->page === $id) {
+                    $next[] = $way->toPage;
+                }
+            }
+            foreach ($plan->page($id)->document->blocks() as $block) {
+                foreach ($block->links() as $url) {
+                    $link = Link::read($url);
+                    $next[] = $link->kind === 'page' ? $link->target : null;
+                }
+            }
+        }
+
+        return $reached;
+    }
+
+    /** @return list<Finding> */
+    private static function sequences(Plan $plan): array
+    {
+        $findings = [];
+        $started = array_merge([], ...array_map(fn (FormPlan $f): array => $f->start, $plan->forms));
+        foreach ($plan->sequences as $sequence) {
+            if ($plan->emailsOf($sequence->id) !== [] && $sequence->startTags === [] && ! in_array($sequence->id, $started, true)) {
+                $findings[] = new Finding('never-started', false, "Nothing starts “{$sequence->name}”: no form and no tag. Its emails go to those only whom you put into it yourself.", 'sequence', $sequence->id, 'Open the sequence');
+            }
+        }
+        foreach ($plan->forms as $form) {
+            foreach ([...$form->start, ...$form->stop] as $id) {
+                if ($plan->sequence($id) === null) {
+                    $findings[] = new Finding('sequence-gone', false, "“{$form->name}” starts or ends a sequence that is gone.", 'form', $form->id, 'Open the form');
+                }
+            }
+            foreach ($form->start as $id) {
+                $sequence = $plan->sequence($id);
+                foreach ($form->tags as $tag) {
+                    if ($sequence?->endsOn($tag) === true) {
+                        $findings[] = new Finding('ends-at-once', true, "“{$form->name}” starts “{$sequence->name}” and gives the tag “{$tag}”, which ends it: nobody would get its emails.", 'form', $form->id, 'Open the form');
+                    }
+                }
+            }
+        }
+        foreach ($plan->emails as $email) {
+            foreach ($email->only->rules() as $rule) {
+                $other = $rule->did?->isOfMail() === true ? $plan->email($rule->of) : null;
+                if ($other !== null && $other->sequence === $email->sequence && $other->delay->offset() >= $email->delay->offset()) {
+                    $findings[] = new Finding('branch-too-early', false, "“{$email->name}” asks what readers did with “{$other->name}”, which does not come before it.", 'email', $email->id, 'Open the email');
+                }
+            }
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Finding> */
+    private static function delivery(Plan $plan): array
+    {
+        $findings = [];
+        $onPages = array_merge([], ...array_map(
+            fn (PagePlan $p): array => array_map(fn (Block $b): string => $b->field('leadMagnet'), $p->document->blocksOf(BlockKind::Download)),
+            $plan->pages,
+        ));
+        $inEmail = array_filter($plan->emails, fn (EmailPlan $e): bool => $e->linksToGift()) !== [];
+        foreach ($plan->leadMagnets as $leadMagnet) {
+            if ($leadMagnet->file === null) {
+                $findings[] = new Finding('file-missing', true, "“{$leadMagnet->title}” has no file yet, so there is nothing to download.", 'lead-magnet', $leadMagnet->id, 'Add the file');
+            }
+            if (! $inEmail && ! in_array($leadMagnet->id, $onPages, true)) {
+                $findings[] = new Finding('not-delivered', true, "“{$leadMagnet->title}” is promised but never handed over: no page and no email links to it.", 'lead-magnet', $leadMagnet->id, 'See the file');
+            }
+        }
+
+        return $findings;
+    }
+}

@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Forms;
+
+use Lantern\Core\People\EmailAddress;
+use Lantern\Core\People\FieldKind;
+use Lantern\Core\Support\Invalid;
+
+/** What somebody filled into a form, checked against that form: either clean values, or one sentence a field. */
+final readonly class Answers
+{
+    /**
+     * @param  array<string, string>  $values  by field name; only fields the form asks for. Several choices stand one a line
+     * @param  array<string, string>  $errors  one sentence each, by field name or `consent`
+     */
+    private function __construct(
+        public array $values,
+        public array $errors,
+        public ?EmailAddress $email,
+        public bool $consented,
+        public bool $marketing = false,
+    ) {
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $typed  as posted, trusted in nothing
+     * @param  array<string, string>  $parameters  of the address the page was opened with, for hidden fields
+     * @param  int  $step  the step that was filled in; the other one is left alone
+     */
+    public static function read(FormPlan $form, array $typed, array $parameters = [], int $step = 1): self
+    {
+        $values = [];
+        $errors = [];
+        $email = null;
+        foreach ($form->fieldsIn($step) as $field) {
+            $name = $field->key();
+            try {
+                $values[$name] = match ($field->kind) {
+                    FieldKind::Hidden => self::hidden($field, $parameters),
+                    FieldKind::Email => self::clean($typed[$name] ?? ''),
+                    default => self::value($field, $typed[$name] ?? ''),
+                };
+                if ($field->kind === FieldKind::Email) {
+                    $email = EmailAddress::of($values[$name]);
+                    $values[$name] = $email->display;
+                }
+            } catch (Invalid $e) {
+                $values[$name] ??= self::clean($typed[$name] ?? '');
+                $errors[$name] = $e->getMessage();
+            }
+        }
+        $consented = ($typed['consent'] ?? '') === 'yes';
+        if ($step === 1 && $form->consentRequired && ! $consented) {
+            $errors['consent'] = 'Please tick the box to say that you agree.';
+        }
+
+        return new self($values, $errors, $errors === [] ? $email : null, $consented, $form->marketing !== '' && ($typed['marketing'] ?? '') === 'yes');
+    }
+
+    /** @throws Invalid with one sentence for the visitor */
+    private static function value(FormField $field, mixed $typed): string
+    {
+        $value = match ($field->kind) {
+            FieldKind::Choices => self::choices($field, $typed),
+            FieldKind::Words => self::clean($typed, true),
+            FieldKind::Consent => $typed === 'yes' ? 'yes' : '',
+            default => self::clean($typed),
+        };
+        if ($value === '') {
+            return $field->required ? throw Invalid::at($field->key(), match ($field->kind) {
+                FieldKind::Consent => 'Please tick this box.',
+                FieldKind::Choice, FieldKind::Choices => "Please choose: {$field->label}.",
+                default => "Please fill in: {$field->label}.",
+            }) : '';
+        }
+        $longest = $field->kind === FieldKind::Choices ? PHP_INT_MAX : $field->kind->longest();
+        if (mb_strlen($value) > $longest) {
+            throw Invalid::at($field->key(), "{$field->label} is too long: {$longest} characters at most.");
+        }
+
+        return match ($field->kind) {
+            FieldKind::Phone => preg_match('~^[+0-9][0-9 ()./-]{3,}$~D', $value) === 1 ? $value
+                : throw Invalid::at($field->key(), 'A phone number holds digits, and perhaps a plus at the start.'),
+            FieldKind::Choice => in_array($value, $field->options, true) ? $value : throw Invalid::at($field->key(), "Please choose one of the answers: {$field->label}."),
+            FieldKind::Number => self::number($field, $value),
+            FieldKind::Date => preg_match('/^(\d{4})-(\d{2})-(\d{2})$/D', $value, $m) === 1 && checkdate((int) $m[2], (int) $m[3], (int) $m[1]) ? $value
+                : throw Invalid::at($field->key(), "{$field->label} is not a day there is. Write it like 2027-03-31."),
+            default => $value,
+        };
+    }
+
+    /** A decimal comma is as good as a point. */
+    private static function number(FormField $field, string $value): string
+    {
+        $number = str_replace([' ', ','], ['', '.'], $value);
+
+        return preg_match('/^-?\d{1,15}(\.\d{1,6})?$/D', $number) === 1 ? $number : throw Invalid::at($field->key(), "{$field->label} needs a number.");
+    }
+
+    /** @throws Invalid for an answer that was not among the choices */
+    private static function choices(FormField $field, mixed $typed): string
+    {
+        $chosen = array_map(fn (mixed $v): string => self::clean($v), is_array($typed) ? array_values($typed) : ($typed === '' ? [] : [$typed]));
+        if (array_diff($chosen, $field->options) !== []) {
+            throw Invalid::at($field->key(), "Please choose from the answers: {$field->label}.");
+        }
+
+        return implode("\n", array_values(array_intersect($field->options, $chosen)));
+    }
+
+    /** @param  array<string, string>  $parameters */
+    private static function hidden(FormField $field, array $parameters): string
+    {
+        $value = $field->parameter === '' ? '' : self::clean($parameters[$field->parameter] ?? '');
+
+        return mb_substr($value === '' ? $field->preset : $value, 0, $field->kind->longest());
+    }
+
+    /** Valid text: no control characters (a name ends up in mail headers), no runs of blanks; one line unless said otherwise. */
+    private static function clean(mixed $value, bool $lines = false): string
+    {
+        if (! is_string($value) || ! mb_check_encoding($value, 'UTF-8')) {
+            return '';
+        }
+        if ($lines) {
+            $value = str_replace(["\r\n", "\r"], "\n", $value);
+            $value = (string) preg_replace('/[^\P{Cc}\n]+/u', ' ', $value);
+
+            return trim((string) preg_replace(['/[^\S\n]+/u', '/\n{3,}/'], [' ', "\n\n"], $value));
+        }
+
+        return trim((string) preg_replace('/[\p{Cc}\p{Zl}\p{Zp}\s]+/u', ' ', $value));
+    }
+}

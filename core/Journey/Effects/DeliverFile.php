@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Journey\Effects;
+
+/** Give the person their own right to download a lead magnet's file. */
+final readonly class DeliverFile implements Effect
+{
+    public function __construct(public string $leadMagnet)
+    {
+    }
+}

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Journey\Effects;
+
+use DateTimeImmutable;
+
+/** The person enters a sequence; the emails it sends them follow as {@see SendEmail}. */
+final readonly class StartSequence implements Effect
+{
+    public function __construct(public string $sequence, public DateTimeImmutable $at)
+    {
+    }
+}

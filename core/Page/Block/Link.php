@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Page\Block;
+
+use Lantern\Core\Support\Invalid;
+
+/**
+ * Where a button, a menu entry or a link in the words leads: `page:ID`, `section:ID` on the same page,
+ * `outcome:declined` (wherever that outcome leads), or an outside address. Nobody pastes the address of their own page.
+ */
+final readonly class Link
+{
+    public const INSIDE = '/^(page|section|outcome):([A-Za-z0-9_-]{1,40})$/D';
+
+    private function __construct(public string $kind, public string $target)
+    {
+    }
+
+    /** @throws Invalid unless it is empty, one of the inside forms, or an https, http, mailto or tel address */
+    public static function check(string $url, string $path): void
+    {
+        if ($url !== '' && preg_match(self::INSIDE, $url) !== 1 && preg_match('~^(https?://|mailto:|tel:)[^\s<>"\\\\]+$~iD', $url) !== 1) {
+            throw Invalid::at($path, 'A web address begins with https://.');
+        }
+    }
+
+    /** `kind` is page, section, outcome, outside or, for '', none. */
+    public static function read(string $url): self
+    {
+        if ($url === '') {
+            return new self('none', '');
+        }
+
+        return preg_match(self::INSIDE, $url, $m) === 1 ? new self($m[1], $m[2]) : new self('outside', $url);
+    }
+}

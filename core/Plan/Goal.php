@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Plan;
+
+/** What a funnel is for. Each goal has a starter. */
+enum Goal: string
+{
+    case GiveAway = 'give-away';
+    case LongOptIn = 'long-opt-in';
+    case WaitingList = 'waiting-list';
+    case VideoSeries = 'video-series';
+    case Webinar = 'webinar';
+    case Sell = 'sell';
+    case Form = 'form';
+
+    /** Does it give a file away? */
+    public function hasLeadMagnet(): bool
+    {
+        return $this === self::GiveAway || $this === self::LongOptIn;
+    }
+}

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Plan;
+
+/** What a page does in its funnel. */
+enum PageRole: string
+{
+    case OptIn = 'opt-in';
+    case Registration = 'registration';
+    case Form = 'form';
+    case ThankYou = 'thank-you';
+    case Confirmation = 'confirmation';
+    case Lesson = 'lesson';
+    case Room = 'room';
+    case Replay = 'replay';
+    case Sales = 'sales';
+    case Upsell = 'upsell';
+    case Downsell = 'downsell';
+    case Delivery = 'delivery';
+    case Closed = 'closed';
+    case Free = 'free';
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::OptIn => 'Opt-in page',
+            self::Registration => 'Registration page',
+            self::Form => 'Form page',
+            self::ThankYou => 'Thank-you page',
+            self::Confirmation => 'Confirmation page',
+            self::Lesson => 'Video page',
+            self::Room => 'Webinar room',
+            self::Replay => 'Replay page',
+            self::Sales => 'Sales page',
+            self::Upsell => 'Upsell page',
+            self::Downsell => 'Downsell page',
+            self::Delivery => 'Delivery page',
+            self::Closed => 'Closed page',
+            self::Free => 'Page of your own',
+        };
+    }
+
+    /**
+     * The outcomes that must lead somewhere before the funnel goes live.
+     *
+     * @return list<Outcome>
+     */
+    public function outcomes(): array
+    {
+        return match ($this) {
+            self::OptIn, self::Registration, self::Form => [Outcome::Joined],
+            self::Upsell, self::Downsell => [Outcome::Bought, Outcome::Declined],
+            self::Sales => [Outcome::Bought],
+            self::Room => [Outcome::Attended],
+            default => [],
+        };
+    }
+
+    /**
+     * All outcomes that may lead somewhere, the main one first.
+     *
+     * @return list<Outcome>
+     */
+    public function possibleOutcomes(): array
+    {
+        return match ($this) {
+            self::Confirmation => [Outcome::Attended, Outcome::Missed],
+            self::Sales => [Outcome::Bought, Outcome::Declined, Outcome::TimeRanOut],
+            self::Replay => [Outcome::TimeRanOut],
+            default => $this->outcomes(),
+        };
+    }
+
+    /** Is it meant for one thing only: that the visitor joins? */
+    public function hasOneGoal(): bool
+    {
+        return in_array($this, [self::OptIn, self::Registration, self::Form], true);
+    }
+
+    /** The address a page of this role has if nothing else is said. */
+    public function address(): string
+    {
+        return match ($this) {
+            self::Upsell => 'one-more-thing',
+            self::Downsell => 'instead',
+            self::Delivery => 'welcome',
+            self::Lesson => 'video',
+            self::Free => 'page',
+            default => $this->value,
+        };
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Plan;
+
+use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Shape;
+
+/** What a page tells browsers, search engines and other sites about itself, and the owner's own code on it. */
+final readonly class PageSettings
+{
+    /**
+     * @param  string  $title  '' for the headline
+     * @param  string  $description  '' for the first words
+     * @param  string|null  $picture  the id of the picture that other sites show with a link to the page
+     * @param  string  $language  a BCP 47 tag such as `en` or `pt-BR`
+     * @param  bool|null  $hidden  from search engines; null means: all but the entry page
+     * @param  string  $head  own code before the end of the head; likewise `bodyEnd` before the end of the body
+     */
+    public function __construct(
+        public string $title = '',
+        public string $description = '',
+        public ?string $picture = null,
+        public string $language = 'en',
+        public ?bool $hidden = null,
+        public string $head = '',
+        public string $bodyEnd = '',
+    ) {
+    }
+
+    public static function fromShape(?Shape $shape): self
+    {
+        if ($shape === null) {
+            return new self;
+        }
+        $language = $shape->text('language', 12, 'en');
+        if (preg_match('/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})?$/D', $language) !== 1) {
+            throw Invalid::at($shape->path('language'), 'A language is written like en or pt-BR.');
+        }
+
+        return new self($shape->text('title', 200, ''), $shape->text('description', 400, ''), $shape->optionalText('picture', 40), $language,
+            $shape->has('hidden') ? $shape->flag('hidden') : null, $shape->text('head', 20_000, ''), $shape->text('bodyEnd', 20_000, ''));
+    }
+
+    public function hasCode(): bool
+    {
+        return $this->head !== '' || $this->bodyEnd !== '';
+    }
+
+    /** @return array<string, string|bool> only what differs from the defaults */
+    public function toArray(): array
+    {
+        return array_filter(['title' => $this->title, 'description' => $this->description, 'picture' => $this->picture,
+            'language' => $this->language === 'en' ? '' : $this->language, 'hidden' => $this->hidden, 'head' => $this->head, 'bodyEnd' => $this->bodyEnd],
+            fn (string|bool|null $v): bool => $v !== '' && $v !== null);
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Rules;
+
+use DateTimeImmutable;
+use DateTimeZone;
+
+/** What is known of one person when a rule is asked. */
+final readonly class PersonFacts
+{
+    /**
+     * @param  DateTimeZone  $zone  in which days begin and end: the owner's
+     * @param  array<string, list<string>>  $values  fields by name, the owner's own among them; several values for several choices
+     * @param  list<string>  $tags
+     * @param  list<array{did: Did, of: string, at: DateTimeImmutable}>  $deeds  `of` is the id of the page, funnel or email; one deed stands once for each
+     */
+    public function __construct(
+        public DateTimeImmutable $now,
+        public DateTimeZone $zone,
+        public array $values = [],
+        public array $tags = [],
+        public array $deeds = [],
+        public Standing $standing = Standing::Subscribed,
+        public ?DateTimeImmutable $joined = null,
+        public ?DateTimeImmutable $active = null,
+    ) {
+    }
+}

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Sequences;
+
+use DateTimeImmutable;
+use DateTimeZone;
+
+/** When the emails of a sequence are due, for one person in it. All moments are in UTC. */
+final class Timing
+{
+    /** @var array<string, DateTimeImmutable> moments worked out before, by delay and day: a hundred thousand people enter on few days */
+    private array $known = [];
+
+    /**
+     * @param  DateTimeZone  $reader  the person's own zone, or the owner's where it is not known
+     */
+    public function __construct(private readonly SequencePlan $sequence, private readonly DateTimeZone $reader, private readonly DateTimeZone $owner)
+    {
+    }
+
+    public function zone(): DateTimeZone
+    {
+        return $this->sequence->byReader ? $this->reader : $this->owner;
+    }
+
+    /**
+     * When an email is due for somebody who entered the sequence at `$start`. An email that goes out at once answers
+     * what its reader just did and does not wait for the window; every other one does.
+     *
+     * @param  int  $paused  seconds that the sequence stood still since they entered it; they count as if they had not passed
+     */
+    public function due(EmailPlan $email, DateTimeImmutable $start, int $paused = 0): DateTimeImmutable
+    {
+        $start = $paused === 0 ? $start : $start->modify("+{$paused} seconds");
+        if ($email->delay->hour === null) {
+            return $this->within($email->delay, $start);
+        }
+        // At an hour of the day it is due at one moment for all who entered on one day.
+        $day = "{$email->delay->days}|{$email->delay->hour}|{$start->setTimezone($this->zone())->format('Y-m-d')}";
+
+        return $this->known[$day] ??= $this->within($email->delay, $start);
+    }
+
+    /**
+     * A delay in days keeps its hour: from a day on which nothing goes out it moves to the same hour of the next one on
+     * which something does. Only an hour at which the window never stands open becomes its next opening.
+     */
+    private function within(Delay $delay, DateTimeImmutable $start): DateTimeImmutable
+    {
+        for ($later = 0; $delay->days > 0 && $later < 7; $later++) {
+            $due = $delay->from($start, $this->zone(), $later);
+            if ($this->sequence->window->holds($due, $this->zone())) {
+                return $due;
+            }
+        }
+        $due = $delay->from($start, $this->zone());
+
+        return $delay->isAtOnce() ? $due : $this->sequence->window->next($due, $this->zone());
+    }
+
+    /**
+     * When an email that was due may go out, if a worker only comes to it now: now, or where the window has closed
+     * meanwhile at its next opening.
+     */
+    public function notBefore(EmailPlan $email, DateTimeImmutable $now): DateTimeImmutable
+    {
+        return $email->delay->isAtOnce() ? $now->setTimezone(new DateTimeZone('UTC')) : $this->sequence->window->next($now, $this->zone());
+    }
+
+    /**
+     * Seconds of a pause that count for somebody: those after they entered.
+     */
+    public static function pausedFor(DateTimeImmutable $started, DateTimeImmutable $from, DateTimeImmutable $to): int
+    {
+        return max(0, $to->getTimestamp() - max($from->getTimestamp(), $started->getTimestamp()));
+    }
+}

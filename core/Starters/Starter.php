@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Starters;
+
+use Closure;
+use Lantern\Core\Page\Document;
+use Lantern\Core\Page\Look\LookChanges;
+use Lantern\Core\Page\Look\Looks;
+use Lantern\Core\Plan\Goal;
+use Lantern\Core\Plan\LeadMagnet;
+use Lantern\Core\Plan\Outcome;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\PageRole;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Plan\Sender;
+use Lantern\Core\Plan\Way;
+use Lantern\Core\Sequences\EmailPlan;
+use Lantern\Core\Sequences\SequencePlan;
+
+/**
+ * Builds a complete, connected plan for a goal from a private name and a title. The ids are handed in as a
+ * function, so that the result depends on nothing but the arguments.
+ */
+final readonly class Starter
+{
+    /** @param  Closure(): string  $newId */
+    public function __construct(private Sender $sender, private Closure $newId)
+    {
+    }
+
+    /**
+     * @param  string  $title  of what is given away, waited for, shown or sold
+     * @param  LeadMagnet|null  $leadMagnet  what is given away, where the goal has that
+     * @param  string  $price  as visitors read it; '' when it is not known yet
+     */
+    public function build(Goal $goal, string $name, string $title, string $address, ?LeadMagnet $leadMagnet, string $price = ''): Plan
+    {
+        $desk = new StarterDesk($this->sender, $this->newId, $title, $price, $leadMagnet);
+        $form = $goal === Goal::Sell ? null : StarterForms::of($goal, $desk);
+        if ($form !== null) {
+            $desk = $desk->withForm($form);
+        }
+        $pages = [];
+        foreach ($this->pages($goal, $desk) as $key => [$role, $pageName, $document]) {
+            $pages[] = new PagePlan($desk->page($key), $role, $pageName, $pages === [] ? '' : (str_contains($key, '-') && $role === PageRole::Lesson ? str_replace('lesson', 'video', $key) : $role->address()), $document);
+        }
+        $letters = StarterEmails::of($goal, $desk);
+        $sequences = $letters === [] ? [] : [new SequencePlan($desk->id(), 'Follow-up')];
+        $start = array_map(fn (SequencePlan $s): string => $s->id, $sequences);
+        $emails = array_map(
+            fn (array $e): EmailPlan => new EmailPlan($desk->id(), $e['name'], $e['subject'], $e['body'], $e['delay'], $start[0] ?? ''),
+            $letters,
+        );
+
+        return new Plan($desk->id(), $name, $goal, $address, Looks::DEFAULT, new LookChanges, $this->sender, $pages,
+            $this->ways($goal, $desk), $form === null ? [] : [$form->starting($start)], $emails, $leadMagnet === null ? [] : [$leadMagnet], sequences: $sequences);
+    }
+
+    /** @return array<string, array{PageRole, string, Document}> by the name that ways and links use */
+    private function pages(Goal $goal, StarterDesk $d): array
+    {
+        $page = fn (PageRole $role): array => [$role, $role->label(), StarterPages::of($role, $d)];
+
+        return match ($goal) {
+            Goal::GiveAway => ['opt-in' => $page(PageRole::OptIn), 'thank-you' => $page(PageRole::ThankYou)],
+            Goal::LongOptIn => ['opt-in' => [PageRole::OptIn, 'Opt-in page', StarterPages::longOptIn($d)], 'thank-you' => $page(PageRole::ThankYou)],
+            Goal::WaitingList => ['opt-in' => [PageRole::OptIn, 'Opt-in page', StarterPages::waitingList($d)],
+                'thank-you' => [PageRole::ThankYou, 'Thank-you page', StarterPages::onTheList($d)]],
+            Goal::Form => ['form' => $page(PageRole::Form), 'thank-you' => $page(PageRole::ThankYou)],
+            Goal::VideoSeries => [
+                'opt-in' => [PageRole::OptIn, 'Opt-in page', self::seriesOptIn($d)],
+                'lesson-1' => [PageRole::Lesson, 'Video 1', StarterPages::lesson($d, 1, 'lesson-2')],
+                'lesson-2' => [PageRole::Lesson, 'Video 2', StarterPages::lesson($d, 2, 'lesson-3')],
+                'lesson-3' => [PageRole::Lesson, 'Video 3', StarterPages::lesson($d, 3, 'sales')],
+                'sales' => $page(PageRole::Sales), 'delivery' => $page(PageRole::Delivery), 'closed' => $page(PageRole::Closed),
+            ],
+            Goal::Webinar => [
+                'registration' => $page(PageRole::Registration), 'confirmation' => $page(PageRole::Confirmation), 'room' => $page(PageRole::Room),
+                'replay' => $page(PageRole::Replay), 'sales' => $page(PageRole::Sales), 'delivery' => $page(PageRole::Delivery), 'closed' => $page(PageRole::Closed),
+            ],
+            Goal::Sell => [
+                'sales' => $page(PageRole::Sales), 'upsell' => $page(PageRole::Upsell), 'downsell' => $page(PageRole::Downsell),
+                'delivery' => $page(PageRole::Delivery), 'closed' => $page(PageRole::Closed),
+            ],
+        };
+    }
+
+    /** @return list<Way> */
+    private function ways(Goal $goal, StarterDesk $d): array
+    {
+        $rows = match ($goal) {
+            Goal::GiveAway, Goal::LongOptIn, Goal::WaitingList => [['opt-in', Outcome::Joined, 'thank-you']],
+            Goal::Form => [['form', Outcome::Joined, 'thank-you']],
+            Goal::VideoSeries => [['opt-in', Outcome::Joined, 'lesson-1'], ['sales', Outcome::Bought, 'delivery'], ['sales', Outcome::TimeRanOut, 'closed']],
+            Goal::Webinar => [['registration', Outcome::Joined, 'confirmation'], ['confirmation', Outcome::Attended, 'room'], ['confirmation', Outcome::Missed, 'replay'],
+                ['room', Outcome::Attended, 'sales'], ['replay', Outcome::TimeRanOut, 'closed'], ['sales', Outcome::Bought, 'delivery'], ['sales', Outcome::TimeRanOut, 'closed']],
+            Goal::Sell => [['sales', Outcome::Bought, 'upsell'], ['sales', Outcome::TimeRanOut, 'closed'], ['upsell', Outcome::Bought, 'delivery'], ['upsell', Outcome::Declined, 'downsell'],
+                ['downsell', Outcome::Bought, 'delivery'], ['downsell', Outcome::Declined, 'delivery']],
+        };
+
+        return array_map(fn (array $r): Way => Way::toPage($d->page($r[0]), $r[1], $d->page($r[2])), $rows);
+    }
+
+    private static function seriesOptIn(StarterDesk $d): Document
+    {
+        return StarterPages::page(
+            $d->section('opening-form-left', $d->eyebrow('Three free videos'), $d->heading($d->title),
+                $d->text('Three short videos, one every two days. Each takes a quarter of an hour, and after each you can do something you could not do before.'),
+                $d->formBlock()),
+            $d->section('agenda-table', $d->heading('What you will see'), $d->agenda([
+                ['Video 1', 'The first step, and why it comes first', ''],
+                ['Video 2', 'The method, from beginning to end', ''],
+                ['Video 3', 'What it looks like in real life', ''],
+            ])),
+            $d->footer(),
+        );
+    }
+}

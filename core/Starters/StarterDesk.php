@@ -1,0 +1,214 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Starters;
+
+use Closure;
+use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\Design\Designs;
+use Lantern\Core\Page\Section;
+use Lantern\Core\Plan\LeadMagnet;
+use Lantern\Core\Plan\Sender;
+
+/** What the starters write with: the facts of one funnel, and short ways to make sections and blocks. */
+final class StarterDesk
+{
+    /** The id a block has until its section gives it one. */
+    private const NEW = 'new';
+
+    /** @var array<string, string> page ids by role and number: `sales`, `lesson-2` */
+    private array $pages = [];
+
+    /** Are these all the pages there will be? */
+    private bool $complete = false;
+
+    /**
+     * @param  Closure(): string  $newId
+     * @param  string  $title  of what the funnel is about: the gift, the webinar, the programme
+     * @param  string  $price  as visitors read it, such as "290 €"; '' when it is not known yet
+     */
+    public function __construct(
+        public readonly Sender $sender,
+        private readonly Closure $newId,
+        public readonly string $title,
+        public readonly string $price = '',
+        public readonly ?LeadMagnet $leadMagnet = null,
+        public readonly ?FormPlan $form = null,
+    ) {
+    }
+
+    /**
+     * For one page in a funnel that is there: links lead to the pages it has, and nowhere for those it lacks.
+     *
+     * @param  array<string, string>  $pages  ids by role
+     */
+    public function inFunnel(array $pages): self
+    {
+        $desk = new self($this->sender, $this->newId, $this->title, $this->price, $this->leadMagnet, $this->form);
+        $desk->pages = $pages;
+        $desk->complete = true;
+
+        return $desk;
+    }
+
+    public function id(): string
+    {
+        return ($this->newId)();
+    }
+
+    public function withForm(FormPlan $form): self
+    {
+        return new self($this->sender, $this->newId, $this->title, $this->price, $this->leadMagnet, $form);
+    }
+
+    /** The id of a page that is there or will be, always the same for the same name. */
+    public function page(string $name): string
+    {
+        return $this->pages[$name] ??= $this->id();
+    }
+
+    /** Where a button to that page leads, as {@see \Lantern\Core\Page\Block\Link} reads it; '' where there is no such page. */
+    public function link(string $page): string
+    {
+        return $this->complete && ! isset($this->pages[$page]) ? '' : 'page:'.$this->page($page);
+    }
+
+    /** The title, safe inside HTML. */
+    public function titleHtml(): string
+    {
+        return self::html($this->title);
+    }
+
+    public function priceOrPrompt(): string
+    {
+        return $this->price === '' ? '[the price]' : $this->price;
+    }
+
+    /** Who signs: the sender's name, or the business if there is none. Safe inside HTML. */
+    public function signed(): string
+    {
+        return self::html($this->sender->host());
+    }
+
+    public static function html(string $text): string
+    {
+        return htmlspecialchars($text, ENT_QUOTES | ENT_SUBSTITUTE | ENT_HTML5);
+    }
+
+    public function section(string $design, Block ...$blocks): Section
+    {
+        return Designs::get($design)->filled($this->newId, array_values($blocks));
+    }
+
+    public function eyebrow(string $text): Block
+    {
+        return new Block(self::NEW, BlockKind::Eyebrow, ['text' => mb_substr($text, 0, 120)]);
+    }
+
+    public function heading(string $text): Block
+    {
+        return new Block(self::NEW, BlockKind::Heading, ['text' => mb_substr($text, 0, 300)]);
+    }
+
+    public function text(string $html): Block
+    {
+        return new Block(self::NEW, BlockKind::Text, ['html' => $html]);
+    }
+
+    public function bullets(string ...$items): Block
+    {
+        return new Block(self::NEW, BlockKind::Bullets, ['html' => self::listHtml(...$items)]);
+    }
+
+    /** @param  list<array{string, string, string}>  $points  sign, title, words */
+    public function points(array $points): Block
+    {
+        return new Block(self::NEW, BlockKind::Points, [], array_map(fn (array $p): array => ['icon' => $p[0], 'title' => $p[1], 'html' => $p[2], 'value' => ''], $points));
+    }
+
+    /** @param  array<string, string>  $answers  by question */
+    public function questions(array $answers): Block
+    {
+        return new Block(self::NEW, BlockKind::Questions, [], array_map(fn (string $q, string $a): array => ['title' => $q, 'html' => $a], array_keys($answers), $answers));
+    }
+
+    /** @param  list<array{string, string, string}>  $entries  when, what, words */
+    public function agenda(array $entries): Block
+    {
+        return new Block(self::NEW, BlockKind::Agenda, [], array_map(fn (array $e): array => ['when' => $e[0], 'title' => $e[1], 'html' => $e[2]], $entries));
+    }
+
+    /**
+     * @param  list<string>  $yes
+     * @param  list<string>  $no
+     */
+    public function fit(array $yes, array $no): Block
+    {
+        return new Block(self::NEW, BlockKind::Fit, ['yes' => 'This is for you if', 'html' => self::listHtml(...$yes), 'no' => 'It is not for you if', 'notHtml' => self::listHtml(...$no)]);
+    }
+
+    public function price(string $name, string $price, string $button, string $url, string ...$holds): Block
+    {
+        return new Block(self::NEW, BlockKind::Price, ['name' => mb_substr($name, 0, 120), 'was' => '', 'price' => mb_substr($price, 0, 40), 'note' => 'One payment, no subscription.',
+            'html' => self::listHtml(...$holds), 'text' => $button, 'url' => $url]);
+    }
+
+    public function formBlock(): Block
+    {
+        return new Block(self::NEW, BlockKind::Form, ['form' => $this->form->id ?? '']);
+    }
+
+    public function button(string $text, string $url, string $style = ''): Block
+    {
+        return new Block(self::NEW, BlockKind::Button, ['text' => $text, 'url' => $url], [], $style);
+    }
+
+    public function cover(): Block
+    {
+        return new Block(self::NEW, BlockKind::Cover, ['text' => mb_substr($this->title, 0, 200), 'alt' => '']);
+    }
+
+    public function picture(): Block
+    {
+        return new Block(self::NEW, BlockKind::Picture, ['alt' => '']);
+    }
+
+    public function video(string $title): Block
+    {
+        return new Block(self::NEW, BlockKind::Video, ['text' => mb_substr($title, 0, 200)]);
+    }
+
+    public function seal(string $text, string $note): Block
+    {
+        return new Block(self::NEW, BlockKind::Seal, ['text' => $text, 'note' => $note]);
+    }
+
+    public function logo(): Block
+    {
+        return new Block(self::NEW, BlockKind::Logo, ['text' => '{{business}}']);
+    }
+
+    /** @param  array<string, string>  $entries  addresses by title */
+    public function menu(array $entries): Block
+    {
+        return new Block(self::NEW, BlockKind::Menu, [], array_map(fn (string $t, string $u): array => ['title' => $t, 'url' => $u], array_keys($entries), $entries));
+    }
+
+    public function download(): Block
+    {
+        return new Block(self::NEW, BlockKind::Download, ['leadMagnet' => $this->leadMagnet->id ?? '', 'text' => 'Download it now']);
+    }
+
+    public function footer(): Section
+    {
+        return $this->section('footer-centred', $this->text('{{business}} · You can unsubscribe from any email with one click.'));
+    }
+
+    private static function listHtml(string ...$items): string
+    {
+        return '<ul>'.implode('', array_map(fn (string $i): string => "<li>{$i}</li>", $items)).'</ul>';
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Support;
+
+use DateInterval;
+use DateTimeImmutable;
+use DateTimeZone;
+
+/** Moments by the clock on somebody's wall. */
+final class WallClock
+{
+    /**
+     * The moment, in UTC, at which a clock in the zone shows this day and time. A time that the clocks skip becomes the
+     * same distance into the hours that exist; of a time that happens twice the first is taken.
+     *
+     * @param  string  $day such as `2026-03-29`
+     * @param  string  $time such as `09:00` or `09:00:12.345`
+     */
+    public static function at(string $day, string $time, DateTimeZone $zone): DateTimeImmutable
+    {
+        return self::first(new DateTimeImmutable("{$day} {$time}", $zone), $zone)->setTimezone(new DateTimeZone('UTC'));
+    }
+
+    /** PHP is of two minds about which of two equal times it means, and moves on by itself over one that is skipped. */
+    private static function first(DateTimeImmutable $wall, DateTimeZone $zone): DateTimeImmutable
+    {
+        $before = $wall->getTimestamp() - 86_400;
+        foreach ($zone->getTransitions($before, $wall->getTimestamp() + 1) ?: [] as $transition) {
+            $gained = ($offset ?? $transition['offset']) - $transition['offset'];
+            $offset = $transition['offset'];
+            $earlier = $gained > 0 ? $wall->sub(new DateInterval("PT{$gained}S")) : $wall;
+            if ($gained > 0 && $earlier->format('Y-m-d H:i:s') === $wall->format('Y-m-d H:i:s')) {
+                return $earlier;
+            }
+        }
+
+        return $wall;
+    }
+}

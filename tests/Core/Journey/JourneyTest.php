@@ -1,0 +1,262 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Journey;
+
+use DateTimeImmutable;
+use DateTimeZone;
+use Lantern\Core\Forms\Answers;
+use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Journey\Decision;
+use Lantern\Core\Journey\Effects\AddTag;
+use Lantern\Core\Journey\Effects\AskToConfirm;
+use Lantern\Core\Journey\Effects\CallHook;
+use Lantern\Core\Journey\Effects\CancelEmails;
+use Lantern\Core\Journey\Effects\DeliverFile;
+use Lantern\Core\Journey\Effects\Effect;
+use Lantern\Core\Journey\Effects\SendEmail;
+use Lantern\Core\Journey\Effects\StartSequence;
+use Lantern\Core\Journey\Effects\StopSequence;
+use Lantern\Core\Journey\Effects\TellOwner;
+use Lantern\Core\Journey\Event;
+use Lantern\Core\Journey\EventType;
+use Lantern\Core\Journey\Journey;
+use Lantern\Core\Journey\Visitor;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Support\Shape;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Tests\Core\Plan\Plans;
+
+final class JourneyTest extends TestCase
+{
+    private function plan(): Plan
+    {
+        return Plans::changed(fn (array $p): array => ['emails' => [...$p['emails'],
+            ['id' => 'day1', 'name' => 'Day 1', 'subject' => 'x', 'body' => 'x', 'delay' => ['days' => 1, 'hour' => 9], 'sequence' => $p['sequences'][0]['id']]]] + $p);
+    }
+
+    private function joined(Plan $plan): Event
+    {
+        return new Event(EventType::Joined, new DateTimeImmutable('2026-06-01 10:00:00', new DateTimeZone('UTC')), $plan->pages[0]->id, $plan->forms[0]->id);
+    }
+
+    public function test_joining_leads_on_and_brings_tag_file_and_emails(): void
+    {
+        $plan = $this->plan();
+        $decision = (new Journey($plan))->decide(new Visitor(new DateTimeZone('America/New_York')), $this->joined($plan));
+
+        self::assertSame($plan->pages[1]->id, $decision->way?->toPage);
+        self::assertEquals([new AddTag('The Twelve-Minute Practice Plan')], $decision->effectsOf(AddTag::class));
+        self::assertEquals([new DeliverFile('gift')], $decision->effectsOf(DeliverFile::class));
+        self::assertSame(['2026-06-01T10:00:00', '2026-06-02T13:00:00'],
+            array_map(fn (SendEmail $e): string => $e->at->format('Y-m-d\TH:i:s'), $decision->effectsOf(SendEmail::class)));
+    }
+
+    public function test_a_tag_that_comes_with_joining_ends_what_it_ends_before_it_begins(): void
+    {
+        $plan = Plans::changed(fn (array $p): array => ['sequences' => array_map(fn (array $q): array => ['endTags' => [$p['forms'][0]['tags'][0]]] + $q, $p['sequences'])] + $p);
+        $decision = (new Journey($plan))->decide(new Visitor(new DateTimeZone('UTC')), $this->joined($plan));
+
+        self::assertCount(1, $decision->effectsOf(AddTag::class));
+        self::assertSame([[], []], [$decision->effectsOf(StartSequence::class), $decision->effectsOf(SendEmail::class)], 'the first time as any later time');
+        $later = (new Journey($plan))->decide(new Visitor(new DateTimeZone('UTC'), [], [$plan->forms[0]->tags[0]]), $this->joined($plan));
+        self::assertSame([], $later->effectsOf(StartSequence::class));
+    }
+
+    public function test_joining_again_is_one_sequence_and_one_tag(): void
+    {
+        $plan = $this->plan();
+        $visitor = new Visitor(new DateTimeZone('UTC'), array_map(fn ($e): string => $e->id, $plan->emails), ['THE twelve-minute practice plan']);
+        $decision = (new Journey($plan))->decide($visitor, $this->joined($plan));
+
+        self::assertSame([], [...$decision->effectsOf(SendEmail::class), ...$decision->effectsOf(AddTag::class)]);
+        self::assertNotNull($decision->way, 'they still reach the thank-you page');
+        self::assertCount(1, $decision->effectsOf(DeliverFile::class));
+    }
+
+    public function test_what_leads_nowhere(): void
+    {
+        $plan = $this->plan();
+        $at = new DateTimeImmutable;
+        $visitor = new Visitor(new DateTimeZone('UTC'));
+        $journey = new Journey($plan);
+
+        self::assertNull($journey->decide($visitor, new Event(EventType::Viewed, $at, $plan->pages[0]->id))->way);
+        self::assertNull($journey->decide($visitor, new Event(EventType::Joined, $at, $plan->pages[1]->id))->way);
+        self::assertSame([], $journey->decide($visitor, new Event(EventType::Downloaded, $at))->effects);
+        self::assertCount(1, $journey->decide($visitor, new Event(EventType::Unsubscribed, $at))->effectsOf(CancelEmails::class));
+    }
+
+    public function test_nothing_is_handed_over_that_is_not_there(): void
+    {
+        $plan = Plans::giveAway(withFile: false);
+        self::assertSame([], (new Journey($plan))->decide(new Visitor(new DateTimeZone('UTC')), $this->joined($plan))->effectsOf(DeliverFile::class));
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, array<string, string>}> what was posted, the errors by field */
+    public static function posts(): iterable
+    {
+        $good = ['email' => 'robin@example.com', 'phone' => '+44 (0)20 7946-0000', 'first_name' => 'Robin', 'consent' => 'yes'];
+        yield 'all is well' => [$good, []];
+        yield 'nothing at all' => [[], ['first_name' => 'Please fill in: Your name.', 'email' => 'Please fill in your email address.', 'consent' => 'Please tick the box to say that you agree.']];
+        yield 'lists instead of words' => [['email' => ['x'], 'first_name' => ['y']] + $good, ['first_name' => 'Please fill in: Your name.', 'email' => 'Please fill in your email address.']];
+        yield 'a number with words' => [['phone' => 'call me'] + $good, ['phone' => 'A phone number holds digits, and perhaps a plus at the start.']];
+        yield 'too long' => [['first_name' => str_repeat('x', 101)] + $good, ['first_name' => 'Your name is too long: 100 characters at most.']];
+        yield 'consent spelled otherwise' => [['consent' => 'on'] + $good, ['consent' => 'Please tick the box to say that you agree.']];
+    }
+
+    /**
+     * @param  array<string, mixed>  $post
+     * @param  array<string, string>  $errors
+     */
+    #[DataProvider('posts')]
+    public function test_what_was_filled_in_is_read_field_by_field(array $post, array $errors): void
+    {
+        $answers = Answers::read(self::form(), $post);
+
+        self::assertSame($errors, $answers->errors);
+        self::assertSame($errors === [], $answers->email !== null);
+    }
+
+    public function test_a_name_is_one_line_and_only_what_was_asked_for_is_kept(): void
+    {
+        $answers = Answers::read(self::form(), ['email' => 'robin@example.com', 'first_name' => "Robin\r\nBcc: all@example.com\u{2028} \x07 Ash", 'admin' => 'yes', 'consent' => 'yes']);
+
+        self::assertSame(['first_name', 'email', 'phone'], array_keys($answers->values));
+        self::assertSame('Robin Bcc: all@example.com Ash', $answers->values['first_name']);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>}> */
+    public static function badForms(): iterable
+    {
+        $good = ['id' => 'f', 'name' => 'F', 'button' => 'Go', 'fields' => [['kind' => 'email']], 'tags' => []];
+        yield 'no email field' => [['fields' => [['kind' => 'phone']]] + $good];
+        yield 'a field twice' => [['fields' => [['kind' => 'email'], ['kind' => 'email']]] + $good];
+        yield 'an unknown field' => [['fields' => [['kind' => 'email'], ['kind' => 'password']]] + $good];
+        yield 'a button without words' => [['button' => '  '] + $good];
+        yield 'tags that are no list' => [['tags' => 'x'] + $good];
+        yield 'a tag that is too long' => [['tags' => [str_repeat('x', 61)]] + $good];
+    }
+
+    /** @param  array<string, mixed>  $form */
+    #[DataProvider('badForms')]
+    public function test_a_form_that_cannot_be(array $form): void
+    {
+        $this->expectException(\Lantern\Core\Support\Invalid::class);
+        FormPlan::fromShape(Shape::of($form));
+    }
+
+    public function test_tags_are_tidied_and_email_is_always_required(): void
+    {
+        $form = FormPlan::fromShape(Shape::of(['id' => 'f', 'name' => 'F', 'button' => ' Go ', 'fields' => [['kind' => 'email', 'required' => false, 'label' => '']],
+            'tags' => ['  Late   starter ', 'late starter', '', 'Cello'], 'consent' => '', 'consentRequired' => true]));
+
+        self::assertSame([['Late starter', 'Cello'], 'Go', true, 'Email address', false],
+            [$form->tags, $form->button, $form->fields[0]->required, $form->fields[0]->label, $form->consentRequired]);
+    }
+
+    private static function form(): FormPlan
+    {
+        return FormPlan::fromShape(Shape::of(['id' => 'f', 'name' => 'F', 'button' => 'Go', 'consent' => 'Yes', 'consentRequired' => true, 'fields' => [
+            ['kind' => 'first_name', 'label' => 'Your name', 'required' => true], ['kind' => 'email'], ['kind' => 'phone']]]));
+    }
+
+    /** @return array{Plan} a plan with three sequences: by form, by tag, and one the form ends */
+    private function sequences(): array
+    {
+        $plan = Plans::changed(function (array $p): array {
+            $email = fn (string $id, string $sequence): array => ['id' => $id, 'name' => $id, 'subject' => 'x', 'body' => 'x', 'delay' => ['days' => 1], 'sequence' => $sequence];
+
+            return ['sequences' => [['id' => 'main', 'name' => 'Main', 'endTags' => ['Student']], ['id' => 'tagged', 'name' => 'Tagged', 'startTags' => ['The twelve-minute PRACTICE plan', 'Student']],
+                ['id' => 'old', 'name' => 'Old', 'endsOnBuying' => false]],
+                'emails' => [$email('m', 'main'), $email('t', 'tagged'), $email('o', 'old')],
+                'forms' => [['start' => ['main', 'gone'], 'stop' => ['old'], 'notice' => 'daily', 'hook' => 'https://hooks.ferncroft.example/'] + $p['forms'][0]]] + $p;
+        });
+
+        return [$plan];
+    }
+
+    private function names(Decision $decision): array
+    {
+        return array_map(fn (Effect $e): string => match (true) {
+            $e instanceof StartSequence => "start {$e->sequence}", $e instanceof StopSequence => "stop {$e->sequence}", $e instanceof SendEmail => "send {$e->email}", $e instanceof AddTag => 'tag',
+            $e instanceof TellOwner => "tell {$e->notice->value}", $e instanceof CallHook => 'call', $e instanceof DeliverFile => 'file', $e instanceof AskToConfirm => 'ask', $e instanceof CancelEmails => 'cancel',
+            default => $e::class,
+        }, $decision->effects);
+    }
+
+    /** @return iterable<string, array{array<string, bool>, list<string>, list<string>}> sequences they are or were in, their tags, what follows */
+    public static function joining(): iterable
+    {
+        yield 'a stranger' => [[], [], ['tag', 'start tagged', 'send t', 'file', 'start main', 'send m', 'tell daily', 'call']];
+        yield 'in the one the form ends' => [['old' => true], [], ['tag', 'start tagged', 'send t', 'file', 'stop old', 'start main', 'send m', 'tell daily', 'call']];
+        yield 'was in it once' => [['old' => false], [], ['tag', 'start tagged', 'send t', 'file', 'start main', 'send m', 'tell daily', 'call']];
+        yield 'in the main one already' => [['main' => true], [], ['tag', 'start tagged', 'send t', 'file', 'tell daily', 'call']];
+        yield 'was in the main one, and may not enter again' => [['main' => false], ['The Twelve-Minute Practice Plan'], ['file', 'tell daily', 'call']];
+        yield 'has the tag that ends it' => [[], ['student', 'The Twelve-Minute Practice Plan'], ['file', 'tell daily', 'call']];
+    }
+
+    /**
+     * @param  array<string, bool>  $sequences
+     * @param  list<string>  $tags
+     * @param  list<string>  $effects
+     */
+    #[DataProvider('joining')]
+    public function test_what_follows_from_joining(array $sequences, array $tags, array $effects): void
+    {
+        [$plan] = $this->sequences();
+        $visitor = new Visitor(new DateTimeZone('UTC'), tags: $tags, sequences: $sequences);
+
+        self::assertSame($effects, $this->names((new Journey($plan))->decide($visitor, $this->joined($plan))));
+    }
+
+    /** @return iterable<string, array{bool, list<string>, list<string>}> may it be entered again, the sequences they are past the last email of, what follows */
+    public static function pastTheLastEmail(): iterable
+    {
+        yield 'on the way' => [true, [], []];
+        yield 'past the last email, and it may be entered again' => [true, ['main'], ['start main', 'send m']];
+        yield 'past the last email, and it may not' => [false, ['main'], []];
+        yield 'past the last email of another' => [true, ['old'], []];
+    }
+
+    /**
+     * @param  list<string>  $through
+     * @param  list<string>  $effects
+     */
+    #[DataProvider('pastTheLastEmail')]
+    public function test_a_sequence_is_over_with_its_last_email(bool $again, array $through, array $effects): void
+    {
+        [$plan] = $this->sequences();
+        $plan = Plan::fromArray(['sequences' => [['again' => $again] + $plan->toArray()['sequences'][0]]] + $plan->toArray());
+        $visitor = new Visitor(new DateTimeZone('UTC'), ['m'], sequences: ['main' => true], through: $through);
+
+        self::assertSame($effects, $this->names(new Decision(effects: (new Journey($plan))->start($visitor, 'main', new DateTimeImmutable('2026-06-01 10:00:00', new DateTimeZone('UTC'))))));
+    }
+
+    public function test_tags_and_buying_start_and_end_sequences(): void
+    {
+        [$plan] = $this->sequences();
+        $journey = new Journey($plan);
+        $visitor = new Visitor(new DateTimeZone('UTC'), sequences: ['main' => true, 'old' => true]);
+        $event = fn (EventType $type, ?string $tag = null): Event => new Event($type, new DateTimeImmutable('2026-06-01 10:00:00', new DateTimeZone('UTC')), tag: $tag);
+
+        self::assertSame(['stop main', 'start tagged', 'send t'], $this->names($journey->decide($visitor, $event(EventType::Tagged, 'STUDENT'))));
+        self::assertSame([], $this->names($journey->decide($visitor, $event(EventType::Tagged, 'Something else'))));
+        self::assertSame(['stop main'], $this->names($journey->decide($visitor, $event(EventType::Bought))), 'the other does not end on buying');
+        self::assertSame(['cancel'], $this->names($journey->decide($visitor, $event(EventType::Bounced))));
+    }
+
+    public function test_with_double_opt_in_nothing_but_the_question_follows_until_it_is_answered(): void
+    {
+        [$plan] = $this->sequences();
+        $plan = Plans::changed(fn (array $p): array => ['forms' => [['doubleOptIn' => true] + $p['forms'][0]]] + $p, $plan);
+        $journey = new Journey($plan);
+        $asked = $journey->decide(new Visitor(new DateTimeZone('UTC')), $this->joined($plan));
+        self::assertSame([['ask'], null], [$this->names($asked), $asked->way]);
+        $confirmed = $journey->decide(new Visitor(new DateTimeZone('UTC')), new Event(EventType::Confirmed, new DateTimeImmutable('2026-06-02'), $plan->pages[0]->id, $plan->forms[0]->id));
+        self::assertSame(['tag', 'start tagged', 'send t', 'file', 'start main', 'send m', 'tell daily', 'call'], $this->names($confirmed));
+        self::assertSame($plan->pages[1]->id, $confirmed->way?->toPage, 'where confirming leads nowhere of its own, it leads where joining does');
+    }
+}

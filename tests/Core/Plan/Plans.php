@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Plan;
+
+use Lantern\Core\Plan\Goal;
+use Lantern\Core\Plan\LeadMagnet;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Plan\Sender;
+use Lantern\Core\Starters\Starter;
+
+/** Plans to test with; ids are counted, so that a test can name them. */
+final class Plans
+{
+    public static function sender(): Sender
+    {
+        return new Sender('Ferncroft Cello Room', 'Imke Farrow', 'imke@ferncroft.example', '3 Ferncroft Yard', 'Europe/Berlin');
+    }
+
+    public static function giveAway(?Sender $sender = null, bool $withFile = true, string $title = 'The Twelve-Minute Practice Plan'): Plan
+    {
+        $gift = $withFile ? new LeadMagnet('gift', $title, 'file', 'plan.pdf', 'application/pdf', 48_000) : new LeadMagnet('gift', $title);
+
+        return self::starter($sender)->build(Goal::GiveAway, 'Practice plan', $title, 'practice-plan', $gift);
+    }
+
+    public static function waitingList(): Plan
+    {
+        return self::starter(null)->build(Goal::WaitingList, 'Autumn list', 'First Season', 'first-season', null);
+    }
+
+    public static function of(Goal $goal, string $title = 'First Season', string $price = '290 €'): Plan
+    {
+        $gift = $goal->hasLeadMagnet() ? new LeadMagnet('gift', $title, 'file', 'plan.pdf', 'application/pdf', 48_000) : null;
+
+        return self::starter(null)->build($goal, 'Private name', $title, 'first-season', $gift, $price);
+    }
+
+    /** @return array<string, Plan> one of each starter, by goal */
+    public static function all(): array
+    {
+        $plans = [];
+        foreach (Goal::cases() as $goal) {
+            $plans[$goal->value] = self::of($goal);
+        }
+
+        return $plans;
+    }
+
+    /**
+     * A plan with something changed in its array form.
+     *
+     * @param  callable(array<string, mixed>): array<string, mixed>  $change
+     */
+    public static function changed(callable $change, ?Plan $plan = null): Plan
+    {
+        return Plan::fromArray($change(($plan ?? self::giveAway())->toArray()));
+    }
+
+    private static function starter(?Sender $sender): Starter
+    {
+        $n = 0;
+
+        return new Starter($sender ?? self::sender(), function () use (&$n): string {
+            return 'id'.++$n;
+        });
+    }
+}

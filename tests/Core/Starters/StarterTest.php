@@ -1,0 +1,187 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Starters;
+
+use Lantern\Core\Checks\Finding;
+use Lantern\Core\Checks\GoLiveCheck;
+use Lantern\Core\Emails\MergeFields;
+use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\Document;
+use Lantern\Core\Plan\Goal;
+use Lantern\Core\Plan\Outcome;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\PageRole;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Plan\PlanCopy;
+use Lantern\Core\Plan\Way;
+use Lantern\Core\Starters\StarterDesk;
+use Lantern\Core\Starters\StarterPages;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Tests\Core\Plan\Plans;
+
+/** The starters: each a whole funnel, connected from end to end. */
+final class StarterTest extends TestCase
+{
+    /** @return iterable<string, array{Goal, list<string>, list<string>, int}> roles in the order of the way, ways, number of emails */
+    public static function starters(): iterable
+    {
+        yield 'give something away' => [Goal::GiveAway, ['opt-in', 'thank-you'], ['opt-in joined thank-you'], 1];
+        yield 'a long opt-in page' => [Goal::LongOptIn, ['opt-in', 'thank-you'], ['opt-in joined thank-you'], 1];
+        yield 'a waiting list' => [Goal::WaitingList, ['opt-in', 'thank-you'], ['opt-in joined thank-you'], 1];
+        yield 'just a form' => [Goal::Form, ['form', 'thank-you'], ['form joined thank-you'], 1];
+        yield 'a video series' => [
+            Goal::VideoSeries, ['opt-in', 'lesson', 'lesson', 'lesson', 'sales', 'delivery', 'closed'],
+            ['opt-in joined lesson', 'sales bought delivery', 'sales time-ran-out closed'], 4,
+        ];
+        yield 'a webinar' => [
+            Goal::Webinar, ['registration', 'confirmation', 'room', 'replay', 'sales', 'delivery', 'closed'],
+            ['registration joined confirmation', 'confirmation attended room', 'confirmation missed replay', 'room attended sales', 'replay time-ran-out closed', 'sales bought delivery', 'sales time-ran-out closed'], 3,
+        ];
+        yield 'selling' => [
+            Goal::Sell, ['sales', 'upsell', 'downsell', 'delivery', 'closed'],
+            ['sales bought upsell', 'sales time-ran-out closed', 'upsell bought delivery', 'upsell declined downsell', 'downsell bought delivery', 'downsell declined delivery'], 0,
+        ];
+    }
+
+    /**
+     * @param  list<string>  $roles
+     * @param  list<string>  $ways
+     */
+    #[DataProvider('starters')]
+    public function test_it_is_whole_and_connected(Goal $goal, array $roles, array $ways, int $emails): void
+    {
+        $plan = Plans::of($goal);
+        $role = fn (?string $id): string => $plan->page((string) $id)?->role->value ?? '?';
+
+        self::assertSame($roles, array_map(fn (PagePlan $p): string => $p->role->value, $plan->pages));
+        self::assertSame($ways, array_map(fn (Way $w): string => "{$role($w->page)} {$w->outcome->value} {$role($w->toPage)}", $plan->ways));
+        self::assertCount($emails, $plan->emails);
+        self::assertSame('', $plan->pages[0]->address);
+        $addresses = array_map(fn (PagePlan $p): string => $p->address, $plan->pages);
+        self::assertSame($addresses, array_values(array_unique($addresses)));
+        self::assertSame([], array_filter(GoLiveCheck::of($plan), fn (Finding $f): bool => in_array($f->code, ['dead-end', 'unreachable', 'dead-link', 'empty-link', 'form-gone', 'download-gone', 'unknown-field', 'heading-order', 'long-for-phone', 'many-goals', 'contrast'], true)));
+    }
+
+    #[DataProvider('starters')]
+    public function test_it_comes_back_as_it_was_written_and_its_copy_is_as_whole(Goal $goal): void
+    {
+        $plan = Plans::of($goal);
+        self::assertSame($plan->toArray(), Plan::fromArray(json_decode((string) json_encode($plan->toArray()), true))->toArray());
+
+        $n = 0;
+        $copy = PlanCopy::of($plan, 'Copy', 'copy', function () use (&$n): string {
+            return 'new'.++$n;
+        });
+        $codes = fn (Plan $p): array => array_map(fn (Finding $f): string => $f->code, GoLiveCheck::of($p));
+        self::assertSame($codes($plan), $codes($copy), 'its parts still belong together');
+        $known = array_map(fn (PagePlan $p): string => $p->id, $copy->pages);
+        foreach ($copy->emails as $email) {
+            preg_match_all('/page_(\w+)/', $email->body, $m);
+            self::assertSame([], array_diff($m[1], $known), 'its emails lead to its own pages');
+        }
+    }
+
+    #[DataProvider('starters')]
+    public function test_hostile_words_stay_words(Goal $goal): void
+    {
+        $plan = Plans::of($goal, '"><script>alert(1)</script>{{email}}', '<b>1</b>');
+        foreach ($plan->pages as $page) {
+            foreach ($page->document->blocks() as $block) {
+                foreach ([$block->fields, ...$block->items] as $fields) {
+                    self::assertStringNotContainsString('<script', ($fields['html'] ?? '').($fields['notHtml'] ?? ''), "{$page->name}, {$block->kind->value}");
+                }
+            }
+        }
+        foreach ($plan->emails as $email) {
+            self::assertStringNotContainsString('<script', $email->body);
+        }
+    }
+
+    #[DataProvider('starters')]
+    public function test_the_longest_title_fits_everywhere(Goal $goal): void
+    {
+        $plan = Plans::of($goal, str_repeat('ä', 200), str_repeat('9', 40));
+
+        self::assertSame($plan->toArray(), Plan::fromArray($plan->toArray())->toArray());
+    }
+
+    public function test_a_price_that_is_not_known_yet_is_asked_for(): void
+    {
+        $codes = fn (string $price): array => array_values(array_unique(array_map(fn (Finding $f): string => $f->message, array_filter(
+            GoLiveCheck::of(Plans::of(Goal::Webinar, price: $price)),
+            fn (Finding $f): bool => $f->code === 'placeholder',
+        ))));
+
+        self::assertSame(['“Sales page” still says “[the price]”.'], $codes(''));
+        self::assertSame([], $codes('290 €'));
+    }
+
+    /** @return iterable<string, array{PageRole}> */
+    public static function roles(): iterable
+    {
+        foreach (PageRole::cases() as $role) {
+            yield $role->value => [$role];
+        }
+    }
+
+    #[DataProvider('roles')]
+    public function test_a_page_of_any_role_can_join_any_funnel(PageRole $role): void
+    {
+        $n = 0;
+        foreach (Plans::all() as $plan) {
+            $pages = [];
+            foreach ($plan->pages as $page) {
+                $pages[$page->role->value] ??= $page->id;
+            }
+            $desk = (new StarterDesk($plan->sender, function () use (&$n): string {
+                return 'x'.++$n;
+            }, 'First Season', '290 €', $plan->leadMagnets[0] ?? null, $plan->forms[0] ?? null))->inFunnel($pages);
+            $document = StarterPages::of($role, $desk, 2);
+
+            self::assertEquals($document, Document::fromArray($document->toArray()));
+            self::assertNotSame('', $document->headline());
+            foreach ($document->blocks() as $block) {
+                foreach ($block->links() as $link) {
+                    if (str_starts_with($link, 'page:')) {
+                        self::assertNotNull($plan->page(substr($link, 5)), 'links lead to pages that are there');
+                    }
+                }
+            }
+            if ($role->hasOneGoal() && $plan->forms !== []) {
+                self::assertNotSame([], $document->blocksOf(BlockKind::Form));
+            }
+        }
+    }
+
+    #[DataProvider('roles')]
+    public function test_what_must_lead_somewhere_may_lead_somewhere(PageRole $role): void
+    {
+        foreach ($role->outcomes() as $outcome) {
+            self::assertContains($outcome, $role->possibleOutcomes());
+        }
+        self::assertMatchesRegularExpression('/^[a-z]+(-[a-z]+)*$/', $role->address());
+        self::assertNotSame('', $role->label());
+    }
+
+    public function test_outcomes_in_a_sentence(): void
+    {
+        self::assertSame('those who joined', Outcome::Joined->who());
+        self::assertSame('Those who said no thanks', Outcome::Declined->whoFirst());
+        self::assertSame('Those whose time ran out', Outcome::TimeRanOut->whoFirst());
+    }
+
+    public function test_every_merge_field_of_the_starters_is_known_or_has_a_fallback(): void
+    {
+        $known = [...array_keys(MergeFields::OWNER), 'download_link'];
+        foreach (Plans::all() as $plan) {
+            $words = (string) json_encode([$plan->toArray()], JSON_UNESCAPED_UNICODE);
+            preg_match_all('/\{\{\s*([a-z0-9_]+)\s*(\|[^}]*)?\}\}/', $words, $m);
+            foreach ($m[1] as $i => $name) {
+                self::assertTrue(in_array($name, $known, true) || str_starts_with($name, 'page_') || ($m[2][$i] ?? '') !== '', "{{{$name}}} says something even of nobody");
+            }
+        }
+    }
+}
