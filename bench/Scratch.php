@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Bench;
 
+use App\Drafts\NewFunnel;
 use App\Files\Uploads;
-use App\Funnels\NewFunnel;
 use App\Models\Business;
 use App\Models\Funnel;
 use App\Models\Page;

@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use App\Models\Page;
-use App\Site\PreviewLink;
+use App\Serving\PreviewLink;
 use Bench\Scratch;
 use Carbon\CarbonImmutable;
 use Lantern\Core\Page\Look\Looks;

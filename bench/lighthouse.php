@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Funnels\Publishing;
 use App\Models\Funnel;
+use App\Publishing\Publishing;
 use Bench\Scratch;
 use Lantern\Core\Page\Look\Looks;
 use Symfony\Component\Process\Process;

@@ -2,14 +2,14 @@
 
 declare(strict_types=1);
 
-use App\Mail\Broadcasting;
+use App\Mail\Broadcasts\Broadcasting;
 use App\Models\Broadcast;
 use App\Models\Import;
 use App\Models\Message;
-use App\People\ImportFile;
-use App\People\Importing;
-use App\People\ImportUndo;
-use App\People\SegmentQuery;
+use App\People\Import\ImportFile;
+use App\People\Import\Importing;
+use App\People\Import\ImportUndo;
+use App\People\Segments\SegmentQuery;
 use App\Support\Ids;
 use Bench\Scratch;
 use Carbon\CarbonImmutable;

@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-use App\Funnels\DraftPlan;
-use App\Funnels\Publishing;
-use App\Mail\Postman;
-use App\Mail\Replanner;
+use App\Drafts\DraftPlan;
+use App\Mail\Sending\MessageSender;
+use App\Mail\Sequences\Replanner;
 use App\Models\Email;
 use App\Models\Message;
 use App\Models\Sequence;
+use App\Publishing\Publishing;
 use App\Results\Numbers;
 use Bench\Scratch;
 use Carbon\CarbonImmutable;
@@ -109,7 +109,7 @@ $screen = $time(function () use ($numbers, $funnel): void {
 $row('the numbers on the timeline, with '.number_format(Message::query()->count()).' messages', sprintf('%.2f   (%.0f ms)', $screen / $bare, $screen));
 
 Message::query()->where('state', 'waiting')->update(['due_at' => $now->subMinute()->format('Y-m-d H:i:s.v'), 'queued_at' => null]);
-$postman = app(Postman::class);
+$postman = app(MessageSender::class);
 $took = $time(fn () => $postman->queueDue());
 $row('queueing the next 500 of '.number_format($waiting()).' that are due', sprintf('%.0f ms', $took));
 $ids = Message::query()->whereNotNull('queued_at')->limit(500)->pluck('id');

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Funnels\Publishing;
+use App\Publishing\Publishing;
 use Bench\Scratch;
 use Illuminate\Support\Facades\DB;
 

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-use App\Funnels\Publishing;
 use App\Models\Funnel;
 use App\Models\Page;
+use App\Publishing\Publishing;
 use Bench\Scratch;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Foundation\Application;

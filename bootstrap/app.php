@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Middleware\RefuseBrokenJson;
 use App\Http\Middleware\StudioSecurity;
-use App\Http\Site\Notice;
+use App\Serving\PlainPage;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -46,13 +46,13 @@ return Application::configure(basePath: dirname(__DIR__))
         // Somebody else's things are not there at all, and no error says what they would have been.
         $exceptions->render(fn (NotFoundHttpException $e, Request $request) => $request->is('studio/api/*')
             ? response()->json(['message' => 'There is nothing at this address.'], 404)
-            : ($request->is('studio*') ? null : Notice::notHere()->response()));
+            : ($request->is('studio*') ? null : PlainPage::notHere()->response()));
         $exceptions->render(fn (AuthenticationException $e, Request $request) => $request->is('studio/api/*')
             ? response()->json(['message' => 'You are signed out. Sign in again, and nothing you typed is lost.'], 401)
             : null);
         $exceptions->render(fn (TooManyRequestsHttpException $e, Request $request) => $request->is('studio/*')
             ? response()->json(['message' => 'Too many tries. Please wait a minute and try again.'], 429)
-            : Notice::tooMany()->response());
+            : PlainPage::tooMany()->response());
         $exceptions->dontReport(Invalid::class);
     })
     ->create();

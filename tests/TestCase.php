@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Tests;
 
-use App\Funnels\NewFunnel;
-use App\Funnels\Publishing;
+use App\Drafts\NewFunnel;
 use App\Models\Business;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Page;
 use App\Models\Upload;
 use App\Models\User;
+use App\Publishing\Publishing;
 use App\Support\Ids;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as FrameworkTestCase;

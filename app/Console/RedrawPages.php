@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Models\Version;
-use App\Site\PageRenderer;
+use App\Rendering\PageRenderer;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Funnels\DraftPlan;
-use App\Funnels\NewFunnel;
-use App\Funnels\Publishing;
+use App\Drafts\DraftPlan;
+use App\Drafts\NewFunnel;
+use App\Forms\Signup;
+use App\Forms\TakeSignup;
 use App\Models\Business;
 use App\Models\User;
-use App\Signups\Signup;
-use App\Signups\TakeSignup;
+use App\Publishing\Publishing;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
 use Lantern\Core\Forms\Answers;

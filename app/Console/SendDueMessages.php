@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Hooks\Hooks;
-use App\Mail\Broadcasting;
-use App\Mail\Digest;
-use App\Mail\Postman;
+use App\Mail\Broadcasts\Broadcasting;
+use App\Mail\Owner\Digest;
+use App\Mail\Sending\MessageSender;
+use App\Webhooks\Webhooks;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
 
@@ -17,7 +17,7 @@ final class SendDueMessages extends Command
 
     protected $description = 'Queue the messages that are due, and free those a dead worker held';
 
-    public function handle(Postman $postman, Broadcasting $broadcasting, Hooks $hooks, Digest $digest): int
+    public function handle(MessageSender $postman, Broadcasting $broadcasting, Webhooks $hooks, Digest $digest): int
     {
         $now = CarbonImmutable::now();
         $broadcasting->tick($now);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\People\Importing;
+use App\People\Import\Importing;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Export;
 
-use App\Funnels\CleanDocument;
-use App\Funnels\DraftPlan;
-use App\Funnels\NewFunnel;
+use App\Drafts\CleanDocument;
+use App\Drafts\DraftPlan;
+use App\Drafts\NewFunnel;
 use App\Models\Business;
 use App\Models\Funnel;
 use App\Models\Upload;

@@ -6,10 +6,10 @@ namespace App\Export;
 
 use App\Models\Business;
 use App\Models\Upload;
-use App\Site\Facts;
-use App\Site\PageRenderer;
-use App\Site\SiteAssets;
-use App\Site\Slots;
+use App\Rendering\PageRenderer;
+use App\Rendering\PictureFacts;
+use App\Rendering\SiteAssets;
+use App\Rendering\Slots;
 use Illuminate\Support\Facades\Storage;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
@@ -22,7 +22,7 @@ use ZipArchive;
  */
 final readonly class HtmlExport
 {
-    public function __construct(private PageRenderer $renderer, private Facts $facts)
+    public function __construct(private PageRenderer $renderer, private PictureFacts $facts)
     {
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Hooks\Hooks;
+use App\Webhooks\Webhooks;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 
@@ -25,7 +25,7 @@ final class CallHook implements ShouldQueue
         $this->onQueue(self::QUEUE);
     }
 
-    public function handle(Hooks $hooks): void
+    public function handle(Webhooks $hooks): void
     {
         $hooks->make($this->call);
     }

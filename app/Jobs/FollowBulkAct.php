@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Journey\Known;
-use App\Journey\Perform;
+use App\Journey\EffectRunner;
+use App\Journey\PersonLookup;
 use App\Journey\Tagging;
 use App\Models\BulkAct;
 use App\Models\Person;
 use App\Models\Sequence;
-use App\People\BulkActs;
+use App\People\Bulk\BulkActs;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
@@ -32,7 +32,7 @@ final class FollowBulkAct implements ShouldQueue
     {
     }
 
-    public function handle(Tagging $tagging, Perform $perform): void
+    public function handle(Tagging $tagging, EffectRunner $perform): void
     {
         $last = DB::transaction(function () use ($tagging, $perform): ?string {
             // Looked up within the transaction: whoever takes the act back meanwhile waits for this piece, or has done so.
@@ -47,12 +47,12 @@ final class FollowBulkAct implements ShouldQueue
                 if ($act->kind === 'tag') {
                     $tagging->react($person, (string) $act->data['of'], $now);
                 } elseif ($act->kind === 'start' && $sequence?->funnel->liveVersion !== null && $person->standing()->getsSequences()) {
-                    $effects = (new Journey($sequence->funnel->liveVersion->plan()))->start(Known::visitor($person), $sequence->id, $now);
+                    $effects = (new Journey($sequence->funnel->liveVersion->plan()))->start(PersonLookup::visitor($person), $sequence->id, $now);
                     $perform->all($effects, $sequence->funnel, $sequence->funnel->liveVersion, $person, $now);
                 } elseif ($act->kind === 'stop') {
-                    Perform::stop($person->id, (string) $act->data['of'], BulkActs::why($act), $now);
+                    EffectRunner::stop($person->id, (string) $act->data['of'], BulkActs::why($act), $now);
                 } elseif ($act->kind === 'unsubscribe') {
-                    Perform::cancelAll($person->id, BulkActs::why($act));
+                    EffectRunner::cancelAll($person->id, BulkActs::why($act));
                 }
             }
 

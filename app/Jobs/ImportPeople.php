@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\People\Importing;
+use App\People\Import\Importing;
 use Illuminate\Contracts\Queue\ShouldQueue;
 
 /** Brings in a piece of a file, and queues itself for the rest. Safe to run twice and to die at any point: a piece and its place are one transaction. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\Mail\Postman;
+use App\Mail\Sending\MessageSender;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 
@@ -21,7 +21,7 @@ final class SendMessage implements ShouldQueue
     {
     }
 
-    public function handle(Postman $postman): void
+    public function handle(MessageSender $postman): void
     {
         $postman->send($this->message);
     }

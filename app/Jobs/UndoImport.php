@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
-use App\People\ImportUndo;
+use App\People\Import\ImportUndo;
 use Illuminate\Contracts\Queue\ShouldQueue;
 
 /** Takes a list back piece by piece, and queues itself for the rest. Safe to run twice and to die at any point. */

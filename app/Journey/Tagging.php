@@ -18,7 +18,7 @@ use Lantern\Core\Journey\Journey;
 /** Tags come and go; in live funnels a new one may start a sequence or end one. */
 final readonly class Tagging
 {
-    public function __construct(private Perform $perform, private Recorder $recorder)
+    public function __construct(private EffectRunner $perform, private Recorder $recorder)
     {
     }
 
@@ -46,7 +46,7 @@ final readonly class Tagging
     {
         foreach (self::listening($person->business_id, $tag) as $funnel) {
             if ($funnel->id !== $decided && $funnel->liveVersion !== null) {
-                $decision = (new Journey($funnel->liveVersion->plan()))->decide(Known::visitor($person), new Event(EventType::Tagged, $at, tag: $tag));
+                $decision = (new Journey($funnel->liveVersion->plan()))->decide(PersonLookup::visitor($person), new Event(EventType::Tagged, $at, tag: $tag));
                 $this->perform->all($decision->effects, $funnel, $funnel->liveVersion, $person, $at);
             }
         }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
-use App\Mail\Outbox;
-use App\Mail\Provider;
-use App\Mail\Smtp;
+use App\Mail\Sending\Outbox;
+use App\Mail\Sending\Provider;
+use App\Mail\Sending\Smtp;
 use App\Support\Sqlite\Connector;
 use Carbon\CarbonImmutable;
 use Illuminate\Cache\RateLimiting\Limit;

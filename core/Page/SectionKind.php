@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Page;
 
-use Lantern\Core\Page\Design\Designs;
-
-/** What a section is for. Its designs are listed in {@see Designs}. */
+/** What a section is for. Its designs are listed in {@see \Lantern\Core\Page\Design\Designs}. */
 enum SectionKind: string
 {
     case Header = 'header';

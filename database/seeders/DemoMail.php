@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
-use App\Mail\Broadcasting;
-use App\Mail\Feedback;
+use App\Mail\Broadcasts\Broadcasting;
+use App\Mail\Sending\Feedback;
 use App\Models\Broadcast;
 use App\Models\Business;
 use App\Models\Email;
+use App\Models\EmailPart;
 use App\Models\Funnel;
-use App\Models\LetterPart;
 use App\Models\Message;
 use App\Models\Segment;
 use App\Models\Sequence;
@@ -33,7 +33,7 @@ final class DemoMail
     /** On day seven one letter for those who looked at the plan again, and one for the others. Letters go out by day. */
     public function branch(Funnel $funnel, Business $business): void
     {
-        $signature = LetterPart::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'name' => 'Imke’s signature', 'body' => '<p>Imke<br><em>Ferncroft Cello Room</em></p>']);
+        $signature = EmailPart::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'name' => 'Imke’s signature', 'body' => '<p>Imke<br><em>Ferncroft Cello Room</em></p>']);
         $plan = Email::query()->where('funnel_id', $funnel->id)->where('name', 'Day 3: four bars')->firstOrFail();
         foreach (['Day 7: how was it?' => 'not', 'Day 7: for the keen ones' => 'has'] as $name => $is) {
             $email = Email::query()->where('funnel_id', $funnel->id)->where('name', $name)->firstOrFail();

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
-use App\Funnels\NewFunnel;
+use App\Drafts\NewFunnel;
 use App\Models\Business;
 use App\Models\Funnel;
 use App\Models\Page;

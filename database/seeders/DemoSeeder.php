@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
+use App\Drafts\NewFunnel;
 use App\Files\Downloads;
 use App\Files\Uploads;
-use App\Funnels\NewFunnel;
-use App\Funnels\Publishing;
-use App\Mail\Postman;
+use App\Forms\Signup;
+use App\Forms\TakeSignup;
+use App\Mail\Sending\MessageSender;
 use App\Models\Business;
 use App\Models\Delivery;
 use App\Models\Email;
@@ -17,10 +18,9 @@ use App\Models\Message;
 use App\Models\Page;
 use App\Models\Upload;
 use App\Models\User;
+use App\People\Consent\Unsubscribe;
+use App\Publishing\Publishing;
 use App\Results\Recorder;
-use App\Signups\Signup;
-use App\Signups\TakeSignup;
-use App\Signups\Unsubscribe;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Seeder;
 use Illuminate\Http\UploadedFile;
@@ -50,7 +50,7 @@ final class DemoSeeder extends Seeder
         private readonly Uploads $uploads,
         private readonly TakeSignup $takeSignup,
         private readonly Recorder $recorder,
-        private readonly Postman $postman,
+        private readonly MessageSender $postman,
         private readonly Downloads $downloads,
         private readonly Unsubscribe $unsubscribe,
         private readonly DemoPages $pages,

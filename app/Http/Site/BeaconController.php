@@ -6,6 +6,8 @@ namespace App\Http\Site;
 
 use App\Models\Funnel;
 use App\Results\Recorder;
+use App\Serving\Browser;
+use App\Serving\PageResponse;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
@@ -30,9 +32,9 @@ final readonly class BeaconController
 
     private function count(Request $request): void
     {
-        [$funnelId, $pageId, $visitor] = [$request->input('funnel'), $request->input('page'), Visitor::id($request)];
+        [$funnelId, $pageId, $visitor] = [$request->input('funnel'), $request->input('page'), Browser::id($request)];
         if (! is_string($funnelId) || ! is_string($pageId) || ! Ids::is($funnelId) || ! Ids::is($pageId) || $visitor === null
-            || Visitor::isOwner($request) || Bots::is($request->userAgent()) || str_contains(strtolower($request->headers->get('Sec-Purpose', '') ?? ''), 'prefetch')) {
+            || Browser::isOwner($request) || Bots::is($request->userAgent()) || str_contains(strtolower($request->headers->get('Sec-Purpose', '') ?? ''), 'prefetch')) {
             return;
         }
         $funnel = Funnel::query()->with(['liveVersion', 'business'])->where('state', 'live')->find($funnelId);

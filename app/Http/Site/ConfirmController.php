@@ -4,13 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Forms\Confirmations;
+use App\Forms\TakeSignup;
 use App\Models\Confirmation;
 use App\Models\Funnel;
 use App\Models\Submission;
-use App\Signups\Confirmations;
-use App\Signups\TakeSignup;
-use App\Site\LookStyle;
-use App\Site\SiteAssets;
+use App\Rendering\LookStyle;
+use App\Rendering\SiteAssets;
+use App\Serving\Browser;
+use App\Serving\PageResponse;
+use App\Serving\PlainPage;
+use App\Serving\SiteHeaders;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
@@ -40,7 +44,7 @@ final readonly class ConfirmController
     {
         $found = $this->waiting($submission, $seal);
         if ($found === null) {
-            return Notice::notHere()->response();
+            return PlainPage::notHere()->response();
         }
         if ($found->state !== 'waiting') {
             return redirect()->away($found->funnel->url());
@@ -55,7 +59,7 @@ final readonly class ConfirmController
     {
         $found = $this->waiting($submission, $seal);
         if ($found === null) {
-            return Notice::notHere()->response();
+            return PlainPage::notHere()->response();
         }
         $sent = $this->confirmations->again($found);
 
@@ -68,7 +72,7 @@ final readonly class ConfirmController
     {
         $found = $this->confirmation($confirmation, $seal);
         if ($found === null) {
-            return Notice::notHere()->response();
+            return PlainPage::notHere()->response();
         }
         $submission = $found->submission;
         if ($submission->state !== 'waiting') {
@@ -87,13 +91,13 @@ final readonly class ConfirmController
     {
         $found = $this->confirmation($confirmation, $seal);
         if ($found === null) {
-            return Notice::notHere()->response();
+            return PlainPage::notHere()->response();
         }
         $decision = DB::transaction(function () use ($request, $found): ?Decision {
             // Once: whoever turns it from unused to used has used it. If what follows fails, it is as it was.
             $used = Confirmation::query()->where('id', $found->id)->whereNull('used_at')->where('expires_at', '>=', CarbonImmutable::now())->update(['used_at' => CarbonImmutable::now()]);
 
-            return $used === 0 || $found->submission->state !== 'waiting' ? null : $this->takeSignup->confirmed($found->submission, CarbonImmutable::now(), $request->ip(), Visitor::isOwner($request));
+            return $used === 0 || $found->submission->state !== 'waiting' ? null : $this->takeSignup->confirmed($found->submission, CarbonImmutable::now(), $request->ip(), Browser::isOwner($request));
         });
         if ($decision === null) {
             return $this->ask($confirmation, $seal);

@@ -4,19 +4,22 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Forms\Confirmations;
+use App\Forms\FormToken;
+use App\Forms\Signup;
+use App\Forms\SpamGuard;
+use App\Forms\TakeSignup;
 use App\Models\Form;
 use App\Models\Funnel;
 use App\Models\Submission;
 use App\Models\Version;
-use App\Signups\Confirmations;
-use App\Signups\FormToken;
-use App\Signups\Intake;
-use App\Signups\Signup;
-use App\Signups\TakeSignup;
-use App\Site\LookStyle;
-use App\Site\PlainView;
-use App\Site\SiteAssets;
-use App\Site\Slots;
+use App\Rendering\LookStyle;
+use App\Rendering\PlainView;
+use App\Rendering\SiteAssets;
+use App\Rendering\Slots;
+use App\Serving\Browser;
+use App\Serving\PageResponse;
+use App\Serving\PlainPage;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -82,23 +85,23 @@ final readonly class EmbedController
             return new JsonResponse(['message' => 'This form is not open at the moment.'], 404, self::OPEN);
         }
         [$funnel, $version, $page, $plan] = $live;
-        if (Intake::isFlood($request)) {
+        if (SpamGuard::isFlood($request)) {
             return new JsonResponse(['message' => 'There were a great many sign-ups from your connection in the last few minutes. Please try again in ten minutes.'], 429, self::OPEN);
         }
         // Both steps at once: there is no page to come back to.
         $source = $request->input('source');
         [$first, $second] = array_map(fn (int $step): Answers => Answers::read($plan, $request->request->all(), PageResponse::parametersOf($plan, $source), $step), [1, 2]);
         $token = FormToken::read($request->input('token'), $page->id);
-        if ($token === null || Intake::isProgram($request, $token)) {
+        if ($token === null || SpamGuard::isProgram($request, $token)) {
             return new JsonResponse(['message' => $token === null ? 'This page was open for a long time. Please press the button once more.' : 'That went very fast, as if a program had filled the form in. If you are a person, please press the button once more.',
                 'token' => FormToken::issue($page->id)], 422, self::OPEN);
         }
         if ($first->errors + $second->errors !== []) {
             return new JsonResponse(['errors' => $first->errors + $second->errors], 422, self::OPEN);
         }
-        Intake::count($request);
+        SpamGuard::count($request);
         [$submission] = $this->takeSignup->take(new Signup($funnel, $version, $page, $plan, $first, $token->nonce, CarbonImmutable::now(), null,
-            Visitor::zone($request->input('zone')), PageResponse::readSource($source) + ['ref' => mb_substr((string) parse_url((string) $request->headers->get('Origin'), PHP_URL_HOST), 0, 100)],
+            Browser::zone($request->input('zone')), PageResponse::readSource($source) + ['ref' => mb_substr((string) parse_url((string) $request->headers->get('Origin'), PHP_URL_HOST), 0, 100)],
             $request->ip(), $request->userAgent(), false));
         if ($plan->hasTwoSteps()) {
             $this->takeSignup->more($submission->load(['person', 'funnel']), $plan, $second);
@@ -112,7 +115,7 @@ final readonly class EmbedController
     {
         $found = Ids::is($submission) && hash_equals(Confirmations::seal("done|{$submission}"), $seal) ? Submission::query()->with(['funnel', 'version'])->where('id', $submission)->first() : null;
         if ($found === null || $found->submitted_at < CarbonImmutable::now()->subHour()) {
-            return Notice::notHere()->response();
+            return PlainPage::notHere()->response();
         }
         if ($found->state === 'waiting') {
             return redirect()->away(Confirmations::waitingLink($found), 303);

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Files\Downloads;
-use App\Mail\Planner;
+use App\Mail\Sending\Planner;
 use App\Models\Delivery;
 use App\Models\Person;
+use App\Serving\Browser;
+use App\Serving\PlainPage;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
@@ -29,12 +31,12 @@ final readonly class FileController
     public function download(Request $request, string $delivery, string $name): Response
     {
         if (! $request->hasValidSignature(false)) {
-            return Notice::linkOver($delivery)->response();
+            return PlainPage::linkOver($delivery)->response();
         }
         $found = Delivery::query()->with(['leadMagnet.upload', 'funnel.business'])->find($delivery);
         $upload = $found?->leadMagnet?->upload;
         if ($found === null || $upload === null || $found->revoked_at !== null || ! Storage::disk('uploads')->exists($upload->path)) {
-            return Notice::fileGone()->response();
+            return PlainPage::fileGone()->response();
         }
         $response = new BinaryFileResponse(Storage::disk('uploads')->path($upload->path), 200, [
             'Content-Type' => $upload->mime,
@@ -46,7 +48,7 @@ final readonly class FileController
         $response->setContentDisposition(ResponseHeaderBag::DISPOSITION_ATTACHMENT, $upload->name,
             (string) preg_replace('/[^\x20-\x7e]|[%\/\\\\"]/', '_', $upload->name));
         if ($request->isMethod('GET') && $this->isFromTheStart($request)) {
-            $this->downloads->count($found, CarbonImmutable::now(), Visitor::id($request), Visitor::isOwner($request));
+            $this->downloads->count($found, CarbonImmutable::now(), Browser::id($request), Browser::isOwner($request));
         }
 
         return $response;
@@ -58,7 +60,7 @@ final readonly class FileController
         try {
             $address = EmailAddress::of($typed);
         } catch (Invalid $e) {
-            return Notice::badAddress(mb_substr($typed, 0, 300), $e->getMessage())->response();
+            return PlainPage::badAddress(mb_substr($typed, 0, 300), $e->getMessage())->response();
         }
         // The answer is the same for everyone: whether an address is known is nobody's business.
         foreach (Person::query()->where('email_key', $address->key)->get() as $person) {
@@ -70,7 +72,7 @@ final readonly class FileController
             }
         }
 
-        return Notice::linkOnItsWay()->response();
+        return PlainPage::linkOnItsWay()->response();
     }
 
     /** A download that is taken up again in the middle is one download. */

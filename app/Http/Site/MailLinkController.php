@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
-use App\Mail\Feedback;
-use App\Mail\LetterWriter;
-use App\Mail\MailLinks;
+use App\Forms\TakeSignup;
+use App\Mail\Emails\EmailWriter;
+use App\Mail\Emails\MailLinks;
+use App\Mail\Sending\Feedback;
 use App\Models\Message;
-use App\Signups\TakeSignup;
+use App\Serving\Browser;
+use App\Serving\PlainPage;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
@@ -25,7 +27,7 @@ final readonly class MailLinkController
     /** A picture of one transparent dot, as GIF. */
     private const DOT = 'R0lGODlhAQABAIAAAAAAAP///yH5BAEAAAAALAAAAAABAAEAAAIBRAA7';
 
-    public function __construct(private Feedback $feedback, private LetterWriter $writer)
+    public function __construct(private Feedback $feedback, private EmailWriter $writer)
     {
     }
 
@@ -35,7 +37,7 @@ final readonly class MailLinkController
         $template = $found === null ? null : DB::table('mail_links')->where('business_id', $found->business_id)->where('id', (int) $link)->value('url');
         $target = $found !== null && is_string($template) ? $this->writer->target($found, $template) : null;
         if ($found === null || $target === null) {
-            return Notice::notHere()->response();
+            return PlainPage::notHere()->response();
         }
         $response = redirect()->away($target)->withHeaders(['Cache-Control' => 'private, no-store', 'Referrer-Policy' => 'no-referrer']);
         if (! $this->isReader($request)) {
@@ -45,9 +47,9 @@ final readonly class MailLinkController
         $this->feedback->clicked($found, $target, $now);
         if ($found->person_id !== null) {
             // The page learns who came by the browser's own id, not by its address.
-            $visitor = Visitor::id($request) ?? str_replace('-', '', (string) Str::uuid());
+            $visitor = Browser::id($request) ?? str_replace('-', '', (string) Str::uuid());
             DB::transaction(fn () => TakeSignup::join($visitor, (string) $found->person_id, $now));
-            $response->withCookie(Cookie::make(Visitor::COOKIE, $visitor, 60 * 24 * 365, '/', httpOnly: false, sameSite: 'lax'));
+            $response->withCookie(Cookie::make(Browser::COOKIE, $visitor, 60 * 24 * 365, '/', httpOnly: false, sameSite: 'lax'));
         }
 
         return $response;
@@ -71,6 +73,6 @@ final readonly class MailLinkController
     /** Not the owner reading over a shoulder in the Studio's browser, nor a program that looks links over. */
     private function isReader(Request $request): bool
     {
-        return $request->isMethod('GET') && ! Visitor::isOwner($request) && ! Bots::is($request->userAgent());
+        return $request->isMethod('GET') && ! Browser::isOwner($request) && ! Bots::is($request->userAgent());
     }
 }

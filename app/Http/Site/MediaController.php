@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Models\Upload;
+use App\Serving\PlainPage;
 use Illuminate\Support\Facades\Storage;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -17,7 +18,7 @@ final class MediaController
         $found = Upload::query()->whereIn('kind', ['picture', 'video'])->find($upload);
         $path = $found === null ? false : array_search("/media/{$upload}/{$form}", $found->forms(), true);
         if ($found === null || $path === false || ! Storage::disk('uploads')->exists($path)) {
-            return Notice::notHere()->response();
+            return PlainPage::notHere()->response();
         }
 
         return new BinaryFileResponse(Storage::disk('uploads')->path($path), 200, [

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Serving\LivePage;
+use App\Serving\PageResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 

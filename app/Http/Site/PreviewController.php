@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
-use App\Funnels\DraftPlan;
+use App\Drafts\DraftPlan;
 use App\Models\Funnel;
-use App\Site\PageRenderer;
-use App\Site\PreviewLink;
-use App\Site\SiteAssets;
-use App\Site\Slots;
+use App\Rendering\PageRenderer;
+use App\Rendering\SiteAssets;
+use App\Rendering\Slots;
+use App\Serving\PlainPage;
+use App\Serving\PreviewLink;
+use App\Serving\SiteHeaders;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
@@ -61,11 +63,11 @@ final readonly class PreviewController
         $until = PreviewLink::until($funnel, $request->query('until'), $request->query('key'), CarbonImmutable::now());
         $found = $until === null || ! Ids::is($funnel) ? null : Funnel::query()->find($funnel);
         if ($until === null || $found === null) {
-            return Notice::previewOver()->response();
+            return PlainPage::previewOver()->response();
         }
         $plan = DraftPlan::read($found);
         $shown = $plan->pageAt($page);
 
-        return $shown === null ? Notice::notHere()->response() : $answer($found, $plan, $shown, $until);
+        return $shown === null ? PlainPage::notHere()->response() : $answer($found, $plan, $shown, $until);
     }
 }

@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Forms\Confirmations;
+use App\Forms\FormToken;
+use App\Forms\Signup;
+use App\Forms\SpamGuard;
+use App\Forms\TakeSignup;
 use App\Models\Submission;
-use App\Signups\Confirmations;
-use App\Signups\FormToken;
-use App\Signups\Intake;
-use App\Signups\Signup;
-use App\Signups\TakeSignup;
+use App\Serving\Browser;
+use App\Serving\LivePage;
+use App\Serving\PageResponse;
+use App\Serving\PlainPage;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cookie;
@@ -36,14 +40,14 @@ final readonly class SignupController
             return $live;
         }
         if ($live->closed) {
-            return Notice::closed()->response();
+            return PlainPage::closed()->response();
         }
         $form = $this->form($live, $request->input('form'));
         if ($form === null) {
-            return Notice::notHere()->response();
+            return PlainPage::notHere()->response();
         }
-        if (Intake::isFlood($request)) {
-            return Notice::tooMany()->response();
+        if (SpamGuard::isFlood($request)) {
+            return PlainPage::tooMany()->response();
         }
         $step = $request->input('step') === '2' && $form->hasTwoSteps() ? 2 : 1;
         $answers = Answers::read($form, $request->request->all(), PageResponse::parametersOf($form, $request->input('source')), $step);
@@ -56,23 +60,23 @@ final readonly class SignupController
         if ($answers->errors !== []) {
             return $this->pages->of($live, $request, $typed, $answers->errors, 422);
         }
-        if (Intake::isProgram($request, $token)) {
+        if (SpamGuard::isProgram($request, $token)) {
             return $this->pages->of($live, $request, $typed, ['form' => 'That went very fast, as if a program had filled the form in. If you are a person, please press the button once more.'], 422);
         }
-        Intake::count($request);
+        SpamGuard::count($request);
         if ($step === 2) {
             return $this->secondStep($request, $live, $form, $answers);
         }
-        $visitor = Visitor::id($request) ?? str_replace('-', '', (string) Str::uuid());
+        $visitor = Browser::id($request) ?? str_replace('-', '', (string) Str::uuid());
         [$submission, $decision] = $this->takeSignup->take(new Signup(
             $live->funnel, $live->version, $live->page, $form, $answers, $token->nonce, CarbonImmutable::now(), $visitor,
-            Visitor::zone($request->input('zone')), PageResponse::readSource($request->input('source')),
-            $request->ip(), $request->userAgent(), Visitor::isOwner($request),
+            Browser::zone($request->input('zone')), PageResponse::readSource($request->input('source')),
+            $request->ip(), $request->userAgent(), Browser::isOwner($request),
         ));
 
         return redirect()->away($form->hasTwoSteps() ? $live->funnel->url($live->page->address).'?step=2' : $this->onward($live, $submission, $decision->way), 303)
             ->withCookie(Cookie::make(PageResponse::JOINED, $submission->id, 60 * 24 * 30, '/'.$live->funnel->address, httpOnly: true, sameSite: 'lax'))
-            ->withCookie(Cookie::make(Visitor::COOKIE, $visitor, 60 * 24 * 365, '/', httpOnly: false, sameSite: 'lax'));
+            ->withCookie(Cookie::make(Browser::COOKIE, $visitor, 60 * 24 * 365, '/', httpOnly: false, sameSite: 'lax'));
     }
 
     /** What is asked after the address joins what was said before, for whoever has just said that in this browser. */

@@ -6,7 +6,8 @@ namespace App\Http\Site;
 
 use App\Models\Message;
 use App\Models\Person;
-use App\Signups\Unsubscribe;
+use App\People\Consent\Unsubscribe;
+use App\Serving\PlainPage;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -24,7 +25,7 @@ final readonly class UnsubscribeController
     {
         $found = $this->message($request, $message);
 
-        return ($found === null ? Notice::notHere() : Notice::unsubscribe($request->getRequestUri(), $found->business->name, $this->less($found)))->response();
+        return ($found === null ? PlainPage::notHere() : PlainPage::unsubscribe($request->getRequestUri(), $found->business->name, $this->less($found)))->response();
     }
 
     public function leave(Request $request, string $message): Response
@@ -32,7 +33,7 @@ final readonly class UnsubscribeController
         $found = $this->message($request, $message);
         $person = $found?->person;
         if ($found === null || $person === null) {
-            return Notice::notHere()->response();
+            return PlainPage::notHere()->response();
         }
         $back = $request->getRequestUri();
         $name = $found->business->name;
@@ -40,22 +41,22 @@ final readonly class UnsubscribeController
         if ($choice === 'back') {
             $this->unsubscribe->back($person);
 
-            return Notice::subscribedAgain($name)->response();
+            return PlainPage::subscribedAgain($name)->response();
         }
         if ($choice === 'quiet') {
             $this->unsubscribe->quiet($person);
 
-            return Notice::quiet($name, $back)->response();
+            return PlainPage::quiet($name, $back)->response();
         }
         if ($choice === 'these' && $this->kind($found) !== null) {
             $this->unsubscribe->from($person, $this->kind($found), $found);
 
-            return Notice::lessOften($name, $back)->response();
+            return PlainPage::lessOften($name, $back)->response();
         }
         // Anything else, the mail program's own request among it, is what it says on the link.
         $this->unsubscribe->of($person, $found);
 
-        return Notice::unsubscribed($name, $back)->response();
+        return PlainPage::unsubscribed($name, $back)->response();
     }
 
     /** What this letter is one of, as opting out of it names it. */

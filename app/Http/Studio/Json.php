@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Studio;
 
-use App\Funnels\DraftPlan;
+use App\Drafts\DraftPlan;
 use App\Models\Email;
 use App\Models\Form;
 use App\Models\Funnel;
@@ -15,7 +15,7 @@ use App\Models\Sequence;
 use App\Models\SharedSection;
 use App\Models\Upload;
 use App\Models\Version;
-use App\Site\Signs;
+use App\Rendering\Icons;
 use App\Support\Instant;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Page\Arrangement;
@@ -54,7 +54,7 @@ final class Json
             'blocks' => array_map(fn (BlockKind $k): array => ['id' => $k->value, 'label' => $k->label(), 'fields' => array_keys(BlockFields::own($k)),
                 'items' => BlockFields::items($k) === null ? null : array_keys(BlockFields::items($k)), 'styles' => BlockFields::styles($k)], BlockKind::cases()),
             'arrangements' => $named(Arrangement::cases()),
-            'icons' => array_map(fn (string $i): array => ['id' => $i, 'svg' => Signs::svg($i)], BlockFields::ICONS),
+            'icons' => array_map(fn (string $i): array => ['id' => $i, 'svg' => Icons::svg($i)], BlockFields::ICONS),
             'roles' => $named(PageRole::cases()),
             'headingFonts' => array_keys(Fonts::HEADING),
             'bodyFonts' => Fonts::BODY,

@@ -1,6 +1,6 @@
 @php
     $look = \Lantern\Core\Page\Look\Looks::get('linen');
-    $style = \App\Site\LookStyle::whole($look, \Lantern\Core\Page\Look\Paint::of($look, \Lantern\Core\Page\Look\Background::paper()));
+    $style = \App\Rendering\LookStyle::whole($look, \Lantern\Core\Page\Look\Paint::of($look, \Lantern\Core\Page\Look\Background::paper()));
 @endphp
 <!doctype html>
 <html lang="en">
@@ -10,7 +10,7 @@
 <meta name="robots" content="noindex">
 <link rel="icon" href="data:,">
 <title>{{ $title }}</title>
-{!! \App\Site\SiteAssets::head([$look], ['base'], false) !!}
+{!! \App\Rendering\SiteAssets::head([$look], ['base'], false) !!}
 </head>
 <body style="{{ $style }}">
 <main>

@@ -1,5 +1,5 @@
 @php
-    use App\Site\Slots;
+    use App\Rendering\Slots;
     use Lantern\Core\Emails\MergeFields;
     $settings = $page->settings;
     $entry = $page->address === '';

@@ -1,4 +1,4 @@
-@php($left = \App\Site\TimeLeft::until($block->field('until'), $plan->sender->timeZone))
+@php($left = \App\Rendering\TimeLeft::until($block->field('until'), $plan->sender->timeZone))
 @if ($left !== null || $view->editing())
 <div {!! $at->root('countdown '.$block->style()) !!} role="timer" data-until="{{ $left?->iso }}">
 <span class="countdown-words"{!! $at->words('text') !!}>{{ $block->field('text') }}</span>

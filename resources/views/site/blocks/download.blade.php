@@ -1,5 +1,5 @@
 @php
-    use App\Site\Slots;
+    use App\Rendering\Slots;
     $gift = $plan->leadMagnet($block->field('leadMagnet'));
 @endphp
 @if ($gift)

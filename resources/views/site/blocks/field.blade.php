@@ -1,5 +1,5 @@
 @php
-    use App\Site\Slots;
+    use App\Rendering\Slots;
     use Lantern\Core\People\FieldKind;
     $name = $field->key();
     $invalid = Slots::name('invalid', $name);

@@ -1,5 +1,5 @@
 @php
-    use App\Site\Slots;
+    use App\Rendering\Slots;
     $form = $plan->form($block->field('form'));
     // The same form may stand on a page twice; each of its fields still needs an id of its own.
     $id = fn (string $field): string => 'f-'.$field.'-'.$block->id;

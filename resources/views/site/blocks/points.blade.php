@@ -3,7 +3,7 @@
 @foreach ($block->items as $i => $item)
 <li class="point">
 @if ($block->style() !== 'steps')
-<span class="sign" aria-hidden="true">{!! \App\Site\Signs::svg($item['icon'] ?? '') !!}</span>
+<span class="sign" aria-hidden="true">{!! \App\Rendering\Icons::svg($item['icon'] ?? '') !!}</span>
 @endif
 <div>
 @if (($item['value'] ?? '') !== '' || ($view->editing() && $block->style() === 'bonuses'))

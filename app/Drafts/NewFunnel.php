@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Drafts;
+
+use App\Models\Business;
+use App\Models\Funnel;
+use App\Models\OldAddress;
+use App\Models\Upload;
+use App\Support\Ids;
+use Lantern\Core\Plan\Goal;
+use Lantern\Core\Plan\LeadMagnet;
+use Lantern\Core\Plan\PlanCopy;
+use Lantern\Core\Plan\WebAddress;
+use Lantern\Core\Starters\Starter;
+
+/** Makes funnels: from a starter, or from one that is there. */
+final class NewFunnel
+{
+    /**
+     * @param  string  $title  of what is given away, waited for, shown or sold
+     * @param  Upload|null  $file  what is given away; may come later
+     * @param  string  $price  as visitors read it; '' when it is not known yet
+     */
+    public function fromStarter(Business $business, Goal $goal, string $name, string $title, ?Upload $file, string $price = ''): Funnel
+    {
+        $leadMagnet = ! $goal->hasLeadMagnet() ? null : ($file === null
+            ? new LeadMagnet(Ids::next(), $title)
+            : new LeadMagnet(Ids::next(), $title, $file->id, $file->name, $file->mime, $file->bytes));
+        $plan = (new Starter($business->sender(), Ids::next(...)))
+            ->build($goal, $name, $title, WebAddress::suggest($title, self::taken(...)), $leadMagnet, $price);
+
+        return DraftPlan::store($plan, $business);
+    }
+
+    public function duplicate(Funnel $funnel): Funnel
+    {
+        $name = mb_substr($funnel->name, 0, 113).' (copy)';
+        $copy = PlanCopy::of(DraftPlan::read($funnel), $name, WebAddress::suggest($funnel->address.'-copy', self::taken(...)), Ids::next(...));
+
+        return DraftPlan::store($copy, $funnel->business);
+    }
+
+    /** Is the address a funnel's, or was it one in public, so that it leads there for good? */
+    public static function taken(string $address, ?string $by = null): bool
+    {
+        return Funnel::query()->where('address', $address)->exists()
+            || OldAddress::query()->where('address', $address)->whereNull('page_id')->when($by !== null, fn ($q) => $q->where('funnel_id', '!=', $by))->exists();
+    }
+}

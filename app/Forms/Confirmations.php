@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Forms;
+
+use App\Mail\Sending\Planner;
+use App\Models\Confirmation;
+use App\Models\Submission;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/** Asks somebody whether an address is theirs: a mail with a link that works once, for a while, and can be sent again. */
+final readonly class Confirmations
+{
+    /** Mails for one filled-in form, and seconds between two of them. */
+    public const MOST = 5;
+
+    public const PAUSE = 60;
+
+    public function __construct(private Planner $planner)
+    {
+    }
+
+    public function ask(Submission $submission): void
+    {
+        $confirmation = Confirmation::query()->create(['submission_id' => $submission->id,
+            'expires_at' => CarbonImmutable::now()->addHours((int) config('lantern.links.confirm_hours'))]);
+        $this->planner->planConfirmation($submission, $confirmation);
+    }
+
+    /** @return bool was another mail sent? Not if one went out within a minute, or five did already */
+    public function again(Submission $submission): bool
+    {
+        return DB::transaction(function () use ($submission): bool {
+            $before = Confirmation::query()->where('submission_id', $submission->id);
+            if ($submission->state !== 'waiting' || (clone $before)->count() >= self::MOST
+                || (clone $before)->where('created_at', '>', CarbonImmutable::now()->subSeconds(self::PAUSE))->exists()) {
+                return false;
+            }
+            $this->ask($submission);
+
+            return true;
+        });
+    }
+
+    public static function link(Confirmation $confirmation): string
+    {
+        return url("/c/{$confirmation->id}/".self::seal($confirmation->id));
+    }
+
+    /** Where somebody waits who was asked: it can be opened only from this link. */
+    public static function waitingLink(Submission $submission): string
+    {
+        return url("/c/wait/{$submission->id}/".self::seal("wait|{$submission->id}"));
+    }
+
+    public static function seal(string $of): string
+    {
+        return substr(hash_hmac('sha256', "confirm|{$of}", (string) config('app.key')), 0, 32);
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Forms;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Str;
+
+/**
+ * Proves that a form was loaded from us, when, and for which page: nonce, time and a keyed hash over both.
+ * The nonce is the key of the submission, so a form sent twice is one submission. Nothing is stored for a token.
+ */
+final readonly class FormToken
+{
+    private function __construct(public string $nonce, public int $loadedAtMs)
+    {
+    }
+
+    public static function issue(string $page): string
+    {
+        $nonce = Str::lower(Str::random(32));
+        $ms = (int) CarbonImmutable::now()->getPreciseTimestamp(3);
+
+        return "{$nonce}.{$ms}.".self::seal($nonce, $ms, $page);
+    }
+
+    /** @return self|null nothing when it is not ours, not for this page, or too old */
+    public static function read(mixed $token, string $page): ?self
+    {
+        if (! is_string($token) || preg_match('/^([a-z0-9]{32})\.([0-9]{13})\.([0-9a-f]{64})$/D', $token, $m) !== 1
+            || ! hash_equals(self::seal($m[1], (int) $m[2], $page), $m[3])) {
+            return null;
+        }
+        $read = new self($m[1], (int) $m[2]);
+
+        return $read->age() > (float) config('lantern.signups.token_seconds') ? null : $read;
+    }
+
+    /** Seconds since the form was loaded. */
+    public function age(): float
+    {
+        return (CarbonImmutable::now()->getPreciseTimestamp(3) - $this->loadedAtMs) / 1000;
+    }
+
+    private static function seal(string $nonce, int $ms, string $page): string
+    {
+        return hash_hmac('sha256', "form|{$nonce}|{$ms}|{$page}", (string) config('app.key'));
+    }
+}

@@ -1,0 +1,183 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Forms;
+
+use App\Journey\EffectRunner;
+use App\Journey\PersonLookup;
+use App\Models\Person;
+use App\Models\Submission;
+use App\People\Consent\Suppressions;
+use App\People\Fields\OwnFields;
+use App\Results\Recorder;
+use App\Support\Instant;
+use DateTimeImmutable;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Forms\Answers;
+use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Journey\Decision;
+use Lantern\Core\Journey\Effects\AskToConfirm;
+use Lantern\Core\Journey\Event;
+use Lantern\Core\Journey\EventType;
+use Lantern\Core\Journey\Journey;
+use Lantern\Core\People\EmailAddress;
+use Lantern\Core\People\FieldKind;
+use Lantern\Core\Plan\Outcome;
+use LogicException;
+
+/**
+ * Takes a sign-up in: the person, the submission with its consent, and whatever follows, all in one transaction. What
+ * follows is the core's decision. A form with double opt-in is kept as it was filled in; it changes nothing about
+ * anybody who is known, and leads to nothing but the question, until the address is confirmed.
+ */
+final readonly class TakeSignup
+{
+    public function __construct(private Recorder $recorder, private EffectRunner $perform, private Confirmations $confirmations)
+    {
+    }
+
+    /** @return array{Submission, Decision} for a form sent twice, the first submission again and no effects */
+    public function take(Signup $signup): array
+    {
+        $email = $signup->answers->email ?? throw new LogicException('Only answers without errors can be taken.');
+
+        return DB::transaction(function () use ($signup, $email): array {
+            $journey = new Journey($signup->version->plan());
+            // The same form with the same address is the same sign-up; with another address somebody went back and mended it.
+            $token = substr(hash('sha256', "{$signup->token}|{$email->key}"), 0, 32);
+            $before = Submission::query()->where('token', $token)->first();
+            if ($before !== null) {
+                return [$before, new Decision($before->state === 'waiting' ? null : $signup->version->plan()->way($signup->page->id, Outcome::Joined))];
+            }
+            $waits = $signup->form->doubleOptIn;
+            $person = $this->person($signup, $email, $waits);
+            $submission = Submission::query()->create([
+                'token' => $token, 'funnel_id' => $signup->funnel->id, 'version_id' => $signup->version->id,
+                'page_id' => $signup->page->id, 'form_id' => $signup->form->id, 'person_id' => $person->id,
+                'answers' => $signup->answers->values, 'consent_words' => $signup->form->consent,
+                // Words under a button are agreed to by pressing it; words beside a box by ticking it.
+                'consented' => $signup->form->consent !== '' && ($signup->answers->consented || ! $signup->form->consentRequired),
+                'marketing' => $signup->form->marketing === '' ? null : $signup->answers->marketing,
+                'marketing_words' => $signup->form->marketing === '' ? null : $signup->form->marketing,
+                'ip' => $signup->ip, 'user_agent' => $signup->userAgent === null ? null : mb_substr($signup->userAgent, 0, 500),
+                'source' => $signup->source === [] ? null : $signup->source, 'submitted_at' => $signup->at,
+                'state' => $waits ? 'waiting' : 'taken', 'visitor' => $signup->visitor,
+            ]);
+            $submission->setRelation('person', $person)->setRelation('funnel', $signup->funnel);
+            if (! $waits) {
+                return [$submission, $this->complete($submission, $journey, $signup->form, EventType::Joined, $signup->at, $signup->owner)];
+            }
+            $this->record(EventType::Asked, $submission, $signup->at, $signup->owner);
+            $decision = $journey->decide(PersonLookup::visitor($person), new Event(EventType::Joined, $signup->at, $signup->page->id, $signup->form->id));
+            if ($decision->effectsOf(AskToConfirm::class) !== []) {
+                $this->confirmations->ask($submission);
+            }
+
+            return [$submission, $decision];
+        });
+    }
+
+    /** The address is confirmed: what was waited for follows. Confirming twice is confirming once. */
+    public function confirmed(Submission $submission, DateTimeImmutable $at, ?string $ip, bool $owner): Decision
+    {
+        return DB::transaction(function () use ($submission, $at, $ip, $owner): Decision {
+            $journey = new Journey($submission->version->plan());
+            $form = $submission->version->plan()->form($submission->form_id) ?? throw new LogicException('A version that took a form has it.');
+            if (Submission::query()->where('id', $submission->id)->where('state', 'waiting')->update(['state' => 'taken', 'confirmed_at' => Instant::sql($at), 'confirmed_ip' => $ip]) === 0) {
+                return new Decision($journey->decide(PersonLookup::visitor($submission->person), new Event(EventType::Confirmed, $at, $submission->page_id))->way);
+            }
+            $submission->refresh();
+            $submission->person->forceFill(['confirmed_at' => $submission->person->confirmed_at ?? $at])->save();
+            $this->record(EventType::Confirmed, $submission, $at, $owner);
+
+            return $this->complete($submission, $journey, $form, EventType::Confirmed, $at, $owner);
+        });
+    }
+
+    /** The second step of a form: its answers join those of the first. */
+    public function more(Submission $submission, FormPlan $form, Answers $answers): void
+    {
+        DB::transaction(function () use ($submission, $form, $answers): void {
+            $submission->forceFill(['answers' => $answers->values + $submission->answers])->save();
+            if ($submission->state === 'taken') {
+                $this->keep($submission->person, $form, $answers->values);
+            }
+        });
+    }
+
+    private function complete(Submission $submission, Journey $journey, FormPlan $form, EventType $type, DateTimeImmutable $at, bool $owner): Decision
+    {
+        $person = $submission->person;
+        $decision = $journey->decide(PersonLookup::visitor($person), new Event($type, $at, $submission->page_id, $submission->form_id));
+        $this->keep($person, $form, $submission->answers);
+        // Joining again is agreeing again: somebody who had unsubscribed and comes back of their own accord is back.
+        $person->forceFill(['unsubscribed_at' => null, 'quiet_until' => null, 'pending' => false, 'owner_try' => $person->owner_try && $owner,
+            'marketing' => match (true) {
+                $submission->marketing !== null => $submission->marketing || ($person->marketing && ! $person->wasRecentlyCreated && ! $person->pending),
+                $form->consent !== '' => true,
+                default => $person->marketing,
+            }])->save();
+        Suppressions::cameBack($person->business_id, $person->email);
+        DB::table('opt_outs')->where('person_id', $person->id)->whereIn('what', ['broadcasts', ...$form->start])->delete();
+        if ($submission->visitor !== null) {
+            self::join($submission->visitor, $person->id, $at);
+        }
+        $this->record(EventType::Joined, $submission, $at, $owner);
+        $this->perform->all($decision->effects, $submission->funnel, $submission->version, $person, $at, $submission);
+
+        return $decision;
+    }
+
+    /** From now on this browser is this person's; what it did before was theirs. */
+    public static function join(string $visitor, string $person, DateTimeImmutable $at): void
+    {
+        DB::table('visitor_person')->upsert(['visitor' => $visitor, 'person_id' => $person, 'joined_at' => Instant::sql($at)], ['visitor'], ['person_id']);
+        DB::table('events')->where('visitor', $visitor)->whereNull('person_id')->update(['person_id' => $person]);
+    }
+
+    private function record(EventType $type, Submission $submission, DateTimeImmutable $at, bool $owner): void
+    {
+        $this->recorder->record($type, $submission->funnel->business, $submission->funnel_id, $submission->page_id, $at, $submission->version_id,
+            $submission->visitor, $submission->person_id, $submission->source['utm_source'] ?? null, $owner, ['submission' => $submission->id]);
+    }
+
+    private function person(Signup $signup, EmailAddress $email, bool $waits): Person
+    {
+        $person = Person::query()->where('business_id', $signup->funnel->business_id)->where('email_key', $email->key)->first();
+        if ($person === null) {
+            $values = $signup->answers->values;
+            $why = Suppressions::why($signup->funnel->business_id, $email->display);
+
+            return Person::query()->create([
+                'business_id' => $signup->funnel->business_id, 'email' => $email->display, 'email_key' => $email->key, 'timezone' => $signup->zone,
+                'first_name' => $values[FieldKind::FirstName->value] ?? '', 'last_name' => $values[FieldKind::LastName->value] ?? '',
+                'joined_at' => $signup->at, 'owner_try' => $signup->owner, 'pending' => $waits,
+                'suppressed' => $why === 'unsubscribed' ? null : $why,
+            ]);
+        }
+        if (! $waits && $signup->zone !== null) {
+            $person->forceFill(['timezone' => $signup->zone]);
+        }
+
+        return $person;
+    }
+
+    /**
+     * What the answers say of the person.
+     *
+     * @param  array<string, string>  $values
+     */
+    private function keep(Person $person, FormPlan $form, array $values): void
+    {
+        $person->forceFill(array_filter([
+            'first_name' => $values[FieldKind::FirstName->value] ?? '', 'last_name' => $values[FieldKind::LastName->value] ?? '', 'phone' => $values[FieldKind::Phone->value] ?? '',
+        ], fn (string $v): bool => $v !== ''))->save();
+        foreach ($form->fields as $field) {
+            if ($field->keep && ($values[$field->key()] ?? '') !== '') {
+                OwnFields::know($person->business_id, $field);
+                OwnFields::set($person->id, $field->key(), $field->kind === FieldKind::Choices ? explode("\n", $values[$field->key()]) : [$values[$field->key()]]);
+            }
+        }
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Studio\Account;
+
+use App\Http\Studio\StudioController;
+use App\Models\Funnel;
+use App\Models\Message;
+use App\Models\Person;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+
+/** Finds anything by a few letters of it. */
+final class SearchController extends StudioController
+{
+    public function __invoke(Request $request): JsonResponse
+    {
+        $search = mb_strtolower(trim($request->string('q')->toString()));
+        if ($search === '' || mb_strlen($search) > 200) {
+            return response()->json(['found' => []]);
+        }
+        $like = '%'.addcslashes($search, '%_\\').'%';
+        $business = $this->user()->business_id;
+        $funnels = Funnel::query()->where('business_id', $business)->whereNull('archived_at')->whereRaw("lower(name) like ? escape '\\'", [$like])->limit(6)->get();
+        $pages = DB::table('pages')->join('funnels', 'funnels.id', '=', 'pages.funnel_id')->where('business_id', $business)->whereNull('archived_at')
+            ->whereRaw("lower(pages.name) like ? escape '\\'", [$like])->limit(6)->get(['pages.id', 'pages.name', 'funnels.id as funnel_id', 'funnels.name as funnel']);
+        $people = Person::query()->where('business_id', $business)->where(fn ($q) => $q->whereRaw("email_key like ? escape '\\'", [$like])
+            ->orWhereRaw("lower(first_name || ' ' || last_name) like ? escape '\\'", [$like]))->latest('joined_at')->limit(6)->get();
+        $messages = Message::query()->where('business_id', $business)->whereRaw("lower(subject) like ? escape '\\'", [$like])->latest('due_at')->limit(4)->get(['id', 'subject', 'to_address']);
+
+        return response()->json(['found' => [
+            ...$funnels->map(fn (Funnel $f): array => ['kind' => 'Funnel', 'label' => $f->name, 'note' => $f->state, 'to' => "/funnels/{$f->id}"])->all(),
+            ...$pages->map(fn ($p): array => ['kind' => 'Page', 'label' => $p->name, 'note' => $p->funnel, 'to' => "/funnels/{$p->funnel_id}/page/{$p->id}"])->all(),
+            ...$people->map(fn (Person $p): array => ['kind' => 'Person', 'label' => trim("{$p->first_name} {$p->last_name}") ?: $p->email, 'note' => $p->email, 'to' => "/people/{$p->id}"])->all(),
+            ...$messages->map(fn (Message $m): array => ['kind' => 'Message', 'label' => $m->subject, 'note' => $m->to_address, 'to' => "/outbox/{$m->id}"])->all(),
+        ]]);
+    }
+}

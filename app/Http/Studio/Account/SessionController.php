@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Studio\Account;
+
+use App\Http\Studio\Json;
+use App\Models\Business;
+use App\Models\User;
+use App\Serving\Browser;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Cookie;
+use Illuminate\Support\Facades\DB;
+
+/** Signing in and out, and the owner's account on the very first visit. */
+final class SessionController
+{
+    public function show(): JsonResponse
+    {
+        $user = Auth::user();
+
+        return response()->json($user instanceof User ? $this->signedIn($user) : [
+            'signedIn' => false,
+            'firstRun' => ! User::query()->exists(),
+            'demo' => config('lantern.demo') ? ['email' => 'imke@ferncroft.example', 'password' => 'twelve minutes a day'] : null,
+            'zones' => timezone_identifiers_list(),
+        ]);
+    }
+
+    public function signIn(Request $request): JsonResponse
+    {
+        $given = $request->validate(['email' => ['required', 'string', 'max:254'], 'password' => ['required', 'string', 'max:500']],
+            ['email.required' => 'Please fill in your email address.', 'password.required' => 'Please fill in your password.']);
+        if (! Auth::attempt(['email' => mb_strtolower(trim($given['email'])), 'password' => $given['password']], remember: false)) {
+            return response()->json(['message' => 'This address and password do not go together.',
+                'errors' => ['password' => ['This address and password do not go together. Please check both.']]], 422);
+        }
+
+        return $this->welcome($request);
+    }
+
+    public function setUp(Request $request): JsonResponse
+    {
+        if (User::query()->exists()) {
+            return response()->json(['message' => 'There is an owner already. Please sign in.'], 403);
+        }
+        $given = $request->validate([
+            'name' => ['required', 'string', 'max:100'],
+            'email' => ['required', 'email:rfc', 'max:254'],
+            'password' => ['required', 'string', 'min:10', 'max:500'],
+        ] + SettingsController::RULES, SettingsController::MESSAGES + ['password.min' => 'Please choose a password of ten characters or more.']);
+        $user = DB::transaction(function () use ($given): User {
+            $business = Business::query()->create(SettingsController::columns($given));
+
+            return User::query()->create(['business_id' => $business->id, 'name' => $given['name'],
+                'email' => mb_strtolower($given['email']), 'password' => $given['password']]);
+        });
+        Auth::login($user);
+
+        return $this->welcome($request);
+    }
+
+    public function signOut(Request $request): JsonResponse
+    {
+        Auth::logout();
+        $request->session()->invalidate();
+        $request->session()->regenerateToken();
+
+        return response()->json(['signedIn' => false]);
+    }
+
+    private function welcome(Request $request): JsonResponse
+    {
+        $request->session()->regenerate();
+        $user = Auth::user();
+        // From here on this browser's visits to the public pages are the owner's, and count nowhere.
+        Cookie::queue(Cookie::make(Browser::OWNER_COOKIE, '1', 60 * 24 * 365, '/', httpOnly: true, sameSite: 'lax'));
+
+        return response()->json($user instanceof User ? $this->signedIn($user) : ['signedIn' => false]);
+    }
+
+    /** @return array<string, mixed> */
+    private function signedIn(User $user): array
+    {
+        return [
+            'signedIn' => true,
+            'demo' => (bool) config('lantern.demo'),
+            'user' => ['name' => $user->name, 'email' => $user->email],
+            'business' => SettingsController::json($user->business),
+            'looks' => Json::looks(),
+            'kit' => Json::kit(),
+            'siteUrl' => url('/'),
+            'zones' => timezone_identifiers_list(),
+        ];
+    }
+}

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Studio\Account;
+
+use App\Http\Studio\StudioController;
+use App\Models\Business;
+use App\Results\Recorder;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** The business: what every page and email says about who is speaking. */
+final class SettingsController extends StudioController
+{
+    public const RULES = [
+        'businessName' => ['required', 'string', 'max:120'],
+        'senderName' => ['required', 'string', 'max:120', 'not_regex:/[\x00-\x1f]/'],
+        'senderAddress' => ['required', 'email:rfc', 'max:254'],
+        'postalAddress' => ['nullable', 'string', 'max:400'],
+        'timezone' => ['required', 'timezone:all'],
+        'currency' => ['required', 'regex:/^[A-Z]{3}$/'],
+        'messagesPerMinute' => ['sometimes', 'integer', 'min:1', 'max:100000'],
+        'embedHosts' => ['sometimes', 'array', 'max:30'],
+        'embedHosts.*' => ['required', 'string', 'max:120', 'regex:/^[a-z0-9]([a-z0-9-]*[a-z0-9])?(\.[a-z0-9]([a-z0-9-]*[a-z0-9])?)+$/'],
+    ];
+
+    public const MESSAGES = [
+        'businessName.required' => 'What is your business called?',
+        'senderName.required' => 'Whose name should stand on your emails?',
+        'senderName.not_regex' => 'A name is one line.',
+        'senderAddress.required' => 'Which address should your emails come from?',
+        'senderAddress.email' => 'This does not look like an email address.',
+        'timezone.timezone' => 'Please choose a time zone from the list.',
+        'currency.regex' => 'A currency has three capital letters, such as EUR.',
+        'messagesPerMinute.*' => 'Between one and 100,000 messages a minute.',
+        'embedHosts.*.regex' => 'A host is written like video.example, without https:// and without a path.',
+        'name.required' => 'What is your name?',
+        'email.required' => 'Which address will you sign in with?',
+        'email.email' => 'This does not look like an email address.',
+    ];
+
+    public function update(Request $request, Recorder $recorder): JsonResponse
+    {
+        $given = $request->validate(self::RULES, self::MESSAGES);
+        $business = $this->business();
+        $before = $business->timezone;
+        $business->forceFill(self::columns($given))->save();
+        if ($before !== $business->timezone) {
+            $recorder->rebuild($business); // Days begin at another moment now.
+        }
+
+        return response()->json(self::json($business));
+    }
+
+    /**
+     * @param  array<string, mixed>  $given
+     * @return array<string, mixed>
+     */
+    public static function columns(array $given): array
+    {
+        return [
+            'name' => $given['businessName'], 'sender_name' => $given['senderName'], 'sender_address' => $given['senderAddress'],
+            'postal_address' => $given['postalAddress'] ?? '', 'timezone' => $given['timezone'], 'currency' => $given['currency'],
+        ] + (isset($given['embedHosts']) ? ['embed_hosts' => array_values(array_unique($given['embedHosts']))] : [])
+            + (isset($given['messagesPerMinute']) ? ['messages_per_minute' => (int) $given['messagesPerMinute']] : []);
+    }
+
+    /** @return array<string, mixed> */
+    public static function json(Business $business): array
+    {
+        return ['businessName' => $business->name, 'senderName' => $business->sender_name, 'senderAddress' => $business->sender_address,
+            'postalAddress' => $business->postal_address, 'timezone' => $business->timezone, 'currency' => $business->currency, 'embedHosts' => $business->embed_hosts, 'messagesPerMinute' => $business->messages_per_minute];
+    }
+}

@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Studio\Funnels;
+
+use App\Drafts\DraftPlan;
+use App\Drafts\NewFunnel;
+use App\Files\Uploads;
+use App\Http\Studio\Json;
+use App\Http\Studio\StudioController;
+use App\Models\Funnel;
+use App\Models\OldAddress;
+use App\Models\Upload;
+use App\Models\Version;
+use App\Publishing\Publishing;
+use App\Results\Numbers;
+use App\Support\Instant;
+use App\Support\RichText;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\Rule;
+use Lantern\Core\Emails\MergeFields;
+use Lantern\Core\Page\Look\LookChanges;
+use Lantern\Core\Page\Look\Looks;
+use Lantern\Core\Plan\Goal;
+use Lantern\Core\Plan\WebAddress;
+use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Shape;
+
+final class FunnelController extends StudioController
+{
+    public function index(Request $request, Numbers $numbers): JsonResponse
+    {
+        $search = mb_strtolower(trim($request->string('search')->toString()));
+        $state = $request->string('state')->toString();
+        $funnels = Funnel::query()->with('liveVersion:id,funnel_id,number')->where('business_id', $this->user()->business_id)
+            ->when($state === 'archived', fn ($q) => $q->whereNotNull('archived_at'), fn ($q) => $q->whereNull('archived_at'))
+            ->when(in_array($state, ['draft', 'live', 'closed'], true), fn ($q) => $q->where('state', $state))
+            ->when($search !== '', fn ($q) => $q->whereRaw('lower(name) like ? escape ?', ['%'.addcslashes($search, '%_\\').'%', '\\']))
+            ->orderByDesc('updated_at')->orderBy('id')->paginate(min(100, max(1, $request->integer('perPage', 50))));
+        $totals = $numbers->totals($this->business(), array_values(array_map(fn (Funnel $f): string => $f->id, $funnels->items())));
+
+        return response()->json([
+            'total' => $funnels->total(),
+            'any' => Funnel::query()->where('business_id', $this->user()->business_id)->exists(),
+            'funnels' => array_map(fn (Funnel $f): array => $this->summary($f) + $totals[$f->id], $funnels->items()),
+        ]);
+    }
+
+    public function store(Request $request, Uploads $uploads, NewFunnel $new): JsonResponse
+    {
+        $given = $request->validate([
+            'goal' => ['required', Rule::enum(Goal::class)],
+            'name' => ['required', 'string', 'max:120'],
+            'title' => ['required', 'string', 'max:200'],
+            'file' => ['nullable'],
+            'price' => ['nullable', 'string', 'max:40'],
+        ], [
+            'goal.*' => 'Please choose what this funnel is for.',
+            'name.required' => 'Please give the funnel a name. Only you will see it.',
+            'name.max' => 'A name has 120 characters at most.',
+            'title.required' => 'What is it called? Visitors will read this.',
+            'title.max' => 'A title has 200 characters at most.',
+            'price.max' => 'A price has 40 characters at most.',
+        ]);
+        $file = $request->file('file');
+        if ($file === null && $request->has('file') && $request->input('file') !== '') {
+            throw Invalid::at('file', 'The file did not arrive. Please bring it again.');
+        }
+        $funnel = DB::transaction(fn (): Funnel => $new->fromStarter($this->business(), Goal::from($given['goal']), trim($given['name']), trim($given['title']),
+            is_array($file) || $file === null ? null : $uploads->file($this->business(), $file), trim($given['price'] ?? '')));
+
+        return response()->json(['id' => $funnel->id], 201);
+    }
+
+    public function show(string $funnel, Numbers $numbers): JsonResponse
+    {
+        $found = $this->funnel($funnel);
+        $found->load(['pages.ways', 'forms', 'emails', 'sequences', 'leadMagnets.upload', 'sharedSections', 'liveVersion', 'business']);
+        $changed = Publishing::differs($found, DraftPlan::read($found));
+
+        return response()->json($this->summary($found) + [
+            'changed' => $changed,
+            'nextVersion' => 1 + (int) Version::query()->where('funnel_id', $found->id)->max('number'),
+        ] + $this->ofPages($found) + [
+            'pages' => $found->pages->map(Json::page(...))->all(),
+            'ways' => $found->pages->flatMap(fn ($p) => $p->ways)->map(fn ($w): array => ['page' => $w->page_id, 'outcome' => $w->outcome, 'toPage' => $w->to_page, 'toUrl' => $w->to_url])->values()->all(),
+            'forms' => $found->forms->map(Json::form(...))->all(),
+            'sequences' => $found->sequences->map(Json::sequence(...))->values()->all(),
+            'emails' => $found->emails->map(Json::email(...))->sortBy('offset')->values()->all(),
+            'leadMagnets' => $found->leadMagnets->map(Json::leadMagnet(...))->all(),
+            'sharedSections' => $found->sharedSections->map(Json::sharedSection(...))->all(),
+            'pageNumbers' => (object) $numbers->byPage($found),
+            'emailNumbers' => (object) $numbers->byEmail($found),
+            'sequenceNumbers' => (object) $numbers->bySequence($found),
+        ]);
+    }
+
+    public function update(Request $request, string $funnel): JsonResponse
+    {
+        $found = $this->funnel($funnel);
+        $given = $request->validate(['name' => ['sometimes', 'required', 'string', 'max:120'], 'address' => ['sometimes', 'string', 'max:200'],
+            'look' => ['sometimes', Rule::in(array_keys(Looks::all()))], 'parameters' => ['sometimes', 'array'], 'parameters.*' => ['string'],
+            'logo' => ['sometimes', 'nullable', 'string'], 'icon' => ['sometimes', 'nullable', 'string']],
+            ['name.required' => 'Please give the funnel a name. Only you will see it.', 'name.max' => 'A name has 120 characters at most.', 'look.in' => 'There is no such look.']);
+        if (isset($given['address']) && $given['address'] !== $found->address) {
+            WebAddress::check($given['address']);
+            if (NewFunnel::taken($given['address'], $found->id)) {
+                throw Invalid::at('address', "“{$given['address']}” is in use by another of your funnels. Please choose another web address.");
+            }
+        }
+        if ($request->has('changes')) {
+            $given['look_changes'] = LookChanges::fromShape(Shape::of($request->input('changes'), 'changes'))->toArray();
+        }
+        if ($request->has('fields')) {
+            $given['fields'] = array_map(RichText::plain(...), MergeFields::ownFields(Shape::of($request->input('fields'), 'fields')));
+        }
+        if (isset($given['parameters'])) {
+            $given['parameters'] = MergeFields::parameterNames(array_values($given['parameters']));
+        }
+        foreach (['logo', 'icon'] as $picture) {
+            if (isset($given[$picture]) && ! Upload::query()->where('business_id', $found->business_id)->where('kind', 'picture')->whereKey($given[$picture])->exists()) {
+                throw Invalid::at($picture, 'This picture is not in your library.');
+            }
+        }
+        DB::transaction(function () use ($found, $given): void {
+            // Once public, an address leads to the funnel for good.
+            if (isset($given['address']) && $given['address'] !== $found->address) {
+                OldAddress::query()->where('funnel_id', $found->id)->whereNull('page_id')->where('address', $given['address'])->delete();
+                if ($found->live_version_id !== null) {
+                    OldAddress::query()->firstOrCreate(['funnel_id' => $found->id, 'page_id' => null, 'address' => $found->address]);
+                }
+            }
+            $found->forceFill($given)->save();
+        });
+
+        return response()->json($this->summary($found) + $this->ofPages($found));
+    }
+
+    /** @return array<string, mixed> what all pages of a funnel share */
+    private function ofPages(Funnel $funnel): array
+    {
+        return ['look' => $funnel->look, 'changes' => (object) $funnel->look_changes, 'logo' => $funnel->logo, 'icon' => $funnel->icon,
+            'fields' => (object) $funnel->fields, 'parameters' => $funnel->parameters];
+    }
+
+    public function duplicate(string $funnel, NewFunnel $new): JsonResponse
+    {
+        return response()->json(['id' => $new->duplicate($this->funnel($funnel))->id], 201);
+    }
+
+    public function archive(string $funnel): JsonResponse
+    {
+        $found = $this->funnel($funnel);
+        $found->forceFill(['archived_at' => CarbonImmutable::now()])->save();
+
+        return response()->json($this->summary($found));
+    }
+
+    public function restore(string $funnel): JsonResponse
+    {
+        $found = $this->funnel($funnel);
+        $found->forceFill(['archived_at' => null])->save();
+
+        return response()->json($this->summary($found));
+    }
+
+    /** @return array<string, mixed> */
+    private function summary(Funnel $funnel): array
+    {
+        return ['id' => $funnel->id, 'name' => $funnel->name, 'goal' => $funnel->goal, 'state' => $funnel->state, 'address' => $funnel->address,
+            'url' => $funnel->url(), 'archived' => $funnel->archived_at !== null, 'liveVersion' => $funnel->liveVersion?->number,
+            'updatedAt' => Instant::json($funnel->updated_at)];
+    }
+}

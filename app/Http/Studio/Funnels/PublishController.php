@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Studio\Funnels;
+
+use App\Drafts\DraftPlan;
+use App\Http\Studio\Json;
+use App\Http\Studio\StudioController;
+use App\Models\Funnel;
+use App\Models\Version;
+use App\People\Fields\OwnFields;
+use App\Publishing\Publishing;
+use App\Rendering\PictureFacts;
+use App\Serving\PreviewLink;
+use App\Support\Instant;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Lantern\Core\Checks\Finding;
+use Lantern\Core\Checks\GoLiveCheck;
+use Lantern\Core\Plan\Changes;
+
+final class PublishController extends StudioController
+{
+    public function __construct(private readonly Publishing $publishing, private readonly PictureFacts $facts)
+    {
+    }
+
+    public function check(string $funnel): JsonResponse
+    {
+        return response()->json(['findings' => array_map(fn (Finding $f): array => $f->toArray(), $this->findings($this->funnel($funnel)))]);
+    }
+
+    /** @return list<Finding> */
+    private function findings(Funnel $funnel): array
+    {
+        $plan = DraftPlan::read($funnel);
+
+        return GoLiveCheck::of($plan, $this->facts->ofPlan($plan, $funnel->business), CarbonImmutable::now(), array_column(OwnFields::of($funnel->business_id), 'name'));
+    }
+
+    /** What publishing would change for visitors, page by page. */
+    public function changes(string $funnel): JsonResponse
+    {
+        $found = $this->funnel($funnel);
+        $live = $found->liveVersion;
+
+        return response()->json(['changes' => $live === null ? [] : array_map(fn (Changes $c): array => ['about' => $c->about, 'sentences' => $c->sentences],
+            Changes::between($live->plan(), DraftPlan::read($found)))]);
+    }
+
+    /** A link that shows the draft to whoever has it, for two weeks. */
+    public function previewLink(string $funnel): JsonResponse
+    {
+        $until = CarbonImmutable::now()->addDays(14);
+
+        return response()->json(['url' => PreviewLink::make($this->funnel($funnel)->id, $until), 'until' => Instant::json($until)]);
+    }
+
+    public function versions(string $funnel): JsonResponse
+    {
+        $found = $this->funnel($funnel);
+        $versions = Version::query()->where('funnel_id', $found->id)->orderByDesc('number')->limit(50)
+            ->get(['id', 'funnel_id', 'number', 'note', 'published_at']);
+
+        return response()->json(['versions' => $versions->map(fn (Version $v): array => Json::version($v, $found))->all()]);
+    }
+
+    public function publish(Request $request, string $funnel): JsonResponse
+    {
+        $note = $request->validate(['note' => ['nullable', 'string', 'max:300']])['note'] ?? '';
+        $found = $this->funnel($funnel);
+        $version = $this->publishing->publish($found, $this->user(), trim((string) $note));
+
+        return response()->json(['version' => Json::version($version, $found), 'url' => $found->url()]);
+    }
+
+    public function close(string $funnel): JsonResponse
+    {
+        $found = $this->funnel($funnel);
+        if ($found->state !== 'live') {
+            return response()->json(['message' => 'Only a live funnel can be closed.'], 422);
+        }
+        $this->publishing->close($found);
+
+        return response()->json(['state' => $found->state]);
+    }
+
+    public function switchTo(string $funnel, string $version): JsonResponse
+    {
+        $found = $this->funnel($funnel);
+        $target = Version::query()->where('funnel_id', $found->id)->findOrFail($version);
+        $this->publishing->switchTo($found, $target);
+
+        return response()->json(['version' => Json::version($target, $found), 'url' => $found->url()]);
+    }
+}

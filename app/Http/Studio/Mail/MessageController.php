@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Studio\Mail;
+
+use App\Http\Studio\Json;
+use App\Http\Studio\StudioController;
+use App\Mail\Emails\EmailWriter;
+use App\Mail\Sending\Eml;
+use App\Mail\Sending\Feedback;
+use App\Mail\Sending\OutboxBehaviour;
+use App\Models\Message;
+use App\Support\Ids;
+use App\Support\Instant;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Shape;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+
+/** The outbox: every message, as its reader sees it. */
+final class MessageController extends StudioController
+{
+    public function index(Request $request): JsonResponse
+    {
+        $search = mb_strtolower(trim($request->string('search')->toString()));
+        $like = '%'.addcslashes($search, '%_\\').'%';
+        $now = Instant::sql(CarbonImmutable::now());
+        $state = $request->string('state')->toString();
+        $messages = Message::query()->select(['id', 'name', 'kind', 'to_address', 'subject', 'state', 'due_at', 'sent_at', 'trouble', 'attempts', 'person_id', 'funnel_id', 'opened_at', 'clicked_at', 'lost_why'])
+            ->where('business_id', $this->user()->business_id)
+            ->when(in_array($state, ['waiting', 'sending', 'sent', 'failed', 'cancelled'], true), fn ($q) => $q->where('state', $state))
+            ->when($request->string('broadcast')->toString() !== '', fn ($q) => $q->where('broadcast_id', $request->string('broadcast')->toString()))
+            ->when($request->string('email')->toString() !== '', fn ($q) => $q->where('email_id', $request->string('email')->toString()))
+            ->when($search !== '', fn ($q) => $q->where(fn ($q) => $q->whereRaw("lower(to_address) like ? escape '\\'", [$like])
+                ->orWhereRaw("lower(subject) like ? escape '\\'", [$like])->orWhereRaw("lower(name) like ? escape '\\'", [$like])))
+            // What has happened comes before what is yet to come, each with the nearest first.
+            ->orderByRaw("state = 'waiting' and due_at > ?", [$now])
+            ->orderByRaw('case when due_at > ? then due_at end', [$now])->orderByDesc('due_at')->orderBy('id')
+            ->paginate(min(100, max(1, $request->integer('perPage', 25))));
+        $states = DB::table('messages')->where('business_id', $this->user()->business_id)->groupBy('state')->selectRaw('state, count(*) as n')->pluck('n', 'state');
+
+        return response()->json(['total' => $messages->total(), 'page' => $messages->currentPage(), 'pages' => $messages->lastPage(),
+            'states' => (object) $states->all(), 'messages' => array_map(Json::message(...), $messages->items())]);
+    }
+
+    public function show(string $message, EmailWriter $writer): JsonResponse
+    {
+        if (! Ids::is($message)) {
+            throw new NotFoundHttpException;
+        }
+        $found = Message::query()->with(['person.business', 'business', 'funnel.liveVersion'])->where('business_id', $this->user()->business_id)->findOrFail($message);
+        // What was sent is shown as it was sent; what still waits as it would be sent now.
+        $letter = $found->html === null ? $writer->write($found) : null;
+        $mime = DB::table('outbox')->where('message_id', $found->id)->value('mime');
+
+        return response()->json(['subject' => $letter->subject ?? $found->subject, 'html' => $letter->html ?? $found->html, 'text' => $letter->text ?? $found->text,
+            'from' => "{$found->business->sender_name} <{$found->business->sender_address}>", 'funnel' => $found->funnel?->name,
+            'person' => (string) $found->person?->fullName(), 'mime' => is_string($mime) ? $mime : null] + Json::message($found));
+    }
+
+    /** One message as EML. */
+    public function eml(string $message): Response
+    {
+        $found = $this->message($message);
+        abort_if($found->sent_at === null, 404);
+
+        return response(Eml::of($found), 200, ['Content-Type' => 'message/rfc822', 'Content-Disposition' => 'attachment; filename="'.(string) preg_replace('/[^A-Za-z0-9._-]+/', '-', Eml::name($found)).'"', 'X-Content-Type-Options' => 'nosniff']);
+    }
+
+    /** All that was sent, as a mailbox. */
+    public function mbox(Request $request): StreamedResponse
+    {
+        $person = $request->string('person')->toString();
+        $query = Message::query()->with('business')->where('business_id', $this->user()->business_id)->whereNotNull('sent_at')->when($person !== '', fn ($q) => $q->where('person_id', $person));
+
+        return response()->streamDownload(function () use ($query): void {
+            foreach ($query->lazyById(200) as $message) {
+                echo Eml::mbox($message);
+            }
+        }, 'outbox.mbox', ['Content-Type' => 'application/mbox', 'X-Content-Type-Options' => 'nosniff']);
+    }
+
+    /** How the outbox behaves, to see what happens on a bad day. */
+    public function mood(): JsonResponse
+    {
+        return response()->json(['isOutbox' => config('mail.default') !== 'smtp'] + OutboxBehaviour::now()->toArray());
+    }
+
+    public function setMood(Request $request): JsonResponse
+    {
+        $mood = OutboxBehaviour::read(Shape::of($request->only(['slowMs', 'failingUntil', 'bouncing', 'complaining'])));
+        $mood->keep();
+
+        return response()->json(['isOutbox' => config('mail.default') !== 'smtp'] + $mood->toArray());
+    }
+
+    /** A message that was sent comes back, or its reader reports it: what a provider would tell later. */
+    public function feedback(Request $request, string $message, Feedback $feedback): JsonResponse
+    {
+        $found = $this->message($message);
+        if (config('mail.default') === 'smtp' || $found->state !== 'sent' || $found->person_id === null) {
+            throw Invalid::at('message', 'Only what the outbox has sent can come back from it.');
+        }
+        match ($request->string('what')->toString()) {
+            'bounce' => $feedback->bounced($found, '550 5.1.1 The outbox was told that this mailbox does not exist.'),
+            'complain' => $feedback->complained($found),
+            'open' => $feedback->opened($found, CarbonImmutable::now()),
+            default => throw Invalid::at('what', 'Choose what happens.'),
+        };
+
+        return response()->json(Json::message($found->refresh()));
+    }
+
+    /** Sends a message again that failed. */
+    public function retry(string $message): JsonResponse
+    {
+        $found = $this->message($message);
+        Message::query()->where('id', $found->id)->where('state', 'failed')->update(['state' => 'waiting', 'attempts' => 0, 'queued_at' => null, 'claimed_at' => null, 'trouble' => null, 'due_at' => Instant::sql(CarbonImmutable::now())]);
+
+        return response()->json(Json::message($found->refresh()));
+    }
+
+    private function message(string $id): Message
+    {
+        return Ids::is($id) ? Message::query()->with(['person.business', 'business'])->where('business_id', $this->user()->business_id)->where('id', $id)->firstOrFail() : throw new NotFoundHttpException;
+    }
+}

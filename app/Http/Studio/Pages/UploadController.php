@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Studio\Pages;
+
+use App\Files\Uploads;
+use App\Http\Studio\Json;
+use App\Http\Studio\StudioController;
+use App\Models\Upload;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
+use Lantern\Core\Support\Invalid;
+
+/** The library of pictures and videos. */
+final class UploadController extends StudioController
+{
+    public function picture(Request $request, Uploads $uploads): JsonResponse
+    {
+        $file = $request->file('picture');
+        if (! $file instanceof UploadedFile) {
+            throw Invalid::at('picture', 'The picture did not arrive. Please bring it again; '.intdiv((int) config('lantern.uploads.picture_bytes'), 1024 * 1024).' MB at most.');
+        }
+
+        return response()->json(Json::picture($uploads->picture($this->business(), $file)), 201);
+    }
+
+    public function video(Request $request, Uploads $uploads): JsonResponse
+    {
+        $file = $request->file('video');
+        if (! $file instanceof UploadedFile) {
+            throw Invalid::at('video', 'The video did not arrive. Please bring it again; '.intdiv((int) config('lantern.uploads.file_bytes'), 1024 * 1024).' MB at most.');
+        }
+
+        return response()->json(Json::picture($uploads->video($this->business(), $file)), 201);
+    }
+
+    public function videos(): JsonResponse
+    {
+        $videos = Upload::query()->where('business_id', $this->user()->business_id)->where('kind', 'video')->latest('id')->limit(60)->get();
+
+        return response()->json(['videos' => $videos->map(Json::picture(...))->all()]);
+    }
+
+    public function pictures(Request $request): JsonResponse
+    {
+        $search = mb_strtolower(trim($request->string('search')->toString()));
+        $pictures = Upload::query()->where('business_id', $this->user()->business_id)->where('kind', 'picture')
+            ->when($search !== '', fn ($q) => $q->whereRaw('lower(name) like ? escape ?', ['%'.addcslashes($search, '%_\\').'%', '\\']))
+            ->latest('id')->limit(60)->get();
+
+        return response()->json(['pictures' => $pictures->map(Json::picture(...))->all()]);
+    }
+}

@@ -1,0 +1,249 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Studio\People;
+
+use App\Http\Studio\StudioController;
+use App\Journey\EffectRunner;
+use App\Journey\PersonLookup;
+use App\Journey\Tagging;
+use App\Mail\Sending\Feedback;
+use App\Models\Delivery;
+use App\Models\Funnel;
+use App\Models\Person;
+use App\Models\Tag;
+use App\People\Consent\Unsubscribe;
+use App\People\Fields\OwnFields;
+use App\People\Privacy\Erase;
+use App\People\Privacy\History;
+use App\People\Privacy\Merge;
+use App\People\Privacy\PeopleExport;
+use App\People\Privacy\PersonArchive;
+use App\Results\Recorder;
+use App\Support\Ids;
+use App\Support\Instant;
+use App\Support\RichText;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Journey\Event;
+use Lantern\Core\Journey\EventType;
+use Lantern\Core\Journey\Journey;
+use Lantern\Core\People\FieldKind;
+use Lantern\Core\People\ImportPlan;
+use Lantern\Core\Support\Invalid;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+
+/** One person: what is known, what happened, and what the owner does about it. */
+final class PersonController extends StudioController
+{
+    public function show(Request $request, string $person, History $history): JsonResponse
+    {
+        return response()->json($this->whole($this->person($person), $history, $request->integer('more')));
+    }
+
+    /** @return array<string, mixed> */
+    private function whole(Person $found, History $history, int $more = 0): array
+    {
+        $deliveries = Delivery::query()->with('leadMagnet')->where('person_id', $found->id)->get()->map(fn (Delivery $d): array => [
+            'id' => $d->id, 'title' => $d->leadMagnet->title ?? 'A file that is gone', 'downloads' => $d->downloads, 'revoked' => $d->revoked_at !== null]);
+        $values = PeopleExport::values([$found->id])[$found->id] ?? [];
+        $through = PersonLookup::through($found);
+
+        return PeopleController::summary($found->load(['tags', 'business'])) + ['phone' => $found->phone, 'timezone' => $found->timezone,
+            'standingWords' => $found->standing()->label(), 'quietUntil' => Instant::json($found->quiet_until), 'confirmedAt' => Instant::json($found->confirmed_at),
+            'tagIds' => $found->tags->map(fn (Tag $t): array => ['id' => $t->id, 'name' => $t->name])->all(),
+            'fields' => array_map(fn (array $f): array => $f + ['values' => $values[$f['name']] ?? []], OwnFields::of($found->business_id)),
+            'notes' => DB::table('person_notes')->where('person_id', $found->id)->whereNull('deleted_at')->orderByDesc('created_at')->get(['id', 'words', 'created_at'])
+                ->map(fn ($n): array => ['id' => $n->id, 'words' => $n->words, 'at' => Instant::jsonFromSql($n->created_at)])->all(),
+            'sequences' => DB::table('enrolments')->leftJoin('sequences', 'sequences.id', '=', 'enrolments.sequence_id')->join('funnels', 'funnels.id', '=', 'enrolments.funnel_id')->where('person_id', $found->id)->orderByDesc('started_at')
+                ->get(['enrolments.sequence_id', 'sequences.name', 'funnels.name as funnel', 'funnels.id as funnel_id', 'started_at', 'ended_at', 'ended_why'])
+                ->map(fn ($e): array => ['id' => $e->sequence_id, 'name' => $e->name ?? 'A sequence that is gone', 'funnel' => $e->funnel, 'funnelId' => $e->funnel_id, 'at' => Instant::jsonFromSql($e->started_at),
+                    'endedAt' => Instant::jsonFromSql($e->ended_at), 'endedWhy' => $e->ended_why, 'through' => in_array($e->sequence_id, $through, true)])->all(),
+            'optOuts' => DB::table('opt_outs')->where('person_id', $found->id)->pluck('what')->all(),
+            'history' => $history->of($found, 100 + $more), 'consent' => (new PersonArchive)->consent($found), 'deliveries' => $deliveries];
+    }
+
+    public function update(Request $request, string $person, History $history): JsonResponse
+    {
+        $found = $this->person($person);
+        $given = $request->validate(['firstName' => ['sometimes', 'string', 'max:100'], 'lastName' => ['sometimes', 'string', 'max:100'],
+            'phone' => ['sometimes', 'string', 'max:40', 'regex:~^$|^[+0-9][0-9 ()./-]{3,}$~'], 'timezone' => ['sometimes', 'nullable', 'timezone:all'], 'fields' => ['sometimes', 'array']],
+            ['phone.regex' => 'A phone number holds digits, and perhaps a plus at the start.', 'timezone.timezone' => 'Please choose a time zone from the list.', '*.max' => 'This is too long.']);
+        DB::transaction(function () use ($found, $given): void {
+            $line = fn (string $w): string => trim((string) preg_replace('/[\p{Cc}\s]+/u', ' ', $w));
+            $found->forceFill(array_map(fn (?string $v): ?string => $v === null ? null : $line($v), array_filter([
+                'first_name' => $given['firstName'] ?? false, 'last_name' => $given['lastName'] ?? false, 'phone' => $given['phone'] ?? false, 'timezone' => array_key_exists('timezone', $given) ? ($given['timezone'] ?: null) : false,
+            ], fn (string|bool|null $v): bool => $v !== false)))->save();
+            $kinds = array_column(OwnFields::of($found->business_id), 'kind', 'name');
+            foreach ($given['fields'] ?? [] as $name => $values) {
+                $kind = FieldKind::tryFrom($kinds[$name] ?? '') ?? throw Invalid::at("fields.{$name}", 'This field is not there any more.');
+                $typed = array_values(array_filter(array_map(fn (mixed $v): string => is_string($v) ? $line($v) : '', (array) $values), fn (string $v): bool => $v !== ''));
+                // The same reading as for a column of a list: a number is a number, a day a day.
+                OwnFields::set($found->id, (string) $name, $typed === [] ? [] : ImportPlan::own((string) $name, implode(';', $typed), $kind));
+            }
+        });
+
+        return response()->json($this->whole($found->refresh(), $history));
+    }
+
+    public function tag(Request $request, string $person, Tagging $tagging): JsonResponse
+    {
+        $found = $this->person($person);
+        $name = trim($request->string('name')->toString());
+        if ($name === '' || mb_strlen($name) > 60) {
+            throw Invalid::at('name', 'A tag has between one and 60 characters.');
+        }
+        DB::transaction(fn () => $tagging->add($found, $name, CarbonImmutable::now()));
+
+        return response()->json(['tags' => $found->tags()->get(['tags.id', 'name'])->map(fn (Tag $t): array => ['id' => $t->id, 'name' => $t->name])->all()]);
+    }
+
+    public function untag(string $person, string $tag, Tagging $tagging): JsonResponse
+    {
+        $found = $this->person($person);
+        $tagging->remove($found, (int) $tag);
+
+        return response()->json(['tags' => $found->tags()->get(['tags.id', 'name'])->map(fn (Tag $t): array => ['id' => $t->id, 'name' => $t->name])->all()]);
+    }
+
+    public function note(Request $request, string $person): JsonResponse
+    {
+        $found = $this->person($person);
+        $words = RichText::plain($request->string('words')->toString());
+        if ($words === '' || mb_strlen($words) > 4000) {
+            throw Invalid::at('words', 'A note has between one and 4,000 characters.');
+        }
+        $now = Instant::sql(CarbonImmutable::now());
+        DB::table('person_notes')->insert(['id' => $id = Ids::next(), 'person_id' => $found->id, 'user_id' => $this->user()->id, 'words' => $words, 'created_at' => $now, 'updated_at' => $now]);
+
+        return response()->json(['id' => $id, 'words' => $words, 'at' => Instant::jsonFromSql($now)], 201);
+    }
+
+    public function removeNote(string $person, string $note): JsonResponse
+    {
+        DB::table('person_notes')->where('person_id', $this->person($person)->id)->where('id', $note)->update(['deleted_at' => Instant::sql(CarbonImmutable::now())]);
+
+        return response()->json(['id' => $note]);
+    }
+
+    public function restoreNote(string $person, string $note): JsonResponse
+    {
+        DB::table('person_notes')->where('person_id', $this->person($person)->id)->where('id', $note)->update(['deleted_at' => null]);
+
+        return response()->json(['id' => $note]);
+    }
+
+    /** A purchase made elsewhere: sequences that end on buying end, here and in every live funnel. */
+    public function bought(Request $request, string $person, Recorder $recorder, EffectRunner $perform): JsonResponse
+    {
+        $found = $this->person($person);
+        $funnel = $this->funnel($request->string('funnel')->toString());
+        DB::transaction(function () use ($found, $funnel, $recorder, $perform): void {
+            $now = CarbonImmutable::now();
+            $recorder->note(EventType::Bought, $found, $now, $funnel->id, ['by' => 'owner']);
+            if ($funnel->liveVersion !== null) {
+                $decision = (new Journey($funnel->liveVersion->plan()))->decide(PersonLookup::visitor($found), new Event(EventType::Bought, $now));
+                $perform->all($decision->effects, $funnel, $funnel->liveVersion, $found, $now);
+            }
+        });
+
+        return response()->json(['id' => $found->id], 201);
+    }
+
+    /** Enters a sequence by the owner's hand, or leaves it. */
+    public function sequence(Request $request, string $person, string $sequence, EffectRunner $perform): JsonResponse
+    {
+        $found = $this->person($person);
+        $now = CarbonImmutable::now();
+        if ($request->isMethod('DELETE')) {
+            DB::transaction(fn () => EffectRunner::stop($found->id, $sequence, 'Taken out of the sequence by you.', $now));
+
+            return response()->json(['id' => $sequence]);
+        }
+        $funnel = Funnel::query()->with(['liveVersion', 'business'])->where('business_id', $found->business_id)->whereHas('sequences', fn ($q) => $q->where('id', $sequence))->first();
+        $version = $funnel?->liveVersion;
+        $effects = $version === null ? [] : (new Journey($version->plan()))->start(PersonLookup::visitor($found), $sequence, $now);
+        if ($funnel === null || $version === null || $effects === []) {
+            throw Invalid::at('sequence', $version === null ? 'This sequence is not live yet: publish its funnel first.' : 'They are in this sequence already, were in it before, or have a tag that ends it.');
+        }
+        if (! $found->standing()->getsSequences()) {
+            throw Invalid::at('sequence', 'This person '.$found->standing()->label().', so nothing can be sent to them.');
+        }
+        DB::transaction(fn () => $perform->all($effects, $funnel, $version, $found, $now));
+
+        return response()->json(['id' => $sequence], 201);
+    }
+
+    public function unsubscribe(string $person, Unsubscribe $unsubscribe): JsonResponse
+    {
+        $unsubscribe->of($this->person($person), null);
+
+        return response()->json(['id' => $person]);
+    }
+
+    /** The address works after all. What its owner reported or left themselves only they can take back. */
+    public function lift(string $person, Feedback $feedback): JsonResponse
+    {
+        $found = $this->person($person);
+        if ($found->suppressed !== 'bounced') {
+            throw Invalid::at('person', $found->suppressed === 'complained' ? 'They reported a letter of yours as spam. Nothing is sent to this address any more.' : 'Only they themselves can come back, by filling in a form of yours.');
+        }
+        $feedback->lift($found);
+
+        return response()->json(['id' => $person]);
+    }
+
+    public function merge(Request $request, string $person, Merge $merge): JsonResponse
+    {
+        $stays = $this->person($person);
+        $merge->of($stays, $this->person($request->string('with')->toString()));
+
+        return response()->json(['id' => $stays->id]);
+    }
+
+    public function erase(string $person, Erase $erase): JsonResponse
+    {
+        $erase->person($this->person($person));
+
+        return response()->json(['id' => $person]);
+    }
+
+    public function archive(string $person, PersonArchive $archive): BinaryFileResponse
+    {
+        return response()->download($archive->write($this->person($person)), "person-{$person}.zip", ['Content-Type' => 'application/zip'])->deleteFileAfterSend();
+    }
+
+    public function consent(string $person, PersonArchive $archive): JsonResponse
+    {
+        $found = $this->person($person);
+
+        return response()->json(['person' => $found->email, 'consent' => $archive->consent($found)], 200, ['Content-Disposition' => "attachment; filename=\"consent-{$found->id}.json\""], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE);
+    }
+
+    public function revoke(string $delivery): JsonResponse
+    {
+        return $this->setRevoked($delivery, CarbonImmutable::now());
+    }
+
+    public function allow(string $delivery): JsonResponse
+    {
+        return $this->setRevoked($delivery, null);
+    }
+
+    private function setRevoked(string $id, ?CarbonImmutable $at): JsonResponse
+    {
+        $found = $this->part(Delivery::class, $id);
+        $found->forceFill(['revoked_at' => $at])->save();
+
+        return response()->json(['id' => $found->id, 'revoked' => $at !== null]);
+    }
+
+    private function person(string $id): Person
+    {
+        return Ids::is($id) ? Person::query()->with('business')->where('business_id', $this->user()->business_id)->whereNull('erased_at')->where('id', $id)->firstOrFail() : throw new NotFoundHttpException;
+    }
+}

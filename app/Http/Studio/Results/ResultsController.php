@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Studio\Results;
+
+use App\Http\Studio\StudioController;
+use App\Results\Numbers;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+
+final class ResultsController extends StudioController
+{
+    public function show(Request $request, string $funnel, Numbers $numbers): JsonResponse
+    {
+        return response()->json($numbers->period($this->funnel($funnel), min(400, max(7, $request->integer('days', 28))), CarbonImmutable::now()));
+    }
+
+    /** What changes when there is news, so that an open screen knows when to look again. */
+    public function pulse(): JsonResponse
+    {
+        $business = $this->user()->business_id;
+
+        return response()->json([
+            'event' => (int) DB::table('events')->where('business_id', $business)->max('id'),
+            'message' => (string) DB::table('messages')->where('business_id', $business)->max('updated_at'),
+            'broadcast' => (string) DB::table('broadcasts')->where('business_id', $business)->max('updated_at'),
+        ]);
+    }
+}

@@ -1,0 +1,198 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Mail\Broadcasts;
+
+use App\Models\Broadcast;
+use App\Models\Business;
+use App\People\Segments\SegmentQuery;
+use App\Support\Ids;
+use App\Support\Instant;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\SubjectTest;
+use Lantern\Core\Rules\Group;
+use Lantern\Core\Rules\Standing;
+
+/**
+ * Takes broadcasts from step to step: scheduled, (testing,) sending, sent. Each step is one transaction that only one
+ * worker can begin, and each message has a key that can be used once, so that a step that is broken off and begun again
+ * doubles nothing.
+ */
+final class Broadcasting
+{
+    private const PIECE = 1000;
+
+    /** Everybody a broadcast may go to: those its rules find who get letters and did not opt out of news. */
+    public function audience(Broadcast $broadcast, Business $business, CarbonImmutable $now): Builder
+    {
+        $query = (new SegmentQuery($business, $now))->people(Group::fromArray($broadcast->audience))->where('people.owner_try', false)
+            ->whereNotExists(fn (Builder $q) => $q->selectRaw('1')->from('opt_outs')->whereColumn('opt_outs.person_id', 'people.id')->where('what', 'broadcasts'));
+        SegmentQuery::standing($query, Standing::Subscribed);
+
+        return $query;
+    }
+
+    /** Does whatever is due for all broadcasts. */
+    public function tick(CarbonImmutable $now): void
+    {
+        $due = fn (string $state) => Broadcast::query()->where('state', $state)->whereNull('deleted_at');
+        foreach ($due('scheduled')->where('send_at', '<=', Instant::sql($now))->get() as $broadcast) {
+            $this->start($broadcast, $now);
+        }
+        foreach ($due('testing')->get() as $broadcast) {
+            if ($this->hasRun($broadcast, $now)) {
+                $this->pick($broadcast, $now);
+            }
+        }
+        foreach ($due('sending')->get() as $broadcast) {
+            if (! DB::table('messages')->where('broadcast_id', $broadcast->id)->whereIn('state', ['waiting', 'sending'])->exists()) {
+                Broadcast::query()->where('id', $broadcast->id)->where('state', 'sending')->update(['state' => 'sent']);
+            }
+        }
+        foreach ($due('sent')->whereNull('again_at')->get() as $broadcast) {
+            $days = $broadcast->plan()->againDays;
+            if ($days > 0 && $broadcast->started_at !== null && $broadcast->started_at->addDays($days) <= $now) {
+                $this->again($broadcast, $now);
+            }
+        }
+    }
+
+    /**
+     * Have all readers who take part in the test had it for as long as it runs? With many readers, or a provider that is
+     * down, the last of them get it long after it began.
+     */
+    private function hasRun(Broadcast $broadcast, CarbonImmutable $now): bool
+    {
+        $test = fn () => DB::table('messages')->where('broadcast_id', $broadcast->id);
+        $began = $broadcast->started_at;
+        if ($began === null || $began->addHours($broadcast->plan()->hours) > $now || $test()->whereIn('state', ['waiting', 'sending'])->where('due_at', '<=', Instant::sql($now))->exists()) {
+            return false;
+        }
+        $last = $test()->where('state', 'sent')->max('sent_at');
+
+        return ! is_string($last) || (new CarbonImmutable($last, 'UTC'))->addHours($broadcast->plan()->hours) <= $now;
+    }
+
+    public function start(Broadcast $broadcast, CarbonImmutable $now): void
+    {
+        DB::transaction(function () use ($broadcast, $now): void {
+            $test = $broadcast->plan()->isTest();
+            if (Broadcast::query()->where('id', $broadcast->id)->where('state', 'scheduled')->update(['state' => $test ? 'testing' : 'sending', 'started_at' => Instant::sql($now)]) === 0) {
+                return;
+            }
+            $business = Business::query()->findOrFail($broadcast->business_id);
+            $test ? $this->planTest($broadcast, $business, $now) : $this->planAll($broadcast, $business, $now, null);
+        });
+    }
+
+    /** Only the share that takes part in the test, each with one of the two subjects. */
+    private function planTest(Broadcast $broadcast, Business $business, CarbonImmutable $now): void
+    {
+        $plan = $broadcast->plan();
+        $stamp = Instant::sql($now);
+        $last = '';
+        do {
+            $people = (clone $this->audience($broadcast, $business, $now))->where('people.id', '>', $last)->orderBy('people.id')->limit(self::PIECE)->get(['people.id', 'people.email']);
+            $rows = [];
+            foreach ($people as $person) {
+                $last = (string) $person->id;
+                $variant = $plan->variant($broadcast->id, $last);
+                if ($variant !== null) {
+                    $rows[] = ['id' => Ids::next(), 'business_id' => $business->id, 'person_id' => $last, 'broadcast_id' => $broadcast->id, 'funnel_id' => $broadcast->funnel_id, 'variant' => $variant, 'kind' => 'broadcast',
+                        'unique_key' => "broadcast:{$broadcast->id}:{$last}", 'name' => $broadcast->name, 'to_address' => $person->email, 'subject' => '', 'state' => 'waiting', 'due_at' => $stamp, 'created_at' => $stamp, 'updated_at' => $stamp];
+                }
+            }
+            foreach (array_chunk($rows, 200) as $some) {
+                DB::table('messages')->insertOrIgnore($some);
+            }
+        } while (count($people) === self::PIECE);
+    }
+
+    /** Everybody who has not got it yet, in one statement. */
+    private function planAll(Broadcast $broadcast, Business $business, CarbonImmutable $now, ?string $variant): void
+    {
+        $stamp = Instant::sql($now);
+        // An id of 26 small hexadecimal letters is one of ours, too.
+        DB::table('messages')->insertOrIgnoreUsing(
+            ['id', 'business_id', 'person_id', 'broadcast_id', 'funnel_id', 'variant', 'kind', 'unique_key', 'name', 'to_address', 'state', 'due_at', 'created_at', 'updated_at'],
+            $this->audience($broadcast, $business, $now)->whereNotExists(fn (Builder $q) => self::got($q, $broadcast))->selectRaw("lower(hex(randomblob(13))), people.business_id, people.id, ?, ?, ?, 'broadcast', 'broadcast:' || ? || ':' || people.id, ?, people.email, 'waiting', ?, ?, ?",
+                [$broadcast->id, $broadcast->funnel_id, $variant, $broadcast->id, $broadcast->name, $stamp, $stamp, $stamp]),
+        );
+    }
+
+    /** It was planned for them already, perhaps while they were somebody else: of two people one was made. */
+    private static function got(Builder $query, Broadcast $broadcast): Builder
+    {
+        return $query->selectRaw('1')->from('messages')->whereColumn('messages.person_id', 'people.id')
+            // One person has few messages, a broadcast has a hundred thousand: it must be looked up by the person.
+            ->whereRaw("coalesce(messages.broadcast_id, '') = ?", [$broadcast->id]);
+    }
+
+    /** The test is over: the better subject goes to the rest. */
+    public function pick(Broadcast $broadcast, CarbonImmutable $now): void
+    {
+        DB::transaction(function () use ($broadcast, $now): void {
+            $plan = $broadcast->plan();
+            $numbers = $this->variants($broadcast->id);
+            $hits = fn (string $v): array => ['sent' => $numbers[$v]['sent'] ?? 0, 'hits' => $numbers[$v][$plan->byClicks ? 'clicked' : 'opened'] ?? 0];
+            $test = SubjectTest::of($hits('a'), $hits('b'));
+            if (Broadcast::query()->where('id', $broadcast->id)->where('state', 'testing')->update(['state' => 'sending', 'picked_at' => Instant::sql($now), 'winner' => $test->winner, 'winner_why' => $test->words($plan->byClicks)]) === 0) {
+                return;
+            }
+            // What of the test still waits goes out with its own subject.
+            $this->planAll($broadcast, Business::query()->findOrFail($broadcast->business_id), $now, $test->winner);
+        });
+    }
+
+    /** Once more, to those who neither opened nor clicked; whoever left, bounced or does not fit any more is passed over. */
+    public function again(Broadcast $broadcast, CarbonImmutable $now): void
+    {
+        DB::transaction(function () use ($broadcast, $now): void {
+            if (Broadcast::query()->where('id', $broadcast->id)->where('state', 'sent')->whereNull('again_at')->update(['state' => 'sending', 'again_at' => Instant::sql($now)]) === 0) {
+                return;
+            }
+            $stamp = Instant::sql($now);
+            $people = DB::table('people')->where('people.business_id', $broadcast->business_id)->whereNull('people.erased_at')
+                ->whereExists(fn (Builder $q) => $q->selectRaw('1')->from('messages')->whereColumn('messages.person_id', 'people.id')->where('broadcast_id', $broadcast->id)->where('state', 'sent')->whereNull('opened_at')->whereNull('clicked_at'))
+                ->whereNotExists(fn (Builder $q) => self::got($q, $broadcast)->whereNotNull('opened_at'));
+            SegmentQuery::standing($people, Standing::Subscribed);
+            DB::table('messages')->insertOrIgnoreUsing(
+                ['id', 'business_id', 'person_id', 'broadcast_id', 'funnel_id', 'variant', 'kind', 'unique_key', 'name', 'to_address', 'state', 'due_at', 'created_at', 'updated_at'],
+                $people->selectRaw("lower(hex(randomblob(13))), people.business_id, people.id, ?, ?, ?, 'broadcast', 'broadcast:' || ? || ':' || people.id || ':again', ?, people.email, 'waiting', ?, ?, ?",
+                    [$broadcast->id, $broadcast->funnel_id, $broadcast->winner, $broadcast->id, "{$broadcast->name}, again", $stamp, $stamp, $stamp]),
+            );
+        });
+    }
+
+    /** Stops it: what has not gone out stays here. */
+    public function stop(Broadcast $broadcast): void
+    {
+        DB::transaction(function () use ($broadcast): void {
+            if (Broadcast::query()->where('id', $broadcast->id)->whereIn('state', ['testing', 'sending'])->update(['state' => 'stopped']) === 1) {
+                DB::table('messages')->where('broadcast_id', $broadcast->id)->where('state', 'waiting')->update(['state' => 'cancelled', 'trouble' => 'The broadcast was stopped.', 'updated_at' => Instant::sql(CarbonImmutable::now())]);
+            }
+        });
+    }
+
+    /** @return array<string, array{sent: int, opened: int, clicked: int}> by variant */
+    public function variants(string $id): array
+    {
+        return DB::table('messages')->where('broadcast_id', $id)->whereNotNull('variant')->where('state', 'sent')->where('unique_key', 'not like', '%:again')->groupBy('variant')
+            ->selectRaw('variant, count(*) as sent, count(opened_at) as opened, count(clicked_at) as clicked')->get()
+            ->mapWithKeys(fn ($r): array => [(string) $r->variant => ['sent' => (int) $r->sent, 'opened' => (int) $r->opened, 'clicked' => (int) $r->clicked]])->all();
+    }
+
+    /**
+     * @param  list<string>  $ids
+     * @return array<string, array<string, int>> by broadcast
+     */
+    public function numbers(array $ids): array
+    {
+        return DB::table('messages')->whereIn('broadcast_id', $ids)->groupBy('broadcast_id')
+            ->selectRaw("broadcast_id, count(*) as messages, sum(state = 'sent') as sent, sum(state in ('waiting', 'sending')) as waiting, sum(state = 'failed') as failed, sum(state = 'cancelled') as passed, count(opened_at) as opened, count(clicked_at) as clicked, count(lost_at) as lost")->get()
+            ->mapWithKeys(fn ($r): array => [(string) $r->broadcast_id => array_map(intval(...), array_diff_key((array) $r, ['broadcast_id' => 0]))])->all();
+    }
+}

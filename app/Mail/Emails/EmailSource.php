@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Mail\Emails;
+
+use App\Models\Broadcast;
+use App\Models\Business;
+use App\Models\EmailPart;
+use Lantern\Core\Emails\EmailBody;
+use Lantern\Core\Page\Look\Colour;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Sequences\EmailPlan;
+
+/** A letter before it has a reader: its words, its colour, and the merge fields that are the same for everybody. */
+final readonly class EmailSource
+{
+    /** The colour of letters that belong to no funnel. */
+    public const ACCENT = '#1e6b5e';
+
+    /** @param  array<string, string>  $fields */
+    public function __construct(public string $subject, public string $body, public Colour $accent, public array $fields = [], public bool $tracked = true)
+    {
+    }
+
+    /** @param  string  $address  of the funnel, as it is now */
+    public static function ofEmail(Business $business, Plan $plan, EmailPlan $email, string $address): self
+    {
+        return new self($email->subject, self::whole($business, $email->body), $plan->look()->accent, self::fieldsOf($plan, $address));
+    }
+
+    public static function ofBroadcast(Broadcast $broadcast, Business $business, ?string $variant = null, bool $again = false): self
+    {
+        $plan = $broadcast->funnel?->liveVersion?->plan();
+        $subject = match (true) {
+            $again && $broadcast->againSubject() !== '' => $broadcast->againSubject(),
+            $variant === 'b' => $broadcast->otherSubject(),
+            default => $broadcast->subject,
+        };
+
+        return new self($subject, self::whole($business, $broadcast->body), $plan?->look()->accent ?? Colour::of(self::ACCENT),
+            $plan === null ? ['business' => $business->name, 'host' => $business->sender()->host()] : self::fieldsOf($plan, $broadcast->funnel->address ?? $plan->address));
+    }
+
+    /** @return array<string, string> the funnel's own merge fields, and the addresses of its pages */
+    public static function fieldsOf(Plan $plan, string $address): array
+    {
+        $fields = $plan->fields + ['business' => $plan->sender->business, 'host' => $plan->sender->host()];
+        foreach ($plan->pages as $page) {
+            $fields["page_{$page->id}"] = url($address.($page->address === '' ? '' : '/'.$page->address));
+        }
+
+        return $fields;
+    }
+
+    /** A body with the parts it uses. */
+    public static function whole(Business $business, string $body): string
+    {
+        $ids = EmailBody::parts($body);
+
+        return $ids === [] ? $body : EmailBody::withParts($body, EmailPart::query()->where('business_id', $business->id)->whereIn('id', $ids)->pluck('body', 'id')->all());
+    }
+}

@@ -1,0 +1,205 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Mail\Emails;
+
+use App\Files\FileLinks;
+use App\Forms\Confirmations;
+use App\Journey\PersonLookup;
+use App\Mail\Owner\OwnerEmails;
+use App\Models\Broadcast;
+use App\Models\Business;
+use App\Models\Confirmation;
+use App\Models\Delivery;
+use App\Models\Message;
+use App\Models\Person;
+use App\Models\Upload;
+use App\Models\Version;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\URL;
+use Illuminate\Support\Facades\View;
+use Lantern\Core\Emails\EmailBody;
+use Lantern\Core\Emails\MergeFields;
+use Lantern\Core\Page\Look\Colour;
+use Lantern\Core\Page\Look\Contrast;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Sequences\EmailPlan;
+use TijsVerkoyen\CssToInlineStyles\CssToInlineStyles;
+
+/** Writes out a message for its reader: parts in place, merge fields filled, links personal, styles inlined, plain text beside. */
+final class EmailWriter
+{
+    public function __construct(private readonly OwnerEmails $ownerLetters)
+    {
+    }
+
+    /** @return WrittenEmail|null nothing when the email is no longer part of the funnel */
+    public function write(Message $message): ?WrittenEmail
+    {
+        if ($message->kind === 'test') {
+            return new WrittenEmail((string) ($message->content['subject'] ?? ''), (string) ($message->content['html'] ?? ''), (string) ($message->content['text'] ?? ''));
+        }
+        $source = $message->kind === 'notice' ? $this->ownerLetters->source($message) : $this->source($message);
+        if ($source === null) {
+            return null;
+        }
+
+        return $this->letter($message->business, $source, $this->values($message, $source, $source->subject.$source->body), $message->person, $message);
+    }
+
+    /** What a message says, before it has a reader. */
+    private function source(Message $message): ?EmailSource
+    {
+        if ($message->kind === 'new-link') {
+            $title = $this->delivery($message)?->leadMagnet->title ?? 'your download';
+
+            return new EmailSource('Your new download link', '<p>Hello {{first_name|there}},</p><p>here is a new link to “'
+                .e($title).'”:</p><p><a href="{{download_link}}">Download it now</a></p><p>You asked for it on our page. If that was not you, nothing needs doing.</p>',
+                Colour::of(EmailSource::ACCENT), tracked: false);
+        }
+        if ($message->kind === 'broadcast') {
+            $broadcast = Broadcast::query()->with('funnel.liveVersion')->find($message->broadcast_id);
+
+            return $broadcast === null ? null : EmailSource::ofBroadcast($broadcast, $message->business, $message->variant, str_ends_with($message->unique_key, ':again'));
+        }
+        $plan = $this->plan($message);
+        if ($message->kind === 'confirm') {
+            return $plan === null ? null : $this->confirmation($message, $plan);
+        }
+        $email = $plan?->email((string) $message->email_id);
+
+        return $plan === null || $email === null ? null : EmailSource::ofEmail($message->business, $plan, $email, $message->funnel->address ?? $plan->address);
+    }
+
+    private function plan(Message $message): ?Plan
+    {
+        return ($message->funnel->liveVersion ?? Version::query()->find($message->version_id))?->plan();
+    }
+
+    private function confirmation(Message $message, Plan $plan): ?EmailSource
+    {
+        $confirmation = Confirmation::query()->with('submission.version')->where('id', $message->content['confirmation'] ?? '')->first();
+        $words = $confirmation === null ? null : ($plan->form($confirmation->submission->form_id) ?? $confirmation->submission->version->plan()->form($confirmation->submission->form_id))?->confirm;
+
+        return $confirmation === null || $words === null ? null : new EmailSource($words->subject, $words->letter.'<p><a href="{{confirm_link}}">'.e($words->button).'</a></p>'
+            .'<p>If that was not you, nothing needs doing: without this press nothing more will come.</p>', $plan->look()->accent,
+            ['confirm_link' => Confirmations::link($confirmation)] + EmailSource::fieldsOf($plan, $message->funnel->address ?? $plan->address), false);
+    }
+
+    /**
+     * The letter as a sample reader would see it, for the Studio.
+     *
+     * @param  array<string, string>  $more  merge fields beside the person's own
+     */
+    public function sample(Business $business, EmailPlan $email, Colour $accent, array $more = []): WrittenEmail
+    {
+        return $this->forPerson($business, new EmailSource($email->subject, EmailSource::whole($business, $email->body), $accent, $more), null);
+    }
+
+    /** A letter as somebody on the list would read it, or a made-up reader where nobody is named. */
+    public function forPerson(Business $business, EmailSource $source, ?Person $person): WrittenEmail
+    {
+        $reader = $person ?? new Person(['first_name' => 'Robin', 'last_name' => 'Sample', 'email' => 'robin@example.com', 'business_id' => $business->id]);
+
+        return $this->letter($business, $source, self::ofPerson($reader) + ['download_link' => url('/')] + $source->fields, $person, null);
+    }
+
+    /** Where a link in a message leads for its reader. Only what the letter itself holds can be asked for. */
+    public function target(Message $message, string $template): ?string
+    {
+        $url = trim(html_entity_decode(MergeFields::fill($template, $this->values($message, $message->kind === 'notice' ? null : $this->source($message), $template), fn (string $s): string => $s), ENT_QUOTES | ENT_HTML5));
+
+        return preg_match('~^https?://[^\s]+$~i', $url) === 1 && strpbrk($url, "\r\n\t") === false ? $url : null;
+    }
+
+    /** @return array<string, string> the merge fields of a message, as far as these words ask for them */
+    private function values(Message $message, ?EmailSource $source, string $words): array
+    {
+        $values = $message->person === null ? [] : self::ofPerson($message->person);
+        if ($values !== [] && str_contains($words, 'download_link')) {
+            $values['download_link'] = $this->downloadUrl($message);
+        }
+
+        return $values + ($source->fields ?? []);
+    }
+
+    /** @return array<string, string> */
+    private static function ofPerson(Person $person): array
+    {
+        $values = ['first_name' => $person->first_name, 'last_name' => $person->last_name, 'email' => $person->email, 'phone' => $person->phone];
+        foreach ($person->exists ? $person->values()->orderBy('id')->get(['name', 'value']) : [] as $row) {
+            $values[$row->name] = isset($values[$row->name]) ? "{$values[$row->name]}, {$row->value}" : $row->value;
+        }
+
+        return $values;
+    }
+
+    public static function unsubscribeUrl(string $messageId): string
+    {
+        return url(URL::signedRoute('site.unsubscribe', ['message' => $messageId], absolute: false));
+    }
+
+    /** @param  array<string, string>  $values */
+    private function letter(Business $business, EmailSource $source, array $values, ?Person $person, ?Message $message): WrittenEmail
+    {
+        $plain = MergeFields::fill($source->subject, $values, fn (string $s): string => (string) preg_replace('/[\p{Cc}]+/u', ' ', $s));
+        $body = $person === null || ! str_contains($source->body, 'data-only') ? EmailBody::forEverybody($source->body) : EmailBody::forReader($source->body, PersonLookup::facts($person, CarbonImmutable::now()));
+        // A link that stands alone in its paragraph is what the letter is about: it becomes a button.
+        $body = (string) preg_replace('~<p>\s*<a href="([^"]*)">([^<]*)</a>\s*</p>~', '<p class="act"><a class="button" href="$1">$2</a></p>', $body);
+        $untracked = MergeFields::fill(self::withPictures($business, $body), $values, e(...));
+        $filled = $message !== null && $source->tracked ? MergeFields::fill(self::withPictures($business, MailLinks::tracked($body, $message)), $values, e(...)) : $untracked;
+        $unsubscribe = match (true) {
+            $message === null => url('/'),
+            // Whoever is asked whether the address is theirs is on no list yet.
+            $message->person_id === null || $message->kind === 'confirm' => '',
+            default => self::unsubscribeUrl($message->id),
+        };
+        $white = Colour::of('#ffffff');
+        $html = View::make('mail.letter', [
+            'subject' => $plain, 'body' => $filled, 'business' => $business, 'unsubscribe' => $unsubscribe,
+            'pixel' => $message !== null && $source->tracked && $message->person_id !== null ? MailLinks::pixel($message) : '',
+            'accent' => $source->accent->hex(), 'onAccent' => Contrast::readableOn($source->accent, $white)->hex(),
+            'link' => Contrast::readableOn($white, $source->accent, Colour::of('#20302d'))->hex(),
+            'darkLink' => Contrast::readableOn(Colour::of('#1d2422'), $source->accent, $white)->hex(),
+        ])->render();
+        // The plain text shows its addresses to the reader, so they are the real ones.
+        $text = PlainText::of($untracked)."\n\n--\n{$business->name}\n{$business->postal_address}\n".($unsubscribe === '' ? '' : "Unsubscribe: {$unsubscribe}\n");
+
+        return new WrittenEmail(trim($plain) === '' ? '(no subject)' : $plain, (new CssToInlineStyles)->convert($html), $text, $unsubscribe);
+    }
+
+    /** Pictures from the library in a width that letters have, at an address that mail programs can reach. */
+    private static function withPictures(Business $business, string $body): string
+    {
+        return (string) preg_replace_callback('~<img src="picture:([a-z0-9]{26})" alt="([^"]*)"\s*/?>~', function (array $m) use ($business): string {
+            $picture = Upload::query()->where('business_id', $business->id)->where('kind', 'picture')->find($m[1]);
+            if ($picture === null) {
+                return '';
+            }
+            $width = min(528, (int) $picture->width);
+
+            // Old mail programs know neither WebP nor styles on pictures: the copy they can show, and its width as an attribute.
+            return '<img src="'.url($picture->src()).'" alt="'.$m[2].'" width="'.$width.'" style="display:block;margin:0 0 18px;width:100%;max-width:'.$width.'px;height:auto;border:0">';
+        }, $body);
+    }
+
+    private function delivery(Message $message): ?Delivery
+    {
+        return Delivery::query()->with(['leadMagnet.upload', 'funnel'])->where('person_id', $message->person_id)->whereNull('revoked_at')
+            ->when($message->funnel_id !== null, fn ($q) => $q->where('funnel_id', $message->funnel_id))
+            ->latest('id')->first();
+    }
+
+    private function downloadUrl(Message $message): string
+    {
+        $delivery = $this->delivery($message);
+        if ($delivery === null) {
+            // Not, or no longer, theirs: the page where it can be asked for, and never the Studio's door.
+            return $message->funnel?->url() ?? url('/');
+        }
+        $name = $delivery->leadMagnet?->upload?->name;
+
+        return $name === null ? $delivery->funnel->url() : FileLinks::forEmail($delivery, $name, $message->sent_at ?? CarbonImmutable::now());
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Mail\Emails;
+
+use App\Models\Message;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Links in letters that know their reader. A link names the message and a row of `mail_links`, under a seal; where it
+ * leads stands in that row alone, so that no link can be turned into one that leads elsewhere, and no address shows
+ * who follows it.
+ */
+final class MailLinks
+{
+    /** A body whose links go by way of us. What they led to is kept as it was written, merge fields and all. */
+    public static function tracked(string $body, Message $message): string
+    {
+        return (string) preg_replace_callback('~(<a\b[^>]*\bhref=")([^"]*)"~', function (array $m) use ($message): string {
+            $to = html_entity_decode($m[2], ENT_QUOTES | ENT_HTML5);
+
+            return preg_match('~^(https?://|\{\{\s*[a-z])~i', $to) === 1 ? $m[1].self::url($message, self::id($message->business_id, $to)).'"' : $m[0];
+        }, $body);
+    }
+
+    private static function id(int $business, string $to): int
+    {
+        $row = ['business_id' => $business, 'url_hash' => hash('sha256', $to)];
+        $found = DB::table('mail_links')->where($row)->value('id');
+        if ($found === null) {
+            DB::table('mail_links')->insertOrIgnore($row + ['url' => $to]);
+            $found = DB::table('mail_links')->where($row)->value('id');
+        }
+
+        return (int) $found;
+    }
+
+    public static function url(Message $message, int $link): string
+    {
+        return url("/l/{$message->id}/{$link}/".self::seal("link|{$message->id}|{$link}"));
+    }
+
+    public static function pixel(Message $message): string
+    {
+        return url("/o/{$message->id}/".self::seal("open|{$message->id}").'.gif');
+    }
+
+    public static function holds(string $seal, string $of): bool
+    {
+        return hash_equals(self::seal($of), $seal);
+    }
+
+    private static function seal(string $of): string
+    {
+        return substr(hash_hmac('sha256', $of, (string) config('app.key')), 0, 20);
+    }
+}

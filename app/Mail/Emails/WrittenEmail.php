@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Mail\Emails;
+
+use App\Models\Message;
+use Lantern\Core\People\EmailAddress;
+use Symfony\Component\Mime\Address;
+use Symfony\Component\Mime\Email;
+
+/** A message as its reader will see it. */
+final readonly class WrittenEmail
+{
+    public function __construct(
+        public string $subject,
+        public string $html,
+        public string $text,
+        public string $unsubscribeUrl = '',
+    ) {
+    }
+
+    public function mime(Message $message): Email
+    {
+        $business = $message->business;
+        $email = (new Email)
+            ->from(new Address($business->sender_address, $business->sender_name))
+            ->to(new Address(EmailAddress::of($message->to_address)->forEnvelope(), (string) $message->person?->fullName()))
+            ->subject($this->subject)
+            ->text($this->text)
+            ->html($this->html);
+        $host = parse_url((string) config('app.url'), PHP_URL_HOST);
+        $email->getHeaders()->addIdHeader('Message-ID', $message->id.'@'.(is_string($host) ? $host : 'localhost'));
+        if ($this->unsubscribeUrl !== '') {
+            // One-click unsubscribe as RFC 8058 describes it.
+            $email->getHeaders()->addTextHeader('List-Unsubscribe', '<'.$this->unsubscribeUrl.'>');
+            $email->getHeaders()->addTextHeader('List-Unsubscribe-Post', 'List-Unsubscribe=One-Click');
+        }
+
+        return $email;
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Mail\Owner;
+
+use App\Mail\Emails\EmailSource;
+use App\Models\Message;
+use App\Models\Submission;
+use Lantern\Core\Page\Look\Colour;
+
+/** Letters to the owner about who filled in a form: one at once, or all of a day. */
+final class OwnerEmails
+{
+    /** People named in one letter; a day with more of them has a link to all. */
+    private const MOST = 100;
+
+    public function source(Message $message): ?EmailSource
+    {
+        $ids = $message->content['submissions'] ?? [];
+        $submissions = Submission::query()->with(['person', 'funnel', 'version'])->whereIn('id', is_array($ids) ? $ids : [])->whereHas('person', fn ($q) => $q->whereNull('erased_at'))->orderBy('submitted_at')->get();
+        $first = $submissions->first();
+        if ($first === null) {
+            return null;
+        }
+        $zone = $message->business->zone();
+        $who = fn (Submission $s): string => e($s->person->fullName() === '' ? $s->person->email : "{$s->person->fullName()} ({$s->person->email})");
+        $link = fn (Submission $s): string => e(url("/studio/people/{$s->person_id}"));
+        $day = $message->content['day'] ?? null;
+        if (is_string($day)) {
+            $items = $submissions->take(self::MOST)->map(fn (Submission $s): string => '<li><a href="'.$link($s).'">'.$who($s).'</a>, '.e($s->funnel->name).', '.$s->submitted_at->setTimezone($zone)->format('H:i').'</li>');
+            $count = count($submissions);
+
+            return new EmailSource($count === 1 ? 'One new person' : "{$count} new people", '<p>Since yesterday these people filled in a form of yours:</p><ul>'.self::plain($items->implode('')).'</ul>'
+                .($count > self::MOST ? '<p>And '.number_format($count - self::MOST).' more: <a href="'.e(url('/studio/people/submissions')).'">all of them</a>.</p>' : ''),
+                Colour::of(EmailSource::ACCENT), tracked: false);
+        }
+        $form = $first->version->plan()->form($first->form_id);
+        $rows = '';
+        foreach ($form->fields ?? [] as $field) {
+            $value = $first->answers[$field->key()] ?? '';
+            $rows .= $value === '' ? '' : '<li><strong>'.e($field->label).'</strong>: '.str_replace("\n", ', ', e($value)).'</li>';
+        }
+
+        return new EmailSource('New: '.self::plain($first->person->fullName() === '' ? $first->person->email : $first->person->fullName()),
+            '<p>'.self::plain($who($first)).' filled in “'.self::plain(e($form->name ?? 'a form')).'” of “'.self::plain(e($first->funnel->name)).'”, '.$first->submitted_at->setTimezone($zone)->format('j F, H:i').'.</p>'
+            .'<ul>'.self::plain($rows).'</ul><p><a href="'.$link($first).'">Open this person</a></p>', Colour::of(EmailSource::ACCENT), tracked: false);
+    }
+
+    /** What people wrote holds no merge fields. */
+    private static function plain(string $words): string
+    {
+        return str_replace('{{', '{ {', $words);
+    }
+}

@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Mail\Sending;
+
+use App\Jobs\SendMessage;
+use App\Mail\Emails\EmailWriter;
+use App\Models\Business;
+use App\Models\Message;
+use App\Support\Instant;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Takes messages to the provider. A message is claimed before it is sent, so that two workers never send the same
+ * one; a claim left behind by a worker that died is released after a while, and the provider knows the message
+ * again by its id.
+ */
+final readonly class MessageSender
+{
+    /**
+     * Percent of the owner's messages a minute that may go to letters that many get. The rest is kept for what somebody sits
+     * and waits for: a confirmation or a new link is not held up by a sequence, nor a welcome by a broadcast.
+     */
+    private const SHARES = ['sequence' => 90, 'broadcast' => 80];
+
+    /** Minutes to wait after the first, second … temporary trouble. */
+    private const BACK_OFF = [1, 5, 15, 60, 240];
+
+    public function __construct(private Provider $provider, private EmailWriter $writer, private Feedback $feedback)
+    {
+    }
+
+    public function send(string $id): void
+    {
+        $now = CarbonImmutable::now();
+        $claimed = Message::query()->where('id', $id)->where('state', 'waiting')->where('due_at', '<=', Instant::sql($now))
+            ->update(['state' => 'sending', 'claimed_at' => Instant::sql($now), 'attempts' => DB::raw('attempts + 1')]);
+        if ($claimed === 0) {
+            return;
+        }
+        $message = Message::query()->with(['person.business', 'business', 'funnel.liveVersion'])->findOrFail($id);
+        $gate = Gate::of($message, $now);
+        if ($gate->cancel !== null) {
+            $this->end($message, 'cancelled', $gate->cancel);
+
+            return;
+        }
+        if ($gate->later !== null) {
+            // It was no try: nothing was handed over.
+            $message->forceFill(['state' => 'waiting', 'queued_at' => null, 'claimed_at' => null, 'attempts' => $message->attempts - 1, 'due_at' => $gate->later])->save();
+
+            return;
+        }
+        $letter = $this->writer->write($message);
+        if ($letter === null) {
+            $this->end($message, 'cancelled', 'The email was taken out of the funnel.');
+
+            return;
+        }
+        $pause = (float) config('lantern.messages.pause_before_handover');
+        if ($pause > 0) {
+            usleep((int) ($pause * 1_000_000));
+        }
+        try {
+            $this->provider->handOver($message->id, $message->to_address, $letter->mime($message));
+            $message->forceFill(['state' => 'sent', 'sent_at' => CarbonImmutable::now(), 'trouble' => null,
+                'subject' => $letter->subject, 'html' => $letter->html, 'text' => $letter->text])->save();
+        } catch (PermanentTrouble $e) {
+            $this->end($message, 'failed', $e->getMessage());
+            if ($e->badAddress) {
+                $this->feedback->bounced($message, $e->getMessage());
+            }
+        } catch (TemporaryTrouble $e) {
+            $this->later($message, $e->getMessage());
+        }
+    }
+
+    /**
+     * Queues what is due and not queued yet, and frees what a dead worker held.
+     *
+     * @return int how many messages were queued
+     */
+    public function queueDue(int $most = 500): int
+    {
+        $now = CarbonImmutable::now();
+        $stale = $now->subSeconds((int) config('lantern.messages.stale_after'));
+        // What kills its worker again and again is not tried for ever.
+        Message::query()->where('state', 'sending')->where('claimed_at', '<', Instant::sql($stale))->where('attempts', '>=', (int) config('lantern.messages.attempts'))
+            ->update(['state' => 'failed', 'trouble' => 'Every try to send it was broken off in the middle.']);
+        Message::query()->where('state', 'sending')->where('claimed_at', '<', Instant::sql($stale))
+            ->update(['state' => 'waiting', 'queued_at' => null, 'claimed_at' => null]);
+
+        return DB::transaction(function () use ($now, $most): int {
+            $ids = [];
+            foreach (Business::query()->pluck('id') as $business) {
+                array_push($ids, ...$this->due((int) $business, $now, $most));
+            }
+            foreach ($ids as $id) {
+                SendMessage::dispatch($id);
+            }
+            foreach (array_chunk($ids, 500) as $some) {
+                Message::query()->whereIn('id', $some)->update(['queued_at' => Instant::sql($now)]);
+            }
+
+            return count($ids);
+        });
+    }
+
+    /** How many more messages of a kind may be queued now: what was queued within the last minute has used up its share of the minute. */
+    public static function room(int $business, CarbonImmutable $now, string $kind): int
+    {
+        $used = Message::query()->where('business_id', $business)->where('queued_at', '>', Instant::sql($now->subMinute()))->count();
+        $all = (int) Business::query()->where('id', $business)->value('messages_per_minute');
+
+        return max(0, max(1, intdiv($all * (self::SHARES[$kind] ?? 100), 100)) - $used);
+    }
+
+    /** @return list<string> ids of what is due, what was asked for first, broadcasts last */
+    private function due(int $business, CarbonImmutable $now, int $most): array
+    {
+        $due = fn (array $kinds, int $room): array => $room < 1 ? [] : Message::query()->where('business_id', $business)->where('state', 'waiting')->where('due_at', '<=', Instant::sql($now))
+            ->whereIn('kind', $kinds)
+            // A job that was lost with its worker is queued again after a while; the claim makes that harmless.
+            ->where(fn ($q) => $q->whereNull('queued_at')->orWhere('queued_at', '<', Instant::sql($now->subMinutes(10))))
+            ->where(fn ($q) => $q->whereNull('sequence_id')->orWhereNotIn('sequence_id', DB::table('sequences')->whereNotNull('paused_at')->select('id')))
+            ->orderBy('due_at')->limit($room)->pluck('id')->map(fn ($id): string => (string) $id)->all();
+        $ids = [];
+        foreach ([['confirm', 'new-link', 'test', 'notice'], ['sequence'], ['broadcast']] as $kinds) {
+            array_push($ids, ...$due($kinds, min($most, self::room($business, $now, $kinds[0])) - count($ids)));
+        }
+
+        return $ids;
+    }
+
+    private function later(Message $message, string $trouble): void
+    {
+        if ($message->attempts >= (int) config('lantern.messages.attempts')) {
+            $this->end($message, 'failed', $trouble);
+
+            return;
+        }
+        $wait = self::BACK_OFF[min($message->attempts, count(self::BACK_OFF)) - 1] ?? 1;
+        $message->forceFill(['state' => 'waiting', 'queued_at' => null, 'claimed_at' => null, 'trouble' => mb_substr($trouble, 0, 500),
+            'due_at' => CarbonImmutable::now()->addMinutes($wait)])->save();
+    }
+
+    private function end(Message $message, string $state, string $why): void
+    {
+        $message->forceFill(['state' => $state, 'trouble' => mb_substr($why, 0, 500)])->save();
+    }
+}

@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Mail\Sending;
+
+use App\Jobs\SendMessage;
+use App\Mail\Emails\WrittenEmail;
+use App\Models\Business;
+use App\Models\Confirmation;
+use App\Models\Funnel;
+use App\Models\Person;
+use App\Models\Submission;
+use App\Models\Version;
+use App\Support\Ids;
+use App\Support\Instant;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Journey\Effects\SendEmail;
+
+/** Plans messages: each has a key that can be used once, so that nothing is ever planned twice. */
+final class Planner
+{
+    public function planSequenceEmail(Funnel $funnel, Version $version, Person $person, SendEmail $effect): void
+    {
+        $email = $version->plan()->email($effect->email);
+        $run = (int) (DB::table('enrolments')->where('person_id', $person->id)->where('sequence_id', $email?->sequence)->value('run') ?? 1);
+        $this->plan(self::sequenceKey($effect->email, $person->id, $run), [
+            'business_id' => $person->business_id, 'person_id' => $person->id, 'funnel_id' => $funnel->id, 'version_id' => $version->id,
+            'email_id' => $effect->email, 'sequence_id' => $email?->sequence === '' ? null : $email?->sequence, 'kind' => 'sequence', 'name' => $email->name ?? 'Email',
+            'to_address' => $person->email, 'due_at' => Instant::sql($effect->at),
+        ]);
+    }
+
+    public static function sequenceKey(string $email, string $person, int $run): string
+    {
+        return "sequence:{$email}:{$person}".($run > 1 ? ":{$run}" : '');
+    }
+
+    /** The question whether an address is theirs. */
+    public function planConfirmation(Submission $submission, Confirmation $confirmation): void
+    {
+        $this->plan("confirm:{$confirmation->id}", [
+            'business_id' => $submission->funnel->business_id, 'person_id' => $submission->person_id, 'funnel_id' => $submission->funnel_id, 'version_id' => $submission->version_id,
+            'kind' => 'confirm', 'name' => 'Confirmation', 'to_address' => $submission->answers['email'] ?? $submission->person->email, 'due_at' => Instant::sql(CarbonImmutable::now()),
+            'content' => json_encode(['confirmation' => $confirmation->id], JSON_THROW_ON_ERROR),
+        ]);
+    }
+
+    /** Tells the owner that a form was filled in. */
+    public function planNotice(Submission $submission): void
+    {
+        $business = $submission->funnel->business;
+        $this->plan("notice:{$submission->id}", [
+            'business_id' => $business->id, 'person_id' => null, 'funnel_id' => $submission->funnel_id, 'kind' => 'notice', 'name' => 'Notice of a new person',
+            'to_address' => $business->sender_address, 'due_at' => Instant::sql(CarbonImmutable::now()),
+            'content' => json_encode(['submissions' => [$submission->id]], JSON_THROW_ON_ERROR),
+        ]);
+    }
+
+    /**
+     * The letter of the day about everybody new.
+     *
+     * @param  list<string>  $submissions
+     */
+    public function planDigest(Business $business, string $day, array $submissions): void
+    {
+        $this->plan("digest:{$business->id}:{$day}", [
+            'business_id' => $business->id, 'person_id' => null, 'kind' => 'notice', 'name' => 'The day’s new people', 'to_address' => $business->sender_address,
+            'due_at' => Instant::sql(CarbonImmutable::now()), 'content' => json_encode(['submissions' => $submissions, 'day' => $day], JSON_THROW_ON_ERROR),
+        ]);
+    }
+
+    /**
+     * A letter written out already, to the owner, to be looked at in their own mail program.
+     *
+     * @param  Person|null  $reader  on whom it was tried
+     */
+    public function planTest(Business $business, ?string $funnel, WrittenEmail $letter, ?Person $reader): string
+    {
+        $id = Ids::next();
+        $this->plan("test:{$id}", ['id' => $id, 'business_id' => $business->id, 'person_id' => null, 'funnel_id' => $funnel, 'kind' => 'test', 'name' => 'Test',
+            'to_address' => $business->sender_address, 'due_at' => Instant::sql(CarbonImmutable::now()), 'content' => json_encode(
+                ['subject' => 'Test: '.$letter->subject, 'html' => $letter->html, 'text' => $letter->text, 'person' => $reader?->id], JSON_THROW_ON_ERROR)]);
+
+        return $id;
+    }
+
+    /** A new download link for somebody whose link has run out: once an hour at most, however often it is asked for. */
+    public function planNewLink(Person $person, string $funnel): void
+    {
+        $now = CarbonImmutable::now();
+        $this->plan('new-link:'.$person->id.':'.$now->utc()->format('YmdH'), [
+            'business_id' => $person->business_id, 'person_id' => $person->id, 'funnel_id' => $funnel, 'version_id' => null, 'email_id' => null,
+            'kind' => 'new-link', 'name' => 'New download link', 'to_address' => $person->email, 'due_at' => Instant::sql($now),
+        ]);
+    }
+
+    /** @param  array<string, mixed>  $message */
+    private function plan(string $key, array $message): void
+    {
+        $now = CarbonImmutable::now();
+        // What is due goes at once if the minute has room for it; else it waits its turn with all others.
+        $due = $message['due_at'] <= Instant::sql($now) && MessageSender::room((int) $message['business_id'], $now, (string) $message['kind']) > 0;
+        $id = is_string($message['id'] ?? null) ? $message['id'] : Ids::next();
+        $planned = DB::table('messages')->insertOrIgnore($message + [
+            'id' => $id, 'unique_key' => $key, 'state' => 'waiting', 'queued_at' => $due ? Instant::sql($now) : null,
+            'created_at' => Instant::sql($now), 'updated_at' => Instant::sql($now),
+        ]);
+        if ($planned === 1 && $due) {
+            SendMessage::dispatch($id);
+        }
+    }
+}

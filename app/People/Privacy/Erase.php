@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\People\Privacy;
+
+use App\Models\Person;
+use App\People\Consent\Suppressions;
+use App\Support\Ids;
+use App\Support\Instant;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Forgets a person for good. What says who they were goes: the record, answers, addresses, letters, notes and the
+ * browsers they used. What happened stays as numbers, under an id that leads to nobody. Whether they must not be written
+ * to is kept as a hash, or the next import would undo it.
+ */
+final class Erase
+{
+    public function person(Person $person): void
+    {
+        DB::transaction(function () use ($person): void {
+            $now = Instant::sql(CarbonImmutable::now());
+            $id = $person->id;
+            $why = $person->suppressed ?? ($person->unsubscribed_at === null ? null : 'unsubscribed');
+            if ($why !== null) {
+                Suppressions::add($person->business_id, $person->email, $why);
+            }
+            foreach (DB::table('visitor_person')->where('person_id', $id)->pluck('visitor') as $visitor) {
+                // The browser still carries its id: what it did is kept under another one.
+                DB::table('events')->where('visitor', $visitor)->update(['visitor' => bin2hex(random_bytes(16))]);
+                DB::table('submissions')->where('visitor', $visitor)->update(['visitor' => null]);
+            }
+            DB::table('events')->where('person_id', $id)->update(['data' => null]);
+            DB::table('outbox')->whereIn('message_id', DB::table('messages')->where('person_id', $id)->select('id'))->delete();
+            DB::table('messages')->where('person_id', $id)->where('state', 'waiting')->delete();
+            DB::table('messages')->where('person_id', $id)->update(['to_address' => '', 'subject' => '', 'html' => null, 'text' => null, 'content' => null, 'trouble' => null]);
+            $this->toldOrTried($id);
+            DB::table('hook_calls')->whereIn('submission_id', DB::table('submissions')->where('person_id', $id)->select('id'))->delete();
+            DB::table('confirmations')->whereIn('submission_id', DB::table('submissions')->where('person_id', $id)->select('id'))->delete();
+            DB::table('submissions')->where('person_id', $id)->update(['answers' => '{}', 'ip' => null, 'user_agent' => null, 'source' => null, 'confirmed_ip' => null, 'visitor' => null, 'token' => DB::raw('lower(hex(randomblob(16)))')]);
+            foreach (['visitor_person', 'person_tag', 'person_values', 'person_notes', 'opt_outs', 'deliveries', 'enrolments', 'import_changes', 'bulk_act_people'] as $table) {
+                DB::table($table)->where('person_id', $id)->delete();
+            }
+            DB::table('import_refusals')->where('raw', 'like', '%'.addcslashes($person->email, '%_\\').'%')->whereIn('import_id', DB::table('imports')->where('business_id', $person->business_id)->select('id'))->update(['raw' => '']);
+            DB::table('people')->where('id', $id)->update(['email' => '', 'email_key' => 'erased:'.Ids::next(), 'first_name' => '', 'last_name' => '', 'first_key' => '', 'last_key' => '', 'phone' => '', 'timezone' => null,
+                'import_id' => null, 'erased_at' => $now, 'unsubscribed_at' => $now, 'updated_at' => $now]);
+        });
+    }
+
+    /** Letters to the owner that told of them, and tests that were written as if to them. That they went out stays true. */
+    private function toldOrTried(string $id): void
+    {
+        $about = fn (string $kind) => DB::table('messages')->where('kind', $kind)->where(fn ($q) => $kind === 'test' ? $q->where('content->person', $id)
+            : $q->whereRaw("exists (select 1 from json_each(messages.content, '$.submissions') as told join submissions on submissions.id = told.value where submissions.person_id = ?)", [$id]));
+        foreach (['notice', 'test'] as $kind) {
+            DB::table('outbox')->whereIn('message_id', $about($kind)->select('id'))->delete();
+            $about($kind)->where('state', 'sent')->update(['subject' => '', 'html' => null, 'text' => null]);
+        }
+        // A notice that waits is written without them when it goes; a test has been written already.
+        $about('test')->update(['content' => null, 'state' => DB::raw("case state when 'waiting' then 'cancelled' else state end")]);
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\People\Privacy;
+
+use App\Models\Person;
+use App\Support\Instant;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Support\Invalid;
+
+/**
+ * Makes one person of two. The one that stays keeps its address and what is known of it; what it lacks comes from the
+ * other, whose history becomes its own. Whoever left under either address has left: a merge brings nobody back.
+ */
+final class Merge
+{
+    public function of(Person $stays, Person $goes): void
+    {
+        if ($stays->id === $goes->id || $stays->business_id !== $goes->business_id) {
+            throw Invalid::at('with', 'Choose another person to merge with.');
+        }
+        DB::transaction(function () use ($stays, $goes): void {
+            foreach (['events', 'submissions', 'visitor_person', 'person_notes'] as $table) {
+                DB::table($table)->where('person_id', $goes->id)->update(['person_id' => $stays->id]);
+            }
+            // What each may have once only: the one that stays keeps its own, and gets what it has not.
+            foreach (['person_tag' => 'tag_id', 'deliveries' => 'lead_magnet_id', 'enrolments' => 'sequence_id', 'opt_outs' => 'what'] as $table => $key) {
+                DB::table($table)->where('person_id', $goes->id)->whereIn($key, DB::table($table)->where('person_id', $stays->id)->select($key))->delete();
+                DB::table($table)->where('person_id', $goes->id)->update(['person_id' => $stays->id]);
+            }
+            foreach (DB::table('person_values')->where('person_id', $goes->id)->distinct()->pluck('name') as $name) {
+                if (! DB::table('person_values')->where('person_id', $stays->id)->where('name', $name)->exists()) {
+                    DB::table('person_values')->where('person_id', $goes->id)->where('name', $name)->update(['person_id' => $stays->id]);
+                }
+            }
+            // A letter that the one has had, or will have, does not come to them twice.
+            foreach (['email_id', 'broadcast_id'] as $letter) {
+                $had = fn (Person $by) => DB::table('messages')->where('person_id', $by->id)->whereNotNull($letter)->where('state', '!=', 'cancelled');
+                $had($goes)->where('state', 'waiting')->whereIn($letter, $had($stays)->select($letter))->delete();
+                $had($stays)->where('state', 'waiting')->whereIn($letter, $had($goes)->select($letter))->delete();
+            }
+            DB::table('messages')->where('person_id', $goes->id)->where('state', 'waiting')->update(['to_address' => $stays->email]);
+            DB::table('messages')->where('person_id', $goes->id)->update(['person_id' => $stays->id]);
+            foreach (['bulk_act_people', 'import_changes', 'person_values'] as $table) {
+                DB::table($table)->where('person_id', $goes->id)->delete();
+            }
+            $earliest = fn (?string $a, ?string $b): ?string => $a === null ? $b : ($b === null ? $a : min($a, $b));
+            $stays->forceFill([
+                'first_name' => $stays->first_name === '' ? $goes->first_name : $stays->first_name, 'last_name' => $stays->last_name === '' ? $goes->last_name : $stays->last_name,
+                'phone' => $stays->phone === '' ? $goes->phone : $stays->phone, 'timezone' => $stays->timezone ?? $goes->timezone,
+                'joined_at' => min($stays->joined_at, $goes->joined_at), 'active_at' => max($stays->active_at, $goes->active_at),
+                'unsubscribed_at' => $earliest($stays->unsubscribed_at === null ? null : Instant::sql($stays->unsubscribed_at), $goes->unsubscribed_at === null ? null : Instant::sql($goes->unsubscribed_at)),
+                // A complaint is a person's; a mailbox that refuses is only a mailbox.
+                'suppressed' => $goes->suppressed === 'complained' ? 'complained' : $stays->suppressed, 'quiet_until' => max($stays->quiet_until, $goes->quiet_until),
+                'pending' => $stays->pending && $goes->pending, 'confirmed_at' => $stays->confirmed_at ?? $goes->confirmed_at,
+                // Agreeing to more than what was asked for holds only if both did.
+                'marketing' => $stays->marketing && $goes->marketing, 'owner_try' => $stays->owner_try && $goes->owner_try,
+            ])->save();
+            $goes->delete();
+        });
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\People\Segments;
+
+use App\Models\Business;
+use App\People\Fields\OwnFields;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Rules\Did;
+use Lantern\Core\Rules\Standing;
+
+/** What rules about people can speak of, by name: fields, tags, pages, funnels, emails. */
+final class PeopleKit
+{
+    private const FIELDS = ['email' => 'Email address', 'first_name' => 'First name', 'last_name' => 'Last name', 'phone' => 'Phone', 'timezone' => 'Time zone'];
+
+    /** @return array<string, mixed> */
+    public static function of(Business $business): array
+    {
+        $own = OwnFields::of($business->id);
+
+        return [
+            'fields' => [...array_map(fn (string $name, string $label): array => ['name' => $name, 'label' => $label, 'kind' => 'line', 'options' => [], 'own' => false], array_keys(self::FIELDS), self::FIELDS),
+                ...array_map(fn (array $f): array => $f + ['own' => true], $own)],
+            'tags' => DB::table('tags')->where('business_id', $business->id)->orderBy('name')->get(['id', 'name'])->all(),
+            'funnels' => DB::table('funnels')->where('business_id', $business->id)->orderBy('name')->get(['id', 'name'])->all(),
+            'pages' => DB::table('pages')->join('funnels', 'funnels.id', '=', 'pages.funnel_id')->where('business_id', $business->id)->whereNull('pages.taken_out')->orderBy('funnels.name')->orderBy('position')
+                ->get(['pages.id', 'pages.name', 'funnels.name as funnel'])->all(),
+            'emails' => DB::table('emails')->join('funnels', 'funnels.id', '=', 'emails.funnel_id')->where('business_id', $business->id)->orderBy('funnels.name')->orderBy('emails.id')
+                ->get(['emails.id', 'emails.name', 'funnels.name as funnel'])->all(),
+            'broadcasts' => DB::table('broadcasts')->where('business_id', $business->id)->whereNotNull('started_at')->orderByDesc('started_at')->limit(100)->get(['id', 'name'])->all(),
+            'sequences' => DB::table('sequences')->join('funnels', 'funnels.id', '=', 'sequences.funnel_id')->where('business_id', $business->id)->whereNull('deleted_at')->orderBy('funnels.name')
+                ->get(['sequences.id', 'sequences.name', 'funnels.name as funnel'])->all(),
+            'segments' => DB::table('segments')->where('business_id', $business->id)->whereNull('deleted_at')->orderBy('name')->get(['id', 'name', 'rules'])
+                ->map(fn ($s): array => ['id' => $s->id, 'name' => $s->name, 'rules' => json_decode((string) $s->rules, true)])->all(),
+            'dids' => array_map(fn (Did $d): array => ['id' => $d->value, 'yes' => $d->words(false), 'no' => $d->words(true), 'mail' => $d->isOfMail()], Did::cases()),
+            'standings' => array_map(fn (Standing $s): array => ['id' => $s->value, 'label' => $s->label()], Standing::cases()),
+        ];
+    }
+
+    /** @return callable(string): string what things are called that rules name by their ids */
+    public static function names(Business $business): callable
+    {
+        $kit = self::of($business);
+        $names = array_column($kit['fields'], 'label', 'name');
+        foreach (['funnels', 'pages', 'emails', 'broadcasts'] as $things) {
+            foreach ($kit[$things] as $thing) {
+                $names[$thing->id] = $thing->name;
+            }
+        }
+
+        return fn (string $id): string => $names[$id] ?? 'something that is gone';
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Publishing;
+
+use Illuminate\Http\JsonResponse;
+use Lantern\Core\Checks\Finding;
+use RuntimeException;
+
+/** The go-live check found something that must be mended first. */
+final class NotReady extends RuntimeException
+{
+    /** @param  list<Finding>  $findings */
+    public function __construct(public readonly array $findings)
+    {
+        parent::__construct('This funnel cannot go live yet. Nothing was published.');
+    }
+
+    public function report(): bool
+    {
+        return true; // Expected, and told to the owner; nothing for the log.
+    }
+
+    public function render(): JsonResponse
+    {
+        return response()->json([
+            'message' => $this->getMessage(),
+            'findings' => array_map(fn (Finding $f): array => $f->toArray(), $this->findings),
+        ], 422);
+    }
+}

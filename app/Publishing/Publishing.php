@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Publishing;
+
+use App\Drafts\DraftPlan;
+use App\Jobs\CarryChange;
+use App\Models\Enrolment;
+use App\Models\Funnel;
+use App\Models\OldAddress;
+use App\Models\User;
+use App\Models\Version;
+use App\People\Fields\OwnFields;
+use App\Rendering\PageRenderer;
+use App\Rendering\PictureFacts;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Checks\GoLiveCheck;
+use Lantern\Core\Plan\Plan;
+
+/** Draft, version, switch: the only way anything reaches the public. */
+final readonly class Publishing
+{
+    public function __construct(private PageRenderer $renderer, private PictureFacts $facts)
+    {
+    }
+
+    /**
+     * Compiles the draft to the next version and makes it live, in one transaction. A draft that is live already,
+     * word for word, is not published again: its version is returned.
+     *
+     * @throws NotReady when the go-live check finds blockers
+     */
+    public function publish(Funnel $funnel, ?User $by, string $note = ''): Version
+    {
+        return DB::transaction(function () use ($funnel, $by, $note): Version {
+            $plan = DraftPlan::read(Funnel::query()->findOrFail($funnel->id));
+            $findings = GoLiveCheck::of($plan, $this->facts->ofPlan($plan, $funnel->business), CarbonImmutable::now(), array_column(OwnFields::of($funnel->business_id), 'name'));
+            if (GoLiveCheck::blocked($findings)) {
+                throw new NotReady($findings);
+            }
+            $live = $funnel->live_version_id === null ? null : Version::query()->find($funnel->live_version_id);
+            $version = $live !== null && $live->fingerprint === self::fingerprint($plan) ? $live : Version::query()->create([
+                'funnel_id' => $funnel->id,
+                'number' => 1 + (int) Version::query()->where('funnel_id', $funnel->id)->max('number'),
+                'note' => $note,
+                'plan' => $plan->toArray(),
+                'rendered' => $this->renderer->all($plan, $funnel->business),
+                'drawn_by' => PageRenderer::REVISION,
+                'fingerprint' => self::fingerprint($plan),
+                'published_by' => $by?->id,
+                'published_at' => CarbonImmutable::now(),
+            ]);
+            if ($live !== null) {
+                $this->rememberAddresses($live->plan(), $plan);
+            }
+            $this->switchTo($funnel, $version);
+
+            return $version;
+        });
+    }
+
+    /** Makes an earlier (or later) version the live one. The draft stays as it is. */
+    public function switchTo(Funnel $funnel, Version $version): void
+    {
+        $funnel->forceFill(['state' => 'live', 'live_version_id' => $version->id])->save();
+        $funnel->setRelation('liveVersion', $version);
+        if (Enrolment::query()->where('funnel_id', $funnel->id)->whereNull('ended_at')->exists()) {
+            CarryChange::dispatch($funnel->id);
+        }
+    }
+
+    /** Whatever address a page had in public leads to it for good. */
+    private function rememberAddresses(Plan $was, Plan $is): void
+    {
+        foreach ($was->pages as $page) {
+            if ($page->address !== '' && $is->page($page->id) !== null && $is->page($page->id)->address !== $page->address) {
+                OldAddress::query()->firstOrCreate(['funnel_id' => $is->id, 'page_id' => $page->id, 'address' => $page->address]);
+            }
+        }
+    }
+
+    /** Takes the funnel off the public web; its links then say so kindly. */
+    public function close(Funnel $funnel): void
+    {
+        $funnel->forceFill(['state' => 'closed'])->save();
+    }
+
+    /** Does the draft differ from what is live? */
+    public static function differs(Funnel $funnel, Plan $draft): bool
+    {
+        $live = $funnel->liveVersion;
+
+        // A version of an earlier format has another fingerprint for the same plan; read anew, it has today's.
+        return $live === null || ($live->fingerprint !== self::fingerprint($draft) && self::fingerprint($live->plan()) !== self::fingerprint($draft));
+    }
+
+    public static function fingerprint(Plan $plan): string
+    {
+        return hash('sha256', json_encode($plan->toArray(), JSON_THROW_ON_ERROR));
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rendering;
+
+use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\Hidden;
+
+/** The attributes that a block's elements carry: where it is hidden, and on the desk which words are whose. */
+final readonly class Marks
+{
+    public function __construct(private Block $block, private bool $editing)
+    {
+    }
+
+    /** For the element that holds the whole block. */
+    public function root(string $class): string
+    {
+        $hidden = self::hiddenClass($this->block->hidden);
+
+        return 'class="'.$class.$hidden.'"'.($this->editing ? ' data-block="'.$this->block->id.'"' : '');
+    }
+
+    /** For an element that holds the words of one field, and nothing else. */
+    public function words(string $field, ?int $item = null): string
+    {
+        return $this->editing ? ' data-field="'.$field.'"'.($item === null ? '' : ' data-item="'.$item.'"') : '';
+    }
+
+    public static function hiddenClass(Hidden $hidden): string
+    {
+        return $hidden === Hidden::Nowhere ? '' : ' not-on-'.$hidden->value;
+    }
+}

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rendering;
+
+use App\Models\Upload;
+use Illuminate\Support\HtmlString;
+use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\Block\Link;
+use Lantern\Core\Page\Document;
+use Lantern\Core\Page\Look\Look;
+use Lantern\Core\Page\PageFacts;
+use Lantern\Core\Plan\Outcome;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
+
+/** One page while it is drawn: what its views ask for. */
+final readonly class PageView
+{
+    public Document $document;
+
+    public Look $look;
+
+    /** @var array<string, true> ids of the sections that links on the page lead to */
+    private array $anchors;
+
+    private ?string $firstHeading;
+
+    /** @param  array<string, Upload>  $uploads  pictures and videos by id */
+    public function __construct(
+        public Plan $plan,
+        public PagePlan $page,
+        public Mode $mode,
+        public array $uploads,
+        public PageFacts $facts,
+    ) {
+        $this->document = $page->document;
+        $this->look = $plan->lookOf($page->document->look);
+        $anchors = [];
+        foreach ($this->document->blocks() as $block) {
+            foreach ($block->links() as $url) {
+                $link = Link::read($url);
+                if ($link->kind === 'section') {
+                    $anchors[$link->target] = true;
+                }
+            }
+        }
+        $this->anchors = $anchors;
+        $this->firstHeading = ($this->document->blocksOf(BlockKind::Heading)[0] ?? null)?->id;
+    }
+
+    public function editing(): bool
+    {
+        return $this->mode->editing();
+    }
+
+    public function marks(Block $block): Marks
+    {
+        return new Marks($block, $this->editing());
+    }
+
+    public function headingLevel(Block $block): string
+    {
+        return $block->id === $this->firstHeading ? 'h1' : 'h2';
+    }
+
+    public function isAnchor(string $section): bool
+    {
+        return isset($this->anchors[$section]);
+    }
+
+    public function upload(string $id): ?Upload
+    {
+        return $id === '' ? null : $this->uploads[$id] ?? null;
+    }
+
+    /** The attributes of a link that leads there; none on the desk, where a click chooses, and none for what leads nowhere. */
+    public function href(string $url): HtmlString
+    {
+        if ($this->editing()) {
+            return new HtmlString('');
+        }
+        $address = $this->address($url);
+
+        return new HtmlString($address === null ? '' : 'href="'.$address.'"'.(preg_match('~^https?:~i', $url) === 1 ? ' rel="noopener"' : ''));
+    }
+
+    /** Words as an owner wrote them, with the links inside the page made whole. */
+    public function words(string $html): HtmlString
+    {
+        if ($this->editing()) {
+            return new HtmlString($html);
+        }
+
+        return new HtmlString((string) preg_replace_callback('/href="((?:page|section|outcome):[A-Za-z0-9_-]+)"/',
+            fn (array $m): string => ($address = $this->address($m[1])) === null ? '' : 'href="'.$address.'"', $html));
+    }
+
+    /** May this video be shown on the page itself? */
+    public function mayEmbed(string $url): bool
+    {
+        return $this->facts->mayEmbed($url);
+    }
+
+    /** An address ready for an attribute; null where there is none. */
+    private function address(string $url): ?string
+    {
+        $link = Link::read($url);
+        if ($link->kind === 'outcome') {
+            $outcome = Outcome::tryFrom($link->target);
+            $way = $outcome === null ? null : $this->plan->way($this->page->id, $outcome);
+
+            return $way === null ? null : ($way->toUrl !== null ? e($way->toUrl) : $this->pageAddress((string) $way->toPage));
+        }
+
+        return match ($link->kind) {
+            'page' => $this->pageAddress($link->target),
+            'section' => '#s-'.$link->target,
+            'outside' => e($url),
+            default => null,
+        };
+    }
+
+    private function pageAddress(string $page): ?string
+    {
+        return $this->plan->page($page) === null ? null : Slots::name('page', $page);
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Serving;
+
+use Illuminate\Http\Request;
+
+/** What a request says of the browser it comes from. */
+final class Browser
+{
+    public const COOKIE = 'lantern_visitor';
+
+    /** Set when the owner signs in: their own visits are left out of all numbers. */
+    public const OWNER_COOKIE = 'lantern_owner';
+
+    public static function id(Request $request): ?string
+    {
+        foreach ([$request->input('visitor'), $request->cookie(self::COOKIE)] as $id) {
+            if (is_string($id) && preg_match('/^[0-9a-f]{32}$/D', $id) === 1) {
+                return $id;
+            }
+        }
+
+        return null;
+    }
+
+    public static function isOwner(Request $request): bool
+    {
+        return $request->cookie(self::OWNER_COOKIE) !== null;
+    }
+
+    public static function zone(mixed $name): ?string
+    {
+        return is_string($name) && in_array($name, timezone_identifiers_list(), true) ? $name : null;
+    }
+}

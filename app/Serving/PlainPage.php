@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Serving;
+
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\View;
+
+/** A kind page for when there is nothing else to show: what happened, and what to do. */
+final readonly class PlainPage
+{
+    /** @param  array<string, mixed>  $more */
+    private function __construct(private int $status, private string $title, private string $words, private array $more = [])
+    {
+    }
+
+    public static function notHere(): self
+    {
+        return new self(404, 'There is no page at this address', 'Please check the link for a typing mistake, or ask whoever gave it to you.');
+    }
+
+    public static function closed(): self
+    {
+        return new self(410, 'This offer is closed for now', 'Thank you for coming by. Sign-ups are closed at the moment, and nothing was stored.');
+    }
+
+    public static function previewOver(): self
+    {
+        return new self(403, 'This preview has ended', 'Links to a preview work for two weeks. Ask whoever sent it to you for a new one.');
+    }
+
+    public static function tooMany(): self
+    {
+        return new self(429, 'One moment, please', 'There were a great many sign-ups from your connection in the last few minutes. Nothing is wrong with yours: please go back and press the button again in ten minutes.');
+    }
+
+    public static function linkOver(?string $delivery): self
+    {
+        return new self(403, 'This download link has run out', 'Links to downloads work for a while only. Tell us your email address, and a new one comes to your inbox.',
+            ['askForLink' => true, 'delivery' => $delivery]);
+    }
+
+    public static function linkOnItsWay(): self
+    {
+        return new self(200, 'Please look in your inbox', 'If this address is with us, a new link is on its way and will be there in a minute or two.');
+    }
+
+    public static function badAddress(string $typed, string $why): self
+    {
+        return new self(422, 'This download link has run out', 'Tell us your email address, and a new link comes to your inbox.',
+            ['askForLink' => true, 'delivery' => null, 'typed' => $typed, 'error' => $why]);
+    }
+
+    public static function fileGone(): self
+    {
+        return new self(404, 'This file is no longer given away', 'The download was taken back by the person who offered it.');
+    }
+
+    /** @param  array<string, string>  $less  what one may choose instead of leaving altogether, by the value that is sent */
+    public static function unsubscribe(string $action, string $business, array $less = []): self
+    {
+        return new self(200, 'Unsubscribe?', $less === [] ? "You will get no more letters from {$business}." : "Would less be enough, or shall {$business} write to you no more at all?",
+            ['confirm' => $action, 'less' => $less]);
+    }
+
+    public static function unsubscribed(string $business, string $back): self
+    {
+        return new self(200, 'You are unsubscribed', "You will get no more letters from {$business}. Thank you for having read them.", ['back' => $back]);
+    }
+
+    public static function lessOften(string $business, string $back): self
+    {
+        return new self(200, 'You will get less', "{$business} sends you no more letters of this kind.", ['back' => $back]);
+    }
+
+    public static function quiet(string $business, string $back): self
+    {
+        return new self(200, 'A month of quiet', "{$business} writes to you again in thirty days, and not before.", ['back' => $back]);
+    }
+
+    public static function subscribedAgain(string $business): self
+    {
+        return new self(200, 'As it was', "You get the letters from {$business} again.");
+    }
+
+    public function response(): Response
+    {
+        return new Response(View::make('site.notice', ['title' => $this->title, 'words' => $this->words, 'more' => $this->more])->render(), $this->status,
+            SiteHeaders::PAGE + ['Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex']);
+    }
+}

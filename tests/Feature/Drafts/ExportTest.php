@@ -1,0 +1,384 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Drafts;
+
+use App\Drafts\DraftPlan;
+use App\Drafts\NewFunnel;
+use App\Export\FunnelArchive;
+use App\Files\Uploads;
+use App\Models\Funnel;
+use App\Models\Page;
+use App\Models\SharedSection;
+use App\Models\Upload;
+use App\Models\User;
+use App\Publishing\Publishing;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
+use Illuminate\Testing\TestResponse;
+use Lantern\Core\Plan\Goal;
+use Lantern\Core\Plan\Plan;
+use Opis\JsonSchema\Validator;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+use ZipArchive;
+
+/** Taking pages and funnels out, bringing funnels in, and keeping everything else out. */
+final class ExportTest extends TestCase
+{
+    private User $owner;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->owner = $this->owner();
+        $this->actingAs($this->owner);
+    }
+
+    private static function png(int $width = 700): string
+    {
+        $image = imagecreatetruecolor($width, 300);
+        imagefill($image, 0, 0, 0x336699);
+        ob_start();
+        imagepng($image);
+
+        return (string) ob_get_clean();
+    }
+
+    /** A funnel with a file, pictures, a video, a shared footer, a look of its own and own words. */
+    private function rich(): Funnel
+    {
+        $funnel = app(NewFunnel::class)->fromStarter($this->owner->business, Goal::LongOptIn, 'Rich', 'The Plan', $this->upload($this->owner, 'Mein Plan.pdf'));
+        $picture = app(Uploads::class)->picture($this->owner->business, $this->file('cello.png', self::png()));
+        $video = app(Uploads::class)->video($this->owner->business, $this->file('film.webm', self::webm()));
+        $page = $this->entry($funnel);
+        $document = $page->document;
+        $document['background'] = ['fill' => 'gradient', 'colour' => '#112233', 'to' => '#445566', 'angle' => 90];
+        $document['sections'][4]['blocks'][3] = ['picture' => $picture->id, 'alt' => 'A cello'] + $document['sections'][4]['blocks'][3];
+        $document['sections'][2]['background'] = ['fill' => 'video', 'picture' => $picture->id, 'video' => $video->id, 'focusX' => 10, 'focusY' => 20];
+        $footer = array_pop($document['sections']);
+        $shared = SharedSection::query()->create(['funnel_id' => $funnel->id, 'name' => 'My footer', 'section' => $footer]);
+        $document['sections'][] = ['id' => 'foot', 'kind' => 'footer', 'shared' => $shared->id, 'blocks' => []];
+        $page->forceFill(['document' => $document, 'settings' => ['title' => 'T', 'picture' => $picture->id, 'head' => '<meta name="mine">']])->save();
+        $funnel->forceFill(['look' => 'salon', 'look_changes' => ['accent' => '#123456'], 'logo' => $picture->id, 'fields' => ['programme' => 'First Season'], 'parameters' => ['city']])->save();
+
+        return $funnel->refresh();
+    }
+
+    private function zip(TestResponse $answer): ZipArchive
+    {
+        $answer->assertOk()->assertHeader('content-type', 'application/zip');
+        $path = (string) tempnam(sys_get_temp_dir(), 'test-zip');
+        file_put_contents($path, $answer->streamedContent());
+        $zip = new ZipArchive;
+        self::assertTrue($zip->open($path));
+
+        return $zip;
+    }
+
+    /** @return list<string> */
+    private static function names(ZipArchive $zip): array
+    {
+        return array_map(fn (int $i): string => (string) $zip->getNameIndex($i), range(0, $zip->numFiles - 1));
+    }
+
+    /** @param  array<string, string>  $entries */
+    private function archive(array $entries): UploadedFile
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'test-zip');
+        $zip = new ZipArchive;
+        $zip->open($path, ZipArchive::OVERWRITE);
+        foreach ($entries as $name => $content) {
+            $zip->addFromString($name, $content);
+        }
+        $zip->close();
+
+        return new UploadedFile($path, 'funnel.zip', null, null, true);
+    }
+
+    private function import(UploadedFile $file): TestResponse
+    {
+        return $this->post('/studio/api/funnels/import', ['archive' => $file], ['Accept' => 'application/json']);
+    }
+
+    /** @return array<string, string> the entries of a true archive */
+    private function entries(Funnel $funnel): array
+    {
+        $zip = $this->zip($this->get("/studio/api/funnels/{$funnel->id}/export"));
+        $entries = [];
+        foreach (self::names($zip) as $name) {
+            $entries[$name] = (string) $zip->getFromName($name);
+        }
+
+        return $entries;
+    }
+
+    /** A plan without what is new in every copy: ids, name and address. */
+    private static function comparable(Funnel $funnel): string
+    {
+        $json = (string) json_encode(['name' => '', 'address' => ''] + DraftPlan::read(Funnel::query()->findOrFail($funnel->id))->toArray());
+        $seen = [];
+
+        return (string) preg_replace_callback('/[0-9a-hjkmnp-tv-z]{26}/', function (array $m) use (&$seen): string {
+            return $seen[$m[0]] ??= 'id'.count($seen);
+        }, $json);
+    }
+
+    public function test_a_funnel_comes_back_exactly_as_it_went_out(): void
+    {
+        $funnel = $this->rich();
+        $entries = $this->entries($funnel);
+        $made = $this->import($this->archive($entries))->assertCreated();
+        $copy = Funnel::query()->findOrFail($made->json('id'));
+
+        self::assertSame(self::comparable($funnel), self::comparable($copy));
+        self::assertSame(['Rich (imported)', 'the-plan-2', 'draft'], [$copy->name, $copy->address, $copy->state]);
+        self::assertSame('My footer', SharedSection::query()->where('funnel_id', $copy->id)->sole()->name);
+        // And every file to the last byte.
+        $again = $this->entries($copy);
+        self::assertSame(self::hashes($entries), self::hashes($again));
+        foreach (DB::table('uploads')->get() as $upload) {
+            self::assertTrue(Storage::disk('uploads')->exists($upload->path), $upload->name);
+        }
+        app(Publishing::class)->publish($copy, null);
+        $html = (string) $this->get("/{$copy->address}")->assertOk()->getContent();
+        preg_match_all('~/media/[0-9a-z]+/\w+\.\w+~', $html, $m);
+        self::assertNotSame([], $m[0]);
+        foreach (array_unique($m[0]) as $address) {
+            $this->get($address)->assertOk();
+        }
+    }
+
+    /**
+     * @param  array<string, string>  $entries
+     * @return list<string>
+     */
+    private static function hashes(array $entries): array
+    {
+        unset($entries['funnel.json']);
+        $hashes = array_map(fn (string $name, string $content): string => basename($name).' '.hash('sha256', $content), array_keys($entries), $entries);
+        sort($hashes);
+
+        return $hashes;
+    }
+
+    public function test_it_has_the_written_form_and_says_nothing_of_the_business(): void
+    {
+        $entries = $this->entries($this->rich());
+        $validator = new Validator;
+        $validator->resolver()?->registerPrefix('https://upbeat-lantern.example/formats/', base_path('docs/formats'));
+        $result = $validator->validate(json_decode($entries['funnel.json']), 'https://upbeat-lantern.example/formats/funnel.schema.json');
+
+        self::assertTrue($result->isValid(), json_encode($result->error() ? (new \Opis\JsonSchema\Errors\ErrorFormatter)->format($result->error()) : ''));
+        // Who signs a letter is part of its words; how to reach them is not.
+        foreach (['imke@ferncroft.example', 'Exampleton'] as $private) {
+            self::assertStringNotContainsString($private, $entries['funnel.json']);
+        }
+    }
+
+    public function test_every_starter_goes_out_and_comes_in_at_somebody_elses(): void
+    {
+        $others = $this->owner('other@example.com');
+        foreach (Goal::cases() as $goal) {
+            $funnel = app(NewFunnel::class)->fromStarter($this->owner->business, $goal, "A {$goal->value}", 'Title', $goal->hasLeadMagnet() ? $this->upload($this->owner) : null);
+            $this->actingAs($this->owner);
+            $entries = $this->entries($funnel);
+            $id = $this->actingAs($others)->import($this->archive($entries))->assertCreated()->json('id');
+            $copy = Funnel::query()->findOrFail($id);
+            self::assertSame($others->business_id, $copy->business_id);
+            self::assertSame("A {$goal->value}", $copy->name);
+            self::assertSame(self::comparable($funnel), self::comparable($copy), $goal->value);
+        }
+        self::assertSame(2, Upload::query()->where('business_id', $others->business_id)->count(), 'the two files are theirs now');
+    }
+
+    /** @return iterable<string, array{callable(array<string, string>): array<string, string>, string}> what is done to a true archive, and what is said */
+    public static function brokenArchives(): iterable
+    {
+        $json = fn (callable $change): callable => function (array $entries) use ($change): array {
+            $entries['funnel.json'] = (string) json_encode($change(json_decode($entries['funnel.json'], true)));
+
+            return $entries;
+        };
+        $media = fn (string $pattern, string $content): callable => function (array $entries) use ($pattern, $content): array {
+            foreach (array_keys($entries) as $name) {
+                $entries[$name] = preg_match($pattern, $name) === 1 ? $content : $entries[$name];
+            }
+
+            return $entries;
+        };
+
+        yield 'nothing in it' => [fn (array $e): array => ['x' => ''], 'does not belong into a funnel'];
+        yield 'no funnel in it' => [fn (array $e): array => ['media/' => ''], '“funnel.json” is missing in it.'];
+        yield 'a way out' => [fn (array $e): array => $e + ['../../evil.php' => '<?php'], 'does not belong into a funnel: “../../evil.php”'];
+        yield 'a way out within media' => [fn (array $e): array => $e + ['media/../../evil' => 'x'], 'does not belong into a funnel'];
+        yield 'a whole path' => [fn (array $e): array => $e + ['/etc/passwd' => 'x'], 'does not belong into a funnel'];
+        yield 'a path of another system' => [fn (array $e): array => $e + ['media\\evil' => 'x'], 'does not belong into a funnel'];
+        yield 'a script' => [fn (array $e): array => $e + ['index.php' => 'x'], 'does not belong into a funnel'];
+        yield 'too many files' => [fn (array $e): array => $e + array_combine(array_map(fn (int $i): string => sprintf('media/%026d/content', $i), range(1, 601)), array_fill(0, 601, 'x')), 'too many files'];
+        yield 'a bomb' => [fn (array $e): array => $e + ['media/00000000000000000000000001/content' => str_repeat("\0", 30_000_000)], 'far larger than a funnel can be'];
+        yield 'a funnel longer than any' => [fn (array $e): array => ['funnel.json' => '"'.bin2hex(random_bytes(2_700_000)).'"'] + $e, '“funnel.json” in it is larger than it may be.'];
+        yield 'no JSON' => [fn (array $e): array => ['funnel.json' => '{broken'] + $e, 'The funnel in it cannot be read.'];
+        yield 'JSON without end' => [fn (array $e): array => ['funnel.json' => str_repeat('[', 100).str_repeat(']', 100)] + $e, 'The funnel in it cannot be read.'];
+        yield 'JSON of another kind' => [$json(fn (array $j): array => ['kind' => 'something-else'] + $j), 'This zip holds no funnel.'];
+        yield 'a newer version' => [$json(fn (array $j): array => ['version' => 2] + $j), 'written by a newer version'];
+        yield 'a newer plan' => [$json(function (array $j): array {
+            $j['plan']['format'] = Plan::FORMAT + 1;
+
+            return $j;
+        }), 'written by another version'];
+        yield 'a plan that is none' => [$json(fn (array $j): array => ['plan' => ['format' => 2]] + $j), 'A group of values was expected here.'];
+        yield 'a look that is none' => [$json(function (array $j): array {
+            $j['plan']['look']['id'] = 'none';
+
+            return $j;
+        }), 'There is no such look.'];
+        yield 'a link that runs' => [$json(function (array $j): array {
+            $j['plan']['ways'][0] = ['page' => $j['plan']['pages'][0]['id'], 'outcome' => 'joined', 'toUrl' => 'javascript:alert(1)'];
+
+            return $j;
+        }), 'A web address begins with https://.'];
+        yield 'a picture that is used and not there' => [$json(fn (array $j): array => ['uploads' => array_values(array_filter($j['uploads'], fn (array $u): bool => $u['kind'] !== 'picture'))] + $j), 'is missing in it'];
+        yield 'media that is listed and not there' => [fn (array $e): array => array_filter($e, fn (string $n): bool => ! str_ends_with($n, '.webp'), ARRAY_FILTER_USE_KEY), 'is missing in it'];
+        yield 'media of an unknown kind' => [$json(function (array $j): array {
+            $j['uploads'][0]['kind'] = 'program';
+
+            return $j;
+        }), 'media of an unknown kind'];
+        yield 'a file that says it is a page' => [$json(function (array $j): array {
+            foreach ($j['uploads'] as &$upload) {
+                $upload['mime'] = $upload['kind'] === 'file' ? 'text/html' : $upload['mime'];
+            }
+
+            return $j;
+        }), 'is of a kind that is not taken in'];
+        yield 'a page that says it is a PDF' => [$media('~content$~', '<html><script>alert(1)</script></html>'), 'is not what it says it is.'];
+        yield 'a script that says it is a picture' => [$media('~\.webp$~', '<?php echo 1;'), 'is not what it says it is.'];
+        yield 'a picture that is another kind of picture' => [$media('~\.webp$~', self::png(480)), 'is not what it says it is.'];
+        yield 'a picture of another size' => [$media('~480\.webp$~', self::webp(300)), 'is damaged, or not as large as it says.'];
+        yield 'an empty picture' => [$media('~\.webp$~', ''), 'is not what it says it is.'];
+        yield 'a width no picture has' => [$json(function (array $j): array {
+            foreach ($j['uploads'] as &$upload) {
+                $upload['widths'] = $upload['kind'] === 'picture' ? [100_000] : $upload['widths'];
+            }
+
+            return $j;
+        }), 'says a width that no picture has'];
+        yield 'a form no picture has' => [$json(function (array $j): array {
+            foreach ($j['uploads'] as &$upload) {
+                $upload['fallback'] = $upload['kind'] === 'picture' ? 'php' : $upload['fallback'];
+            }
+
+            return $j;
+        }), 'has a form that is not taken in'];
+        yield 'an id with a path in it' => [$json(function (array $j): array {
+            $j['uploads'][0]['id'] = '../../../../etc/passwd';
+
+            return $j;
+        }), 'is missing in it'];
+    }
+
+    private static function webp(int $width): string
+    {
+        ob_start();
+        imagewebp(imagecreatetruecolor($width, 100));
+
+        return (string) ob_get_clean();
+    }
+
+    #[DataProvider('brokenArchives')]
+    public function test_a_hostile_or_broken_archive_is_refused_with_a_reason_and_leaves_nothing(callable $change, string $reason): void
+    {
+        $entries = $this->entries($this->rich());
+        $rows = fn (): array => array_map(fn (string $table): int => DB::table($table)->count(), ['funnels', 'pages', 'uploads', 'forms', 'emails', 'shared_sections', 'ways']);
+        $files = Storage::disk('uploads')->allFiles();
+        $before = $rows();
+
+        $answer = $this->import($this->archive($change($entries)))->assertStatus(422);
+        self::assertStringContainsString($reason, (string) $answer->json('message'));
+        self::assertSame($before, $rows());
+        self::assertSame($files, Storage::disk('uploads')->allFiles());
+    }
+
+    public function test_what_is_no_archive_at_all_is_refused(): void
+    {
+        $this->import($this->file('funnel.zip', 'words'))->assertStatus(422)->assertJsonPath('message', 'This is no zip file, or a damaged one.');
+        $this->import($this->file('funnel.zip', ''))->assertStatus(422);
+        $this->post('/studio/api/funnels/import', [], ['Accept' => 'application/json'])->assertStatus(422)->assertJsonPath('message', 'The file did not arrive whole. Please bring it again.');
+        $this->post('/studio/api/funnels/import', ['archive' => 'words'], ['Accept' => 'application/json'])->assertStatus(422);
+    }
+
+    public function test_hostile_words_in_an_archive_are_harmless_once_inside(): void
+    {
+        $entries = $this->entries($this->draft($this->owner));
+        $json = json_decode($entries['funnel.json'], true);
+        $json['plan']['pages'][0]['document']['sections'][0]['blocks'][1]['html'] = '<script>alert(1)</script><img src=x onerror=alert(1)>Hello <b>you</b>';
+        $json['plan']['emails'][0]['body'] = '<p onclick=x>Hi</p><script>alert(1)</script>';
+        $id = $this->import($this->archive(['funnel.json' => (string) json_encode($json)] + $entries))->assertCreated()->json('id');
+
+        self::assertSame('Hello <b>you</b>', Page::query()->where('funnel_id', $id)->where('position', 0)->firstOrFail()->document['sections'][0]['blocks'][1]['html']);
+        self::assertSame('<p>Hi</p>', DB::table('emails')->where('funnel_id', $id)->value('body'));
+    }
+
+    public function test_pages_open_from_a_folder_with_everything_beside_them(): void
+    {
+        $funnel = $this->rich();
+        $zip = $this->zip($this->get("/studio/api/funnels/{$funnel->id}/html"));
+        $names = self::names($zip);
+        self::assertContains('index.html', $names);
+        self::assertContains('thank-you.html', $names);
+        foreach (['index.html', 'thank-you.html'] as $page) {
+            $html = (string) $zip->getFromName($page);
+            self::assertStringNotContainsString('slot:', $html);
+            self::assertStringNotContainsString('data-funnel', $html, 'a copy reports no visits');
+            preg_match_all('~(?:src|href|poster)="([^"#]+)"|url\(([^)]+)\)|(media/\S+\.webp) \d+w~', $html, $m);
+            foreach (array_filter([...$m[1], ...$m[2], ...$m[3]], fn (string $a): bool => $a !== '' && ! str_starts_with($a, 'data:')) as $address) {
+                self::assertContains(trim($address, '"\' '), $names, "{$page} has it beside it");
+            }
+        }
+        $html = (string) $zip->getFromName('index.html');
+        self::assertStringContainsString('<style>', $html);
+        self::assertStringContainsString('<script type="module">', $html);
+        self::assertStringContainsString('cannot be sent', $html, 'its home is not known: it says so');
+        self::assertStringContainsString('type="submit" disabled', $html);
+        self::assertStringContainsString('cannot be sent', (string) $zip->getFromName('READ ME.txt'));
+    }
+
+    public function test_a_form_of_an_exported_page_posts_home_when_home_is_known(): void
+    {
+        url()->forceRootUrl('http://ferncroft.example');
+        $funnel = $this->live($this->owner);
+        $zip = $this->zip($this->get("/studio/api/funnels/{$funnel->id}/html"));
+        $html = (string) $zip->getFromName('index.html');
+
+        self::assertStringContainsString('action="http://ferncroft.example/'.$funnel->address.'"', $html);
+        self::assertStringNotContainsString('type="submit" disabled', $html);
+        url()->forceRootUrl(null);
+        // Whoever sends it from there is asked to press once more, with their words kept.
+        $this->post('/'.$funnel->address, ['email' => 'robin@example.com', 'token' => 'elsewhere', 'form' => $funnel->forms()->value('id')])->assertStatus(422)
+            ->assertSee('Your words have come along')->assertSee('robin@example.com');
+    }
+
+    public function test_a_single_page_is_exported_alone(): void
+    {
+        $funnel = $this->rich();
+        $thanks = Page::query()->where('funnel_id', $funnel->id)->where('position', 1)->firstOrFail();
+        $zip = $this->zip($this->get("/studio/api/pages/{$thanks->id}/html"));
+
+        self::assertContains('thank-you.html', self::names($zip));
+        self::assertNotContains('index.html', self::names($zip));
+    }
+
+    public function test_the_temporary_zip_goes_once_it_is_sent(): void
+    {
+        $before = count((array) glob(sys_get_temp_dir().'/lantern-*'));
+        $path = app(FunnelArchive::class)->write($this->draft($this->owner));
+        self::assertFileExists($path);
+        unlink($path);
+        $this->entries(Funnel::query()->firstOrFail());
+
+        self::assertLessThanOrEqual($before + 1, count((array) glob(sys_get_temp_dir().'/lantern-*')));
+    }
+}

@@ -1,0 +1,361 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Drafts;
+
+use App\Drafts\DraftPlan;
+use App\Drafts\NewFunnel;
+use App\Models\Funnel;
+use App\Models\OldAddress;
+use App\Models\Page;
+use App\Models\User;
+use App\Models\Way;
+use App\Publishing\Publishing;
+use Lantern\Core\Page\Document;
+use Lantern\Core\Plan\Goal;
+use Lantern\Core\Plan\PageRole;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+
+/** Pages that come and go in a draft, and the addresses they had. */
+final class PagesTest extends TestCase
+{
+    private User $owner;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->owner = $this->owner();
+        $this->actingAs($this->owner);
+    }
+
+    private function selling(): Funnel
+    {
+        return app(NewFunnel::class)->fromStarter($this->owner->business, Goal::Sell, 'Selling', 'First Season', null, '290 €')->refresh();
+    }
+
+    /** @return list<string> roles in the order of the way, with addresses */
+    private function pages(Funnel $funnel): array
+    {
+        return Page::query()->where('funnel_id', $funnel->id)->whereNull('taken_out')->orderBy('position')->get()
+            ->map(fn (Page $p): string => "{$p->role} /{$p->address}")->values()->all();
+    }
+
+    /** @return list<string> */
+    private function ways(Funnel $funnel): array
+    {
+        $plan = DraftPlan::read(Funnel::query()->findOrFail($funnel->id));
+        $role = fn (?string $id): string => $plan->page((string) $id)?->role->value ?? 'gone';
+        $ways = array_map(fn ($w): string => "{$role($w->page)} {$w->outcome->value} ".($w->toUrl ?? $role($w->toPage)), $plan->ways);
+        sort($ways);
+
+        return $ways;
+    }
+
+    private function page(Funnel $funnel, string $role): Page
+    {
+        return Page::query()->where('funnel_id', $funnel->id)->where('role', $role)->firstOrFail();
+    }
+
+    private const SELLING = ['sales /', 'upsell /one-more-thing', 'downsell /instead', 'delivery /welcome', 'closed /closed'];
+
+    private const SELLING_WAYS = ['downsell bought delivery', 'downsell declined delivery', 'sales bought upsell', 'sales time-ran-out closed', 'upsell bought delivery', 'upsell declined downsell'];
+
+    public function test_a_page_is_added_after_another_and_the_ways_follow(): void
+    {
+        $funnel = $this->draft($this->owner);
+        $entry = $this->entry($funnel);
+
+        $answer = $this->postJson("/studio/api/funnels/{$funnel->id}/pages", ['role' => 'sales', 'after' => $entry->id])->assertCreated()
+            ->assertJsonPath('page.name', 'Sales page')->assertJsonPath('page.address', 'sales');
+        self::assertSame(['opt-in /', 'sales /sales', 'thank-you /thank-you'], $this->pages($funnel));
+        self::assertSame(['opt-in joined sales', 'sales bought thank-you'], $this->ways($funnel));
+        self::assertSame(['Those who joined on “Opt-in page” now come to “Sales page”.', 'From “Sales page” those who bought go on to “Thank-you page”.'], $answer->json('sentences'));
+
+        // Undo, and do again.
+        $id = $answer->json('page.id');
+        $this->deleteJson("/studio/api/pages/{$id}")->assertOk();
+        self::assertSame(['opt-in joined thank-you'], $this->ways($funnel));
+        $this->postJson("/studio/api/pages/{$id}/restore")->assertOk();
+        self::assertSame(['opt-in joined sales', 'sales bought thank-you'], $this->ways($funnel));
+        self::assertSame(['opt-in /', 'sales /sales', 'thank-you /thank-you'], $this->pages($funnel));
+    }
+
+    /** @return iterable<string, array{PageRole}> */
+    public static function roles(): iterable
+    {
+        foreach (PageRole::cases() as $role) {
+            yield $role->value => [$role];
+        }
+    }
+
+    #[DataProvider('roles')]
+    public function test_a_page_of_every_role_is_added_twice_drawn_and_checked(PageRole $role): void
+    {
+        $funnel = $this->selling();
+        $first = $this->postJson("/studio/api/funnels/{$funnel->id}/pages", ['role' => $role->value])->assertCreated();
+        $second = $this->postJson("/studio/api/funnels/{$funnel->id}/pages", ['role' => $role->value])->assertCreated();
+
+        self::assertNotSame($first->json('page.address'), $second->json('page.address'));
+        self::assertNotSame($first->json('page.name'), $second->json('page.name'));
+        $this->get("/studio/preview/pages/{$second->json('page.id')}")->assertOk()->assertSee('data-section', false);
+        $this->postJson("/studio/api/pages/{$second->json('page.id')}/check")->assertOk()->assertJsonMissing(['code' => 'form-gone'])->assertJsonMissing(['code' => 'dead-link']);
+    }
+
+    public function test_a_page_that_asks_for_the_address_brings_a_form_where_there_is_none(): void
+    {
+        $funnel = $this->selling();
+        self::assertSame(0, $funnel->forms()->count());
+
+        $this->postJson("/studio/api/funnels/{$funnel->id}/pages", ['role' => 'opt-in'])->assertCreated();
+        $this->postJson("/studio/api/funnels/{$funnel->id}/pages", ['role' => 'form'])->assertCreated();
+
+        self::assertSame(1, $funnel->forms()->count(), 'one, for both');
+        $this->getJson("/studio/api/funnels/{$funnel->id}/check")->assertOk()->assertJsonMissing(['code' => 'form-gone']);
+    }
+
+    public function test_an_empty_page_is_empty(): void
+    {
+        $funnel = $this->draft($this->owner);
+
+        $this->postJson("/studio/api/funnels/{$funnel->id}/pages", ['role' => 'free', 'empty' => true])->assertCreated()->assertJsonPath('page.document.sections', []);
+    }
+
+    public function test_a_page_is_duplicated_beside_itself(): void
+    {
+        $funnel = $this->draft($this->owner);
+        $entry = $this->entry($funnel);
+        $entry->forceFill(['settings' => ['title' => 'A title']])->save();
+
+        $copy = $this->postJson("/studio/api/pages/{$entry->id}/duplicate")->assertCreated()
+            ->assertJsonPath('page.name', 'Opt-in page (copy)')->assertJsonPath('page.settings.title', 'A title');
+        self::assertSame(['opt-in /', 'opt-in /opt-in', 'thank-you /thank-you'], $this->pages($funnel));
+        self::assertSame($entry->refresh()->document, Page::query()->findOrFail($copy->json('page.id'))->document);
+    }
+
+    /** @return iterable<string, array{string, list<string>, list<string>}> which page goes, what is left, and how it is connected */
+    public static function removals(): iterable
+    {
+        yield 'the entry page' => [
+            'sales', ['upsell /', 'downsell /instead', 'delivery /welcome', 'closed /closed'],
+            ['downsell bought delivery', 'downsell declined delivery', 'upsell bought delivery', 'upsell declined downsell'],
+        ];
+        yield 'the extra offer' => [
+            'upsell', ['sales /', 'downsell /instead', 'delivery /welcome', 'closed /closed'],
+            ['downsell bought delivery', 'downsell declined delivery', 'sales bought delivery', 'sales time-ran-out closed'],
+        ];
+        yield 'the smaller offer' => [
+            'downsell', ['sales /', 'upsell /one-more-thing', 'delivery /welcome', 'closed /closed'],
+            ['sales bought upsell', 'sales time-ran-out closed', 'upsell bought delivery', 'upsell declined delivery'],
+        ];
+        yield 'the closed page' => [
+            'closed', ['sales /', 'upsell /one-more-thing', 'downsell /instead', 'delivery /welcome'],
+            ['downsell bought delivery', 'downsell declined delivery', 'sales bought upsell', 'upsell bought delivery', 'upsell declined downsell'],
+        ];
+    }
+
+    /**
+     * @param  list<string>  $left
+     * @param  list<string>  $ways
+     */
+    #[DataProvider('removals')]
+    public function test_a_page_is_taken_out_and_brought_back_just_as_it_was(string $role, array $left, array $ways): void
+    {
+        $funnel = $this->selling();
+        $page = $this->page($funnel, $role);
+        self::assertSame(self::SELLING, $this->pages($funnel));
+        self::assertSame(self::SELLING_WAYS, $this->ways($funnel));
+
+        $this->deleteJson("/studio/api/pages/{$page->id}")->assertOk()->assertJsonCount(match ($role) {
+            'sales', 'upsell', 'downsell', 'closed' => 1
+        }, 'sentences');
+        self::assertSame($left, $this->pages($funnel));
+        self::assertSame($ways, $this->ways($funnel));
+        $this->deleteJson("/studio/api/pages/{$page->id}")->assertStatus(422);
+
+        $this->postJson("/studio/api/pages/{$page->id}/restore")->assertOk()->assertJsonPath('id', $page->id);
+        self::assertSame(self::SELLING, $this->pages($funnel));
+        self::assertSame(self::SELLING_WAYS, $this->ways($funnel));
+        $this->postJson("/studio/api/pages/{$page->id}/restore")->assertStatus(422);
+    }
+
+    public function test_pages_taken_out_one_after_the_other_come_back_in_turn(): void
+    {
+        $funnel = $this->selling();
+        $order = ['sales', 'delivery', 'upsell', 'closed'];
+        $ids = array_map(fn (string $r): string => $this->page($funnel, $r)->id, $order);
+        foreach ($ids as $id) {
+            $this->deleteJson("/studio/api/pages/{$id}")->assertOk();
+        }
+        self::assertSame(['downsell /'], $this->pages($funnel));
+        foreach (array_reverse($ids) as $id) {
+            $this->postJson("/studio/api/pages/{$id}/restore")->assertOk();
+        }
+
+        self::assertSame(self::SELLING, $this->pages($funnel));
+        self::assertSame(self::SELLING_WAYS, $this->ways($funnel));
+    }
+
+    public function test_the_only_page_stays(): void
+    {
+        $funnel = $this->draft($this->owner);
+        $this->deleteJson('/studio/api/pages/'.$this->entry($funnel)->id)->assertOk();
+        $last = $this->entry($funnel->refresh());
+
+        $this->deleteJson("/studio/api/pages/{$last->id}")->assertStatus(422)->assertJsonPath('message', 'This is the only page of the funnel. Add another one first.');
+        self::assertSame(['thank-you /'], $this->pages($funnel));
+    }
+
+    public function test_an_address_that_was_given_away_meanwhile_is_not_taken_twice(): void
+    {
+        $funnel = $this->draft($this->owner);
+        $thanks = $this->page($funnel, 'thank-you');
+        $this->deleteJson("/studio/api/pages/{$thanks->id}")->assertOk();
+        $this->postJson("/studio/api/funnels/{$funnel->id}/pages", ['role' => 'thank-you'])->assertCreated()->assertJsonPath('page.address', 'thank-you');
+        $this->postJson("/studio/api/pages/{$thanks->id}/restore")->assertOk();
+
+        $addresses = Page::query()->where('funnel_id', $funnel->id)->pluck('address')->all();
+        self::assertSame(count($addresses), count(array_unique($addresses)));
+        self::assertContains('thank-you-2', $addresses);
+    }
+
+    public function test_pages_are_put_in_another_order_and_the_first_is_the_entry_page(): void
+    {
+        $funnel = $this->selling();
+        $ids = Page::query()->where('funnel_id', $funnel->id)->orderBy('position')->pluck('id')->all();
+
+        $this->putJson("/studio/api/funnels/{$funnel->id}/order", ['pages' => [$ids[1], $ids[0], ...array_slice($ids, 2)]])->assertOk();
+        self::assertSame(['upsell /', 'sales /sales', 'downsell /instead', 'delivery /welcome', 'closed /closed'], $this->pages($funnel));
+        self::assertSame(self::SELLING_WAYS, $this->ways($funnel), 'ways stay as they are');
+
+        foreach ([[], [$ids[0]], [...$ids, 'x'], array_fill(0, 5, $ids[0])] as $wrong) {
+            $this->putJson("/studio/api/funnels/{$funnel->id}/order", ['pages' => $wrong])->assertStatus(422);
+        }
+    }
+
+    public function test_a_way_is_chosen_changed_and_taken_back(): void
+    {
+        $funnel = $this->selling();
+        $sales = $this->page($funnel, 'sales');
+        $put = fn (array $way) => $this->putJson("/studio/api/pages/{$sales->id}/ways", $way);
+
+        $put(['outcome' => 'declined', 'toPage' => $this->page($funnel, 'downsell')->id])->assertOk();
+        self::assertContains('sales declined downsell', $this->ways($funnel));
+        $put(['outcome' => 'declined', 'toUrl' => 'https://else.example/'])->assertOk();
+        self::assertContains('sales declined https://else.example/', $this->ways($funnel));
+        $put(['outcome' => 'declined', 'none' => true])->assertOk();
+        self::assertSame(self::SELLING_WAYS, $this->ways($funnel));
+
+        $put(['outcome' => 'attended', 'toPage' => $sales->id])->assertStatus(422);
+        $put(['outcome' => 'declined', 'toUrl' => 'javascript:alert(1)'])->assertStatus(422);
+        $put(['outcome' => 'declined', 'toPage' => 'nothing'])->assertStatus(422);
+        $other = $this->draft($this->owner);
+        $put(['outcome' => 'declined', 'toPage' => $this->entry($other)->id])->assertStatus(422);
+        self::assertSame(self::SELLING_WAYS, $this->ways($funnel));
+    }
+
+    public function test_two_pages_never_have_one_address(): void
+    {
+        $funnel = $this->selling();
+        $upsell = $this->page($funnel, 'upsell');
+
+        $this->putJson("/studio/api/pages/{$upsell->id}", ['revision' => 1, 'address' => 'instead'])->assertStatus(422)->assertJsonValidationErrors('address');
+        $this->putJson("/studio/api/pages/{$upsell->id}", ['revision' => 1, 'address' => 'Not an address'])->assertStatus(422);
+        $sales = $this->page($funnel, 'sales');
+        $this->putJson("/studio/api/pages/{$sales->id}", ['revision' => 1, 'address' => 'start'])->assertStatus(422)->assertJsonPath('errors.address.0', 'The entry page is at the address of the funnel itself.');
+        self::assertSame(self::SELLING, $this->pages($funnel));
+    }
+
+    public function test_a_page_at_another_address_is_found_at_the_old_one_for_good(): void
+    {
+        $funnel = $this->live($this->owner);
+        $thanks = $this->page($funnel, 'thank-you');
+        $move = function (string $address) use ($thanks, $funnel): void {
+            $this->putJson("/studio/api/pages/{$thanks->id}", ['revision' => $thanks->refresh()->revision, 'address' => $address])->assertOk();
+            app(Publishing::class)->publish($funnel->refresh(), null);
+        };
+        $move('danke');
+        $this->get("/{$funnel->address}/thank-you?utm_source=letter")->assertStatus(301)->assertRedirect($funnel->url('danke').'?utm_source=letter');
+        $move('merci');
+        foreach (['thank-you', 'danke'] as $old) {
+            $this->get("/{$funnel->address}/{$old}")->assertStatus(301)->assertRedirect($funnel->url('merci'));
+        }
+        $this->get("/{$funnel->address}/merci")->assertOk();
+        $move('danke');
+        $this->get("/{$funnel->address}/danke")->assertOk();
+        $this->get("/{$funnel->address}/merci")->assertRedirect($funnel->url('danke'));
+        $this->get("/{$funnel->address}/never")->assertNotFound();
+    }
+
+    public function test_a_draft_at_another_address_changes_nothing_for_visitors(): void
+    {
+        $funnel = $this->live($this->owner);
+        $thanks = $this->page($funnel, 'thank-you');
+        $this->putJson("/studio/api/pages/{$thanks->id}", ['revision' => 1, 'address' => 'danke'])->assertOk();
+
+        $this->get("/{$funnel->address}/thank-you")->assertOk();
+        $this->get("/{$funnel->address}/danke")->assertNotFound();
+        self::assertSame(0, OldAddress::query()->count());
+    }
+
+    public function test_a_funnel_at_another_address_is_found_at_the_old_one_and_nobody_else_gets_it(): void
+    {
+        $funnel = $this->live($this->owner);
+        $old = $funnel->address;
+        $this->putJson("/studio/api/funnels/{$funnel->id}", ['address' => 'a-better-one'])->assertOk();
+
+        $this->get("/{$old}/thank-you?x=1")->assertStatus(301)->assertRedirect(url('a-better-one/thank-you').'?x=1');
+        $this->get('/a-better-one')->assertOk()->assertSee('action="/a-better-one"', false);
+        $this->post("/{$old}", ['email' => 'robin@example.com'])->assertStatus(308)->assertRedirect(url('a-better-one'));
+        $this->putJson('/studio/api/funnels/'.$this->draft($this->owner, 'Another')->id, ['address' => $old])->assertStatus(422)->assertJsonValidationErrors('address');
+
+        // It may take its own old address back.
+        $this->putJson("/studio/api/funnels/{$funnel->id}", ['address' => $old])->assertOk();
+        $this->get("/{$old}")->assertOk();
+        $this->get('/a-better-one')->assertRedirect(url($old));
+    }
+
+    public function test_an_address_that_was_never_public_is_free_again(): void
+    {
+        $funnel = $this->draft($this->owner);
+        $old = $funnel->address;
+        $this->putJson("/studio/api/funnels/{$funnel->id}", ['address' => 'a-better-one'])->assertOk();
+
+        $this->get("/{$old}")->assertNotFound();
+        $this->putJson('/studio/api/funnels/'.$this->draft($this->owner, 'Another')->id, ['address' => $old])->assertOk();
+    }
+
+    public function test_settings_are_kept_shown_and_refused(): void
+    {
+        $funnel = $this->draft($this->owner);
+        $entry = $this->entry($funnel);
+        $put = fn (array $settings) => $this->putJson("/studio/api/pages/{$entry->id}", ['revision' => $entry->refresh()->revision, 'settings' => $settings]);
+
+        $put(['title' => "A  title\u{0007}", 'description' => 'About <it>', 'language' => 'de', 'hidden' => true])->assertOk()->assertJsonPath('settings.title', 'A title');
+        app(Publishing::class)->publish($funnel->refresh(), null);
+        $html = (string) $this->get("/{$funnel->address}")->assertOk()->getContent();
+        self::assertStringContainsString('<html lang="de">', $html);
+        self::assertStringContainsString('<title>A title</title>', $html);
+        self::assertStringContainsString('content="About &lt;it&gt;"', $html);
+        self::assertStringContainsString('<meta name="robots" content="noindex">', $html);
+
+        $put(['language' => '"><script>'])->assertStatus(422)->assertJsonPath('errors', ['settings.language' => ['A language is written like en or pt-BR.']]);
+        $put(['head' => str_repeat('x', 20_001)])->assertStatus(422);
+        self::assertSame('de', $entry->refresh()->settings['language']);
+    }
+
+    public function test_what_an_older_draft_holds_is_shown_in_todays_format(): void
+    {
+        $funnel = $this->draft($this->owner);
+        $entry = $this->entry($funnel);
+        $document = ['format' => 1, 'background' => ['colour' => '#123456']] + $entry->document;
+        $entry->forceFill(['document' => $document])->save();
+
+        $this->getJson("/studio/api/funnels/{$funnel->id}")->assertOk()->assertJsonPath('pages.0.document.format', Document::FORMAT)
+            ->assertJsonPath('pages.0.document.background', ['fill' => 'colour', 'colour' => '#123456']);
+        app(Publishing::class)->publish($funnel, null);
+        $this->get("/{$funnel->address}")->assertOk()->assertSee('background:#123456', false);
+        self::assertSame(1, Way::query()->count());
+    }
+}

@@ -1,0 +1,197 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Mail;
+
+use App\Mail\Sending\MessageSender;
+use App\Mail\Sending\PermanentTrouble;
+use App\Mail\Sending\Provider;
+use App\Mail\Sending\TemporaryTrouble;
+use App\Models\Email;
+use App\Models\Funnel;
+use App\Models\Message;
+use App\Models\Person;
+use App\Publishing\Publishing;
+use Illuminate\Support\Facades\DB;
+use Symfony\Component\Mime\Email as Mime;
+use Tests\TestCase;
+
+final class MessagesTest extends TestCase
+{
+    private function sent(Funnel $funnel, string $name = 'Robin'): Message
+    {
+        $this->join($funnel, ['first_name' => $name, 'email' => 'robin@example.com']);
+        $this->runQueue();
+
+        return $this->message('robin@example.com');
+    }
+
+    private function unsubscribePath(Message $message): string
+    {
+        self::assertSame(1, preg_match('~Unsubscribe: http://localhost(/u/\S+)~', (string) $message->text, $m));
+
+        return $m[1];
+    }
+
+    public function test_a_letter_goes_over_the_wire_as_it_should(): void
+    {
+        $message = $this->sent($this->live(), 'Zoë <b>');
+        [$head, $body] = explode("\r\n\r\n", (string) DB::table('outbox')->value('mime'), 2);
+        $headers = iconv_mime_decode_headers($head, 0, 'UTF-8') ?: [];
+        self::assertSame('Imke Farrow <imke@ferncroft.example>', $headers['From']);
+        self::assertSame('Zoë <b> <robin@example.com>', str_replace('"', '', (string) $headers['To']));
+        self::assertSame('Here it is: The Twelve-Minute Practice Plan', $headers['Subject']);
+        self::assertSame('List-Unsubscribe=One-Click', $headers['List-Unsubscribe-Post']);
+        self::assertStringStartsWith('<http://localhost/u/', $headers['List-Unsubscribe']);
+        self::assertStringStartsWith("<{$message->id}@", $headers['Message-ID']);
+        preg_match('/boundary=(\S+)/', (string) $headers['Content-Type'], $m);
+        [, $plain, $rich] = explode("--{$m[1]}", $body);
+        self::assertStringContainsString('text/plain', $plain);
+        self::assertStringContainsString('text/html', $rich);
+        $text = str_replace("\r", '', quoted_printable_decode($plain));
+        self::assertStringContainsString("Hello Zoë <b>,\n\nthank you for asking", $text);
+        self::assertMatchesRegularExpression('~Download it now:\s+http://localhost/f/\S+signature=~', $text);
+        self::assertStringContainsString('3 Ferncroft Yard', $text);
+        $html = quoted_printable_decode($rich);
+        self::assertStringContainsString('Hello Zoë &lt;b&gt;,', $html);
+        self::assertStringContainsString('3 Ferncroft Yard', $html);
+        self::assertMatchesRegularExpression('~<a class="button"[^>]*style="[^"]*background-color: #c2410c~', $html, 'styles are inlined');
+    }
+
+    public function test_follow_ups_are_sent_when_they_are_due_and_as_they_are_by_then(): void
+    {
+        $funnel = $this->draft();
+        $later = Email::query()->create(['funnel_id' => $funnel->id, 'name' => 'Day 1', 'subject' => 'First wording', 'body' => '<p>x</p>', 'delay' => ['days' => 1, 'hour' => 9]]);
+        $taken = Email::query()->create(['funnel_id' => $funnel->id, 'name' => 'Day 2', 'subject' => 'x', 'body' => '<p>x</p>', 'delay' => ['days' => 2]]);
+        app(Publishing::class)->publish($funnel, null);
+        $this->join($funnel->refresh(), ['email' => 'robin@example.com', 'zone' => 'Europe/Berlin']);
+        $this->runQueue();
+        self::assertSame(['sent' => 1, 'waiting' => 2], Message::query()->pluck('state')->countBy()->all());
+
+        $later->forceFill(['subject' => 'Better wording'])->save();
+        $taken->forceFill(['deleted_at' => now()])->save();
+        app(Publishing::class)->publish($funnel->refresh(), null);
+        $postman = app(MessageSender::class);
+        self::assertSame(0, $postman->queueDue());
+        $this->travel(3)->days();
+        self::assertSame(2, $postman->queueDue());
+        self::assertSame(0, $postman->queueDue(), 'what is queued is not queued again');
+        $this->runQueue();
+
+        self::assertSame(['sent', 'Better wording'], [Message::query()->where('email_id', $later->id)->sole()->state, Message::query()->where('email_id', $later->id)->sole()->subject]);
+        self::assertSame(['cancelled', 'The email was taken out of the funnel.'], array_values(Message::query()->where('email_id', $taken->id)->sole()->only(['state', 'trouble'])));
+    }
+
+    public function test_opening_the_unsubscribe_link_only_asks(): void
+    {
+        $path = $this->unsubscribePath($this->sent($this->live()));
+
+        $this->get($path)->assertOk()->assertSee('Yes, unsubscribe me');
+        self::assertNull(Person::query()->sole()->unsubscribed_at);
+        $this->post(strtok($path, '?').'?signature=forged')->assertNotFound();
+        self::assertNull(Person::query()->sole()->unsubscribed_at);
+    }
+
+    public function test_one_click_unsubscribes_and_stops_what_waits(): void
+    {
+        $funnel = $this->draft();
+        Email::query()->create(['funnel_id' => $funnel->id, 'name' => 'Day 1', 'subject' => 'x', 'body' => '<p>x</p>', 'delay' => ['days' => 1]]);
+        app(Publishing::class)->publish($funnel, null);
+        $this->join($funnel->refresh(), ['email' => 'robin@example.com']);
+        $this->runQueue();
+        $path = $this->unsubscribePath(Message::query()->where('state', 'sent')->sole());
+
+        $this->post($path, ['List-Unsubscribe' => 'One-Click'])->assertOk()->assertSee('You are unsubscribed');
+        $this->post($path, ['List-Unsubscribe' => 'One-Click'])->assertOk();
+
+        self::assertNotNull(Person::query()->sole()->unsubscribed_at);
+        self::assertSame(['cancelled' => 1, 'sent' => 1], Message::query()->pluck('state')->countBy()->sortKeys()->all());
+        self::assertSame(1, DB::table('events')->where('type', 'unsubscribed')->count());
+        // Coming back of one's own accord is coming back; what was stopped stays stopped.
+        $this->join($funnel, ['email' => 'robin@example.com']);
+        self::assertNull(Person::query()->sole()->unsubscribed_at);
+        self::assertSame(1, Message::query()->where('state', 'cancelled')->count());
+    }
+
+    public function test_two_workers_with_one_message_send_it_once(): void
+    {
+        $this->join($this->live(), ['email' => 'robin@example.com']);
+        $id = $this->message('robin@example.com')->id;
+        $handed = [];
+        $note = function (string $messageId) use (&$handed): void {
+            $handed[] = $messageId;
+            app(MessageSender::class)->send($messageId); // a second worker comes by while the first is at it
+        };
+        $this->app->bind(Provider::class, fn () => new class($note) implements Provider
+        {
+            public function __construct(private \Closure $note)
+            {
+            }
+
+            public function handOver(string $messageId, string $to, Mime $email): void
+            {
+                ($this->note)($messageId);
+            }
+        });
+        app(MessageSender::class)->send($id);
+        app(MessageSender::class)->send($id);
+
+        self::assertSame([$id], $handed);
+    }
+
+    public function test_temporary_trouble_is_tried_again_later_and_at_last_given_up(): void
+    {
+        $this->join($this->live(), ['email' => 'robin@example.com']);
+        $this->provider(new TemporaryTrouble('The mail server could not be reached.'));
+        $waits = [];
+        for ($i = 0; $i < 6; $i++) {
+            app(MessageSender::class)->send($this->message('robin@example.com')->id);
+            $message = $this->message('robin@example.com');
+            $waits[] = $message->state === 'waiting' ? (int) round(now()->diffInMinutes($message->due_at)) : $message->state;
+            app(MessageSender::class)->send($message->id); // too early: nothing happens
+            $this->travelTo($message->due_at->addSecond());
+        }
+
+        self::assertSame([1, 5, 15, 60, 240, 'failed'], $waits);
+        self::assertSame([6, 'The mail server could not be reached.'], [$this->message('robin@example.com')->attempts, $this->message('robin@example.com')->trouble]);
+    }
+
+    public function test_permanent_trouble_ends_it_at_once(): void
+    {
+        $this->join($this->live(), ['email' => 'robin@example.com']);
+        $this->provider(new PermanentTrouble('There is no such mailbox.'));
+        app(MessageSender::class)->send($this->message('robin@example.com')->id);
+
+        self::assertSame(['failed', 'There is no such mailbox.'], array_values($this->message('robin@example.com')->only(['state', 'trouble'])));
+    }
+
+    public function test_a_message_that_kills_every_worker_is_given_up(): void
+    {
+        $this->join($this->live(), ['email' => 'robin@example.com']);
+        $postman = app(MessageSender::class);
+        for ($i = 1; $i <= 6; $i++) {
+            $this->message('robin@example.com')->forceFill(['state' => 'sending', 'claimed_at' => now(), 'attempts' => $i])->save();
+            self::assertSame(0, $postman->queueDue(), 'a fresh claim is left alone');
+            $this->travel(61)->seconds();
+            $postman->queueDue();
+        }
+
+        self::assertSame(['failed', 'Every try to send it was broken off in the middle.'], array_values($this->message('robin@example.com')->only(['state', 'trouble'])));
+    }
+
+    private function provider(\Throwable $trouble): void
+    {
+        $this->app->bind(Provider::class, fn () => new class($trouble) implements Provider
+        {
+            public function __construct(private \Throwable $trouble)
+            {
+            }
+
+            public function handOver(string $messageId, string $to, Mime $email): void
+            {
+                throw $this->trouble;
+            }
+        });
+    }
+}

@@ -1,0 +1,208 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\People;
+
+use App\Journey\PersonLookup;
+use App\Journey\Tagging;
+use App\Models\Business;
+use App\Models\Message;
+use App\Models\Person;
+use App\People\Fields\OwnFields;
+use App\People\Segments\SegmentQuery;
+use App\Results\Recorder;
+use Carbon\CarbonImmutable;
+use Lantern\Core\Journey\EventType;
+use Lantern\Core\Rules\Did;
+use Lantern\Core\Rules\Group;
+use Lantern\Core\Rules\Standing;
+use Lantern\Core\Support\Invalid;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Tests\TestCase;
+
+/** The database says of everybody what the core says of each. */
+final class SegmentTest extends TestCase
+{
+    private const PAGE = '01hpage0000000000000000000';
+
+    private const EMAIL = '01hema1l000000000000000000';
+
+    private Business $business;
+
+    private CarbonImmutable $now;
+
+    /** @var list<Person> */
+    private array $people = [];
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->business = $this->owner()->business;
+        $this->now = CarbonImmutable::parse('2026-06-15 10:30:00');
+        CarbonImmutable::setTestNow($this->now);
+        $dice = new Randomizer(new Mt19937(7));
+        $one = fn (array $of): mixed => $of[$dice->getInt(0, count($of) - 1)];
+        for ($i = 0; $i < 60; $i++) {
+            $joined = $this->now->subDays($dice->getInt(0, 90))->subMinutes($dice->getInt(0, 1440));
+            $person = Person::query()->create(['business_id' => $this->business->id, 'email' => "P{$i}@Example.com", 'email_key' => "p{$i}@example.com",
+                'first_name' => $one(['', 'Zoë', 'ÖRJAN', 'Ada', 'ada', "O'Neil %_"]), 'last_name' => $one(['', 'Ash', 'Birkmoor']), 'phone' => $one(['', '0301234', '+44 1']),
+                'timezone' => $one([null, 'Europe/Berlin', 'America/New_York']), 'joined_at' => $joined, 'active_at' => $one([null, $joined, $this->now->subDays(3)]),
+                'unsubscribed_at' => $one([null, null, null, $this->now]), 'pending' => $one([false, false, true]), 'marketing' => $one([true, true, false]), 'suppressed' => $one([null, null, null, 'bounced', 'complained'])]);
+            foreach (['Cellist', 'Beginner', 'VIP'] as $tag) {
+                if ($one([true, false])) {
+                    app(Tagging::class)->add($person, $tag, $joined);
+                }
+            }
+            OwnFields::set($person->id, 'level', $one([[], ['Beginner'], ['beginner', 'Teacher'], ['ÜBER']]));
+            OwnFields::set($person->id, 'age', [$one(['', '41', '57.5', 'forty', '-3'])]);
+            OwnFields::set($person->id, 'lesson_on', [$one(['', '2026-06-10', '2026-06-15', '2026-06-14', '2026-07-01', 'soon'])]);
+            foreach ([EventType::Viewed, EventType::Downloaded, EventType::Bought] as $type) {
+                for ($n = $dice->getInt(0, 2); $n > 0; $n--) {
+                    app(Recorder::class)->record($type, $this->business, null, $one([null, self::PAGE]), $this->now->subDays($dice->getInt(0, 40)), person: $person->id);
+                }
+            }
+            if ($one([true, false])) {
+                $sent = $this->now->subDays($dice->getInt(1, 30));
+                Message::query()->create(['business_id' => $this->business->id, 'person_id' => $person->id, 'email_id' => $one([self::EMAIL, '01h0ther000000000000000000']), 'kind' => 'sequence', 'unique_key' => "k{$i}", 'name' => 'x',
+                    'to_address' => 'x@example.com', 'state' => 'sent', 'due_at' => $sent, 'sent_at' => $sent, 'opened_at' => $one([null, $sent]), 'clicked_at' => $one([null, $sent])]);
+            }
+            $this->people[] = $person->refresh()->load(['business', 'tags']);
+        }
+    }
+
+    /** @return iterable<string, array{array<string, mixed>}> */
+    public static function cases(): iterable
+    {
+        $rule = fn (mixed ...$r): array => array_filter(array_combine(array_slice(['what', 'is', 'of', 'value', 'within', 'did'], 0, count($r)), $r), fn ($v): bool => $v !== '' && $v !== 0);
+        yield 'everybody' => [['all' => true, 'of' => []]];
+        foreach (['first_name', 'last_name', 'email', 'phone', 'timezone', 'level', 'age', 'nothing_known'] as $of) {
+            foreach (['equal', 'other', 'contains', 'without', 'begins'] as $is) {
+                foreach (['ADA', 'ö', '%', '_', "o'neil %_", 'Beginner', 'p1', 'Europe/berlin', '41', 'über'] as $value) {
+                    yield "{$of} {$is} {$value}" => [['all' => true, 'of' => [$rule('field', $is, $of, $value)]]];
+                }
+            }
+            foreach (['filled', 'empty'] as $is) {
+                yield "{$of} {$is}" => [['all' => true, 'of' => [$rule('field', $is, $of)]]];
+            }
+        }
+        foreach (['more', 'less'] as $is) {
+            foreach (['41', '-3', '50.5', '0'] as $value) {
+                yield "age {$is} {$value}" => [['all' => true, 'of' => [$rule('field', $is, 'age', $value)]]];
+                yield "level {$is} {$value}" => [['all' => true, 'of' => [$rule('field', $is, 'level', $value)]]];
+            }
+        }
+        foreach (['has', 'not'] as $is) {
+            foreach (['cellist', 'VIP', 'Nobody has it'] as $tag) {
+                yield "tag {$is} {$tag}" => [['all' => true, 'of' => [$rule('tag', $is, '', $tag)]]];
+            }
+            foreach (Did::cases() as $did) {
+                foreach ([['', 0], ['', 10], [self::PAGE, 0], [self::PAGE, 20], [self::EMAIL, 0], [self::EMAIL, 15]] as [$of, $within]) {
+                    yield "{$is} {$did->value} {$of} {$within}" => [['all' => true, 'of' => [$rule('did', $is, $of, '', $within, $did->value)]]];
+                }
+            }
+        }
+        foreach (['joined', 'active', 'lesson_on', 'nothing_known'] as $of) {
+            foreach (['before', 'after'] as $is) {
+                foreach (['2026-06-14', '2026-06-15', '2026-05-01', '2026-03-29'] as $day) {
+                    yield "{$of} {$is} {$day}" => [['all' => true, 'of' => [$rule('date', $is, $of, $day)]]];
+                }
+            }
+            foreach (['within', 'longer'] as $is) {
+                foreach ([1, 5, 30] as $days) {
+                    yield "{$of} {$is} {$days}" => [['all' => true, 'of' => [$rule('date', $is, $of, '', $days)]]];
+                }
+            }
+        }
+        foreach (Standing::cases() as $standing) {
+            foreach (['equal', 'other'] as $is) {
+                yield "{$is} {$standing->value}" => [['all' => true, 'of' => [$rule('standing', $is, '', $standing->value)]]];
+            }
+        }
+        $tag = $rule('tag', 'has', '', 'Cellist');
+        $new = $rule('date', 'within', 'joined', '', 30);
+        $opened = $rule('did', 'has', '', '', 0, 'opened');
+        yield 'all of two' => [['all' => true, 'of' => [$tag, $new]]];
+        yield 'any of three' => [['all' => false, 'of' => [$tag, $new, $opened]]];
+        yield 'any, with groups of all' => [['all' => false, 'of' => [['all' => true, 'of' => [$tag, $new]], ['all' => true, 'of' => [$opened, $rule('tag', 'not', '', 'VIP')]]]]];
+        yield 'all, with an empty group' => [['all' => true, 'of' => [$tag, ['all' => false, 'of' => []]]]];
+        yield 'four deep' => [['all' => true, 'of' => [['all' => false, 'of' => [['all' => true, 'of' => [['all' => false, 'of' => [$tag, $opened]]]], $new]]]]];
+    }
+
+    public function test_the_database_and_the_core_agree_on_everybody(): void
+    {
+        $facts = array_map(fn (Person $p) => PersonLookup::facts($p, $this->now), $this->people);
+        $query = new SegmentQuery($this->business, $this->now);
+        $found = $none = 0;
+        foreach (self::cases() as $name => [$rules]) {
+            $group = Group::fromArray($rules);
+            $expected = array_map(fn (Person $p): string => $p->email, array_values(array_filter($this->people, fn (Person $p): bool => $group->holds($facts[array_search($p, $this->people, true)]))));
+            $ids = $query->people($group)->pluck('email')->all();
+            sort($expected);
+            sort($ids);
+            self::assertSame($expected, $ids, $name);
+            self::assertSame(count($expected), $query->count($group), $name);
+            self::assertEquals($group, Group::fromArray($group->toArray()), $name);
+            $expected === [] ? $none++ : $found++;
+        }
+        self::assertGreaterThan(120, $found, 'most rules find somebody here, or the test shows little');
+        self::assertGreaterThan(20, $none);
+    }
+
+    public function test_somebody_elses_people_are_never_found(): void
+    {
+        $other = $this->owner('other@ferncroft.example')->business;
+
+        self::assertSame(0, (new SegmentQuery($other, $this->now))->count(Group::everybody()));
+    }
+
+    public function test_whoever_was_erased_is_nobody(): void
+    {
+        $this->people[0]->forceFill(['erased_at' => $this->now])->save();
+
+        self::assertSame(59, (new SegmentQuery($this->business, $this->now))->count(Group::everybody()));
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> */
+    public static function wrong(): iterable
+    {
+        $deep = ['all' => true, 'of' => []];
+        for ($i = 0; $i < 5; $i++) {
+            $deep = ['all' => true, 'of' => [$deep]];
+        }
+        yield 'five deep' => [$deep, 'deep at most'];
+        yield 'no kind' => [['of' => [['what' => 'moon', 'is' => 'full']]], 'not known here'];
+        yield 'no tag' => [['of' => [['what' => 'tag', 'is' => 'has']]], 'Choose a tag'];
+        yield 'no field' => [['of' => [['what' => 'field', 'is' => 'equal', 'of' => 'a b; drop table people', 'value' => 'x']]], 'Choose a field'];
+        yield 'no number' => [['of' => [['what' => 'field', 'is' => 'more', 'of' => 'age', 'value' => 'old']]], 'need a number'];
+        yield 'no comparison' => [['of' => [['what' => 'field', 'is' => 'like', 'of' => 'age', 'value' => 'x']]], 'how the field is compared'];
+        yield 'no value' => [['of' => [['what' => 'field', 'is' => 'equal', 'of' => 'age', 'value' => ' ']]], 'compared with'];
+        yield 'no such day' => [['of' => [['what' => 'date', 'is' => 'before', 'of' => 'joined', 'value' => '2026-02-30']]], 'Choose a day'];
+        yield 'no days' => [['of' => [['what' => 'date', 'is' => 'within', 'of' => 'joined']]], 'how many days'];
+        yield 'no standing' => [['of' => [['what' => 'standing', 'is' => 'equal', 'value' => 'rich']]], 'how they stand'];
+        yield 'nothing done' => [['of' => [['what' => 'did', 'is' => 'has', 'did' => 'flew']]], 'none of'];
+        yield 'words for a list' => [['of' => 'everybody'], 'A list was expected'];
+        yield 'too many' => [['of' => array_fill(0, 41, ['what' => 'tag', 'is' => 'has', 'value' => 'x'])], 'too many'];
+    }
+
+    /** @param  array<string, mixed>  $rules */
+    #[DataProvider('wrong')]
+    public function test_rules_that_cannot_be(array $rules, string $sentence): void
+    {
+        $this->expectException(Invalid::class);
+        $this->expectExceptionMessage($sentence);
+        Group::fromArray($rules);
+    }
+
+    public function test_rules_in_words(): void
+    {
+        $group = Group::fromArray(['all' => true, 'of' => [['what' => 'tag', 'is' => 'has', 'value' => 'Cellist'], ['all' => false, 'of' => [
+            ['what' => 'did', 'is' => 'not', 'did' => 'opened', 'of' => self::EMAIL, 'within' => 30], ['what' => 'date', 'is' => 'longer', 'of' => 'active', 'within' => 1], ['what' => 'field', 'is' => 'begins', 'of' => 'level', 'value' => 'B']]],
+            ['what' => 'standing', 'is' => 'other', 'value' => 'bounced'], ['what' => 'did', 'is' => 'has', 'did' => 'bought']]]);
+
+        self::assertSame('has the tag “Cellist” and (did not open “Welcome” in the last 30 days or was last active more than a day ago or “Level” begins with “B”) and not: address does not work and bought anything',
+            $group->words(fn (string $id): string => [self::EMAIL => 'Welcome', 'level' => 'Level'][$id] ?? $id));
+    }
+}

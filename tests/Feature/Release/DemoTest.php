@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Release;
+
+use App\Models\Funnel;
+use App\Models\Message;
+use App\Models\Person;
+use App\Results\Recorder;
+use Database\Seeders\DemoSeeder;
+use Illuminate\Support\Facades\DB;
+use Symfony\Component\Process\Process;
+use Tests\TestCase;
+
+/** The demo data is what it says, and the two commands say what is wrong. */
+final class DemoTest extends TestCase
+{
+    public function test_eight_weeks_of_ferncroft_cello_room(): void
+    {
+        $this->seed(DemoSeeder::class);
+
+        self::assertSame(['closed', 'draft', 'draft', 'draft', 'live'], Funnel::query()->orderBy('state')->pluck('state')->all());
+        $live = Funnel::query()->where('address', 'practice-plan')->sole();
+        $people = DB::table('submissions')->where('funnel_id', $live->id)->distinct()->count('person_id');
+        $visitors = (int) DB::table('daily_counts')->where('funnel_id', $live->id)->where('page_id', $this->entry($live)->id)->sum('new_visitors');
+        self::assertSame(1400, $visitors);
+        self::assertEqualsWithDelta(430, $people, 10);
+        self::assertSame([], Person::query()->where('email', 'not like', '%@example.%')->pluck('email')->all(), 'all addresses are made up');
+        self::assertSame(0, Message::query()->whereIn('state', ['sending', 'failed'])->count());
+        self::assertSame(0, Message::query()->where('state', 'waiting')->where('due_at', '<', now()->format('Y-m-d H:i:s'))->count());
+        self::assertSame(Message::query()->where('state', 'sent')->count(), DB::table('outbox')->count());
+        self::assertSame(0, DB::table('jobs')->count(), 'nothing is left for a worker');
+        $future = DB::table('events')->where('at', '>', now()->addSecond()->format(Recorder::AT))->count();
+        self::assertSame(0, $future, 'nothing has happened that is yet to come');
+        $weeks = DB::table('daily_counts')->where('funnel_id', $live->id)->groupByRaw("strftime('%W', day)")->orderBy('day')->selectRaw('sum(signups) as n')->pluck('n')->map(fn ($n): int => (int) $n);
+        self::assertGreaterThan(2 * $weeks->filter()->min(), $weeks->max(), 'weeks rise and dip');
+
+        $counts = DB::table('daily_counts')->orderBy('funnel_id')->orderBy('page_id')->orderBy('day')->get()->all();
+        app(Recorder::class)->rebuild($live->business);
+        self::assertEquals($counts, DB::table('daily_counts')->orderBy('funnel_id')->orderBy('page_id')->orderBy('day')->get()->all());
+        $this->expectExceptionMessage('There is an owner already');
+        $this->seed(DemoSeeder::class);
+    }
+
+    public function test_the_commands_say_what_is_wrong(): void
+    {
+        $run = function (string ...$command): array {
+            $process = new Process($command, base_path());
+            $process->run();
+
+            return [$process->getExitCode(), $process->getOutput().$process->getErrorOutput()];
+        };
+        [$code, $said] = $run('bin/demo', '--sing');
+        self::assertSame(1, $code);
+        self::assertStringContainsString('I do not know “--sing”', $said);
+        [$code, $said] = $run('bin/demo', '--port', 'eight');
+        self::assertSame(1, $code);
+        self::assertStringContainsString('After --port comes a number', $said);
+        [$code, $said] = $run('bin/demo', '--help');
+        self::assertSame(0, $code);
+        self::assertStringContainsString('--fresh', $said);
+        [$code, $said] = $run('bin/test', 'everything');
+        self::assertSame(1, $code);
+        self::assertStringContainsString('It is lint, core, feature, studio or browser', $said);
+    }
+}

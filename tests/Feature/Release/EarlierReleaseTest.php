@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Release;
+
+use App\Drafts\DraftPlan;
+use App\Models\Funnel;
+use App\Models\User;
+use App\Models\Version;
+use App\Publishing\Publishing;
+use App\Rendering\PageRenderer;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use PDO;
+use Symfony\Component\Process\Process;
+use Tests\TestCase;
+
+/** A business that comes from an earlier release finds everything as it was. */
+final class EarlierReleaseTest extends TestCase
+{
+    /** A live funnel as the first release left it behind: plan and pages in format 1, drawn for the styles of then. */
+    private function earlier(): Funnel
+    {
+        $funnel = $this->live();
+        $version = Version::query()->findOrFail($funnel->live_version_id);
+        // Then all emails were one sequence, and nothing said so; the migration gave it the funnel's id.
+        $sequence = $version->plan['sequences'][0]['id'];
+        $plan = ['format' => 1] + json_decode(str_replace($sequence, $funnel->id, (string) json_encode($version->plan)), true);
+        unset($plan['sequences'], $plan['forms'][0]['start'], $plan['emails'][0]['sequence']);
+        DB::table('sequences')->update(['id' => $funnel->id]);
+        DB::table('emails')->update(['sequence_id' => $funnel->id]);
+        DB::table('forms')->update(['definition' => DB::raw("replace(definition, '{$sequence}', '{$funnel->id}')")]);
+        foreach ($plan['pages'] as $i => $page) {
+            $plan['pages'][$i]['document'] = ['format' => 1, 'background' => ['colour' => '#e0f0ff']] + $page['document'];
+        }
+        foreach (DB::table('pages')->get() as $page) {
+            $document = ['format' => 1, 'background' => ['colour' => '#e0f0ff']] + (array) json_decode($page->document, true);
+            DB::table('pages')->where('id', $page->id)->update(['document' => json_encode($document)]);
+        }
+        DB::table('versions')->update(['plan' => json_encode($plan), 'fingerprint' => hash('sha256', 'as it was then'), 'drawn_by' => 1,
+            'rendered' => json_encode(array_map(fn (): string => '<html><body class="frame-soft">drawn long ago</body></html>', $version->rendered))]);
+
+        return $funnel->refresh();
+    }
+
+    public function test_its_pages_are_drawn_for_todays_styles_from_the_first_visit_on(): void
+    {
+        $funnel = $this->earlier();
+
+        $this->get("/{$funnel->address}")->assertOk()->assertSee('The Twelve-Minute Practice Plan')->assertDontSee('drawn long ago')
+            ->assertSee('class="section k-opening', false)->assertSee('background:#e0f0ff', false);
+    }
+
+    public function test_they_are_drawn_anew_once_and_say_what_they_said(): void
+    {
+        $funnel = $this->earlier();
+        $before = (string) preg_replace('/value="[^"]+\.[^"]+"/', '', (string) $this->get("/{$funnel->address}")->getContent());
+        $plan = DB::table('versions')->value('plan');
+
+        Artisan::call('lantern:redraw');
+        self::assertStringContainsString('1 versions were drawn anew.', Artisan::output());
+        self::assertSame(PageRenderer::REVISION, (int) DB::table('versions')->value('drawn_by'));
+        self::assertSame($plan, DB::table('versions')->value('plan'), 'its plan is never touched');
+        self::assertSame($before, (string) preg_replace('/value="[^"]+\.[^"]+"/', '', (string) $this->get("/{$funnel->address}")->getContent()));
+        Artisan::call('lantern:redraw');
+        self::assertStringContainsString('0 versions were drawn anew.', Artisan::output());
+    }
+
+    public function test_nothing_is_said_to_have_changed(): void
+    {
+        $funnel = $this->earlier();
+        $owner = $funnel->business->id;
+        $this->actingAs(User::query()->where('business_id', $owner)->firstOrFail());
+
+        self::assertFalse(Publishing::differs($funnel, DraftPlan::read($funnel)));
+        $this->getJson("/studio/api/funnels/{$funnel->id}")->assertOk()->assertJsonPath('changed', false);
+        $this->getJson("/studio/api/funnels/{$funnel->id}/changes")->assertJsonPath('changes', []);
+        $this->putJson("/studio/api/funnels/{$funnel->id}", ['look' => 'salon'])->assertOk();
+        $this->getJson("/studio/api/funnels/{$funnel->id}")->assertJsonPath('changed', true);
+    }
+
+    public function test_people_go_on_joining(): void
+    {
+        $funnel = $this->earlier();
+
+        $this->join($funnel, ['email' => 'robin@example.com'])->assertStatus(303)->assertRedirect($funnel->url('thank-you'));
+        $this->runQueue();
+        self::assertSame('sent', $this->message('robin@example.com')->state);
+    }
+
+    public function test_a_database_of_then_is_brought_up_to_date_with_the_colours_that_were_chosen(): void
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'lantern-earlier');
+        $artisan = fn (string ...$arguments): string => (new Process([PHP_BINARY, 'artisan', ...$arguments], base_path(), ['DB_DATABASE' => $file, 'APP_ENV' => 'local']))->mustRun()->getOutput();
+        $artisan('migrate', '--force', ...array_map(fn (string $f): string => "--path=database/migrations/{$f}", preg_grep('/^2026_01_01/', scandir(database_path('migrations'))) ?: []));
+        $db = new PDO("sqlite:{$file}");
+        $db->exec("insert into businesses (id, name, sender_name, sender_address, postal_address, timezone, currency) values (1, 'Ferncroft', 'Imke', 'imke@ferncroft.example', '', 'UTC', 'EUR')");
+        $db->exec("insert into funnels (id, business_id, name, goal, address, look, accent) values ('01aaaaaaaaaaaaaaaaaaaaaaaa', 1, 'Mine', 'give-away', 'mine', 'harbour', '#123456'), ('01bbbbbbbbbbbbbbbbbbbbbbbb', 1, 'Yours', 'give-away', 'yours', 'harbour', null)");
+        $db->exec("insert into emails (id, funnel_id, name, subject, body, delay) values ('01eeeeeeeeeeeeeeeeeeeeeeee', '01aaaaaaaaaaaaaaaaaaaaaaaa', 'Welcome', 'x', 'x', '{}')");
+        $db->exec("insert into forms (id, funnel_id, name, definition) values ('01ffffffffffffffffffffffff', '01aaaaaaaaaaaaaaaaaaaaaaaa', 'Form', '{\"button\":\"Go\"}')");
+        $db->exec("insert into people (id, business_id, email, email_key, first_name, joined_at) values ('01pppppppppppppppppppppppp', 1, 'zoe@example.com', 'zoe@example.com', 'ZOË', '2026-01-05 08:00:00.000')");
+        $db->exec("insert into messages (id, business_id, person_id, funnel_id, email_id, kind, unique_key, name, to_address, due_at) values ('01mmmmmmmmmmmmmmmmmmmmmmmm', 1, '01pppppppppppppppppppppppp', '01aaaaaaaaaaaaaaaaaaaaaaaa', '01eeeeeeeeeeeeeeeeeeeeeeee', 'sequence', 'k', 'Welcome', 'zoe@example.com', '2026-01-05 08:00:00.000')");
+        unset($db);
+        $artisan('migrate', '--force');
+        $artisan('lantern:redraw');
+        $db = new PDO("sqlite:{$file}");
+        $changes = $db->query('select address, look_changes from funnels order by id')->fetchAll(PDO::FETCH_KEY_PAIR);
+        $sequences = $db->query("select e.sequence_id, q.name, m.sequence_id, json_extract(f.definition, '$.start[0]') from emails e join sequences q on q.id = e.sequence_id join messages m on m.email_id = e.id join forms f on f.funnel_id = e.funnel_id")->fetchAll(PDO::FETCH_NUM);
+        $name = $db->query('select first_key from people')->fetchColumn();
+        unlink($file);
+
+        self::assertSame([['01aaaaaaaaaaaaaaaaaaaaaaaa', 'Follow-up', '01aaaaaaaaaaaaaaaaaaaaaaaa', '01aaaaaaaaaaaaaaaaaaaaaaaa']], $sequences);
+        self::assertSame('zoë', $name);
+
+        self::assertSame(['mine' => '{"accent":"#123456"}', 'yours' => '{}'], $changes);
+    }
+}

@@ -1,0 +1,181 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Serving;
+
+use App\Models\Funnel;
+use App\Models\Page;
+use App\Models\User;
+use App\Serving\PreviewLink;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Page\Look\Looks;
+use Lantern\Core\Plan\Goal;
+use Opis\JsonSchema\Validator;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\Process\Process;
+use Tests\Core\Plan\Plans;
+use Tests\TestCase;
+
+/** A link that shows a draft to a colleague, what has changed since the live version, new funnels, and the written formats. */
+final class PreviewTest extends TestCase
+{
+    private User $owner;
+
+    private Funnel $funnel;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->owner = $this->owner();
+        $this->funnel = $this->draft($this->owner);
+    }
+
+    private function link(): string
+    {
+        $url = (string) $this->actingAs($this->owner)->postJson("/studio/api/funnels/{$this->funnel->id}/preview-link")->assertOk()->json('url');
+        $this->app['auth']->forgetGuards();
+
+        return $url;
+    }
+
+    public function test_whoever_has_the_link_sees_the_draft_and_nobody_else(): void
+    {
+        $link = $this->link();
+        $this->get($link)->assertOk()->assertSee('The Twelve-Minute Practice Plan')->assertSee('Nothing you do here is stored.')
+            ->assertHeader('x-robots-tag', 'noindex')->assertDontSee('data-block', false);
+        $this->get("/preview/{$this->funnel->id}")->assertForbidden()->assertSee('This preview has ended');
+        $this->get('/'.$this->funnel->address)->assertNotFound();
+    }
+
+    /** @return iterable<string, array{callable(string): string}> */
+    public static function forgeries(): iterable
+    {
+        yield 'a longer life' => [fn (string $url): string => (string) preg_replace_callback('/until=(\d+)/', fn (array $m): string => 'until='.((int) $m[1] + 1), $url)];
+        yield 'another key' => [fn (string $url): string => (string) preg_replace('/key=./', 'key=!', $url)];
+        yield 'no key' => [fn (string $url): string => (string) preg_replace('/&key=.*/', '', $url)];
+        yield 'a list for a key' => [fn (string $url): string => str_replace('key=', 'key[]=', $url)];
+        yield 'words for a time' => [fn (string $url): string => (string) preg_replace('/until=\d+/', 'until=forever', $url)];
+        yield 'another funnel' => [fn (string $url): string => (string) preg_replace('~preview/\w+~', 'preview/01aaaaaaaaaaaaaaaaaaaaaaaa', $url)];
+    }
+
+    #[DataProvider('forgeries')]
+    public function test_a_link_that_was_changed_shows_nothing(callable $change): void
+    {
+        $this->get($change($this->link()))->assertForbidden()->assertDontSee('The Twelve-Minute Practice Plan');
+    }
+
+    public function test_it_runs_out(): void
+    {
+        $link = $this->link();
+        $this->travel(14)->days();
+        $this->travel(-1)->minutes();
+        $this->get($link)->assertOk();
+        $this->travel(2)->minutes();
+        $this->get($link)->assertForbidden();
+    }
+
+    public function test_its_forms_lead_on_and_store_nothing(): void
+    {
+        $link = $this->link();
+        $html = (string) $this->get($link)->getContent();
+        self::assertSame(1, preg_match('/<form [^>]*action="([^"]+)"/', $html, $m));
+        $next = $this->post(html_entity_decode($m[1]), ['email' => 'robin@example.com'])->assertStatus(303);
+        $this->get((string) $next->headers->get('Location'))->assertOk()->assertSee('It is yours, friend.')->assertSee('PDF');
+
+        foreach (['people', 'submissions', 'messages', 'events', 'deliveries'] as $table) {
+            self::assertSame(0, DB::table($table)->count(), $table);
+        }
+    }
+
+    public function test_a_link_for_one_funnel_is_none_for_another(): void
+    {
+        $other = $this->draft($this->owner, 'Another');
+        $until = CarbonImmutable::now()->addDay();
+        parse_str((string) parse_url(PreviewLink::make($this->funnel->id, $until), PHP_URL_QUERY), $query);
+
+        self::assertNull(PreviewLink::until($other->id, $query['until'], $query['key'], CarbonImmutable::now()));
+        self::assertNotNull(PreviewLink::until($this->funnel->id, $query['until'], $query['key'], CarbonImmutable::now()));
+    }
+
+    public function test_what_has_changed_is_said_before_it_is_published_and_rolled_back(): void
+    {
+        $this->actingAs($this->owner);
+        $path = "/studio/api/funnels/{$this->funnel->id}";
+        $this->getJson("{$path}/changes")->assertOk()->assertJsonPath('changes', []);
+        $first = $this->postJson("{$path}/publish", ['note' => 'The first'])->assertOk()->json('version.id');
+        $this->getJson("{$path}/changes")->assertJsonPath('changes', []);
+
+        $page = $this->entry($this->funnel);
+        $document = $page->document;
+        $document['sections'][0]['blocks'][0]['text'] = 'Another headline';
+        $this->putJson("/studio/api/pages/{$page->id}", ['revision' => 1, 'document' => $document])->assertOk();
+        $this->putJson($path, ['look' => 'linen'])->assertOk();
+        $this->getJson("{$path}/changes")->assertJsonPath('changes', [
+            ['about' => 'The whole funnel', 'sentences' => ['The look is “Linen”; it was “Harbour”.']],
+            ['about' => 'Opt-in page', 'sentences' => ['Changed in “Another headline”: heading.']],
+        ]);
+        $this->postJson("{$path}/publish", ['note' => 'The second'])->assertOk()->assertJsonPath('version.number', 2);
+        $this->get('/'.$this->funnel->address)->assertSee('Another headline');
+        $this->postJson("{$path}/versions/{$first}/live")->assertOk();
+        $this->get('/'.$this->funnel->address)->assertDontSee('Another headline');
+        $this->getJson("{$path}/versions")->assertJsonPath('versions.0.note', 'The second')->assertJsonPath('versions.1.live', true);
+    }
+
+    /** @return iterable<string, array{Goal}> */
+    public static function goals(): iterable
+    {
+        foreach (Goal::cases() as $goal) {
+            yield $goal->value => [$goal];
+        }
+    }
+
+    #[DataProvider('goals')]
+    public function test_a_funnel_of_every_goal_is_made_over_the_api(Goal $goal): void
+    {
+        $this->actingAs($this->owner);
+        $made = $this->postJson('/studio/api/funnels', ['goal' => $goal->value, 'name' => 'Private', 'title' => 'Public', 'price' => '290 €'])->assertCreated()->json('id');
+        $funnel = $this->getJson("/studio/api/funnels/{$made}")->assertOk()->assertJsonPath('goal', $goal->value);
+
+        self::assertSame(count(Plans::of($goal)->pages), count((array) $funnel->json('pages')));
+        foreach ((array) $funnel->json('pages') as $page) {
+            $this->get("/studio/preview/pages/{$page['id']}")->assertOk();
+        }
+        $this->postJson('/studio/api/funnels', ['goal' => $goal->value, 'name' => 'Private', 'title' => 'Public', 'price' => str_repeat('9', 41)])->assertStatus(422)->assertJsonValidationErrors('price');
+    }
+
+    public function test_the_places_videos_may_come_from_are_kept_and_refused(): void
+    {
+        $this->actingAs($this->owner);
+        $settings = ['businessName' => 'Ferncroft Cello Room', 'senderName' => 'Imke Farrow', 'senderAddress' => 'imke@ferncroft.example', 'postalAddress' => '', 'timezone' => 'Europe/Berlin', 'currency' => 'EUR'];
+        $this->putJson('/studio/api/settings', ['embedHosts' => ['video.example', 'films.video.example', 'video.example']] + $settings)->assertOk()
+            ->assertJsonPath('embedHosts', ['video.example', 'films.video.example']);
+        foreach (['https://video.example', 'video.example/path', 'Video.example', 'localhost', '*.example', "video.example; script-src 'unsafe-inline'", '-a.example', ''] as $wrong) {
+            $this->putJson('/studio/api/settings', ['embedHosts' => [$wrong]] + $settings)->assertStatus(422);
+        }
+        $this->putJson('/studio/api/settings', $settings)->assertOk()->assertJsonPath('embedHosts', ['video.example', 'films.video.example']);
+        self::assertSame(['video.example', 'films.video.example'], $this->owner->business->refresh()->embed_hosts);
+    }
+
+    public function test_plans_of_every_starter_in_every_look_have_the_written_form(): void
+    {
+        $validator = new Validator;
+        $validator->resolver()?->registerPrefix('https://upbeat-lantern.example/formats/', base_path('docs/formats'));
+        foreach (Plans::all() as $goal => $plan) {
+            foreach (array_keys(Looks::all()) as $look) {
+                $array = ['look' => ['id' => $look, 'accent' => '#123456', 'corner' => 3]] + $plan->toArray();
+                $result = $validator->validate(json_decode((string) json_encode($array)), 'https://upbeat-lantern.example/formats/plan.schema.json');
+                self::assertTrue($result->isValid(), "{$goal}: ".json_encode($result->error() ? (new \Opis\JsonSchema\Errors\ErrorFormatter)->format($result->error()) : ''));
+            }
+        }
+    }
+
+    public function test_the_written_form_of_pages_is_what_the_core_says(): void
+    {
+        $check = new Process([PHP_BINARY, 'docs/formats/make.php', '--check'], base_path());
+
+        self::assertSame(0, $check->run(), $check->getOutput());
+        self::assertSame(2, Page::query()->count());
+    }
+}

@@ -1,0 +1,294 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Studio;
+
+use App\Models\Email;
+use App\Models\Form;
+use App\Models\Funnel;
+use App\Models\LeadMagnet;
+use App\Models\Page;
+use App\Models\User;
+use App\Models\Version;
+use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+
+final class StudioTest extends TestCase
+{
+    private const SETUP = ['name' => 'Imke Farrow', 'email' => 'Imke@Ferncroft.example', 'password' => 'twelve minutes', 'businessName' => 'Ferncroft Cello Room', 'senderName' => 'Imke Farrow',
+        'senderAddress' => 'imke@ferncroft.example', 'postalAddress' => '3 Ferncroft Yard', 'timezone' => 'Europe/Berlin', 'currency' => 'EUR'];
+
+    public function test_the_first_visit_makes_the_owner_and_only_the_first(): void
+    {
+        $this->getJson('/studio/api/session')->assertJson(['signedIn' => false, 'firstRun' => true, 'demo' => null]);
+        $this->postJson('/studio/api/setup', ['password' => 'short', 'timezone' => 'Mars/Olympus', 'currency' => 'euro'] + self::SETUP)->assertStatus(422)
+            ->assertJsonValidationErrors(['password', 'timezone', 'currency']);
+        self::assertSame(0, User::query()->count() + DB::table('businesses')->count());
+
+        $this->postJson('/studio/api/setup', self::SETUP)->assertOk()->assertJsonPath('business.businessName', 'Ferncroft Cello Room')->assertCookie('lantern_owner');
+        $this->getJson('/studio/api/session')->assertJson(['signedIn' => true]);
+        $this->postJson('/studio/api/setup', ['email' => 'second@example.com'] + self::SETUP)->assertForbidden();
+        self::assertSame(1, User::query()->count());
+    }
+
+    public function test_signing_in_is_checked_throttled_and_tells_nothing(): void
+    {
+        $this->owner();
+        $unknown = $this->postJson('/studio/api/session', ['email' => 'nobody@example.com', 'password' => 'x'])->assertStatus(422)->json();
+        self::assertSame($unknown, $this->postJson('/studio/api/session', ['email' => 'imke@ferncroft.example', 'password' => 'x'])->assertStatus(422)->json());
+        $this->postJson('/studio/api/session', ['email' => ' IMKE@ferncroft.example', 'password' => 'long enough to hold'])->assertOk()->assertJsonPath('user.name', 'Imke Farrow');
+        $this->deleteJson('/studio/api/session')->assertOk();
+        $this->getJson('/studio/api/funnels')->assertUnauthorized()->assertJsonPath('message', 'You are signed out. Sign in again, and nothing you typed is lost.');
+        $last = 0;
+        for ($i = 0; $i < 8; $i++) {
+            $last = $this->postJson('/studio/api/session', ['email' => 'imke@ferncroft.example', 'password' => 'wrong'])->getStatusCode();
+        }
+        self::assertSame(429, $last);
+    }
+
+    public function test_the_studio_is_framed_by_nobody_and_runs_no_foreign_script(): void
+    {
+        $policy = (string) $this->get('/studio/funnels')->assertOk()->headers->get('content-security-policy');
+        self::assertStringContainsString("script-src 'self';", $policy);
+        self::assertStringContainsString("frame-ancestors 'self'", $policy);
+        $owner = $this->owner();
+        $page = $this->entry($this->draft($owner));
+        $this->get("/studio/preview/pages/{$page->id}")->assertRedirect('/studio');
+        $preview = $this->actingAs($owner)->get("/studio/preview/pages/{$page->id}")->assertOk()->assertSee('data-field="text"', false)->assertDontSee('<script', false);
+        self::assertStringStartsWith("default-src 'none'; style-src", (string) $preview->headers->get('content-security-policy'));
+    }
+
+    public function test_nobody_reaches_what_belongs_to_somebody_else(): void
+    {
+        $owner = $this->owner();
+        $funnel = $this->live($owner);
+        $this->join($funnel, ['email' => 'robin@example.com']);
+        $find = fn (string $table): string => (string) DB::table($table)->value('id');
+        $requests = [
+            ['get', "funnels/{$funnel->id}"], ['put', "funnels/{$funnel->id}"], ['post', "funnels/{$funnel->id}/duplicate"], ['post', "funnels/{$funnel->id}/archive"],
+            ['post', "funnels/{$funnel->id}/restore"], ['get', "funnels/{$funnel->id}/results"], ['get', "funnels/{$funnel->id}/check"], ['get', "funnels/{$funnel->id}/versions"],
+            ['post', "funnels/{$funnel->id}/publish"], ['post', "funnels/{$funnel->id}/close"], ['post', "funnels/{$funnel->id}/versions/{$funnel->live_version_id}/live"],
+            ['put', "pages/{$find('pages')}"], ['put', "pages/{$find('pages')}/ways"], ['put', "forms/{$find('forms')}"], ['post', "funnels/{$funnel->id}/emails"], ['put', "emails/{$find('emails')}"],
+            ['delete', "emails/{$find('emails')}"], ['post', "emails/{$find('emails')}/restore"], ['get', "emails/{$find('emails')}/sample"], ['post', "lead-magnets/{$find('lead_magnets')}"],
+            ['get', "people/{$find('people')}"], ['get', "messages/{$find('messages')}"], ['post', "deliveries/{$find('deliveries')}/revoke"], ['get', "../preview/pages/{$find('pages')}"],
+        ];
+        $stranger = $this->owner('stranger@example.com');
+        $before = $this->everything();
+        foreach ($requests as [$method, $path]) {
+            $url = str_replace('api/../', '', "/studio/api/{$path}");
+            app('auth')->forgetGuards();
+            self::assertSame(401, $this->json($method, $url)->getStatusCode(), "signed out: {$method} {$path}");
+            $this->actingAs($stranger);
+            $answer = $this->json($method, $url, ['revision' => 1]);
+            self::assertSame(404, $answer->getStatusCode(), "{$method} {$path}");
+            self::assertStringNotContainsString('App\\Models', (string) $answer->getContent());
+        }
+        self::assertSame($before, $this->everything());
+        foreach (['people', 'messages', 'funnels', 'search?q=robin'] as $list) {
+            $this->getJson("/studio/api/{$list}")->assertOk()->assertDontSee('robin@example.com')->assertDontSee('Practice plan');
+        }
+        $this->getJson('/studio/api/funnels/not-an-id')->assertNotFound();
+        $this->getJson('/studio/api/nothing/here')->assertNotFound();
+    }
+
+    private function everything(): string
+    {
+        return hash('sha256', json_encode(array_map(fn (string $t): array => DB::table($t)->get()->all(), ['funnels', 'pages', 'ways', 'forms', 'emails', 'versions', 'lead_magnets', 'people', 'deliveries', 'messages']), JSON_THROW_ON_ERROR));
+    }
+
+    public function test_broken_json_changes_nothing(): void
+    {
+        $owner = $this->owner();
+        $page = $this->entry($this->draft($owner));
+        foreach (['{"revision":1,', '[1,2', '"words"', str_repeat('[', 100)] as $body) {
+            $this->actingAs($owner)->call('PUT', "/studio/api/pages/{$page->id}", [], [], [], ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], $body)->assertStatus(400);
+        }
+        $this->actingAs($owner)->call('PUT', "/studio/api/pages/{$page->id}", [], [], [], ['CONTENT_TYPE' => 'application/json'], '{"a":"'.str_repeat('x', 2_000_001).'"}')->assertStatus(413);
+        self::assertSame(1, $page->refresh()->revision);
+    }
+
+    public function test_a_funnel_is_made_whole_and_listed_with_its_numbers(): void
+    {
+        $owner = $this->owner();
+        $id = $this->actingAs($owner)->post('/studio/api/funnels', ['goal' => 'give-away', 'name' => 'Practice plan', 'title' => 'The Plan', 'file' => $this->file('plan.pdf', self::pdf())], ['Accept' => 'application/json'])
+            ->assertCreated()->json('id');
+        $shown = $this->getJson("/studio/api/funnels/{$id}")->assertOk();
+        $shown->assertJsonCount(2, 'pages')->assertJsonCount(1, 'ways')->assertJsonCount(1, 'forms')->assertJsonCount(1, 'emails')
+            ->assertJson(['state' => 'draft', 'changed' => true, 'nextVersion' => 1, 'leadMagnets' => [['file' => ['name' => 'plan.pdf']]]]);
+        $this->postJson("/studio/api/funnels/{$id}/publish")->assertOk();
+        $funnel = Funnel::query()->findOrFail($id);
+        $this->app['auth']->forgetGuards();
+        $this->join($funnel, ['email' => 'robin@example.com', 'visitor' => str_repeat('a', 32)]);
+
+        $row = $this->actingAs($owner)->getJson('/studio/api/funnels')->assertOk()->json('funnels.0');
+        self::assertSame(['Practice plan', 'live', 1, 1], [$row['name'], $row['state'], $row['signups'], $row['liveVersion']]);
+        $this->getJson('/studio/api/funnels?search=PRACT&state=live')->assertJsonCount(1, 'funnels');
+        $this->getJson('/studio/api/funnels?search=100%25')->assertJsonCount(0, 'funnels');
+        $this->postJson("/studio/api/funnels/{$id}/archive")->assertOk();
+        $this->getJson('/studio/api/funnels')->assertJsonCount(0, 'funnels')->assertJson(['any' => true]);
+        $this->get('/'.$funnel->address)->assertNotFound();
+        $this->postJson("/studio/api/funnels/{$id}/restore")->assertOk();
+        $this->get('/'.$funnel->address)->assertOk();
+        $copy = $this->postJson("/studio/api/funnels/{$id}/duplicate")->assertCreated()->json('id');
+        $this->getJson("/studio/api/funnels/{$copy}")->assertJson(['name' => 'Practice plan (copy)', 'state' => 'draft', 'address' => 'the-plan-copy']);
+    }
+
+    public function test_lists_ask_the_database_as_often_however_long_they_are(): void
+    {
+        $owner = $this->owner();
+        $queries = function (string $path): int {
+            DB::flushQueryLog();
+            DB::enableQueryLog();
+            $this->getJson("/studio/api/{$path}")->assertOk();
+
+            return count(DB::getQueryLog());
+        };
+        $funnel = $this->live($owner);
+        $this->join($funnel, ['email' => 'robin0@example.com']);
+        $this->actingAs($owner);
+        $first = array_map($queries, ['funnels', 'people', 'messages']);
+        for ($i = 1; $i <= 12; $i++) {
+            $this->live($owner);
+            $this->join($funnel, ['email' => "robin{$i}@example.com"]);
+        }
+        self::assertSame($first, array_map($queries, ['funnels', 'people', 'messages']));
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function badAddresses(): iterable
+    {
+        yield 'reserved' => ['studio', 'kept for the application itself'];
+        yield 'taken' => ['taken', 'in use by another of your funnels'];
+        yield 'two words' => ['two words', 'small letters, digits and single dashes'];
+        yield 'upwards' => ['../up', 'small letters, digits and single dashes'];
+        yield 'nothing' => ['', 'small letters, digits and single dashes'];
+        yield 'endless' => [str_repeat('a', 100), '60 characters at most'];
+    }
+
+    #[DataProvider('badAddresses')]
+    public function test_an_address_that_cannot_be(string $address, string $sentence): void
+    {
+        $owner = $this->owner();
+        $this->draft($owner)->forceFill(['address' => 'taken'])->save();
+        $funnel = $this->draft($owner, 'Another');
+        $this->actingAs($owner)->putJson("/studio/api/funnels/{$funnel->id}", ['name' => 'New name', 'address' => $address])->assertStatus(422)
+            ->assertJsonPath('errors.address.0', fn (string $said): bool => str_contains($said, $sentence));
+        self::assertSame(['Practice plan', 'another'], [$funnel->refresh()->name, $funnel->address]);
+    }
+
+    public function test_words_are_sanitised_and_references_are_the_owners_own(): void
+    {
+        $owner = $this->owner();
+        $page = $this->entry($this->draft($owner));
+        $document = $page->document;
+        $document['sections'][0]['blocks'][0]['text'] = "Play <script>alert(1)</script>\u{0007}now";
+        $document['sections'][0]['blocks'][1]['html'] = '<p onclick="x()">Hi <b>you</b> <a href="javascript:alert(1)">a</a> <a href="https://ferncroft.example/x">b</a><script>alert(1)</script><!--slot:token--><img src=x onerror=alert(1)><style>*{}</style></p>';
+        $this->actingAs($owner)->putJson("/studio/api/pages/{$page->id}", ['revision' => 1, 'document' => $document])->assertOk()->assertJsonPath('revision', 2);
+
+        $stored = $page->refresh()->document['sections'][0]['blocks'];
+        self::assertSame('Play <script>alert(1)</script>now', $stored[0]['text'], 'plain words stay words');
+        self::assertSame('<p>Hi <b>you</b> <a>a</a> <a href="https://ferncroft.example/x">b</a></p>', $stored[1]['html']);
+        $html = (string) $this->get("/studio/preview/pages/{$page->id}")->getContent();
+        self::assertStringContainsString('Play &lt;script&gt;alert(1)&lt;/script&gt;now', $html);
+        $document['background'] = ['fill' => 'picture', 'picture' => '01aaaaaaaaaaaaaaaaaaaaaaaa'];
+        $this->putJson("/studio/api/pages/{$page->id}", ['revision' => 2, 'document' => $document])->assertStatus(422)->assertJsonPath('message', 'A picture on this page is not in your library.');
+        $this->putJson("/studio/api/pages/{$page->id}", ['revision' => 2, 'document' => 'words'])->assertStatus(422);
+        $this->putJson("/studio/api/pages/{$page->id}", ['revision' => 2, 'name' => ''])->assertStatus(422)->assertJsonValidationErrors('name');
+    }
+
+    public function test_two_windows_do_not_overwrite_each_other(): void
+    {
+        $owner = $this->owner();
+        $funnel = $this->draft($owner);
+        foreach (['pages' => Page::class, 'forms' => Form::class, 'emails' => Email::class] as $path => $model) {
+            $thing = $model::query()->where('funnel_id', $funnel->id)->firstOrFail();
+            $change = $path === 'forms' ? ['button' => 'First'] : ['name' => 'First'];
+            $this->actingAs($owner)->putJson("/studio/api/{$path}/{$thing->id}", ['revision' => 1] + $change)->assertOk();
+            $this->putJson("/studio/api/{$path}/{$thing->id}", ['revision' => 1] + $change)->assertStatus(409)
+                ->assertJsonPath('message', fn (string $said): bool => str_contains($said, 'changed in another window'));
+        }
+    }
+
+    public function test_forms_and_emails_are_edited_and_keep_out_what_cannot_be(): void
+    {
+        $owner = $this->owner();
+        $funnel = $this->draft($owner);
+        $form = Form::query()->firstOrFail();
+        $this->actingAs($owner)->putJson("/studio/api/forms/{$form->id}", ['revision' => 1, 'fields' => [['kind' => 'email', 'label' => 'Email']], 'tags' => ['Late starter']])
+            ->assertOk()->assertJsonPath('fields.0.required', true)->assertJsonPath('button', 'Send it to me');
+        $this->putJson("/studio/api/forms/{$form->id}", ['revision' => 2, 'fields' => [['kind' => 'phone']]])->assertStatus(422)->assertJsonPath('message', 'A form needs the email field: without it nobody can be written to.');
+        $made = $this->postJson("/studio/api/funnels/{$funnel->id}/emails")->assertCreated()->assertJson(['delay' => ['days' => 1, 'hour' => 9], 'delayLabel' => 'day 1 at 09:00'])->json('id');
+        $this->putJson("/studio/api/emails/{$made}", ['revision' => 1, 'subject' => "Hello\r\nBcc: all@example.com", 'body' => '<p>Get <a href="{{download_link}}">it</a><script>x</script></p>', 'delay' => ['minutes' => 30]])->assertOk()
+            ->assertJson(['subject' => 'Hello Bcc: all@example.com', 'body' => '<p>Get <a href="{{download_link}}">it</a></p>', 'delayLabel' => '30 minutes later']);
+        $this->putJson("/studio/api/emails/{$made}", ['revision' => 2, 'delay' => ['days' => 9000]])->assertStatus(422);
+        $this->getJson("/studio/api/emails/{$made}/sample")->assertOk()->assertJsonPath('text', fn (string $t): bool => str_contains($t, 'Unsubscribe'));
+        $this->deleteJson("/studio/api/emails/{$made}")->assertOk();
+        $this->getJson("/studio/api/funnels/{$funnel->id}")->assertJsonCount(1, 'emails');
+        $this->postJson("/studio/api/emails/{$made}/restore")->assertOk();
+        $this->getJson("/studio/api/funnels/{$funnel->id}")->assertJsonCount(2, 'emails');
+    }
+
+    public function test_outcomes_lead_to_pages_of_this_funnel_or_to_whole_addresses(): void
+    {
+        $owner = $this->owner();
+        $funnel = $this->live($owner);
+        $entry = $this->entry($funnel);
+        $foreign = $this->entry($this->draft($owner, 'Another'));
+        $put = fn (array $to) => $this->actingAs($owner)->putJson("/studio/api/pages/{$entry->id}/ways", ['outcome' => 'joined'] + $to);
+        $put(['toPage' => $foreign->id])->assertStatus(422);
+        $put(['toUrl' => 'javascript:alert(1)'])->assertStatus(422)->assertJsonPath('message', 'A web address begins with https://.');
+        $put(['toUrl' => 'https://ferncroft.example/thanks'])->assertOk();
+        $this->postJson("/studio/api/funnels/{$funnel->id}/publish")->assertOk();
+        $this->app['auth']->forgetGuards();
+        $this->join($funnel->refresh(), ['email' => 'robin@example.com'])->assertRedirect('https://ferncroft.example/thanks');
+    }
+
+    public function test_publishing_is_all_or_nothing_numbered_and_can_be_rolled_back(): void
+    {
+        $owner = $this->owner();
+        $funnel = $this->draft($owner, withFile: false);
+        $this->actingAs($owner)->postJson("/studio/api/funnels/{$funnel->id}/publish")->assertStatus(422)->assertJsonPath('findings.0.code', 'file-missing')
+            ->assertJsonPath('message', 'This funnel cannot go live yet. Nothing was published.');
+        self::assertSame([0, 'draft'], [Version::query()->count(), $funnel->refresh()->state]);
+        $gift = LeadMagnet::query()->sole();
+        $this->post("/studio/api/lead-magnets/{$gift->id}", ['file' => $this->file('plan.pdf', self::pdf())], ['Accept' => 'application/json'])->assertOk();
+        $first = $this->postJson("/studio/api/funnels/{$funnel->id}/publish", ['note' => 'First'])->assertOk()->assertJsonPath('version.number', 1)->json('version.id');
+
+        $entry = $this->entry($funnel);
+        $document = $entry->document;
+        $document['sections'][0]['blocks'][0]['text'] = 'A better headline';
+        $this->putJson("/studio/api/pages/{$entry->id}", ['revision' => 1, 'document' => $document])->assertOk();
+        $this->get('/'.$funnel->address)->assertOk()->assertDontSee('A better headline');
+        $this->getJson("/studio/api/funnels/{$funnel->id}")->assertJson(['changed' => true, 'nextVersion' => 2]);
+        $this->postJson("/studio/api/funnels/{$funnel->id}/publish")->assertOk()->assertJsonPath('version.number', 2);
+        $this->postJson("/studio/api/funnels/{$funnel->id}/publish")->assertOk()->assertJsonPath('version.number', 2);
+        $this->get('/'.$funnel->address)->assertOk()->assertSee('A better headline');
+        $this->postJson("/studio/api/funnels/{$funnel->id}/versions/{$first}/live")->assertOk();
+        $this->get('/'.$funnel->address)->assertOk()->assertDontSee('A better headline');
+        $this->getJson("/studio/api/funnels/{$funnel->id}")->assertJson(['changed' => true, 'liveVersion' => 1, 'nextVersion' => 3]);
+        $this->postJson("/studio/api/funnels/{$funnel->id}/close")->assertOk();
+        $this->get('/'.$funnel->address)->assertStatus(410);
+        $this->postJson("/studio/api/funnels/{$funnel->id}/publish")->assertOk()->assertJsonPath('version.number', 3);
+        $this->get('/'.$funnel->address)->assertOk()->assertSee('A better headline');
+    }
+
+    public function test_a_version_is_never_changed(): void
+    {
+        $this->live();
+        $this->expectException(\LogicException::class);
+        Version::query()->firstOrFail()->forceFill(['note' => 'x'])->save();
+    }
+
+    public function test_what_is_stored_has_the_written_form(): void
+    {
+        $validator = new \Opis\JsonSchema\Validator;
+        $validator->resolver()?->registerPrefix('https://upbeat-lantern.example/formats/', base_path('docs/formats'));
+        $plan = json_decode((string) json_encode($this->live()->liveVersion?->plan));
+        $result = $validator->validate($plan, 'https://upbeat-lantern.example/formats/plan.schema.json');
+        self::assertTrue($result->isValid(), json_encode($result->error() ? (new \Opis\JsonSchema\Errors\ErrorFormatter)->format($result->error()) : ''));
+        $plan->pages[0]->document->sections[0]->blocks[0]->kind = 'script';
+        self::assertFalse($validator->validate($plan, 'https://upbeat-lantern.example/formats/plan.schema.json')->isValid());
+    }
+}
