@@ -15,13 +15,13 @@ use App\Models\SharedSection;
 use App\Models\Way;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Emails\MergeFields;
+use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Look\LookChanges;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\LeadMagnet as LeadMagnetPlan;
-use Lantern\Core\Plan\Outcome;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\PageSettings;
@@ -123,7 +123,7 @@ final class DraftPlan
                 Form::query()->create(['id' => $form->id, 'funnel_id' => $plan->id, 'name' => $form->name, 'definition' => self::definition($form)]);
             }
             foreach ($plan->sequences as $sequence) {
-                Sequence::query()->create(['id' => $sequence->id, 'funnel_id' => $plan->id, 'name' => $sequence->name, 'definition' => array_diff_key($sequence->toArray(), ['id' => 0, 'name' => 0])]);
+                Sequence::query()->create(['id' => $sequence->id, 'funnel_id' => $plan->id, 'name' => $sequence->name, 'definition' => self::definition($sequence)]);
             }
             foreach ($plan->emails as $email) {
                 Email::query()->create(['id' => $email->id, 'funnel_id' => $plan->id, 'name' => $email->name,
@@ -145,10 +145,10 @@ final class DraftPlan
         });
     }
 
-    /** @return array<string, mixed> what is stored of a form beside its id and name */
-    public static function definition(FormPlan $form): array
+    /** @return array<string, mixed> what is stored of a form or a sequence beside its id and name */
+    public static function definition(FormPlan|SequencePlan $part): array
     {
-        return array_diff_key($form->toArray(), ['id' => 0, 'name' => 0]);
+        return array_diff_key($part->toArray(), ['id' => 0, 'name' => 0]);
     }
 
     /** A page's document as its row keeps it: a shared section's blocks stand with the shared section alone. */

@@ -4,14 +4,18 @@ declare(strict_types=1);
 
 namespace App\Forms;
 
+use App\Journey\CarriesOut;
+use App\Journey\EffectContext;
 use App\Mail\Sending\Planner;
 use App\Models\Confirmation;
 use App\Models\Submission;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Journey\Effects\AskToConfirm;
+use Lantern\Core\Journey\Effects\Effect;
 
 /** Asks somebody whether an address is theirs: a mail with a link that works once, for a while, and can be sent again. */
-final readonly class Confirmations
+final readonly class Confirmations implements CarriesOut
 {
     /** Mails for one filled-in form, and seconds between two of them. */
     public const MOST = 5;
@@ -20,6 +24,13 @@ final readonly class Confirmations
 
     public function __construct(private Planner $planner)
     {
+    }
+
+    public function carryOut(Effect $effect, EffectContext $context): void
+    {
+        if ($effect instanceof AskToConfirm && $context->submission !== null) {
+            $this->ask($context->submission);
+        }
     }
 
     public function ask(Submission $submission): void

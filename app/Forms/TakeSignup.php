@@ -4,26 +4,24 @@ declare(strict_types=1);
 
 namespace App\Forms;
 
-use App\Journey\EffectRunner;
-use App\Journey\PersonLookup;
+use App\Journey\Events;
+use App\Journey\NewEvent;
 use App\Models\Person;
 use App\Models\Submission;
 use App\People\Consent\Suppressions;
 use App\People\Fields\OwnFields;
-use App\Results\Recorder;
 use App\Support\Instant;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Events\EventType;
+use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Journey\Decision;
-use Lantern\Core\Journey\Effects\AskToConfirm;
-use Lantern\Core\Journey\Event;
-use Lantern\Core\Journey\EventType;
 use Lantern\Core\Journey\Journey;
 use Lantern\Core\People\EmailAddress;
 use Lantern\Core\People\FieldKind;
-use Lantern\Core\Plan\Outcome;
+use Lantern\Core\Sequences\SequencePlan;
 use LogicException;
 
 /**
@@ -33,7 +31,7 @@ use LogicException;
  */
 final readonly class TakeSignup
 {
-    public function __construct(private Recorder $recorder, private EffectRunner $perform, private Confirmations $confirmations)
+    public function __construct(private Events $events)
     {
     }
 
@@ -48,7 +46,7 @@ final readonly class TakeSignup
             $token = substr(hash('sha256', "{$signup->token}|{$email->key}"), 0, 32);
             $before = Submission::query()->where('token', $token)->first();
             if ($before !== null) {
-                return [$before, new Decision($before->state === 'waiting' ? null : $signup->version->plan()->way($signup->page->id, Outcome::Joined))];
+                return [$before, new Decision($before->state === 'waiting' ? null : $journey->way($signup->page->id, Outcome::Joined))];
             }
             $waits = $signup->form->doubleOptIn;
             $person = $this->person($signup, $email, $waits);
@@ -64,17 +62,10 @@ final readonly class TakeSignup
                 'source' => $signup->source === [] ? null : $signup->source, 'submitted_at' => $signup->at,
                 'state' => $waits ? 'waiting' : 'taken', 'visitor' => $signup->visitor,
             ]);
-            $submission->setRelation('person', $person)->setRelation('funnel', $signup->funnel);
-            if (! $waits) {
-                return [$submission, $this->complete($submission, $journey, $signup->form, EventType::Joined, $signup->at, $signup->owner)];
-            }
-            $this->record(EventType::Asked, $submission, $signup->at, $signup->owner);
-            $decision = $journey->decide(PersonLookup::visitor($person), new Event(EventType::Joined, $signup->at, $signup->page->id, $signup->form->id));
-            if ($decision->effectsOf(AskToConfirm::class) !== []) {
-                $this->confirmations->ask($submission);
-            }
+            $submission->setRelation('person', $person)->setRelation('funnel', $signup->funnel)->setRelation('version', $signup->version);
 
-            return [$submission, $decision];
+            return [$submission, $waits ? $this->events->take(NewEvent::ofSubmission(EventType::Asked, $submission, $signup->at, $signup->owner))
+                : $this->complete($submission, $signup->form, $signup->at, $signup->owner)];
         });
     }
 
@@ -82,16 +73,17 @@ final readonly class TakeSignup
     public function confirmed(Submission $submission, DateTimeImmutable $at, ?string $ip, bool $owner): Decision
     {
         return DB::transaction(function () use ($submission, $at, $ip, $owner): Decision {
-            $journey = new Journey($submission->version->plan());
-            $form = $submission->version->plan()->form($submission->form_id) ?? throw new LogicException('A version that took a form has it.');
+            $plan = $submission->version->plan();
+            $form = $plan->form($submission->form_id) ?? throw new LogicException('A version that took a form has it.');
             if (Submission::query()->where('id', $submission->id)->where('state', 'waiting')->update(['state' => 'taken', 'confirmed_at' => Instant::sql($at), 'confirmed_ip' => $ip]) === 0) {
-                return new Decision($journey->decide(PersonLookup::visitor($submission->person), new Event(EventType::Confirmed, $at, $submission->page_id))->way);
+                return new Decision((new Journey($plan))->way($submission->page_id, Outcome::Confirmed));
             }
             $submission->refresh();
             $submission->person->forceFill(['confirmed_at' => $submission->person->confirmed_at ?? $at])->save();
-            $this->record(EventType::Confirmed, $submission, $at, $owner);
+            $decision = $this->events->take(NewEvent::ofSubmission(EventType::Confirmed, $submission, $at, $owner));
+            $this->complete($submission, $form, $at, $owner);
 
-            return $this->complete($submission, $journey, $form, EventType::Confirmed, $at, $owner);
+            return $decision;
         });
     }
 
@@ -106,10 +98,9 @@ final readonly class TakeSignup
         });
     }
 
-    private function complete(Submission $submission, Journey $journey, FormPlan $form, EventType $type, DateTimeImmutable $at, bool $owner): Decision
+    private function complete(Submission $submission, FormPlan $form, DateTimeImmutable $at, bool $owner): Decision
     {
         $person = $submission->person;
-        $decision = $journey->decide(PersonLookup::visitor($person), new Event($type, $at, $submission->page_id, $submission->form_id));
         $this->keep($person, $form, $submission->answers);
         // Joining again is agreeing again: somebody who had unsubscribed and comes back of their own accord is back.
         $person->forceFill(['unsubscribed_at' => null, 'quiet_until' => null, 'pending' => false, 'owner_try' => $person->owner_try && $owner,
@@ -119,14 +110,14 @@ final readonly class TakeSignup
                 default => $person->marketing,
             }])->save();
         Suppressions::cameBack($person->business_id, $person->email);
-        DB::table('opt_outs')->where('person_id', $person->id)->whereIn('what', ['broadcasts', ...$form->start])->delete();
+        $event = NewEvent::ofSubmission(EventType::Joined, $submission, $at, $owner);
+        $started = array_map(fn (SequencePlan $s): string => $s->id, $submission->version->plan()->startedBy($event->inCore()));
+        DB::table('opt_outs')->where('person_id', $person->id)->whereIn('what', ['broadcasts', ...$started])->delete();
         if ($submission->visitor !== null) {
             self::join($submission->visitor, $person->id, $at);
         }
-        $this->record(EventType::Joined, $submission, $at, $owner);
-        $this->perform->all($decision->effects, $submission->funnel, $submission->version, $person, $at, $submission);
 
-        return $decision;
+        return $this->events->take($event);
     }
 
     /** From now on this browser is this person's; what it did before was theirs. */
@@ -134,12 +125,6 @@ final readonly class TakeSignup
     {
         DB::table('visitor_person')->upsert(['visitor' => $visitor, 'person_id' => $person, 'joined_at' => Instant::sql($at)], ['visitor'], ['person_id']);
         DB::table('events')->where('visitor', $visitor)->whereNull('person_id')->update(['person_id' => $person]);
-    }
-
-    private function record(EventType $type, Submission $submission, DateTimeImmutable $at, bool $owner): void
-    {
-        $this->recorder->record($type, $submission->funnel->business, $submission->funnel_id, $submission->page_id, $at, $submission->version_id,
-            $submission->visitor, $submission->person_id, $submission->source['utm_source'] ?? null, $owner, ['submission' => $submission->id]);
     }
 
     private function person(Signup $signup, EmailAddress $email, bool $waits): Person

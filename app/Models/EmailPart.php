@@ -20,8 +20,6 @@ final class EmailPart extends Record
 {
     use HasUlids;
 
-    protected $table = 'letter_parts';
-
     /** @var array<string, string> */
     protected $casts = ['deleted_at' => 'immutable_datetime'];
 

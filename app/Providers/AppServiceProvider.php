@@ -4,10 +4,18 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Files\Deliveries;
+use App\Forms\Confirmations;
+use App\Journey\CarriesOut;
+use App\Journey\EffectRunner;
+use App\Mail\Owner\Notices;
 use App\Mail\Sending\Outbox;
 use App\Mail\Sending\Provider;
 use App\Mail\Sending\Smtp;
+use App\Mail\Sequences\Enrolments;
+use App\People\Tags\Tagging;
 use App\Support\Sqlite\Connector;
+use App\Webhooks\Webhooks;
 use Carbon\CarbonImmutable;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Foundation\Application;
@@ -16,11 +24,35 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
+use Lantern\Core\Journey\Effects\AddTag;
+use Lantern\Core\Journey\Effects\AskToConfirm;
+use Lantern\Core\Journey\Effects\CallHook;
+use Lantern\Core\Journey\Effects\CancelEmails;
+use Lantern\Core\Journey\Effects\DeliverFile;
+use Lantern\Core\Journey\Effects\Effect;
+use Lantern\Core\Journey\Effects\SendEmail;
+use Lantern\Core\Journey\Effects\StartSequence;
+use Lantern\Core\Journey\Effects\StopSequence;
+use Lantern\Core\Journey\Effects\TellOwner;
 
 final class AppServiceProvider extends ServiceProvider
 {
+    /** @var array<class-string<Effect>, class-string<CarriesOut>> who carries out what the Journey decides */
+    private const EFFECTS = [
+        AddTag::class => Tagging::class,
+        AskToConfirm::class => Confirmations::class,
+        CallHook::class => Webhooks::class,
+        CancelEmails::class => Enrolments::class,
+        DeliverFile::class => Deliveries::class,
+        SendEmail::class => Enrolments::class,
+        StartSequence::class => Enrolments::class,
+        StopSequence::class => Enrolments::class,
+        TellOwner::class => Notices::class,
+    ];
+
     public function register(): void
     {
+        $this->app->when(EffectRunner::class)->needs('$classes')->give(self::EFFECTS);
         $this->app->bind('db.connector.sqlite', Connector::class);
         $this->app->bind(Provider::class, fn (Application $app): Provider => config('mail.default') === 'smtp'
             ? $app->make(Smtp::class)

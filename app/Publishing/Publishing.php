@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Publishing;
 
 use App\Drafts\DraftPlan;
-use App\Jobs\CarryChange;
+use App\Mail\Sequences\CarryChange;
 use App\Models\Enrolment;
 use App\Models\Funnel;
 use App\Models\OldAddress;
@@ -52,6 +52,7 @@ final readonly class Publishing
                 'published_by' => $by?->id,
                 'published_at' => CarbonImmutable::now(),
             ]);
+            self::rememberTriggers($version, $plan);
             if ($live !== null) {
                 $this->rememberAddresses($live->plan(), $plan);
             }
@@ -59,6 +60,12 @@ final readonly class Publishing
 
             return $version;
         });
+    }
+
+    /** What a version waits for, so that what happens elsewhere finds it without reading its plan. */
+    public static function rememberTriggers(Version $version, Plan $plan): void
+    {
+        DB::table('version_triggers')->insertOrIgnore(array_map(fn (string $key): array => ['version_id' => $version->id, 'trigger_key' => $key], $plan->listensTo()));
     }
 
     /** Makes an earlier (or later) version the live one. The draft stays as it is. */

@@ -6,13 +6,14 @@ namespace App\Rendering;
 
 use App\Models\Upload;
 use Illuminate\Support\HtmlString;
+use Lantern\Core\Events\Outcome;
+use Lantern\Core\Journey\Journey;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Block\Link;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Look\Look;
 use Lantern\Core\Page\PageFacts;
-use Lantern\Core\Plan\Outcome;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -110,7 +111,7 @@ final readonly class PageView
         $link = Link::read($url);
         if ($link->kind === 'outcome') {
             $outcome = Outcome::tryFrom($link->target);
-            $way = $outcome === null ? null : $this->plan->way($this->page->id, $outcome);
+            $way = $outcome === null ? null : (new Journey($this->plan))->way($this->page->id, $outcome);
 
             return $way === null ? null : ($way->toUrl !== null ? e($way->toUrl) : $this->pageAddress((string) $way->toPage));
         }

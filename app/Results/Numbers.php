@@ -9,9 +9,11 @@ use App\Models\Funnel;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Journey\EventType;
+use Lantern\Core\Events\EventType;
 use Lantern\Core\Results\Days;
+use Lantern\Core\Results\Measure;
 use Lantern\Core\Results\Rate;
 
 /** Reads the numbers: unique visitors, sign-ups and their rate, by funnel, page, email and day. */
@@ -25,17 +27,17 @@ final class Numbers
     {
         $days = Days::last(28, CarbonImmutable::now(), $business->zone());
         $entry = DB::table('pages')->whereIn('funnel_id', $funnels)->where('position', 0)->pluck('id', 'funnel_id');
-        $sums = DB::table('daily_counts')->whereIn('funnel_id', $funnels)->groupBy('funnel_id', 'page_id')
-            ->selectRaw('funnel_id, page_id, sum(new_visitors) as visitors, sum(signups) as signups')->get()->groupBy('funnel_id');
-        $trends = DB::table('daily_counts')->whereIn('funnel_id', $funnels)->where('day', '>=', $days[0])->groupBy('funnel_id', 'day')
-            ->selectRaw('funnel_id, day, sum(signups) as signups')->get()->groupBy('funnel_id');
+        $sums = DB::table('counts')->whereIn('funnel_id', $funnels)->whereIn('measure', [Measure::FirstVisitors->value, Measure::Signups->value])
+            ->groupBy('funnel_id', 'page_id', 'measure')->selectRaw('funnel_id, page_id, measure, sum(how_many) as n')->get()->groupBy('funnel_id');
+        $trends = DB::table('counts')->whereIn('funnel_id', $funnels)->where('measure', Measure::Signups->value)->where('day', '>=', $days[0])
+            ->groupBy('funnel_id', 'day')->selectRaw('funnel_id, day, sum(how_many) as signups')->get()->groupBy('funnel_id');
         // The newest event of each is one look-up in an index, however many events there are.
         $last = DB::table('funnels')->whereIn('id', $funnels)->selectRaw('id, (select max(at) from events where events.funnel_id = funnels.id) as last')->pluck('last', 'id');
         $result = [];
         foreach ($funnels as $id) {
             $rows = $sums->get($id, collect());
-            $visitors = (int) $rows->where('page_id', $entry[$id] ?? '')->sum('visitors');
-            $signups = (int) $rows->sum('signups');
+            $visitors = (int) $rows->where('page_id', $entry[$id] ?? '')->where('measure', Measure::FirstVisitors->value)->sum('n');
+            $signups = (int) $rows->where('measure', Measure::Signups->value)->sum('n');
             $byDay = $trends->get($id, collect())->pluck('signups', 'day');
             $result[$id] = ['visitors' => $visitors, 'signups' => $signups, 'rate' => Rate::of($signups, $visitors)->toArray(),
                 'lastActivity' => Instant::jsonFromSql($last[$id] ?? null), 'trend' => array_map(fn (string $d): int => (int) ($byDay[$d] ?? 0), $days)];
@@ -48,10 +50,11 @@ final class Numbers
     public function byPage(Funnel $funnel): array
     {
         $result = [];
-        foreach (DB::table('daily_counts')->where('funnel_id', $funnel->id)->groupBy('page_id')
-            ->selectRaw('page_id, sum(views) as views, sum(new_visitors) as visitors, sum(signups) as signups, sum(downloads) as downloads')->get() as $row) {
-            $result[$row->page_id] = ['views' => (int) $row->views, 'visitors' => (int) $row->visitors, 'signups' => (int) $row->signups,
-                'downloads' => (int) $row->downloads, 'rate' => Rate::of((int) $row->signups, (int) $row->visitors)->toArray()];
+        $pages = DB::table('counts')->where('funnel_id', $funnel->id)->groupBy('page_id', 'measure')->selectRaw('page_id, measure, sum(how_many) as n')->get()->groupBy('page_id');
+        foreach ($pages as $page => $rows) {
+            $of = fn (Measure $measure): int => (int) ($rows->firstWhere('measure', $measure->value)->n ?? 0);
+            $result[(string) $page] = ['views' => $of(Measure::Views), 'visitors' => $of(Measure::FirstVisitors), 'signups' => $of(Measure::Signups),
+                'downloads' => $of(Measure::Downloads), 'rate' => Rate::of($of(Measure::Signups), $of(Measure::FirstVisitors))->toArray()];
         }
 
         return $result;
@@ -93,7 +96,8 @@ final class Numbers
         $days = Days::last($count, $now, $zone);
         $from = Instant::sql(new CarbonImmutable($days[0], $zone));
         $pages = DB::table('pages')->where('funnel_id', $funnel->id)->orderBy('position')->get(['id', 'name', 'position']);
-        $counts = DB::table('daily_counts')->where('funnel_id', $funnel->id)->where('day', '>=', $days[0])->get();
+        $counts = DB::table('counts')->where('funnel_id', $funnel->id)->where('day', '>=', $days[0])->get(['page_id', 'day', 'measure', 'how_many']);
+        $sum = fn (Collection $rows, Measure $measure): int => (int) $rows->where('measure', $measure->value)->sum('how_many');
         // A visitor who comes on three days is one visitor of the period, so days cannot be added up.
         $unique = DB::table('events')->where('type', EventType::Viewed->value)->where('owner', false)->where('at', '>=', $from)
             ->whereIn('page_id', $pages->pluck('id'))->groupBy('page_id')->selectRaw('page_id, count(distinct visitor) as n')->pluck('n', 'page_id');
@@ -101,15 +105,16 @@ final class Numbers
         foreach ($pages as $page) {
             $rows = $counts->where('page_id', $page->id);
             $visitors = (int) ($unique[$page->id] ?? 0);
-            $signups = (int) $rows->sum('signups');
-            $byPage[] = ['id' => $page->id, 'name' => $page->name, 'views' => (int) $rows->sum('views'), 'visitors' => $visitors, 'signups' => $signups,
-                'downloads' => (int) $rows->sum('downloads'), 'rate' => Rate::of($signups, $visitors)->toArray()];
+            $signups = $sum($rows, Measure::Signups);
+            $byPage[] = ['id' => $page->id, 'name' => $page->name, 'views' => $sum($rows, Measure::Views), 'visitors' => $visitors, 'signups' => $signups,
+                'downloads' => $sum($rows, Measure::Downloads), 'rate' => Rate::of($signups, $visitors)->toArray()];
         }
         $entry = $pages->first()->id ?? '';
         $byDay = [];
         foreach ($days as $day) {
             $rows = $counts->where('day', $day);
-            $byDay[] = ['day' => $day, 'views' => (int) $rows->sum('views'), 'visitors' => (int) $rows->where('page_id', $entry)->sum('visitors'), 'signups' => (int) $rows->sum('signups')];
+            $byDay[] = ['day' => $day, 'views' => $sum($rows, Measure::Views), 'visitors' => $sum($rows->where('page_id', $entry), Measure::Visitors),
+                'signups' => $sum($rows, Measure::Signups)];
         }
 
         return ['days' => $byDay, 'pages' => $byPage, 'zone' => $funnel->business->timezone, 'sources' => $this->sources($funnel, $from)];

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Webhooks;
 
-use App\Jobs\CallHook;
+use App\Journey\CarriesOut;
+use App\Journey\EffectContext;
 use App\Models\Business;
 use App\Models\HookCall;
 use App\Models\Submission;
@@ -13,6 +14,8 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 use Illuminate\Support\Str;
+use Lantern\Core\Journey\Effects\CallHook as CallHookEffect;
+use Lantern\Core\Journey\Effects\Effect;
 use Throwable;
 
 /**
@@ -20,7 +23,7 @@ use Throwable;
  * ever longer waits, and kept with what was sent and answered. The signature is HMAC-SHA256 over time, dot and body
  * with the owner's secret, written `t=…,v1=…` in the header `Lantern-Signature`; see docs/formats/webhook.md.
  */
-final readonly class Webhooks
+final readonly class Webhooks implements CarriesOut
 {
     /** Minutes to wait after the first, second … try that failed. */
     public const BACK_OFF = [1, 5, 30, 120, 600, 1440];
@@ -28,6 +31,13 @@ final readonly class Webhooks
     public const MOST_TRIES = 7;
 
     private const STALE_SECONDS = 120;
+
+    public function carryOut(Effect $effect, EffectContext $context): void
+    {
+        if ($effect instanceof CallHookEffect && $context->submission !== null) {
+            $this->call($context->submission->funnel->business, $effect->url, 'form.filled-in', $context->submission);
+        }
+    }
 
     public function call(Business $business, string $url, string $event, Submission $submission): HookCall
     {

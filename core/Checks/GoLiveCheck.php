@@ -5,15 +5,18 @@ declare(strict_types=1);
 namespace Lantern\Core\Checks;
 
 use DateTimeImmutable;
-use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Events\Event;
+use Lantern\Core\Events\EventType;
+use Lantern\Core\Events\Outcome;
+use Lantern\Core\Events\Trigger\TagAdded;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Block\Link;
 use Lantern\Core\Page\PageFacts;
-use Lantern\Core\Plan\Outcome;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Rules\DeedRule;
 use Lantern\Core\Sequences\EmailPlan;
 
 /** What still stands between a funnel and the public. Blockers come first, then advice, each in the order of the way. */
@@ -139,30 +142,30 @@ final class GoLiveCheck
     private static function sequences(Plan $plan): array
     {
         $findings = [];
-        $started = array_merge([], ...array_map(fn (FormPlan $f): array => $f->start, $plan->forms));
         foreach ($plan->sequences as $sequence) {
-            if ($plan->emailsOf($sequence->id) !== [] && $sequence->startTags === [] && ! in_array($sequence->id, $started, true)) {
-                $findings[] = new Finding('never-started', false, "Nothing starts “{$sequence->name}”: no form and no tag. Its emails go to those only whom you put into it yourself.", 'sequence', $sequence->id, 'Open the sequence');
+            if ($plan->emailsOf($sequence->id) !== [] && $sequence->starts->isEmpty()) {
+                $findings[] = new Finding('never-started', false, "Nothing starts “{$sequence->name}”: no form and no tag. "
+                    .'Its emails go to those only whom you put into it yourself.', 'sequence', $sequence->id, 'Open the sequence');
+            }
+            foreach ([...$sequence->starts->references(), ...$sequence->ends->references()] as $id) {
+                if ($plan->nameOf($id) === '') {
+                    $findings[] = new Finding('trigger-gone', false, "“{$sequence->name}” waits for something that is gone.", 'sequence', $sequence->id, 'Open the sequence');
+                }
             }
         }
         foreach ($plan->forms as $form) {
-            foreach ([...$form->start, ...$form->stop] as $id) {
-                if ($plan->sequence($id) === null) {
-                    $findings[] = new Finding('sequence-gone', false, "“{$form->name}” starts or ends a sequence that is gone.", 'form', $form->id, 'Open the form');
-                }
-            }
-            foreach ($form->start as $id) {
-                $sequence = $plan->sequence($id);
+            foreach ($plan->startedBy(new Event(EventType::Joined, new DateTimeImmutable('@0'), form: $form->id)) as $sequence) {
                 foreach ($form->tags as $tag) {
-                    if ($sequence?->endsOn($tag) === true) {
-                        $findings[] = new Finding('ends-at-once', true, "“{$form->name}” starts “{$sequence->name}” and gives the tag “{$tag}”, which ends it: nobody would get its emails.", 'form', $form->id, 'Open the form');
+                    if ($sequence->ends->has(new TagAdded($tag))) {
+                        $findings[] = new Finding('ends-at-once', true, "“{$form->name}” starts “{$sequence->name}” and gives the tag “{$tag}”, which ends it: "
+                            .'nobody would get its emails.', 'form', $form->id, 'Open the form');
                     }
                 }
             }
         }
         foreach ($plan->emails as $email) {
             foreach ($email->only->rules() as $rule) {
-                $other = $rule->did?->isOfMail() === true ? $plan->email($rule->of) : null;
+                $other = $rule instanceof DeedRule && $rule->deed->isOfMail() ? $plan->email($rule->with) : null;
                 if ($other !== null && $other->sequence === $email->sequence && $other->delay->offset() >= $email->delay->offset()) {
                     $findings[] = new Finding('branch-too-early', false, "“{$email->name}” asks what readers did with “{$other->name}”, which does not come before it.", 'email', $email->id, 'Open the email');
                 }

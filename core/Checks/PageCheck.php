@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Checks;
 
+use Lantern\Core\Events\Outcome;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Block\Link;
@@ -12,7 +13,6 @@ use Lantern\Core\Page\Look\Paint;
 use Lantern\Core\Page\PageFacts;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Page\SectionKind;
-use Lantern\Core\Plan\Outcome;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;

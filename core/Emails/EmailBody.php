@@ -6,13 +6,14 @@ namespace Lantern\Core\Emails;
 
 use Lantern\Core\Rules\PersonFacts;
 use Lantern\Core\Rules\Rule;
+use Lantern\Core\Rules\Rules;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
 /**
  * The body of a letter as it is kept: sanitised HTML in which a `div` is one of two things and never holds another.
  * `<div data-part="ID"></div>` stands for a part that is kept once and used in many letters, such as a signature.
- * `<div data-only='{"what":"tag",…}'>…</div>` is for those readers only for whom the rule holds.
+ * `<div data-only='{"kind":"tag",…}'>…</div>` is for those readers only for whom the rule holds.
  */
 final class EmailBody
 {
@@ -62,7 +63,7 @@ final class EmailBody
     public static function rule(string $attribute): ?Rule
     {
         try {
-            return Rule::fromShape(Shape::of(json_decode(html_entity_decode($attribute, ENT_QUOTES | ENT_HTML5), true), 'only'));
+            return Rules::fromShape(Shape::of(json_decode(html_entity_decode($attribute, ENT_QUOTES | ENT_HTML5), true), 'only'));
         } catch (Invalid) {
             return null;
         }

@@ -22,8 +22,6 @@ final readonly class FormPlan
     /**
      * @param  list<FormField>  $fields
      * @param  list<string>  $tags
-     * @param  list<string>  $start  ids of the sequences that those who fill it in enter
-     * @param  list<string>  $stop  ids of the sequences that end for them
      * @param  string  $done  words shown after, where no page is (on other web sites)
      * @param  string  $hook  a web address that is told of every submission; '' for none
      */
@@ -38,8 +36,6 @@ final readonly class FormPlan
         public string $marketing = '',
         public bool $doubleOptIn = false,
         public ConfirmWords $confirm = new ConfirmWords,
-        public array $start = [],
-        public array $stop = [],
         public string $done = '',
         public OwnerNotice $notice = OwnerNotice::Never,
         public string $hook = '',
@@ -75,18 +71,10 @@ final readonly class FormPlan
         if ($hook !== '' && (filter_var($hook, FILTER_VALIDATE_URL) === false || preg_match('~^https?://[^/@\s]+(/|$|\?)~i', $hook) !== 1)) {
             throw Invalid::at($shape->path('hook'), 'A webhook is a web address that begins with https:// or http://, without a password in it.');
         }
-        $stop = self::ids($shape, 'stop');
 
         return new self($shape->text('id', 40), $shape->text('name', 120), $fields, $button, $consent,
             $consent !== '' && $shape->flag('consentRequired'), $tags, trim($shape->text('marketing', 1000, '')), $shape->flag('doubleOptIn'),
-            ConfirmWords::fromShape($shape->optionalGroup('confirm')), array_values(array_diff(self::ids($shape, 'start'), $stop)), $stop,
-            trim($shape->text('done', 1000, '')), $shape->choice('notice', OwnerNotice::class, OwnerNotice::Never->value), $hook, trim($shape->text('nextButton', 60, '')));
-    }
-
-    /** @return list<string> */
-    private static function ids(Shape $shape, string $key): array
-    {
-        return array_values(array_unique($shape->texts($key, 20, 40)));
+            ConfirmWords::fromShape($shape->optionalGroup('confirm')), trim($shape->text('done', 1000, '')), $shape->choice('notice', OwnerNotice::class, OwnerNotice::Never->value), $hook, trim($shape->text('nextButton', 60, '')));
     }
 
     public function field(string $name): ?FormField
@@ -112,17 +100,6 @@ final readonly class FormPlan
         return array_values(array_filter($this->fields, fn (FormField $f): bool => $f->step === $step));
     }
 
-    /**
-     * The same with sequences to start.
-     *
-     * @param  list<string>  $start
-     */
-    public function starting(array $start): self
-    {
-        return new self($this->id, $this->name, $this->fields, $this->button, $this->consent, $this->consentRequired, $this->tags, $this->marketing,
-            $this->doubleOptIn, $this->confirm, $start, $this->stop, $this->done, $this->notice, $this->hook, $this->nextButton);
-    }
-
     /** @return array<string, mixed> what is always there, and of the rest only what differs from a plain form */
     public function toArray(): array
     {
@@ -132,7 +109,7 @@ final readonly class FormPlan
             'button' => $this->button, 'consent' => $this->consent, 'consentRequired' => $this->consentRequired,
             'tags' => $this->tags,
         ] + array_filter([
-            'marketing' => $this->marketing, 'doubleOptIn' => $this->doubleOptIn, 'confirm' => $this->confirm->toArray(), 'start' => $this->start, 'stop' => $this->stop,
+            'marketing' => $this->marketing, 'doubleOptIn' => $this->doubleOptIn, 'confirm' => $this->confirm->toArray(),
             'done' => $this->done, 'notice' => $this->notice === OwnerNotice::Never ? '' : $this->notice->value, 'hook' => $this->hook, 'nextButton' => $this->nextButton,
         ], fn (string|bool|array $v): bool => $v !== '' && $v !== false && $v !== []);
     }

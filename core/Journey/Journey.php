@@ -6,6 +6,9 @@ namespace Lantern\Core\Journey;
 
 use DateTimeImmutable;
 use DateTimeZone;
+use Lantern\Core\Events\Event;
+use Lantern\Core\Events\EventType;
+use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Forms\OwnerNotice;
 use Lantern\Core\Journey\Effects\AddTag;
@@ -18,12 +21,15 @@ use Lantern\Core\Journey\Effects\SendEmail;
 use Lantern\Core\Journey\Effects\StartSequence;
 use Lantern\Core\Journey\Effects\StopSequence;
 use Lantern\Core\Journey\Effects\TellOwner;
-use Lantern\Core\Plan\Outcome;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Plan\Way;
 use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Sequences\Timing;
 
-/** The way through a funnel: what a visitor did, and what follows from it. Live traffic asks here and nowhere else. */
+/**
+ * The way through a funnel: what a visitor did, and what follows from it. The live site asks here and nowhere else,
+ * before anything is changed by what happened.
+ */
 final readonly class Journey
 {
     public function __construct(private Plan $plan)
@@ -33,17 +39,47 @@ final readonly class Journey
     public function decide(Visitor $visitor, Event $event): Decision
     {
         $outcome = $event->type->outcome();
-        $way = $outcome === null || $event->page === null ? null : $this->plan->way($event->page, $outcome);
+        $way = $outcome === null ? null : $this->way($event->page, $outcome);
         $form = $this->plan->form($event->form ?? '');
 
         return match ($event->type) {
-            EventType::Joined => $form?->doubleOptIn === true ? new Decision(null, [new AskToConfirm($form->id)]) : new Decision($way, $this->joined($visitor, $event, $form)),
-            // Where confirming leads nowhere of its own, it leads where joining does.
-            EventType::Confirmed => new Decision($way ?? ($event->page === null ? null : $this->plan->way($event->page, Outcome::Joined)), $this->joined($visitor, $event, $form)),
-            EventType::Tagged => new Decision(null, $this->tagged($visitor, $event->at, $event->tag ?? '')),
-            EventType::Bought => new Decision($way, $this->bought($visitor)),
-            EventType::Unsubscribed, EventType::Complained, EventType::Bounced => new Decision(null, [new CancelEmails]),
-            EventType::Viewed, EventType::Downloaded, EventType::Asked, EventType::Opened, EventType::Clicked => new Decision($way),
+            EventType::Unsubscribed, EventType::Complained, EventType::Bounced => self::withoutFunnel($event),
+            EventType::Asked => new Decision(null, $form === null ? [] : [new AskToConfirm($form->id)]),
+            EventType::Joined => new Decision($way, $this->joined($visitor, $event, $form)),
+            default => new Decision($way, $this->triggered($visitor, $event)),
+        };
+    }
+
+    /** What follows from something that happened elsewhere: in another funnel, or by the owner's hand. */
+    public function listen(Visitor $visitor, Event $event): Decision
+    {
+        return new Decision(null, $this->triggered($visitor, $event));
+    }
+
+    /** What follows whatever funnel it happened in, or in none. */
+    public static function withoutFunnel(Event $event): Decision
+    {
+        return match ($event->type) {
+            EventType::Unsubscribed, EventType::Complained, EventType::Bounced => new Decision(null, [new CancelEmails($event->why ?? self::whyCancelled($event->type))]),
+            default => new Decision,
+        };
+    }
+
+    /** Where an outcome of a page leads. Where confirming leads nowhere of its own, it leads where joining does. */
+    public function way(?string $page, Outcome $outcome): ?Way
+    {
+        $way = $page === null ? null : $this->plan->way($page, $outcome);
+
+        return $way === null && $page !== null && $outcome === Outcome::Confirmed ? $this->plan->way($page, Outcome::Joined) : $way;
+    }
+
+    /** Why nothing more is sent, in one sentence for the owner. */
+    private static function whyCancelled(EventType $type): string
+    {
+        return match ($type) {
+            EventType::Bounced => 'This address refused an earlier message for good.',
+            EventType::Complained => 'Reported an earlier email as spam.',
+            default => 'Unsubscribed before it was due.',
         };
     }
 
@@ -57,7 +93,7 @@ final readonly class Journey
         $visitor = $visitor->withTags($new);
         foreach ($new as $tag) {
             $effects[] = new AddTag($tag);
-            foreach ($this->tagged($visitor, $event->at, $tag, $started) as $effect) {
+            foreach ($this->triggered($visitor, new Event(EventType::Tagged, $event->at, tag: $tag), $started) as $effect) {
                 $effects[] = $effect;
                 $started = $effect instanceof StartSequence ? [...$started, $effect->sequence] : $started;
             }
@@ -67,17 +103,7 @@ final readonly class Journey
                 $effects[] = new DeliverFile($leadMagnet->id);
             }
         }
-        foreach ($form->stop ?? [] as $sequence) {
-            if ($visitor->sequences[$sequence] ?? false) {
-                $effects[] = new StopSequence($sequence, "Filled in “{$form?->name}”, which ends this sequence.");
-            }
-        }
-        foreach ($form->start ?? [] as $id) {
-            $sequence = $this->plan->sequence($id);
-            if ($sequence !== null && ! in_array($id, $started, true)) {
-                array_push($effects, ...$this->started($visitor, $event->at, $sequence));
-            }
-        }
+        array_push($effects, ...$this->triggered($visitor, $event, $started));
         if ($form !== null && $form->notice !== OwnerNotice::Never) {
             $effects[] = new TellOwner($form->id, $form->notice);
         }
@@ -89,30 +115,25 @@ final readonly class Journey
     }
 
     /**
-     * @param  list<string>  $started  sequences that were started in the same breath
+     * What an event ends, then what it starts.
+     *
+     * @param  list<string>  $started  sequences that were started by the same event already
      * @return list<Effect>
      */
-    private function tagged(Visitor $visitor, DateTimeImmutable $at, string $tag, array $started = []): array
+    private function triggered(Visitor $visitor, Event $event, array $started = []): array
     {
         $effects = [];
+        $ended = [];
         foreach ($this->plan->sequences as $sequence) {
-            if ($sequence->endsOn($tag) && ($visitor->sequences[$sequence->id] ?? false)) {
-                $effects[] = new StopSequence($sequence->id, "Got the tag “{$tag}”, which ends this sequence.");
-            } elseif ($sequence->startsOn($tag) && ! in_array($sequence->id, $started, true)) {
-                array_push($effects, ...$this->started($visitor, $at, $sequence));
+            $trigger = $visitor->isIn($sequence->id) ? $sequence->ends->heardBy($event) : null;
+            if ($trigger !== null) {
+                $effects[] = new StopSequence($sequence->id, $trigger->words($this->plan->nameOf(...)).', which ends this sequence.');
+                $ended[] = $sequence->id;
             }
         }
-
-        return $effects;
-    }
-
-    /** @return list<Effect> */
-    private function bought(Visitor $visitor): array
-    {
-        $effects = [];
         foreach ($this->plan->sequences as $sequence) {
-            if ($sequence->endsOnBuying && ($visitor->sequences[$sequence->id] ?? false)) {
-                $effects[] = new StopSequence($sequence->id, 'Bought, which ends this sequence.');
+            if ($sequence->starts->heardBy($event) !== null && ! in_array($sequence->id, [...$started, ...$ended], true)) {
+                array_push($effects, ...$this->started($visitor, $event->at, $sequence));
             }
         }
 
@@ -130,7 +151,8 @@ final readonly class Journey
     {
         $in = $visitor->sequences[$sequence->id] ?? null;
         $before = $in === false || in_array($sequence->id, $visitor->through, true);
-        if (($in === true && ! $before) || ($before && ! $sequence->again) || array_filter($visitor->tags, $sequence->endsOn(...)) !== []) {
+        $endedByTag = array_filter($visitor->tags, fn (string $tag): bool => $sequence->ends->heardBy(new Event(EventType::Tagged, $at, tag: $tag)) !== null);
+        if (($in === true && ! $before) || ($before && ! $sequence->again) || $endedByTag !== []) {
             return [];
         }
         $effects = [new StartSequence($sequence->id, $at->setTimezone(new DateTimeZone('UTC')))];

@@ -33,6 +33,11 @@ final readonly class Visitor
         return new self($this->zone, $this->emails, [...$this->tags, ...$tags], $this->sequences, $this->ownerZone, $this->through);
     }
 
+    public function isIn(string $sequence): bool
+    {
+        return $this->sequences[$sequence] ?? false;
+    }
+
     public function hasTag(string $tag): bool
     {
         return in_array(mb_strtolower($tag), array_map(mb_strtolower(...), $this->tags), true);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Plan;
 
+use Lantern\Core\Events\Outcome;
+
 /** What a page does in its funnel. */
 enum PageRole: string
 {

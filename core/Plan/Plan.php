@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Lantern\Core\Plan;
 
 use Lantern\Core\Emails\MergeFields;
+use Lantern\Core\Events\Event;
+use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Page\Look\Look;
 use Lantern\Core\Page\Look\LookChanges;
@@ -20,7 +22,7 @@ use Lantern\Core\Support\Shape;
  */
 final readonly class Plan
 {
-    public const FORMAT = 3;
+    public const FORMAT = 4;
 
     /**
      * @param  list<PagePlan>  $pages  the entry page first
@@ -59,13 +61,10 @@ final readonly class Plan
     /** @throws Invalid when it is no plan, or one of a format this application does not know */
     public static function fromArray(mixed $data): self
     {
-        $shape = Shape::of($data);
-        $format = $shape->integer('format', 0, 1_000_000, 0);
-        if ($format < 1 || $format > self::FORMAT) {
-            throw Invalid::at('format', 'This funnel was written by another version of the application.');
-        }
+        $shape = Shape::of(Upgrades::apply(Shape::of($data)->all()));
         $look = $shape->group('look');
-        $plan = new self(
+
+        return new self(
             $shape->text('id', 40),
             $shape->text('name', 120),
             $shape->choice('goal', Goal::class),
@@ -86,16 +85,6 @@ final readonly class Plan
             array_map(SequencePlan::fromShape(...), $shape->groups('sequences', 40)),
         );
 
-        // Before format 3 all emails were one sequence that every form started; all else was written the same way.
-        return $format < 3 && $plan->emails !== [] ? $plan->withOneSequence() : $plan;
-    }
-
-    /** All emails as one sequence that every form starts. Its id is the funnel's. */
-    public function withOneSequence(): self
-    {
-        return $this->but(forms: array_map(fn (FormPlan $f): FormPlan => $f->starting([$this->id]), $this->forms),
-            emails: array_map(fn (EmailPlan $e): EmailPlan => $e->in($this->id), $this->emails),
-            sequences: [new SequencePlan($this->id, 'Follow-up')]);
     }
 
     /** @return array<string, mixed> */
@@ -156,14 +145,12 @@ final readonly class Plan
     /**
      * @param  list<PagePlan>|null  $pages
      * @param  list<FormPlan>|null  $forms
-     * @param  list<EmailPlan>|null  $emails
-     * @param  list<SequencePlan>|null  $sequences
      */
-    private function but(?array $pages = null, ?array $forms = null, ?array $emails = null, ?array $sequences = null): self
+    private function but(?array $pages = null, ?array $forms = null): self
     {
         return new self($this->id, $this->name, $this->goal, $this->address, $this->lookId, $this->changes, $this->sender, $pages ?? $this->pages,
-            $this->ways, $forms ?? $this->forms, $emails ?? $this->emails, $this->leadMagnets, $this->logo, $this->icon, $this->fields, $this->parameters,
-            $this->shared, $sequences ?? $this->sequences);
+            $this->ways, $forms ?? $this->forms, $this->emails, $this->leadMagnets, $this->logo, $this->icon, $this->fields, $this->parameters,
+            $this->shared, $this->sequences);
     }
 
     public function entry(): ?PagePlan
@@ -223,6 +210,26 @@ final readonly class Plan
     public function leadMagnet(string $id): ?LeadMagnet
     {
         return self::find($this->leadMagnets, $id);
+    }
+
+    /** What an owner calls a part of the funnel, by its id; '' for one that is not there. */
+    public function nameOf(string $id): string
+    {
+        $part = $this->page($id) ?? $this->form($id) ?? $this->email($id) ?? $this->sequence($id);
+
+        return $part->name ?? $this->leadMagnet($id)->title ?? '';
+    }
+
+    /** @return list<SequencePlan> those that an event starts */
+    public function startedBy(Event $event): array
+    {
+        return array_values(array_filter($this->sequences, fn (SequencePlan $s): bool => $s->starts->heardBy($event) !== null));
+    }
+
+    /** @return list<string> keys of everything that parts of this funnel wait for, each once; see {@see \Lantern\Core\Events\Event::keys()} */
+    public function listensTo(): array
+    {
+        return array_values(array_unique(array_merge([], ...array_map(fn (SequencePlan $s): array => [...$s->starts->keys(), ...$s->ends->keys()], $this->sequences))));
     }
 
     public function way(string $page, Outcome $outcome): ?Way

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Plan;
 
+use Lantern\Core\Events\Outcome;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 

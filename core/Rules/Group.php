@@ -14,8 +14,8 @@ final readonly class Group implements Condition
 
     public const MOST = 40;
 
-    /** @param  list<Condition>  $of */
-    public function __construct(public bool $all, public array $of)
+    /** @param  list<Condition>  $conditions */
+    public function __construct(public bool $all, public array $conditions)
     {
     }
 
@@ -28,14 +28,14 @@ final readonly class Group implements Condition
     public static function fromShape(Shape $shape, int $depth = 1): self
     {
         if ($depth > self::DEEPEST) {
-            throw Invalid::at($shape->path('of'), 'Groups within groups go '.self::DEEPEST.' deep at most.');
+            throw Invalid::at($shape->path('rules'), 'Groups within groups go '.self::DEEPEST.' deep at most.');
         }
-        $of = [];
-        foreach ($shape->groups('of', self::MOST) as $item) {
-            $of[] = $item->has('what') ? Rule::fromShape($item) : self::fromShape($item, $depth + 1);
+        $conditions = [];
+        foreach ($shape->groups('rules', self::MOST) as $item) {
+            $conditions[] = $item->has('kind') ? Rules::fromShape($item) : self::fromShape($item, $depth + 1);
         }
 
-        return new self($shape->flag('all', true), $of);
+        return new self($shape->flag('all', true), $conditions);
     }
 
     public static function fromArray(mixed $data): self
@@ -45,25 +45,25 @@ final readonly class Group implements Condition
 
     public function isEverybody(): bool
     {
-        return $this->of === [];
+        return $this->conditions === [];
     }
 
     public function holds(PersonFacts $facts): bool
     {
-        foreach ($this->of as $condition) {
+        foreach ($this->conditions as $condition) {
             if ($condition->holds($facts) !== $this->all) {
                 return ! $this->all;
             }
         }
 
-        return $this->all || $this->of === [];
+        return $this->all || $this->conditions === [];
     }
 
     /** @return list<Rule> every rule in it, however deep */
     public function rules(): array
     {
         $rules = [];
-        foreach ($this->of as $condition) {
+        foreach ($this->conditions as $condition) {
             array_push($rules, ...$condition instanceof self ? $condition->rules() : ($condition instanceof Rule ? [$condition] : []));
         }
 
@@ -77,21 +77,40 @@ final readonly class Group implements Condition
      */
     public function words(callable $name): string
     {
-        if ($this->of === []) {
+        if ($this->conditions === []) {
             return 'everybody';
         }
         $parts = array_map(fn (Condition $c): string => match (true) {
-            $c instanceof self => count($c->of) > 1 ? '('.$c->words($name).')' : $c->words($name),
+            $c instanceof self => count($c->conditions) > 1 ? '('.$c->words($name).')' : $c->words($name),
             $c instanceof Rule => $c->words($name),
             default => '',
-        }, $this->of);
+        }, $this->conditions);
 
         return implode($this->all ? ' and ' : ' or ', $parts);
+    }
+
+    /** @return list<string> ids of pages, funnels, emails and broadcasts its rules speak of */
+    public function references(): array
+    {
+        return array_merge([], ...array_map(fn (Rule $r): array => $r->references(), $this->rules()));
+    }
+
+    /**
+     * The same, speaking of other things.
+     *
+     * @param  array<string, string>  $ids  new ids by old ones
+     */
+    public function withIds(array $ids): self
+    {
+        return new self($this->all, array_map(fn (Condition $c): Condition => match (true) {
+            $c instanceof self, $c instanceof Rule => $c->withIds($ids),
+            default => $c,
+        }, $this->conditions));
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['all' => $this->all, 'of' => array_map(fn (Condition $c): array => $c->toArray(), $this->of)];
+        return ['all' => $this->all, 'rules' => array_map(fn (Condition $c): array => $c->toArray(), $this->conditions)];
     }
 }

@@ -7,7 +7,7 @@ namespace Lantern\Core\Rules;
 /** How somebody stands to the list: exactly one of these at any time. */
 enum Standing: string
 {
-    /** Gets letters. */
+    /** Gets emails. */
     case Subscribed = 'subscribed';
     /** Gets what they asked for, and agreed to nothing more. */
     case NoMarketing = 'no-marketing';
@@ -16,22 +16,22 @@ enum Standing: string
     case Unsubscribed = 'unsubscribed';
     /** Their mailbox refused a message for good. */
     case Bounced = 'bounced';
-    /** They reported a letter as spam. */
+    /** They reported an email as spam. */
     case Complained = 'complained';
 
     public function label(): string
     {
         return match ($this) {
-            self::Subscribed => 'gets letters',
+            self::Subscribed => 'gets emails',
             self::NoMarketing => 'gets only what they asked for',
             self::Unconfirmed => 'has not confirmed yet',
             self::Unsubscribed => 'unsubscribed',
             self::Bounced => 'address does not work',
-            self::Complained => 'reported a letter as spam',
+            self::Complained => 'reported an email as spam',
         };
     }
 
-    /** May a letter of a sequence they joined go to them? */
+    /** May an email of a sequence they joined go to them? */
     public function getsSequences(): bool
     {
         return $this === self::Subscribed || $this === self::NoMarketing;

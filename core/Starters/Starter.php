@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace Lantern\Core\Starters;
 
 use Closure;
+use Lantern\Core\Events\Outcome;
+use Lantern\Core\Events\Trigger\FormFilledIn;
+use Lantern\Core\Events\Trigger\Triggers;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Look\LookChanges;
 use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\LeadMagnet;
-use Lantern\Core\Plan\Outcome;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
@@ -46,16 +48,15 @@ final readonly class Starter
         foreach ($this->pages($goal, $desk) as $key => [$role, $pageName, $document]) {
             $pages[] = new PagePlan($desk->page($key), $role, $pageName, $pages === [] ? '' : (str_contains($key, '-') && $role === PageRole::Lesson ? str_replace('lesson', 'video', $key) : $role->address()), $document);
         }
-        $letters = StarterEmails::of($goal, $desk);
-        $sequences = $letters === [] ? [] : [new SequencePlan($desk->id(), 'Follow-up')];
-        $start = array_map(fn (SequencePlan $s): string => $s->id, $sequences);
+        $emailTexts = StarterEmails::of($goal, $desk);
+        $sequences = $emailTexts === [] ? [] : [new SequencePlan($desk->id(), 'Follow-up', new Triggers($form === null ? [] : [new FormFilledIn($form->id)]))];
         $emails = array_map(
-            fn (array $e): EmailPlan => new EmailPlan($desk->id(), $e['name'], $e['subject'], $e['body'], $e['delay'], $start[0] ?? ''),
-            $letters,
+            fn (array $e): EmailPlan => new EmailPlan($desk->id(), $e['name'], $e['subject'], $e['body'], $e['delay'], $sequences[0]->id ?? ''),
+            $emailTexts,
         );
 
         return new Plan($desk->id(), $name, $goal, $address, Looks::DEFAULT, new LookChanges, $this->sender, $pages,
-            $this->ways($goal, $desk), $form === null ? [] : [$form->starting($start)], $emails, $leadMagnet === null ? [] : [$leadMagnet], sequences: $sequences);
+            $this->ways($goal, $desk), $form === null ? [] : [$form], $emails, $leadMagnet === null ? [] : [$leadMagnet], sequences: $sequences);
     }
 
     /** @return array<string, array{PageRole, string, Document}> by the name that ways and links use */

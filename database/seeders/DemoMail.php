@@ -37,7 +37,7 @@ final class DemoMail
         $plan = Email::query()->where('funnel_id', $funnel->id)->where('name', 'Day 3: four bars')->firstOrFail();
         foreach (['Day 7: how was it?' => 'not', 'Day 7: for the keen ones' => 'has'] as $name => $is) {
             $email = Email::query()->where('funnel_id', $funnel->id)->where('name', $name)->firstOrFail();
-            $email->forceFill(['only' => ['all' => true, 'of' => [['what' => 'did', 'is' => $is, 'did' => 'clicked', 'of' => $plan->id]]], 'body' => $email->body.'<div data-part="'.$signature->id.'"></div>'])->save();
+            $email->forceFill(['only' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'clicked', 'done' => $is === 'has', 'with' => $plan->id]]], 'body' => $email->body.'<div data-part="'.$signature->id.'"></div>'])->save();
         }
         Sequence::query()->where('funnel_id', $funnel->id)->firstOrFail()->forceFill(['name' => 'Twelve minutes', 'definition' => ['window' => ['days' => [1, 2, 3, 4, 5, 6, 7], 'from' => 8, 'to' => 20]]])->save();
     }
@@ -63,10 +63,10 @@ final class DemoMail
 
     public function broadcasts(Business $business): void
     {
-        $tag = ['what' => 'tag', 'is' => 'has', 'value' => 'The Twelve-Minute Practice Plan'];
-        $keen = ['all' => true, 'of' => [$tag, ['all' => false, 'of' => [['what' => 'did', 'is' => 'has', 'did' => 'clicked', 'within' => 30], ['what' => 'date', 'is' => 'within', 'of' => 'active', 'within' => 14]]]]];
+        $tag = ['kind' => 'tag', 'has' => true, 'tag' => 'The Twelve-Minute Practice Plan'];
+        $keen = ['all' => true, 'rules' => [$tag, ['all' => false, 'rules' => [['kind' => 'deed', 'deed' => 'clicked', 'done' => true, 'days' => 30], ['kind' => 'date', 'date' => 'active', 'compare' => 'within', 'days' => 14]]]]];
         Segment::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'name' => 'Keen on the plan', 'rules' => $keen]);
-        Segment::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'name' => 'Quiet for a month', 'rules' => ['all' => true, 'of' => [['what' => 'date', 'is' => 'longer', 'of' => 'active', 'within' => 30]]]]);
+        Segment::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'name' => 'Quiet for a month', 'rules' => ['all' => true, 'rules' => [['kind' => 'date', 'date' => 'active', 'compare' => 'longer', 'days' => 30]]]]);
         $letter = Broadcast::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'funnel_id' => Funnel::query()->where('business_id', $business->id)->where('address', 'practice-plan')->value('id'),
             'name' => 'An evening of open strings', 'subject' => 'Would you like to listen in?', 'audience' => $keen, 'state' => 'scheduled', 'send_at' => CarbonImmutable::now(),
             'body' => '<p>Hello {{first_name|there}},</p><p>on the last Thursday of the month five of my students play for each other, mistakes and all. You are welcome to sit in the back row and listen.</p><p><a href="https://ferncroft.example/evening">Keep me a chair</a></p><p>Warmly,<br>Imke</p>']);

@@ -9,7 +9,10 @@ use App\Files\Downloads;
 use App\Files\Uploads;
 use App\Forms\Signup;
 use App\Forms\TakeSignup;
+use App\Journey\Events;
+use App\Journey\NewEvent;
 use App\Mail\Sending\MessageSender;
+use App\Mail\Unsubscribing\Unsubscribe;
 use App\Models\Business;
 use App\Models\Delivery;
 use App\Models\Email;
@@ -18,15 +21,13 @@ use App\Models\Message;
 use App\Models\Page;
 use App\Models\Upload;
 use App\Models\User;
-use App\People\Consent\Unsubscribe;
 use App\Publishing\Publishing;
-use App\Results\Recorder;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Seeder;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Events\EventType;
 use Lantern\Core\Forms\Answers;
-use Lantern\Core\Journey\EventType;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Sequences\Delay;
 use RuntimeException;
@@ -49,7 +50,7 @@ final class DemoSeeder extends Seeder
         private readonly Publishing $publishing,
         private readonly Uploads $uploads,
         private readonly TakeSignup $takeSignup,
-        private readonly Recorder $recorder,
+        private readonly Events $events,
         private readonly MessageSender $postman,
         private readonly Downloads $downloads,
         private readonly Unsubscribe $unsubscribe,
@@ -164,8 +165,8 @@ final class DemoSeeder extends Seeder
         [$entry, $thanks] = $plan->pages;
         $visitor = $this->crowd->visitorId();
         $source = $this->crowd->source();
-        $view = fn (string $page, CarbonImmutable $when, ?string $person = null) => $this->recorder->record(EventType::Viewed, $funnel->business, $funnel->id,
-            $page, $when, $version->id, $visitor, $person, $source);
+        $view = fn (string $page, CarbonImmutable $when, ?string $person = null) => $this->events->take(new NewEvent(EventType::Viewed, $funnel->business, $when, $funnel,
+            $version, $page, personId: $person, visitor: $visitor, source: $source));
         CarbonImmutable::setTestNow($at);
         $view($entry->id, $at);
         if ($this->crowd->chance(0.13)) {
@@ -183,7 +184,7 @@ final class DemoSeeder extends Seeder
         $view($thanks->id, $joined->addSeconds(1), $submission->person_id);
         $fetched = $joined->addSeconds($this->crowd->between(5, 60));
         if ($this->crowd->chance(0.74) && $fetched < $until) {
-            $delivery = Delivery::query()->with('funnel.business')->where('person_id', $submission->person_id)->where('funnel_id', $funnel->id)->first();
+            $delivery = Delivery::query()->with(['funnel.business', 'funnel.liveVersion'])->where('person_id', $submission->person_id)->where('funnel_id', $funnel->id)->first();
             if ($delivery !== null) {
                 $this->downloads->count($delivery, $fetched, $visitor, false);
             }

@@ -86,7 +86,7 @@ final class ConcurrencyTest extends BrowserTestCase
     {
         $page = (string) $this->sql("select id from pages where address = ''");
         $funnel = (string) $this->sql('select id from funnels');
-        $before = (int) $this->sql('select sum(views) from daily_counts');
+        $before = (int) $this->sql("select sum(how_many) from counts where measure = 'views'");
         $beacons = [];
         for ($i = 0; $i < 40; $i++) {
             $beacons[] = $this->request('/m/view', ['funnel' => $funnel, 'page' => $page, 'visitor' => md5((string) ($i % 10))]);
@@ -94,8 +94,8 @@ final class ConcurrencyTest extends BrowserTestCase
         $states = $this->atOnce($beacons);
 
         self::assertSame([204 => 40], array_count_values($states));
-        self::assertSame(40, (int) $this->sql('select sum(views) from daily_counts') - $before);
-        self::assertSame(10, (int) $this->sql("select sum(new_visitors) from daily_counts where page_id = '{$page}'"));
-        self::assertSame(10, (int) $this->sql("select sum(visitors) from daily_counts where page_id = '{$page}'"));
+        self::assertSame(40, (int) $this->sql("select sum(how_many) from counts where measure = 'views'") - $before);
+        self::assertSame(10, (int) $this->sql("select sum(how_many) from counts where measure = 'first-visitors' and page_id = '{$page}'"));
+        self::assertSame(10, (int) $this->sql("select sum(how_many) from counts where measure = 'visitors' and page_id = '{$page}'"));
     }
 }

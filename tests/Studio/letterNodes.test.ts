@@ -10,7 +10,7 @@ import { describe, expect, it } from 'vitest';
 import { reactive } from 'vue';
 import { letterNodes } from '@/letters/nodes';
 
-const rule = '{"what":"tag","is":"has","value":"VIP"}';
+const rule = '{"kind":"tag","has":true,"tag":"VIP"}';
 const escaped = rule.replaceAll('"', '&quot;');
 
 function editor(
@@ -32,7 +32,7 @@ function editor(
             ...letterNodes({
                 src: (id) => media.src?.[id],
                 part: (id) => media.parts?.[id],
-                words: (r) => `for those: ${(JSON.parse(r) as { value: string }).value}`,
+                words: (r) => `for those: ${(JSON.parse(r) as { tag: string }).tag}`,
             }),
         ],
         content,

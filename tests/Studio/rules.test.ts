@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from 'vitest';
-import type { PeopleKit, Rules } from '@/api/types';
+import type { PeopleKit, Rule, Rules } from '@/api/types';
 import ActsDialog from '@/people/ActsDialog.vue';
 import BulkBar from '@/people/BulkBar.vue';
 import RulesField from '@/people/RulesField.vue';
@@ -7,6 +7,7 @@ import { useNotices } from '@/stores/notices';
 import { usePeopleKit } from '@/stores/peopleKit';
 import PageTurner from '@/ui/PageTurner.vue';
 import TagsField from '@/ui/TagsField.vue';
+import fixture from '../fixtures/rules.json';
 import { mount } from './mount';
 import { server } from './server';
 
@@ -23,11 +24,7 @@ const kit = {
     broadcasts: [],
     sequences: [{ id: 'q1', name: 'Follow-up' }],
     segments: [],
-    dids: [
-        { id: 'clicked', yes: 'clicked in', no: 'did not click in', mail: true },
-        { id: 'viewed', yes: 'saw', no: 'did not see', mail: false },
-    ],
-    standings: [{ id: 'subscribed', label: 'gets letters' }],
+    rules: fixture.kinds,
 } as unknown as PeopleKit;
 
 async function rules(modelValue: Rules) {
@@ -39,30 +36,30 @@ async function rules(modelValue: Rules) {
 
 describe('rules about people', () => {
     it('begin with one that is not kept before it is whole', async () => {
-        const m = await rules({ all: true, of: [] });
+        const m = await rules({ all: true, rules: [] });
         await m.press('Only those who …');
         expect([m.emitted.modelValue, m.text().includes('Something is still missing in a rule')]).toEqual([undefined, true]);
     });
 
     it('are handed on as soon as nothing is missing', async () => {
-        const m = await rules({ all: true, of: [{ what: 'field', is: 'equal', of: 'first_name', value: 'Rob' }] });
+        const m = await rules({ all: true, rules: [{ kind: 'field', field: 'first_name', compare: 'equal', value: 'Rob' }] });
         await m.type('input[aria-label="With what"]', 'Robin');
-        expect(m.last()).toEqual({ all: true, of: [{ what: 'field', is: 'equal', of: 'first_name', value: 'Robin' }] });
+        expect(m.last()).toEqual({ all: true, rules: [{ kind: 'field', field: 'first_name', compare: 'equal', value: 'Robin' }] });
         await m.type('input[aria-label="With what"]', ' ');
         expect([m.emitted.modelValue!.length, m.text().includes('still missing')]).toEqual([1, true]);
     });
 
     it('need no value where there is nothing to compare with', async () => {
-        const m = await rules({ all: true, of: [{ what: 'field', is: 'filled', of: 'age' }] });
+        const m = await rules({ all: true, rules: [{ kind: 'field', field: 'age', compare: 'filled' }] });
         expect([m.host.querySelector('input[aria-label="With what"]'), m.text().includes('still missing')]).toEqual([null, false]);
     });
 
     it('go together as all or any, and are taken out one by one', async () => {
         const two: Rules = {
             all: true,
-            of: [
-                { what: 'tag', is: 'has', value: 'VIP' },
-                { what: 'did', is: 'not', did: 'clicked', of: 'e1' },
+            rules: [
+                { kind: 'tag', has: true, tag: 'VIP' },
+                { kind: 'deed', deed: 'clicked', done: false, with: 'e1' },
             ],
         };
         const m = await rules(two);
@@ -71,17 +68,17 @@ describe('rules about people', () => {
         expect(m.last()).toEqual({ ...two, all: false });
         expect(m.host.querySelector('[aria-checked=true]')!.textContent!.trim()).toBe('Any of these holds');
         await m.press('Take this rule out');
-        expect(m.last()).toEqual({ all: false, of: [two.of[1]] });
+        expect(m.last()).toEqual({ all: false, rules: [two.rules[1]] });
     });
 
     it('nest in groups, which begin the other way round and go four deep at most', async () => {
-        let nested: Rules = { all: true, of: [{ what: 'standing', is: 'equal', value: 'subscribed' }] };
+        let nested: Rules = { all: true, rules: [{ kind: 'standing', so: true, standing: 'subscribed' }] };
         for (let depth = 0; depth < 3; depth++) {
-            nested = { all: true, of: [nested] };
+            nested = { all: true, rules: [nested] };
         }
         const m = await rules(nested);
         expect(m.buttons().filter((b) => b === 'A group of rules')).toHaveLength(3);
-        const flat = await rules({ all: true, of: [{ what: 'tag', is: 'has', value: 'VIP' }] });
+        const flat = await rules({ all: true, rules: [{ kind: 'tag', has: true, tag: 'VIP' }] });
         await flat.press('A group of rules');
         expect(flat.emitted.modelValue, 'two empty rules are nothing yet').toBeUndefined();
         expect(flat.host.querySelectorAll('[role=group] [role=group]')).toHaveLength(1);
@@ -89,17 +86,17 @@ describe('rules about people', () => {
     });
 
     it('follow what is chosen elsewhere, but never over half a rule', async () => {
-        const m = await rules({ all: true, of: [] });
+        const m = await rules({ all: true, rules: [] });
         await m.press('Only those who …');
-        await m.set({ modelValue: { all: true, of: [{ what: 'field', is: 'filled', of: 'age' }] } });
+        await m.set({ modelValue: { all: true, rules: [{ kind: 'field', field: 'age', compare: 'filled' }] } });
         expect(m.text(), 'what is being typed stays').toContain('still missing');
-        const whole = await rules({ all: true, of: [] });
-        await whole.set({ modelValue: { all: true, of: [{ what: 'field', is: 'filled', of: 'age' }] } });
+        const whole = await rules({ all: true, rules: [] });
+        await whole.set({ modelValue: { all: true, rules: [{ kind: 'field', field: 'age', compare: 'filled' }] } });
         expect(whole.host.querySelectorAll('li')).toHaveLength(1);
     });
 
     it('keep days back within ten years', async () => {
-        const m = await rules({ all: true, of: [{ what: 'date', is: 'within', of: 'joined', within: 30 }] });
+        const m = await rules({ all: true, rules: [{ kind: 'date', date: 'joined', compare: 'within', days: 30 }] });
         for (const [typed, kept] of [
             ['14', 14],
             ['-3', 1],
@@ -108,7 +105,7 @@ describe('rules about people', () => {
             ['7.6', 8],
         ] as [string, number][]) {
             await m.type('input[type=number]', typed);
-            expect((m.last().of[0] as { within: number }).within).toBe(kept);
+            expect((m.last().rules[0] as Rule).days).toBe(kept);
         }
     });
 });

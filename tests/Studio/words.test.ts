@@ -6,6 +6,7 @@ import { ruleWords } from '@/letters/ruleWords';
 import { useSession } from '@/stores/session';
 import { compact } from '@/ui/compact';
 import { ago, count, counted, dateTime, day, interval, percent } from '@/ui/format';
+import fixture from '../fixtures/rules.json';
 
 describe('numbers and moments', () => {
     beforeEach(() => {
@@ -69,29 +70,23 @@ describe('what is not set', () => {
 });
 
 describe('a rule in a few words', () => {
+    const names = Object.entries(fixture.names);
+    const field = (id: string) => ['level', 'since', 'first_name'].includes(id);
     const kit = {
-        funnels: [{ id: 'f1', name: 'Practice plan' }],
+        funnels: [],
         pages: [],
-        emails: [{ id: 'e1', name: 'Day 3' }],
+        emails: names.filter(([id]) => !field(id)).map(([id, name]) => ({ id, name })),
         broadcasts: [],
-        dids: [{ id: 'clicked', yes: 'clicked in', no: 'did not click in' }],
-        fields: [{ name: 'first_name', label: 'First name' }],
-        standings: [{ id: 'subscribed', label: 'gets letters' }],
+        rules: fixture.kinds,
+        fields: names.filter(([id]) => field(id)).map(([name, label]) => ({ name, label })),
     } as unknown as PeopleKit;
 
-    it.each([
-        [{ what: 'tag', is: 'has', value: 'VIP' }, 'has the tag “VIP”'],
-        [{ what: 'tag', is: 'not', value: '' }, 'has not the tag “…”'],
-        [{ what: 'did', is: 'has', did: 'clicked', of: 'e1', within: 7 }, 'clicked in “Day 3” in the last 7 days'],
-        [{ what: 'did', is: 'not', did: 'clicked', of: '' }, 'did not click in anything'],
-        [{ what: 'did', is: 'has', did: 'flown', of: 'gone' }, 'flown anything'],
-        [{ what: 'field', is: 'equal', of: 'first_name', value: 'Robin' }, 'First name is “Robin”'],
-        [{ what: 'field', is: 'empty', of: 'level' }, 'level is not known'],
-        [{ what: 'date', is: 'within', of: 'joined', within: 30 }, 'joined within the last 30 days'],
-        [{ what: 'date', is: 'before', of: 'active', value: '2026-01-01' }, 'was last active before 2026-01-01'],
-        [{ what: 'standing', is: 'equal', value: 'subscribed' }, 'gets letters'],
-        [{ what: 'standing', is: 'other', value: 'subscribed' }, 'not: gets letters'],
-    ])('%j', (rule, words) => expect(ruleWords(JSON.stringify(rule), kit)).toBe(words));
+    it.each(fixture.examples)('$words', ({ rule, words }) => expect(ruleWords(JSON.stringify(rule), kit)).toBe(words));
 
-    it('says so when it cannot be read', () => expect(ruleWords('{', kit)).toBe('a rule that cannot be read'));
+    it('says nothing where nothing is chosen', () =>
+        expect(ruleWords('{"kind":"tag","has":false,"tag":""}', kit)).toBe('does not have the tag'));
+
+    it.each(['{', '{"kind":"moon"}', 'null'])('says so when it cannot be read: %s', (json) =>
+        expect(ruleWords(json, kit)).toBe('a rule that cannot be read'),
+    );
 });

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Journey\Events;
+use App\Journey\NewEvent;
 use App\Models\Funnel;
-use App\Results\Recorder;
 use App\Serving\Browser;
 use App\Serving\PageResponse;
 use App\Support\Ids;
@@ -13,13 +14,13 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Journey\EventType;
+use Lantern\Core\Events\EventType;
 use Lantern\Core\Results\Bots;
 
 /** Counts a view that the visitor script reports. It answers the same whatever it was told. */
 final readonly class BeaconController
 {
-    public function __construct(private Recorder $recorder)
+    public function __construct(private Events $events)
     {
     }
 
@@ -42,7 +43,7 @@ final readonly class BeaconController
             return;
         }
         $person = DB::table('visitor_person')->where('visitor', $visitor)->value('person_id');
-        $this->recorder->record(EventType::Viewed, $funnel->business, $funnel->id, $pageId, CarbonImmutable::now(), $funnel->live_version_id,
-            $visitor, is_string($person) ? $person : null, PageResponse::readSource($request->input('source'))['utm_source'] ?? null);
+        $this->events->take(new NewEvent(EventType::Viewed, $funnel->business, CarbonImmutable::now(), $funnel, $funnel->liveVersion, $pageId,
+            personId: is_string($person) ? $person : null, visitor: $visitor, source: PageResponse::readSource($request->input('source'))['utm_source'] ?? null));
     }
 }

@@ -27,13 +27,14 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Facades\View;
+use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Journey\Journey;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Look\Background;
 use Lantern\Core\Page\Look\Paint;
-use Lantern\Core\Plan\Outcome;
 use Lantern\Core\Plan\PagePlan;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
 
@@ -120,7 +121,7 @@ final readonly class EmbedController
         if ($found->state === 'waiting') {
             return redirect()->away(Confirmations::waitingLink($found), 303);
         }
-        $way = $found->version->plan()->way($found->page_id, Outcome::Joined);
+        $way = (new Journey($found->version->plan()))->way($found->page_id, Outcome::Joined);
 
         return redirect()->away($way->toUrl ?? $found->funnel->url($found->version->plan()->page($way->toPage ?? '')->address ?? ''), 303)
             ->withCookie(Cookie::make(PageResponse::JOINED, $found->id, 60 * 24 * 30, '/'.$found->funnel->address, httpOnly: true, sameSite: 'lax'));

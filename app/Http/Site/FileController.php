@@ -33,7 +33,7 @@ final readonly class FileController
         if (! $request->hasValidSignature(false)) {
             return PlainPage::linkOver($delivery)->response();
         }
-        $found = Delivery::query()->with(['leadMagnet.upload', 'funnel.business'])->find($delivery);
+        $found = Delivery::query()->with(['leadMagnet.upload', 'funnel.business', 'funnel.liveVersion'])->find($delivery);
         $upload = $found?->leadMagnet?->upload;
         if ($found === null || $upload === null || $found->revoked_at !== null || ! Storage::disk('uploads')->exists($upload->path)) {
             return PlainPage::fileGone()->response();

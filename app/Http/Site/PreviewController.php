@@ -17,7 +17,8 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Lantern\Core\Plan\Outcome;
+use Lantern\Core\Events\Outcome;
+use Lantern\Core\Journey\Journey;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
@@ -50,7 +51,7 @@ final readonly class PreviewController
     public function next(Request $request, string $funnel, string $page = ''): AnyResponse
     {
         return $this->at($request, $funnel, $page, function (Funnel $found, Plan $plan, PagePlan $shown, CarbonImmutable $until): RedirectResponse {
-            $way = $plan->way($shown->id, Outcome::Joined);
+            $way = (new Journey($plan))->way($shown->id, Outcome::Joined);
             $target = $way === null ? null : $plan->page((string) $way->toPage);
 
             return new RedirectResponse($way->toUrl ?? PreviewLink::make($found->id, $until, $target->address ?? $shown->address), 303);

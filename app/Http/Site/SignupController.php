@@ -18,11 +18,12 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Str;
+use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Journey\Journey;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
-use Lantern\Core\Plan\Outcome;
 use Lantern\Core\Plan\Way;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -89,7 +90,7 @@ final readonly class SignupController
         }
         $this->takeSignup->more($submission, $form, $answers);
 
-        return redirect()->away($this->onward($live, $submission, $live->version->plan()->way($live->page->id, Outcome::Joined)), 303);
+        return redirect()->away($this->onward($live, $submission, (new Journey($live->version->plan()))->way($live->page->id, Outcome::Joined)), 303);
     }
 
     /** Where a visitor goes who has filled in all there is. */

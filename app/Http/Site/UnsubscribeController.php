@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Mail\Unsubscribing\Unsubscribe;
 use App\Models\Message;
 use App\Models\Person;
-use App\People\Consent\Unsubscribe;
 use App\Serving\PlainPage;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;

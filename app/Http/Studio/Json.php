@@ -18,6 +18,7 @@ use App\Models\Version;
 use App\Rendering\Icons;
 use App\Support\Instant;
 use Lantern\Core\Emails\MergeFields;
+use Lantern\Core\Events\Outcome;
 use Lantern\Core\Page\Arrangement;
 use Lantern\Core\Page\Block\BlockFields;
 use Lantern\Core\Page\Block\BlockKind;
@@ -28,7 +29,6 @@ use Lantern\Core\Page\Look\Fonts;
 use Lantern\Core\Page\Look\Look;
 use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Page\SectionKind;
-use Lantern\Core\Plan\Outcome;
 use Lantern\Core\Plan\PageRole;
 
 /** The shapes the Studio's script reads; `resources/studio/api/types.ts` names the same. */
@@ -100,7 +100,7 @@ final class Json
 
         // All of it, whether the owner has made it their own or not.
         return ['id' => $form->id, 'name' => $form->name, 'revision' => $form->revision] + $plan->toArray()
-            + ['marketing' => '', 'doubleOptIn' => false, 'start' => [], 'stop' => [], 'done' => '', 'notice' => 'never', 'hook' => '', 'nextButton' => '']
+            + ['marketing' => '', 'doubleOptIn' => false, 'done' => '', 'notice' => 'never', 'hook' => '', 'nextButton' => '']
             + ['confirmWords' => get_object_vars($plan->confirm)];
     }
 
@@ -119,7 +119,7 @@ final class Json
     {
         $plan = DraftPlan::sequence($sequence);
 
-        return ['id' => $sequence->id, 'name' => $sequence->name, 'startTags' => $plan->startTags, 'endTags' => $plan->endTags, 'endsOnBuying' => $plan->endsOnBuying,
+        return ['id' => $sequence->id, 'name' => $sequence->name, 'starts' => $plan->starts->toArray(), 'ends' => $plan->ends->toArray(),
             'again' => $plan->again, 'byReader' => $plan->byReader, 'window' => $plan->window->isAlways() ? null : $plan->window->toArray(), 'windowLabel' => $plan->window->label(),
             'paused' => $sequence->paused_at !== null, 'pausedAt' => Instant::json($sequence->paused_at), 'revision' => $sequence->revision];
     }

@@ -6,7 +6,6 @@ namespace App\Mail\Emails;
 
 use App\Files\FileLinks;
 use App\Forms\Confirmations;
-use App\Journey\PersonLookup;
 use App\Mail\Owner\OwnerEmails;
 use App\Models\Broadcast;
 use App\Models\Business;
@@ -16,6 +15,7 @@ use App\Models\Message;
 use App\Models\Person;
 use App\Models\Upload;
 use App\Models\Version;
+use App\People\Facts\PersonLookup;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\URL;
 use Illuminate\Support\Facades\View;

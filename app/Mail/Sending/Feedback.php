@@ -4,20 +4,20 @@ declare(strict_types=1);
 
 namespace App\Mail\Sending;
 
-use App\Journey\EffectRunner;
+use App\Journey\Events;
+use App\Journey\NewEvent;
 use App\Models\Message;
 use App\Models\Person;
 use App\People\Consent\Suppressions;
-use App\Results\Recorder;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Journey\EventType;
+use Lantern\Core\Events\EventType;
 
 /** What comes back of a message: opened, clicked, bounced, reported. Each is noted as often as it happens and counts once. */
 final readonly class Feedback
 {
-    public function __construct(private Recorder $recorder)
+    public function __construct(private Events $events)
     {
     }
 
@@ -41,7 +41,7 @@ final readonly class Feedback
             $first = DB::table('messages')->where('id', $message->id)->whereNull($column)->update([$column => Instant::sql($at), 'updated_at' => Instant::sql($at)]) === 1;
             DB::table('messages')->where('id', $message->id)->increment($count);
             if ($message->person !== null && ($first || $type === EventType::Clicked)) {
-                $this->recorder->note($type, $message->person, $at, $message->funnel_id, ['message' => $message->id] + $data);
+                $this->events->take(NewEvent::ofMessage($type, $message, $message->person, $at, $data));
             }
         });
     }
@@ -68,9 +68,8 @@ final readonly class Feedback
             Suppressions::add($message->business_id, $message->to_address, $how);
             if ($person->suppressed !== 'complained' && $person->suppressed !== $how) {
                 $person->forceFill(['suppressed' => $how])->save();
-                $this->recorder->note($type, $person, $now, $message->funnel_id, ['message' => $message->id]);
+                $this->events->take(NewEvent::ofMessage($type, $message, $person, $now));
             }
-            EffectRunner::cancelAll($person->id, $how === 'bounced' ? 'This address refused an earlier message for good.' : 'Reported an earlier letter as spam.');
         });
     }
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Mail\Sending;
 
-use App\Journey\PersonLookup;
 use App\Models\Message;
 use App\People\Consent\Suppressions;
+use App\People\Facts\PersonLookup;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Rules\Standing;

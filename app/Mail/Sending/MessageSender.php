@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Mail\Sending;
 
-use App\Jobs\SendMessage;
 use App\Mail\Emails\EmailWriter;
 use App\Models\Business;
 use App\Models\Message;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Mail\Sending;
 
-use App\Jobs\ReportBack;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;

@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace App\Mail\Sending;
 
-use App\Jobs\SendMessage;
 use App\Mail\Emails\WrittenEmail;
 use App\Models\Business;
 use App\Models\Confirmation;
-use App\Models\Funnel;
 use App\Models\Person;
 use App\Models\Submission;
 use App\Models\Version;
@@ -21,12 +19,12 @@ use Lantern\Core\Journey\Effects\SendEmail;
 /** Plans messages: each has a key that can be used once, so that nothing is ever planned twice. */
 final class Planner
 {
-    public function planSequenceEmail(Funnel $funnel, Version $version, Person $person, SendEmail $effect): void
+    public function planSequenceEmail(Version $version, Person $person, SendEmail $effect): void
     {
         $email = $version->plan()->email($effect->email);
         $run = (int) (DB::table('enrolments')->where('person_id', $person->id)->where('sequence_id', $email?->sequence)->value('run') ?? 1);
         $this->plan(self::sequenceKey($effect->email, $person->id, $run), [
-            'business_id' => $person->business_id, 'person_id' => $person->id, 'funnel_id' => $funnel->id, 'version_id' => $version->id,
+            'business_id' => $person->business_id, 'person_id' => $person->id, 'funnel_id' => $version->funnel_id, 'version_id' => $version->id,
             'email_id' => $effect->email, 'sequence_id' => $email?->sequence === '' ? null : $email?->sequence, 'kind' => 'sequence', 'name' => $email->name ?? 'Email',
             'to_address' => $person->email, 'due_at' => Instant::sql($effect->at),
         ]);

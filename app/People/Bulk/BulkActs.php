@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace App\People\Bulk;
 
-use App\Jobs\FollowBulkAct;
-use App\Journey\EffectRunner;
-use App\Journey\Tagging;
+use App\Mail\Sequences\Enrolments;
 use App\Models\BulkAct;
 use App\Models\Business;
 use App\Models\Sequence;
+use App\People\Tags\Tagging;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
@@ -86,7 +85,7 @@ final readonly class BulkActs
             default => null,
         };
         // What has to be decided for each person alone is done piece by piece.
-        if (in_array($act->kind, ['start', 'stop', 'unsubscribe'], true) || ($act->kind === 'tag' && Tagging::listening($act->business_id, (string) $act->data['of']) !== [])) {
+        if ($act->kind !== 'untag') {
             FollowBulkAct::dispatch($act->id);
         }
     }
@@ -106,7 +105,7 @@ final readonly class BulkActs
                 'untag' => DB::table('person_tag')->insertUsing(['person_id', 'tag_id', 'tagged_at'], $ids()->selectRaw('person_id, ?, ?', [(int) $act->data['tag'], $now])),
                 // Whoever left themselves meanwhile has a later moment, and stays away.
                 'unsubscribe' => DB::table('people')->whereIn('id', $ids()->select('person_id'))->when(isset($act->data['at']), fn (Builder $q) => $q->where('unsubscribed_at', $act->data['at']))->update(['unsubscribed_at' => null]),
-                'start' => EffectRunner::stop($ids()->select('person_id'), $sequence, 'Taken out of the sequence again by you.', CarbonImmutable::now()),
+                'start' => Enrolments::stop($ids()->select('person_id'), $sequence, 'Taken out of the sequence again by you.', CarbonImmutable::now()),
                 default => null,
             };
             if ($act->kind === 'stop' || $act->kind === 'unsubscribe') {

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\People\Import;
 
-use App\Jobs\UndoImport;
 use App\Models\Import;
 use App\People\Fields\OwnFields;
 use App\Support\Instant;

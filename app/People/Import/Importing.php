@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace App\People\Import;
 
-use App\Jobs\ImportPeople;
-use App\Journey\Tagging;
 use App\Models\Business;
 use App\Models\Import;
 use App\People\Consent\Suppressions;
 use App\People\Fields\OwnFields;
+use App\People\Tags\Tagging;
 use App\Support\Ids;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;

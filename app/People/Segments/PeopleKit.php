@@ -7,8 +7,7 @@ namespace App\People\Segments;
 use App\Models\Business;
 use App\People\Fields\OwnFields;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Rules\Did;
-use Lantern\Core\Rules\Standing;
+use Lantern\Core\Rules\Rules;
 
 /** What rules about people can speak of, by name: fields, tags, pages, funnels, emails. */
 final class PeopleKit
@@ -34,8 +33,7 @@ final class PeopleKit
                 ->get(['sequences.id', 'sequences.name', 'funnels.name as funnel'])->all(),
             'segments' => DB::table('segments')->where('business_id', $business->id)->whereNull('deleted_at')->orderBy('name')->get(['id', 'name', 'rules'])
                 ->map(fn ($s): array => ['id' => $s->id, 'name' => $s->name, 'rules' => json_decode((string) $s->rules, true)])->all(),
-            'dids' => array_map(fn (Did $d): array => ['id' => $d->value, 'yes' => $d->words(false), 'no' => $d->words(true), 'mail' => $d->isOfMail()], Did::cases()),
-            'standings' => array_map(fn (Standing $s): array => ['id' => $s->value, 'label' => $s->label()], Standing::cases()),
+            'rules' => Rules::describe(),
         ];
     }
 

@@ -276,7 +276,7 @@ async function addEmail(): Promise<void> {
                                 <span v-if="read(email)" class="block caption" :title="'* a guess: mail programs open by themselves'">{{
                                     read(email)
                                 }}</span>
-                                <span v-if="email.only.of.length > 0" class="mt-0.5 block text-sm font-medium">for some only</span>
+                                <span v-if="email.only.rules.length > 0" class="mt-0.5 block text-sm font-medium">for some only</span>
                                 <span v-if="many" class="block truncate caption">{{ sequenceOf(email)?.name }}</span>
                             </button>
                         </template>

@@ -80,7 +80,7 @@ const editor = useEditor({
 });
 
 onMounted(() =>
-    Promise.all([library.load('pictures'), parts.load(), people.kit.dids.length === 0 && people.load()]).catch(notices.trouble),
+    Promise.all([library.load('pictures'), parts.load(), people.kit.rules.length === 0 && people.load()]).catch(notices.trouble),
 );
 watch(
     () => props.modelValue,
@@ -124,7 +124,7 @@ function insertPicture(picture: Picture): void {
         .run();
 }
 
-const freshRule: Rule = { what: 'did', is: 'has', did: 'clicked' };
+const freshRule: Rule = { kind: 'deed', deed: 'clicked', done: true };
 function toggleOnly(): void {
     if (editor.value?.isActive('only')) {
         editor.value.chain().focus().lift('only').run();

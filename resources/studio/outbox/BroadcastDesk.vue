@@ -210,7 +210,7 @@ const segment = computed(
                                 :options="segments"
                                 @update:model-value="
                                     (s: string) =>
-                                        edit({ audience: people.kit.segments.find((x) => x.id === s)?.rules ?? { all: true, of: [] } })
+                                        edit({ audience: people.kit.segments.find((x) => x.id === s)?.rules ?? { all: true, rules: [] } })
                                 "
                             />
                         </div>

@@ -35,7 +35,7 @@ const sort = ref('joined');
 const page = ref(1);
 const segment = ref('');
 /** The rules on the screen: a saved segment's, or some that are being tried. */
-const rules = ref<Rules>({ all: true, of: [] });
+const rules = ref<Rules>({ all: true, rules: [] });
 const building = ref(false);
 const name = ref('');
 const words = ref('');
@@ -49,7 +49,7 @@ const ask = newest<Answer>();
 const filters = computed(() => ({
     search: search.value,
     funnel: funnel.value,
-    rules: rules.value.of.length > 0 ? JSON.stringify(rules.value) : undefined,
+    rules: rules.value.rules.length > 0 ? JSON.stringify(rules.value) : undefined,
 }));
 
 async function load(): Promise<void> {
@@ -57,7 +57,7 @@ async function load(): Promise<void> {
         const fresh = await ask(api.get<Answer>(`people?${query({ ...filters.value, sort: sort.value, page: page.value, perPage: 25 })}`));
         answer.value = fresh ?? answer.value;
         ruleTrouble.value = '';
-        if (fresh && rules.value.of.length > 0) {
+        if (fresh && rules.value.rules.length > 0) {
             words.value = (await api.post<{ words: string }>('people/count', { rules: rules.value })).words;
         }
     } catch (error) {
@@ -86,11 +86,11 @@ watchDebounced(
 watch(page, load);
 watch(segment, (id) => {
     const found = people.kit.segments.find((s) => s.id === id);
-    rules.value = found ? (JSON.parse(JSON.stringify(found.rules)) as Rules) : { all: true, of: [] };
+    rules.value = found ? (JSON.parse(JSON.stringify(found.rules)) as Rules) : { all: true, rules: [] };
     name.value = found?.name ?? '';
     building.value = Boolean(found) || building.value;
 });
-const filtered = computed(() => search.value !== '' || funnel.value !== '' || rules.value.of.length > 0);
+const filtered = computed(() => search.value !== '' || funnel.value !== '' || rules.value.rules.length > 0);
 const standings: Record<string, string> = {
     unsubscribed: 'unsubscribed',
     unconfirmed: 'not confirmed yet',
@@ -208,7 +208,7 @@ async function done(): Promise<void> {
         <section v-if="building" class="mt-3 border-y border-line bg-raised px-4 py-3" aria-label="Segment">
             <RulesField :key="segment" v-model="rules" />
             <p v-if="ruleTrouble" class="mt-2 pl-9 font-medium text-clay-deep" role="status">{{ ruleTrouble }}</p>
-            <p v-else-if="rules.of.length > 0" class="mt-2 pl-9" role="status" data-test="segment-count">
+            <p v-else-if="rules.rules.length > 0" class="mt-2 pl-9" role="status" data-test="segment-count">
                 <strong>{{ counted(answer?.total ?? 0, 'person fits', 'people fit') }}</strong>: <span class="text-soft">{{ words }}</span>
             </p>
             <form class="mt-3 flex items-center gap-2 pl-9" @submit.prevent="save">
@@ -219,7 +219,7 @@ async function done(): Promise<void> {
                     aria-label="Name of the segment"
                     maxlength="120"
                 />
-                <button type="submit" class="btn" :disabled="rules.of.length === 0 || name.trim() === ''">
+                <button type="submit" class="btn" :disabled="rules.rules.length === 0 || name.trim() === ''">
                     {{ segment ? 'Save the segment' : 'Keep as a segment' }}
                 </button>
                 <button v-if="segment" type="button" class="btn-quiet text-clay-deep" @click="removeSegment">Take it out</button>
@@ -229,7 +229,7 @@ async function done(): Promise<void> {
                     @click="
                         building = false;
                         segment = '';
-                        rules = { all: true, of: [] };
+                        rules = { all: true, rules: [] };
                     "
                 >
                     Close

@@ -1,37 +1,30 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue';
-import type { Rule, Rules } from '@/api/types';
+import type { Rules } from '@/api/types';
+import { isWhole } from '@/people/ruleFields';
 import RulesEditor from '@/people/RulesEditor.vue';
+import { usePeopleKit } from '@/stores/peopleKit';
 
 /** Rules that are handed on only when nothing is missing in them, so that half a rule is never saved. */
 const props = defineProps<{ modelValue: Rules }>();
 const emit = defineEmits<{ 'update:modelValue': [Rules] }>();
 
 const copy = (rules: Rules) => JSON.parse(JSON.stringify(rules)) as Rules;
+const people = usePeopleKit();
 const typed = ref(copy(props.modelValue));
+const whole = () => isWhole(typed.value, people.kit);
 watch(
     () => props.modelValue,
     (now) => {
-        if (JSON.stringify(now) !== JSON.stringify(typed.value) && isWhole(typed.value)) {
+        if (JSON.stringify(now) !== JSON.stringify(typed.value) && whole()) {
             typed.value = copy(now);
         }
     },
 );
 
-function isWhole(item: Rule | Rules): boolean {
-    if (!('what' in item)) {
-        return item.of.every(isWhole);
-    }
-    const needsValue =
-        item.what === 'tag' ||
-        (item.what === 'field' && !['filled', 'empty'].includes(item.is)) ||
-        (item.what === 'date' && ['before', 'after'].includes(item.is));
-    return !needsValue || (item.value ?? '').trim() !== '';
-}
-
 function set(rules: Rules): void {
     typed.value = rules;
-    if (isWhole(rules)) {
+    if (isWhole(rules, people.kit)) {
         emit('update:modelValue', copy(rules));
     }
 }
@@ -40,7 +33,7 @@ function set(rules: Rules): void {
 <template>
     <div>
         <RulesEditor :model-value="typed" @update:model-value="set" />
-        <p v-if="!isWhole(typed)" class="mt-1 pl-9 text-sm text-clay-deep" role="status">
+        <p v-if="!whole()" class="mt-1 pl-9 text-sm text-clay-deep" role="status">
             Something is still missing in a rule; until then it is not kept.
         </p>
     </div>

@@ -14,8 +14,7 @@ export const usePeopleKit = defineStore('people-kit', () => {
         broadcasts: [],
         sequences: [],
         segments: [],
-        dids: [],
-        standings: [],
+        rules: [],
     });
 
     async function load(): Promise<void> {

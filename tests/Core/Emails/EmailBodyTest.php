@@ -121,12 +121,12 @@ final class EmailBodyTest extends TestCase
 
     public function test_parts_and_conditions_of_a_letter(): void
     {
-        $only = fn (string $tag): string => '<div data-only="'.htmlspecialchars((string) json_encode(['what' => 'tag', 'is' => 'has', 'value' => $tag])).'"><p>For '.$tag.'</p></div>';
+        $only = fn (string $tag): string => '<div data-only="'.htmlspecialchars((string) json_encode(['kind' => 'tag', 'has' => true, 'tag' => $tag])).'"><p>For '.$tag.'</p></div>';
         $body = '<p>All</p>'.$only('Cello').$only('Piano & "Co"').'<div data-only="{broken"><p>Nobody</p></div><div data-part="sig"></div><div data-part="gone"></div><div data-part="sig"></div>';
         $facts = new PersonFacts(self::now(), new DateTimeZone('UTC'), tags: ['piano & "co"']);
 
         self::assertSame(['sig', 'gone'], EmailBody::parts($body));
-        self::assertSame(['Cello', 'Piano & "Co"'], array_map(fn ($r): string => $r->value, EmailBody::rules($body)));
+        self::assertSame(['Cello', 'Piano & "Co"'], array_map(fn ($r): string => $r->tag, EmailBody::rules($body)));
         self::assertSame('<p>All</p><p>For Piano & "Co"</p><p>Imke</p><p>Imke</p>', EmailBody::forReader(EmailBody::withParts($body, ['sig' => '<p>Imke</p>']), $facts));
         self::assertStringContainsString('For Cello', EmailBody::forEverybody($body));
         self::assertSame(['https://a.example/?x=1&y=2', '{{page_1}}'], EmailBody::links('<a href="https://a.example/?x=1&amp;y=2">a</a><a class="button" href="{{page_1}}">b</a><a>c</a><a href="{{page_1}}">b</a>'));

@@ -81,7 +81,7 @@ final class FormTest extends TestCase
             ['kind' => 'hidden', 'label' => 'Campaign', 'required' => false, 'name' => 'campaign', 'parameter' => 'camp', 'preset' => 'none'],
             ['kind' => 'line', 'label' => 'Town', 'required' => false, 'name' => 'town', 'placeholder' => 'Exampleton']],
             'button' => 'Send', 'consent' => 'Yes.', 'consentRequired' => true, 'tags' => ['A'], 'marketing' => 'And news.', 'doubleOptIn' => true, 'confirm' => ['title' => 'Nearly'],
-            'start' => ['s1'], 'stop' => ['s2'], 'done' => 'Thanks.', 'notice' => 'daily', 'hook' => 'https://hooks.example/in', 'nextButton' => 'On'];
+            'done' => 'Thanks.', 'notice' => 'daily', 'hook' => 'https://hooks.example/in', 'nextButton' => 'On'];
         $form = self::form($written);
 
         self::assertEquals($written, $form->toArray());
@@ -94,9 +94,9 @@ final class FormTest extends TestCase
 
     public function test_what_contradicts_itself_is_put_right(): void
     {
-        $form = self::form(['start' => ['a', 'b', 'a'], 'stop' => ['b'], 'tags' => ['Cello', ' CELLO ', "two\n words", ''], 'consentRequired' => true]);
+        $form = self::form(['tags' => ['Cello', ' CELLO ', "two\n words", ''], 'consentRequired' => true]);
 
-        self::assertSame([['a'], ['b'], ['Cello', 'two words'], false], [$form->start, $form->stop, $form->tags, $form->consentRequired], 'what is to end does not begin; nothing to agree to cannot be a must');
+        self::assertSame([['Cello', 'two words'], false], [$form->tags, $form->consentRequired], 'nothing to agree to cannot be a must');
         self::assertTrue(self::form(['fields' => [['required' => false, 'step' => 2] + self::EMAIL]])->fieldsIn(1)[0]->required, 'the address is always asked for, and first');
     }
 
@@ -184,13 +184,13 @@ final class FormTest extends TestCase
     /** @return iterable<string, array{callable(array<string, mixed>): array<string, mixed>, string}> a change of a plan, and what is found */
     public static function sequences(): iterable
     {
-        yield 'a sequence nothing starts' => [fn (array $p): array => ['forms' => [array_diff_key($p['forms'][0], ['start' => 0])]] + $p, 'never-started'];
-        yield 'a form that starts what is gone' => [fn (array $p): array => ['forms' => [['start' => ['gone', $p['sequences'][0]['id']]] + $p['forms'][0]]] + $p, 'sequence-gone'];
-        yield 'a form that gives the tag that ends what it starts' => [fn (array $p): array => ['sequences' => [['endTags' => [mb_strtoupper($p['forms'][0]['tags'][0])]] + $p['sequences'][0]]] + $p, 'ends-at-once'];
+        yield 'a sequence nothing starts' => [fn (array $p): array => ['sequences' => [array_diff_key($p['sequences'][0], ['starts' => 0])]] + $p, 'never-started'];
+        yield 'a sequence that waits for what is gone' => [fn (array $p): array => ['sequences' => [['ends' => [['kind' => 'form', 'form' => 'gone']]] + $p['sequences'][0]]] + $p, 'trigger-gone'];
+        yield 'a form that gives the tag that ends what it starts' => [fn (array $p): array => ['sequences' => [['ends' => [['kind' => 'tag', 'tag' => mb_strtoupper($p['forms'][0]['tags'][0])]]] + $p['sequences'][0]]] + $p, 'ends-at-once'];
         yield 'a branch that asks what comes later' => [function (array $p): array {
             $first = $p['emails'][0];
             $p['emails'][] = ['id' => 'later', 'name' => 'Later', 'delay' => ['days' => 3]] + $first;
-            $p['emails'][0]['only'] = ['all' => true, 'of' => [['what' => 'did', 'is' => 'has', 'did' => 'opened', 'of' => 'later']]];
+            $p['emails'][0]['only'] = ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'opened', 'done' => true, 'with' => 'later']]];
 
             return $p;
         }, 'branch-too-early'];

@@ -6,6 +6,9 @@ namespace Tests\Core\Journey;
 
 use DateTimeImmutable;
 use DateTimeZone;
+use Lantern\Core\Events\Event;
+use Lantern\Core\Events\EventType;
+use Lantern\Core\Events\Trigger\Triggers;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Journey\Decision;
@@ -19,11 +22,10 @@ use Lantern\Core\Journey\Effects\SendEmail;
 use Lantern\Core\Journey\Effects\StartSequence;
 use Lantern\Core\Journey\Effects\StopSequence;
 use Lantern\Core\Journey\Effects\TellOwner;
-use Lantern\Core\Journey\Event;
-use Lantern\Core\Journey\EventType;
 use Lantern\Core\Journey\Journey;
 use Lantern\Core\Journey\Visitor;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -56,7 +58,7 @@ final class JourneyTest extends TestCase
 
     public function test_a_tag_that_comes_with_joining_ends_what_it_ends_before_it_begins(): void
     {
-        $plan = Plans::changed(fn (array $p): array => ['sequences' => array_map(fn (array $q): array => ['endTags' => [$p['forms'][0]['tags'][0]]] + $q, $p['sequences'])] + $p);
+        $plan = Plans::changed(fn (array $p): array => ['sequences' => array_map(fn (array $q): array => ['ends' => [['kind' => 'tag', 'tag' => $p['forms'][0]['tags'][0]]]] + $q, $p['sequences'])] + $p);
         $decision = (new Journey($plan))->decide(new Visitor(new DateTimeZone('UTC')), $this->joined($plan));
 
         self::assertCount(1, $decision->effectsOf(AddTag::class));
@@ -169,10 +171,15 @@ final class JourneyTest extends TestCase
         $plan = Plans::changed(function (array $p): array {
             $email = fn (string $id, string $sequence): array => ['id' => $id, 'name' => $id, 'subject' => 'x', 'body' => 'x', 'delay' => ['days' => 1], 'sequence' => $sequence];
 
-            return ['sequences' => [['id' => 'main', 'name' => 'Main', 'endTags' => ['Student']], ['id' => 'tagged', 'name' => 'Tagged', 'startTags' => ['The twelve-minute PRACTICE plan', 'Student']],
-                ['id' => 'old', 'name' => 'Old', 'endsOnBuying' => false]],
+            $tag = fn (string $tag): array => ['kind' => 'tag', 'tag' => $tag];
+            $filledIn = ['kind' => 'form', 'form' => $p['forms'][0]['id']];
+
+            return ['sequences' => [
+                ['id' => 'main', 'name' => 'Main', 'starts' => [$filledIn], 'ends' => [$tag('Student'), ['kind' => 'bought']]],
+                ['id' => 'tagged', 'name' => 'Tagged', 'starts' => [$tag('The twelve-minute PRACTICE plan'), $tag('Student')], 'ends' => [['kind' => 'bought']]],
+                ['id' => 'old', 'name' => 'Old', 'ends' => [$filledIn]]],
                 'emails' => [$email('m', 'main'), $email('t', 'tagged'), $email('o', 'old')],
-                'forms' => [['start' => ['main', 'gone'], 'stop' => ['old'], 'notice' => 'daily', 'hook' => 'https://hooks.ferncroft.example/'] + $p['forms'][0]]] + $p;
+                'forms' => [['notice' => 'daily', 'hook' => 'https://hooks.ferncroft.example/'] + $p['forms'][0]]] + $p;
         });
 
         return [$plan];
@@ -246,6 +253,63 @@ final class JourneyTest extends TestCase
         self::assertSame([], $this->names($journey->decide($visitor, $event(EventType::Tagged, 'Something else'))));
         self::assertSame(['stop main'], $this->names($journey->decide($visitor, $event(EventType::Bought))), 'the other does not end on buying');
         self::assertSame(['cancel'], $this->names($journey->decide($visitor, $event(EventType::Bounced))));
+        self::assertSame('Bought, which ends this sequence.', $journey->listen($visitor, $event(EventType::Bought))->effectsOf(StopSequence::class)[0]->why);
+        self::assertSame(['bought', 'form:'.$plan->forms[0]->id, 'tag:student', 'tag:the twelve-minute practice plan'], (function () use ($plan): array {
+            $keys = $plan->listensTo();
+            sort($keys);
+
+            return $keys;
+        })());
+    }
+
+    /** @return iterable<string, array{EventType, bool}> */
+    public static function activity(): iterable
+    {
+        $active = [EventType::Viewed, EventType::Asked, EventType::Confirmed, EventType::Joined, EventType::Downloaded, EventType::Bought, EventType::Clicked];
+        foreach (EventType::cases() as $type) {
+            yield $type->value => [$type, in_array($type, $active, true)];
+        }
+    }
+
+    #[DataProvider('activity')]
+    public function test_only_what_a_person_does_by_themselves_makes_them_active(EventType $type, bool $active): void
+    {
+        self::assertSame($active, $type->isActivity());
+    }
+
+    /** @return iterable<string, array{array<string, mixed>|string, string}> */
+    public static function wrongTriggers(): iterable
+    {
+        yield 'no such kind' => [['kind' => 'full-moon'], 'Nothing of this kind'];
+        yield 'no kind' => [['tag' => 'x'], 'A text was expected'];
+        yield 'a tag without a name' => [['kind' => 'tag', 'tag' => " \n "], 'choose a tag'];
+        yield 'a tag that is a list' => [['kind' => 'tag', 'tag' => ['x']], 'A text was expected'];
+        yield 'a form that is a number' => [['kind' => 'form', 'form' => 7], 'A text was expected'];
+        yield 'words' => ['bought', 'A group of values'];
+    }
+
+    /** @param  array<string, mixed>|string  $trigger */
+    #[DataProvider('wrongTriggers')]
+    public function test_a_trigger_that_cannot_be(array|string $trigger, string $sentence): void
+    {
+        $this->expectException(Invalid::class);
+        $this->expectExceptionMessage($sentence);
+        Triggers::fromShape(Shape::of(['starts' => [$trigger]]), 'starts');
+    }
+
+    public function test_every_kind_of_trigger_is_written_as_it_is_read_and_follows_its_part(): void
+    {
+        $written = [['kind' => 'form', 'form' => 'f'], ['kind' => 'tag', 'tag' => 'Cello'], ['kind' => 'bought']];
+        $read = Triggers::fromShape(Shape::of(['starts' => [...$written, ['kind' => 'tag', 'tag' => 'CELLO']]]), 'starts');
+
+        self::assertSame($written, $read->toArray());
+        self::assertSame(count(Triggers::KINDS), count($read->list));
+        self::assertSame(['f'], $read->references());
+        self::assertSame(['new'], $read->withIds(['f' => 'new', 'Cello' => 'not an id'])->references());
+        self::assertSame('Cello', $read->withIds(['Cello' => 'not an id'])->toArray()[1]['tag']);
+        foreach ($read->list as $trigger) {
+            self::assertSame(array_keys($trigger::fields()), array_keys(array_diff_key($trigger->toArray(), ['kind' => 0])), 'a picker asks for what is written');
+        }
     }
 
     public function test_with_double_opt_in_nothing_but_the_question_follows_until_it_is_answered(): void
@@ -253,10 +317,12 @@ final class JourneyTest extends TestCase
         [$plan] = $this->sequences();
         $plan = Plans::changed(fn (array $p): array => ['forms' => [['doubleOptIn' => true] + $p['forms'][0]]] + $p, $plan);
         $journey = new Journey($plan);
-        $asked = $journey->decide(new Visitor(new DateTimeZone('UTC')), $this->joined($plan));
+        $decide = fn (EventType $type): Decision => $journey->decide(new Visitor(new DateTimeZone('UTC')), new Event($type, new DateTimeImmutable('2026-06-02'), $plan->pages[0]->id, $plan->forms[0]->id));
+        $asked = $decide(EventType::Asked);
         self::assertSame([['ask'], null], [$this->names($asked), $asked->way]);
-        $confirmed = $journey->decide(new Visitor(new DateTimeZone('UTC')), new Event(EventType::Confirmed, new DateTimeImmutable('2026-06-02'), $plan->pages[0]->id, $plan->forms[0]->id));
-        self::assertSame(['tag', 'start tagged', 'send t', 'file', 'start main', 'send m', 'tell daily', 'call'], $this->names($confirmed));
+        $confirmed = $decide(EventType::Confirmed);
+        self::assertSame([], $this->names($confirmed), 'what follows, follows from joining, which comes with it');
         self::assertSame($plan->pages[1]->id, $confirmed->way?->toPage, 'where confirming leads nowhere of its own, it leads where joining does');
+        self::assertSame(['tag', 'start tagged', 'send t', 'file', 'start main', 'send m', 'tell daily', 'call'], $this->names($decide(EventType::Joined)));
     }
 }

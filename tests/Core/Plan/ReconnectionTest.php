@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Core\Plan;
 
+use Lantern\Core\Events\Outcome;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Look\Background;
 use Lantern\Core\Page\Look\LookChanges;
 use Lantern\Core\Plan\Goal;
-use Lantern\Core\Plan\Outcome;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;

@@ -6,6 +6,7 @@ namespace Tests\Core\Sequences;
 
 use DateTimeImmutable;
 use DateTimeZone;
+use Lantern\Core\Events\Trigger\Triggers;
 use Lantern\Core\Sequences\Delay;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\Replan;
@@ -220,7 +221,7 @@ final class TimingTest extends TestCase
     public static function wrongSequences(): iterable
     {
         yield 'no name' => [['id' => 'q', 'name' => ' '], 'give the sequence a name'];
-        yield 'one tag for both' => [['id' => 'q', 'name' => 'x', 'startTags' => ['Cello'], 'endTags' => ['cello ']], 'cannot both start'];
+        yield 'one tag for both' => [['id' => 'q', 'name' => 'x', 'starts' => [['kind' => 'tag', 'tag' => 'Cello']], 'ends' => [['kind' => 'tag', 'tag' => 'cello ']]], 'cannot both start'];
     }
 
     /** @param  array<string, mixed>  $sequence */
@@ -234,11 +235,13 @@ final class TimingTest extends TestCase
 
     public function test_a_sequence_is_written_as_it_is_read(): void
     {
-        $written = ['id' => 'q', 'name' => 'Follow-up', 'startTags' => ['Cello'], 'endTags' => ['Student'], 'again' => true, 'window' => ['days' => [1, 2], 'from' => 9, 'to' => 18], 'endsOnBuying' => false, 'byReader' => false];
-        $read = SequencePlan::fromShape(Shape::of(['startTags' => ['Cello', ' cello'], 'window' => ['days' => [2, 1, 1], 'from' => 9, 'to' => 18]] + $written));
+        $tag = fn (string $tag): array => ['kind' => 'tag', 'tag' => $tag];
+        $written = ['id' => 'q', 'name' => 'Follow-up', 'starts' => [$tag('Cello'), ['kind' => 'form', 'form' => 'f']], 'ends' => [$tag('Student')], 'again' => true,
+            'window' => ['days' => [1, 2], 'from' => 9, 'to' => 18], 'byReader' => false];
+        $read = SequencePlan::fromShape(Shape::of(['starts' => [$tag('Cello'), $tag(" cello\n"), ['kind' => 'form', 'form' => 'f']], 'window' => ['days' => [2, 1, 1], 'from' => 9, 'to' => 18]] + $written));
 
         self::assertEquals($written, $read->toArray());
-        self::assertTrue($read->startsOn('CELLO') && $read->endsOn('student') && ! $read->startsOn('student'));
-        self::assertSame(['id' => 'q', 'name' => 'Follow-up'], (new SequencePlan('q', 'Follow-up'))->toArray());
+        self::assertSame(['id' => 'q', 'name' => 'Follow-up', 'ends' => [['kind' => 'bought']]], (new SequencePlan('q', 'Follow-up'))->toArray(), 'a new one ends with buying');
+        self::assertEquals(new SequencePlan('q', 'Follow-up', ends: new Triggers), SequencePlan::fromShape(Shape::of(['id' => 'q', 'name' => 'Follow-up'])), 'what is not said is not so');
     }
 }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Core\Support;
 
+use Lantern\Core\Events\Outcome;
 use Lantern\Core\Page\Look\Colour;
 use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Plan\Goal;
-use Lantern\Core\Plan\Outcome;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\Way;
 use Lantern\Core\Support\Invalid;

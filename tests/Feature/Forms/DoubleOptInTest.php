@@ -47,7 +47,7 @@ final class DoubleOptInTest extends TestCase
         self::assertSame(['confirm'], Message::query()->pluck('kind')->all());
         self::assertSame(0, Delivery::query()->count() + DB::table('person_tag')->count() + DB::table('enrolments')->count());
         self::assertSame(['waiting', 'unconfirmed', ['asked']], [Submission::query()->sole()->state, Person::query()->sole()->standing()->value, DB::table('events')->pluck('type')->all()]);
-        self::assertSame(0, (int) DB::table('daily_counts')->sum('signups'), 'who has not confirmed has not joined');
+        self::assertSame(0, (int) DB::table('counts')->where('measure', 'signups')->sum('how_many'), 'who has not confirmed has not joined');
 
         $link = $this->link();
         $this->get($link)->assertOk()->assertSee('Is this your address?')->assertSee('robin@example.com');
@@ -58,7 +58,7 @@ final class DoubleOptInTest extends TestCase
         self::assertSame(['taken', '127.0.0.1', 'subscribed'], [$submission->state, $submission->confirmed_ip, Person::query()->sole()->standing()->value]);
         self::assertSame([1, 1, 1], [Delivery::query()->count(), DB::table('person_tag')->count(), DB::table('enrolments')->count()]);
         self::assertSame(['asked', 'confirmed', 'joined'], DB::table('events')->orderBy('id')->pluck('type')->all());
-        self::assertSame(1, (int) DB::table('daily_counts')->sum('signups'));
+        self::assertSame(1, (int) DB::table('counts')->where('measure', 'signups')->sum('how_many'));
         $this->runQueue();
         self::assertSame('sent', Message::query()->where('kind', 'sequence')->sole()->state);
     }

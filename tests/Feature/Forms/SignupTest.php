@@ -72,7 +72,7 @@ final class SignupTest extends TestCase
         self::assertSame(1, Message::query()->count());
         self::assertSame(1, Delivery::query()->count());
         self::assertSame(1, DB::table('person_tag')->count());
-        self::assertSame(1, (int) DB::table('daily_counts')->sum('signups'));
+        self::assertSame(1, (int) DB::table('counts')->where('measure', 'signups')->sum('how_many'));
     }
 
     public function test_a_double_click_is_one_submission(): void
@@ -219,6 +219,6 @@ final class SignupTest extends TestCase
         $this->join($funnel, ['email' => 'imke@ferncroft.example'])->assertStatus(303);
 
         self::assertTrue(Person::query()->sole()->owner_try);
-        self::assertSame(0, DB::table('daily_counts')->count());
+        self::assertSame(0, DB::table('counts')->count());
     }
 }

@@ -22,7 +22,7 @@ final class TransactionsTest extends TestCase
     /** @return iterable<string, array{string}> the table that cannot be written to */
     public static function tables(): iterable
     {
-        foreach (['people', 'submissions', 'events', 'person_tag', 'deliveries', 'messages', 'jobs', 'daily_counts'] as $table) {
+        foreach (['people', 'submissions', 'events', 'person_tag', 'deliveries', 'messages', 'jobs', 'counts'] as $table) {
             yield $table => [$table];
         }
     }
@@ -35,7 +35,7 @@ final class TransactionsTest extends TestCase
         DB::statement("create trigger broken before insert on {$table} begin select raise(abort, 'the disk is full'); end");
         $this->post('/'.$funnel->address, $form)->assertStatus(500);
 
-        foreach (['people', 'submissions', 'events', 'tags', 'person_tag', 'deliveries', 'messages', 'jobs', 'daily_counts', 'visitor_person'] as $of) {
+        foreach (['people', 'submissions', 'events', 'tags', 'person_tag', 'deliveries', 'messages', 'jobs', 'counts', 'visitor_person'] as $of) {
             self::assertSame(0, DB::table($of)->count(), $of);
         }
         DB::statement('drop trigger broken');

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Mail;
 
-use App\Jobs\SendMessage;
 use App\Mail\Broadcasts\Broadcasting;
 use App\Mail\Sending\MessageSender;
 use App\Mail\Sending\OutboxBehaviour;
+use App\Mail\Sending\SendMessage;
 use App\Models\Broadcast;
 use App\Models\Message;
 use App\Models\Person;
@@ -71,7 +71,7 @@ final class BroadcastsTest extends TestCase
         DB::table('opt_outs')->insert(['person_id' => sprintf('01h%023d', 7), 'what' => 'broadcasts', 'at' => now()]);
         $person(8)->update(['last_name' => 'Ash', 'last_key' => 'ash']);
         $person(9)->update(['quiet_until' => now()->addDays(2)]);
-        $broadcast = $this->broadcast(['audience' => json_encode(['all' => true, 'of' => [['what' => 'field', 'is' => 'empty', 'of' => 'last_name']]])]);
+        $broadcast = $this->broadcast(['audience' => json_encode(['all' => true, 'rules' => [['kind' => 'field', 'field' => 'last_name', 'compare' => 'empty']]])]);
         $this->getJson("/studio/api/broadcasts/{$broadcast->id}")->assertJsonPath('people', 4)->assertJsonPath('audienceWords', '“Last name” is not known');
         $this->postJson("/studio/api/broadcasts/{$broadcast->id}/send")->assertOk()->assertJsonPath('state', 'sending');
         $this->work();
@@ -308,7 +308,7 @@ final class BroadcastsTest extends TestCase
     public function test_a_copy_is_a_draft_that_sends_nothing_and_a_letter_on_its_way_cannot_be_taken_out(): void
     {
         $this->people(3);
-        $letter = $this->broadcast(['name' => str_repeat('n', 120), 'audience' => json_encode(['all' => true, 'of' => [['what' => 'field', 'of' => 'first_name', 'is' => 'equal', 'value' => 'P1']]])]);
+        $letter = $this->broadcast(['name' => str_repeat('n', 120), 'audience' => json_encode(['all' => true, 'rules' => [['kind' => 'field', 'field' => 'first_name', 'compare' => 'equal', 'value' => 'P1']]])]);
         $this->postJson("/studio/api/broadcasts/{$letter->id}/send")->assertOk();
         $this->deleteJson("/studio/api/broadcasts/{$letter->id}")->assertUnprocessable();
         $copy = $this->postJson("/studio/api/broadcasts/{$letter->id}/duplicate")->assertCreated()->assertJsonPath('state', 'draft')->assertJsonPath('subject', $letter->subject)->assertJsonPath('people', 1);

@@ -38,7 +38,7 @@ final class EmailPartsTest extends TestCase
 
     private function only(string $tag): string
     {
-        return htmlspecialchars((string) json_encode(['what' => 'tag', 'is' => 'has', 'value' => $tag]));
+        return htmlspecialchars((string) json_encode(['kind' => 'tag', 'has' => true, 'tag' => $tag]));
     }
 
     /** @return iterable<string, array{string, string}> typed, kept */
@@ -51,8 +51,8 @@ final class EmailPartsTest extends TestCase
         yield 'a part' => ['<div data-part="abc-1" onclick="x()">preview</div>', '<div data-part="abc-1">preview</div>'];
         yield 'a part with a bad id' => ['<div data-part="../../etc">x</div>', 'x'];
         yield 'a condition that is none' => ['<div data-only="{}"><p>x</p></div>', '<p>x</p>'];
-        yield 'a part within a condition' => ['<div data-only=\'{"what":"tag","is":"has","value":"A"}\'><p>x</p><div data-part="p"></div></div>',
-            '<div data-only="{&quot;what&quot;:&quot;tag&quot;,&quot;is&quot;:&quot;has&quot;,&quot;value&quot;:&quot;A&quot;}"><p>x</p></div>'];
+        yield 'a part within a condition' => ['<div data-only=\'{"kind":"tag","has":true,"tag":"A"}\'><p>x</p><div data-part="p"></div></div>',
+            '<div data-only="{&quot;kind&quot;:&quot;tag&quot;,&quot;has&quot;:true,&quot;tag&quot;:&quot;A&quot;}"><p>x</p></div>'];
         yield 'divs that mean nothing' => ['<div><div><p>x</p></div></div></div>', '<p>x</p>'];
         yield 'a div that never ends' => ['<div data-part="a"><div data-part="b">', '<div data-part="a"></div>'];
         yield 'lines and quotes' => ['<hr class="x"><blockquote><p>q</p></blockquote>', '<hr><blockquote><p>q</p></blockquote>'];
@@ -123,11 +123,11 @@ final class EmailPartsTest extends TestCase
     {
         $email = Email::query()->where('funnel_id', $this->funnel->id)->sole();
         $second = $this->postJson("/studio/api/funnels/{$this->funnel->id}/sequences")->assertCreated()->assertJsonPath('name', 'Sequence 2')->json('id');
-        $rules = ['all' => false, 'of' => [['what' => 'tag', 'is' => 'has', 'value' => 'VIP']]];
+        $rules = ['all' => false, 'rules' => [['kind' => 'tag', 'has' => true, 'tag' => 'VIP']]];
         $this->putJson("/studio/api/emails/{$email->id}", ['revision' => 1, 'sequence' => $second, 'only' => $rules])->assertOk()->assertJsonPath('sequence', $second)->assertJsonPath('only', $rules);
-        $this->putJson("/studio/api/emails/{$email->id}", ['revision' => 2, 'only' => ['of' => [['what' => 'tag', 'is' => 'has']]]])->assertUnprocessable()->assertJsonPath('message', 'Choose a tag.');
+        $this->putJson("/studio/api/emails/{$email->id}", ['revision' => 2, 'only' => ['rules' => [['kind' => 'tag', 'has' => true, 'tag' => '']]]])->assertUnprocessable()->assertJsonPath('message', 'Choose a tag.');
         $this->putJson("/studio/api/emails/{$email->id}", ['revision' => 2, 'sequence' => str_repeat('0', 26)])->assertUnprocessable();
-        $this->putJson("/studio/api/emails/{$email->id}", ['revision' => 2, 'only' => ['all' => true, 'of' => []]])->assertOk();
+        $this->putJson("/studio/api/emails/{$email->id}", ['revision' => 2, 'only' => ['all' => true, 'rules' => []]])->assertOk();
         self::assertNull($email->refresh()->only);
         $this->deleteJson("/studio/api/sequences/{$second}")->assertUnprocessable();
         $made = $this->postJson("/studio/api/funnels/{$this->funnel->id}/emails", ['sequence' => $second])->assertCreated()->json();
@@ -137,7 +137,7 @@ final class EmailPartsTest extends TestCase
         DB::table('sequences')->delete();
         $made = $this->postJson("/studio/api/funnels/{$this->funnel->id}/emails")->assertCreated()->json('sequence');
         self::assertSame([$made], [Sequence::query()->sole()->id]);
-        self::assertContains($made, Form::query()->sole()->definition['start']);
+        self::assertSame([['kind' => 'form', 'form' => Form::query()->sole()->id]], Sequence::query()->sole()->definition['starts']);
     }
 
     public function test_forms_come_and_go_and_are_changed_with_care(): void
@@ -150,7 +150,6 @@ final class EmailPartsTest extends TestCase
         $this->postJson("/studio/api/forms/{$second}/restore")->assertOk();
         self::assertCount(2, $this->getJson("/studio/api/funnels/{$this->funnel->id}")->json('forms'));
         $put = fn (array $values) => $this->putJson("/studio/api/forms/{$form->id}", ['revision' => $form->refresh()->revision] + $values);
-        $put(['start' => [str_repeat('0', 26)]])->assertUnprocessable()->assertJsonPath('message', 'One of these sequences is not in this funnel any more.');
         $put(['name' => ' '])->assertUnprocessable();
         $put(['hook' => 'nowhere'])->assertUnprocessable();
         $put(['name' => 'Better', 'doubleOptIn' => true, 'confirmWords' => ['title' => 'A <b>title</b>', 'letter' => '<p onclick="x()">Hello<script>x</script></p>']])->assertOk()

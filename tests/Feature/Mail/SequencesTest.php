@@ -33,7 +33,8 @@ final class SequencesTest extends TestCase
     private function sequence(array $emails, array $definition = []): Funnel
     {
         $funnel = $this->draft($this->owner);
-        Sequence::query()->sole()->forceFill(['definition' => $definition])->save();
+        $sequence = Sequence::query()->sole();
+        $sequence->forceFill(['definition' => $definition + $sequence->definition])->save();
         $day = 0;
         foreach ($emails as $name => $columns) {
             Email::query()->create($columns + ['funnel_id' => $funnel->id, 'name' => $name, 'subject' => $name, 'body' => '<p>Words enough to read.</p>', 'delay' => ['days' => ++$day, 'hour' => 9]]);
@@ -75,8 +76,8 @@ final class SequencesTest extends TestCase
     {
         $funnel = $this->sequence(['One' => [], 'Warm' => ['delay' => ['days' => 2, 'hour' => 9]], 'Cold' => ['delay' => ['days' => 2, 'hour' => 9]]]);
         $one = Email::query()->where('name', 'One')->sole()->id;
-        Email::query()->where('name', 'Warm')->sole()->forceFill(['only' => ['all' => true, 'of' => [['what' => 'did', 'is' => 'has', 'did' => 'clicked', 'of' => $one]]]])->save();
-        Email::query()->where('name', 'Cold')->sole()->forceFill(['only' => ['all' => true, 'of' => [['what' => 'did', 'is' => 'not', 'did' => 'clicked', 'of' => $one]]]])->save();
+        Email::query()->where('name', 'Warm')->sole()->forceFill(['only' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'clicked', 'done' => true, 'with' => $one]]]])->save();
+        Email::query()->where('name', 'Cold')->sole()->forceFill(['only' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'clicked', 'done' => false, 'with' => $one]]]])->save();
         app(Publishing::class)->publish($funnel, null);
         $this->join($funnel, ['email' => 'warm@example.com']);
         $this->join($funnel, ['email' => 'cold@example.com']);
@@ -90,8 +91,8 @@ final class SequencesTest extends TestCase
 
     public function test_a_tag_ends_a_sequence_and_starts_another(): void
     {
-        $funnel = $this->sequence(['One' => [], 'Two' => []], ['endTags' => ['Student']]);
-        $second = Sequence::query()->create(['funnel_id' => $funnel->id, 'name' => 'For students', 'definition' => ['startTags' => ['student']]]);
+        $funnel = $this->sequence(['One' => [], 'Two' => []], ['ends' => [['kind' => 'tag', 'tag' => 'Student']]]);
+        $second = Sequence::query()->create(['funnel_id' => $funnel->id, 'name' => 'For students', 'definition' => ['starts' => [['kind' => 'tag', 'tag' => 'student']]]]);
         Email::query()->create(['funnel_id' => $funnel->id, 'sequence_id' => $second->id, 'name' => 'Hello student', 'subject' => 'x', 'body' => '<p>Words.</p>', 'delay' => []]);
         app(Publishing::class)->publish($funnel, null);
         $this->join($funnel, ['email' => 'robin@example.com']);
@@ -101,7 +102,7 @@ final class SequencesTest extends TestCase
         $this->pass('2026-06-04 12:00');
 
         self::assertSame(['Welcome email', 'One', 'Hello student'], Message::query()->where('state', 'sent')->orderBy('sent_at')->pluck('name')->all());
-        self::assertSame('Got the tag “STUDENT”, which ends this sequence.', Message::query()->where('name', 'Two')->sole()->trouble);
+        self::assertSame('Got the tag “Student”, which ends this sequence.', Message::query()->where('name', 'Two')->sole()->trouble);
         // Whoever has the tag that ends it does not enter it.
         $this->join($funnel, ['email' => 'robin@example.com']);
         self::assertSame(0, Message::query()->where('state', 'waiting')->count());
@@ -232,9 +233,13 @@ final class SequencesTest extends TestCase
         $id = Sequence::query()->sole()->id;
         $this->actingAs($this->owner)->deleteJson("/studio/api/sequences/{$id}")->assertUnprocessable();
         $this->putJson("/studio/api/sequences/{$id}", ['revision' => 1, 'window' => ['days' => [], 'from' => 9, 'to' => 10]])->assertUnprocessable();
-        $this->putJson("/studio/api/sequences/{$id}", ['revision' => 1, 'name' => 'Better', 'window' => ['days' => [1], 'from' => 9, 'to' => 10], 'endTags' => ['x']])->assertOk()->assertJsonPath('windowLabel', 'Monday, 09:00 to 10:00')->assertJsonPath('revision', 2);
+        $this->putJson("/studio/api/sequences/{$id}", ['revision' => 1, 'name' => 'Better', 'window' => ['days' => [1], 'from' => 9, 'to' => 10], 'ends' => [['kind' => 'tag', 'tag' => 'x']]])->assertOk()->assertJsonPath('windowLabel', 'Monday, 09:00 to 10:00')->assertJsonPath('revision', 2);
         $this->putJson("/studio/api/sequences/{$id}", ['revision' => 1, 'name' => 'Late'])->assertConflict();
-        $this->putJson("/studio/api/sequences/{$id}", ['revision' => 2, 'window' => null])->assertOk()->assertJsonPath('window', null)->assertJsonPath('endTags', ['x']);
+        $this->putJson("/studio/api/sequences/{$id}", ['revision' => 2, 'window' => null])->assertOk()->assertJsonPath('window', null)->assertJsonPath('ends', [['kind' => 'tag', 'tag' => 'x']])
+            ->assertJsonPath('starts.0.kind', 'form');
+        foreach ([[['kind' => 'form', 'form' => str_repeat('0', 26)]], [['kind' => 'none']], 'bought', [7]] as $wrong) {
+            $this->putJson("/studio/api/sequences/{$id}", ['revision' => 3, 'starts' => $wrong])->assertUnprocessable();
+        }
         $this->actingAs($this->owner('other@ferncroft.example'));
         foreach ([['put', ''], ['delete', ''], ['post', '/pause'], ['post', '/resume']] as [$method, $path]) {
             $this->{"{$method}Json"}("/studio/api/sequences/{$id}{$path}", ['revision' => 3])->assertNotFound();

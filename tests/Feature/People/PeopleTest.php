@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\People;
 
+use App\Journey\Events;
 use App\Models\Email;
 use App\Models\Funnel;
 use App\Models\Message;
@@ -12,7 +13,7 @@ use App\Models\Sequence;
 use App\Models\User;
 use App\People\Consent\Suppressions;
 use App\People\Fields\OwnFields;
-use App\Results\Recorder;
+use App\Results\Counts;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -62,7 +63,7 @@ final class PeopleTest extends TestCase
     {
         $this->joined('a@example.com', 'b@example.com', 'c@example.com');
         $this->postJson("/studio/api/people/{$this->id('a@example.com')}/tags", ['name' => 'VIP'])->assertOk();
-        $rules = ['all' => true, 'of' => [['what' => 'field', 'is' => 'other', 'of' => 'first_name', 'value' => 'c']]];
+        $rules = ['all' => true, 'rules' => [['kind' => 'field', 'field' => 'first_name', 'compare' => 'other', 'value' => 'c']]];
         $act = $this->act('tag', ['of' => 'vip', 'everybody' => true, 'rules' => $rules])->assertCreated()->assertJsonPath('people', 1)->json('id');
         $tagged = fn (): array => Person::query()->whereHas('tags', fn ($q) => $q->where('name_key', 'vip'))->orderBy('email')->pluck('email')->all();
         self::assertSame(['a@example.com', 'b@example.com'], $tagged());
@@ -131,7 +132,7 @@ final class PeopleTest extends TestCase
         yield 'a tag without a name' => [['kind' => 'tag', 'of' => ' ', 'everybody' => true]];
         yield 'a tag of a page' => [['kind' => 'tag', 'of' => str_repeat('x', 61), 'everybody' => true]];
         yield 'a sequence that is not there' => [['kind' => 'start', 'of' => str_repeat('0', 26), 'everybody' => true]];
-        yield 'rules that are none' => [['kind' => 'tag', 'of' => 'x', 'everybody' => true, 'rules' => ['of' => [['what' => 'moon', 'is' => 'full']]]]];
+        yield 'rules that are none' => [['kind' => 'tag', 'of' => 'x', 'everybody' => true, 'rules' => ['rules' => [['kind' => 'moon']]]]];
     }
 
     /** @param  array<string, mixed>  $act */
@@ -168,9 +169,9 @@ final class PeopleTest extends TestCase
     public function test_erasing_forgets_the_person_and_keeps_the_totals(): void
     {
         $this->joined('robin@example.com', 'kim@example.com');
-        DB::table('events')->insert(['business_id' => $this->owner->business_id, 'type' => 'viewed', 'funnel_id' => $this->funnel->id, 'page_id' => $this->entry($this->funnel)->id, 'visitor' => md5('robin@example.com'), 'person_id' => $this->id('robin@example.com'), 'at' => now()->format(Recorder::AT)]);
-        app(Recorder::class)->rebuild($this->owner->business);
-        $counts = fn (): array => DB::table('daily_counts')->orderBy('page_id')->orderBy('day')->get()->all();
+        DB::table('events')->insert(['business_id' => $this->owner->business_id, 'type' => 'viewed', 'funnel_id' => $this->funnel->id, 'page_id' => $this->entry($this->funnel)->id, 'visitor' => md5('robin@example.com'), 'person_id' => $this->id('robin@example.com'), 'at' => now()->format(Events::AT)]);
+        app(Counts::class)->rebuild($this->owner->business);
+        $counts = fn (): array => DB::table('counts')->orderBy('page_id')->orderBy('day')->orderBy('measure')->get()->all();
         $numbers = fn (): mixed => $this->getJson("/studio/api/funnels/{$this->funnel->id}")->json('emailNumbers');
         [$before, $sent] = [$counts(), $numbers()];
         $id = $this->id('robin@example.com');
@@ -178,7 +179,7 @@ final class PeopleTest extends TestCase
         $this->postJson("/studio/api/people/{$id}/notes", ['words' => 'Robin plays well']);
         $this->postJson("/studio/api/people/{$id}/erase")->assertOk();
 
-        app(Recorder::class)->rebuild($this->owner->business);
+        app(Counts::class)->rebuild($this->owner->business);
         self::assertEquals($before, $counts(), 'totals stay true, and can still be made anew');
         self::assertSame($sent, $numbers());
         $this->getJson("/studio/api/people/{$id}")->assertNotFound();
@@ -231,11 +232,11 @@ final class PeopleTest extends TestCase
     public function test_segments_are_kept_changed_taken_out_and_brought_back(): void
     {
         $this->joined('a@example.com', 'b@example.com');
-        $rules = ['all' => true, 'of' => [['what' => 'field', 'is' => 'equal', 'of' => 'first_name', 'value' => 'A']]];
+        $rules = ['all' => true, 'rules' => [['kind' => 'field', 'field' => 'first_name', 'compare' => 'equal', 'value' => 'A']]];
         $id = $this->postJson('/studio/api/segments', ['name' => 'The As', 'rules' => $rules])->assertCreated()->json('id');
         $this->getJson("/studio/api/people?segment={$id}")->assertJsonPath('total', 1);
         $this->postJson('/studio/api/people/count', ['rules' => $rules])->assertJson(['count' => 1, 'words' => '“First name” is “A”']);
-        $this->postJson('/studio/api/people/count', ['rules' => ['of' => [['what' => 'tag', 'is' => 'has']]]])->assertUnprocessable()->assertJsonPath('message', 'Choose a tag.');
+        $this->postJson('/studio/api/people/count', ['rules' => ['rules' => [['kind' => 'tag', 'has' => true, 'tag' => '']]]])->assertUnprocessable()->assertJsonPath('message', 'Choose a tag.');
         $this->postJson('/studio/api/segments', ['name' => ' ', 'rules' => $rules])->assertUnprocessable();
         $this->deleteJson("/studio/api/segments/{$id}")->assertOk();
         self::assertSame([], $this->getJson('/studio/api/people/kit')->json('segments'));

@@ -4,20 +4,24 @@ declare(strict_types=1);
 
 namespace Tests\Feature\People;
 
-use App\Journey\PersonLookup;
-use App\Journey\Tagging;
+use App\Journey\Events;
+use App\Journey\NewEvent;
 use App\Models\Business;
 use App\Models\Message;
 use App\Models\Person;
+use App\People\Facts\PersonLookup;
 use App\People\Fields\OwnFields;
 use App\People\Segments\SegmentQuery;
-use App\Results\Recorder;
+use App\People\Tags\Tagging;
 use Carbon\CarbonImmutable;
-use Lantern\Core\Journey\EventType;
+use Lantern\Core\Events\EventType;
 use Lantern\Core\Rules\Did;
+use Lantern\Core\Rules\EarlierRules;
 use Lantern\Core\Rules\Group;
+use Lantern\Core\Rules\Rules;
 use Lantern\Core\Rules\Standing;
 use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Shape;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -61,7 +65,7 @@ final class SegmentTest extends TestCase
             OwnFields::set($person->id, 'lesson_on', [$one(['', '2026-06-10', '2026-06-15', '2026-06-14', '2026-07-01', 'soon'])]);
             foreach ([EventType::Viewed, EventType::Downloaded, EventType::Bought] as $type) {
                 for ($n = $dice->getInt(0, 2); $n > 0; $n--) {
-                    app(Recorder::class)->record($type, $this->business, null, $one([null, self::PAGE]), $this->now->subDays($dice->getInt(0, 40)), person: $person->id);
+                    app(Events::class)->take(new NewEvent($type, $this->business, $this->now->subDays($dice->getInt(0, 40)), page: $one([null, self::PAGE]), personId: $person->id));
                 }
             }
             if ($one([true, false])) {
@@ -76,59 +80,60 @@ final class SegmentTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>}> */
     public static function cases(): iterable
     {
-        $rule = fn (mixed ...$r): array => array_filter(array_combine(array_slice(['what', 'is', 'of', 'value', 'within', 'did'], 0, count($r)), $r), fn ($v): bool => $v !== '' && $v !== 0);
-        yield 'everybody' => [['all' => true, 'of' => []]];
+        // Written as they were until format 4, so that bringing them up to date is tried with each.
+        $rule = fn (mixed ...$r): array => EarlierRules::upgrade(array_filter(array_combine(array_slice(['what', 'is', 'of', 'value', 'within', 'did'], 0, count($r)), $r), fn ($v): bool => $v !== '' && $v !== 0));
+        yield 'everybody' => [['all' => true, 'rules' => []]];
         foreach (['first_name', 'last_name', 'email', 'phone', 'timezone', 'level', 'age', 'nothing_known'] as $of) {
             foreach (['equal', 'other', 'contains', 'without', 'begins'] as $is) {
                 foreach (['ADA', 'ö', '%', '_', "o'neil %_", 'Beginner', 'p1', 'Europe/berlin', '41', 'über'] as $value) {
-                    yield "{$of} {$is} {$value}" => [['all' => true, 'of' => [$rule('field', $is, $of, $value)]]];
+                    yield "{$of} {$is} {$value}" => [['all' => true, 'rules' => [$rule('field', $is, $of, $value)]]];
                 }
             }
             foreach (['filled', 'empty'] as $is) {
-                yield "{$of} {$is}" => [['all' => true, 'of' => [$rule('field', $is, $of)]]];
+                yield "{$of} {$is}" => [['all' => true, 'rules' => [$rule('field', $is, $of)]]];
             }
         }
         foreach (['more', 'less'] as $is) {
             foreach (['41', '-3', '50.5', '0'] as $value) {
-                yield "age {$is} {$value}" => [['all' => true, 'of' => [$rule('field', $is, 'age', $value)]]];
-                yield "level {$is} {$value}" => [['all' => true, 'of' => [$rule('field', $is, 'level', $value)]]];
+                yield "age {$is} {$value}" => [['all' => true, 'rules' => [$rule('field', $is, 'age', $value)]]];
+                yield "level {$is} {$value}" => [['all' => true, 'rules' => [$rule('field', $is, 'level', $value)]]];
             }
         }
         foreach (['has', 'not'] as $is) {
             foreach (['cellist', 'VIP', 'Nobody has it'] as $tag) {
-                yield "tag {$is} {$tag}" => [['all' => true, 'of' => [$rule('tag', $is, '', $tag)]]];
+                yield "tag {$is} {$tag}" => [['all' => true, 'rules' => [$rule('tag', $is, '', $tag)]]];
             }
             foreach (Did::cases() as $did) {
                 foreach ([['', 0], ['', 10], [self::PAGE, 0], [self::PAGE, 20], [self::EMAIL, 0], [self::EMAIL, 15]] as [$of, $within]) {
-                    yield "{$is} {$did->value} {$of} {$within}" => [['all' => true, 'of' => [$rule('did', $is, $of, '', $within, $did->value)]]];
+                    yield "{$is} {$did->value} {$of} {$within}" => [['all' => true, 'rules' => [$rule('did', $is, $of, '', $within, $did->value)]]];
                 }
             }
         }
         foreach (['joined', 'active', 'lesson_on', 'nothing_known'] as $of) {
             foreach (['before', 'after'] as $is) {
                 foreach (['2026-06-14', '2026-06-15', '2026-05-01', '2026-03-29'] as $day) {
-                    yield "{$of} {$is} {$day}" => [['all' => true, 'of' => [$rule('date', $is, $of, $day)]]];
+                    yield "{$of} {$is} {$day}" => [['all' => true, 'rules' => [$rule('date', $is, $of, $day)]]];
                 }
             }
             foreach (['within', 'longer'] as $is) {
                 foreach ([1, 5, 30] as $days) {
-                    yield "{$of} {$is} {$days}" => [['all' => true, 'of' => [$rule('date', $is, $of, '', $days)]]];
+                    yield "{$of} {$is} {$days}" => [['all' => true, 'rules' => [$rule('date', $is, $of, '', $days)]]];
                 }
             }
         }
         foreach (Standing::cases() as $standing) {
             foreach (['equal', 'other'] as $is) {
-                yield "{$is} {$standing->value}" => [['all' => true, 'of' => [$rule('standing', $is, '', $standing->value)]]];
+                yield "{$is} {$standing->value}" => [['all' => true, 'rules' => [$rule('standing', $is, '', $standing->value)]]];
             }
         }
         $tag = $rule('tag', 'has', '', 'Cellist');
         $new = $rule('date', 'within', 'joined', '', 30);
         $opened = $rule('did', 'has', '', '', 0, 'opened');
-        yield 'all of two' => [['all' => true, 'of' => [$tag, $new]]];
-        yield 'any of three' => [['all' => false, 'of' => [$tag, $new, $opened]]];
-        yield 'any, with groups of all' => [['all' => false, 'of' => [['all' => true, 'of' => [$tag, $new]], ['all' => true, 'of' => [$opened, $rule('tag', 'not', '', 'VIP')]]]]];
-        yield 'all, with an empty group' => [['all' => true, 'of' => [$tag, ['all' => false, 'of' => []]]]];
-        yield 'four deep' => [['all' => true, 'of' => [['all' => false, 'of' => [['all' => true, 'of' => [['all' => false, 'of' => [$tag, $opened]]]], $new]]]]];
+        yield 'all of two' => [['all' => true, 'rules' => [$tag, $new]]];
+        yield 'any of three' => [['all' => false, 'rules' => [$tag, $new, $opened]]];
+        yield 'any, with groups of all' => [['all' => false, 'rules' => [['all' => true, 'rules' => [$tag, $new]], ['all' => true, 'rules' => [$opened, $rule('tag', 'not', '', 'VIP')]]]]];
+        yield 'all, with an empty group' => [['all' => true, 'rules' => [$tag, ['all' => false, 'rules' => []]]]];
+        yield 'four deep' => [['all' => true, 'rules' => [['all' => false, 'rules' => [['all' => true, 'rules' => [['all' => false, 'rules' => [$tag, $opened]]]], $new]]]]];
     }
 
     public function test_the_database_and_the_core_agree_on_everybody(): void
@@ -151,6 +156,13 @@ final class SegmentTest extends TestCase
         self::assertGreaterThan(20, $none);
     }
 
+    public function test_every_kind_of_rule_is_a_query_too(): void
+    {
+        foreach (Rules::KINDS as $class) {
+            self::assertStringEndsWith('\\Rules\\'.class_basename($class), SegmentQuery::sql($class::fromShape(Shape::of(['tag' => 'x', 'value' => 'x'] + $class::fresh())))::class);
+        }
+    }
+
     public function test_somebody_elses_people_are_never_found(): void
     {
         $other = $this->owner('other@ferncroft.example')->business;
@@ -168,23 +180,23 @@ final class SegmentTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string}> */
     public static function wrong(): iterable
     {
-        $deep = ['all' => true, 'of' => []];
+        $deep = ['all' => true, 'rules' => []];
         for ($i = 0; $i < 5; $i++) {
-            $deep = ['all' => true, 'of' => [$deep]];
+            $deep = ['all' => true, 'rules' => [$deep]];
         }
         yield 'five deep' => [$deep, 'deep at most'];
-        yield 'no kind' => [['of' => [['what' => 'moon', 'is' => 'full']]], 'not known here'];
-        yield 'no tag' => [['of' => [['what' => 'tag', 'is' => 'has']]], 'Choose a tag'];
-        yield 'no field' => [['of' => [['what' => 'field', 'is' => 'equal', 'of' => 'a b; drop table people', 'value' => 'x']]], 'Choose a field'];
-        yield 'no number' => [['of' => [['what' => 'field', 'is' => 'more', 'of' => 'age', 'value' => 'old']]], 'need a number'];
-        yield 'no comparison' => [['of' => [['what' => 'field', 'is' => 'like', 'of' => 'age', 'value' => 'x']]], 'how the field is compared'];
-        yield 'no value' => [['of' => [['what' => 'field', 'is' => 'equal', 'of' => 'age', 'value' => ' ']]], 'compared with'];
-        yield 'no such day' => [['of' => [['what' => 'date', 'is' => 'before', 'of' => 'joined', 'value' => '2026-02-30']]], 'Choose a day'];
-        yield 'no days' => [['of' => [['what' => 'date', 'is' => 'within', 'of' => 'joined']]], 'how many days'];
-        yield 'no standing' => [['of' => [['what' => 'standing', 'is' => 'equal', 'value' => 'rich']]], 'how they stand'];
-        yield 'nothing done' => [['of' => [['what' => 'did', 'is' => 'has', 'did' => 'flew']]], 'none of'];
-        yield 'words for a list' => [['of' => 'everybody'], 'A list was expected'];
-        yield 'too many' => [['of' => array_fill(0, 41, ['what' => 'tag', 'is' => 'has', 'value' => 'x'])], 'too many'];
+        yield 'no kind' => [['rules' => [['kind' => 'moon']]], 'not known here'];
+        yield 'no tag' => [['rules' => [['kind' => 'tag', 'has' => true, 'tag' => '']]], 'Choose a tag'];
+        yield 'no field' => [['rules' => [['kind' => 'field', 'field' => 'a b; drop table people', 'compare' => 'equal', 'value' => 'x']]], 'Choose a field'];
+        yield 'no number' => [['rules' => [['kind' => 'field', 'field' => 'age', 'compare' => 'more', 'value' => 'old']]], 'need a number'];
+        yield 'no comparison' => [['rules' => [['kind' => 'field', 'field' => 'age', 'compare' => 'like', 'value' => 'x']]], 'how the field is compared'];
+        yield 'no value' => [['rules' => [['kind' => 'field', 'field' => 'age', 'compare' => 'equal', 'value' => ' ']]], 'compared with'];
+        yield 'no such day' => [['rules' => [['kind' => 'date', 'date' => 'joined', 'compare' => 'before', 'day' => '2026-02-30']]], 'Choose a day'];
+        yield 'no days' => [['rules' => [['kind' => 'date', 'date' => 'joined', 'compare' => 'within']]], 'how many days'];
+        yield 'no standing' => [['rules' => [['kind' => 'standing', 'so' => true, 'standing' => 'rich']]], 'how they stand'];
+        yield 'nothing done' => [['rules' => [['kind' => 'deed', 'deed' => 'flew', 'done' => true]]], 'none of'];
+        yield 'words for a list' => [['rules' => 'everybody'], 'A list was expected'];
+        yield 'too many' => [['rules' => array_fill(0, 41, ['kind' => 'tag', 'has' => true, 'tag' => 'x'])], 'too many'];
     }
 
     /** @param  array<string, mixed>  $rules */
@@ -198,9 +210,9 @@ final class SegmentTest extends TestCase
 
     public function test_rules_in_words(): void
     {
-        $group = Group::fromArray(['all' => true, 'of' => [['what' => 'tag', 'is' => 'has', 'value' => 'Cellist'], ['all' => false, 'of' => [
-            ['what' => 'did', 'is' => 'not', 'did' => 'opened', 'of' => self::EMAIL, 'within' => 30], ['what' => 'date', 'is' => 'longer', 'of' => 'active', 'within' => 1], ['what' => 'field', 'is' => 'begins', 'of' => 'level', 'value' => 'B']]],
-            ['what' => 'standing', 'is' => 'other', 'value' => 'bounced'], ['what' => 'did', 'is' => 'has', 'did' => 'bought']]]);
+        $group = Group::fromArray(['all' => true, 'rules' => [['kind' => 'tag', 'has' => true, 'tag' => 'Cellist'], ['all' => false, 'rules' => [
+            ['kind' => 'deed', 'deed' => 'opened', 'done' => false, 'with' => self::EMAIL, 'days' => 30], ['kind' => 'date', 'date' => 'active', 'compare' => 'longer', 'days' => 1], ['kind' => 'field', 'field' => 'level', 'compare' => 'begins', 'value' => 'B']]],
+            ['kind' => 'standing', 'so' => false, 'standing' => 'bounced'], ['kind' => 'deed', 'deed' => 'bought', 'done' => true]]]);
 
         self::assertSame('has the tag “Cellist” and (did not open “Welcome” in the last 30 days or was last active more than a day ago or “Level” begins with “B”) and not: address does not work and bought anything',
             $group->words(fn (string $id): string => [self::EMAIL => 'Welcome', 'level' => 'Level'][$id] ?? $id));

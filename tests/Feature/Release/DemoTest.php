@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Release;
 
+use App\Journey\Events;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Person;
-use App\Results\Recorder;
+use App\Results\Counts;
 use Database\Seeders\DemoSeeder;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\Process\Process;
@@ -23,7 +24,7 @@ final class DemoTest extends TestCase
         self::assertSame(['closed', 'draft', 'draft', 'draft', 'live'], Funnel::query()->orderBy('state')->pluck('state')->all());
         $live = Funnel::query()->where('address', 'practice-plan')->sole();
         $people = DB::table('submissions')->where('funnel_id', $live->id)->distinct()->count('person_id');
-        $visitors = (int) DB::table('daily_counts')->where('funnel_id', $live->id)->where('page_id', $this->entry($live)->id)->sum('new_visitors');
+        $visitors = (int) DB::table('counts')->where('measure', 'first-visitors')->where('page_id', $this->entry($live)->id)->sum('how_many');
         self::assertSame(1400, $visitors);
         self::assertEqualsWithDelta(430, $people, 10);
         self::assertSame([], Person::query()->where('email', 'not like', '%@example.%')->pluck('email')->all(), 'all addresses are made up');
@@ -31,14 +32,14 @@ final class DemoTest extends TestCase
         self::assertSame(0, Message::query()->where('state', 'waiting')->where('due_at', '<', now()->format('Y-m-d H:i:s'))->count());
         self::assertSame(Message::query()->where('state', 'sent')->count(), DB::table('outbox')->count());
         self::assertSame(0, DB::table('jobs')->count(), 'nothing is left for a worker');
-        $future = DB::table('events')->where('at', '>', now()->addSecond()->format(Recorder::AT))->count();
+        $future = DB::table('events')->where('at', '>', now()->addSecond()->format(Events::AT))->count();
         self::assertSame(0, $future, 'nothing has happened that is yet to come');
-        $weeks = DB::table('daily_counts')->where('funnel_id', $live->id)->groupByRaw("strftime('%W', day)")->orderBy('day')->selectRaw('sum(signups) as n')->pluck('n')->map(fn ($n): int => (int) $n);
+        $weeks = DB::table('counts')->where('measure', 'signups')->where('funnel_id', $live->id)->groupByRaw("strftime('%W', day)")->orderBy('day')->selectRaw('sum(how_many) as n')->pluck('n')->map(fn ($n): int => (int) $n);
         self::assertGreaterThan(2 * $weeks->filter()->min(), $weeks->max(), 'weeks rise and dip');
 
-        $counts = DB::table('daily_counts')->orderBy('funnel_id')->orderBy('page_id')->orderBy('day')->get()->all();
-        app(Recorder::class)->rebuild($live->business);
-        self::assertEquals($counts, DB::table('daily_counts')->orderBy('funnel_id')->orderBy('page_id')->orderBy('day')->get()->all());
+        $counts = DB::table('counts')->orderBy('funnel_id')->orderBy('page_id')->orderBy('day')->orderBy('measure')->get()->all();
+        app(Counts::class)->rebuild($live->business);
+        self::assertEquals($counts, DB::table('counts')->orderBy('funnel_id')->orderBy('page_id')->orderBy('day')->orderBy('measure')->get()->all());
         $this->expectExceptionMessage('There is an owner already');
         $this->seed(DemoSeeder::class);
     }

@@ -27,7 +27,7 @@ final class EarlierReleaseTest extends TestCase
         // Then all emails were one sequence, and nothing said so; the migration gave it the funnel's id.
         $sequence = $version->plan['sequences'][0]['id'];
         $plan = ['format' => 1] + json_decode(str_replace($sequence, $funnel->id, (string) json_encode($version->plan)), true);
-        unset($plan['sequences'], $plan['forms'][0]['start'], $plan['emails'][0]['sequence']);
+        unset($plan['sequences'], $plan['emails'][0]['sequence']);
         DB::table('sequences')->update(['id' => $funnel->id]);
         DB::table('emails')->update(['sequence_id' => $funnel->id]);
         DB::table('forms')->update(['definition' => DB::raw("replace(definition, '{$sequence}', '{$funnel->id}')")]);
@@ -106,11 +106,11 @@ final class EarlierReleaseTest extends TestCase
         $artisan('lantern:redraw');
         $db = new PDO("sqlite:{$file}");
         $changes = $db->query('select address, look_changes from funnels order by id')->fetchAll(PDO::FETCH_KEY_PAIR);
-        $sequences = $db->query("select e.sequence_id, q.name, m.sequence_id, json_extract(f.definition, '$.start[0]') from emails e join sequences q on q.id = e.sequence_id join messages m on m.email_id = e.id join forms f on f.funnel_id = e.funnel_id")->fetchAll(PDO::FETCH_NUM);
+        $sequences = $db->query("select e.sequence_id, q.name, m.sequence_id, json_extract(q.definition, '$.starts[0].form'), json_extract(f.definition, '$.start') from emails e join sequences q on q.id = e.sequence_id join messages m on m.email_id = e.id join forms f on f.funnel_id = e.funnel_id")->fetchAll(PDO::FETCH_NUM);
         $name = $db->query('select first_key from people')->fetchColumn();
         unlink($file);
 
-        self::assertSame([['01aaaaaaaaaaaaaaaaaaaaaaaa', 'Follow-up', '01aaaaaaaaaaaaaaaaaaaaaaaa', '01aaaaaaaaaaaaaaaaaaaaaaaa']], $sequences);
+        self::assertSame([['01aaaaaaaaaaaaaaaaaaaaaaaa', 'Follow-up', '01aaaaaaaaaaaaaaaaaaaaaaaa', '01ffffffffffffffffffffffff', null]], $sequences);
         self::assertSame('zoë', $name);
 
         self::assertSame(['mine' => '{"accent":"#123456"}', 'yours' => '{}'], $changes);

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature\Results;
 
 use App\Models\Funnel;
-use App\Results\Recorder;
+use App\Results\Counts;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -18,9 +18,9 @@ final class CountsTest extends TestCase
         $this->post('/m/view', $more + ['funnel' => $funnel->id, 'page' => $this->entry($funnel)->id, 'visitor' => str_pad($visitor, 32, '0')], $headers)->assertNoContent();
     }
 
-    private function total(string $column): int
+    private function total(string $measure): int
     {
-        return (int) DB::table('daily_counts')->sum($column);
+        return (int) DB::table('counts')->where('measure', $measure)->sum('how_many');
     }
 
     public function test_views_visitors_and_sign_ups_by_day_in_the_owners_zone(): void
@@ -35,17 +35,17 @@ final class CountsTest extends TestCase
         $this->see($funnel, 'a');
         $this->join($funnel, ['email' => 'robin@example.com', 'visitor' => str_pad('a', 32, '0')]);
 
-        $rows = DB::table('daily_counts')->orderBy('day')->get(['day', 'views', 'visitors', 'new_visitors', 'signups'])->map(fn ($r): array => array_values((array) $r))->all();
-        self::assertEquals([['2026-03-28', 3, 2, 2, 0], ['2026-03-29', 1, 1, 0, 1]], $rows);
+        $rows = DB::table('counts')->orderBy('day')->orderByDesc('how_many')->orderBy('measure')->get(['day', 'measure', 'how_many'])->map(fn ($r): string => "{$r->day} {$r->measure} {$r->how_many}")->all();
+        self::assertSame(['2026-03-28 views 3', '2026-03-28 first-visitors 2', '2026-03-28 visitors 2', '2026-03-29 signups 1', '2026-03-29 views 1', '2026-03-29 visitors 1'], $rows);
         $results = $this->actingAs($owner)->getJson("/studio/api/funnels/{$funnel->id}/results?days=7")->assertOk();
         $results->assertJsonPath('pages.0.visitors', 2)->assertJsonPath('pages.0.views', 4)->assertJsonPath('pages.0.rate.rate', 0.5)->assertJsonCount(7, 'days')->assertJsonPath('days.6.day', '2026-03-29');
         self::assertEqualsCanonicalizing(['', 'newsletter'], array_column($results->json('sources'), 'source'));
 
-        $before = DB::table('daily_counts')->orderBy('day')->get()->all();
-        app(Recorder::class)->rebuild($owner->business);
-        self::assertEquals($before, DB::table('daily_counts')->orderBy('day')->get()->all(), 'rebuilt from the events they are the same');
+        $before = DB::table('counts')->orderBy('day')->orderBy('measure')->get()->all();
+        app(Counts::class)->rebuild($owner->business);
+        self::assertEquals($before, DB::table('counts')->orderBy('day')->orderBy('measure')->get()->all(), 'rebuilt from the events they are the same');
         $this->putJson('/studio/api/settings', ['businessName' => 'F', 'senderName' => 'I', 'senderAddress' => 'i@ferncroft.example', 'postalAddress' => 'x', 'timezone' => 'UTC', 'currency' => 'EUR'])->assertOk();
-        self::assertSame(['2026-03-28'], DB::table('daily_counts')->pluck('day')->all(), 'in UTC it was one day');
+        self::assertSame(['2026-03-28'], DB::table('counts')->distinct()->pluck('day')->all(), 'in UTC it was one day');
         self::assertSame(4, $this->total('views'));
     }
 

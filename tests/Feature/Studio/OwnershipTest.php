@@ -54,7 +54,7 @@ final class OwnershipTest extends TestCase
         $this->runQueue();
         $person = Person::query()->where('business_id', $owner->business_id)->sole()->id;
         $this->actingAs($owner);
-        $rules = ['all' => true, 'of' => [['what' => 'tag', 'is' => 'has', 'value' => 'x']]];
+        $rules = ['all' => true, 'rules' => [['kind' => 'tag', 'has' => true, 'tag' => 'x']]];
         $made = fn (string $path, array $data): string => (string) $this->postJson("/studio/api/{$path}", $data)->assertSuccessful()->json('id');
         $note = $this->postJson("/studio/api/people/{$person}/notes", ['words' => 'Plays left-handed'])->assertSuccessful();
         self::assertNotSame('', (string) $note->getContent());

@@ -6,7 +6,7 @@ namespace App\Http\Studio\Account;
 
 use App\Http\Studio\StudioController;
 use App\Models\Business;
-use App\Results\Recorder;
+use App\Results\Counts;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -40,14 +40,14 @@ final class SettingsController extends StudioController
         'email.email' => 'This does not look like an email address.',
     ];
 
-    public function update(Request $request, Recorder $recorder): JsonResponse
+    public function update(Request $request, Counts $counts): JsonResponse
     {
         $given = $request->validate(self::RULES, self::MESSAGES);
         $business = $this->business();
         $before = $business->timezone;
         $business->forceFill(self::columns($given))->save();
         if ($before !== $business->timezone) {
-            $recorder->rebuild($business); // Days begin at another moment now.
+            $counts->rebuild($business); // Days begin at another moment now.
         }
 
         return response()->json(self::json($business));

@@ -30,16 +30,11 @@ final class FormController extends StudioController
         return DB::transaction(function () use ($request, $form): JsonResponse {
             $found = $this->part(Form::class, $form);
             $this->sameRevision($request, $found->revision);
-            $typed = $request->only(['name', 'fields', 'button', 'consent', 'consentRequired', 'tags', 'marketing', 'doubleOptIn', 'start', 'stop', 'done', 'notice', 'hook', 'nextButton']);
+            $typed = $request->only(['name', 'fields', 'button', 'consent', 'consentRequired', 'tags', 'marketing', 'doubleOptIn', 'done', 'notice', 'hook', 'nextButton']);
             $confirm = $request->input('confirmWords');
             if (is_array($confirm)) {
                 $typed['confirm'] = ['letter' => RichText::letter((string) ($confirm['letter'] ?? ''))]
                     + array_map(fn (mixed $w): mixed => is_string($w) ? RichText::plain($w) : $w, $confirm);
-            }
-            foreach (['start', 'stop'] as $which) {
-                if (isset($typed[$which]) && array_diff((array) $typed[$which], $found->funnel->sequences()->pluck('id')->all()) !== []) {
-                    throw Invalid::at($which, 'One of these sequences is not in this funnel any more.');
-                }
             }
             if (trim((string) $request->input('name', $found->name)) === '') {
                 throw Invalid::at('name', 'Please give the form a name. Only you will see it.');

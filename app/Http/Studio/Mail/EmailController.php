@@ -11,6 +11,7 @@ use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\EmailWriter;
 use App\Mail\Sending\Planner;
 use App\Models\Email;
+use App\Models\Form;
 use App\Models\Funnel;
 use App\Models\Person;
 use App\Models\Sequence;
@@ -24,8 +25,11 @@ use Illuminate\Support\Facades\DB;
 use Lantern\Core\Checks\EmailCheck;
 use Lantern\Core\Checks\EmailFacts;
 use Lantern\Core\Checks\Finding;
+use Lantern\Core\Events\Trigger\FormFilledIn;
+use Lantern\Core\Events\Trigger\Triggers;
 use Lantern\Core\Rules\Group;
 use Lantern\Core\Sequences\Delay;
+use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
@@ -56,10 +60,8 @@ final class EmailController extends StudioController
         if ($found !== null) {
             return $found;
         }
-        $made = Sequence::query()->create(['id' => Ids::next(), 'funnel_id' => $funnel->id, 'name' => 'Follow-up']);
-        foreach ($funnel->forms as $form) {
-            $form->forceFill(['definition' => ['start' => [...(array) ($form->definition['start'] ?? []), $made->id]] + $form->definition])->save();
-        }
+        $plan = new SequencePlan(Ids::next(), 'Follow-up', new Triggers(array_map(fn (Form $f): FormFilledIn => new FormFilledIn($f->id), $funnel->forms->all())));
+        $made = Sequence::query()->create(['id' => $plan->id, 'funnel_id' => $funnel->id, 'name' => $plan->name, 'definition' => DraftPlan::definition($plan)]);
 
         return $made;
     }

@@ -7,8 +7,8 @@ namespace App\Http\Studio\Mail;
 use App\Drafts\DraftPlan;
 use App\Http\Studio\Json;
 use App\Http\Studio\StudioController;
-use App\Jobs\ResumeSequence;
 use App\Mail\Sequences\Replanner;
+use App\Mail\Sequences\ResumeSequence;
 use App\Models\Sequence;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
@@ -32,7 +32,8 @@ final class SequenceController extends StudioController
             throw Invalid::at('sequences', 'A funnel has '.self::MOST.' sequences at most.');
         }
         $name = trim($request->string('name')->toString());
-        $sequence = Sequence::query()->create(['id' => Ids::next(), 'funnel_id' => $found->id, 'name' => mb_substr($name === '' ? ($count === 0 ? 'Follow-up' : 'Sequence '.($count + 1)) : $name, 0, 120)]);
+        $plan = new SequencePlan(Ids::next(), mb_substr($name === '' ? ($count === 0 ? 'Follow-up' : 'Sequence '.($count + 1)) : $name, 0, 120));
+        $sequence = Sequence::query()->create(['id' => $plan->id, 'funnel_id' => $found->id, 'name' => $plan->name, 'definition' => DraftPlan::definition($plan)]);
 
         return response()->json(Json::sequence($sequence), 201);
     }
@@ -42,14 +43,18 @@ final class SequenceController extends StudioController
         return DB::transaction(function () use ($request, $sequence): JsonResponse {
             $found = $this->part(Sequence::class, $sequence);
             $this->sameRevision($request, $found->revision);
-            $typed = $request->only(['name', 'startTags', 'endTags', 'endsOnBuying', 'again', 'window', 'byReader']);
+            $typed = $request->only(['name', 'starts', 'ends', 'again', 'window', 'byReader']);
             // An empty window is no window: always.
             if (array_key_exists('window', $typed) && in_array($typed['window'], [null, []], true)) {
                 unset($typed['window']);
                 $found->definition = array_diff_key($found->definition, ['window' => 0]);
             }
             $plan = SequencePlan::fromShape(Shape::of($typed + ['id' => $found->id, 'name' => $found->name] + $found->definition));
-            $found->forceFill(['name' => $plan->name, 'definition' => array_diff_key($plan->toArray(), ['id' => 0, 'name' => 0]), 'revision' => $found->revision + 1])->save();
+            $forms = $found->funnel->forms()->pluck('id')->all();
+            if (array_diff([...$plan->starts->references(), ...$plan->ends->references()], $forms) !== []) {
+                throw Invalid::at('starts', 'One of these forms is not in this funnel any more.');
+            }
+            $found->forceFill(['name' => $plan->name, 'definition' => DraftPlan::definition($plan), 'revision' => $found->revision + 1])->save();
 
             return response()->json(Json::sequence($found));
         });

@@ -17,7 +17,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
-use Lantern\Core\Plan\Outcome;
+use Lantern\Core\Events\Outcome;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\PageSettings;
 use Lantern\Core\Plan\Way as WayPlan;

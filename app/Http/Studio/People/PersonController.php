@@ -5,22 +5,22 @@ declare(strict_types=1);
 namespace App\Http\Studio\People;
 
 use App\Http\Studio\StudioController;
-use App\Journey\EffectRunner;
-use App\Journey\PersonLookup;
-use App\Journey\Tagging;
+use App\Journey\Events;
+use App\Journey\NewEvent;
 use App\Mail\Sending\Feedback;
+use App\Mail\Unsubscribing\Unsubscribe;
 use App\Models\Delivery;
 use App\Models\Funnel;
 use App\Models\Person;
 use App\Models\Tag;
-use App\People\Consent\Unsubscribe;
+use App\People\Facts\PersonLookup;
 use App\People\Fields\OwnFields;
 use App\People\Privacy\Erase;
 use App\People\Privacy\History;
 use App\People\Privacy\Merge;
 use App\People\Privacy\PeopleExport;
 use App\People\Privacy\PersonArchive;
-use App\Results\Recorder;
+use App\People\Tags\Tagging;
 use App\Support\Ids;
 use App\Support\Instant;
 use App\Support\RichText;
@@ -28,9 +28,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Journey\Event;
-use Lantern\Core\Journey\EventType;
-use Lantern\Core\Journey\Journey;
+use Lantern\Core\Events\EventType;
 use Lantern\Core\People\FieldKind;
 use Lantern\Core\People\ImportPlan;
 use Lantern\Core\Support\Invalid;
@@ -97,7 +95,7 @@ final class PersonController extends StudioController
         if ($name === '' || mb_strlen($name) > 60) {
             throw Invalid::at('name', 'A tag has between one and 60 characters.');
         }
-        DB::transaction(fn () => $tagging->add($found, $name, CarbonImmutable::now()));
+        $tagging->add($found, $name, CarbonImmutable::now());
 
         return response()->json(['tags' => $found->tags()->get(['tags.id', 'name'])->map(fn (Tag $t): array => ['id' => $t->id, 'name' => $t->name])->all()]);
     }
@@ -137,43 +135,37 @@ final class PersonController extends StudioController
         return response()->json(['id' => $note]);
     }
 
-    /** A purchase made elsewhere: sequences that end on buying end, here and in every live funnel. */
-    public function bought(Request $request, string $person, Recorder $recorder, EffectRunner $perform): JsonResponse
+    /** A purchase made elsewhere: what buying starts and ends does so, in every live funnel. */
+    public function bought(Request $request, string $person, Events $events): JsonResponse
     {
         $found = $this->person($person);
-        $funnel = $this->funnel($request->string('funnel')->toString());
-        DB::transaction(function () use ($found, $funnel, $recorder, $perform): void {
-            $now = CarbonImmutable::now();
-            $recorder->note(EventType::Bought, $found, $now, $funnel->id, ['by' => 'owner']);
-            if ($funnel->liveVersion !== null) {
-                $decision = (new Journey($funnel->liveVersion->plan()))->decide(PersonLookup::visitor($found), new Event(EventType::Bought, $now));
-                $perform->all($decision->effects, $funnel, $funnel->liveVersion, $found, $now);
-            }
-        });
+        $funnel = $this->funnel($request->string('funnel')->toString())->load('liveVersion');
+        $events->take(NewEvent::of(EventType::Bought, $found, CarbonImmutable::now(), $funnel, data: ['by' => 'owner']));
 
         return response()->json(['id' => $found->id], 201);
     }
 
     /** Enters a sequence by the owner's hand, or leaves it. */
-    public function sequence(Request $request, string $person, string $sequence, EffectRunner $perform): JsonResponse
+    public function sequence(Request $request, string $person, string $sequence, Events $events): JsonResponse
     {
         $found = $this->person($person);
         $now = CarbonImmutable::now();
         if ($request->isMethod('DELETE')) {
-            DB::transaction(fn () => EffectRunner::stop($found->id, $sequence, 'Taken out of the sequence by you.', $now));
+            $events->leave($found, $sequence, 'Taken out of the sequence by you.', $now);
 
             return response()->json(['id' => $sequence]);
         }
-        $funnel = Funnel::query()->with(['liveVersion', 'business'])->where('business_id', $found->business_id)->whereHas('sequences', fn ($q) => $q->where('id', $sequence))->first();
-        $version = $funnel?->liveVersion;
-        $effects = $version === null ? [] : (new Journey($version->plan()))->start(PersonLookup::visitor($found), $sequence, $now);
-        if ($funnel === null || $version === null || $effects === []) {
-            throw Invalid::at('sequence', $version === null ? 'This sequence is not live yet: publish its funnel first.' : 'They are in this sequence already, were in it before, or have a tag that ends it.');
+        $funnel = Funnel::query()->with(['liveVersion', 'business'])->where('business_id', $found->business_id)
+            ->whereHas('sequences', fn ($q) => $q->where('id', $sequence))->first();
+        if ($funnel?->liveVersion === null) {
+            throw Invalid::at('sequence', 'This sequence is not live yet: publish its funnel first.');
         }
         if (! $found->standing()->getsSequences()) {
             throw Invalid::at('sequence', 'This person '.$found->standing()->label().', so nothing can be sent to them.');
         }
-        DB::transaction(fn () => $perform->all($effects, $funnel, $version, $found, $now));
+        if (! $events->enter($found, $funnel, $sequence, $now)) {
+            throw Invalid::at('sequence', 'They are in this sequence already, were in it before, or have a tag that ends it.');
+        }
 
         return response()->json(['id' => $sequence], 201);
     }

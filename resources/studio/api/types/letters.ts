@@ -8,12 +8,14 @@ export interface SendWindow {
     to: number;
 }
 
+/** An event that starts a sequence or ends it. */
+export type Trigger = { kind: 'tag'; tag: string } | { kind: 'form'; form: string } | { kind: 'bought' };
+
 export interface Sequence {
     id: string;
     name: string;
-    startTags: string[];
-    endTags: string[];
-    endsOnBuying: boolean;
+    starts: Trigger[];
+    ends: Trigger[];
     again: boolean;
     byReader: boolean;
     window: SendWindow | null;

@@ -36,8 +36,6 @@ export interface Form {
     marketing: string;
     doubleOptIn: boolean;
     confirmWords: ConfirmWords;
-    start: string[];
-    stop: string[];
     done: string;
     notice: 'never' | 'at-once' | 'daily';
     hook: string;
@@ -46,18 +44,39 @@ export interface Form {
 }
 
 /** Rules about people: all of them must hold, or any. */
-export interface Rule {
-    what: 'field' | 'tag' | 'did' | 'date' | 'standing';
-    is: string;
-    of?: string;
-    value?: string;
-    within?: number;
-    did?: string;
-}
+/** A rule about people; what it holds beside its kind is said by the description of that kind. */
+export type Rule = { kind: string } & Record<string, string | number | boolean>;
 
 export interface Rules {
     all: boolean;
-    of: (Rule | Rules)[];
+    rules: (Rule | Rules)[];
+}
+
+export interface RuleOption {
+    label: string;
+    words: string;
+    sets: Record<string, string | number | boolean>;
+    own: boolean;
+}
+
+/** One thing a kind of rule asks for, as the core describes it. */
+export interface RuleField {
+    type: 'choice' | 'tag' | 'mail' | 'place' | 'field' | 'date' | 'value' | 'number' | 'day';
+    name: string;
+    label: string;
+    options: RuleOption[];
+    when: Record<string, (string | boolean)[]>;
+    optional: boolean;
+    words: string;
+    one: string;
+    none: string;
+}
+
+export interface RuleKind {
+    kind: string;
+    label: string;
+    fresh: Rule;
+    fields: RuleField[];
 }
 
 export interface OwnField {
@@ -84,8 +103,7 @@ export interface PeopleKit {
     broadcasts: Thing[];
     sequences: Thing[];
     segments: { id: string; name: string; rules: Rules }[];
-    dids: { id: string; yes: string; no: string; mail: boolean }[];
-    standings: { id: string; label: string }[];
+    rules: RuleKind[];
 }
 
 export interface ImportRow {

@@ -23,7 +23,7 @@ const router = useRouter();
 const people = usePeopleKit();
 const session = useSession();
 const email = computed(() => store.email(props.id));
-const some = computed(() => (email.value?.only.of.length ?? 0) > 0);
+const some = computed(() => (email.value?.only.rules.length ?? 0) > 0);
 onMounted(() => people.load().catch(notices.trouble));
 const pages = computed(() => store.funnel?.pages.map((p) => ({ field: `{{page_${p.id}}}`, name: p.name })) ?? []);
 const fields = computed(() => [

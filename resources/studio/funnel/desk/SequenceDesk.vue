@@ -6,6 +6,7 @@ import { api } from '@/api/client';
 import type { Email, Sequence, SendWindow } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
+import * as triggers from '@/funnel/triggers';
 import { useNotices } from '@/stores/notices';
 import { useSession } from '@/stores/session';
 import { count, counted, percent } from '@/ui/format';
@@ -23,7 +24,10 @@ const session = useSession();
 const router = useRouter();
 const sequence = computed(() => store.sequence(props.id));
 const emails = computed(() => (store.funnel?.emails ?? []).filter((e) => e.sequence === props.id));
-const starters = computed(() => (store.funnel?.forms ?? []).filter((f) => f.start.includes(props.id)));
+const starters = computed(() => {
+    const forms = triggers.formsOf(sequence.value?.starts ?? []);
+    return (store.funnel?.forms ?? []).filter((f) => forms.includes(f.id));
+});
 const numbers = computed(() => store.funnel?.sequenceNumbers[props.id] ?? { inside: 0, waiting: 0 });
 
 function edit(values: Partial<Sequence>, label: string, now = true): void {
@@ -134,7 +138,7 @@ const takeOut = () =>
                                         email.name
                                     }}</RouterLink
                                 >
-                                <span v-if="email.only.of.length > 0" class="block pl-6 text-sm">for some only</span>
+                                <span v-if="email.only.rules.length > 0" class="block pl-6 text-sm">for some only</span>
                             </td>
                             <td class="py-2 text-right">{{ count(of(email).sent ?? 0) }}</td>
                             <td class="py-2 text-right">{{ share(of(email).opened, of(email).sent) }}</td>
@@ -176,9 +180,12 @@ const takeOut = () =>
                     </p>
                     <TagsField
                         class="mt-2"
-                        :model-value="sequence.startTags"
+                        :model-value="triggers.tagsOf(sequence.starts)"
                         label="or when they get one of these tags"
-                        @update:model-value="(startTags: string[]) => edit({ startTags }, 'what starts the sequence', false)"
+                        @update:model-value="
+                            (tags: string[]) =>
+                                edit({ starts: triggers.withTags(sequence!.starts, tags) }, 'what starts the sequence', false)
+                        "
                     />
                     <UiSwitch
                         class="mt-3"
@@ -190,15 +197,19 @@ const takeOut = () =>
                 <div>
                     <h3 class="label">It ends before its last email</h3>
                     <UiSwitch
-                        :model-value="sequence.endsOnBuying"
+                        :model-value="triggers.has(sequence.ends, { kind: 'bought' })"
                         label="when they buy"
-                        @update:model-value="(endsOnBuying: boolean) => edit({ endsOnBuying }, 'what ends the sequence')"
+                        @update:model-value="
+                            (on: boolean) => edit({ ends: triggers.set(sequence!.ends, { kind: 'bought' }, on) }, 'what ends the sequence')
+                        "
                     />
                     <TagsField
                         class="mt-2"
-                        :model-value="sequence.endTags"
+                        :model-value="triggers.tagsOf(sequence.ends)"
                         label="or when they get one of these tags"
-                        @update:model-value="(endTags: string[]) => edit({ endTags }, 'what ends the sequence', false)"
+                        @update:model-value="
+                            (tags: string[]) => edit({ ends: triggers.withTags(sequence!.ends, tags) }, 'what ends the sequence', false)
+                        "
                     />
                 </div>
                 <div>

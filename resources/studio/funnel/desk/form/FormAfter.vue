@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { useFunnel } from '@/funnel/funnelStore';
-import type { ConfirmWords, Form } from '@/api/types';
+import * as triggers from '@/funnel/triggers';
+import type { ConfirmWords, Form, Sequence, Trigger } from '@/api/types';
 import TagsField from '@/ui/TagsField.vue';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
@@ -18,17 +19,15 @@ function edit(values: Partial<Form>, label: string, now = false): void {
 }
 
 type Does = 'start' | 'stop' | 'nothing';
-const doesWith = (id: string): Does => (props.form.start.includes(id) ? 'start' : props.form.stop.includes(id) ? 'stop' : 'nothing');
-function setDoes(id: string, does: Does): void {
-    const without = (list: string[]) => list.filter((s) => s !== id);
-    edit(
-        {
-            start: does === 'start' ? [...without(props.form.start), id] : without(props.form.start),
-            stop: does === 'stop' ? [...without(props.form.stop), id] : without(props.form.stop),
-        },
-        'which sequences the form starts',
-        true,
-    );
+const filledIn = computed<Trigger>(() => ({ kind: 'form', form: props.form.id }));
+const doesWith = (s: Sequence): Does =>
+    triggers.has(s.starts, filledIn.value) ? 'start' : triggers.has(s.ends, filledIn.value) ? 'stop' : 'nothing';
+function setDoes(s: Sequence, does: Does): void {
+    const values = {
+        starts: triggers.set(s.starts, filledIn.value, does === 'start'),
+        ends: triggers.set(s.ends, filledIn.value, does === 'stop'),
+    };
+    store.edit('sequence', s.id, values, 'which sequences the form starts', true);
 }
 const confirm = (values: Partial<ConfirmWords>) =>
     edit({ confirmWords: { ...props.form.confirmWords, ...values } }, 'the words for confirming');
@@ -116,7 +115,7 @@ const asHtml = (words: string) =>
                     The sequence <RouterLink class="link" :to="`/funnels/${store.funnel?.id}/sequence/${s.id}`">{{ s.name }}</RouterLink>
                 </p>
                 <UiListbox
-                    :model-value="doesWith(s.id)"
+                    :model-value="doesWith(s)"
                     :label="`What becomes of ${s.name}`"
                     hide-label
                     :options="[
@@ -124,7 +123,7 @@ const asHtml = (words: string) =>
                         { value: 'start', label: 'begins for them' },
                         { value: 'stop', label: 'ends for them' },
                     ]"
-                    @update:model-value="(d: Does) => setDoes(s.id, d)"
+                    @update:model-value="(d: Does) => setDoes(s, d)"
                 />
             </div>
             <TextField

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Journey;
+
+use App\Models\Funnel;
+use App\Models\Person;
+use App\Models\Submission;
+use App\Models\Version;
+use DateTimeImmutable;
+
+/** For whom an effect is carried out, when, and because of what. */
+final readonly class EffectContext
+{
+    /**
+     * @param  Funnel|null  $funnel  that decided it; none where it follows without one, such as from a bounce
+     * @param  Submission|null  $submission  the form that led to it, if one did
+     */
+    public function __construct(
+        public Person $person,
+        public DateTimeImmutable $at,
+        public ?Funnel $funnel = null,
+        public ?Version $version = null,
+        public ?Submission $submission = null,
+    ) {
+    }
+}

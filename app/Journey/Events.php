@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Journey;
+
+use App\Models\Funnel;
+use App\Models\Person;
+use App\Models\Version;
+use App\People\Facts\PersonLookup;
+use App\Results\Counts;
+use App\Support\Instant;
+use Carbon\CarbonImmutable;
+use DateTimeImmutable;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Events\Event;
+use Lantern\Core\Journey\Decision;
+use Lantern\Core\Journey\Effects\StopSequence;
+use Lantern\Core\Journey\Journey;
+use Lantern\Core\Journey\Visitor;
+
+/**
+ * The one door for what happens. An event is recorded, the Journey of its funnel and of every live funnel that listens
+ * is asked, and what they decide is carried out, all in one transaction. Nobody records, decides or carries out beside it.
+ */
+final readonly class Events
+{
+    /** How the moment of an event is written: its order among others of the same second is kept. */
+    public const AT = 'Y-m-d H:i:s.u';
+
+    public function __construct(private Counts $counts, private EffectRunner $effects)
+    {
+    }
+
+    /** @return Decision what the Journey of its own funnel decided, after it was carried out */
+    public function take(NewEvent $event): Decision
+    {
+        return DB::transaction(function () use ($event): Decision {
+            $this->record($event);
+
+            return $this->follow($event);
+        });
+    }
+
+    /**
+     * What follows from an event that is recorded as part of another one, such as a tag that comes with joining.
+     *
+     * @param  string|null  $decided  the funnel that has decided upon it already
+     */
+    public function follow(NewEvent $event, ?string $decided = null): Decision
+    {
+        return DB::transaction(function () use ($event, $decided): Decision {
+            $core = $event->inCore();
+            $version = $event->version ?? $event->funnel?->liveVersion;
+            $own = match (true) {
+                $decided !== null => new Decision,
+                $version === null => Journey::withoutFunnel($core),
+                default => (new Journey($version->plan()))->decide(self::visitor($event, $core), $core),
+            };
+            $this->carryOut($own, $event, $event->funnel, $version);
+            foreach ($this->listening($event, $core, $decided ?? $event->funnel?->id) as $funnel) {
+                if ($funnel->liveVersion !== null) {
+                    // Looked up anew each time: what one funnel did is known to the next.
+                    $this->carryOut((new Journey($funnel->liveVersion->plan()))->listen(self::visitor($event, $core), $core), $event, $funnel, $funnel->liveVersion);
+                }
+            }
+
+            return $own;
+        });
+    }
+
+    /**
+     * Somebody enters a sequence of a live funnel by the owner's hand.
+     *
+     * @return bool did they? Not if they are in it, were in it before, or have a tag that ends it
+     */
+    public function enter(Person $person, Funnel $funnel, string $sequence, DateTimeImmutable $at): bool
+    {
+        return DB::transaction(function () use ($person, $funnel, $sequence, $at): bool {
+            $version = $funnel->liveVersion;
+            $effects = $version === null ? [] : (new Journey($version->plan()))->start(PersonLookup::visitor($person), $sequence, $at);
+            $this->effects->run($effects, new EffectContext($person, $at, $funnel, $version));
+
+            return $effects !== [];
+        });
+    }
+
+    /**
+     * Somebody leaves a sequence by the owner's hand, or because they asked for it.
+     *
+     * @param  string  $why  one sentence for the owner
+     */
+    public function leave(Person $person, string $sequence, string $why, DateTimeImmutable $at): void
+    {
+        DB::transaction(fn () => $this->effects->run([new StopSequence($sequence, $why)], new EffectContext($person, $at)));
+    }
+
+    private function record(NewEvent $event): void
+    {
+        $person = $event->person->id ?? $event->personId;
+        $row = [
+            'business_id' => $event->business->id, 'type' => $event->type->value, 'funnel_id' => $event->funnel?->id, 'page_id' => $event->page,
+            'version_id' => $event->version?->id, 'visitor' => $event->visitor, 'person_id' => $person, 'source' => $event->source, 'owner' => $event->owner,
+            'data' => $event->data === [] ? null : json_encode($event->data, JSON_THROW_ON_ERROR), 'at' => CarbonImmutable::instance($event->at)->utc()->format(self::AT),
+        ];
+        $id = DB::table('events')->insertGetId($row);
+        $this->counts->add($event->business, ['id' => $id] + $row);
+        if ($person !== null && $event->type->isActivity()) {
+            $at = Instant::sql($event->at);
+            DB::table('people')->where('id', $person)->where(fn (Builder $q) => $q->whereNull('active_at')->orWhere('active_at', '<', $at))->update(['active_at' => $at]);
+        }
+    }
+
+    /** What is known of the person matters only where something may be set off. */
+    private static function visitor(NewEvent $event, Event $core): Visitor
+    {
+        return $event->person === null || $core->keys() === [] ? new Visitor($event->business->zone()) : PersonLookup::visitor($event->person);
+    }
+
+    private function carryOut(Decision $decision, NewEvent $event, ?Funnel $funnel, ?Version $version): void
+    {
+        if ($event->person !== null && $decision->effects !== []) {
+            $this->effects->run($decision->effects, new EffectContext($event->person, $event->at, $funnel, $version, $event->submission));
+        }
+    }
+
+    /** @return list<Funnel> live funnels of the business, other than its own, of which a part waits for the event */
+    private function listening(NewEvent $event, Event $core, ?string $except): array
+    {
+        $keys = $event->person === null ? [] : $core->keys();
+
+        return $keys === [] ? [] : array_values(Funnel::query()->with(['liveVersion', 'business'])->where('business_id', $event->business->id)->where('state', 'live')
+            ->whereNull('archived_at')->when($except !== null, fn ($q) => $q->where('id', '!=', $except))
+            ->whereIn('live_version_id', DB::table('version_triggers')->whereIn('trigger_key', $keys)->select('version_id'))->orderBy('id')->get()->all());
+    }
+}

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Journey;
+
+use App\Models\Business;
+use App\Models\Funnel;
+use App\Models\Message;
+use App\Models\Person;
+use App\Models\Submission;
+use App\Models\Version;
+use DateTimeImmutable;
+use Lantern\Core\Events\Event;
+use Lantern\Core\Events\EventType;
+
+/** Something that just happened, with all that is known of it, on its way through {@see Events}. */
+final readonly class NewEvent
+{
+    /**
+     * @param  Funnel|null  $funnel  where it happened; none for what concerns a person alone
+     * @param  Version|null  $version  that the visitor saw, where it is not the live one
+     * @param  string|null  $page  an id; likewise `form`
+     * @param  string|null  $personId  where the person is not at hand: then it is recorded, and nothing is carried out
+     * @param  string|null  $visitor  the browser's own id
+     * @param  bool  $owner  did the owner do it, in their own browser? Then it counts nowhere.
+     * @param  array<string, mixed>  $data  what else is to be kept with it
+     * @param  Submission|null  $submission  the form that led to it, if one did
+     * @param  string|null  $why  one sentence for the owner, where it is known better than from the type alone
+     */
+    public function __construct(
+        public EventType $type,
+        public Business $business,
+        public DateTimeImmutable $at,
+        public ?Funnel $funnel = null,
+        public ?Version $version = null,
+        public ?string $page = null,
+        public ?string $form = null,
+        public ?string $tag = null,
+        public ?Person $person = null,
+        public ?string $personId = null,
+        public ?string $visitor = null,
+        public ?string $source = null,
+        public bool $owner = false,
+        public array $data = [],
+        public ?Submission $submission = null,
+        public ?string $why = null,
+    ) {
+    }
+
+    /**
+     * Something that happened to a person, on no page.
+     *
+     * @param  array<string, mixed>  $data
+     */
+    public static function of(EventType $type, Person $person, DateTimeImmutable $at, ?Funnel $funnel = null, ?string $tag = null, array $data = [], ?string $why = null): self
+    {
+        $person->loadMissing('business');
+
+        return new self($type, $person->business, $at, $funnel, tag: $tag, person: $person, data: $data, why: $why);
+    }
+
+    /**
+     * What came back of a message to somebody.
+     *
+     * @param  array<string, mixed>  $data
+     */
+    public static function ofMessage(EventType $type, Message $message, Person $person, DateTimeImmutable $at, array $data = []): self
+    {
+        $message->loadMissing('funnel.liveVersion');
+
+        return self::of($type, $person, $at, $message->funnel, data: ['message' => $message->id] + $data);
+    }
+
+    /** Something that a filled-in form led to. */
+    public static function ofSubmission(EventType $type, Submission $submission, DateTimeImmutable $at, bool $owner): self
+    {
+        return new self($type, $submission->funnel->business, $at, $submission->funnel, $submission->version, $submission->page_id, $submission->form_id,
+            person: $submission->person, visitor: $submission->visitor, source: $submission->source['utm_source'] ?? null, owner: $owner,
+            data: ['submission' => $submission->id], submission: $submission);
+    }
+
+    public function inCore(): Event
+    {
+        return new Event($this->type, $this->at, $this->page, $this->form, $this->tag, $this->why);
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Mail\Sequences;
+
+use App\Journey\CarriesOut;
+use App\Journey\EffectContext;
+use App\Mail\Sending\Planner;
+use App\People\Facts\PersonLookup;
+use App\Support\Instant;
+use DateTimeImmutable;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Journey\Effects\CancelEmails;
+use Lantern\Core\Journey\Effects\Effect;
+use Lantern\Core\Journey\Effects\SendEmail;
+use Lantern\Core\Journey\Effects\StartSequence;
+use Lantern\Core\Journey\Effects\StopSequence;
+
+/** Who is in which sequence: they enter, their emails are planned, and they leave. */
+final readonly class Enrolments implements CarriesOut
+{
+    public function __construct(private Planner $planner)
+    {
+    }
+
+    public function carryOut(Effect $effect, EffectContext $context): void
+    {
+        match (true) {
+            $effect instanceof StartSequence => $this->start($effect, $context),
+            $effect instanceof StopSequence => self::stop($context->person->id, $effect->sequence, $effect->why, $context->at),
+            $effect instanceof SendEmail && $context->version !== null => $this->planner->planSequenceEmail($context->version, $context->person, $effect),
+            $effect instanceof CancelEmails => self::cancelAll($context->person->id, $effect->why, $context->at),
+            default => null,
+        };
+    }
+
+    private function start(StartSequence $effect, EffectContext $context): void
+    {
+        $row = ['person_id' => $context->person->id, 'sequence_id' => $effect->sequence];
+        if (DB::table('enrolments')->insertOrIgnore($row + ['funnel_id' => $context->funnel?->id, 'started_at' => Instant::sql($effect->at)]) === 0) {
+            DB::table('enrolments')->where($row)->where(fn (Builder $q) => $q->whereNotNull('ended_at')->orWhereNotExists(PersonLookup::onTheWay(...)))
+                ->update(['started_at' => Instant::sql($effect->at), 'run' => DB::raw('run + 1'), 'paused_seconds' => 0, 'ended_at' => null, 'ended_why' => null]);
+        }
+    }
+
+    /**
+     * Ends a sequence for somebody: what of it still waits is not sent.
+     *
+     * @param  string|Builder  $person  an id, or a query that gives ids
+     */
+    public static function stop(string|Builder $person, string $sequence, string $why, DateTimeImmutable $at): void
+    {
+        $theirs = fn (Builder $q): Builder => $person instanceof Builder ? $q->whereIn('person_id', $person) : $q->where('person_id', $person);
+        $theirs(DB::table('enrolments'))->where('sequence_id', $sequence)->whereNull('ended_at')
+            ->update(['ended_at' => Instant::sql($at), 'ended_why' => mb_substr($why, 0, 200)]);
+        $theirs(DB::table('messages'))->where('sequence_id', $sequence)->where('state', 'waiting')
+            ->update(['state' => 'cancelled', 'trouble' => mb_substr($why, 0, 500), 'updated_at' => Instant::sql($at)]);
+    }
+
+    /** Emails of sequences and broadcasts that wait are not sent, and sequences end. */
+    private static function cancelAll(string $person, string $why, DateTimeImmutable $at): void
+    {
+        DB::table('messages')->where('person_id', $person)->where('state', 'waiting')->whereIn('kind', ['sequence', 'broadcast'])
+            ->update(['state' => 'cancelled', 'trouble' => $why, 'updated_at' => Instant::sql($at)]);
+        DB::table('enrolments')->where('person_id', $person)->whereNull('ended_at')->update(['ended_at' => Instant::sql($at), 'ended_why' => $why]);
+    }
+}

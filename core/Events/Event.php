@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Events;
+
+use DateTimeImmutable;
+
+/** Something a visitor just did, or that was done for them. */
+final readonly class Event
+{
+    /** @param  string|null  $why  one sentence for the owner, where it is known better than from the type alone */
+    public function __construct(
+        public EventType $type,
+        public DateTimeImmutable $at,
+        public ?string $page = null,
+        public ?string $form = null,
+        public ?string $tag = null,
+        public ?string $why = null,
+    ) {
+    }
+
+    /**
+     * What triggers compare themselves with; see {@see Trigger\Trigger::key()}.
+     *
+     * @return list<string>
+     */
+    public function keys(): array
+    {
+        return match ($this->type) {
+            EventType::Joined => $this->form === null ? [] : [Trigger\FormFilledIn::keyOf($this->form)],
+            EventType::Tagged => $this->tag === null ? [] : [Trigger\TagAdded::keyOf($this->tag)],
+            EventType::Bought => [Trigger\Bought::KEY],
+            default => [],
+        };
+    }
+}

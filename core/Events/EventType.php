@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Events;
+
+/** What can happen between a funnel and a visitor. */
+enum EventType: string
+{
+    case Viewed = 'viewed';
+    /** Filled in a form that wants the address confirmed. */
+    case Asked = 'asked';
+    case Confirmed = 'confirmed';
+    /** Is in: by a form that asks for no more, or by confirming. */
+    case Joined = 'joined';
+    case Downloaded = 'downloaded';
+    case Tagged = 'tagged';
+    case Bought = 'bought';
+    case Opened = 'opened';
+    case Clicked = 'clicked';
+    case Bounced = 'bounced';
+    case Complained = 'complained';
+    case Unsubscribed = 'unsubscribed';
+
+    /** The outcome of the page it happened on, if it is one that leads on. */
+    public function outcome(): ?Outcome
+    {
+        return match ($this) {
+            self::Joined => Outcome::Joined,
+            self::Confirmed => Outcome::Confirmed,
+            self::Bought => Outcome::Bought,
+            default => null,
+        };
+    }
+
+    /** Is it something only a person does, and no mail program, mail server or owner in their place? */
+    public function isActivity(): bool
+    {
+        return in_array($this, [self::Viewed, self::Asked, self::Confirmed, self::Joined, self::Downloaded, self::Bought, self::Clicked], true);
+    }
+}

@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Events\Trigger;
+
+use Lantern\Core\Events\Event;
+use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Shape;
+
+/** Triggers of which any one is enough; each stands once. */
+final readonly class Triggers
+{
+    public const MOST = 40;
+
+    /** @var list<class-string<Trigger>> every kind there is */
+    public const KINDS = [FormFilledIn::class, TagAdded::class, Bought::class];
+
+    /** @var list<Trigger> */
+    public array $list;
+
+    /** @param  iterable<Trigger>  $triggers */
+    public function __construct(iterable $triggers = [])
+    {
+        $list = [];
+        foreach ($triggers as $trigger) {
+            $list[$trigger->key()] ??= $trigger;
+        }
+        $this->list = array_values($list);
+    }
+
+    /** @throws Invalid for a kind that is not known, or more than forty */
+    public static function fromShape(Shape $shape, string $key): self
+    {
+        $kinds = self::byKind();
+        $list = [];
+        foreach ($shape->groups($key, self::MOST) as $item) {
+            $class = $kinds[$item->text('kind', 20)] ?? throw Invalid::at($item->path('kind'), 'Nothing of this kind can be waited for.');
+            $list[] = $class::fromShape($item);
+        }
+
+        return new self($list);
+    }
+
+    /** @return array<string, class-string<Trigger>> */
+    public static function byKind(): array
+    {
+        return array_combine(array_map(fn (string $class): string => $class::kind(), self::KINDS), self::KINDS);
+    }
+
+    /** The one that an event sets off, if one does. */
+    public function heardBy(Event $event): ?Trigger
+    {
+        $keys = $event->keys();
+        foreach ($this->list as $trigger) {
+            if (in_array($trigger->key(), $keys, true)) {
+                return $trigger;
+            }
+        }
+
+        return null;
+    }
+
+    public function has(Trigger $trigger): bool
+    {
+        return in_array($trigger->key(), $this->keys(), true);
+    }
+
+    public function isEmpty(): bool
+    {
+        return $this->list === [];
+    }
+
+    /** @return list<string> */
+    public function keys(): array
+    {
+        return array_map(fn (Trigger $t): string => $t->key(), $this->list);
+    }
+
+    public function with(Trigger ...$more): self
+    {
+        return new self([...$this->list, ...$more]);
+    }
+
+    /** @return list<string> ids of the parts of a funnel they speak of */
+    public function references(): array
+    {
+        return array_merge([], ...array_map(fn (Trigger $t): array => $t->references(), $this->list));
+    }
+
+    /** @param  array<string, string>  $ids  new ids by old ones */
+    public function withIds(array $ids): self
+    {
+        return new self(array_map(fn (Trigger $t): Trigger => $t->withIds($ids), $this->list));
+    }
+
+    /** @return list<array<string, string>> */
+    public function toArray(): array
+    {
+        return array_map(fn (Trigger $t): array => $t->toArray(), $this->list);
+    }
+}

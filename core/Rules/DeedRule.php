@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Rules;
+
+use DateTimeImmutable;
+use Lantern\Core\Support\Shape;
+
+/**
+ * Has done something, or has not: with the page, funnel, email or broadcast `with` (empty for any), within so many days
+ * (0 for ever). So many days are whole days of 24 hours back from now.
+ */
+final readonly class DeedRule extends Rule
+{
+    public function __construct(public Did $deed, public bool $done = true, public string $with = '', public int $days = 0)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'deed';
+    }
+
+    public static function label(): string
+    {
+        return 'What they did';
+    }
+
+    public static function fields(): array
+    {
+        $named = fn (bool $mail): array => array_values(array_map(fn (Did $d): string => $d->value, array_filter(Did::cases(), fn (Did $d): bool => $d->isOfMail() === $mail)));
+        $options = [];
+        foreach (Did::cases() as $deed) {
+            $options[] = [$deed->words(false), ['deed' => $deed->value, 'done' => true]];
+            $options[] = [$deed->words(true), ['deed' => $deed->value, 'done' => false]];
+        }
+
+        return [
+            RuleField::choice('What they did or did not do', $options),
+            RuleField::of('mail', 'with', 'With what', true, none: 'anything')->when('deed', $named(true)),
+            RuleField::of('place', 'with', 'With what', true, none: 'anything')->when('deed', $named(false)),
+            RuleField::of('number', 'days', 'days back', true, 'in the last {} days', 'in the last day'),
+        ];
+    }
+
+    public static function fresh(): array
+    {
+        return ['deed' => Did::Opened->value, 'done' => true];
+    }
+
+    public static function fromShape(Shape $shape): self
+    {
+        return new self($shape->choice('deed', Did::class), $shape->flag('done', true), $shape->text('with', 60, ''), $shape->integer('days', 0, 3650, 0));
+    }
+
+    public function holds(PersonFacts $facts): bool
+    {
+        $since = $this->since($facts->now);
+        $did = array_filter($facts->deeds, fn (array $d): bool => $d['did'] === $this->deed && ($this->with === '' || $d['with'] === $this->with) && ($since === null || $d['at'] >= $since));
+
+        return $this->done === ($did !== []);
+    }
+
+    /** From when on it counts; null for ever. */
+    public function since(DateTimeImmutable $now): ?DateTimeImmutable
+    {
+        return $this->days === 0 ? null : Moments::back($now, $this->days);
+    }
+
+    public function references(): array
+    {
+        return $this->with === '' ? [] : [$this->with];
+    }
+
+    public function withIds(array $ids): static
+    {
+        return new self($this->deed, $this->done, $ids[$this->with] ?? $this->with, $this->days);
+    }
+
+    protected function values(): array
+    {
+        return ['deed' => $this->deed->value, 'done' => $this->done] + ($this->with === '' ? [] : ['with' => $this->with]) + ($this->days === 0 ? [] : ['days' => $this->days]);
+    }
+}

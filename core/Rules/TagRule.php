@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Rules;
+
+use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Shape;
+
+/** Has a tag, or has not. Tags are compared without regard to capitals. */
+final readonly class TagRule extends Rule
+{
+    public function __construct(public string $tag, public bool $has = true)
+    {
+    }
+
+    public static function kind(): string
+    {
+        return 'tag';
+    }
+
+    public static function label(): string
+    {
+        return 'Tag';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            RuleField::choice('Has or has not', [['has', ['has' => true], 'has the tag'], ['has not', ['has' => false], 'does not have the tag']]),
+            RuleField::of('tag', 'tag', 'Tag'),
+        ];
+    }
+
+    public static function fresh(): array
+    {
+        return ['has' => true, 'tag' => ''];
+    }
+
+    public static function fromShape(Shape $shape): self
+    {
+        $tag = trim($shape->text('tag', 300, ''));
+
+        return $tag === '' ? throw Invalid::at($shape->path('tag'), 'Choose a tag.') : new self($tag, $shape->flag('has', true));
+    }
+
+    public function holds(PersonFacts $facts): bool
+    {
+        return $this->has === in_array(mb_strtolower($this->tag), array_map(mb_strtolower(...), $facts->tags), true);
+    }
+
+    protected function values(): array
+    {
+        return ['has' => $this->has, 'tag' => $this->tag];
+    }
+}
