@@ -7,8 +7,8 @@ namespace Bench;
 use App\Drafts\NewFunnel;
 use App\Files\Uploads;
 use App\Models\Business;
+use App\Models\DraftPart;
 use App\Models\Funnel;
-use App\Models\Page;
 use App\Models\User;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Http\UploadedFile;
@@ -80,8 +80,8 @@ final class Scratch
         foreach (Goal::cases() as $goal) {
             $funnel = app(NewFunnel::class)->fromStarter($owner->business, $goal, $titles[$goal->value].' ('.$goal->value.')', $titles[$goal->value],
                 $goal->hasLeadMagnet() ? $uploads->file($owner->business, $media('practice-plan.pdf')) : null, $goal === Goal::Sell ? '290 €' : '');
-            foreach (Page::query()->where('funnel_id', $funnel->id)->get() as $page) {
-                $document = $page->document;
+            foreach (DraftPart::there($funnel->id, 'page')->get() as $page) {
+                $document = $page->definition['document'];
                 array_walk_recursive($document, fn (mixed & $v) => $v = is_string($v) ? str_replace('[the price]', '60 €', $v) : $v);
                 foreach ($document['sections'] as &$section) {
                     foreach ($section['blocks'] as &$block) {
@@ -89,7 +89,7 @@ final class Scratch
                         $block = $block['kind'] === 'video' ? ['picture' => $room->id, 'video' => $video->id] + $block : $block;
                     }
                 }
-                $page->forceFill(['document' => $document])->save();
+                $page->change(['document' => $document])->save();
             }
             $funnels[$goal->value] = $funnel->refresh();
         }

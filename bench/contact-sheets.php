@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Models\Page;
+use App\Models\DraftPart;
 use App\Serving\PreviewLink;
 use Bench\Scratch;
 use Carbon\CarbonImmutable;
@@ -27,7 +27,7 @@ foreach ($scratch->starters($scratch->owner()) as $goal => $funnel) {
     if (array_slice($argv, 2) !== [] && ! in_array($goal, array_slice($argv, 2), true)) {
         continue;
     }
-    $pages = Page::query()->where('funnel_id', $funnel->id)->orderBy('position')->get();
+    $pages = DraftPart::there($funnel->id, 'page')->get();
     foreach (['desktop' => [1280, 800, 0.15], 'phone' => [390, 800, 0.3]] as $device => [$width, $height, $scale]) {
         $browser = Chrome::open($width, $height);
         $rows = [];

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Models\Page;
+use App\Models\DraftPart;
 use Bench\Scratch;
 use Facebook\WebDriver\WebDriverBy;
 use Lantern\Core\Page\Design\Designs;
@@ -21,8 +21,8 @@ require __DIR__.'/Scratch.php';
 $strokes = max(20, (int) ($argv[1] ?? 100));
 $scratch = new Scratch;
 $funnel = $scratch->starters($scratch->owner())['long-opt-in'];
-$page = Page::query()->where('funnel_id', $funnel->id)->where('position', 0)->firstOrFail();
-$document = Document::fromArray($page->document);
+$page = DraftPart::there($funnel->id, 'page')->firstOrFail();
+$document = Document::fromArray($page->definition['document']);
 $sections = $document->sections;
 $designs = array_values(array_filter(Designs::all(), fn ($d): bool => ! in_array($d->kind->value, ['opening', 'header', 'footer'], true)));
 for ($i = 0; count($sections) < 30; $i++) {
@@ -31,7 +31,7 @@ for ($i = 0; count($sections) < 30; $i++) {
         return "s{$i}-".$n++;
     });
 }
-$page->forceFill(['document' => $document->with($sections)->toArray()])->save();
+$page->change(['document' => $document->with($sections)->toArray()])->save();
 
 $b = Chrome::open();
 $b->get($scratch->site.'/studio');

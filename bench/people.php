@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Mail\Broadcasts\Broadcasting;
 use App\Models\Broadcast;
+use App\Models\DraftPart;
 use App\Models\Import;
 use App\Models\Message;
 use App\People\Import\ImportFile;
@@ -36,7 +37,7 @@ require __DIR__.'/Scratch.php';
 $scratch = new Scratch;
 $owner = $scratch->owner();
 $funnel = $scratch->starters($owner)['give-away'];
-$page = (string) DB::table('pages')->where('funnel_id', $funnel->id)->orderBy('position')->value('id');
+$page = (string) DraftPart::there($funnel->id, 'page')->value('id');
 $business = $owner->business;
 config(['queue.default' => 'null']);
 

@@ -2,17 +2,21 @@
 
 declare(strict_types=1);
 
+use App\Drafts\DraftParts;
 use App\Drafts\DraftPlan;
 use App\Mail\Sending\MessageSender;
 use App\Mail\Sequences\Replanner;
-use App\Models\Email;
+use App\Models\DraftPart;
 use App\Models\Message;
-use App\Models\Sequence;
+use App\Models\SequencePause;
 use App\Publishing\Publishing;
 use App\Results\Numbers;
+use App\Support\Ids;
 use Bench\Scratch;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Sequences\Delay;
+use Lantern\Core\Sequences\EmailPlan;
 
 /*
  * How a sequence does that many are in: publishing a change of it, saying beforehand whom it affects, pausing and going
@@ -45,9 +49,9 @@ $row = function (string $what, string $figure): void {
     printf("%-78s %s\n", $what, $figure);
 };
 
-$sequence = Sequence::query()->where('funnel_id', $funnel->id)->firstOrFail();
+$sequence = DraftPart::there($funnel->id, 'sequence')->firstOrFail();
 foreach ([2, 4, 6, 8] as $days) {
-    Email::query()->create(['funnel_id' => $funnel->id, 'sequence_id' => $sequence->id, 'name' => "Day {$days}", 'subject' => 'Hello {{first_name|there}}', 'body' => '<p>Words, and <a href="https://ferncroft.example/read">more words</a>.</p>', 'delay' => ['days' => $days, 'hour' => 9]]);
+    DraftParts::add($funnel, new EmailPlan(Ids::next(), "Day {$days}", 'Hello {{first_name|there}}', '<p>Words, and <a href="https://ferncroft.example/read">more words</a>.</p>', Delay::days($days, 9), $sequence->id));
 }
 app(Publishing::class)->publish($funnel->refresh(), null);
 $version = $funnel->refresh()->liveVersion ?? throw new RuntimeException('not live');
@@ -71,8 +75,8 @@ DB::beginTransaction();
 $bare = $time(fn () => Message::query()->where('state', 'waiting')->update(['due_at' => $now->addDays(9)->format('Y-m-d H:i:s.v')]));
 DB::rollBack();
 
-Email::query()->where('name', 'Day 6')->update(['delay' => ['days' => 7, 'hour' => 9]]);
-Email::query()->create(['funnel_id' => $funnel->id, 'sequence_id' => $sequence->id, 'name' => 'Day 10', 'subject' => 'x', 'body' => '<p>New.</p>', 'delay' => ['days' => 10, 'hour' => 9]]);
+DraftPart::there($funnel->id, 'email')->where('name', 'Day 6')->firstOrFail()->change(['delay' => ['days' => 7, 'hour' => 9]])->save();
+DraftParts::add($funnel, new EmailPlan(Ids::next(), 'Day 10', 'x', '<p>New.</p>', Delay::days(10, 9), $sequence->id));
 $replanner = app(Replanner::class);
 $plan = DraftPlan::read($funnel->refresh());
 $affected = [];
@@ -91,7 +95,7 @@ $row('carrying it to everybody, by a worker', sprintf('%.2f   (%.0f µs a person
 $again = $time(fn () => $replanner->apply($version, $now));
 $row('the same once more, with nothing left to do', sprintf('%.2f', $again / $bare));
 
-$sequence->forceFill(['paused_at' => $now->subDay()])->save();
+SequencePause::query()->create(['sequence_id' => $sequence->id, 'paused_at' => $now->subDay()]);
 $pieces = 0;
 $took = $time(function () use ($replanner, $sequence, &$pieces): void {
     do {

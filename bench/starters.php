@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
+use App\Models\DraftPart;
 use App\Models\Funnel;
-use App\Models\Page;
 use App\Publishing\Publishing;
 use Bench\Scratch;
 use Illuminate\Contracts\Http\Kernel;
@@ -37,7 +37,7 @@ $worst = ['', 0];
 printf("%-14s %-16s %9s %9s %9s %9s\n", 'starter', 'page', 'page', 'fonts', 'script', 'in all');
 $funnels = $scratch->starters($scratch->owner());
 foreach ($funnels as $goal => $funnel) {
-    foreach (Page::query()->where('funnel_id', $funnel->id)->orderBy('position')->get() as $page) {
+    foreach (DraftPart::there($funnel->id, 'page')->get() as $page) {
         $heaviest = [0, 0, 0, 0, ''];
         foreach (array_keys(Looks::all()) as $look) {
             $funnel->forceFill(['look' => $look])->save();

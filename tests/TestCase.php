@@ -8,7 +8,6 @@ use App\Drafts\NewFunnel;
 use App\Models\Business;
 use App\Models\Funnel;
 use App\Models\Message;
-use App\Models\Page;
 use App\Models\Upload;
 use App\Models\User;
 use App\Publishing\Publishing;
@@ -20,6 +19,7 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Testing\TestResponse;
 use Lantern\Core\Plan\Goal;
+use Tests\Drafts\Page;
 
 /** What the tests of the application share: an owner, funnels, visitors, and a queue that is run on request. */
 abstract class TestCase extends FrameworkTestCase
@@ -80,7 +80,7 @@ abstract class TestCase extends FrameworkTestCase
 
     protected function entry(Funnel $funnel): Page
     {
-        return Page::query()->where('funnel_id', $funnel->id)->where('position', 0)->firstOrFail();
+        return Page::query()->where('funnel_id', $funnel->id)->whereNull('removed')->orderBy('position')->firstOrFail();
     }
 
     /** The hidden fields of the form as a browser would send them, a few seconds after loading the page. */

@@ -7,6 +7,8 @@ namespace App\Drafts;
 use App\Models\Upload;
 use App\Support\RichText;
 use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\Field;
+use Lantern\Core\Page\Block\FieldType;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Look\Background;
 use Lantern\Core\Page\Section;
@@ -16,9 +18,6 @@ use Lantern\Core\Support\Shape;
 /** A page document as somebody sends it: its shape checked, its words sanitised, its references the owner's own. */
 final class CleanDocument
 {
-    /** Fields that hold no words but say which thing is meant; the core checks their form. */
-    private const REFERENCES = ['picture', 'video', 'url', 'form', 'leadMagnet', 'icon', 'until'];
-
     /**
      * @param  list<string>|null  $only  ids of the sections whose words are needed; those of the others are not sanitised
      *
@@ -49,25 +48,14 @@ final class CleanDocument
 
     private static function section(Section $section): Section
     {
-        return $section->with(array_map(fn (Block $b): Block => new Block($b->id, $b->kind, self::fields($b->fields),
-            array_map(self::fields(...), $b->items), $b->style, $b->hidden), $section->blocks));
-    }
+        $clean = fn (Field $field, string $value): string => match (true) {
+            $field->type === FieldType::RichText => RichText::words($value),
+            $field->type->isPlain() => RichText::plain($value),
+            // The core checks the form of all others.
+            default => $value,
+        };
 
-    /**
-     * @param  array<string, string>  $fields
-     * @return array<string, string>
-     */
-    private static function fields(array $fields): array
-    {
-        foreach ($fields as $name => $value) {
-            $fields[$name] = match (true) {
-                $name === 'html' || $name === 'notHtml' => RichText::words($value),
-                in_array($name, self::REFERENCES, true) => $value,
-                default => RichText::plain($value),
-            };
-        }
-
-        return $fields;
+        return $section->with(array_map(fn (Block $b): Block => $b->map($clean), $section->blocks));
     }
 
     private static function owned(Document $document, int $business): Document

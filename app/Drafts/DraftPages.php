@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Drafts;
 
-use App\Models\Form;
+use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\OwnDesign;
-use App\Models\Page;
 use App\Models\Way;
 use App\Support\Ids;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Look\Background;
@@ -17,24 +17,25 @@ use Lantern\Core\Page\Section;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
+use Lantern\Core\Plan\PageSettings;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\Reconnection;
+use Lantern\Core\Plan\SharedSection;
 use Lantern\Core\Plan\Way as WayPlan;
 use Lantern\Core\Plan\WebAddress;
 use Lantern\Core\Starters\StarterDesk;
 use Lantern\Core\Starters\StarterForms;
 use Lantern\Core\Starters\StarterPages;
 use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Shape;
 
 /** DraftPages that come and go in a draft, each time with the ways around them connected anew. */
 final class DraftPages
 {
-    public const MOST = 40;
-
     /**
      * Adds a page after another one (or at the end), from its role, from a design of the owner's, or empty.
      *
-     * @return array{Page, list<string>} the page, and what became of the ways, in sentences
+     * @return array{DraftPart, list<string>} the page, and what became of the ways, in sentences
      */
     public function add(Funnel $funnel, PageRole $role, ?string $after, ?OwnDesign $design = null, bool $empty = false): array
     {
@@ -51,72 +52,79 @@ final class DraftPages
                 $name = $role->label()." {$n}";
             }
 
-            return $this->put($funnel, $plan, $role, $name, $document, [], $after);
+            return $this->put($funnel, $plan, $role, $name, $document, new PageSettings, $after);
         });
     }
 
-    /** @return array{Page, list<string>} */
-    public function duplicate(Page $page): array
+    /** @return array{DraftPart, list<string>} */
+    public function duplicate(DraftPart $row): array
     {
-        return DB::transaction(function () use ($page): array {
-            $funnel = $page->funnel;
-            $document = Document::fromArray($page->document);
+        return DB::transaction(function () use ($row): array {
+            $page = self::page($row);
 
-            return $this->put($funnel, $this->plan($funnel), PageRole::from($page->role), mb_substr($page->name, 0, 113).' (copy)', $document, $page->settings, $page->id);
+            return $this->put($row->funnel, $this->plan($row->funnel), $page->role, mb_substr($page->name, 0, 113).' (copy)', $page->document, $page->settings, $page->id);
         });
     }
 
     /**
-     * Takes a page out of the draft. It can be brought back.
+     * What becomes of the rest of the funnel when a page is removed, and what to put back when it is wanted again.
      *
-     * @return list<string> what became of the ways, in sentences
+     * @return array{keep: array<string, mixed>, sentences: list<string>}
      */
-    public function takeOut(Page $page): array
+    public function remove(DraftPart $row): array
     {
-        return DB::transaction(function () use ($page): array {
-            $funnel = $page->funnel;
-            $plan = $this->plan($funnel);
-            if (count($plan->pages) < 2) {
-                throw Invalid::at('page', 'This is the only page of the funnel. Add another one first.');
-            }
-            $result = Reconnection::removed($plan, $page->id);
-            // What to put back: every way that this changes, as it was.
-            $touched = array_values(array_filter($plan->ways, fn (WayPlan $w): bool => $w->page === $page->id || $w->toPage === $page->id));
-            $next = $plan->pages[$page->position === 0 ? 1 : 0];
-            $page->forceFill(['taken_out' => ['address' => $page->address, 'position' => $page->position, 'nextAddress' => $next->address,
-                'ways' => array_map(fn (WayPlan $w): array => $w->toArray(), $touched)], 'address' => '~'.$page->id])->save();
-            $this->writeWays($plan, $result->ways);
-            $first = Page::query()->where('funnel_id', $funnel->id)->whereNull('taken_out')->orderBy('position')->firstOrFail();
-            if ($first->address !== '') {
-                $first->forceFill(['address' => '', 'revision' => $first->revision + 1])->save();
-            }
-            $this->renumber($funnel);
+        $funnel = $row->funnel;
+        $plan = $this->plan($funnel);
+        if (count($plan->pages) < 2) {
+            throw Invalid::at('page', 'This is the only page of the funnel. Add another one first.');
+        }
+        $result = Reconnection::removed($plan, $row->id);
+        // What to put back: every way that this changes, as it was.
+        $touched = array_values(array_filter($plan->ways, fn (WayPlan $w): bool => $w->page === $row->id || $w->toPage === $row->id));
+        $next = $plan->pages[$row->position === 0 ? 1 : 0];
+        $keep = ['position' => $row->position, 'nextAddress' => $next->address, 'ways' => array_map(fn (WayPlan $w): array => $w->toArray(), $touched)];
+        $this->writeWays($plan, $result->ways);
+        $row->forceFill(['removed' => []])->save();
+        $first = $this->rows($funnel)->first();
+        if ($first !== null && $first->text('address') !== '') {
+            self::moveTo($first, '');
+        }
+        $this->renumber($funnel);
 
-            return $result->sentences;
-        });
+        return ['keep' => $keep, 'sentences' => $result->sentences];
     }
 
-    public function bringBack(Page $page): void
+    /** A page is to be there again: at its place and its address, with the ways that led from it and to it. */
+    public function restored(DraftPart $row): void
     {
-        DB::transaction(function () use ($page): void {
-            $was = $page->taken_out ?? throw Invalid::at('page', 'This page is in the funnel already.');
-            $funnel = $page->funnel;
-            $others = Page::query()->where('funnel_id', $funnel->id)->whereNull('taken_out')->orderBy('position')->get();
-            if ($was['address'] === '') {
-                // It was the entry page; the one that took its place gets an address of its own again.
-                $entry = $others->first();
-                $entry?->forceFill(['address' => $this->address($funnel, $was['nextAddress'] !== '' ? $was['nextAddress'] : PageRole::from($entry->role)->address()), 'revision' => $entry->revision + 1])->save();
+        $was = (array) $row->removed;
+        $funnel = $row->funnel;
+        $others = $this->rows($funnel);
+        $there = [...$others->map(fn (DraftPart $p): string => $p->id)->all(), $row->id];
+        $address = $row->text('address');
+        if ($address === '') {
+            // It was the entry page; the one that took its place gets an address of its own again.
+            $entry = $others->first();
+            $next = is_string($was['nextAddress'] ?? null) ? $was['nextAddress'] : '';
+            if ($entry !== null) {
+                self::moveTo($entry, $this->address($funnel, $next !== '' ? $next : self::page($entry)->role->address()));
             }
-            $address = $was['address'] !== '' && $others->contains('address', $was['address']) ? $this->address($funnel, $was['address']) : $was['address'];
-            $page->forceFill(['taken_out' => null, 'address' => $address, 'position' => $was['position'], 'revision' => $page->revision + 1])->save();
-            foreach ($others as $i => $other) {
-                $other->forceFill(['position' => $i >= $was['position'] ? $i + 1 : $i])->save();
+        } elseif ($others->contains(fn (DraftPart $p): bool => $p->text('address') === $address)) {
+            $row->put(self::at($row, $this->address($funnel, $address)));
+        }
+        $position = is_int($was['position'] ?? null) ? $was['position'] : $others->count();
+        foreach ($others->values() as $i => $other) {
+            $other->forceFill(['position' => $i >= $position ? $i + 1 : $i])->save();
+        }
+        $row->forceFill(['position' => $position, 'removed' => null])->save();
+        foreach (is_array($was['ways'] ?? null) ? $was['ways'] : [] as $way) {
+            $read = WayPlan::fromShape(Shape::of($way));
+            // Pages that went meanwhile are led to by nobody.
+            if (in_array($read->page, $there, true) && ($read->toPage === null || in_array($read->toPage, $there, true))) {
+                $this->writeWay($funnel, $read);
             }
-            foreach ($was['ways'] as $way) {
-                Way::query()->updateOrCreate(['page_id' => $way['page'], 'outcome' => $way['outcome']], ['to_page' => $way['toPage'] ?? null, 'to_url' => $way['toUrl'] ?? null]);
-            }
-            $this->renumber($funnel);
-        });
+        }
+        $this->renumber($funnel);
     }
 
     /**
@@ -127,16 +135,16 @@ final class DraftPages
     public function reorder(Funnel $funnel, array $ids): void
     {
         DB::transaction(function () use ($funnel, $ids): void {
-            $pages = $funnel->pages()->get()->keyBy('id');
+            $pages = $this->rows($funnel)->keyBy('id');
             if (count($ids) !== $pages->count() || count(array_unique($ids)) !== count($ids) || array_diff($ids, $pages->keys()->all()) !== []) {
                 throw Invalid::at('pages', 'The pages of this funnel have changed meanwhile. Please load it again.');
             }
             $entry = $pages->get($ids[0]);
-            $old = $pages->first(fn (Page $p): bool => $p->address === '');
+            $old = $pages->first(fn (DraftPart $p): bool => $p->text('address') === '');
             if ($entry !== null && $old !== null && $entry->id !== $old->id) {
                 // One after the other, since no two pages may have one address at any moment.
-                $old->forceFill(['address' => $this->address($funnel, PageRole::from($old->role)->address()), 'revision' => $old->revision + 1])->save();
-                $entry->forceFill(['address' => '', 'revision' => $entry->revision + 1])->save();
+                self::moveTo($old, $this->address($funnel, self::page($old)->role->address()));
+                self::moveTo($entry, '');
             }
             foreach ($ids as $position => $id) {
                 $pages->get($id)?->forceFill(['position' => $position])->save();
@@ -144,39 +152,61 @@ final class DraftPages
         });
     }
 
+    /** @return Collection<int, DraftPart> the pages that are there, in order */
+    private function rows(Funnel $funnel): Collection
+    {
+        return DraftPart::there($funnel->id, PagePlan::kind())->get();
+    }
+
+    private static function page(DraftPart $row): PagePlan
+    {
+        $page = $row->part();
+
+        return $page instanceof PagePlan ? $page : throw Invalid::at('page', 'This is no page.');
+    }
+
+    private static function at(DraftPart $row, string $address): PagePlan
+    {
+        $page = self::page($row);
+
+        return new PagePlan($page->id, $page->role, $page->name, $address, $page->document, $page->settings);
+    }
+
+    private static function moveTo(DraftPart $row, string $address): void
+    {
+        $row->put(self::at($row, $address))->forceFill(['revision' => $row->revision + 1])->save();
+    }
+
     /** A design's blocks as this funnel can use them: its form and its gift in place of those the design was made with. */
     public static function fitted(Document $document, Plan $plan): Document
     {
-        $form = $plan->forms[0]->id ?? '';
-        $gift = $plan->leadMagnets[0]->id ?? '';
+        $part = fn (string $kind, string $id): string => match ($kind) {
+            'form' => ($plan->form($id) ?? $plan->forms[0] ?? null)->id ?? '',
+            'lead-magnet' => ($plan->leadMagnet($id) ?? $plan->leadMagnets[0] ?? null)->id ?? '',
+            default => $id,
+        };
 
-        return $document->with(array_map(fn (Section $s): Section => $s->fitted(Ids::next(...), fn (string $id): string => $plan->form($id) === null ? $form : $id,
-            fn (string $id): string => $plan->leadMagnet($id) === null ? $gift : $id,
-            fn (string $id): bool => $plan->page($id) !== null)->unsharedUnless(array_keys($plan->shared)), $document->sections));
+        return $document->with(array_map(fn (Section $s): Section => $s->fitted(Ids::next(...), $part, fn (string $id): bool => $plan->page($id) !== null)
+            ->unsharedUnless(array_map(fn (SharedSection $s): string => $s->id, $plan->sharedSections())), $document->sections));
     }
 
-    /**
-     * @param  array<string, mixed>  $settings
-     * @return array{Page, list<string>}
-     */
-    private function put(Funnel $funnel, Plan $plan, PageRole $role, string $name, Document $document, array $settings, ?string $after): array
+    /** @return array{DraftPart, list<string>} */
+    private function put(Funnel $funnel, Plan $plan, PageRole $role, string $name, Document $document, PageSettings $settings, ?string $after): array
     {
-        if (count($plan->pages) >= self::MOST) {
-            throw Invalid::at('pages', 'A funnel has '.self::MOST.' pages at most.');
+        if (count($plan->pages) >= PagePlan::most()) {
+            throw Invalid::at('pages', 'A funnel has '.PagePlan::most().' pages at most.');
         }
         $at = count($plan->pages);
         foreach ($plan->pages as $i => $page) {
             $at = $page->id === $after ? $i + 1 : $at;
         }
-        Page::query()->where('funnel_id', $funnel->id)->whereNull('taken_out')->where('position', '>=', $at)->increment('position');
-        $page = Page::query()->create(['id' => Ids::next(), 'funnel_id' => $funnel->id, 'role' => $role->value, 'name' => $name,
-            'address' => $at === 0 ? '' : $this->address($funnel, $role->address()), 'position' => $at, 'document' => DraftPlan::asStored($document)->toArray(),
-            'settings' => $settings, 'revision' => 1]);
+        DraftPart::query()->where('funnel_id', $funnel->id)->where('kind', PagePlan::kind())->whereNull('removed')->where('position', '>=', $at)->increment('position');
+        $row = DraftParts::row($funnel, new PagePlan(Ids::next(), $role, $name, $at === 0 ? '' : $this->address($funnel, $role->address()), DraftPlan::asStored($document), $settings), $at);
         $with = $this->plan($funnel);
-        $result = Reconnection::added($with, $page->id);
+        $result = Reconnection::added($with, $row->id);
         $this->writeWays($with, $result->ways);
 
-        return [$page, $result->sentences];
+        return [$row, $result->sentences];
     }
 
     /** A page of a role as starters have it, with a form if the funnel has none yet. */
@@ -187,7 +217,7 @@ final class DraftPages
         $desk = new StarterDesk($plan->sender, Ids::next(...), $title, '', $gift, $plan->forms[0] ?? null);
         if ($role->hasOneGoal() && $desk->form === null) {
             $form = StarterForms::of(Goal::Form, $desk);
-            Form::query()->create(['id' => $form->id, 'funnel_id' => $funnel->id, 'name' => $form->name, 'definition' => DraftPlan::definition($form)]);
+            DraftParts::add($funnel, $form);
             $desk = $desk->withForm($form);
         }
         $pages = [];
@@ -206,7 +236,9 @@ final class DraftPages
 
     private function address(Funnel $funnel, string $wanted): string
     {
-        return WebAddress::suggest($wanted, fn (string $a): bool => Page::query()->where('funnel_id', $funnel->id)->where('address', $a)->exists());
+        $taken = $this->rows($funnel)->map(fn (DraftPart $p): string => $p->text('address'))->all();
+
+        return WebAddress::suggest($wanted, fn (string $a): bool => in_array($a, $taken, true));
     }
 
     /**
@@ -216,6 +248,7 @@ final class DraftPages
      */
     private function writeWays(Plan $plan, array $ways): void
     {
+        $funnel = Funnel::query()->findOrFail($plan->id);
         $key = fn (WayPlan $w): string => "{$w->page} {$w->outcome->value}";
         $wanted = array_column(array_map(fn (WayPlan $w): array => [$key($w), $w], $ways), 1, 0);
         foreach ($plan->ways as $way) {
@@ -225,14 +258,19 @@ final class DraftPages
         }
         foreach ($wanted as $way) {
             if ($plan->way($way->page, $way->outcome)?->toArray() !== $way->toArray()) {
-                Way::query()->updateOrCreate(['page_id' => $way->page, 'outcome' => $way->outcome->value], ['to_page' => $way->toPage, 'to_url' => $way->toUrl]);
+                $this->writeWay($funnel, $way);
             }
         }
     }
 
+    public function writeWay(Funnel $funnel, WayPlan $way): void
+    {
+        Way::query()->updateOrCreate(['funnel_id' => $funnel->id, 'page_id' => $way->page, 'outcome' => $way->outcome->value], ['to_page' => $way->toPage, 'to_url' => $way->toUrl]);
+    }
+
     private function renumber(Funnel $funnel): void
     {
-        foreach (Page::query()->where('funnel_id', $funnel->id)->whereNull('taken_out')->orderBy('position')->orderBy('id')->get() as $i => $page) {
+        foreach ($this->rows($funnel) as $i => $page) {
             if ($page->position !== $i) {
                 $page->forceFill(['position' => $i])->save();
             }

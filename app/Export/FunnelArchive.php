@@ -4,23 +4,21 @@ declare(strict_types=1);
 
 namespace App\Export;
 
-use App\Drafts\CleanDocument;
 use App\Drafts\DraftPlan;
+use App\Drafts\Kinds\DraftKinds;
 use App\Drafts\NewFunnel;
 use App\Models\Business;
 use App\Models\Funnel;
 use App\Models\Upload;
 use App\Support\Ids;
-use App\Support\RichText;
 use Illuminate\Http\File;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use JsonException;
-use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Parts\Part;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\PlanCopy;
 use Lantern\Core\Plan\WebAddress;
-use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use RuntimeException;
@@ -34,6 +32,10 @@ use ZipArchive;
  */
 final readonly class FunnelArchive
 {
+    public function __construct(private DraftKinds $kinds)
+    {
+    }
+
     public const KIND = 'upbeat-lantern-funnel';
 
     public const VERSION = 1;
@@ -51,7 +53,7 @@ final readonly class FunnelArchive
     public function write(Funnel $funnel): string
     {
         $plan = DraftPlan::read($funnel);
-        $ids = $this->uploadIds($plan);
+        $ids = $plan->uploads();
         $uploads = Upload::query()->where('business_id', $funnel->business_id)->whereIn('id', $ids)->orderBy('id')->get();
         $path = (string) tempnam(sys_get_temp_dir(), 'lantern-funnel');
         $zip = new ZipArchive;
@@ -169,14 +171,14 @@ final readonly class FunnelArchive
                     $ids[$old] = $upload->id;
                 }
                 $known = array_keys($ids);
-                $missing = array_diff($this->uploadIds($plan), $known);
+                $missing = array_diff($plan->uploads(), $known);
                 if ($missing !== []) {
                     throw Invalid::at('archive', 'A picture or file that the funnel uses is missing in it.');
                 }
                 $name = Funnel::query()->where('business_id', $business->id)->where('name', $plan->name)->exists() ? mb_substr($plan->name, 0, 110).' (imported)' : $plan->name;
                 $copy = PlanCopy::of($plan, $name, WebAddress::suggest($plan->address, NewFunnel::taken(...)), Ids::next(...), $ids);
 
-                return DraftPlan::store(self::cleaned($copy, $business), $business);
+                return DraftPlan::store($this->cleaned($copy, $business), $business);
             });
         } catch (Throwable $e) {
             // Nothing stays behind of an archive that was refused half way.
@@ -237,27 +239,9 @@ final readonly class FunnelArchive
         }
     }
 
-    private static function cleaned(Plan $plan, Business $business): Plan
+    private function cleaned(Plan $plan, Business $business): Plan
     {
-        $array = $plan->toArray();
-        $array['pages'] = array_map(fn (PagePlan $p): array => ['document' => CleanDocument::words($p->document)->toArray()] + $p->toArray(), $plan->pages);
-        $array['emails'] = array_map(fn (EmailPlan $e): array => ['body' => RichText::letter($e->body)] + $e->toArray(), $plan->emails);
-
-        return Plan::fromArray(['sender' => $business->sender()->toArray()] + $array);
-    }
-
-    /** @return list<string> */
-    private function uploadIds(Plan $plan): array
-    {
-        $ids = [$plan->logo, $plan->icon];
-        foreach ($plan->pages as $page) {
-            array_push($ids, $page->settings->picture, ...$page->document->pictures(), ...$page->document->videos());
-        }
-        foreach ($plan->leadMagnets as $gift) {
-            $ids[] = $gift->file;
-        }
-
-        return array_values(array_unique(array_filter($ids, fn (?string $id): bool => $id !== null && $id !== '')));
+        return $plan->with(parts: array_map(fn (Part $p): Part => $this->kinds->cleaned($p, $business), $plan->parts), sender: $business->sender());
     }
 
     /** @return array<string, string> paths in the uploads disk by the name in the archive */

@@ -18,7 +18,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable|null $revoked_at
  * @property int $downloads
  * @property Person $person
- * @property LeadMagnet|null $leadMagnet
+ * @property DraftPart|null $leadMagnet
  * @property Funnel $funnel
  */
 final class Delivery extends Record
@@ -36,10 +36,10 @@ final class Delivery extends Record
         return $this->belongsTo(Person::class);
     }
 
-    /** @return BelongsTo<LeadMagnet, $this> */
+    /** @return BelongsTo<DraftPart, $this> */
     public function leadMagnet(): BelongsTo
     {
-        return $this->belongsTo(LeadMagnet::class);
+        return $this->belongsTo(DraftPart::class, 'lead_magnet_id');
     }
 
     /** @return BelongsTo<Funnel, $this> */

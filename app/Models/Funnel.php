@@ -29,12 +29,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property CarbonImmutable $created_at
  * @property CarbonImmutable $updated_at
  * @property Business $business
- * @property \Illuminate\Database\Eloquent\Collection<int, Page> $pages
- * @property \Illuminate\Database\Eloquent\Collection<int, Form> $forms
- * @property \Illuminate\Database\Eloquent\Collection<int, Email> $emails
- * @property \Illuminate\Database\Eloquent\Collection<int, LeadMagnet> $leadMagnets
- * @property \Illuminate\Database\Eloquent\Collection<int, SharedSection> $sharedSections
- * @property \Illuminate\Database\Eloquent\Collection<int, Sequence> $sequences
+ * @property \Illuminate\Database\Eloquent\Collection<int, DraftPart> $parts
+ * @property \Illuminate\Database\Eloquent\Collection<int, Way> $ways
  * @property Version|null $liveVersion
  */
 final class Funnel extends Record
@@ -53,40 +49,16 @@ final class Funnel extends Record
         return $this->belongsTo(Business::class);
     }
 
-    /** @return HasMany<Page, $this> */
-    public function pages(): HasMany
+    /** @return HasMany<DraftPart, $this> the parts that are there */
+    public function parts(): HasMany
     {
-        return $this->hasMany(Page::class)->whereNull('taken_out')->orderBy('position');
+        return $this->hasMany(DraftPart::class)->whereNull('removed')->orderBy('position')->orderBy('id');
     }
 
-    /** @return HasMany<Form, $this> */
-    public function forms(): HasMany
+    /** @return HasMany<Way, $this> where outcomes of its pages lead */
+    public function ways(): HasMany
     {
-        return $this->hasMany(Form::class)->whereNull('deleted_at')->orderBy('id');
-    }
-
-    /** @return HasMany<Email, $this> */
-    public function emails(): HasMany
-    {
-        return $this->hasMany(Email::class)->whereNull('deleted_at')->orderBy('id');
-    }
-
-    /** @return HasMany<Sequence, $this> */
-    public function sequences(): HasMany
-    {
-        return $this->hasMany(Sequence::class)->whereNull('deleted_at')->orderBy('id');
-    }
-
-    /** @return HasMany<LeadMagnet, $this> */
-    public function leadMagnets(): HasMany
-    {
-        return $this->hasMany(LeadMagnet::class)->orderBy('id');
-    }
-
-    /** @return HasMany<SharedSection, $this> */
-    public function sharedSections(): HasMany
-    {
-        return $this->hasMany(SharedSection::class)->orderBy('id');
+        return $this->hasMany(Way::class)->orderBy('id');
     }
 
     /** @return BelongsTo<Version, $this> */

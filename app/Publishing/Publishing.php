@@ -35,7 +35,7 @@ final readonly class Publishing
     public function publish(Funnel $funnel, ?User $by, string $note = ''): Version
     {
         return DB::transaction(function () use ($funnel, $by, $note): Version {
-            $plan = DraftPlan::read(Funnel::query()->findOrFail($funnel->id));
+            $plan = DraftPlan::read(Funnel::query()->findOrFail($funnel->id))->withoutUnused();
             $findings = GoLiveCheck::of($plan, $this->facts->ofPlan($plan, $funnel->business), CarbonImmutable::now(), array_column(OwnFields::of($funnel->business_id), 'name'));
             if (GoLiveCheck::blocked($findings)) {
                 throw new NotReady($findings);

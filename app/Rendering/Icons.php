@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rendering;
 
-/** The drawn signs that points may carry, as {@see \Lantern\Core\Page\Block\BlockFields::ICONS} names them. */
+/** The drawn signs that points may carry, as {@see \Lantern\Core\Page\Block\Blocks::ICONS} names them. */
 final class Icons
 {
     /** Paths on a field of 24 by 24, drawn with a line. */

@@ -6,7 +6,7 @@ namespace App\Rendering;
 
 use Illuminate\Support\Str;
 use Lantern\Core\Page\Block\Block;
-use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\Block\Blocks;
 use Lantern\Core\Page\Look\Look;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Plan\PagePlan;
@@ -19,13 +19,8 @@ final class SiteAssets
     /** @var array<string, string> */
     private static array $read = [];
 
-    /** The parts of the styles, by the kinds of block that need them; `base` is always there. */
-    private const GROUPS = [
-        'points' => [BlockKind::Points, BlockKind::Agenda, BlockKind::Fit],
-        'proof' => [BlockKind::Testimonials, BlockKind::Logos, BlockKind::Gallery],
-        'sell' => [BlockKind::Price, BlockKind::Seal, BlockKind::Countdown, BlockKind::Questions],
-        'media' => [BlockKind::Video],
-    ];
+    /** The parts of the styles beside the base, which is always there; blocks say which they need. */
+    private const GROUPS = ['points', 'proof', 'sell', 'media'];
 
     /**
      * @param  list<Look>  $looks  the page's own first
@@ -64,8 +59,9 @@ final class SiteAssets
     public static function groupsOf(PagePlan $page, bool $all = false): array
     {
         $groups = ['base'];
-        foreach (self::GROUPS as $group => $kinds) {
-            $used = array_filter($page->document->blocks(), fn (Block $b): bool => in_array($b->kind, $kinds, true)) !== [];
+        $needed = array_map(fn (Block $b): string => Blocks::of($b->kind)->css, $page->document->blocks());
+        foreach (self::GROUPS as $group) {
+            $used = in_array($group, $needed, true);
             // Pictures and videos behind a section need the styles of media too.
             $behind = $group === 'media' && array_filter($page->document->sections, fn (Section $s): bool => $s->background->picture !== null || $s->background->video !== null) !== [];
             if ($all || $used || $behind) {

@@ -26,7 +26,7 @@ final class Numbers
     public function totals(Business $business, array $funnels): array
     {
         $days = Days::last(28, CarbonImmutable::now(), $business->zone());
-        $entry = DB::table('pages')->whereIn('funnel_id', $funnels)->where('position', 0)->pluck('id', 'funnel_id');
+        $entry = DB::table('draft_parts')->whereIn('funnel_id', $funnels)->where('kind', 'page')->whereNull('removed')->where('position', 0)->pluck('id', 'funnel_id');
         $sums = DB::table('counts')->whereIn('funnel_id', $funnels)->whereIn('measure', [Measure::FirstVisitors->value, Measure::Signups->value])
             ->groupBy('funnel_id', 'page_id', 'measure')->selectRaw('funnel_id, page_id, measure, sum(how_many) as n')->get()->groupBy('funnel_id');
         $trends = DB::table('counts')->whereIn('funnel_id', $funnels)->where('measure', Measure::Signups->value)->where('day', '>=', $days[0])
@@ -95,7 +95,7 @@ final class Numbers
         $zone = $funnel->business->zone();
         $days = Days::last($count, $now, $zone);
         $from = Instant::sql(new CarbonImmutable($days[0], $zone));
-        $pages = DB::table('pages')->where('funnel_id', $funnel->id)->orderBy('position')->get(['id', 'name', 'position']);
+        $pages = DB::table('draft_parts')->where('funnel_id', $funnel->id)->where('kind', 'page')->orderByRaw('removed is not null')->orderBy('position')->get(['id', 'name', 'position']);
         $counts = DB::table('counts')->where('funnel_id', $funnel->id)->where('day', '>=', $days[0])->get(['page_id', 'day', 'measure', 'how_many']);
         $sum = fn (Collection $rows, Measure $measure): int => (int) $rows->where('measure', $measure->value)->sum('how_many');
         // A visitor who comes on three days is one visitor of the period, so days cannot be added up.

@@ -48,7 +48,7 @@ final class RichText
      * The body of a letter: the same, and headings, lines, quotes, pictures from the library, parts that are kept once,
      * and parts for some readers only, as {@see EmailBody} reads them.
      */
-    public static function letter(string $html): string
+    public static function email(string $html): string
     {
         $html = (string) preg_replace('/src=(["\'])picture:([a-z0-9]{26})\1/i', 'src="'.self::PICTURE.'$2"', $html);
         $clean = self::clean($html, ['strong', 'em', 'b', 'i', 'br', 'p', 'ul', 'ol', 'li', 'h2', 'h3', 'hr', 'blockquote'], more: ['img' => ['src', 'alt'], 'div' => ['data-part', 'data-only']]);

@@ -69,6 +69,39 @@ final class EmailBody
         }
     }
 
+    /** @return list<string> ids of the pages of the funnel it links to, each once */
+    public static function pages(string $html): array
+    {
+        preg_match_all('/\{\{\s*page_([A-Za-z0-9-]{1,40})/', $html, $m);
+
+        return array_values(array_unique($m[1]));
+    }
+
+    /** @return list<string> ids of the pictures in it, each once */
+    public static function pictures(string $html): array
+    {
+        preg_match_all('~<img[^>]*\bsrc="picture:([A-Za-z0-9-]{1,40})"~', $html, $m);
+
+        return array_values(array_unique($m[1]));
+    }
+
+    /**
+     * The same with other ids where ids stand: in merge fields that name a page, in pictures, and in the rules of its
+     * conditional parts.
+     *
+     * @param  array<string, string>  $ids  new ids by old ones
+     */
+    public static function withIds(string $html, array $ids): string
+    {
+        $html = (string) preg_replace_callback('/(\{\{\s*page_|<img[^>]*\bsrc="picture:)([A-Za-z0-9-]{1,40})/', fn (array $m): string => $m[1].($ids[$m[2]] ?? $m[2]), $html);
+
+        return (string) preg_replace_callback(self::ONLY, function (array $m) use ($ids): string {
+            $rule = self::rule($m[1])?->withIds($ids);
+
+            return $rule === null ? $m[0] : '<div data-only="'.htmlspecialchars(json_encode($rule->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), ENT_QUOTES).'">'.$m[2].'</div>';
+        }, $html);
+    }
+
     /** @return list<string> where its links lead, as written, each once */
     public static function links(string $html): array
     {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Forms;
 
+use Lantern\Core\Parts\Part;
+use Lantern\Core\Parts\PlainPart;
 use Lantern\Core\People\FieldKind;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
@@ -15,8 +17,10 @@ use Lantern\Core\Support\Shape;
  * a box of their own that nobody must tick. Both are kept with each submission, word for word. With `doubleOptIn`
  * nothing follows before the address is confirmed.
  */
-final readonly class FormPlan
+final readonly class FormPlan implements Part
 {
+    use PlainPart;
+
     public const MOST_FIELDS = 30;
 
     /**
@@ -41,6 +45,21 @@ final readonly class FormPlan
         public string $hook = '',
         public string $nextButton = '',
     ) {
+    }
+
+    public static function kind(): string
+    {
+        return 'form';
+    }
+
+    public static function label(): string
+    {
+        return 'form';
+    }
+
+    public static function most(): int
+    {
+        return 20;
     }
 
     /** @throws Invalid when the email field is missing, a field stands twice, or the button has no words */
@@ -72,7 +91,12 @@ final readonly class FormPlan
             throw Invalid::at($shape->path('hook'), 'A webhook is a web address that begins with https:// or http://, without a password in it.');
         }
 
-        return new self($shape->text('id', 40), $shape->text('name', 120), $fields, $button, $consent,
+        $name = trim($shape->text('name', 120));
+        if ($name === '') {
+            throw Invalid::at($shape->path('name'), 'Please give the form a name. Only you will see it.');
+        }
+
+        return new self($shape->text('id', 40), $name, $fields, $button, $consent,
             $consent !== '' && $shape->flag('consentRequired'), $tags, trim($shape->text('marketing', 1000, '')), $shape->flag('doubleOptIn'),
             ConfirmWords::fromShape($shape->optionalGroup('confirm')), trim($shape->text('done', 1000, '')), $shape->choice('notice', OwnerNotice::class, OwnerNotice::Never->value), $hook, trim($shape->text('nextButton', 60, '')));
     }
@@ -98,6 +122,12 @@ final readonly class FormPlan
     public function fieldsIn(int $step): array
     {
         return array_values(array_filter($this->fields, fn (FormField $f): bool => $f->step === $step));
+    }
+
+    public function withIds(array $ids): self
+    {
+        return new self($ids[$this->id] ?? $this->id, $this->name, $this->fields, $this->button, $this->consent, $this->consentRequired, $this->tags, $this->marketing,
+            $this->doubleOptIn, $this->confirm, $this->done, $this->notice, $this->hook, $this->nextButton);
     }
 
     /** @return array<string, mixed> what is always there, and of the rest only what differs from a plain form */

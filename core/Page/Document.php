@@ -88,6 +88,28 @@ final readonly class Document
         }, $this->sections));
     }
 
+    /**
+     * The same, speaking of other parts, pages and pictures.
+     *
+     * @param  array<string, string>  $ids  new ids by old ones
+     */
+    public function withIds(array $ids): self
+    {
+        return new self(array_map(fn (Section $s): Section => $s->withIds($ids), $this->sections), $this->background->withIds($ids), $this->look);
+    }
+
+    /** @return list<string> the ids of the pages of the funnel that links on it lead to, each once */
+    public function pages(): array
+    {
+        return array_values(array_unique(array_merge([], ...array_map(fn (Section $s): array => $s->pages(), $this->sections))));
+    }
+
+    /** @return list<string> the ids of other parts of the funnel that stand on the page, each once */
+    public function references(): array
+    {
+        return array_values(array_unique(array_merge([], ...array_map(fn (Block $b): array => $b->references(), $this->blocks()))));
+    }
+
     public function section(string $id): ?Section
     {
         foreach ($this->sections as $section) {
@@ -131,7 +153,7 @@ final readonly class Document
     /** @return list<string> the ids of the videos used, each once */
     public function videos(): array
     {
-        $ids = array_map(fn (Block $b): string => $b->field('video'), $this->blocks());
+        $ids = array_merge([], ...array_map(fn (Block $b): array => $b->videos(), $this->blocks()));
         foreach ([...array_map(fn (Section $s): Background => $s->background, $this->sections), $this->background] as $background) {
             $ids[] = $background->video ?? '';
         }

@@ -6,6 +6,8 @@ namespace Lantern\Core\Page;
 
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\Block\Field;
+use Lantern\Core\Page\Block\FieldType;
 use Lantern\Core\Page\Block\Hidden;
 use Lantern\Core\Page\Block\Link;
 use Lantern\Core\Page\Look\Background;
@@ -73,6 +75,39 @@ final readonly class Section
             $this->background, $this->look, $this->hidden, $this->shared);
     }
 
+    /** @return list<string> the ids of other parts of the funnel that stand in it */
+    public function references(): array
+    {
+        return array_values(array_unique(array_merge([], ...array_map(fn (Block $b): array => $b->references(), $this->blocks))));
+    }
+
+    /** @return list<string> the ids of the pages of the funnel that links in it lead to, each once */
+    public function pages(): array
+    {
+        $links = array_map(Link::read(...), array_merge([], ...array_map(fn (Block $b): array => $b->links(), $this->blocks)));
+
+        return array_values(array_unique(array_map(fn (Link $l): string => $l->target, array_filter($links, fn (Link $l): bool => $l->kind === 'page'))));
+    }
+
+    /** @return list<string> the ids of the pictures and videos in it and behind it */
+    public function uploads(): array
+    {
+        $ids = array_merge([], ...array_map(fn (Block $b): array => [...$b->pictures(), ...$b->videos()], $this->blocks));
+
+        return array_values(array_unique(array_filter([...$ids, $this->background->picture, $this->background->video], is_string(...))));
+    }
+
+    /**
+     * The same, speaking of other parts, pages and pictures. Its own id stays.
+     *
+     * @param  array<string, string>  $ids  new ids by old ones
+     */
+    public function withIds(array $ids): self
+    {
+        return new self($this->id, $this->kind, $this->arrangement, array_map(fn (Block $b): Block => $b->withIds($ids), $this->blocks),
+            $this->background->withIds($ids), $this->look, $this->hidden, $this->shared === null ? null : $ids[$this->shared] ?? $this->shared);
+    }
+
     /** The same as a section of its own, shown everywhere. */
     public function unshared(string $id): self
     {
@@ -84,29 +119,19 @@ final readonly class Section
      * and links to pages that are not there lead nowhere.
      *
      * @param  callable(): string  $newId
-     * @param  callable(string): string  $form  the form to show in place of another; likewise the lead magnet
-     * @param  callable(string): string  $leadMagnet
+     * @param  callable(string $kind, string $id): string  $part  the part of that kind to show in place of another
      * @param  callable(string): bool  $hasPage
      */
-    public function fitted(callable $newId, callable $form, callable $leadMagnet, callable $hasPage): self
+    public function fitted(callable $newId, callable $part, callable $hasPage): self
     {
-        $fields = function (array $fields) use ($form, $leadMagnet, $hasPage): array {
-            /** @var array<string, string> $fields */
-            foreach ($fields as $name => $value) {
-                $link = $name === 'url' ? Link::read($value) : null;
-                $fields[$name] = match (true) {
-                    $name === 'form' => $form($value),
-                    $name === 'leadMagnet' => $leadMagnet($value),
-                    $link !== null && $link->kind === 'page' && ! $hasPage($link->target) => '',
-                    default => $value,
-                };
-            }
-
-            return $fields;
-        };
         $copy = $this->copy($newId);
+        $fitted = fn (Field $field, string $value): string => match (true) {
+            $field->type === FieldType::Reference => $part($field->to, $value),
+            $field->type === FieldType::Link && Link::read($value)->kind === 'page' && ! $hasPage(Link::read($value)->target) => '',
+            default => $value,
+        };
 
-        return $copy->with(array_map(fn (Block $b): Block => new Block($b->id, $b->kind, $fields($b->fields), array_map($fields, $b->items), $b->style, $b->hidden), $copy->blocks));
+        return $copy->with(array_map(fn (Block $b): Block => $b->map($fitted), $copy->blocks));
     }
 
     /**

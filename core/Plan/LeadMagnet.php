@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Plan;
 
+use Lantern\Core\Parts\Part;
+use Lantern\Core\Parts\PlainPart;
+use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
 /** What is given away: a title, and the file once there is one. */
-final readonly class LeadMagnet
+final readonly class LeadMagnet implements Part
 {
+    use PlainPart;
+
     public function __construct(
         public string $id,
         public string $title,
@@ -19,10 +24,45 @@ final readonly class LeadMagnet
     ) {
     }
 
+    public static function kind(): string
+    {
+        return 'lead-magnet';
+    }
+
+    public static function label(): string
+    {
+        return 'lead magnet';
+    }
+
+    public static function most(): int
+    {
+        return 10;
+    }
+
     public static function fromShape(Shape $shape): self
     {
-        return new self($shape->text('id', 40), $shape->text('title', 200), $shape->optionalText('file', 40),
+        $title = trim($shape->text('title', 200));
+        if ($title === '') {
+            throw Invalid::at($shape->path('title'), 'What is it called? Visitors will read this.');
+        }
+
+        return new self($shape->text('id', 40), $title, $shape->optionalText('file', 40),
             $shape->text('fileName', 255, ''), $shape->text('mime', 120, ''), $shape->integer('bytes', 0, PHP_INT_MAX, 0));
+    }
+
+    public function name(): string
+    {
+        return $this->title;
+    }
+
+    public function uploads(): array
+    {
+        return $this->file === null ? [] : [$this->file];
+    }
+
+    public function withIds(array $ids): self
+    {
+        return new self($ids[$this->id] ?? $this->id, $this->title, $this->file === null ? null : $ids[$this->file] ?? $this->file, $this->fileName, $this->mime, $this->bytes);
     }
 
     /** Such as "PDF, 1.2 MB": what a visitor is about to download. Decimal megabytes, as browsers show them. */

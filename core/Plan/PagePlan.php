@@ -5,11 +5,16 @@ declare(strict_types=1);
 namespace Lantern\Core\Plan;
 
 use Lantern\Core\Page\Document;
+use Lantern\Core\Parts\Part;
+use Lantern\Core\Parts\PlainPart;
+use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
 /** A page in a funnel plan. Its address is '' for the entry page. */
-final readonly class PagePlan
+final readonly class PagePlan implements Part
 {
+    use PlainPart;
+
     public function __construct(
         public string $id,
         public PageRole $role,
@@ -20,16 +25,67 @@ final readonly class PagePlan
     ) {
     }
 
+    public static function kind(): string
+    {
+        return 'page';
+    }
+
+    public static function label(): string
+    {
+        return 'page';
+    }
+
+    public static function most(): int
+    {
+        return 40;
+    }
+
     public static function fromShape(Shape $shape): self
     {
+        $name = trim($shape->text('name', 120));
+        if ($name === '') {
+            throw Invalid::at($shape->path('name'), 'Please give the page a name. Only you will see it.');
+        }
+
         return new self(
             $shape->text('id', 40),
             $shape->choice('role', PageRole::class),
-            $shape->text('name', 120),
+            $name,
             $shape->text('address', 60),
             Document::fromArray($shape->group('document')->all(), $shape->path('document')),
             PageSettings::fromShape($shape->optionalGroup('settings')),
         );
+    }
+
+    /** The same with another document. */
+    public function with(Document $document): self
+    {
+        return new self($this->id, $this->role, $this->name, $this->address, $document, $this->settings);
+    }
+
+    public function needs(): array
+    {
+        return [...$this->document->references(), ...$this->document->shared()];
+    }
+
+    public function references(): array
+    {
+        return [...$this->needs(), ...$this->document->pages()];
+    }
+
+    public function uploads(): array
+    {
+        return array_values(array_unique([...$this->document->pictures(), ...$this->document->videos(), ...array_filter([$this->settings->picture], is_string(...))]));
+    }
+
+    public function withIds(array $ids): self
+    {
+        return new self($ids[$this->id] ?? $this->id, $this->role, $this->name, $this->address, $this->document->withIds($ids), $this->settings->withIds($ids));
+    }
+
+    public function changesSince(Part $before): array
+    {
+        return $before instanceof self ? PageChanges::between($before, $this) : [];
     }
 
     /** @return array<string, mixed> */

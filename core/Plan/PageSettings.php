@@ -43,6 +43,13 @@ final readonly class PageSettings
             $shape->has('hidden') ? $shape->flag('hidden') : null, $shape->text('head', 20_000, ''), $shape->text('bodyEnd', 20_000, ''));
     }
 
+    /** @param  array<string, string>  $ids  new ids by old ones */
+    public function withIds(array $ids): self
+    {
+        return new self($this->title, $this->description, $this->picture === null ? null : $ids[$this->picture] ?? $this->picture, $this->language,
+            $this->hidden, $this->head, $this->bodyEnd);
+    }
+
     public function hasCode(): bool
     {
         return $this->head !== '' || $this->bodyEnd !== '';

@@ -11,30 +11,44 @@ use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Page\Look\Look;
 use Lantern\Core\Page\Look\LookChanges;
 use Lantern\Core\Page\Look\Looks;
+use Lantern\Core\Parts\Part;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
 /**
- * A whole funnel as one value: pages in the order of the way, the outcomes that connect them, forms, emails and
- * what is given away. Its written form is `docs/formats/plan.schema.json`.
+ * A whole funnel as one value: its parts, and the outcomes that connect its pages. A page shows shared sections with
+ * their content. Its written form is `docs/formats/plan.schema.json`.
  */
 final readonly class Plan
 {
     public const FORMAT = 4;
 
+    /** @var list<Part> in the order of their kinds, and of each kind in its own order: pages in the order of the way */
+    public array $parts;
+
+    /** @var list<PagePlan> the entry page first */
+    public array $pages;
+
+    /** @var list<FormPlan> */
+    public array $forms;
+
+    /** @var list<SequencePlan> */
+    public array $sequences;
+
+    /** @var list<EmailPlan> */
+    public array $emails;
+
+    /** @var list<LeadMagnet> */
+    public array $leadMagnets;
+
     /**
-     * @param  list<PagePlan>  $pages  the entry page first
+     * @param  iterable<Part>  $parts
      * @param  list<Way>  $ways
-     * @param  list<FormPlan>  $forms
-     * @param  list<EmailPlan>  $emails
-     * @param  list<LeadMagnet>  $leadMagnets
      * @param  string|null  $logo  the id of a picture; likewise `icon`, which browsers show beside the title
      * @param  array<string, string>  $fields  the funnel's own merge fields by name: the programme, its price …
      * @param  list<string>  $parameters  names of address parameters that may be used as merge fields
-     * @param  list<SequencePlan>  $sequences
-     * @param  array<string, string>  $shared  names of the shared sections by id; their content stands in the pages
      */
     public function __construct(
         public string $id,
@@ -44,18 +58,23 @@ final readonly class Plan
         public string $lookId,
         public LookChanges $changes,
         public Sender $sender,
-        public array $pages,
+        iterable $parts,
         public array $ways,
-        public array $forms,
-        public array $emails,
-        public array $leadMagnets,
         public ?string $logo = null,
         public ?string $icon = null,
         public array $fields = [],
         public array $parameters = [],
-        public array $shared = [],
-        public array $sequences = [],
     ) {
+        $given = [];
+        foreach ($parts as $part) {
+            $given[] = $part;
+        }
+        $this->parts = array_merge([], ...array_map(fn (string $class): array => self::those($given, $class), PartKinds::ALL));
+        $this->pages = self::those($given, PagePlan::class);
+        $this->forms = self::those($given, FormPlan::class);
+        $this->sequences = self::those($given, SequencePlan::class);
+        $this->emails = self::those($given, EmailPlan::class);
+        $this->leadMagnets = self::those($given, LeadMagnet::class);
     }
 
     /** @throws Invalid when it is no plan, or one of a format this application does not know */
@@ -65,26 +84,20 @@ final readonly class Plan
         $look = $shape->group('look');
 
         return new self(
-            $shape->text('id', 40),
-            $shape->text('name', 120),
-            $shape->choice('goal', Goal::class),
-            $shape->text('address', 60),
-            Looks::get($look->text('id', 40))->id,
-            LookChanges::fromShape($look),
-            Sender::fromShape($shape->group('sender')),
-            array_map(PagePlan::fromShape(...), $shape->groups('pages')),
-            array_map(Way::fromShape(...), $shape->groups('ways')),
-            array_map(FormPlan::fromShape(...), $shape->groups('forms')),
-            array_map(EmailPlan::fromShape(...), $shape->groups('emails')),
-            array_map(LeadMagnet::fromShape(...), $shape->groups('leadMagnets')),
-            $shape->optionalText('logo', 40),
-            $shape->optionalText('icon', 40),
-            MergeFields::ownFields($shape->optionalGroup('fields')),
-            MergeFields::parameterNames($shape->texts('parameters', 20, 40)),
-            self::sharedNames($shape->optionalGroup('shared')),
-            array_map(SequencePlan::fromShape(...), $shape->groups('sequences', 40)),
+            id: $shape->text('id', 40),
+            name: $shape->text('name', 120),
+            goal: $shape->choice('goal', Goal::class),
+            address: $shape->text('address', 60),
+            lookId: Looks::get($look->text('id', 40))->id,
+            changes: LookChanges::fromShape($look),
+            sender: Sender::fromShape($shape->group('sender')),
+            parts: array_map(PartKinds::read(...), $shape->groups('parts', 400)),
+            ways: array_map(Way::fromShape(...), $shape->groups('ways')),
+            logo: $shape->optionalText('logo', 40),
+            icon: $shape->optionalText('icon', 40),
+            fields: MergeFields::ownFields($shape->optionalGroup('fields')),
+            parameters: MergeFields::parameterNames($shape->texts('parameters', 20, 40)),
         );
-
     }
 
     /** @return array<string, mixed> */
@@ -95,24 +108,86 @@ final readonly class Plan
             'id' => $this->id, 'name' => $this->name, 'goal' => $this->goal->value, 'address' => $this->address,
             'look' => ['id' => $this->lookId] + $this->changes->toArray(),
             'sender' => $this->sender->toArray(),
-            'pages' => array_map(fn (PagePlan $p): array => $p->toArray(), $this->pages),
+            'parts' => array_map(PartKinds::write(...), $this->parts),
             'ways' => array_map(fn (Way $w): array => $w->toArray(), $this->ways),
-            'forms' => array_map(fn (FormPlan $f): array => $f->toArray(), $this->forms),
-            'emails' => array_map(fn (EmailPlan $e): array => $e->toArray(), $this->emails),
-            'leadMagnets' => array_map(fn (LeadMagnet $l): array => $l->toArray(), $this->leadMagnets),
-        ] + array_filter(['sequences' => array_map(fn (SequencePlan $q): array => $q->toArray(), $this->sequences), 'logo' => $this->logo, 'icon' => $this->icon, 'fields' => $this->fields, 'parameters' => $this->parameters, 'shared' => $this->shared],
+        ] + array_filter(['logo' => $this->logo, 'icon' => $this->icon, 'fields' => $this->fields, 'parameters' => $this->parameters],
             fn (string|array|null $v): bool => $v !== null && $v !== []);
     }
 
-    /** @return array<string, string> */
-    private static function sharedNames(?Shape $shape): array
+    /**
+     * @template T of Part
+     *
+     * @param  list<Part>  $parts
+     * @param  class-string<T>  $class
+     * @return list<T>
+     */
+    private static function those(array $parts, string $class): array
     {
-        $names = [];
-        foreach (array_keys($shape?->all() ?? []) as $id) {
-            $names[(string) $id] = $shape?->text((string) $id, 120) ?? '';
+        return array_values(array_filter($parts, fn (Part $p): bool => $p instanceof $class));
+    }
+
+    /**
+     * The parts of one kind, in order.
+     *
+     * @template T of Part
+     *
+     * @param  class-string<T>  $class
+     * @return list<T>
+     */
+    public function partsOf(string $class): array
+    {
+        return self::those($this->parts, $class);
+    }
+
+    public function part(string $id): ?Part
+    {
+        foreach ($this->parts as $part) {
+            if ($part->id() === $id) {
+                return $part;
+            }
         }
 
-        return $names;
+        return null;
+    }
+
+    /** The same with another part in place of the one that has its id. */
+    public function withPart(Part $part): self
+    {
+        return $this->with(array_map(fn (Part $p): Part => $p->id() === $part->id() ? $part : $p, $this->parts));
+    }
+
+    /**
+     * The same without shared sections that no page shows: what visitors can ever meet.
+     */
+    public function withoutUnused(): self
+    {
+        $shown = array_merge([], ...array_map(fn (PagePlan $p): array => $p->document->shared(), $this->pages));
+
+        return $this->with(array_filter($this->parts, fn (Part $p): bool => ! $p instanceof SharedSection || in_array($p->id, $shown, true)));
+    }
+
+    /**
+     * The same with other parts.
+     *
+     * @param  iterable<Part>  $parts
+     * @param  list<Way>|null  $ways
+     */
+    public function with(iterable $parts, ?array $ways = null, ?string $id = null, ?string $name = null, ?string $address = null, ?Sender $sender = null,
+        ?string $logo = null, ?string $icon = null): self
+    {
+        return new self(
+            id: $id ?? $this->id, name: $name ?? $this->name, goal: $this->goal, address: $address ?? $this->address, lookId: $this->lookId,
+            changes: $this->changes, sender: $sender ?? $this->sender, parts: $parts, ways: $ways ?? $this->ways, logo: $logo ?? $this->logo,
+            icon: $icon ?? $this->icon, fields: $this->fields, parameters: $this->parameters,
+        );
+    }
+
+    /** @return list<string> ids of all pictures, videos and files that the funnel uses, each once */
+    public function uploads(): array
+    {
+        $ids = array_merge([], ...array_map(fn (Part $p): array => $p->uploads(), $this->parts));
+
+        return array_values(array_unique(array_filter([$this->logo, $this->icon, ...$ids], is_string(...))));
     }
 
     public function look(): Look
@@ -124,33 +199,6 @@ final readonly class Plan
     public function lookOf(?string $own): Look
     {
         return $own === null ? $this->look() : Looks::get($own);
-    }
-
-    /**
-     * The same with other forms.
-     *
-     * @param  list<FormPlan>  $forms
-     */
-    public function withForms(array $forms): self
-    {
-        return $this->but(forms: $forms);
-    }
-
-    /** The same with another page in place of the one that has its id. */
-    public function withPage(PagePlan $page): self
-    {
-        return $this->but(pages: array_map(fn (PagePlan $p): PagePlan => $p->id === $page->id ? $page : $p, $this->pages));
-    }
-
-    /**
-     * @param  list<PagePlan>|null  $pages
-     * @param  list<FormPlan>|null  $forms
-     */
-    private function but(?array $pages = null, ?array $forms = null): self
-    {
-        return new self($this->id, $this->name, $this->goal, $this->address, $this->lookId, $this->changes, $this->sender, $pages ?? $this->pages,
-            $this->ways, $forms ?? $this->forms, $this->emails, $this->leadMagnets, $this->logo, $this->icon, $this->fields, $this->parameters,
-            $this->shared, $this->sequences);
     }
 
     public function entry(): ?PagePlan
@@ -215,9 +263,13 @@ final readonly class Plan
     /** What an owner calls a part of the funnel, by its id; '' for one that is not there. */
     public function nameOf(string $id): string
     {
-        $part = $this->page($id) ?? $this->form($id) ?? $this->email($id) ?? $this->sequence($id);
+        return $this->part($id)?->name() ?? '';
+    }
 
-        return $part->name ?? $this->leadMagnet($id)->title ?? '';
+    /** @return list<SharedSection> */
+    public function sharedSections(): array
+    {
+        return $this->partsOf(SharedSection::class);
     }
 
     /** @return list<SequencePlan> those that an event starts */
@@ -244,16 +296,16 @@ final readonly class Plan
     }
 
     /**
-     * @template T of PagePlan|FormPlan|EmailPlan|LeadMagnet|SequencePlan
+     * @template T of Part
      *
-     * @param  list<T>  $things
+     * @param  list<T>  $parts
      * @return T|null
      */
-    private static function find(array $things, string $id): PagePlan|FormPlan|EmailPlan|LeadMagnet|SequencePlan|null
+    private static function find(array $parts, string $id): ?Part
     {
-        foreach ($things as $thing) {
-            if ($thing->id === $id) {
-                return $thing;
+        foreach ($parts as $part) {
+            if ($part->id() === $id) {
+                return $part;
             }
         }
 

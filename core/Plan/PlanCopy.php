@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Plan;
 
+use Lantern\Core\Parts\Part;
+
 /** Makes a plan anew: the same words and connections, with ids, name and address of its own. */
 final class PlanCopy
 {
@@ -13,32 +15,18 @@ final class PlanCopy
      */
     public static function of(Plan $plan, string $name, string $address, callable $newId, array $uploads = []): Plan
     {
-        $ids = $uploads;
-        foreach ([$plan->pages, $plan->forms, $plan->emails, $plan->leadMagnets, $plan->sequences] as $things) {
-            foreach ($things as $thing) {
-                $ids[$thing->id] = $newId();
-            }
+        // What parts say of the funnel itself, they say of the copy.
+        $ids = $uploads + [$plan->id => $newId()];
+        foreach ($plan->parts as $part) {
+            $ids[$part->id()] = $newId();
         }
-        foreach (array_keys($plan->shared) as $id) {
-            $ids[$id] = $newId();
-        }
-        $array = $plan->toArray();
-        $array['shared'] = array_combine(array_map(fn (string $id): string => $ids[$id] ?? $id, array_keys($plan->shared)), $plan->shared);
-        array_walk_recursive($array, function (mixed &$value) use ($ids): void {
-            $value = is_string($value) ? self::renamed($value, $ids) : $value;
-        });
 
-        return Plan::fromArray(['id' => $newId(), 'name' => $name, 'address' => $address] + $array);
-    }
-
-    /**
-     * Ids stand alone, after `page:` and `section:` in links, and after `page_` in merge fields.
-     *
-     * @param  array<string, string>  $ids  new ids by old ones
-     */
-    private static function renamed(string $value, array $ids): string
-    {
-        return $ids[$value] ?? (string) preg_replace_callback('/\b(page[:_])([A-Za-z0-9-]{1,40})/',
-            fn (array $m): string => $m[1].($ids[$m[2]] ?? $m[2]), $value);
+        return $plan->with(
+            parts: array_map(fn (Part $p): Part => $p->withIds($ids), $plan->parts),
+            ways: array_map(fn (Way $w): Way => $w->withIds($ids), $plan->ways),
+            id: $ids[$plan->id], name: $name, address: $address,
+            logo: $plan->logo === null ? null : $ids[$plan->logo] ?? $plan->logo,
+            icon: $plan->icon === null ? null : $ids[$plan->icon] ?? $plan->icon,
+        );
     }
 }

@@ -29,7 +29,7 @@ final class Upgrades
             $plan = self::oneSequence($plan);
         }
         if ($format < 4) {
-            $plan = self::triggers($plan);
+            $plan = self::parts(self::triggers($plan));
         }
 
         return ['format' => Plan::FORMAT] + $plan;
@@ -74,6 +74,33 @@ final class Upgrades
         }
 
         return $plan;
+    }
+
+    /**
+     * Before format 4 each kind of part was a list of its own, and of shared sections only the names were written: what
+     * they hold stands on the pages that show them.
+     *
+     * @param  array<array-key, mixed>  $plan
+     * @return array<array-key, mixed>
+     */
+    private static function parts(array $plan): array
+    {
+        $parts = [];
+        foreach (['pages' => 'page', 'forms' => 'form', 'sequences' => 'sequence', 'emails' => 'email', 'leadMagnets' => 'lead-magnet'] as $list => $kind) {
+            array_push($parts, ...self::each($plan, $list, fn (array $part): array => ['kind' => $kind] + $part));
+        }
+        foreach (self::groups($plan, 'pages') as $page) {
+            foreach (self::groups(is_array($page['document'] ?? null) ? $page['document'] : [], 'sections') as $section) {
+                $id = $section['shared'] ?? null;
+                $name = is_string($id) && is_array($plan['shared'] ?? null) ? $plan['shared'][$id] ?? null : null;
+                if ($name !== null && ! isset($shared[$id])) {
+                    $shared[$id] = ['kind' => 'shared-section', 'id' => $id, 'name' => $name, 'section' => ['id' => $id] + array_diff_key($section, ['shared' => 0, 'hidden' => 0])];
+                }
+            }
+        }
+
+        return ['parts' => [...$parts, ...array_values($shared ?? [])]]
+            + array_diff_key($plan, ['pages' => 0, 'forms' => 0, 'sequences' => 0, 'emails' => 0, 'leadMagnets' => 0, 'shared' => 0]);
     }
 
     /**

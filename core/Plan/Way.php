@@ -45,6 +45,12 @@ final readonly class Way
             : self::outside($page, $outcome, $url, $shape->path('toUrl'));
     }
 
+    /** @param  array<string, string>  $ids  new ids by old ones */
+    public function withIds(array $ids): self
+    {
+        return new self($ids[$this->page] ?? $this->page, $this->outcome, $this->toPage === null ? null : $ids[$this->toPage] ?? $this->toPage, $this->toUrl);
+    }
+
     /** @return array<string, string> */
     public function toArray(): array
     {

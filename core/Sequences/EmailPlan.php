@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Sequences;
 
+use Lantern\Core\Emails\EmailBody;
+use Lantern\Core\Parts\Part;
+use Lantern\Core\Parts\PlainPart;
 use Lantern\Core\Rules\Group;
+use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
 /**
@@ -12,8 +16,10 @@ use Lantern\Core\Support\Shape;
  * emails at one moment, one for those for whom something holds and one for the others, are a branch. The body is
  * sanitised HTML.
  */
-final readonly class EmailPlan
+final readonly class EmailPlan implements Part
 {
+    use PlainPart;
+
     public function __construct(
         public string $id,
         public string $name,
@@ -25,11 +31,30 @@ final readonly class EmailPlan
     ) {
     }
 
+    public static function kind(): string
+    {
+        return 'email';
+    }
+
+    public static function label(): string
+    {
+        return 'email';
+    }
+
+    public static function most(): int
+    {
+        return 60;
+    }
+
     public static function fromShape(Shape $shape): self
     {
         $only = $shape->optionalGroup('only');
+        $name = trim($shape->text('name', 120));
+        if ($name === '') {
+            throw Invalid::at($shape->path('name'), 'Please give the email a name. Only you will see it.');
+        }
 
-        return new self($shape->text('id', 40), $shape->text('name', 120), $shape->text('subject', 200),
+        return new self($shape->text('id', 40), $name, $shape->text('subject', 200),
             $shape->text('body', 50_000), Delay::fromShape($shape->optionalGroup('delay')), $shape->text('sequence', 40, ''),
             $only === null ? Group::everybody() : Group::fromShape($only));
     }
@@ -43,9 +68,25 @@ final readonly class EmailPlan
             + ($this->only->isEverybody() ? [] : ['only' => $this->only->toArray()]);
     }
 
-    public function in(string $sequence): self
+    public function needs(): array
     {
-        return new self($this->id, $this->name, $this->subject, $this->body, $this->delay, $sequence, $this->only);
+        return $this->sequence === '' ? [] : [$this->sequence];
+    }
+
+    public function references(): array
+    {
+        return [...$this->needs(), ...$this->only->references(), ...EmailBody::pages($this->body)];
+    }
+
+    public function uploads(): array
+    {
+        return EmailBody::pictures($this->body);
+    }
+
+    public function withIds(array $ids): self
+    {
+        return new self($ids[$this->id] ?? $this->id, $this->name, $this->subject, EmailBody::withIds($this->body, $ids), $this->delay,
+            $ids[$this->sequence] ?? $this->sequence, $this->only->withIds($ids));
     }
 
     /** Does the letter hold the link to the gift? It is written as the merge field `{{download_link}}`. */

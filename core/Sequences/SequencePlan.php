@@ -7,6 +7,8 @@ namespace Lantern\Core\Sequences;
 use Lantern\Core\Events\Trigger\Bought;
 use Lantern\Core\Events\Trigger\Trigger;
 use Lantern\Core\Events\Trigger\Triggers;
+use Lantern\Core\Parts\Part;
+use Lantern\Core\Parts\PlainPart;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
@@ -14,8 +16,10 @@ use Lantern\Core\Support\Shape;
  * A sequence: what starts it, what ends it before its last email, and when its emails may go out. `byReader` computes
  * its days and hours in the reader's own zone where it is known, else in the owner's.
  */
-final readonly class SequencePlan
+final readonly class SequencePlan implements Part
 {
+    use PlainPart;
+
     public function __construct(
         public string $id,
         public string $name,
@@ -25,6 +29,21 @@ final readonly class SequencePlan
         public SendWindow $window = new SendWindow([1, 2, 3, 4, 5, 6, 7], 0, 24),
         public bool $byReader = true,
     ) {
+    }
+
+    public static function kind(): string
+    {
+        return 'sequence';
+    }
+
+    public static function label(): string
+    {
+        return 'sequence';
+    }
+
+    public static function most(): int
+    {
+        return 20;
     }
 
     /** @throws Invalid when it has no name, or the same thing would start and end it */
@@ -56,6 +75,16 @@ final readonly class SequencePlan
     public function with(?Triggers $starts = null, ?Triggers $ends = null): self
     {
         return new self($this->id, $this->name, $starts ?? $this->starts, $ends ?? $this->ends, $this->again, $this->window, $this->byReader);
+    }
+
+    public function references(): array
+    {
+        return [...$this->starts->references(), ...$this->ends->references()];
+    }
+
+    public function withIds(array $ids): self
+    {
+        return new self($ids[$this->id] ?? $this->id, $this->name, $this->starts->withIds($ids), $this->ends->withIds($ids), $this->again, $this->window, $this->byReader);
     }
 
     /** @return array<string, mixed> only what differs from a sequence that nothing starts or ends, beside id and name */

@@ -55,8 +55,8 @@ final readonly class Starter
             $emailTexts,
         );
 
-        return new Plan($desk->id(), $name, $goal, $address, Looks::DEFAULT, new LookChanges, $this->sender, $pages,
-            $this->ways($goal, $desk), $form === null ? [] : [$form], $emails, $leadMagnet === null ? [] : [$leadMagnet], sequences: $sequences);
+        return new Plan($desk->id(), $name, $goal, $address, Looks::DEFAULT, new LookChanges, $this->sender,
+            [...$pages, ...($form === null ? [] : [$form]), ...$sequences, ...$emails, ...($leadMagnet === null ? [] : [$leadMagnet])], $this->ways($goal, $desk));
     }
 
     /** @return array<string, array{PageRole, string, Document}> by the name that ways and links use */

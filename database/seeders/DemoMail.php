@@ -8,12 +8,11 @@ use App\Mail\Broadcasts\Broadcasting;
 use App\Mail\Sending\Feedback;
 use App\Models\Broadcast;
 use App\Models\Business;
-use App\Models\Email;
+use App\Models\DraftPart;
 use App\Models\EmailPart;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Segment;
-use App\Models\Sequence;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Random\Engine\Mt19937;
@@ -34,12 +33,13 @@ final class DemoMail
     public function branch(Funnel $funnel, Business $business): void
     {
         $signature = EmailPart::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'name' => 'Imke’s signature', 'body' => '<p>Imke<br><em>Ferncroft Cello Room</em></p>']);
-        $plan = Email::query()->where('funnel_id', $funnel->id)->where('name', 'Day 3: four bars')->firstOrFail();
-        foreach (['Day 7: how was it?' => 'not', 'Day 7: for the keen ones' => 'has'] as $name => $is) {
-            $email = Email::query()->where('funnel_id', $funnel->id)->where('name', $name)->firstOrFail();
-            $email->forceFill(['only' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'clicked', 'done' => $is === 'has', 'with' => $plan->id]]], 'body' => $email->body.'<div data-part="'.$signature->id.'"></div>'])->save();
+        $plan = DraftPart::there($funnel->id, 'email')->where('name', 'Day 3: four bars')->firstOrFail();
+        foreach (['Day 7: how was it?' => false, 'Day 7: for the keen ones' => true] as $name => $keen) {
+            $email = DraftPart::there($funnel->id, 'email')->where('name', $name)->firstOrFail();
+            $email->change(['only' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'clicked', 'done' => $keen, 'with' => $plan->id]]],
+                'body' => $email->text('body').'<div data-part="'.$signature->id.'"></div>'])->save();
         }
-        Sequence::query()->where('funnel_id', $funnel->id)->firstOrFail()->forceFill(['name' => 'Twelve minutes', 'definition' => ['window' => ['days' => [1, 2, 3, 4, 5, 6, 7], 'from' => 8, 'to' => 20]]])->save();
+        DraftPart::there($funnel->id, 'sequence')->firstOrFail()->change(['name' => 'Twelve minutes', 'window' => ['days' => [1, 2, 3, 4, 5, 6, 7], 'from' => 8, 'to' => 20]])->save();
     }
 
     /** Now and then somebody opens a letter, and some of them follow its link. */

@@ -4,15 +4,16 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
+use App\Drafts\DraftParts;
 use App\Drafts\NewFunnel;
 use App\Models\Business;
+use App\Models\DraftPart;
 use App\Models\Funnel;
-use App\Models\Page;
-use App\Models\SharedSection;
 use App\Support\Ids;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Plan\Goal;
+use Lantern\Core\Plan\SharedSection;
 use Lantern\Core\Starters\StarterDesk;
 
 /** The pages of the demo as Imke Farrow made them: words and pictures of her own on what the starters gave her. */
@@ -25,8 +26,8 @@ final readonly class DemoPages
     /** The short opt-in page grows: what is in the guide, who it is for, who writes, what others say. */
     public function grow(Funnel $funnel, string $portrait): void
     {
-        $entry = Page::query()->where('funnel_id', $funnel->id)->where('position', 0)->firstOrFail();
-        $document = Document::fromArray($entry->document);
+        $entry = DraftPart::there($funnel->id, 'page')->firstOrFail();
+        $document = Document::fromArray($entry->definition['document']);
         $d = new StarterDesk($funnel->business->sender(), Ids::next(...), 'The Twelve-Minute Practice Plan');
         $footer = $document->sections[count($document->sections) - 1];
         $more = [
@@ -47,7 +48,7 @@ final readonly class DemoPages
                 'I have no teacher. Is that a problem?' => 'Not for this. Twelve careful minutes do no harm, and they show you what to ask one.',
             ])),
         ];
-        $entry->forceFill(['document' => $document->with([...array_slice($document->sections, 0, -1), ...$more, $footer])->toArray()])->save();
+        $entry->change(['document' => $document->with([...array_slice($document->sections, 0, -1), ...$more, $footer])->toArray()])->save();
     }
 
     /** One footer, kept once, on all pages. */
@@ -55,12 +56,12 @@ final readonly class DemoPages
     {
         $d = new StarterDesk($funnel->business->sender(), Ids::next(...), '');
         $section = $d->section('footer-centred', $d->text('Ferncroft Cello Room · 3 Ferncroft Yard, Exampleton · You can unsubscribe from any email with one click.'));
-        $shared = SharedSection::query()->create(['id' => Ids::next(), 'funnel_id' => $funnel->id, 'name' => 'Footer', 'section' => $section->toArray()]);
-        foreach (Page::query()->where('funnel_id', $funnel->id)->get() as $page) {
-            $document = Document::fromArray($page->document);
+        $shared = DraftParts::add($funnel, new SharedSection(Ids::next(), 'Footer', $section));
+        foreach (DraftPart::there($funnel->id, 'page')->get() as $page) {
+            $document = Document::fromArray($page->definition['document']);
             $sections = array_map(fn (Section $s): Section => $s->kind === $section->kind
                 ? new Section($s->id, $s->kind, $s->arrangement, [], $s->background, shared: $shared->id) : $s, $document->sections);
-            $page->forceFill(['document' => $document->with($sections)->toArray()])->save();
+            $page->change(['document' => $document->with($sections)->toArray()])->save();
         }
     }
 
@@ -72,8 +73,8 @@ final readonly class DemoPages
         $webinar->forceFill(['look' => 'lagoon'])->save();
         $sell = $this->new->fromStarter($business, Goal::Sell, 'First Season, sales', 'First Season', null, '290 €');
         $sell->forceFill(['look' => 'linen', 'fields' => ['programme' => 'First Season']])->save();
-        foreach (Page::query()->whereIn('funnel_id', [$webinar->id, $sell->id])->get() as $page) {
-            $document = $page->document;
+        foreach (DraftPart::query()->whereIn('funnel_id', [$webinar->id, $sell->id])->where('kind', 'page')->get() as $page) {
+            $document = $page->definition['document'];
             foreach ($document['sections'] as $s => $section) {
                 foreach ($section['blocks'] as $b => $block) {
                     if ($block['kind'] === 'picture') {
@@ -81,7 +82,7 @@ final readonly class DemoPages
                     }
                 }
             }
-            $page->forceFill(['document' => $document])->save();
+            $page->change(['document' => $document])->save();
         }
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
+use App\Drafts\DraftParts;
 use App\Drafts\NewFunnel;
 use App\Files\Downloads;
 use App\Files\Uploads;
@@ -15,13 +16,13 @@ use App\Mail\Sending\MessageSender;
 use App\Mail\Unsubscribing\Unsubscribe;
 use App\Models\Business;
 use App\Models\Delivery;
-use App\Models\Email;
+use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\Message;
-use App\Models\Page;
 use App\Models\Upload;
 use App\Models\User;
 use App\Publishing\Publishing;
+use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Seeder;
 use Illuminate\Http\UploadedFile;
@@ -30,6 +31,7 @@ use Lantern\Core\Events\EventType;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Sequences\Delay;
+use Lantern\Core\Sequences\EmailPlan;
 use RuntimeException;
 
 /**
@@ -110,10 +112,10 @@ final class DemoSeeder extends Seeder
         // Starts small, rises with a letter to the list in week three and a podcast in week five, dips in week seven.
         $this->live($funnel, $from, $now, [100, 130, 260, 175, 270, 195, 90, 180], [0.26, 0.27, 0.33, 0.29, 0.34, 0.31, 0.28, 0.33], function (int $week) use ($funnel, $room): void {
             if ($week === 3) {
-                $entry = Page::query()->where('funnel_id', $funnel->id)->where('position', 0)->firstOrFail();
-                $document = $entry->document;
+                $entry = DraftPart::there($funnel->id, 'page')->firstOrFail();
+                $document = $entry->definition['document'];
                 $document['sections'][0]['blocks'][0]['text'] = 'Play your first melody on twelve minutes a day';
-                $entry->forceFill(['document' => $document])->save();
+                $entry->change(['document' => $document])->save();
                 $this->publishing->publish($funnel->refresh(), User::query()->first(), 'A headline that says what they will be able to do');
             }
             if ($week === 5) {
@@ -210,14 +212,14 @@ final class DemoSeeder extends Seeder
 
     private function words(Funnel $funnel, string $cover): void
     {
-        foreach (Page::query()->where('funnel_id', $funnel->id)->orderBy('position')->get() as $page) {
-            $document = $page->document;
+        foreach (DraftPart::there($funnel->id, 'page')->get() as $page) {
+            $document = $page->definition['document'];
             if ($page->position === 0) {
                 $document['sections'][0]['blocks'][1]['html'] = 'You took up the cello as a grown-up, and an hour of practice never happens. This five-page plan fits between two other things and still takes you somewhere. Free.';
                 $document['sections'][0]['blocks'][3]['picture'] = $cover;
                 $document['sections'][0]['blocks'][3]['alt'] = 'The cover of the guide: a cello and a clock face';
             }
-            $page->forceFill(['document' => $document])->save();
+            $page->change(['document' => $document])->save();
         }
     }
 
@@ -229,8 +231,9 @@ final class DemoSeeder extends Seeder
             [Delay::days(7, 18), 'Day 7: how was it?', 'A week of twelve minutes', '<p>Hello {{first_name|there}},</p><p>a week has gone by. Reply with one sentence: what was easier on Friday than on Monday?</p><p>I read every answer, and I answer most.</p>'],
             [Delay::days(7, 18), 'Day 7: for the keen ones', 'You came back for more', '<p>Hello {{first_name|there}},</p><p>you looked at the plan again, and that is how it begins. If you would like somebody beside you for twelve weeks, hit reply and tell me: First Season starts again soon.</p>'],
         ];
+        $sequence = DraftPart::there($funnel->id, 'sequence')->firstOrFail()->id;
         foreach ($letters as [$delay, $name, $subject, $body]) {
-            Email::query()->create(['funnel_id' => $funnel->id, 'name' => $name, 'subject' => $subject, 'body' => $body, 'delay' => $delay->toArray()]);
+            DraftParts::add($funnel, new EmailPlan(Ids::next(), $name, $subject, $body, $delay, $sequence));
         }
         $this->mail->branch($funnel, $business);
     }

@@ -3,8 +3,9 @@
 declare(strict_types=1);
 
 use Lantern\Core\Page\Arrangement;
-use Lantern\Core\Page\Block\BlockFields;
 use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\Block\Blocks;
+use Lantern\Core\Page\Block\Field;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Page\Section;
@@ -20,17 +21,17 @@ use Lantern\Core\Page\SectionKind;
 require __DIR__.'/../../vendor/autoload.php';
 
 $values = fn (array $cases): array => array_map(fn (BackedEnum $c) => $c->value, $cases);
-$fields = fn (array $known): array => array_map(fn (int $max): array => ['type' => 'string', 'maxLength' => $max], $known);
+$fields = fn (array $known): array => array_map(fn (Field $f): array => ['type' => 'string', 'maxLength' => $f->max], $known);
 $blocks = [];
 foreach (BlockKind::cases() as $kind) {
     $properties = ['id' => ['$ref' => '#/$defs/id'], 'kind' => ['const' => $kind->value]];
-    if (BlockFields::styles($kind) !== []) {
-        $properties['style'] = ['enum' => BlockFields::styles($kind)];
+    if (Blocks::of($kind)->styles !== []) {
+        $properties['style'] = ['enum' => Blocks::of($kind)->styles];
     }
-    $properties += ['hidden' => ['$ref' => '#/$defs/hidden']] + $fields(BlockFields::own($kind));
-    if (BlockFields::items($kind) !== null) {
-        $properties['items'] = ['type' => 'array', 'maxItems' => BlockFields::MOST_ITEMS,
-            'items' => ['type' => 'object', 'additionalProperties' => false, 'properties' => $fields(BlockFields::items($kind))]];
+    $properties += ['hidden' => ['$ref' => '#/$defs/hidden']] + $fields(Blocks::of($kind)->fields);
+    if (Blocks::of($kind)->items !== null) {
+        $properties['items'] = ['type' => 'array', 'maxItems' => Blocks::MOST_ITEMS,
+            'items' => ['type' => 'object', 'additionalProperties' => false, 'properties' => $fields(Blocks::of($kind)->items)]];
     }
     $blocks[] = ['title' => $kind->label(), 'type' => 'object', 'required' => ['id', 'kind'], 'additionalProperties' => false, 'properties' => $properties];
 }

@@ -84,7 +84,7 @@ final class ConcurrencyTest extends BrowserTestCase
 
     public function test_views_from_many_at_once_are_each_counted_once(): void
     {
-        $page = (string) $this->sql("select id from pages where address = ''");
+        $page = (string) $this->sql("select id from draft_parts where kind = 'page' and json_extract(definition, '$.address') = ''");
         $funnel = (string) $this->sql('select id from funnels');
         $before = (int) $this->sql("select sum(how_many) from counts where measure = 'views'");
         $beacons = [];

@@ -82,7 +82,7 @@ final class DailyRoundTest extends BrowserTestCase
             $bring($wrong);
             $this->seeText($b, 'A picture is a PNG, JPEG, WebP or GIF file.');
             $bring(dirname(__DIR__, 2).'/database/demo/media/music-room.png');
-            $this->waitFor($b, fn (): bool => preg_match('/"fill":"picture","picture":"\w{26}"/', (string) $this->sql("select document from pages where address = '' order by id desc")) === 1, 'the background is saved');
+            $this->waitFor($b, fn (): bool => preg_match('/"fill":"picture","picture":"\w{26}"/', (string) $this->sql("select json_extract(definition, '$.document') from draft_parts where kind = 'page' and json_extract(definition, '$.address') = '' order by id desc")) === 1, 'the background is saved');
 
             $this->byWords($b, 'Page', '[role=tab]')->click();
             $this->choose($b, 'Those who joined go to', 'An outside web address');

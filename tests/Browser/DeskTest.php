@@ -46,7 +46,7 @@ final class DeskTest extends BrowserTestCase
             $this->byWords($b, 'First Season: be the first to know')->click();
             $this->onPage($b, fn () => $this->find($b, 'h1')->click());
             $this->onPage($b, fn () => $this->find($b, 'h1')->sendKeys([WebDriverKeys::CONTROL, 'a'])->sendKeys('Twelve weeks, one <melody>'));
-            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select document from pages where address = ''"), 'Twelve weeks, one <melody>'), 'it saves itself');
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select json_extract(definition, '$.document') from draft_parts where kind = 'page' and json_extract(definition, '$.address') = ''"), 'Twelve weeks, one <melody>'), 'it saves itself');
             $this->seeText($b, 'Everything is saved');
 
             // Undo brings the old words back, on the page and in the draft.
@@ -85,8 +85,8 @@ final class DeskTest extends BrowserTestCase
             $this->byWords($b, 'Waiting list form')->click();
             $this->byWords($b, 'Take “First name” out')->click();
             $this->fill($b, 'Words on the button', 'Tell me first');
-            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from forms where funnel_id = '{$funnel}'"), '"button":"Tell me first"')
-                && ! str_contains((string) $this->sql("select definition from forms where funnel_id = '{$funnel}'"), 'first_name'), 'the form is saved');
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' and funnel_id = '{$funnel}'"), '"button":"Tell me first"')
+                && ! str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' and funnel_id = '{$funnel}'"), 'first_name'), 'the form is saved');
 
             $this->byWords($b, 'Open the timeline')->click();
             $this->byWords($b, 'Add a follow-up')->click();
@@ -99,7 +99,7 @@ final class DeskTest extends BrowserTestCase
             $this->find($b, '.letter')->click();
             $this->find($b, '.letter')->sendKeys([WebDriverKeys::CONTROL, WebDriverKeys::END])->sendKeys([WebDriverKeys::NULL, 'What would you like to play?']);
             $this->seeText($b, 'A question, Robin');
-            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select body from emails where name = 'Follow-up, day 1'"), 'What would you like to play?'), 'the letter is saved');
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select json_extract(definition, '$.body') from draft_parts where kind = 'email' and name = 'Follow-up, day 1'"), 'What would you like to play?'), 'the letter is saved');
             $this->byWords($b, 'Take this email out')->click();
             $this->seeText($b, 'is taken out of the draft');
             $this->byWords($b, 'Undo', '[role=status] button')->click();
@@ -122,7 +122,7 @@ final class DeskTest extends BrowserTestCase
             $this->signIn($second);
             $second->get(self::$site.$path);
             $this->fill($second, 'Words on the button', 'From the second window');
-            $this->waitFor($second, fn (): bool => (int) $this->sql("select count(*) from forms where definition like '%From the second window%'") === 1, 'the second window saves');
+            $this->waitFor($second, fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'form' and definition like '%From the second window%'") === 1, 'the second window saves');
 
             $this->fill($b, 'Words on the button', 'From the first window');
             $this->seeText($b, 'This was changed in another window.');

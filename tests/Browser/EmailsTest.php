@@ -55,14 +55,14 @@ final class EmailsTest extends BrowserTestCase
         $this->steps(function (): void {
             $b = $this->browser();
             $funnel = $this->live($b, 'Branches');
-            $form = (string) $this->sql("select id from forms where funnel_id = '{$funnel}'");
+            $form = (string) $this->sql("select id from draft_parts where kind = 'form' and funnel_id = '{$funnel}'");
             $b->get(self::$site."/studio/funnels/{$funnel}/form/{$form}");
             $this->byWords($b, 'Take “First name” out')->click();
             $this->byWords($b, 'Ask to confirm it by a letter', '[role=switch], label')->click();
             $this->fill($b, 'Heading of the page that says so', 'Nearly there');
-            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from forms where id = '{$form}'"), 'Nearly there'), 'the form is saved');
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' and id = '{$form}'"), 'Nearly there'), 'the form is saved');
 
-            $sequence = (string) $this->sql("select id from sequences where funnel_id = '{$funnel}'");
+            $sequence = (string) $this->sql("select id from draft_parts where kind = 'sequence' and funnel_id = '{$funnel}'");
             foreach (['The chair', 'For those who looked', 'For the others', 'The end'] as $i => $name) {
                 $b->get(self::$site."/studio/funnels/{$funnel}/sequence/{$sequence}");
                 $this->byWords($b, 'Add an email')->click();
@@ -76,13 +76,13 @@ final class EmailsTest extends BrowserTestCase
                     $this->choose($b, 'What they did or did not do', $i === 1 ? 'clicked in' : 'did not click in');
                     $this->choose($b, 'With what', 'Welcome email');
                 }
-                $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select body from emails where name = '{$name}'"), 'quiet evening') && ($i === 0 || $i === 3 || str_contains((string) $this->sql("select only from emails where name = '{$name}'"), 'clicked')), "{$name} is saved");
+                $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select json_extract(definition, '$.body') from draft_parts where kind = 'email' and name = '{$name}'"), 'quiet evening') && ($i === 0 || $i === 3 || str_contains((string) $this->sql("select only from draft_parts where kind = 'email' and name = '{$name}'"), 'clicked')), "{$name} is saved");
             }
             $this->seeText($b, 'As Robin Sample sees it');
             $b->get(self::$site."/studio/funnels/{$funnel}/sequence/{$sequence}");
             $this->byWords($b, 'Sat')->click();
             $this->byWords($b, 'Sun')->click();
-            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from sequences where id = '{$sequence}'"), '[1,2,3,4,5]'), 'the days are saved');
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'sequence' and id = '{$sequence}'"), '[1,2,3,4,5]'), 'the days are saved');
             $this->publish($b);
 
             $stranger = $this->browser(375, 740);
@@ -190,10 +190,10 @@ final class EmailsTest extends BrowserTestCase
         $this->steps(function (): void {
             $b = $this->browser();
             $funnel = $this->live($b, 'Elsewhere');
-            $form = (string) $this->sql("select id from forms where funnel_id = '{$funnel}'");
+            $form = (string) $this->sql("select id from draft_parts where kind = 'form' and funnel_id = '{$funnel}'");
             $b->get(self::$site."/studio/funnels/{$funnel}/form/{$form}");
             $this->fill($b, 'Words shown after, on other web sites', 'Thank you, look in your inbox.');
-            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from forms where id = '{$form}'"), 'look in your inbox'), 'saved');
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' and id = '{$form}'"), 'look in your inbox'), 'saved');
             $snippet = $this->find($b, '[data-test=snippet]')->getText();
             $this->publish($b);
 

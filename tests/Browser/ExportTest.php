@@ -25,14 +25,14 @@ final class ExportTest extends BrowserTestCase
 
     private function openPage(RemoteWebDriver $b, string $funnel): void
     {
-        $id = (string) $this->sql("select id from pages where funnel_id = '{$funnel}' and position = 0");
+        $id = (string) $this->sql("select id from draft_parts where kind = 'page' and funnel_id = '{$funnel}' and position = 0");
         $b->get(self::$site."/studio/funnels/{$funnel}/page/{$id}");
         $this->find($b, 'iframe[data-ready=true]');
     }
 
     private function document(string $funnel): string
     {
-        return (string) $this->sql("select document from pages where funnel_id = '{$funnel}' and position = 0");
+        return (string) $this->sql("select json_extract(definition, '$.document') from draft_parts where kind = 'page' and funnel_id = '{$funnel}' and position = 0");
     }
 
     public function test_a_section_and_a_page_are_kept_and_used_in_another_funnel(): void
@@ -72,7 +72,7 @@ final class ExportTest extends BrowserTestCase
             $this->byWords($b, 'Add a page')->click();
             $this->byWords($b, 'My opt-in page', '[role=dialog] button')->click();
             $this->find($b, 'iframe[data-ready=true]');
-            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from pages where funnel_id = '{$second}'") === 3, 'the page is there');
+            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'page' and funnel_id = '{$second}'") === 3, 'the page is there');
 
             $b->get(self::$site.'/studio/settings');
             $this->seeText($b, 'Your own designs');

@@ -43,9 +43,9 @@ final class InterruptionsTest extends BrowserTestCase
             $this->connection($b, false);
             $this->fill($b, 'Words on the button', 'Typed in the tunnel');
             $this->seeText($b, 'No connection. Your work is kept here and saved when it is back.');
-            self::assertSame(0, (int) $this->sql("select count(*) from forms where definition like '%tunnel%'"));
+            self::assertSame(0, (int) $this->sql("select count(*) from draft_parts where kind = 'form' and definition like '%tunnel%'"));
             $this->connection($b, true);
-            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from forms where definition like '%Typed in the tunnel%'") === 1, 'it is saved by itself');
+            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'form' and definition like '%Typed in the tunnel%'") === 1, 'it is saved by itself');
             $this->seeText($b, 'Everything is saved');
             self::assertSame('Typed in the tunnel', $this->field($b, 'Words on the button')->getAttribute('value'));
             // The browser writes down every request it could not make.
@@ -87,7 +87,7 @@ final class InterruptionsTest extends BrowserTestCase
             $field = $this->field($b, 'Words on the button');
             $field->sendKeys([WebDriverKeys::CONTROL, 'a'])->sendKeys([WebDriverKeys::NULL, WebDriverKeys::BACKSPACE]);
             $this->seeText($b, 'The button needs words that say what happens next.');
-            self::assertStringNotContainsString('"button":""', (string) $this->sql("select definition from forms where funnel_id = '{$funnel}'"));
+            self::assertStringNotContainsString('"button":""', (string) $this->sql("select definition from draft_parts where kind = 'form' and funnel_id = '{$funnel}'"));
             // Nobody walks away from it without being told.
             $this->byWords($b, 'Thank-you page')->click();
             $this->find($b, 'iframe');
@@ -96,7 +96,7 @@ final class InterruptionsTest extends BrowserTestCase
             self::assertStringContainsString("/funnels/{$funnel}", $b->getCurrentURL());
             $this->byWords($b, 'The button needs words')->click();
             $this->field($b, 'Words on the button')->sendKeys('Count me in');
-            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from forms where funnel_id = '{$funnel}'"), 'Count me in'), 'it is saved');
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' and funnel_id = '{$funnel}'"), 'Count me in'), 'it is saved');
             $this->seeText($b, 'Everything is saved');
         });
     }
@@ -150,7 +150,7 @@ final class InterruptionsTest extends BrowserTestCase
             $funnel = $this->newFunnel($b, 'Donaudampfschifffahrtsgesellschaftskapitänsmütze für alle');
             $phone = $this->browser(320, 640);
             foreach (array_keys(Looks::all()) as $look) {
-                $b->get(self::$site."/studio/funnels/{$funnel}/page/".$this->sql("select id from pages where funnel_id = '{$funnel}' and address = ''"));
+                $b->get(self::$site."/studio/funnels/{$funnel}/page/".$this->sql("select id from draft_parts where kind = 'page' and funnel_id = '{$funnel}' and json_extract(definition, '$.address') = ''"));
                 $this->find($b, 'iframe[data-ready=true]');
                 if ((string) $this->sql("select look from funnels where id = '{$funnel}'") !== $look) {
                     $this->byWords($b, 'Look', '[role=tab]')->click();

@@ -28,7 +28,7 @@ final class PageDeskTest extends BrowserTestCase
 
     private function openPage(RemoteWebDriver $b, string $funnel, int $position = 0): void
     {
-        $id = (string) $this->sql("select id from pages where funnel_id = '{$funnel}' and position = {$position} and taken_out is null");
+        $id = (string) $this->sql("select id from draft_parts where kind = 'page' and funnel_id = '{$funnel}' and position = {$position} and removed is null");
         $b->get(self::$site."/studio/funnels/{$funnel}/page/{$id}");
         $this->find($b, 'iframe[data-ready=true]');
     }
@@ -52,7 +52,7 @@ final class PageDeskTest extends BrowserTestCase
     /** @return array<string, mixed> */
     private function document(string $funnel, int $position = 0): array
     {
-        return (array) json_decode((string) $this->sql("select document from pages where funnel_id = '{$funnel}' and position = {$position} and taken_out is null"), true);
+        return (array) json_decode((string) $this->sql("select json_extract(definition, '$.document') from draft_parts where kind = 'page' and funnel_id = '{$funnel}' and position = {$position} and removed is null"), true);
     }
 
     private function addSection(RemoteWebDriver $b, string $kind, string $design): void
@@ -238,11 +238,11 @@ final class PageDeskTest extends BrowserTestCase
             $this->seeText($b, '“Thank-you page” is in the draft.');
             $this->byWords($b, 'Page', '[role=tab]')->click();
             $this->fill($b, 'Private name', 'After all');
-            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from pages where name = 'After all'") === 1, 'renamed');
+            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'page' and name = 'After all'") === 1, 'renamed');
             $this->byWords($b, 'Take it out')->click();
             $this->seeText($b, '“After all” is taken out of the draft.');
             $this->byWords($b, 'Undo', '[role=status] button')->click();
-            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from pages where name = 'After all' and taken_out is null") === 1, 'and brought back');
+            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'page' and name = 'After all' and removed is null") === 1, 'and brought back');
 
             // The check says what is missing, and leads to the very place.
             $this->byWords($b, 'Publish version 1')->click();

@@ -85,7 +85,7 @@ describe('what is edited of one thing', () => {
         const { edit, flush, trouble, drop, status, sent } = letter(() => Promise.reject(new TypeError('x is undefined')));
         edit({ subject: 'One' });
         expect(await flush()).toBe(false);
-        expect(trouble.value).toBe('It could not be saved. Please try again.');
+        expect(trouble.value).toBe('It could not be saved. It is tried again by itself.');
         drop();
         await vi.advanceTimersByTimeAsync(60_000);
         expect([status.value, sent.length, await flush()]).toEqual(['saved', 1, true]);

@@ -30,7 +30,7 @@ describe('saving', () => {
         }
         expect([store.email('e1')!.subject, store.status, writes(calls)]).toEqual(['Hey', 'waiting', []]);
         await vi.advanceTimersByTimeAsync(300);
-        expect(writes(calls).map((c) => [c.method, c.path, c.body])).toEqual([['PUT', 'emails/e1', { revision: 1, subject: 'Hey' }]]);
+        expect(writes(calls).map((c) => [c.method, c.path, c.body])).toEqual([['PUT', 'parts/e1', { revision: 1, subject: 'Hey' }]]);
         expect([store.status, store.email('e1')!.revision, store.funnel!.changed]).toEqual(['saved', 2, true]);
     });
 
@@ -89,7 +89,7 @@ describe('saving', () => {
         expect([store.status, store.saving, store.email('e1')!.subject]).toEqual(['refused', 'A subject, please.', '']);
         store.edit('page', 'p1', { name: 'Start' }, 'its name', true);
         await vi.runAllTimersAsync();
-        expect(writes(calls).at(-1)!.path).toBe('pages/p1');
+        expect(writes(calls).at(-1)!.path).toBe('parts/p1');
         expect([store.status, store.page('p1')!.revision, store.refusedAt]).toEqual(['refused', 4, { kind: 'email', id: 'e1' }]);
         store.edit('email', 'e1', { subject: 'Hello again' }, 'the subject', true);
         await vi.runAllTimersAsync();
@@ -163,6 +163,24 @@ describe('the way back', () => {
         expect(JSON.stringify(store.page('p1')!.document)).toContain('New words');
         await store.undo();
         expect(JSON.stringify(store.page('p1')!.document)).toContain('Old words');
+    });
+
+    it('keeps of a change what is different, and forgets what is too long ago', async () => {
+        const { store } = await opened();
+        const document = { sections: [{ id: 's1', blocks: [{ id: 'b1', text: 'New words' }] }] };
+        store.edit('page', 'p1', { document }, 'the words');
+        expect(store.done.at(-1)).toMatchObject({
+            parts: [{ patches: [{ path: ['document', 'sections', 0, 'blocks', 0, 'text'], before: 'Old words', after: 'New words' }] }],
+        });
+        for (let i = 0; i < 250; i++) {
+            store.edit('email', 'e1', { subject: `Subject ${i}` }, `step ${i}`);
+        }
+        expect(store.done).toHaveLength(200);
+        await vi.runAllTimersAsync();
+        for (let i = 0; i < 250; i++) {
+            await store.undo();
+        }
+        expect([store.email('e1')!.subject, store.done.length]).toEqual(['Subject 49', 0]);
     });
 
     it('says so when a step cannot be undone', async () => {

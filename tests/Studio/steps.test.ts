@@ -1,6 +1,6 @@
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it } from 'vitest';
-import type { Email, Page } from '@/api/types';
+import type { Page } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
 import { useNotices } from '@/stores/notices';
@@ -30,7 +30,7 @@ describe('what the server carries out at once', () => {
         const { store, calls, steps } = await opened();
         store.edit('email', 'e1', { subject: 'Typed just now' }, 'the subject');
         await steps.addSequence();
-        expect(called(calls)).toEqual(['PUT emails/e1', 'POST funnels/f1/sequences']);
+        expect(called(calls)).toEqual(['PUT parts/e1', 'POST funnels/f1/parts']);
         expect(calls.at(-1)!.method, 'and then the draft is loaded').toBe('GET');
     });
 
@@ -38,23 +38,23 @@ describe('what the server carries out at once', () => {
         [
             'an email',
             (s: ReturnType<typeof useSteps>) => s.addEmail('q1'),
-            ['POST funnels/f1/emails', 'DELETE emails/n1', 'POST emails/n1/restore'],
+            ['POST funnels/f1/parts', 'DELETE parts/n1', 'POST parts/n1/restore'],
         ],
         [
             'a sequence',
             (s: ReturnType<typeof useSteps>) => s.addSequence(),
-            ['POST funnels/f1/sequences', 'DELETE sequences/n1', 'POST sequences/n1/restore'],
+            ['POST funnels/f1/parts', 'DELETE parts/n1', 'POST parts/n1/restore'],
         ],
-        ['a form', (s: ReturnType<typeof useSteps>) => s.addForm(), ['POST funnels/f1/forms', 'DELETE forms/n1', 'POST forms/n1/restore']],
+        ['a form', (s: ReturnType<typeof useSteps>) => s.addForm(), ['POST funnels/f1/parts', 'DELETE parts/n1', 'POST parts/n1/restore']],
         [
             'a page',
             (s: ReturnType<typeof useSteps>) => s.addPage({ role: 'sales' }),
-            ['POST funnels/f1/pages', 'DELETE pages/p9', 'POST pages/p9/restore'],
+            ['POST funnels/f1/pages', 'DELETE parts/p9', 'POST parts/p9/restore'],
         ],
         [
             'a copy of a page',
             (s: ReturnType<typeof useSteps>) => s.duplicatePage({ id: 'p1', name: 'Opt-in page' } as Page),
-            ['POST pages/p1/duplicate', 'DELETE pages/p9', 'POST pages/p9/restore'],
+            ['POST pages/p1/duplicate', 'DELETE parts/p9', 'POST parts/p9/restore'],
         ],
     ])('adds %s, takes it out again and brings it back as it was', async (_, add, expected) => {
         const { store, calls, steps } = await opened();
@@ -65,17 +65,15 @@ describe('what the server carries out at once', () => {
         expect([store.done.length, store.undone.length]).toEqual([1, 0]);
     });
 
-    it.each([
-        ['email', (s: ReturnType<typeof useSteps>) => s.deleteEmail({ id: 'e1', name: 'Welcome' } as Email), 'emails/e1'],
-        ['page', (s: ReturnType<typeof useSteps>) => s.takePageOut({ id: 'p2', name: 'Welcome' } as Page), 'pages/p2'],
-        ['form', (s: ReturnType<typeof useSteps>) => s.removeForm({ id: 'o1', name: 'Welcome' } as never), 'forms/o1'],
-    ])('takes out an %s, says so and brings it back', async (_, remove, path) => {
+    it('removes a part of any kind, says what became of the rest and brings it back', async () => {
         const { store, calls, steps } = await opened();
-        await remove(steps);
-        expect(useNotices().notices.at(-1)!.words).toContain('“Welcome” is taken out of the draft.');
+        await steps.remove({ id: 'p2', name: 'Welcome' });
+        expect(useNotices().notices.at(-1)!.words).toContain('“Welcome” is removed from the draft.');
         useNotices().notices.at(-1)!.action!.run();
-        await expect.poll(() => called(calls)).toEqual([`DELETE ${path}`, `POST ${path}/restore`]);
+        await expect.poll(() => called(calls)).toEqual(['DELETE parts/p2', 'POST parts/p2/restore']);
         expect(store.undone).toHaveLength(1);
+        await store.redo();
+        expect(called(calls).at(-1)).toBe('DELETE parts/p2');
     });
 
     it('says what became of the ways when a page comes or goes', async () => {
@@ -109,13 +107,5 @@ describe('what the server carries out at once', () => {
             ['p2', 'p1'],
             ['p1', 'p2'],
         ]);
-    });
-
-    it('brings a shared section back under its new name for it, as often as one likes', async () => {
-        const { store, calls, steps } = await opened();
-        await steps.removeShared({ id: 's1', name: 'Footer', section: {} } as never);
-        await store.undo();
-        await store.redo();
-        expect(called(calls)).toEqual(['DELETE shared-sections/s1', 'POST funnels/f1/shared-sections', 'DELETE shared-sections/n1']);
     });
 });

@@ -9,7 +9,7 @@ use App\Forms\FormToken;
 use App\Forms\Signup;
 use App\Forms\SpamGuard;
 use App\Forms\TakeSignup;
-use App\Models\Form;
+use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\Submission;
 use App\Models\Version;
@@ -135,7 +135,7 @@ final readonly class EmbedController
     /** @return array{Funnel, Version, PagePlan, FormPlan}|null the live form, and the page it stands on; the entry page if it stands on none */
     private function live(string $id): ?array
     {
-        $form = Ids::is($id) ? Form::query()->with(['funnel.liveVersion', 'funnel.business'])->where('id', $id)->first() : null;
+        $form = Ids::is($id) ? DraftPart::query()->with(['funnel.liveVersion', 'funnel.business'])->where('kind', FormPlan::kind())->where('id', $id)->first() : null;
         $funnel = $form?->funnel;
         $version = $funnel?->state === 'live' && $funnel->archived_at === null ? $funnel->liveVersion : null;
         $plan = $version?->plan();

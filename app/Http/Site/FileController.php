@@ -8,6 +8,7 @@ use App\Files\Downloads;
 use App\Mail\Sending\Planner;
 use App\Models\Delivery;
 use App\Models\Person;
+use App\Models\Upload;
 use App\Serving\Browser;
 use App\Serving\PlainPage;
 use App\Support\Ids;
@@ -33,8 +34,8 @@ final readonly class FileController
         if (! $request->hasValidSignature(false)) {
             return PlainPage::linkOver($delivery)->response();
         }
-        $found = Delivery::query()->with(['leadMagnet.upload', 'funnel.business', 'funnel.liveVersion'])->find($delivery);
-        $upload = $found?->leadMagnet?->upload;
+        $found = Delivery::query()->with(['leadMagnet', 'funnel.business', 'funnel.liveVersion'])->find($delivery);
+        $upload = Upload::query()->find($found?->leadMagnet?->text('file'));
         if ($found === null || $upload === null || $found->revoked_at !== null || ! Storage::disk('uploads')->exists($upload->path)) {
             return PlainPage::fileGone()->response();
         }

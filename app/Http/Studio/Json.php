@@ -4,24 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Studio;
 
-use App\Drafts\DraftPlan;
-use App\Models\Email;
-use App\Models\Form;
 use App\Models\Funnel;
-use App\Models\LeadMagnet;
 use App\Models\Message;
-use App\Models\Page;
-use App\Models\Sequence;
-use App\Models\SharedSection;
 use App\Models\Upload;
 use App\Models\Version;
 use App\Rendering\Icons;
 use App\Support\Instant;
 use Lantern\Core\Emails\MergeFields;
-use Lantern\Core\Events\Outcome;
 use Lantern\Core\Page\Arrangement;
-use Lantern\Core\Page\Block\BlockFields;
 use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\Block\Blocks;
+use Lantern\Core\Page\Block\Field;
 use Lantern\Core\Page\Design\Design;
 use Lantern\Core\Page\Design\Designs;
 use Lantern\Core\Page\Design\PageDesigns;
@@ -51,86 +44,16 @@ final class Json
                 'tone' => $d->tone, 'styles' => (object) $d->styles], Designs::all())),
             'pageDesigns' => PageDesigns::list(),
             'sections' => $named(SectionKind::cases()),
-            'blocks' => array_map(fn (BlockKind $k): array => ['id' => $k->value, 'label' => $k->label(), 'fields' => array_keys(BlockFields::own($k)),
-                'items' => BlockFields::items($k) === null ? null : array_keys(BlockFields::items($k)), 'styles' => BlockFields::styles($k)], BlockKind::cases()),
+            'blocks' => array_map(fn (BlockKind $k): array => ['id' => $k->value, 'label' => $k->label(), 'fields' => (object) array_map(fn (Field $f): array => $f->toArray(), Blocks::of($k)->fields),
+                'items' => Blocks::of($k)->items === null ? null : (object) array_map(fn (Field $f): array => $f->toArray(), Blocks::of($k)->items), 'styles' => Blocks::of($k)->styles], BlockKind::cases()),
             'arrangements' => $named(Arrangement::cases()),
-            'icons' => array_map(fn (string $i): array => ['id' => $i, 'svg' => Icons::svg($i)], BlockFields::ICONS),
+            'icons' => array_map(fn (string $i): array => ['id' => $i, 'svg' => Icons::svg($i)], Blocks::ICONS),
             'roles' => $named(PageRole::cases()),
             'headingFonts' => array_keys(Fonts::HEADING),
             'bodyFonts' => Fonts::BODY,
             'personFields' => MergeFields::PERSON,
             'ownerFields' => MergeFields::OWNER,
         ];
-    }
-
-    /** @return array<string, mixed> */
-    public static function page(Page $page): array
-    {
-        $role = PageRole::from($page->role);
-
-        return ['id' => $page->id, 'role' => $page->role, 'roleLabel' => $role->label(), 'name' => $page->name, 'address' => $page->address,
-            'headline' => DraftPlan::page($page)->document->headline(),
-            'outcomes' => self::outcomes($role, DraftPlan::page($page)->document->blocksOf(BlockKind::Form) !== []),
-            // Always in today's format, whatever it was written in.
-            'document' => DraftPlan::page($page)->document->toArray(), 'settings' => (object) $page->settings, 'revision' => $page->revision];
-    }
-
-    /** @return list<array{outcome: string, label: string, who: string, must: bool}> what may lead somewhere, and what must */
-    private static function outcomes(PageRole $role, bool $hasForm): array
-    {
-        $outcomes = $role->possibleOutcomes();
-        if ($hasForm && ! in_array(Outcome::Joined, $outcomes, true)) {
-            array_unshift($outcomes, Outcome::Joined);
-        }
-
-        return array_map(fn (Outcome $o): array => ['outcome' => $o->value, 'label' => $o->label(), 'who' => $o->whoFirst(),
-            'must' => in_array($o, $role->outcomes(), true) || $o === Outcome::Joined], $outcomes);
-    }
-
-    /** @return array<string, mixed> */
-    public static function sharedSection(SharedSection $shared): array
-    {
-        return ['id' => $shared->id, 'name' => $shared->name, 'section' => $shared->section, 'revision' => $shared->revision];
-    }
-
-    /** @return array<string, mixed> */
-    public static function form(Form $form): array
-    {
-        $plan = DraftPlan::form($form);
-
-        // All of it, whether the owner has made it their own or not.
-        return ['id' => $form->id, 'name' => $form->name, 'revision' => $form->revision] + $plan->toArray()
-            + ['marketing' => '', 'doubleOptIn' => false, 'done' => '', 'notice' => 'never', 'hook' => '', 'nextButton' => '']
-            + ['confirmWords' => get_object_vars($plan->confirm)];
-    }
-
-    /** @return array<string, mixed> */
-    public static function email(Email $email): array
-    {
-        $delay = DraftPlan::email($email)->delay;
-
-        return ['id' => $email->id, 'name' => $email->name, 'subject' => $email->subject, 'body' => $email->body, 'delay' => (object) $email->delay,
-            'offset' => $delay->offset(), 'delayLabel' => $delay->label(), 'sequence' => $email->sequence_id ?? '', 'only' => DraftPlan::email($email)->only->toArray(),
-            'revision' => $email->revision];
-    }
-
-    /** @return array<string, mixed> */
-    public static function sequence(Sequence $sequence): array
-    {
-        $plan = DraftPlan::sequence($sequence);
-
-        return ['id' => $sequence->id, 'name' => $sequence->name, 'starts' => $plan->starts->toArray(), 'ends' => $plan->ends->toArray(),
-            'again' => $plan->again, 'byReader' => $plan->byReader, 'window' => $plan->window->isAlways() ? null : $plan->window->toArray(), 'windowLabel' => $plan->window->label(),
-            'paused' => $sequence->paused_at !== null, 'pausedAt' => Instant::json($sequence->paused_at), 'revision' => $sequence->revision];
-    }
-
-    /** @return array<string, mixed> */
-    public static function leadMagnet(LeadMagnet $leadMagnet): array
-    {
-        $upload = $leadMagnet->upload;
-
-        return ['id' => $leadMagnet->id, 'title' => $leadMagnet->title, 'revision' => $leadMagnet->revision,
-            'file' => $upload === null ? null : ['id' => $upload->id, 'name' => $upload->name, 'note' => DraftPlan::leadMagnet($leadMagnet)->kindAndSize()]];
     }
 
     /** @return array<string, mixed> */

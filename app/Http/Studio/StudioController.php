@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Studio;
 
 use App\Models\Business;
+use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\User;
 use App\Support\Ids;
@@ -49,6 +50,14 @@ abstract class StudioController
         return Ids::is($id)
             ? $model::query()->whereHas('funnel', fn (Builder $q) => $q->where('business_id', $this->user()->business_id))->findOrFail($id)
             : throw new NotFoundHttpException;
+    }
+
+    /** A part of one of the owner's drafts, of one kind where one is named. */
+    protected function draftPart(string $id, ?string $kind = null): DraftPart
+    {
+        $found = $this->part(DraftPart::class, $id);
+
+        return $kind === null || $found->kind === $kind ? $found : throw new NotFoundHttpException;
     }
 
     /** Keeps two windows from overwriting each other unseen. The revision that was edited must still be the newest. */

@@ -52,7 +52,7 @@ final class EmailWriter
     private function source(Message $message): ?EmailSource
     {
         if ($message->kind === 'new-link') {
-            $title = $this->delivery($message)?->leadMagnet->title ?? 'your download';
+            $title = $this->delivery($message)?->leadMagnet->name ?? 'your download';
 
             return new EmailSource('Your new download link', '<p>Hello {{first_name|there}},</p><p>here is a new link to “'
                 .e($title).'”:</p><p><a href="{{download_link}}">Download it now</a></p><p>You asked for it on our page. If that was not you, nothing needs doing.</p>',
@@ -186,7 +186,7 @@ final class EmailWriter
 
     private function delivery(Message $message): ?Delivery
     {
-        return Delivery::query()->with(['leadMagnet.upload', 'funnel'])->where('person_id', $message->person_id)->whereNull('revoked_at')
+        return Delivery::query()->with(['leadMagnet', 'funnel'])->where('person_id', $message->person_id)->whereNull('revoked_at')
             ->when($message->funnel_id !== null, fn ($q) => $q->where('funnel_id', $message->funnel_id))
             ->latest('id')->first();
     }
@@ -198,8 +198,8 @@ final class EmailWriter
             // Not, or no longer, theirs: the page where it can be asked for, and never the Studio's door.
             return $message->funnel?->url() ?? url('/');
         }
-        $name = $delivery->leadMagnet?->upload?->name;
+        $name = $delivery->leadMagnet?->text('fileName') ?? '';
 
-        return $name === null ? $delivery->funnel->url() : FileLinks::forEmail($delivery, $name, $message->sent_at ?? CarbonImmutable::now());
+        return $name === '' ? $delivery->funnel->url() : FileLinks::forEmail($delivery, $name, $message->sent_at ?? CarbonImmutable::now());
     }
 }

@@ -66,7 +66,7 @@ final readonly class Gate
         if ($sequence === null || $message->person === null) {
             return new self;
         }
-        if (DB::table('sequences')->where('id', $sequence->id)->whereNotNull('paused_at')->exists()) {
+        if (DB::table('sequence_pauses')->where('sequence_id', $sequence->id)->exists()) {
             return new self(later: $now->addMinutes(5));
         }
         if (! $email->only->isEverybody() && ! $email->only->holds(PersonLookup::facts($message->person, $now))) {

@@ -123,7 +123,7 @@ final readonly class MessageSender
             ->whereIn('kind', $kinds)
             // A job that was lost with its worker is queued again after a while; the claim makes that harmless.
             ->where(fn ($q) => $q->whereNull('queued_at')->orWhere('queued_at', '<', Instant::sql($now->subMinutes(10))))
-            ->where(fn ($q) => $q->whereNull('sequence_id')->orWhereNotIn('sequence_id', DB::table('sequences')->whereNotNull('paused_at')->select('id')))
+            ->where(fn ($q) => $q->whereNull('sequence_id')->orWhereNotIn('sequence_id', DB::table('sequence_pauses')->select('sequence_id')))
             ->orderBy('due_at')->limit($room)->pluck('id')->map(fn ($id): string => (string) $id)->all();
         $ids = [];
         foreach ([['confirm', 'new-link', 'test', 'notice'], ['sequence'], ['broadcast']] as $kinds) {

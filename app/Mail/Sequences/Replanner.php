@@ -6,7 +6,7 @@ namespace App\Mail\Sequences;
 
 use App\Mail\Sending\Planner;
 use App\Models\Funnel;
-use App\Models\Sequence;
+use App\Models\SequencePause;
 use App\Models\Version;
 use App\Support\Ids;
 use App\Support\Instant;
@@ -123,21 +123,22 @@ final class Replanner
     public function goOn(string $id, CarbonImmutable $now): bool
     {
         return DB::transaction(function () use ($id, $now): bool {
-            $sequence = Sequence::query()->with('funnel.liveVersion', 'funnel.business')->where('id', $id)->whereNotNull('paused_at')->first();
-            if ($sequence?->paused_at === null) {
+            $pause = SequencePause::query()->find($id);
+            $funnel = Funnel::query()->with(['liveVersion', 'business'])->whereHas('parts', fn ($q) => $q->where('id', $id))->first();
+            if ($pause === null) {
                 return false;
             }
-            $version = $sequence->funnel->liveVersion;
+            $version = $funnel?->liveVersion;
             $plan = $version?->plan()->sequence($id);
-            $resumes = $sequence->resumes_at ?? $now;
+            $resumes = $pause->resumes_at ?? $now;
             $piece = [];
-            if ($version !== null && $plan !== null) {
-                $this->addPause($id, $sequence->resume_place, $sequence->paused_at, $resumes);
-                $piece = $this->piece($plan, $version->plan()->emailsOf($id), $sequence->funnel->business->zone(), $sequence->resume_place, $now, true);
+            if ($funnel !== null && $version !== null && $plan !== null) {
+                $this->addPause($id, $pause->resume_place, $pause->paused_at, $resumes);
+                $piece = $this->piece($plan, $version->plan()->emailsOf($id), $funnel->business->zone(), $pause->resume_place, $now, true);
                 $this->carryOut($version, $id, $piece, $now);
             }
             $more = count($piece) === self::AT_ONCE;
-            $sequence->forceFill($more ? ['resumes_at' => $resumes, 'resume_place' => (int) $piece[self::AT_ONCE - 1][0]->id] : ['paused_at' => null, 'resumes_at' => null, 'resume_place' => 0])->save();
+            $more ? $pause->forceFill(['resumes_at' => $resumes, 'resume_place' => (int) $piece[self::AT_ONCE - 1][0]->id])->save() : $pause->delete();
 
             return $more;
         });

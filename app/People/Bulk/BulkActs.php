@@ -7,7 +7,7 @@ namespace App\People\Bulk;
 use App\Mail\Sequences\Enrolments;
 use App\Models\BulkAct;
 use App\Models\Business;
-use App\Models\Sequence;
+use App\Models\DraftPart;
 use App\People\Tags\Tagging;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
@@ -38,7 +38,7 @@ final readonly class BulkActs
                 }
                 $data = ['of' => $of, 'tag' => Tagging::tag($business->id, $of)->id];
             } elseif ($kind === 'start' || $kind === 'stop') {
-                $sequence = Sequence::query()->with('funnel')->whereHas('funnel', fn ($q) => $q->where('business_id', $business->id))->where('id', $of)->first()
+                $sequence = DraftPart::query()->with('funnel.liveVersion')->where('kind', 'sequence')->whereHas('funnel', fn ($q) => $q->where('business_id', $business->id))->where('id', $of)->first()
                     ?? throw Invalid::at('of', 'This sequence is not there any more.');
                 if ($kind === 'start' && $sequence->funnel->liveVersion?->plan()->sequence($of) === null) {
                     throw Invalid::at('of', 'This sequence is not live yet: publish its funnel first.');

@@ -7,8 +7,8 @@ namespace App\People\Bulk;
 use App\Journey\Events;
 use App\Journey\NewEvent;
 use App\Models\BulkAct;
+use App\Models\DraftPart;
 use App\Models\Person;
-use App\Models\Sequence;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
@@ -42,7 +42,7 @@ final class FollowBulkAct implements ShouldQueue
                 ->limit(self::PIECE)->pluck('person_id')->map(fn ($id): string => (string) $id)->all();
             $now = CarbonImmutable::now();
             $of = (string) ($act->data['of'] ?? '');
-            $sequence = $act->kind === 'start' ? Sequence::query()->with('funnel.liveVersion', 'funnel.business')->where('id', $of)->first() : null;
+            $sequence = $act->kind === 'start' ? DraftPart::query()->with('funnel.liveVersion', 'funnel.business')->where('id', $of)->first() : null;
             foreach (Person::query()->with('business')->whereIn('id', $ids)->get() as $person) {
                 match ($act->kind) {
                     'tag' => $events->take(NewEvent::of(EventType::Tagged, $person, $now, tag: $of, data: ['tag' => $of, 'act' => $act->id])),

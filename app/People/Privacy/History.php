@@ -15,7 +15,7 @@ final class History
     /** @return list<array<string, mixed>> */
     public function of(Person $person, int $most): array
     {
-        $pages = DB::table('pages')->join('funnels', 'funnels.id', '=', 'pages.funnel_id')->where('funnels.business_id', $person->business_id)->pluck('pages.name', 'pages.id');
+        $pages = DB::table('draft_parts')->join('funnels', 'funnels.id', '=', 'draft_parts.funnel_id')->where('funnels.business_id', $person->business_id)->where('kind', 'page')->pluck('draft_parts.name', 'draft_parts.id');
         $funnels = DB::table('funnels')->where('business_id', $person->business_id)->pluck('name', 'id');
         $history = [];
         foreach (DB::table('events')->where('person_id', $person->id)->orderByDesc('at')->limit($most)->get() as $event) {

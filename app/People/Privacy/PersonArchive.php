@@ -29,7 +29,7 @@ final class PersonArchive
         $zip->addFromString('person.json', $json(PeopleExport::person($person->load('tags'), $values) + [
             'notes' => DB::table('person_notes')->where('person_id', $person->id)->whereNull('deleted_at')->get(['words', 'created_at']),
             'sequences' => DB::table('enrolments')->where('person_id', $person->id)->get(['sequence_id', 'started_at', 'ended_at', 'ended_why']),
-            'downloads' => DB::table('deliveries')->join('lead_magnets', 'lead_magnets.id', '=', 'deliveries.lead_magnet_id')->where('person_id', $person->id)->get(['title', 'downloads', 'deliveries.created_at']),
+            'downloads' => DB::table('deliveries')->join('draft_parts', 'draft_parts.id', '=', 'deliveries.lead_magnet_id')->where('person_id', $person->id)->get(['draft_parts.name as title', 'downloads', 'deliveries.created_at']),
         ]));
         $zip->addFromString('consent.json', $json($this->consent($person)));
         $zip->addFromString('events.json', $json(DB::table('events')->where('person_id', $person->id)->orderBy('at')->get(['type', 'funnel_id', 'page_id', 'source', 'data', 'at'])));

@@ -24,17 +24,21 @@ final class PeopleKit
                 ...array_map(fn (array $f): array => $f + ['own' => true], $own)],
             'tags' => DB::table('tags')->where('business_id', $business->id)->orderBy('name')->get(['id', 'name'])->all(),
             'funnels' => DB::table('funnels')->where('business_id', $business->id)->orderBy('name')->get(['id', 'name'])->all(),
-            'pages' => DB::table('pages')->join('funnels', 'funnels.id', '=', 'pages.funnel_id')->where('business_id', $business->id)->whereNull('pages.taken_out')->orderBy('funnels.name')->orderBy('position')
-                ->get(['pages.id', 'pages.name', 'funnels.name as funnel'])->all(),
-            'emails' => DB::table('emails')->join('funnels', 'funnels.id', '=', 'emails.funnel_id')->where('business_id', $business->id)->orderBy('funnels.name')->orderBy('emails.id')
-                ->get(['emails.id', 'emails.name', 'funnels.name as funnel'])->all(),
+            'pages' => self::parts($business, 'page'),
+            'emails' => self::parts($business, 'email'),
             'broadcasts' => DB::table('broadcasts')->where('business_id', $business->id)->whereNotNull('started_at')->orderByDesc('started_at')->limit(100)->get(['id', 'name'])->all(),
-            'sequences' => DB::table('sequences')->join('funnels', 'funnels.id', '=', 'sequences.funnel_id')->where('business_id', $business->id)->whereNull('deleted_at')->orderBy('funnels.name')
-                ->get(['sequences.id', 'sequences.name', 'funnels.name as funnel'])->all(),
+            'sequences' => self::parts($business, 'sequence'),
             'segments' => DB::table('segments')->where('business_id', $business->id)->whereNull('deleted_at')->orderBy('name')->get(['id', 'name', 'rules'])
                 ->map(fn ($s): array => ['id' => $s->id, 'name' => $s->name, 'rules' => json_decode((string) $s->rules, true)])->all(),
             'rules' => Rules::describe(),
         ];
+    }
+
+    /** @return list<object> parts of the owner's funnels, each with the name of its funnel */
+    private static function parts(Business $business, string $kind): array
+    {
+        return array_values(DB::table('draft_parts')->join('funnels', 'funnels.id', '=', 'draft_parts.funnel_id')->where('business_id', $business->id)->where('kind', $kind)
+            ->whereNull('removed')->orderBy('funnels.name')->orderBy('position')->orderBy('draft_parts.id')->get(['draft_parts.id', 'draft_parts.name', 'funnels.name as funnel'])->all());
     }
 
     /** @return callable(string): string what things are called that rules name by their ids */

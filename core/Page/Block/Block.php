@@ -4,18 +4,14 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Page\Block;
 
-use DateTimeImmutable;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
-/**
- * One thing in a section: a heading, a text, a form … Its fields are plain texts, except `html` and `notHtml`, which
- * hold the few inline marks that a page's words may have and are sanitised before they get here.
- */
+/** One thing in a section: a heading, a text, a form … What its fields hold is said by their types; see {@see Blocks}. */
 final readonly class Block
 {
     /**
-     * @param  array<string, string>  $fields  as {@see BlockFields} lists them
+     * @param  array<string, string>  $fields  by name
      * @param  list<array<string, string>>  $items  the entries of a list: questions, testimonials …
      */
     public function __construct(
@@ -31,19 +27,19 @@ final readonly class Block
     public static function fromShape(Shape $shape): self
     {
         $kind = $shape->choice('kind', BlockKind::class);
+        $definition = Blocks::of($kind);
         $items = [];
-        $itemFields = BlockFields::items($kind);
-        if ($itemFields !== null) {
-            foreach ($shape->groups('items', BlockFields::MOST_ITEMS) as $item) {
-                $items[] = self::fields($item, $kind, $itemFields);
+        if ($definition->items !== null) {
+            foreach ($shape->groups('items', Blocks::MOST_ITEMS) as $item) {
+                $items[] = self::read($item, $definition->items);
             }
         }
         $style = $shape->text('style', 20, '');
-        if ($style !== '' && ! in_array($style, BlockFields::styles($kind), true)) {
-            throw Invalid::at($shape->path('style'), 'This is none of: '.implode(', ', BlockFields::styles($kind)).'.');
+        if ($style !== '' && ! in_array($style, $definition->styles, true)) {
+            throw Invalid::at($shape->path('style'), 'This is none of: '.implode(', ', $definition->styles).'.');
         }
 
-        return new self(self::id($shape), $kind, self::fields($shape, $kind, BlockFields::own($kind)), $items, $style, Hidden::fromShape($shape));
+        return new self(self::id($shape), $kind, self::read($shape, $definition->fields), $items, $style, Hidden::fromShape($shape));
     }
 
     /** @throws Invalid unless the id is short and plain, since it is used in markup */
@@ -65,7 +61,7 @@ final readonly class Block
     /** The style it is drawn in. */
     public function style(): string
     {
-        return $this->style !== '' ? $this->style : BlockFields::styles($this->kind)[0] ?? '';
+        return $this->style !== '' ? $this->style : Blocks::of($this->kind)->styles[0] ?? '';
     }
 
     public function withId(string $id): self
@@ -82,18 +78,56 @@ final readonly class Block
         return new self($this->id, $this->kind, [...$this->fields, ...$fields], $items ?? $this->items, $style ?? $this->style, $this->hidden);
     }
 
+    /**
+     * The same with every value looked at, its own and those of its entries.
+     *
+     * @param  callable(Field $field, string $value): string  $change
+     */
+    public function map(callable $change): self
+    {
+        $definition = Blocks::of($this->kind);
+
+        return new self($this->id, $this->kind, self::changed($this->fields, $definition->fields, $change),
+            array_map(fn (array $item): array => self::changed($item, $definition->items ?? [], $change), $this->items), $this->style, $this->hidden);
+    }
+
+    /**
+     * @param  array<string, string>  $values
+     * @param  array<string, Field>  $fields
+     * @param  callable(Field, string): string  $change
+     * @return array<string, string>
+     */
+    private static function changed(array $values, array $fields, callable $change): array
+    {
+        foreach ($values as $name => $value) {
+            $values[$name] = isset($fields[$name]) ? $change($fields[$name], $value) : $value;
+        }
+
+        return $values;
+    }
+
+    /**
+     * The same, speaking of other parts, pages and pictures.
+     *
+     * @param  array<string, string>  $ids  new ids by old ones
+     */
+    public function withIds(array $ids): self
+    {
+        return $this->map(fn (Field $field, string $value): string => $field->withIds($value, $ids));
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {
+        $definition = Blocks::of($this->kind);
         // Always in the same order, so that the same page has the same written form.
         $array = ['id' => $this->id, 'kind' => $this->kind->value];
         if ($this->style !== '') {
             $array['style'] = $this->style;
         }
-        $array += Hidden::written($this->hidden) + self::written($this->kind, BlockFields::own($this->kind), $this->fields);
-        $itemFields = BlockFields::items($this->kind);
-        if ($itemFields !== null) {
-            $array['items'] = array_map(fn (array $item): array => self::written($this->kind, $itemFields, $item), $this->items);
+        $array += Hidden::written($this->hidden) + self::written($definition->fields, $this->fields);
+        if ($definition->items !== null) {
+            $array['items'] = array_map(fn (array $item): array => self::written($definition->items, $item), $this->items);
         }
 
         return $array;
@@ -108,83 +142,76 @@ final readonly class Block
     /** @return list<string> the words field by field, without marks; empty ones are left out */
     public function passages(): array
     {
-        $passages = [];
-        foreach ([$this->fields, ...$this->items] as $fields) {
-            foreach ($fields as $name => $value) {
-                if (! in_array($name, ['picture', 'video', 'url', 'form', 'leadMagnet', 'alt', 'icon', 'until'], true)) {
-                    $passages[] = trim(html_entity_decode(strip_tags(str_replace(['</li>', '<br>', '</p>'], ' ', $value)), ENT_QUOTES | ENT_HTML5));
-                }
-            }
-        }
-
-        return array_values(array_filter($passages, fn (string $p): bool => $p !== ''));
+        return $this->each(fn (Field $field, string $value): array => [$field->passage($value)]);
     }
 
     /** @return list<string> the ids of the pictures in it */
     public function pictures(): array
     {
-        return self::ids('picture', [$this->fields, ...$this->items]);
+        return $this->each(fn (Field $field, string $value): array => $field->type === FieldType::Picture ? [$value] : []);
+    }
+
+    /** @return list<string> the ids of the videos in it */
+    public function videos(): array
+    {
+        return $this->each(fn (Field $field, string $value): array => $field->type === FieldType::Video ? [$value] : []);
+    }
+
+    /** @return list<string> the ids of other parts of the funnel it shows: forms, lead magnets … */
+    public function references(): array
+    {
+        return $this->each(fn (Field $field, string $value): array => $field->type === FieldType::Reference ? [$value] : []);
     }
 
     /** @return list<string> where it leads: addresses as {@see Link} reads them, in its fields and in its words */
     public function links(): array
     {
-        $links = self::ids('url', [$this->fields, ...$this->items]);
-        foreach ([$this->fields, ...$this->items] as $fields) {
-            preg_match_all('/\bhref="([^"]*)"/', ($fields['html'] ?? '').($fields['notHtml'] ?? ''), $m);
-            array_push($links, ...array_map(fn (string $l): string => html_entity_decode($l, ENT_QUOTES | ENT_HTML5), $m[1]));
+        return $this->each(fn (Field $field, string $value): array => $field->links($value));
+    }
+
+    /**
+     * @param  callable(Field, string): list<string>  $what
+     * @return list<string> without empty ones
+     */
+    private function each(callable $what): array
+    {
+        $definition = Blocks::of($this->kind);
+        $found = [];
+        foreach ([[$this->fields, $definition->fields], ...array_map(fn (array $item): array => [$item, $definition->items ?? []], $this->items)] as [$values, $fields]) {
+            foreach ($values as $name => $value) {
+                array_push($found, ...isset($fields[$name]) ? $what($fields[$name], $value) : []);
+            }
         }
 
-        return $links;
+        return array_values(array_filter($found, fn (string $f): bool => $f !== ''));
     }
 
     /**
-     * @param  list<array<string, string>>  $groups
-     * @return list<string>
-     */
-    private static function ids(string $field, array $groups): array
-    {
-        return array_values(array_filter(array_map(fn (array $g): string => $g[$field] ?? '', $groups), fn (string $v): bool => $v !== ''));
-    }
-
-    /**
-     * @param  array<string, int>  $known
+     * @param  array<string, Field>  $fields
      * @return array<string, string>
      */
-    private static function fields(Shape $shape, BlockKind $kind, array $known): array
+    private static function read(Shape $shape, array $fields): array
     {
-        $fields = [];
-        foreach ($known as $name => $max) {
-            if (BlockFields::optional($kind, $name) && ! $shape->has($name)) {
-                continue;
+        $values = [];
+        foreach ($fields as $name => $field) {
+            if (! $field->optional || $shape->has($name)) {
+                $values[$name] = $field->read($shape, $name);
             }
-            $value = $shape->text($name, $max, '');
-            if ($name === 'url') {
-                Link::check($value, $shape->path($name));
-            }
-            if ($name === 'icon' && $value !== '' && ! in_array($value, BlockFields::ICONS, true)) {
-                throw Invalid::at($shape->path($name), 'There is no such sign.');
-            }
-            $moment = $name === 'until' ? DateTimeImmutable::createFromFormat('!Y-m-d\TH:i', $value) : false;
-            if ($name === 'until' && $value !== '' && ($moment === false || $moment->format('Y-m-d\TH:i') !== $value)) {
-                throw Invalid::at($shape->path($name), 'A moment is written like 2027-03-12T18:00.');
-            }
-            $fields[$name] = $value;
         }
 
-        return $fields;
+        return $values;
     }
 
     /**
-     * @param  array<string, int>  $known
+     * @param  array<string, Field>  $fields
      * @param  array<string, string>  $values
      * @return array<string, string>
      */
-    private static function written(BlockKind $kind, array $known, array $values): array
+    private static function written(array $fields, array $values): array
     {
         $written = [];
-        foreach (array_keys($known) as $name) {
-            if (! BlockFields::optional($kind, $name) || isset($values[$name])) {
+        foreach ($fields as $name => $field) {
+            if (! $field->optional || isset($values[$name])) {
                 $written[$name] = $values[$name] ?? '';
             }
         }

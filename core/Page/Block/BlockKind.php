@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Page\Block;
 
-/** What a block is. The fields each kind has are listed in {@see BlockFields}. */
+/** What a block is. What each kind holds is listed in {@see Blocks}. */
 enum BlockKind: string
 {
     case Eyebrow = 'eyebrow';
@@ -33,36 +33,12 @@ enum BlockKind: string
 
     public function label(): string
     {
-        return match ($this) {
-            self::Eyebrow => 'Line above the heading',
-            self::Heading => 'Heading',
-            self::Text => 'Words',
-            self::Bullets => 'Bullets',
-            self::Points => 'Points',
-            self::Picture => 'Picture',
-            self::Cover => 'Cover',
-            self::Gallery => 'Gallery',
-            self::Video => 'Video',
-            self::Form => 'Form',
-            self::Button => 'Button',
-            self::Download => 'Download',
-            self::Testimonials => 'Testimonials',
-            self::Fit => 'For whom, and for whom not',
-            self::Agenda => 'Agenda',
-            self::Countdown => 'Countdown',
-            self::Price => 'Price card',
-            self::Seal => 'Guarantee seal',
-            self::Questions => 'Questions and answers',
-            self::Logos => 'Logos',
-            self::Divider => 'Divider',
-            self::Logo => 'Logo',
-            self::Menu => 'Menu',
-        };
+        return Blocks::of($this)->label;
     }
 
     /** Does it show something that stands beside the words where a section is split? */
     public function isVisual(): bool
     {
-        return in_array($this, [self::Picture, self::Cover, self::Gallery, self::Video, self::Price], true);
+        return Blocks::of($this)->visual;
     }
 }

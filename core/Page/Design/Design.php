@@ -6,8 +6,8 @@ namespace Lantern\Core\Page\Design;
 
 use Lantern\Core\Page\Arrangement;
 use Lantern\Core\Page\Block\Block;
-use Lantern\Core\Page\Block\BlockFields;
 use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\Block\Blocks;
 use Lantern\Core\Page\Look\Background;
 use Lantern\Core\Page\Look\Fill;
 use Lantern\Core\Page\Section;
@@ -102,7 +102,7 @@ final readonly class Design
 
     private function styled(Block $block): Block
     {
-        $styles = BlockFields::styles($block->kind);
+        $styles = Blocks::of($block->kind)->styles;
         $style = $this->styles[$block->kind->value] ?? null;
 
         return $style === null || $styles === [] ? $block : $block->with([], null, $style === $styles[0] ? '' : $style);

@@ -100,6 +100,17 @@ final readonly class Background
         return new self($this->fill, $this->tone, $this->colour, $this->to, $this->angle, $this->picture, $this->video, $this->focusX, $this->focusY);
     }
 
+    /**
+     * The same with other pictures and videos.
+     *
+     * @param  array<string, string>  $ids  new ids by old ones
+     */
+    public function withIds(array $ids): self
+    {
+        return new self($this->fill, $this->tone, $this->colour, $this->to, $this->angle, $this->picture === null ? null : $ids[$this->picture] ?? $this->picture,
+            $this->video === null ? null : $ids[$this->video] ?? $this->video, $this->focusX, $this->focusY, $this->ink, $this->veil);
+    }
+
     /** @return array<string, string|int> empty for the look's paper */
     public function toArray(): array
     {

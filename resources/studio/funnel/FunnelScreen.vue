@@ -74,7 +74,7 @@ const troubled = computed(() => ['offline', 'conflict', 'refused'].includes(stor
 const refusedPath = computed(() => {
     const at = store.refusedAt;
     const open = at?.kind === 'funnel' ? 'settings' : `${at?.kind}/${at?.id}`;
-    return at && at.kind !== 'shared' ? `/funnels/${store.funnel?.id}/${open}` : '';
+    return at && at.kind !== 'shared-section' ? `/funnels/${store.funnel?.id}/${open}` : '';
 });
 useLeaving({ flush: store.flush, saved: () => store.status === 'saved', trouble: () => (troubled.value ? store.saving : '') });
 

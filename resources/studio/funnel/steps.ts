@@ -1,6 +1,7 @@
 import { api } from '@/api/client';
-import type { Email, Form, OwnDesign, Page, Sequence, SharedSection } from '@/api/types';
+import type { OwnDesign, Page } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
+import type { PartKind, PartOf } from '@/funnel/parts';
 import { useNotices } from '@/stores/notices';
 
 interface Way {
@@ -35,55 +36,33 @@ export function useSteps() {
         await reload();
     }
 
-    async function addEmail(sequence = ''): Promise<Email> {
+    /** A part that is made with little in it and can be removed again. */
+    async function add<K extends PartKind>(kind: K, label: string, given: object = {}): Promise<PartOf<K>> {
         await store.flush();
-        const made = await api.post<Email>(`funnels/${id()}/emails`, { sequence });
-        await act(
-            'an email was added',
-            () => api.post(`emails/${made.id}/restore`),
-            () => api.delete(`emails/${made.id}`),
-        );
-        return made;
-    }
-
-    async function deleteEmail(target: Email): Promise<void> {
-        await store.flush();
-        await api.delete(`emails/${target.id}`);
-        await act(
-            `“${target.name}” was taken out`,
-            () => api.delete(`emails/${target.id}`),
-            () => api.post(`emails/${target.id}/restore`),
-        );
-        store.sayDone(`“${target.name}” is taken out of the draft.`);
-    }
-
-    /** Something that is made empty and can be taken out again. */
-    async function add<T extends { id: string; name: string }>(path: string, label: string): Promise<T> {
-        await store.flush();
-        const thing = await api.post<T>(`funnels/${id()}/${path}`);
+        const part = await api.post<PartOf<K>>(`funnels/${id()}/parts`, { kind, ...given });
         await act(
             label,
-            () => api.post(`${path}/${thing.id}/restore`),
-            () => api.delete(`${path}/${thing.id}`),
+            () => api.post(`parts/${part.id}/restore`),
+            () => api.delete(`parts/${part.id}`),
         );
-        return thing;
+        return part;
     }
 
-    async function remove(path: string, target: { id: string; name: string }): Promise<void> {
+    /** Removes a part, and says what became of the rest of the funnel. */
+    async function remove(target: { id: string; name: string }): Promise<void> {
         await store.flush();
-        await api.delete(`${path}/${target.id}`);
+        const { sentences } = await api.delete<{ sentences: string[] }>(`parts/${target.id}`);
         await act(
-            `“${target.name}” was taken out`,
-            () => api.delete(`${path}/${target.id}`),
-            () => api.post(`${path}/${target.id}/restore`),
+            `“${target.name}” was removed`,
+            () => api.delete(`parts/${target.id}`),
+            () => api.post(`parts/${target.id}/restore`),
         );
-        store.sayDone(`“${target.name}” is taken out of the draft.`);
+        tell(`“${target.name}” is removed from the draft.`, sentences);
     }
 
-    const addSequence = () => add<Sequence>('sequences', 'a sequence was added');
-    const removeSequence = (target: Sequence) => remove('sequences', target);
-    const addForm = () => add<Form>('forms', 'a form was added');
-    const removeForm = (target: Form) => remove('forms', target);
+    const addEmail = (sequence = '') => add('email', 'an email was added', { sequence });
+    const addSequence = () => add('sequence', 'a sequence was added');
+    const addForm = () => add('form', 'a form was added');
 
     async function connect(pageId: string, outcome: string, target: Way | null): Promise<void> {
         const before = store.funnel!.ways.find((w) => w.page === pageId && w.outcome === outcome) ?? null;
@@ -108,8 +87,8 @@ export function useSteps() {
     async function made(answer: { page: Page; sentences: string[] }, words: string): Promise<Page> {
         await act(
             `“${answer.page.name}” was added`,
-            () => api.post(`pages/${answer.page.id}/restore`),
-            () => api.delete(`pages/${answer.page.id}`),
+            () => api.post(`parts/${answer.page.id}/restore`),
+            () => api.delete(`parts/${answer.page.id}`),
         );
         tell(words, answer.sentences);
         return answer.page;
@@ -125,17 +104,6 @@ export function useSteps() {
         await store.flush();
         const answer = await api.post<{ page: Page; sentences: string[] }>(`pages/${page.id}/duplicate`);
         return made(answer, `“${answer.page.name}” is in the draft, beside the one it was copied from.`);
-    }
-
-    async function takePageOut(page: Page): Promise<void> {
-        await store.flush();
-        const { sentences } = await api.delete<{ sentences: string[] }>(`pages/${page.id}`);
-        await act(
-            `“${page.name}” was taken out`,
-            () => api.delete(`pages/${page.id}`),
-            () => api.post(`pages/${page.id}/restore`),
-        );
-        tell(`“${page.name}” is taken out of the draft.`, sentences);
     }
 
     async function movePage(page: Page, by: -1 | 1): Promise<void> {
@@ -172,18 +140,6 @@ export function useSteps() {
         );
     }
 
-    /** Only one that no page shows can go; brought back, it is as it was. */
-    async function removeShared(target: SharedSection): Promise<void> {
-        await store.flush();
-        let current = target.id;
-        const take = () => api.delete(`shared-sections/${current}`);
-        await take();
-        await act(`the shared section “${target.name}”`, take, async () => {
-            current = (await api.post<SharedSection>(`funnels/${id()}/shared-sections`, { name: target.name, section: target.section })).id;
-        });
-        store.sayDone(`“${target.name}” is taken out.`);
-    }
-
     async function keepDesign(given: object): Promise<void> {
         const design = await api.post<OwnDesign>('designs', given);
         store.remember({
@@ -194,20 +150,5 @@ export function useSteps() {
         notices.say(`“${design.name}” is kept. You find it under “Your own” in every funnel.`);
     }
 
-    return {
-        addEmail,
-        deleteEmail,
-        addSequence,
-        removeSequence,
-        addForm,
-        removeForm,
-        connect,
-        addPage,
-        duplicatePage,
-        takePageOut,
-        movePage,
-        setWords,
-        removeShared,
-        keepDesign,
-    };
+    return { addEmail, addSequence, addForm, remove, connect, addPage, duplicatePage, movePage, setWords, keepDesign };
 }

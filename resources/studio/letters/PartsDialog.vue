@@ -25,7 +25,7 @@ async function keep(): Promise<void> {
         return;
     }
     try {
-        await (part.id ? api.put(`parts/${part.id}`, part) : api.post('parts', part));
+        await (part.id ? api.put(`email-parts/${part.id}`, part) : api.post('email-parts', part));
         editing.value = null;
         await parts.load();
         notices.say(`“${part.name}” is kept. Every letter that uses it says it so from now on.`);
@@ -36,12 +36,12 @@ async function keep(): Promise<void> {
 
 async function takeOut(part: LetterPart): Promise<void> {
     try {
-        await api.delete(`parts/${part.id}`);
+        await api.delete(`email-parts/${part.id}`);
         await parts.load();
         notices.say(`“${part.name}” is no longer offered. Letters that use it keep it.`, {
             label: 'Undo',
             run: async () => {
-                await api.post(`parts/${part.id}/restore`);
+                await api.post(`email-parts/${part.id}/restore`);
                 await parts.load();
             },
         });

@@ -12,6 +12,8 @@ import { useNotices } from '@/stores/notices';
 import { usePeopleKit } from '@/stores/peopleKit';
 import { usePulse } from '@/stores/pulse';
 import { useAutosave } from '@/ui/autosave';
+import { useHistory } from '@/ui/history';
+import { copy, diff, patched } from '@/ui/patches';
 import { counted, dateTime } from '@/ui/format';
 import { useLeaving } from '@/ui/leaving';
 import NotHere from '@/ui/NotHere.vue';
@@ -28,7 +30,6 @@ const missing = ref(false);
 const redraw = ref(0);
 const sending = ref(false);
 const findings = ref<Finding[]>([]);
-const undone = ref<Partial<Broadcast>[]>([]);
 const testing = ref(false);
 const id = computed(() => String(route.params.id));
 const isDraft = computed(() => letter.value?.state === 'draft');
@@ -48,7 +49,7 @@ async function load(): Promise<void> {
 onMounted(() => Promise.all([people.load(), load()]));
 watch(id, () => {
     saving.drop();
-    undone.value = [];
+    history.clear();
     void load();
 });
 // What is being written is not taken over; numbers of what is on its way are.
@@ -68,27 +69,23 @@ const { status, trouble, words, ...saving } = useAutosave<Broadcast>(async (valu
     redraw.value++;
 });
 
+const history = useHistory((_, patches, back) => apply(patched(pick(patches.map((p) => p.path[0] as keyof Broadcast)), patches, back)));
+const undoable = history.done;
+const pick = (fields: (keyof Broadcast)[]) => Object.fromEntries(fields.map((f) => [f, letter.value?.[f]])) as Partial<Broadcast>;
 function edit(values: Partial<Broadcast>): void {
-    if (!letter.value) {
-        return;
+    const patches = letter.value ? diff(pick(Object.keys(values) as (keyof Broadcast)[]), values) : [];
+    if (patches.length > 0) {
+        history.changed('the broadcast', [{ key: id.value, patches }]);
+        apply(values);
     }
-    const before = Object.fromEntries(
-        Object.keys(values).map((k) => [k, JSON.parse(JSON.stringify(letter.value![k as keyof Broadcast] ?? null)) as unknown]),
-    ) as Partial<Broadcast>;
-    const last = undone.value.at(-1);
-    if (!last || Object.keys(last).join() !== Object.keys(before).join()) {
-        undone.value.push(before);
-    }
-    apply(values);
 }
 function apply(values: Partial<Broadcast>): void {
-    Object.assign(letter.value!, values);
-    saving.edit(values);
+    Object.assign(letter.value!, copy(values));
+    saving.edit(copy(values));
 }
 function undo(): void {
-    const before = undone.value.pop();
-    if (before && isDraft.value) {
-        apply(before);
+    if (isDraft.value) {
+        void history.move(true);
     }
 }
 useEventListener('keydown', (event: KeyboardEvent) => {
@@ -169,7 +166,7 @@ const segment = computed(
                     :class="{ 'font-medium text-clay-deep': trouble !== '' }"
                     >{{ isDraft ? words : '' }}</span
                 >
-                <button v-if="isDraft && undone.length > 0" type="button" class="btn-quiet" @click="undo">Undo</button>
+                <button v-if="isDraft && undoable.length > 0" type="button" class="btn-quiet" @click="undo">Undo</button>
                 <button v-if="letter.state === 'scheduled'" type="button" class="btn" @click="stop">Take it back</button>
                 <button v-if="['testing', 'sending'].includes(letter.state)" type="button" class="btn" @click="stop">Stop the rest</button>
                 <button v-if="isDraft" type="button" class="btn-main" @click="openSend">

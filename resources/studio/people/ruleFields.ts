@@ -28,17 +28,15 @@ export function withOption(rule: Rule, option: RuleOption, kit: PeopleKit): Rule
     const next: Rule = { ...rule, ...option.sets };
     const fields = kindOf(rule, kit)?.fields ?? [];
     const types = (r: Rule, name: string) => fields.filter((f) => f.name === name && appliesTo(f, r)).map((f) => f.type);
-    for (const { name } of fields) {
-        if (name === '') {
-            continue;
-        }
-        const now = types(next, name);
-        if (now.length === 0 || now.join() !== types(rule, name).join()) {
-            delete next[name];
-        }
-    }
-    return next;
+    const stays = (name: string) => !fields.some((f) => f.name === name) || types(next, name).join() === types(rule, name).join();
+    return Object.fromEntries(
+        Object.entries(next).filter(([name]) => name in option.sets || (stays(name) && !isGone(next, name, fields))),
+    ) as Rule;
 }
+
+/** Is it a value that nothing asks for any more? */
+const isGone = (rule: Rule, name: string, fields: RuleField[]) =>
+    fields.some((f) => f.name === name) && !fields.some((f) => f.name === name && appliesTo(f, rule));
 
 /** What a thing is called that a rule names by its id, or a field by its name. */
 export function nameIn(kit: PeopleKit, id: string): string {

@@ -8,7 +8,7 @@ export const useParts = defineStore('parts', () => {
     const parts = ref<LetterPart[]>([]);
 
     async function load(): Promise<void> {
-        parts.value = (await api.get<{ parts: LetterPart[] }>('parts')).parts;
+        parts.value = (await api.get<{ parts: LetterPart[] }>('email-parts')).parts;
     }
 
     return { parts, load };

@@ -178,7 +178,7 @@ final class PageCheckTest extends TestCase
             }
             $document = PageFix::apply($page->document, $finding->code, $finding->place);
             $after = new PagePlan($page->id, $page->role, $page->name, $page->address, $document, $page->settings);
-            $still = array_filter(PageCheck::of($plan->withPage($after), $after, self::facts()), fn (Finding $f): bool => $f->code === $finding->code && $f->place === $finding->place);
+            $still = array_filter(PageCheck::of($plan->withPart($after), $after, self::facts()), fn (Finding $f): bool => $f->code === $finding->code && $f->place === $finding->place);
             self::assertSame([], $still, $finding->message);
             self::assertEquals($document, Document::fromArray($document->toArray()), 'and what it leaves is a document');
             $mended++;

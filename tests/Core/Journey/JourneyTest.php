@@ -236,7 +236,7 @@ final class JourneyTest extends TestCase
     public function test_a_sequence_is_over_with_its_last_email(bool $again, array $through, array $effects): void
     {
         [$plan] = $this->sequences();
-        $plan = Plan::fromArray(['sequences' => [['again' => $again] + $plan->toArray()['sequences'][0]]] + $plan->toArray());
+        $plan = Plans::changed(fn (array $p): array => ['sequences' => [['again' => $again] + $p['sequences'][0]]] + $p, $plan);
         $visitor = new Visitor(new DateTimeZone('UTC'), ['m'], sequences: ['main' => true], through: $through);
 
         self::assertSame($effects, $this->names(new Decision(effects: (new Journey($plan))->start($visitor, 'main', new DateTimeImmutable('2026-06-01 10:00:00', new DateTimeZone('UTC'))))));

@@ -6,8 +6,8 @@ namespace Tests\Core\Page;
 
 use Closure;
 use Lantern\Core\Page\Block\Block;
-use Lantern\Core\Page\Block\BlockFields;
 use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\Block\Blocks;
 use Lantern\Core\Page\Design\Design;
 use Lantern\Core\Page\Design\Designs;
 use Lantern\Core\Page\Design\DesignWords;
@@ -100,7 +100,7 @@ final class DesignTest extends TestCase
     {
         foreach (Designs::all() as $design) {
             foreach ($design->styles as $kind => $style) {
-                self::assertContains($style, BlockFields::styles(BlockKind::from($kind)), $design->id);
+                self::assertContains($style, Blocks::of(BlockKind::from($kind))->styles, $design->id);
             }
         }
     }
@@ -187,11 +187,11 @@ final class DesignTest extends TestCase
     {
         foreach (SectionKind::cases() as $in) {
             $block = DesignWords::block($kind, $in, 'f', 'g');
-            self::assertSame([], array_diff(array_keys($block->fields), array_keys(BlockFields::own($kind))));
+            self::assertSame([], array_diff(array_keys($block->fields), array_keys(Blocks::of($kind)->fields)));
             foreach ($block->items as $item) {
-                self::assertSame([], array_diff(array_keys($item), array_keys(BlockFields::items($kind) ?? [])));
+                self::assertSame([], array_diff(array_keys($item), array_keys(Blocks::of($kind)->items ?? [])));
             }
-            if (BlockFields::items($kind) === null) {
+            if (Blocks::of($kind)->items === null) {
                 self::assertSame([], $block->items);
                 self::assertSame([], DesignWords::item($kind, $in));
             } else {

@@ -139,10 +139,10 @@ final class DocumentTest extends TestCase
             ['id' => 'd', 'kind' => 'button', 'text' => 'x', 'url' => 'page:there'],
             ['id' => 'e', 'kind' => 'menu', 'items' => [['title' => 'x', 'url' => 'page:gone'], ['title' => 'y', 'url' => 'https://else.example']]],
         ]]));
-        $fitted = $section->fitted($newId, fn (string $id): string => "form for {$id}", fn (): string => 'gift', fn (string $page): bool => $page === 'there');
+        $fitted = $section->fitted($newId, fn (string $kind, string $id): string => "{$kind} for {$id}", fn (string $page): bool => $page === 'there');
 
         self::assertSame('form for old', $fitted->blocks[0]->field('form'));
-        self::assertSame('gift', $fitted->blocks[1]->field('leadMagnet'));
+        self::assertSame('lead-magnet for old', $fitted->blocks[1]->field('leadMagnet'));
         self::assertSame(['', 'page:there'], [$fitted->blocks[2]->field('url'), $fitted->blocks[3]->field('url')]);
         self::assertSame(['', 'https://else.example'], array_column($fitted->blocks[4]->items, 'url'));
         self::assertSame([], array_intersect(array_map(fn (Block $b): string => $b->id, $section->blocks), array_map(fn (Block $b): string => $b->id, $fitted->blocks)));

@@ -72,7 +72,7 @@ final class ChangesTest extends TestCase
             unset($s['blocks'][3]);
 
             return $s;
-        }), ['Opt-in page' => ["Changed in “{$title}”: cover taken out."]]];
+        }), ['Opt-in page' => ["Changed in “{$title}”: cover removed."]]];
         yield 'the order of blocks' => [$section(function (array $s): array {
             $s['blocks'] = array_reverse($s['blocks']);
 
@@ -94,7 +94,7 @@ final class ChangesTest extends TestCase
             array_pop($p['document']['sections']);
 
             return $p;
-        }), ['Opt-in page' => ['Taken out: “{{business}} · You can unsubscribe from any email with one …”.']]];
+        }), ['Opt-in page' => ['Removed: “{{business}} · You can unsubscribe from any email with one …”.']]];
         yield 'sections in another order' => [$page(function (array $p): array {
             $p['document']['sections'] = array_reverse($p['document']['sections']);
 
@@ -113,7 +113,7 @@ final class ChangesTest extends TestCase
             array_pop($p['pages']);
 
             return ['ways' => []] + $p;
-        }, ['Opt-in page' => ['Those who joined are led nowhere.'], 'Thank-you page' => ['This page is taken out.']]];
+        }, ['Opt-in page' => ['Those who joined are led nowhere.'], 'Thank-you page' => ['This page is removed.']]];
 
         yield 'a form' => [function (array $p): array {
             $p['forms'][0]['button'] = 'Now';
@@ -125,7 +125,7 @@ final class ChangesTest extends TestCase
 
             return $p;
         }, ['Forms, emails and files' => ['Changed email: “Welcome email”.']]];
-        yield 'an email less' => [fn (array $p): array => ['emails' => []] + $p, ['Forms, emails and files' => ['Email taken out: “Welcome email”.']]];
+        yield 'an email less' => [fn (array $p): array => ['emails' => []] + $p, ['Forms, emails and files' => ['Removed email: “Welcome email”.']]];
         yield 'an email more' => [function (array $p): array {
             $p['emails'][] = ['id' => 'new', 'name' => 'Day 3'] + $p['emails'][0];
 
@@ -135,7 +135,7 @@ final class ChangesTest extends TestCase
             $p['leadMagnets'][0]['file'] = 'other';
 
             return $p;
-        }, ['Forms, emails and files' => ["“{$title}” has another file or title."]]];
+        }, ['Forms, emails and files' => ["Changed lead magnet: “{$title}”."]]];
     }
 
     /** @param  array<string, list<string>>  $said */

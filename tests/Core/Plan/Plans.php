@@ -48,14 +48,38 @@ final class Plans
         return $plans;
     }
 
+    private const LISTS = ['page' => 'pages', 'form' => 'forms', 'sequence' => 'sequences', 'email' => 'emails', 'lead-magnet' => 'leadMagnets', 'shared-section' => 'sharedSections'];
+
     /**
-     * A plan with something changed in its array form.
+     * A plan with something changed in its written form, in which each kind of part is a list of its own.
      *
      * @param  callable(array<string, mixed>): array<string, mixed>  $change
      */
     public static function changed(callable $change, ?Plan $plan = null): Plan
     {
-        return Plan::fromArray($change(($plan ?? self::giveAway())->toArray()));
+        return self::ofLists($change(self::lists($plan ?? self::giveAway())));
+    }
+
+    /** @return array<string, mixed> the written form with a list for each kind of part */
+    public static function lists(Plan $plan): array
+    {
+        $array = $plan->toArray();
+        foreach (self::LISTS as $kind => $list) {
+            $array[$list] = array_values(array_map(fn (array $p): array => array_diff_key($p, ['kind' => 0]), array_filter($array['parts'], fn (array $p): bool => $p['kind'] === $kind)));
+        }
+
+        return array_diff_key($array, ['parts' => 0]);
+    }
+
+    /** @param  array<string, mixed>  $lists */
+    public static function ofLists(array $lists): Plan
+    {
+        $parts = [];
+        foreach (self::LISTS as $kind => $list) {
+            array_push($parts, ...array_map(fn (array $p): array => ['kind' => $kind] + $p, array_values($lists[$list] ?? [])));
+        }
+
+        return Plan::fromArray(['parts' => $parts] + array_diff_key($lists, array_flip(self::LISTS)));
     }
 
     private static function starter(?Sender $sender): Starter

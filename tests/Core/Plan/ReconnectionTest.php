@@ -33,7 +33,7 @@ final class ReconnectionTest extends TestCase
             $plans[] = new PagePlan($id, $role, ucfirst($id), $plans === [] ? '' : $id, new Document([], Background::paper()));
         }
 
-        return new Plan('f', 'Funnel', Goal::Sell, 'funnel', 'harbour', new LookChanges, Plans::sender(), $plans, array_map(self::way(...), $ways), [], [], []);
+        return new Plan('f', 'Funnel', Goal::Sell, 'funnel', 'harbour', new LookChanges, Plans::sender(), $plans, array_map(self::way(...), $ways));
     }
 
     private static function way(string $words): Way

@@ -140,17 +140,27 @@ final class ShapeTest extends TestCase
         yield 'an unknown goal' => [fn (array $p): array => ['goal' => 'world-peace'] + $p, 'goal'];
         yield 'an unknown look' => [fn (array $p): array => ['look' => ['id' => 'x']] + $p, 'look'];
         yield 'a colour that is none' => [fn (array $p): array => ['look' => ['id' => 'chalk', 'accent' => 'blue']] + $p, 'look.accent'];
-        yield 'pages that are no list' => [fn (array $p): array => ['pages' => 'none'] + $p, 'pages'];
-        yield 'a page of an unknown kind' => [function (array $p): array {
-            $p['pages'][1]['role'] = 'casino';
+        yield 'parts that are no list' => [fn (array $p): array => ['parts' => 'none'] + $p, 'parts'];
+        yield 'a part of an unknown kind' => [function (array $p): array {
+            $p['parts'][0]['kind'] = 'casino';
 
             return $p;
-        }, 'pages.1.role'];
+        }, 'parts.0.kind'];
+        yield 'a part without a name' => [function (array $p): array {
+            $p['parts'][2]['name'] = ' ';
+
+            return $p;
+        }, 'parts.2.name'];
+        yield 'a page of an unknown role' => [function (array $p): array {
+            $p['parts'][1]['role'] = 'casino';
+
+            return $p;
+        }, 'parts.1.role'];
         yield 'a broken document' => [function (array $p): array {
-            $p['pages'][1]['document']['sections'][0]['kind'] = 'pit';
+            $p['parts'][1]['document']['sections'][0]['kind'] = 'pit';
 
             return $p;
-        }, 'pages.1.document.sections.0.kind'];
+        }, 'parts.1.document.sections.0.kind'];
         yield 'a way to a script' => [function (array $p): array {
             $p['ways'][0]['toUrl'] = 'javascript:alert(1)';
 
@@ -162,15 +172,15 @@ final class ShapeTest extends TestCase
             return $p;
         }, 'ways.0.toPage'];
         yield 'a form without fields' => [function (array $p): array {
-            $p['forms'][0]['fields'] = [];
+            $p['parts'][2]['fields'] = [];
 
             return $p;
-        }, 'forms.0.fields'];
+        }, 'parts.2.fields'];
         yield 'an email without a body' => [function (array $p): array {
-            unset($p['emails'][0]['body']);
+            unset($p['parts'][4]['body']);
 
             return $p;
-        }, 'emails.0.body'];
+        }, 'parts.4.body'];
     }
 
     /** @param  callable(array<string, mixed>): array<string, mixed>  $break */

@@ -7,8 +7,6 @@ namespace Tests\Feature\Drafts;
 use App\Files\Uploads;
 use App\Models\Funnel;
 use App\Models\OwnDesign;
-use App\Models\Page;
-use App\Models\SharedSection;
 use App\Models\Upload;
 use App\Models\User;
 use App\Publishing\Publishing;
@@ -17,6 +15,10 @@ use Illuminate\Testing\TestResponse;
 use Lantern\Core\Page\Design\Designs;
 use Lantern\Core\Page\SectionKind;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Drafts\Form;
+use Tests\Drafts\LeadMagnet;
+use Tests\Drafts\Page;
+use Tests\Drafts\SharedSection;
 use Tests\TestCase;
 
 /** What the page desk asks the server: drawing, checking, mending, designs; shared sections and the owner's own designs. */
@@ -63,7 +65,7 @@ final class DeskTest extends TestCase
     {
         $document = $this->document();
         $document['sections'][0]['blocks'][0]['text'] = 'Only on the screen <b>';
-        $before = DB::table('pages')->orderBy('id')->get()->toJson();
+        $before = DB::table('draft_parts')->where('kind', 'page')->orderBy('id')->get()->toJson();
 
         $answer = $this->ask('draw', ['document' => $document, 'sections' => [$document['sections'][0]['id'], 'unknown']])->assertOk();
         self::assertSame([$document['sections'][0]['id']], array_keys((array) $answer->json('sections')));
@@ -71,7 +73,7 @@ final class DeskTest extends TestCase
         self::assertStringContainsString('Only on the screen &lt;b&gt;', $html);
         self::assertStringContainsString('data-field="text"', $html);
         self::assertStringNotContainsString('slot:', $html);
-        self::assertSame($before, DB::table('pages')->orderBy('id')->get()->toJson());
+        self::assertSame($before, DB::table('draft_parts')->where('kind', 'page')->orderBy('id')->get()->toJson());
     }
 
     public function test_the_whole_page_is_drawn_in_a_look_that_is_being_tried_on(): void
@@ -122,12 +124,12 @@ final class DeskTest extends TestCase
     #[DataProvider('noDocuments')]
     public function test_what_is_no_page_is_refused_everywhere_and_leaves_nothing(mixed $document): void
     {
-        $before = DB::table('pages')->orderBy('id')->get()->toJson();
+        $before = DB::table('draft_parts')->where('kind', 'page')->orderBy('id')->get()->toJson();
         foreach (['draw', 'check', 'mend', 'restyle'] as $what) {
             $this->ask($what, ['document' => $document, 'code' => 'empty-link', 'place' => 'x', 'design' => 'calm'])->assertStatus(422)->assertJsonStructure(['message', 'errors']);
         }
-        $this->putJson("/studio/api/pages/{$this->page->id}", ['revision' => 1, 'document' => $document])->assertStatus(422);
-        self::assertSame($before, DB::table('pages')->orderBy('id')->get()->toJson());
+        $this->putJson("/studio/api/parts/{$this->page->id}", ['revision' => 1, 'document' => $document])->assertStatus(422);
+        self::assertSame($before, DB::table('draft_parts')->where('kind', 'page')->orderBy('id')->get()->toJson());
     }
 
     public function test_json_nested_without_end_or_without_measure_is_refused(): void
@@ -145,7 +147,7 @@ final class DeskTest extends TestCase
             $n = 0;
             $section = Designs::of($kinds[$i % count($kinds)])[0]->section(function () use ($i, &$n): string {
                 return "s{$i}-".$n++;
-            }, (string) $this->funnel->forms()->value('id'), (string) $this->funnel->leadMagnets()->value('id'))->toArray();
+            }, (string) Form::query()->where('funnel_id', $this->funnel->id)->value('id'), (string) LeadMagnet::query()->where('funnel_id', $this->funnel->id)->value('id'))->toArray();
             array_walk_recursive($section, fn (mixed & $v) => $v = is_string($v) ? str_replace(['[', ']'], '', $v) : $v);
             foreach ($section['blocks'] as &$block) {
                 $block = $block['kind'] === 'button' ? ['url' => 'https://else.example/'] + $block : $block;
@@ -153,7 +155,7 @@ final class DeskTest extends TestCase
             }
             $document['sections'][] = $section;
         }
-        $this->putJson("/studio/api/pages/{$this->page->id}", ['revision' => 1, 'document' => $document])->assertOk();
+        $this->putJson("/studio/api/parts/{$this->page->id}", ['revision' => 1, 'document' => $document])->assertOk();
         self::assertCount(62, $this->document()['sections']);
         $this->ask('draw', ['document' => $document, 'sections' => ['s59-0']])->assertOk()->assertJsonCount(1, 'sections');
         app(Publishing::class)->publish($this->funnel->refresh(), null);
@@ -221,7 +223,7 @@ final class DeskTest extends TestCase
     public function test_blocks_and_entries_are_made_and_unknown_ones_are_not(): void
     {
         $this->ask('blocks', ['kind' => 'heading', 'section' => 'words'])->assertCreated()->assertJsonPath('block.kind', 'heading');
-        $this->ask('blocks', ['kind' => 'form', 'section' => 'form'])->assertCreated()->assertJsonPath('block.form', $this->funnel->forms()->value('id'));
+        $this->ask('blocks', ['kind' => 'form', 'section' => 'form'])->assertCreated()->assertJsonPath('block.form', Form::query()->where('funnel_id', $this->funnel->id)->value('id'));
         $this->ask('blocks', ['kind' => 'questions', 'section' => 'questions', 'item' => true])->assertCreated()->assertJsonPath('item.title', 'How much time does it take?');
         $this->ask('blocks', ['kind' => 'script', 'section' => 'words'])->assertStatus(422);
         $this->ask('blocks', ['kind' => 'heading'])->assertStatus(422);
@@ -249,53 +251,55 @@ final class DeskTest extends TestCase
         $pasted = $this->ask('sections', ['section' => $section])->assertCreated()->json('section');
 
         self::assertNotSame($section['id'], $pasted['id']);
-        self::assertSame($this->funnel->forms()->value('id'), $pasted['blocks'][2]['form']);
+        self::assertSame(Form::query()->where('funnel_id', $this->funnel->id)->value('id'), $pasted['blocks'][2]['form']);
         self::assertSame($section['blocks'][0]['text'], $pasted['blocks'][0]['text']);
     }
 
     public function test_a_shared_footer_is_kept_once_shown_on_all_pages_and_goes_live_with_the_next_version(): void
     {
         $footer = $this->document()['sections'][1];
-        $shared = $this->postJson("/studio/api/funnels/{$this->funnel->id}/shared-sections", ['name' => 'Footer', 'section' => $footer])->assertCreated()->json();
+        $shared = $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'shared-section'] + ['name' => 'Footer', 'section' => $footer])->assertCreated()->json();
         foreach (Page::query()->where('funnel_id', $this->funnel->id)->get() as $page) {
             $document = $page->document;
             // Whatever blocks come along with it are not the page's to keep.
             $document['sections'][1] = ['id' => 'foot', 'kind' => 'footer', 'shared' => $shared['id'], 'blocks' => $footer['blocks']];
-            $this->putJson("/studio/api/pages/{$page->id}", ['revision' => 1, 'document' => $document])->assertOk()->assertJsonPath('document.sections.1.blocks', []);
+            $this->putJson("/studio/api/parts/{$page->id}", ['revision' => 1, 'document' => $document])->assertOk()->assertJsonPath('document.sections.1.blocks', []);
         }
         app(Publishing::class)->publish($this->funnel->refresh(), null);
         $this->get('/'.$this->funnel->address)->assertSee('You can unsubscribe from any email');
 
         $section = $shared['section'];
         $section['blocks'][0]['html'] = 'Ferncroft Yard, where the cellos are <script>alert(1)</script>';
-        $this->putJson("/studio/api/shared-sections/{$shared['id']}", ['revision' => 1, 'section' => $section])->assertOk()->assertJsonPath('revision', 2);
-        $this->putJson("/studio/api/shared-sections/{$shared['id']}", ['revision' => 1, 'section' => $section])->assertStatus(409);
+        $this->putJson("/studio/api/parts/{$shared['id']}", ['revision' => 1, 'section' => $section])->assertOk()->assertJsonPath('revision', 2);
+        $this->putJson("/studio/api/parts/{$shared['id']}", ['revision' => 1, 'section' => $section])->assertStatus(409);
         $this->getJson("/studio/api/funnels/{$this->funnel->id}")->assertJsonPath('changed', true);
         $this->get('/'.$this->funnel->address)->assertDontSee('where the cellos are');
         $changes = $this->getJson("/studio/api/funnels/{$this->funnel->id}/changes")->assertOk()->json('changes');
-        self::assertSame(['Opt-in page', 'Thank-you page'], array_column($changes, 'about'), 'what is shared has changed on both');
+        self::assertSame(['Opt-in page', 'Thank-you page', 'Forms, emails and files'], array_column($changes, 'about'), 'what is shared has changed on both');
 
         app(Publishing::class)->publish($this->funnel->refresh(), null);
         foreach (['', '/thank-you'] as $path) {
             $this->get('/'.$this->funnel->address.$path)->assertSee('where the cellos are')->assertDontSee('<script>alert', false);
         }
-        $this->deleteJson("/studio/api/shared-sections/{$shared['id']}")->assertStatus(422)->assertJsonPath('errors.shared.0', '“Footer” is still shown on “Opt-in page”, “Thank-you page”. Take it off there first.');
+        $this->deleteJson("/studio/api/parts/{$shared['id']}")->assertStatus(422)->assertJsonPath('message', '“Footer” is used by “Opt-in page”, “Thank-you page”. Remove it there first.');
     }
 
     public function test_a_shared_section_that_nobody_shows_is_taken_out(): void
     {
-        $shared = $this->postJson("/studio/api/funnels/{$this->funnel->id}/shared-sections", ['name' => ' Header ', 'section' => $this->document()['sections'][1]])->assertCreated()
+        $shared = $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'shared-section'] + ['name' => ' Header ', 'section' => $this->document()['sections'][1]])->assertCreated()
             ->assertJsonPath('name', 'Header')->json('id');
-        $this->putJson("/studio/api/shared-sections/{$shared}", ['revision' => 1, 'name' => ''])->assertStatus(422);
-        $this->deleteJson("/studio/api/shared-sections/{$shared}")->assertOk();
-        self::assertSame(0, SharedSection::query()->count());
-        $this->postJson("/studio/api/funnels/{$this->funnel->id}/shared-sections", ['name' => '', 'section' => $this->document()['sections'][1]])->assertStatus(422);
-        $this->postJson("/studio/api/funnels/{$this->funnel->id}/shared-sections", ['name' => 'x', 'section' => 'x'])->assertStatus(422);
+        $this->putJson("/studio/api/parts/{$shared}", ['revision' => 1, 'name' => ''])->assertStatus(422);
+        $this->deleteJson("/studio/api/parts/{$shared}")->assertOk();
+        self::assertSame(0, SharedSection::query()->whereNull('removed')->count());
+        $this->postJson("/studio/api/parts/{$shared}/restore")->assertOk()->assertJsonPath('name', 'Header');
+        $this->postJson("/studio/api/parts/{$shared}/restore")->assertStatus(422);
+        $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'shared-section'] + ['name' => '', 'section' => $this->document()['sections'][1]])->assertStatus(422);
+        $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'shared-section'] + ['name' => 'x', 'section' => 'x'])->assertStatus(422);
     }
 
     public function test_a_shared_section_is_drawn_from_the_screen_too(): void
     {
-        $shared = $this->postJson("/studio/api/funnels/{$this->funnel->id}/shared-sections", ['name' => 'Footer', 'section' => $this->document()['sections'][1]])->json();
+        $shared = $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'shared-section'] + ['name' => 'Footer', 'section' => $this->document()['sections'][1]])->json();
         $document = $this->document();
         $document['sections'][1] = ['id' => 'foot', 'kind' => 'footer', 'shared' => $shared['id'], 'blocks' => []];
         $section = $shared['section'];
@@ -310,21 +314,21 @@ final class DeskTest extends TestCase
     {
         $document = $this->document();
         $id = $document['sections'][0]['id'];
-        $form = ['id' => $this->funnel->forms()->value('id'), 'name' => 'Form'] + (array) $this->funnel->forms()->firstOrFail()->definition;
+        $form = ['id' => Form::query()->where('funnel_id', $this->funnel->id)->value('id'), 'name' => 'Form'] + (array) Form::query()->where('funnel_id', $this->funnel->id)->firstOrFail()->definition;
         $draw = fn (array $form): string => (string) $this->ask('draw', ['document' => $document, 'sections' => [$id], 'forms' => [$form]])->assertOk()->json('sections')[$id];
 
         self::assertStringContainsString('Not &lt;saved&gt; yet', $draw(['button' => 'Not <saved> yet'] + $form));
         self::assertStringContainsString('Send it to me', $draw(['button' => ''] + $form));
         self::assertStringContainsString('Send it to me', $draw(['id' => 'another', 'button' => 'Else'] + $form));
-        self::assertSame('Send it to me', $this->funnel->forms()->firstOrFail()->definition['button']);
+        self::assertSame('Send it to me', Form::query()->where('funnel_id', $this->funnel->id)->firstOrFail()->definition['button']);
     }
 
     public function test_a_duplicated_funnel_has_a_shared_section_of_its_own(): void
     {
-        $shared = $this->postJson("/studio/api/funnels/{$this->funnel->id}/shared-sections", ['name' => 'Footer', 'section' => $this->document()['sections'][1]])->json('id');
+        $shared = $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'shared-section'] + ['name' => 'Footer', 'section' => $this->document()['sections'][1]])->json('id');
         $document = $this->document();
         $document['sections'][1] = ['id' => 'foot', 'kind' => 'footer', 'shared' => $shared, 'blocks' => []];
-        $this->putJson("/studio/api/pages/{$this->page->id}", ['revision' => 1, 'document' => $document])->assertOk();
+        $this->putJson("/studio/api/parts/{$this->page->id}", ['revision' => 1, 'document' => $document])->assertOk();
 
         $copy = $this->postJson("/studio/api/funnels/{$this->funnel->id}/duplicate")->assertCreated()->json('id');
         $its = SharedSection::query()->where('funnel_id', $copy)->sole();
@@ -346,7 +350,7 @@ final class DeskTest extends TestCase
         $entry = $this->entry($other);
         $made = $this->postJson("/studio/api/pages/{$entry->id}/sections", ['own' => $own])->assertCreated()->json('section');
         self::assertSame($section['blocks'][0]['text'], $made['blocks'][0]['text']);
-        self::assertSame($other->forms()->value('id'), $made['blocks'][2]['form']);
+        self::assertSame(Form::query()->where('funnel_id', $other->id)->value('id'), $made['blocks'][2]['form']);
         $this->get("/studio/preview/funnels/{$other->id}/designs/own")->assertOk()->assertSee("data-section=\"{$own}_", false);
         $new = $this->postJson("/studio/api/funnels/{$other->id}/pages", ['role' => 'opt-in', 'design' => $page])->assertCreated()->json('page');
         self::assertSame('The Twelve-Minute Practice Plan', $new['headline']);
@@ -373,7 +377,7 @@ final class DeskTest extends TestCase
         foreach (['draw', 'check', 'mend', 'sections', 'redesign', 'restyle', 'blocks', 'duplicate', 'restore'] as $what) {
             $this->ask($what, ['document' => $this->document()])->assertNotFound();
         }
-        $this->deleteJson("/studio/api/pages/{$this->page->id}")->assertNotFound();
+        $this->deleteJson("/studio/api/parts/{$this->page->id}")->assertNotFound();
         $this->getJson("/studio/api/pages/{$this->page->id}/html")->assertNotFound();
         foreach (['pages', 'shared-sections', 'preview-link'] as $what) {
             $this->postJson("/studio/api/funnels/{$this->funnel->id}/{$what}", ['role' => 'free'])->assertNotFound();

@@ -9,8 +9,6 @@ use App\Drafts\NewFunnel;
 use App\Export\FunnelArchive;
 use App\Files\Uploads;
 use App\Models\Funnel;
-use App\Models\Page;
-use App\Models\SharedSection;
 use App\Models\Upload;
 use App\Models\User;
 use App\Publishing\Publishing;
@@ -22,6 +20,9 @@ use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\Plan;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Drafts\Form;
+use Tests\Drafts\Page;
+use Tests\Drafts\SharedSection;
 use Tests\TestCase;
 use ZipArchive;
 
@@ -236,7 +237,7 @@ final class ExportTest extends TestCase
             return $j;
         }), 'There is no such look.'];
         yield 'a link that runs' => [$json(function (array $j): array {
-            $j['plan']['ways'][0] = ['page' => $j['plan']['pages'][0]['id'], 'outcome' => 'joined', 'toUrl' => 'javascript:alert(1)'];
+            $j['plan']['ways'][0] = ['page' => $j['plan']['parts'][0]['id'], 'outcome' => 'joined', 'toUrl' => 'javascript:alert(1)'];
 
             return $j;
         }), 'A web address begins with https://.'];
@@ -292,7 +293,7 @@ final class ExportTest extends TestCase
     public function test_a_hostile_or_broken_archive_is_refused_with_a_reason_and_leaves_nothing(callable $change, string $reason): void
     {
         $entries = $this->entries($this->rich());
-        $rows = fn (): array => array_map(fn (string $table): int => DB::table($table)->count(), ['funnels', 'pages', 'uploads', 'forms', 'emails', 'shared_sections', 'ways']);
+        $rows = fn (): array => array_map(fn (string $table): int => DB::table($table)->count(), ['funnels', 'draft_parts', 'uploads', 'ways']);
         $files = Storage::disk('uploads')->allFiles();
         $before = $rows();
 
@@ -314,12 +315,12 @@ final class ExportTest extends TestCase
     {
         $entries = $this->entries($this->draft($this->owner));
         $json = json_decode($entries['funnel.json'], true);
-        $json['plan']['pages'][0]['document']['sections'][0]['blocks'][1]['html'] = '<script>alert(1)</script><img src=x onerror=alert(1)>Hello <b>you</b>';
-        $json['plan']['emails'][0]['body'] = '<p onclick=x>Hi</p><script>alert(1)</script>';
+        $json['plan']['parts'][0]['document']['sections'][0]['blocks'][1]['html'] = '<script>alert(1)</script><img src=x onerror=alert(1)>Hello <b>you</b>';
+        $json['plan']['parts'][4]['body'] = '<p onclick=x>Hi</p><script>alert(1)</script>';
         $id = $this->import($this->archive(['funnel.json' => (string) json_encode($json)] + $entries))->assertCreated()->json('id');
 
         self::assertSame('Hello <b>you</b>', Page::query()->where('funnel_id', $id)->where('position', 0)->firstOrFail()->document['sections'][0]['blocks'][1]['html']);
-        self::assertSame('<p>Hi</p>', DB::table('emails')->where('funnel_id', $id)->value('body'));
+        self::assertSame('<p>Hi</p>', DB::table('draft_parts')->where('kind', 'email')->where('funnel_id', $id)->value('definition->body'));
     }
 
     public function test_pages_open_from_a_folder_with_everything_beside_them(): void
@@ -357,7 +358,7 @@ final class ExportTest extends TestCase
         self::assertStringNotContainsString('type="submit" disabled', $html);
         url()->forceRootUrl(null);
         // Whoever sends it from there is asked to press once more, with their words kept.
-        $this->post('/'.$funnel->address, ['email' => 'robin@example.com', 'token' => 'elsewhere', 'form' => $funnel->forms()->value('id')])->assertStatus(422)
+        $this->post('/'.$funnel->address, ['email' => 'robin@example.com', 'token' => 'elsewhere', 'form' => Form::query()->where('funnel_id', $funnel->id)->value('id')])->assertStatus(422)
             ->assertSee('Your words have come along')->assertSee('robin@example.com');
     }
 

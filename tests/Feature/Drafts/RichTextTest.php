@@ -54,7 +54,7 @@ final class RichTextTest extends TestCase
 
     public function test_letters_may_have_headings_and_pages_keep_their_own(): void
     {
-        self::assertSame('<h2>a</h2>', RichText::letter('<h2>a</h2>'));
+        self::assertSame('<h2>a</h2>', RichText::email('<h2>a</h2>'));
         self::assertStringNotContainsString('<h2>', RichText::words('<h2>a</h2>'));
         self::assertSame("a b\nc", RichText::plain("  a  b\nc\x07\u{200B}\r "));
     }

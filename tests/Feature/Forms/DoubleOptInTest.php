@@ -7,13 +7,13 @@ namespace Tests\Feature\Forms;
 use App\Forms\Confirmations;
 use App\Models\Confirmation;
 use App\Models\Delivery;
-use App\Models\Form;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Person;
 use App\Models\Submission;
 use App\Publishing\Publishing;
 use Illuminate\Support\Facades\DB;
+use Tests\Drafts\Form;
 use Tests\TestCase;
 
 /** An address that must be confirmed: nothing follows before it is. */

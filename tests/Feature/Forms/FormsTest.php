@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Feature\Forms;
 
 use App\Models\Business;
-use App\Models\Form;
 use App\Models\Funnel;
 use App\Models\HookCall;
 use App\Models\Message;
@@ -19,6 +18,7 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Drafts\Form;
 use Tests\TestCase;
 
 /** Forms with every kind of field, in one step or two, here or on other web sites, and what follows. */

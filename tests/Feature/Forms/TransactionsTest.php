@@ -72,7 +72,7 @@ final class TransactionsTest extends TestCase
         $this->actingAs($owner)->post('/studio/api/funnels', ['goal' => 'give-away', 'name' => 'x', 'title' => 'x', 'file' => $this->file('plan.pdf', self::pdf())], ['Accept' => 'application/json'])
             ->assertStatus(500);
 
-        foreach (['funnels', 'pages', 'forms', 'emails', 'lead_magnets', 'uploads'] as $of) {
+        foreach (['funnels', 'draft_parts', 'ways', 'uploads'] as $of) {
             self::assertSame(0, DB::table($of)->count(), $of);
         }
     }

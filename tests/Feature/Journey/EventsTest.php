@@ -6,11 +6,9 @@ namespace Tests\Feature\Journey;
 
 use App\Journey\Events;
 use App\Journey\NewEvent;
-use App\Models\Email;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Person;
-use App\Models\Sequence;
 use App\Models\User;
 use App\People\Tags\Tagging;
 use App\Publishing\Publishing;
@@ -20,6 +18,8 @@ use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
 use LogicException;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Drafts\Email;
+use Tests\Drafts\Sequence;
 use Tests\TestCase;
 
 /** The one door: what happens is recorded once, every funnel that listens is asked, and what follows is carried out, or nothing is. */
@@ -149,7 +149,7 @@ final class EventsTest extends TestCase
 
     public function test_asking_confirming_and_joining_are_three_events_and_decide_once(): void
     {
-        DB::table('forms')->update(['definition' => DB::raw("json_set(definition, '$.doubleOptIn', json('true'), '$.notice', 'at-once')")]);
+        DB::table('draft_parts')->where('kind', 'form')->update(['definition' => DB::raw("json_set(definition, '$.doubleOptIn', json('true'), '$.notice', 'at-once')")]);
         app(Publishing::class)->publish($this->funnel, null);
         $this->join($this->funnel, ['email' => 'robin@example.com'])->assertStatus(303);
         self::assertSame(['asked'], $this->types());

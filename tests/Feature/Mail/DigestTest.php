@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Feature\Mail;
 
 use App\Mail\Owner\Digest;
-use App\Models\Form;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\User;
@@ -13,6 +12,7 @@ use App\Publishing\Publishing;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Drafts\Form;
 use Tests\TestCase;
 
 /** The letter to the owner that tells of the day's new people: once a morning, of each of them once. */

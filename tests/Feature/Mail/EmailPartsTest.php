@@ -6,12 +6,9 @@ namespace Tests\Feature\Mail;
 
 use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\EmailWriter;
-use App\Models\Email;
-use App\Models\Form;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Person;
-use App\Models\Sequence;
 use App\Models\Upload;
 use App\Models\User;
 use App\People\Fields\OwnFields;
@@ -19,6 +16,9 @@ use App\Support\RichText;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Page\Look\Colour;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Drafts\Email;
+use Tests\Drafts\Form;
+use Tests\Drafts\Sequence;
 use Tests\TestCase;
 
 /** Letters with pictures, parts that are kept once, and parts for some readers only; and the desk where they are written. */
@@ -64,16 +64,16 @@ final class EmailPartsTest extends TestCase
     #[DataProvider('bodies')]
     public function test_what_is_kept_of_a_letter(string $typed, string $kept): void
     {
-        self::assertSame($kept, RichText::letter($typed));
-        self::assertSame($kept, RichText::letter($kept), 'kept once more, it is the same');
+        self::assertSame($kept, RichText::email($typed));
+        self::assertSame($kept, RichText::email($kept), 'kept once more, it is the same');
     }
 
     public function test_each_reader_reads_their_own(): void
     {
-        $part = $this->postJson('/studio/api/parts', ['name' => 'Signature', 'body' => '<p>Warmly, <b>Imke</b><script>x</script><div data-part="x"></div></p>'])->assertCreated()->assertJsonPath('body', '<p>Warmly, <b>Imke</b></p>')->json('id');
+        $part = $this->postJson('/studio/api/email-parts', ['name' => 'Signature', 'body' => '<p>Warmly, <b>Imke</b><script>x</script><div data-part="x"></div></p>'])->assertCreated()->assertJsonPath('body', '<p>Warmly, <b>Imke</b></p>')->json('id');
         $picture = Upload::query()->create(['business_id' => $this->owner->business_id, 'kind' => 'picture', 'name' => 'x.png', 'mime' => 'image/png', 'bytes' => 1, 'path' => 'pictures/x', 'sha256' => str_repeat('0', 64), 'width' => 1600, 'height' => 900, 'widths' => [480, 960], 'fallback' => 'jpg']);
         $other = Upload::query()->create(['business_id' => $this->owner('o@ferncroft.example')->business_id, 'kind' => 'picture', 'name' => 'y.png', 'mime' => 'image/png', 'bytes' => 1, 'path' => 'pictures/y', 'sha256' => str_repeat('0', 64)]);
-        $body = RichText::letter("<p>Hello {{first_name|there}}, {{level|new}}</p><img src=\"picture:{$picture->id}\" alt=\"A cello\"><img src=\"picture:{$other->id}\" alt=\"stolen\"><div data-only=\"{$this->only('VIP')}\"><p>For the few</p></div><div data-part=\"{$part}\"></div>");
+        $body = RichText::email("<p>Hello {{first_name|there}}, {{level|new}}</p><img src=\"picture:{$picture->id}\" alt=\"A cello\"><img src=\"picture:{$other->id}\" alt=\"stolen\"><div data-only=\"{$this->only('VIP')}\"><p>For the few</p></div><div data-part=\"{$part}\"></div>");
         $email = Email::query()->where('funnel_id', $this->funnel->id)->sole();
         $email->forceFill(['body' => $body])->save();
         $person = Person::query()->create(['business_id' => $this->owner->business_id, 'email' => 'zoe@example.com', 'email_key' => 'zoe@example.com', 'first_name' => '<b>Zoë</b>', 'joined_at' => now()]);
@@ -89,12 +89,12 @@ final class EmailPartsTest extends TestCase
         self::assertStringContainsString('For the few', (string) $this->getJson("/studio/api/emails/{$email->id}/sample?person={$person->id}")->json('html'));
         self::assertStringContainsString('For the few', (string) $this->getJson("/studio/api/emails/{$email->id}/sample")->assertJsonPath('reader', 'Robin Sample')->json('html'), 'a made-up reader shows all there is');
         // Changed once, changed in every letter; taken out, it stays where it is.
-        $this->putJson("/studio/api/parts/{$part}", ['name' => 'Signature', 'body' => '<p>Yours, Imke</p>'])->assertOk();
-        $this->deleteJson("/studio/api/parts/{$part}")->assertOk();
-        self::assertSame([], $this->getJson('/studio/api/parts')->json('parts'));
+        $this->putJson("/studio/api/email-parts/{$part}", ['name' => 'Signature', 'body' => '<p>Yours, Imke</p>'])->assertOk();
+        $this->deleteJson("/studio/api/email-parts/{$part}")->assertOk();
+        self::assertSame([], $this->getJson('/studio/api/email-parts')->json('parts'));
         self::assertStringContainsString('Yours, Imke', (string) $this->getJson("/studio/api/emails/{$email->id}/sample")->json('html'));
-        $this->postJson('/studio/api/parts', ['name' => ' ', 'body' => 'x'])->assertUnprocessable();
-        $this->actingAs(User::query()->where('email', 'o@ferncroft.example')->sole())->putJson("/studio/api/parts/{$part}", ['name' => 'Mine', 'body' => 'x'])->assertNotFound();
+        $this->postJson('/studio/api/email-parts', ['name' => ' ', 'body' => 'x'])->assertUnprocessable();
+        $this->actingAs(User::query()->where('email', 'o@ferncroft.example')->sole())->putJson("/studio/api/email-parts/{$part}", ['name' => 'Mine', 'body' => 'x'])->assertNotFound();
     }
 
     public function test_the_letter_can_be_read_in_the_dark_and_carries_no_picture_of_ours_where_it_counts_nothing(): void
@@ -122,20 +122,20 @@ final class EmailPartsTest extends TestCase
     public function test_an_email_moves_to_another_sequence_and_is_for_some_only(): void
     {
         $email = Email::query()->where('funnel_id', $this->funnel->id)->sole();
-        $second = $this->postJson("/studio/api/funnels/{$this->funnel->id}/sequences")->assertCreated()->assertJsonPath('name', 'Sequence 2')->json('id');
+        $second = $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'sequence'])->assertCreated()->assertJsonPath('name', 'Sequence 2')->json('id');
         $rules = ['all' => false, 'rules' => [['kind' => 'tag', 'has' => true, 'tag' => 'VIP']]];
-        $this->putJson("/studio/api/emails/{$email->id}", ['revision' => 1, 'sequence' => $second, 'only' => $rules])->assertOk()->assertJsonPath('sequence', $second)->assertJsonPath('only', $rules);
-        $this->putJson("/studio/api/emails/{$email->id}", ['revision' => 2, 'only' => ['rules' => [['kind' => 'tag', 'has' => true, 'tag' => '']]]])->assertUnprocessable()->assertJsonPath('message', 'Choose a tag.');
-        $this->putJson("/studio/api/emails/{$email->id}", ['revision' => 2, 'sequence' => str_repeat('0', 26)])->assertUnprocessable();
-        $this->putJson("/studio/api/emails/{$email->id}", ['revision' => 2, 'only' => ['all' => true, 'rules' => []]])->assertOk();
+        $this->putJson("/studio/api/parts/{$email->id}", ['revision' => 1, 'sequence' => $second, 'only' => $rules])->assertOk()->assertJsonPath('sequence', $second)->assertJsonPath('only', $rules);
+        $this->putJson("/studio/api/parts/{$email->id}", ['revision' => 2, 'only' => ['rules' => [['kind' => 'tag', 'has' => true, 'tag' => '']]]])->assertUnprocessable()->assertJsonPath('message', 'Choose a tag.');
+        $this->putJson("/studio/api/parts/{$email->id}", ['revision' => 2, 'sequence' => str_repeat('0', 26)])->assertUnprocessable();
+        $this->putJson("/studio/api/parts/{$email->id}", ['revision' => 2, 'only' => ['all' => true, 'rules' => []]])->assertOk();
         self::assertNull($email->refresh()->only);
-        $this->deleteJson("/studio/api/sequences/{$second}")->assertUnprocessable();
-        $made = $this->postJson("/studio/api/funnels/{$this->funnel->id}/emails", ['sequence' => $second])->assertCreated()->json();
+        $this->deleteJson("/studio/api/parts/{$second}")->assertUnprocessable();
+        $made = $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'email'] + ['sequence' => $second])->assertCreated()->json();
         self::assertSame([$second, 'day 1 at 09:00'], [$made['sequence'], $made['delayLabel']]);
         // A funnel without any gets one, and its forms start it.
-        DB::table('emails')->delete();
-        DB::table('sequences')->delete();
-        $made = $this->postJson("/studio/api/funnels/{$this->funnel->id}/emails")->assertCreated()->json('sequence');
+        DB::table('draft_parts')->where('kind', 'email')->delete();
+        DB::table('draft_parts')->where('kind', 'sequence')->delete();
+        $made = $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'email'])->assertCreated()->json('sequence');
         self::assertSame([$made], [Sequence::query()->sole()->id]);
         self::assertSame([['kind' => 'form', 'form' => Form::query()->sole()->id]], Sequence::query()->sole()->definition['starts']);
     }
@@ -143,22 +143,22 @@ final class EmailPartsTest extends TestCase
     public function test_forms_come_and_go_and_are_changed_with_care(): void
     {
         $form = Form::query()->sole();
-        $second = $this->postJson("/studio/api/funnels/{$this->funnel->id}/forms")->assertCreated()->assertJsonPath('name', 'Form 2')->assertJsonPath('fields.0.kind', 'email')->json('id');
-        $this->deleteJson("/studio/api/forms/{$form->id}")->assertUnprocessable()->assertJsonPath('message', fn (string $m): bool => str_contains($m, 'stands on “Opt-in page”'));
-        $this->deleteJson("/studio/api/forms/{$second}")->assertOk();
+        $second = $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'form'])->assertCreated()->assertJsonPath('name', 'Form 2')->assertJsonPath('fields.0.kind', 'email')->json('id');
+        $this->deleteJson("/studio/api/parts/{$form->id}")->assertUnprocessable()->assertJsonPath('message', fn (string $m): bool => str_contains($m, 'is used by “Opt-in page”'));
+        $this->deleteJson("/studio/api/parts/{$second}")->assertOk();
         self::assertCount(1, $this->getJson("/studio/api/funnels/{$this->funnel->id}")->json('forms'));
-        $this->postJson("/studio/api/forms/{$second}/restore")->assertOk();
+        $this->postJson("/studio/api/parts/{$second}/restore")->assertOk();
         self::assertCount(2, $this->getJson("/studio/api/funnels/{$this->funnel->id}")->json('forms'));
-        $put = fn (array $values) => $this->putJson("/studio/api/forms/{$form->id}", ['revision' => $form->refresh()->revision] + $values);
+        $put = fn (array $values) => $this->putJson("/studio/api/parts/{$form->id}", ['revision' => $form->refresh()->revision] + $values);
         $put(['name' => ' '])->assertUnprocessable();
         $put(['hook' => 'nowhere'])->assertUnprocessable();
         $put(['name' => 'Better', 'doubleOptIn' => true, 'confirmWords' => ['title' => 'A <b>title</b>', 'letter' => '<p onclick="x()">Hello<script>x</script></p>']])->assertOk()
             ->assertJsonPath('confirmWords.title', 'A <b>title</b>')->assertJsonPath('confirmWords.letter', '<p>Hello</p>')->assertJsonPath('confirmWords.button', 'Yes, this is my address')->assertJsonPath('name', 'Better');
         $put(['confirmWords' => ['title' => ' ']])->assertOk()->assertJsonPath('confirmWords.title', 'One more step: look in your inbox');
-        $this->getJson("/studio/api/forms/{$form->id}/cost?fields=3")->assertOk()->assertJsonPath('advice', fn (string $a): bool => str_contains($a, '100 visitors'));
+        $this->getJson("/studio/api/parts/{$form->id}/cost?fields=3")->assertOk()->assertJsonPath('advice', fn (string $a): bool => str_contains($a, '100 visitors'));
         $this->actingAs($this->owner('other@ferncroft.example'));
         foreach ([['putJson', ''], ['deleteJson', ''], ['postJson', '/restore'], ['getJson', '/cost']] as [$method, $path]) {
-            $this->{$method}("/studio/api/forms/{$form->id}{$path}", ['revision' => 9])->assertNotFound();
+            $this->{$method}("/studio/api/parts/{$form->id}{$path}", ['revision' => 9])->assertNotFound();
         }
     }
 
@@ -184,18 +184,18 @@ final class EmailPartsTest extends TestCase
         $this->postJson("/studio/api/funnels/{$this->funnel->id}/publish")->assertOk();
         $rows(120, 48);
 
-        $this->getJson("/studio/api/forms/{$form->id}/cost?fields=2")->assertJsonPath('advice', 'On your pages each further field has cost 10.0 percentage points so far: of a hundred visitors, 10 fewer join.');
+        $this->getJson("/studio/api/parts/{$form->id}/cost?fields=2")->assertJsonPath('advice', 'On your pages each further field has cost 10.0 percentage points so far: of a hundred visitors, 10 fewer join.');
     }
 
     public function test_a_part_that_is_taken_out_comes_back_whole(): void
     {
-        $id = $this->postJson('/studio/api/parts', ['name' => 'Signature', 'body' => '<p>Warmly, Imke</p>'])->assertSuccessful()->json('id');
-        $names = fn (): array => array_column((array) $this->getJson('/studio/api/parts')->assertOk()->json('parts'), 'name');
+        $id = $this->postJson('/studio/api/email-parts', ['name' => 'Signature', 'body' => '<p>Warmly, Imke</p>'])->assertSuccessful()->json('id');
+        $names = fn (): array => array_column((array) $this->getJson('/studio/api/email-parts')->assertOk()->json('parts'), 'name');
         self::assertSame(['Signature'], $names());
-        $this->deleteJson("/studio/api/parts/{$id}")->assertOk();
+        $this->deleteJson("/studio/api/email-parts/{$id}")->assertOk();
         self::assertSame([], $names());
-        $this->postJson("/studio/api/parts/{$id}/restore")->assertOk();
+        $this->postJson("/studio/api/email-parts/{$id}/restore")->assertOk();
         self::assertSame(['Signature'], $names());
-        self::assertSame('<p>Warmly, Imke</p>', $this->getJson('/studio/api/parts')->json('parts.0.body'));
+        self::assertSame('<p>Warmly, Imke</p>', $this->getJson('/studio/api/email-parts')->json('parts.0.body'));
     }
 }

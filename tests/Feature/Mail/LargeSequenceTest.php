@@ -6,13 +6,14 @@ namespace Tests\Feature\Mail;
 
 use App\Mail\Sequences\Replanner;
 use App\Models\BulkAct;
-use App\Models\Email;
 use App\Models\Funnel;
 use App\Models\Message;
-use App\Models\Sequence;
+use App\Models\SequencePause;
 use App\Models\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Tests\Drafts\Email;
+use Tests\Drafts\Sequence;
 use Tests\TestCase;
 
 /** A sequence that more people are in than are seen to at once: what changes for them comes to each, once, wherever a worker dies. */
@@ -66,7 +67,7 @@ final class LargeSequenceTest extends TestCase
     {
         $before = ['06-04 00:00' => 233, '06-04 07:00' => 233, '06-04 14:00' => 234];
         self::assertSame($before, $this->due());
-        Email::query()->where('name', 'Later')->update(['delay' => json_encode(['days' => 5, 'hour' => 18])]);
+        Email::query()->where('name', 'Later')->sole()->forceFill(['delay' => ['days' => 5, 'hour' => 18]])->save();
         Email::query()->create(['funnel_id' => $this->funnel->id, 'sequence_id' => $this->sequence, 'name' => 'Last', 'subject' => 'x', 'body' => '<p>Words.</p>', 'delay' => ['days' => 6, 'hour' => 9]]);
         $affected = $this->getJson("/studio/api/funnels/{$this->funnel->id}/affected")->assertOk()->json('affected');
         self::assertSame([self::PEOPLE, ['“Last” will also be sent to 700 people.', '“Later” comes at another time for 700 people.']], [$affected[0]['people'], $affected[0]['sentences']]);
@@ -78,7 +79,7 @@ final class LargeSequenceTest extends TestCase
 
     public function test_a_worker_that_dies_between_two_pieces_of_a_change_leaves_the_rest_to_the_next(): void
     {
-        Email::query()->where('name', 'Later')->update(['delay' => json_encode(['days' => 5, 'hour' => 9])]);
+        Email::query()->where('name', 'Later')->sole()->forceFill(['delay' => ['days' => 5, 'hour' => 9]])->save();
         $this->publish();
         DB::table('jobs')->delete();
         $version = $this->funnel->refresh()->liveVersion;
@@ -103,11 +104,11 @@ final class LargeSequenceTest extends TestCase
     {
         $ids = $this->later()->orderBy('id')->pluck('id')->all();
         $email = Email::query()->where('name', 'Later')->sole();
-        $this->deleteJson("/studio/api/emails/{$email->id}")->assertOk();
+        $this->deleteJson("/studio/api/parts/{$email->id}")->assertOk();
         $this->publish();
         $this->runQueue();
         self::assertSame(0, $this->later()->count());
-        $this->postJson("/studio/api/emails/{$email->id}/restore")->assertOk();
+        $this->postJson("/studio/api/parts/{$email->id}/restore")->assertOk();
         $this->publish();
         $this->runQueue();
         self::assertSame($ids, $this->later()->orderBy('id')->pluck('id')->all());
@@ -122,7 +123,7 @@ final class LargeSequenceTest extends TestCase
         $replanner = app(Replanner::class);
         self::assertTrue($replanner->goOn($this->sequence, CarbonImmutable::now()));
         $this->postJson("/studio/api/sequences/{$this->sequence}/pause")->assertUnprocessable()->assertJsonPath('message', 'It is just going on again for everybody in it. Try once more in a minute.');
-        self::assertNotNull(Sequence::query()->whereKey($this->sequence)->value('paused_at'), 'until it is through, it stands');
+        self::assertTrue(SequencePause::query()->whereKey($this->sequence)->exists(), 'until it is through, it stands');
         // The next piece is broken off in the middle, and done again a little later.
         DB::beginTransaction();
         $replanner->goOn($this->sequence, CarbonImmutable::now());
@@ -134,7 +135,7 @@ final class LargeSequenceTest extends TestCase
 
         self::assertSame([86_400 => 698, 43_200 => 2], DB::table('enrolments')->pluck('paused_seconds')->countBy()->sortDesc()->all());
         self::assertSame(['06-05 00:00' => 233, '06-05 07:00' => 233, '06-05 14:00' => 234], $this->due());
-        self::assertSame([null, null, 0], array_values(Sequence::query()->whereKey($this->sequence)->sole()->only(['paused_at', 'resumes_at', 'resume_place'])));
+        self::assertSame(0, SequencePause::query()->count());
     }
 
     public function test_many_are_taken_out_again_at_once(): void

@@ -8,13 +8,13 @@ use App\Mail\Sending\MessageSender;
 use App\Mail\Sending\PermanentTrouble;
 use App\Mail\Sending\Provider;
 use App\Mail\Sending\TemporaryTrouble;
-use App\Models\Email;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Person;
 use App\Publishing\Publishing;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\Mime\Email as Mime;
+use Tests\Drafts\Email;
 use Tests\TestCase;
 
 final class MessagesTest extends TestCase
@@ -70,7 +70,7 @@ final class MessagesTest extends TestCase
         self::assertSame(['sent' => 1, 'waiting' => 2], Message::query()->pluck('state')->countBy()->all());
 
         $later->forceFill(['subject' => 'Better wording'])->save();
-        $taken->forceFill(['deleted_at' => now()])->save();
+        $taken->forceFill(['removed' => []])->save();
         app(Publishing::class)->publish($funnel->refresh(), null);
         $postman = app(MessageSender::class);
         self::assertSame(0, $postman->queueDue());

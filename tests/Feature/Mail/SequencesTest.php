@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace Tests\Feature\Mail;
 
 use App\Mail\Sending\MessageSender;
-use App\Models\Email;
 use App\Models\Enrolment;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Person;
-use App\Models\Sequence;
 use App\Models\User;
 use App\Publishing\Publishing;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Tests\Drafts\Email;
+use Tests\Drafts\Sequence;
 use Tests\TestCase;
 
 /** People in sequences: what comes when, what ends it, and what becomes of them when the sequence changes. */
@@ -152,8 +152,8 @@ final class SequencesTest extends TestCase
         $this->pass('2026-06-02 08:00');
         $this->join($funnel, ['email' => 'late@example.com']);
         $emails = Email::query()->pluck('id', 'name');
-        Email::query()->where('name', 'Two')->update(['deleted_at' => now()]);
-        Email::query()->where('name', 'Three')->update(['delay' => json_encode(['days' => 6, 'hour' => 9])]);
+        Email::query()->where('name', 'Two')->update(['removed' => '{}']);
+        Email::query()->where('name', 'Three')->sole()->forceFill(['delay' => ['days' => 6, 'hour' => 9]])->save();
         Email::query()->create(['funnel_id' => $funnel->id, 'name' => 'New', 'subject' => 'x', 'body' => '<p>Words.</p>', 'delay' => ['days' => 4, 'hour' => 9]]);
         Email::query()->create(['funnel_id' => $funnel->id, 'name' => 'Early', 'subject' => 'x', 'body' => '<p>Words.</p>', 'delay' => ['minutes' => 60]]);
 
@@ -169,7 +169,7 @@ final class SequencesTest extends TestCase
         self::assertSame([['cancelled' => 4], ['waiting' => 4], ['waiting' => 4], ['waiting' => 1]], array_map($states, ['Two', 'Three', 'New', 'Early']));
         self::assertSame(['Sun 07:00', 'Mon 07:00'], Message::query()->where('name', 'Three')->orderBy('due_at')->get()->map(fn (Message $m): string => $m->due_at->format('D H:i'))->unique()->values()->all());
         // Put back, it is the same message again, and whoever is past it is past it.
-        Email::query()->whereKey($emails['Two'])->update(['deleted_at' => null]);
+        Email::query()->whereKey($emails['Two'])->update(['removed' => null]);
         $this->pass('2026-06-03 08:00');
         $this->postJson("/studio/api/funnels/{$funnel->id}/publish")->assertOk();
         $this->runQueue();
@@ -231,14 +231,14 @@ final class SequencesTest extends TestCase
     {
         $funnel = $this->sequence(['One' => []]);
         $id = Sequence::query()->sole()->id;
-        $this->actingAs($this->owner)->deleteJson("/studio/api/sequences/{$id}")->assertUnprocessable();
-        $this->putJson("/studio/api/sequences/{$id}", ['revision' => 1, 'window' => ['days' => [], 'from' => 9, 'to' => 10]])->assertUnprocessable();
-        $this->putJson("/studio/api/sequences/{$id}", ['revision' => 1, 'name' => 'Better', 'window' => ['days' => [1], 'from' => 9, 'to' => 10], 'ends' => [['kind' => 'tag', 'tag' => 'x']]])->assertOk()->assertJsonPath('windowLabel', 'Monday, 09:00 to 10:00')->assertJsonPath('revision', 2);
-        $this->putJson("/studio/api/sequences/{$id}", ['revision' => 1, 'name' => 'Late'])->assertConflict();
-        $this->putJson("/studio/api/sequences/{$id}", ['revision' => 2, 'window' => null])->assertOk()->assertJsonPath('window', null)->assertJsonPath('ends', [['kind' => 'tag', 'tag' => 'x']])
+        $this->actingAs($this->owner)->deleteJson("/studio/api/parts/{$id}")->assertUnprocessable();
+        $this->putJson("/studio/api/parts/{$id}", ['revision' => 1, 'window' => ['days' => [], 'from' => 9, 'to' => 10]])->assertUnprocessable();
+        $this->putJson("/studio/api/parts/{$id}", ['revision' => 1, 'name' => 'Better', 'window' => ['days' => [1], 'from' => 9, 'to' => 10], 'ends' => [['kind' => 'tag', 'tag' => 'x']]])->assertOk()->assertJsonPath('windowLabel', 'Monday, 09:00 to 10:00')->assertJsonPath('revision', 2);
+        $this->putJson("/studio/api/parts/{$id}", ['revision' => 1, 'name' => 'Late'])->assertConflict();
+        $this->putJson("/studio/api/parts/{$id}", ['revision' => 2, 'window' => null])->assertOk()->assertJsonPath('window', null)->assertJsonPath('ends', [['kind' => 'tag', 'tag' => 'x']])
             ->assertJsonPath('starts.0.kind', 'form');
         foreach ([[['kind' => 'form', 'form' => str_repeat('0', 26)]], [['kind' => 'none']], 'bought', [7]] as $wrong) {
-            $this->putJson("/studio/api/sequences/{$id}", ['revision' => 3, 'starts' => $wrong])->assertUnprocessable();
+            $this->putJson("/studio/api/parts/{$id}", ['revision' => 3, 'starts' => $wrong])->assertUnprocessable();
         }
         $this->actingAs($this->owner('other@ferncroft.example'));
         foreach ([['put', ''], ['delete', ''], ['post', '/pause'], ['post', '/resume']] as [$method, $path]) {

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature\People;
 
-use App\Models\Form;
 use App\Models\Funnel;
 use App\Models\Import;
 use App\Models\Message;
@@ -14,6 +13,7 @@ use App\People\Consent\Suppressions;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
+use Tests\Drafts\Form;
 use Tests\TestCase;
 
 /** Whoever is forgotten is forgotten in every corner, and may still come back of their own accord. */

@@ -5,11 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature\People;
 
 use App\Journey\Events;
-use App\Models\Email;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Person;
-use App\Models\Sequence;
 use App\Models\User;
 use App\People\Consent\Suppressions;
 use App\People\Fields\OwnFields;
@@ -17,6 +15,8 @@ use App\Results\Counts;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Drafts\Email;
+use Tests\Drafts\Sequence;
 use Tests\TestCase;
 use ZipArchive;
 

@@ -6,7 +6,6 @@ namespace Tests\Feature\People;
 
 use App\Mail\Broadcasts\Broadcasting;
 use App\Models\Broadcast;
-use App\Models\Email;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Person;
@@ -15,6 +14,7 @@ use App\People\Consent\Suppressions;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Tests\Drafts\Email;
 use Tests\TestCase;
 
 /** Whoever left has left, whatever is done to the list afterwards; and who only slipped loses nothing. */

@@ -12,8 +12,10 @@ use App\Publishing\Publishing;
 use App\Rendering\PageRenderer;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Plan\Plan;
 use PDO;
 use Symfony\Component\Process\Process;
+use Tests\Core\Plan\Plans;
 use Tests\TestCase;
 
 /** A business that comes from an earlier release finds everything as it was. */
@@ -25,18 +27,18 @@ final class EarlierReleaseTest extends TestCase
         $funnel = $this->live();
         $version = Version::query()->findOrFail($funnel->live_version_id);
         // Then all emails were one sequence, and nothing said so; the migration gave it the funnel's id.
-        $sequence = $version->plan['sequences'][0]['id'];
-        $plan = ['format' => 1] + json_decode(str_replace($sequence, $funnel->id, (string) json_encode($version->plan)), true);
-        unset($plan['sequences'], $plan['emails'][0]['sequence']);
-        DB::table('sequences')->update(['id' => $funnel->id]);
-        DB::table('emails')->update(['sequence_id' => $funnel->id]);
-        DB::table('forms')->update(['definition' => DB::raw("replace(definition, '{$sequence}', '{$funnel->id}')")]);
+        $old = Plan::fromArray($version->plan)->sequences[0]->id;
+        $plan = json_decode(str_replace($old, $funnel->id, (string) json_encode(['format' => 1] + Plans::lists(Plan::fromArray($version->plan)))), true);
+        unset($plan['sequences'], $plan['sharedSections'], $plan['emails'][0]['sequence']);
+        foreach (DB::table('draft_parts')->get() as $row) {
+            $definition = (array) json_decode(str_replace($old, $funnel->id, $row->definition), true);
+            if ($row->kind === 'page') {
+                $definition['document'] = ['format' => 1, 'background' => ['colour' => '#e0f0ff']] + $definition['document'];
+            }
+            DB::table('draft_parts')->where('id', $row->id)->update(['id' => $row->id === $old ? $funnel->id : $row->id, 'definition' => json_encode($definition)]);
+        }
         foreach ($plan['pages'] as $i => $page) {
             $plan['pages'][$i]['document'] = ['format' => 1, 'background' => ['colour' => '#e0f0ff']] + $page['document'];
-        }
-        foreach (DB::table('pages')->get() as $page) {
-            $document = ['format' => 1, 'background' => ['colour' => '#e0f0ff']] + (array) json_decode($page->document, true);
-            DB::table('pages')->where('id', $page->id)->update(['document' => json_encode($document)]);
         }
         DB::table('versions')->update(['plan' => json_encode($plan), 'fingerprint' => hash('sha256', 'as it was then'), 'drawn_by' => 1,
             'rendered' => json_encode(array_map(fn (): string => '<html><body class="frame-soft">drawn long ago</body></html>', $version->rendered))]);
@@ -106,7 +108,8 @@ final class EarlierReleaseTest extends TestCase
         $artisan('lantern:redraw');
         $db = new PDO("sqlite:{$file}");
         $changes = $db->query('select address, look_changes from funnels order by id')->fetchAll(PDO::FETCH_KEY_PAIR);
-        $sequences = $db->query("select e.sequence_id, q.name, m.sequence_id, json_extract(q.definition, '$.starts[0].form'), json_extract(f.definition, '$.start') from emails e join sequences q on q.id = e.sequence_id join messages m on m.email_id = e.id join forms f on f.funnel_id = e.funnel_id")->fetchAll(PDO::FETCH_NUM);
+        $sequences = $db->query("select json_extract(e.definition, '$.sequence'), q.name, m.sequence_id, json_extract(q.definition, '$.starts[0].form'), json_extract(f.definition, '$.start')
+            from draft_parts e join draft_parts q on q.id = json_extract(e.definition, '$.sequence') join messages m on m.email_id = e.id join draft_parts f on f.funnel_id = e.funnel_id and f.kind = 'form' where e.kind = 'email'")->fetchAll(PDO::FETCH_NUM);
         $name = $db->query('select first_key from people')->fetchColumn();
         unlink($file);
 

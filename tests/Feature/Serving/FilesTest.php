@@ -77,7 +77,7 @@ final class FilesTest extends TestCase
         $this->actingAs($owner)->postJson("/studio/api/deliveries/{$delivery->id}/revoke")->assertOk();
         $this->get($link)->assertNotFound()->assertSee('no longer given away');
         $this->actingAs($owner)->postJson("/studio/api/deliveries/{$delivery->id}/allow")->assertOk();
-        $this->actingAs($owner)->post("/studio/api/lead-magnets/{$delivery->lead_magnet_id}", ['file' => $this->file('better.pdf', self::pdf('second edition'))], ['Accept' => 'application/json'])->assertOk();
+        $this->actingAs($owner)->post("/studio/api/parts/{$delivery->lead_magnet_id}/file", ['file' => $this->file('better.pdf', self::pdf('second edition'))], ['Accept' => 'application/json'])->assertOk();
         self::assertStringContainsString('second edition', $this->get($link)->assertOk()->streamedContent());
     }
 

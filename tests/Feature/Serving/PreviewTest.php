@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Feature\Serving;
 
 use App\Models\Funnel;
-use App\Models\Page;
 use App\Models\User;
 use App\Serving\PreviewLink;
 use Carbon\CarbonImmutable;
@@ -16,6 +15,7 @@ use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\Process\Process;
 use Tests\Core\Plan\Plans;
+use Tests\Drafts\Page;
 use Tests\TestCase;
 
 /** A link that shows a draft to a colleague, what has changed since the live version, new funnels, and the written formats. */
@@ -110,7 +110,7 @@ final class PreviewTest extends TestCase
         $page = $this->entry($this->funnel);
         $document = $page->document;
         $document['sections'][0]['blocks'][0]['text'] = 'Another headline';
-        $this->putJson("/studio/api/pages/{$page->id}", ['revision' => 1, 'document' => $document])->assertOk();
+        $this->putJson("/studio/api/parts/{$page->id}", ['revision' => 1, 'document' => $document])->assertOk();
         $this->putJson($path, ['look' => 'linen'])->assertOk();
         $this->getJson("{$path}/changes")->assertJsonPath('changes', [
             ['about' => 'The whole funnel', 'sentences' => ['The look is “Linen”; it was “Harbour”.']],

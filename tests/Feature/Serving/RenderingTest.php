@@ -15,6 +15,8 @@ use Lantern\Core\Page\Design\DesignWords;
 use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Page\SectionKind;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Drafts\Form;
+use Tests\Drafts\LeadMagnet;
 use Tests\TestCase;
 
 /** Pages as HTML: whole, in every look and arrangement, with every block, and safe whatever the words are. */
@@ -72,8 +74,8 @@ final class RenderingTest extends TestCase
         ob_start();
         imagepng($image);
         $picture = app(Uploads::class)->picture($owner->business, $this->file('a.png', (string) ob_get_clean()));
-        $form = $funnel->forms()->firstOrFail()->id;
-        $gift = $funnel->leadMagnets()->firstOrFail()->id;
+        $form = Form::query()->where('funnel_id', $funnel->id)->firstOrFail()->id;
+        $gift = LeadMagnet::query()->where('funnel_id', $funnel->id)->firstOrFail()->id;
         $video = app(Uploads::class)->video($owner->business, $this->file('a.webm', self::webm()));
         $blocks = [];
         foreach (BlockKind::cases() as $kind) {
@@ -115,7 +117,7 @@ final class RenderingTest extends TestCase
         $owner = $this->owner();
         $owner->business->forceFill(['name' => '"><script>alert(1)</script>'])->save();
         $funnel = $this->draft($owner, '</title><script>alert(1)</script>" onload="x');
-        $form = $funnel->forms()->firstOrFail();
+        $form = Form::query()->where('funnel_id', $funnel->id)->firstOrFail();
         $form->forceFill(['definition' => ['button' => '</button><script>alert(1)</script>', 'consent' => '<img src=x onerror=alert(1)>'] + $form->definition])->save();
         $page = $this->render($funnel);
 

@@ -7,7 +7,6 @@ namespace Tests\Feature\Serving;
 use App\Drafts\NewFunnel;
 use App\Files\Uploads;
 use App\Models\Funnel;
-use App\Models\Page;
 use App\Models\Submission;
 use App\Models\Upload;
 use App\Models\User;
@@ -18,6 +17,8 @@ use DOMXPath;
 use Lantern\Core\Page\Design\Designs;
 use Lantern\Core\Plan\Goal;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Drafts\Form;
+use Tests\Drafts\Page;
 use Tests\TestCase;
 
 /** What visitors of richer pages get: links made whole, words filled in, pictures, videos, an owner's own code, a closed page. */
@@ -110,7 +111,7 @@ final class SiteTest extends TestCase
             array_walk_recursive($document, fn (mixed & $v) => $v = is_string($v) ? str_replace('[the price]', '60 €', $v) : $v);
             $page->forceFill(['document' => $document])->save();
         }
-        $upsell = Page::query()->where('funnel_id', $funnel->id)->where('role', 'upsell')->firstOrFail();
+        $upsell = Page::query()->where('funnel_id', $funnel->id)->where('definition->role', 'upsell')->firstOrFail();
         $upsell->ways()->where('outcome', 'declined')->update(['to_page' => null, 'to_url' => 'https://else.example/?a=1&b=2']);
         app(Publishing::class)->publish($funnel, null);
 
@@ -340,7 +341,7 @@ final class SiteTest extends TestCase
         $n = 0;
         $document['sections'][] = Designs::get('form-card')->section(function () use (&$n): string {
             return 'again'.$n++;
-        }, (string) $funnel->forms()->value('id'))->toArray();
+        }, (string) Form::query()->where('funnel_id', $funnel->id)->value('id'))->toArray();
         $page->forceFill(['document' => $document])->save();
         app(Publishing::class)->publish($funnel, null);
         $dom = $this->dom("/{$funnel->address}");

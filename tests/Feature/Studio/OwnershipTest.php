@@ -67,10 +67,12 @@ final class OwnershipTest extends TestCase
         self::assertNotSame('', (string) $act->getContent());
         $last = fn (string $table): string => (string) DB::table($table)->orderByDesc('id')->value('id');
 
+        $part = fn (string $kind): string => (string) DB::table('draft_parts')->where('funnel_id', $funnel->id)->where('kind', $kind)->value('id');
+
         return ['funnel' => $funnel->id, 'version' => (string) $funnel->live_version_id, 'page' => $this->entry($funnel)->id, 'person' => $person, 'segment' => $segment,
-            'form' => $last('forms'), 'email' => $last('emails'), 'sequence' => $last('sequences'), 'message' => $last('messages'), 'tag' => $last('tags'), 'note' => $last('person_notes'),
-            'field' => (string) DB::table('own_fields')->value('name'), 'delivery' => $last('deliveries'), 'leadMagnet' => $last('lead_magnets'), 'import' => $last('imports'), 'act' => $last('bulk_acts'),
-            'broadcast' => $made('broadcasts', []), 'part' => $made('parts', ['name' => 'Signature']), 'call' => '1', 'design' => '1', 'shared' => '1'];
+            'email' => $part('email'), 'sequence' => $part('sequence'), 'message' => $last('messages'), 'tag' => $last('tags'), 'note' => $last('person_notes'),
+            'field' => (string) DB::table('own_fields')->value('name'), 'delivery' => $last('deliveries'), 'import' => $last('imports'), 'act' => $last('bulk_acts'),
+            'broadcast' => $made('broadcasts', []), 'part' => $part('form'), 'emailPart' => $made('email-parts', ['name' => 'Signature']), 'call' => '1', 'design' => '1'];
     }
 
     /** Everything that is kept, but for what a request leaves behind of itself. */

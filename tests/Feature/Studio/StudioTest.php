@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Studio;
 
-use App\Models\Email;
-use App\Models\Form;
 use App\Models\Funnel;
-use App\Models\LeadMagnet;
-use App\Models\Page;
 use App\Models\User;
 use App\Models\Version;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Drafts\Email;
+use Tests\Drafts\Form;
+use Tests\Drafts\LeadMagnet;
+use Tests\Drafts\Page;
 use Tests\TestCase;
 
 final class StudioTest extends TestCase
@@ -66,13 +66,14 @@ final class StudioTest extends TestCase
         $funnel = $this->live($owner);
         $this->join($funnel, ['email' => 'robin@example.com']);
         $find = fn (string $table): string => (string) DB::table($table)->value('id');
+        $part = fn (string $kind): string => (string) DB::table('draft_parts')->where('kind', $kind)->value('id');
         $requests = [
             ['get', "funnels/{$funnel->id}"], ['put', "funnels/{$funnel->id}"], ['post', "funnels/{$funnel->id}/duplicate"], ['post', "funnels/{$funnel->id}/archive"],
             ['post', "funnels/{$funnel->id}/restore"], ['get', "funnels/{$funnel->id}/results"], ['get', "funnels/{$funnel->id}/check"], ['get', "funnels/{$funnel->id}/versions"],
             ['post', "funnels/{$funnel->id}/publish"], ['post', "funnels/{$funnel->id}/close"], ['post', "funnels/{$funnel->id}/versions/{$funnel->live_version_id}/live"],
-            ['put', "pages/{$find('pages')}"], ['put', "pages/{$find('pages')}/ways"], ['put', "forms/{$find('forms')}"], ['post', "funnels/{$funnel->id}/emails"], ['put', "emails/{$find('emails')}"],
-            ['delete', "emails/{$find('emails')}"], ['post', "emails/{$find('emails')}/restore"], ['get', "emails/{$find('emails')}/sample"], ['post', "lead-magnets/{$find('lead_magnets')}"],
-            ['get', "people/{$find('people')}"], ['get', "messages/{$find('messages')}"], ['post', "deliveries/{$find('deliveries')}/revoke"], ['get', "../preview/pages/{$find('pages')}"],
+            ['put', "parts/{$part('page')}"], ['put', "pages/{$part('page')}/ways"], ['put', "parts/{$part('form')}"], ['post', "funnels/{$funnel->id}/parts"], ['put', "parts/{$part('email')}"],
+            ['delete', "parts/{$part('email')}"], ['post', "parts/{$part('email')}/restore"], ['get', "emails/{$part('email')}/sample"], ['post', "parts/{$part('lead-magnet')}/file"],
+            ['get', "people/{$find('people')}"], ['get', "messages/{$find('messages')}"], ['post', "deliveries/{$find('deliveries')}/revoke"], ['get', "../preview/pages/{$part('page')}"],
         ];
         $stranger = $this->owner('stranger@example.com');
         $before = $this->everything();
@@ -95,7 +96,7 @@ final class StudioTest extends TestCase
 
     private function everything(): string
     {
-        return hash('sha256', json_encode(array_map(fn (string $t): array => DB::table($t)->get()->all(), ['funnels', 'pages', 'ways', 'forms', 'emails', 'versions', 'lead_magnets', 'people', 'deliveries', 'messages']), JSON_THROW_ON_ERROR));
+        return hash('sha256', json_encode(array_map(fn (string $t): array => DB::table($t)->get()->all(), ['funnels', 'draft_parts', 'ways', 'versions', 'people', 'deliveries', 'messages']), JSON_THROW_ON_ERROR));
     }
 
     public function test_broken_json_changes_nothing(): void
@@ -103,9 +104,9 @@ final class StudioTest extends TestCase
         $owner = $this->owner();
         $page = $this->entry($this->draft($owner));
         foreach (['{"revision":1,', '[1,2', '"words"', str_repeat('[', 100)] as $body) {
-            $this->actingAs($owner)->call('PUT', "/studio/api/pages/{$page->id}", [], [], [], ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], $body)->assertStatus(400);
+            $this->actingAs($owner)->call('PUT', "/studio/api/parts/{$page->id}", [], [], [], ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], $body)->assertStatus(400);
         }
-        $this->actingAs($owner)->call('PUT', "/studio/api/pages/{$page->id}", [], [], [], ['CONTENT_TYPE' => 'application/json'], '{"a":"'.str_repeat('x', 2_000_001).'"}')->assertStatus(413);
+        $this->actingAs($owner)->call('PUT', "/studio/api/parts/{$page->id}", [], [], [], ['CONTENT_TYPE' => 'application/json'], '{"a":"'.str_repeat('x', 2_000_001).'"}')->assertStatus(413);
         self::assertSame(1, $page->refresh()->revision);
     }
 
@@ -185,7 +186,7 @@ final class StudioTest extends TestCase
         $document = $page->document;
         $document['sections'][0]['blocks'][0]['text'] = "Play <script>alert(1)</script>\u{0007}now";
         $document['sections'][0]['blocks'][1]['html'] = '<p onclick="x()">Hi <b>you</b> <a href="javascript:alert(1)">a</a> <a href="https://ferncroft.example/x">b</a><script>alert(1)</script><!--slot:token--><img src=x onerror=alert(1)><style>*{}</style></p>';
-        $this->actingAs($owner)->putJson("/studio/api/pages/{$page->id}", ['revision' => 1, 'document' => $document])->assertOk()->assertJsonPath('revision', 2);
+        $this->actingAs($owner)->putJson("/studio/api/parts/{$page->id}", ['revision' => 1, 'document' => $document])->assertOk()->assertJsonPath('revision', 2);
 
         $stored = $page->refresh()->document['sections'][0]['blocks'];
         self::assertSame('Play <script>alert(1)</script>now', $stored[0]['text'], 'plain words stay words');
@@ -193,20 +194,20 @@ final class StudioTest extends TestCase
         $html = (string) $this->get("/studio/preview/pages/{$page->id}")->getContent();
         self::assertStringContainsString('Play &lt;script&gt;alert(1)&lt;/script&gt;now', $html);
         $document['background'] = ['fill' => 'picture', 'picture' => '01aaaaaaaaaaaaaaaaaaaaaaaa'];
-        $this->putJson("/studio/api/pages/{$page->id}", ['revision' => 2, 'document' => $document])->assertStatus(422)->assertJsonPath('message', 'A picture on this page is not in your library.');
-        $this->putJson("/studio/api/pages/{$page->id}", ['revision' => 2, 'document' => 'words'])->assertStatus(422);
-        $this->putJson("/studio/api/pages/{$page->id}", ['revision' => 2, 'name' => ''])->assertStatus(422)->assertJsonValidationErrors('name');
+        $this->putJson("/studio/api/parts/{$page->id}", ['revision' => 2, 'document' => $document])->assertStatus(422)->assertJsonPath('message', 'A picture on this page is not in your library.');
+        $this->putJson("/studio/api/parts/{$page->id}", ['revision' => 2, 'document' => 'words'])->assertStatus(422);
+        $this->putJson("/studio/api/parts/{$page->id}", ['revision' => 2, 'name' => ''])->assertStatus(422)->assertJsonValidationErrors('name');
     }
 
     public function test_two_windows_do_not_overwrite_each_other(): void
     {
         $owner = $this->owner();
         $funnel = $this->draft($owner);
-        foreach (['pages' => Page::class, 'forms' => Form::class, 'emails' => Email::class] as $path => $model) {
+        foreach ([Page::class, Form::class, Email::class] as $model) {
             $thing = $model::query()->where('funnel_id', $funnel->id)->firstOrFail();
-            $change = $path === 'forms' ? ['button' => 'First'] : ['name' => 'First'];
-            $this->actingAs($owner)->putJson("/studio/api/{$path}/{$thing->id}", ['revision' => 1] + $change)->assertOk();
-            $this->putJson("/studio/api/{$path}/{$thing->id}", ['revision' => 1] + $change)->assertStatus(409)
+            $change = $model === Form::class ? ['button' => 'First'] : ['name' => 'First'];
+            $this->actingAs($owner)->putJson("/studio/api/parts/{$thing->id}", ['revision' => 1] + $change)->assertOk();
+            $this->putJson("/studio/api/parts/{$thing->id}", ['revision' => 1] + $change)->assertStatus(409)
                 ->assertJsonPath('message', fn (string $said): bool => str_contains($said, 'changed in another window'));
         }
     }
@@ -216,17 +217,17 @@ final class StudioTest extends TestCase
         $owner = $this->owner();
         $funnel = $this->draft($owner);
         $form = Form::query()->firstOrFail();
-        $this->actingAs($owner)->putJson("/studio/api/forms/{$form->id}", ['revision' => 1, 'fields' => [['kind' => 'email', 'label' => 'Email']], 'tags' => ['Late starter']])
+        $this->actingAs($owner)->putJson("/studio/api/parts/{$form->id}", ['revision' => 1, 'fields' => [['kind' => 'email', 'label' => 'Email']], 'tags' => ['Late starter']])
             ->assertOk()->assertJsonPath('fields.0.required', true)->assertJsonPath('button', 'Send it to me');
-        $this->putJson("/studio/api/forms/{$form->id}", ['revision' => 2, 'fields' => [['kind' => 'phone']]])->assertStatus(422)->assertJsonPath('message', 'A form needs the email field: without it nobody can be written to.');
-        $made = $this->postJson("/studio/api/funnels/{$funnel->id}/emails")->assertCreated()->assertJson(['delay' => ['days' => 1, 'hour' => 9], 'delayLabel' => 'day 1 at 09:00'])->json('id');
-        $this->putJson("/studio/api/emails/{$made}", ['revision' => 1, 'subject' => "Hello\r\nBcc: all@example.com", 'body' => '<p>Get <a href="{{download_link}}">it</a><script>x</script></p>', 'delay' => ['minutes' => 30]])->assertOk()
+        $this->putJson("/studio/api/parts/{$form->id}", ['revision' => 2, 'fields' => [['kind' => 'phone']]])->assertStatus(422)->assertJsonPath('message', 'A form needs the email field: without it nobody can be written to.');
+        $made = $this->postJson("/studio/api/funnels/{$funnel->id}/parts", ['kind' => 'email'])->assertCreated()->assertJson(['delay' => ['days' => 1, 'hour' => 9], 'delayLabel' => 'day 1 at 09:00'])->json('id');
+        $this->putJson("/studio/api/parts/{$made}", ['revision' => 1, 'subject' => "Hello\r\nBcc: all@example.com", 'body' => '<p>Get <a href="{{download_link}}">it</a><script>x</script></p>', 'delay' => ['minutes' => 30]])->assertOk()
             ->assertJson(['subject' => 'Hello Bcc: all@example.com', 'body' => '<p>Get <a href="{{download_link}}">it</a></p>', 'delayLabel' => '30 minutes later']);
-        $this->putJson("/studio/api/emails/{$made}", ['revision' => 2, 'delay' => ['days' => 9000]])->assertStatus(422);
+        $this->putJson("/studio/api/parts/{$made}", ['revision' => 2, 'delay' => ['days' => 9000]])->assertStatus(422);
         $this->getJson("/studio/api/emails/{$made}/sample")->assertOk()->assertJsonPath('text', fn (string $t): bool => str_contains($t, 'Unsubscribe'));
-        $this->deleteJson("/studio/api/emails/{$made}")->assertOk();
+        $this->deleteJson("/studio/api/parts/{$made}")->assertOk();
         $this->getJson("/studio/api/funnels/{$funnel->id}")->assertJsonCount(1, 'emails');
-        $this->postJson("/studio/api/emails/{$made}/restore")->assertOk();
+        $this->postJson("/studio/api/parts/{$made}/restore")->assertOk();
         $this->getJson("/studio/api/funnels/{$funnel->id}")->assertJsonCount(2, 'emails');
     }
 
@@ -253,13 +254,13 @@ final class StudioTest extends TestCase
             ->assertJsonPath('message', 'This funnel cannot go live yet. Nothing was published.');
         self::assertSame([0, 'draft'], [Version::query()->count(), $funnel->refresh()->state]);
         $gift = LeadMagnet::query()->sole();
-        $this->post("/studio/api/lead-magnets/{$gift->id}", ['file' => $this->file('plan.pdf', self::pdf())], ['Accept' => 'application/json'])->assertOk();
+        $this->post("/studio/api/parts/{$gift->id}/file", ['file' => $this->file('plan.pdf', self::pdf())], ['Accept' => 'application/json'])->assertOk();
         $first = $this->postJson("/studio/api/funnels/{$funnel->id}/publish", ['note' => 'First'])->assertOk()->assertJsonPath('version.number', 1)->json('version.id');
 
         $entry = $this->entry($funnel);
         $document = $entry->document;
         $document['sections'][0]['blocks'][0]['text'] = 'A better headline';
-        $this->putJson("/studio/api/pages/{$entry->id}", ['revision' => 1, 'document' => $document])->assertOk();
+        $this->putJson("/studio/api/parts/{$entry->id}", ['revision' => 1, 'document' => $document])->assertOk();
         $this->get('/'.$funnel->address)->assertOk()->assertDontSee('A better headline');
         $this->getJson("/studio/api/funnels/{$funnel->id}")->assertJson(['changed' => true, 'nextVersion' => 2]);
         $this->postJson("/studio/api/funnels/{$funnel->id}/publish")->assertOk()->assertJsonPath('version.number', 2);
@@ -288,7 +289,7 @@ final class StudioTest extends TestCase
         $plan = json_decode((string) json_encode($this->live()->liveVersion?->plan));
         $result = $validator->validate($plan, 'https://upbeat-lantern.example/formats/plan.schema.json');
         self::assertTrue($result->isValid(), json_encode($result->error() ? (new \Opis\JsonSchema\Errors\ErrorFormatter)->format($result->error()) : ''));
-        $plan->pages[0]->document->sections[0]->blocks[0]->kind = 'script';
+        $plan->parts[0]->document->sections[0]->blocks[0]->kind = 'script';
         self::assertFalse($validator->validate($plan, 'https://upbeat-lantern.example/formats/plan.schema.json')->isValid());
     }
 }

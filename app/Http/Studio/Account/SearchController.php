@@ -24,8 +24,8 @@ final class SearchController extends StudioController
         $like = '%'.addcslashes($search, '%_\\').'%';
         $business = $this->user()->business_id;
         $funnels = Funnel::query()->where('business_id', $business)->whereNull('archived_at')->whereRaw("lower(name) like ? escape '\\'", [$like])->limit(6)->get();
-        $pages = DB::table('pages')->join('funnels', 'funnels.id', '=', 'pages.funnel_id')->where('business_id', $business)->whereNull('archived_at')
-            ->whereRaw("lower(pages.name) like ? escape '\\'", [$like])->limit(6)->get(['pages.id', 'pages.name', 'funnels.id as funnel_id', 'funnels.name as funnel']);
+        $pages = DB::table('draft_parts')->join('funnels', 'funnels.id', '=', 'draft_parts.funnel_id')->where('business_id', $business)->whereNull('archived_at')
+            ->where('kind', 'page')->whereNull('removed')->whereRaw("lower(draft_parts.name) like ? escape '\\'", [$like])->limit(6)->get(['draft_parts.id', 'draft_parts.name', 'funnels.id as funnel_id', 'funnels.name as funnel']);
         $people = Person::query()->where('business_id', $business)->where(fn ($q) => $q->whereRaw("email_key like ? escape '\\'", [$like])
             ->orWhereRaw("lower(first_name || ' ' || last_name) like ? escape '\\'", [$like]))->latest('joined_at')->limit(6)->get();
         $messages = Message::query()->where('business_id', $business)->whereRaw("lower(subject) like ? escape '\\'", [$like])->latest('due_at')->limit(4)->get(['id', 'subject', 'to_address']);

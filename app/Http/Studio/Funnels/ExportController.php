@@ -9,10 +9,10 @@ use App\Export\FunnelArchive;
 use App\Export\HtmlExport;
 use App\Http\Studio\StudioController;
 use App\Models\Funnel;
-use App\Models\Page;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
+use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Support\Invalid;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -37,7 +37,7 @@ final class ExportController extends StudioController
 
     public function pageHtml(string $page, HtmlExport $export): BinaryFileResponse
     {
-        $found = $this->part(Page::class, $page);
+        $found = $this->draftPart($page, PagePlan::kind());
         $plan = DraftPlan::read($found->funnel);
         $shown = $plan->page($found->id) ?? throw new NotFoundHttpException;
 

@@ -5,14 +5,15 @@ declare(strict_types=1);
 namespace App\Http\Studio\Funnels;
 
 use App\Drafts\DraftPlan;
+use App\Drafts\Kinds\DraftKinds;
 use App\Drafts\NewFunnel;
 use App\Files\Uploads;
-use App\Http\Studio\Json;
 use App\Http\Studio\StudioController;
 use App\Models\Funnel;
 use App\Models\OldAddress;
 use App\Models\Upload;
 use App\Models\Version;
+use App\Models\Way;
 use App\Publishing\Publishing;
 use App\Results\Numbers;
 use App\Support\Instant;
@@ -76,27 +77,34 @@ final class FunnelController extends StudioController
         return response()->json(['id' => $funnel->id], 201);
     }
 
-    public function show(string $funnel, Numbers $numbers): JsonResponse
+    public function show(string $funnel, Numbers $numbers, DraftKinds $kinds): JsonResponse
     {
         $found = $this->funnel($funnel);
-        $found->load(['pages.ways', 'forms', 'emails', 'sequences', 'leadMagnets.upload', 'sharedSections', 'liveVersion', 'business']);
+        $found->load(['parts', 'ways', 'liveVersion', 'business']);
         $changed = Publishing::differs($found, DraftPlan::read($found));
 
         return response()->json($this->summary($found) + [
             'changed' => $changed,
             'nextVersion' => 1 + (int) Version::query()->where('funnel_id', $found->id)->max('number'),
         ] + $this->ofPages($found) + [
-            'pages' => $found->pages->map(Json::page(...))->all(),
-            'ways' => $found->pages->flatMap(fn ($p) => $p->ways)->map(fn ($w): array => ['page' => $w->page_id, 'outcome' => $w->outcome, 'toPage' => $w->to_page, 'toUrl' => $w->to_url])->values()->all(),
-            'forms' => $found->forms->map(Json::form(...))->all(),
-            'sequences' => $found->sequences->map(Json::sequence(...))->values()->all(),
-            'emails' => $found->emails->map(Json::email(...))->sortBy('offset')->values()->all(),
-            'leadMagnets' => $found->leadMagnets->map(Json::leadMagnet(...))->all(),
-            'sharedSections' => $found->sharedSections->map(Json::sharedSection(...))->all(),
+            'ways' => $found->ways->map(fn (Way $w): array => ['page' => $w->page_id, 'outcome' => $w->outcome, 'toPage' => $w->to_page, 'toUrl' => $w->to_url])->all(),
             'pageNumbers' => (object) $numbers->byPage($found),
             'emailNumbers' => (object) $numbers->byEmail($found),
             'sequenceNumbers' => (object) $numbers->bySequence($found),
-        ]);
+        ] + $this->parts($found, $kinds));
+    }
+
+    /** @return array<string, list<array<string, mixed>>> the parts by the lists of their kinds, in order */
+    private function parts(Funnel $funnel, DraftKinds $kinds): array
+    {
+        $lists = [];
+        foreach ($kinds->all() as $name => $kind) {
+            $lists[$kind->list()] = array_values($funnel->parts->where('kind', $name)->map($kinds->json(...))->all());
+        }
+        // Emails come in the order in which they are sent.
+        usort($lists['emails'], fn (array $a, array $b): int => $a['offset'] <=> $b['offset']);
+
+        return $lists;
     }
 
     public function update(Request $request, string $funnel): JsonResponse

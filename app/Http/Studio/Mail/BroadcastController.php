@@ -76,7 +76,7 @@ final class BroadcastController extends StudioController
                 $given['subject'] = $line($given['subject']);
             }
             if (isset($given['body'])) {
-                $given['body'] = RichText::letter($given['body']);
+                $given['body'] = RichText::email($given['body']);
             }
             if (isset($given['audience'])) {
                 $given['audience'] = Group::fromArray($given['audience'])->toArray();

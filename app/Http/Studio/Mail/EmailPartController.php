@@ -56,7 +56,7 @@ final class EmailPartController extends StudioController
     {
         $name = trim($request->string('name')->toString());
         // A part holds words, and no other part.
-        $body = (string) preg_replace('~</?div[^>]*>~', '', RichText::letter(mb_substr($request->string('body')->toString(), 0, 20_000)));
+        $body = (string) preg_replace('~</?div[^>]*>~', '', RichText::email(mb_substr($request->string('body')->toString(), 0, 20_000)));
 
         return $name === '' || mb_strlen($name) > 120 ? throw Invalid::at('name', 'Please give this part a name of up to 120 characters.') : ['name' => $name, 'body' => $body];
     }

@@ -8,9 +8,9 @@ use App\Drafts\CleanDocument;
 use App\Drafts\DraftPages;
 use App\Drafts\DraftPlan;
 use App\Http\Studio\StudioController;
+use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\OwnDesign;
-use App\Models\Page;
 use App\Rendering\PageRenderer;
 use App\Rendering\PictureFacts;
 use App\Support\Ids;
@@ -54,9 +54,9 @@ final class DeskController extends StudioController
     /** The page as it is stored, as the desk shows it. */
     public function page(string $page): Response
     {
-        $found = $this->part(Page::class, $page);
+        $found = $this->draftPart($page, PagePlan::kind());
         $plan = DraftPlan::read($found->funnel);
-        $drawn = $plan->page($found->id) ?? DraftPlan::page($found);
+        $drawn = $plan->page($found->id) ?? self::stored($found);
 
         return new Response($this->renderer->forDesk($plan, $drawn, $found->funnel->business), 200, ['Content-Security-Policy' => self::NO_SCRIPT]);
     }
@@ -64,7 +64,7 @@ final class DeskController extends StudioController
     /** The page drawn from what is on the screen: some of its sections, or all of it. */
     public function draw(Request $request, string $page): JsonResponse
     {
-        $found = $this->part(Page::class, $page);
+        $found = $this->draftPart($page, PagePlan::kind());
         // Of a few sections only those few are shown, so only their words need to be clean.
         $wanted = $request->input('sections') === null || $request->boolean('sample') ? null : Shape::of($request->all())->texts('sections', Document::MOST_SECTIONS, 40);
         [$plan, $drawn] = $this->onScreen($request, $found, $wanted);
@@ -82,7 +82,7 @@ final class DeskController extends StudioController
     /** The page check, on what is on the screen. */
     public function check(Request $request, string $page): JsonResponse
     {
-        $found = $this->part(Page::class, $page);
+        $found = $this->draftPart($page, PagePlan::kind());
         [$plan, $checked] = $this->onScreen($request, $found);
         $facts = $this->facts->of($this->facts->uploads($plan, [$checked], $found->funnel->business_id), $found->funnel->business, weighed: true);
 
@@ -92,7 +92,7 @@ final class DeskController extends StudioController
     /** The document with one finding mended. */
     public function mend(Request $request, string $page): JsonResponse
     {
-        $found = $this->part(Page::class, $page);
+        $found = $this->draftPart($page, PagePlan::kind());
         $document = CleanDocument::of($request->input('document'), $found->funnel->business_id);
         $shape = Shape::of($request->all());
 
@@ -102,7 +102,7 @@ final class DeskController extends StudioController
     /** A new section: of a design that ships, of one of the owner's, or pasted. */
     public function newSection(Request $request, string $page): JsonResponse
     {
-        $found = $this->part(Page::class, $page);
+        $found = $this->draftPart($page, PagePlan::kind());
         $plan = DraftPlan::read($found->funnel);
         $own = $request->input('own');
         if (is_string($own)) {
@@ -122,7 +122,7 @@ final class DeskController extends StudioController
     /** A section in another design, with the same words and pictures. */
     public function redesign(Request $request, string $page): JsonResponse
     {
-        $found = $this->part(Page::class, $page);
+        $found = $this->draftPart($page, PagePlan::kind());
         $plan = DraftPlan::read($found->funnel);
         $section = CleanDocument::one($request->input('section'), $found->funnel->business_id);
 
@@ -133,7 +133,7 @@ final class DeskController extends StudioController
     /** The whole page in another design, with the same words and pictures. */
     public function restyle(Request $request, string $page): JsonResponse
     {
-        $found = $this->part(Page::class, $page);
+        $found = $this->draftPart($page, PagePlan::kind());
         $plan = DraftPlan::read($found->funnel);
         $document = CleanDocument::of($request->input('document'), $found->funnel->business_id);
 
@@ -144,7 +144,7 @@ final class DeskController extends StudioController
     /** A new block, or one more entry for a list. */
     public function newBlock(Request $request, string $page): JsonResponse
     {
-        $found = $this->part(Page::class, $page);
+        $found = $this->draftPart($page, PagePlan::kind());
         $plan = DraftPlan::read($found->funnel);
         $shape = Shape::of($request->all());
         $kind = $shape->choice('kind', BlockKind::class);
@@ -196,7 +196,7 @@ final class DeskController extends StudioController
      * @param  list<string>|null  $only  the sections that will be shown
      * @return array{Plan, PagePlan}
      */
-    private function onScreen(Request $request, Page $page, ?array $only = null): array
+    private function onScreen(Request $request, DraftPart $page, ?array $only = null): array
     {
         $funnel = $page->funnel;
         $shape = Shape::of($request->all());
@@ -218,24 +218,25 @@ final class DeskController extends StudioController
                 $shared[$id] = CleanDocument::one($section, $funnel->business_id);
             }
         }
-        $document = $request->has('document') ? CleanDocument::of($request->input('document'), $funnel->business_id, $only) : Document::fromArray($page->document);
-        $plan = DraftPlan::page($page);
-        $shown = new PagePlan($plan->id, $plan->role, $plan->name, $plan->address, $document->withShared($shared), $plan->settings);
+        $document = $request->has('document') ? CleanDocument::of($request->input('document'), $funnel->business_id, $only) : self::stored($page)->document;
+        $shown = self::stored($page)->with($document->withShared($shared));
 
         // Forms are drawn as they stand on the screen as well; one that cannot be taken yet is drawn as it is stored.
-        $forms = $stored->forms;
         foreach ($shape->groups('forms', 50) as $form) {
-            foreach ($forms as $i => $known) {
-                if ($known->id === $form->text('id', 40)) {
-                    try {
-                        $forms[$i] = FormPlan::fromShape($form);
-                    } catch (Invalid) {
-                        // The save that is under way says what is wrong with it.
-                    }
-                }
+            try {
+                $stored = $stored->form($form->text('id', 40)) === null ? $stored : $stored->withPart(FormPlan::fromShape($form));
+            } catch (Invalid) {
+                // The save that is under way says what is wrong with it.
             }
         }
 
-        return [$stored->withForms(array_values($forms))->withPage($shown), $shown];
+        return [$stored->withPart($shown), $shown];
+    }
+
+    private static function stored(DraftPart $row): PagePlan
+    {
+        $page = $row->part();
+
+        return $page instanceof PagePlan ? $page : throw new NotFoundHttpException;
     }
 }

@@ -47,7 +47,7 @@ final class PersonController extends StudioController
     private function whole(Person $found, History $history, int $more = 0): array
     {
         $deliveries = Delivery::query()->with('leadMagnet')->where('person_id', $found->id)->get()->map(fn (Delivery $d): array => [
-            'id' => $d->id, 'title' => $d->leadMagnet->title ?? 'A file that is gone', 'downloads' => $d->downloads, 'revoked' => $d->revoked_at !== null]);
+            'id' => $d->id, 'title' => $d->leadMagnet->name ?? 'A file that is gone', 'downloads' => $d->downloads, 'revoked' => $d->revoked_at !== null]);
         $values = PeopleExport::values([$found->id])[$found->id] ?? [];
         $through = PersonLookup::through($found);
 
@@ -57,8 +57,8 @@ final class PersonController extends StudioController
             'fields' => array_map(fn (array $f): array => $f + ['values' => $values[$f['name']] ?? []], OwnFields::of($found->business_id)),
             'notes' => DB::table('person_notes')->where('person_id', $found->id)->whereNull('deleted_at')->orderByDesc('created_at')->get(['id', 'words', 'created_at'])
                 ->map(fn ($n): array => ['id' => $n->id, 'words' => $n->words, 'at' => Instant::jsonFromSql($n->created_at)])->all(),
-            'sequences' => DB::table('enrolments')->leftJoin('sequences', 'sequences.id', '=', 'enrolments.sequence_id')->join('funnels', 'funnels.id', '=', 'enrolments.funnel_id')->where('person_id', $found->id)->orderByDesc('started_at')
-                ->get(['enrolments.sequence_id', 'sequences.name', 'funnels.name as funnel', 'funnels.id as funnel_id', 'started_at', 'ended_at', 'ended_why'])
+            'sequences' => DB::table('enrolments')->leftJoin('draft_parts', 'draft_parts.id', '=', 'enrolments.sequence_id')->join('funnels', 'funnels.id', '=', 'enrolments.funnel_id')->where('person_id', $found->id)->orderByDesc('started_at')
+                ->get(['enrolments.sequence_id', 'draft_parts.name', 'funnels.name as funnel', 'funnels.id as funnel_id', 'started_at', 'ended_at', 'ended_why'])
                 ->map(fn ($e): array => ['id' => $e->sequence_id, 'name' => $e->name ?? 'A sequence that is gone', 'funnel' => $e->funnel, 'funnelId' => $e->funnel_id, 'at' => Instant::jsonFromSql($e->started_at),
                     'endedAt' => Instant::jsonFromSql($e->ended_at), 'endedWhy' => $e->ended_why, 'through' => in_array($e->sequence_id, $through, true)])->all(),
             'optOuts' => DB::table('opt_outs')->where('person_id', $found->id)->pluck('what')->all(),
@@ -156,7 +156,7 @@ final class PersonController extends StudioController
             return response()->json(['id' => $sequence]);
         }
         $funnel = Funnel::query()->with(['liveVersion', 'business'])->where('business_id', $found->business_id)
-            ->whereHas('sequences', fn ($q) => $q->where('id', $sequence))->first();
+            ->whereHas('parts', fn ($q) => $q->where('kind', 'sequence')->where('id', $sequence))->first();
         if ($funnel?->liveVersion === null) {
             throw Invalid::at('sequence', 'This sequence is not live yet: publish its funnel first.');
         }

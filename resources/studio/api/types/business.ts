@@ -76,9 +76,16 @@ export interface OwnDesign {
     role: string;
 }
 
+/** What a field of a block holds; how it is edited follows from its type. */
+export interface BlockField {
+    type: 'words' | 'rich-text' | 'description' | 'link' | 'picture' | 'video' | 'moment' | 'reference' | 'choice';
+    optional: boolean;
+    to: string;
+}
+
 export interface BlockType extends Named {
-    fields: string[];
-    items: string[] | null;
+    fields: Record<string, BlockField>;
+    items: Record<string, BlockField> | null;
     styles: string[];
 }
 

@@ -73,7 +73,7 @@ async function takeOut(): Promise<void> {
     }
     try {
         await router.push(`/funnels/${store.funnel?.id}`);
-        await steps.deleteEmail(target);
+        await steps.remove(target);
     } catch (error) {
         notices.trouble(error);
     }

@@ -24,7 +24,7 @@ async function bring(file: File): Promise<void> {
     form.set('file', file);
     try {
         await store.flush();
-        const saved = await api.post<LeadMagnet>(`lead-magnets/${props.id}`, form);
+        const saved = await api.post<LeadMagnet>(`parts/${props.id}/file`, form);
         if (gift.value) {
             Object.assign(gift.value, saved);
         }

@@ -29,7 +29,7 @@ async function takeOut(): Promise<void> {
         return;
     }
     try {
-        await steps.removeForm(target);
+        await steps.remove(target);
         await router.push(`/funnels/${store.funnel?.id}`);
     } catch (error) {
         notices.trouble(error);

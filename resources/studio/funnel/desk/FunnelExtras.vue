@@ -29,7 +29,7 @@ const take = (what: string) => location.assign(`/studio/api/funnels/${store.funn
 
 async function removeShared(shared: SharedSection): Promise<void> {
     try {
-        await steps.removeShared(shared);
+        await steps.remove(shared);
     } catch (error) {
         notices.trouble(error);
     }

@@ -83,7 +83,7 @@ const takeOut = () =>
     run(async () => {
         const target = sequence.value;
         if (target) {
-            await steps.removeSequence(target);
+            await steps.remove(target);
             await router.push(`/funnels/${store.funnel?.id}`);
         }
     });

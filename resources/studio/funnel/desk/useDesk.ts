@@ -63,7 +63,7 @@ function makeDesk(pageId: string) {
         if (source) {
             const changed = copy(source.section);
             change(changed);
-            store.edit('shared', source.id, { section: changed }, label, now);
+            store.edit('shared-section', source.id, { section: changed }, label, now);
         } else {
             editDocument(label, (d) => d.sections.filter((s) => s.id === id).forEach(change), now);
         }
@@ -253,7 +253,7 @@ function makeDesk(pageId: string) {
         if (!target || !store.funnel) {
             return;
         }
-        const made = await api.post<SharedSection>(`funnels/${store.funnel.id}/shared-sections`, { name, section: target });
+        const made = await api.post<SharedSection>(`funnels/${store.funnel.id}/parts`, { kind: 'shared-section', name, section: target });
         store.funnel.sharedSections.push(made);
         editDocument('a section is shared', (d) =>
             d.sections.filter((s) => s.id === id).forEach((s) => Object.assign(s, { shared: made.id, blocks: [] })),

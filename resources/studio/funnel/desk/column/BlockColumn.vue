@@ -1,17 +1,15 @@
 <script setup lang="ts">
 import { ChevronLeftIcon } from '@heroicons/vue/20/solid';
 import { computed } from 'vue';
-import type { Block, Section } from '@/api/types';
+import type { Block, BlockField, Section } from '@/api/types';
 import FormFields from '@/funnel/desk/FormFields.vue';
+import FieldInput from '@/funnel/desk/column/FieldInput.vue';
 import HiddenField from '@/funnel/desk/column/HiddenField.vue';
 import ItemList from '@/funnel/desk/column/ItemList.vue';
-import LinkField from '@/funnel/desk/column/LinkField.vue';
-import MediaField from '@/funnel/desk/column/MediaField.vue';
 import WordTools from '@/funnel/desk/column/WordTools.vue';
 import { useDesk } from '@/funnel/desk/useDesk';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSession } from '@/stores/session';
-import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 import UiMenu from '@/ui/UiMenu.vue';
 
@@ -25,18 +23,33 @@ const desk = useDesk();
 const store = useFunnel();
 const session = useSession();
 const type = computed(() => session.kit.blocks.find((k) => k.id === props.block.kind));
-const has = (field: string) => type.value?.fields.includes(field) ?? false;
 const text = (field: string) => String(props.block[field] ?? '');
+const fields = computed(() => Object.entries(type.value?.fields ?? {}));
+const holds = (...types: BlockField['type'][]) => fields.value.some(([, f]) => types.includes(f.type));
+/** What a field is called where its type alone does not say it. Words that have a name here are not on the page. */
+const LABELS: Record<string, [label: string, hint?: string]> = {
+    'picture.text': ['Words below it'],
+    'video.video': ['Video of yours'],
+    'video.url': ['Or the address of one elsewhere', 'Its place must be on your list under Settings.'],
+    'video.picture': ['Still shown before it plays'],
+    'video.text': ['What does it show?'],
+};
+const labelOf = (name: string, f: BlockField) =>
+    LABELS[`${props.block.kind}.${name}`]?.[0] ?? (f.type === 'picture' ? type.value?.label : undefined);
+/** Something of one's own and something elsewhere exclude each other. */
+const others = (name: string, value?: string) => (props.block.kind === 'video' && name === 'video' && value ? { url: undefined } : {});
+const isShown = (name: string) => !(props.block.kind === 'video' && name === 'url' && props.block.video);
 const form = computed(() => store.form(text('form')));
 const gift = computed(() => store.leadMagnet(text('leadMagnet')));
 const field = computed(() => desk.selection.value?.field ?? '');
-const rich = computed(() => field.value === 'html' || field.value === 'notHtml' || (field.value === '' && has('html')));
-const hasWords = computed(() => field.value !== '' || has('text') || has('html') || type.value?.items !== null);
+const typeOf = (name: string) => (type.value?.fields[name] ?? type.value?.items?.[name])?.type;
+const rich = computed(() => (field.value === '' ? holds('rich-text') : typeOf(field.value) === 'rich-text'));
+const hasWords = computed(() => field.value !== '' || holds('words', 'rich-text') || type.value?.items !== null);
 const STYLE_NAMES: Record<string, string> = {
     ticks: 'Ticks',
     dots: 'Dots',
     columns: 'In columns',
-    icons: 'With signs',
+    icons: 'With icons',
     steps: 'Numbered steps',
     cards: 'Cards',
     bonuses: 'With their worth',
@@ -92,67 +105,19 @@ function set(values: Record<string, string | undefined>, label: string, now = tr
             label="Style"
             @update:model-value="(style: string) => set({ style: style === styles[0]?.value ? undefined : style }, 'the style of a block')"
         />
-        <template v-if="has('picture') && block.kind !== 'video'">
-            <MediaField
-                :chosen="text('picture') || undefined"
-                :label="type?.label ?? 'Picture'"
-                @choose="(p) => set({ picture: p?.id }, 'a picture')"
-            />
-            <TextField
-                v-if="has('alt') && block.picture"
-                :model-value="text('alt')"
-                label="What does it show?"
-                hint="Read aloud to those who cannot see it."
-                @update:model-value="(alt: string) => set({ alt }, 'the description of a picture', false)"
-            />
-            <TextField
-                v-if="block.kind === 'picture'"
-                :model-value="text('text')"
-                label="Words below it"
-                @update:model-value="(words: string) => set({ text: words || undefined }, 'the words below a picture', false)"
+        <template v-for="[name, f] in fields" :key="name">
+            <FieldInput
+                v-if="isShown(name)"
+                :field="f"
+                :model-value="text(name)"
+                :label="labelOf(name, f)"
+                :hint="LABELS[`${block.kind}.${name}`]?.[1]"
+                :pictured="!!block.picture"
+                @update:model-value="
+                    (value, now) => set({ [name]: value, ...others(name, value) }, `the ${(type?.label ?? 'block').toLowerCase()}`, now)
+                "
             />
         </template>
-        <template v-if="block.kind === 'video'">
-            <MediaField
-                kind="videos"
-                :chosen="text('video') || undefined"
-                label="Video of yours"
-                @choose="(v) => set({ video: v?.id, url: undefined }, 'a video')"
-            />
-            <TextField
-                v-if="!block.video"
-                :model-value="text('url')"
-                label="Or the address of one elsewhere"
-                hint="Its place must be on your list under Settings."
-                @update:model-value="(url: string) => set({ url: url || undefined }, 'the address of a video', false)"
-            />
-            <MediaField
-                :chosen="text('picture') || undefined"
-                label="Still shown before it plays"
-                @choose="(p) => set({ picture: p?.id }, 'a still')"
-            />
-            <TextField
-                :model-value="text('text')"
-                label="What does it show?"
-                @update:model-value="(words: string) => set({ text: words }, 'the title of a video', false)"
-            />
-        </template>
-        <LinkField
-            v-if="has('url') && block.kind !== 'video'"
-            :model-value="text('url')"
-            label="Leads to"
-            @update:model-value="(url: string) => set({ url }, 'where a button leads')"
-        />
-        <label v-if="has('until')" class="block">
-            <span class="label">Until when</span>
-            <input
-                type="datetime-local"
-                class="input"
-                :value="text('until')"
-                @change="set({ until: ($event.target as HTMLInputElement).value.slice(0, 16) }, 'the end of a countdown')"
-            />
-            <span class="hint">On the clocks of {{ session.zone }}.</span>
-        </label>
         <UiListbox
             v-if="form && (store.funnel?.forms.length ?? 0) > 1"
             :model-value="form.id"

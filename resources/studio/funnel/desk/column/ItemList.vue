@@ -1,19 +1,14 @@
 <script setup lang="ts">
 import { ArrowDownIcon, ArrowUpIcon, PlusIcon, XMarkIcon } from '@heroicons/vue/20/solid';
-import type { Block, Fields, Section } from '@/api/types';
-import LinkField from '@/funnel/desk/column/LinkField.vue';
-import MediaField from '@/funnel/desk/column/MediaField.vue';
+import type { Block, BlockField, Fields, Section } from '@/api/types';
+import FieldInput from '@/funnel/desk/column/FieldInput.vue';
 import { useDesk } from '@/funnel/desk/useDesk';
-import { useSession } from '@/stores/session';
 import { compact } from '@/ui/compact';
-import TextField from '@/ui/TextField.vue';
 
 /** The entries of a list. Their words are typed on the page; here is what cannot be typed there. */
-const props = defineProps<{ section: Section; block: Block; fields: string[] }>();
+const props = defineProps<{ section: Section; block: Block; fields: Record<string, BlockField> }>();
 
 const desk = useDesk();
-const session = useSession();
-const has = (field: string) => props.fields.includes(field);
 
 function title(item: Fields, i: number): string {
     const words = (item.title || item.name || item.alt || item.html || '').replace(/<[^>]*>/g, ' ').trim();
@@ -84,41 +79,15 @@ const move = (i: number, by: number) =>
                         <XMarkIcon class="size-4" />
                     </button>
                 </div>
-                <div v-if="has('icon')" class="mt-1 flex flex-wrap gap-0.5" role="group" :aria-label="`Sign of entry ${i + 1}`">
-                    <!-- eslint-disable vue/no-v-html -- the signs are drawn by the application itself -->
-                    <button
-                        v-for="icon in session.kit.icons"
-                        :key="icon.id"
-                        type="button"
-                        class="grid size-8 place-items-center rounded border hover:bg-lamp-pale [&_svg]:size-5"
-                        :class="item.icon === icon.id ? 'border-ink' : 'border-transparent'"
-                        :aria-pressed="item.icon === icon.id"
-                        :aria-label="icon.id"
-                        @click="set(i, { icon: icon.id })"
-                        v-html="icon.svg"
-                    ></button>
-                    <!-- eslint-enable vue/no-v-html -->
-                </div>
-                <MediaField
-                    v-if="has('picture')"
+                <FieldInput
+                    v-for="(f, name) in fields"
+                    :key="name"
                     class="mt-2"
-                    :chosen="item.picture"
-                    :label="`Picture of entry ${i + 1}`"
-                    @choose="(p) => set(i, { picture: p?.id })"
-                />
-                <TextField
-                    v-if="has('picture') && has('alt') && item.picture"
-                    class="mt-2"
-                    :model-value="item.alt ?? ''"
-                    label="What does it show?"
-                    @update:model-value="(alt: string) => set(i, { alt }, false)"
-                />
-                <LinkField
-                    v-if="has('url')"
-                    class="mt-2"
-                    :model-value="item.url ?? ''"
-                    label="Leads to"
-                    @update:model-value="(url: string) => set(i, { url })"
+                    :field="f"
+                    :model-value="item[name] ?? ''"
+                    :label="f.type === 'picture' ? `Picture of entry ${i + 1}` : f.type === 'choice' ? `Icon of entry ${i + 1}` : undefined"
+                    :pictured="!!item.picture"
+                    @update:model-value="(value, now) => set(i, { [name]: value }, now)"
                 />
             </li>
         </ol>

@@ -65,7 +65,7 @@ async function duplicate(): Promise<void> {
 }
 
 async function takeOut(): Promise<void> {
-    await steps.takePageOut(props.page);
+    await steps.remove(props.page);
     await router.push(`/funnels/${store.funnel?.id}`);
 }
 

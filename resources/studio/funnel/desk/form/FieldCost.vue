@@ -12,7 +12,7 @@ const asked = () => props.form.fields.filter((f) => f.kind !== 'hidden' && (f.st
 
 async function load(): Promise<void> {
     try {
-        advice.value = (await api.get<{ advice: string }>(`forms/${props.form.id}/cost?fields=${asked()}`)).advice;
+        advice.value = (await api.get<{ advice: string }>(`parts/${props.form.id}/cost?fields=${asked()}`)).advice;
     } catch {
         // Advice that does not come is no trouble of the owner's.
         advice.value = '';

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Drafts;
+
+use App\Drafts\Kinds\DraftKinds;
+use App\Models\DraftPart;
+use App\Models\Funnel;
+use App\Support\Instant;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Parts\Part;
+use Lantern\Core\Plan\PartKinds;
+use Lantern\Core\Support\Invalid;
+
+/** The parts of a draft: the one way in which they are added, changed, removed and brought back, whatever their kind. */
+final readonly class DraftParts
+{
+    public function __construct(private DraftKinds $kinds)
+    {
+    }
+
+    /**
+     * Puts a part into a draft, after those of its kind. {@see Invalid} when there are as many as a funnel may have.
+     */
+    public static function add(Funnel $funnel, Part $part): DraftPart
+    {
+        return DB::transaction(function () use ($funnel, $part): DraftPart {
+            $there = DraftPart::there($funnel->id, $part::kind());
+            if ($there->count() >= $part::most()) {
+                throw Invalid::at('kind', 'A funnel has '.$part::most().' '.$part::label().'s at most.');
+            }
+            $row = self::row($funnel, $part, 1 + (int) $there->reorder()->max('position'));
+            $funnel->unsetRelation('parts');
+
+            return $row;
+        });
+    }
+
+    /** Writes a part as a new row, in a place of its own. */
+    public static function row(Funnel $funnel, Part $part, int $position): DraftPart
+    {
+        $row = (new DraftPart)->forceFill(['id' => $part->id(), 'funnel_id' => $funnel->id, 'position' => $position])->put($part);
+        $row->save();
+
+        return $row;
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $typed
+     *
+     * @throws Invalid by the place of what is wrong; nothing is changed then
+     */
+    public function change(DraftPart $row, array $typed): DraftPart
+    {
+        $row->put($this->kinds->named($row->kind)->changed($row, $typed))->forceFill(['revision' => $row->revision + 1])->save();
+
+        return $row;
+    }
+
+    /**
+     * Removes a part. It can be brought back.
+     *
+     * @return list<string> what became of the rest of the funnel, in sentences
+     *
+     * {@see Invalid} when others need it, or it is removed already.
+     */
+    public function remove(DraftPart $row): array
+    {
+        return DB::transaction(function () use ($row): array {
+            if ($row->removed !== null) {
+                throw Invalid::at($row->kind, 'This '.PartKinds::named($row->kind)::label().' is removed already.');
+            }
+            $gone = $this->kinds->named($row->kind)->remove($row);
+            $row->refresh()->forceFill(['removed' => ['at' => Instant::json(CarbonImmutable::now())] + $gone['keep']])->save();
+
+            return $gone['sentences'];
+        });
+    }
+
+    public function restore(DraftPart $row): DraftPart
+    {
+        return DB::transaction(function () use ($row): DraftPart {
+            if ($row->removed === null) {
+                throw Invalid::at($row->kind, 'This '.PartKinds::named($row->kind)::label().' is in the funnel already.');
+            }
+            $this->kinds->named($row->kind)->restored($row);
+            $row->forceFill(['removed' => null, 'revision' => $row->revision + 1])->save();
+
+            return $row;
+        });
+    }
+}

@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Drafts\Kinds;
+
+use App\Drafts\DraftPlan;
+use App\Models\Business;
+use App\Models\DraftPart;
+use App\Models\Funnel;
+use Lantern\Core\Parts\Part;
+use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Shape;
+
+/**
+ * What the Studio may do with one kind of part: how a new one begins, what of what is typed is taken, and what the
+ * Studio is told beside its written form. A kind is one class, listed in {@see DraftKinds}.
+ */
+abstract class DraftKind
+{
+    /** @return class-string<Part> */
+    abstract public function part(): string;
+
+    /** The name under which the Studio holds the parts of this kind. */
+    abstract public function list(): string;
+
+    /** @return list<string> what of it the owner types; all else is worked out */
+    abstract public function typed(): array;
+
+    /** @return array<string, mixed> as the Studio reads it, beside id, name and revision */
+    abstract public function json(DraftPart $row, Part $part): array;
+
+    /**
+     * A new one.
+     *
+     * @param  array<array-key, mixed>  $typed
+     *
+     * @throws Invalid
+     */
+    abstract public function fresh(Funnel $funnel, array $typed): Part;
+
+    /**
+     * The same with its words sanitised and with nothing in it that is not the owner's: for what is typed, and for what
+     * comes in with an archive.
+     *
+     * @throws Invalid
+     */
+    public function cleaned(Part $part, Business $business): Part
+    {
+        return $part;
+    }
+
+    /**
+     * What it becomes by what was typed; what was not typed stays.
+     *
+     * @param  array<array-key, mixed>  $typed
+     *
+     * @throws Invalid
+     */
+    public function changed(DraftPart $row, array $typed): Part
+    {
+        $part = $this->part()::fromShape(Shape::of(['id' => $row->id] + array_intersect_key($this->renamed($typed), array_flip($this->typed())) + $row->part()->toArray()));
+        $this->check($row, $part);
+
+        return $this->cleaned($part, $row->funnel->business);
+    }
+
+    /**
+     * What was typed, by the names of the written form.
+     *
+     * @param  array<array-key, mixed>  $typed
+     * @return array<array-key, mixed>
+     */
+    protected function renamed(array $typed): array
+    {
+        return $typed;
+    }
+
+    /** @throws Invalid when it does not fit the rest of its funnel */
+    protected function check(DraftPart $row, Part $part): void
+    {
+    }
+
+    /**
+     * What is to be kept with a part that is removed, to bring it back.
+     *
+     * @return array{keep: array<string, mixed>, sentences: list<string>} and what became of the rest of the funnel
+     *
+     * @throws Invalid when others need it
+     */
+    public function remove(DraftPart $row): array
+    {
+        $plan = DraftPlan::read($row->funnel);
+        $users = array_values(array_filter($plan->parts, fn (Part $p): bool => $p->id() !== $row->id && in_array($row->id, $p->needs(), true)));
+        if ($users !== []) {
+            $names = implode(', ', array_map(fn (Part $p): string => "“{$p->name()}”", $users));
+            throw Invalid::at($row->kind, "“{$row->name}” is used by {$names}. Remove it there first.");
+        }
+
+        return ['keep' => [], 'sentences' => []];
+    }
+
+    /** Called after a part is there again. */
+    public function restored(DraftPart $row): void
+    {
+    }
+}

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Drafts\Kinds;
+
+use App\Models\Business;
+use App\Models\DraftPart;
+use App\Models\Funnel;
+use App\Support\Ids;
+use App\Support\RichText;
+use Lantern\Core\Forms\FormField;
+use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Parts\Part;
+use Lantern\Core\People\FieldKind;
+use Lantern\Core\Support\Shape;
+
+final class FormKind extends DraftKind
+{
+    public function part(): string
+    {
+        return FormPlan::class;
+    }
+
+    public function list(): string
+    {
+        return 'forms';
+    }
+
+    public function typed(): array
+    {
+        return ['name', 'fields', 'button', 'consent', 'consentRequired', 'tags', 'marketing', 'doubleOptIn', 'confirm', 'done', 'notice', 'hook', 'nextButton'];
+    }
+
+    protected function renamed(array $typed): array
+    {
+        return isset($typed['confirmWords']) ? ['confirm' => $typed['confirmWords']] + $typed : $typed;
+    }
+
+    public function cleaned(Part $part, Business $business): Part
+    {
+        $form = $part->toArray();
+        foreach (['name', 'button', 'consent', 'marketing', 'done', 'nextButton'] as $words) {
+            if (is_string($form[$words] ?? null)) {
+                $form[$words] = RichText::plain($form[$words]);
+            }
+        }
+        if (is_array($form['confirm'] ?? null)) {
+            $form['confirm'] = (isset($form['confirm']['letter']) ? ['letter' => RichText::email((string) $form['confirm']['letter'])] : [])
+                + array_map(fn (mixed $w): mixed => is_string($w) ? RichText::plain($w) : $w, $form['confirm']);
+        }
+
+        return FormPlan::fromShape(Shape::of($form));
+    }
+
+    /** Another form: an email field, and the consent words of the first form there is. */
+    public function fresh(Funnel $funnel, array $typed): Part
+    {
+        $forms = $funnel->parts->where('kind', FormPlan::kind());
+        $first = $forms->first();
+
+        return new FormPlan(Ids::next(), 'Form '.($forms->count() + 1), [new FormField(FieldKind::Email, 'Email address', true)], 'Send', $first?->text('consent') ?? '', false, []);
+    }
+
+    public function json(DraftPart $row, Part $part): array
+    {
+        // All of it, whether the owner has made it their own or not.
+        return $part instanceof FormPlan ? $part->toArray() + ['marketing' => '', 'doubleOptIn' => false, 'done' => '', 'notice' => 'never', 'hook' => '', 'nextButton' => '']
+            + ['confirmWords' => get_object_vars($part->confirm)] : [];
+    }
+}

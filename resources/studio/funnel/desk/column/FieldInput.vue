@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { BlockField } from '@/api/types';
+import LinkField from '@/funnel/desk/column/LinkField.vue';
+import MediaField from '@/funnel/desk/column/MediaField.vue';
+import { useSession } from '@/stores/session';
+import TextField from '@/ui/TextField.vue';
+
+/**
+ * What of a block or of an entry in its list cannot be typed on the page, by the type of the field. Words are typed on the
+ * page, unless they are given a label here.
+ */
+const props = defineProps<{
+    field: BlockField;
+    modelValue: string;
+    label?: string;
+    hint?: string;
+    /** Is there a picture that a description would be of? */
+    pictured: boolean;
+}>();
+const emit = defineEmits<{ 'update:modelValue': [value: string | undefined, now: boolean] }>();
+
+const session = useSession();
+const shows = computed(() => {
+    const { type, optional } = props.field;
+    if (type === 'words') {
+        return props.label ? 'text' : null;
+    }
+    if (type === 'description') {
+        return props.pictured ? 'text' : null;
+    }
+    // An address that may be missing is one elsewhere, written as it is; all others are chosen.
+    return type === 'link' && optional ? 'text' : type;
+});
+const value = (typed: string) => (typed === '' && props.field.optional ? undefined : typed);
+const LABELS: Record<string, [label: string, hint?: string]> = {
+    description: ['What does it show?', 'Read aloud to those who cannot see it.'],
+    picture: ['Picture'],
+    video: ['Video'],
+    link: ['Leads to'],
+    moment: ['Until when'],
+    choice: ['Icon'],
+};
+const name = computed(() => props.label ?? LABELS[props.field.type]?.[0] ?? '');
+</script>
+
+<template>
+    <MediaField
+        v-if="shows === 'picture' || shows === 'video'"
+        :kind="shows === 'video' ? 'videos' : 'pictures'"
+        :chosen="modelValue || undefined"
+        :label="name"
+        @choose="(m) => emit('update:modelValue', m?.id, true)"
+    />
+    <LinkField
+        v-else-if="shows === 'link'"
+        :model-value="modelValue"
+        :label="name"
+        @update:model-value="(url: string) => emit('update:modelValue', url, true)"
+    />
+    <label v-else-if="shows === 'moment'" class="block">
+        <span class="label">{{ name }}</span>
+        <input
+            type="datetime-local"
+            class="input"
+            :value="modelValue"
+            @change="emit('update:modelValue', ($event.target as HTMLInputElement).value.slice(0, 16), true)"
+        />
+        <span class="hint">On the clocks of {{ session.zone }}.</span>
+    </label>
+    <div v-else-if="shows === 'choice'" class="flex flex-wrap gap-0.5" role="group" :aria-label="name">
+        <!-- eslint-disable vue/no-v-html -- the icons are drawn by the application itself -->
+        <button
+            v-for="icon in session.kit.icons"
+            :key="icon.id"
+            type="button"
+            class="grid size-8 place-items-center rounded border hover:bg-lamp-pale [&_svg]:size-5"
+            :class="modelValue === icon.id ? 'border-ink' : 'border-transparent'"
+            :aria-pressed="modelValue === icon.id"
+            :aria-label="icon.id"
+            @click="emit('update:modelValue', icon.id, true)"
+            v-html="icon.svg"
+        ></button>
+        <!-- eslint-enable vue/no-v-html -->
+    </div>
+    <TextField
+        v-else-if="shows === 'text'"
+        :model-value="modelValue"
+        :label="name"
+        :hint="hint ?? LABELS[field.type]?.[1]"
+        @update:model-value="(typed: string) => emit('update:modelValue', value(typed), false)"
+    />
+</template>

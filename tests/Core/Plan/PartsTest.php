@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Plan;
+
+use Lantern\Core\Emails\EmailBody;
+use Lantern\Core\Parts\Part;
+use Lantern\Core\Plan\Changes;
+use Lantern\Core\Plan\PartKinds;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Plan\PlanCopy;
+use Lantern\Core\Support\Shape;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** The contract that every kind of part keeps. */
+final class PartsTest extends TestCase
+{
+    /** A plan with one of everything, in which everything that can speak of something else does. */
+    private static function plan(): Plan
+    {
+        $named = Plans::ofLists(json_decode(str_replace(['"gift"', ':"file"'], ['"magnet-1"', ':"file-1"'], (string) json_encode(Plans::lists(Plans::giveAway()))), true));
+
+        return Plans::changed(function (array $p): array {
+            $only = htmlspecialchars((string) json_encode(['kind' => 'deed', 'deed' => 'opened', 'done' => true, 'with' => $p['emails'][0]['id']]), ENT_QUOTES);
+            $p['sharedSections'] = [['id' => 'shared-1', 'name' => 'Footer', 'section' => ['id' => 'shared-1', 'kind' => 'footer', 'blocks' => [
+                ['id' => 'x1', 'kind' => 'text', 'html' => 'See <a href="page:'.$p['pages'][1]['id'].'">this</a>'], ['id' => 'x2', 'kind' => 'picture', 'picture' => 'pic', 'alt' => 'x']]]]];
+            $p['pages'][0]['document']['sections'][] = ['id' => 'shown', 'kind' => 'footer', 'shared' => 'shared-1', 'blocks' => []];
+            $p['pages'][0]['document']['background'] = ['fill' => 'video', 'picture' => 'still', 'video' => 'film'];
+            $p['pages'][0]['settings'] = ['picture' => 'card'];
+            $p['emails'][] = ['id' => 'later', 'name' => 'Later', 'subject' => 'x', 'sequence' => $p['sequences'][0]['id'], 'delay' => ['days' => 3],
+                'body' => '<p>{{page_'.$p['pages'][1]['id'].'}} <a href="{{ page_'.$p['pages'][0]['id'].' }}">x</a></p><img src="picture:inmail" alt="x"><div data-only="'.$only.'"><p>y</p></div>',
+                'only' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'viewed', 'done' => true, 'with' => $p['pages'][1]['id']]]]];
+
+            return $p;
+        }, $named);
+    }
+
+    /** @return iterable<string, array{class-string<Part>}> */
+    public static function kinds(): iterable
+    {
+        foreach (PartKinds::ALL as $class) {
+            yield $class::kind() => [$class];
+        }
+    }
+
+    /** @param  class-string<Part>  $class */
+    #[DataProvider('kinds')]
+    public function test_a_part_keeps_the_contract(string $class): void
+    {
+        $plan = self::plan();
+        $parts = $plan->partsOf($class);
+        self::assertNotSame([], $parts);
+        foreach ($parts as $part) {
+            self::assertSame($part, $plan->part($part->id()));
+            self::assertEquals($part, $class::fromShape(Shape::of($part->toArray())));
+            self::assertEquals($part, PartKinds::read(Shape::of(PartKinds::write($part))));
+            self::assertSame([], $part->changesSince($part));
+            self::assertSame([], array_diff($part->needs(), $part->references()), 'what it needs it speaks of');
+            $ids = [$part->id() => 'own'];
+            foreach ([...$part->references(), ...$part->uploads()] as $i => $id) {
+                $ids[$id] = "new-{$i}";
+            }
+            $other = $part->withIds($ids);
+            self::assertSame('own', $other->id());
+            self::assertSame($part->name(), $other->name());
+            $moved = fn (array $old): array => array_map(fn (string $id): string => $ids[$id], $old);
+            self::assertSame($moved($part->references()), $other->references());
+            self::assertSame($moved($part->uploads()), $other->uploads());
+            foreach (array_keys($ids) as $old) {
+                self::assertDoesNotMatchRegularExpression('/[":_]'.preg_quote((string) $old, '/').'["}| ]/', (string) json_encode($other->toArray()), "{$old} is named nowhere any more");
+            }
+            self::assertEquals($part, $part->withIds([]));
+        }
+        self::assertGreaterThan(0, $class::most());
+    }
+
+    public function test_a_copy_speaks_of_itself_alone(): void
+    {
+        $plan = self::plan();
+        $n = 0;
+        $newId = function () use (&$n): string {
+            return 'new'.++$n;
+        };
+        $copy = PlanCopy::of($plan, 'Copy', 'copy', $newId, ['pic' => 'pic2', 'still' => 'still2', 'film' => 'film2', 'card' => 'card2', 'inmail' => 'inmail2', 'file-1' => 'file2']);
+        $written = (string) json_encode($copy->toArray());
+
+        foreach ([$plan->id, ...array_map(fn (Part $p): string => $p->id(), $plan->parts)] as $old) {
+            self::assertDoesNotMatchRegularExpression('/\b(page[_:])?'.preg_quote($old, '/').'\b/', $written);
+        }
+        self::assertEqualsCanonicalizing(['pic2', 'still2', 'film2', 'card2', 'inmail2', 'file2'], array_values(array_filter($copy->uploads(), fn (string $u): bool => str_ends_with($u, '2'))));
+        self::assertSame(['Copy', 'copy', count($plan->parts)], [$copy->name, $copy->address, count($copy->parts)]);
+        self::assertSame($copy->emails[0]->id, EmailBody::rules($copy->emails[1]->body)[0]->references()[0]);
+        // The same but for ids: bringing them back gives the first plan again.
+        $back = array_combine(array_map(fn (Part $p): string => $p->id(), $copy->parts), array_map(fn (Part $p): string => $p->id(), $plan->parts))
+            + ['pic2' => 'pic', 'still2' => 'still', 'film2' => 'film', 'card2' => 'card', 'inmail2' => 'inmail', 'file2' => 'file-1'];
+        self::assertEquals($plan->parts, array_map(fn (Part $p): Part => $p->withIds($back), $copy->parts));
+    }
+
+    public function test_words_that_look_like_an_id_stay_words(): void
+    {
+        $plan = Plans::changed(function (array $p): array {
+            $p['pages'][0]['name'] = 'gift';
+            $p['forms'][0]['tags'] = ['gift'];
+            $p['pages'][1]['document']['sections'][0]['blocks'][0] = ['id' => 'h', 'kind' => 'heading', 'text' => 'gift'];
+
+            return $p;
+        });
+        $copy = PlanCopy::of($plan, 'Copy', 'copy', fn (): string => uniqid());
+
+        self::assertSame(['gift', ['gift'], 'gift'], [$copy->pages[0]->name, $copy->forms[0]->tags, $copy->pages[1]->document->headline()]);
+        self::assertNotSame('gift', $copy->leadMagnets[0]->id);
+    }
+
+    /** @return iterable<string, array{string, string}> a list and what is said when its first part is new, gone or changed */
+    public static function others(): iterable
+    {
+        yield 'form' => ['forms', 'form'];
+        yield 'sequence' => ['sequences', 'sequence'];
+        yield 'email' => ['emails', 'email'];
+        yield 'lead magnet' => ['leadMagnets', 'lead magnet'];
+        yield 'shared section' => ['sharedSections', 'shared section'];
+    }
+
+    #[DataProvider('others')]
+    public function test_what_changed_speaks_of_every_kind(string $list, string $label): void
+    {
+        $plan = self::plan();
+        $without = Plans::changed(fn (array $p): array => [$list => array_slice($p[$list], 1)] + $p, $plan);
+        $name = Plans::lists($plan)[$list][0]['name'] ?? Plans::lists($plan)[$list][0]['title'];
+        $said = fn (Plan $was, Plan $is): array => array_merge([], ...array_map(fn (Changes $c): array => $c->sentences, Changes::between($was, $is)));
+        $changed = Plans::changed(function (array $p) use ($list): array {
+            $p[$list][0][isset($p[$list][0]['name']) ? 'name' : 'title'] .= ', changed';
+
+            return $p;
+        }, $plan);
+
+        self::assertContains("Removed {$label}: “{$name}”.", $said($plan, $without));
+        self::assertContains("New {$label}: “{$name}”.", $said($without, $plan));
+        self::assertContains("Changed {$label}: “{$name}, changed”.", $said($plan, $changed));
+    }
+}
