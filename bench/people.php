@@ -24,7 +24,7 @@ use Lantern\Core\Rules\Group;
 use Lantern\Core\Support\Shape;
 
 /*
- * How people and letters do at size: a hundred thousand people with three million events.
+ * How people and emails do at size: a hundred thousand people with three million events.
  *
  *   php bench/people.php [PEOPLE] [EVENTS]
  *

@@ -123,4 +123,4 @@ $took = $time(function () use ($ids, $postman): void {
     }
 });
 $sent = Message::query()->whereIn('id', $ids)->where('state', 'sent')->count();
-$row("writing and handing over {$sent} letters, one worker, to the outbox", sprintf('%.0f a second', $sent / $took * 1000));
+$row("writing and handing over {$sent} emails, one worker, to the outbox", sprintf('%.0f a second', $sent / $took * 1000));

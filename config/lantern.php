@@ -3,6 +3,9 @@
 declare(strict_types=1);
 
 return [
+    // The demo is loaded with one of so many of its visitors; tests need fewer than all.
+    'demo_part' => (int) env('LANTERN_DEMO_PART', 1),
+
     /** Demo mode fills the sign-in form in and shows that the data is made up. Never on for a real business. */
     'demo' => (bool) env('LANTERN_DEMO', false),
 

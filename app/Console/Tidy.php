@@ -12,11 +12,11 @@ final class Tidy extends Command
 {
     protected $signature = 'lantern:tidy';
 
-    protected $description = 'Take out what nobody will come back to: lists that were only looked at, and their files';
+    protected $description = 'Remove what nobody will come back to: lists that were only looked at, and their files';
 
     public function handle(Importing $importing): int
     {
-        $this->line($importing->tidy(CarbonImmutable::now()).' lists taken out');
+        $this->line($importing->tidy(CarbonImmutable::now()).' lists removed');
 
         return self::SUCCESS;
     }

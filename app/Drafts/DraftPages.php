@@ -236,7 +236,8 @@ final class DraftPages
 
     private function address(Funnel $funnel, string $wanted): string
     {
-        $taken = $this->rows($funnel)->map(fn (DraftPart $p): string => $p->text('address'))->all();
+        $rows = $this->rows($funnel);
+        $taken = $rows->map(fn (DraftPart $p): string => $p->text('address'))->all();
 
         return WebAddress::suggest($wanted, fn (string $a): bool => in_array($a, $taken, true));
     }

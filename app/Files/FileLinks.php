@@ -16,7 +16,7 @@ final class FileLinks
         return self::link($delivery, $fileName, CarbonImmutable::now()->addHours((int) config('lantern.links.page_hours')));
     }
 
-    /** @param  CarbonImmutable  $sent  when the letter went out, from which on the link works for a while */
+    /** @param  CarbonImmutable  $sent  when the email went out, from which on the link works for a while */
     public static function forEmail(Delivery $delivery, string $fileName, CarbonImmutable $sent): string
     {
         return url(self::link($delivery, $fileName, $sent->addDays((int) config('lantern.links.email_days'))));

@@ -11,7 +11,7 @@ use Lantern\Core\Emails\BroadcastPlan;
 use Lantern\Core\Support\Shape;
 
 /**
- * A letter to many at once: draft, scheduled, testing (a split test runs), sending, sent or cancelled.
+ * An email to many at once: draft, scheduled, testing (a split test runs), sending, sent or cancelled.
  *
  * @property string $id
  * @property int $business_id

@@ -19,7 +19,7 @@ use Lantern\Core\Plan\Sender;
  * @property string $currency
  * @property int $messages_per_minute at most
  * @property string|null $hook_secret with which calls to the owner's own addresses are signed
- * @property \Carbon\CarbonImmutable|null $told_at when the daily letter about new people last went out
+ * @property \Carbon\CarbonImmutable|null $told_at when the daily email about new people last went out
  * @property list<string> $embed_hosts from where videos may be shown on pages
  */
 final class Business extends Record

@@ -8,7 +8,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 
 /**
- * A part of letters that is kept once and used in many, such as a signature.
+ * A part of emails that is kept once and used in many, such as a signature.
  *
  * @property string $id
  * @property int $business_id

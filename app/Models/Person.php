@@ -27,7 +27,7 @@ use Lantern\Core\Rules\Standing;
  * @property string $last_key
  * @property CarbonImmutable|null $confirmed_at
  * @property bool $pending waits for the address to be confirmed, and has never joined otherwise
- * @property bool $marketing agreed to letters beyond what they asked for
+ * @property bool $marketing agreed to emails beyond what they asked for
  * @property string|null $suppressed `bounced` or `complained`
  * @property CarbonImmutable|null $quiet_until chose to hear nothing until then
  * @property CarbonImmutable|null $active_at

@@ -7,7 +7,7 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 
 /**
- * A sequence that stands still, and how far it has come with going on again.
+ * A sequence that paused, and how far it has come with going on again.
  *
  * @property string $sequence_id
  * @property CarbonImmutable $paused_at

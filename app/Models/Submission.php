@@ -25,7 +25,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $user_agent
  * @property array<string, string>|null $source
  * @property string $state `waiting` for a confirmation, or `taken`
- * @property bool|null $marketing whether the box for further letters was ticked; null where there was none
+ * @property bool|null $marketing whether the box for further emails was ticked; null where there was none
  * @property string|null $marketing_words
  * @property CarbonImmutable|null $confirmed_at
  * @property string|null $confirmed_ip

@@ -36,7 +36,7 @@ final class Version extends Record
 
     private const KEPT = 16;
 
-    /** @var array<string, Plan> by id: what never changes need not be read again by the next job, nor for the next letter */
+    /** @var array<string, Plan> by id: what never changes need not be read again by the next job, nor for the next email */
     private static array $read = [];
 
     protected static function booted(): void

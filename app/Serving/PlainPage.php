@@ -60,18 +60,18 @@ final readonly class PlainPage
     /** @param  array<string, string>  $less  what one may choose instead of leaving altogether, by the value that is sent */
     public static function unsubscribe(string $action, string $business, array $less = []): self
     {
-        return new self(200, 'Unsubscribe?', $less === [] ? "You will get no more letters from {$business}." : "Would less be enough, or shall {$business} write to you no more at all?",
+        return new self(200, 'Unsubscribe?', $less === [] ? "You will get no more emails from {$business}." : "Would less be enough, or shall {$business} write to you no more at all?",
             ['confirm' => $action, 'less' => $less]);
     }
 
     public static function unsubscribed(string $business, string $back): self
     {
-        return new self(200, 'You are unsubscribed', "You will get no more letters from {$business}. Thank you for having read them.", ['back' => $back]);
+        return new self(200, 'You are unsubscribed', "You will get no more emails from {$business}. Thank you for having read them.", ['back' => $back]);
     }
 
     public static function lessOften(string $business, string $back): self
     {
-        return new self(200, 'You will get less', "{$business} sends you no more letters of this kind.", ['back' => $back]);
+        return new self(200, 'You will get less', "{$business} sends you no more emails of this kind.", ['back' => $back]);
     }
 
     public static function quiet(string $business, string $back): self
@@ -81,7 +81,7 @@ final readonly class PlainPage
 
     public static function subscribedAgain(string $business): self
     {
-        return new self(200, 'As it was', "You get the letters from {$business} again.");
+        return new self(200, 'As it was', "You get the emails from {$business} again.");
     }
 
     public function response(): Response

@@ -8,7 +8,7 @@ use Lantern\Core\Emails\EmailBody;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizer;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizerConfig;
 
-/** Cleans the HTML that an owner writes: a few marks for words on pages, a few more for letters. */
+/** Cleans the HTML that an owner writes: a few marks for words on pages, a few more for emails. */
 final class RichText
 {
     /** @var array<string, HtmlSanitizer> made once for each set of what is allowed */
@@ -45,7 +45,7 @@ final class RichText
     }
 
     /**
-     * The body of a letter: the same, and headings, lines, quotes, pictures from the library, parts that are kept once,
+     * The body of an email: the same, and headings, lines, quotes, pictures from the library, parts that are kept once,
      * and parts for some readers only, as {@see EmailBody} reads them.
      */
     public static function email(string $html): string
@@ -94,7 +94,7 @@ final class RichText
         $protected = (string) preg_replace('/(href=["\'])\{\{\s*([a-z0-9_]{1,40})\s*\}\}(["\'])/i', '$1'.self::STAND_IN.'$2$3', $html);
         $clean = $sanitizer->sanitizeFor('body', $protected);
 
-        // Breaks are written as the starters write them, so that what was never touched stays the same to the letter.
+        // Breaks are written as the starters write them, so that what was never touched stays the same to the email.
         $clean = str_replace('<br />', '<br>', $clean);
 
         return trim((string) preg_replace('~'.preg_quote(self::STAND_IN, '~').'([a-z0-9_]{1,40})~', '{{$1}}', $clean));

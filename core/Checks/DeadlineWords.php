@@ -7,7 +7,7 @@ namespace Lantern\Core\Checks;
 use DateTimeImmutable;
 use DateTimeZone;
 
-/** Finds the days that a letter names as the end of something: "until 5 March", "closes on Friday", "by 2027-03-05". */
+/** Finds the days that an email names as the end of something: "until 5 March", "closes on Friday", "by 2027-03-05". */
 final class DeadlineWords
 {
     private const MONTHS = ['january' => 1, 'february' => 2, 'march' => 3, 'april' => 4, 'may' => 5, 'june' => 6, 'july' => 7, 'august' => 8, 'september' => 9, 'october' => 10, 'november' => 11, 'december' => 12];
@@ -19,8 +19,8 @@ final class DeadlineWords
 
     /**
      * @param  string  $text  plain text
-     * @param  DateTimeImmutable  $from  when the letter goes out, or now: days without a year are the nearest ones, days of the week the next ones
-     * @return list<array{words: string, day: string}> in the order of the letter; days as 2027-03-05, in the zone
+     * @param  DateTimeImmutable  $from  when the email goes out, or now: days without a year are the nearest ones, days of the week the next ones
+     * @return list<array{words: string, day: string}> in the order of the email; days as 2027-03-05, in the zone
      */
     public static function in(string $text, DateTimeImmutable $from, DateTimeZone $zone): array
     {
@@ -73,7 +73,7 @@ final class DeadlineWords
     {
         if ($year === 0 && $from !== null) {
             $year = (int) $from->format('Y');
-            // The nearest of three: a letter of December that says 5 January means the coming one.
+            // The nearest of three: an email of December that says 5 January means the coming one.
             $distance = fn (int $y): float => abs((int) $from->format('U') - (int) gmmktime(12, 0, 0, $month, $day, $y));
             foreach ([$year - 1, $year + 1] as $other) {
                 $year = $distance($other) < $distance($year) ? $other : $year;

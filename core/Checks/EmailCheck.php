@@ -8,26 +8,26 @@ use DateTimeImmutable;
 use Lantern\Core\Emails\EmailBody;
 use Lantern\Core\Emails\MergeFields;
 
-/** What should be mended in a letter before it goes out. */
+/** What should be fixed in an email before it goes out. */
 final class EmailCheck
 {
     /** Mail programs on phones show about so many characters of a subject. */
     public const SUBJECT = 60;
 
-    /** Some mail programs cut a letter off beyond this; bytes. */
+    /** Some mail programs cut an email off beyond this; bytes. */
     public const HEAVY = 100_000;
 
     /** Fewer words than these beside pictures, and a reader who sees no pictures sees nothing. */
     public const FEW_WORDS = 20;
 
     /**
-     * @param  string  $name  what the letter is called, for the sentences
+     * @param  string  $name  what the email is called, for the sentences
      * @param  string  $open  what to open to mend it, and its id
      * @return list<Finding>
      */
     public static function of(string $name, string $subject, string $body, EmailFacts $facts, string $open, string $id): array
     {
-        $fix = $open === 'email' ? 'Open the email' : 'Open the letter';
+        $fix = $open === 'email' ? 'Open the email' : 'Open the email';
         $findings = [];
         $add = function (string $code, bool $blocks, string $message) use (&$findings, $open, $id, $fix): void {
             $findings[] = new Finding($code, $blocks, $message, $open, $id, $fix);
@@ -111,7 +111,7 @@ final class EmailCheck
             $add('heavy', false, "“{$name}” weighs ".round($facts->bytes / 1000).' KB; beyond '.self::HEAVY / 1000 .' KB some mail programs cut it off.');
         }
         if (trim($facts->postalAddress) === '') {
-            $add('no-postal-address', true, 'Your letters need a postal address at their foot: the law and the spam filters ask for it.');
+            $add('no-postal-address', true, 'Your emails need a postal address at their foot: the law and the spam filters ask for it.');
         }
     }
 
@@ -121,7 +121,7 @@ final class EmailCheck
         $ends = array_map(fn (DateTimeImmutable $d): array => self::endDays($d, $facts), $facts->deadlines);
         foreach (DeadlineWords::in($text, $facts->sendAt ?? $facts->now, $facts->zone) as $said) {
             $sent = $facts->sendAt?->setTimezone($facts->zone)->format('Y-m-d');
-            // A word like “Friday” in a letter without a moment of its own means another day for every reader.
+            // A word like “Friday” in an email without a moment of its own means another day for every reader.
             $fixed = preg_match('/\d/', $said['words']) === 1;
             if ($sent !== null && $said['day'] < $sent) {
                 $add('deadline-over', false, "“{$name}” speaks of {$said['words']}, which is over when it goes out.");

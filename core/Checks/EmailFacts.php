@@ -13,7 +13,7 @@ use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
-/** What a letter is checked against. */
+/** What an email is checked against. */
 final readonly class EmailFacts
 {
     /**
@@ -23,7 +23,7 @@ final readonly class EmailFacts
      * @param  array<string, string>  $pages  private names of the funnel's pages by id
      * @param  array<string, DateTimeImmutable>  $deadlines  moments at which something really ends, by what they stand on
      * @param  bool  $gives  is there a download?
-     * @param  int  $bytes  of the letter as it goes out; 0 where it is not known
+     * @param  int  $bytes  of the email as it goes out; 0 where it is not known
      */
     public function __construct(
         public DateTimeImmutable $now,
@@ -40,7 +40,7 @@ final readonly class EmailFacts
     }
 
     /**
-     * For a letter of a funnel.
+     * For an email of a funnel.
      *
      * @param  list<string>  $own  names of the owner's own fields of people
      */
@@ -61,7 +61,7 @@ final readonly class EmailFacts
             array_column(array_map(fn (PagePlan $p): array => [$p->id, $p->name], $plan->pages), 1, 0), $deadlines, $plan->leadMagnets !== [], $postalAddress, null, $bytes);
     }
 
-    /** The same for a letter that goes out at a moment. */
+    /** The same for an email that goes out at a moment. */
     public function sentAt(DateTimeImmutable $at): self
     {
         return new self($this->now, $this->zone, $this->fields, $this->personal, $this->pages, $this->deadlines, $this->gives, $this->postalAddress, $at, $this->bytes);

@@ -107,7 +107,7 @@ final class PageCheck
                 foreach ($block->links() as $link) {
                     if (in_array(Link::read($link)->kind, ['page', 'outside', 'outcome'], true)) {
                         $this->add('many-goals', false, 'This page has one goal, the form; a link that leads away from it costs sign-ups.', $block->id,
-                            in_array($block->kind, [BlockKind::Menu, BlockKind::Button], true) ? 'Take it out' : '');
+                            in_array($block->kind, [BlockKind::Menu, BlockKind::Button], true) ? 'Remove' : '');
                         break;
                     }
                 }
@@ -153,7 +153,7 @@ final class PageCheck
             }
         }
         if ($block->kind === BlockKind::Heading && $block->words() === '') {
-            $this->add('empty-heading', false, 'A heading here is empty; those who have the page read aloud stumble over it.', $block->id, 'Take it out');
+            $this->add('empty-heading', false, 'A heading here is empty; those who have the page read aloud stumble over it.', $block->id, 'Remove');
         }
         if ($block->kind === BlockKind::Button && mb_strlen($block->field('text')) > self::LONG_BUTTON) {
             $this->add('long-for-phone', false, "The button “{$block->field('text')}” breaks into several lines on a phone.", $block->id);
@@ -171,7 +171,7 @@ final class PageCheck
         $name = $block->field('text') !== '' ? "“{$block->field('text')}”" : 'A link';
         if (in_array($block->kind, [BlockKind::Button, BlockKind::Price], true) && $block->field('url') === '') {
             $this->add('empty-link', true, ($block->field('text') === '' ? 'A button' : "The button {$name}")." on “{$this->page->name}” leads nowhere.", $block->id,
-                $block->kind === BlockKind::Button ? 'Take it out' : '');
+                $block->kind === BlockKind::Button ? 'Remove' : '');
         }
         if ($block->kind === BlockKind::Menu && array_filter($block->items, fn (array $i): bool => ($i['url'] ?? '') === '') !== []) {
             $this->add('empty-link', true, "An entry of the menu on “{$this->page->name}” leads nowhere.", $block->id);
@@ -213,7 +213,7 @@ final class PageCheck
             default => false,
         };
         if ($empty) {
-            $this->add('empty-picture', false, 'A place for a picture is empty. Visitors do not see it.', $block->id, 'Take it out');
+            $this->add('empty-picture', false, 'A place for a picture is empty. Visitors do not see it.', $block->id, 'Remove');
         }
     }
 
@@ -234,13 +234,13 @@ final class PageCheck
             $url = $block->field('url');
             if ($block->field('video') === '' && $url === '') {
                 $shown = in_array($this->page->role, [PageRole::Lesson, PageRole::Room, PageRole::Replay], true);
-                $this->add('no-video', $shown, "“{$this->page->name}” has a place for a video and no video yet.", $block->id, $shown ? '' : 'Take it out');
+                $this->add('no-video', $shown, "“{$this->page->name}” has a place for a video and no video yet.", $block->id, $shown ? '' : 'Remove');
             } elseif ($url !== '' && ! $this->facts->mayEmbed($url)) {
                 $this->add('embed-refused', false, 'This video comes from a place that is not on your list, so visitors see a link instead. Add its host under Settings.', $block->id);
             }
         }
         if ($block->kind === BlockKind::Countdown && $block->field('until') === '') {
-            $this->add('no-moment', true, "The countdown on “{$this->page->name}” has no end. Say until when.", $block->id, 'Take it out');
+            $this->add('no-moment', true, "The countdown on “{$this->page->name}” has no end. Say until when.", $block->id, 'Remove');
         }
     }
 }

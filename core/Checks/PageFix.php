@@ -41,6 +41,6 @@ final class PageFix
             return new Document($sections, $page ? $document->background->readable() : $document->background, $document->look);
         }
 
-        throw Invalid::at('code', 'This can only be mended by hand.');
+        throw Invalid::at('code', 'This can only be fixed by hand.');
     }
 }

@@ -8,7 +8,7 @@ use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
 /**
- * How a broadcast goes out beside its letter and its readers. With another subject it begins as a split test: `share`
+ * How a broadcast goes out beside its email and its readers. With another subject it begins as a split test: `share`
  * percent of the readers get one of the two, and after `hours` the better one goes to the rest. With `againDays` it
  * goes once more, that many days later, to those who neither opened it nor clicked.
  */

@@ -11,8 +11,8 @@ use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
 /**
- * The body of a letter as it is kept: sanitised HTML in which a `div` is one of two things and never holds another.
- * `<div data-part="ID"></div>` stands for a part that is kept once and used in many letters, such as a signature.
+ * The body of an email as it is kept: sanitised HTML in which a `div` is one of two things and never holds another.
+ * `<div data-part="ID"></div>` stands for a part that is kept once and used in many emails, such as a signature.
  * `<div data-only='{"kind":"tag",…}'>…</div>` is for those readers only for whom the rule holds.
  */
 final class EmailBody

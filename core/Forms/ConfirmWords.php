@@ -11,7 +11,7 @@ final readonly class ConfirmWords
 {
     public function __construct(
         public string $title = 'One more step: look in your inbox',
-        public string $words = 'A short letter is on its way to you. Press the button in it, and you are in. If it is not there in two minutes, look where your spam goes.',
+        public string $words = 'A short email is on its way to you. Press the button in it, and you are in. If it is not there in two minutes, look where your spam goes.',
         public string $subject = 'Please confirm: is this your address?',
         public string $letter = '<p>Hello {{first_name|there}},</p><p>somebody, most likely you, asked for this at {{business}}. One press, and it is yours:</p>',
         public string $button = 'Yes, this is my address',

@@ -34,7 +34,7 @@ enum SectionKind: string
         return match ($this) {
             self::Header => 'Header',
             self::Opening => 'Opening',
-            self::Words => 'Words',
+            self::Words => 'Text',
             self::Learn => 'What you will learn',
             self::Host => 'About the host',
             self::Testimonials => 'Testimonials',

@@ -11,7 +11,7 @@ use Lantern\Core\Support\Invalid;
 /**
  * An email address in two forms: as it was typed (the display form), and the key by which two spellings are the
  * same person. The key has the domain in ASCII small letters (IDN in its `xn--` form) and the local part in small
- * letters: the standard lets a host tell capitals apart, but none in use does, and people type both. A part after
+ * emails: the standard lets a host tell capitals apart, but none in use does, and people type both. A part after
  * a plus stays, since it can be somebody else's address.
  */
 final readonly class EmailAddress

@@ -139,7 +139,7 @@ final readonly class ImportPlan
                 array_push($tags, ...array_values(array_filter(array_map(fn (string $t): string => mb_substr(trim($t), 0, 60), preg_split('/[,;|]/', $value) ?: []), fn (string $t): bool => $t !== '')));
             } elseif ($to === 'joined') {
                 $joined = self::day($value, $this->dates);
-                $note = $joined === null ? 'Brought in as if they had joined today: “'.mb_strimwidth($value, 0, 40, '…').'” is no day, or may be two. Write it like 2027-03-31.' : '';
+                $note = $joined === null ? 'Imported as if they had joined today: “'.mb_strimwidth($value, 0, 40, '…').'” is no day, or may be two. Write it like 2027-03-31.' : '';
             } elseif (isset($values[$to])) {
                 $values[$to] = mb_substr($value, 0, $to === 'phone' ? 40 : 100);
             } else {

@@ -56,7 +56,7 @@ final readonly class Reconnection
     }
 
     /**
-     * A page that is taken out. Whoever would have come to it is led to where its main outcome led; failing that, to
+     * A page that is removed. Whoever would have come to it is led to where its main outcome led; failing that, to
      * the page after it; failing that, the way ends and the go-live check says so.
      *
      * @param  Plan  $plan  still with the page

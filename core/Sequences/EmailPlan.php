@@ -89,7 +89,7 @@ final readonly class EmailPlan implements Part
             $ids[$this->sequence] ?? $this->sequence, $this->only->withIds($ids));
     }
 
-    /** Does the letter hold the link to the gift? It is written as the merge field `{{download_link}}`. */
+    /** Does the email hold the link to the gift? It is written as the merge field `{{download_link}}`. */
     public function linksToGift(): bool
     {
         return str_contains($this->body, '{{download_link}}');

@@ -11,7 +11,7 @@ use DateTimeImmutable;
  *
  * - what was sent, is on its way, failed or was left out stays as it is;
  * - an email that waits is moved to the moment it has now. If that has passed, it goes out at the next moment the window allows;
- * - an email that was taken out is not sent any more;
+ * - an email that was removed is not sent any more;
  * - an email that is new is planned, unless its moment has passed for this person: then they have gone by the place where it stands.
  */
 final readonly class Replan

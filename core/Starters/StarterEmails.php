@@ -7,7 +7,7 @@ namespace Lantern\Core\Starters;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Sequences\Delay;
 
-/** The emails of the starters: whole letters that hold for any title, so that a funnel can go live as it is. */
+/** The emails of the starters: whole emails that hold for any title, so that a funnel can go live as it is. */
 final class StarterEmails
 {
     /** @return list<array{name: string, subject: string, body: string, delay: Delay}> */

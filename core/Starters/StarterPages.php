@@ -64,7 +64,7 @@ final class StarterPages
                 $d->text('I have helped people with this for years, one at a time, and the same questions come up again and again. This is the answer I wish somebody had handed me at the beginning.'), $d->picture()),
             $d->section('questions-folded', $d->heading('Questions people ask'), $d->questions([
                 'What does it cost?' => 'Nothing. You give me your email address, and I write to you now and then.',
-                'Will I drown in emails?' => 'No. A letter when there is something to say, and one click takes you off the list.',
+                'Will I drown in emails?' => 'No. An email when there is something to say, and one click takes you off the list.',
                 'How long does it take?' => 'A quarter of an hour to read. Then it is there whenever you want to look something up.',
             ])),
             $d->section('action-band', $d->heading('It is ready when you are'), $d->button('Send it to me', 'section:'.$opening->id)),
@@ -94,7 +94,7 @@ final class StarterPages
         $title = $d->titleHtml();
         $blocks = $d->leadMagnet !== null
             ? [$d->heading('It is yours, {{first_name|friend}}.'), $d->text("“{$title}” is ready. A copy is on its way to your inbox as well; if you cannot see it in five minutes, have a look in the spam folder."), $d->download()]
-            : [$d->heading('Thank you, {{first_name|friend}}.'), $d->text('A first letter is on its way to your inbox. If you cannot see it in five minutes, have a look in the spam folder.')];
+            : [$d->heading('Thank you, {{first_name|friend}}.'), $d->text('A first email is on its way to your inbox. If you cannot see it in five minutes, have a look in the spam folder.')];
 
         return self::page($d->section('opening-card', ...$blocks), $d->footer());
     }
@@ -132,7 +132,7 @@ final class StarterPages
             $d->section('learn-steps', $d->heading('Three things to do now'), $d->points([
                 ['calendar', 'Put it in your calendar', 'An hour without interruptions is worth two with them.'],
                 ['note', 'Write down one question', 'The one you would ask if nobody else were listening.'],
-                ['speech', 'Answer my letter', 'Tell me what you hope for, and I will prepare for it.'],
+                ['speech', 'Answer my email', 'Tell me what you hope for, and I will prepare for it.'],
             ])),
             $d->footer(),
         );

@@ -12,7 +12,7 @@ final class StarterSales
     public static function sales(StarterDesk $d): Document
     {
         $price = $d->section('price-card', $d->heading('What it costs'), $d->price($d->title, $d->priceOrPrompt(), 'I am in', 'outcome:bought',
-            'The whole programme, step by step', 'A letter every week that says what to do next', 'Your questions answered, in writing', 'Yours to keep afterwards'));
+            'The whole programme, step by step', 'An email every week that says what to do next', 'Your questions answered, in writing', 'Yours to keep afterwards'));
 
         return StarterPages::page(
             $d->section('header-centred', $d->logo()),
@@ -76,9 +76,9 @@ final class StarterSales
             $d->section('opening-card', $d->eyebrow('Welcome'), $d->heading('Good to have you here, {{first_name|friend}}.'),
                 $d->text("You are in “{$d->titleHtml()}”. Everything you need to begin is on its way to your inbox.")),
             $d->section('learn-steps', $d->heading('Your first three steps'), $d->points([
-                ['note', 'Open the first letter', 'It tells you what to do this week. It takes five minutes to read.'],
+                ['note', 'Open the first email', 'It tells you what to do this week. It takes five minutes to read.'],
                 ['calendar', 'Keep two hours free', 'Choose them now. What stands in the calendar gets done.'],
-                ['speech', 'Say hello', 'Answer the letter and tell me where you stand. I read all of them.'],
+                ['speech', 'Say hello', 'Answer the email and tell me where you stand. I read all of them.'],
             ])),
             $d->footer(),
         );

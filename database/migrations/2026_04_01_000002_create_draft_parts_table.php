@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Illuminate\Contracts\Database\Query\Expression;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
@@ -75,6 +76,11 @@ return new class extends Migration
         foreach ($ways as $way) {
             DB::table('ways')->insert((array) $way);
         }
+        // These sentences are also looked for, so they are written as the application writes them now.
+        $removed = fn (string $column): Expression => DB::raw("replace(replace({$column}, 'The email was taken out of the funnel', "
+            ."'The email was removed from the funnel'), 'Taken out of the sequence', 'Removed from the sequence')");
+        DB::table('messages')->whereNotNull('trouble')->update(['trouble' => $removed('trouble')]);
+        DB::table('enrolments')->whereNotNull('ended_why')->update(['ended_why' => $removed('ended_why')]);
         foreach (['pages', 'forms', 'emails', 'sequences', 'lead_magnets', 'shared_sections'] as $table) {
             Schema::drop($table);
         }

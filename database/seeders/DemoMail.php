@@ -18,7 +18,7 @@ use Carbon\CarbonImmutable;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
-/** The letters of the demo and what became of them: a branch, a signature, segments, a broadcast, readers who open and click. */
+/** The emails of the demo and what became of them: a branch, a signature, segments, a broadcast, readers who open and click. */
 final class DemoMail
 {
     /** Dice of their own, so that the crowd stays the same whoever reads. */
@@ -29,7 +29,7 @@ final class DemoMail
         $this->dice = new Randomizer(new Mt19937(7));
     }
 
-    /** On day seven one letter for those who looked at the plan again, and one for the others. Letters go out by day. */
+    /** On day seven one email for those who looked at the plan again, and one for the others. Emails go out by day. */
     public function branch(Funnel $funnel, Business $business): void
     {
         $signature = EmailPart::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'name' => 'Imke’s signature', 'body' => '<p>Imke<br><em>Ferncroft Cello Room</em></p>']);
@@ -42,7 +42,7 @@ final class DemoMail
         DraftPart::there($funnel->id, 'sequence')->firstOrFail()->change(['name' => 'Twelve minutes', 'window' => ['days' => [1, 2, 3, 4, 5, 6, 7], 'from' => 8, 'to' => 20]])->save();
     }
 
-    /** Now and then somebody opens a letter, and some of them follow its link. */
+    /** Now and then somebody opens an email, and some of them follow its link. */
     public function read(Message $message, DemoCrowd $crowd, CarbonImmutable $end): void
     {
         $warm = match (true) {

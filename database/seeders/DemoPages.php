@@ -44,7 +44,7 @@ final readonly class DemoPages
                 $d->picture()->with(['picture' => $portrait, 'alt' => 'A cello beside a music stand in a room with a window'])),
             $d->section('questions-folded', $d->heading('Before you ask'), $d->questions([
                 'Do I need to read music?' => 'No. What has to be read is drawn beside it.',
-                'What comes after the guide?' => 'A letter now and then, with one thing to try. You can leave with one click.',
+                'What comes after the guide?' => 'An email now and then, with one thing to try. You can leave with one click.',
                 'I have no teacher. Is that a problem?' => 'Not for this. Twelve careful minutes do no harm, and they show you what to ask one.',
             ])),
         ];

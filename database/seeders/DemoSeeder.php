@@ -109,7 +109,7 @@ final class DemoSeeder extends Seeder
         $this->words($funnel, $cover->id);
         $this->followUps($funnel, $business);
         $this->publishing->publish($funnel, User::query()->first(), 'First try: plain and short');
-        // Starts small, rises with a letter to the list in week three and a podcast in week five, dips in week seven.
+        // Starts small, rises with an email to the list in week three and a podcast in week five, dips in week seven.
         $this->live($funnel, $from, $now, [100, 130, 260, 175, 270, 195, 90, 180], [0.26, 0.27, 0.33, 0.29, 0.34, 0.31, 0.28, 0.33], function (int $week) use ($funnel, $room): void {
             if ($week === 3) {
                 $entry = DraftPart::there($funnel->id, 'page')->firstOrFail();
@@ -144,7 +144,8 @@ final class DemoSeeder extends Seeder
      */
     private function live(Funnel $funnel, CarbonImmutable $from, CarbonImmutable $until, array $visitors, array $rates, callable $atWeekStart): void
     {
-        foreach ($visitors as $week => $count) {
+        foreach ($visitors as $week => $whole) {
+            $count = intdiv($whole, max(1, (int) config('lantern.demo_part')));
             CarbonImmutable::setTestNow($from->addWeeks($week));
             $atWeekStart($week);
             $funnel->refresh()->load(['liveVersion', 'business']);

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue';
 import AppBar from '@/ui/AppBar.vue';
-import NoticeHost from '@/ui/NoticeHost.vue';
+import ToastHost from '@/ui/ToastHost.vue';
 import FirstRun from '@/session/FirstRun.vue';
 import SignIn from '@/session/SignIn.vue';
 import { useSession } from '@/stores/session';
@@ -29,6 +29,6 @@ onMounted(async () => {
         </template>
         <FirstRun v-else-if="session.session.firstRun" />
         <SignIn v-else />
-        <NoticeHost />
+        <ToastHost />
     </template>
 </template>

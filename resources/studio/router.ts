@@ -20,7 +20,7 @@ export const router = createRouter({
         },
         { path: '/people', component: () => import('@/people/PeopleList.vue'), meta: { title: 'People' } },
         { path: '/people/submissions', component: () => import('@/people/SubmissionsScreen.vue'), meta: { title: 'Submissions' } },
-        { path: '/people/imports/:id?', component: () => import('@/people/ImportScreen.vue'), meta: { title: 'Bring people in' } },
+        { path: '/people/imports/:id?', component: () => import('@/people/ImportScreen.vue'), meta: { title: 'Import people' } },
         { path: '/people/:id', component: () => import('@/people/PersonView.vue'), meta: { title: 'Person' } },
         { path: '/outbox/broadcasts', component: () => import('@/outbox/BroadcastList.vue'), meta: { title: 'Broadcasts' } },
         { path: '/outbox/broadcasts/:id', component: () => import('@/outbox/BroadcastDesk.vue'), meta: { title: 'Broadcast' } },

@@ -66,11 +66,12 @@ final class AccessibilityTest extends BrowserTestCase
             $this->seeText($stranger, 'It is yours');
             $stranger->get(self::$site.'/f/01aaaaaaaaaaaaaaaaaaaaaaaa/x.pdf');
             $this->check($stranger, 'a link that has run out');
-            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from messages where state = 'sent'") === 1, 'the letter is sent');
+            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from messages where state = 'sent'") === 1, 'the email is sent');
 
             $ids = fn (string $table): string => (string) $this->sql("select id from {$table}");
-            foreach (['funnels' => 'table', "funnels/{$funnel}" => '[data-test=joined] li', "funnels/{$funnel}/page/{$ids('pages')}" => 'iframe[data-ready=true]', "funnels/{$funnel}/form/{$ids('forms')}" => 'fieldset',
-                "funnels/{$funnel}/email/{$ids('emails')}" => '.letter p', "funnels/{$funnel}/lead-magnet/{$ids('lead_magnets')}" => 'input[type=file]', 'people' => 'table', 'people/submissions' => 'dl', 'people/imports' => 'input[type=file]', 'outbox/broadcasts' => 'nav[aria-label="Parts of this screen"]', "funnels/{$funnel}/sequence/{$ids('sequences')}" => 'table', "people/{$ids('people')}" => '#history',
+            $part = fn (string $kind): string => "funnels/{$funnel}/{$kind}/".$this->sql("select id from draft_parts where kind = '{$kind}' order by position");
+            foreach (['funnels' => 'table', "funnels/{$funnel}" => '[data-test=joined] li', $part('page') => 'iframe[data-ready=true]', $part('form') => 'fieldset',
+                $part('email') => '.email-text p', $part('lead-magnet') => 'input[type=file]', 'people' => 'table', 'people/submissions' => 'dl', 'people/imports' => 'input[type=file]', 'outbox/broadcasts' => 'nav[aria-label="Parts of this screen"]', $part('sequence') => 'table', "people/{$ids('people')}" => '#history',
                 "outbox/{$ids('messages')}" => '[role=tablist]', "results/{$funnel}" => 'canvas', 'settings' => 'form'] as $path => $css) {
                 $b->get(self::$site."/studio/{$path}");
                 $this->waitFor($b, fn (RemoteWebDriver $b): bool => count($b->findElements(WebDriverBy::cssSelector($css))) > 0, $path);
@@ -78,7 +79,7 @@ final class AccessibilityTest extends BrowserTestCase
             }
             $b->get(self::$site.'/studio/outbox/broadcasts');
             $this->byWords($b, 'Write a broadcast')->click();
-            $this->find($b, '.letter p');
+            $this->find($b, '.email-text p');
             $this->byWords($b, 'Only those who …')->click();
             $this->check($b, 'a broadcast with a rule');
         });

@@ -35,6 +35,9 @@ abstract class BrowserTestCase extends TestCase
     /** @var list<RemoteWebDriver> */
     private array $browsers = [];
 
+    /** @var list<array{int, int, string|null}> how they were opened */
+    private array $opened = [];
+
     public static function setUpBeforeClass(): void
     {
         $root = dirname(__DIR__, 2);
@@ -46,7 +49,7 @@ abstract class BrowserTestCase extends TestCase
         $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OTAxMjM0NTY3ODkwMTIzNDU2Nzg5MDE=', 'APP_URL' => self::$site, 'DB_DATABASE' => self::$folder.'/db.sqlite',
             'UPLOADS_PATH' => self::$folder.'/uploads', 'CACHE_STORE' => 'file', 'CACHE_PATH' => self::$folder.'/cache', 'SESSION_DRIVER' => 'database', 'QUEUE_CONNECTION' => 'database',
             'MAIL_MAILER' => 'outbox', 'LANTERN_DEMO' => 'false', 'LANTERN_LEAST_SECONDS' => '0', 'LANTERN_SIGN_INS_PER_MINUTE' => '100', 'PHP_CLI_SERVER_WORKERS' => '4'];
-        // Into files: a pipe that nobody reads fills up, and whoever writes to it stands still.
+        // Into files: a pipe that nobody reads fills up, and whoever writes to it waits.
         $logged = fn (string $file): array => ['sh', '-c', 'exec "$@" > "$0" 2>&1', self::$folder.'/'.$file];
         self::$env = $env;
         self::artisan('migrate', '--force', '--quiet');
@@ -68,10 +71,10 @@ abstract class BrowserTestCase extends TestCase
 
     protected function tearDown(): void
     {
-        foreach ($this->browsers as $browser) {
-            $browser->quit();
+        foreach ($this->browsers as $i => $browser) {
+            Chrome::release($browser, ...$this->opened[$i]);
         }
-        $this->browsers = [];
+        $this->browsers = $this->opened = [];
     }
 
     /** Runs before the browsers are closed. */
@@ -91,10 +94,12 @@ abstract class BrowserTestCase extends TestCase
 
     protected function browser(int $width = 1280, int $height = 800, ?string $downloads = null): RemoteWebDriver
     {
+        $this->opened[] = [$width, $height, $downloads];
+
         return $this->browsers[] = Chrome::open($width, $height, $downloads);
     }
 
-    /** Keeps a picture and the console when the given steps fail. */
+    /** Keeps a picture, what went wrong and the console when the given steps fail. */
     protected function steps(callable $steps): void
     {
         try {
@@ -105,7 +110,7 @@ abstract class BrowserTestCase extends TestCase
             foreach ($this->browsers as $i => $browser) {
                 $name = "{$folder}/{$this->name()}-{$i}";
                 $browser->takeScreenshot("{$name}.png");
-                file_put_contents("{$name}.txt", $browser->getCurrentURL()."\n".implode("\n", array_column($browser->manage()->getLog('browser'), 'message')));
+                file_put_contents("{$name}.txt", $e->getMessage()."\n".$browser->getCurrentURL()."\n".implode("\n", array_column($browser->manage()->getLog('browser'), 'message')));
                 fwrite(STDERR, "\nWhat the browser showed: {$name}.png\n");
             }
             throw $e;
@@ -191,25 +196,26 @@ abstract class BrowserTestCase extends TestCase
         return (new Process([PHP_BINARY, 'artisan', ...$arguments], dirname(__DIR__, 2), self::$env))->mustRun()->getOutput();
     }
 
-    /** Makes the owner if there is none, and signs in. */
+    /** Makes the owner if there is none, and signs in. Typing it is what a test of its own does. */
     protected function signIn(RemoteWebDriver $b): void
     {
         $b->get(self::$site.'/studio');
         $this->find($b, 'button[type=submit]');
-        if (str_contains($b->getPageSource(), 'Create my Studio')) {
-            $this->fill($b, 'Your name', 'Imke Farrow');
-            $this->fill($b, 'Your email address', 'imke@ferncroft.example');
-            $this->fill($b, 'Password', 'twelve minutes a day');
-            $this->fill($b, 'Business', 'Ferncroft Cello Room');
-            $this->fill($b, 'Sender name', 'Imke Farrow');
-            $this->fill($b, 'Sender address', 'imke@ferncroft.example');
-            $this->fill($b, 'Postal address', '3 Ferncroft Yard, Exampleton');
-            $this->byWords($b, 'Create my Studio')->click();
-        } else {
-            $this->fill($b, 'Email address', 'imke@ferncroft.example');
-            $this->fill($b, 'Password', 'twelve minutes a day');
-            $this->byWords($b, 'Sign in')->click();
-        }
+        $b->executeAsyncScript(<<<'JS'
+            const done = arguments[arguments.length - 1];
+            const token = () => decodeURIComponent(document.cookie.match(/(?:^|; )XSRF-TOKEN=([^;]*)/)[1]);
+            const call = (method, path, body) => fetch(`/studio/api/${path}`, { method, credentials: 'same-origin', body: body && JSON.stringify(body),
+                headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-Requested-With': 'XMLHttpRequest', 'X-XSRF-TOKEN': token() } });
+            (async () => {
+                const owner = { email: 'imke@ferncroft.example', password: 'twelve minutes a day' };
+                const { firstRun } = await (await call('GET', 'session')).json();
+                const answer = await (firstRun ? call('POST', 'setup', { ...owner, name: 'Imke Farrow', businessName: 'Ferncroft Cello Room', senderName: 'Imke Farrow',
+                    senderAddress: 'imke@ferncroft.example', postalAddress: '3 Ferncroft Yard, Exampleton', timezone: Intl.DateTimeFormat().resolvedOptions().timeZone, currency: 'EUR' })
+                    : call('POST', 'session', owner));
+                done(answer.status);
+            })();
+            JS);
+        $b->get(self::$site.'/studio');
         $this->byWords($b, 'Your account');
     }
 

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver; // names-ok: the namespace of the browser library
 use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\WebDriverException; // names-ok: the namespace of the browser library
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver; // names-ok: the namespace of the browser library
 use Facebook\WebDriver\WebDriverDimension; // names-ok: the namespace of the browser library
@@ -18,9 +20,53 @@ final class Chrome
 
     private static int $port = 0;
 
+    /** @var array<string, list<RemoteWebDriver>> browsers that wait to be used again, by how they were opened */
+    private static array $idle = [];
+
     public static function open(int $width = 1280, int $height = 800, ?string $downloads = null): RemoteWebDriver
     {
         self::start();
+        self::$idle["{$width}x{$height}"] ??= [];
+        $idle = $downloads === null ? array_pop(self::$idle["{$width}x{$height}"]) : null;
+
+        return $idle ?? self::fresh($width, $height, $downloads);
+    }
+
+    /** Makes a stranger of a browser again and keeps it for the next test; one that cannot be is closed. */
+    public static function release(RemoteWebDriver $browser, int $width, int $height, ?string $downloads): void
+    {
+        try {
+            $tools = new ChromeDevToolsDriver($browser);
+            $site = (string) parse_url($browser->getCurrentURL(), PHP_URL_SCHEME) === 'http' ? preg_replace('~^(https?://[^/]+).*$~', '$1', $browser->getCurrentURL()) : null;
+            foreach (array_slice($browser->getWindowHandles(), 1) as $other) {
+                $browser->switchTo()->window($other)->close();
+            }
+            $browser->switchTo()->window($browser->getWindowHandles()[0]);
+            // First: an answer that is still on its way would bring its cookie back.
+            $browser->get('about:blank');
+            $tools->execute('Network.clearBrowserCookies');
+            $tools->execute('Network.clearBrowserCache');
+            if (is_string($site)) {
+                $tools->execute('Storage.clearDataForOrigin', ['origin' => $site, 'storageTypes' => 'all']);
+            }
+            $browser->manage()->getLog('browser');
+        } catch (WebDriverException) {
+            $downloads = 'cannot be used again';
+        }
+        $downloads === null ? self::$idle["{$width}x{$height}"][] = $browser : $browser->quit();
+    }
+
+    public static function quit(): void
+    {
+        foreach (array_merge([], ...array_values(self::$idle)) as $browser) {
+            $browser->quit();
+        }
+        self::$idle = [];
+        self::$driver?->stop(2);
+    }
+
+    private static function fresh(int $width, int $height, ?string $downloads): RemoteWebDriver
+    {
         $options = (new ChromeOptions)->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run',
             '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--hide-scrollbars',
             '--force-device-scale-factor=1',
@@ -77,6 +123,6 @@ final class Chrome
         self::$driver = new Process(['chromedriver', '--port='.self::$port, '--log-level=SEVERE'], timeout: null);
         self::$driver->disableOutput()->start();
         self::waitForPort(self::$port, self::$driver);
-        register_shutdown_function(fn () => self::$driver?->stop(2));
+        register_shutdown_function(self::quit(...));
     }
 }

@@ -147,7 +147,7 @@ final class DailyRoundTest extends BrowserTestCase
             $this->waitFor($plain, fn (): bool => $plain->findElement(WebDriverBy::cssSelector('h1'))->getText() === 'It is yours, friend.', 'the thank-you page');
             self::assertSame('Download it now', $plain->findElement(WebDriverBy::cssSelector('.download a'))->getText());
 
-            $this->waitFor($plain, fn (): bool => (int) $this->sql("select count(*) from messages where to_address = 'wren@example.com' and state = 'sent'") === 1, 'the letter is sent');
+            $this->waitFor($plain, fn (): bool => (int) $this->sql("select count(*) from messages where to_address = 'wren@example.com' and state = 'sent'") === 1, 'the email is sent');
             preg_match('~Unsubscribe: (\S+)~', (string) $this->sql("select text from messages where to_address = 'wren@example.com'"), $m);
             $plain->get($m[1]);
             $plain->findElement(WebDriverBy::cssSelector('form button[value=all]'))->click();

@@ -53,7 +53,7 @@ final class DeskTest extends BrowserTestCase
             $this->onPage($b, fn () => $this->find($b, 'h1')->sendKeys(WebDriverKeys::ESCAPE));
             $this->byWords($b, 'Undo')->click();
             $this->waitFor($b, fn (): bool => $this->headline($b) === 'First Season: be the first to know', 'the old words are back');
-            $this->byWords($b, 'Do again')->click();
+            $this->byWords($b, 'Redo')->click();
             $this->waitFor($b, fn (): bool => $this->headline($b) === 'Twelve weeks, one <melody>', 'and the new ones again');
 
             // A look for the whole funnel; the phone; nothing is public yet.
@@ -90,18 +90,18 @@ final class DeskTest extends BrowserTestCase
 
             $this->byWords($b, 'Open the timeline')->click();
             $this->byWords($b, 'Add a follow-up')->click();
-            $this->find($b, '.letter');
+            $this->find($b, '.email-text');
             $this->byWords($b, 'Publish version 1')->click();
             $this->seeText($b, '“Follow-up, day 1” has no subject.');
             self::assertSame([], $b->findElements(WebDriverBy::xpath('//button[text()="Make it live"]')));
             $this->byWords($b, 'Open the email')->click();
             $this->fill($b, 'Subject', 'A question, {{first_name|friend}}');
-            $this->find($b, '.letter')->click();
-            $this->find($b, '.letter')->sendKeys([WebDriverKeys::CONTROL, WebDriverKeys::END])->sendKeys([WebDriverKeys::NULL, 'What would you like to play?']);
+            $this->find($b, '.email-text')->click();
+            $this->find($b, '.email-text')->sendKeys([WebDriverKeys::CONTROL, WebDriverKeys::END])->sendKeys([WebDriverKeys::NULL, 'What would you like to play?']);
             $this->seeText($b, 'A question, Robin');
-            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select json_extract(definition, '$.body') from draft_parts where kind = 'email' and name = 'Follow-up, day 1'"), 'What would you like to play?'), 'the letter is saved');
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select json_extract(definition, '$.body') from draft_parts where kind = 'email' and name = 'Follow-up, day 1'"), 'What would you like to play?'), 'the email is saved');
             $this->byWords($b, 'Take this email out')->click();
-            $this->seeText($b, 'is taken out of the draft');
+            $this->seeText($b, 'is removed from the draft');
             $this->byWords($b, 'Undo', '[role=status] button')->click();
             $this->byWords($b, 'Follow-up, day 1');
             $this->byWords($b, 'Publish version 1')->click();

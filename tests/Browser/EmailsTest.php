@@ -10,7 +10,7 @@ use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser li
 use Facebook\WebDriver\WebDriverKeys; // names-ok: the namespace of the browser library
 use Symfony\Component\Process\Process; // names-ok: the namespace of the browser library
 
-/** From a form to a history: double opt-in, a sequence with a branch, a list with mistakes, a letter to a segment, one person through it all. */
+/** From a form to a history: double opt-in, a sequence with a branch, a list with mistakes, an email to a segment, one person through it all. */
 final class EmailsTest extends BrowserTestCase
 {
     private function live(RemoteWebDriver $b, string $name): string
@@ -45,7 +45,7 @@ final class EmailsTest extends BrowserTestCase
 
     private function type(RemoteWebDriver $b, string $words): void
     {
-        $letter = $this->find($b, '.letter');
+        $letter = $this->find($b, '.email-text');
         $letter->click();
         $letter->sendKeys([WebDriverKeys::CONTROL, WebDriverKeys::END])->sendKeys([WebDriverKeys::NULL, $words]);
     }
@@ -58,7 +58,7 @@ final class EmailsTest extends BrowserTestCase
             $form = (string) $this->sql("select id from draft_parts where kind = 'form' and funnel_id = '{$funnel}'");
             $b->get(self::$site."/studio/funnels/{$funnel}/form/{$form}");
             $this->byWords($b, 'Take “First name” out')->click();
-            $this->byWords($b, 'Ask to confirm it by a letter', '[role=switch], label')->click();
+            $this->byWords($b, 'Ask them to confirm the address by email', '[role=switch], label')->click();
             $this->fill($b, 'Heading of the page that says so', 'Nearly there');
             $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' and id = '{$form}'"), 'Nearly there'), 'the form is saved');
 
@@ -66,9 +66,9 @@ final class EmailsTest extends BrowserTestCase
             foreach (['The chair', 'For those who looked', 'For the others', 'The end'] as $i => $name) {
                 $b->get(self::$site."/studio/funnels/{$funnel}/sequence/{$sequence}");
                 $this->byWords($b, 'Add an email')->click();
-                $this->find($b, '.letter');
+                $this->find($b, '.email-text');
                 $this->fill($b, 'Private name', $name);
-                $this->fill($b, 'Subject', "{$name}: a letter");
+                $this->fill($b, 'Subject', "{$name}: an email");
                 $this->type($b, "Some words about {$name} that are worth reading on a quiet evening.");
                 if ($i === 1 || $i === 2) {
                     $this->byWords($b, 'Only those who …')->click();
@@ -76,7 +76,7 @@ final class EmailsTest extends BrowserTestCase
                     $this->choose($b, 'What they did or did not do', $i === 1 ? 'clicked in' : 'did not click in');
                     $this->choose($b, 'With what', 'Welcome email');
                 }
-                $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select json_extract(definition, '$.body') from draft_parts where kind = 'email' and name = '{$name}'"), 'quiet evening') && ($i === 0 || $i === 3 || str_contains((string) $this->sql("select only from draft_parts where kind = 'email' and name = '{$name}'"), 'clicked')), "{$name} is saved");
+                $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select json_extract(definition, '$.body') from draft_parts where kind = 'email' and name = '{$name}'"), 'quiet evening') && ($i === 0 || $i === 3 || str_contains((string) $this->sql("select json_extract(definition, '$.only') from draft_parts where kind = 'email' and name = '{$name}'"), 'clicked')), "{$name} is saved");
             }
             $this->seeText($b, 'As Robin Sample sees it');
             $b->get(self::$site."/studio/funnels/{$funnel}/sequence/{$sequence}");
@@ -109,7 +109,7 @@ final class EmailsTest extends BrowserTestCase
             self::assertSame('For the others', (string) $this->sql("select group_concat(name) from messages where state = 'cancelled'"));
 
             $b->get(self::$site.'/studio/people/'.$this->sql("select id from people where email = 'warm@example.com'"));
-            foreach (['Confirmed the address', 'Was sent “For those who looked”', 'Left out: it is only for some readers', 'Followed a link', 'gets letters', 'confirmed'] as $words) {
+            foreach (['Confirmed the address', 'Was sent “For those who looked”', 'Left out: it is only for some readers', 'Followed a link', 'gets emails', 'confirmed'] as $words) {
                 $this->seeText($b, $words);
             }
             $b->get(self::$site."/studio/funnels/{$funnel}");
@@ -149,7 +149,7 @@ final class EmailsTest extends BrowserTestCase
             $b->findElement(WebDriverBy::cssSelector('input[aria-label="With what"]'))->sendKeys('teacher');
             $this->seeText($b, '240 people fit');
             $this->find($b, 'input[aria-label="Name of the segment"]')->sendKeys('Teachers');
-            $this->byWords($b, 'Keep as a segment')->click();
+            $this->byWords($b, 'Save segment')->click();
             $this->seeText($b, 'The segment “Teachers” is saved.');
             $this->byWords($b, 'Choose everybody on this page', 'input')->click();
             $this->byWords($b, 'Choose all 240')->click();
@@ -165,7 +165,7 @@ final class EmailsTest extends BrowserTestCase
 
             $b->get(self::$site.'/studio/outbox/broadcasts');
             $this->byWords($b, 'Write a broadcast')->click();
-            $this->find($b, '.letter p');
+            $this->find($b, '.email-text p');
             $this->choose($b, 'Segment', 'Teachers');
             $this->fill($b, 'Subject', 'For teachers, {{first_name|friend}}');
             $this->type($b, 'A few words about lessons for grown-ups who take up the cello late in life.');

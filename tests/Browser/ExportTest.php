@@ -43,16 +43,16 @@ final class ExportTest extends BrowserTestCase
             $first = $this->newFunnel($b, 'The first');
             $this->openPage($b, $first);
             $this->byWords($b, 'What the list is good for', 'ol button')->click();
-            $this->byWords($b, 'Keep as my design')->click();
+            $this->byWords($b, 'Save as design')->click();
             $this->fill($b, 'Private name', 'Good for lists');
-            $this->byWords($b, 'Keep it')->click();
-            $this->seeText($b, '“Good for lists” is kept.');
+            $this->byWords($b, 'Save')->click();
+            $this->seeText($b, '“Good for lists” is saved.');
             $this->byWords($b, 'The page')->click();
             $this->byWords($b, 'Page', '[role=tab]')->click();
-            $this->byWords($b, 'Keep as my design')->click();
+            $this->byWords($b, 'Save as design')->click();
             $this->fill($b, 'Private name', 'My opt-in page');
-            $this->byWords($b, 'Keep it')->click();
-            $this->seeText($b, '“My opt-in page” is kept.');
+            $this->byWords($b, 'Save')->click();
+            $this->seeText($b, '“My opt-in page” is saved.');
 
             $second = $this->newFunnel($b, 'The second');
             $this->openPage($b, $second);
@@ -76,8 +76,8 @@ final class ExportTest extends BrowserTestCase
 
             $b->get(self::$site.'/studio/settings');
             $this->seeText($b, 'Your own designs');
-            $this->byWords($b, 'Take it out')->click();
-            $this->seeText($b, 'is taken out. Pages made from it stay as they are.');
+            $this->byWords($b, 'Remove')->click();
+            $this->seeText($b, 'is removed. Pages made from it stay as they are.');
             $this->byWords($b, 'Undo', '[role=status] button')->click();
             $this->waitFor($b, fn (): bool => (int) $this->sql('select count(*) from own_designs where deleted_at is null') === 2, 'and kept again');
         });
@@ -89,19 +89,19 @@ final class ExportTest extends BrowserTestCase
             $b = $this->browser();
             $this->signIn($b);
             $funnel = $this->newFunnel($b, 'Words');
-            $this->byWords($b, 'Words of your own')->click();
+            $this->byWords($b, 'Your own merge fields')->click();
             $this->byWords($b, 'Add a word')->click();
             $this->fill($b, 'Name', 'My Programme');
             $this->fill($b, 'Words', 'First Season');
-            $this->byWords($b, 'Keep them')->click();
+            $this->byWords($b, 'Save')->click();
             $this->seeText($b, 'The name of a field holds small letters');
             self::assertSame('First Season', $this->field($b, 'Words')->getAttribute('value'), 'what was typed is kept');
             $this->fill($b, 'Name', 'programme');
-            $this->byWords($b, 'Keep them')->click();
+            $this->byWords($b, 'Save')->click();
             $this->waitFor($b, fn (): bool => $this->sql("select fields from funnels where id = '{$funnel}'") === '{"programme":"First Season"}', 'kept');
             $this->byWords($b, 'Undo')->click();
             $this->waitFor($b, fn (): bool => in_array($this->sql("select fields from funnels where id = '{$funnel}'"), ['{}', '[]'], true), 'taken back');
-            $this->byWords($b, 'Do again')->click();
+            $this->byWords($b, 'Redo')->click();
             $this->waitFor($b, fn (): bool => $this->sql("select fields from funnels where id = '{$funnel}'") === '{"programme":"First Season"}', 'and done again');
         });
     }
@@ -112,7 +112,7 @@ final class ExportTest extends BrowserTestCase
             $b = $this->browser();
             $this->signIn($b);
             $this->newFunnel($b, 'Shown');
-            $this->byWords($b, 'Show the draft')->click();
+            $this->byWords($b, 'Preview link')->click();
             $link = $this->find($b, '[data-test=preview-url]')->getText();
             $colleague = $this->browser(375, 740);
             $colleague->get($link);
@@ -132,7 +132,7 @@ final class ExportTest extends BrowserTestCase
             $b = $this->browser(downloads: $folder);
             $this->signIn($b);
             $this->newFunnel($b, 'Travels');
-            $this->byWords($b, 'Take it along')->click();
+            $this->byWords($b, 'Export')->click();
             $this->byWords($b, 'The whole funnel', '[role=menuitem]')->click();
             $file = (string) $this->waitFor($b, fn (): mixed => current(array_filter(glob("{$folder}/*.zip") ?: [], fn (string $f): bool => filesize($f) > 0)), 'the file is there');
             self::assertMatchesRegularExpression('~first-season[\d-]*\.funnel\.zip$~', $file);
@@ -140,7 +140,7 @@ final class ExportTest extends BrowserTestCase
             $b->get(self::$site.'/studio/funnels/new');
             $wrong = self::$folder.'/wrong.zip';
             file_put_contents($wrong, 'words');
-            $bring = fn (string $path) => $this->waitFor($b, fn () => $b->findElement(WebDriverBy::cssSelector('[aria-label="Bring in an exported funnel"]')), 'a place to bring it')
+            $bring = fn (string $path) => $this->waitFor($b, fn () => $b->findElement(WebDriverBy::cssSelector('[aria-label="Import an exported funnel"]')), 'a place to bring it')
                 ->setFileDetector(new LocalFileDetector)->sendKeys($path);
             $bring($wrong);
             $this->seeText($b, 'This is no zip file, or a damaged one. Nothing was taken in.');

@@ -14,7 +14,20 @@ final class FirstLeadTest extends BrowserTestCase
     {
         $this->steps(function (): void {
             $studio = $this->browser();
-            $this->signIn($studio);
+            $studio->get(self::$site.'/studio');
+            $this->fill($studio, 'Your name', 'Imke Farrow');
+            $this->fill($studio, 'Your email address', 'imke@ferncroft.example');
+            $this->fill($studio, 'Password', 'twelve minutes a day');
+            $this->fill($studio, 'Business', 'Ferncroft Cello Room');
+            $this->fill($studio, 'Sender name', 'Imke Farrow');
+            $this->fill($studio, 'Sender address', 'imke@ferncroft.example');
+            $this->fill($studio, 'Postal address', '3 Ferncroft Yard, Exampleton');
+            $this->byWords($studio, 'Create my Studio')->click();
+            $this->byWords($studio, 'Your account')->click();
+            $this->byWords($studio, 'Sign out')->click();
+            $this->fill($studio, 'Email address', 'imke@ferncroft.example');
+            $this->fill($studio, 'Password', 'twelve minutes a day');
+            $this->byWords($studio, 'Sign in')->click();
             $this->seeText($studio, 'Good to see you, Imke.');
 
             // Each click and each filled field from the signed-in home to a live page, counted.

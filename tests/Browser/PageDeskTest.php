@@ -99,7 +99,7 @@ final class PageDeskTest extends BrowserTestCase
             $this->seeText($b, '“My footer” stands on one more page.');
             $this->waitFor($b, fn (): bool => ($this->document($funnel, 1)['sections'][1]['shared'] ?? '') !== '', 'the other page shows it too');
             $this->inFrame($b, "const f = document.querySelector('[data-shared] .text'); f.focus(); f.innerHTML = 'Ferncroft Yard, Exampleton'; f.dispatchEvent(new InputEvent('input', { bubbles: true })); f.blur()");
-            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select section from shared_sections where funnel_id = '{$funnel}'"), 'Ferncroft Yard'), 'it is saved once');
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'shared-section' and funnel_id = '{$funnel}'"), 'Ferncroft Yard'), 'it is saved once');
 
             // A look; a colour of the words that cannot be read; the check mends it.
             $b->getKeyboard()->sendKeys(WebDriverKeys::ESCAPE);
@@ -116,7 +116,7 @@ final class PageDeskTest extends BrowserTestCase
             $this->byWords($b, 'Check', '[role=tab]')->click();
             $this->seeText($b, 'cannot be read well here');
             $this->byWords($b, 'Choose a readable colour')->click();
-            $this->seeText($b, 'Nothing hurts on this page.');
+            $this->seeText($b, 'No problems found on this page.');
 
             $this->byWords($b, 'Publish version 1')->click();
             $this->byWords($b, 'Make it live')->click();
@@ -169,8 +169,8 @@ final class PageDeskTest extends BrowserTestCase
             $this->byWords($b, 'Copy')->click();
             $this->byWords($b, 'Paste below')->click();
             $this->waitFor($b, fn (): bool => $kinds() === ['opening', 'learn', 'learn', 'learn', 'footer'], 'pasted');
-            $this->byWords($b, 'Take it out')->click();
-            $this->waitFor($b, fn (): bool => $kinds() === ['opening', 'learn', 'learn', 'footer'], 'taken out');
+            $this->byWords($b, 'Remove')->click();
+            $this->waitFor($b, fn (): bool => $kinds() === ['opening', 'learn', 'learn', 'footer'], 'removed');
             $this->waitInFrame($b, "return document.querySelectorAll('[data-section]').length === 4", 'on the page as well');
             $this->byWords($b, 'Undo', '[role=status] button')->click();
             $this->waitFor($b, fn (): bool => $kinds() === ['opening', 'learn', 'learn', 'learn', 'footer'], 'and brought back');
@@ -198,7 +198,7 @@ final class PageDeskTest extends BrowserTestCase
                 $this->byWords($b, 'Share it', '[role=dialog] button')->click();
                 $this->seeText($b, "“{$name}” is shared.");
 
-                return (string) $this->sql("select id from shared_sections where name = '{$name}'");
+                return (string) $this->sql("select id from draft_parts where kind = 'shared-section' and name = '{$name}'");
             };
 
             $this->byWords($b, '{{business}} · You can', 'ol button')->click();
@@ -207,12 +207,12 @@ final class PageDeskTest extends BrowserTestCase
             $this->byWords($b, 'Make a copy for this page')->click();
             $short = $share('Short footer');
             $this->waitFor($b, fn (): bool => $footers() === [[$long, ''], [$short, '']], 'two shared footers, one below the other');
-            $this->byWords($b, 'Take it out')->click();
+            $this->byWords($b, 'Remove')->click();
             $this->byWords($b, '{{business}} · You can', 'ol button')->click();
             $this->choose($b, 'On phones', 'Short footer');
             $this->waitFor($b, fn (): bool => $footers() === [[$long, 'phone'], [$short, 'desktop']], 'the short one stands in on phones');
             $offers = $b->findElements(WebDriverBy::xpath('//*[@role="status"]//button[normalize-space(.)="Undo"]'));
-            self::assertSame([], $offers, 'what was taken out before is not offered back any more: Undo would take back this step');
+            self::assertSame([], $offers, 'what was removed before is not offered back any more: Undo would take back this step');
             $this->waitInFrame($b, "return [...document.querySelectorAll('[data-shared]')].map(s => getComputedStyle(s).opacity).join() === '1,0.35'", 'the desk at its full width fades the one for phones alone');
             $this->byWords($b, 'Phone')->click();
             $this->waitInFrame($b, "return [...document.querySelectorAll('[data-shared]')].map(s => getComputedStyle(s).opacity).join() === '0.35,1'", 'and at the width of a phone the other one');
@@ -229,7 +229,7 @@ final class PageDeskTest extends BrowserTestCase
             self::assertSame(2, $b->executeScript('return document.querySelectorAll("section[aria-label=Timeline] svg[role=img] path[marker-end]").length'), 'ways that skip are drawn');
             $this->byWords($b, 'time ran out', 'section[aria-label=Timeline] button')->click();
             $this->choose($b, 'Those whose time ran out go to', 'Delivery page');
-            $this->waitFor($b, fn (): bool => $this->sql("select count(*) from ways w join pages p on p.id = w.to_page where w.outcome = 'time-ran-out' and p.role = 'delivery'") === 1, 'the way is saved');
+            $this->waitFor($b, fn (): bool => $this->sql("select count(*) from ways w join draft_parts p on p.id = w.to_page where w.outcome = 'time-ran-out' and json_extract(p.definition, '$.role') = 'delivery'") === 1, 'the way is saved');
             $this->byWords($b, 'Done')->click();
 
             $this->byWords($b, 'Add a page')->click();
@@ -239,8 +239,8 @@ final class PageDeskTest extends BrowserTestCase
             $this->byWords($b, 'Page', '[role=tab]')->click();
             $this->fill($b, 'Private name', 'After all');
             $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'page' and name = 'After all'") === 1, 'renamed');
-            $this->byWords($b, 'Take it out')->click();
-            $this->seeText($b, '“After all” is taken out of the draft.');
+            $this->byWords($b, 'Remove')->click();
+            $this->seeText($b, '“After all” is removed from the draft.');
             $this->byWords($b, 'Undo', '[role=status] button')->click();
             $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'page' and name = 'After all' and removed is null") === 1, 'and brought back');
 

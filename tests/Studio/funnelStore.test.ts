@@ -1,7 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { useFunnel } from '@/funnel/funnelStore';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { draft, server, type Call, type Reply } from './server';
 
 const saved = (call: Call): Reply => [200, { ...call.body, revision: Number(call.body.revision ?? 0) + 1 }];
@@ -133,7 +133,7 @@ describe('the way back', () => {
         await store.undo();
         expect([store.email('e1')!.subject, writes(calls).at(-1)!.body.subject]).toEqual(['Hello', 'Hello']);
         await store.redo();
-        expect([store.email('e1')!.subject, useNotices().notices.at(-1)!.words]).toEqual(['Hi', 'Done again: the subject']);
+        expect([store.email('e1')!.subject, useToasts().toasts.at(-1)!.words]).toEqual(['Hi', 'Redone: the subject']);
         store.edit('email', 'e1', { subject: 'Else' }, 'the subject');
         expect(store.undone, 'a new way begins').toHaveLength(0);
     });
@@ -188,17 +188,17 @@ describe('the way back', () => {
         store.remember({ label: 'a step', redo: async () => undefined, undo: () => Promise.reject(new Error('no')) });
         const error = vi.spyOn(console, 'error').mockImplementation(() => undefined);
         await store.undo();
-        expect([useNotices().notices.at(-1)!.trouble, error.mock.calls.length]).toEqual([true, 1]);
+        expect([useToasts().toasts.at(-1)!.trouble, error.mock.calls.length]).toEqual([true, 1]);
     });
 
     it('offers it beside a message only as long as it would take back that and nothing later', async () => {
         const { store } = await opened();
-        store.remember({ label: 'taken out', redo: async () => undefined, undo: async () => undefined });
-        store.sayDone('“Welcome” is taken out.');
-        expect(useNotices().notices).toHaveLength(1);
+        store.remember({ label: 'removed', redo: async () => undefined, undo: async () => undefined });
+        store.sayDone('“Welcome” is removed.');
+        expect(useToasts().toasts).toHaveLength(1);
         store.edit('email', 'e1', { subject: 'Later' }, 'the subject');
         await vi.advanceTimersByTimeAsync(1);
-        expect(useNotices().notices).toHaveLength(0);
+        expect(useToasts().toasts).toHaveLength(0);
     });
 
     it('is gone with the funnel it belonged to', async () => {

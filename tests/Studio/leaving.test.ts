@@ -2,7 +2,7 @@ import { createPinia, setActivePinia } from 'pinia';
 import { describe, expect, it, vi } from 'vitest';
 import { createApp, h } from 'vue';
 import { createMemoryHistory, createRouter, RouterView } from 'vue-router';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { useLeaving, type Unsaved } from '@/ui/leaving';
 
 async function screen(given: Partial<Unsaved>) {
@@ -22,7 +22,7 @@ async function screen(given: Partial<Unsaved>) {
     app.use(router).use(pinia);
     await router.push('/letters/1');
     app.mount(document.createElement('div'));
-    return { router, flush, at: () => router.currentRoute.value.path, notice: () => useNotices().notices.at(-1) };
+    return { router, flush, at: () => router.currentRoute.value.path, notice: () => useToasts().toasts.at(-1) };
 }
 
 const unload = () => !window.dispatchEvent(new Event('beforeunload', { cancelable: true }));

@@ -10,7 +10,7 @@ const pairs: [string, unknown, unknown][] = [
     ['a key that was undefined', { a: undefined }, { a: 'x' }],
     ['null and back', { a: null }, { a: [1] }],
     ['an entry put in', [1, 2, 3], [1, 9, 2, 3]],
-    ['an entry taken out', [1, 2, 3], [1, 3]],
+    ['an entry removed', [1, 2, 3], [1, 3]],
     ['entries exchanged', [{ id: 'a' }, { id: 'b' }, { id: 'c' }], [{ id: 'c' }, { id: 'b' }, { id: 'a' }]],
     ['an end that grows', [], [1, 2]],
     ['all gone', [1, 1, 1], []],

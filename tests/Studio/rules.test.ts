@@ -3,7 +3,7 @@ import type { PeopleKit, Rule, Rules } from '@/api/types';
 import ActsDialog from '@/people/ActsDialog.vue';
 import BulkBar from '@/people/BulkBar.vue';
 import RulesField from '@/people/RulesField.vue';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { usePeopleKit } from '@/stores/peopleKit';
 import PageTurner from '@/ui/PageTurner.vue';
 import TagsField from '@/ui/TagsField.vue';
@@ -54,7 +54,7 @@ describe('rules about people', () => {
         expect([m.host.querySelector('input[aria-label="With what"]'), m.text().includes('still missing')]).toEqual([null, false]);
     });
 
-    it('go together as all or any, and are taken out one by one', async () => {
+    it('go together as all or any, and are removed one by one', async () => {
         const two: Rules = {
             all: true,
             rules: [
@@ -67,7 +67,7 @@ describe('rules about people', () => {
         await m.press('Any of these holds');
         expect(m.last()).toEqual({ ...two, all: false });
         expect(m.host.querySelector('[aria-checked=true]')!.textContent!.trim()).toBe('Any of these holds');
-        await m.press('Take this rule out');
+        await m.press('Remove this rule');
         expect(m.last()).toEqual({ all: false, rules: [two.rules[1]] });
     });
 
@@ -162,7 +162,7 @@ describe('what is done to many', () => {
         await m.set({ open: true });
         await vi.waitFor(() => expect(m.text()).toContain('Gave 240 people'));
         await m.press('Take back: Gave 240 people');
-        await vi.waitFor(() => expect(useNotices().notices.at(-1)?.words).toBe('It is gone.'));
+        await vi.waitFor(() => expect(useToasts().toasts.at(-1)?.words).toBe('It is gone.'));
         expect([m.emitted.undone, m.buttons().filter((b) => b.startsWith('Take back')).length]).toEqual([undefined, 2]);
         m.end();
     });
@@ -176,8 +176,8 @@ describe('what is done to many', () => {
         await m.press('Yes, 2 people');
         await vi.waitFor(() => expect(m.emitted.done).toHaveLength(1));
         expect(calls[0]!.body).toMatchObject({ kind: 'unsubscribe', ids: ['p1', 'p2'] });
-        expect(useNotices().notices.at(-1)!.words).toBe('2 people get no more letters.');
-        useNotices().notices.at(-1)!.action!.run();
+        expect(useToasts().toasts.at(-1)!.words).toBe('2 people get no more emails.');
+        useToasts().toasts.at(-1)!.action!.run();
         await vi.waitFor(() => expect(calls.at(-1)!.path).toBe('people/acts/a9/undo'));
         m.end();
     });

@@ -3,7 +3,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import type { Page } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { draft, server, type Call } from './server';
 
 beforeEach(() => setActivePinia(createPinia()));
@@ -68,8 +68,8 @@ describe('what the server carries out at once', () => {
     it('removes a part of any kind, says what became of the rest and brings it back', async () => {
         const { store, calls, steps } = await opened();
         await steps.remove({ id: 'p2', name: 'Welcome' });
-        expect(useNotices().notices.at(-1)!.words).toContain('“Welcome” is removed from the draft.');
-        useNotices().notices.at(-1)!.action!.run();
+        expect(useToasts().toasts.at(-1)!.words).toContain('“Welcome” is removed from the draft.');
+        useToasts().toasts.at(-1)!.action!.run();
         await expect.poll(() => called(calls)).toEqual(['DELETE parts/p2', 'POST parts/p2/restore']);
         expect(store.undone).toHaveLength(1);
         await store.redo();
@@ -79,7 +79,7 @@ describe('what the server carries out at once', () => {
     it('says what became of the ways when a page comes or goes', async () => {
         const { steps } = await opened();
         await steps.addPage({ role: 'sales' });
-        expect(useNotices().notices.at(-1)!.words).toBe('“Sales page” is in the draft. “Opt-in page” leads there now.');
+        expect(useToasts().toasts.at(-1)!.words).toBe('“Sales page” is in the draft. “Opt-in page” leads there now.');
     });
 
     it('puts a way where it was before', async () => {

@@ -2,7 +2,7 @@ import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { FormField, PeopleKit } from '@/api/types';
 import { freeName, freshField, isOfPerson } from '@/funnel/desk/form/fields';
-import { ruleWords } from '@/letters/ruleWords';
+import { ruleWords } from '@/emails/ruleWords';
 import { useSession } from '@/stores/session';
 import { compact } from '@/ui/compact';
 import { ago, count, counted, dateTime, day, interval, percent } from '@/ui/format';

@@ -64,8 +64,8 @@ final readonly class ConfirmController
         $sent = $this->confirmations->again($found);
 
         return $this->page($found, ['address' => $found->answers['email'] ?? '', 'again' => $sent ? null : Confirmations::waitingLink($found), 'said' => $sent
-            ? 'It is sent once more. The newest letter is the one to use.'
-            : 'A letter went out a moment ago. Give it a minute, look where your spam goes, and check the address for a typing mistake.'] + $this->words($found));
+            ? 'It is sent once more. The newest email is the one to use.'
+            : 'An email went out a moment ago. Give it a minute, look where your spam goes, and check the address for a typing mistake.'] + $this->words($found));
     }
 
     public function ask(string $confirmation, string $seal): AnyResponse

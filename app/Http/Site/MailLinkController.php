@@ -21,7 +21,7 @@ use Illuminate\Support\Str;
 use Lantern\Core\Results\Bots;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
 
-/** The links and the picture in letters, through which a letter tells that it was read. */
+/** The links and the picture in emails, through which an email tells that it was read. */
 final readonly class MailLinkController
 {
     /** A picture of one transparent dot, as GIF. */

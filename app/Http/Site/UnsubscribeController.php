@@ -12,7 +12,7 @@ use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * Unsubscribing from the link in a letter, or choosing less instead of none. Opening the link only asks, since mail
+ * Unsubscribing from the link in an email, or choosing less instead of none. Opening the link only asks, since mail
  * programs open links by themselves; pressing a button, or the mail program's own one-click request (RFC 8058), does it.
  */
 final readonly class UnsubscribeController
@@ -59,7 +59,7 @@ final readonly class UnsubscribeController
         return PlainPage::unsubscribed($name, $back)->response();
     }
 
-    /** What this letter is one of, as opting out of it names it. */
+    /** What this email is one of, as opting out of it names it. */
     private function kind(Message $message): ?string
     {
         return $message->kind === 'broadcast' ? 'broadcasts' : $message->sequence_id;

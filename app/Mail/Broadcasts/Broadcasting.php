@@ -25,7 +25,7 @@ final class Broadcasting
 {
     private const PIECE = 1000;
 
-    /** Everybody a broadcast may go to: those its rules find who get letters and did not opt out of news. */
+    /** Everybody a broadcast may go to: those its rules find who get emails and did not opt out of news. */
     public function audience(Broadcast $broadcast, Business $business, CarbonImmutable $now): Builder
     {
         $query = (new SegmentQuery($business, $now))->people(Group::fromArray($broadcast->audience))->where('people.owner_try', false)
@@ -115,7 +115,7 @@ final class Broadcasting
     private function planAll(Broadcast $broadcast, Business $business, CarbonImmutable $now, ?string $variant): void
     {
         $stamp = Instant::sql($now);
-        // An id of 26 small hexadecimal letters is one of ours, too.
+        // An id of 26 small hexadecimal digits is one of ours, too.
         DB::table('messages')->insertOrIgnoreUsing(
             ['id', 'business_id', 'person_id', 'broadcast_id', 'funnel_id', 'variant', 'kind', 'unique_key', 'name', 'to_address', 'state', 'due_at', 'created_at', 'updated_at'],
             $this->audience($broadcast, $business, $now)->whereNotExists(fn (Builder $q) => self::got($q, $broadcast))->selectRaw("lower(hex(randomblob(13))), people.business_id, people.id, ?, ?, ?, 'broadcast', 'broadcast:' || ? || ':' || people.id, ?, people.email, 'waiting', ?, ?, ?",

@@ -12,10 +12,10 @@ use Lantern\Core\Page\Look\Colour;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Sequences\EmailPlan;
 
-/** A letter before it has a reader: its words, its colour, and the merge fields that are the same for everybody. */
+/** An email before it has a reader: its words, its colour, and the merge fields that are the same for everybody. */
 final readonly class EmailSource
 {
-    /** The colour of letters that belong to no funnel. */
+    /** The colour of emails that belong to no funnel. */
     public const ACCENT = '#1e6b5e';
 
     /** @param  array<string, string>  $fields */

@@ -88,7 +88,7 @@ final class EmailWriter
     }
 
     /**
-     * The letter as a sample reader would see it, for the Studio.
+     * The email as a sample reader would see it, for the Studio.
      *
      * @param  array<string, string>  $more  merge fields beside the person's own
      */
@@ -97,7 +97,7 @@ final class EmailWriter
         return $this->forPerson($business, new EmailSource($email->subject, EmailSource::whole($business, $email->body), $accent, $more), null);
     }
 
-    /** A letter as somebody on the list would read it, or a made-up reader where nobody is named. */
+    /** An email as somebody on the list would read it, or a made-up reader where nobody is named. */
     public function forPerson(Business $business, EmailSource $source, ?Person $person): WrittenEmail
     {
         $reader = $person ?? new Person(['first_name' => 'Robin', 'last_name' => 'Sample', 'email' => 'robin@example.com', 'business_id' => $business->id]);
@@ -105,7 +105,7 @@ final class EmailWriter
         return $this->letter($business, $source, self::ofPerson($reader) + ['download_link' => url('/')] + $source->fields, $person, null);
     }
 
-    /** Where a link in a message leads for its reader. Only what the letter itself holds can be asked for. */
+    /** Where a link in a message leads for its reader. Only what the email itself holds can be asked for. */
     public function target(Message $message, string $template): ?string
     {
         $url = trim(html_entity_decode(MergeFields::fill($template, $this->values($message, $message->kind === 'notice' ? null : $this->source($message), $template), fn (string $s): string => $s), ENT_QUOTES | ENT_HTML5));
@@ -145,7 +145,7 @@ final class EmailWriter
     {
         $plain = MergeFields::fill($source->subject, $values, fn (string $s): string => (string) preg_replace('/[\p{Cc}]+/u', ' ', $s));
         $body = $person === null || ! str_contains($source->body, 'data-only') ? EmailBody::forEverybody($source->body) : EmailBody::forReader($source->body, PersonLookup::facts($person, CarbonImmutable::now()));
-        // A link that stands alone in its paragraph is what the letter is about: it becomes a button.
+        // A link that stands alone in its paragraph is what the email is about: it becomes a button.
         $body = (string) preg_replace('~<p>\s*<a href="([^"]*)">([^<]*)</a>\s*</p>~', '<p class="act"><a class="button" href="$1">$2</a></p>', $body);
         $untracked = MergeFields::fill(self::withPictures($business, $body), $values, e(...));
         $filled = $message !== null && $source->tracked ? MergeFields::fill(self::withPictures($business, MailLinks::tracked($body, $message)), $values, e(...)) : $untracked;
@@ -156,7 +156,7 @@ final class EmailWriter
             default => self::unsubscribeUrl($message->id),
         };
         $white = Colour::of('#ffffff');
-        $html = View::make('mail.letter', [
+        $html = View::make('mail.email', [
             'subject' => $plain, 'body' => $filled, 'business' => $business, 'unsubscribe' => $unsubscribe,
             'pixel' => $message !== null && $source->tracked && $message->person_id !== null ? MailLinks::pixel($message) : '',
             'accent' => $source->accent->hex(), 'onAccent' => Contrast::readableOn($source->accent, $white)->hex(),
@@ -169,7 +169,7 @@ final class EmailWriter
         return new WrittenEmail(trim($plain) === '' ? '(no subject)' : $plain, (new CssToInlineStyles)->convert($html), $text, $unsubscribe);
     }
 
-    /** Pictures from the library in a width that letters have, at an address that mail programs can reach. */
+    /** Pictures from the library in a width that emails have, at an address that mail programs can reach. */
     private static function withPictures(Business $business, string $body): string
     {
         return (string) preg_replace_callback('~<img src="picture:([a-z0-9]{26})" alt="([^"]*)"\s*/?>~', function (array $m) use ($business): string {

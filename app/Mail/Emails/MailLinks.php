@@ -8,7 +8,7 @@ use App\Models\Message;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Links in letters that know their reader. A link names the message and a row of `mail_links`, under a seal; where it
+ * Links in emails that know their reader. A link names the message and a row of `mail_links`, under a seal; where it
  * leads stands in that row alone, so that no link can be turned into one that leads elsewhere, and no address shows
  * who follows it.
  */

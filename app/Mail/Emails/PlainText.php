@@ -8,7 +8,7 @@ use DOMDocument;
 use DOMElement;
 use DOMNode;
 
-/** The plain text part of a letter: the same words, links written out, lists with dashes, lines of 76 at most. */
+/** The plain text part of an email: the same words, links written out, lists with dashes, lines of 76 at most. */
 final class PlainText
 {
     public static function of(string $html): string

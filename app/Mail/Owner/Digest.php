@@ -11,7 +11,7 @@ use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Lantern\Core\Forms\OwnerNotice;
 
-/** The daily letter to an owner about everybody who filled in a form that is to be told of once a day. */
+/** The daily email to an owner about everybody who filled in a form that is to be told of once a day. */
 final readonly class Digest
 {
     /** The hour in the owner's zone from which on it goes out. */

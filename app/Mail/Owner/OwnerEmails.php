@@ -9,10 +9,10 @@ use App\Models\Message;
 use App\Models\Submission;
 use Lantern\Core\Page\Look\Colour;
 
-/** Letters to the owner about who filled in a form: one at once, or all of a day. */
+/** Emails to the owner about who filled in a form: one at once, or all of a day. */
 final class OwnerEmails
 {
-    /** People named in one letter; a day with more of them has a link to all. */
+    /** People named in one email; a day with more of them has a link to all. */
     private const MOST = 100;
 
     public function source(Message $message): ?EmailSource

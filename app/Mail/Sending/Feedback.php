@@ -30,7 +30,7 @@ final readonly class Feedback
     public function clicked(Message $message, string $to, CarbonImmutable $at): void
     {
         $this->counted($message, 'clicked_at', 'clicks', EventType::Clicked, $at, ['to' => mb_substr($to, 0, 500)]);
-        // Whoever clicked has seen the letter, whatever became of its picture.
+        // Whoever clicked has seen the email, whatever became of its picture.
         DB::table('messages')->where('id', $message->id)->whereNull('opened_at')->update(['opened_at' => Instant::sql($at), 'opens' => 1]);
     }
 

@@ -32,9 +32,9 @@ final readonly class Gate
         $standing = $person->standing();
         $why = $person->suppressed ?? Suppressions::why($message->business_id, $message->to_address);
         if ($why === 'complained' || $why === 'bounced') {
-            return new self($why === 'complained' ? 'Reported an earlier letter as spam.' : 'This address refused an earlier message for good.');
+            return new self($why === 'complained' ? 'Reported an earlier email as spam.' : 'This address refused an earlier message for good.');
         }
-        // A new link and a confirmation are asked for, each one; letters are what one unsubscribes from.
+        // A new link and a confirmation are asked for, each one; emails are what one unsubscribes from.
         if (! in_array($message->kind, ['sequence', 'broadcast'], true)) {
             return new self;
         }
@@ -61,7 +61,7 @@ final readonly class Gate
         $email = $plan?->email((string) $message->email_id);
         $sequence = $plan?->sequence($email->sequence ?? '');
         if ($plan === null || $email === null) {
-            return new self('The email was taken out of the funnel.');
+            return new self('The email was removed from the funnel.');
         }
         if ($sequence === null || $message->person === null) {
             return new self;

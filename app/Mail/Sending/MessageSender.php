@@ -19,7 +19,7 @@ use Illuminate\Support\Facades\DB;
 final readonly class MessageSender
 {
     /**
-     * Percent of the owner's messages a minute that may go to letters that many get. The rest is kept for what somebody sits
+     * Percent of the owner's messages a minute that may go to emails that many get. The rest is kept for what somebody sits
      * and waits for: a confirmation or a new link is not held up by a sequence, nor a welcome by a broadcast.
      */
     private const SHARES = ['sequence' => 90, 'broadcast' => 80];
@@ -54,7 +54,7 @@ final readonly class MessageSender
         }
         $letter = $this->writer->write($message);
         if ($letter === null) {
-            $this->end($message, 'cancelled', 'The email was taken out of the funnel.');
+            $this->end($message, 'cancelled', 'The email was removed from the funnel.');
 
             return;
         }

@@ -57,7 +57,7 @@ final class Planner
     }
 
     /**
-     * The letter of the day about everybody new.
+     * The email of the day about everybody new.
      *
      * @param  list<string>  $submissions
      */
@@ -70,7 +70,7 @@ final class Planner
     }
 
     /**
-     * A letter written out already, to the owner, to be looked at in their own mail program.
+     * An email written out already, to the owner, to be looked at in their own mail program.
      *
      * @param  Person|null  $reader  on whom it was tried
      */

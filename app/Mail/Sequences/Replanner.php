@@ -25,7 +25,7 @@ use stdClass;
 /** Carries a change of a sequence to the people who are in it, or says beforehand what it would mean for them. */
 final class Replanner
 {
-    public const TAKEN_OUT = 'The email was taken out of the funnel.';
+    public const TAKEN_OUT = 'The email was removed from the funnel.';
 
     private const AT_ONCE = 300;
 
@@ -96,7 +96,7 @@ final class Replanner
         $plan = $version->plan();
         $ids = array_map(fn (SequencePlan $s): string => $s->id, $plan->sequences);
         $open = DB::table('enrolments')->where('funnel_id', $version->funnel_id)->whereNull('ended_at')->distinct()->pluck('sequence_id')->map(fn ($s): string => (string) $s)->all();
-        // Of a sequence that is gone, what waits is taken out.
+        // Of a sequence that is gone, what waits is removed.
         $left = array_filter(array_unique([...$ids, ...$open]), fn (string $s): bool => $s > $id || ($s === $id && $after > 0));
         sort($left);
         if ($left === []) {
@@ -251,7 +251,7 @@ final class Replanner
         foreach ($cancelled as $email => $people) {
             $waiting((string) $email, $people)->update(['state' => 'cancelled', 'trouble' => self::TAKEN_OUT, 'updated_at' => $stamp]);
         }
-        // One that was taken out and put back is the same message again.
+        // One that was removed and put back is the same message again.
         foreach ($again as $due => $keys) {
             DB::table('messages')->whereIn('unique_key', $keys)->where('state', 'cancelled')->where('trouble', self::TAKEN_OUT)->update(['state' => 'waiting', 'due_at' => $due, 'queued_at' => null, 'trouble' => null, 'updated_at' => $stamp]);
         }

@@ -14,7 +14,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
 
-/** Ends letters to a person: all of them, some of them, or for a while. Doing it twice is doing it once. */
+/** Ends emails to a person: all of them, some of them, or for a while. Doing it twice is doing it once. */
 final readonly class Unsubscribe
 {
     public const QUIET_DAYS = 30;
@@ -25,7 +25,7 @@ final readonly class Unsubscribe
     {
     }
 
-    /** @param  Message|null  $through  the letter whose link was followed; nothing when the owner does it */
+    /** @param  Message|null  $through  the email whose link was followed; nothing when the owner does it */
     public function of(Person $person, ?Message $through): void
     {
         DB::transaction(function () use ($person, $through): void {
@@ -42,7 +42,7 @@ final readonly class Unsubscribe
         });
     }
 
-    /** No more of one kind of letters: `broadcasts`, or a sequence by its id. */
+    /** No more of one kind of emails: `broadcasts`, or a sequence by its id. */
     public function from(Person $person, string $what, ?Message $through): void
     {
         DB::transaction(function () use ($person, $what, $through): void {

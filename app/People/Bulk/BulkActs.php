@@ -105,7 +105,7 @@ final readonly class BulkActs
                 'untag' => DB::table('person_tag')->insertUsing(['person_id', 'tag_id', 'tagged_at'], $ids()->selectRaw('person_id, ?, ?', [(int) $act->data['tag'], $now])),
                 // Whoever left themselves meanwhile has a later moment, and stays away.
                 'unsubscribe' => DB::table('people')->whereIn('id', $ids()->select('person_id'))->when(isset($act->data['at']), fn (Builder $q) => $q->where('unsubscribed_at', $act->data['at']))->update(['unsubscribed_at' => null]),
-                'start' => Enrolments::stop($ids()->select('person_id'), $sequence, 'Taken out of the sequence again by you.', CarbonImmutable::now()),
+                'start' => Enrolments::stop($ids()->select('person_id'), $sequence, 'Removed from the sequence again by you.', CarbonImmutable::now()),
                 default => null,
             };
             if ($act->kind === 'stop' || $act->kind === 'unsubscribe') {
@@ -119,10 +119,10 @@ final readonly class BulkActs
         });
     }
 
-    /** Why letters stopped, written so that undoing finds exactly those. */
+    /** Why emails stopped, written so that undoing finds exactly those. */
     public static function why(BulkAct $act): string
     {
-        return ($act->kind === 'stop' ? 'Taken out of the sequence by you' : 'Unsubscribed by you')." ({$act->id}).";
+        return ($act->kind === 'stop' ? 'Removed from the sequence by you' : 'Unsubscribed by you')." ({$act->id}).";
     }
 
     /** @return callable(): Builder */

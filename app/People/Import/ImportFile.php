@@ -38,7 +38,7 @@ final class ImportFile
             throw Invalid::at('file', 'This file is empty.');
         }
         if ($size > (int) config('lantern.uploads.import_bytes')) {
-            throw Invalid::at('file', 'A list has '.(int) (config('lantern.uploads.import_bytes') / 1_000_000).' MB at most. Please bring it in parts.');
+            throw Invalid::at('file', 'A list has '.(int) (config('lantern.uploads.import_bytes') / 1_000_000).' MB at most. Please import it in parts.');
         }
         $id = Ids::next();
         $path = "imports/{$id}.csv";

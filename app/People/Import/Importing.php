@@ -103,7 +103,7 @@ final class Importing
         });
     }
 
-    /** Stops it where it is: what has been brought in stays, and can be taken back. */
+    /** Stops it where it is: what has been imported stays, and can be taken back. */
     public function stop(Import $import): void
     {
         DB::transaction(function () use ($import): void {

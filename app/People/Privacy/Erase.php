@@ -12,7 +12,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Forgets a person for good. What says who they were goes: the record, answers, addresses, letters, notes and the
+ * Forgets a person for good. What says who they were goes: the record, answers, addresses, emails, notes and the
  * browsers they used. What happened stays as numbers, under an id that leads to nobody. Whether they must not be written
  * to is kept as a hash, or the next import would undo it.
  */
@@ -49,7 +49,7 @@ final class Erase
         });
     }
 
-    /** Letters to the owner that told of them, and tests that were written as if to them. That they went out stays true. */
+    /** Emails to the owner that told of them, and tests that were written as if to them. That they went out stays true. */
     private function toldOrTried(string $id): void
     {
         $about = fn (string $kind) => DB::table('messages')->where('kind', $kind)->where(fn ($q) => $kind === 'test' ? $q->where('content->person', $id)

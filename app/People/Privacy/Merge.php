@@ -34,7 +34,7 @@ final class Merge
                     DB::table('person_values')->where('person_id', $goes->id)->where('name', $name)->update(['person_id' => $stays->id]);
                 }
             }
-            // A letter that the one has had, or will have, does not come to them twice.
+            // An email that the one has had, or will have, does not come to them twice.
             foreach (['email_id', 'broadcast_id'] as $letter) {
                 $had = fn (Person $by) => DB::table('messages')->where('person_id', $by->id)->whereNotNull($letter)->where('state', '!=', 'cancelled');
                 $had($goes)->where('state', 'waiting')->whereIn($letter, $had($stays)->select($letter))->delete();

@@ -6,7 +6,7 @@ namespace Lantern\Core\Journey\Effects;
 
 use Lantern\Core\Forms\OwnerNotice;
 
-/** Tell the owner that a form was filled in: at once, or in the letter of the day. */
+/** Tell the owner that a form was filled in: at once, or in the email of the day. */
 final readonly class TellOwner implements Effect
 {
     public function __construct(public string $form, public OwnerNotice $notice)

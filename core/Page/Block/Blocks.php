@@ -25,7 +25,7 @@ final class Blocks
         return match ($kind) {
             BlockKind::Eyebrow => new BlockDefinition('Line above the heading', ['text' => Field::words(120)]),
             BlockKind::Heading => new BlockDefinition('Heading', ['text' => Field::words(300)]),
-            BlockKind::Text => new BlockDefinition('Words', ['html' => Field::richText(10_000)]),
+            BlockKind::Text => new BlockDefinition('Text', ['html' => Field::richText(10_000)]),
             BlockKind::Bullets => new BlockDefinition(
                 'Bullets',
                 ['html' => Field::richText(10_000)],

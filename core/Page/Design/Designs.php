@@ -41,7 +41,7 @@ final class Designs
 
         ['learn-ticks', 'learn', 'Ticked list', 'left', '', 'heading bullets:ticks'],
         ['learn-columns', 'learn', 'List in two columns', 'wide', 'tint', 'heading bullets:columns'],
-        ['learn-icons', 'learn', 'Rows with signs', 'wide', '', 'heading points:icons'],
+        ['learn-icons', 'learn', 'Rows with icons', 'wide', '', 'heading points:icons'],
         ['learn-steps', 'learn', 'Numbered steps', 'wide', 'tint', 'heading points:steps'],
         ['learn-aside', 'learn', 'Steps beside the heading', 'aside', '', 'heading text points:steps'],
         ['learn-cards', 'learn', 'Cards', 'wide', 'tint', 'heading points:cards'],

@@ -1,5 +1,5 @@
 export type * from '@/api/types/business';
 export type * from '@/api/types/page';
 export type * from '@/api/types/people';
-export type * from '@/api/types/letters';
+export type * from '@/api/types/emails';
 export type * from '@/api/types/funnel';

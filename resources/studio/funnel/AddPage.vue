@@ -5,7 +5,7 @@ import { api } from '@/api/client';
 import type { OwnDesign } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { useSession } from '@/stores/session';
 import UiDialog from '@/ui/UiDialog.vue';
 import UiListbox from '@/ui/UiListbox.vue';
@@ -17,7 +17,7 @@ const emit = defineEmits<{ close: [] }>();
 const store = useFunnel();
 const steps = useSteps();
 const session = useSession();
-const notices = useNotices();
+const toasts = useToasts();
 const router = useRouter();
 const after = ref('');
 const own = ref<OwnDesign[]>([]);
@@ -52,7 +52,7 @@ watch(
         try {
             own.value = (await api.get<{ designs: OwnDesign[] }>('designs')).designs.filter((d) => d.kind === 'page');
         } catch (error) {
-            notices.trouble(error);
+            toasts.trouble(error);
         }
     },
 );
@@ -64,7 +64,7 @@ async function add(given: { role: string; design?: string; empty?: boolean }): P
         emit('close');
         await router.push(`/funnels/${store.funnel?.id}/page/${page.id}`);
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     } finally {
         busy.value = false;
     }

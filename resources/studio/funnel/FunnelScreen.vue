@@ -13,7 +13,7 @@ import PageDesk from '@/funnel/desk/PageDesk.vue';
 import PublishDialog from '@/funnel/PublishDialog.vue';
 import TimeLine from '@/funnel/TimeLine.vue';
 import { useFunnel } from '@/funnel/funnelStore';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { usePulse } from '@/stores/pulse';
 import NotHere from '@/ui/NotHere.vue';
 import { useLeaving } from '@/ui/leaving';
@@ -21,7 +21,7 @@ import StateMark from '@/ui/StateMark.vue';
 
 const route = useRoute();
 const store = useFunnel();
-const notices = useNotices();
+const toasts = useToasts();
 const folded = ref(false);
 const publishing = ref(false);
 const missing = ref(false);
@@ -40,7 +40,7 @@ watch(
         } catch (error) {
             missing.value = error instanceof ApiError && error.status === 404;
             if (!missing.value) {
-                notices.trouble(error);
+                toasts.trouble(error);
             }
         }
     },
@@ -89,9 +89,9 @@ async function copyLink(): Promise<void> {
     }
     try {
         await navigator.clipboard.writeText(store.funnel.url);
-        notices.say('The link is copied.');
+        toasts.say('The link is copied.');
     } catch {
-        notices.say(`Your browser keeps its clipboard closed. The link is ${store.funnel.url}`);
+        toasts.say(`Your browser keeps its clipboard closed. The link is ${store.funnel.url}`);
     }
 }
 </script>
@@ -133,8 +133,8 @@ async function copyLink(): Promise<void> {
                     type="button"
                     class="btn-quiet"
                     :disabled="store.undone.length === 0"
-                    aria-label="Do again"
-                    title="Do again (Shift Ctrl Z)"
+                    aria-label="Redo"
+                    title="Redo (Shift Ctrl Z)"
                     @click="store.redo"
                 >
                     <ArrowUturnRightIcon class="size-4.5" aria-hidden="true" />

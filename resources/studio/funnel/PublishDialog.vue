@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router';
 import { api, ApiError } from '@/api/client';
 import type { Finding, Version } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { count } from '@/ui/format';
 import UiDialog from '@/ui/UiDialog.vue';
 
@@ -13,7 +13,7 @@ const props = defineProps<{ open: boolean }>();
 const emit = defineEmits<{ close: [] }>();
 
 const store = useFunnel();
-const notices = useNotices();
+const toasts = useToasts();
 const router = useRouter();
 const findings = ref<Finding[] | null>(null);
 const note = ref('');
@@ -42,7 +42,7 @@ watch(
             findings.value = checked.findings;
             changes.value = differs.changes;
         } catch (error) {
-            notices.trouble(error);
+            toasts.trouble(error);
         }
     },
 );
@@ -60,7 +60,7 @@ async function publish(): Promise<void> {
         if (error instanceof ApiError && Array.isArray(error.body.findings)) {
             findings.value = error.body.findings as Finding[];
         } else {
-            notices.trouble(error);
+            toasts.trouble(error);
         }
     } finally {
         busy.value = false;
@@ -80,9 +80,9 @@ async function mend(finding: Finding): Promise<void> {
 async function copy(): Promise<void> {
     try {
         await navigator.clipboard.writeText(published.value?.url ?? '');
-        notices.say('The link is copied.');
+        toasts.say('The link is copied.');
     } catch {
-        notices.say('Your browser keeps its clipboard closed. Please mark the link and copy it by hand.');
+        toasts.say('Your browser keeps its clipboard closed. Please mark the link and copy it by hand.');
     }
 }
 </script>
@@ -145,7 +145,7 @@ async function copy(): Promise<void> {
             </section>
             <template v-if="!blocked">
                 <label class="mt-4 label" for="publish-note"
-                    >What is new? <span class="font-normal text-soft">(a note for yourself, if you like)</span></label
+                    >What is new? <span class="font-normal text-soft">(a note for yourself, optional)</span></label
                 >
                 <input id="publish-note" v-model="note" class="input" maxlength="300" autocomplete="off" />
                 <div class="mt-5 flex gap-2">
@@ -155,7 +155,7 @@ async function copy(): Promise<void> {
                     <button type="button" class="btn-quiet" @click="emit('close')">Not yet</button>
                 </div>
             </template>
-            <p v-else class="mt-3 text-soft">Mend what is marked, then publish again. Nothing has changed for visitors.</p>
+            <p v-else class="mt-3 text-soft">Fix what is marked, then publish again. Nothing has changed for visitors.</p>
         </div>
         <p v-else class="mt-4 text-soft" role="status">Checking …</p>
     </UiDialog>

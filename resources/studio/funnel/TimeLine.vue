@@ -7,7 +7,7 @@ import { useSteps } from '@/funnel/steps';
 import type { Email, Page, PageOutcome } from '@/api/types';
 import AddPage from '@/funnel/AddPage.vue';
 import WayButton from '@/funnel/WayButton.vue';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { useSession } from '@/stores/session';
 import { count, counted } from '@/ui/format';
 
@@ -25,7 +25,7 @@ const folded = defineModel<boolean>('folded', { required: true });
 const store = useFunnel();
 const steps = useSteps();
 const session = useSession();
-const notices = useNotices();
+const toasts = useToasts();
 const router = useRouter();
 const route = useRoute();
 
@@ -141,7 +141,7 @@ async function addEmail(): Promise<void> {
         const made = await steps.addEmail();
         await go('email', made.id);
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 </script>
@@ -293,7 +293,7 @@ async function addEmail(): Promise<void> {
                             :class="{ 'bg-lamp-pale text-ink': isOpen('sequence', q.id) }"
                             @click="go('sequence', q.id)"
                         >
-                            <PauseIcon v-if="q.paused" class="size-4 shrink-0 text-clay" aria-label="stands still" /><QueueListIcon
+                            <PauseIcon v-if="q.paused" class="size-4 shrink-0 text-clay" aria-label="paused" /><QueueListIcon
                                 v-else
                                 class="size-4 shrink-0 text-pine"
                                 aria-hidden="true"

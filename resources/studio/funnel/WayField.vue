@@ -4,7 +4,7 @@ import { ApiError } from '@/api/client';
 import type { Page, PageOutcome } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
@@ -13,7 +13,7 @@ const props = defineProps<{ page: Page; outcome: PageOutcome }>();
 
 const store = useFunnel();
 const steps = useSteps();
-const notices = useNotices();
+const toasts = useToasts();
 const outside = ref('');
 const outsideOpen = ref(false);
 const error = ref('');
@@ -43,7 +43,7 @@ async function connect(to: { toPage?: string; toUrl?: string } | null): Promise<
         if (caught instanceof ApiError && caught.status === 422) {
             error.value = caught.message;
         } else {
-            notices.trouble(caught);
+            toasts.trouble(caught);
         }
     }
 }

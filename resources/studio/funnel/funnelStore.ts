@@ -3,7 +3,7 @@ import { computed, ref, toRaw, watch } from 'vue';
 import { api } from '@/api/client';
 import type { Funnel } from '@/api/types';
 import { findPart, type Kind } from '@/funnel/parts';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { useHistory, type Step } from '@/ui/history';
 import { copy, diff, patched, same } from '@/ui/patches';
 import { useSaveQueue } from '@/ui/saveQueue';
@@ -19,7 +19,7 @@ function readKey(key: string): { kind: Kind; id: string } {
 
 /** The funnel that is open: its draft, what is still to be saved, and the way back. */
 export const useFunnel = defineStore('funnel', () => {
-    const notices = useNotices();
+    const toasts = useToasts();
     const funnel = ref<Funnel | null>(null);
     /** Goes up when the draft changed in a way the page on the desk must be drawn anew for. */
     const redraw = ref(0);
@@ -134,10 +134,10 @@ export const useFunnel = defineStore('funnel', () => {
             const step = await history.move(back);
             if (step) {
                 await queue.flush();
-                notices.say(`${back ? 'Undone' : 'Done again'}: ${step.label}`);
+                toasts.say(`${back ? 'Undone' : 'Redone'}: ${step.label}`);
             }
         } catch (error) {
-            notices.trouble(error);
+            toasts.trouble(error);
         }
     }
 
@@ -145,10 +145,10 @@ export const useFunnel = defineStore('funnel', () => {
     function sayDone(words: string): void {
         const latest = () => history.done.value.at(-1);
         const step = latest();
-        const id = notices.say(words, { label: 'Undo', run: () => move(true) });
+        const id = toasts.say(words, { label: 'Undo', run: () => move(true) });
         const stop = watch(latest, (now) => {
             if (now !== step) {
-                notices.dismiss(id);
+                toasts.dismiss(id);
                 stop();
             }
         });

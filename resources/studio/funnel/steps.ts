@@ -2,7 +2,7 @@ import { api } from '@/api/client';
 import type { OwnDesign, Page } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import type { PartKind, PartOf } from '@/funnel/parts';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 
 interface Way {
     toPage?: string | null;
@@ -12,7 +12,7 @@ interface Way {
 /** What the server carries out at once on the draft: pages, ways and emails that come and go, each with its way back. */
 export function useSteps() {
     const store = useFunnel();
-    const notices = useNotices();
+    const toasts = useToasts();
     const id = () => store.funnel!.id;
     /** Whatever is typed and not saved yet goes first: what is loaded takes its place. */
     async function reload(): Promise<void> {
@@ -147,7 +147,7 @@ export function useSteps() {
             redo: () => api.post(`designs/${design.id}/restore`),
             undo: () => api.delete(`designs/${design.id}`),
         });
-        notices.say(`“${design.name}” is kept. You find it under “Your own” in every funnel.`);
+        toasts.say(`“${design.name}” is saved. You find it under “Your own” in every funnel.`);
     }
 
     return { addEmail, addSequence, addForm, remove, connect, addPage, duplicatePage, movePage, setWords, keepDesign };

@@ -5,7 +5,7 @@ import { onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, query } from '@/api/client';
 import type { FunnelRow } from '@/api/types';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { usePulse } from '@/stores/pulse';
 import { useSession } from '@/stores/session';
 import { ago, count, interval, percent } from '@/ui/format';
@@ -15,7 +15,7 @@ import TrendLine from '@/ui/TrendLine.vue';
 import UiMenu, { type MenuEntry } from '@/ui/UiMenu.vue';
 
 const router = useRouter();
-const notices = useNotices();
+const toasts = useToasts();
 const session = useSession();
 const funnels = ref<FunnelRow[]>([]);
 const any = ref(true);
@@ -46,7 +46,7 @@ async function load(): Promise<void> {
         any.value = answer.any;
         loaded.value = true;
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 
@@ -59,7 +59,7 @@ async function attempt(work: () => Promise<unknown>): Promise<void> {
         await work();
         await load();
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 
@@ -70,7 +70,7 @@ function menu(funnel: FunnelRow): MenuEntry[] {
         run: () =>
             attempt(async () => {
                 const { id } = await api.post<{ id: string }>(`funnels/${funnel.id}/duplicate`);
-                notices.say(`“${funnel.name}” is duplicated as a draft.`, { label: 'Open it', run: () => router.push(`/funnels/${id}`) });
+                toasts.say(`“${funnel.name}” is duplicated as a draft.`, { label: 'Open it', run: () => router.push(`/funnels/${id}`) });
             }),
     };
     const archive: MenuEntry = funnel.archived
@@ -81,7 +81,7 @@ function menu(funnel: FunnelRow): MenuEntry[] {
               run: () =>
                   attempt(async () => {
                       await api.post(`funnels/${funnel.id}/archive`);
-                      notices.say(`“${funnel.name}” is archived${funnel.state === 'live' ? ', and its pages are off the web' : ''}.`, {
+                      toasts.say(`“${funnel.name}” is archived${funnel.state === 'live' ? ', and its pages are off the web' : ''}.`, {
                           label: 'Undo',
                           run: restore,
                       });

@@ -111,7 +111,7 @@ async function bring(event: Event): Promise<void> {
         const { id } = await api.post<{ id: string }>('funnels/import', form);
         await router.push(`/funnels/${id}`);
     } catch (caught) {
-        importError.value = caught instanceof ApiError ? caught.message : 'It could not be brought in. Please try again.';
+        importError.value = caught instanceof ApiError ? caught.message : 'It could not be uploaded. Please try again.';
     } finally {
         busy.value = false;
         input.value = '';
@@ -171,10 +171,10 @@ async function create(): Promise<void> {
                     class="sr-only"
                     accept=".zip,application/zip"
                     :disabled="busy"
-                    aria-label="Bring in an exported funnel"
+                    aria-label="Import an exported funnel"
                     @change="bring"
                 />
-                Bring in an exported funnel
+                Import an exported funnel
             </label>
         </div>
         <p v-if="importError" role="alert" class="mt-2 font-medium text-clay-deep">{{ importError }} Nothing was taken in.</p>

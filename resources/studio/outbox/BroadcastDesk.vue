@@ -4,11 +4,11 @@ import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { api, ApiError } from '@/api/client';
 import type { Broadcast, Finding, Rules } from '@/api/types';
-import LetterPreview from '@/letters/LetterPreview.vue';
+import EmailPreview from '@/emails/EmailPreview.vue';
 import BroadcastResults from '@/outbox/BroadcastResults.vue';
 import SendDialog from '@/outbox/SendDialog.vue';
 import RulesField from '@/people/RulesField.vue';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { usePeopleKit } from '@/stores/peopleKit';
 import { usePulse } from '@/stores/pulse';
 import { useAutosave } from '@/ui/autosave';
@@ -21,28 +21,28 @@ import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 import UiSwitch from '@/ui/UiSwitch.vue';
 
-const LetterEditor = defineAsyncComponent(() => import('@/letters/LetterEditor.vue'));
+const EmailEditor = defineAsyncComponent(() => import('@/emails/EmailEditor.vue'));
 const route = useRoute();
-const notices = useNotices();
+const toasts = useToasts();
 const people = usePeopleKit();
-const letter = ref<Broadcast | null>(null);
+const broadcast = ref<Broadcast | null>(null);
 const missing = ref(false);
 const redraw = ref(0);
 const sending = ref(false);
 const findings = ref<Finding[]>([]);
 const testing = ref(false);
 const id = computed(() => String(route.params.id));
-const isDraft = computed(() => letter.value?.state === 'draft');
+const isDraft = computed(() => broadcast.value?.state === 'draft');
 
 async function load(): Promise<void> {
     try {
-        letter.value = await api.get<Broadcast>(`broadcasts/${id.value}`);
-        testing.value = letter.value.settings.otherSubject !== '';
+        broadcast.value = await api.get<Broadcast>(`broadcasts/${id.value}`);
+        testing.value = broadcast.value.settings.otherSubject !== '';
         missing.value = false;
     } catch (error) {
         missing.value = error instanceof ApiError && error.status === 404;
         if (!missing.value) {
-            notices.trouble(error);
+            toasts.trouble(error);
         }
     }
 }
@@ -56,7 +56,7 @@ watch(id, () => {
 usePulse(() => (isDraft.value ? undefined : load()));
 
 const { status, trouble, words, ...saving } = useAutosave<Broadcast>(async (values) => {
-    const target = letter.value!;
+    const target = broadcast.value!;
     const {
         revision,
         people: count,
@@ -71,16 +71,16 @@ const { status, trouble, words, ...saving } = useAutosave<Broadcast>(async (valu
 
 const history = useHistory((_, patches, back) => apply(patched(pick(patches.map((p) => p.path[0] as keyof Broadcast)), patches, back)));
 const undoable = history.done;
-const pick = (fields: (keyof Broadcast)[]) => Object.fromEntries(fields.map((f) => [f, letter.value?.[f]])) as Partial<Broadcast>;
+const pick = (fields: (keyof Broadcast)[]) => Object.fromEntries(fields.map((f) => [f, broadcast.value?.[f]])) as Partial<Broadcast>;
 function edit(values: Partial<Broadcast>): void {
-    const patches = letter.value ? diff(pick(Object.keys(values) as (keyof Broadcast)[]), values) : [];
+    const patches = broadcast.value ? diff(pick(Object.keys(values) as (keyof Broadcast)[]), values) : [];
     if (patches.length > 0) {
         history.changed('the broadcast', [{ key: id.value, patches }]);
         apply(values);
     }
 }
 function apply(values: Partial<Broadcast>): void {
-    Object.assign(letter.value!, copy(values));
+    Object.assign(broadcast.value!, copy(values));
     saving.edit(copy(values));
 }
 function undo(): void {
@@ -100,48 +100,48 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 });
 useLeaving({ flush: saving.flush, saved: () => status.value === 'saved', trouble: () => trouble.value });
 
-const settings = (values: Partial<Broadcast['settings']>) => edit({ settings: { ...letter.value!.settings, ...values } });
+const settings = (values: Partial<Broadcast['settings']>) => edit({ settings: { ...broadcast.value!.settings, ...values } });
 
 function tryAnother(on: boolean): void {
     testing.value = on;
-    settings({ otherSubject: on ? `${letter.value!.subject || 'Another subject'} (2)` : '' });
+    settings({ otherSubject: on ? `${broadcast.value!.subject || 'Another subject'} (2)` : '' });
 }
 
 async function openSend(): Promise<void> {
     // What is shown is what goes out, or nothing does.
     if (!(await saving.flush())) {
-        notices.say(`It is not saved yet, so it cannot be sent. ${trouble.value}`);
+        toasts.say(`It is not saved yet, so it cannot be sent. ${trouble.value}`);
         return;
     }
     try {
         findings.value = (await api.get<{ findings: Finding[] }>(`broadcasts/${id.value}/check`)).findings;
         sending.value = true;
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 
 async function send(at: string): Promise<void> {
     try {
-        letter.value = await api.post<Broadcast>(`broadcasts/${id.value}/send`, { at });
+        broadcast.value = await api.post<Broadcast>(`broadcasts/${id.value}/send`, { at });
         sending.value = false;
-        notices.say(at ? `It goes out ${dateTime(letter.value.sendAt)}.` : 'It is on its way.');
+        toasts.say(at ? `It goes out ${dateTime(broadcast.value.sendAt)}.` : 'It is on its way.');
     } catch (error) {
         if (error instanceof ApiError && Array.isArray(error.body.findings)) {
             findings.value = error.body.findings as Finding[];
         } else {
-            notices.trouble(error);
+            toasts.trouble(error);
         }
     }
 }
 
 async function stop(): Promise<void> {
-    const was = letter.value?.state;
+    const was = broadcast.value?.state;
     try {
-        letter.value = await api.post<Broadcast>(`broadcasts/${id.value}/stop`);
-        notices.say(was === 'scheduled' ? 'It is a draft again.' : 'It is stopped. What had not gone out stays here.');
+        broadcast.value = await api.post<Broadcast>(`broadcasts/${id.value}/stop`);
+        toasts.say(was === 'scheduled' ? 'It is a draft again.' : 'It is stopped. What had not gone out stays here.');
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 const segments = computed(() => [
@@ -149,16 +149,16 @@ const segments = computed(() => [
     ...people.kit.segments.map((s) => ({ value: s.id, label: s.name })),
 ]);
 const segment = computed(
-    () => people.kit.segments.find((s) => JSON.stringify(s.rules) === JSON.stringify(letter.value?.audience))?.id ?? '',
+    () => people.kit.segments.find((s) => JSON.stringify(s.rules) === JSON.stringify(broadcast.value?.audience))?.id ?? '',
 );
 </script>
 
 <template>
     <NotHere v-if="missing" />
-    <div v-else-if="letter" class="flex h-full min-h-0 flex-col">
+    <div v-else-if="broadcast" class="flex h-full min-h-0 flex-col">
         <header class="flex h-15 shrink-0 items-center gap-4 border-b border-line px-6">
             <RouterLink to="/outbox/broadcasts" class="link">Broadcasts</RouterLink>
-            <h1 class="min-w-0 truncate text-xl">{{ letter.name }}</h1>
+            <h1 class="min-w-0 truncate text-xl">{{ broadcast.name }}</h1>
             <div class="ml-auto flex items-center gap-2">
                 <span
                     class="line-clamp-2 max-w-100 text-right caption"
@@ -167,26 +167,28 @@ const segment = computed(
                     >{{ isDraft ? words : '' }}</span
                 >
                 <button v-if="isDraft && undoable.length > 0" type="button" class="btn-quiet" @click="undo">Undo</button>
-                <button v-if="letter.state === 'scheduled'" type="button" class="btn" @click="stop">Take it back</button>
-                <button v-if="['testing', 'sending'].includes(letter.state)" type="button" class="btn" @click="stop">Stop the rest</button>
+                <button v-if="broadcast.state === 'scheduled'" type="button" class="btn" @click="stop">Take it back</button>
+                <button v-if="['testing', 'sending'].includes(broadcast.state)" type="button" class="btn" @click="stop">
+                    Stop the rest
+                </button>
                 <button v-if="isDraft" type="button" class="btn-main" @click="openSend">
-                    Send to {{ counted(letter.people, 'person', 'people') }}
+                    Send to {{ counted(broadcast.people, 'person', 'people') }}
                 </button>
             </div>
         </header>
         <div class="grid min-h-0 flex-1 grid-cols-[1fr_26rem]">
             <div class="min-h-0 overflow-auto px-6 py-5">
-                <BroadcastResults v-if="!isDraft" class="mx-auto max-w-3xl" :letter="letter" />
+                <BroadcastResults v-if="!isDraft" class="mx-auto max-w-3xl" :broadcast="broadcast" />
                 <div v-else class="mx-auto max-w-3xl space-y-5">
                     <div class="grid gap-4 sm:grid-cols-2">
                         <TextField
-                            :model-value="letter.name"
+                            :model-value="broadcast.name"
                             label="Private name"
                             :maxlength="120"
                             @update:model-value="(name: string) => edit({ name })"
                         />
                         <UiListbox
-                            :model-value="letter.funnel ?? ''"
+                            :model-value="broadcast.funnel ?? ''"
                             label="In the look of"
                             :options="[
                                 { value: '', label: 'No funnel: plain' },
@@ -214,20 +216,20 @@ const segment = computed(
                         <RulesField
                             :key="segment"
                             class="mt-2"
-                            :model-value="letter.audience"
+                            :model-value="broadcast.audience"
                             @update:model-value="(audience: Rules) => edit({ audience })"
                         />
                         <p class="mt-1" role="status" data-test="audience">
-                            <strong>{{ counted(letter.people, 'person gets', 'people get') }} it</strong
+                            <strong>{{ counted(broadcast.people, 'person gets', 'people get') }} it</strong
                             ><span class="text-soft"
-                                >: {{ letter.audienceWords }}, as far as they get letters from you. Whoever left, bounced or agreed to no
+                                >: {{ broadcast.audienceWords }}, as far as they get emails from you. Whoever left, bounced or agreed to no
                                 news is left out.</span
                             >
                         </p>
                     </section>
                     <div>
                         <TextField
-                            :model-value="letter.subject"
+                            :model-value="broadcast.subject"
                             label="Subject"
                             :maxlength="200"
                             @update:model-value="(subject: string) => edit({ subject })"
@@ -240,15 +242,15 @@ const segment = computed(
                         />
                         <div v-if="testing" class="mt-2 space-y-3 border-l-2 border-edge/50 pl-4">
                             <TextField
-                                :model-value="letter.settings.otherSubject"
+                                :model-value="broadcast.settings.otherSubject"
                                 label="The other subject"
-                                :hint="letter.settings.otherSubject.trim() === '' ? 'Without one, everybody gets the first.' : undefined"
+                                :hint="broadcast.settings.otherSubject.trim() === '' ? 'Without one, everybody gets the first.' : undefined"
                                 :maxlength="200"
                                 @update:model-value="(otherSubject: string) => settings({ otherSubject })"
                             />
                             <div class="grid gap-3 sm:grid-cols-3">
                                 <UiListbox
-                                    :model-value="letter.settings.share"
+                                    :model-value="broadcast.settings.share"
                                     label="Try it on"
                                     :options="
                                         [10, 20, 30, 50, 100].map((n) => ({
@@ -259,13 +261,13 @@ const segment = computed(
                                     @update:model-value="(share: number) => settings({ share })"
                                 />
                                 <UiListbox
-                                    :model-value="letter.settings.hours"
+                                    :model-value="broadcast.settings.hours"
                                     label="Decide after"
                                     :options="[1, 2, 4, 8, 24, 48].map((n) => ({ value: n, label: n === 1 ? 'one hour' : `${n} hours` }))"
                                     @update:model-value="(hours: number) => settings({ hours })"
                                 />
                                 <UiListbox
-                                    :model-value="letter.settings.byClicks ? 'clicks' : 'opens'"
+                                    :model-value="broadcast.settings.byClicks ? 'clicks' : 'opens'"
                                     label="The winner is the one"
                                     :options="[
                                         { value: 'opens', label: 'opened more' },
@@ -277,27 +279,27 @@ const segment = computed(
                         </div>
                     </div>
                     <div>
-                        <span class="label">Letter</span>
-                        <LetterEditor :model-value="letter.body" @update:model-value="(body: string) => edit({ body })" />
+                        <span class="label">Email</span>
+                        <EmailEditor :model-value="broadcast.body" @update:model-value="(body: string) => edit({ body })" />
                     </div>
                     <div>
                         <UiSwitch
-                            :model-value="letter.settings.againDays > 0"
+                            :model-value="broadcast.settings.againDays > 0"
                             label="Send it once more to those who did not open it"
                             @update:model-value="(on: boolean) => settings({ againDays: on ? 3 : 0 })"
                         />
                         <div
-                            v-if="letter.settings.againDays > 0"
+                            v-if="broadcast.settings.againDays > 0"
                             class="mt-2 grid gap-3 border-l-2 border-edge/50 pl-4 sm:grid-cols-[10rem_1fr]"
                         >
                             <UiListbox
-                                :model-value="letter.settings.againDays"
+                                :model-value="broadcast.settings.againDays"
                                 label="After"
                                 :options="[1, 2, 3, 5, 7, 14].map((n) => ({ value: n, label: n === 1 ? 'one day' : `${n} days` }))"
                                 @update:model-value="(againDays: number) => settings({ againDays })"
                             />
                             <TextField
-                                :model-value="letter.settings.againSubject"
+                                :model-value="broadcast.settings.againSubject"
                                 label="With this subject"
                                 hint="Empty: the same."
                                 :maxlength="200"
@@ -307,8 +309,8 @@ const segment = computed(
                     </div>
                 </div>
             </div>
-            <LetterPreview :path="`broadcasts/${id}`" :changed="redraw" />
+            <EmailPreview :path="`broadcasts/${id}`" :changed="redraw" />
         </div>
-        <SendDialog :open="sending" :letter="letter" :findings="findings" @close="sending = false" @send="send" />
+        <SendDialog :open="sending" :broadcast="broadcast" :findings="findings" @close="sending = false" @send="send" />
     </div>
 </template>

@@ -5,21 +5,21 @@ import { useRouter } from 'vue-router';
 import { api } from '@/api/client';
 import type { Broadcast, BroadcastRow } from '@/api/types';
 import { outboxTabs } from '@/people/tabs';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { usePulse } from '@/stores/pulse';
 import { ago, count, dateTime, percent } from '@/ui/format';
 import ScreenTabs from '@/ui/ScreenTabs.vue';
 import UiMenu from '@/ui/UiMenu.vue';
 
 const router = useRouter();
-const notices = useNotices();
+const toasts = useToasts();
 const rows = ref<BroadcastRow[] | null>(null);
 
 async function load(): Promise<void> {
     try {
         rows.value = (await api.get<{ broadcasts: BroadcastRow[] }>('broadcasts')).broadcasts;
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 onMounted(load);
@@ -30,7 +30,7 @@ async function write(): Promise<void> {
         const made = await api.post<Broadcast>('broadcasts');
         await router.push(`/outbox/broadcasts/${made.id}`);
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 
@@ -39,7 +39,7 @@ async function duplicate(row: BroadcastRow): Promise<void> {
         const made = await api.post<Broadcast>(`broadcasts/${row.id}/duplicate`);
         await router.push(`/outbox/broadcasts/${made.id}`);
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 
@@ -47,7 +47,7 @@ async function takeOut(row: BroadcastRow): Promise<void> {
     try {
         await api.delete(`broadcasts/${row.id}`);
         await load();
-        notices.say(`“${row.name}” is taken out.`, {
+        toasts.say(`“${row.name}” is removed.`, {
             label: 'Undo',
             run: async () => {
                 await api.post(`broadcasts/${row.id}/restore`);
@@ -55,7 +55,7 @@ async function takeOut(row: BroadcastRow): Promise<void> {
             },
         });
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 const states: Record<BroadcastRow['state'], string> = {
@@ -78,13 +78,13 @@ const share = (n: number, of: number) => (of > 0 ? percent(n / of, 0) : '–');
         <ScreenTabs class="mt-3" :tabs="outboxTabs" />
         <template v-if="rows">
             <p v-if="rows.length === 0" class="mt-8 max-w-xl text-soft">
-                A broadcast is one letter to many at once: to everybody, or to those a segment finds. Sequences go by themselves; this is
-                for news.
+                A broadcast is one email to many at once: to everybody, or to those a segment finds. Sequences go by themselves; this is for
+                news.
             </p>
             <table v-else class="mt-4 w-full table-fixed">
                 <thead>
                     <tr class="border-b border-line text-left caption">
-                        <th class="py-2 font-medium">Letter</th>
+                        <th class="py-2 font-medium">Email</th>
                         <th class="w-[22%] py-2 font-medium">State</th>
                         <th class="w-20 py-2 text-right font-medium">Sent</th>
                         <th
@@ -94,7 +94,7 @@ const share = (n: number, of: number) => (of > 0 ? percent(n / of, 0) : '–');
                             Opened*
                         </th>
                         <th class="w-20 py-2 text-right font-medium">Clicked</th>
-                        <th class="w-16 py-2 text-right font-medium">Lost</th>
+                        <th class="w-16 py-2 text-right font-medium" title="Unsubscribed, bounced or complained after it">Left</th>
                         <th class="w-14"></th>
                     </tr>
                 </thead>
@@ -127,7 +127,7 @@ const share = (n: number, of: number) => (of > 0 ? percent(n / of, 0) : '–');
                                 :label="`More about “${row.name}”`"
                                 :items="[
                                     { label: 'Write another one like it', run: () => duplicate(row) },
-                                    { label: 'Take it out', trouble: true, run: () => takeOut(row) },
+                                    { label: 'Remove', trouble: true, run: () => takeOut(row) },
                                 ]"
                                 >⋯</UiMenu
                             >

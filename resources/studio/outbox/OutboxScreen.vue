@@ -5,10 +5,10 @@ import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { api, query } from '@/api/client';
 import type { Message, MessageRow, MessageState } from '@/api/types';
-import LetterFrame from '@/outbox/LetterFrame.vue';
+import EmailFrame from '@/outbox/EmailFrame.vue';
 import PracticeDialog from '@/outbox/PracticeDialog.vue';
 import { outboxTabs } from '@/people/tabs';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { usePulse } from '@/stores/pulse';
 import { ago, count, dateTime } from '@/ui/format';
 import { newest } from '@/ui/newest';
@@ -25,7 +25,7 @@ interface Answer {
 }
 
 const route = useRoute();
-const notices = useNotices();
+const toasts = useToasts();
 const answer = ref<Answer | null>(null);
 const open = ref<Message | null>(null);
 const search = ref('');
@@ -59,7 +59,7 @@ async function load(): Promise<void> {
         );
         answer.value = fresh ?? answer.value;
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 
@@ -72,7 +72,7 @@ async function show(id: unknown): Promise<void> {
         open.value = await api.get<Message>(`messages/${id}`);
     } catch (error) {
         open.value = null;
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 
@@ -95,10 +95,10 @@ const download = (path: string) => location.assign(`/studio/api/${path}`);
 async function act(work: () => Promise<unknown>, words: string): Promise<void> {
     try {
         await work();
-        notices.say(words);
+        toasts.say(words);
         await Promise.all([load(), show(route.params.id)]);
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 const feedback = (what: 'open' | 'bounce' | 'complain') =>
@@ -125,7 +125,7 @@ const tally = (value: MessageState | ''): number =>
                     <UiMenu
                         label="More about the outbox"
                         :items="[
-                            { label: 'Take everything out as a mailbox', run: () => download('messages/mbox') },
+                            { label: 'Export everything as a mailbox', run: () => download('messages/mbox') },
                             { label: 'Practise a bad day', run: () => (practising = true) },
                         ]"
                         >⋯</UiMenu
@@ -256,8 +256,8 @@ const tally = (value: MessageState | ''): number =>
                     </TabList>
                     <TabPanels class="min-h-0 flex-1 overflow-auto">
                         <TabPanel class="h-full"
-                            ><LetterFrame v-if="open.html" :html="open.html" class="h-full" />
-                            <p v-else class="p-7 text-soft">There is nothing to show: the email was taken out of the funnel.</p></TabPanel
+                            ><EmailFrame v-if="open.html" :html="open.html" class="h-full" />
+                            <p v-else class="p-7 text-soft">There is nothing to show: the email was removed from the funnel.</p></TabPanel
                         >
                         <TabPanel class="p-7">
                             <pre class="max-w-3xl font-mono text-sm whitespace-pre-wrap">{{ open.text }}</pre>

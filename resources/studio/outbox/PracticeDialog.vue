@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { api, ApiError } from '@/api/client';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { dateTime } from '@/ui/format';
 import TextField from '@/ui/TextField.vue';
 import UiDialog from '@/ui/UiDialog.vue';
@@ -19,7 +19,7 @@ interface Mood {
 const props = defineProps<{ open: boolean }>();
 const emit = defineEmits<{ close: [] }>();
 
-const notices = useNotices();
+const toasts = useToasts();
 const mood = ref<Mood | null>(null);
 const bouncing = ref('');
 const complaining = ref('');
@@ -39,7 +39,7 @@ watch(
             complaining.value = mood.value.complaining.join('\n');
             failing.value = isFailing.value ? -1 : 0;
         } catch (caught) {
-            notices.trouble(caught);
+            toasts.trouble(caught);
         }
     },
 );
@@ -62,7 +62,7 @@ async function save(): Promise<void> {
             bouncing: lines(bouncing.value),
             complaining: lines(complaining.value),
         });
-        notices.say('The outbox behaves so from now on.');
+        toasts.say('The outbox behaves so from now on.');
         emit('close');
     } catch (caught) {
         error.value = caught instanceof ApiError ? caught.message : '';
@@ -76,7 +76,7 @@ async function save(): Promise<void> {
             <p class="text-soft">
                 {{
                     mood.isOutbox
-                        ? 'Messages stay in this outbox. It can behave as a mail provider does when things go wrong, and you see what becomes of your letters.'
+                        ? 'Messages stay in this outbox. It can behave as a mail provider does when things go wrong, and you see what becomes of your emails.'
                         : 'A real mail server is connected, so nothing here has any effect until you go back to the outbox.'
                 }}
             </p>

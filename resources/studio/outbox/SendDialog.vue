@@ -6,7 +6,7 @@ import { useSession } from '@/stores/session';
 import { counted } from '@/ui/format';
 import UiDialog from '@/ui/UiDialog.vue';
 
-const props = defineProps<{ open: boolean; letter: Broadcast; findings: Finding[] }>();
+const props = defineProps<{ open: boolean; broadcast: Broadcast; findings: Finding[] }>();
 const emit = defineEmits<{ close: []; send: [at: string] }>();
 
 const session = useSession();
@@ -30,7 +30,7 @@ const blocked = computed(() => props.findings.some((f) => f.blocks));
                 /><span>{{ f.message }}</span>
             </li>
         </ul>
-        <p v-if="blocked" class="mt-3 text-soft">Mend what is marked first. Nothing has gone out.</p>
+        <p v-if="blocked" class="mt-3 text-soft">Fix what is marked first. Nothing has gone out.</p>
         <form v-else class="mt-4 space-y-4" @submit.prevent="emit('send', later ? at : '')">
             <fieldset class="space-y-2">
                 <legend class="sr-only">When</legend>
@@ -43,13 +43,13 @@ const blocked = computed(() => props.findings.some((f) => f.blocks));
                 >
                 <input v-if="later" v-model="at" type="datetime-local" class="ml-6.5 input w-64" aria-label="Day and time" required />
             </fieldset>
-            <p v-if="letter.settings.otherSubject" class="text-soft">
-                First {{ letter.settings.share }} % get one of the two subjects; after {{ counted(letter.settings.hours, 'hour') }} the
-                better one goes to the rest.
+            <p v-if="broadcast.settings.otherSubject" class="text-soft">
+                First {{ broadcast.settings.share }} % get one of the two subjects; after
+                {{ counted(broadcast.settings.hours, 'hour') }} the better one goes to the rest.
             </p>
             <div class="flex gap-2">
                 <button type="submit" class="btn-main" :disabled="later && at === ''">
-                    {{ later ? 'Schedule it for' : 'Send it to' }} {{ counted(letter.people, 'person', 'people') }}
+                    {{ later ? 'Schedule it for' : 'Send it to' }} {{ counted(broadcast.people, 'person', 'people') }}
                 </button>
                 <button type="button" class="btn-quiet" @click="emit('close')">Not yet</button>
             </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue';
 import { api } from '@/api/client';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { counted, dateTime } from '@/ui/format';
 import UiDialog from '@/ui/UiDialog.vue';
 
@@ -17,14 +17,14 @@ interface Act {
 
 const props = defineProps<{ open: boolean }>();
 const emit = defineEmits<{ close: []; undone: [] }>();
-const notices = useNotices();
+const toasts = useToasts();
 const acts = ref<Act[] | null>(null);
 
 async function load(): Promise<void> {
     try {
         acts.value = (await api.get<{ acts: Act[] }>('people/acts')).acts;
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
         emit('close');
     }
 }
@@ -50,7 +50,7 @@ async function undo(act: Act): Promise<void> {
         act.undone = true;
         emit('undone');
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 </script>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { api } from '@/api/client';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { usePeopleKit } from '@/stores/peopleKit';
 import { count, counted } from '@/ui/format';
 import UiDialog from '@/ui/UiDialog.vue';
@@ -12,7 +12,7 @@ const props = defineProps<{ chosen: string[]; total: number; filters: Record<str
 const everybody = defineModel<boolean>('everybody', { required: true });
 const emit = defineEmits<{ done: []; clear: [] }>();
 
-const notices = useNotices();
+const toasts = useToasts();
 const people = usePeopleKit();
 type Kind = 'tag' | 'untag' | 'start' | 'stop' | 'unsubscribe';
 const asking = ref<Kind | null>(null);
@@ -24,14 +24,14 @@ const titles: Record<Kind, string> = {
     untag: 'Which tag shall they lose?',
     start: 'Which sequence shall they enter?',
     stop: 'Which sequence shall they leave?',
-    unsubscribe: 'Shall they get no more letters?',
+    unsubscribe: 'Shall they get no more emails?',
 };
 const done: Record<Kind, (n: string) => string> = {
     tag: (n) => `${n} got the tag.`,
     untag: (n) => `${n} lost the tag.`,
     start: (n) => `${n} enter the sequence.`,
     stop: (n) => `${n} leave the sequence.`,
-    unsubscribe: (n) => `${n} get no more letters.`,
+    unsubscribe: (n) => `${n} get no more emails.`,
 };
 
 function open(kind: Kind): void {
@@ -50,7 +50,7 @@ async function act(): Promise<void> {
         const whom = everybody.value ? { everybody: true, ...props.filters } : { ids: props.chosen };
         const act = await api.post<{ id: string; people: number }>('people/acts', { kind, of: of.value, ...whom });
         asking.value = null;
-        notices.say(
+        toasts.say(
             act.people === 0 ? 'There was nothing to change for these people.' : done[kind](counted(act.people, 'person', 'people')),
             {
                 label: 'Undo',
@@ -62,7 +62,7 @@ async function act(): Promise<void> {
         );
         emit('done');
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     } finally {
         busy.value = false;
     }

@@ -5,7 +5,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { api, ApiError } from '@/api/client';
 import type { ImportRow } from '@/api/types';
 import { peopleTabs } from '@/people/tabs';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { usePeopleKit } from '@/stores/peopleKit';
 import FileDrop from '@/ui/FileDrop.vue';
 import { count, counted, dateTime } from '@/ui/format';
@@ -16,7 +16,7 @@ import UiSwitch from '@/ui/UiSwitch.vue';
 
 const route = useRoute();
 const router = useRouter();
-const notices = useNotices();
+const toasts = useToasts();
 const people = usePeopleKit();
 const file = ref<File | null>(null);
 const error = ref('');
@@ -37,7 +37,7 @@ async function load(): Promise<void> {
     try {
         imports.value = (await api.get<{ imports: ImportRow[] }>('imports')).imports;
     } catch (caught) {
-        notices.trouble(caught);
+        toasts.trouble(caught);
     }
 }
 
@@ -58,7 +58,7 @@ async function show(id: unknown): Promise<void> {
         }
         open.value = found;
     } catch (caught) {
-        notices.trouble(caught);
+        toasts.trouble(caught);
         await router.replace('/people/imports');
     }
 }
@@ -75,7 +75,7 @@ async function bring(given: File): Promise<void> {
         const made = await api.post<ImportRow>('imports', form);
         await router.push(`/people/imports/${made.id}`);
     } catch (caught) {
-        error.value = caught instanceof ApiError ? caught.message : 'It could not be brought in. Please try again.';
+        error.value = caught instanceof ApiError ? caught.message : 'It could not be uploaded. Please try again.';
     } finally {
         file.value = null;
     }
@@ -126,7 +126,7 @@ async function start(): Promise<void> {
         if (caught instanceof ApiError && caught.status === 422) {
             refused.value = caught;
         } else {
-            notices.trouble(caught);
+            toasts.trouble(caught);
         }
     }
 }
@@ -136,7 +136,7 @@ async function run(verb: 'undo' | 'stop'): Promise<void> {
         const answer = await api.post<ImportRow>(`imports/${open.value!.id}/${verb}`);
         await show(answer.id);
     } catch (caught) {
-        notices.trouble(caught);
+        toasts.trouble(caught);
     }
 }
 const states: Record<ImportRow['state'], string> = {
@@ -184,7 +184,7 @@ const stateWords = computed(() => {
                 />
             </section>
             <section aria-labelledby="earlier">
-                <h2 id="earlier" class="text-xl">Brought in so far</h2>
+                <h2 id="earlier" class="text-xl">Imported so far</h2>
                 <p v-if="imports.length === 0" class="mt-2 text-soft">No list yet.</p>
                 <ul class="mt-2 divide-y divide-line">
                     <li v-for="row in imports" :key="row.id">

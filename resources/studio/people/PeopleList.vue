@@ -8,7 +8,7 @@ import ActsDialog from '@/people/ActsDialog.vue';
 import BulkBar from '@/people/BulkBar.vue';
 import RulesField from '@/people/RulesField.vue';
 import { peopleTabs } from '@/people/tabs';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { usePeopleKit } from '@/stores/peopleKit';
 import { usePulse } from '@/stores/pulse';
 import { ago, counted, dateTime } from '@/ui/format';
@@ -27,7 +27,7 @@ interface Answer {
 
 const route = useRoute();
 const router = useRouter();
-const notices = useNotices();
+const toasts = useToasts();
 const people = usePeopleKit();
 const answer = ref<Answer | null>(null);
 const search = ref('');
@@ -64,7 +64,7 @@ async function load(): Promise<void> {
         if (error instanceof ApiError && error.status === 422) {
             ruleTrouble.value = error.message;
         } else {
-            notices.trouble(error);
+            toasts.trouble(error);
         }
     }
 }
@@ -107,9 +107,9 @@ async function save(): Promise<void> {
             : api.post<{ id: string; name: string }>('segments', given));
         await people.load();
         segment.value = saved.id;
-        notices.say(`The segment “${saved.name}” is saved. Whoever fits it is in it, from one moment to the next.`);
+        toasts.say(`The segment “${saved.name}” is saved. Whoever fits it is in it, from one moment to the next.`);
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 
@@ -121,7 +121,7 @@ async function removeSegment(): Promise<void> {
         segment.value = '';
         building.value = false;
         await people.load();
-        notices.say(`The segment “${was}” is taken out.`, {
+        toasts.say(`The segment “${was}” is removed.`, {
             label: 'Undo',
             run: async () => {
                 await api.post(`segments/${id}/restore`);
@@ -129,7 +129,7 @@ async function removeSegment(): Promise<void> {
             },
         });
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 
@@ -159,7 +159,7 @@ async function done(): Promise<void> {
         <div class="flex items-end justify-between gap-4">
             <h1 class="text-3xl">People</h1>
             <div class="flex gap-2">
-                <RouterLink to="/people/imports" class="btn">Bring people in</RouterLink>
+                <RouterLink to="/people/imports" class="btn">Import people</RouterLink>
                 <UiMenu label="Take out" :items="exports" button-class="btn">Take out</UiMenu>
             </div>
         </div>
@@ -220,9 +220,9 @@ async function done(): Promise<void> {
                     maxlength="120"
                 />
                 <button type="submit" class="btn" :disabled="rules.rules.length === 0 || name.trim() === ''">
-                    {{ segment ? 'Save the segment' : 'Keep as a segment' }}
+                    {{ segment ? 'Save segment' : 'Save segment' }}
                 </button>
-                <button v-if="segment" type="button" class="btn-quiet text-clay-deep" @click="removeSegment">Take it out</button>
+                <button v-if="segment" type="button" class="btn-quiet text-clay-deep" @click="removeSegment">Remove</button>
                 <button
                     type="button"
                     class="ml-auto btn-quiet"

@@ -3,7 +3,7 @@ import { PlusIcon, XMarkIcon } from '@heroicons/vue/20/solid';
 import { ref, watch } from 'vue';
 import { api, ApiError } from '@/api/client';
 import type { Person } from '@/api/types';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { usePeopleKit } from '@/stores/peopleKit';
 import { ago, dateTime } from '@/ui/format';
 import TextField from '@/ui/TextField.vue';
@@ -12,7 +12,7 @@ import TextField from '@/ui/TextField.vue';
 const props = defineProps<{ person: Person }>();
 const emit = defineEmits<{ changed: [] }>();
 
-const notices = useNotices();
+const toasts = useToasts();
 const people = usePeopleKit();
 const editing = ref(false);
 const tag = ref('');
@@ -54,7 +54,7 @@ async function save(): Promise<void> {
         if (caught instanceof ApiError && caught.status === 422) {
             error.value = caught;
         } else {
-            notices.trouble(caught);
+            toasts.trouble(caught);
         }
     }
 }
@@ -70,7 +70,7 @@ async function addTag(): Promise<void> {
         emit('changed');
         await people.load();
     } catch (caught) {
-        notices.trouble(caught);
+        toasts.trouble(caught);
     }
 }
 
@@ -78,7 +78,7 @@ async function removeTag(t: { id: number; name: string }): Promise<void> {
     try {
         await api.delete(`people/${props.person.id}/tags/${t.id}`);
         emit('changed');
-        notices.say(`The tag “${t.name}” is taken.`, {
+        toasts.say(`The tag “${t.name}” is taken.`, {
             label: 'Undo',
             run: async () => {
                 await api.post(`people/${props.person.id}/tags`, { name: t.name });
@@ -86,7 +86,7 @@ async function removeTag(t: { id: number; name: string }): Promise<void> {
             },
         });
     } catch (caught) {
-        notices.trouble(caught);
+        toasts.trouble(caught);
     }
 }
 </script>
@@ -151,7 +151,7 @@ async function removeTag(t: { id: number; name: string }): Promise<void> {
                 :error="error?.field(f.name)"
             />
             <div class="flex gap-2 sm:col-span-2">
-                <button type="submit" class="btn-main">Keep it</button>
+                <button type="submit" class="btn-main">Save</button>
                 <button
                     type="button"
                     class="btn-quiet"

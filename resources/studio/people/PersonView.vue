@@ -6,7 +6,7 @@ import { api, ApiError, query } from '@/api/client';
 import type { Person, PersonRow } from '@/api/types';
 import PersonFacts from '@/people/PersonFacts.vue';
 import PersonHistory from '@/people/PersonHistory.vue';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { usePeopleKit } from '@/stores/peopleKit';
 import { usePulse } from '@/stores/pulse';
 import { counted, dateTime } from '@/ui/format';
@@ -17,7 +17,7 @@ import UiMenu from '@/ui/UiMenu.vue';
 
 const route = useRoute();
 const router = useRouter();
-const notices = useNotices();
+const toasts = useToasts();
 const people = usePeopleKit();
 const person = ref<Person | null>(null);
 const missing = ref(false);
@@ -36,7 +36,7 @@ async function load(): Promise<void> {
     } catch (error) {
         missing.value = error instanceof ApiError && error.status === 404;
         if (!missing.value) {
-            notices.trouble(error);
+            toasts.trouble(error);
         }
     }
 }
@@ -54,11 +54,11 @@ async function act(work: () => Promise<unknown>, words = '', undo?: () => Promis
         await work();
         await load();
         if (words) {
-            notices.say(words, undo && { label: 'Undo', run: () => act(undo) });
+            toasts.say(words, undo && { label: 'Undo', run: () => act(undo) });
         }
         return true;
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
         return false;
     }
 }
@@ -80,7 +80,7 @@ async function find(): Promise<void> {
         const answer = await api.get<{ people: PersonRow[] }>(`people?${query({ search: search.value, perPage: 8 })}`);
         found.value = answer.people.filter((p) => p.id !== id.value);
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 watch([search, asking], () => asking.value === 'merge' && find());
@@ -91,10 +91,10 @@ async function confirm(): Promise<void> {
     if (kind === 'erase') {
         try {
             await api.post(`people/${id.value}/erase`);
-            notices.say('This person is forgotten. The totals stay true.');
+            toasts.say('This person is forgotten. The totals stay true.');
             await router.push('/people');
         } catch (error) {
-            notices.trouble(error);
+            toasts.trouble(error);
         }
     } else if (kind === 'merge') {
         await act(() => api.post(`people/${id.value}/merge`, { with: of.value }), 'The two are one person now, with one history.');
@@ -126,15 +126,15 @@ const menu = computed(() => [
         ? [
               {
                   label: 'The address works: write to it again',
-                  run: () => act(() => api.post(`people/${id.value}/lift`), 'Letters go to this address again.'),
+                  run: () => act(() => api.post(`people/${id.value}/lift`), 'Emails go to this address again.'),
               },
           ]
         : []),
     ...(person.value?.unsubscribed
         ? []
-        : [{ label: 'Unsubscribe', run: () => act(() => api.post(`people/${id.value}/unsubscribe`), 'They get no more letters.') }]),
+        : [{ label: 'Unsubscribe', run: () => act(() => api.post(`people/${id.value}/unsubscribe`), 'They get no more emails.') }]),
     { label: 'Everything about them, as one file', run: () => location.assign(`/studio/api/people/${id.value}/archive`) },
-    { label: 'Their letters, as a mailbox', run: () => location.assign(`/studio/api/messages/mbox?person=${id.value}`) },
+    { label: 'Their emails, as a mailbox', run: () => location.assign(`/studio/api/messages/mbox?person=${id.value}`) },
     { label: 'Forget this person', trouble: true, run: () => open('erase') },
 ]);
 const titles = {
@@ -196,7 +196,7 @@ const titles = {
                         @click="
                             act(
                                 () => api.delete(`people/${id}/notes/${n.id}`),
-                                'The note is taken out.',
+                                'The note is removed.',
                                 () => api.post(`people/${id}/notes/${n.id}/restore`),
                             )
                         "
@@ -274,7 +274,7 @@ const titles = {
         <UiDialog :open="asking !== null" :title="asking ? titles[asking] : ''" @close="asking = null">
             <div class="mt-4">
                 <p v-if="asking === 'erase'">
-                    Name, address, answers, notes and letters go for good, and nothing brings them back. What happened stays in your totals
+                    Name, address, answers, notes and emails go for good, and nothing brings them back. What happened stays in your totals
                     as numbers. If they unsubscribed, that is kept under a seal, so that no list brings them back.
                 </p>
                 <template v-else-if="asking === 'merge'">

@@ -50,7 +50,7 @@ const freshRule = (): Rule => ({ kind: 'tag', has: true, tag: '' });
                     <RulesEditor :model-value="item" :depth="depth + 1" @update:model-value="(r: Rules) => set(i, r)" />
                 </div>
                 <RuleRow v-else class="min-w-0 flex-1" :model-value="item" @update:model-value="(r: Rule) => set(i, r)" />
-                <button type="button" class="btn-quiet px-1.5" aria-label="Take this rule out" @click="remove(i)">
+                <button type="button" class="btn-quiet px-1.5" aria-label="Remove this rule" @click="remove(i)">
                     <XMarkIcon class="size-5" aria-hidden="true" />
                 </button>
             </li>

@@ -5,7 +5,7 @@ import { useRoute } from 'vue-router';
 import { api, query } from '@/api/client';
 import type { SubmissionRow } from '@/api/types';
 import { peopleTabs } from '@/people/tabs';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { usePeopleKit } from '@/stores/peopleKit';
 import { usePulse } from '@/stores/pulse';
 import { dateTime } from '@/ui/format';
@@ -22,7 +22,7 @@ interface Answer {
 }
 
 const route = useRoute();
-const notices = useNotices();
+const toasts = useToasts();
 const people = usePeopleKit();
 const answer = ref<Answer | null>(null);
 const search = ref('');
@@ -46,7 +46,7 @@ async function load(): Promise<void> {
     try {
         answer.value = (await ask(api.get<Answer>(`submissions?${query({ ...filters.value, page: page.value })}`))) ?? answer.value;
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 onMounted(() => Promise.all([people.load(), load()]));
@@ -66,7 +66,7 @@ watchDebounced(
     <div class="mx-auto max-w-6xl px-8 py-6">
         <div class="flex items-end justify-between gap-4">
             <h1 class="text-3xl">People</h1>
-            <a class="btn" :href="`/studio/api/submissions/export?${query(filters)}`" download>Take out as CSV</a>
+            <a class="btn" :href="`/studio/api/submissions/export?${query(filters)}`" download>Export as CSV</a>
         </div>
         <ScreenTabs class="mt-3" :tabs="peopleTabs" />
         <div class="mt-4 grid gap-3 sm:grid-cols-[1fr_14rem_12rem_10rem_10rem]">

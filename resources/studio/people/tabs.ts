@@ -1,7 +1,7 @@
 export const peopleTabs = [
     { label: 'Everybody', to: '/people' },
     { label: 'Submissions', to: '/people/submissions' },
-    { label: 'Bring people in', to: '/people/imports' },
+    { label: 'Import people', to: '/people/imports' },
 ];
 export const outboxTabs = [
     { label: 'Messages', to: '/outbox' },

@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, query } from '@/api/client';
 import type { FunnelRow, Results } from '@/api/types';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { usePulse } from '@/stores/pulse';
 import { count, counted, interval, percent } from '@/ui/format';
 import UiListbox from '@/ui/UiListbox.vue';
@@ -11,7 +11,7 @@ import UiListbox from '@/ui/UiListbox.vue';
 const DayChart = defineAsyncComponent(() => import('@/results/DayChart.vue'));
 const route = useRoute();
 const router = useRouter();
-const notices = useNotices();
+const toasts = useToasts();
 const funnels = ref<FunnelRow[] | null>(null);
 const results = ref<Results | null>(null);
 const days = ref(28);
@@ -26,7 +26,7 @@ onMounted(async () => {
             await router.replace(`/results/${first.id}`);
         }
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 });
 
@@ -37,7 +37,7 @@ async function load(): Promise<void> {
     try {
         results.value = await api.get<Results>(`funnels/${id.value}/results?${query({ days: days.value })}`);
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 

@@ -2,17 +2,17 @@
 import { onMounted, ref } from 'vue';
 import { api } from '@/api/client';
 import type { OwnDesign } from '@/api/types';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 
 /** The pages and sections kept as designs of one's own. */
-const notices = useNotices();
+const toasts = useToasts();
 const designs = ref<OwnDesign[]>([]);
 
 async function load(): Promise<void> {
     try {
         designs.value = (await api.get<{ designs: OwnDesign[] }>('designs')).designs;
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 onMounted(load);
@@ -21,7 +21,7 @@ async function takeOut(design: OwnDesign): Promise<void> {
     try {
         await api.delete(`designs/${design.id}`);
         await load();
-        notices.say(`“${design.name}” is taken out. Pages made from it stay as they are.`, {
+        toasts.say(`“${design.name}” is removed. Pages made from it stay as they are.`, {
             label: 'Undo',
             run: async () => {
                 await api.post(`designs/${design.id}/restore`);
@@ -29,7 +29,7 @@ async function takeOut(design: OwnDesign): Promise<void> {
             },
         });
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 </script>
@@ -37,13 +37,13 @@ async function takeOut(design: OwnDesign): Promise<void> {
 <template>
     <section v-if="designs.length > 0" class="mt-12" aria-labelledby="own-designs">
         <h2 id="own-designs" class="text-2xl">Your own designs</h2>
-        <p class="mt-1 text-soft">Pages and sections you kept, for any of your funnels.</p>
+        <p class="mt-1 text-soft">Pages and sections you saved, for any of your funnels.</p>
         <ul class="mt-3 divide-y divide-line border-y border-line">
             <li v-for="design in designs" :key="design.id" class="flex items-center justify-between gap-4 py-2">
                 <span class="min-w-0 truncate"
                     ><span class="font-medium">{{ design.name }}</span> <span class="ml-1 text-soft">{{ design.kind }}</span></span
                 >
-                <button type="button" class="btn-quiet" @click="takeOut(design)">Take it out</button>
+                <button type="button" class="btn-quiet" @click="takeOut(design)">Remove</button>
             </li>
         </ul>
     </section>

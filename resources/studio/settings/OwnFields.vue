@@ -2,7 +2,7 @@
 import { onMounted, ref } from 'vue';
 import { api, ApiError } from '@/api/client';
 import type { FieldKind } from '@/api/types';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { usePeopleKit } from '@/stores/peopleKit';
 import TextField from '@/ui/TextField.vue';
 import UiDialog from '@/ui/UiDialog.vue';
@@ -10,7 +10,7 @@ import UiListbox from '@/ui/UiListbox.vue';
 
 /** What is kept of people beside name, address and phone. */
 const people = usePeopleKit();
-const notices = useNotices();
+const toasts = useToasts();
 const adding = ref(false);
 const label = ref('');
 const kind = ref<FieldKind>('line');
@@ -25,7 +25,7 @@ const kinds: { value: FieldKind; label: string }[] = [
     { value: 'number', label: 'Number' },
     { value: 'date', label: 'Date' },
 ];
-onMounted(() => people.load().catch(notices.trouble));
+onMounted(() => people.load().catch(toasts.trouble));
 
 async function add(): Promise<void> {
     const name =
@@ -51,9 +51,9 @@ async function remove(): Promise<void> {
     try {
         await api.delete(`people/fields/${field?.name}`);
         await people.load();
-        notices.say(`“${field?.label}” is gone, with what was known in it.`);
+        toasts.say(`“${field?.label}” is gone, with what was known in it.`);
     } catch (caught) {
-        notices.trouble(caught);
+        toasts.trouble(caught);
     }
 }
 </script>
@@ -73,7 +73,7 @@ async function remove(): Promise<void> {
                     <span class="ml-2 text-soft">{{ kinds.find((k) => k.value === field.kind)?.label ?? 'From the address' }}</span>
                     <code class="ml-2 text-sm text-soft">{{ `\{\{${field.name}\}\}` }}</code></span
                 >
-                <button type="button" class="btn-quiet" @click="going = field">Take it out</button>
+                <button type="button" class="btn-quiet" @click="going = field">Remove</button>
             </li>
         </ul>
         <button type="button" class="mt-3 btn" @click="adding = true">Another field</button>
@@ -88,7 +88,7 @@ async function remove(): Promise<void> {
         <UiDialog :open="going !== null" :title="`Take “${going?.label}” out?`" @close="going = null">
             <p class="mt-3">What is known of people in it goes with it, and nothing brings it back.</p>
             <div class="mt-5 flex gap-2">
-                <button type="button" class="btn text-clay-deep" @click="remove">Take it out for good</button>
+                <button type="button" class="btn text-clay-deep" @click="remove">Delete it for good</button>
                 <button type="button" class="btn-quiet" @click="going = null">Not now</button>
             </div>
         </UiDialog>

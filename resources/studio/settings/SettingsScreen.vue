@@ -6,12 +6,12 @@ import BusinessFields from '@/settings/BusinessFields.vue';
 import OwnFields from '@/settings/OwnFields.vue';
 import WebHooks from '@/settings/WebHooks.vue';
 import OwnDesigns from '@/settings/OwnDesigns.vue';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { useSession } from '@/stores/session';
 import { useLeaving } from '@/ui/leaving';
 
 const session = useSession();
-const notices = useNotices();
+const toasts = useToasts();
 const business = ref<Business>({ ...(session.business as Business) });
 const error = ref<ApiError | null>(null);
 const busy = ref(false);
@@ -30,7 +30,7 @@ async function save(): Promise<void> {
         await session.saveBusiness(business.value);
         // As it was taken in: without blanks at its ends, and the like.
         business.value = { ...(session.business as Business) };
-        notices.say('Your business is saved. Published pages take it over with their next version; emails at once.', {
+        toasts.say('Your business is saved. Published pages take it over with their next version; emails at once.', {
             label: 'Undo',
             run: async () => {
                 await session.saveBusiness(before);
@@ -41,7 +41,7 @@ async function save(): Promise<void> {
         if (caught instanceof ApiError && caught.status === 422) {
             error.value = caught;
         } else {
-            notices.trouble(caught);
+            toasts.trouble(caught);
         }
     } finally {
         busy.value = false;

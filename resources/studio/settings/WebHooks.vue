@@ -2,13 +2,13 @@
 import { onMounted, ref, watch } from 'vue';
 import { api, query } from '@/api/client';
 import type { HookCall } from '@/api/types';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { usePulse } from '@/stores/pulse';
 import { dateTime } from '@/ui/format';
 import PageTurner from '@/ui/PageTurner.vue';
 
 /** The key with which calls to the owner's own programs are signed, and the log of those calls. */
-const notices = useNotices();
+const toasts = useToasts();
 const secret = ref('');
 const calls = ref<HookCall[]>([]);
 const total = ref(0);
@@ -25,7 +25,7 @@ async function load(): Promise<void> {
         total.value = answer.total;
         pages.value = answer.pages;
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 onMounted(load);
@@ -36,17 +36,17 @@ async function show(): Promise<void> {
     try {
         secret.value = (await api.get<{ secret: string }>('hooks/secret')).secret;
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 
 async function replay(call: HookCall): Promise<void> {
     try {
         await api.post(`hooks/${call.id}/replay`);
-        notices.say('It is called once more, with the same words.');
+        toasts.say('It is called once more, with the same words.');
         await load();
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 const pretty = (json: string) => JSON.stringify(JSON.parse(json), null, 2);

@@ -2,13 +2,13 @@ import { defineStore } from 'pinia';
 import { ref } from 'vue';
 import { api } from '@/api/client';
 import type { Picture } from '@/api/types';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 
 export type MediaKind = 'pictures' | 'videos';
 
 /** The owner's pictures and videos, loaded once and kept in step with what is brought in. */
 export const useLibrary = defineStore('library', () => {
-    const notices = useNotices();
+    const toasts = useToasts();
     const pictures = ref<Picture[]>([]);
     const videos = ref<Picture[]>([]);
     const loading: Record<MediaKind, Promise<void> | null> = { pictures: null, videos: null };
@@ -22,7 +22,7 @@ export const useLibrary = defineStore('library', () => {
             })
             .catch((error: unknown) => {
                 loading[kind] = null;
-                notices.trouble(error);
+                toasts.trouble(error);
             }));
     }
 

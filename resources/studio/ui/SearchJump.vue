@@ -4,7 +4,7 @@ import { watchDebounced } from '@vueuse/core';
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, query } from '@/api/client';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { newest } from '@/ui/newest';
 
 interface Found {
@@ -27,7 +27,7 @@ const places: Found[] = [
     })),
 ];
 const router = useRouter();
-const notices = useNotices();
+const toasts = useToasts();
 const typed = ref('');
 const found = ref<Found[]>(places);
 
@@ -44,7 +44,7 @@ watchDebounced(
             const answer = await ask(api.get<{ found: Found[] }>(`search?${query({ q: words })}`));
             found.value = answer ? [...answer.found, ...near] : found.value;
         } catch (error) {
-            notices.trouble(error);
+            toasts.trouble(error);
         }
     },
     { debounce: 150 },

@@ -1,6 +1,6 @@
 import { useEventListener } from '@vueuse/core';
 import { onBeforeRouteLeave, onBeforeRouteUpdate, useRouter, type RouteLocationNormalized } from 'vue-router';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 
 export interface Unsaved {
     /** Saves what is not saved yet. */
@@ -16,7 +16,7 @@ export interface Unsaved {
  */
 export function useLeaving({ flush, saved, trouble }: Unsaved): void {
     const router = useRouter();
-    const notices = useNotices();
+    const toasts = useToasts();
     let leaves = false;
 
     async function may(to: RouteLocationNormalized): Promise<boolean> {
@@ -25,7 +25,7 @@ export function useLeaving({ flush, saved, trouble }: Unsaved): void {
             leaves = false;
             return true;
         }
-        notices.say(`Some of your work is not saved yet. ${trouble()}`, {
+        toasts.say(`Some of your work is not saved yet. ${trouble()}`, {
             label: 'Leave without it',
             run: () => {
                 leaves = true;

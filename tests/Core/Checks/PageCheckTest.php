@@ -83,7 +83,7 @@ final class PageCheckTest extends TestCase
         yield 'a download tied to nothing' => [$free(['kind' => 'download', 'leadMagnet' => 'gone', 'text' => 'x']), ['download-gone!@b1']];
 
         yield 'a link away from an opt-in page' => [$optIn(['kind' => 'text', 'html' => '<a href="https://else.example">x</a>']), ['many-goals@b2']];
-        yield 'a button away from it can be taken out' => [$optIn(['kind' => 'button', 'text' => 'Shop', 'url' => 'https://else.example']), ['many-goals@b2+']];
+        yield 'a button away from it can be removed' => [$optIn(['kind' => 'button', 'text' => 'Shop', 'url' => 'https://else.example']), ['many-goals@b2+']];
         yield 'a menu on it' => [$optIn(['kind' => 'menu', 'items' => [['title' => 'Home', 'url' => 'page:other']]]), ['many-goals@b2+']];
         yield 'a link within it' => [$optIn(['kind' => 'button', 'text' => 'Down', 'url' => 'section:s']), []];
         yield 'a link in its footer' => [

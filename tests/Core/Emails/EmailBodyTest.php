@@ -20,7 +20,7 @@ use Lantern\Core\Support\Shape;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** Letters before they go out: what they hold, for whom, and what should be mended; and which subject did better. */
+/** Emails before they go out: what they hold, for whom, and what should be fixed; and which subject did better. */
 final class EmailBodyTest extends TestCase
 {
     private static function now(): DateTimeImmutable
@@ -35,7 +35,7 @@ final class EmailBodyTest extends TestCase
             'pages' => ['p1' => 'Sales page'], 'postalAddress' => '1 Yard', 'gives' => true]);
     }
 
-    private const WORDS = '<p>Words enough to fill a letter that somebody reads with pleasure on a quiet evening at home, with nothing else to do.</p>';
+    private const WORDS = '<p>Words enough to fill an email that somebody reads with pleasure on a quiet evening at home, with nothing else to do.</p>';
 
     /** @return iterable<string, array{string, string, array<string, mixed>, list<string>}> subject, body, facts, codes */
     public static function letters(): iterable

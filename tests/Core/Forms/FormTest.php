@@ -115,7 +115,7 @@ final class FormTest extends TestCase
         $number = ['kind' => 'number', 'name' => 'a', 'label' => 'Years', 'required' => false];
         yield 'a number' => [$number, ' 1 234,50 ', '1234.50', ''];
         yield 'below nothing' => [$number, '-3', '-3', ''];
-        yield 'with letters' => [$number, '12abc', null, 'needs a number'];
+        yield 'with emails' => [$number, '12abc', null, 'needs a number'];
         yield 'in powers' => [$number, '1e9', null, 'needs a number'];
         yield 'in hexadecimal' => [$number, '0x1A', null, 'needs a number'];
         yield 'two commas' => [$number, '1,2,3', null, 'needs a number'];
@@ -125,7 +125,7 @@ final class FormTest extends TestCase
         yield 'a day written otherwise' => [$date, '29.2.2024', null, 'not a day there is'];
         $choice = ['kind' => 'choice', 'name' => 'a', 'label' => 'Level', 'required' => true, 'options' => ['One', 'Two']];
         yield 'a choice' => [$choice, 'Two', 'Two', ''];
-        yield 'a choice in other letters is none' => [$choice, 'two', null, 'one of the answers'];
+        yield 'a choice in other emails is none' => [$choice, 'two', null, 'one of the answers'];
         yield 'no choice' => [$choice, '', null, 'Please choose: Level.'];
         $choices = ['kind' => 'choices', 'name' => 'a', 'label' => 'Likes', 'required' => true, 'options' => ['One', 'Two', 'Three']];
         yield 'several, in the order of the form' => [$choices, ['Three', 'One', 'One'], "One\nThree", ''];
@@ -194,7 +194,7 @@ final class FormTest extends TestCase
 
             return $p;
         }, 'branch-too-early'];
-        yield 'a letter with a hole' => [fn (array $p): array => ['emails' => [['subject' => 'Hello {{first_name}}'] + $p['emails'][0]]] + $p, 'no-fallback'];
+        yield 'an email with a hole' => [fn (array $p): array => ['emails' => [['subject' => 'Hello {{first_name}}'] + $p['emails'][0]]] + $p, 'no-fallback'];
     }
 
     /** @param  callable(array<string, mixed>): array<string, mixed>  $change */

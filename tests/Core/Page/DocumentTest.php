@@ -193,7 +193,7 @@ final class DocumentTest extends TestCase
     {
         yield 'a title for a book' => [['title' => str_repeat('x', 201)], 'title'];
         yield 'a language with markup' => [['language' => 'en"><script>'], 'language'];
-        yield 'a language of one letter' => [['language' => 'e'], 'language'];
+        yield 'a language of one email' => [['language' => 'e'], 'language'];
         yield 'hidden perhaps' => [['hidden' => 'perhaps'], 'hidden'];
         yield 'a program for a page' => [['head' => str_repeat('x', 20_001)], 'head'];
         yield 'a picture that is a list' => [['picture' => ['x']], 'picture'];

@@ -90,7 +90,7 @@ final class CsvTest extends TestCase
     {
         yield 'plain' => ['Email,Name', 'UTF-8', 0];
         yield 'UTF-8' => ['Zoë', 'UTF-8', 0];
-        yield 'UTF-8, cut in the middle of a letter' => [substr('Zoë', 0, 3), 'UTF-8', 0];
+        yield 'UTF-8, cut in the middle of an email' => [substr('Zoë', 0, 3), 'UTF-8', 0];
         yield 'with a mark' => ["\xEF\xBB\xBFZoë", 'UTF-8', 3];
         yield 'UTF-16 with a mark' => ["\xFF\xFEZ\0o\0", 'UTF-16LE', 2];
         yield 'UTF-16 the other way round' => ["\xFE\xFF\0Z\0o", 'UTF-16BE', 2];

@@ -20,7 +20,7 @@ final class EmailAddressTest extends TestCase
         yield 'a plus is part of the address' => ['robin+cello@example.com', 'robin+cello@example.com', 'robin+cello@example.com'];
         yield 'quoted' => ['"robin ash"@example.com', '"robin ash"@example.com', '"robin ash"@example.com'];
         yield 'quotes that quote nothing' => ['"robin"@example.com', '"robin"@example.com', 'robin@example.com'];
-        yield 'a domain in its own letters' => ['zoë@bücher.example', 'zoë@bücher.example', 'zoë@xn--bcher-kva.example'];
+        yield 'a domain in its own emails' => ['zoë@bücher.example', 'zoë@bücher.example', 'zoë@xn--bcher-kva.example'];
         yield 'the same domain in ASCII' => ['zoë@XN--bcher-kva.example', 'zoë@XN--bcher-kva.example', 'zoë@xn--bcher-kva.example'];
         yield 'odd but valid' => ["o'hara_{x}@sub.domain.example", "o'hara_{x}@sub.domain.example", "o'hara_{x}@sub.domain.example"];
     }

@@ -114,7 +114,7 @@ final class PlanTest extends TestCase
         yield 'plain' => ['The Twelve-Minute Practice Plan', [], 'the-twelve-minute-practice-plan'];
         yield 'taken' => ['Plan', ['plan', 'plan-2'], 'plan-3'];
         yield 'reserved' => ['Studio', [], 'studio-2'];
-        yield 'other letters' => ['Größe & Übung – für später!', [], 'grosse-ubung-fur-spater'];
+        yield 'other emails' => ['Größe & Übung – für später!', [], 'grosse-ubung-fur-spater'];
         yield 'another script' => ['Виолончель', [], 'violoncel'];
         yield 'an apostrophe' => ["Beginner's luck", [], 'beginners-luck'];
         yield 'nothing left' => ['!!! ???', [], 'funnel'];

@@ -52,7 +52,7 @@ final class ShapeTest extends TestCase
     {
         yield 'no text' => [fn (Shape $s): mixed => $s->text('missing'), 'top.missing'];
         yield 'a number for a text' => [fn (Shape $s): mixed => $s->text('number'), 'top.number'];
-        yield 'broken letters' => [fn (Shape $s): mixed => $s->text('broken'), 'top.broken'];
+        yield 'broken emails' => [fn (Shape $s): mixed => $s->text('broken'), 'top.broken'];
         yield 'too long' => [fn (Shape $s): mixed => $s->text('text', 4), 'top.text'];
         yield 'a text for a number' => [fn (Shape $s): mixed => $s->integer('text', 0, 9), 'top.text'];
         yield 'too small' => [fn (Shape $s): mixed => $s->integer('number', 4, 9), 'top.number'];

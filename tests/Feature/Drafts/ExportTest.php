@@ -173,7 +173,7 @@ final class ExportTest extends TestCase
         $result = $validator->validate(json_decode($entries['funnel.json']), 'https://upbeat-lantern.example/formats/funnel.schema.json');
 
         self::assertTrue($result->isValid(), json_encode($result->error() ? (new \Opis\JsonSchema\Errors\ErrorFormatter)->format($result->error()) : ''));
-        // Who signs a letter is part of its words; how to reach them is not.
+        // Who signs an email is part of its words; how to reach them is not.
         foreach (['imke@ferncroft.example', 'Exampleton'] as $private) {
             self::assertStringNotContainsString($private, $entries['funnel.json']);
         }

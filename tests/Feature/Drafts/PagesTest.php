@@ -216,7 +216,7 @@ final class PagesTest extends TestCase
         $this->postJson("/studio/api/funnels/{$funnel->id}/pages", ['role' => 'thank-you'])->assertCreated()->assertJsonPath('page.address', 'thank-you');
         $this->postJson("/studio/api/parts/{$thanks->id}/restore")->assertOk();
 
-        $addresses = Page::query()->where('funnel_id', $funnel->id)->pluck('address')->all();
+        $addresses = Page::query()->where('funnel_id', $funnel->id)->get()->pluck('address')->all();
         self::assertSame(count($addresses), count(array_unique($addresses)));
         self::assertContains('thank-you-2', $addresses);
     }

@@ -14,7 +14,7 @@ use Carbon\CarbonImmutable;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
-/** Words on their way in and out: what is kept of HTML, what a letter is as plain text, what can fill a slot. */
+/** Words on their way in and out: what is kept of HTML, what an email is as plain text, what can fill a slot. */
 final class RichTextTest extends TestCase
 {
     /** @return iterable<string, array{string, string}> what came in, what is kept */
@@ -67,7 +67,7 @@ final class RichTextTest extends TestCase
         yield 'a link is written out' => ['<p>Here: <a href="https://ferncroft.example/x">the plan</a></p>', "Here: the plan:\nhttps://ferncroft.example/x"];
         yield 'a link that is its own words' => ['<p><a href="https://ferncroft.example">https://ferncroft.example</a></p>', 'https://ferncroft.example'];
         yield 'a list' => ['<p>Bring:</p><ul><li>a pencil</li><li>a chair</li></ul>', "Bring:\n\n- a pencil\n- a chair"];
-        yield 'letters of all kinds' => ['<p>Größe &amp; Übung – für Zoë</p>', 'Größe & Übung – für Zoë'];
+        yield 'emails of all kinds' => ['<p>Größe &amp; Übung – für Zoë</p>', 'Größe & Übung – für Zoë'];
         yield 'long lines are folded' => ['<p>'.str_repeat('word ', 30).'</p>', trim(wordwrap(trim(str_repeat('word ', 30)), 76))];
         yield 'a long link is not' => ['<p><a href="https://ferncroft.example/'.str_repeat('a', 200).'">x</a></p>', "x:\nhttps://ferncroft.example/".str_repeat('a', 200)];
         yield 'nothing' => ['', ''];

@@ -18,7 +18,7 @@ use Illuminate\Support\Facades\DB;
 use Lantern\Core\Support\Shape;
 use Tests\TestCase;
 
-/** Letters to many at once: to the right ones, once, whatever happens on the way. */
+/** Emails to many at once: to the right ones, once, whatever happens on the way. */
 final class BroadcastsTest extends TestCase
 {
     private User $owner;

@@ -15,7 +15,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Drafts\Form;
 use Tests\TestCase;
 
-/** The letter to the owner that tells of the day's new people: once a morning, of each of them once. */
+/** The email to the owner that tells of the day's new people: once a morning, of each of them once. */
 final class DigestTest extends TestCase
 {
     private User $owner;
@@ -74,7 +74,7 @@ final class DigestTest extends TestCase
 
     public function test_nobody_is_told_of_twice_or_left_out_whatever_the_days_bring(): void
     {
-        self::assertSame(0, $this->tick('2026-06-02 06:00'), 'nobody, no letter');
+        self::assertSame(0, $this->tick('2026-06-02 06:00'), 'nobody, no email');
         foreach (['2026-06-02 07:00' => 'a', '2026-06-03 05:30' => 'b'] as $at => $name) {
             $this->travelTo($at);
             $this->join($this->funnel, ['email' => "{$name}@example.com", 'first_name' => strtoupper($name)]);

@@ -21,7 +21,7 @@ use Tests\Drafts\Form;
 use Tests\Drafts\Sequence;
 use Tests\TestCase;
 
-/** Letters with pictures, parts that are kept once, and parts for some readers only; and the desk where they are written. */
+/** Emails with pictures, parts that are kept once, and parts for some readers only; and the desk where they are written. */
 final class EmailPartsTest extends TestCase
 {
     private User $owner;
@@ -88,7 +88,7 @@ final class EmailPartsTest extends TestCase
         $this->postJson("/studio/api/people/{$person->id}/tags", ['name' => 'VIP']);
         self::assertStringContainsString('For the few', (string) $this->getJson("/studio/api/emails/{$email->id}/sample?person={$person->id}")->json('html'));
         self::assertStringContainsString('For the few', (string) $this->getJson("/studio/api/emails/{$email->id}/sample")->assertJsonPath('reader', 'Robin Sample')->json('html'), 'a made-up reader shows all there is');
-        // Changed once, changed in every letter; taken out, it stays where it is.
+        // Changed once, changed in every email; removed, it stays where it is.
         $this->putJson("/studio/api/email-parts/{$part}", ['name' => 'Signature', 'body' => '<p>Yours, Imke</p>'])->assertOk();
         $this->deleteJson("/studio/api/email-parts/{$part}")->assertOk();
         self::assertSame([], $this->getJson('/studio/api/email-parts')->json('parts'));

@@ -15,7 +15,7 @@ use Lantern\Core\Sequences\EmailPlan;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
-/** Letters as their readers see them. */
+/** Emails as their readers see them. */
 final class EmailWritingTest extends TestCase
 {
     private Business $business;

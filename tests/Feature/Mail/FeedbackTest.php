@@ -16,7 +16,7 @@ use Lantern\Core\Support\Shape;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
-/** What comes back of letters: clicks, opens, bounces, complaints, and readers who choose less. */
+/** What comes back of emails: clicks, opens, bounces, complaints, and readers who choose less. */
 final class FeedbackTest extends TestCase
 {
     private User $owner;

@@ -80,7 +80,7 @@ final class MessagesTest extends TestCase
         $this->runQueue();
 
         self::assertSame(['sent', 'Better wording'], [Message::query()->where('email_id', $later->id)->sole()->state, Message::query()->where('email_id', $later->id)->sole()->subject]);
-        self::assertSame(['cancelled', 'The email was taken out of the funnel.'], array_values(Message::query()->where('email_id', $taken->id)->sole()->only(['state', 'trouble'])));
+        self::assertSame(['cancelled', 'The email was removed from the funnel.'], array_values(Message::query()->where('email_id', $taken->id)->sole()->only(['state', 'trouble'])));
     }
 
     public function test_opening_the_unsubscribe_link_only_asks(): void

@@ -97,7 +97,7 @@ final class ErasingTest extends TestCase
 
         $this->postJson("/studio/api/people/{$id}/erase")->assertOk();
         $this->nowhere('wilhelmina');
-        self::assertNotNull(Message::query()->find($letter->id), 'that a letter went out stays true');
+        self::assertNotNull(Message::query()->find($letter->id), 'that an email went out stays true');
     }
 
     public function test_the_file_of_a_list_is_not_kept_once_it_is_read(): void

@@ -116,7 +116,7 @@ final class UnsubscribeTest extends TestCase
     {
         $robin = $this->joined('robin@example.com');
         $this->postJson('/studio/api/messages/'.$this->sent('robin@example.com').'/feedback', ['what' => 'complain'])->assertOk();
-        $this->postJson("/studio/api/people/{$robin->id}/lift")->assertUnprocessable()->assertJsonPath('message', 'They reported a letter of yours as spam. Nothing is sent to this address any more.');
+        $this->postJson("/studio/api/people/{$robin->id}/lift")->assertUnprocessable()->assertJsonPath('message', 'They reported an email of yours as spam. Nothing is sent to this address any more.');
         $kim = $this->joined('kim@example.com');
         $this->postJson("/studio/api/people/{$kim->id}/unsubscribe")->assertOk();
         $this->postJson("/studio/api/people/{$kim->id}/lift")->assertUnprocessable()->assertJsonPath('message', 'Only they themselves can come back, by filling in a form of yours.');

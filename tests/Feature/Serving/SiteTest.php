@@ -149,7 +149,7 @@ final class SiteTest extends TestCase
 
         $answer = $this->get("/{$funnel->address}")->assertOk();
         $html = (string) $answer->getContent();
-        self::assertStringContainsString($code, $html, 'as it was written, to the letter');
+        self::assertStringContainsString($code, $html, 'as it was written, to the email');
         self::assertStringContainsString('<b data-mine></b>', $html);
         self::assertStringContainsString("'unsafe-inline'", (string) $answer->headers->get('content-security-policy'));
         $other = $this->get("/{$funnel->address}/thank-you");

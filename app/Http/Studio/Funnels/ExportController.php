@@ -17,7 +17,7 @@ use Lantern\Core\Support\Invalid;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
-/** Pages and funnels taken out of the application, and funnels brought in. */
+/** Pages and funnels exported, and funnels imported. */
 final class ExportController extends StudioController
 {
     public function archive(string $funnel, FunnelArchive $archive): BinaryFileResponse

@@ -32,7 +32,7 @@ use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
-/** Letters to many at once: written, checked, tried, sent now or at a time, and watched. */
+/** Emails to many at once: written, checked, tried, sent now or at a time, and watched. */
 final class BroadcastController extends StudioController
 {
     public function __construct(private readonly Broadcasting $broadcasting, private readonly EmailWriter $writer)
@@ -49,7 +49,7 @@ final class BroadcastController extends StudioController
 
     public function store(): JsonResponse
     {
-        $broadcast = Broadcast::query()->create(['id' => Ids::next(), 'business_id' => $this->user()->business_id, 'name' => 'Letter of '.CarbonImmutable::now($this->business()->timezone)->format('j F'),
+        $broadcast = Broadcast::query()->create(['id' => Ids::next(), 'business_id' => $this->user()->business_id, 'name' => 'Email of '.CarbonImmutable::now($this->business()->timezone)->format('j F'),
             'body' => '<p>Hello {{first_name|there}},</p><p></p><p>Warmly,<br>'.e($this->business()->sender()->host()).'</p>']);
 
         return response()->json($this->json($broadcast), 201);
@@ -67,9 +67,9 @@ final class BroadcastController extends StudioController
             $this->sameRevision($request, $found->revision);
             $given = $request->validate(['name' => ['sometimes', 'required', 'string', 'max:120'], 'subject' => ['sometimes', 'string', 'max:200'], 'body' => ['sometimes', 'string', 'max:50000'],
                 'audience' => ['sometimes', 'array'], 'settings' => ['sometimes', 'array'], 'funnel' => ['sometimes', 'nullable', 'string']],
-                ['name.required' => 'Please give the letter a name. Only you will see it.', 'subject.max' => 'A subject has 200 characters at most; mail programs show about 60.', 'body.max' => 'This letter is too long to send.']);
+                ['name.required' => 'Please give the email a name. Only you will see it.', 'subject.max' => 'A subject has 200 characters at most; mail programs show about 60.', 'body.max' => 'This email is too long to send.']);
             if ($found->state !== 'draft' && array_diff(array_keys($given), ['name']) !== []) {
-                throw Invalid::at('state', 'This letter is on its way; only its name can still be changed.');
+                throw Invalid::at('state', 'This email is on its way; only its name can still be changed.');
             }
             $line = fn (string $words): string => (string) preg_replace('/\s+/u', ' ', RichText::plain($words));
             if (isset($given['subject'])) {
@@ -110,7 +110,7 @@ final class BroadcastController extends StudioController
     {
         $found = $this->broadcast($broadcast);
         if (in_array($found->state, ['testing', 'sending'], true)) {
-            throw Invalid::at('state', 'This letter is on its way. Stop it first.');
+            throw Invalid::at('state', 'This email is on its way. Stop it first.');
         }
         $found->forceFill(['deleted_at' => CarbonImmutable::now(), 'state' => $found->state === 'scheduled' ? 'draft' : $found->state])->save();
 
@@ -143,10 +143,10 @@ final class BroadcastController extends StudioController
         }
         $findings = $this->findings($found, $sendAt);
         if (GoLiveCheck::blocked($findings)) {
-            throw new HttpResponseException(response()->json(['message' => 'Something still stands in the way of sending this letter.', 'findings' => array_map(fn (Finding $f): array => $f->toArray(), $findings)], 422));
+            throw new HttpResponseException(response()->json(['message' => 'Something still stands in the way of sending this email.', 'findings' => array_map(fn (Finding $f): array => $f->toArray(), $findings)], 422));
         }
         if (Broadcast::query()->where('id', $found->id)->where('state', 'draft')->update(['state' => 'scheduled', 'send_at' => Instant::sql($sendAt)]) === 0) {
-            throw Invalid::at('state', 'This letter is on its way already.');
+            throw Invalid::at('state', 'This email is on its way already.');
         }
         if ($at === '') {
             $this->broadcasting->start($found->refresh(), $now);
@@ -155,7 +155,7 @@ final class BroadcastController extends StudioController
         return response()->json($this->json($found->refresh()));
     }
 
-    /** Takes a scheduled letter back to be changed; of one that is on its way, stops the rest. */
+    /** Takes a scheduled email back to be changed; of one that is on its way, stops the rest. */
     public function stop(string $broadcast): JsonResponse
     {
         $found = $this->broadcast($broadcast);
@@ -173,7 +173,7 @@ final class BroadcastController extends StudioController
         return response()->json(['findings' => array_map(fn (Finding $f): array => $f->toArray(), $this->findings($found, $found->send_at ?? CarbonImmutable::now()))]);
     }
 
-    /** The letter as somebody of the list reads it, or a made-up reader. */
+    /** The email as somebody of the list reads it, or a made-up reader. */
     public function sample(Request $request, string $broadcast): JsonResponse
     {
         $found = $this->broadcast($broadcast);
@@ -211,10 +211,10 @@ final class BroadcastController extends StudioController
             : EmailFacts::ofPlan($plan, CarbonImmutable::now(), $own, $business->postal_address, strlen($letter->html))->sentAt($sendAt);
         $findings = EmailCheck::of($broadcast->name, $broadcast->subject, EmailSource::whole($business, $broadcast->body), $facts, 'broadcast', $broadcast->id);
         if ($this->broadcasting->audience($broadcast, $business, CarbonImmutable::now())->doesntExist()) {
-            array_unshift($findings, new Finding('nobody', true, 'Nobody would get this letter: the rules find no one who gets letters from you.', 'broadcast', $broadcast->id, 'Choose the readers'));
+            array_unshift($findings, new Finding('nobody', true, 'Nobody would get this email: the rules find no one who gets emails from you.', 'broadcast', $broadcast->id, 'Choose the readers'));
         }
         if (trim($business->sender_address) === '') {
-            array_unshift($findings, new Finding('sender-missing', true, 'Letters need a sender address.', 'settings', '', 'Add it in Settings'));
+            array_unshift($findings, new Finding('sender-missing', true, 'Emails need a sender address.', 'settings', '', 'Add it in Settings'));
         }
 
         return $findings;

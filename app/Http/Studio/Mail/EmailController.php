@@ -24,7 +24,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 final class EmailController extends StudioController
 {
-    /** The letter as somebody of the list reads it, or a made-up reader, with what should be mended in it. */
+    /** The email as somebody of the list reads it, or a made-up reader, with what should be fixed in it. */
     public function sample(Request $request, string $email, EmailWriter $writer): JsonResponse
     {
         [$plan, $written] = $this->email($email);
@@ -37,7 +37,7 @@ final class EmailController extends StudioController
             'findings' => array_map(fn (Finding $f): array => $f->toArray(), EmailCheck::of($written->name, $written->subject, EmailSource::whole($this->business(), $written->body), $facts, 'email', $written->id))]);
     }
 
-    /** Sends the letter to the owner, as that reader would get it. */
+    /** Sends the email to the owner, as that reader would get it. */
     public function test(Request $request, string $email, EmailWriter $writer, Planner $planner): JsonResponse
     {
         [$plan, $written] = $this->email($email);

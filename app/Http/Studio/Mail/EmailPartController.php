@@ -14,7 +14,7 @@ use Illuminate\Http\Request;
 use Lantern\Core\Support\Invalid;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
-/** Parts of letters that are kept once, such as a signature. */
+/** Parts of emails that are kept once, such as a signature. */
 final class EmailPartController extends StudioController
 {
     public function index(): JsonResponse

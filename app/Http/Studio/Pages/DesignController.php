@@ -33,7 +33,7 @@ final class DesignController extends StudioController
     {
         $business = $this->user()->business_id;
         if (OwnDesign::query()->where('business_id', $business)->whereNull('deleted_at')->count() >= self::MOST) {
-            throw Invalid::at('name', 'You keep '.self::MOST.' designs already. Take one out first.');
+            throw Invalid::at('name', 'You keep '.self::MOST.' designs already. Remove one first.');
         }
         $given = $request->validate(['kind' => ['required', Rule::in(['page', 'section'])], 'name' => ['required', 'string', 'max:120'],
             'role' => ['required_if:kind,page', Rule::enum(PageRole::class)]], ['name.required' => 'Please give the design a name.', 'name.max' => 'A name has 120 characters at most.']);

@@ -51,7 +51,7 @@ final class ImportController extends StudioController
         $found = $this->import($import);
         $plan = ImportPlan::fromShape(Shape::of($request->only(['columns', 'known', 'tags', 'marketing', 'agreed']) + ['header' => (bool) $found->reading['header'], 'dates' => (string) ($found->reading['dates'] ?? '')]));
         if ($found->state !== 'new') {
-            throw Invalid::at('import', 'This list is being brought in already.');
+            throw Invalid::at('import', 'This list is being imported already.');
         }
         $importing->start($found, $plan);
 

@@ -29,7 +29,7 @@ use Lantern\Core\Support\Shape;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
-/** People as a list: searched, filtered by rules, acted upon together, taken out in open formats. */
+/** People as a list: searched, filtered by rules, acted upon together, exported in open formats. */
 final class PeopleController extends StudioController
 {
     private const SORTS = ['joined' => 'joined_at', 'active' => 'active_at', 'name' => 'first_key', 'email' => 'email_key'];

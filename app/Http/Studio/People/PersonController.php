@@ -151,7 +151,7 @@ final class PersonController extends StudioController
         $found = $this->person($person);
         $now = CarbonImmutable::now();
         if ($request->isMethod('DELETE')) {
-            $events->leave($found, $sequence, 'Taken out of the sequence by you.', $now);
+            $events->leave($found, $sequence, 'Removed from the sequence by you.', $now);
 
             return response()->json(['id' => $sequence]);
         }
@@ -182,7 +182,7 @@ final class PersonController extends StudioController
     {
         $found = $this->person($person);
         if ($found->suppressed !== 'bounced') {
-            throw Invalid::at('person', $found->suppressed === 'complained' ? 'They reported a letter of yours as spam. Nothing is sent to this address any more.' : 'Only they themselves can come back, by filling in a form of yours.');
+            throw Invalid::at('person', $found->suppressed === 'complained' ? 'They reported an email of yours as spam. Nothing is sent to this address any more.' : 'Only they themselves can come back, by filling in a form of yours.');
         }
         $feedback->lift($found);
 

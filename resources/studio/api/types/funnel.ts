@@ -1,6 +1,6 @@
 /** A funnel with its numbers. As the API gives it. */
 import type { Rate } from '@/api/types/business';
-import type { Email, MessageState, Sequence } from '@/api/types/letters';
+import type { Email, MessageState, Sequence } from '@/api/types/emails';
 import type { LookChanges, Page, SharedSection } from '@/api/types/page';
 import type { Form } from '@/api/types/people';
 

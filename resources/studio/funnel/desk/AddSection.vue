@@ -4,7 +4,7 @@ import { api } from '@/api/client';
 import type { OwnDesign } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useDesk } from '@/funnel/desk/useDesk';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { useSession } from '@/stores/session';
 import UiDialog from '@/ui/UiDialog.vue';
 
@@ -15,7 +15,7 @@ const emit = defineEmits<{ close: [] }>();
 const store = useFunnel();
 const session = useSession();
 const desk = useDesk();
-const notices = useNotices();
+const toasts = useToasts();
 const kind = ref('learn');
 const own = ref<OwnDesign[]>([]);
 const frame = ref<HTMLIFrameElement | null>(null);
@@ -28,7 +28,7 @@ async function loadOwn(): Promise<void> {
     try {
         own.value = (await api.get<{ designs: OwnDesign[] }>('designs')).designs.filter((d) => d.kind === 'section');
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 onMounted(loadOwn);

@@ -5,26 +5,26 @@ import { useRouter } from 'vue-router';
 import type { Delay, Rules } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
-import { useNotices } from '@/stores/notices';
-import LetterPreview from '@/letters/LetterPreview.vue';
+import { useToasts } from '@/stores/toasts';
+import EmailPreview from '@/emails/EmailPreview.vue';
 import RulesField from '@/people/RulesField.vue';
 import { usePeopleKit } from '@/stores/peopleKit';
 import { useSession } from '@/stores/session';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
-const LetterEditor = defineAsyncComponent(() => import('@/letters/LetterEditor.vue'));
+const EmailEditor = defineAsyncComponent(() => import('@/emails/EmailEditor.vue'));
 const props = defineProps<{ id: string }>();
 
 const store = useFunnel();
 const steps = useSteps();
-const notices = useNotices();
+const toasts = useToasts();
 const router = useRouter();
 const people = usePeopleKit();
 const session = useSession();
 const email = computed(() => store.email(props.id));
 const some = computed(() => (email.value?.only.rules.length ?? 0) > 0);
-onMounted(() => people.load().catch(notices.trouble));
+onMounted(() => people.load().catch(toasts.trouble));
 const pages = computed(() => store.funnel?.pages.map((p) => ({ field: `{{page_${p.id}}}`, name: p.name })) ?? []);
 const fields = computed(() => [
     ...Object.entries(session.kit.ownerFields).map(([name, label]) => ({ name, label })),
@@ -57,7 +57,7 @@ function setNumber(event: Event): void {
         when(unit.value === 'days' ? { ...email.value?.delay, days: n } : { minutes: n });
     } else {
         (event.target as HTMLInputElement).value = String(email.value?.delay.days ?? email.value?.delay.minutes ?? 1);
-        notices.say(`A number from 1 to ${most} is needed here.`);
+        toasts.say(`A number from 1 to ${most} is needed here.`);
     }
 }
 
@@ -75,7 +75,7 @@ async function takeOut(): Promise<void> {
         await router.push(`/funnels/${store.funnel?.id}`);
         await steps.remove(target);
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 </script>
@@ -139,8 +139,8 @@ async function takeOut(): Promise<void> {
                     @update:model-value="(subject: string) => store.edit('email', id, { subject }, 'the subject')"
                 />
                 <div>
-                    <span class="label">Letter</span>
-                    <LetterEditor
+                    <span class="label">Email</span>
+                    <EmailEditor
                         :model-value="email.body"
                         :has-gift="(store.funnel?.leadMagnets.length ?? 0) > 0"
                         :pages="pages"
@@ -153,6 +153,6 @@ async function takeOut(): Promise<void> {
                 </button>
             </div>
         </div>
-        <LetterPreview :path="`emails/${id}`" :changed="store.redraw" />
+        <EmailPreview :path="`emails/${id}`" :changed="store.redraw" />
     </div>
 </template>

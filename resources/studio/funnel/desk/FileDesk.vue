@@ -3,7 +3,7 @@ import { computed, ref } from 'vue';
 import { api, ApiError } from '@/api/client';
 import type { LeadMagnet } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { count } from '@/ui/format';
 import FileDrop from '@/ui/FileDrop.vue';
 import TextField from '@/ui/TextField.vue';
@@ -11,7 +11,7 @@ import TextField from '@/ui/TextField.vue';
 const props = defineProps<{ id: string }>();
 
 const store = useFunnel();
-const notices = useNotices();
+const toasts = useToasts();
 const error = ref('');
 const busy = ref(false);
 const gift = computed(() => store.leadMagnet(props.id));
@@ -29,9 +29,9 @@ async function bring(file: File): Promise<void> {
             Object.assign(gift.value, saved);
         }
         await store.refreshNumbers();
-        notices.say(`“${file.name}” is in. Links already sent out give this file from now on.`);
+        toasts.say(`“${file.name}” is in. Links already sent out give this file from now on.`);
     } catch (caught) {
-        error.value = caught instanceof ApiError ? caught.message : 'The file could not be brought in. Please try again.';
+        error.value = caught instanceof ApiError ? caught.message : 'The file could not be uploaded. Please try again.';
     } finally {
         busy.value = false;
     }

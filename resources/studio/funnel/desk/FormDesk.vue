@@ -9,14 +9,14 @@ import FormElsewhere from '@/funnel/desk/form/FormElsewhere.vue';
 import FormWords from '@/funnel/desk/form/FormWords.vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import TextField from '@/ui/TextField.vue';
 
 const props = defineProps<{ id: string }>();
 
 const store = useFunnel();
 const steps = useSteps();
-const notices = useNotices();
+const toasts = useToasts();
 const router = useRouter();
 const form = computed(() => store.form(props.id));
 const pages = computed(
@@ -32,7 +32,7 @@ async function takeOut(): Promise<void> {
         await steps.remove(target);
         await router.push(`/funnels/${store.funnel?.id}`);
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 </script>

@@ -7,7 +7,7 @@ import type { Form, PersonRow, Version } from '@/api/types';
 import FunnelExtras from '@/funnel/desk/FunnelExtras.vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { ago, count, counted, dateTime } from '@/ui/format';
 import TextField from '@/ui/TextField.vue';
 
@@ -17,7 +17,7 @@ defineEmits<{ publish: [] }>();
 const store = useFunnel();
 const steps = useSteps();
 const router = useRouter();
-const notices = useNotices();
+const toasts = useToasts();
 const people = ref<PersonRow[]>([]);
 const total = ref(0);
 const versions = ref<Version[]>([]);
@@ -41,7 +41,7 @@ watch(
             total.value = joined.total;
             versions.value = published.versions;
         } catch (caught) {
-            notices.trouble(caught);
+            toasts.trouble(caught);
         }
     },
     { immediate: true },
@@ -59,12 +59,12 @@ async function rename(): Promise<void> {
         });
         Object.assign(store.funnel, { name: saved.name, address: saved.address, url: saved.url });
         await store.refreshNumbers();
-        notices.say('Saved.');
+        toasts.say('Saved.');
     } catch (caught) {
         if (caught instanceof ApiError && caught.status === 422) {
             error.value = caught;
         } else {
-            notices.trouble(caught);
+            toasts.trouble(caught);
         }
     }
 }
@@ -73,9 +73,9 @@ async function run(work: () => Promise<unknown>, words: string): Promise<void> {
     try {
         await work();
         await store.refreshNumbers();
-        notices.say(words);
+        toasts.say(words);
     } catch (caught) {
-        notices.trouble(caught);
+        toasts.trouble(caught);
     }
 }
 
@@ -90,7 +90,7 @@ async function add(kind: 'form' | 'sequence'): Promise<void> {
         const made = await (kind === 'form' ? steps.addForm() : steps.addSequence());
         await router.push(`/funnels/${store.funnel!.id}/${kind}/${made.id}`);
     } catch (caught) {
-        notices.trouble(caught);
+        toasts.trouble(caught);
     }
 }
 const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(', ');
@@ -168,9 +168,7 @@ const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(
                             ><span class="block font-medium">{{ q.name }}</span
                             ><span class="caption"
                                 >{{ counted(store.funnel.emails.filter((e) => e.sequence === q.id).length, 'email') }},
-                                {{ count(store.funnel.sequenceNumbers[q.id]?.inside ?? 0) }} in it{{
-                                    q.paused ? ' · stands still' : ''
-                                }}</span
+                                {{ count(store.funnel.sequenceNumbers[q.id]?.inside ?? 0) }} in it{{ q.paused ? ' · paused' : '' }}</span
                             ></span
                         >
                     </RouterLink>

@@ -5,14 +5,14 @@ import type { SharedSection } from '@/api/types';
 import FunnelWords from '@/funnel/desk/FunnelWords.vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { dateTime } from '@/ui/format';
 import UiMenu from '@/ui/UiMenu.vue';
 
 /** What else belongs to a funnel: its own words, a link to show the draft, and ways to take it along. */
 const store = useFunnel();
 const steps = useSteps();
-const notices = useNotices();
+const toasts = useToasts();
 const words = ref(false);
 const link = ref<{ url: string; until: string } | null>(null);
 
@@ -21,7 +21,7 @@ async function preview(): Promise<void> {
         link.value = await api.post<{ url: string; until: string }>(`funnels/${store.funnel!.id}/preview-link`);
         await navigator.clipboard.writeText(link.value.url).catch(() => undefined);
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 
@@ -31,7 +31,7 @@ async function removeShared(shared: SharedSection): Promise<void> {
     try {
         await steps.remove(shared);
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 </script>
@@ -43,20 +43,20 @@ async function removeShared(shared: SharedSection): Promise<void> {
             <ul>
                 <li v-for="shared in store.funnel.sharedSections" :key="shared.id" class="flex items-center justify-between gap-2">
                     <span class="truncate">{{ shared.name }}</span>
-                    <button type="button" class="btn-quiet" @click="removeShared(shared)">Take it out</button>
+                    <button type="button" class="btn-quiet" @click="removeShared(shared)">Remove</button>
                 </li>
             </ul>
         </div>
         <div class="flex flex-wrap gap-2">
-            <button type="button" class="btn" @click="words = true">Words of your own</button>
-            <button type="button" class="btn" @click="preview">Show the draft</button>
+            <button type="button" class="btn" @click="words = true">Your own merge fields</button>
+            <button type="button" class="btn" @click="preview">Preview link</button>
             <UiMenu
-                label="Take it along"
+                label="Export"
                 button-class="btn"
                 left
                 :items="[
                     { label: 'The pages as HTML', run: () => take('html') },
-                    { label: 'The whole funnel, to bring in elsewhere', run: () => take('export') },
+                    { label: 'The whole funnel, to import elsewhere', run: () => take('export') },
                 ]"
             />
         </div>

@@ -4,7 +4,7 @@ import { ref, watch } from 'vue';
 import { ApiError } from '@/api/client';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import TextField from '@/ui/TextField.vue';
 import UiDialog from '@/ui/UiDialog.vue';
 
@@ -14,7 +14,7 @@ const emit = defineEmits<{ close: [] }>();
 
 const store = useFunnel();
 const steps = useSteps();
-const notices = useNotices();
+const toasts = useToasts();
 const fields = ref<{ name: string; value: string }[]>([]);
 const parameters = ref('');
 const error = ref('');
@@ -46,14 +46,14 @@ async function save(): Promise<void> {
         if (caught instanceof ApiError && caught.status === 422) {
             error.value = caught.message;
         } else {
-            notices.trouble(caught);
+            toasts.trouble(caught);
         }
     }
 }
 </script>
 
 <template>
-    <UiDialog :open="open" title="Words of your own" @close="emit('close')">
+    <UiDialog :open="open" title="Your own merge fields" @close="emit('close')">
         <form class="mt-3 space-y-4" novalidate @submit.prevent="save">
             <p class="text-soft">
                 Write a word once, such as the name of your programme, and put it on pages and into emails as
@@ -76,7 +76,7 @@ async function save(): Promise<void> {
             />
             <p v-if="error" role="alert" class="font-medium text-clay-deep">{{ error }}</p>
             <div class="flex gap-2">
-                <button type="submit" class="btn-main">Keep them</button>
+                <button type="submit" class="btn-main">Save</button>
                 <button type="button" class="btn-quiet" @click="emit('close')">Not now</button>
             </div>
         </form>

@@ -7,7 +7,7 @@ import { useFunnel } from '@/funnel/funnelStore';
 import { addStyle, dress, format, insertWords, listen, mark } from '@/funnel/desk/canvas';
 import { useDesk, type Selection } from '@/funnel/desk/useDesk';
 import { useLibrary } from '@/stores/library';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 
 /** The real page, drawn by the renderer that draws the public one, from what is on the screen. */
 const props = defineProps<{ phone: boolean; sample: boolean }>();
@@ -16,7 +16,7 @@ const emit = defineEmits<{ add: [after: string] }>();
 const store = useFunnel();
 const desk = useDesk();
 const library = useLibrary();
-const notices = useNotices();
+const toasts = useToasts();
 const frame = ref<HTMLIFrameElement | null>(null);
 const ready = ref(false);
 let typing: string | null = null;
@@ -261,7 +261,7 @@ async function drawWhole(): Promise<void> {
 function trouble(error: unknown): void {
     // What cannot be drawn now is drawn with the next change; the line above says when the connection is gone.
     if (!(error instanceof ApiError && error.offline)) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 
@@ -270,7 +270,7 @@ async function takePicture(at: Selection, file: File): Promise<void> {
     const block = section?.blocks.find((b) => b.id === at.block) ?? section?.blocks.find((b) => ['picture', 'cover'].includes(b.kind));
     const item = block?.items && at.item === undefined ? block.items.findIndex((i) => !i.picture) : at.item;
     if (!section || !block || !(['picture', 'cover', 'video', 'logo'].includes(block.kind) || (block.items && (item ?? -1) >= 0))) {
-        notices.say('Drop a picture onto a place that shows one, or choose it in the column at the right.');
+        toasts.say('Drop a picture onto a place that shows one, or choose it in the column at the right.');
         return;
     }
     try {
@@ -284,7 +284,7 @@ async function takePicture(at: Selection, file: File): Promise<void> {
         });
         desk.select({ section: section.id, block: block.id });
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 

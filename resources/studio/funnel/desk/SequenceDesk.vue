@@ -7,7 +7,7 @@ import type { Email, Sequence, SendWindow } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
 import * as triggers from '@/funnel/triggers';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { useSession } from '@/stores/session';
 import { count, counted, percent } from '@/ui/format';
 import TagsField from '@/ui/TagsField.vue';
@@ -19,7 +19,7 @@ const props = defineProps<{ id: string }>();
 
 const store = useFunnel();
 const steps = useSteps();
-const notices = useNotices();
+const toasts = useToasts();
 const session = useSession();
 const router = useRouter();
 const sequence = computed(() => store.sequence(props.id));
@@ -44,7 +44,7 @@ const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'].map((label, i) =>
 function toggleDay(day: number): void {
     const next = window.value.days.includes(day) ? window.value.days.filter((d) => d !== day) : [...window.value.days, day].sort();
     if (next.length === 0) {
-        notices.say('One day at least must stay: otherwise nothing would ever go out.');
+        toasts.say('One day at least must stay: otherwise nothing would ever go out.');
         return;
     }
     setWindow({ days: next });
@@ -60,10 +60,10 @@ async function run(work: () => Promise<unknown>, words = ''): Promise<void> {
     try {
         await work();
         if (words) {
-            notices.say(words);
+            toasts.say(words);
         }
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 
@@ -71,9 +71,9 @@ const pause = () =>
     run(async () => {
         await api.post(`sequences/${props.id}/pause`);
         await store.refreshNumbers();
-    }, 'The sequence stands still. Nothing of it goes out, to nobody, until you let it go on.');
+    }, 'The sequence is paused. Nothing of it goes out, to nobody, until you resume it.');
 const resume = () =>
-    run(() => api.post(`sequences/${props.id}/resume`), 'The sequence goes on. What waited comes as much later as it stood still.');
+    run(() => api.post(`sequences/${props.id}/resume`), 'The sequence is resumed. What waited comes as much later as it was paused.');
 const addEmail = () =>
     run(async () => {
         const made = await steps.addEmail(props.id);
@@ -104,14 +104,14 @@ const takeOut = () =>
                         </p>
                     </div>
                     <button v-if="sequence.paused" type="button" class="btn-main" @click="resume">
-                        <PlayIcon class="size-5" aria-hidden="true" />Let it go on
+                        <PlayIcon class="size-5" aria-hidden="true" />Resume
                     </button>
                     <button v-else-if="store.funnel?.liveVersion" type="button" class="btn" @click="pause">
-                        <PauseIcon class="size-5" aria-hidden="true" />Let it stand still
+                        <PauseIcon class="size-5" aria-hidden="true" />Pause
                     </button>
                 </div>
                 <p v-if="sequence.paused" class="mt-3 rounded bg-clay-pale px-3 py-2 text-clay-deep" role="status">
-                    It stands still. Nothing of it goes out until you let it go on.
+                    It is paused. Nothing of it goes out until you resume it.
                 </p>
                 <table v-if="emails.length > 0" class="mt-4 w-full table-fixed">
                     <thead>
@@ -126,7 +126,7 @@ const takeOut = () =>
                                 Opened*
                             </th>
                             <th class="w-18 py-2 text-right font-medium">Clicked</th>
-                            <th class="w-14 py-2 text-right font-medium">Lost</th>
+                            <th class="w-14 py-2 text-right font-medium" title="Unsubscribed, bounced or complained after it">Left</th>
                         </tr>
                     </thead>
                     <tbody>
@@ -153,7 +153,7 @@ const takeOut = () =>
                 <div class="mt-3 flex gap-2">
                     <button type="button" class="btn" @click="addEmail"><PlusIcon class="size-5" aria-hidden="true" />Add an email</button>
                     <button v-if="emails.length === 0" type="button" class="btn-quiet text-clay-deep" @click="takeOut">
-                        <TrashIcon class="size-4.5" aria-hidden="true" />Take this sequence out
+                        <TrashIcon class="size-4.5" aria-hidden="true" />Remove this sequence
                     </button>
                 </div>
             </section>

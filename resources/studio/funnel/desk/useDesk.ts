@@ -3,7 +3,7 @@ import { computed, inject, provide, ref, toRaw, type InjectionKey } from 'vue';
 import { api } from '@/api/client';
 import type { Block, Fields, PageDocument, Section, SharedSection } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 
 const CLIPBOARD = 'lantern-section';
 
@@ -26,7 +26,7 @@ export interface Selection {
  */
 function makeDesk(pageId: string) {
     const store = useFunnel();
-    const notices = useNotices();
+    const toasts = useToasts();
     const selection = ref<Selection | null>(null);
     /** A copied section, for any page in any window. */
     const clipboard = useLocalStorage(CLIPBOARD, '');
@@ -101,7 +101,7 @@ function makeDesk(pageId: string) {
         try {
             return await api.post<T>(`pages/${pageId}/${path}`, body);
         } catch (error) {
-            notices.trouble(error);
+            toasts.trouble(error);
             return null;
         }
     }
@@ -173,8 +173,8 @@ function makeDesk(pageId: string) {
     }
 
     function removeSection(id: string): void {
-        editDocument('a section was taken out', (d) => (d.sections = d.sections.filter((s) => s.id !== id)));
-        store.sayDone('The section is taken out.');
+        editDocument('a section was removed', (d) => (d.sections = d.sections.filter((s) => s.id !== id)));
+        store.sayDone('The section is removed.');
         select(null);
     }
 
@@ -182,7 +182,7 @@ function makeDesk(pageId: string) {
         const original = sections.value.find((s) => s.id === id);
         if (original) {
             clipboard.value = JSON.stringify({ ...original, shared: undefined });
-            notices.say('The section is copied. Paste it on any page, of any funnel.');
+            toasts.say('The section is copied. Paste it on any page, of any funnel.');
         }
     }
 
@@ -242,8 +242,8 @@ function makeDesk(pageId: string) {
     }
 
     function removeBlock(sectionId: string, blockId: string): void {
-        editSection(sectionId, 'a block was taken out', (s) => (s.blocks = s.blocks.filter((b) => b.id !== blockId)));
-        store.sayDone('It is taken out.');
+        editSection(sectionId, 'a block was removed', (s) => (s.blocks = s.blocks.filter((b) => b.id !== blockId)));
+        store.sayDone('It is removed.');
         select({ section: sectionId });
     }
 

@@ -4,7 +4,7 @@
     $name = $field->key();
     $invalid = Slots::name('invalid', $name);
     $value = Slots::name('value', $name);
-    $optional = $field->required ? '' : ' <span class="optional">(if you like)</span>';
+    $optional = $field->required ? '' : ' <span class="optional">(optional)</span>';
     $desk = $view->editing() ? ' tabindex="-1"' : '';
     $required = $field->required ? 'required' : '';
     $rows = $field->kind->hasOptions() && ($field->kind === FieldKind::Choices || count($field->options) <= FieldKind::MOST_ROWS);

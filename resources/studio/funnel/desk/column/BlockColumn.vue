@@ -147,7 +147,7 @@ function set(values: Record<string, string | undefined>, label: string, now = tr
                 left
                 :items="session.kit.blocks.map((k) => ({ label: k.label, run: () => desk.addBlock(section.id, k.id, block.id) }))"
             />
-            <button type="button" class="btn text-clay-deep" @click="desk.removeBlock(section.id, block.id)">Take it out</button>
+            <button type="button" class="btn text-clay-deep" @click="desk.removeBlock(section.id, block.id)">Remove</button>
         </section>
     </div>
 </template>

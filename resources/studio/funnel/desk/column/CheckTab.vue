@@ -26,7 +26,7 @@ function show(finding: Finding): void {
 <template>
     <div data-test="page-check">
         <p v-if="findings.length === 0" class="flex items-center gap-2">
-            <CheckCircleIcon class="size-6 text-pine" aria-hidden="true" />Nothing hurts on this page.
+            <CheckCircleIcon class="size-6 text-pine" aria-hidden="true" />No problems found on this page.
         </p>
         <ul v-else class="divide-y divide-line">
             <li v-for="finding in findings" :key="finding.code + finding.place + finding.message" class="py-3 first:pt-0">
@@ -35,7 +35,7 @@ function show(finding: Finding): void {
                         :is="finding.blocks ? ExclamationTriangleIcon : InformationCircleIcon"
                         class="mt-0.5 size-5 shrink-0"
                         :class="finding.blocks ? 'text-clay' : 'text-soft'"
-                        :aria-label="finding.blocks ? 'Must be mended' : 'Advice'"
+                        :aria-label="finding.blocks ? 'Must be fixed' : 'Advice'"
                     />
                     <span>{{ finding.message }}</span>
                 </div>

@@ -74,7 +74,7 @@ const move = (i: number, by: number) =>
                         type="button"
                         class="btn-quiet px-1.5"
                         :aria-label="`Take entry ${i + 1} out`"
-                        @click="edit('an entry was taken out', (items) => items.splice(i, 1))"
+                        @click="edit('an entry was removed', (items) => items.splice(i, 1))"
                     >
                         <XMarkIcon class="size-4" />
                     </button>

@@ -27,7 +27,7 @@ async function bring(given: File): Promise<void> {
     try {
         emit('choose', await library.bring(props.kind, given));
     } catch (caught) {
-        error.value = caught instanceof ApiError ? caught.message : 'It could not be brought in. Please try again.';
+        error.value = caught instanceof ApiError ? caught.message : 'It could not be uploaded. Please try again.';
     } finally {
         file.value = null;
     }

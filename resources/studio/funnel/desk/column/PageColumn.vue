@@ -10,14 +10,14 @@ import LookTab from '@/funnel/desk/column/LookTab.vue';
 import OutlineTab from '@/funnel/desk/column/OutlineTab.vue';
 import PageTab from '@/funnel/desk/column/PageTab.vue';
 import { useDesk } from '@/funnel/desk/useDesk';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 
 const props = defineProps<{ page: Page }>();
 defineEmits<{ add: [after: string] }>();
 
 const store = useFunnel();
 const desk = useDesk();
-const notices = useNotices();
+const toasts = useToasts();
 const findings = ref<Finding[]>([]);
 const tabs = computed(() => ['Sections', 'Look', 'Page', findings.value.length > 0 ? `Check ${findings.value.length}` : 'Check']);
 
@@ -43,7 +43,7 @@ watchDebounced(
             findings.value = (await api.post<{ findings: Finding[] }>(`pages/${desk.pageId}/check`, body)).findings;
         } catch (error) {
             if (!(error instanceof ApiError && error.offline)) {
-                notices.trouble(error);
+                toasts.trouble(error);
             }
         }
     },

@@ -8,7 +8,7 @@ import { useDesk } from '@/funnel/desk/useDesk';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
 import WayField from '@/funnel/WayField.vue';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { compact } from '@/ui/compact';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
@@ -18,7 +18,7 @@ const props = defineProps<{ page: Page }>();
 const store = useFunnel();
 const steps = useSteps();
 const desk = useDesk();
-const notices = useNotices();
+const toasts = useToasts();
 const router = useRouter();
 const keeping = ref(false);
 const isEntry = computed(() => store.funnel?.pages[0]?.id === props.page.id);
@@ -55,7 +55,7 @@ async function run(work: () => Promise<unknown>): Promise<void> {
     try {
         await work();
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 
@@ -139,9 +139,9 @@ function keep(name: string): void {
             >
                 Later
             </button>
-            <button type="button" class="btn" @click="keeping = true">Keep as my design</button>
+            <button type="button" class="btn" @click="keeping = true">Save as design</button>
             <a class="btn" :href="`/studio/api/pages/${page.id}/html`">Export as HTML</a>
-            <button type="button" class="btn text-clay-deep" @click="run(takeOut)">Take it out</button>
+            <button type="button" class="btn text-clay-deep" @click="run(takeOut)">Remove</button>
         </section>
         <details>
             <summary class="cursor-pointer text-lg font-semibold">Your own code</summary>
@@ -165,9 +165,9 @@ function keep(name: string): void {
         </details>
         <NameDialog
             :open="keeping"
-            title="Keep this page as a design"
+            title="Save this page as a design"
             :given="page.name"
-            button="Keep it"
+            button="Save"
             @name="keep"
             @close="keeping = false"
         />

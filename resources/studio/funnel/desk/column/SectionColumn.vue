@@ -11,7 +11,7 @@ import OwnLook from '@/funnel/desk/column/OwnLook.vue';
 import { useDesk } from '@/funnel/desk/useDesk';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { useSession } from '@/stores/session';
 import UiListbox from '@/ui/UiListbox.vue';
 import UiMenu from '@/ui/UiMenu.vue';
@@ -22,7 +22,7 @@ const emit = defineEmits<{ add: [after: string] }>();
 const desk = useDesk();
 const store = useFunnel();
 const steps = useSteps();
-const notices = useNotices();
+const toasts = useToasts();
 const session = useSession();
 const naming = ref<'share' | 'keep' | null>(null);
 const kind = computed(() => session.kit.sections.find((k) => k.id === props.section.kind)?.label ?? props.section.kind);
@@ -66,7 +66,7 @@ async function onName(name: string): Promise<void> {
             await steps.keepDesign({ kind: 'section', name, section: { ...props.section, shared: undefined } });
         }
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 
@@ -194,20 +194,20 @@ const others = computed(() => [
             <button type="button" class="btn" @click="desk.copySection(section.id)">Copy</button>
             <button v-if="desk.canPaste()" type="button" class="btn" @click="desk.pasteSection(section.id)">Paste below</button>
             <button v-if="!section.shared" type="button" class="btn" @click="naming = 'share'">Share it</button>
-            <button type="button" class="btn" @click="naming = 'keep'">Keep as my design</button>
+            <button type="button" class="btn" @click="naming = 'keep'">Save as design</button>
             <button type="button" class="btn" @click="emit('add', section.id)">Section below</button>
-            <button type="button" class="btn text-clay-deep" @click="desk.removeSection(section.id)">Take it out</button>
+            <button type="button" class="btn text-clay-deep" @click="desk.removeSection(section.id)">Remove</button>
         </section>
         <NameDialog
             :open="naming !== null"
-            :title="naming === 'share' ? 'Share this section' : 'Keep this section as a design'"
+            :title="naming === 'share' ? 'Share this section' : 'Save this section as a design'"
             :words="
                 naming === 'share'
                     ? 'It is kept once; every page that shows it follows when you change it.'
                     : 'You can use it on any page of any funnel, as a copy.'
             "
             :given="kind"
-            :button="naming === 'share' ? 'Share it' : 'Keep it'"
+            :button="naming === 'share' ? 'Share it' : 'Save'"
             @name="onName"
             @close="naming = null"
         />

@@ -78,8 +78,8 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked;
             </div>
         </template>
         <label v-if="!isOfPerson(field.kind)" class="flex items-center gap-2">
-            <input type="checkbox" class="size-4 accent-pine" :checked="field.keep" @change="set({ keep: checked($event) }, true)" />Keep it
-            on the person
+            <input type="checkbox" class="size-4 accent-pine" :checked="field.keep" @change="set({ keep: checked($event) }, true)" />Save on
+            the person
         </label>
     </div>
 </template>

@@ -8,7 +8,7 @@ import { fieldKinds, freshField, keyOf } from '@/funnel/desk/form/fields';
 import type { FieldKind, Form, FormField } from '@/api/types';
 import UiMenu from '@/ui/UiMenu.vue';
 
-/** What a form asks for, in order: added, taken out, moved, made a must. */
+/** What a form asks for, in order: added, removed, moved, made a must. */
 const props = defineProps<{ form: Form }>();
 
 const store = useFunnel();
@@ -79,7 +79,7 @@ function setSteps(on: boolean): void {
                         <span class="min-w-0"
                             ><span class="block truncate font-medium">{{ field.label }}</span
                             ><span class="block truncate caption"
-                                >{{ kindLabel(field) }}{{ field.required ? ' · must' : ''
+                                >{{ kindLabel(field) }}{{ field.required ? ' · required' : ''
                                 }}{{ twoSteps && field.kind !== 'hidden' ? ` · step ${field.step ?? 1}` : '' }}</span
                             ></span
                         >

@@ -31,7 +31,7 @@ function setDoes(s: Sequence, does: Does): void {
 }
 const confirm = (values: Partial<ConfirmWords>) =>
     edit({ confirmWords: { ...props.form.confirmWords, ...values } }, 'the words for confirming');
-/** The letter is a few paragraphs; here they are plain lines. */
+/** The email is a few paragraphs; here they are plain lines. */
 const plain = computed(() =>
     props.form.confirmWords.letter
         .replace(/<\/p>\s*<p>/g, '\n\n')
@@ -54,17 +54,17 @@ const asHtml = (words: string) =>
 <template>
     <div class="space-y-6">
         <section aria-labelledby="double-opt-in">
-            <h3 id="double-opt-in" class="text-lg">Is the address theirs?</h3>
+            <h3 id="double-opt-in" class="text-lg">Confirm by email (double opt-in)</h3>
             <UiSwitch
                 class="mt-2"
                 :model-value="form.doubleOptIn"
-                label="Ask to confirm it by a letter (double opt-in)"
+                label="Ask them to confirm the address by email"
                 @update:model-value="(doubleOptIn: boolean) => edit({ doubleOptIn }, 'double opt-in', true)"
             />
             <p class="hint">
                 {{
                     form.doubleOptIn
-                        ? 'Nothing else is sent before they have pressed the button in the letter. Its link works once, for three days, and can be sent again.'
+                        ? 'Nothing else is sent before they have pressed the button in the email. Its link works once, for three days, and can be sent again.'
                         : 'Whoever fills the form in is in at once. Fewer are lost on the way; some addresses will be wrong.'
                 }}
             </p>
@@ -84,13 +84,13 @@ const asHtml = (words: string) =>
                 />
                 <TextField
                     :model-value="form.confirmWords.subject"
-                    label="Subject of the letter"
+                    label="Subject of the email"
                     :maxlength="200"
                     @update:model-value="(subject: string) => confirm({ subject })"
                 />
                 <TextField
                     :model-value="plain"
-                    label="The letter"
+                    label="The email"
                     :lines="4"
                     @update:model-value="(words: string) => confirm({ letter: asHtml(words) })"
                 />

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import type { Form } from '@/api/types';
-import { useNotices } from '@/stores/notices';
+import { useToasts } from '@/stores/toasts';
 import { useSession } from '@/stores/session';
 
 /** The form on the owner's other web sites: a snippet to paste there. */
@@ -10,7 +10,7 @@ const props = defineProps<{ form: Form }>();
 
 const store = useFunnel();
 const session = useSession();
-const notices = useNotices();
+const toasts = useToasts();
 const kind = ref<'form' | 'button' | 'plain'>('form');
 const site = computed(() => (session.session.siteUrl ?? location.origin).replace(/\/$/, ''));
 const page = computed(
@@ -46,9 +46,9 @@ const snippet = computed(() => {
 async function copy(): Promise<void> {
     try {
         await navigator.clipboard.writeText(snippet.value);
-        notices.say('The snippet is copied.');
+        toasts.say('The snippet is copied.');
     } catch {
-        notices.say('Your browser keeps its clipboard closed. Please mark the snippet and copy it by hand.');
+        toasts.say('Your browser keeps its clipboard closed. Please mark the snippet and copy it by hand.');
     }
 }
 </script>

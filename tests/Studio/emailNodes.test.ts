@@ -8,7 +8,7 @@ import Paragraph from '@tiptap/extension-paragraph';
 import Text from '@tiptap/extension-text';
 import { describe, expect, it } from 'vitest';
 import { reactive } from 'vue';
-import { letterNodes } from '@/letters/nodes';
+import { emailNodes } from '@/emails/nodes';
 
 const rule = '{"kind":"tag","has":true,"tag":"VIP"}';
 const escaped = rule.replaceAll('"', '&quot;');
@@ -29,7 +29,7 @@ function editor(
             BulletList,
             OrderedList,
             ListItem,
-            ...letterNodes({
+            ...emailNodes({
                 src: (id) => media.src?.[id],
                 part: (id) => media.parts?.[id],
                 words: (r) => `for those: ${(JSON.parse(r) as { tag: string }).tag}`,
@@ -39,7 +39,7 @@ function editor(
     });
 }
 
-describe('a letter in the editor', () => {
+describe('an email in the editor', () => {
     it.each([
         ['a picture of the library', '<p>Look:</p><img src="picture:01habc" alt="A cello"><p>There.</p>'],
         ['a part that is kept once', '<p>Yours,</p><div data-part="01hsig"></div>'],
@@ -68,7 +68,7 @@ describe('a letter in the editor', () => {
     it('shows a picture as soon as the library knows where it is', async () => {
         const src = reactive<Record<string, string>>({});
         const open = editor('<img src="picture:01habc" alt="A cello">', { src });
-        const picture = open.view.dom.querySelector('img.letter-picture') as HTMLImageElement;
+        const picture = open.view.dom.querySelector('img.email-picture') as HTMLImageElement;
         expect(picture.getAttribute('src')).toBeNull();
         src['01habc'] = '/media/01habc/w720.webp';
         await Promise.resolve();
@@ -80,14 +80,14 @@ describe('a letter in the editor', () => {
         const shown = [
             ...editor(html, {
                 parts: { sig: { name: 'Signature', body: '<p>Imke</p><p><b onclick="x()">Ferncroft</b></p>' } },
-            }).view.dom.querySelectorAll('.letter-part'),
+            }).view.dom.querySelectorAll('.email-part'),
         ];
         expect(shown.map((e) => e.querySelector('span')!.textContent)).toEqual(['Signature', 'A part that is no longer offered']);
         expect([shown[0]!.querySelector('div')!.textContent, shown[0]!.querySelector('b')]).toEqual(['Imke\nFerncroft\n', null]);
     });
 
     it('says for whom some words are', () => {
-        expect(editor(`<div data-only="${escaped}"><p>a</p></div>`).view.dom.querySelector('.letter-only span')!.textContent).toBe(
+        expect(editor(`<div data-only="${escaped}"><p>a</p></div>`).view.dom.querySelector('.email-only span')!.textContent).toBe(
             'for those: VIP',
         );
     });

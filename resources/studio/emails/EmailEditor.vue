@@ -13,15 +13,15 @@ import { EditorContent, useEditor } from '@tiptap/vue-3';
 import { computed, onMounted, ref, watch } from 'vue';
 import type { Picture, Rule } from '@/api/types';
 import MediaLibrary from '@/funnel/desk/column/MediaLibrary.vue';
-import FieldDialog from '@/letters/FieldDialog.vue';
-import LinkDialog from '@/letters/LinkDialog.vue';
-import { letterNodes } from '@/letters/nodes';
-import PartsDialog from '@/letters/PartsDialog.vue';
-import { ruleWords } from '@/letters/ruleWords';
+import FieldDialog from '@/emails/FieldDialog.vue';
+import LinkDialog from '@/emails/LinkDialog.vue';
+import { emailNodes } from '@/emails/nodes';
+import PartsDialog from '@/emails/PartsDialog.vue';
+import { ruleWords } from '@/emails/ruleWords';
 import RuleRow from '@/people/RuleRow.vue';
 import { useLibrary } from '@/stores/library';
-import { useNotices } from '@/stores/notices';
-import { useParts } from '@/stores/parts';
+import { useToasts } from '@/stores/toasts';
+import { useEmailParts } from '@/stores/emailParts';
 import { usePeopleKit } from '@/stores/peopleKit';
 import TextField from '@/ui/TextField.vue';
 import UiMenu from '@/ui/UiMenu.vue';
@@ -33,7 +33,7 @@ const props = defineProps<{
     pages?: { field: string; name: string }[];
     /** Merge fields beside the reader's own. */
     fields?: { name: string; label: string }[];
-    /** For a part of letters: words only, no parts within it. */
+    /** For a part of emails: words only, no parts within it. */
     plain?: boolean;
     label?: string;
 }>();
@@ -41,8 +41,8 @@ const emit = defineEmits<{ 'update:modelValue': [string] }>();
 
 const DOWNLOAD = '{{download_link}}';
 const library = useLibrary();
-const notices = useNotices();
-const parts = useParts();
+const toasts = useToasts();
+const parts = useEmailParts();
 const people = usePeopleKit();
 const linking = ref<string | null>(null);
 const filling = ref(false);
@@ -69,18 +69,20 @@ const editor = useEditor({
             HTMLAttributes: { target: null, rel: null },
             isAllowedUri: (url) => /^(\{\{\s*[a-z0-9_]+\s*\}\}$|https?:|mailto:)/i.test(url),
         }),
-        ...letterNodes({
+        ...emailNodes({
             src: (id) => library.pictures.find((p) => p.id === id)?.src,
             part: (id) => parts.parts.find((p) => p.id === id),
             words: (rule) => `Only for those of whom it holds: ${ruleWords(rule, people.kit)}`,
         }),
     ],
-    editorProps: { attributes: { class: 'letter', 'aria-label': props.label ?? 'Letter', role: 'textbox', 'aria-multiline': 'true' } },
+    editorProps: {
+        attributes: { class: 'email-text', 'aria-label': props.label ?? 'Text of the email', role: 'textbox', 'aria-multiline': 'true' },
+    },
     onUpdate: ({ editor: e }) => emit('update:modelValue', e.getHTML()),
 });
 
 onMounted(() =>
-    Promise.all([library.load('pictures'), parts.load(), people.kit.rules.length === 0 && people.load()]).catch(notices.trouble),
+    Promise.all([library.load('pictures'), parts.load(), people.kit.rules.length === 0 && people.load()]).catch(toasts.trouble),
 );
 watch(
     () => props.modelValue,
@@ -245,7 +247,7 @@ const more = computed(() => [
 
 <style>
 @reference '../style.css';
-.letter {
+.email-text {
     @apply min-h-56 px-4 py-3 text-[1.0625rem] leading-relaxed outline-none;
     p {
         margin-bottom: 0.75em;
@@ -271,13 +273,13 @@ const more = computed(() => [
     blockquote {
         @apply mb-3 border-l-3 border-line pl-4 text-soft;
     }
-    .letter-picture {
+    .email-picture {
         @apply my-3 max-w-full rounded;
         &.ProseMirror-selectednode {
             @apply outline-3 outline-pine;
         }
     }
-    .letter-part {
+    .email-part {
         @apply my-3 rounded border border-dashed border-edge px-3 py-2 whitespace-pre-line text-soft;
         span {
             @apply block text-sm font-medium text-ink;
@@ -286,7 +288,7 @@ const more = computed(() => [
             @apply outline-3 outline-pine;
         }
     }
-    .letter-only {
+    .email-only {
         @apply my-3 border-l-3 border-lamp pl-3;
         > span {
             @apply mb-1 block text-sm text-soft;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 
-/** A letter in a frame of its own: no script, no forms, and links that lead nowhere from here. */
+/** An email in a frame of its own: no script, no forms, and links that lead nowhere from here. */
 const props = defineProps<{ html: string; width?: number }>();
 const framed = computed(() => props.html.replace('<head>', '<head><base target="_blank"><style>a{pointer-events:none}</style>'));
 </script>
@@ -11,7 +11,7 @@ const framed = computed(() => props.html.replace('<head>', '<head><base target="
         <iframe
             :srcdoc="framed"
             sandbox=""
-            title="The letter"
+            title="The email"
             class="mx-auto block h-full bg-white"
             :style="{ width: width ? `${width}px` : '100%', maxWidth: '100%' }"
         ></iframe>

@@ -4,13 +4,13 @@ import { useDebounceFn } from '@vueuse/core';
 import { onMounted, ref, watch } from 'vue';
 import { api, query } from '@/api/client';
 import type { LetterSample, PersonRow } from '@/api/types';
-import LetterFrame from '@/outbox/LetterFrame.vue';
-import { useNotices } from '@/stores/notices';
+import EmailFrame from '@/outbox/EmailFrame.vue';
+import { useToasts } from '@/stores/toasts';
 
-/** A letter as somebody reads it, on a phone or a desktop, with what should be mended in it. */
+/** An email as somebody reads it, on a phone or a desktop, with what should be fixed in it. */
 const props = defineProps<{ path: string; changed: number | string }>();
 
-const notices = useNotices();
+const toasts = useToasts();
 const sample = ref<LetterSample>({ subject: '', html: '', text: '', reader: 'Robin Sample' });
 const phone = ref(true);
 const reader = ref('');
@@ -23,7 +23,7 @@ async function load(): Promise<void> {
     try {
         sample.value = await api.get<LetterSample>(`${props.path}/sample?${query({ person: reader.value })}`);
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 onMounted(load);
@@ -33,7 +33,7 @@ const find = useDebounceFn(async () => {
     try {
         found.value = (await api.get<{ people: PersonRow[] }>(`people?${query({ search: search.value, perPage: 6 })}`)).people;
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }, 150);
 watch([search, choosing], () => choosing.value && find());
@@ -42,9 +42,9 @@ async function test(): Promise<void> {
     testing.value = true;
     try {
         const { to } = await api.post<{ to: string }>(`${props.path}/test`, { person: reader.value });
-        notices.say(`A test is on its way to ${to}.`);
+        toasts.say(`A test is on its way to ${to}.`);
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     } finally {
         testing.value = false;
     }
@@ -70,7 +70,7 @@ function choose(id: string): void {
                 </button>
                 <span class="block truncate font-medium">{{ sample.subject }}</span>
             </p>
-            <div class="flex shrink-0" role="group" aria-label="Width of the letter">
+            <div class="flex shrink-0" role="group" aria-label="Width of the email">
                 <button
                     type="button"
                     class="btn-quiet px-2"
@@ -95,7 +95,7 @@ function choose(id: string): void {
             </div>
         </div>
         <div v-if="choosing" class="border-b border-line px-4 py-2">
-            <input v-model="search" type="search" class="input" placeholder="Whose letter?" aria-label="Search for a reader" />
+            <input v-model="search" type="search" class="input" placeholder="Whose email?" aria-label="Search for a reader" />
             <ul class="mt-1">
                 <li>
                     <button type="button" class="w-full rounded px-2 py-1 text-left hover:bg-lamp-pale" @click="choose('')">
@@ -112,7 +112,7 @@ function choose(id: string): void {
         <ul
             v-if="sample.findings?.length"
             class="max-h-32 divide-y divide-line overflow-auto border-b border-line"
-            data-test="letter-findings"
+            data-test="email-findings"
         >
             <li v-for="f in sample.findings" :key="f.code + f.message" class="flex items-start gap-2 px-4 py-2 text-sm">
                 <component
@@ -123,6 +123,6 @@ function choose(id: string): void {
                 /><span>{{ f.message }}</span>
             </li>
         </ul>
-        <LetterFrame :html="sample.html" :width="phone ? 375 : 680" class="min-h-0 flex-1" />
+        <EmailFrame :html="sample.html" :width="phone ? 375 : 680" class="min-h-0 flex-1" />
     </aside>
 </template>

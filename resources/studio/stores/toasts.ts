@@ -2,7 +2,7 @@ import { defineStore } from 'pinia';
 import { ref } from 'vue';
 import { ApiError } from '@/api/client';
 
-export interface Notice {
+export interface Toast {
     id: number;
     words: string;
     trouble: boolean;
@@ -10,28 +10,28 @@ export interface Notice {
 }
 
 /** Short messages at the foot of the window, some with a way back. */
-export const useNotices = defineStore('notices', () => {
-    const notices = ref<Notice[]>([]);
+export const useToasts = defineStore('toasts', () => {
+    const toasts = ref<Toast[]>([]);
     let next = 1;
 
     function dismiss(id: number): void {
-        notices.value = notices.value.filter((n) => n.id !== id);
+        toasts.value = toasts.value.filter((n) => n.id !== id);
     }
 
-    function say(words: string, action?: Notice['action']): number {
+    function say(words: string, action?: Toast['action']): number {
         const id = next++;
-        notices.value = [...notices.value.slice(-2), { id, words, trouble: false, action }];
+        toasts.value = [...toasts.value.slice(-2), { id, words, trouble: false, action }];
         setTimeout(() => dismiss(id), action ? 12_000 : 5_000);
         return id;
     }
 
     function trouble(error: unknown): void {
         const words = error instanceof ApiError ? error.message : 'Something went wrong here. Please try again.';
-        notices.value = [...notices.value.slice(-2), { id: next++, words, trouble: true }];
+        toasts.value = [...toasts.value.slice(-2), { id: next++, words, trouble: true }];
         if (!(error instanceof ApiError)) {
             console.error(error);
         }
     }
 
-    return { notices, say, trouble, dismiss };
+    return { toasts, say, trouble, dismiss };
 });

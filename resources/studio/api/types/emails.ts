@@ -52,7 +52,7 @@ export interface LetterSample {
     findings?: Finding[];
 }
 
-export interface LetterPart {
+export interface EmailPart {
     id: string;
     name: string;
     body: string;

@@ -2,7 +2,7 @@ import { Node } from '@tiptap/core';
 import { watchEffect } from 'vue';
 
 /**
- * What a letter can hold beside words, as the server reads it: pictures of the library (`picture:ID`), parts that are
+ * What an email can hold beside words, as the server reads it: pictures of the library (`picture:ID`), parts that are
  * kept once (`data-part`), parts for some readers only (`data-only`, a rule as JSON), lines and quotes.
  */
 export interface LetterMedia {
@@ -29,7 +29,7 @@ export const Line = Node.create({
     renderHTML: () => ['hr'],
 });
 
-export const letterNodes = (media: LetterMedia) => [
+export const emailNodes = (media: LetterMedia) => [
     Quote,
     Line,
     Node.create({
@@ -42,9 +42,9 @@ export const letterNodes = (media: LetterMedia) => [
         renderHTML: ({ node }) => ['img', { src: node.attrs.src as string, alt: node.attrs.alt as string }],
         addNodeView: () => (props) => {
             const dom = document.createElement('img');
-            dom.className = 'letter-picture';
+            dom.className = 'email-picture';
             dom.alt = String(props.node.attrs.alt);
-            // The library may be loaded after the letter: what is shown follows.
+            // The library may be loaded after the email: what is shown follows.
             const stop = watchEffect(() => {
                 const src = media.src(String(props.node.attrs.src).replace('picture:', ''));
                 if (src) {
@@ -70,7 +70,7 @@ export const letterNodes = (media: LetterMedia) => [
         renderHTML: ({ node }) => ['div', { 'data-part': node.attrs.id as string }],
         addNodeView: () => (props) => {
             const dom = document.createElement('div');
-            dom.className = 'letter-part';
+            dom.className = 'email-part';
             const name = document.createElement('span');
             const body = document.createElement('div');
             const stop = watchEffect(() => {
@@ -93,7 +93,7 @@ export const letterNodes = (media: LetterMedia) => [
         renderHTML: ({ node }) => ['div', { 'data-only': node.attrs.rule as string }, 0],
         addNodeView: () => (props) => {
             const dom = document.createElement('div');
-            dom.className = 'letter-only';
+            dom.className = 'email-only';
             const label = document.createElement('span');
             label.contentEditable = 'false';
             let rule = String(props.node.attrs.rule);

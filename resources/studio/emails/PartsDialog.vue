@@ -1,19 +1,19 @@
 <script setup lang="ts">
 import { defineAsyncComponent, ref } from 'vue';
 import { api } from '@/api/client';
-import type { LetterPart } from '@/api/types';
-import { useNotices } from '@/stores/notices';
-import { useParts } from '@/stores/parts';
+import type { EmailPart } from '@/api/types';
+import { useToasts } from '@/stores/toasts';
+import { useEmailParts } from '@/stores/emailParts';
 import TextField from '@/ui/TextField.vue';
 import UiDialog from '@/ui/UiDialog.vue';
 
-const LetterEditor = defineAsyncComponent(() => import('@/letters/LetterEditor.vue'));
+const EmailEditor = defineAsyncComponent(() => import('@/emails/EmailEditor.vue'));
 defineProps<{ open: boolean }>();
 const emit = defineEmits<{ close: [] }>();
 
-const parts = useParts();
-const notices = useNotices();
-const editing = ref<LetterPart | null>(null);
+const parts = useEmailParts();
+const toasts = useToasts();
+const editing = ref<EmailPart | null>(null);
 
 function fresh(): void {
     editing.value = { id: '', name: parts.parts.length === 0 ? 'Signature' : '', body: '<p>Warmly,<br></p>' };
@@ -28,17 +28,17 @@ async function keep(): Promise<void> {
         await (part.id ? api.put(`email-parts/${part.id}`, part) : api.post('email-parts', part));
         editing.value = null;
         await parts.load();
-        notices.say(`“${part.name}” is kept. Every letter that uses it says it so from now on.`);
+        toasts.say(`“${part.name}” is saved. Every email that uses it says it so from now on.`);
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 
-async function takeOut(part: LetterPart): Promise<void> {
+async function takeOut(part: EmailPart): Promise<void> {
     try {
         await api.delete(`email-parts/${part.id}`);
         await parts.load();
-        notices.say(`“${part.name}” is no longer offered. Letters that use it keep it.`, {
+        toasts.say(`“${part.name}” is no longer offered. Emails that use it keep it.`, {
             label: 'Undo',
             run: async () => {
                 await api.post(`email-parts/${part.id}/restore`);
@@ -46,29 +46,29 @@ async function takeOut(part: LetterPart): Promise<void> {
             },
         });
     } catch (error) {
-        notices.trouble(error);
+        toasts.trouble(error);
     }
 }
 </script>
 
 <template>
-    <UiDialog :open="open" title="Parts of letters" wide @close="emit('close')">
+    <UiDialog :open="open" title="Parts of emails" wide @close="emit('close')">
         <div v-if="editing" class="mt-4 space-y-4">
             <TextField v-model="editing.name" label="Private name" :maxlength="120" />
-            <LetterEditor v-model="editing.body" plain label="Words of the part" />
+            <EmailEditor v-model="editing.body" plain label="Words of the part" />
             <div class="flex gap-2">
-                <button type="button" class="btn-main" @click="keep">Keep it</button>
+                <button type="button" class="btn-main" @click="keep">Save</button>
                 <button type="button" class="btn-quiet" @click="editing = null">Not now</button>
             </div>
         </div>
         <div v-else class="mt-3">
-            <p class="text-soft">A part is kept once and used in many letters: change it here, and it changes in all of them.</p>
+            <p class="text-soft">A part is kept once and used in many emails: change it here, and it changes in all of them.</p>
             <ul class="mt-3 divide-y divide-line border-y border-line">
                 <li v-for="part in parts.parts" :key="part.id" class="flex items-center justify-between gap-3 py-2">
                     <span class="min-w-0 truncate font-medium">{{ part.name }}</span>
                     <span class="flex"
                         ><button type="button" class="btn-quiet" @click="editing = { ...part }">Change</button
-                        ><button type="button" class="btn-quiet" @click="takeOut(part)">Take it out</button></span
+                        ><button type="button" class="btn-quiet" @click="takeOut(part)">Remove</button></span
                     >
                 </li>
             </ul>

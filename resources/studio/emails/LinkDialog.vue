@@ -40,8 +40,8 @@ function set(): void {
                 :options="[{ value: '', label: 'No, to another address' }, ...pages.map((p) => ({ value: p.field, label: p.name }))]"
             />
             <div v-if="page === ''">
-                <label class="label" for="letter-link">Web address</label>
-                <input id="letter-link" v-model="address" class="input" :aria-invalid="trouble ? 'true' : undefined" autocomplete="off" />
+                <label class="label" for="email-link">Web address</label>
+                <input id="email-link" v-model="address" class="input" :aria-invalid="trouble ? 'true' : undefined" autocomplete="off" />
                 <p v-if="trouble" class="mt-1 font-medium text-clay-deep">{{ trouble }}</p>
                 <p v-else class="hint">Leave it empty to take the link away. A link alone on its line becomes a button.</p>
             </div>
