@@ -53,9 +53,6 @@ final readonly class Publishing
                 'published_at' => CarbonImmutable::now(),
             ]);
             self::rememberTriggers($version, $plan);
-            if ($live !== null) {
-                $this->rememberAddresses($live->plan(), $plan);
-            }
             $this->switchTo($funnel, $version);
 
             return $version;
@@ -68,22 +65,33 @@ final readonly class Publishing
         DB::table('version_triggers')->insertOrIgnore(array_map(fn (string $key): array => ['version_id' => $version->id, 'trigger_key' => $key], $plan->listensTo()));
     }
 
-    /** Makes an earlier (or later) version the live one. The draft stays as it is. */
+    /** Makes a version the live one, be it a new, an earlier or a later one. The draft stays as it is. */
     public function switchTo(Funnel $funnel, Version $version): void
     {
-        $funnel->forceFill(['state' => 'live', 'live_version_id' => $version->id])->save();
-        $funnel->setRelation('liveVersion', $version);
-        if (Enrolment::query()->where('funnel_id', $funnel->id)->whereNull('ended_at')->exists()) {
-            CarryChange::dispatch($funnel->id);
-        }
+        DB::transaction(function () use ($funnel, $version): void {
+            $live = Version::query()->find(Funnel::query()->whereKey($funnel->id)->value('live_version_id'));
+            if ($live !== null && $live->id !== $version->id) {
+                self::rememberAddresses($funnel, $live->plan(), $version->plan());
+            }
+            $funnel->forceFill(['state' => 'live', 'live_version_id' => $version->id])->save();
+            $funnel->setRelation('liveVersion', $version);
+            if (Enrolment::query()->where('funnel_id', $funnel->id)->whereNull('ended_at')->exists()) {
+                CarryChange::dispatch($funnel->id);
+            }
+        });
     }
 
-    /** Whatever address a page had in public leads to it for good. */
-    private function rememberAddresses(Plan $was, Plan $is): void
+    /**
+     * Whatever address a page had in public leads to it for good; one that several pages had in turn, to the last of them.
+     * A page that is gone keeps its own, too, for the day it is public again.
+     */
+    private static function rememberAddresses(Funnel $funnel, Plan $was, Plan $is): void
     {
         foreach ($was->pages as $page) {
-            if ($page->address !== '' && $is->page($page->id) !== null && $is->page($page->id)->address !== $page->address) {
-                OldAddress::query()->firstOrCreate(['funnel_id' => $is->id, 'page_id' => $page->id, 'address' => $page->address]);
+            if ($page->address !== '' && $is->page($page->id)?->address !== $page->address) {
+                $old = ['funnel_id' => $funnel->id, 'page_id' => $page->id, 'address' => $page->address];
+                OldAddress::query()->where($old)->delete();
+                OldAddress::query()->create($old);
             }
         }
     }

@@ -289,6 +289,61 @@ final class PagesTest extends TestCase
         $this->get("/{$funnel->address}/never")->assertNotFound();
     }
 
+    /** A page with the words of the thank-you page, so that it can go live. */
+    private function anotherPage(Funnel $funnel, string $role): void
+    {
+        $page = $this->postJson("/studio/api/funnels/{$funnel->id}/pages", ['role' => $role, 'empty' => true])->assertCreated()->json('page');
+        $this->putJson("/studio/api/parts/{$page['id']}", ['revision' => $page['revision'], 'document' => $this->page($funnel, 'thank-you')->document])->assertOk();
+    }
+
+    public function test_rolling_back_keeps_every_address_that_was_public(): void
+    {
+        $funnel = $this->live($this->owner);
+        $thanks = $this->page($funnel, 'thank-you');
+        $first = $funnel->refresh()->live_version_id;
+        $this->putJson("/studio/api/parts/{$thanks->id}", ['revision' => 1, 'address' => 'danke'])->assertOk();
+        $this->anotherPage($funnel, 'free');
+        $second = app(Publishing::class)->publish($funnel->refresh(), null)->id;
+        $makeLive = fn (?string $version) => $this->postJson("/studio/api/funnels/{$funnel->id}/versions/{$version}/live")->assertOk();
+
+        $makeLive($first);
+        $this->get("/{$funnel->address}/thank-you")->assertOk();
+        // A browser asks again each time: what leads there today may lead back tomorrow.
+        $this->get("/{$funnel->address}/danke")->assertStatus(301)->assertRedirect($funnel->url('thank-you'))->assertHeader('Cache-Control', 'no-cache, private');
+        $this->get("/{$funnel->address}/page")->assertNotFound();
+        $makeLive($second);
+        $this->get("/{$funnel->address}/thank-you")->assertRedirect($funnel->url('danke'));
+        $this->get("/{$funnel->address}/page")->assertOk();
+
+        // A page that comes back at another address is still found where it was before it went.
+        $makeLive($first);
+        $own = $this->page($funnel, 'free');
+        $this->putJson("/studio/api/parts/{$own->id}", ['revision' => $own->revision, 'address' => 'offer'])->assertOk();
+        app(Publishing::class)->publish($funnel->refresh(), null);
+        $this->get("/{$funnel->address}/page")->assertRedirect($funnel->url('offer'));
+    }
+
+    public function test_an_address_two_pages_had_in_turn_leads_to_the_one_that_had_it_last(): void
+    {
+        $funnel = $this->live($this->owner);
+        foreach (['lesson', 'free'] as $role) {
+            $this->anotherPage($funnel, $role);
+        }
+        $move = function (string $role, string $address) use ($funnel): void {
+            $page = $this->page($funnel, $role);
+            $this->putJson("/studio/api/parts/{$page->id}", ['revision' => $page->revision, 'address' => $address])->assertOk();
+            app(Publishing::class)->publish($funnel->refresh(), null);
+        };
+        $move('lesson', 'shared');
+        $move('lesson', 'first');
+        $move('free', 'shared');
+        $move('free', 'second');
+        $this->get("/{$funnel->address}/shared")->assertRedirect($funnel->url('second'));
+        $move('lesson', 'shared');
+        $move('lesson', 'first');
+        $this->get("/{$funnel->address}/shared")->assertRedirect($funnel->url('first'));
+    }
+
     public function test_a_draft_at_another_address_changes_nothing_for_visitors(): void
     {
         $funnel = $this->live($this->owner);
