@@ -71,6 +71,9 @@ final class PlanTest extends TestCase
             return $p;
         }), ['dead-end!', 'unreachable']];
         yield 'an outcome that leads outside' => [$edit(fn (array $p): array => ['ways' => [Way::outside($p['pages'][0]['id'], Outcome::Joined, 'https://ferncroft.example/next')->toArray()]] + $p), ['unreachable']];
+        $alone = fn (string $role): Plan => $edit(fn (array $p): array => ['pages' => [...$p['pages'], ['id' => 'alone', 'role' => $role, 'address' => 'alone'] + $p['pages'][1]]] + $p);
+        yield 'a page no way leads to' => [$alone('free'), ['unreachable']];
+        yield 'the closed page, which is shown without a way' => [$alone('closed'), []];
         yield 'no pages' => [$edit(fn (array $p): array => ['pages' => [], 'ways' => []] + $p), ['no-pages!']];
         yield 'a prompt left in a heading' => [$block(0, 0, ['text' => 'Learn [what they will learn]']), ['placeholder!']];
         yield 'filler in a text' => [$block(0, 1, ['html' => '<b>Lorem</b> ipsum dolor']), ['placeholder!']];

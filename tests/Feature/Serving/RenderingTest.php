@@ -11,6 +11,9 @@ use App\Rendering\PageRenderer;
 use DOMDocument;
 use DOMXPath;
 use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\Block\Blocks;
+use Lantern\Core\Page\Block\Field;
+use Lantern\Core\Page\Block\FieldType;
 use Lantern\Core\Page\Design\DesignWords;
 use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Page\SectionKind;
@@ -100,6 +103,58 @@ final class RenderingTest extends TestCase
         self::assertSame(1, $page->query('//div[@class="backdrop"]/img[@alt=""]')->length);
         self::assertSame(0, $page->query('//script')->length, 'no script on the desk');
         self::assertSame(1, $page->query('//video/source[@type="video/webm"]')->length);
+    }
+
+    public function test_a_block_shows_all_its_words_in_each_of_its_styles(): void
+    {
+        $owner = $this->owner();
+        $funnel = $this->draft($owner);
+        $image = imagecreatetruecolor(600, 300);
+        ob_start();
+        imagepng($image);
+        $picture = app(Uploads::class)->picture($owner->business, $this->file('a.png', (string) ob_get_clean()))->id;
+        $form = Form::query()->where('funnel_id', $funnel->id)->firstOrFail()->id;
+        $leadMagnet = LeadMagnet::query()->where('funnel_id', $funnel->id)->firstOrFail()->id;
+        $words = [];
+        $filled = function (string $name, Field $field) use (&$words, $picture, $form, $leadMagnet): string {
+            $said = "words{$name}".count($words);
+            $words[] = $field->type->isRead() ? $said : null;
+
+            return match ($field->type) {
+                FieldType::Words, FieldType::Description => $said,
+                FieldType::RichText => "<p>{$said}</p>",
+                FieldType::Link => 'https://example.com/there',
+                FieldType::Picture => $picture,
+                FieldType::Reference => $field->to === 'form' ? $form : $leadMagnet,
+                FieldType::Choice => $field->options[1],
+                FieldType::Moment => '2027-03-12T18:00',
+                FieldType::Video => '',
+            };
+        };
+        $all = fn (array $fields): array => array_combine(array_keys($fields), array_map($filled, array_keys($fields), $fields));
+        $document = $this->entry($funnel)->document;
+        foreach (BlockKind::cases() as $kind) {
+            $definition = Blocks::of($kind);
+            foreach ($definition->styles ?: [''] as $style) {
+                $words = [];
+                $this->entry($funnel)->forceFill(['document' => $document])->save();
+                $block = ['id' => 'b-one', 'kind' => $kind->value] + ($style === '' ? [] : ['style' => $style]) + $all($definition->fields)
+                    + ($definition->items === null ? [] : ['items' => [$all($definition->items), $all($definition->items)]]);
+                $page = $this->render($funnel, ['sections' => [count($document['sections']) => ['id' => 's-one', 'kind' => 'words', 'blocks' => [$block]]]]);
+
+                $section = $page->query('//section[last()]')->item(0);
+                // A logo and a cover say their words only where there is no picture; those of a download are filled in for each visitor.
+                foreach (in_array($kind, [BlockKind::Logo, BlockKind::Cover, BlockKind::Download], true) ? [] : array_filter($words) as $said) {
+                    self::assertStringContainsString($said, $section->textContent, "{$kind->value}: “{$said}” is printed");
+                }
+                if ($style !== '') {
+                    self::assertSame(1, $page->query(".//*[contains(concat(' ', @class, ' '), ' {$style} ')]", $section)->length, "{$kind->value} is drawn in {$style}");
+                }
+                $css = (string) file_get_contents(resource_path('site/base.css')).($definition->css === '' ? '' : file_get_contents(resource_path("site/{$definition->css}.css")));
+                $classes = array_filter(explode(' ', (string) $page->query('.//*[@class]', $section->getElementsByTagName('div')->item(0))->item(0)?->getAttribute('class')));
+                self::assertNotSame([], array_filter($classes, fn (string $c): bool => str_contains($css, ".{$c}")), "{$kind->value}: its styles come along: ".implode(' ', $classes));
+            }
+        }
     }
 
     public function test_what_refers_to_nothing_draws_nothing(): void
