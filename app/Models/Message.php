@@ -7,6 +7,7 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Lantern\Core\Emails\MessageKind;
 
 /**
  * One message to one person: waiting, sending (claimed by a worker), sent, failed or cancelled.
@@ -21,7 +22,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $broadcast_id
  * @property string|null $variant of a split test
  * @property array<string, mixed>|null $content what is written out here and nowhere else
- * @property string $kind `sequence`, `broadcast`, `confirm`, `new-link`, `notice` or `test`
+ * @property MessageKind $kind
  * @property string $unique_key
  * @property string $name
  * @property string $to_address
@@ -49,7 +50,7 @@ final class Message extends Record
     use HasUlids;
 
     /** @var array<string, string> */
-    protected $casts = ['due_at' => 'immutable_datetime', 'claimed_at' => 'immutable_datetime', 'sent_at' => 'immutable_datetime',
+    protected $casts = ['kind' => MessageKind::class, 'due_at' => 'immutable_datetime', 'claimed_at' => 'immutable_datetime', 'sent_at' => 'immutable_datetime',
         'opened_at' => 'immutable_datetime', 'clicked_at' => 'immutable_datetime', 'lost_at' => 'immutable_datetime', 'content' => 'array'];
 
     protected $attributes = ['state' => 'waiting', 'attempts' => 0, 'subject' => '', 'html' => null, 'text' => null,

@@ -5,14 +5,22 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Files\Deliveries;
+use App\Forms\ConfirmationMessage;
 use App\Forms\Confirmations;
 use App\Journey\CarriesOut;
 use App\Journey\EffectRunner;
+use App\Mail\Broadcasts\BroadcastMessage;
+use App\Mail\Emails\KindOfMessage;
+use App\Mail\Emails\KindsOfMessages;
+use App\Mail\Emails\NewLinkMessage;
+use App\Mail\Owner\NoticeMessage;
 use App\Mail\Owner\Notices;
+use App\Mail\Owner\TestMessage;
 use App\Mail\Sending\Outbox;
 use App\Mail\Sending\Provider;
 use App\Mail\Sending\Smtp;
 use App\Mail\Sequences\Enrolments;
+use App\Mail\Sequences\SequenceMessage;
 use App\People\Tags\Tagging;
 use App\Support\Sqlite\Connector;
 use App\Webhooks\Webhooks;
@@ -24,6 +32,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
+use Lantern\Core\Emails\MessageKind;
 use Lantern\Core\Journey\Effects\AddTag;
 use Lantern\Core\Journey\Effects\AskToConfirm;
 use Lantern\Core\Journey\Effects\CallHook;
@@ -50,8 +59,19 @@ final class AppServiceProvider extends ServiceProvider
         TellOwner::class => Notices::class,
     ];
 
+    /** @var array<string, class-string<KindOfMessage>> what is particular to each kind of message, by its name */
+    private const MESSAGES = [
+        MessageKind::Sequence->value => SequenceMessage::class,
+        MessageKind::Broadcast->value => BroadcastMessage::class,
+        MessageKind::Confirmation->value => ConfirmationMessage::class,
+        MessageKind::NewLink->value => NewLinkMessage::class,
+        MessageKind::Notice->value => NoticeMessage::class,
+        MessageKind::Test->value => TestMessage::class,
+    ];
+
     public function register(): void
     {
+        $this->app->when(KindsOfMessages::class)->needs('$classes')->give(self::MESSAGES);
         $this->app->when(EffectRunner::class)->needs('$classes')->give(self::EFFECTS);
         $this->app->bind('db.connector.sqlite', Connector::class);
         $this->app->bind(Provider::class, fn (Application $app): Provider => config('mail.default') === 'smtp'

@@ -69,7 +69,7 @@ final readonly class Publishing
     public function switchTo(Funnel $funnel, Version $version): void
     {
         DB::transaction(function () use ($funnel, $version): void {
-            $live = Version::query()->find(Funnel::query()->whereKey($funnel->id)->value('live_version_id'));
+            $live = Version::query()->whereKey(Funnel::query()->whereKey($funnel->id)->value('live_version_id'))->first();
             if ($live !== null && $live->id !== $version->id) {
                 self::rememberAddresses($funnel, $live->plan(), $version->plan());
             }

@@ -4,31 +4,155 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use RecursiveDirectoryIterator;
 use RecursiveIteratorIterator;
 use SplFileInfo;
 
-/** The rule of direction: the core knows nothing of the application or its framework, and keeps no clock. */
+/** The rule of direction: the core knows nothing of the application or its framework, and keeps no clock; no room uses one that uses it. */
 final class RoomsTest extends TestCase
 {
+    /** Each room of the core, and the rooms it uses: only such as stand above it. */
+    private const CORE = [
+        'Support' => [],
+        'Results' => [],
+        'Events' => ['Support'],
+        'Page' => ['Support'],
+        'Parts' => ['Support'],
+        'People' => ['Support'],
+        'Rules' => ['Support'],
+        'Emails' => ['Rules', 'Support'],
+        'Forms' => ['Parts', 'People', 'Support'],
+        'Sequences' => ['Emails', 'Events', 'Parts', 'Rules', 'Support'],
+        'Plan' => ['Emails', 'Events', 'Forms', 'Page', 'Parts', 'Rules', 'Sequences', 'Support'],
+        'Starters' => ['Events', 'Forms', 'Page', 'People', 'Plan', 'Sequences'],
+        'Checks' => ['Emails', 'Events', 'Forms', 'Page', 'Plan', 'Rules', 'Sequences', 'Support'],
+        'Journey' => ['Events', 'Forms', 'Plan', 'Sequences'],
+    ];
+
+    /** Each room of the application, and the rooms it uses: only such as stand above it. */
+    private const APPLICATION = [
+        'Support' => [],
+        'Models' => ['Support'],
+        'People/Consent' => ['Support'],
+        'People/Facts' => ['Models'],
+        'People/Fields' => ['Support'],
+        'People/Segments' => ['Models', 'People/Facts', 'People/Fields', 'Support'],
+        'Rendering' => ['Models'],
+        'Results' => ['Models', 'Support'],
+        'Drafts' => ['Models', 'Support'],
+        'Journey' => ['Models', 'People/Facts', 'Results', 'Support'],
+        'Mail/Unsubscribing' => ['Journey', 'Models', 'People/Facts', 'Support'],
+        'People/Tags' => ['Journey', 'Models', 'Support'],
+        'Webhooks' => ['Journey', 'Models', 'Support'],
+        'Files' => ['Journey', 'Models', 'Support'],
+        'Mail/Emails' => ['Files', 'Models', 'People/Facts'],
+        'Mail/Sending' => ['Journey', 'Mail/Emails', 'Models', 'People/Consent', 'Support'],
+        'Mail/Sequences' => ['Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'People/Facts', 'Support'],
+        'People/Bulk' => ['Journey', 'Mail/Sequences', 'Models', 'People/Tags', 'Support'],
+        'People/Import' => ['Models', 'People/Consent', 'People/Fields', 'People/Tags', 'Support'],
+        'People/Privacy' => ['Mail/Sending', 'Models', 'People/Consent', 'People/Fields', 'Support'],
+        'Publishing' => ['Drafts', 'Mail/Sequences', 'Models', 'People/Fields', 'Rendering'],
+        'Export' => ['Drafts', 'Files', 'Models', 'Rendering', 'Support'],
+        'Forms' => ['Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'People/Consent', 'People/Fields', 'Support'],
+        'Mail/Broadcasts' => ['Mail/Emails', 'Models', 'People/Segments', 'Support'],
+        'Mail/Owner' => ['Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'Support'],
+        'Providers' => [
+            'Files', 'Forms', 'Journey', 'Mail/Broadcasts', 'Mail/Emails', 'Mail/Owner', 'Mail/Sending', 'Mail/Sequences',
+            'People/Tags', 'Support', 'Webhooks',
+        ],
+        'Serving' => ['Files', 'Forms', 'Models', 'Rendering'],
+        'Console' => [
+            'Drafts', 'Forms', 'Mail/Broadcasts', 'Mail/Owner', 'Mail/Sending', 'Models', 'People/Import', 'Publishing',
+            'Rendering', 'Results', 'Webhooks',
+        ],
+        'Http/Middleware' => [],
+        'Http/Site' => [
+            'Drafts', 'Files', 'Forms', 'Journey', 'Mail/Emails', 'Mail/Sending', 'Mail/Unsubscribing', 'Models', 'Rendering',
+            'Serving', 'Support',
+        ],
+        'Http/Studio' => [
+            'Drafts', 'Export', 'Files', 'Journey', 'Mail/Broadcasts', 'Mail/Emails', 'Mail/Sending', 'Mail/Sequences',
+            'Mail/Unsubscribing', 'Models', 'People/Bulk', 'People/Facts', 'People/Fields', 'People/Import', 'People/Privacy',
+            'People/Segments', 'People/Tags', 'Publishing', 'Rendering', 'Results', 'Serving', 'Support', 'Webhooks',
+        ],
+    ];
+
+    /** @return iterable<string, array{string, string, array<string, list<string>>}> */
+    public static function houses(): iterable
+    {
+        yield 'core' => ['core', 'Lantern\\Core', self::CORE];
+        yield 'application' => ['app', 'App', self::APPLICATION];
+    }
+
+    /** @param  array<string, list<string>>  $rooms */
+    #[DataProvider('houses')]
+    public function test_a_room_uses_the_rooms_it_names_and_no_others(string $folder, string $namespace, array $rooms): void
+    {
+        $found = array_fill_keys(array_keys($rooms), []);
+        foreach ($this->files($folder) as $path => $code) {
+            $from = self::room($path, $rooms);
+            self::assertNotNull($from, "{$path} is in no room");
+            preg_match_all('/(?<![\w\\\\])\\\\?'.preg_quote($namespace, '/').'((?:\\\\\w+)+)/', (string) preg_replace('/\{@see [^}]*\}/', '', $code), $used);
+            foreach ($used[1] as $class) {
+                $to = self::room(substr(str_replace('\\', '/', $class), 1).'.php', $rooms);
+                if ($to !== null && $to !== $from && is_file(dirname(__DIR__, 2)."/{$folder}".str_replace('\\', '/', $class).'.php')) {
+                    $found[$from][$to] = $to;
+                }
+            }
+        }
+        foreach ($found as $room => $uses) {
+            sort($uses);
+            self::assertSame($rooms[$room], $uses, "what {$room} uses");
+        }
+    }
+
+    /** @param  array<string, list<string>>  $rooms */
+    #[DataProvider('houses')]
+    public function test_no_room_uses_one_that_uses_it(string $folder, string $namespace, array $rooms): void
+    {
+        $above = [];
+        foreach ($rooms as $room => $uses) {
+            self::assertSame([], array_values(array_diff($uses, $above)), "{$room} uses only what stands above it");
+            $above[] = $room;
+        }
+    }
+
+    /** @param  array<string, list<string>>  $rooms */
+    private static function room(string $path, array $rooms): ?string
+    {
+        $parts = explode('/', $path);
+        $two = implode('/', array_slice($parts, 0, 2));
+
+        return isset($rooms[$two]) ? $two : (isset($rooms[$parts[0]]) ? $parts[0] : null);
+    }
+
+    /** @return iterable<string, string> the code of each file, by its path in the folder */
+    private function files(string $folder): iterable
+    {
+        $root = dirname(__DIR__, 2)."/{$folder}";
+        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($root, RecursiveDirectoryIterator::SKIP_DOTS)) as $file) {
+            assert($file instanceof SplFileInfo);
+            yield substr($file->getPathname(), strlen($root) + 1) => (string) file_get_contents($file->getPathname());
+        }
+    }
+
     public function test_the_core_stands_on_its_own(): void
     {
         $found = [];
         $files = 0;
-        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(__DIR__.'/../../core', RecursiveDirectoryIterator::SKIP_DOTS)) as $file) {
-            assert($file instanceof SplFileInfo);
-            $code = (string) file_get_contents($file->getPathname());
+        foreach ($this->files('core') as $path => $code) {
             $files++;
             preg_match_all('/(?:^|[^\\\\\w])\\\\?((?:Illuminate|App|Laravel|Carbon|Symfony|Database)\\\\\w[\w\\\\]*)/', $code, $m);
             // The clock, chance, the environment, the disk and the screen are the shell's.
             preg_match_all('/(?<![\w>:$])(time|microtime|date|now|rand|mt_rand|random_int|random_bytes|getenv|env|file_get_contents|file_put_contents|fopen|echo|header|DB|config)\s*\(/', $code, $calls);
             preg_match_all('/new \\\\?DateTime(?:Immutable)?(?:\(\)|;|\s*\))/', $code, $clocks);
             foreach ([...$m[1], ...$calls[0], ...$clocks[0]] as $what) {
-                $found[] = $file->getFilename().': '.$what;
+                $found[] = $path.': '.$what;
             }
             if (! str_contains($code, 'declare(strict_types=1);')) {
-                $found[] = $file->getFilename().': no strict types';
+                $found[] = $path.': no strict types';
             }
         }
         self::assertSame([], $found);

@@ -9,6 +9,7 @@ use App\Models\Message;
 use App\Models\Person;
 use App\Serving\PlainPage;
 use Illuminate\Http\Request;
+use Lantern\Core\Emails\MessageKind;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
@@ -62,7 +63,7 @@ final readonly class UnsubscribeController
     /** What this email is one of, as opting out of it names it. */
     private function kind(Message $message): ?string
     {
-        return $message->kind === 'broadcast' ? 'broadcasts' : $message->sequence_id;
+        return $message->kind === MessageKind::Broadcast ? 'broadcasts' : $message->sequence_id;
     }
 
     /** @return array<string, string> choices beside leaving altogether, with the words on their buttons */
@@ -75,7 +76,7 @@ final readonly class UnsubscribeController
 
         return array_filter([
             'these' => match (true) {
-                $message->kind === 'broadcast' => 'Only what I asked for, no news',
+                $message->kind === MessageKind::Broadcast => 'Only what I asked for, no news',
                 $this->kind($message) !== null => 'No more of this series, but news now and then',
                 default => '',
             },

@@ -12,6 +12,7 @@ use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\MessageKind;
 use Lantern\Core\Emails\SubjectTest;
 use Lantern\Core\Rules\Group;
 use Lantern\Core\Rules\Standing;
@@ -101,7 +102,7 @@ final class Broadcasting
                 $last = (string) $person->id;
                 $variant = $plan->variant($broadcast->id, $last);
                 if ($variant !== null) {
-                    $rows[] = ['id' => Ids::next(), 'business_id' => $business->id, 'person_id' => $last, 'broadcast_id' => $broadcast->id, 'funnel_id' => $broadcast->funnel_id, 'variant' => $variant, 'kind' => 'broadcast',
+                    $rows[] = ['id' => Ids::next(), 'business_id' => $business->id, 'person_id' => $last, 'broadcast_id' => $broadcast->id, 'funnel_id' => $broadcast->funnel_id, 'variant' => $variant, 'kind' => MessageKind::Broadcast->value,
                         'unique_key' => "broadcast:{$broadcast->id}:{$last}", 'name' => $broadcast->name, 'to_address' => $person->email, 'subject' => '', 'state' => 'waiting', 'due_at' => $stamp, 'created_at' => $stamp, 'updated_at' => $stamp];
                 }
             }

@@ -4,17 +4,10 @@ declare(strict_types=1);
 
 namespace App\Mail\Emails;
 
-use App\Files\FileLinks;
-use App\Forms\Confirmations;
-use App\Mail\Owner\OwnerEmails;
-use App\Models\Broadcast;
 use App\Models\Business;
-use App\Models\Confirmation;
-use App\Models\Delivery;
 use App\Models\Message;
 use App\Models\Person;
 use App\Models\Upload;
-use App\Models\Version;
 use App\People\Facts\PersonLookup;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\URL;
@@ -23,68 +16,25 @@ use Lantern\Core\Emails\EmailBody;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Page\Look\Colour;
 use Lantern\Core\Page\Look\Contrast;
-use Lantern\Core\Plan\Plan;
 use Lantern\Core\Sequences\EmailPlan;
 use TijsVerkoyen\CssToInlineStyles\CssToInlineStyles;
 
 /** Writes out a message for its reader: parts in place, merge fields filled, links personal, styles inlined, plain text beside. */
 final class EmailWriter
 {
-    public function __construct(private readonly OwnerEmails $ownerLetters)
+    public function __construct(private readonly KindsOfMessages $kinds)
     {
     }
 
-    /** @return WrittenEmail|null nothing when the email is no longer part of the funnel */
+    /** @return WrittenEmail|null nothing when there is nothing left to say, such as when the email is no longer part of the funnel */
     public function write(Message $message): ?WrittenEmail
     {
-        if ($message->kind === 'test') {
-            return new WrittenEmail((string) ($message->content['subject'] ?? ''), (string) ($message->content['html'] ?? ''), (string) ($message->content['text'] ?? ''));
-        }
-        $source = $message->kind === 'notice' ? $this->ownerLetters->source($message) : $this->source($message);
-        if ($source === null) {
-            return null;
-        }
+        $kind = $this->kinds->of($message);
+        $written = $kind->written($message);
+        $source = $written === null ? $kind->source($message) : null;
 
-        return $this->letter($message->business, $source, $this->values($message, $source, $source->subject.$source->body), $message->person, $message);
-    }
-
-    /** What a message says, before it has a reader. */
-    private function source(Message $message): ?EmailSource
-    {
-        if ($message->kind === 'new-link') {
-            $title = $this->delivery($message)?->leadMagnet->name ?? 'your download';
-
-            return new EmailSource('Your new download link', '<p>Hello {{first_name|there}},</p><p>here is a new link to “'
-                .e($title).'”:</p><p><a href="{{download_link}}">Download it now</a></p><p>You asked for it on our page. If that was not you, nothing needs doing.</p>',
-                Colour::of(EmailSource::ACCENT), tracked: false);
-        }
-        if ($message->kind === 'broadcast') {
-            $broadcast = Broadcast::query()->with('funnel.liveVersion')->find($message->broadcast_id);
-
-            return $broadcast === null ? null : EmailSource::ofBroadcast($broadcast, $message->business, $message->variant, str_ends_with($message->unique_key, ':again'));
-        }
-        $plan = $this->plan($message);
-        if ($message->kind === 'confirm') {
-            return $plan === null ? null : $this->confirmation($message, $plan);
-        }
-        $email = $plan?->email((string) $message->email_id);
-
-        return $plan === null || $email === null ? null : EmailSource::ofEmail($message->business, $plan, $email, $message->funnel->address ?? $plan->address);
-    }
-
-    private function plan(Message $message): ?Plan
-    {
-        return ($message->funnel->liveVersion ?? Version::query()->find($message->version_id))?->plan();
-    }
-
-    private function confirmation(Message $message, Plan $plan): ?EmailSource
-    {
-        $confirmation = Confirmation::query()->with('submission.version')->where('id', $message->content['confirmation'] ?? '')->first();
-        $words = $confirmation === null ? null : ($plan->form($confirmation->submission->form_id) ?? $confirmation->submission->version->plan()->form($confirmation->submission->form_id))?->confirm;
-
-        return $confirmation === null || $words === null ? null : new EmailSource($words->subject, $words->letter.'<p><a href="{{confirm_link}}">'.e($words->button).'</a></p>'
-            .'<p>If that was not you, nothing needs doing: without this press nothing more will come.</p>', $plan->look()->accent,
-            ['confirm_link' => Confirmations::link($confirmation)] + EmailSource::fieldsOf($plan, $message->funnel->address ?? $plan->address), false);
+        return $source === null ? $written
+            : $this->email($message->business, $source, $this->values($message, $source, $source->subject.$source->body), $message->person, $message);
     }
 
     /**
@@ -102,13 +52,13 @@ final class EmailWriter
     {
         $reader = $person ?? new Person(['first_name' => 'Robin', 'last_name' => 'Sample', 'email' => 'robin@example.com', 'business_id' => $business->id]);
 
-        return $this->letter($business, $source, self::ofPerson($reader) + ['download_link' => url('/')] + $source->fields, $person, null);
+        return $this->email($business, $source, self::ofPerson($reader) + ['download_link' => url('/')] + $source->fields, $person, null);
     }
 
     /** Where a link in a message leads for its reader. Only what the email itself holds can be asked for. */
     public function target(Message $message, string $template): ?string
     {
-        $url = trim(html_entity_decode(MergeFields::fill($template, $this->values($message, $message->kind === 'notice' ? null : $this->source($message), $template), fn (string $s): string => $s), ENT_QUOTES | ENT_HTML5));
+        $url = trim(html_entity_decode(MergeFields::fill($template, $this->values($message, $this->kinds->of($message)->source($message), $template), fn (string $s): string => $s), ENT_QUOTES | ENT_HTML5));
 
         return preg_match('~^https?://[^\s]+$~i', $url) === 1 && strpbrk($url, "\r\n\t") === false ? $url : null;
     }
@@ -118,7 +68,7 @@ final class EmailWriter
     {
         $values = $message->person === null ? [] : self::ofPerson($message->person);
         if ($values !== [] && str_contains($words, 'download_link')) {
-            $values['download_link'] = $this->downloadUrl($message);
+            $values['download_link'] = DownloadLink::url($message);
         }
 
         return $values + ($source->fields ?? []);
@@ -141,7 +91,7 @@ final class EmailWriter
     }
 
     /** @param  array<string, string>  $values */
-    private function letter(Business $business, EmailSource $source, array $values, ?Person $person, ?Message $message): WrittenEmail
+    private function email(Business $business, EmailSource $source, array $values, ?Person $person, ?Message $message): WrittenEmail
     {
         $plain = MergeFields::fill($source->subject, $values, fn (string $s): string => (string) preg_replace('/[\p{Cc}]+/u', ' ', $s));
         $body = $person === null || ! str_contains($source->body, 'data-only') ? EmailBody::forEverybody($source->body) : EmailBody::forReader($source->body, PersonLookup::facts($person, CarbonImmutable::now()));
@@ -152,7 +102,7 @@ final class EmailWriter
         $unsubscribe = match (true) {
             $message === null => url('/'),
             // Whoever is asked whether the address is theirs is on no list yet.
-            $message->person_id === null || $message->kind === 'confirm' => '',
+            $message->person_id === null || ! $this->kinds->of($message)->canBeLeft() => '',
             default => self::unsubscribeUrl($message->id),
         };
         $white = Colour::of('#ffffff');
@@ -182,24 +132,5 @@ final class EmailWriter
             // Old mail programs know neither WebP nor styles on pictures: the copy they can show, and its width as an attribute.
             return '<img src="'.url($picture->src()).'" alt="'.$m[2].'" width="'.$width.'" style="display:block;margin:0 0 18px;width:100%;max-width:'.$width.'px;height:auto;border:0">';
         }, $body);
-    }
-
-    private function delivery(Message $message): ?Delivery
-    {
-        return Delivery::query()->with(['leadMagnet', 'funnel'])->where('person_id', $message->person_id)->whereNull('revoked_at')
-            ->when($message->funnel_id !== null, fn ($q) => $q->where('funnel_id', $message->funnel_id))
-            ->latest('id')->first();
-    }
-
-    private function downloadUrl(Message $message): string
-    {
-        $delivery = $this->delivery($message);
-        if ($delivery === null) {
-            // Not, or no longer, theirs: the page where it can be asked for, and never the Studio's door.
-            return $message->funnel?->url() ?? url('/');
-        }
-        $name = $delivery->leadMagnet?->text('fileName') ?? '';
-
-        return $name === '' ? $delivery->funnel->url() : FileLinks::forEmail($delivery, $name, $message->sent_at ?? CarbonImmutable::now());
     }
 }

@@ -10,6 +10,7 @@ use App\Models\Message;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\MessageKind;
 
 /**
  * Takes messages to the provider. A message is claimed before it is sent, so that two workers never send the same
@@ -18,16 +19,10 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class MessageSender
 {
-    /**
-     * Percent of the owner's messages a minute that may go to emails that many get. The rest is kept for what somebody sits
-     * and waits for: a confirmation or a new link is not held up by a sequence, nor a welcome by a broadcast.
-     */
-    private const SHARES = ['sequence' => 90, 'broadcast' => 80];
-
     /** Minutes to wait after the first, second … temporary trouble. */
     private const BACK_OFF = [1, 5, 15, 60, 240];
 
-    public function __construct(private Provider $provider, private EmailWriter $writer, private Feedback $feedback)
+    public function __construct(private Provider $provider, private Gate $gate, private EmailWriter $writer, private Feedback $feedback)
     {
     }
 
@@ -40,20 +35,20 @@ final readonly class MessageSender
             return;
         }
         $message = Message::query()->with(['person.business', 'business', 'funnel.liveVersion'])->findOrFail($id);
-        $gate = Gate::of($message, $now);
-        if ($gate->cancel !== null) {
-            $this->end($message, 'cancelled', $gate->cancel);
+        $verdict = $this->gate->verdict($message, $now);
+        if ($verdict->cancel !== null) {
+            $this->end($message, 'cancelled', $verdict->cancel);
 
             return;
         }
-        if ($gate->later !== null) {
+        if ($verdict->later !== null) {
             // It was no try: nothing was handed over.
-            $message->forceFill(['state' => 'waiting', 'queued_at' => null, 'claimed_at' => null, 'attempts' => $message->attempts - 1, 'due_at' => $gate->later])->save();
+            $message->forceFill(['state' => 'waiting', 'queued_at' => null, 'claimed_at' => null, 'attempts' => $message->attempts - 1, 'due_at' => $verdict->later])->save();
 
             return;
         }
-        $letter = $this->writer->write($message);
-        if ($letter === null) {
+        $email = $this->writer->write($message);
+        if ($email === null) {
             $this->end($message, 'cancelled', 'The email was removed from the funnel.');
 
             return;
@@ -63,9 +58,9 @@ final readonly class MessageSender
             usleep((int) ($pause * 1_000_000));
         }
         try {
-            $this->provider->handOver($message->id, $message->to_address, $letter->mime($message));
+            $this->provider->handOver($message->id, $message->to_address, $email->mime($message));
             $message->forceFill(['state' => 'sent', 'sent_at' => CarbonImmutable::now(), 'trouble' => null,
-                'subject' => $letter->subject, 'html' => $letter->html, 'text' => $letter->text])->save();
+                'subject' => $email->subject, 'html' => $email->html, 'text' => $email->text])->save();
         } catch (PermanentTrouble $e) {
             $this->end($message, 'failed', $e->getMessage());
             if ($e->badAddress) {
@@ -108,12 +103,12 @@ final readonly class MessageSender
     }
 
     /** How many more messages of a kind may be queued now: what was queued within the last minute has used up its share of the minute. */
-    public static function room(int $business, CarbonImmutable $now, string $kind): int
+    public static function room(int $business, CarbonImmutable $now, MessageKind $kind): int
     {
         $used = Message::query()->where('business_id', $business)->where('queued_at', '>', Instant::sql($now->subMinute()))->count();
         $all = (int) Business::query()->where('id', $business)->value('messages_per_minute');
 
-        return max(0, max(1, intdiv($all * (self::SHARES[$kind] ?? 100), 100)) - $used);
+        return max(0, max(1, intdiv($all * $kind->share(), 100)) - $used);
     }
 
     /** @return list<string> ids of what is due, what was asked for first, broadcasts last */
@@ -126,7 +121,7 @@ final readonly class MessageSender
             ->where(fn ($q) => $q->whereNull('sequence_id')->orWhereNotIn('sequence_id', DB::table('sequence_pauses')->select('sequence_id')))
             ->orderBy('due_at')->limit($room)->pluck('id')->map(fn ($id): string => (string) $id)->all();
         $ids = [];
-        foreach ([['confirm', 'new-link', 'test', 'notice'], ['sequence'], ['broadcast']] as $kinds) {
+        foreach (MessageKind::byShare() as $kinds) {
             array_push($ids, ...$due($kinds, min($most, self::room($business, $now, $kinds[0])) - count($ids)));
         }
 

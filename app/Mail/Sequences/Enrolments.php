@@ -12,6 +12,7 @@ use App\Support\Instant;
 use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\MessageKind;
 use Lantern\Core\Journey\Effects\CancelEmails;
 use Lantern\Core\Journey\Effects\Effect;
 use Lantern\Core\Journey\Effects\SendEmail;
@@ -62,7 +63,7 @@ final readonly class Enrolments implements CarriesOut
     /** Emails of sequences and broadcasts that wait are not sent, and sequences end. */
     private static function cancelAll(string $person, string $why, DateTimeImmutable $at): void
     {
-        DB::table('messages')->where('person_id', $person)->where('state', 'waiting')->whereIn('kind', ['sequence', 'broadcast'])
+        DB::table('messages')->where('person_id', $person)->where('state', 'waiting')->whereIn('kind', [MessageKind::Sequence->value, MessageKind::Broadcast->value])
             ->update(['state' => 'cancelled', 'trouble' => $why, 'updated_at' => Instant::sql($at)]);
         DB::table('enrolments')->where('person_id', $person)->whereNull('ended_at')->update(['ended_at' => Instant::sql($at), 'ended_why' => $why]);
     }

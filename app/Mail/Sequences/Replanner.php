@@ -15,6 +15,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\MessageKind;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\Replan;
@@ -25,7 +26,7 @@ use stdClass;
 /** Carries a change of a sequence to the people who are in it, or says beforehand what it would mean for them. */
 final class Replanner
 {
-    public const TAKEN_OUT = 'The email was removed from the funnel.';
+    public const REMOVED = 'The email was removed from the funnel.';
 
     private const AT_ONCE = 300;
 
@@ -207,7 +208,7 @@ final class Replanner
         $utc = new DateTimeZone('UTC');
         foreach (DB::table('messages')->where('sequence_id', $sequence->id)->whereIn('person_id', $rows->pluck('person_id'))->whereNotNull('email_id')
             ->when($about !== null, fn (Builder $q) => $q->whereIn('email_id', $about ?? []))
-            ->where(fn (Builder $q) => $q->where('state', '!=', 'cancelled')->orWhereNull('trouble')->orWhere('trouble', '!=', self::TAKEN_OUT))
+            ->where(fn (Builder $q) => $q->where('state', '!=', 'cancelled')->orWhereNull('trouble')->orWhere('trouble', '!=', self::REMOVED))
             ->orderBy('created_at')->get(['person_id', 'email_id', 'state', 'due_at']) as $m) {
             $messages[$m->person_id][$m->email_id] = ['state' => (string) $m->state, 'due' => $m->state === 'waiting' ? new DateTimeImmutable($late ? '2999-01-01' : (string) $m->due_at, $utc) : $now];
         }
@@ -238,7 +239,7 @@ final class Replanner
                 $key = Planner::sequenceKey((string) $email, $person, (int) $enrolment->run);
                 $again[Instant::sql($due)][] = $key;
                 $rows[] = ['id' => Ids::next(), 'unique_key' => $key, 'business_id' => $enrolment->business_id, 'person_id' => $person, 'funnel_id' => $enrolment->funnel_id, 'version_id' => $version->id,
-                    'email_id' => $email, 'sequence_id' => $sequence, 'kind' => 'sequence', 'name' => $version->plan()->email((string) $email)->name ?? 'Email', 'to_address' => $enrolment->email,
+                    'email_id' => $email, 'sequence_id' => $sequence, 'kind' => MessageKind::Sequence->value, 'name' => $version->plan()->email((string) $email)->name ?? 'Email', 'to_address' => $enrolment->email,
                     'state' => 'waiting', 'due_at' => Instant::sql($due), 'created_at' => $stamp, 'updated_at' => $stamp];
             }
         }
@@ -249,11 +250,11 @@ final class Replanner
             }
         }
         foreach ($cancelled as $email => $people) {
-            $waiting((string) $email, $people)->update(['state' => 'cancelled', 'trouble' => self::TAKEN_OUT, 'updated_at' => $stamp]);
+            $waiting((string) $email, $people)->update(['state' => 'cancelled', 'trouble' => self::REMOVED, 'updated_at' => $stamp]);
         }
         // One that was removed and put back is the same message again.
         foreach ($again as $due => $keys) {
-            DB::table('messages')->whereIn('unique_key', $keys)->where('state', 'cancelled')->where('trouble', self::TAKEN_OUT)->update(['state' => 'waiting', 'due_at' => $due, 'queued_at' => null, 'trouble' => null, 'updated_at' => $stamp]);
+            DB::table('messages')->whereIn('unique_key', $keys)->where('state', 'cancelled')->where('trouble', self::REMOVED)->update(['state' => 'waiting', 'due_at' => $due, 'queued_at' => null, 'trouble' => null, 'updated_at' => $stamp]);
         }
         foreach (array_chunk($rows, 300) as $some) {
             DB::table('messages')->insertOrIgnore($some);

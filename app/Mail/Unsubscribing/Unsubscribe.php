@@ -12,6 +12,7 @@ use App\People\Facts\PersonLookup;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\MessageKind;
 use Lantern\Core\Events\EventType;
 
 /** Ends emails to a person: all of them, some of them, or for a while. Doing it twice is doing it once. */
@@ -50,7 +51,7 @@ final readonly class Unsubscribe
             DB::table('opt_outs')->insertOrIgnore(['person_id' => $person->id, 'what' => $what, 'at' => Instant::sql($now)]);
             $this->lost($through, 'less', $now);
             if ($what === 'broadcasts') {
-                Message::query()->where('person_id', $person->id)->where('kind', 'broadcast')->where('state', 'waiting')->update(['state' => 'cancelled', 'trouble' => 'Chose not to get these any more.']);
+                Message::query()->where('person_id', $person->id)->where('kind', MessageKind::Broadcast->value)->where('state', 'waiting')->update(['state' => 'cancelled', 'trouble' => 'Chose not to get these any more.']);
             } else {
                 $this->events->leave($person, $what, 'Chose not to get these any more.', $now);
             }

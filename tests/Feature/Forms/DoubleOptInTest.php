@@ -13,6 +13,7 @@ use App\Models\Person;
 use App\Models\Submission;
 use App\Publishing\Publishing;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\MessageKind;
 use Tests\Drafts\Form;
 use Tests\TestCase;
 
@@ -44,7 +45,7 @@ final class DoubleOptInTest extends TestCase
         $funnel = $this->asking();
         $this->join($funnel, ['first_name' => 'Robin', 'email' => 'robin@example.com'])->assertStatus(303)->assertRedirectContains('/c/wait/');
 
-        self::assertSame(['confirm'], Message::query()->pluck('kind')->all());
+        self::assertSame([MessageKind::Confirmation], Message::query()->pluck('kind')->all());
         self::assertSame(0, Delivery::query()->count() + DB::table('person_tag')->count() + DB::table('enrolments')->count());
         self::assertSame(['waiting', 'unconfirmed', ['asked']], [Submission::query()->sole()->state, Person::query()->sole()->standing()->value, DB::table('events')->pluck('type')->all()]);
         self::assertSame(0, (int) DB::table('counts')->where('measure', 'signups')->sum('how_many'), 'who has not confirmed has not joined');

@@ -14,6 +14,7 @@ use App\Models\User;
 use App\People\Fields\OwnFields;
 use App\Support\RichText;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\MessageKind;
 use Lantern\Core\Page\Look\Colour;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Drafts\Email;
@@ -114,7 +115,7 @@ final class EmailPartsTest extends TestCase
         $this->runQueue();
         $message = Message::query()->sole();
 
-        self::assertSame(['test', 'sent', 'imke@ferncroft.example', null], [$message->kind, $message->state, $message->to_address, $message->person_id]);
+        self::assertSame([MessageKind::Test, 'sent', 'imke@ferncroft.example', null], [$message->kind, $message->state, $message->to_address, $message->person_id]);
         self::assertStringStartsWith('Test: ', $message->subject);
         self::assertStringNotContainsString('List-Unsubscribe', (string) DB::table('outbox')->value('mime'));
     }

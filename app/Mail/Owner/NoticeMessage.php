@@ -5,15 +5,21 @@ declare(strict_types=1);
 namespace App\Mail\Owner;
 
 use App\Mail\Emails\EmailSource;
+use App\Mail\Emails\KindOfMessage;
 use App\Models\Message;
 use App\Models\Submission;
 use Lantern\Core\Page\Look\Colour;
 
 /** Emails to the owner about who filled in a form: one at once, or all of a day. */
-final class OwnerEmails
+final class NoticeMessage extends KindOfMessage
 {
     /** People named in one email; a day with more of them has a link to all. */
     private const MOST = 100;
+
+    public function isForPerson(): bool
+    {
+        return false;
+    }
 
     public function source(Message $message): ?EmailSource
     {

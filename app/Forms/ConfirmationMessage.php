@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Forms;
+
+use App\Mail\Emails\EmailSource;
+use App\Mail\Emails\KindOfMessage;
+use App\Models\Confirmation;
+use App\Models\Message;
+use App\Models\Version;
+
+/** The question whether an address is theirs. Whoever is asked is on no list yet, so there is nothing to unsubscribe from. */
+final class ConfirmationMessage extends KindOfMessage
+{
+    public function source(Message $message): ?EmailSource
+    {
+        $plan = ($message->funnel->liveVersion ?? Version::query()->find($message->version_id))?->plan();
+        $confirmation = Confirmation::query()->with('submission.version')->where('id', $message->content['confirmation'] ?? '')->first();
+        if ($plan === null || $confirmation === null) {
+            return null;
+        }
+        $form = $confirmation->submission->form_id;
+        $words = ($plan->form($form) ?? $confirmation->submission->version->plan()->form($form))?->confirm;
+
+        return $words === null ? null : new EmailSource($words->subject, $words->letter.'<p><a href="{{confirm_link}}">'.e($words->button).'</a></p>'
+            .'<p>If that was not you, nothing needs doing: without this press nothing more will come.</p>', $plan->look()->accent,
+            ['confirm_link' => Confirmations::link($confirmation)] + EmailSource::fieldsOf($plan, $message->funnel->address ?? $plan->address), false);
+    }
+
+    public function canBeLeft(): bool
+    {
+        return false;
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Mail\Emails;
+
+use App\Files\FileLinks;
+use App\Models\Delivery;
+use App\Models\Message;
+use Carbon\CarbonImmutable;
+
+/** The lead magnet a message speaks of, and its reader's own link to it. */
+final class DownloadLink
+{
+    public static function delivery(Message $message): ?Delivery
+    {
+        return Delivery::query()->with(['leadMagnet', 'funnel'])->where('person_id', $message->person_id)->whereNull('revoked_at')
+            ->when($message->funnel_id !== null, fn ($q) => $q->where('funnel_id', $message->funnel_id))
+            ->latest('id')->first();
+    }
+
+    public static function url(Message $message): string
+    {
+        $delivery = self::delivery($message);
+        if ($delivery === null) {
+            // Not, or no longer, theirs: the page where it can be asked for, and never the Studio's door.
+            return $message->funnel?->url() ?? url('/');
+        }
+        $name = $delivery->leadMagnet?->text('fileName') ?? '';
+
+        return $name === '' ? $delivery->funnel->url() : FileLinks::forEmail($delivery, $name, $message->sent_at ?? CarbonImmutable::now());
+    }
+}
