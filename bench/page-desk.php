@@ -14,7 +14,7 @@ use Lantern\Core\Page\Document;
  *   php bench/page-desk.php [KEYSTROKES]
  */
 
-use Tests\Browser\Chrome; // names-ok: the namespace of the browser library
+use Tests\Browser\Chrome;
 
 require __DIR__.'/Scratch.php';
 

@@ -11,9 +11,9 @@ use Facebook\WebDriver\Remote\LocalFileDetector;
  * The demo must run (bin/demo). Without names, all pictures are taken.
  */
 
-use Facebook\WebDriver\Remote\RemoteWebDriver; // names-ok: the namespace of the browser library
-use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser library
-use Tests\Browser\Chrome; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Tests\Browser\Chrome;
 
 require __DIR__.'/../../vendor/autoload.php';
 

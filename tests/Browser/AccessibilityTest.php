@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Remote\LocalFileDetector;
-use Facebook\WebDriver\Remote\RemoteWebDriver; // names-ok: the namespace of the browser library
-use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser library
-use Lantern\Core\Page\Look\Looks; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Lantern\Core\Page\Look\Looks;
 
 /** axe-core finds nothing serious or critical on the Studio's main views and on the public pages in every look. */
 final class AccessibilityTest extends BrowserTestCase

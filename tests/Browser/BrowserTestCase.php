@@ -8,12 +8,12 @@ use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Remote\RemoteExecuteMethod;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
-use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser library
-use Facebook\WebDriver\WebDriverKeys; // names-ok: the namespace of the browser library
-use PDO; // names-ok: the namespace of the browser library
-use PHPUnit\Framework\TestCase; // names-ok: the namespace of the browser library
-use Symfony\Component\Process\Process; // names-ok: the namespace of the browser library
-use Throwable; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+use PDO;
+use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
+use Throwable;
 
 /**
  * The real application on a database of its own, driven through a real browser: web server, queue worker and all.

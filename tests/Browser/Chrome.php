@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use Facebook\WebDriver\Chrome\ChromeDevToolsDriver; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Chrome\ChromeOptions;
-use Facebook\WebDriver\Exception\WebDriverException; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Exception\WebDriverException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
-use Facebook\WebDriver\Remote\RemoteWebDriver; // names-ok: the namespace of the browser library
-use Facebook\WebDriver\WebDriverDimension; // names-ok: the namespace of the browser library
-use RuntimeException; // names-ok: the namespace of the browser library
-use Symfony\Component\Process\Process; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverDimension;
+use RuntimeException;
+use Symfony\Component\Process\Process;
 
 /** One ChromeDriver for the whole run, and browsers from it: each with a profile of its own, so each a stranger. */
 final class Chrome

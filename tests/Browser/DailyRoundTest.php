@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use Facebook\WebDriver\Remote\LocalFileDetector; // names-ok: the namespace of the browser library
-use Facebook\WebDriver\Remote\RemoteWebDriver; // names-ok: the namespace of the browser library
-use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Remote\LocalFileDetector;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
 
 /** What a coach does in five minutes a day, and what happens to their visitors. */
 final class DailyRoundTest extends BrowserTestCase

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use Facebook\WebDriver\Remote\RemoteWebDriver; // names-ok: the namespace of the browser library
-use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser library
-use Facebook\WebDriver\WebDriverKeys; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
 
 /** Working on a funnel: words on the page itself, looks, form, emails, undo, versions. */
 final class DeskTest extends BrowserTestCase

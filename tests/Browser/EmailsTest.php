@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Remote\LocalFileDetector;
-use Facebook\WebDriver\Remote\RemoteWebDriver; // names-ok: the namespace of the browser library
-use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser library
-use Facebook\WebDriver\WebDriverKeys; // names-ok: the namespace of the browser library
-use Symfony\Component\Process\Process; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+use Symfony\Component\Process\Process;
 
 /** From a form to a history: double opt-in, a sequence with a branch, a list with mistakes, an email to a segment, one person through it all. */
 final class EmailsTest extends BrowserTestCase

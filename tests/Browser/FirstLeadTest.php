@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use Facebook\WebDriver\Remote\LocalFileDetector; // names-ok: the namespace of the browser library
-use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Remote\LocalFileDetector;
+use Facebook\WebDriver\WebDriverBy;
 
 /** From an empty application to a real lead, as a coach and a stranger on a phone do it. */
 final class FirstLeadTest extends BrowserTestCase

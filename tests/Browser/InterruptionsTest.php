@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
-use Facebook\WebDriver\Remote\RemoteWebDriver; // names-ok: the namespace of the browser library
-use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser library
-use Facebook\WebDriver\WebDriverKeys; // names-ok: the namespace of the browser library
-use Lantern\Core\Page\Look\Looks; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
+use Lantern\Core\Page\Look\Looks;
 
 /** A lost connection, a mistake taken back from the keyboard, a very small phone. */
 final class InterruptionsTest extends BrowserTestCase

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use Facebook\WebDriver\Interactions\WebDriverActions; // names-ok: the namespace of the browser library
-use Facebook\WebDriver\Remote\LocalFileDetector; // names-ok: the namespace of the browser library
-use Facebook\WebDriver\Remote\RemoteWebDriver; // names-ok: the namespace of the browser library
-use Facebook\WebDriver\WebDriverBy; // names-ok: the namespace of the browser library
-use Facebook\WebDriver\WebDriverKeys; // names-ok: the namespace of the browser library
+use Facebook\WebDriver\Interactions\WebDriverActions;
+use Facebook\WebDriver\Remote\LocalFileDetector;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys;
 
 /** The page desk as a coach uses it: from a starter to a long page with a footer shared by all pages, mended and published. */
 final class PageDeskTest extends BrowserTestCase
