@@ -82,6 +82,8 @@ final class PageKind extends DraftKind
 
     public function remove(DraftPart $row): array
     {
+        parent::remove($row);
+
         return $this->pages->remove($row);
     }
 
