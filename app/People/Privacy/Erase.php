@@ -32,16 +32,13 @@ final class Erase
                 DB::table('events')->where('visitor', $visitor)->update(['visitor' => bin2hex(random_bytes(16))]);
                 DB::table('submissions')->where('visitor', $visitor)->update(['visitor' => null]);
             }
-            DB::table('events')->where('person_id', $id)->update(['data' => null]);
             DB::table('outbox')->whereIn('message_id', DB::table('messages')->where('person_id', $id)->select('id'))->delete();
             DB::table('messages')->where('person_id', $id)->where('state', 'waiting')->delete();
-            DB::table('messages')->where('person_id', $id)->update(['to_address' => '', 'subject' => '', 'html' => null, 'text' => null, 'content' => null, 'trouble' => null]);
             $this->toldOrTried($id);
             DB::table('hook_calls')->whereIn('submission_id', DB::table('submissions')->where('person_id', $id)->select('id'))->delete();
             DB::table('confirmations')->whereIn('submission_id', DB::table('submissions')->where('person_id', $id)->select('id'))->delete();
-            DB::table('submissions')->where('person_id', $id)->update(['answers' => '{}', 'ip' => null, 'user_agent' => null, 'source' => null, 'confirmed_ip' => null, 'visitor' => null, 'token' => DB::raw('lower(hex(randomblob(16)))')]);
-            foreach (['visitor_person', 'person_tag', 'person_values', 'person_notes', 'opt_outs', 'deliveries', 'enrolments', 'import_changes', 'bulk_act_people'] as $table) {
-                DB::table($table)->where('person_id', $id)->delete();
+            foreach (PersonTables::all() as $table) {
+                $table->erase($id);
             }
             DB::table('import_refusals')->where('raw', 'like', '%'.addcslashes($person->email, '%_\\').'%')->whereIn('import_id', DB::table('imports')->where('business_id', $person->business_id)->select('id'))->update(['raw' => '']);
             DB::table('people')->where('id', $id)->update(['email' => '', 'email_key' => 'erased:'.Ids::next(), 'first_name' => '', 'last_name' => '', 'first_key' => '', 'last_key' => '', 'phone' => '', 'timezone' => null,

@@ -21,29 +21,15 @@ final class Merge
             throw Invalid::at('with', 'Choose another person to merge with.');
         }
         DB::transaction(function () use ($stays, $goes): void {
-            foreach (['events', 'submissions', 'visitor_person', 'person_notes'] as $table) {
-                DB::table($table)->where('person_id', $goes->id)->update(['person_id' => $stays->id]);
-            }
-            // What each may have once only: the one that stays keeps its own, and gets what it has not.
-            foreach (['person_tag' => 'tag_id', 'deliveries' => 'lead_magnet_id', 'enrolments' => 'sequence_id', 'opt_outs' => 'what'] as $table => $key) {
-                DB::table($table)->where('person_id', $goes->id)->whereIn($key, DB::table($table)->where('person_id', $stays->id)->select($key))->delete();
-                DB::table($table)->where('person_id', $goes->id)->update(['person_id' => $stays->id]);
-            }
-            foreach (DB::table('person_values')->where('person_id', $goes->id)->distinct()->pluck('name') as $name) {
-                if (! DB::table('person_values')->where('person_id', $stays->id)->where('name', $name)->exists()) {
-                    DB::table('person_values')->where('person_id', $goes->id)->where('name', $name)->update(['person_id' => $stays->id]);
-                }
-            }
             // An email that the one has had, or will have, does not come to them twice.
-            foreach (['email_id', 'broadcast_id'] as $letter) {
-                $had = fn (Person $by) => DB::table('messages')->where('person_id', $by->id)->whereNotNull($letter)->where('state', '!=', 'cancelled');
-                $had($goes)->where('state', 'waiting')->whereIn($letter, $had($stays)->select($letter))->delete();
-                $had($stays)->where('state', 'waiting')->whereIn($letter, $had($goes)->select($letter))->delete();
+            foreach (['email_id', 'broadcast_id'] as $email) {
+                $had = fn (Person $by) => DB::table('messages')->where('person_id', $by->id)->whereNotNull($email)->where('state', '!=', 'cancelled');
+                $had($goes)->where('state', 'waiting')->whereIn($email, $had($stays)->select($email))->delete();
+                $had($stays)->where('state', 'waiting')->whereIn($email, $had($goes)->select($email))->delete();
             }
             DB::table('messages')->where('person_id', $goes->id)->where('state', 'waiting')->update(['to_address' => $stays->email]);
-            DB::table('messages')->where('person_id', $goes->id)->update(['person_id' => $stays->id]);
-            foreach (['bulk_act_people', 'import_changes', 'person_values'] as $table) {
-                DB::table($table)->where('person_id', $goes->id)->delete();
+            foreach (PersonTables::all() as $table) {
+                $table->merge($goes->id, $stays->id);
             }
             $earliest = fn (?string $a, ?string $b): ?string => $a === null ? $b : ($b === null ? $a : min($a, $b));
             $stays->forceFill([

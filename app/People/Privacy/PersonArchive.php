@@ -26,9 +26,13 @@ final class PersonArchive
         }
         $json = fn (mixed $what): string => json_encode($what, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n";
         $values = PeopleExport::values([$person->id])[$person->id] ?? [];
-        $zip->addFromString('person.json', $json(PeopleExport::person($person->load('tags'), $values) + [
-            'notes' => DB::table('person_notes')->where('person_id', $person->id)->whereNull('deleted_at')->get(['words', 'created_at']),
-            'sequences' => DB::table('enrolments')->where('person_id', $person->id)->get(['sequence_id', 'started_at', 'ended_at', 'ended_why']),
+        $more = [];
+        foreach (PersonTables::all() as $table) {
+            if ($table->archivedAs !== '') {
+                $more[$table->archivedAs] = $table->archive($person->id);
+            }
+        }
+        $zip->addFromString('person.json', $json(PeopleExport::person($person->load('tags'), $values) + $more + [
             'downloads' => DB::table('deliveries')->join('draft_parts', 'draft_parts.id', '=', 'deliveries.lead_magnet_id')->where('person_id', $person->id)->get(['draft_parts.name as title', 'downloads', 'deliveries.created_at']),
         ]));
         $zip->addFromString('consent.json', $json($this->consent($person)));

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\People\Privacy;
+
+use Illuminate\Support\Facades\DB;
+
+/** Every table with rows that belong to people. Merging, erasing and archiving go through here; a test holds it complete. */
+final class PersonTables
+{
+    /** @return list<PersonTable> */
+    public static function all(): array
+    {
+        return [
+            PersonTable::of('events')->keptAsNumbers(['data' => null]),
+            PersonTable::of('submissions')->keptAsNumbers(['answers' => '{}', 'ip' => null, 'user_agent' => null, 'source' => null, 'confirmed_ip' => null,
+                'visitor' => null, 'token' => DB::raw('lower(hex(randomblob(16)))')]),
+            PersonTable::of('messages')->keptAsNumbers(['to_address' => '', 'subject' => '', 'html' => null, 'text' => null, 'content' => null, 'trouble' => null]),
+            PersonTable::of('visitor_person'),
+            PersonTable::of('person_notes')->archivedAs('notes', ['words', 'created_at'], canBeDeleted: true),
+            PersonTable::of('person_tag')->onceBy('tag_id'),
+            PersonTable::of('person_values')->onceBy('name'),
+            PersonTable::of('deliveries')->onceBy('lead_magnet_id'),
+            PersonTable::of('enrolments')->onceBy('sequence_id')->archivedAs('sequences', ['sequence_id', 'started_at', 'ended_at', 'ended_why']),
+            PersonTable::of('opt_outs')->onceBy('what')->archivedAs('optOuts', ['what', 'at']),
+            PersonTable::of('import_changes')->endingWithThem(),
+            PersonTable::of('bulk_act_people')->endingWithThem(),
+        ];
+    }
+}
