@@ -177,7 +177,7 @@ final class DraftPages
         $row->put(self::at($row, $address))->forceFill(['revision' => $row->revision + 1])->save();
     }
 
-    /** A design's blocks as this funnel can use them: its form and its gift in place of those the design was made with. */
+    /** A design's blocks as this funnel can use them: its form and its lead magnet in place of those the design was made with. */
     public static function fitted(Document $document, Plan $plan): Document
     {
         $part = fn (string $kind, string $id): string => match ($kind) {
@@ -212,9 +212,9 @@ final class DraftPages
     /** A page of a role as starters have it, with a form if the funnel has none yet. */
     private function starter(Funnel $funnel, Plan $plan, PageRole $role): Document
     {
-        $gift = $plan->leadMagnets[0] ?? null;
-        $title = $gift->title ?? ($plan->entry()?->document->headline() ?: $plan->name);
-        $desk = new StarterDesk($plan->sender, Ids::next(...), $title, '', $gift, $plan->forms[0] ?? null);
+        $leadMagnet = $plan->leadMagnets[0] ?? null;
+        $title = $leadMagnet->title ?? ($plan->entry()?->document->headline() ?: $plan->name);
+        $desk = new StarterDesk($plan->sender, Ids::next(...), $title, '', $leadMagnet, $plan->forms[0] ?? null);
         if ($role->hasOneGoal() && $desk->form === null) {
             $form = StarterForms::of(Goal::Form, $desk);
             DraftParts::add($funnel, $form);

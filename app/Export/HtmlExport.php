@@ -70,8 +70,8 @@ final readonly class HtmlExport
         foreach ($plan->pages as $other) {
             $fill["page:{$other->id}"] = in_array($other, $pages, true) ? self::fileName($other) : ($home === null ? '#' : e($home.($other->address === '' ? '' : '/'.$other->address)));
         }
-        foreach ($plan->leadMagnets as $gift) {
-            $fill["download:{$gift->id}"] = $home === null ? '' : '<a class="button" href="'.e($home).'">'.e($gift->title).'</a>';
+        foreach ($plan->leadMagnets as $leadMagnet) {
+            $fill["download:{$leadMagnet->id}"] = $home === null ? '' : '<a class="button" href="'.e($home).'">'.e($leadMagnet->title).'</a>';
         }
         $html = Slots::fill($this->renderer->forVisitors($plan, $page, $business), $fill, []);
         // A copy reports no visits, and finds its pictures beside it.

@@ -108,8 +108,8 @@ final readonly class PageRenderer
         if ($sample === null) {
             return Slots::fill($html, $fill, []);
         }
-        foreach ($plan->leadMagnets as $gift) {
-            $fill["download:{$gift->id}"] = '<a class="button">'.e('Download').'</a> <span class="file-note">'.e($gift->kindAndSize()).'</span>';
+        foreach ($plan->leadMagnets as $leadMagnet) {
+            $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e('Download').'</a> <span class="file-note">'.e($leadMagnet->kindAndSize()).'</span>';
         }
 
         return Slots::fill(Slots::withMergeFields($html, $plan->fields + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]), $fill, $sample);

@@ -188,15 +188,15 @@ final readonly class PageResponse
     {
         $fill = [];
         foreach ($live->page->document->blocksOf(BlockKind::Download) as $block) {
-            $gift = $live->version->plan()->leadMagnet($block->field('leadMagnet'));
-            if ($gift === null) {
+            $leadMagnet = $live->version->plan()->leadMagnet($block->field('leadMagnet'));
+            if ($leadMagnet === null) {
                 continue;
             }
             $delivery = $submission === null ? null : Delivery::query()->where('person_id', $submission->person_id)
-                ->where('lead_magnet_id', $gift->id)->whereNull('revoked_at')->first();
-            $fill["download:{$gift->id}"] = $delivery === null
+                ->where('lead_magnet_id', $leadMagnet->id)->whereNull('revoked_at')->first();
+            $fill["download:{$leadMagnet->id}"] = $delivery === null
                 ? '<a class="button" href="/'.e($live->funnel->address).'">'.e('Tell me where to send it').'</a>'
-                : '<a class="button" href="'.e(FileLinks::forPage($delivery, $gift->fileName)).'" download>'.e($block->field('text')).'</a> <span class="file-note">'.e($gift->kindAndSize()).'</span>';
+                : '<a class="button" href="'.e(FileLinks::forPage($delivery, $leadMagnet->fileName)).'" download>'.e($block->field('text')).'</a> <span class="file-note">'.e($leadMagnet->kindAndSize()).'</span>';
         }
 
         return $fill;

@@ -35,8 +35,8 @@ final class GoLiveCheck
         }
         foreach ($plan->emails as $email) {
             // That the postal address is missing is said once, of the sender.
-            $letter = EmailFacts::ofPlan($plan, $now ?? new DateTimeImmutable('@0'), $own, 'said of the sender');
-            array_push($findings, ...array_filter(EmailCheck::of($email->name, $email->subject, $email->body, $letter, 'email', $email->id),
+            $emailFacts = EmailFacts::ofPlan($plan, $now ?? new DateTimeImmutable('@0'), $own, 'said of the sender');
+            array_push($findings, ...array_filter(EmailCheck::of($email->name, $email->subject, $email->body, $emailFacts, 'email', $email->id),
                 fn (Finding $f): bool => $now !== null || ! str_starts_with($f->code, 'deadline')));
         }
         array_push($findings, ...self::sequences($plan));
@@ -183,7 +183,7 @@ final class GoLiveCheck
             fn (PagePlan $p): array => array_map(fn (Block $b): string => $b->field('leadMagnet'), $p->document->blocksOf(BlockKind::Download)),
             $plan->pages,
         ));
-        $inEmail = array_filter($plan->emails, fn (EmailPlan $e): bool => $e->linksToGift()) !== [];
+        $inEmail = array_filter($plan->emails, fn (EmailPlan $e): bool => $e->linksToLeadMagnet()) !== [];
         foreach ($plan->leadMagnets as $leadMagnet) {
             if ($leadMagnet->file === null) {
                 $findings[] = new Finding('file-missing', true, "“{$leadMagnet->title}” has no file yet, so there is nothing to download.", 'lead-magnet', $leadMagnet->id, 'Add the file');

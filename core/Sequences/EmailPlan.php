@@ -89,8 +89,8 @@ final readonly class EmailPlan implements Part
             $ids[$this->sequence] ?? $this->sequence, $this->only->withIds($ids));
     }
 
-    /** Does the email hold the link to the gift? It is written as the merge field `{{download_link}}`. */
-    public function linksToGift(): bool
+    /** Does the email hold the link to the lead magnet? It is written as the merge field `{{download_link}}`. */
+    public function linksToLeadMagnet(): bool
     {
         return str_contains($this->body, '{{download_link}}');
     }

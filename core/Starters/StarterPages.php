@@ -35,12 +35,12 @@ final class StarterPages
 
     public static function optIn(StarterDesk $d): Document
     {
-        $gift = $d->leadMagnet !== null;
+        $hasLeadMagnet = $d->leadMagnet !== null;
 
-        return self::page($d->section($gift ? 'opening-picture-right' : 'opening-centred',
+        return self::page($d->section($hasLeadMagnet ? 'opening-picture-right' : 'opening-centred',
             $d->heading($d->title),
             $d->text('Free for you. Tell me where to send it, and it is in your inbox in a minute.'),
-            $d->formBlock(), ...($gift ? [$d->cover()] : [])), $d->footer());
+            $d->formBlock(), ...($hasLeadMagnet ? [$d->cover()] : [])), $d->footer());
     }
 
     public static function longOptIn(StarterDesk $d): Document

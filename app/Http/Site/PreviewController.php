@@ -39,8 +39,8 @@ final readonly class PreviewController
             foreach ($plan->pages as $other) {
                 $fill["page:{$other->id}"] = $link($other->address);
             }
-            foreach ($plan->leadMagnets as $gift) {
-                $fill["download:{$gift->id}"] = '<a class="button">'.e('Download').'</a> <span class="file-note">'.e($gift->kindAndSize()).'</span>';
+            foreach ($plan->leadMagnets as $leadMagnet) {
+                $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e('Download').'</a> <span class="file-note">'.e($leadMagnet->kindAndSize()).'</span>';
             }
 
             return new Response(Slots::fill($this->renderer->forVisitors($plan, $shown, $found->business), $fill, []), 200,

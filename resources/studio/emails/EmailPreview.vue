@@ -3,7 +3,7 @@ import { ComputerDesktopIcon, DevicePhoneMobileIcon, ExclamationTriangleIcon, In
 import { useDebounceFn } from '@vueuse/core';
 import { onMounted, ref, watch } from 'vue';
 import { api, query } from '@/api/client';
-import type { LetterSample, PersonRow } from '@/api/types';
+import type { EmailSample, PersonRow } from '@/api/types';
 import EmailFrame from '@/outbox/EmailFrame.vue';
 import { useToasts } from '@/stores/toasts';
 
@@ -11,7 +11,7 @@ import { useToasts } from '@/stores/toasts';
 const props = defineProps<{ path: string; changed: number | string }>();
 
 const toasts = useToasts();
-const sample = ref<LetterSample>({ subject: '', html: '', text: '', reader: 'Robin Sample' });
+const sample = ref<EmailSample>({ subject: '', html: '', text: '', reader: 'Robin Sample' });
 const phone = ref(true);
 const reader = ref('');
 const search = ref('');
@@ -21,7 +21,7 @@ const testing = ref(false);
 
 async function load(): Promise<void> {
     try {
-        sample.value = await api.get<LetterSample>(`${props.path}/sample?${query({ person: reader.value })}`);
+        sample.value = await api.get<EmailSample>(`${props.path}/sample?${query({ person: reader.value })}`);
     } catch (error) {
         toasts.trouble(error);
     }

@@ -5,7 +5,7 @@ import { watchEffect } from 'vue';
  * What an email can hold beside words, as the server reads it: pictures of the library (`picture:ID`), parts that are
  * kept once (`data-part`), parts for some readers only (`data-only`, a rule as JSON), lines and quotes.
  */
-export interface LetterMedia {
+export interface EmailMedia {
     /** The address at which a picture of the library can be shown here, once it is known. */
     src: (picture: string) => string | undefined;
     part: (id: string) => { name: string; body: string } | undefined;
@@ -29,7 +29,7 @@ export const Line = Node.create({
     renderHTML: () => ['hr'],
 });
 
-export const emailNodes = (media: LetterMedia) => [
+export const emailNodes = (media: EmailMedia) => [
     Quote,
     Line,
     Node.create({

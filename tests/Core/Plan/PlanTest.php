@@ -27,7 +27,7 @@ final class PlanTest extends TestCase
             self::assertSame($plan->pages[1]->id, $plan->way($plan->pages[0]->id, Outcome::Joined)?->toPage);
             self::assertSame(['', 'thank-you'], array_map(fn ($p): string => $p->address, $plan->pages));
         }
-        self::assertTrue(Plans::giveAway()->emails[0]->linksToGift());
+        self::assertTrue(Plans::giveAway()->emails[0]->linksToLeadMagnet());
     }
 
     public function test_a_title_with_markup_is_words_everywhere(): void

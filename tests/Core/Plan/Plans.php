@@ -20,9 +20,9 @@ final class Plans
 
     public static function giveAway(?Sender $sender = null, bool $withFile = true, string $title = 'The Twelve-Minute Practice Plan'): Plan
     {
-        $gift = $withFile ? new LeadMagnet('gift', $title, 'file', 'plan.pdf', 'application/pdf', 48_000) : new LeadMagnet('gift', $title);
+        $leadMagnet = $withFile ? new LeadMagnet('gift', $title, 'file', 'plan.pdf', 'application/pdf', 48_000) : new LeadMagnet('gift', $title);
 
-        return self::starter($sender)->build(Goal::GiveAway, 'Practice plan', $title, 'practice-plan', $gift);
+        return self::starter($sender)->build(Goal::GiveAway, 'Practice plan', $title, 'practice-plan', $leadMagnet);
     }
 
     public static function waitingList(): Plan
@@ -32,9 +32,9 @@ final class Plans
 
     public static function of(Goal $goal, string $title = 'First Season', string $price = '290 €'): Plan
     {
-        $gift = $goal->hasLeadMagnet() ? new LeadMagnet('gift', $title, 'file', 'plan.pdf', 'application/pdf', 48_000) : null;
+        $leadMagnet = $goal->hasLeadMagnet() ? new LeadMagnet('gift', $title, 'file', 'plan.pdf', 'application/pdf', 48_000) : null;
 
-        return self::starter(null)->build($goal, 'Private name', $title, 'first-season', $gift, $price);
+        return self::starter(null)->build($goal, 'Private name', $title, 'first-season', $leadMagnet, $price);
     }
 
     /** @return array<string, Plan> one of each starter, by goal */

@@ -103,8 +103,8 @@ final class TransactionsTest extends TestCase
         self::assertSame(2, Message::query()->where('state', 'sent')->count());
         self::assertSame(2, Delivery::query()->count());
         foreach (Message::query()->get() as $message) {
-            $gift = Delivery::query()->where('funnel_id', $message->funnel_id)->sole();
-            self::assertStringContainsString("/f/{$gift->id}/", (string) $message->text, 'each email links to the gift of its own funnel');
+            $leadMagnet = Delivery::query()->where('funnel_id', $message->funnel_id)->sole();
+            self::assertStringContainsString("/f/{$leadMagnet->id}/", (string) $message->text, 'each email links to the gift of its own funnel');
         }
     }
 }

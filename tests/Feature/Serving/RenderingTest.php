@@ -78,11 +78,11 @@ final class RenderingTest extends TestCase
         imagepng($image);
         $picture = app(Uploads::class)->picture($owner->business, $this->file('a.png', (string) ob_get_clean()));
         $form = Form::query()->where('funnel_id', $funnel->id)->firstOrFail()->id;
-        $gift = LeadMagnet::query()->where('funnel_id', $funnel->id)->firstOrFail()->id;
+        $leadMagnet = LeadMagnet::query()->where('funnel_id', $funnel->id)->firstOrFail()->id;
         $video = app(Uploads::class)->video($owner->business, $this->file('a.webm', self::webm()));
         $blocks = [];
         foreach (BlockKind::cases() as $kind) {
-            $block = DesignWords::block($kind, SectionKind::Words, $form, $gift)->withId("b-{$kind->value}");
+            $block = DesignWords::block($kind, SectionKind::Words, $form, $leadMagnet)->withId("b-{$kind->value}");
             $blocks[$kind->value] = $block->with(match ($kind) {
                 BlockKind::Picture => ['picture' => $picture->id, 'alt' => 'A cello'],
                 BlockKind::Video => ['video' => $video->id],

@@ -178,9 +178,9 @@ final class BroadcastController extends StudioController
     {
         $found = $this->broadcast($broadcast);
         $person = $this->reader($request);
-        $letter = $this->writer->forPerson($this->business(), EmailSource::ofBroadcast($found, $this->business(), $request->string('variant')->toString()), $person);
+        $written = $this->writer->forPerson($this->business(), EmailSource::ofBroadcast($found, $this->business(), $request->string('variant')->toString()), $person);
 
-        return response()->json(['subject' => $letter->subject, 'html' => $letter->html, 'text' => $letter->text, 'reader' => $person === null ? 'Robin Sample' : ($person->fullName() === '' ? $person->email : $person->fullName())]);
+        return response()->json(['subject' => $written->subject, 'html' => $written->html, 'text' => $written->text, 'reader' => $person === null ? 'Robin Sample' : ($person->fullName() === '' ? $person->email : $person->fullName())]);
     }
 
     public function test(Request $request, string $broadcast, Planner $planner): JsonResponse
@@ -205,10 +205,10 @@ final class BroadcastController extends StudioController
         $business = $this->business();
         $own = array_column(OwnFields::of($business->id), 'name');
         $plan = $broadcast->funnel?->liveVersion?->plan();
-        $letter = $this->writer->forPerson($business, EmailSource::ofBroadcast($broadcast, $business), null);
+        $written = $this->writer->forPerson($business, EmailSource::ofBroadcast($broadcast, $business), null);
         $facts = $plan === null
-            ? new EmailFacts(CarbonImmutable::now(), $business->zone(), array_keys(MergeFields::OWNER), [...array_keys(MergeFields::PERSON), ...$own], postalAddress: $business->postal_address, sendAt: $sendAt, bytes: strlen($letter->html))
-            : EmailFacts::ofPlan($plan, CarbonImmutable::now(), $own, $business->postal_address, strlen($letter->html))->sentAt($sendAt);
+            ? new EmailFacts(CarbonImmutable::now(), $business->zone(), array_keys(MergeFields::OWNER), [...array_keys(MergeFields::PERSON), ...$own], postalAddress: $business->postal_address, sendAt: $sendAt, bytes: strlen($written->html))
+            : EmailFacts::ofPlan($plan, CarbonImmutable::now(), $own, $business->postal_address, strlen($written->html))->sentAt($sendAt);
         $findings = EmailCheck::of($broadcast->name, $broadcast->subject, EmailSource::whole($business, $broadcast->body), $facts, 'broadcast', $broadcast->id);
         if ($this->broadcasting->audience($broadcast, $business, CarbonImmutable::now())->doesntExist()) {
             array_unshift($findings, new Finding('nobody', true, 'Nobody would get this email: the rules find no one who gets emails from you.', 'broadcast', $broadcast->id, 'Choose the readers'));

@@ -29,10 +29,10 @@ final class EmailController extends StudioController
     {
         [$plan, $written] = $this->email($email);
         $person = $this->reader($request);
-        $letter = $writer->forPerson($this->business(), EmailSource::ofEmail($this->business(), $plan, $written, $plan->address), $person);
-        $facts = EmailFacts::ofPlan($plan, CarbonImmutable::now(), array_column(OwnFields::of($this->business()->id), 'name'), $this->business()->postal_address, strlen($letter->html));
+        $sample = $writer->forPerson($this->business(), EmailSource::ofEmail($this->business(), $plan, $written, $plan->address), $person);
+        $facts = EmailFacts::ofPlan($plan, CarbonImmutable::now(), array_column(OwnFields::of($this->business()->id), 'name'), $this->business()->postal_address, strlen($sample->html));
 
-        return response()->json(['subject' => $letter->subject, 'html' => $letter->html, 'text' => $letter->text,
+        return response()->json(['subject' => $sample->subject, 'html' => $sample->html, 'text' => $sample->text,
             'reader' => $person === null ? 'Robin Sample' : ($person->fullName() === '' ? $person->email : $person->fullName()),
             'findings' => array_map(fn (Finding $f): array => $f->toArray(), EmailCheck::of($written->name, $written->subject, EmailSource::whole($this->business(), $written->body), $facts, 'email', $written->id))]);
     }
@@ -42,8 +42,8 @@ final class EmailController extends StudioController
     {
         [$plan, $written] = $this->email($email);
         $reader = $this->reader($request);
-        $letter = $writer->forPerson($this->business(), EmailSource::ofEmail($this->business(), $plan, $written, $plan->address), $reader);
-        $id = $planner->planTest($this->business(), $plan->id, $letter, $reader);
+        $sample = $writer->forPerson($this->business(), EmailSource::ofEmail($this->business(), $plan, $written, $plan->address), $reader);
+        $id = $planner->planTest($this->business(), $plan->id, $sample, $reader);
 
         return response()->json(['message' => $id, 'to' => $this->business()->sender_address], 201);
     }

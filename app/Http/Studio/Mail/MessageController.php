@@ -56,10 +56,10 @@ final class MessageController extends StudioController
         }
         $found = Message::query()->with(['person.business', 'business', 'funnel.liveVersion'])->where('business_id', $this->user()->business_id)->findOrFail($message);
         // What was sent is shown as it was sent; what still waits as it would be sent now.
-        $letter = $found->html === null ? $writer->write($found) : null;
+        $written = $found->html === null ? $writer->write($found) : null;
         $mime = DB::table('outbox')->where('message_id', $found->id)->value('mime');
 
-        return response()->json(['subject' => $letter->subject ?? $found->subject, 'html' => $letter->html ?? $found->html, 'text' => $letter->text ?? $found->text,
+        return response()->json(['subject' => $written->subject ?? $found->subject, 'html' => $written->html ?? $found->html, 'text' => $written->text ?? $found->text,
             'from' => "{$found->business->sender_name} <{$found->business->sender_address}>", 'funnel' => $found->funnel?->name,
             'person' => (string) $found->person?->fullName(), 'mime' => is_string($mime) ? $mime : null] + Json::message($found));
     }

@@ -44,7 +44,7 @@ export interface Email {
     revision: number;
 }
 
-export interface LetterSample {
+export interface EmailSample {
     subject: string;
     html: string;
     text: string;

@@ -1,14 +1,14 @@
 @php
     use App\Rendering\Slots;
-    $gift = $plan->leadMagnet($block->field('leadMagnet'));
+    $leadMagnet = $plan->leadMagnet($block->field('leadMagnet'));
 @endphp
-@if ($gift)
+@if ($leadMagnet)
 <p {!! $at->root('download') !!}>
 @if ($view->editing())
 <a class="button"{!! $at->words('text') !!}>{{ $block->field('text') }}</a>
-@if ($gift->kindAndSize() !== '') <span class="file-note">{{ $gift->kindAndSize() }}</span> @endif
+@if ($leadMagnet->kindAndSize() !== '') <span class="file-note">{{ $leadMagnet->kindAndSize() }}</span> @endif
 @else
-{!! Slots::name('download', $gift->id) !!}
+{!! Slots::name('download', $leadMagnet->id) !!}
 @endif
 </p>
 @endif
