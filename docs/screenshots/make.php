@@ -86,7 +86,7 @@ $go("funnels/{$selling}/page/".$studio->executeScript($pages), 'iframe[data-read
 $press('Check', '[role=tab]');
 $wait($studio, '[data-test=page-check] li');
 $shoot($studio, 'page-check');
-$go("funnels/{$funnel}/email/".$parts('emails'), '.letter p');
+$go("funnels/{$funnel}/email/".$parts('emails'), '.email-text p');
 $shoot($studio, 'email-desk');
 $go("funnels/{$funnel}/form/".$parts('forms'), 'fieldset');
 $shoot($studio, 'form');
@@ -112,7 +112,7 @@ $wait($studio, 'table select');
 $shoot($studio, 'import');
 unlink($list);
 $broadcast = (string) $studio->executeScript("return (async () => (await (await fetch('/studio/api/broadcasts')).json()).broadcasts.find(b => b.state === 'draft').id)()");
-$go("outbox/broadcasts/{$broadcast}", '.letter p');
+$go("outbox/broadcasts/{$broadcast}", '.email-text p');
 $shoot($studio, 'broadcast');
 $go('outbox', 'ul li a');
 $studio->findElement(WebDriverBy::cssSelector('section ul li a'))->click();

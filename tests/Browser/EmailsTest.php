@@ -129,14 +129,14 @@ final class EmailsTest extends BrowserTestCase
             }
             file_put_contents(self::$folder.'/list.csv', implode('', $rows));
             $b->get(self::$site.'/studio/people/imports');
-            $this->seeText($b, 'Bring a list in');
+            $this->seeText($b, 'Import a list');
             $b->findElement(WebDriverBy::cssSelector('input[type=file]'))->setFileDetector(new LocalFileDetector)->sendKeys(self::$folder.'/list.csv');
             $this->seeText($b, '1,000 lines');
             $b->executeScript('const s = [...document.querySelectorAll("select")].at(-1); s.value = "+"; s.dispatchEvent(new Event("change", { bubbles: true }))');
-            $this->byWords($b, 'Bring in 1,000 lines')->click();
+            $this->byWords($b, 'Import 1,000 lines')->click();
             $this->seeText($b, 'Please confirm that these people agreed to hear from you.');
             $this->byWords($b, 'These people agreed to hear from me', 'label')->click();
-            $this->byWords($b, 'Bring in 1,000 lines')->click();
+            $this->byWords($b, 'Import 1,000 lines')->click();
             $this->seeText($b, 'All lines are read.');
             $this->seeText($b, 'no address;Person 100');
             self::assertSame('990', (string) $this->sql("select count(*) from people where email like 'list%'"));

@@ -98,6 +98,7 @@ final class PageDeskTest extends BrowserTestCase
             $this->byWords($b, 'Show on all pages')->click();
             $this->seeText($b, '“My footer” stands on one more page.');
             $this->waitFor($b, fn (): bool => ($this->document($funnel, 1)['sections'][1]['shared'] ?? '') !== '', 'the other page shows it too');
+            $this->waitInFrame($b, "return document.querySelector('[data-shared] .text') !== null", 'the shared section is drawn');
             $this->inFrame($b, "const f = document.querySelector('[data-shared] .text'); f.focus(); f.innerHTML = 'Ferncroft Yard, Exampleton'; f.dispatchEvent(new InputEvent('input', { bubbles: true })); f.blur()");
             $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'shared-section' and funnel_id = '{$funnel}'"), 'Ferncroft Yard'), 'it is saved once');
 

@@ -170,13 +170,13 @@ const stateWords = computed(() => {
 
         <div v-if="!open" class="mt-6 grid gap-10 lg:grid-cols-[1.2fr_1fr]">
             <section aria-labelledby="bring">
-                <h2 id="bring" class="text-xl">Bring a list in</h2>
+                <h2 id="bring" class="text-xl">Import a list</h2>
                 <p class="mt-1 mb-4 text-soft">
                     A list from a spreadsheet or an address book. You see what is in it before anything is stored.
                 </p>
                 <FileDrop
                     :file="file"
-                    :label="file ? 'Looking at it …' : 'Bring a list, or drop it here'"
+                    :label="file ? 'Looking at it …' : 'Choose a list, or drop it here'"
                     hint="CSV or vCard, up to 100 MB, in any encoding."
                     accept=".csv,.tsv,.txt,.vcf,text/csv,text/vcard"
                     :error="error"
@@ -259,9 +259,9 @@ const stateWords = computed(() => {
                         <input v-model="agreed" type="checkbox" class="mt-1 size-4.5 accent-pine" />
                         <span>These people agreed to hear from me, and I can show it.</span>
                     </label>
-                    <p class="hint">Bringing people in starts no sequence and sends nothing. Whoever unsubscribed stays unsubscribed.</p>
+                    <p class="hint">Importing people starts no sequence and sends nothing. Whoever unsubscribed stays unsubscribed.</p>
                     <p v-if="refused" class="font-medium text-clay-deep" role="alert">{{ refused.message }}</p>
-                    <button type="submit" class="btn-main">Bring in {{ counted(open.lines, 'line') }}</button>
+                    <button type="submit" class="btn-main">Import {{ counted(open.lines, 'line') }}</button>
                 </div>
             </form>
         </section>

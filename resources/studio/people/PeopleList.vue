@@ -45,6 +45,12 @@ const everybody = ref(false);
 const showsActs = ref(false);
 const funnel = computed(() => (typeof route.query.funnel === 'string' ? route.query.funnel : ''));
 
+const ruled = computed(() => JSON.stringify(rules.value));
+/** No number of other rules stands beside these. */
+watch(ruled, () => {
+    words.value = '';
+});
+
 const ask = newest<Answer>();
 const filters = computed(() => ({
     search: search.value,
@@ -58,7 +64,9 @@ async function load(): Promise<void> {
         answer.value = fresh ?? answer.value;
         ruleTrouble.value = '';
         if (fresh && rules.value.rules.length > 0) {
-            words.value = (await api.post<{ words: string }>('people/count', { rules: rules.value })).words;
+            const of = ruled.value;
+            const said = (await api.post<{ words: string }>('people/count', { rules: rules.value })).words;
+            words.value = of === ruled.value ? said : words.value;
         }
     } catch (error) {
         if (error instanceof ApiError && error.status === 422) {
@@ -160,7 +168,7 @@ async function done(): Promise<void> {
             <h1 class="text-3xl">People</h1>
             <div class="flex gap-2">
                 <RouterLink to="/people/imports" class="btn">Import people</RouterLink>
-                <UiMenu label="Take out" :items="exports" button-class="btn">Take out</UiMenu>
+                <UiMenu label="Export" :items="exports" button-class="btn">Export</UiMenu>
             </div>
         </div>
         <ScreenTabs class="mt-3" :tabs="peopleTabs" />
@@ -208,6 +216,7 @@ async function done(): Promise<void> {
         <section v-if="building" class="mt-3 border-y border-line bg-raised px-4 py-3" aria-label="Segment">
             <RulesField :key="segment" v-model="rules" />
             <p v-if="ruleTrouble" class="mt-2 pl-9 font-medium text-clay-deep" role="status">{{ ruleTrouble }}</p>
+            <p v-else-if="rules.rules.length > 0 && words === ''" class="mt-2 pl-9 text-soft">Counting …</p>
             <p v-else-if="rules.rules.length > 0" class="mt-2 pl-9" role="status" data-test="segment-count">
                 <strong>{{ counted(answer?.total ?? 0, 'person fits', 'people fit') }}</strong>: <span class="text-soft">{{ words }}</span>
             </p>

@@ -183,7 +183,7 @@ const titles = {
                         aria-label="A new note"
                         placeholder="Only you read this"
                     ></textarea>
-                    <button type="submit" class="btn" :disabled="note.trim() === ''">Keep</button>
+                    <button type="submit" class="btn" :disabled="note.trim() === ''">Save</button>
                 </form>
                 <article v-for="n in person.notes" :key="n.id" class="flex items-start justify-between gap-2 border-b border-line py-2">
                     <p class="min-w-0 break-words whitespace-pre-line">

@@ -60,7 +60,7 @@ function setHosts(typed: string): void {
             label="Currency"
             :maxlength="3"
             :error="error?.field('currency')"
-            hint="Three emails, such as EUR."
+            hint="Three letters, such as EUR."
         />
         <TextField
             v-if="withHosts"

@@ -55,7 +55,7 @@ async function bring(file: File): Promise<void> {
                 </p>
                 <FileDrop
                     :file="null"
-                    :label="busy ? 'On its way …' : gift.file ? 'Bring another file in its place' : 'Choose the file, or drop it here'"
+                    :label="busy ? 'On its way …' : gift.file ? 'Choose another file in its place' : 'Choose the file, or drop it here'"
                     hint="PDF, document, zip, picture, sound or MP4 video, up to 100 MB"
                     :error="error"
                     @choose="bring"

@@ -41,7 +41,7 @@ const size = (bytes: number) => (bytes > 999_999 ? `${(bytes / 1e6).toFixed(1)} 
         <FileDrop
             class="mt-4"
             :file="file"
-            :label="file ? 'On its way …' : `Bring a ${words.one}, or drop it here`"
+            :label="file ? 'On its way …' : `Choose a ${words.one}, or drop it here`"
             :hint="words.hint"
             :accept="words.accept"
             :error="error"
