@@ -27,7 +27,7 @@ final class StarterDesk
 
     /**
      * @param  Closure(): string  $newId
-     * @param  string  $title  of what the funnel is about: the gift, the webinar, the programme
+     * @param  string  $title  of what the funnel is about: the lead magnet, the webinar, the programme
      * @param  string  $price  as visitors read it, such as "290 €"; '' when it is not known yet
      */
     public function __construct(

@@ -35,7 +35,7 @@ final class AccessibilityTest extends BrowserTestCase
             $b->get(self::$site.'/studio/funnels/new');
             $this->byWords($b, 'Give something away')->click();
             $this->fill($b, 'Private name', 'Practice plan');
-            $this->fill($b, 'What is the gift called?', 'The Twelve-Minute Practice Plan');
+            $this->fill($b, 'What is the lead magnet called?', 'The Twelve-Minute Practice Plan');
             $b->findElement(WebDriverBy::cssSelector('input[type=file]'))->setFileDetector(new LocalFileDetector)->sendKeys($this->pdf());
             $this->check($b, 'new funnel');
             $this->byWords($b, 'Make the funnel')->click();

@@ -16,7 +16,7 @@ final class DailyRoundTest extends BrowserTestCase
         $b->get(self::$site.'/studio/funnels/new');
         $this->byWords($b, 'Give something away')->click();
         $this->fill($b, 'Private name', $name);
-        $this->fill($b, 'What is the gift called?', $name);
+        $this->fill($b, 'What is the lead magnet called?', $name);
         $b->findElement(WebDriverBy::cssSelector('input[type=file]'))->setFileDetector(new LocalFileDetector)->sendKeys($this->pdf());
         $this->byWords($b, 'Make the funnel')->click();
         $this->byWords($b, 'Publish version 1')->click();

@@ -40,7 +40,7 @@ final class FirstLeadTest extends BrowserTestCase
             $click('Give something away');
             $this->fill($studio, 'Private name', 'Practice plan');
             $interactions++;
-            $this->fill($studio, 'What is the gift called?', 'The Twelve-Minute Practice Plan');
+            $this->fill($studio, 'What is the lead magnet called?', 'The Twelve-Minute Practice Plan');
             $interactions++;
             $studio->findElement(WebDriverBy::cssSelector('input[type=file]'))->setFileDetector(new LocalFileDetector)->sendKeys($this->pdf());
             $interactions++;

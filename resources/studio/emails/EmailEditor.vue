@@ -28,7 +28,7 @@ import UiMenu from '@/ui/UiMenu.vue';
 
 const props = defineProps<{
     modelValue: string;
-    hasGift?: boolean;
+    hasLeadMagnet?: boolean;
     /** Pages that a link can lead to, by the merge field that becomes their address. */
     pages?: { field: string; name: string }[];
     /** Merge fields beside the reader's own. */
@@ -209,7 +209,7 @@ const more = computed(() => [
             >
                 {{ mark.label }}
             </button>
-            <button v-if="hasGift" type="button" class="btn-quiet" @click="insertButton(DOWNLOAD, 'Download it now')">
+            <button v-if="hasLeadMagnet" type="button" class="btn-quiet" @click="insertButton(DOWNLOAD, 'Download it now')">
                 Download button
             </button>
             <button type="button" class="btn-quiet" @click="filling = true">Reader’s name …</button>

@@ -244,7 +244,7 @@ const tally = (value: MessageState | ''): number =>
                 </header>
                 <TabGroup as="div" class="flex min-h-0 flex-1 flex-col">
                     <TabList class="flex gap-1 border-b border-line px-6">
-                        <Tab v-for="name in ['Letter', 'Plain text', 'As sent']" :key="name" v-slot="{ selected }" as="template">
+                        <Tab v-for="name in ['Email', 'Plain text', 'As sent']" :key="name" v-slot="{ selected }" as="template">
                             <button
                                 type="button"
                                 class="-mb-px border-b-2 px-3 py-2 font-medium"

@@ -142,7 +142,7 @@ async function takeOut(): Promise<void> {
                     <span class="label">Email</span>
                     <EmailEditor
                         :model-value="email.body"
-                        :has-gift="(store.funnel?.leadMagnets.length ?? 0) > 0"
+                        :has-lead-magnet="(store.funnel?.leadMagnets.length ?? 0) > 0"
                         :pages="pages"
                         :fields="fields"
                         @update:model-value="(body: string) => store.edit('email', id, { body }, `the words of “${email!.name}”`)"

@@ -14,7 +14,7 @@ const store = useFunnel();
 const toasts = useToasts();
 const error = ref('');
 const busy = ref(false);
-const gift = computed(() => store.leadMagnet(props.id));
+const leadMagnet = computed(() => store.leadMagnet(props.id));
 const downloads = computed(() => Object.values(store.funnel?.pageNumbers ?? {}).reduce((sum, n) => sum + n.downloads, 0));
 
 async function bring(file: File): Promise<void> {
@@ -25,8 +25,8 @@ async function bring(file: File): Promise<void> {
     try {
         await store.flush();
         const saved = await api.post<LeadMagnet>(`parts/${props.id}/file`, form);
-        if (gift.value) {
-            Object.assign(gift.value, saved);
+        if (leadMagnet.value) {
+            Object.assign(leadMagnet.value, saved);
         }
         await store.refreshNumbers();
         toasts.say(`“${file.name}” is in. Links already sent out give this file from now on.`);
@@ -39,23 +39,26 @@ async function bring(file: File): Promise<void> {
 </script>
 
 <template>
-    <div v-if="gift" class="h-full overflow-auto">
+    <div v-if="leadMagnet" class="h-full overflow-auto">
         <div class="mx-auto max-w-xl space-y-5 px-6 py-6">
             <h2 class="text-2xl">What you give away</h2>
             <TextField
-                :model-value="gift.title"
+                :model-value="leadMagnet.title"
                 label="Title"
                 hint="Used in new emails; the words on your pages stay as you wrote them."
-                @update:model-value="(title: string) => store.edit('lead-magnet', id, { title }, 'the title of the gift')"
+                @update:model-value="(title: string) => store.edit('lead-magnet', id, { title }, 'the title of the lead magnet')"
             />
             <div>
                 <p class="label">The file</p>
-                <p v-if="gift.file" class="mb-3">
-                    {{ gift.file.name }} <span class="text-soft">· {{ gift.file.note }} · downloaded {{ count(downloads) }} times</span>
+                <p v-if="leadMagnet.file" class="mb-3">
+                    {{ leadMagnet.file.name }}
+                    <span class="text-soft">· {{ leadMagnet.file.note }} · downloaded {{ count(downloads) }} times</span>
                 </p>
                 <FileDrop
                     :file="null"
-                    :label="busy ? 'On its way …' : gift.file ? 'Choose another file in its place' : 'Choose the file, or drop it here'"
+                    :label="
+                        busy ? 'On its way …' : leadMagnet.file ? 'Choose another file in its place' : 'Choose the file, or drop it here'
+                    "
                     hint="PDF, document, zip, picture, sound or MP4 video, up to 100 MB"
                     :error="error"
                     @choose="bring"

@@ -132,16 +132,16 @@ const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(
         <section aria-labelledby="parts">
             <h2 id="parts" class="text-xl">What belongs to it</h2>
             <ul class="mt-2 space-y-2">
-                <li v-for="gift in store.funnel.leadMagnets" :key="gift.id">
+                <li v-for="leadMagnet in store.funnel.leadMagnets" :key="leadMagnet.id">
                     <RouterLink
-                        :to="`/funnels/${store.funnel.id}/lead-magnet/${gift.id}`"
+                        :to="`/funnels/${store.funnel.id}/lead-magnet/${leadMagnet.id}`"
                         class="flex items-start gap-3 rounded p-1.5 hover:bg-raised"
                     >
                         <ArrowDownTrayIcon class="mt-0.5 size-5 shrink-0 text-pine" aria-hidden="true" />
                         <span
-                            ><span class="block font-medium">{{ gift.title }}</span
-                            ><span class="caption" :class="{ 'text-clay-deep': !gift.file }">{{
-                                gift.file ? `${gift.file.name} · ${gift.file.note}` : 'No file yet'
+                            ><span class="block font-medium">{{ leadMagnet.title }}</span
+                            ><span class="caption" :class="{ 'text-clay-deep': !leadMagnet.file }">{{
+                                leadMagnet.file ? `${leadMagnet.file.name} · ${leadMagnet.file.note}` : 'No file yet'
                             }}</span></span
                         >
                     </RouterLink>

@@ -40,7 +40,7 @@ const labelOf = (name: string, f: BlockField) =>
 const others = (name: string, value?: string) => (props.block.kind === 'video' && name === 'video' && value ? { url: undefined } : {});
 const isShown = (name: string) => !(props.block.kind === 'video' && name === 'url' && props.block.video);
 const form = computed(() => store.form(text('form')));
-const gift = computed(() => store.leadMagnet(text('leadMagnet')));
+const leadMagnet = computed(() => store.leadMagnet(text('leadMagnet')));
 const field = computed(() => desk.selection.value?.field ?? '');
 const typeOf = (name: string) => (type.value?.fields[name] ?? type.value?.items?.[name])?.type;
 const rich = computed(() => (field.value === '' ? holds('rich-text') : typeOf(field.value) === 'rich-text'));
@@ -128,11 +128,11 @@ function set(values: Record<string, string | undefined>, label: string, now = tr
         <FormFields v-if="form" :key="form.id" :form="form" />
         <template v-if="block.kind === 'download'">
             <p>
-                Gives out: <span class="font-medium">{{ gift?.title ?? 'nothing' }}</span>
+                Gives out: <span class="font-medium">{{ leadMagnet?.title ?? 'nothing' }}</span>
             </p>
-            <p class="caption">{{ gift?.file ? `${gift.file.name} · ${gift.file.note}` : 'No file yet' }}</p>
-            <RouterLink v-if="gift" class="btn" :to="`/funnels/${store.funnel?.id}/lead-magnet/${gift.id}`">{{
-                gift.file ? 'Change the file' : 'Add the file'
+            <p class="caption">{{ leadMagnet?.file ? `${leadMagnet.file.name} · ${leadMagnet.file.note}` : 'No file yet' }}</p>
+            <RouterLink v-if="leadMagnet" class="btn" :to="`/funnels/${store.funnel?.id}/lead-magnet/${leadMagnet.id}`">{{
+                leadMagnet.file ? 'Change the file' : 'Add the file'
             }}</RouterLink>
         </template>
         <ItemList v-if="type?.items" :section="section" :block="block" :fields="type.items" />
