@@ -27,11 +27,8 @@ final readonly class DraftParts
     public static function add(Funnel $funnel, Part $part): DraftPart
     {
         return DB::transaction(function () use ($funnel, $part): DraftPart {
-            $there = DraftPart::there($funnel->id, $part::kind());
-            if ($there->count() >= $part::most()) {
-                throw Invalid::at('kind', 'A funnel has '.$part::most().' '.$part::label().'s at most.');
-            }
-            $row = self::row($funnel, $part, 1 + (int) $there->reorder()->max('position'));
+            self::roomFor($funnel->id, $part);
+            $row = self::row($funnel, $part, 1 + (int) DraftPart::there($funnel->id, $part::kind())->max('position'));
             $funnel->unsetRelation('parts');
 
             return $row;
@@ -79,16 +76,32 @@ final readonly class DraftParts
         });
     }
 
+    /**
+     * Brings back a part that was removed. {@see Invalid} when there is no room for it, or what it needs is gone.
+     */
     public function restore(DraftPart $row): DraftPart
     {
         return DB::transaction(function () use ($row): DraftPart {
             if ($row->removed === null) {
                 throw Invalid::at($row->kind, 'This '.PartKinds::named($row->kind)::label().' is in the funnel already.');
             }
+            $part = $row->part();
+            self::roomFor($row->funnel_id, $part);
+            if (array_diff($part->needs(), DraftPart::there($row->funnel_id)->pluck('id')->all()) !== []) {
+                throw Invalid::at($row->kind, "“{$row->name}” needs something that was removed. Bring that back first.");
+            }
             $this->kinds->named($row->kind)->restored($row);
             $row->forceFill(['removed' => null, 'revision' => $row->revision + 1])->save();
 
             return $row;
         });
+    }
+
+    /** @throws Invalid when a funnel has as many parts of this kind as it may */
+    private static function roomFor(string $funnel, Part $part): void
+    {
+        if (DraftPart::there($funnel, $part::kind())->count() >= $part::most()) {
+            throw Invalid::at('kind', 'A funnel has '.$part::most().' '.$part::label().'s at most.');
+        }
     }
 }

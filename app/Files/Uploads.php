@@ -57,7 +57,7 @@ final class Uploads
             throw Invalid::at('file', 'This kind of file cannot be given away. Please bring a PDF, a document, a zip, a picture, a sound or an MP4 video.');
         }
         if (! in_array($ending, $endings, true)) {
-            throw Invalid::at('file', "“{$name}” is not what its name says: inside it is ".strtoupper($endings[0]).' content. Please check the file and bring it again.');
+            throw Invalid::at('file', "“{$name}” is not what its name says: inside it is ".strtoupper($endings[0]).' content. Please check the file and choose it again.');
         }
         $id = Ids::next();
         $path = (string) Storage::disk('uploads')->putFileAs('files', $file, $id);
@@ -81,7 +81,7 @@ final class Uploads
         }
         $most = (int) config('lantern.uploads.picture_pixels');
         if ($most < $size[0] * $size[1]) {
-            throw Invalid::at('picture', 'This picture has '.(int) round($size[0] * $size[1] / 1e6).' megapixels; '.intdiv($most, 1_000_000).' are enough. Please make it smaller and bring it again.');
+            throw Invalid::at('picture', 'This picture has '.(int) round($size[0] * $size[1] / 1e6).' megapixels; '.intdiv($most, 1_000_000).' are enough. Please make it smaller and choose it again.');
         }
         $image = @imagecreatefromstring((string) file_get_contents($file->getRealPath()));
         if ($image === false) {
@@ -129,10 +129,10 @@ final class Uploads
             throw Invalid::at($field, "This file is too large: {$mb} MB at most.");
         }
         if (! $file->isValid()) {
-            throw Invalid::at($field, 'The file did not arrive whole. Please bring it again.');
+            throw Invalid::at($field, 'The file did not arrive whole. Please choose it again.');
         }
         if ($file->getSize() < 1) {
-            throw Invalid::at($field, 'This file is empty. Please check it and bring it again.');
+            throw Invalid::at($field, 'This file is empty. Please check it and choose it again.');
         }
 
         return (int) $file->getSize();

@@ -8,14 +8,13 @@ use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
 use App\Models\Confirmation;
 use App\Models\Message;
-use App\Models\Version;
 
 /** The question whether an address is theirs. Whoever is asked is on no list yet, so there is nothing to unsubscribe from. */
 final class ConfirmationMessage extends KindOfMessage
 {
     public function source(Message $message): ?EmailSource
     {
-        $plan = ($message->funnel->liveVersion ?? Version::query()->find($message->version_id))?->plan();
+        $plan = self::plan($message);
         $confirmation = Confirmation::query()->with('submission.version')->where('id', $message->content['confirmation'] ?? '')->first();
         if ($plan === null || $confirmation === null) {
             return null;

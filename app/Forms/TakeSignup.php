@@ -42,7 +42,7 @@ final readonly class TakeSignup
 
         return DB::transaction(function () use ($signup, $email): array {
             $journey = new Journey($signup->version->plan());
-            // The same form with the same address is the same sign-up; with another address somebody went back and mended it.
+            // The same form with the same address is the same sign-up; with another address somebody went back and corrected it.
             $token = substr(hash('sha256', "{$signup->token}|{$email->key}"), 0, 32);
             $before = Submission::query()->where('token', $token)->first();
             if ($before !== null) {

@@ -8,7 +8,7 @@ use Illuminate\Http\JsonResponse;
 use Lantern\Core\Checks\Finding;
 use RuntimeException;
 
-/** The go-live check found something that must be mended first. */
+/** The go-live check found something that must be fixed first. */
 final class NotReady extends RuntimeException
 {
     /** @param  list<Finding>  $findings */

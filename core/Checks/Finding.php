@@ -14,7 +14,7 @@ final readonly class Finding
      * @param  string  $id  the id of that thing, or '' for settings
      * @param  string  $fix  the words on the button that takes the owner there
      * @param  string  $place  the id of the block or section on the page, if it is about one
-     * @param  string  $mend  the words on the button that mends it at once (see {@see PageFix}); '' where only the owner can
+     * @param  string  $mend  the words on the button that fixes it at once (see {@see PageFix}); '' where only the owner can
      */
     public function __construct(
         public string $code,

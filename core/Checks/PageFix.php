@@ -12,7 +12,7 @@ use Lantern\Core\Support\Invalid;
 /** Mends what the page check can mend by itself. */
 final class PageFix
 {
-    /** Findings that are mended by taking the block out. */
+    /** Findings that are fixed by removing the block. */
     private const TAKEN_OUT = ['empty-heading', 'empty-link', 'empty-picture', 'no-video', 'no-moment', 'many-goals'];
 
     /**

@@ -84,7 +84,7 @@ final class DeskTest extends BrowserTestCase
             $funnel = basename((string) parse_url($b->getCurrentURL(), PHP_URL_PATH));
             $this->byWords($b, 'Waiting list form')->click();
             $this->byWords($b, 'Take “First name” out')->click();
-            $this->fill($b, 'Words on the button', 'Tell me first');
+            $this->fill($b, 'Text on the button', 'Tell me first');
             $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' and funnel_id = '{$funnel}'"), '"button":"Tell me first"')
                 && ! str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' and funnel_id = '{$funnel}'"), 'first_name'), 'the form is saved');
 
@@ -116,19 +116,19 @@ final class DeskTest extends BrowserTestCase
             $b = $this->browser();
             $this->newFunnel($b);
             $this->byWords($b, 'Waiting list form')->click();
-            $this->field($b, 'Words on the button');
+            $this->field($b, 'Text on the button');
             $path = (string) parse_url($b->getCurrentURL(), PHP_URL_PATH);
             $second = $this->browser();
             $this->signIn($second);
             $second->get(self::$site.$path);
-            $this->fill($second, 'Words on the button', 'From the second window');
+            $this->fill($second, 'Text on the button', 'From the second window');
             $this->waitFor($second, fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'form' and definition like '%From the second window%'") === 1, 'the second window saves');
 
-            $this->fill($b, 'Words on the button', 'From the first window');
+            $this->fill($b, 'Text on the button', 'From the first window');
             $this->seeText($b, 'This was changed in another window.');
-            self::assertSame('From the first window', $this->field($b, 'Words on the button')->getAttribute('value'));
+            self::assertSame('From the first window', $this->field($b, 'Text on the button')->getAttribute('value'));
             $this->byWords($b, 'Load the newer one')->click();
-            $this->waitFor($b, fn (): bool => $this->field($b, 'Words on the button')->getAttribute('value') === 'From the second window', 'the newer one is here');
+            $this->waitFor($b, fn (): bool => $this->field($b, 'Text on the button')->getAttribute('value') === 'From the second window', 'the newer one is here');
         });
     }
 

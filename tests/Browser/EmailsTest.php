@@ -192,7 +192,7 @@ final class EmailsTest extends BrowserTestCase
             $funnel = $this->live($b, 'Elsewhere');
             $form = (string) $this->sql("select id from draft_parts where kind = 'form' and funnel_id = '{$funnel}'");
             $b->get(self::$site."/studio/funnels/{$funnel}/form/{$form}");
-            $this->fill($b, 'Words shown after, on other web sites', 'Thank you, look in your inbox.');
+            $this->fill($b, 'Text shown after, on other web sites', 'Thank you, look in your inbox.');
             $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' and id = '{$form}'"), 'look in your inbox'), 'saved');
             $snippet = $this->find($b, '[data-test=snippet]')->getText();
             $this->publish($b);

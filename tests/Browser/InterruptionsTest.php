@@ -39,15 +39,15 @@ final class InterruptionsTest extends BrowserTestCase
             $b = $this->browser();
             $this->newFunnel($b, 'Offline');
             $this->byWords($b, 'Waiting list form')->click();
-            $this->field($b, 'Words on the button');
+            $this->field($b, 'Text on the button');
             $this->connection($b, false);
-            $this->fill($b, 'Words on the button', 'Typed in the tunnel');
+            $this->fill($b, 'Text on the button', 'Typed in the tunnel');
             $this->seeText($b, 'No connection. Your work is kept here and saved when it is back.');
             self::assertSame(0, (int) $this->sql("select count(*) from draft_parts where kind = 'form' and definition like '%tunnel%'"));
             $this->connection($b, true);
             $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'form' and definition like '%Typed in the tunnel%'") === 1, 'it is saved by itself');
             $this->seeText($b, 'Everything is saved');
-            self::assertSame('Typed in the tunnel', $this->field($b, 'Words on the button')->getAttribute('value'));
+            self::assertSame('Typed in the tunnel', $this->field($b, 'Text on the button')->getAttribute('value'));
             // The browser writes down every request it could not make.
             $b->manage()->getLog('browser');
         });
@@ -84,7 +84,7 @@ final class InterruptionsTest extends BrowserTestCase
             $b = $this->browser();
             $funnel = $this->newFunnel($b, 'Refused');
             $this->byWords($b, 'Waiting list form')->click();
-            $field = $this->field($b, 'Words on the button');
+            $field = $this->field($b, 'Text on the button');
             $field->sendKeys([WebDriverKeys::CONTROL, 'a'])->sendKeys([WebDriverKeys::NULL, WebDriverKeys::BACKSPACE]);
             $this->seeText($b, 'The button needs words that say what happens next.');
             self::assertStringNotContainsString('"button":""', (string) $this->sql("select definition from draft_parts where kind = 'form' and funnel_id = '{$funnel}'"));
@@ -95,7 +95,7 @@ final class InterruptionsTest extends BrowserTestCase
             $this->seeText($b, 'Some of your work is not saved yet. The button needs words');
             self::assertStringContainsString("/funnels/{$funnel}", $b->getCurrentURL());
             $this->byWords($b, 'The button needs words')->click();
-            $this->field($b, 'Words on the button')->sendKeys('Count me in');
+            $this->field($b, 'Text on the button')->sendKeys('Count me in');
             $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' and funnel_id = '{$funnel}'"), 'Count me in'), 'it is saved');
             $this->seeText($b, 'Everything is saved');
         });

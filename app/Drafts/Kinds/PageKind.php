@@ -20,7 +20,6 @@ use Lantern\Core\Plan\PageSettings;
 use Lantern\Core\Plan\WebAddress;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
-use LogicException;
 
 /** Pages come and go with the ways around them; see {@see DraftPages}. */
 final class PageKind extends DraftKind
@@ -77,7 +76,7 @@ final class PageKind extends DraftKind
 
     public function fresh(Funnel $funnel, array $typed): Part
     {
-        throw new LogicException('A page is added with the ways around it.');
+        throw Invalid::at('kind', 'A page is added with the ways around it. Choose what kind of page it is.');
     }
 
     public function remove(DraftPart $row): array

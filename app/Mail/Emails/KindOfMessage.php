@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Mail\Emails;
 
 use App\Models\Message;
+use App\Models\Version;
 use Carbon\CarbonImmutable;
+use Lantern\Core\Plan\Plan;
 use Lantern\Core\Rules\Standing;
 
 /**
@@ -16,6 +18,12 @@ abstract class KindOfMessage
 {
     /** @return EmailSource|null what it says, before it has a reader; nothing when there is nothing left to say */
     abstract public function source(Message $message): ?EmailSource;
+
+    /** The plan its words are taken from: that of the live version, or of the one it was planned under. */
+    protected static function plan(Message $message): ?Plan
+    {
+        return ($message->funnel->liveVersion ?? Version::query()->find($message->version_id))?->plan();
+    }
 
     /** What it says for its reader, where that was written out when it was planned. */
     public function written(Message $message): ?WrittenEmail

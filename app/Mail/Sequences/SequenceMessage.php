@@ -8,7 +8,6 @@ use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
 use App\Mail\Emails\Verdict;
 use App\Models\Message;
-use App\Models\Version;
 use App\People\Facts\PersonLookup;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -19,7 +18,7 @@ final class SequenceMessage extends KindOfMessage
 {
     public function source(Message $message): ?EmailSource
     {
-        $plan = ($message->funnel->liveVersion ?? Version::query()->find($message->version_id))?->plan();
+        $plan = self::plan($message);
         $email = $plan?->email((string) $message->email_id);
 
         return $plan === null || $email === null ? null : EmailSource::ofEmail($message->business, $plan, $email, $message->funnel->address ?? $plan->address);

@@ -42,7 +42,7 @@ final class ImportFile
         }
         $id = Ids::next();
         $path = "imports/{$id}.csv";
-        $source = fopen($file->getRealPath(), 'rb') ?: throw Invalid::at('file', 'The file did not arrive. Please bring it again.');
+        $source = fopen($file->getRealPath(), 'rb') ?: throw Invalid::at('file', 'The file did not arrive. Please choose it again.');
         $target = fopen('php://temp/maxmemory:1048576', 'w+b') ?: throw Invalid::at('file', 'There is no room for this file.');
         $head = (string) fread($source, 65_536);
         if (str_starts_with($head, "PK\x03\x04") || str_starts_with($head, '%PDF') || str_starts_with($head, "\xD0\xCF\x11\xE0")) {

@@ -55,7 +55,7 @@ async function takeOut(part: EmailPart): Promise<void> {
     <UiDialog :open="open" title="Parts of emails" wide @close="emit('close')">
         <div v-if="editing" class="mt-4 space-y-4">
             <TextField v-model="editing.name" label="Private name" :maxlength="120" />
-            <EmailEditor v-model="editing.body" plain label="Words of the part" />
+            <EmailEditor v-model="editing.body" plain label="Text of the part" />
             <div class="flex gap-2">
                 <button type="button" class="btn-main" @click="keep">Save</button>
                 <button type="button" class="btn-quiet" @click="editing = null">Not now</button>

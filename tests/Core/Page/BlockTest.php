@@ -82,7 +82,7 @@ final class BlockTest extends TestCase
         yield 'an id with markup' => [$section(['id' => '"><b>', 'kind' => 'text', 'html' => '']), 'sections.0.blocks.0.id'];
         yield 'a text that is a list' => [$section(['id' => 'b', 'kind' => 'heading', 'text' => ['x']]), 'sections.0.blocks.0.text'];
         yield 'a text that is too long' => [$section(['id' => 'b', 'kind' => 'heading', 'text' => str_repeat('x', 301)]), 'sections.0.blocks.0.text'];
-        yield 'broken emails' => [$section(['id' => 'b', 'kind' => 'heading', 'text' => "\xff"]), 'sections.0.blocks.0.text'];
+        yield 'broken characters' => [$section(['id' => 'b', 'kind' => 'heading', 'text' => "\xff"]), 'sections.0.blocks.0.text'];
         yield 'a link that runs' => [$section(['id' => 'b', 'kind' => 'button', 'text' => 'Go', 'url' => 'javascript:alert(1)']), 'sections.0.blocks.0.url'];
         yield 'a colour with more in it' => [['format' => 1, 'sections' => [], 'background' => ['colour' => '#ff;x:']], 'background.colour'];
         yield 'two things with one id' => [$section(['id' => 's', 'kind' => 'heading', 'text' => 'x']), 'sections'];

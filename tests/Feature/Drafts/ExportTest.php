@@ -307,7 +307,7 @@ final class ExportTest extends TestCase
     {
         $this->import($this->file('funnel.zip', 'words'))->assertStatus(422)->assertJsonPath('message', 'This is no zip file, or a damaged one.');
         $this->import($this->file('funnel.zip', ''))->assertStatus(422);
-        $this->post('/studio/api/funnels/import', [], ['Accept' => 'application/json'])->assertStatus(422)->assertJsonPath('message', 'The file did not arrive whole. Please bring it again.');
+        $this->post('/studio/api/funnels/import', [], ['Accept' => 'application/json'])->assertStatus(422)->assertJsonPath('message', 'The file did not arrive whole. Please choose it again.');
         $this->post('/studio/api/funnels/import', ['archive' => 'words'], ['Accept' => 'application/json'])->assertStatus(422);
     }
 

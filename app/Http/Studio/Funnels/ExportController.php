@@ -48,7 +48,7 @@ final class ExportController extends StudioController
     {
         $file = $request->file('archive');
         if (! $file instanceof UploadedFile || ! $file->isValid()) {
-            throw Invalid::at('archive', 'The file did not arrive whole. Please bring it again.');
+            throw Invalid::at('archive', 'The file did not arrive whole. Please choose it again.');
         }
         if ($file->getSize() > FunnelArchive::MOST_BYTES) {
             throw Invalid::at('archive', 'This file is larger than a funnel can be.');

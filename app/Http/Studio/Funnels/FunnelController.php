@@ -69,7 +69,7 @@ final class FunnelController extends StudioController
         ]);
         $file = $request->file('file');
         if ($file === null && $request->has('file') && $request->input('file') !== '') {
-            throw Invalid::at('file', 'The file did not arrive. Please bring it again.');
+            throw Invalid::at('file', 'The file did not arrive. Please choose it again.');
         }
         $funnel = DB::transaction(fn (): Funnel => $new->fromStarter($this->business(), Goal::from($given['goal']), trim($given['name']), trim($given['title']),
             is_array($file) || $file === null ? null : $uploads->file($this->business(), $file), trim($given['price'] ?? '')));

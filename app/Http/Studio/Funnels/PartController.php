@@ -62,7 +62,7 @@ final class PartController extends StudioController
         $found = $this->draftPart($part, LeadMagnet::kind());
         $file = $request->file('file');
         if (! $file instanceof UploadedFile) {
-            throw Invalid::at('file', 'The file did not arrive. Please bring it again.');
+            throw Invalid::at('file', 'The file did not arrive. Please choose it again.');
         }
         DB::transaction(function () use ($found, $file, $uploads): void {
             $leadMagnet = $found->part();

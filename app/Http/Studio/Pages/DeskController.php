@@ -89,7 +89,7 @@ final class DeskController extends StudioController
         return response()->json(['findings' => array_map(fn (Finding $f): array => $f->toArray(), PageCheck::of($plan, $checked, $facts))]);
     }
 
-    /** The document with one finding mended. */
+    /** The document with one finding fixed. */
     public function mend(Request $request, string $page): JsonResponse
     {
         $found = $this->draftPart($page, PagePlan::kind());

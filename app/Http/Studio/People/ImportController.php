@@ -34,7 +34,7 @@ final class ImportController extends StudioController
     {
         $uploaded = $request->file('file');
         if (! $uploaded instanceof UploadedFile || ! $uploaded->isValid()) {
-            throw Invalid::at('file', 'The file did not arrive. Please bring it again.');
+            throw Invalid::at('file', 'The file did not arrive. Please choose it again.');
         }
 
         return response()->json(self::json($file->take($this->business(), $uploaded)), 201);

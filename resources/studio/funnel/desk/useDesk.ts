@@ -132,13 +132,13 @@ function makeDesk(pageId: string) {
     }
 
     async function mend(code: string, place: string): Promise<void> {
-        // What is shared is mended where it is kept.
+        // What is shared is fixed where it is kept.
         const at = sections.value.find((s) => s.blocks.some((b) => b.id === place));
         const document = { ...page.value!.document, sections: at?.shared ? [{ ...at, shared: undefined }] : page.value!.document.sections };
         const answer = await ask<{ document: PageDocument }>('mend', { document, code, place });
-        const mended = answer?.document.sections.find((s) => s.id === at?.id);
-        if (answer && at?.shared && mended) {
-            editSection(at.id, 'what the check found', (s) => Object.assign(s, { blocks: mended.blocks, background: mended.background }));
+        const fixed = answer?.document.sections.find((s) => s.id === at?.id);
+        if (answer && at?.shared && fixed) {
+            editSection(at.id, 'what the check found', (s) => Object.assign(s, { blocks: fixed.blocks, background: fixed.background }));
         } else if (answer) {
             store.edit('page', pageId, { document: answer.document }, 'what the check found', true);
         }

@@ -28,7 +28,7 @@ const fields = computed(() => Object.entries(type.value?.fields ?? {}));
 const holds = (...types: BlockField['type'][]) => fields.value.some(([, f]) => types.includes(f.type));
 /** What a field is called where its type alone does not say it. Words that have a name here are not on the page. */
 const LABELS: Record<string, [label: string, hint?: string]> = {
-    'picture.text': ['Words below it'],
+    'picture.text': ['Text below it'],
     'video.video': ['Video of yours'],
     'video.url': ['Or the address of one elsewhere', 'Its place must be on your list under Settings.'],
     'video.picture': ['Still shown before it plays'],

@@ -96,7 +96,7 @@ const asHtml = (words: string) =>
                 />
                 <TextField
                     :model-value="form.confirmWords.button"
-                    label="Words on its button"
+                    label="Text on its button"
                     :maxlength="60"
                     @update:model-value="(button: string) => confirm({ button })"
                 />
@@ -129,7 +129,7 @@ const asHtml = (words: string) =>
             <TextField
                 class="mt-3"
                 :model-value="form.done"
-                label="Words shown after, on other web sites"
+                label="Text shown after, on other web sites"
                 :lines="2"
                 hint="Empty: they come to the page that joining leads to."
                 @update:model-value="(done: string) => edit({ done }, 'the words shown after')"

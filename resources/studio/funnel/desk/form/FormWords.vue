@@ -19,21 +19,21 @@ function edit(values: Partial<Form>, label: string, now = false): void {
     <div class="space-y-5">
         <TextField
             :model-value="form.button"
-            label="Words on the button"
+            label="Text on the button"
             :maxlength="60"
             @update:model-value="(button: string) => edit({ button }, 'the words on the button')"
         />
         <TextField
             v-if="twoSteps"
             :model-value="form.nextButton"
-            label="Words on the button of the first step"
+            label="Text on the button of the first step"
             :maxlength="60"
             @update:model-value="(nextButton: string) => edit({ nextButton }, 'the words on the button')"
         />
         <div>
             <TextField
                 :model-value="form.consent"
-                label="Consent words"
+                label="Consent text"
                 :lines="3"
                 hint="Kept with each sign-up, word for word."
                 @update:model-value="(consent: string) => edit({ consent }, 'the consent words')"
@@ -48,9 +48,9 @@ function edit(values: Partial<Form>, label: string, now = false): void {
         </div>
         <TextField
             :model-value="form.marketing"
-            label="Words for news beyond that"
+            label="Text for news beyond that"
             :lines="2"
-            hint="A box of its own that nobody must tick. Empty for none: then the words above hold for news, too."
+            hint="A box of its own that nobody must tick. Empty for none: then the text above holds for news, too."
             @update:model-value="(marketing: string) => edit({ marketing }, 'the words for news')"
         />
     </div>
