@@ -10,7 +10,6 @@ use Lantern\Core\Page\Look\Colour;
 use Lantern\Core\Page\Look\Contrast;
 use Lantern\Core\Page\Look\LookChanges;
 use Lantern\Core\Page\Look\Looks;
-use Lantern\Core\Support\Invalid;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Plan\Plans;
@@ -68,36 +67,5 @@ final class BlockTest extends TestCase
         self::assertSame('Play', $document->headline());
         self::assertSame('Twelve & moreone two', $document->blocksOf(BlockKind::Text)[0]->words());
         self::assertSame(['p2', 'p1'], $document->pictures());
-    }
-
-    /** @return iterable<string, array{mixed, string}> what is written, and the path that is named */
-    public static function broken(): iterable
-    {
-        $section = fn (array $block): array => ['format' => 1, 'sections' => [['id' => 's', 'kind' => 'opening', 'blocks' => [$block]]]];
-        yield 'no document' => ['words', ''];
-        yield 'another format' => [['format' => 3, 'sections' => []], 'format'];
-        yield 'sections are no list' => [['format' => 1, 'sections' => ['a' => []]], 'sections'];
-        yield 'too many sections' => [['format' => 1, 'sections' => array_fill(0, 81, [])], 'sections'];
-        yield 'an unknown block' => [$section(['id' => 'b', 'kind' => 'script']), 'sections.0.blocks.0.kind'];
-        yield 'an id with markup' => [$section(['id' => '"><b>', 'kind' => 'text', 'html' => '']), 'sections.0.blocks.0.id'];
-        yield 'a text that is a list' => [$section(['id' => 'b', 'kind' => 'heading', 'text' => ['x']]), 'sections.0.blocks.0.text'];
-        yield 'a text that is too long' => [$section(['id' => 'b', 'kind' => 'heading', 'text' => str_repeat('x', 301)]), 'sections.0.blocks.0.text'];
-        yield 'broken characters' => [$section(['id' => 'b', 'kind' => 'heading', 'text' => "\xff"]), 'sections.0.blocks.0.text'];
-        yield 'a link that runs' => [$section(['id' => 'b', 'kind' => 'button', 'text' => 'Go', 'url' => 'javascript:alert(1)']), 'sections.0.blocks.0.url'];
-        yield 'a colour with more in it' => [['format' => 1, 'sections' => [], 'background' => ['colour' => '#ff;x:']], 'background.colour'];
-        yield 'two things with one id' => [$section(['id' => 's', 'kind' => 'heading', 'text' => 'x']), 'sections'];
-        yield 'too many blocks' => [['format' => 1, 'sections' => [['id' => 's', 'kind' => 'opening', 'blocks' => array_fill(0, 31, ['id' => 'x', 'kind' => 'text'])]]], 'sections.0.blocks'];
-    }
-
-    #[DataProvider('broken')]
-    public function test_what_is_no_document_is_refused_by_its_place(mixed $written, string $path): void
-    {
-        try {
-            Document::fromArray($written);
-            self::fail('It was taken.');
-        } catch (Invalid $e) {
-            self::assertSame($path, $e->path);
-            self::assertStringEndsWith('.', $e->getMessage());
-        }
     }
 }
