@@ -83,7 +83,7 @@ final class DeskTest extends BrowserTestCase
             $this->newFunnel($b);
             $funnel = basename((string) parse_url($b->getCurrentURL(), PHP_URL_PATH));
             $this->byWords($b, 'Waiting list form')->click();
-            $this->byWords($b, 'Take “First name” out')->click();
+            $this->byWords($b, 'Remove “First name”')->click();
             $this->fill($b, 'Text on the button', 'Tell me first');
             $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' and funnel_id = '{$funnel}'"), '"button":"Tell me first"')
                 && ! str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' and funnel_id = '{$funnel}'"), 'first_name'), 'the form is saved');
@@ -100,7 +100,7 @@ final class DeskTest extends BrowserTestCase
             $this->find($b, '.email-text')->sendKeys([WebDriverKeys::CONTROL, WebDriverKeys::END])->sendKeys([WebDriverKeys::NULL, 'What would you like to play?']);
             $this->seeText($b, 'A question, Robin');
             $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select json_extract(definition, '$.body') from draft_parts where kind = 'email' and name = 'Follow-up, day 1'"), 'What would you like to play?'), 'the email is saved');
-            $this->byWords($b, 'Take this email out')->click();
+            $this->byWords($b, 'Remove this email')->click();
             $this->seeText($b, 'is removed from the draft');
             $this->byWords($b, 'Undo', '[role=status] button')->click();
             $this->byWords($b, 'Follow-up, day 1');

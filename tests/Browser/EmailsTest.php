@@ -57,7 +57,7 @@ final class EmailsTest extends BrowserTestCase
             $funnel = $this->live($b, 'Branches');
             $form = (string) $this->sql("select id from draft_parts where kind = 'form' and funnel_id = '{$funnel}'");
             $b->get(self::$site."/studio/funnels/{$funnel}/form/{$form}");
-            $this->byWords($b, 'Take “First name” out')->click();
+            $this->byWords($b, 'Remove “First name”')->click();
             $this->byWords($b, 'Ask them to confirm the address by email', '[role=switch], label')->click();
             $this->fill($b, 'Heading of the page that says so', 'Nearly there');
             $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' and id = '{$form}'"), 'Nearly there'), 'the form is saved');

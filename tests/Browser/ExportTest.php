@@ -92,10 +92,10 @@ final class ExportTest extends BrowserTestCase
             $this->byWords($b, 'Your own merge fields')->click();
             $this->byWords($b, 'Add a word')->click();
             $this->fill($b, 'Name', 'My Programme');
-            $this->fill($b, 'Words', 'First Season');
+            $this->fill($b, 'Text', 'First Season');
             $this->byWords($b, 'Save')->click();
             $this->seeText($b, 'The name of a field holds small letters');
-            self::assertSame('First Season', $this->field($b, 'Words')->getAttribute('value'), 'what was typed is kept');
+            self::assertSame('First Season', $this->field($b, 'Text')->getAttribute('value'), 'what was typed is kept');
             $this->fill($b, 'Name', 'programme');
             $this->byWords($b, 'Save')->click();
             $this->waitFor($b, fn (): bool => $this->sql("select fields from funnels where id = '{$funnel}'") === '{"programme":"First Season"}', 'kept');

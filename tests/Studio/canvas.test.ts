@@ -37,7 +37,7 @@ describe('the page on the desk', () => {
         ]);
         expect(said).toEqual([
             ['plaintext-only', 'Heading', 'textbox'],
-            ['true', 'Words', 'textbox'],
+            ['true', 'Text', 'textbox'],
             ['plaintext-only', 'Title', 'textbox'],
             ['plaintext-only', 'Title', 'textbox'],
         ]);

@@ -192,7 +192,7 @@ const titles = {
                     <button
                         type="button"
                         class="btn-quiet px-1.5"
-                        aria-label="Take this note out"
+                        aria-label="Remove this note"
                         @click="
                             act(
                                 () => api.delete(`people/${id}/notes/${n.id}`),

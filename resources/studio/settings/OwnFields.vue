@@ -85,7 +85,7 @@ async function remove(): Promise<void> {
                 <button type="submit" class="btn-main" :disabled="label.trim() === ''">Add it</button>
             </form>
         </UiDialog>
-        <UiDialog :open="going !== null" :title="`Take “${going?.label}” out?`" @close="going = null">
+        <UiDialog :open="going !== null" :title="`Remove “${going?.label}”?`" @close="going = null">
             <p class="mt-3">What is known of people in it goes with it, and nothing brings it back.</p>
             <div class="mt-5 flex gap-2">
                 <button type="button" class="btn text-clay-deep" @click="remove">Delete it for good</button>

@@ -149,7 +149,7 @@ async function takeOut(): Promise<void> {
                     />
                 </div>
                 <button type="button" class="btn-quiet text-clay-deep" @click="takeOut">
-                    <TrashIcon class="size-4.5" aria-hidden="true" />Take this email out
+                    <TrashIcon class="size-4.5" aria-hidden="true" />Remove this email
                 </button>
             </div>
         </div>

@@ -63,7 +63,7 @@ async function takeOut(): Promise<void> {
                 <FieldList :form="form" />
                 <FieldCost :form="form" />
                 <button v-if="pages.length === 0" type="button" class="btn-quiet text-clay-deep" @click="takeOut">
-                    <TrashIcon class="size-4.5" aria-hidden="true" />Take this form out
+                    <TrashIcon class="size-4.5" aria-hidden="true" />Remove this form
                 </button>
             </div>
             <FormWords class="min-w-0" :form="form" />

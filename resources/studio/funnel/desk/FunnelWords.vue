@@ -61,8 +61,8 @@ async function save(): Promise<void> {
             </p>
             <div v-for="(field, i) in fields" :key="i" class="flex items-end gap-2">
                 <TextField v-model="field.name" class="w-40" label="Name" placeholder="programme" />
-                <TextField v-model="field.value" class="flex-1" label="Words" placeholder="First Season" />
-                <button type="button" class="btn-quiet" :aria-label="`Take “${field.name}” out`" @click="fields.splice(i, 1)">
+                <TextField v-model="field.value" class="flex-1" label="Text" placeholder="First Season" />
+                <button type="button" class="btn-quiet" :aria-label="`Remove “${field.name}”`" @click="fields.splice(i, 1)">
                     <XMarkIcon class="size-5" />
                 </button>
             </div>

@@ -79,7 +79,7 @@ export function dress(part: Document | HTMLElement): void {
     for (const field of part.querySelectorAll<HTMLElement>('[data-field]')) {
         field.contentEditable = isRich(field) ? 'true' : 'plaintext-only';
         field.setAttribute('role', 'textbox');
-        field.setAttribute('aria-label', /^H[1-6]$/.test(field.tagName) ? 'Heading' : (LABELS[field.dataset.field ?? ''] ?? 'Words'));
+        field.setAttribute('aria-label', /^H[1-6]$/.test(field.tagName) ? 'Heading' : (LABELS[field.dataset.field ?? ''] ?? 'Text'));
         field.spellcheck = true;
     }
     for (const section of sections) {

@@ -73,7 +73,7 @@ const move = (i: number, by: number) =>
                     <button
                         type="button"
                         class="btn-quiet px-1.5"
-                        :aria-label="`Take entry ${i + 1} out`"
+                        :aria-label="`Remove entry ${i + 1}`"
                         @click="edit('an entry was removed', (items) => items.splice(i, 1))"
                     >
                         <XMarkIcon class="size-4" />

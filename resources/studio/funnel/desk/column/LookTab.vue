@@ -75,7 +75,7 @@ function change(values: Partial<LookChanges>, label: string): void {
             />
             <ColourField
                 :model-value="changes.ink"
-                label="Words"
+                label="Text"
                 :fallback="current?.colours.ink"
                 @update:model-value="(c) => change({ ink: c }, 'the colour of the words')"
             />

@@ -106,7 +106,7 @@ function setSteps(on: boolean): void {
                         v-if="field.kind !== 'email'"
                         type="button"
                         class="btn-quiet px-1"
-                        :aria-label="`Take “${field.label}” out`"
+                        :aria-label="`Remove “${field.label}”`"
                         @click="remove(i)"
                     >
                         <XMarkIcon class="size-4.5" aria-hidden="true" />
