@@ -6,6 +6,7 @@ namespace App\Console;
 
 use App\Models\Version;
 use App\Rendering\PageRenderer;
+use App\Serving\PublishedPages;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
@@ -16,13 +17,12 @@ final class RedrawPages extends Command
 
     protected $description = 'Draws published pages anew after an update of the application';
 
-    public function handle(PageRenderer $renderer): int
+    public function handle(PublishedPages $pages): int
     {
+        $stale = DB::table('published_pages')->where('drawn_by', '!=', PageRenderer::REVISION)->select('version_id');
         $redrawn = 0;
-        foreach (Version::query()->where('drawn_by', '!=', PageRenderer::REVISION)->with('funnel.business')->lazyById(20) as $version) {
-            // Past the model, which rightly lets nobody change a version: its plan stays, only the drawing of it is new.
-            DB::table('versions')->where('id', $version->id)->update(['drawn_by' => PageRenderer::REVISION,
-                'rendered' => json_encode($renderer->all($version->plan(), $version->funnel->business), JSON_THROW_ON_ERROR)]);
+        foreach (Version::query()->whereIn('id', $stale)->with('funnel.business')->lazyById(20) as $version) {
+            $pages->write($version, $version->plan(), $version->funnel->business);
             $redrawn++;
         }
         $this->info("{$redrawn} versions were drawn anew.");

@@ -6,6 +6,7 @@ namespace App\Export;
 
 use App\Models\Business;
 use App\Models\Upload;
+use App\Rendering\PageAssets;
 use App\Rendering\PageRenderer;
 use App\Rendering\PictureFacts;
 use App\Rendering\SiteAssets;
@@ -39,12 +40,12 @@ final readonly class HtmlExport
             throw new RuntimeException('The zip could not be made.');
         }
         $uploads = $this->facts->uploads($plan, $pages, $business->id);
-        $looks = [];
+        $fonts = [];
         foreach ($pages as $page) {
-            array_push($looks, ...SiteAssets::looksOf($plan, $page));
+            array_push($fonts, ...SiteAssets::fontFiles(PageAssets::of($plan, $page)));
             $zip->addFromString(self::fileName($page), $this->html($plan, $page, $pages, $business, $home));
         }
-        foreach (SiteAssets::fontFiles($looks) as $font) {
+        foreach (array_unique($fonts) as $font) {
             $zip->addFile(public_path(ltrim($font, '/')), 'assets/'.basename($font));
         }
         foreach ($uploads as $upload) {
@@ -65,7 +66,7 @@ final readonly class HtmlExport
     private function html(Plan $plan, PagePlan $page, array $pages, Business $business, ?string $home): string
     {
         $there = $home === null ? null : $home.($page->address === '' ? '' : '/'.$page->address);
-        $fill = ['head' => SiteAssets::inline(SiteAssets::looksOf($plan, $page), SiteAssets::groupsOf($page)), 'site' => $home === null ? '' : e(url('/')),
+        $fill = ['head' => SiteAssets::inline(PageAssets::of($plan, $page)), 'site' => $home === null ? '' : e(url('/')),
             'here' => $there === null ? '#' : e($there), 'token' => 'elsewhere', 'code:head' => $page->settings->head, 'code:end' => $page->settings->bodyEnd];
         foreach ($plan->pages as $other) {
             $fill["page:{$other->id}"] = in_array($other, $pages, true) ? self::fileName($other) : ($home === null ? '#' : e($home.($other->address === '' ? '' : '/'.$other->address)));

@@ -55,6 +55,8 @@ final readonly class Events
             $version = $event->version ?? $event->funnel?->liveVersion;
             $own = match (true) {
                 $decided !== null => new Decision,
+                // Nobody to whom anything could happen, and nothing that leads anywhere.
+                $event->person === null && $event->type->outcome() === null => new Decision,
                 $version === null => Journey::withoutFunnel($core),
                 default => (new Journey($version->plan()))->decide(self::visitor($event, $core), $core),
             };

@@ -18,8 +18,6 @@ use LogicException;
  * @property int $number
  * @property string $note
  * @property array<string, mixed> $plan
- * @property array<string, string> $rendered HTML by page id
- * @property int $drawn_by the revision of the renderer that drew them
  * @property string $fingerprint of the plan, to tell whether the draft differs
  * @property int|null $published_by
  * @property CarbonImmutable $published_at
@@ -32,7 +30,7 @@ final class Version extends Record
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['plan' => 'array', 'rendered' => 'array', 'published_at' => 'immutable_datetime'];
+    protected $casts = ['plan' => 'array', 'published_at' => 'immutable_datetime'];
 
     private const KEPT = 16;
 

@@ -22,6 +22,24 @@ use App\Mail\Sending\Smtp;
 use App\Mail\Sequences\Enrolments;
 use App\Mail\Sequences\SequenceMessage;
 use App\People\Tags\Tagging;
+use App\Serving\Slots\CodeSlot;
+use App\Serving\Slots\DownloadSlot;
+use App\Serving\Slots\ErrorSlot;
+use App\Serving\Slots\ErrorsSlot;
+use App\Serving\Slots\HeadSlot;
+use App\Serving\Slots\HereSlot;
+use App\Serving\Slots\InvalidSlot;
+use App\Serving\Slots\MergeSlot;
+use App\Serving\Slots\PageSlot;
+use App\Serving\Slots\PickSlot;
+use App\Serving\Slots\SiteSlot;
+use App\Serving\Slots\Slot;
+use App\Serving\Slots\SlotKinds;
+use App\Serving\Slots\SourceSlot;
+use App\Serving\Slots\StepSlot;
+use App\Serving\Slots\TickedSlot;
+use App\Serving\Slots\TokenSlot;
+use App\Serving\Slots\ValueSlot;
 use App\Support\Sqlite\Connector;
 use App\Webhooks\Webhooks;
 use Carbon\CarbonImmutable;
@@ -69,8 +87,29 @@ final class AppServiceProvider extends ServiceProvider
         MessageKind::Test->value => TestMessage::class,
     ];
 
+    /** @var array<string, class-string<Slot>> what is personal on a published page, by the kind of slot */
+    private const SLOTS = [
+        'at' => StepSlot::class,
+        'code' => CodeSlot::class,
+        'download' => DownloadSlot::class,
+        'error' => ErrorSlot::class,
+        'errors' => ErrorsSlot::class,
+        'head' => HeadSlot::class,
+        'here' => HereSlot::class,
+        'invalid' => InvalidSlot::class,
+        'merge' => MergeSlot::class,
+        'page' => PageSlot::class,
+        'pick' => PickSlot::class,
+        'site' => SiteSlot::class,
+        'source' => SourceSlot::class,
+        'ticked' => TickedSlot::class,
+        'token' => TokenSlot::class,
+        'value' => ValueSlot::class,
+    ];
+
     public function register(): void
     {
+        $this->app->when(SlotKinds::class)->needs('$classes')->give(self::SLOTS);
         $this->app->when(KindsOfMessages::class)->needs('$classes')->give(self::MESSAGES);
         $this->app->when(EffectRunner::class)->needs('$classes')->give(self::EFFECTS);
         $this->app->bind('db.connector.sqlite', Connector::class);

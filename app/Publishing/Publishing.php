@@ -12,8 +12,8 @@ use App\Models\OldAddress;
 use App\Models\User;
 use App\Models\Version;
 use App\People\Fields\OwnFields;
-use App\Rendering\PageRenderer;
 use App\Rendering\PictureFacts;
+use App\Serving\PublishedPages;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Checks\GoLiveCheck;
@@ -22,7 +22,7 @@ use Lantern\Core\Plan\Plan;
 /** Draft, version, switch: the only way anything reaches the public. */
 final readonly class Publishing
 {
-    public function __construct(private PageRenderer $renderer, private PictureFacts $facts)
+    public function __construct(private PublishedPages $pages, private PictureFacts $facts)
     {
     }
 
@@ -46,12 +46,11 @@ final readonly class Publishing
                 'number' => 1 + (int) Version::query()->where('funnel_id', $funnel->id)->max('number'),
                 'note' => $note,
                 'plan' => $plan->toArray(),
-                'rendered' => $this->renderer->all($plan, $funnel->business),
-                'drawn_by' => PageRenderer::REVISION,
                 'fingerprint' => self::fingerprint($plan),
                 'published_by' => $by?->id,
                 'published_at' => CarbonImmutable::now(),
             ]);
+            $this->pages->write($version, $plan, $funnel->business);
             self::rememberTriggers($version, $plan);
             $this->switchTo($funnel, $version);
 

@@ -26,17 +26,7 @@ final readonly class PageRenderer
     {
     }
 
-    /** @return array<string, string> HTML by page id, with slots */
-    public function all(Plan $plan, Business $business): array
-    {
-        $rendered = [];
-        foreach ($plan->pages as $page) {
-            $rendered[$page->id] = $this->forVisitors($plan, $page, $business);
-        }
-
-        return $rendered;
-    }
-
+    /** The page as it is published: HTML with slots. */
     public function forVisitors(Plan $plan, PagePlan $page, Business $business): string
     {
         $html = (string) preg_replace('/>\s+</', '> <', $this->html($this->view($plan, $page, Mode::Visitor, $business)));
@@ -104,7 +94,7 @@ final readonly class PageRenderer
     /** @param  array<string, string>|null  $sample */
     private function filledForDesk(Plan $plan, PagePlan $page, string $html, ?array $sample): string
     {
-        $fill = ['head' => SiteAssets::head(SiteAssets::looksOf($plan, $page), SiteAssets::groupsOf($page, true), false)];
+        $fill = ['head' => SiteAssets::head(PageAssets::withAllStyles($plan, $page), false)];
         if ($sample === null) {
             return Slots::fill($html, $fill, []);
         }

@@ -5,12 +5,6 @@ declare(strict_types=1);
 namespace App\Rendering;
 
 use Illuminate\Support\Str;
-use Lantern\Core\Page\Block\Block;
-use Lantern\Core\Page\Block\Blocks;
-use Lantern\Core\Page\Look\Look;
-use Lantern\Core\Page\Section;
-use Lantern\Core\Plan\PagePlan;
-use Lantern\Core\Plan\Plan;
 use RuntimeException;
 
 /** What a public page loads: its styles stand in the page itself, its fonts and one small script are files. */
@@ -19,57 +13,22 @@ final class SiteAssets
     /** @var array<string, string> */
     private static array $read = [];
 
-    /** The parts of the styles beside the base, which is always there; blocks say which they need. */
-    private const GROUPS = ['points', 'proof', 'sell', 'media'];
-
-    /**
-     * @param  list<Look>  $looks  the page's own first
-     * @param  list<string>  $groups  of styles
-     */
-    public static function head(array $looks, array $groups, bool $script): string
+    public static function head(PageAssets $assets, bool $script): string
     {
         $preload = '';
-        foreach (array_unique($looks[0]->fonts(), SORT_REGULAR) as [$family, $weight]) {
+        foreach (array_unique($assets->first, SORT_REGULAR) as [$family, $weight]) {
             $preload .= '<link rel="preload" as="font" type="font/woff2" crossorigin href="'.self::font($family, $weight).'">';
         }
 
-        return $preload.'<style>'.self::faces(self::fontsOf($looks), $script ? 'optional' : 'swap').self::css($groups).'</style>'
+        return $preload.'<style>'.self::faces($assets->fonts, $script ? 'optional' : 'swap').self::css($assets->groups).'</style>'
             .($script ? '<script type="module" src="'.self::script().'"></script>' : '');
     }
 
-    /**
-     * The same for a page that is opened from a folder: script in the page, since a browser loads none from beside it.
-     *
-     * @param  list<Look>  $looks
-     * @param  list<string>  $groups
-     */
-    public static function inline(array $looks, array $groups): string
+    /** The same for a page that is opened from a folder: script in the page, since a browser loads none from beside it. */
+    public static function inline(PageAssets $assets): string
     {
-        return '<style>'.self::faces(self::fontsOf($looks), 'swap').self::css($groups).'</style>'
+        return '<style>'.self::faces($assets->fonts, 'swap').self::css($assets->groups).'</style>'
             .'<script type="module">'.file_get_contents(public_path(ltrim(self::script(), '/'))).'</script>';
-    }
-
-    /** @return non-empty-list<Look> the looks a page is drawn in, its own first */
-    public static function looksOf(Plan $plan, PagePlan $page): array
-    {
-        return [$plan->lookOf($page->document->look), ...array_map(fn (string $id): Look => $plan->lookOf($id), $page->document->looks())];
-    }
-
-    /** @return list<string> the parts of the styles that a page needs; the desk has all of them, since anything may be added there */
-    public static function groupsOf(PagePlan $page, bool $all = false): array
-    {
-        $groups = ['base'];
-        $needed = array_map(fn (Block $b): string => Blocks::of($b->kind)->css, $page->document->blocks());
-        foreach (self::GROUPS as $group) {
-            $used = in_array($group, $needed, true);
-            // Pictures and videos behind a section need the styles of media too.
-            $behind = $group === 'media' && array_filter($page->document->sections, fn (Section $s): bool => $s->background->picture !== null || $s->background->video !== null) !== [];
-            if ($all || $used || $behind) {
-                $groups[] = $group;
-            }
-        }
-
-        return $groups;
     }
 
     /** @param  list<string>  $groups */
@@ -89,25 +48,11 @@ final class SiteAssets
         return self::built('resources/site/visitor.ts')['url'];
     }
 
-    /**
-     * @param  list<Look>  $looks
-     * @return list<array{string, int}>
-     */
-    private static function fontsOf(array $looks): array
-    {
-        return array_values(array_unique(array_merge(...array_map(fn (Look $l): array => $l->fonts(), $looks)), SORT_REGULAR));
-    }
-
-    /**
-     * The font files of some looks, for taking pages elsewhere.
-     *
-     * @param  list<Look>  $looks
-     * @return list<string> addresses below the web root
-     */
-    public static function fontFiles(array $looks): array
+    /** @return list<string> the font files of a page, for taking it elsewhere: addresses below the web root */
+    public static function fontFiles(PageAssets $assets): array
     {
         $files = [];
-        foreach (self::fontsOf($looks) as [$family, $weight]) {
+        foreach ($assets->fonts as [$family, $weight]) {
             array_push($files, self::font($family, $weight), self::font($family, $weight, 'latin-ext'));
         }
 

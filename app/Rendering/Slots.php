@@ -33,19 +33,43 @@ final class Slots
     }
 
     /**
+     * The slots on a page, each once.
+     *
+     * @return list<array{string, string}> kind, and what it is a slot of
+     */
+    public static function in(string $html): array
+    {
+        $found = [];
+        self::replace($html, function (string $kind, string $of) use (&$found): string {
+            $found["{$kind}:{$of}"] = [$kind, $of];
+
+            return '';
+        });
+
+        return array_values($found);
+    }
+
+    /**
+     * Puts HTML in the place of each slot. What is put in is not searched for slots again.
+     *
+     * @param  callable(string, string, string): string  $by  of kind, what it is a slot of, and its fallback as plain text
+     */
+    public static function replace(string $html, callable $by): string
+    {
+        return (string) preg_replace_callback('/<!--slot:([a-z]+)(?::([A-Za-z0-9_-]+))?(?::([A-Za-z0-9+\/=]*))?-->/',
+            fn (array $m): string => $by($m[1], $m[2] ?? '', (string) base64_decode($m[3] ?? '', true)), $html);
+    }
+
+    /**
      * @param  array<string, string>  $fill  HTML by slot, such as `token` or `value:email`; a slot that is not named is empty
      * @param  array<string, string>  $person  the reader's fields, as plain text
      */
     public static function fill(string $html, array $fill, array $person): string
     {
-        return (string) preg_replace_callback('/<!--slot:([a-z]+)(?::([A-Za-z0-9_-]+))?(?::([A-Za-z0-9+\/=]*))?-->/', function (array $m) use ($fill, $person): string {
-            if ($m[1] === 'merge') {
-                $value = trim($person[$m[2] ?? ''] ?? '');
+        return self::replace($html, function (string $kind, string $of, string $fallback) use ($fill, $person): string {
+            $value = trim($person[$of] ?? '');
 
-                return e($value === '' ? (string) base64_decode($m[3] ?? '', true) : $value);
-            }
-
-            return $fill[$m[1].(($m[2] ?? '') === '' ? '' : ':'.$m[2])] ?? '';
-        }, $html);
+            return $kind === 'merge' ? e($value === '' ? $fallback : $value) : $fill[$of === '' ? $kind : "{$kind}:{$of}"] ?? '';
+        });
     }
 }

@@ -6,46 +6,45 @@ namespace App\Serving;
 
 use App\Models\Funnel;
 use App\Models\OldAddress;
-use App\Models\Version;
+use App\Models\PublishedPage;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
 use Symfony\Component\HttpFoundation\Response;
 
-/** The live page at an address, found without touching a draft. */
+/** Finds the live page at an address, without a look at a draft or a plan. */
 final readonly class LivePage
 {
     /** @param  bool  $closed  is this the closed page, shown in place of the one that was asked for? */
-    private function __construct(public Funnel $funnel, public Version $version, public PagePlan $page, public bool $closed = false)
+    private function __construct(public Funnel $funnel, public PublishedPage $page, public bool $closed = false)
     {
     }
 
     /** @return self|Response the page, or what to answer instead of it */
-    public static function at(Request $request, string $funnelAddress, string $pageAddress): self|Response
+    public static function at(Request $request, PublishedPages $pages, string $funnelAddress, string $pageAddress): self|Response
     {
-        $funnel = Funnel::query()->with(['liveVersion', 'business'])->where('address', $funnelAddress)->whereNull('archived_at')->first();
+        $funnel = Funnel::query()->where('address', $funnelAddress)->whereNull('archived_at')->first();
         if ($funnel === null) {
             return self::moved($request, $funnelAddress, $pageAddress);
         }
-        $version = $funnel->liveVersion;
-        if ($version === null || $funnel->state === 'draft') {
+        if ($funnel->live_version_id === null || $funnel->state === 'draft') {
             return PlainPage::notHere()->response();
         }
-        $plan = $version->plan();
+        $live = PublishedPage::query()->where('version_id', $funnel->live_version_id);
         if ($funnel->state === 'closed') {
-            $closed = $plan->pageOf(PageRole::Closed);
+            $closed = $live->where('role', PageRole::Closed)->orderBy('id')->first();
 
-            return $closed === null ? PlainPage::closed()->response() : new self($funnel, $version, $closed, true);
+            return $closed === null ? PlainPage::closed()->response() : new self($funnel, $pages->fresh($closed), true);
         }
-        $page = $plan->pageAt($pageAddress);
+        $page = (clone $live)->where('address', $pageAddress)->first();
         if ($page !== null) {
-            return new self($funnel, $version, $page);
+            return new self($funnel, $pages->fresh($page));
         }
-        $was = OldAddress::query()->where('funnel_id', $funnel->id)->where('address', $pageAddress)->whereNotNull('page_id')->latest('id')->value('page_id');
-        $now = is_string($was) ? $plan->page($was) : null;
+        $was = OldAddress::query()->where('funnel_id', $funnel->id)->where('address', $pageAddress)->whereNotNull('page_id')
+            ->latest('id')->value('page_id');
+        $now = is_string($was) ? $live->where('page_id', $was)->value('address') : null;
 
-        return $now === null ? PlainPage::notHere()->response() : self::lead($request, $funnel->url($now->address));
+        return is_string($now) ? self::lead($request, $funnel->url($now)) : PlainPage::notHere()->response();
     }
 
     /** A funnel's earlier address leads to the one it has today. */

@@ -11,7 +11,8 @@ use Lantern\Core\Plan\PagePlan;
 /** The headers of public pages. */
 final class SiteHeaders
 {
-    private const COMMON = [
+    /** For all pages that people see. */
+    public const COMMON = [
         'Content-Type' => 'text/html; charset=utf-8',
         'X-Content-Type-Options' => 'nosniff',
         'Referrer-Policy' => 'strict-origin-when-cross-origin',
@@ -29,14 +30,14 @@ final class SiteHeaders
      *
      * @return array<string, string>
      */
-    public static function of(PagePlan $page, Business $business): array
+    public static function ofPage(PagePlan $page, Business $business): array
     {
         if ($page->settings->hasCode()) {
-            return self::COMMON + ['Content-Security-Policy' => "default-src 'self' https: data: blob: 'unsafe-inline' 'unsafe-eval'; base-uri 'none'; object-src 'none'"];
+            return ['Content-Security-Policy' => "default-src 'self' https: data: blob: 'unsafe-inline' 'unsafe-eval'; base-uri 'none'; object-src 'none'"];
         }
         $embeds = array_filter($page->document->blocksOf(BlockKind::Video), fn ($b): bool => $b->field('url') !== '') !== [];
         $hosts = $embeds ? implode(' ', array_map(fn (string $h): string => "https://{$h}", $business->embed_hosts)) : '';
 
-        return self::COMMON + ['Content-Security-Policy' => self::POLICY.($hosts === '' ? '' : "; frame-src {$hosts}")];
+        return ['Content-Security-Policy' => self::POLICY.($hosts === '' ? '' : "; frame-src {$hosts}")];
     }
 }

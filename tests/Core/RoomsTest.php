@@ -53,19 +53,19 @@ final class RoomsTest extends TestCase
         'People/Bulk' => ['Journey', 'Mail/Sequences', 'Models', 'People/Tags', 'Support'],
         'People/Import' => ['Models', 'People/Consent', 'People/Fields', 'People/Tags', 'Support'],
         'People/Privacy' => ['Mail/Sending', 'Models', 'People/Consent', 'People/Fields', 'Support'],
-        'Publishing' => ['Drafts', 'Mail/Sequences', 'Models', 'People/Fields', 'Rendering'],
         'Export' => ['Drafts', 'Files', 'Models', 'Rendering', 'Support'],
         'Forms' => ['Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'People/Consent', 'People/Fields', 'Support'],
         'Mail/Broadcasts' => ['Mail/Emails', 'Models', 'People/Segments', 'Support'],
         'Mail/Owner' => ['Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'Support'],
+        'Serving' => ['Files', 'Forms', 'Models', 'Rendering'],
+        'Publishing' => ['Drafts', 'Mail/Sequences', 'Models', 'People/Fields', 'Rendering', 'Serving'],
         'Providers' => [
             'Files', 'Forms', 'Journey', 'Mail/Broadcasts', 'Mail/Emails', 'Mail/Owner', 'Mail/Sending', 'Mail/Sequences',
-            'People/Tags', 'Support', 'Webhooks',
+            'People/Tags', 'Serving', 'Support', 'Webhooks',
         ],
-        'Serving' => ['Files', 'Forms', 'Models', 'Rendering'],
         'Console' => [
             'Drafts', 'Forms', 'Mail/Broadcasts', 'Mail/Owner', 'Mail/Sending', 'Models', 'People/Import', 'Publishing',
-            'Rendering', 'Results', 'Webhooks',
+            'Rendering', 'Results', 'Serving', 'Webhooks',
         ],
         'Http/Middleware' => [],
         'Http/Site' => [

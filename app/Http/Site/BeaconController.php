@@ -7,8 +7,10 @@ namespace App\Http\Site;
 use App\Journey\Events;
 use App\Journey\NewEvent;
 use App\Models\Funnel;
+use App\Models\PublishedPage;
+use App\Models\Version;
 use App\Serving\Browser;
-use App\Serving\PageResponse;
+use App\Serving\Source;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
@@ -38,12 +40,14 @@ final readonly class BeaconController
             || Browser::isOwner($request) || Bots::is($request->userAgent()) || str_contains(strtolower($request->headers->get('Sec-Purpose', '') ?? ''), 'prefetch')) {
             return;
         }
-        $funnel = Funnel::query()->with(['liveVersion', 'business'])->where('state', 'live')->find($funnelId);
-        if ($funnel?->liveVersion?->plan()->page($pageId) === null) {
+        $funnel = Funnel::query()->with('business')->where('state', 'live')->find($funnelId);
+        // Without its plan, which is long and says nothing that counting needs.
+        $version = $funnel === null ? null : Version::query()->select(['id', 'funnel_id'])->find($funnel->live_version_id);
+        if ($version === null || PublishedPage::query()->where('version_id', $version->id)->where('page_id', $pageId)->doesntExist()) {
             return;
         }
         $person = DB::table('visitor_person')->where('visitor', $visitor)->value('person_id');
-        $this->events->take(new NewEvent(EventType::Viewed, $funnel->business, CarbonImmutable::now(), $funnel, $funnel->liveVersion, $pageId,
-            personId: is_string($person) ? $person : null, visitor: $visitor, source: PageResponse::readSource($request->input('source'))['utm_source'] ?? null));
+        $this->events->take(new NewEvent(EventType::Viewed, $funnel->business, CarbonImmutable::now(), $funnel, $version, $pageId,
+            personId: is_string($person) ? $person : null, visitor: $visitor, source: Source::read($request->input('source'))['utm_source'] ?? null));
     }
 }

@@ -10,11 +10,12 @@ use App\Models\Confirmation;
 use App\Models\Funnel;
 use App\Models\Submission;
 use App\Rendering\LookStyle;
+use App\Rendering\PageAssets;
 use App\Rendering\SiteAssets;
 use App\Serving\Browser;
-use App\Serving\PageResponse;
 use App\Serving\PlainPage;
 use App\Serving\SiteHeaders;
+use App\Serving\Visit;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
@@ -106,7 +107,7 @@ final readonly class ConfirmController
         $target = $decision->way->toUrl ?? $funnel->url($found->submission->version->plan()->page($decision->way->toPage ?? '')->address ?? '');
 
         return redirect()->away($target, 303)
-            ->withCookie(Cookie::make(PageResponse::JOINED, $found->submission_id, 60 * 24 * 30, '/'.$funnel->address, httpOnly: true, sameSite: 'lax'));
+            ->withCookie(Cookie::make(Visit::JOINED, $found->submission_id, 60 * 24 * 30, '/'.$funnel->address, httpOnly: true, sameSite: 'lax'));
     }
 
     private function waiting(string $submission, string $seal): ?Submission
@@ -140,7 +141,7 @@ final readonly class ConfirmController
     {
         $look = self::plan($submission->funnel, $submission)->look();
 
-        return new Response(View::make('site.confirm', $more + ['look' => $look, 'head' => SiteAssets::head([$look], ['base'], false),
+        return new Response(View::make('site.confirm', $more + ['look' => $look, 'head' => SiteAssets::head(PageAssets::ofLook($look), false),
             'style' => LookStyle::whole($look, Paint::of($look, Background::paper()))])->render(), 200,
             SiteHeaders::PAGE + ['Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex']);
     }

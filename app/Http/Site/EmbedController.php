@@ -18,8 +18,9 @@ use App\Rendering\PlainView;
 use App\Rendering\SiteAssets;
 use App\Rendering\Slots;
 use App\Serving\Browser;
-use App\Serving\PageResponse;
 use App\Serving\PlainPage;
+use App\Serving\Source;
+use App\Serving\Visit;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -91,7 +92,7 @@ final readonly class EmbedController
         }
         // Both steps at once: there is no page to come back to.
         $source = $request->input('source');
-        [$first, $second] = array_map(fn (int $step): Answers => Answers::read($plan, $request->request->all(), PageResponse::parametersOf($plan, $source), $step), [1, 2]);
+        [$first, $second] = array_map(fn (int $step): Answers => Answers::read($plan, $request->request->all(), Source::parametersOf($plan, $source), $step), [1, 2]);
         $token = FormToken::read($request->input('token'), $page->id);
         if ($token === null || SpamGuard::isProgram($request, $token)) {
             return new JsonResponse(['message' => $token === null ? 'This page was open for a long time. Please press the button once more.' : 'That went very fast, as if a program had filled the form in. If you are a person, please press the button once more.',
@@ -102,7 +103,7 @@ final readonly class EmbedController
         }
         SpamGuard::count($request);
         [$submission] = $this->takeSignup->take(new Signup($funnel, $version, $page, $plan, $first, $token->nonce, CarbonImmutable::now(), null,
-            Browser::zone($request->input('zone')), PageResponse::readSource($source) + ['ref' => mb_substr((string) parse_url((string) $request->headers->get('Origin'), PHP_URL_HOST), 0, 100)],
+            Browser::zone($request->input('zone')), Source::read($source) + ['ref' => mb_substr((string) parse_url((string) $request->headers->get('Origin'), PHP_URL_HOST), 0, 100)],
             $request->ip(), $request->userAgent(), false));
         if ($plan->hasTwoSteps()) {
             $this->takeSignup->more($submission->load(['person', 'funnel']), $plan, $second);
@@ -124,7 +125,7 @@ final readonly class EmbedController
         $way = (new Journey($found->version->plan()))->way($found->page_id, Outcome::Joined);
 
         return redirect()->away($way->toUrl ?? $found->funnel->url($found->version->plan()->page($way->toPage ?? '')->address ?? ''), 303)
-            ->withCookie(Cookie::make(PageResponse::JOINED, $found->id, 60 * 24 * 30, '/'.$found->funnel->address, httpOnly: true, sameSite: 'lax'));
+            ->withCookie(Cookie::make(Visit::JOINED, $found->id, 60 * 24 * 30, '/'.$found->funnel->address, httpOnly: true, sameSite: 'lax'));
     }
 
     public static function doneLink(Submission $submission): string

@@ -6,6 +6,7 @@ namespace App\Http\Site;
 
 use App\Drafts\DraftPlan;
 use App\Models\Funnel;
+use App\Rendering\PageAssets;
 use App\Rendering\PageRenderer;
 use App\Rendering\SiteAssets;
 use App\Rendering\Slots;
@@ -34,7 +35,7 @@ final readonly class PreviewController
     {
         return $this->at($request, $funnel, $page, function (Funnel $found, Plan $plan, PagePlan $shown, CarbonImmutable $until): Response {
             $link = fn (string $address): string => e(PreviewLink::make($found->id, $until, $address));
-            $fill = ['here' => $link($shown->address), 'head' => SiteAssets::head(SiteAssets::looksOf($plan, $shown), SiteAssets::groupsOf($shown), false),
+            $fill = ['here' => $link($shown->address), 'head' => SiteAssets::head(PageAssets::of($plan, $shown), false),
                 'site' => e(url('/')), 'code:end' => '<p class="preview-note" style="position:fixed;left:0;bottom:0;margin:0;padding:.4rem .8rem;background:#20302d;color:#fffdf8;font:600 .9rem/1.3 sans-serif">Preview of a draft. Nothing you do here is stored.</p>'];
             foreach ($plan->pages as $other) {
                 $fill["page:{$other->id}"] = $link($other->address);
@@ -44,7 +45,7 @@ final readonly class PreviewController
             }
 
             return new Response(Slots::fill($this->renderer->forVisitors($plan, $shown, $found->business), $fill, []), 200,
-                SiteHeaders::of($shown, $found->business) + ['Cache-Control' => 'private, no-store', 'X-Robots-Tag' => 'noindex']);
+                SiteHeaders::ofPage($shown, $found->business) + SiteHeaders::COMMON + ['Cache-Control' => 'private, no-store', 'X-Robots-Tag' => 'noindex']);
         });
     }
 

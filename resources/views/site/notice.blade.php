@@ -10,7 +10,7 @@
 <meta name="robots" content="noindex">
 <link rel="icon" href="data:,">
 <title>{{ $title }}</title>
-{!! \App\Rendering\SiteAssets::head([$look], ['base'], false) !!}
+{!! \App\Rendering\SiteAssets::head(\App\Rendering\PageAssets::ofLook($look), false) !!}
 </head>
 <body style="{{ $style }}">
 <main>

@@ -40,8 +40,8 @@ final class EarlierReleaseTest extends TestCase
         foreach ($plan['pages'] as $i => $page) {
             $plan['pages'][$i]['document'] = ['format' => 1, 'background' => ['colour' => '#e0f0ff']] + $page['document'];
         }
-        DB::table('versions')->update(['plan' => json_encode($plan), 'fingerprint' => hash('sha256', 'as it was then'), 'drawn_by' => 1,
-            'rendered' => json_encode(array_map(fn (): string => '<html><body class="frame-soft">drawn long ago</body></html>', $version->rendered))]);
+        DB::table('versions')->update(['plan' => json_encode($plan), 'fingerprint' => hash('sha256', 'as it was then')]);
+        DB::table('published_pages')->update(['drawn_by' => 1, 'html' => '<html><body class="frame-soft">drawn long ago</body></html>']);
 
         return $funnel->refresh();
     }
@@ -59,10 +59,11 @@ final class EarlierReleaseTest extends TestCase
         $funnel = $this->earlier();
         $before = (string) preg_replace('/value="[^"]+\.[^"]+"/', '', (string) $this->get("/{$funnel->address}")->getContent());
         $plan = DB::table('versions')->value('plan');
+        DB::table('published_pages')->update(['drawn_by' => 1, 'html' => 'drawn long ago', 'slots' => '{}', 'headers' => '{}']);
 
         Artisan::call('lantern:redraw');
         self::assertStringContainsString('1 versions were drawn anew.', Artisan::output());
-        self::assertSame(PageRenderer::REVISION, (int) DB::table('versions')->value('drawn_by'));
+        self::assertSame(PageRenderer::REVISION, (int) DB::table('published_pages')->min('drawn_by'));
         self::assertSame($plan, DB::table('versions')->value('plan'), 'its plan is never touched');
         self::assertSame($before, (string) preg_replace('/value="[^"]+\.[^"]+"/', '', (string) $this->get("/{$funnel->address}")->getContent()));
         Artisan::call('lantern:redraw');
@@ -103,6 +104,8 @@ final class EarlierReleaseTest extends TestCase
         $db->exec("insert into forms (id, funnel_id, name, definition) values ('01ffffffffffffffffffffffff', '01aaaaaaaaaaaaaaaaaaaaaaaa', 'Form', '{\"button\":\"Go\"}')");
         $db->exec("insert into people (id, business_id, email, email_key, first_name, joined_at) values ('01pppppppppppppppppppppppp', 1, 'zoe@example.com', 'zoe@example.com', 'ZOË', '2026-01-05 08:00:00.000')");
         $db->exec("insert into messages (id, business_id, person_id, funnel_id, email_id, kind, unique_key, name, to_address, due_at) values ('01mmmmmmmmmmmmmmmmmmmmmmmm', 1, '01pppppppppppppppppppppppp', '01aaaaaaaaaaaaaaaaaaaaaaaa', '01eeeeeeeeeeeeeeeeeeeeeeee', 'sequence', 'k', 'Welcome', 'zoe@example.com', '2026-01-05 08:00:00.000')");
+        $plan = file_get_contents(base_path('tests/fixtures/plans/format-1.json'));
+        $db->prepare("insert into versions (id, funnel_id, number, plan, rendered, fingerprint, published_at) values ('01vvvvvvvvvvvvvvvvvvvvvvvv', '01aaaaaaaaaaaaaaaaaaaaaaaa', 1, ?, '{}', '', '2026-01-05 08:00:00.000')")->execute([$plan]);
         unset($db);
         $artisan('migrate', '--force');
         $artisan('lantern:redraw');
@@ -111,10 +114,13 @@ final class EarlierReleaseTest extends TestCase
         $sequences = $db->query("select json_extract(e.definition, '$.sequence'), q.name, m.sequence_id, json_extract(q.definition, '$.starts[0].form'), json_extract(f.definition, '$.start')
             from draft_parts e join draft_parts q on q.id = json_extract(e.definition, '$.sequence') join messages m on m.email_id = e.id join draft_parts f on f.funnel_id = e.funnel_id and f.kind = 'form' where e.kind = 'email'")->fetchAll(PDO::FETCH_NUM);
         $name = $db->query('select first_key from people')->fetchColumn();
+        $pages = $db->query('select page_id, role, address, length(html) > 1000 from published_pages order by id')->fetchAll(PDO::FETCH_NUM);
         unlink($file);
 
         self::assertSame([['01aaaaaaaaaaaaaaaaaaaaaaaa', 'Follow-up', '01aaaaaaaaaaaaaaaaaaaaaaaa', '01ffffffffffffffffffffffff', null]], $sequences);
         self::assertSame('zoë', $name);
+        $published = array_map(fn (array $p): array => [$p['id'], $p['role'], $p['address'], 1], json_decode((string) $plan, true)['pages']);
+        self::assertSame($published, $pages, 'each page of a version is a row, drawn from its plan');
 
         self::assertSame(['mine' => '{"accent":"#123456"}', 'yours' => '{}'], $changes);
     }

@@ -25,10 +25,10 @@
 @endif
 <input type="hidden" name="zone" value=""><input type="hidden" name="visitor" value=""><input type="hidden" name="source" value="{!! Slots::name('source') !!}">
 @if ($step === 1 && $form->consent !== '' && $form->consentRequired)
-<p class="consent"><label><input type="checkbox" name="consent" value="yes" required {!! Slots::name('consent') !!}> <span>{{ $form->consent }}</span></label>{!! Slots::name('error', 'consent') !!}</p>
+<p class="consent"><label><input type="checkbox" name="consent" value="yes" required {!! Slots::name('ticked', 'consent') !!}> <span>{{ $form->consent }}</span></label>{!! Slots::name('error', 'consent') !!}</p>
 @endif
 @if ($step === 1 && $form->marketing !== '')
-<p class="consent"><label><input type="checkbox" name="marketing" value="yes" {!! Slots::name('marketing') !!}> <span>{{ $form->marketing }}</span></label></p>
+<p class="consent"><label><input type="checkbox" name="marketing" value="yes" {!! Slots::name('ticked', 'marketing') !!}> <span>{{ $form->marketing }}</span></label></p>
 @endif
 <button class="button" type="submit" @if ($view->editing()) data-form-button="{{ $form->id }}" @endif>{{ $step === 1 && count($steps) > 1 && $form->nextButton !== '' ? $form->nextButton : $form->button }}</button>
 @if ($step === 1 && $form->consent !== '' && ! $form->consentRequired)

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Lantern\Core\Plan\PageRole;
+
+/**
+ * A page of a version, drawn: all that a visit to it reads. It can be drawn anew from the plan of its version at any time.
+ *
+ * @property int $id
+ * @property string $version_id
+ * @property string $page_id
+ * @property PageRole $role
+ * @property string $address within its funnel; '' for the entry page
+ * @property string $html with slots
+ * @property array<string, array<string, mixed>> $slots by slot, what of the plan it is filled with
+ * @property array<string, string> $headers those of this page alone
+ * @property int $drawn_by the revision of the renderer that drew it
+ * @property Version $version
+ */
+final class PublishedPage extends Record
+{
+    public $timestamps = false;
+
+    /** @var array<string, string> */
+    protected $casts = ['role' => PageRole::class, 'slots' => 'array', 'headers' => 'array', 'drawn_by' => 'integer'];
+
+    /** @return BelongsTo<Version, $this> */
+    public function version(): BelongsTo
+    {
+        return $this->belongsTo(Version::class);
+    }
+}

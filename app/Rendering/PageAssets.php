@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rendering;
+
+use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\Blocks;
+use Lantern\Core\Page\Look\Look;
+use Lantern\Core\Page\Section;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
+
+/** Which fonts and which parts of the styles a page needs. */
+final readonly class PageAssets
+{
+    /** The parts of the styles beside the base, which is always there; blocks say which they need. */
+    private const GROUPS = ['points', 'proof', 'sell', 'media'];
+
+    /**
+     * @param  list<array{string, int}>  $first  family and weight of the fonts that are loaded at once
+     * @param  list<array{string, int}>  $fonts  of all fonts
+     * @param  list<string>  $groups  of styles
+     */
+    private function __construct(public array $first, public array $fonts, public array $groups)
+    {
+    }
+
+    public static function of(Plan $plan, PagePlan $page): self
+    {
+        return new self(self::ownLook($plan, $page)->fonts(), self::fontsOf($plan, $page), self::groups($page, false));
+    }
+
+    /** For a page of the application's own making, in the look of a funnel. */
+    public static function ofLook(Look $look): self
+    {
+        return new self($look->fonts(), array_values(array_unique($look->fonts(), SORT_REGULAR)), ['base']);
+    }
+
+    /** For the desk, where anything may be added. */
+    public static function withAllStyles(Plan $plan, PagePlan $page): self
+    {
+        return new self(self::ownLook($plan, $page)->fonts(), self::fontsOf($plan, $page), self::groups($page, true));
+    }
+
+    /** @return array{first: list<array{string, int}>, fonts: list<array{string, int}>, groups: list<string>} */
+    public function toArray(): array
+    {
+        return ['first' => $this->first, 'fonts' => $this->fonts, 'groups' => $this->groups];
+    }
+
+    /** @param  array<string, mixed>  $written  as `toArray` wrote it */
+    public static function fromArray(array $written): self
+    {
+        $fonts = function (mixed $list): array {
+            $read = [];
+            foreach (is_array($list) ? $list : [] as $font) {
+                if (is_array($font) && is_string($font[0] ?? null) && is_int($font[1] ?? null)) {
+                    $read[] = [$font[0], $font[1]];
+                }
+            }
+
+            return $read;
+        };
+        $groups = is_array($written['groups'] ?? null) ? $written['groups'] : [];
+
+        return new self($fonts($written['first'] ?? null), $fonts($written['fonts'] ?? null), array_values(array_filter($groups, is_string(...))));
+    }
+
+    private static function ownLook(Plan $plan, PagePlan $page): Look
+    {
+        return $plan->lookOf($page->document->look);
+    }
+
+    /** @return list<array{string, int}> */
+    private static function fontsOf(Plan $plan, PagePlan $page): array
+    {
+        $looks = [self::ownLook($plan, $page), ...array_map(fn (string $id): Look => $plan->lookOf($id), $page->document->looks())];
+
+        return array_values(array_unique(array_merge(...array_map(fn (Look $l): array => $l->fonts(), $looks)), SORT_REGULAR));
+    }
+
+    /** @return list<string> */
+    private static function groups(PagePlan $page, bool $all): array
+    {
+        $groups = ['base'];
+        $needed = array_map(fn (Block $b): string => Blocks::of($b->kind)->css, $page->document->blocks());
+        foreach (self::GROUPS as $group) {
+            $used = in_array($group, $needed, true);
+            // Pictures and videos behind a section need the styles of media too.
+            $behind = $group === 'media' && array_filter($page->document->sections,
+                fn (Section $s): bool => $s->background->picture !== null || $s->background->video !== null) !== [];
+            if ($all || $used || $behind) {
+                $groups[] = $group;
+            }
+        }
+
+        return $groups;
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Serving;
+
+use App\Models\Business;
+use App\Models\PublishedPage;
+use App\Models\Version;
+use App\Rendering\PageRenderer;
+use App\Rendering\Slots;
+use App\Serving\Slots\SlotKinds;
+use Illuminate\Contracts\Container\Container;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
+
+/** Draws the pages of a version and writes each as a row, which is all that a visit to it reads. */
+final readonly class PublishedPages
+{
+    /** The renderer is made only where a page is drawn: a visit to one that is drawn already does without. */
+    public function __construct(private Container $container, private SlotKinds $slots)
+    {
+    }
+
+    /** Safe to do again: pages that are there already are drawn anew. */
+    public function write(Version $version, Plan $plan, Business $business): void
+    {
+        foreach ($plan->pages as $page) {
+            PublishedPage::query()->updateOrCreate(['version_id' => $version->id, 'page_id' => $page->id], $this->row($plan, $page, $business));
+        }
+    }
+
+    /** A page that an earlier release drew is drawn for the styles of today, together with the others of its version. */
+    public function fresh(PublishedPage $page): PublishedPage
+    {
+        if ($page->drawn_by === PageRenderer::REVISION) {
+            return $page;
+        }
+        $this->write($page->version, $page->version->plan(), $page->version->funnel->business);
+
+        return $page->refresh();
+    }
+
+    /** @return array<string, mixed> */
+    private function row(Plan $plan, PagePlan $page, Business $business): array
+    {
+        $html = $this->container->make(PageRenderer::class)->forVisitors($plan, $page, $business);
+        $slots = [];
+        foreach (Slots::in($html) as [$kind, $of]) {
+            $slots[$of === '' ? $kind : "{$kind}:{$of}"] = $this->slots->of($kind)->note($of, $plan, $page);
+        }
+
+        return ['role' => $page->role, 'address' => $page->address, 'html' => $html, 'slots' => $slots,
+            'headers' => SiteHeaders::ofPage($page, $business), 'drawn_by' => PageRenderer::REVISION];
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Serving\Slots;
+
+use App\Serving\Visit;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
+
+/** The owner's own code, in the head or at the end of the page. Only a published page carries it. */
+final class CodeSlot implements Slot
+{
+    public function note(string $of, Plan $plan, PagePlan $page): array
+    {
+        return ['html' => $of === 'head' ? $page->settings->head : $page->settings->bodyEnd];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    {
+        return is_string($noted['html'] ?? null) ? $noted['html'] : '';
+    }
+}

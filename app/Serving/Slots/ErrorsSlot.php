@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Serving\Slots;
+
+use App\Serving\Visit;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
+
+/** What is wrong with a form as a whole. */
+final class ErrorsSlot implements Slot
+{
+    public function note(string $of, Plan $plan, PagePlan $page): array
+    {
+        return [];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    {
+        $message = $visit->errors['form'] ?? null;
+
+        return $message === null ? '' : '<p class="error summary" role="alert">'.e($message).'</p>';
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Serving\Slots;
+
+use App\Rendering\PageAssets;
+use App\Rendering\SiteAssets;
+use App\Serving\Visit;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
+
+/** What the page loads: its styles, fonts and script as they are built today. */
+final class HeadSlot implements Slot
+{
+    public function note(string $of, Plan $plan, PagePlan $page): array
+    {
+        return PageAssets::of($plan, $page)->toArray();
+    }
+
+    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    {
+        return SiteAssets::head(PageAssets::fromArray($noted), true);
+    }
+}

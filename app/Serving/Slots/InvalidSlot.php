@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Serving\Slots;
+
+use App\Serving\Visit;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
+
+/** Attributes of a field with which something is wrong. The first such field has the focus. */
+final class InvalidSlot implements Slot
+{
+    public function note(string $of, Plan $plan, PagePlan $page): array
+    {
+        return [];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    {
+        if (! isset($visit->errors[$of]) || $of === 'form') {
+            return '';
+        }
+
+        return 'aria-invalid="true" aria-describedby="e-'.e($of).'"'.($of === array_key_first($visit->errors) ? ' autofocus' : '');
+    }
+}

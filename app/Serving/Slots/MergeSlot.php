@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Serving\Slots;
+
+use App\Serving\Source;
+use App\Serving\Visit;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
+
+/** A merge field: what was typed on this very device, or what the address says where the owner lets it. */
+final class MergeSlot implements Slot
+{
+    public function note(string $of, Plan $plan, PagePlan $page): array
+    {
+        return ['parameter' => in_array($of, $plan->parameters, true)];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    {
+        $typed = str_replace("\n", ', ', ($visit->submission->answers ?? [])[$of] ?? '');
+        $value = trim(($visit->submission->answers[$of] ?? null) === null && ($noted['parameter'] ?? false) === true ? Source::parameter($visit->request, $of) : $typed);
+
+        return e($value === '' ? $fallback : $value);
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Serving\Slots;
+
+use App\Serving\Visit;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
+
+/** The address of another page of the funnel. */
+final class PageSlot implements Slot
+{
+    public function note(string $of, Plan $plan, PagePlan $page): array
+    {
+        return ['address' => $plan->page($of)->address ?? ''];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    {
+        $address = $noted['address'] ?? '';
+
+        return e($visit->path(is_string($address) ? $address : ''));
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Serving\Slots;
+
+use App\Serving\Source;
+use App\Serving\Visit;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
+
+/** Where the visitor came from and what hidden fields ask of the address, carried along by the form. */
+final class SourceSlot implements Slot
+{
+    public function note(string $of, Plan $plan, PagePlan $page): array
+    {
+        return ['parameters' => Source::wanted(Source::formsOn($plan, $page))];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    {
+        $carried = $visit->request->isMethod('POST') ? $visit->request->input('source') : $visit->request->server('QUERY_STRING');
+        $wanted = is_array($noted['parameters'] ?? null) ? array_values(array_filter($noted['parameters'], is_string(...))) : [];
+
+        return e(http_build_query(Source::read($carried, $wanted)));
+    }
+}
