@@ -19,6 +19,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\MessageState;
 use Lantern\Core\People\ImportPlan;
 use Lantern\Core\Rules\Group;
 use Lantern\Core\Support\Shape;
@@ -134,7 +135,7 @@ $row(number_format($count).' messages planned', sprintf('%.2f   (%.1f µs a pers
 $test = Broadcast::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'name' => 'Test', 'subject' => 'a', 'body' => '<p>x</p>', 'settings' => ['otherSubject' => 'b'], 'state' => 'scheduled', 'send_at' => CarbonImmutable::now()]);
 $split = $time(fn () => app(Broadcasting::class)->start($test, CarbonImmutable::now()));
 $row('the same as a split test on a fifth of them', sprintf('%.2f', $split / $bare));
-$again = $time(fn () => DB::table('messages')->where('business_id', $business->id)->where('state', 'waiting')->where('due_at', '<=', '2999')->whereIn('kind', ['broadcast'])->orderBy('due_at')->limit(500)->pluck('id'));
+$again = $time(fn () => DB::table('messages')->where('business_id', $business->id)->where('state', MessageState::Waiting)->where('due_at', '<=', '2999')->whereIn('kind', ['broadcast'])->orderBy('due_at')->limit(500)->pluck('id'));
 $row('finding the next 500 that are due', sprintf('%.0f ms', $again));
 
 echo "\nBringing in 100,000 lines\n";

@@ -15,6 +15,7 @@ use App\Support\Ids;
 use Bench\Scratch;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Sequences\Delay;
 use Lantern\Core\Sequences\EmailPlan;
 
@@ -67,12 +68,12 @@ foreach ($version->plan()->emailsOf($sequence->id) as $i => $email) {
             strftime('%Y-%m-%d %H:%M:%f', 'now', ?), '2026-01-01', '2026-01-01' from people", [$funnel->id, $version->id, $email->id, $sequence->id, $email->id, $email->name, $i, sprintf('%+d days', $i * 2 - 3)]);
 }
 DB::statement('analyze');
-$waiting = fn (): int => Message::query()->where('state', 'waiting')->count();
+$waiting = fn (): int => Message::query()->where('state', MessageState::Waiting)->count();
 
 $now = CarbonImmutable::now();
 $count = $waiting();
 DB::beginTransaction();
-$bare = $time(fn () => Message::query()->where('state', 'waiting')->update(['due_at' => $now->addDays(9)->format('Y-m-d H:i:s.v')]));
+$bare = $time(fn () => Message::query()->where('state', MessageState::Waiting)->update(['due_at' => $now->addDays(9)->format('Y-m-d H:i:s.v')]));
 DB::rollBack();
 
 DraftPart::there($funnel->id, 'email')->where('name', 'Day 6')->firstOrFail()->change(['delay' => ['days' => 7, 'hour' => 9]])->save();
@@ -112,7 +113,7 @@ $screen = $time(function () use ($numbers, $funnel): void {
 });
 $row('the numbers on the timeline, with '.number_format(Message::query()->count()).' messages', sprintf('%.2f   (%.0f ms)', $screen / $bare, $screen));
 
-Message::query()->where('state', 'waiting')->update(['due_at' => $now->subMinute()->format('Y-m-d H:i:s.v'), 'queued_at' => null]);
+Message::query()->where('state', MessageState::Waiting)->update(['due_at' => $now->subMinute()->format('Y-m-d H:i:s.v'), 'queued_at' => null]);
 $postman = app(MessageSender::class);
 $took = $time(fn () => $postman->queueDue());
 $row('queueing the next 500 of '.number_format($waiting()).' that are due', sprintf('%.0f ms', $took));
@@ -122,5 +123,5 @@ $took = $time(function () use ($ids, $postman): void {
         $postman->send((string) $id);
     }
 });
-$sent = Message::query()->whereIn('id', $ids)->where('state', 'sent')->count();
+$sent = Message::query()->whereIn('id', $ids)->where('state', MessageState::Sent)->count();
 $row("writing and handing over {$sent} emails, one worker, to the outbox", sprintf('%.0f a second', $sent / $took * 1000));

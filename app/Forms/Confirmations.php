@@ -11,6 +11,7 @@ use App\Models\Confirmation;
 use App\Models\Submission;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Forms\SubmissionState;
 use Lantern\Core\Journey\Effects\AskToConfirm;
 use Lantern\Core\Journey\Effects\Effect;
 
@@ -45,7 +46,7 @@ final readonly class Confirmations implements CarriesOut
     {
         return DB::transaction(function () use ($submission): bool {
             $before = Confirmation::query()->where('submission_id', $submission->id);
-            if ($submission->state !== 'waiting' || (clone $before)->count() >= self::MOST
+            if ($submission->state !== SubmissionState::Waiting || (clone $before)->count() >= self::MOST
                 || (clone $before)->where('created_at', '>', CarbonImmutable::now()->subSeconds(self::PAUSE))->exists()) {
                 return false;
             }

@@ -17,6 +17,7 @@ use Lantern\Core\Events\EventType;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Forms\SubmissionState;
 use Lantern\Core\Journey\Decision;
 use Lantern\Core\Journey\Journey;
 use Lantern\Core\People\EmailAddress;
@@ -46,7 +47,7 @@ final readonly class TakeSignup
             $token = substr(hash('sha256', "{$signup->token}|{$email->key}"), 0, 32);
             $before = Submission::query()->where('token', $token)->first();
             if ($before !== null) {
-                return [$before, new Decision($before->state === 'waiting' ? null : $journey->way($signup->page->id, Outcome::Joined))];
+                return [$before, new Decision($before->state === SubmissionState::Waiting ? null : $journey->way($signup->page->id, Outcome::Joined))];
             }
             $waits = $signup->form->doubleOptIn;
             $person = $this->person($signup, $email, $waits);
@@ -60,7 +61,7 @@ final readonly class TakeSignup
                 'marketing_words' => $signup->form->marketing === '' ? null : $signup->form->marketing,
                 'ip' => $signup->ip, 'user_agent' => $signup->userAgent === null ? null : mb_substr($signup->userAgent, 0, 500),
                 'source' => $signup->source === [] ? null : $signup->source, 'submitted_at' => $signup->at,
-                'state' => $waits ? 'waiting' : 'taken', 'visitor' => $signup->visitor,
+                'state' => $waits ? SubmissionState::Waiting : SubmissionState::Taken, 'visitor' => $signup->visitor,
             ]);
             $submission->setRelation('person', $person)->setRelation('funnel', $signup->funnel)->setRelation('version', $signup->version);
 
@@ -75,7 +76,7 @@ final readonly class TakeSignup
         return DB::transaction(function () use ($submission, $at, $ip, $owner): Decision {
             $plan = $submission->version->plan();
             $form = $plan->form($submission->form_id) ?? throw new LogicException('A version that took a form has it.');
-            if (Submission::query()->where('id', $submission->id)->where('state', 'waiting')->update(['state' => 'taken', 'confirmed_at' => Instant::sql($at), 'confirmed_ip' => $ip]) === 0) {
+            if (Submission::query()->where('id', $submission->id)->where('state', SubmissionState::Waiting)->update(['state' => SubmissionState::Taken, 'confirmed_at' => Instant::sql($at), 'confirmed_ip' => $ip]) === 0) {
                 return new Decision((new Journey($plan))->way($submission->page_id, Outcome::Confirmed));
             }
             $submission->refresh();
@@ -92,7 +93,7 @@ final readonly class TakeSignup
     {
         DB::transaction(function () use ($submission, $form, $answers): void {
             $submission->forceFill(['answers' => $answers->values + $submission->answers])->save();
-            if ($submission->state === 'taken') {
+            if ($submission->state === SubmissionState::Taken) {
                 $this->keep($submission->person, $form, $answers->values);
             }
         });

@@ -19,6 +19,7 @@ use Lantern\Core\Journey\Decision;
 use Lantern\Core\Journey\Effects\StopSequence;
 use Lantern\Core\Journey\Journey;
 use Lantern\Core\Journey\Visitor;
+use Lantern\Core\Plan\FunnelState;
 
 /**
  * The one door for what happens. An event is recorded, the Journey of its funnel and of every live funnel that listens
@@ -132,7 +133,7 @@ final readonly class Events
     {
         $keys = $event->person === null ? [] : $core->keys();
 
-        return $keys === [] ? [] : array_values(Funnel::query()->with(['liveVersion', 'business'])->where('business_id', $event->business->id)->where('state', 'live')
+        return $keys === [] ? [] : array_values(Funnel::query()->with(['liveVersion', 'business'])->where('business_id', $event->business->id)->where('state', FunnelState::Live)
             ->whereNull('archived_at')->when($except !== null, fn ($q) => $q->where('id', '!=', $except))
             ->whereIn('live_version_id', DB::table('version_triggers')->whereIn('trigger_key', $keys)->select('version_id'))->orderBy('id')->get()->all());
     }

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Lantern\Core\Emails\BroadcastPlan;
+use Lantern\Core\Emails\BroadcastState;
 use Lantern\Core\Support\Shape;
 
 /**
@@ -21,7 +22,7 @@ use Lantern\Core\Support\Shape;
  * @property string $body sanitised HTML
  * @property array<string, mixed> $audience rules
  * @property array<string, mixed> $settings split test and sending again
- * @property string $state
+ * @property BroadcastState $state
  * @property int $revision
  * @property CarbonImmutable|null $send_at
  * @property CarbonImmutable|null $started_at
@@ -38,7 +39,7 @@ final class Broadcast extends Record
     use HasUlids;
 
     /** @var array<string, string> */
-    protected $casts = ['audience' => 'array', 'settings' => 'array', 'send_at' => 'immutable_datetime', 'started_at' => 'immutable_datetime',
+    protected $casts = ['state' => BroadcastState::class, 'audience' => 'array', 'settings' => 'array', 'send_at' => 'immutable_datetime', 'started_at' => 'immutable_datetime',
         'picked_at' => 'immutable_datetime', 'again_at' => 'immutable_datetime', 'deleted_at' => 'immutable_datetime'];
 
     protected $attributes = ['funnel_id' => null, 'subject' => '', 'body' => '', 'audience' => '{"all":true,"of":[]}', 'settings' => '{}', 'state' => 'draft', 'revision' => 1,

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Lantern\Core\Plan\FunnelState;
 
 /**
  * A funnel's draft, and which version of it is live.
@@ -23,7 +24,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string|null $icon likewise
  * @property array<string, string> $fields the funnel's own merge fields
  * @property list<string> $parameters address parameters that may be used as merge fields
- * @property string $state draft, live or closed
+ * @property FunnelState $state
  * @property string|null $live_version_id
  * @property CarbonImmutable|null $archived_at
  * @property CarbonImmutable $created_at
@@ -38,7 +39,7 @@ final class Funnel extends Record
     use HasUlids;
 
     /** @var array<string, string> */
-    protected $casts = ['archived_at' => 'immutable_datetime', 'look_changes' => 'array', 'fields' => 'array', 'parameters' => 'array'];
+    protected $casts = ['state' => FunnelState::class, 'archived_at' => 'immutable_datetime', 'look_changes' => 'array', 'fields' => 'array', 'parameters' => 'array'];
 
     protected $attributes = ['state' => 'draft', 'live_version_id' => null, 'archived_at' => null,
         'look_changes' => '{}', 'logo' => null, 'icon' => null, 'fields' => '{}', 'parameters' => '[]'];

@@ -15,7 +15,7 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
  * @property string|null $submission_id
  * @property string $url
  * @property string $payload JSON, as it was or will be sent
- * @property string $state
+ * @property CallState $state
  * @property int $attempts
  * @property CarbonImmutable $due_at
  * @property CarbonImmutable|null $queued_at when a worker was asked to make it
@@ -28,7 +28,7 @@ final class HookCall extends Record
     use HasUlids;
 
     /** @var array<string, string> */
-    protected $casts = ['due_at' => 'immutable_datetime', 'queued_at' => 'immutable_datetime'];
+    protected $casts = ['state' => CallState::class, 'due_at' => 'immutable_datetime', 'queued_at' => 'immutable_datetime'];
 
     protected $attributes = ['state' => 'waiting', 'attempts' => 0, 'status' => null, 'answer' => null];
 }

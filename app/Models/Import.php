@@ -16,7 +16,7 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
  * @property string $path where its UTF-8 copy lies, as CSV
  * @property array<string, mixed> $reading delimiter, encoding it came in, headings, sample rows, and how many lines there are
  * @property array<string, mixed> $settings {@see \Lantern\Core\People\ImportPlan}
- * @property string $state
+ * @property ImportState $state
  * @property int $at_byte how far it is read
  * @property int $at_line
  * @property int $lines
@@ -35,7 +35,7 @@ final class Import extends Record
     use HasUlids;
 
     /** @var array<string, string> */
-    protected $casts = ['reading' => 'array', 'settings' => 'array', 'undone_at' => 'immutable_datetime'];
+    protected $casts = ['state' => ImportState::class, 'reading' => 'array', 'settings' => 'array', 'undone_at' => 'immutable_datetime'];
 
     protected $attributes = ['settings' => '{}', 'state' => 'new', 'at_byte' => 0, 'at_line' => 0, 'lines' => 0, 'added' => 0, 'updated' => 0, 'same' => 0, 'refused' => 0, 'noted' => 0, 'stayed' => null, 'undone_at' => null];
 }

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Lantern\Core\Emails\MessageKind;
+use Lantern\Core\Emails\MessageState;
 
 /**
  * One message to one person: waiting, sending (claimed by a worker), sent, failed or cancelled.
@@ -29,7 +30,7 @@ use Lantern\Core\Emails\MessageKind;
  * @property string $subject
  * @property string|null $html
  * @property string|null $text
- * @property string $state
+ * @property MessageState $state
  * @property CarbonImmutable $due_at
  * @property CarbonImmutable|null $claimed_at
  * @property int $attempts
@@ -50,7 +51,7 @@ final class Message extends Record
     use HasUlids;
 
     /** @var array<string, string> */
-    protected $casts = ['kind' => MessageKind::class, 'due_at' => 'immutable_datetime', 'claimed_at' => 'immutable_datetime', 'sent_at' => 'immutable_datetime',
+    protected $casts = ['state' => MessageState::class, 'kind' => MessageKind::class, 'due_at' => 'immutable_datetime', 'claimed_at' => 'immutable_datetime', 'sent_at' => 'immutable_datetime',
         'opened_at' => 'immutable_datetime', 'clicked_at' => 'immutable_datetime', 'lost_at' => 'immutable_datetime', 'content' => 'array'];
 
     protected $attributes = ['state' => 'waiting', 'attempts' => 0, 'subject' => '', 'html' => null, 'text' => null,

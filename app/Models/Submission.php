@@ -7,6 +7,7 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Lantern\Core\Forms\SubmissionState;
 
 /**
  * A form filled in once, with the words that were agreed to.
@@ -24,7 +25,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $ip
  * @property string|null $user_agent
  * @property array<string, string>|null $source
- * @property string $state `waiting` for a confirmation, or `taken`
+ * @property SubmissionState $state
  * @property bool|null $marketing whether the box for further emails was ticked; null where there was none
  * @property string|null $marketing_words
  * @property CarbonImmutable|null $confirmed_at
@@ -42,7 +43,7 @@ final class Submission extends Record
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['answers' => 'array', 'source' => 'array', 'consented' => 'boolean', 'submitted_at' => 'immutable_datetime', 'marketing' => 'boolean', 'confirmed_at' => 'immutable_datetime'];
+    protected $casts = ['state' => SubmissionState::class, 'answers' => 'array', 'source' => 'array', 'consented' => 'boolean', 'submitted_at' => 'immutable_datetime', 'marketing' => 'boolean', 'confirmed_at' => 'immutable_datetime'];
 
     protected $attributes = ['state' => 'taken', 'marketing' => null, 'marketing_words' => null, 'confirmed_at' => null, 'confirmed_ip' => null, 'visitor' => null];
 

@@ -17,6 +17,7 @@ use App\Serving\PublishedPages;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Checks\GoLiveCheck;
+use Lantern\Core\Plan\FunnelState;
 use Lantern\Core\Plan\Plan;
 
 /** Draft, version, switch: the only way anything reaches the public. */
@@ -72,7 +73,7 @@ final readonly class Publishing
             if ($live !== null && $live->id !== $version->id) {
                 self::rememberAddresses($funnel, $live->plan(), $version->plan());
             }
-            $funnel->forceFill(['state' => 'live', 'live_version_id' => $version->id])->save();
+            $funnel->forceFill(['state' => FunnelState::Live, 'live_version_id' => $version->id])->save();
             $funnel->setRelation('liveVersion', $version);
             if (Enrolment::query()->where('funnel_id', $funnel->id)->whereNull('ended_at')->exists()) {
                 CarryChange::dispatch($funnel->id);
@@ -98,7 +99,7 @@ final readonly class Publishing
     /** Takes the funnel off the public web; its links then say so kindly. */
     public function close(Funnel $funnel): void
     {
-        $funnel->forceFill(['state' => 'closed'])->save();
+        $funnel->forceFill(['state' => FunnelState::Closed])->save();
     }
 
     /** Does the draft differ from what is live? */

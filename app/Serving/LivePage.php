@@ -9,6 +9,7 @@ use App\Models\OldAddress;
 use App\Models\PublishedPage;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Lantern\Core\Plan\FunnelState;
 use Lantern\Core\Plan\PageRole;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -27,11 +28,11 @@ final readonly class LivePage
         if ($funnel === null) {
             return self::moved($request, $funnelAddress, $pageAddress);
         }
-        if ($funnel->live_version_id === null || $funnel->state === 'draft') {
+        if ($funnel->live_version_id === null || $funnel->state === FunnelState::Draft) {
             return PlainPage::notHere()->response();
         }
         $live = PublishedPage::query()->where('version_id', $funnel->live_version_id);
-        if ($funnel->state === 'closed') {
+        if ($funnel->state === FunnelState::Closed) {
             $closed = $live->where('role', PageRole::Closed)->orderBy('id')->first();
 
             return $closed === null ? PlainPage::closed()->response() : new self($funnel, $pages->fresh($closed), true);
@@ -51,7 +52,7 @@ final readonly class LivePage
     private static function moved(Request $request, string $address, string $page): Response
     {
         $id = OldAddress::query()->where('address', $address)->whereNull('page_id')->latest('id')->value('funnel_id');
-        $funnel = is_string($id) ? Funnel::query()->whereNull('archived_at')->where('state', '!=', 'draft')->find($id) : null;
+        $funnel = is_string($id) ? Funnel::query()->whereNull('archived_at')->where('state', '!=', FunnelState::Draft)->find($id) : null;
 
         return $funnel === null ? PlainPage::notHere()->response() : self::lead($request, $funnel->url($page));
     }

@@ -7,6 +7,7 @@ namespace App\Webhooks;
 use App\Journey\CarriesOut;
 use App\Journey\EffectContext;
 use App\Models\Business;
+use App\Models\CallState;
 use App\Models\HookCall;
 use App\Models\Submission;
 use App\Support\Instant;
@@ -59,8 +60,8 @@ final readonly class Webhooks implements CarriesOut
     public function make(string $id): void
     {
         $now = CarbonImmutable::now();
-        $claimed = HookCall::query()->where('id', $id)->where('state', 'waiting')->where('due_at', '<=', Instant::sql($now))
-            ->update(['state' => 'calling', 'claimed_at' => Instant::sql($now), 'attempts' => DB::raw('attempts + 1')]);
+        $claimed = HookCall::query()->where('id', $id)->where('state', CallState::Waiting)->where('due_at', '<=', Instant::sql($now))
+            ->update(['state' => CallState::Calling, 'claimed_at' => Instant::sql($now), 'attempts' => DB::raw('attempts + 1')]);
         if ($claimed === 0) {
             return;
         }
@@ -80,7 +81,7 @@ final readonly class Webhooks implements CarriesOut
     {
         $done = $status !== null && $status >= 200 && $status < 300;
         $again = ! $done && $call->attempts < self::MOST_TRIES;
-        $call->forceFill(['state' => $done ? 'done' : ($again ? 'waiting' : 'failed'), 'status' => $status, 'answer' => $answer, 'claimed_at' => null, 'queued_at' => null,
+        $call->forceFill(['state' => $done ? CallState::Done : ($again ? CallState::Waiting : CallState::Failed), 'status' => $status, 'answer' => $answer, 'claimed_at' => null, 'queued_at' => null,
             'due_at' => $again ? CarbonImmutable::now()->addMinutes(self::BACK_OFF[min($call->attempts, count(self::BACK_OFF)) - 1] ?? 1) : $call->due_at])->save();
     }
 
@@ -97,8 +98,8 @@ final readonly class Webhooks implements CarriesOut
     public function queueDue(): int
     {
         $now = CarbonImmutable::now();
-        HookCall::query()->where('state', 'calling')->where('claimed_at', '<', Instant::sql($now->subSeconds(self::STALE_SECONDS)))->update(['state' => 'waiting', 'queued_at' => null]);
-        $ids = HookCall::query()->where('state', 'waiting')->where('due_at', '<=', Instant::sql($now))
+        HookCall::query()->where('state', CallState::Calling)->where('claimed_at', '<', Instant::sql($now->subSeconds(self::STALE_SECONDS)))->update(['state' => CallState::Waiting, 'queued_at' => null]);
+        $ids = HookCall::query()->where('state', CallState::Waiting)->where('due_at', '<=', Instant::sql($now))
             // One that is queued is not queued again while an address that answers slowly holds the worker; a job that was lost is, after a while.
             ->where(fn ($q) => $q->whereNull('queued_at')->orWhere('queued_at', '<', Instant::sql($now->subHour())))->orderBy('due_at')->limit(200)->pluck('id')->all();
         HookCall::query()->whereIn('id', $ids)->update(['queued_at' => Instant::sql($now)]);

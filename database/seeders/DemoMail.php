@@ -15,6 +15,7 @@ use App\Models\Message;
 use App\Models\Segment;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
+use Lantern\Core\Emails\BroadcastState;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -68,10 +69,10 @@ final class DemoMail
         Segment::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'name' => 'Keen on the plan', 'rules' => $keen]);
         Segment::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'name' => 'Quiet for a month', 'rules' => ['all' => true, 'rules' => [['kind' => 'date', 'date' => 'active', 'compare' => 'longer', 'days' => 30]]]]);
         $letter = Broadcast::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'funnel_id' => Funnel::query()->where('business_id', $business->id)->where('address', 'practice-plan')->value('id'),
-            'name' => 'An evening of open strings', 'subject' => 'Would you like to listen in?', 'audience' => $keen, 'state' => 'scheduled', 'send_at' => CarbonImmutable::now(),
+            'name' => 'An evening of open strings', 'subject' => 'Would you like to listen in?', 'audience' => $keen, 'state' => BroadcastState::Scheduled, 'send_at' => CarbonImmutable::now(),
             'body' => '<p>Hello {{first_name|there}},</p><p>on the last Thursday of the month five of my students play for each other, mistakes and all. You are welcome to sit in the back row and listen.</p><p><a href="https://ferncroft.example/evening">Keep me a chair</a></p><p>Warmly,<br>Imke</p>']);
         $this->broadcasting->start($letter, CarbonImmutable::now());
-        Broadcast::query()->whereKey($letter->id)->update(['state' => 'sent']);
+        Broadcast::query()->whereKey($letter->id)->update(['state' => BroadcastState::Sent]);
         Broadcast::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'name' => 'First Season opens', 'subject' => 'Twelve weeks, twelve minutes a day', 'settings' => ['otherSubject' => 'The doors are open', 'share' => 20],
             'body' => '<p>Hello {{first_name|there}},</p><p>the new season begins, and there are eight chairs.</p><p>Warmly,<br>Imke</p>']);
     }

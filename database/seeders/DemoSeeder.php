@@ -27,6 +27,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Seeder;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Plan\Goal;
@@ -197,12 +198,12 @@ final class DemoSeeder extends Seeder
     /** Sends what is due by then, each message at the moment it is due; now and then somebody has enough. */
     private function sendDue(CarbonImmutable $until): void
     {
-        foreach (Message::query()->where('state', 'waiting')->where('due_at', '<=', $until->format('Y-m-d H:i:s.v'))->orderBy('due_at')->get() as $message) {
+        foreach (Message::query()->where('state', MessageState::Waiting)->where('due_at', '<=', $until->format('Y-m-d H:i:s.v'))->orderBy('due_at')->get() as $message) {
             CarbonImmutable::setTestNow($message->due_at->addSeconds(2));
             $this->postman->send($message->id);
             $sent = $message->refresh()->load('person');
             $person = $sent->person;
-            if ($sent->state === 'sent' && $person !== null) {
+            if ($sent->state === MessageState::Sent && $person !== null) {
                 $this->mail->read($sent, $this->crowd, $this->end);
                 if ($this->crowd->chance(0.009)) {
                     $this->unsubscribe->of($person, $sent);

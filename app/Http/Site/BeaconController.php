@@ -17,6 +17,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
+use Lantern\Core\Plan\FunnelState;
 use Lantern\Core\Results\Bots;
 
 /** Counts a view that the visitor script reports. It answers the same whatever it was told. */
@@ -40,7 +41,7 @@ final readonly class BeaconController
             || Browser::isOwner($request) || Bots::is($request->userAgent()) || str_contains(strtolower($request->headers->get('Sec-Purpose', '') ?? ''), 'prefetch')) {
             return;
         }
-        $funnel = Funnel::query()->with('business')->where('state', 'live')->find($funnelId);
+        $funnel = Funnel::query()->with('business')->where('state', FunnelState::Live)->find($funnelId);
         // Without its plan, which is long and says nothing that counting needs.
         $version = $funnel === null ? null : Version::query()->select(['id', 'funnel_id'])->find($funnel->live_version_id);
         if ($version === null || PublishedPage::query()->where('version_id', $version->id)->where('page_id', $pageId)->doesntExist()) {

@@ -25,6 +25,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\View;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Forms\ConfirmWords;
+use Lantern\Core\Forms\SubmissionState;
 use Lantern\Core\Journey\Decision;
 use Lantern\Core\Page\Look\Background;
 use Lantern\Core\Page\Look\Paint;
@@ -47,7 +48,7 @@ final readonly class ConfirmController
         if ($found === null) {
             return PlainPage::notHere()->response();
         }
-        if ($found->state !== 'waiting') {
+        if ($found->state !== SubmissionState::Waiting) {
             return redirect()->away($found->funnel->url());
         }
 
@@ -76,7 +77,7 @@ final readonly class ConfirmController
             return PlainPage::notHere()->response();
         }
         $submission = $found->submission;
-        if ($submission->state !== 'waiting') {
+        if ($submission->state !== SubmissionState::Waiting) {
             return $this->page($submission, ['title' => 'This is done', 'words' => 'This address is confirmed already. There is nothing left to do here.', 'onward' => $submission->funnel->url()]);
         }
         if ($found->used_at !== null || $found->expires_at < CarbonImmutable::now()) {
@@ -98,7 +99,7 @@ final readonly class ConfirmController
             // Once: whoever turns it from unused to used has used it. If what follows fails, it is as it was.
             $used = Confirmation::query()->where('id', $found->id)->whereNull('used_at')->where('expires_at', '>=', CarbonImmutable::now())->update(['used_at' => CarbonImmutable::now()]);
 
-            return $used === 0 || $found->submission->state !== 'waiting' ? null : $this->takeSignup->confirmed($found->submission, CarbonImmutable::now(), $request->ip(), Browser::isOwner($request));
+            return $used === 0 || $found->submission->state !== SubmissionState::Waiting ? null : $this->takeSignup->confirmed($found->submission, CarbonImmutable::now(), $request->ip(), Browser::isOwner($request));
         });
         if ($decision === null) {
             return $this->ask($confirmation, $seal);

@@ -31,11 +31,13 @@ use Illuminate\Support\Facades\View;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Forms\SubmissionState;
 use Lantern\Core\Journey\Journey;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Look\Background;
 use Lantern\Core\Page\Look\Paint;
+use Lantern\Core\Plan\FunnelState;
 use Lantern\Core\Plan\PagePlan;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
 
@@ -109,7 +111,7 @@ final readonly class EmbedController
             $this->takeSignup->more($submission->load(['person', 'funnel']), $plan, $second);
         }
 
-        return new JsonResponse($plan->done !== '' && $submission->state === 'taken' ? ['done' => $plan->done] : ['go' => self::doneLink($submission)], 200, self::OPEN);
+        return new JsonResponse($plan->done !== '' && $submission->state === SubmissionState::Taken ? ['done' => $plan->done] : ['go' => self::doneLink($submission)], 200, self::OPEN);
     }
 
     /** Back on our own site, where the browser can be given what the form's own page would have given it. */
@@ -119,7 +121,7 @@ final readonly class EmbedController
         if ($found === null || $found->submitted_at < CarbonImmutable::now()->subHour()) {
             return PlainPage::notHere()->response();
         }
-        if ($found->state === 'waiting') {
+        if ($found->state === SubmissionState::Waiting) {
             return redirect()->away(Confirmations::waitingLink($found), 303);
         }
         $way = (new Journey($found->version->plan()))->way($found->page_id, Outcome::Joined);
@@ -138,7 +140,7 @@ final readonly class EmbedController
     {
         $form = Ids::is($id) ? DraftPart::query()->with(['funnel.liveVersion', 'funnel.business'])->where('kind', FormPlan::kind())->where('id', $id)->first() : null;
         $funnel = $form?->funnel;
-        $version = $funnel?->state === 'live' && $funnel->archived_at === null ? $funnel->liveVersion : null;
+        $version = $funnel?->state === FunnelState::Live && $funnel->archived_at === null ? $funnel->liveVersion : null;
         $plan = $version?->plan();
         $live = $plan?->form($id);
         if ($funnel === null || $version === null || $plan === null || $live === null) {

@@ -26,6 +26,7 @@ use Illuminate\Support\Str;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Forms\SubmissionState;
 use Lantern\Core\Journey\Journey;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
@@ -106,7 +107,7 @@ final readonly class SignupController
     /** Where a visitor goes who has filled in all there is. */
     private static function onward(Version $version, Submission $submission, ?Way $way): string
     {
-        return $submission->state === 'waiting' ? Confirmations::waitingLink($submission)
+        return $submission->state === SubmissionState::Waiting ? Confirmations::waitingLink($submission)
             : $way->toUrl ?? $submission->funnel->url($version->plan()->page($way->toPage ?? '')->address ?? '');
     }
 

@@ -22,6 +22,7 @@ use Lantern\Core\Page\Look\Fonts;
 use Lantern\Core\Page\Look\Look;
 use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Page\SectionKind;
+use Lantern\Core\Plan\FunnelState;
 use Lantern\Core\Plan\PageRole;
 
 /** The shapes the Studio's script reads; `resources/studio/api/types.ts` names the same. */
@@ -60,7 +61,7 @@ final class Json
     public static function version(Version $version, Funnel $funnel): array
     {
         return ['id' => $version->id, 'number' => $version->number, 'note' => $version->note,
-            'publishedAt' => Instant::json($version->published_at), 'live' => $funnel->live_version_id === $version->id && $funnel->state === 'live'];
+            'publishedAt' => Instant::json($version->published_at), 'live' => $funnel->live_version_id === $version->id && $funnel->state === FunnelState::Live];
     }
 
     /** @return array<string, mixed> */

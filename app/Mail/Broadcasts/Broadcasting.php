@@ -12,7 +12,9 @@ use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\BroadcastState;
 use Lantern\Core\Emails\MessageKind;
+use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Emails\SubjectTest;
 use Lantern\Core\Rules\Group;
 use Lantern\Core\Rules\Standing;
@@ -39,21 +41,21 @@ final class Broadcasting
     /** Does whatever is due for all broadcasts. */
     public function tick(CarbonImmutable $now): void
     {
-        $due = fn (string $state) => Broadcast::query()->where('state', $state)->whereNull('deleted_at');
-        foreach ($due('scheduled')->where('send_at', '<=', Instant::sql($now))->get() as $broadcast) {
+        $due = fn (BroadcastState $state) => Broadcast::query()->where('state', $state)->whereNull('deleted_at');
+        foreach ($due(BroadcastState::Scheduled)->where('send_at', '<=', Instant::sql($now))->get() as $broadcast) {
             $this->start($broadcast, $now);
         }
-        foreach ($due('testing')->get() as $broadcast) {
+        foreach ($due(BroadcastState::Testing)->get() as $broadcast) {
             if ($this->hasRun($broadcast, $now)) {
                 $this->pick($broadcast, $now);
             }
         }
-        foreach ($due('sending')->get() as $broadcast) {
-            if (! DB::table('messages')->where('broadcast_id', $broadcast->id)->whereIn('state', ['waiting', 'sending'])->exists()) {
-                Broadcast::query()->where('id', $broadcast->id)->where('state', 'sending')->update(['state' => 'sent']);
+        foreach ($due(BroadcastState::Sending)->get() as $broadcast) {
+            if (! DB::table('messages')->where('broadcast_id', $broadcast->id)->whereIn('state', [MessageState::Waiting, MessageState::Sending])->exists()) {
+                Broadcast::query()->where('id', $broadcast->id)->where('state', BroadcastState::Sending)->update(['state' => BroadcastState::Sent]);
             }
         }
-        foreach ($due('sent')->whereNull('again_at')->get() as $broadcast) {
+        foreach ($due(BroadcastState::Sent)->whereNull('again_at')->get() as $broadcast) {
             $days = $broadcast->plan()->againDays;
             if ($days > 0 && $broadcast->started_at !== null && $broadcast->started_at->addDays($days) <= $now) {
                 $this->again($broadcast, $now);
@@ -69,10 +71,10 @@ final class Broadcasting
     {
         $test = fn () => DB::table('messages')->where('broadcast_id', $broadcast->id);
         $began = $broadcast->started_at;
-        if ($began === null || $began->addHours($broadcast->plan()->hours) > $now || $test()->whereIn('state', ['waiting', 'sending'])->where('due_at', '<=', Instant::sql($now))->exists()) {
+        if ($began === null || $began->addHours($broadcast->plan()->hours) > $now || $test()->whereIn('state', [MessageState::Waiting, MessageState::Sending])->where('due_at', '<=', Instant::sql($now))->exists()) {
             return false;
         }
-        $last = $test()->where('state', 'sent')->max('sent_at');
+        $last = $test()->where('state', MessageState::Sent)->max('sent_at');
 
         return ! is_string($last) || (new CarbonImmutable($last, 'UTC'))->addHours($broadcast->plan()->hours) <= $now;
     }
@@ -81,7 +83,7 @@ final class Broadcasting
     {
         DB::transaction(function () use ($broadcast, $now): void {
             $test = $broadcast->plan()->isTest();
-            if (Broadcast::query()->where('id', $broadcast->id)->where('state', 'scheduled')->update(['state' => $test ? 'testing' : 'sending', 'started_at' => Instant::sql($now)]) === 0) {
+            if (Broadcast::query()->where('id', $broadcast->id)->where('state', BroadcastState::Scheduled)->update(['state' => $test ? BroadcastState::Testing : BroadcastState::Sending, 'started_at' => Instant::sql($now)]) === 0) {
                 return;
             }
             $business = Business::query()->findOrFail($broadcast->business_id);
@@ -103,7 +105,7 @@ final class Broadcasting
                 $variant = $plan->variant($broadcast->id, $last);
                 if ($variant !== null) {
                     $rows[] = ['id' => Ids::next(), 'business_id' => $business->id, 'person_id' => $last, 'broadcast_id' => $broadcast->id, 'funnel_id' => $broadcast->funnel_id, 'variant' => $variant, 'kind' => MessageKind::Broadcast->value,
-                        'unique_key' => "broadcast:{$broadcast->id}:{$last}", 'name' => $broadcast->name, 'to_address' => $person->email, 'subject' => '', 'state' => 'waiting', 'due_at' => $stamp, 'created_at' => $stamp, 'updated_at' => $stamp];
+                        'unique_key' => "broadcast:{$broadcast->id}:{$last}", 'name' => $broadcast->name, 'to_address' => $person->email, 'subject' => '', 'state' => MessageState::Waiting, 'due_at' => $stamp, 'created_at' => $stamp, 'updated_at' => $stamp];
                 }
             }
             foreach (array_chunk($rows, 200) as $some) {
@@ -140,7 +142,7 @@ final class Broadcasting
             $numbers = $this->variants($broadcast->id);
             $hits = fn (string $v): array => ['sent' => $numbers[$v]['sent'] ?? 0, 'hits' => $numbers[$v][$plan->byClicks ? 'clicked' : 'opened'] ?? 0];
             $test = SubjectTest::of($hits('a'), $hits('b'));
-            if (Broadcast::query()->where('id', $broadcast->id)->where('state', 'testing')->update(['state' => 'sending', 'picked_at' => Instant::sql($now), 'winner' => $test->winner, 'winner_why' => $test->words($plan->byClicks)]) === 0) {
+            if (Broadcast::query()->where('id', $broadcast->id)->where('state', BroadcastState::Testing)->update(['state' => BroadcastState::Sending, 'picked_at' => Instant::sql($now), 'winner' => $test->winner, 'winner_why' => $test->words($plan->byClicks)]) === 0) {
                 return;
             }
             // What of the test still waits goes out with its own subject.
@@ -152,12 +154,12 @@ final class Broadcasting
     public function again(Broadcast $broadcast, CarbonImmutable $now): void
     {
         DB::transaction(function () use ($broadcast, $now): void {
-            if (Broadcast::query()->where('id', $broadcast->id)->where('state', 'sent')->whereNull('again_at')->update(['state' => 'sending', 'again_at' => Instant::sql($now)]) === 0) {
+            if (Broadcast::query()->where('id', $broadcast->id)->where('state', BroadcastState::Sent)->whereNull('again_at')->update(['state' => BroadcastState::Sending, 'again_at' => Instant::sql($now)]) === 0) {
                 return;
             }
             $stamp = Instant::sql($now);
             $people = DB::table('people')->where('people.business_id', $broadcast->business_id)->whereNull('people.erased_at')
-                ->whereExists(fn (Builder $q) => $q->selectRaw('1')->from('messages')->whereColumn('messages.person_id', 'people.id')->where('broadcast_id', $broadcast->id)->where('state', 'sent')->whereNull('opened_at')->whereNull('clicked_at'))
+                ->whereExists(fn (Builder $q) => $q->selectRaw('1')->from('messages')->whereColumn('messages.person_id', 'people.id')->where('broadcast_id', $broadcast->id)->where('state', MessageState::Sent)->whereNull('opened_at')->whereNull('clicked_at'))
                 ->whereNotExists(fn (Builder $q) => self::got($q, $broadcast)->whereNotNull('opened_at'));
             SegmentQuery::standing($people, Standing::Subscribed);
             DB::table('messages')->insertOrIgnoreUsing(
@@ -172,8 +174,8 @@ final class Broadcasting
     public function stop(Broadcast $broadcast): void
     {
         DB::transaction(function () use ($broadcast): void {
-            if (Broadcast::query()->where('id', $broadcast->id)->whereIn('state', ['testing', 'sending'])->update(['state' => 'stopped']) === 1) {
-                DB::table('messages')->where('broadcast_id', $broadcast->id)->where('state', 'waiting')->update(['state' => 'cancelled', 'trouble' => 'The broadcast was stopped.', 'updated_at' => Instant::sql(CarbonImmutable::now())]);
+            if (Broadcast::query()->where('id', $broadcast->id)->whereIn('state', [BroadcastState::Testing, BroadcastState::Sending])->update(['state' => BroadcastState::Stopped]) === 1) {
+                DB::table('messages')->where('broadcast_id', $broadcast->id)->where('state', MessageState::Waiting)->update(['state' => MessageState::Cancelled, 'trouble' => 'The broadcast was stopped.', 'updated_at' => Instant::sql(CarbonImmutable::now())]);
             }
         });
     }
@@ -181,7 +183,7 @@ final class Broadcasting
     /** @return array<string, array{sent: int, opened: int, clicked: int}> by variant */
     public function variants(string $id): array
     {
-        return DB::table('messages')->where('broadcast_id', $id)->whereNotNull('variant')->where('state', 'sent')->where('unique_key', 'not like', '%:again')->groupBy('variant')
+        return DB::table('messages')->where('broadcast_id', $id)->whereNotNull('variant')->where('state', MessageState::Sent)->where('unique_key', 'not like', '%:again')->groupBy('variant')
             ->selectRaw('variant, count(*) as sent, count(opened_at) as opened, count(clicked_at) as clicked')->get()
             ->mapWithKeys(fn ($r): array => [(string) $r->variant => ['sent' => (int) $r->sent, 'opened' => (int) $r->opened, 'clicked' => (int) $r->clicked]])->all();
     }

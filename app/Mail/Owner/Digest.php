@@ -10,6 +10,7 @@ use App\Models\Submission;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Lantern\Core\Forms\OwnerNotice;
+use Lantern\Core\Forms\SubmissionState;
 
 /** The daily email to an owner about everybody who filled in a form that is to be told of once a day. */
 final readonly class Digest
@@ -34,7 +35,7 @@ final readonly class Digest
             if (Business::query()->where('id', $business->id)->where(fn ($q) => $q->whereNull('told_at')->orWhere('told_at', '<', Instant::sql($today)))->update(['told_at' => Instant::sql($now)]) === 0) {
                 continue;
             }
-            $ids = array_values(Submission::query()->with('version')->whereHas('funnel', fn ($q) => $q->where('business_id', $business->id))->where('state', 'taken')
+            $ids = array_values(Submission::query()->with('version')->whereHas('funnel', fn ($q) => $q->where('business_id', $business->id))->where('state', SubmissionState::Taken)
                 ->whereRaw('coalesce(confirmed_at, submitted_at) >= ?', [Instant::sql($since)])->whereRaw('coalesce(confirmed_at, submitted_at) < ?', [Instant::sql($now)])->orderBy('submitted_at')->get()
                 ->filter(fn (Submission $s): bool => $s->version->plan()->form($s->form_id)?->notice === OwnerNotice::Daily)->map(fn (Submission $s): string => $s->id)->all());
             if ($ids !== []) {

@@ -11,6 +11,7 @@ use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Emails\MessageKind;
+use Lantern\Core\Emails\MessageState;
 
 /**
  * Takes messages to the provider. A message is claimed before it is sent, so that two workers never send the same
@@ -29,27 +30,27 @@ final readonly class MessageSender
     public function send(string $id): void
     {
         $now = CarbonImmutable::now();
-        $claimed = Message::query()->where('id', $id)->where('state', 'waiting')->where('due_at', '<=', Instant::sql($now))
-            ->update(['state' => 'sending', 'claimed_at' => Instant::sql($now), 'attempts' => DB::raw('attempts + 1')]);
+        $claimed = Message::query()->where('id', $id)->where('state', MessageState::Waiting)->where('due_at', '<=', Instant::sql($now))
+            ->update(['state' => MessageState::Sending, 'claimed_at' => Instant::sql($now), 'attempts' => DB::raw('attempts + 1')]);
         if ($claimed === 0) {
             return;
         }
         $message = Message::query()->with(['person.business', 'business', 'funnel.liveVersion'])->findOrFail($id);
         $verdict = $this->gate->verdict($message, $now);
         if ($verdict->cancel !== null) {
-            $this->end($message, 'cancelled', $verdict->cancel);
+            $this->end($message, MessageState::Cancelled, $verdict->cancel);
 
             return;
         }
         if ($verdict->later !== null) {
             // It was no try: nothing was handed over.
-            $message->forceFill(['state' => 'waiting', 'queued_at' => null, 'claimed_at' => null, 'attempts' => $message->attempts - 1, 'due_at' => $verdict->later])->save();
+            $message->forceFill(['state' => MessageState::Waiting, 'queued_at' => null, 'claimed_at' => null, 'attempts' => $message->attempts - 1, 'due_at' => $verdict->later])->save();
 
             return;
         }
         $email = $this->writer->write($message);
         if ($email === null) {
-            $this->end($message, 'cancelled', 'The email was removed from the funnel.');
+            $this->end($message, MessageState::Cancelled, 'The email was removed from the funnel.');
 
             return;
         }
@@ -59,10 +60,10 @@ final readonly class MessageSender
         }
         try {
             $this->provider->handOver($message->id, $message->to_address, $email->mime($message));
-            $message->forceFill(['state' => 'sent', 'sent_at' => CarbonImmutable::now(), 'trouble' => null,
+            $message->forceFill(['state' => MessageState::Sent, 'sent_at' => CarbonImmutable::now(), 'trouble' => null,
                 'subject' => $email->subject, 'html' => $email->html, 'text' => $email->text])->save();
         } catch (PermanentTrouble $e) {
-            $this->end($message, 'failed', $e->getMessage());
+            $this->end($message, MessageState::Failed, $e->getMessage());
             if ($e->badAddress) {
                 $this->feedback->bounced($message, $e->getMessage());
             }
@@ -81,10 +82,10 @@ final readonly class MessageSender
         $now = CarbonImmutable::now();
         $stale = $now->subSeconds((int) config('lantern.messages.stale_after'));
         // What kills its worker again and again is not tried for ever.
-        Message::query()->where('state', 'sending')->where('claimed_at', '<', Instant::sql($stale))->where('attempts', '>=', (int) config('lantern.messages.attempts'))
-            ->update(['state' => 'failed', 'trouble' => 'Every try to send it was broken off in the middle.']);
-        Message::query()->where('state', 'sending')->where('claimed_at', '<', Instant::sql($stale))
-            ->update(['state' => 'waiting', 'queued_at' => null, 'claimed_at' => null]);
+        Message::query()->where('state', MessageState::Sending)->where('claimed_at', '<', Instant::sql($stale))->where('attempts', '>=', (int) config('lantern.messages.attempts'))
+            ->update(['state' => MessageState::Failed, 'trouble' => 'Every try to send it was broken off in the middle.']);
+        Message::query()->where('state', MessageState::Sending)->where('claimed_at', '<', Instant::sql($stale))
+            ->update(['state' => MessageState::Waiting, 'queued_at' => null, 'claimed_at' => null]);
 
         return DB::transaction(function () use ($now, $most): int {
             $ids = [];
@@ -114,7 +115,7 @@ final readonly class MessageSender
     /** @return list<string> ids of what is due, what was asked for first, broadcasts last */
     private function due(int $business, CarbonImmutable $now, int $most): array
     {
-        $due = fn (array $kinds, int $room): array => $room < 1 ? [] : Message::query()->where('business_id', $business)->where('state', 'waiting')->where('due_at', '<=', Instant::sql($now))
+        $due = fn (array $kinds, int $room): array => $room < 1 ? [] : Message::query()->where('business_id', $business)->where('state', MessageState::Waiting)->where('due_at', '<=', Instant::sql($now))
             ->whereIn('kind', $kinds)
             // A job that was lost with its worker is queued again after a while; the claim makes that harmless.
             ->where(fn ($q) => $q->whereNull('queued_at')->orWhere('queued_at', '<', Instant::sql($now->subMinutes(10))))
@@ -131,16 +132,16 @@ final readonly class MessageSender
     private function later(Message $message, string $trouble): void
     {
         if ($message->attempts >= (int) config('lantern.messages.attempts')) {
-            $this->end($message, 'failed', $trouble);
+            $this->end($message, MessageState::Failed, $trouble);
 
             return;
         }
         $wait = self::BACK_OFF[min($message->attempts, count(self::BACK_OFF)) - 1] ?? 1;
-        $message->forceFill(['state' => 'waiting', 'queued_at' => null, 'claimed_at' => null, 'trouble' => mb_substr($trouble, 0, 500),
+        $message->forceFill(['state' => MessageState::Waiting, 'queued_at' => null, 'claimed_at' => null, 'trouble' => mb_substr($trouble, 0, 500),
             'due_at' => CarbonImmutable::now()->addMinutes($wait)])->save();
     }
 
-    private function end(Message $message, string $state, string $why): void
+    private function end(Message $message, MessageState $state, string $why): void
     {
         $message->forceFill(['state' => $state, 'trouble' => mb_substr($why, 0, 500)])->save();
     }

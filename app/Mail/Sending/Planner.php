@@ -15,6 +15,7 @@ use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Emails\MessageKind;
+use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Journey\Effects\SendEmail;
 
 /** Plans messages: each has a key that can be used once, so that nothing is ever planned twice. */
@@ -103,7 +104,7 @@ final class Planner
         $due = $message['due_at'] <= Instant::sql($now) && MessageSender::room((int) $message['business_id'], $now, MessageKind::from((string) $message['kind'])) > 0;
         $id = is_string($message['id'] ?? null) ? $message['id'] : Ids::next();
         $planned = DB::table('messages')->insertOrIgnore($message + [
-            'id' => $id, 'unique_key' => $key, 'state' => 'waiting', 'queued_at' => $due ? Instant::sql($now) : null,
+            'id' => $id, 'unique_key' => $key, 'state' => MessageState::Waiting, 'queued_at' => $due ? Instant::sql($now) : null,
             'created_at' => Instant::sql($now), 'updated_at' => Instant::sql($now),
         ]);
         if ($planned === 1 && $due) {

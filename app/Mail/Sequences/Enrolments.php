@@ -13,6 +13,7 @@ use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Emails\MessageKind;
+use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Journey\Effects\CancelEmails;
 use Lantern\Core\Journey\Effects\Effect;
 use Lantern\Core\Journey\Effects\SendEmail;
@@ -56,15 +57,15 @@ final readonly class Enrolments implements CarriesOut
         $theirs = fn (Builder $q): Builder => $person instanceof Builder ? $q->whereIn('person_id', $person) : $q->where('person_id', $person);
         $theirs(DB::table('enrolments'))->where('sequence_id', $sequence)->whereNull('ended_at')
             ->update(['ended_at' => Instant::sql($at), 'ended_why' => mb_substr($why, 0, 200)]);
-        $theirs(DB::table('messages'))->where('sequence_id', $sequence)->where('state', 'waiting')
-            ->update(['state' => 'cancelled', 'trouble' => mb_substr($why, 0, 500), 'updated_at' => Instant::sql($at)]);
+        $theirs(DB::table('messages'))->where('sequence_id', $sequence)->where('state', MessageState::Waiting)
+            ->update(['state' => MessageState::Cancelled, 'trouble' => mb_substr($why, 0, 500), 'updated_at' => Instant::sql($at)]);
     }
 
     /** Emails of sequences and broadcasts that wait are not sent, and sequences end. */
     private static function cancelAll(string $person, string $why, DateTimeImmutable $at): void
     {
-        DB::table('messages')->where('person_id', $person)->where('state', 'waiting')->whereIn('kind', [MessageKind::Sequence->value, MessageKind::Broadcast->value])
-            ->update(['state' => 'cancelled', 'trouble' => $why, 'updated_at' => Instant::sql($at)]);
+        DB::table('messages')->where('person_id', $person)->where('state', MessageState::Waiting)->whereIn('kind', [MessageKind::Sequence->value, MessageKind::Broadcast->value])
+            ->update(['state' => MessageState::Cancelled, 'trouble' => $why, 'updated_at' => Instant::sql($at)]);
         DB::table('enrolments')->where('person_id', $person)->whereNull('ended_at')->update(['ended_at' => Instant::sql($at), 'ended_why' => $why]);
     }
 }

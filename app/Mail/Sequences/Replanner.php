@@ -16,6 +16,7 @@ use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Emails\MessageKind;
+use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\Replan;
@@ -208,9 +209,9 @@ final class Replanner
         $utc = new DateTimeZone('UTC');
         foreach (DB::table('messages')->where('sequence_id', $sequence->id)->whereIn('person_id', $rows->pluck('person_id'))->whereNotNull('email_id')
             ->when($about !== null, fn (Builder $q) => $q->whereIn('email_id', $about ?? []))
-            ->where(fn (Builder $q) => $q->where('state', '!=', 'cancelled')->orWhereNull('trouble')->orWhere('trouble', '!=', self::REMOVED))
+            ->where(fn (Builder $q) => $q->where('state', '!=', MessageState::Cancelled)->orWhereNull('trouble')->orWhere('trouble', '!=', self::REMOVED))
             ->orderBy('created_at')->get(['person_id', 'email_id', 'state', 'due_at']) as $m) {
-            $messages[$m->person_id][$m->email_id] = ['state' => (string) $m->state, 'due' => $m->state === 'waiting' ? new DateTimeImmutable($late ? '2999-01-01' : (string) $m->due_at, $utc) : $now];
+            $messages[$m->person_id][$m->email_id] = ['state' => MessageState::from((string) $m->state), 'due' => $m->state === MessageState::Waiting->value ? new DateTimeImmutable($late ? '2999-01-01' : (string) $m->due_at, $utc) : $now];
         }
         $timings = [];
         $piece = [];
@@ -240,21 +241,21 @@ final class Replanner
                 $again[Instant::sql($due)][] = $key;
                 $rows[] = ['id' => Ids::next(), 'unique_key' => $key, 'business_id' => $enrolment->business_id, 'person_id' => $person, 'funnel_id' => $enrolment->funnel_id, 'version_id' => $version->id,
                     'email_id' => $email, 'sequence_id' => $sequence, 'kind' => MessageKind::Sequence->value, 'name' => $version->plan()->email((string) $email)->name ?? 'Email', 'to_address' => $enrolment->email,
-                    'state' => 'waiting', 'due_at' => Instant::sql($due), 'created_at' => $stamp, 'updated_at' => $stamp];
+                    'state' => MessageState::Waiting, 'due_at' => Instant::sql($due), 'created_at' => $stamp, 'updated_at' => $stamp];
             }
         }
-        $waiting = fn (string $email, array $people): Builder => DB::table('messages')->where('sequence_id', $sequence)->where('email_id', $email)->where('state', 'waiting')->whereIn('person_id', $people);
+        $waiting = fn (string $email, array $people): Builder => DB::table('messages')->where('sequence_id', $sequence)->where('email_id', $email)->where('state', MessageState::Waiting)->whereIn('person_id', $people);
         foreach ($moved as $email => $moments) {
             foreach ($moments as $due => $people) {
                 $waiting((string) $email, $people)->update(['due_at' => $due, 'queued_at' => null, 'updated_at' => $stamp]);
             }
         }
         foreach ($cancelled as $email => $people) {
-            $waiting((string) $email, $people)->update(['state' => 'cancelled', 'trouble' => self::REMOVED, 'updated_at' => $stamp]);
+            $waiting((string) $email, $people)->update(['state' => MessageState::Cancelled, 'trouble' => self::REMOVED, 'updated_at' => $stamp]);
         }
         // One that was removed and put back is the same message again.
         foreach ($again as $due => $keys) {
-            DB::table('messages')->whereIn('unique_key', $keys)->where('state', 'cancelled')->where('trouble', self::REMOVED)->update(['state' => 'waiting', 'due_at' => $due, 'queued_at' => null, 'trouble' => null, 'updated_at' => $stamp]);
+            DB::table('messages')->whereIn('unique_key', $keys)->where('state', MessageState::Cancelled)->where('trouble', self::REMOVED)->update(['state' => MessageState::Waiting, 'due_at' => $due, 'queued_at' => null, 'trouble' => null, 'updated_at' => $stamp]);
         }
         foreach (array_chunk($rows, 300) as $some) {
             DB::table('messages')->insertOrIgnore($some);

@@ -13,6 +13,7 @@ use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Emails\MessageKind;
+use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Events\EventType;
 
 /** Ends emails to a person: all of them, some of them, or for a while. Doing it twice is doing it once. */
@@ -51,7 +52,7 @@ final readonly class Unsubscribe
             DB::table('opt_outs')->insertOrIgnore(['person_id' => $person->id, 'what' => $what, 'at' => Instant::sql($now)]);
             $this->lost($through, 'less', $now);
             if ($what === 'broadcasts') {
-                Message::query()->where('person_id', $person->id)->where('kind', MessageKind::Broadcast->value)->where('state', 'waiting')->update(['state' => 'cancelled', 'trouble' => 'Chose not to get these any more.']);
+                Message::query()->where('person_id', $person->id)->where('kind', MessageKind::Broadcast->value)->where('state', MessageState::Waiting)->update(['state' => MessageState::Cancelled, 'trouble' => 'Chose not to get these any more.']);
             } else {
                 $this->events->leave($person, $what, 'Chose not to get these any more.', $now);
             }
@@ -69,8 +70,8 @@ final readonly class Unsubscribe
     {
         DB::transaction(function () use ($person): void {
             $now = Instant::sql(CarbonImmutable::now());
-            DB::table('messages')->where('person_id', $person->id)->where('state', 'cancelled')->where('trouble', self::WHY)->where('due_at', '>', $now)
-                ->update(['state' => 'waiting', 'trouble' => null, 'queued_at' => null, 'updated_at' => $now]);
+            DB::table('messages')->where('person_id', $person->id)->where('state', MessageState::Cancelled)->where('trouble', self::WHY)->where('due_at', '>', $now)
+                ->update(['state' => MessageState::Waiting, 'trouble' => null, 'queued_at' => null, 'updated_at' => $now]);
             DB::table('enrolments')->where('person_id', $person->id)->where('ended_why', self::WHY)->whereExists(PersonLookup::onTheWay(...))->update(['ended_at' => null, 'ended_why' => null]);
             $person->forceFill(['unsubscribed_at' => null, 'quiet_until' => null])->save();
             DB::table('opt_outs')->where('person_id', $person->id)->delete();

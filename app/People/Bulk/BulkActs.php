@@ -13,6 +13,7 @@ use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Support\Invalid;
 
 /**
@@ -113,8 +114,8 @@ final readonly class BulkActs
                 $why = self::why($act);
                 $ids = fn (): Builder => DB::table('bulk_act_people')->where('bulk_act_id', $act->id)->whereExists(fn (Builder $q) => $q->selectRaw('1')->from('people')->whereColumn('people.id', 'person_id')->whereNull('unsubscribed_at'));
                 DB::table('enrolments')->whereIn('person_id', $ids()->select('person_id'))->where('ended_why', $why)->when($act->kind === 'stop', fn ($q) => $q->where('sequence_id', $sequence))->update(['ended_at' => null, 'ended_why' => null]);
-                DB::table('messages')->whereIn('person_id', $ids()->select('person_id'))->where('state', 'cancelled')->where('trouble', $why)->when($act->kind === 'stop', fn ($q) => $q->where('sequence_id', $sequence))
-                    ->update(['state' => 'waiting', 'trouble' => null, 'queued_at' => null, 'updated_at' => $now]);
+                DB::table('messages')->whereIn('person_id', $ids()->select('person_id'))->where('state', MessageState::Cancelled)->where('trouble', $why)->when($act->kind === 'stop', fn ($q) => $q->where('sequence_id', $sequence))
+                    ->update(['state' => MessageState::Waiting, 'trouble' => null, 'queued_at' => null, 'updated_at' => $now]);
             }
         });
     }

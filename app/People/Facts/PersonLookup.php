@@ -9,6 +9,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Journey\Visitor;
 use Lantern\Core\Rules\Did;
 use Lantern\Core\Rules\PersonFacts;
@@ -40,7 +41,7 @@ final class PersonLookup
     /** Emails of the sequence of an enrolment that wait or are going out. */
     public static function onTheWay(Builder $query): Builder
     {
-        return $query->selectRaw('1')->from('messages')->whereColumn('messages.person_id', 'enrolments.person_id')->whereColumn('messages.sequence_id', 'enrolments.sequence_id')->whereIn('messages.state', ['waiting', 'sending']);
+        return $query->selectRaw('1')->from('messages')->whereColumn('messages.person_id', 'enrolments.person_id')->whereColumn('messages.sequence_id', 'enrolments.sequence_id')->whereIn('messages.state', [MessageState::Waiting, MessageState::Sending]);
     }
 
     public static function zone(Person $person): DateTimeZone

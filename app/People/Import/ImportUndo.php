@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\People\Import;
 
 use App\Models\Import;
+use App\Models\ImportState;
 use App\People\Fields\OwnFields;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
@@ -26,7 +27,7 @@ final class ImportUndo
     public function start(Import $import): void
     {
         // Not through the model: when the list was through is kept, since what was changed by hand was changed after that.
-        if (DB::table('imports')->where('id', $import->id)->whereIn('state', ['done', 'stopped'])->update(['state' => 'undoing']) === 0) {
+        if (DB::table('imports')->where('id', $import->id)->whereIn('state', [ImportState::Done, ImportState::Stopped])->update(['state' => ImportState::Undoing]) === 0) {
             throw Invalid::at('import', 'Only a list that has been imported can be taken back.');
         }
         UndoImport::dispatch($import->id);
@@ -36,7 +37,7 @@ final class ImportUndo
     public function piece(string $id): bool
     {
         return DB::transaction(function () use ($id): bool {
-            $import = Import::query()->where('id', $id)->where('state', 'undoing')->first();
+            $import = Import::query()->where('id', $id)->where('state', ImportState::Undoing)->first();
             if ($import === null) {
                 return false;
             }
@@ -55,7 +56,7 @@ final class ImportUndo
 
                 return true;
             }
-            DB::table('imports')->where('id', $id)->update(['state' => 'undone', 'undone_at' => Instant::sql(CarbonImmutable::now()), 'stayed' => $this->added($import)->count()]);
+            DB::table('imports')->where('id', $id)->update(['state' => ImportState::Undone, 'undone_at' => Instant::sql(CarbonImmutable::now()), 'stayed' => $this->added($import)->count()]);
 
             return false;
         });

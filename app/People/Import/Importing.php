@@ -6,6 +6,7 @@ namespace App\People\Import;
 
 use App\Models\Business;
 use App\Models\Import;
+use App\Models\ImportState;
 use App\People\Consent\Suppressions;
 use App\People\Fields\OwnFields;
 use App\People\Tags\Tagging;
@@ -35,7 +36,7 @@ final class Importing
     public function start(Import $import, ImportPlan $plan): void
     {
         $settings = $plan->toArray();
-        $import->forceFill(['settings' => $settings, 'state' => 'running'])->save();
+        $import->forceFill(['settings' => $settings, 'state' => ImportState::Running])->save();
         foreach ($plan->columns as $i => $to) {
             if ($to !== '' && ! in_array($to, ['email', 'first_name', 'last_name', 'full_name', 'phone', 'tags', 'joined'], true)) {
                 DB::table('own_fields')->insertOrIgnore(['business_id' => $import->business_id, 'name' => $to, 'label' => mb_substr((string) ($import->reading['headings'][$i] ?? $to), 0, 120), 'kind' => FieldKind::Line->value, 'options' => '[]',
@@ -49,7 +50,7 @@ final class Importing
     public function piece(string $id): bool
     {
         return DB::transaction(function () use ($id): bool {
-            $import = Import::query()->where('id', $id)->where('state', 'running')->first();
+            $import = Import::query()->where('id', $id)->where('state', ImportState::Running)->first();
             if ($import === null) {
                 return false;
             }
@@ -94,7 +95,7 @@ final class Importing
                 DB::table('import_refusals')->insert($some);
             }
             $import->forceFill(['added' => $import->added + $added, 'updated' => $import->updated + $updated, 'same' => $import->same + $same,
-                'refused' => $import->refused + $refused, 'noted' => $import->noted + count($told) - $refused, 'state' => $ended ? 'done' : 'running'])->save();
+                'refused' => $import->refused + $refused, 'noted' => $import->noted + count($told) - $refused, 'state' => $ended ? ImportState::Done : ImportState::Running])->save();
             if ($ended) {
                 $this->letGo($import);
             }
@@ -107,7 +108,7 @@ final class Importing
     public function stop(Import $import): void
     {
         DB::transaction(function () use ($import): void {
-            if (Import::query()->where('id', $import->id)->where('state', 'running')->update(['state' => 'stopped']) === 1) {
+            if (Import::query()->where('id', $import->id)->where('state', ImportState::Running)->update(['state' => ImportState::Stopped]) === 1) {
                 $this->letGo($import);
             }
         });
@@ -124,9 +125,9 @@ final class Importing
     /** Takes out lists that were looked at a day ago and never brought in, and files that nobody will read. */
     public function tidy(CarbonImmutable $now): int
     {
-        $old = Import::query()->where('state', 'new')->where('created_at', '<', Instant::sql($now->subDay()))->get();
+        $old = Import::query()->where('state', ImportState::New)->where('created_at', '<', Instant::sql($now->subDay()))->get();
         $old->each(fn (Import $import) => $import->delete());
-        $kept = Import::query()->whereIn('state', ['new', 'running'])->pluck('path')->all();
+        $kept = Import::query()->whereIn('state', [ImportState::New, ImportState::Running])->pluck('path')->all();
         // A file that is just coming in has no row yet.
         $files = array_filter(Storage::disk('uploads')->files('imports'), fn (string $f): bool => ! in_array($f, $kept, true) && Storage::disk('uploads')->lastModified($f) < $now->subHour()->getTimestamp());
         Storage::disk('uploads')->delete([...array_values($files), ...$old->pluck('path')->all()]);

@@ -10,6 +10,7 @@ use App\Support\Ids;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\MessageState;
 
 /**
  * Forgets a person for good. What says who they were goes: the record, answers, addresses, emails, notes and the
@@ -33,7 +34,7 @@ final class Erase
                 DB::table('submissions')->where('visitor', $visitor)->update(['visitor' => null]);
             }
             DB::table('outbox')->whereIn('message_id', DB::table('messages')->where('person_id', $id)->select('id'))->delete();
-            DB::table('messages')->where('person_id', $id)->where('state', 'waiting')->delete();
+            DB::table('messages')->where('person_id', $id)->where('state', MessageState::Waiting)->delete();
             $this->toldOrTried($id);
             DB::table('hook_calls')->whereIn('submission_id', DB::table('submissions')->where('person_id', $id)->select('id'))->delete();
             DB::table('confirmations')->whereIn('submission_id', DB::table('submissions')->where('person_id', $id)->select('id'))->delete();
@@ -53,7 +54,7 @@ final class Erase
             : $q->whereRaw("exists (select 1 from json_each(messages.content, '$.submissions') as told join submissions on submissions.id = told.value where submissions.person_id = ?)", [$id]));
         foreach (['notice', 'test'] as $kind) {
             DB::table('outbox')->whereIn('message_id', $about($kind)->select('id'))->delete();
-            $about($kind)->where('state', 'sent')->update(['subject' => '', 'html' => null, 'text' => null]);
+            $about($kind)->where('state', MessageState::Sent)->update(['subject' => '', 'html' => null, 'text' => null]);
         }
         // A notice that waits is written without them when it goes; a test has been written already.
         $about('test')->update(['content' => null, 'state' => DB::raw("case state when 'waiting' then 'cancelled' else state end")]);

@@ -7,6 +7,7 @@ namespace App\People\Privacy;
 use App\Models\Person;
 use App\Support\Instant;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Support\Invalid;
 
 /**
@@ -23,11 +24,11 @@ final class Merge
         DB::transaction(function () use ($stays, $goes): void {
             // An email that the one has had, or will have, does not come to them twice.
             foreach (['email_id', 'broadcast_id'] as $email) {
-                $had = fn (Person $by) => DB::table('messages')->where('person_id', $by->id)->whereNotNull($email)->where('state', '!=', 'cancelled');
-                $had($goes)->where('state', 'waiting')->whereIn($email, $had($stays)->select($email))->delete();
-                $had($stays)->where('state', 'waiting')->whereIn($email, $had($goes)->select($email))->delete();
+                $had = fn (Person $by) => DB::table('messages')->where('person_id', $by->id)->whereNotNull($email)->where('state', '!=', MessageState::Cancelled);
+                $had($goes)->where('state', MessageState::Waiting)->whereIn($email, $had($stays)->select($email))->delete();
+                $had($stays)->where('state', MessageState::Waiting)->whereIn($email, $had($goes)->select($email))->delete();
             }
-            DB::table('messages')->where('person_id', $goes->id)->where('state', 'waiting')->update(['to_address' => $stays->email]);
+            DB::table('messages')->where('person_id', $goes->id)->where('state', MessageState::Waiting)->update(['to_address' => $stays->email]);
             foreach (PersonTables::all() as $table) {
                 $table->merge($goes->id, $stays->id);
             }

@@ -12,6 +12,7 @@ final readonly class PersonTable
     /**
      * @param  array<string, mixed>|null  $erased  what is written over rows that stay when their person is erased; null where they go
      * @param  list<string>  $columns  of the archive
+     * @param  class-string<TellsHistory>|null  $toldBy
      */
     private function __construct(
         public string $table,
@@ -21,6 +22,7 @@ final readonly class PersonTable
         public string $archivedAs = '',
         private array $columns = [],
         private bool $canBeDeleted = false,
+        public ?string $toldBy = null,
     ) {
     }
 
@@ -33,19 +35,19 @@ final readonly class PersonTable
     /** Of each value of the column a person has one only: whoever stays keeps theirs, and gets what they have not. */
     public function onceBy(string $column): self
     {
-        return new self($this->table, $this->erased, $column, $this->moves, $this->archivedAs, $this->columns, $this->canBeDeleted);
+        return $this->with(once: $column);
     }
 
     /** Rows speak of one person alone, and go when that person is merged into another. */
     public function endingWithThem(): self
     {
-        return new self($this->table, $this->erased, $this->once, false, $this->archivedAs, $this->columns, $this->canBeDeleted);
+        return $this->with(moves: false);
     }
 
     /** @param  array<string, mixed>  $with  what is written over what says who they were */
     public function keptAsNumbers(array $with): self
     {
-        return new self($this->table, $with, $this->once, $this->moves, $this->archivedAs, $this->columns, $this->canBeDeleted);
+        return $this->with(erased: $with);
     }
 
     /**
@@ -56,7 +58,22 @@ final readonly class PersonTable
      */
     public function archivedAs(string $name, array $columns, bool $canBeDeleted = false): self
     {
-        return new self($this->table, $this->erased, $this->once, $this->moves, $name, $columns, $canBeDeleted);
+        return $this->with(archivedAs: $name, columns: $columns, canBeDeleted: $canBeDeleted);
+    }
+
+    /**
+     * Rows are told in the person's history.
+     *
+     * @param  class-string<TellsHistory>  $by
+     */
+    public function toldBy(string $by): self
+    {
+        return $this->with(toldBy: $by);
+    }
+
+    private function with(mixed ...$changes): self
+    {
+        return new self(...[...get_object_vars($this), ...$changes]);
     }
 
     public function merge(string $goes, string $stays): void

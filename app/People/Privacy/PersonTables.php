@@ -6,17 +6,17 @@ namespace App\People\Privacy;
 
 use Illuminate\Support\Facades\DB;
 
-/** Every table with rows that belong to people. Merging, erasing and archiving go through here; a test holds it complete. */
+/** Every table with rows that belong to people. Merging, erasing, archiving and the history go through here; a test holds it complete. */
 final class PersonTables
 {
     /** @return list<PersonTable> */
     public static function all(): array
     {
         return [
-            PersonTable::of('events')->keptAsNumbers(['data' => null]),
+            PersonTable::of('events')->toldBy(EventHistory::class)->keptAsNumbers(['data' => null]),
             PersonTable::of('submissions')->keptAsNumbers(['answers' => '{}', 'ip' => null, 'user_agent' => null, 'source' => null, 'confirmed_ip' => null,
                 'visitor' => null, 'token' => DB::raw('lower(hex(randomblob(16)))')]),
-            PersonTable::of('messages')->keptAsNumbers(['to_address' => '', 'subject' => '', 'html' => null, 'text' => null, 'content' => null, 'trouble' => null]),
+            PersonTable::of('messages')->toldBy(MessageHistory::class)->keptAsNumbers(['to_address' => '', 'subject' => '', 'html' => null, 'text' => null, 'content' => null, 'trouble' => null]),
             PersonTable::of('visitor_person'),
             PersonTable::of('person_notes')->archivedAs('notes', ['words', 'created_at'], canBeDeleted: true),
             PersonTable::of('person_tag')->onceBy('tag_id'),

@@ -6,6 +6,7 @@ namespace Tests\Core\Sequences;
 
 use DateTimeImmutable;
 use DateTimeZone;
+use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Events\Trigger\Triggers;
 use Lantern\Core\Sequences\Delay;
 use Lantern\Core\Sequences\EmailPlan;
@@ -188,7 +189,7 @@ final class TimingTest extends TestCase
     {
         $emails = [self::email('sent', Delay::days(1, 9)), self::email('same', Delay::days(4, 9)), self::email('moved', Delay::days(6, 9)), self::email('moved-back', Delay::days(2, 9)),
             self::email('new', Delay::days(5, 9)), self::email('new-passed', Delay::days(1, 10)), self::email('due', Delay::days(3, 12))];
-        $at = fn (string $state, string $due): array => ['state' => $state, 'due' => self::utc($due)];
+        $at = fn (string $state, string $due): array => ['state' => MessageState::from($state), 'due' => self::utc($due)];
         $replan = Replan::of(self::timing(SendWindow::of([1, 2, 3, 4, 5, 6, 7], 8, 20)), $emails, [
             'sent' => $at('sent', '2026-06-02 07:00'), 'same' => $at('waiting', '2026-06-05 07:00'), 'moved' => $at('waiting', '2026-06-08 07:00'),
             'moved-back' => $at('waiting', '2026-06-09 07:00'), 'gone' => $at('waiting', '2026-06-10 07:00'), 'gone-sent' => $at('sent', '2026-06-02 08:00'), 'due' => $at('waiting', '2026-06-04 10:00'),
@@ -205,7 +206,7 @@ final class TimingTest extends TestCase
     public function test_a_sequence_that_stays_as_it_is_changes_nothing_for_anybody(): void
     {
         $email = self::email('e', Delay::days(4, 9));
-        $replan = Replan::of(self::timing(), [$email], ['e' => ['state' => 'waiting', 'due' => self::utc('2026-06-05 07:00')]], self::utc('2026-06-01 12:00'), self::utc('2026-06-02 12:00'));
+        $replan = Replan::of(self::timing(), [$email], ['e' => ['state' => MessageState::Waiting, 'due' => self::utc('2026-06-05 07:00')]], self::utc('2026-06-01 12:00'), self::utc('2026-06-02 12:00'));
 
         self::assertTrue($replan->isNothing());
     }

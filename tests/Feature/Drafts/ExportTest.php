@@ -135,7 +135,7 @@ final class ExportTest extends TestCase
         $copy = Funnel::query()->findOrFail($made->json('id'));
 
         self::assertSame(self::comparable($funnel), self::comparable($copy));
-        self::assertSame(['Rich (imported)', 'the-plan-2', 'draft'], [$copy->name, $copy->address, $copy->state]);
+        self::assertSame(['Rich (imported)', 'the-plan-2', 'draft'], [$copy->name, $copy->address, $copy->state->value]);
         self::assertSame('My footer', SharedSection::query()->where('funnel_id', $copy->id)->sole()->name);
         // And every file to the last byte.
         $again = $this->entries($copy);

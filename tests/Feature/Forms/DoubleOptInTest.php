@@ -47,21 +47,21 @@ final class DoubleOptInTest extends TestCase
 
         self::assertSame([MessageKind::Confirmation], Message::query()->pluck('kind')->all());
         self::assertSame(0, Delivery::query()->count() + DB::table('person_tag')->count() + DB::table('enrolments')->count());
-        self::assertSame(['waiting', 'unconfirmed', ['asked']], [Submission::query()->sole()->state, Person::query()->sole()->standing()->value, DB::table('events')->pluck('type')->all()]);
+        self::assertSame(['waiting', 'unconfirmed', ['asked']], [Submission::query()->sole()->state->value, Person::query()->sole()->standing()->value, DB::table('events')->pluck('type')->all()]);
         self::assertSame(0, (int) DB::table('counts')->where('measure', 'signups')->sum('how_many'), 'who has not confirmed has not joined');
 
         $link = $this->link();
         $this->get($link)->assertOk()->assertSee('Is this your address?')->assertSee('robin@example.com');
-        self::assertSame('waiting', Submission::query()->sole()->state, 'opening the link only asks');
+        self::assertSame('waiting', Submission::query()->sole()->state->value, 'opening the link only asks');
         $this->post($link)->assertStatus(303)->assertRedirect($funnel->url('thank-you'))->assertCookie('lantern_joined');
 
         $submission = Submission::query()->sole();
-        self::assertSame(['taken', '127.0.0.1', 'subscribed'], [$submission->state, $submission->confirmed_ip, Person::query()->sole()->standing()->value]);
+        self::assertSame(['taken', '127.0.0.1', 'subscribed'], [$submission->state->value, $submission->confirmed_ip, Person::query()->sole()->standing()->value]);
         self::assertSame([1, 1, 1], [Delivery::query()->count(), DB::table('person_tag')->count(), DB::table('enrolments')->count()]);
         self::assertSame(['asked', 'confirmed', 'joined'], DB::table('events')->orderBy('id')->pluck('type')->all());
         self::assertSame(1, (int) DB::table('counts')->where('measure', 'signups')->sum('how_many'));
         $this->runQueue();
-        self::assertSame('sent', Message::query()->where('kind', 'sequence')->sole()->state);
+        self::assertSame('sent', Message::query()->where('kind', 'sequence')->sole()->state->value);
     }
 
     public function test_a_link_works_once(): void
@@ -83,14 +83,14 @@ final class DoubleOptInTest extends TestCase
         $this->travel(73)->hours();
         $html = (string) $this->get($link)->assertOk()->assertSee('has run out')->getContent();
         $this->post($link)->assertOk()->assertSee('has run out');
-        self::assertSame('waiting', Submission::query()->sole()->state);
+        self::assertSame('waiting', Submission::query()->sole()->state->value);
 
         self::assertSame(1, preg_match('~action="http://localhost(/c/wait/[^"]+)"~', $html, $m));
         $this->post($m[1])->assertOk()->assertSee('It is sent once more');
         $newer = $this->link();
         self::assertNotSame($link, $newer);
         $this->post($newer)->assertStatus(303);
-        self::assertSame('taken', Submission::query()->sole()->state);
+        self::assertSame('taken', Submission::query()->sole()->state->value);
     }
 
     public function test_sending_again_is_not_for_flooding_a_mailbox(): void
@@ -114,7 +114,7 @@ final class DoubleOptInTest extends TestCase
             $this->post($forged)->assertNotFound();
             $this->get($forged)->assertNotFound();
         }
-        self::assertSame('waiting', Submission::query()->sole()->state);
+        self::assertSame('waiting', Submission::query()->sole()->state->value);
     }
 
     public function test_a_stranger_changes_nothing_about_somebody_who_is_known_and_learns_nothing(): void
@@ -167,9 +167,9 @@ final class DoubleOptInTest extends TestCase
         $link = $this->link();
         DB::statement("create trigger full before insert on deliveries begin select raise(abort, 'the disk is full'); end");
         $this->post($link)->assertStatus(500);
-        self::assertSame(['waiting', null], [Submission::query()->sole()->state, Confirmation::query()->sole()->used_at]);
+        self::assertSame(['waiting', null], [Submission::query()->sole()->state->value, Confirmation::query()->sole()->used_at]);
         DB::statement('drop trigger full');
         $this->post($link)->assertStatus(303);
-        self::assertSame('taken', Submission::query()->sole()->state);
+        self::assertSame('taken', Submission::query()->sole()->state->value);
     }
 }

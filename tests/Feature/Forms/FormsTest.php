@@ -140,7 +140,7 @@ final class FormsTest extends TestCase
         $this->runQueue();
         $notice = Message::query()->where('kind', 'notice')->sole();
 
-        self::assertSame(['sent', 'imke@ferncroft.example', null], [$notice->state, $notice->to_address, $notice->person_id]);
+        self::assertSame(['sent', 'imke@ferncroft.example', null], [$notice->state->value, $notice->to_address, $notice->person_id]);
         self::assertSame('New: <b>Robin</b> { {email}} Bcc: all@example.com', $notice->subject);
         self::assertStringNotContainsString('<b>Robin', (string) $notice->html);
         $mime = (string) DB::table('outbox')->where('message_id', $notice->id)->value('mime');
@@ -175,7 +175,7 @@ final class FormsTest extends TestCase
         $this->runQueue();
 
         $call = HookCall::query()->sole();
-        self::assertSame(['done', 200, 'thanks', 1], [$call->state, $call->status, $call->answer, $call->attempts]);
+        self::assertSame(['done', 200, 'thanks', 1], [$call->state->value, $call->status, $call->answer, $call->attempts]);
         $secret = Webhooks::secret(Business::query()->sole());
         Http::assertSent(function (Request $r) use ($secret, $call): bool {
             self::assertSame(1, preg_match('/^t=(\d+),v1=([0-9a-f]{64})$/', $r->header('Lantern-Signature')[0], $m));
@@ -196,7 +196,7 @@ final class FormsTest extends TestCase
             app(Webhooks::class)->make(HookCall::query()->firstOrFail()->id);
             app(Webhooks::class)->make(HookCall::query()->firstOrFail()->id);
             $call = HookCall::query()->firstOrFail();
-            $waits[] = $call->state === 'waiting' ? (int) round(now()->diffInMinutes($call->due_at)) : $call->state;
+            $waits[] = $call->state->value === 'waiting' ? (int) round(now()->diffInMinutes($call->due_at)) : $call->state->value;
             $this->travelTo($call->due_at->addSecond());
         }
         self::assertSame([1, 5, 30, 120, 600, 1440, 'failed', 'failed', 'failed'], $waits);

@@ -30,13 +30,13 @@ final class SignupTest extends TestCase
         self::assertTrue($submission->consented);
         self::assertSame(['utm_source' => 'newsletter'], $submission->source);
         self::assertSame($person->id, Delivery::query()->sole()->person_id);
-        self::assertSame('waiting', $this->message('Robin.Ash@Example.com')->state);
+        self::assertSame('waiting', $this->message('Robin.Ash@Example.com')->state->value);
         self::assertSame('joined', DB::table('events')->sole()->type);
 
         $this->runQueue();
 
         $message = $this->message('Robin.Ash@Example.com');
-        self::assertSame('sent', $message->state);
+        self::assertSame('sent', $message->state->value);
         self::assertStringContainsString('Hello Robin', (string) $message->text);
         self::assertSame(1, DB::table('outbox')->where('message_id', $message->id)->count());
     }

@@ -195,6 +195,6 @@ final class EventsTest extends TestCase
         app(Events::class)->take(NewEvent::of($type, $person, CarbonImmutable::now()));
 
         self::assertSame([$why], DB::table('enrolments')->pluck('ended_why')->all());
-        self::assertSame([['cancelled', $why]], Message::query()->where('name', 'Heard of it')->get()->map(fn (Message $m): array => [$m->state, $m->trouble])->all());
+        self::assertSame([['cancelled', $why]], Message::query()->where('name', 'Heard of it')->get()->map(fn (Message $m): array => [$m->state->value, $m->trouble])->all());
     }
 }

@@ -15,6 +15,7 @@ use App\Models\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Support\Shape;
 use Tests\TestCase;
 
@@ -79,7 +80,7 @@ final class BroadcastsTest extends TestCase
         self::assertSame(['p10@example.com', 'p11@example.com', 'p12@example.com'], Message::query()->where('state', 'sent')->orderBy('to_address')->pluck('to_address')->all());
         self::assertSame('News for P10', Message::query()->where('to_address', 'p10@example.com')->value('subject'));
         $quiet = Message::query()->where('to_address', 'p9@example.com')->sole();
-        self::assertSame(['waiting', '2026-06-03'], [$quiet->state, $quiet->due_at->format('Y-m-d')], 'who wanted quiet gets it afterwards');
+        self::assertSame(['waiting', '2026-06-03'], [$quiet->state->value, $quiet->due_at->format('Y-m-d')], 'who wanted quiet gets it afterwards');
         $this->travel(3)->days();
         $this->work();
         $this->work();
@@ -114,7 +115,7 @@ final class BroadcastsTest extends TestCase
         DB::beginTransaction();
         $broadcasting->start($broadcast->fresh() ?? $broadcast, CarbonImmutable::now());
         DB::rollBack();
-        self::assertSame(['scheduled', 0], [$broadcast->fresh()?->state, Message::query()->count()]);
+        self::assertSame(['scheduled', 0], [$broadcast->fresh()?->state->value, Message::query()->count()]);
         $broadcasting->tick(CarbonImmutable::now());
         $broadcasting->start($broadcast, CarbonImmutable::now());
         $broadcasting->tick(CarbonImmutable::now());
@@ -169,7 +170,7 @@ final class BroadcastsTest extends TestCase
         $this->work();
         $this->join($funnel, ['first_name' => 'Robin', 'email' => 'robin@example.com']);
         $this->runQueue();
-        self::assertSame(['sent', 9], [$this->message('robin@example.com')->state, Message::query()->where('state', 'sent')->count()]);
+        self::assertSame(['sent', 9], [$this->message('robin@example.com')->state->value, Message::query()->where('state', 'sent')->count()]);
     }
 
     public function test_a_split_test_picks_the_subject_that_did_better_and_sends_it_to_the_rest(): void
@@ -189,12 +190,12 @@ final class BroadcastsTest extends TestCase
         }
         $this->travel(119)->minutes();
         $this->work();
-        self::assertSame('testing', $broadcast->fresh()?->state);
+        self::assertSame('testing', $broadcast->fresh()?->state->value);
         $this->travel(2)->minutes();
         $this->work();
         $this->work();
 
-        self::assertSame(['sent', 'b', 400], [$broadcast->fresh()?->state, $broadcast->fresh()?->winner, Message::query()->where('state', 'sent')->count()]);
+        self::assertSame(['sent', 'b', 400], [$broadcast->fresh()?->state->value, $broadcast->fresh()?->winner, Message::query()->where('state', 'sent')->count()]);
         self::assertSame(400, Message::query()->distinct()->count('person_id'));
         self::assertStringContainsString('% sure that it is better', (string) $broadcast->fresh()?->winner_why);
         self::assertSame(400 - $test->count(), Message::query()->whereNotIn('id', $test->pluck('id'))->where('subject', 'The other one')->count());
@@ -214,18 +215,18 @@ final class BroadcastsTest extends TestCase
         $this->travel(61)->minutes();
         OutboxBehaviour::read(Shape::of(['failingUntil' => now()->addMinutes(30)->format('Y-m-d\TH:i:s\Z')]))->keep();
         $this->work();
-        self::assertSame('testing', $broadcast->fresh()?->state, 'most of its readers have not got it yet');
+        self::assertSame('testing', $broadcast->fresh()?->state->value, 'most of its readers have not got it yet');
         for ($i = 0; $waiting() > 0 && $i < 60; $i++) {
             $this->travel(150)->seconds();
             $this->work();
         }
-        self::assertSame('testing', $broadcast->fresh()?->state, 'the last of them have only just got it');
+        self::assertSame('testing', $broadcast->fresh()?->state->value, 'the last of them have only just got it');
         $this->travel(58)->minutes();
         $this->work();
-        self::assertSame('testing', $broadcast->fresh()?->state);
+        self::assertSame('testing', $broadcast->fresh()?->state->value);
         $this->travel(3)->minutes();
         $this->work();
-        self::assertSame('sending', $broadcast->fresh()?->state);
+        self::assertSame('sending', $broadcast->fresh()?->state->value);
     }
 
     public function test_it_goes_once_more_to_those_who_did_not_open_it(): void
@@ -243,8 +244,8 @@ final class BroadcastsTest extends TestCase
         }
 
         self::assertSame(['p4@example.com'], Message::query()->where('unique_key', 'like', '%:again')->pluck('to_address')->all());
-        self::assertSame(['Did you see this?', 'sent'], array_values(Message::query()->where('unique_key', 'like', '%:again')->sole()->only(['subject', 'state'])));
-        self::assertSame('sent', $broadcast->fresh()?->state);
+        self::assertSame(['Did you see this?', MessageState::Sent], array_values(Message::query()->where('unique_key', 'like', '%:again')->sole()->only(['subject', 'state'])));
+        self::assertSame('sent', $broadcast->fresh()?->state->value);
     }
 
     public function test_what_stands_in_the_way_is_said_and_nothing_goes_out(): void

@@ -11,6 +11,7 @@ use App\Models\User;
 use App\Publishing\Publishing;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\MessageState;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Drafts\Form;
 use Tests\TestCase;
@@ -89,7 +90,7 @@ final class DigestTest extends TestCase
 
         $this->runQueue();
         $letters = Message::query()->where('kind', 'notice')->orderBy('created_at')->get();
-        self::assertSame(['sent', 'sent'], $letters->pluck('state')->all());
+        self::assertSame([MessageState::Sent, MessageState::Sent], $letters->pluck('state')->all());
         self::assertSame([$this->owner->business->sender_address], $letters->pluck('to_address')->unique()->all());
         $told = $letters->map(fn (Message $m): array => array_values(array_filter(['a@example.com', 'b@example.com', 'c@example.com'], fn (string $address): bool => str_contains((string) $m->text, $address))))->all();
         self::assertSame([['a@example.com', 'b@example.com'], ['c@example.com']], $told);

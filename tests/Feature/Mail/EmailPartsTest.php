@@ -115,7 +115,7 @@ final class EmailPartsTest extends TestCase
         $this->runQueue();
         $message = Message::query()->sole();
 
-        self::assertSame([MessageKind::Test, 'sent', 'imke@ferncroft.example', null], [$message->kind, $message->state, $message->to_address, $message->person_id]);
+        self::assertSame([MessageKind::Test, 'sent', 'imke@ferncroft.example', null], [$message->kind, $message->state->value, $message->to_address, $message->person_id]);
         self::assertStringStartsWith('Test: ', $message->subject);
         self::assertStringNotContainsString('List-Unsubscribe', (string) DB::table('outbox')->value('mime'));
     }

@@ -143,11 +143,11 @@ final class FeedbackTest extends TestCase
         OutboxBehaviour::read(Shape::of(['bouncing' => ['ROBIN@example.com', '@gone.example']]))->keep();
         $message = $this->letter();
         $this->letter('kim@gone.example');
-        self::assertSame(['failed', 'bounced', 'bounced'], [$message->state, $message->lost_why, Person::query()->where('email_key', 'robin@example.com')->sole()->suppressed]);
+        self::assertSame(['failed', 'bounced', 'bounced'], [$message->state->value, $message->lost_why, Person::query()->where('email_key', 'robin@example.com')->sole()->suppressed]);
         $this->join($this->funnel, ['email' => 'robin@example.com']);
         $this->post('/f/again', ['email' => 'robin@example.com'])->assertOk();
         $this->runQueue();
-        self::assertSame('cancelled', Message::query()->where('kind', 'new-link')->sole()->state, 'suppression always wins');
+        self::assertSame('cancelled', Message::query()->where('kind', 'new-link')->sole()->state->value, 'suppression always wins');
 
         $id = Person::query()->where('email_key', 'robin@example.com')->sole()->id;
         $this->actingAs($this->owner)->postJson("/studio/api/people/{$id}/erase")->assertOk();
@@ -172,7 +172,7 @@ final class FeedbackTest extends TestCase
         OutboxBehaviour::read(Shape::of(['complaining' => ['robin@example.com']]))->keep();
         $message = $this->letter();
 
-        self::assertSame(['sent', 'complained', 'complained'], [$message->state, $message->lost_why, Person::query()->sole()->suppressed]);
+        self::assertSame(['sent', 'complained', 'complained'], [$message->state->value, $message->lost_why, Person::query()->sole()->suppressed]);
     }
 
     public function test_choosing_less_instead_of_none(): void
@@ -222,7 +222,7 @@ final class FeedbackTest extends TestCase
         $this->actingAs($this->owner)->postJson("/studio/api/messages/{$message->id}/retry")->assertOk()->assertJsonPath('state', 'waiting');
         Artisan::call('lantern:due');
         $this->runQueue();
-        self::assertSame(['sent', 1], [$message->refresh()->state, DB::table('outbox')->count()], 'handed over again, it is the same message');
+        self::assertSame(['sent', 1], [$message->refresh()->state->value, DB::table('outbox')->count()], 'handed over again, it is the same message');
     }
 
     public function test_a_download_that_was_taken_back_leads_to_the_page_and_not_to_the_studio(): void

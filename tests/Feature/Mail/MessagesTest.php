@@ -13,6 +13,7 @@ use App\Models\Message;
 use App\Models\Person;
 use App\Publishing\Publishing;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\MessageState;
 use Symfony\Component\Mime\Email as Mime;
 use Tests\Drafts\Email;
 use Tests\TestCase;
@@ -79,8 +80,8 @@ final class MessagesTest extends TestCase
         self::assertSame(0, $postman->queueDue(), 'what is queued is not queued again');
         $this->runQueue();
 
-        self::assertSame(['sent', 'Better wording'], [Message::query()->where('email_id', $later->id)->sole()->state, Message::query()->where('email_id', $later->id)->sole()->subject]);
-        self::assertSame(['cancelled', 'The email was removed from the funnel.'], array_values(Message::query()->where('email_id', $taken->id)->sole()->only(['state', 'trouble'])));
+        self::assertSame(['sent', 'Better wording'], [Message::query()->where('email_id', $later->id)->sole()->state->value, Message::query()->where('email_id', $later->id)->sole()->subject]);
+        self::assertSame([MessageState::Cancelled, 'The email was removed from the funnel.'], array_values(Message::query()->where('email_id', $taken->id)->sole()->only(['state', 'trouble'])));
     }
 
     public function test_opening_the_unsubscribe_link_only_asks(): void
@@ -148,7 +149,7 @@ final class MessagesTest extends TestCase
         for ($i = 0; $i < 6; $i++) {
             app(MessageSender::class)->send($this->message('robin@example.com')->id);
             $message = $this->message('robin@example.com');
-            $waits[] = $message->state === 'waiting' ? (int) round(now()->diffInMinutes($message->due_at)) : $message->state;
+            $waits[] = $message->state->value === 'waiting' ? (int) round(now()->diffInMinutes($message->due_at)) : $message->state->value;
             app(MessageSender::class)->send($message->id); // too early: nothing happens
             $this->travelTo($message->due_at->addSecond());
         }
@@ -163,7 +164,7 @@ final class MessagesTest extends TestCase
         $this->provider(new PermanentTrouble('There is no such mailbox.'));
         app(MessageSender::class)->send($this->message('robin@example.com')->id);
 
-        self::assertSame(['failed', 'There is no such mailbox.'], array_values($this->message('robin@example.com')->only(['state', 'trouble'])));
+        self::assertSame([MessageState::Failed, 'There is no such mailbox.'], array_values($this->message('robin@example.com')->only(['state', 'trouble'])));
     }
 
     public function test_a_message_that_kills_every_worker_is_given_up(): void
@@ -177,7 +178,7 @@ final class MessagesTest extends TestCase
             $postman->queueDue();
         }
 
-        self::assertSame(['failed', 'Every try to send it was broken off in the middle.'], array_values($this->message('robin@example.com')->only(['state', 'trouble'])));
+        self::assertSame([MessageState::Failed, 'Every try to send it was broken off in the middle.'], array_values($this->message('robin@example.com')->only(['state', 'trouble'])));
     }
 
     private function provider(\Throwable $trouble): void

@@ -13,6 +13,7 @@ use App\Models\User;
 use App\Publishing\Publishing;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\MessageState;
 use Tests\Drafts\Email;
 use Tests\Drafts\Sequence;
 use Tests\TestCase;
@@ -114,7 +115,7 @@ final class SequencesTest extends TestCase
         $this->join($funnel, ['email' => 'robin@example.com']);
         $this->runQueue();
         $this->actingAs($this->owner)->postJson('/studio/api/people/'.Person::query()->sole()->id.'/bought', ['funnel' => $funnel->id])->assertCreated();
-        self::assertSame(['cancelled', 'Bought, which ends this sequence.'], array_values(Message::query()->where('name', 'One')->sole()->only(['state', 'trouble'])));
+        self::assertSame([MessageState::Cancelled, 'Bought, which ends this sequence.'], array_values(Message::query()->where('name', 'One')->sole()->only(['state', 'trouble'])));
 
         $this->travel(1)->days();
         $this->join($funnel, ['email' => 'robin@example.com']);
@@ -224,7 +225,7 @@ final class SequencesTest extends TestCase
         app(MessageSender::class)->send($id);
 
         $message = Message::query()->findOrFail($id);
-        self::assertSame(['waiting', 0, '2026-06-03 06:00'], [$message->state, $message->attempts, $message->due_at->format('Y-m-d H:i')]);
+        self::assertSame(['waiting', 0, '2026-06-03 06:00'], [$message->state->value, $message->attempts, $message->due_at->format('Y-m-d H:i')]);
     }
 
     public function test_nobody_elses_sequence_can_be_touched_and_a_full_one_does_not_go(): void

@@ -58,7 +58,7 @@ final class SmtpTest extends TestCase
         $this->startServer();
         $message = $this->send();
 
-        self::assertSame('sent', $message->state);
+        self::assertSame('sent', $message->state->value);
         // The server shows a host's name as people write it.
         $taken = json_decode((string) file_get_contents($this->log), true);
         self::assertSame(['imke@ferncroft.example', ['robin@bücher.example']], [$taken['from'], $taken['to']]);
@@ -83,7 +83,7 @@ final class SmtpTest extends TestCase
         $this->startServer($answer);
         $message = $this->send();
 
-        self::assertSame($state, $message->state);
+        self::assertSame($state, $message->state->value);
         self::assertStringContainsString(substr($answer, 4), (string) $message->trouble);
         self::assertNull($message->sent_at);
         self::assertSame($suppressed, $message->person?->suppressed);
@@ -94,7 +94,7 @@ final class SmtpTest extends TestCase
         $this->startServer();
         $message = $this->send('zoë@bücher.example');
 
-        self::assertSame('failed', $message->state);
+        self::assertSame('failed', $message->state->value);
         self::assertStringContainsString('cannot write to such an address', (string) $message->trouble);
     }
 
@@ -103,7 +103,7 @@ final class SmtpTest extends TestCase
         $this->useServer(1);
         $message = $this->send();
 
-        self::assertSame('waiting', $message->state);
+        self::assertSame('waiting', $message->state->value);
         self::assertSame('The mail server could not be reached.', $message->trouble);
         self::assertSame(1, $message->attempts);
     }
@@ -112,7 +112,7 @@ final class SmtpTest extends TestCase
     {
         $this->startServer(login: 'imke:twelve minutes');
         config(['mail.mailers.smtp.username' => 'imke', 'mail.mailers.smtp.password' => 'twelve minutes']);
-        self::assertSame('sent', $this->send()->state);
+        self::assertSame('sent', $this->send()->state->value);
     }
 
     public function test_a_wrong_password_is_no_fault_of_the_address(): void
@@ -121,7 +121,7 @@ final class SmtpTest extends TestCase
         config(['mail.mailers.smtp.username' => 'imke', 'mail.mailers.smtp.password' => 'wrong']);
         $message = $this->send();
 
-        self::assertSame('waiting', $message->state);
+        self::assertSame('waiting', $message->state->value);
         self::assertNull($message->person?->suppressed);
     }
 }

@@ -139,7 +139,7 @@ final class ErasingTest extends TestCase
         self::assertSame('unsubscribed', Suppressions::why($this->owner->business_id, 'robin@example.com'));
 
         $this->joined('Robin@example.com', 'Robin');
-        self::assertSame('sent', Message::query()->where('to_address', 'Robin@example.com')->sole()->state, 'they asked for it');
+        self::assertSame('sent', Message::query()->where('to_address', 'Robin@example.com')->sole()->state->value, 'they asked for it');
         self::assertNull(Suppressions::why($this->owner->business_id, 'robin@example.com'));
     }
 
@@ -156,7 +156,7 @@ final class ErasingTest extends TestCase
         $this->post($m[1])->assertRedirect();
         $this->runQueue();
         self::assertNull(Suppressions::why($this->owner->business_id, 'robin@example.com'));
-        self::assertSame('sent', Message::query()->where('kind', 'sequence')->sole()->state);
+        self::assertSame('sent', Message::query()->where('kind', 'sequence')->sole()->state->value);
     }
 
     public function test_a_mailbox_that_refuses_or_complained_is_not_written_to_for_having_joined_again(): void
@@ -164,7 +164,7 @@ final class ErasingTest extends TestCase
         foreach (['bounced', 'complained'] as $why) {
             Suppressions::add($this->owner->business_id, "{$why}@example.com", $why);
             $this->joined("{$why}@example.com", 'Robin');
-            self::assertSame('cancelled', $this->message("{$why}@example.com")->state);
+            self::assertSame('cancelled', $this->message("{$why}@example.com")->state->value);
             self::assertSame($why, Person::query()->where('email', "{$why}@example.com")->sole()->standing()->value, 'and the owner sees why');
         }
     }

@@ -157,7 +157,7 @@ final class ImportTest extends TestCase
         self::assertFalse($importing->piece($import['id']), 'done is done');
 
         $done = Import::query()->sole();
-        self::assertSame(['done', 1222, 12], [$done->state, $done->added, $done->refused]);
+        self::assertSame(['done', 1222, 12], [$done->state->value, $done->added, $done->refused]);
         self::assertSame([1222, 'Person 1234 with two lines'], [Person::query()->count(), Person::query()->where('email_key', 'p1234@example.com')->sole()->first_name]);
         self::assertSame(194, (int) DB::table('import_refusals')->min('line'), 'line 97 of people stands where the lines before it have put it');
     }

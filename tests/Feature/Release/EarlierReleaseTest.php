@@ -89,7 +89,7 @@ final class EarlierReleaseTest extends TestCase
 
         $this->join($funnel, ['email' => 'robin@example.com'])->assertStatus(303)->assertRedirect($funnel->url('thank-you'));
         $this->runQueue();
-        self::assertSame('sent', $this->message('robin@example.com')->state);
+        self::assertSame('sent', $this->message('robin@example.com')->state->value);
     }
 
     public function test_a_database_of_then_is_brought_up_to_date_with_the_colours_that_were_chosen(): void

@@ -252,7 +252,7 @@ final class StudioTest extends TestCase
         $funnel = $this->draft($owner, withFile: false);
         $this->actingAs($owner)->postJson("/studio/api/funnels/{$funnel->id}/publish")->assertStatus(422)->assertJsonPath('findings.0.code', 'file-missing')
             ->assertJsonPath('message', 'This funnel cannot go live yet. Nothing was published.');
-        self::assertSame([0, 'draft'], [Version::query()->count(), $funnel->refresh()->state]);
+        self::assertSame([0, 'draft'], [Version::query()->count(), $funnel->refresh()->state->value]);
         $leadMagnet = LeadMagnet::query()->sole();
         $this->post("/studio/api/parts/{$leadMagnet->id}/file", ['file' => $this->file('plan.pdf', self::pdf())], ['Accept' => 'application/json'])->assertOk();
         $first = $this->postJson("/studio/api/funnels/{$funnel->id}/publish", ['note' => 'First'])->assertOk()->assertJsonPath('version.number', 1)->json('version.id');

@@ -12,6 +12,7 @@ use App\Models\Funnel;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
+use Lantern\Core\Plan\FunnelState;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Support\Invalid;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -62,7 +63,7 @@ final class ExportController extends StudioController
     {
         $host = (string) parse_url($funnel->url(), PHP_URL_HOST);
 
-        return in_array($host, ['localhost', '127.0.0.1', '[::1]', ''], true) || $funnel->state !== 'live' ? null : $funnel->url();
+        return in_array($host, ['localhost', '127.0.0.1', '[::1]', ''], true) || $funnel->state !== FunnelState::Live ? null : $funnel->url();
     }
 
     private function zip(string $path, string $name): BinaryFileResponse

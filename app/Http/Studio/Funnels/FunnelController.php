@@ -26,6 +26,7 @@ use Illuminate\Validation\Rule;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Page\Look\LookChanges;
 use Lantern\Core\Page\Look\Looks;
+use Lantern\Core\Plan\FunnelState;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\WebAddress;
 use Lantern\Core\Support\Invalid;
@@ -36,10 +37,10 @@ final class FunnelController extends StudioController
     public function index(Request $request, Numbers $numbers): JsonResponse
     {
         $search = mb_strtolower(trim($request->string('search')->toString()));
-        $state = $request->string('state')->toString();
+        $state = FunnelState::tryFrom($request->string('state')->toString());
         $funnels = Funnel::query()->with('liveVersion:id,funnel_id,number')->where('business_id', $this->user()->business_id)
             ->when($state === 'archived', fn ($q) => $q->whereNotNull('archived_at'), fn ($q) => $q->whereNull('archived_at'))
-            ->when(in_array($state, ['draft', 'live', 'closed'], true), fn ($q) => $q->where('state', $state))
+            ->when($state, fn ($q, FunnelState $s) => $q->where('state', $s))
             ->when($search !== '', fn ($q) => $q->whereRaw('lower(name) like ? escape ?', ['%'.addcslashes($search, '%_\\').'%', '\\']))
             ->orderByDesc('updated_at')->orderBy('id')->paginate(min(100, max(1, $request->integer('perPage', 50))));
         $totals = $numbers->totals($this->business(), array_values(array_map(fn (Funnel $f): string => $f->id, $funnels->items())));

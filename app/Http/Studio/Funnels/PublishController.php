@@ -20,6 +20,7 @@ use Illuminate\Http\Request;
 use Lantern\Core\Checks\Finding;
 use Lantern\Core\Checks\GoLiveCheck;
 use Lantern\Core\Plan\Changes;
+use Lantern\Core\Plan\FunnelState;
 
 final class PublishController extends StudioController
 {
@@ -79,7 +80,7 @@ final class PublishController extends StudioController
     public function close(string $funnel): JsonResponse
     {
         $found = $this->funnel($funnel);
-        if ($found->state !== 'live') {
+        if ($found->state !== FunnelState::Live) {
             return response()->json(['message' => 'Only a live funnel can be closed.'], 422);
         }
         $this->publishing->close($found);

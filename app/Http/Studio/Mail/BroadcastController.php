@@ -26,6 +26,7 @@ use Lantern\Core\Checks\EmailFacts;
 use Lantern\Core\Checks\Finding;
 use Lantern\Core\Checks\GoLiveCheck;
 use Lantern\Core\Emails\BroadcastPlan;
+use Lantern\Core\Emails\BroadcastState;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Rules\Group;
 use Lantern\Core\Support\Invalid;
@@ -68,7 +69,7 @@ final class BroadcastController extends StudioController
             $given = $request->validate(['name' => ['sometimes', 'required', 'string', 'max:120'], 'subject' => ['sometimes', 'string', 'max:200'], 'body' => ['sometimes', 'string', 'max:50000'],
                 'audience' => ['sometimes', 'array'], 'settings' => ['sometimes', 'array'], 'funnel' => ['sometimes', 'nullable', 'string']],
                 ['name.required' => 'Please give the email a name. Only you will see it.', 'subject.max' => 'A subject has 200 characters at most; mail programs show about 60.', 'body.max' => 'This email is too long to send.']);
-            if ($found->state !== 'draft' && array_diff(array_keys($given), ['name']) !== []) {
+            if ($found->state !== BroadcastState::Draft && array_diff(array_keys($given), ['name']) !== []) {
                 throw Invalid::at('state', 'This email is on its way; only its name can still be changed.');
             }
             $line = fn (string $words): string => (string) preg_replace('/\s+/u', ' ', RichText::plain($words));
@@ -109,10 +110,10 @@ final class BroadcastController extends StudioController
     public function destroy(string $broadcast): JsonResponse
     {
         $found = $this->broadcast($broadcast);
-        if (in_array($found->state, ['testing', 'sending'], true)) {
+        if (in_array($found->state, [BroadcastState::Testing, BroadcastState::Sending], true)) {
             throw Invalid::at('state', 'This email is on its way. Stop it first.');
         }
-        $found->forceFill(['deleted_at' => CarbonImmutable::now(), 'state' => $found->state === 'scheduled' ? 'draft' : $found->state])->save();
+        $found->forceFill(['deleted_at' => CarbonImmutable::now(), 'state' => $found->state === BroadcastState::Scheduled ? BroadcastState::Draft : $found->state])->save();
 
         return response()->json(['id' => $found->id]);
     }
@@ -145,7 +146,7 @@ final class BroadcastController extends StudioController
         if (GoLiveCheck::blocked($findings)) {
             throw new HttpResponseException(response()->json(['message' => 'Something still stands in the way of sending this email.', 'findings' => array_map(fn (Finding $f): array => $f->toArray(), $findings)], 422));
         }
-        if (Broadcast::query()->where('id', $found->id)->where('state', 'draft')->update(['state' => 'scheduled', 'send_at' => Instant::sql($sendAt)]) === 0) {
+        if (Broadcast::query()->where('id', $found->id)->where('state', BroadcastState::Draft)->update(['state' => BroadcastState::Scheduled, 'send_at' => Instant::sql($sendAt)]) === 0) {
             throw Invalid::at('state', 'This email is on its way already.');
         }
         if ($at === '') {
@@ -159,7 +160,7 @@ final class BroadcastController extends StudioController
     public function stop(string $broadcast): JsonResponse
     {
         $found = $this->broadcast($broadcast);
-        if (Broadcast::query()->where('id', $found->id)->where('state', 'scheduled')->update(['state' => 'draft', 'send_at' => null]) === 0) {
+        if (Broadcast::query()->where('id', $found->id)->where('state', BroadcastState::Scheduled)->update(['state' => BroadcastState::Draft, 'send_at' => null]) === 0) {
             $this->broadcasting->stop($found);
         }
 

@@ -18,6 +18,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -31,10 +32,10 @@ final class MessageController extends StudioController
         $search = mb_strtolower(trim($request->string('search')->toString()));
         $like = '%'.addcslashes($search, '%_\\').'%';
         $now = Instant::sql(CarbonImmutable::now());
-        $state = $request->string('state')->toString();
+        $state = MessageState::tryFrom($request->string('state')->toString());
         $messages = Message::query()->select(['id', 'name', 'kind', 'to_address', 'subject', 'state', 'due_at', 'sent_at', 'trouble', 'attempts', 'person_id', 'funnel_id', 'opened_at', 'clicked_at', 'lost_why'])
             ->where('business_id', $this->user()->business_id)
-            ->when(in_array($state, ['waiting', 'sending', 'sent', 'failed', 'cancelled'], true), fn ($q) => $q->where('state', $state))
+            ->when($state, fn ($q, MessageState $s) => $q->where('state', $s))
             ->when($request->string('broadcast')->toString() !== '', fn ($q) => $q->where('broadcast_id', $request->string('broadcast')->toString()))
             ->when($request->string('email')->toString() !== '', fn ($q) => $q->where('email_id', $request->string('email')->toString()))
             ->when($search !== '', fn ($q) => $q->where(fn ($q) => $q->whereRaw("lower(to_address) like ? escape '\\'", [$like])
@@ -104,7 +105,7 @@ final class MessageController extends StudioController
     public function feedback(Request $request, string $message, Feedback $feedback): JsonResponse
     {
         $found = $this->message($message);
-        if (config('mail.default') === 'smtp' || $found->state !== 'sent' || $found->person_id === null) {
+        if (config('mail.default') === 'smtp' || $found->state !== MessageState::Sent || $found->person_id === null) {
             throw Invalid::at('message', 'Only what the outbox has sent can come back from it.');
         }
         match ($request->string('what')->toString()) {
@@ -121,7 +122,7 @@ final class MessageController extends StudioController
     public function retry(string $message): JsonResponse
     {
         $found = $this->message($message);
-        Message::query()->where('id', $found->id)->where('state', 'failed')->update(['state' => 'waiting', 'attempts' => 0, 'queued_at' => null, 'claimed_at' => null, 'trouble' => null, 'due_at' => Instant::sql(CarbonImmutable::now())]);
+        Message::query()->where('id', $found->id)->where('state', MessageState::Failed)->update(['state' => MessageState::Waiting, 'attempts' => 0, 'queued_at' => null, 'claimed_at' => null, 'trouble' => null, 'due_at' => Instant::sql(CarbonImmutable::now())]);
 
         return response()->json(Json::message($found->refresh()));
     }

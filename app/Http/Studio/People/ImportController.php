@@ -6,6 +6,7 @@ namespace App\Http\Studio\People;
 
 use App\Http\Studio\StudioController;
 use App\Models\Import;
+use App\Models\ImportState;
 use App\People\Import\ImportFile;
 use App\People\Import\Importing;
 use App\People\Import\ImportUndo;
@@ -27,7 +28,7 @@ final class ImportController extends StudioController
 {
     public function index(): JsonResponse
     {
-        return response()->json(['imports' => Import::query()->where('business_id', $this->user()->business_id)->where('state', '!=', 'new')->latest()->limit(30)->get()->map(self::json(...))->all()]);
+        return response()->json(['imports' => Import::query()->where('business_id', $this->user()->business_id)->where('state', '!=', ImportState::New)->latest()->limit(30)->get()->map(self::json(...))->all()]);
     }
 
     public function store(Request $request, ImportFile $file): JsonResponse
@@ -50,7 +51,7 @@ final class ImportController extends StudioController
     {
         $found = $this->import($import);
         $plan = ImportPlan::fromShape(Shape::of($request->only(['columns', 'known', 'tags', 'marketing', 'agreed']) + ['header' => (bool) $found->reading['header'], 'dates' => (string) ($found->reading['dates'] ?? '')]));
-        if ($found->state !== 'new') {
+        if ($found->state !== ImportState::New) {
             throw Invalid::at('import', 'This list is being imported already.');
         }
         $importing->start($found, $plan);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Studio\People;
 
 use App\Http\Studio\StudioController;
+use App\Models\CallState;
 use App\Models\HookCall;
 use App\Models\Submission;
 use App\Support\Ids;
@@ -13,6 +14,7 @@ use App\Webhooks\Webhooks;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Lantern\Core\Forms\SubmissionState;
 use Lantern\Core\People\CsvReader;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -39,7 +41,7 @@ final class SubmissionController extends StudioController
         return response()->streamDownload(function () use ($query, $names): void {
             echo "\xEF\xBB\xBF".CsvReader::write('At', 'Funnel', 'Form', 'State', ...[...$names, 'Consent words', 'Agreed', 'Marketing words', 'Marketing', 'Version', 'Address', 'Source']);
             foreach ($query->with(['funnel', 'version'])->lazyById(500) as $s) {
-                echo CsvReader::write((string) Instant::json($s->submitted_at), $s->funnel->name, $s->version->plan()->form($s->form_id)->name ?? '', $s->state,
+                echo CsvReader::write((string) Instant::json($s->submitted_at), $s->funnel->name, $s->version->plan()->form($s->form_id)->name ?? '', $s->state->value,
                     ...[...array_map(fn (string $n): string => str_replace("\n", '; ', $s->answers[$n] ?? ''), $names), $s->consent_words, $s->consented ? 'yes' : 'no', (string) $s->marketing_words,
                         $s->marketing === null ? '' : ($s->marketing ? 'yes' : 'no'), (string) $s->version->number, (string) $s->ip, http_build_query($s->source ?? [])]);
             }
@@ -48,8 +50,8 @@ final class SubmissionController extends StudioController
 
     public function hooks(Request $request): JsonResponse
     {
-        $state = $request->string('state')->toString();
-        $found = HookCall::query()->where('business_id', $this->user()->business_id)->when(in_array($state, ['waiting', 'done', 'failed'], true), fn ($q) => $q->where('state', $state))
+        $state = CallState::tryFrom($request->string('state')->toString());
+        $found = HookCall::query()->where('business_id', $this->user()->business_id)->when($state, fn ($q, CallState $s) => $q->where('state', $s))
             ->latest()->orderByDesc('id')->paginate(min(100, max(1, $request->integer('perPage', 20))));
 
         return response()->json(['total' => $found->total(), 'page' => $found->currentPage(), 'pages' => $found->lastPage(), 'calls' => array_map(self::call(...), $found->items())]);
@@ -78,7 +80,7 @@ final class SubmissionController extends StudioController
         return Submission::query()->whereHas('funnel', fn ($q) => $q->where('business_id', $this->user()->business_id))->whereHas('person', fn ($q) => $q->whereNull('erased_at'))
             ->when($request->string('form')->toString() !== '', fn ($q) => $q->where('form_id', $request->string('form')->toString()))
             ->when($request->string('funnel')->toString() !== '', fn ($q) => $q->where('funnel_id', $request->string('funnel')->toString()))
-            ->when(in_array($request->input('state'), ['waiting', 'taken'], true), fn ($q) => $q->where('state', $request->input('state')))
+            ->when(SubmissionState::tryFrom($request->string('state')->toString()), fn ($q, SubmissionState $s) => $q->where('state', $s))
             ->when($day('from') !== null, fn ($q) => $q->where('submitted_at', '>=', Instant::sql(new \DateTimeImmutable((string) $day('from'), new \DateTimeZone($zone)))))
             ->when($day('until') !== null, fn ($q) => $q->where('submitted_at', '<', Instant::sql((new \DateTimeImmutable((string) $day('until'), new \DateTimeZone($zone)))->modify('+1 day'))))
             ->when($search !== '', fn ($q) => $q->whereRaw("lower(answers) like ? escape '\\'", [$like]));
