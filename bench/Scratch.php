@@ -35,8 +35,10 @@ final class Scratch
         $this->folder = sys_get_temp_dir().'/lantern-bench-'.bin2hex(random_bytes(4));
         mkdir($this->folder.'/uploads', recursive: true);
         touch($this->folder.'/db.sqlite');
-        $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OTAxMjM0NTY3ODkwMTIzNDU2Nzg5MDE=', 'APP_URL' => $this->site, 'DB_DATABASE' => $this->folder.'/db.sqlite',
-            'UPLOADS_PATH' => $this->folder.'/uploads', 'CACHE_STORE' => 'file', 'CACHE_PATH' => $this->folder.'/cache', 'SESSION_DRIVER' => 'database', 'QUEUE_CONNECTION' => 'database',
+        $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OTAxMjM0NTY3ODkwMTIzNDU2Nzg5MDE=', 'APP_URL' => $this->site,
+            'DB_DATABASE' => $this->folder.'/db.sqlite',
+            'UPLOADS_PATH' => $this->folder.'/uploads', 'CACHE_STORE' => 'file', 'CACHE_PATH' => $this->folder.'/cache',
+            'SESSION_DRIVER' => 'database', 'QUEUE_CONNECTION' => 'database',
             'MAIL_MAILER' => 'outbox', 'LANTERN_DEMO' => 'false'];
         foreach ($env as $name => $value) {
             putenv("{$name}={$value}");
@@ -45,7 +47,8 @@ final class Scratch
         $app = require $root.'/bootstrap/app.php';
         $app->make(Kernel::class)->bootstrap();
         Artisan::call('migrate', ['--force' => true]);
-        $this->server = new Process(['sh', '-c', 'exec "$@" > "$0" 2>&1', $this->folder.'/server.log', 'setsid', PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'memory_limit=512M', '-S', "localhost:{$port}", '-t', 'public', 'bin/router.php'],
+        $this->server = new Process(['sh', '-c', 'exec "$@" > "$0" 2>&1', $this->folder.'/server.log', 'setsid', PHP_BINARY, '-d',
+            'opcache.enable_cli=1', '-d', 'memory_limit=512M', '-S', "localhost:{$port}", '-t', 'public', 'bin/router.php'],
             $root, $env + ['PHP_CLI_SERVER_WORKERS' => '4'], timeout: null);
         $this->server->start();
         Chrome::waitForPort($port, $this->server);
@@ -58,34 +61,43 @@ final class Scratch
 
     public function owner(): User
     {
-        $business = Business::query()->create(['name' => 'Ferncroft Cello Room', 'sender_name' => 'Imke Farrow', 'sender_address' => 'imke@ferncroft.example',
-            'postal_address' => '3 Ferncroft Yard, Exampleton', 'timezone' => 'Europe/London', 'currency' => 'EUR']);
+        $business = Business::query()
+            ->create(['name' => 'Ferncroft Cello Room', 'sender_name' => 'Imke Farrow', 'sender_address' => 'imke@ferncroft.example',
+                'postal_address' => '3 Ferncroft Yard, Exampleton', 'timezone' => 'Europe/London', 'currency' => 'EUR']);
 
-        return User::query()->create(['business_id' => $business->id, 'name' => 'Imke Farrow', 'email' => 'imke@ferncroft.example', 'password' => 'twelve minutes a day']);
+        return User::query()->create(['business_id' => $business->id, 'name' => 'Imke Farrow', 'email' => 'imke@ferncroft.example',
+            'password' => 'twelve minutes a day']);
     }
 
     /** @return array<string, Funnel> a funnel from each starter, with pictures where pictures go */
     public function starters(User $owner): array
     {
-        $media = fn (string $name): UploadedFile => new UploadedFile(dirname(__DIR__)."/database/demo/media/{$name}", $name, null, null, true);
+        $media = fn (string $name): UploadedFile => new UploadedFile(dirname(__DIR__)."/database/demo/media/{$name}", $name, null, null,
+            true);
         $uploads = app(Uploads::class);
         $room = $uploads->picture($owner->business, $media('music-room.png'));
         $film = $this->folder.'/film.webm';
         // The first bytes of a WebM: enough to be known as one. Nobody plays it here.
-        file_put_contents($film, "\x1A\x45\xDF\xA3\x9F\x42\x86\x81\x01\x42\xF7\x81\x01\x42\xF2\x81\x04\x42\xF3\x81\x08\x42\x82\x84webm\x42\x87\x81\x04\x42\x85\x81\x02".str_repeat("\0", 64));
+        file_put_contents($film,
+            "\x1A\x45\xDF\xA3\x9F\x42\x86\x81\x01\x42\xF7\x81\x01\x42\xF2\x81\x04\x42\xF3\x81\x08\x42\x82\x84webm"
+            ."\x42\x87\x81\x04\x42\x85\x81\x02".str_repeat("\0", 64));
         $video = $uploads->video($owner->business, new UploadedFile($film, 'film.webm', null, null, true));
-        $titles = ['give-away' => 'The Twelve-Minute Practice Plan', 'long-opt-in' => 'The Twelve-Minute Practice Plan', 'waiting-list' => 'First Season', 'video-series' => 'Your First Melody in Three Videos',
+        $titles = ['give-away' => 'The Twelve-Minute Practice Plan', 'long-opt-in' => 'The Twelve-Minute Practice Plan',
+            'waiting-list' => 'First Season', 'video-series' => 'Your First Melody in Three Videos',
             'webinar' => 'From Open Strings to Your First Melody', 'sell' => 'First Season', 'form' => 'Ask about a cello lesson'];
         $funnels = [];
         foreach (Goal::cases() as $goal) {
-            $funnel = app(NewFunnel::class)->fromStarter($owner->business, $goal, $titles[$goal->value].' ('.$goal->value.')', $titles[$goal->value],
-                $goal->hasLeadMagnet() ? $uploads->file($owner->business, $media('practice-plan.pdf')) : null, $goal === Goal::Sell ? '290 €' : '');
+            $funnel = app(NewFunnel::class)
+                ->fromStarter($owner->business, $goal, $titles[$goal->value].' ('.$goal->value.')', $titles[$goal->value],
+                    $goal->hasLeadMagnet() ? $uploads->file($owner->business, $media('practice-plan.pdf')) : null,
+                    $goal === Goal::Sell ? '290 €' : '');
             foreach (DraftPart::there($funnel->id, 'page')->get() as $page) {
                 $document = $page->definition['document'];
                 array_walk_recursive($document, fn (mixed & $v) => $v = is_string($v) ? str_replace('[the price]', '60 €', $v) : $v);
                 foreach ($document['sections'] as &$section) {
                     foreach ($section['blocks'] as &$block) {
-                        $block = $block['kind'] === 'picture' ? ['picture' => $room->id, 'alt' => 'A cello in a music room'] + $block : $block;
+                        $block = $block['kind'] === 'picture' ? ['picture' => $room->id, 'alt' => 'A cello in a music room'] + $block
+                            : $block;
                         $block = $block['kind'] === 'video' ? ['picture' => $room->id, 'video' => $video->id] + $block : $block;
                     }
                 }

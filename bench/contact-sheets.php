@@ -37,10 +37,12 @@ foreach ($scratch->starters($scratch->owner()) as $goal => $funnel) {
             foreach ($pages as $page) {
                 $browser->get(PreviewLink::make($funnel->id, $until, $page->address));
                 $browser->wait(10, 50)->until(fn ($b): bool => (bool) $b->executeScript('return document.fonts.status === "loaded"'));
-                $browser->executeScript('document.querySelector(".preview-note")?.remove(); document.querySelectorAll("[loading=lazy]").forEach(i => i.loading = "eager")');
+                $browser->executeScript('document.querySelector(".preview-note")?.remove(); '
+                    .'document.querySelectorAll("[loading=lazy]").forEach(i => i.loading = "eager")');
                 $tall = min(5200, (int) $browser->executeScript('return document.documentElement.scrollHeight'));
-                $shot = $browser->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => 'Page.captureScreenshot', 'params' => ['captureBeyondViewport' => true,
-                    'clip' => ['x' => 0, 'y' => 0, 'width' => $width, 'height' => $tall, 'scale' => $scale]]]);
+                $shot = $browser->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST',
+                    ['cmd' => 'Page.captureScreenshot', 'params' => ['captureBeyondViewport' => true,
+                        'clip' => ['x' => 0, 'y' => 0, 'width' => $width, 'height' => $tall, 'scale' => $scale]]]);
                 $row[] = imagecreatefromstring((string) base64_decode($shot['data'], true));
             }
             $rows[] = $row;
@@ -48,7 +50,8 @@ foreach ($scratch->starters($scratch->owner()) as $goal => $funnel) {
         $browser->quit();
         // A column for each look, the pages of the way below one another.
         $wide = array_sum(array_map(fn (array $r): int => max(array_map(imagesx(...), $r)) + 6, $rows));
-        $sheet = imagecreatetruecolor($wide, max(array_map(fn (array $r): int => array_sum(array_map(imagesy(...), $r)) + 6 * count($r), $rows)));
+        $sheet = imagecreatetruecolor($wide,
+            max(array_map(fn (array $r): int => array_sum(array_map(imagesy(...), $r)) + 6 * count($r), $rows)));
         imagefill($sheet, 0, 0, (int) imagecolorallocate($sheet, 120, 120, 120));
         $x = 0;
         foreach ($rows as $row) {

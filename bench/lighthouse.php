@@ -31,8 +31,10 @@ foreach ($scratch->starters($scratch->owner()) as $goal => $funnel) {
     foreach ($looks as $look) {
         $funnel->forceFill(['look' => $look])->save();
         app(Publishing::class)->publish(Funnel::query()->findOrFail($funnel->id), null);
-        $run = new Process([dirname(__DIR__).'/node_modules/.bin/lighthouse', $scratch->site.'/'.$funnel->address, '--quiet', '--output=json', '--only-categories='.implode(',', $categories),
-            '--chrome-flags=--headless=new --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync --disable-dev-shm-usage'],
+        $run = new Process([dirname(__DIR__).'/node_modules/.bin/lighthouse', $scratch->site.'/'.$funnel->address, '--quiet',
+            '--output=json', '--only-categories='.implode(',', $categories),
+            '--chrome-flags=--headless=new --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking '
+                .'--disable-component-update --disable-sync --disable-dev-shm-usage'],
             dirname(__DIR__), ['CHROME_PATH' => '/usr/bin/chromium'], timeout: 180);
         $run->mustRun();
         $report = json_decode($run->getOutput(), true, flags: JSON_THROW_ON_ERROR);
@@ -49,8 +51,10 @@ foreach ($scratch->starters($scratch->owner()) as $goal => $funnel) {
                 }
             }
         }
-        printf("%-14s %-10s %s\n", $goal, $look, implode('  ', array_map(fn (string $c): string => str_pad((string) $scores[$c], strlen($c)), $categories)));
+        printf("%-14s %-10s %s\n", $goal, $look,
+            implode('  ', array_map(fn (string $c): string => str_pad((string) $scores[$c], strlen($c)), $categories)));
     }
 }
-printf("%-14s %-10s %s\n", 'least', '', implode('  ', array_map(fn (string $c): string => str_pad((string) $least[$c], strlen($c)), $categories)));
+printf("%-14s %-10s %s\n", 'least', '',
+    implode('  ', array_map(fn (string $c): string => str_pad((string) $least[$c], strlen($c)), $categories)));
 exit(min($least) < LEAST ? 1 : 0);

@@ -52,7 +52,9 @@ $report = function (string $what, array $times): void {
 
 // Words on the page itself.
 $b->switchTo()->frame($frame);
-$b->executeScript("window.t = []; document.addEventListener('keydown', () => { const from = performance.now(); const c = new MessageChannel(); requestAnimationFrame(() => { c.port1.onmessage = () => t.push(performance.now() - from); c.port2.postMessage(0); }); }, true); document.querySelector('h1').focus()");
+$b->executeScript("window.t = []; document.addEventListener('keydown', () => { const from = performance.now(); const c = new "
+    .'MessageChannel(); requestAnimationFrame(() => { c.port1.onmessage = () => t.push(performance.now() - from); '
+        ."c.port2.postMessage(0); }); }, true); document.querySelector('h1').focus()");
 $heading = $b->findElement(WebDriverBy::cssSelector('h1'));
 for ($i = 0; $i < $strokes; $i++) {
     $heading->sendKeys(chr(97 + $i % 26));
@@ -61,11 +63,15 @@ $report('words typed on the page, to the next frame', array_map(floatval(...), $
 $b->switchTo()->defaultContent();
 
 // A field in the column: the server draws the section.
-$b->executeScript('const d = document.querySelector("iframe[data-ready=true]").contentDocument; d.querySelector(".k-host .figure img").click()');
-$label = $b->wait(15, 50)->until(fn () => $b->executeScript('return [...document.querySelectorAll("label")].find(l => l.innerText.startsWith("What does it show?"))?.htmlFor ?? null'));
+$b->executeScript('const d = document.querySelector("iframe[data-ready=true]").contentDocument; d.querySelector(".k-host .figure '
+    .'img").click()');
+$label = $b->wait(15, 50)
+    ->until(fn () => $b->executeScript('return [...document.querySelectorAll("label")].find(l => l.innerText.startsWith("What does it '
+        .'show?"))?.htmlFor ?? null'));
 $b->executeScript('window.t = []; window.from = 0; const d = document.querySelector("iframe[data-ready=true]").contentDocument;
     const field = document.getElementById(arguments[0]); field.addEventListener("keydown", () => { from = performance.now(); }, true);
-    new MutationObserver(() => { if (from && d.querySelector(".k-host .figure img")?.alt === field.value) { t.push(performance.now() - from); from = 0; } }).observe(d.querySelector("main"), { childList: true, subtree: true, attributes: true })', [$label]);
+    new MutationObserver(() => { if (from && d.querySelector(".k-host .figure img")?.alt === field.value) { t.push(performance.now() -
+        from); from = 0; } }).observe(d.querySelector("main"), { childList: true, subtree: true, attributes: true })', [$label]);
 $field = $b->findElement(WebDriverBy::id($label));
 $field->clear();
 for ($i = 0; $i < $strokes; $i++) {

@@ -22,10 +22,16 @@ $limits = ['everything but pictures' => 60_000, 'script' => 10_000];
 
 $browser = Chrome::open(375, 740);
 $browser->get($page);
-$browser->wait(15, 100)->until(fn ($b): bool => (bool) $b->executeScript('return document.fonts.status === "loaded" && document.readyState === "complete" && performance.getEntriesByType("resource").some(r => r.name.endsWith("/m/view"))'));
+$browser->wait(15, 100)
+    ->until(fn ($b): bool => (bool) $b->executeScript('return document.fonts.status === "loaded" && document.readyState === "complete" '
+        .'&& performance.getEntriesByType("resource").some(r => r.name.endsWith("/m/view"))'));
 /** @var list<array{name: string, type: string, bytes: int, host: string}> $loads */
-$loads = $browser->executeScript('return [...performance.getEntriesByType("navigation"), ...performance.getEntriesByType("resource")].map(r => ({ name: r.name, type: r.initiatorType, bytes: r.transferSize, host: new URL(r.name).host }))');
-$shift = (float) $browser->executeScript('return new Promise(r => { let sum = 0; new PerformanceObserver(l => { for (const e of l.getEntries()) sum += e.value; }).observe({ type: "layout-shift", buffered: true }); requestAnimationFrame(() => requestAnimationFrame(() => r(sum))); })');
+$loads = $browser->executeScript('return [...performance.getEntriesByType("navigation"), '
+    .'...performance.getEntriesByType("resource")].map(r => ({ name: r.name, type: r.initiatorType, bytes: r.transferSize, host: new '
+        .'URL(r.name).host }))');
+$shift = (float) $browser->executeScript('return new Promise(r => { let sum = 0; new PerformanceObserver(l => { for (const e of '
+    .'l.getEntries()) sum += e.value; }).observe({ type: "layout-shift", buffered: true }); requestAnimationFrame(() => '
+        .'requestAnimationFrame(() => r(sum))); })');
 $browser->quit();
 
 $kind = fn (array $l): string => match (true) {
@@ -44,10 +50,14 @@ foreach ($bytes as $name => [$n, $sum]) {
     printf("%-25s %8d %10s\n", $name, $n, number_format($sum));
 }
 $ours = array_sum(array_map(fn (array $b): int => $b[1], array_diff_key($bytes, ['pictures of the owner' => 0])));
-printf("%-25s %8d %10s   limit %s: %s\n", 'everything but pictures', count($loads), number_format($ours), number_format($limits['everything but pictures']), $ours <= $limits['everything but pictures'] ? 'kept' : 'BROKEN');
+printf("%-25s %8d %10s   limit %s: %s\n", 'everything but pictures', count($loads), number_format($ours),
+    number_format($limits['everything but pictures']), $ours <= $limits['everything but pictures'] ? 'kept' : 'BROKEN');
 $script = $bytes['script'][1] ?? 0;
-printf("%-25s %8s %10s   limit %s: %s\n", 'script alone', '', number_format($script), number_format($limits['script']), $script <= $limits['script'] ? 'kept' : 'BROKEN');
-printf("other hosts asked: %d      layout shift: %.4f\n", count(array_filter($loads, fn (array $l): bool => $l['host'] !== parse_url($page, PHP_URL_HOST).':'.parse_url($page, PHP_URL_PORT))), $shift);
+printf("%-25s %8s %10s   limit %s: %s\n", 'script alone', '', number_format($script), number_format($limits['script']),
+    $script <= $limits['script'] ? 'kept' : 'BROKEN');
+printf("other hosts asked: %d      layout shift: %.4f\n",
+    count(array_filter($loads, fn (array $l): bool => $l['host'] !== parse_url($page, PHP_URL_HOST).':'.parse_url($page, PHP_URL_PORT))),
+    $shift);
 
 // The server's work: the whole application is booted for each request, as under php-fpm.
 putenv('DB_DATABASE='.__DIR__.'/../storage/app/demo/lantern.sqlite');

@@ -52,7 +52,8 @@ $row = function (string $what, string $figure): void {
 
 $sequence = DraftPart::there($funnel->id, 'sequence')->firstOrFail();
 foreach ([2, 4, 6, 8] as $days) {
-    DraftParts::add($funnel, new EmailPlan(Ids::next(), "Day {$days}", 'Hello {{first_name|there}}', '<p>Words, and <a href="https://ferncroft.example/read">more words</a>.</p>', Delay::days($days, 9), $sequence->id));
+    DraftParts::add($funnel, new EmailPlan(Ids::next(), "Day {$days}", 'Hello {{first_name|there}}',
+        '<p>Words, and <a href="https://ferncroft.example/read">more words</a>.</p>', Delay::days($days, 9), $sequence->id));
 }
 app(Publishing::class)->publish($funnel->refresh(), null);
 $version = $funnel->refresh()->liveVersion ?? throw new RuntimeException('not live');
@@ -60,12 +61,19 @@ $version = $funnel->refresh()->liveVersion ?? throw new RuntimeException('not li
 echo "Putting {$people} people into a sequence …\n";
 DB::statement("with recursive n(i) as (select 1 union all select i + 1 from n where i < {$people})
     insert into people (id, business_id, email, email_key, first_name, first_key, joined_at, marketing, timezone)
-    select printf('01p%023d', i), {$business->id}, 'p' || i || '@example.com', 'p' || i || '@example.com', 'Person' || i, 'person' || i, strftime('%Y-%m-%d %H:%M:%f', 'now'), 1, case i % 3 when 0 then 'Europe/Berlin' when 1 then 'America/Chicago' else null end from n");
-DB::statement("insert into enrolments (person_id, sequence_id, funnel_id, started_at) select id, ?, ?, case when rowid % 2 = 0 then strftime('%Y-%m-%d %H:%M:%f', 'now', '-3 days') else strftime('%Y-%m-%d %H:%M:%f', 'now', '-30 days') end from people", [$sequence->id, $funnel->id]);
+    select printf('01p%023d', i), {$business->id}, 'p' || i || '@example.com', 'p' || i || '@example.com', 'Person' || i, 'person' || i,
+        strftime('%Y-%m-%d %H:%M:%f', 'now'), 1,
+        case i % 3 when 0 then 'Europe/Berlin' when 1 then 'America/Chicago' else null end from n");
+DB::statement('insert into enrolments (person_id, sequence_id, funnel_id, started_at) select id, ?, ?, case when rowid % 2 = 0 then '
+    ."strftime('%Y-%m-%d %H:%M:%f', 'now', '-3 days') else strftime('%Y-%m-%d %H:%M:%f', 'now', '-30 days') end from people",
+    [$sequence->id, $funnel->id]);
 foreach ($version->plan()->emailsOf($sequence->id) as $i => $email) {
-    DB::statement("insert into messages (id, business_id, person_id, funnel_id, version_id, email_id, sequence_id, kind, unique_key, name, to_address, state, due_at, created_at, updated_at)
-        select lower(hex(randomblob(13))), {$business->id}, people.id, ?, ?, ?, ?, 'sequence', 'sequence:' || ? || ':' || people.id, ?, people.email, case when people.rowid % 2 = 0 and ? > 1 then 'waiting' else 'sent' end,
-            strftime('%Y-%m-%d %H:%M:%f', 'now', ?), '2026-01-01', '2026-01-01' from people", [$funnel->id, $version->id, $email->id, $sequence->id, $email->id, $email->name, $i, sprintf('%+d days', $i * 2 - 3)]);
+    DB::statement('insert into messages (id, business_id, person_id, funnel_id, version_id, email_id, sequence_id, kind, unique_key, '
+        ."name, to_address, state, due_at, created_at, updated_at)
+        select lower(hex(randomblob(13))), {$business->id}, people.id, ?, ?, ?, ?, 'sequence', 'sequence:' || ? || ':' || people.id, ?,
+            people.email, case when people.rowid % 2 = 0 and ? > 1 then 'waiting' else 'sent' end,
+            strftime('%Y-%m-%d %H:%M:%f', 'now', ?), '2026-01-01', '2026-01-01' from people",
+        [$funnel->id, $version->id, $email->id, $sequence->id, $email->id, $email->name, $i, sprintf('%+d days', $i * 2 - 3)]);
 }
 DB::statement('analyze');
 $waiting = fn (): int => Message::query()->where('state', MessageState::Waiting)->count();
@@ -73,7 +81,8 @@ $waiting = fn (): int => Message::query()->where('state', MessageState::Waiting)
 $now = CarbonImmutable::now();
 $count = $waiting();
 DB::beginTransaction();
-$bare = $time(fn () => Message::query()->where('state', MessageState::Waiting)->update(['due_at' => $now->addDays(9)->format('Y-m-d H:i:s.v')]));
+$bare = $time(fn () => Message::query()->where('state', MessageState::Waiting)
+    ->update(['due_at' => $now->addDays(9)->format('Y-m-d H:i:s.v')]));
 DB::rollBack();
 
 DraftPart::there($funnel->id, 'email')->where('name', 'Day 6')->firstOrFail()->change(['delay' => ['days' => 7, 'hour' => 9]])->save();
@@ -84,7 +93,8 @@ $affected = [];
 $took = $time(function () use ($replanner, $funnel, $plan, $now, &$affected): void {
     $affected = $replanner->preview($funnel, $plan, $now);
 });
-$row('saying whom a change affects ('.number_format($affected[0]['people'] ?? 0).' people), to a bare update of their '.number_format($count).' messages', sprintf('%.2f   (%.0f ms)', $took / $bare, $took));
+$row('saying whom a change affects ('.number_format($affected[0]['people'] ?? 0).' people), to a bare update of their '
+    .number_format($count).' messages', sprintf('%.2f   (%.0f ms)', $took / $bare, $took));
 foreach ($affected[0]['sentences'] ?? [] as $sentence) {
     echo "    {$sentence}\n";
 }
@@ -103,7 +113,8 @@ $took = $time(function () use ($replanner, $sequence, &$pieces): void {
         $pieces++;
     } while ($replanner->goOn($sequence->id, CarbonImmutable::now()));
 });
-$row('going on after a day of standing still, by a worker', sprintf('%.2f   (%.0f µs a person)', $took / $bare, $took * 1000 / ($people / 2)));
+$row('going on after a day of standing still, by a worker',
+    sprintf('%.2f   (%.0f µs a person)', $took / $bare, $took * 1000 / ($people / 2)));
 
 $numbers = new Numbers;
 $screen = $time(function () use ($numbers, $funnel): void {
@@ -111,9 +122,11 @@ $screen = $time(function () use ($numbers, $funnel): void {
     $numbers->bySequence($funnel);
     $numbers->byPage($funnel);
 });
-$row('the numbers on the timeline, with '.number_format(Message::query()->count()).' messages', sprintf('%.2f   (%.0f ms)', $screen / $bare, $screen));
+$row('the numbers on the timeline, with '.number_format(Message::query()->count()).' messages',
+    sprintf('%.2f   (%.0f ms)', $screen / $bare, $screen));
 
-Message::query()->where('state', MessageState::Waiting)->update(['due_at' => $now->subMinute()->format('Y-m-d H:i:s.v'), 'queued_at' => null]);
+Message::query()->where('state', MessageState::Waiting)
+    ->update(['due_at' => $now->subMinute()->format('Y-m-d H:i:s.v'), 'queued_at' => null]);
 $postman = app(MessageSender::class);
 $took = $time(fn () => $postman->queueDue());
 $row('queueing the next 500 of '.number_format($waiting()).' that are due', sprintf('%.0f ms', $took));

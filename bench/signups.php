@@ -73,7 +73,9 @@ $run($empty());
 [$nothing] = $run($empty());
 [$took, $states] = $run($forms);
 $row = fn (string $table): int => DB::table($table)->count();
-printf("%d at once\nempty route     %7.1f a second\nsign-ups        %7.1f a second, %.2f times as long as the empty route\n", $atOnce, $count / $nothing, $count / $took, $took / $nothing);
+printf("%d at once\nempty route     %7.1f a second\nsign-ups        %7.1f a second, %.2f times as long as the empty route\n", $atOnce,
+    $count / $nothing, $count / $took, $took / $nothing);
 printf("answers: %s\nkept: %d people, %d submissions, %d joined, %d emails planned, %d files handed over\n", json_encode($states),
     $row('people'), $row('submissions'), DB::table('events')->where('type', 'joined')->count(), $row('messages'), $row('deliveries'));
-exit($states === [303 => $count] && $row('people') === $count && $row('submissions') === $count && $row('messages') === $count && $row('deliveries') === $count ? 0 : 1);
+exit($states === [303 => $count] && $row('people') === $count && $row('submissions') === $count && $row('messages') === $count
+    && $row('deliveries') === $count ? 0 : 1);

@@ -52,7 +52,8 @@ foreach ($funnels as $goal => $funnel) {
             $heaviest = $all > $heaviest[3] ? [$bytes, $font, $code, $all, $look] : $heaviest;
         }
         $worst = $heaviest[3] > $worst[1] ? ["{$goal}, {$page->name}, in {$heaviest[4]}", $heaviest[3]] : $worst;
-        printf("%-14s %-16s %9s %9s %9s %9s  heaviest in %s\n", $goal, $page->name, ...array_map(number_format(...), array_slice($heaviest, 0, 4)), ...[$heaviest[4]]);
+        printf("%-14s %-16s %9s %9s %9s %9s  heaviest in %s\n", $goal, $page->name,
+            ...array_map(number_format(...), array_slice($heaviest, 0, 4)), ...[$heaviest[4]]);
     }
 }
 printf("heaviest: %s: %s of %s: %s\n", $worst[0], number_format($worst[1]), number_format(LIMIT), $worst[1] <= LIMIT ? 'kept' : 'BROKEN');
@@ -76,7 +77,8 @@ $once = function (string $path) use ($root): float {
 
     return $took;
 };
-$paths = ['empty route' => '/bench/empty', 'opt-in page' => '/'.$funnels['give-away']->address, 'long opt-in page' => '/'.$funnels['long-opt-in']->address, 'sales page' => '/'.$funnels['sell']->address];
+$paths = ['empty route' => '/bench/empty', 'opt-in page' => '/'.$funnels['give-away']->address,
+    'long opt-in page' => '/'.$funnels['long-opt-in']->address, 'sales page' => '/'.$funnels['sell']->address];
 $times = [];
 for ($i = 0; $i < 60; $i++) {
     foreach ($paths as $name => $path) {

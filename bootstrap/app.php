@@ -29,7 +29,8 @@ return Application::configure(basePath: dirname(__DIR__))
         // No other site calls our API, and its package is not here (see compat/README.md).
         $middleware->remove(HandleCors::class);
         // Public pages keep no session: nothing to store, nothing to lock, nothing to leak.
-        $middleware->group('site', [Illuminate\Cookie\Middleware\EncryptCookies::class, Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse::class]);
+        $middleware->group('site',
+            [Illuminate\Cookie\Middleware\EncryptCookies::class, Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse::class]);
         // The visitor's id is made by the visitor script, so it cannot be encrypted; it is only ever a random key.
         $middleware->encryptCookies(except: ['lantern_visitor']);
         $middleware->trustProxies(at: explode(',', (string) env('TRUSTED_PROXIES', '127.0.0.1')));
@@ -39,7 +40,8 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->convertEmptyStringsToNull(except: [fn (Request $r): bool => true]);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
-        $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('studio/api/*') || $request->is('m/view') || $request->expectsJson());
+        $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('studio/api/*') || $request->is('m/view')
+            || $request->expectsJson());
         $exceptions->render(fn (Invalid $e, Request $request) => $request->is('studio/api/*')
             ? response()->json(['message' => $e->getMessage(), 'errors' => [$e->path === '' ? 'it' : $e->path => [$e->getMessage()]]], 422)
             : null);

@@ -20,7 +20,8 @@ Route::redirect('/', '/studio');
 // Our own health page: the framework's fetches fonts and scripts from other hosts.
 Route::get('/up', HealthController::class);
 Route::post('/m/view', BeaconController::class)->middleware('throttle:beacon')->name('site.beacon');
-Route::get('/media/{upload}/{form}', MediaController::class)->where(['form' => '[a-z0-9]{1,5}\.(webp|jpg|png|mp4|webm)'])->name('site.media');
+Route::get('/media/{upload}/{form}', MediaController::class)->where(['form' => '[a-z0-9]{1,5}\.(webp|jpg|png|mp4|webm)'])
+    ->name('site.media');
 Route::get('/f/{delivery}/{name}', [FileController::class, 'download'])->where('name', '[^/]+')->name('site.file');
 Route::post('/f/again', [FileController::class, 'again'])->middleware('throttle:new-link')->name('site.file.again');
 Route::get('/u/{message}', [UnsubscribeController::class, 'ask'])->name('site.unsubscribe');
@@ -38,5 +39,6 @@ Route::options('/e/{form}', [EmbedController::class, 'preflight']);
 Route::post('/e/{form}', [EmbedController::class, 'submit']);
 Route::get('/preview/{funnel}/{page?}', [PreviewController::class, 'show'])->where('page', '[a-z0-9-]{1,60}')->name('site.preview');
 Route::post('/preview/{funnel}/{page?}', [PreviewController::class, 'next'])->where('page', '[a-z0-9-]{1,60}');
-Route::get('/{funnel}/{page?}', PageController::class)->where(['funnel' => '[a-z0-9-]{1,60}', 'page' => '[a-z0-9-]{1,60}'])->name('site.page');
+Route::get('/{funnel}/{page?}', PageController::class)->where(['funnel' => '[a-z0-9-]{1,60}', 'page' => '[a-z0-9-]{1,60}'])
+    ->name('site.page');
 Route::post('/{funnel}/{page?}', SignupController::class)->where(['funnel' => '[a-z0-9-]{1,60}', 'page' => '[a-z0-9-]{1,60}']);

@@ -37,10 +37,12 @@ abstract class TestCase extends FrameworkTestCase
 
     protected function owner(string $email = 'imke@ferncroft.example'): User
     {
-        $business = Business::query()->create(['name' => 'Ferncroft Cello Room', 'sender_name' => 'Imke Farrow', 'sender_address' => 'imke@ferncroft.example',
-            'postal_address' => "3 Ferncroft Yard\nExampleton", 'timezone' => 'Europe/Berlin', 'currency' => 'EUR']);
+        $business = Business::query()
+            ->create(['name' => 'Ferncroft Cello Room', 'sender_name' => 'Imke Farrow', 'sender_address' => 'imke@ferncroft.example',
+                'postal_address' => "3 Ferncroft Yard\nExampleton", 'timezone' => 'Europe/Berlin', 'currency' => 'EUR']);
 
-        return User::query()->create(['business_id' => $business->id, 'name' => 'Imke Farrow', 'email' => $email, 'password' => 'long enough to hold']);
+        return User::query()
+            ->create(['business_id' => $business->id, 'name' => 'Imke Farrow', 'email' => $email, 'password' => 'long enough to hold']);
     }
 
     public static function pdf(string $words = 'practice'): string
@@ -51,7 +53,8 @@ abstract class TestCase extends FrameworkTestCase
     /** The first bytes of a WebM file: enough to be known as one. */
     public static function webm(): string
     {
-        return "\x1A\x45\xDF\xA3\x9F\x42\x86\x81\x01\x42\xF7\x81\x01\x42\xF2\x81\x04\x42\xF3\x81\x08\x42\x82\x84webm\x42\x87\x81\x04\x42\x85\x81\x02".str_repeat("\0", 64);
+        return "\x1A\x45\xDF\xA3\x9F\x42\x86\x81\x01\x42\xF7\x81\x01\x42\xF2\x81\x04\x42\xF3\x81\x08\x42\x82\x84webm"
+            ."\x42\x87\x81\x04\x42\x85\x81\x02".str_repeat("\0", 64);
     }
 
     protected function upload(User $owner, string $name = 'plan.pdf'): Upload
@@ -59,15 +62,17 @@ abstract class TestCase extends FrameworkTestCase
         $id = Ids::next();
         Storage::disk('uploads')->put("files/{$id}", self::pdf());
 
-        return Upload::query()->create(['id' => $id, 'business_id' => $owner->business_id, 'kind' => 'file', 'name' => $name, 'mime' => 'application/pdf',
-            'bytes' => strlen(self::pdf()), 'path' => "files/{$id}", 'sha256' => hash('sha256', self::pdf())]);
+        return Upload::query()
+            ->create(['id' => $id, 'business_id' => $owner->business_id, 'kind' => 'file', 'name' => $name, 'mime' => 'application/pdf',
+                'bytes' => strlen(self::pdf()), 'path' => "files/{$id}", 'sha256' => hash('sha256', self::pdf())]);
     }
 
     protected function draft(?User $owner = null, string $title = 'The Twelve-Minute Practice Plan', bool $withFile = true): Funnel
     {
         $owner ??= $this->owner();
 
-        return app(NewFunnel::class)->fromStarter($owner->business, Goal::GiveAway, 'Practice plan', $title, $withFile ? $this->upload($owner) : null)->refresh();
+        return app(NewFunnel::class)
+            ->fromStarter($owner->business, Goal::GiveAway, 'Practice plan', $title, $withFile ? $this->upload($owner) : null)->refresh();
     }
 
     protected function live(?User $owner = null): Funnel

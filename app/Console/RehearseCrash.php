@@ -32,8 +32,9 @@ final class RehearseCrash extends Command
 
             return self::FAILURE;
         }
-        $business = Business::query()->create(['name' => 'Ferncroft Cello Room', 'sender_name' => 'Imke Farrow', 'sender_address' => 'imke@ferncroft.example',
-            'postal_address' => '3 Ferncroft Yard', 'timezone' => 'UTC', 'currency' => 'EUR', 'messages_per_minute' => 100_000]);
+        $business = Business::query()
+            ->create(['name' => 'Ferncroft Cello Room', 'sender_name' => 'Imke Farrow', 'sender_address' => 'imke@ferncroft.example',
+                'postal_address' => '3 Ferncroft Yard', 'timezone' => 'UTC', 'currency' => 'EUR', 'messages_per_minute' => 100_000]);
         $funnel = $new->fromStarter($business, Goal::WaitingList, 'Crash', 'First Season', null);
         $version = $publishing->publish($funnel, null);
         $plan = DraftPlan::read($funnel);

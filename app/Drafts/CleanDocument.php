@@ -26,7 +26,8 @@ final class CleanDocument
     public static function of(mixed $input, int $business, ?array $only = null): Document
     {
         $read = Document::fromArray($input);
-        $document = $read->with(array_map(fn (Section $s): Section => $only === null || in_array($s->id, $only, true) ? self::section($s) : $s, $read->sections));
+        $document = $read->with(array_map(fn (Section $s): Section => $only === null || in_array($s->id, $only, true) ? self::section($s)
+            : $s, $read->sections));
 
         return self::owned($document, $business);
     }
@@ -69,7 +70,8 @@ final class CleanDocument
     /** @param  list<string>  $ids */
     private static function own(array $ids, string $kind, int $business): void
     {
-        if ($ids !== [] && Upload::query()->where('business_id', $business)->where('kind', $kind)->whereIn('id', $ids)->count() !== count($ids)) {
+        if ($ids !== [] && Upload::query()->where('business_id', $business)->where('kind', $kind)->whereIn('id', $ids)
+            ->count() !== count($ids)) {
             throw Invalid::at('document', "A {$kind} on this page is not in your library.");
         }
     }

@@ -62,7 +62,8 @@ final class DraftPages
         return DB::transaction(function () use ($row): array {
             $page = self::page($row);
 
-            return $this->put($row->funnel, $this->plan($row->funnel), $page->role, mb_substr($page->name, 0, 113).' (copy)', $page->document, $page->settings, $page->id);
+            return $this->put($row->funnel, $this->plan($row->funnel), $page->role, mb_substr($page->name, 0, 113).' (copy)',
+                $page->document, $page->settings, $page->id);
         });
     }
 
@@ -82,7 +83,8 @@ final class DraftPages
         // What to put back: every way that this changes, as it was.
         $touched = array_values(array_filter($plan->ways, fn (WayPlan $w): bool => $w->page === $row->id || $w->toPage === $row->id));
         $next = $plan->pages[$row->position === 0 ? 1 : 0];
-        $keep = ['position' => $row->position, 'nextAddress' => $next->address, 'ways' => array_map(fn (WayPlan $w): array => $w->toArray(), $touched)];
+        $keep = ['position' => $row->position, 'nextAddress' => $next->address,
+            'ways' => array_map(fn (WayPlan $w): array => $w->toArray(), $touched)];
         $this->writeWays($plan, $result->ways);
         $row->forceFill(['removed' => []])->save();
         $first = $this->rows($funnel)->first();
@@ -136,7 +138,8 @@ final class DraftPages
     {
         DB::transaction(function () use ($funnel, $ids): void {
             $pages = $this->rows($funnel)->keyBy('id');
-            if (count($ids) !== $pages->count() || count(array_unique($ids)) !== count($ids) || array_diff($ids, $pages->keys()->all()) !== []) {
+            if (count($ids) !== $pages->count() || count(array_unique($ids)) !== count($ids)
+                || array_diff($ids, $pages->keys()->all()) !== []) {
                 throw Invalid::at('pages', 'The pages of this funnel have changed meanwhile. Please load it again.');
             }
             $entry = $pages->get($ids[0]);
@@ -186,13 +189,21 @@ final class DraftPages
             default => $id,
         };
 
-        return $document->with(array_map(fn (Section $s): Section => $s->fitted(Ids::next(...), $part, fn (string $id): bool => $plan->page($id) !== null)
+        return $document->with(array_map(fn (Section $s): Section => $s->fitted(Ids::next(...), $part,
+            fn (string $id): bool => $plan->page($id) !== null)
             ->unsharedUnless(array_map(fn (SharedSection $s): string => $s->id, $plan->sharedSections())), $document->sections));
     }
 
     /** @return array{DraftPart, list<string>} */
-    private function put(Funnel $funnel, Plan $plan, PageRole $role, string $name, Document $document, PageSettings $settings, ?string $after): array
-    {
+    private function put(
+        Funnel $funnel,
+        Plan $plan,
+        PageRole $role,
+        string $name,
+        Document $document,
+        PageSettings $settings,
+        ?string $after,
+    ): array {
         if (count($plan->pages) >= PagePlan::most()) {
             throw Invalid::at('pages', 'A funnel has '.PagePlan::most().' pages at most.');
         }
@@ -200,8 +211,10 @@ final class DraftPages
         foreach ($plan->pages as $i => $page) {
             $at = $page->id === $after ? $i + 1 : $at;
         }
-        DraftPart::query()->where('funnel_id', $funnel->id)->where('kind', PagePlan::kind())->whereNull('removed')->where('position', '>=', $at)->increment('position');
-        $row = DraftParts::row($funnel, new PagePlan(Ids::next(), $role, $name, $at === 0 ? '' : $this->address($funnel, $role->address()), DraftPlan::asStored($document), $settings), $at);
+        DraftPart::query()->where('funnel_id', $funnel->id)->where('kind', PagePlan::kind())->whereNull('removed')
+            ->where('position', '>=', $at)->increment('position');
+        $row = DraftParts::row($funnel, new PagePlan(Ids::next(), $role, $name, $at === 0 ? '' : $this->address($funnel, $role->address()),
+            DraftPlan::asStored($document), $settings), $at);
         $with = $this->plan($funnel);
         $result = Reconnection::added($with, $row->id);
         $this->writeWays($with, $result->ways);
@@ -266,7 +279,8 @@ final class DraftPages
 
     public function writeWay(Funnel $funnel, WayPlan $way): void
     {
-        Way::query()->updateOrCreate(['funnel_id' => $funnel->id, 'page_id' => $way->page, 'outcome' => $way->outcome->value], ['to_page' => $way->toPage, 'to_url' => $way->toUrl]);
+        Way::query()->updateOrCreate(['funnel_id' => $funnel->id, 'page_id' => $way->page, 'outcome' => $way->outcome->value],
+            ['to_page' => $way->toPage, 'to_url' => $way->toUrl]);
     }
 
     private function renumber(Funnel $funnel): void

@@ -33,7 +33,8 @@ final class DraftPlan
         $parts = array_values($funnel->parts->map(fn (DraftPart $row): Part => $row->part())->all());
         $shared = self::shared($parts);
         // Emails in the order in which they come.
-        usort($parts, fn (Part $a, Part $b): int => $a instanceof EmailPlan && $b instanceof EmailPlan ? $a->delay->offset() <=> $b->delay->offset() : 0);
+        usort($parts, fn (Part $a, Part $b): int => $a instanceof EmailPlan && $b instanceof EmailPlan
+            ? $a->delay->offset() <=> $b->delay->offset() : 0);
 
         return new Plan(
             id: $funnel->id, name: $funnel->name, goal: Goal::from($funnel->goal), address: $funnel->address, lookId: $funnel->look,
@@ -90,7 +91,8 @@ final class DraftPlan
                 DraftParts::row($funnel, $part instanceof PagePlan ? $part->with(self::asStored($part->document)) : $part, $position);
             }
             foreach ($plan->ways as $way) {
-                Way::query()->create(['funnel_id' => $funnel->id, 'page_id' => $way->page, 'outcome' => $way->outcome->value, 'to_page' => $way->toPage, 'to_url' => $way->toUrl]);
+                Way::query()->create(['funnel_id' => $funnel->id, 'page_id' => $way->page, 'outcome' => $way->outcome->value,
+                    'to_page' => $way->toPage, 'to_url' => $way->toUrl]);
             }
 
             return $funnel;

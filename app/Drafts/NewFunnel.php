@@ -37,7 +37,8 @@ final class NewFunnel
     public function duplicate(Funnel $funnel): Funnel
     {
         $name = mb_substr($funnel->name, 0, 113).' (copy)';
-        $copy = PlanCopy::of(DraftPlan::read($funnel), $name, WebAddress::suggest($funnel->address.'-copy', self::taken(...)), Ids::next(...));
+        $copy = PlanCopy::of(DraftPlan::read($funnel), $name, WebAddress::suggest($funnel->address.'-copy', self::taken(...)),
+            Ids::next(...));
 
         return DraftPlan::store($copy, $funnel->business);
     }
@@ -46,6 +47,7 @@ final class NewFunnel
     public static function taken(string $address, ?string $by = null): bool
     {
         return Funnel::query()->where('address', $address)->exists()
-            || OldAddress::query()->where('address', $address)->whereNull('page_id')->when($by !== null, fn ($q) => $q->where('funnel_id', '!=', $by))->exists();
+            || OldAddress::query()->where('address', $address)->whereNull('page_id')
+                ->when($by !== null, fn ($q) => $q->where('funnel_id', '!=', $by))->exists();
     }
 }

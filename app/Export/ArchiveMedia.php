@@ -45,7 +45,8 @@ final readonly class ArchiveMedia
         }
         $this->widths = array_slice($widths, 0, 6);
         $fallback = $kind === 'picture' ? $shape->optionalText('fallback', 4) : null;
-        $this->fallback = $fallback === null || isset(self::PICTURES[$fallback]) ? $fallback : throw Invalid::at('archive', 'A picture in it has a form that is not taken in.');
+        $this->fallback = $fallback === null || isset(self::PICTURES[$fallback]) ? $fallback
+            : throw Invalid::at('archive', 'A picture in it has a form that is not taken in.');
     }
 
     /** @return array<string, string> where each is kept, by its name in the archive */
@@ -82,7 +83,8 @@ final readonly class ArchiveMedia
         }
         if ($this->kind === 'picture') {
             $size = @getimagesize($file);
-            if ($size === false || $size[0] !== (int) pathinfo($name, PATHINFO_FILENAME) || (int) config('lantern.uploads.picture_pixels') < $size[0] * $size[1]
+            if ($size === false || $size[0] !== (int) pathinfo($name, PATHINFO_FILENAME)
+                || (int) config('lantern.uploads.picture_pixels') < $size[0] * $size[1]
                 || @imagecreatefromstring((string) file_get_contents($file)) === false) {
                 throw Invalid::at('archive', "“{$this->name}” is damaged, or not as large as it says.");
             }
@@ -99,7 +101,8 @@ final readonly class ArchiveMedia
             return $columns;
         }
         $tones = $this->shape->all()['tones'] ?? null;
-        $sound = is_array($tones) && array_is_list($tones) && count($tones) === 2 && array_filter($tones, fn (mixed $t): bool => ! is_numeric($t) || $t < 0 || $t > 1) === [];
+        $sound = is_array($tones) && array_is_list($tones) && count($tones) === 2
+            && array_filter($tones, fn (mixed $t): bool => ! is_numeric($t) || $t < 0 || $t > 1) === [];
 
         return $columns + ['width' => $this->shape->integer('width', 1, 40_000), 'height' => $this->shape->integer('height', 1, 40_000),
             'widths' => $this->widths, 'fallback' => $this->fallback, 'tones' => $sound ? $tones : null];

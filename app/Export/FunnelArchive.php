@@ -71,13 +71,17 @@ final readonly class FunnelArchive
                 $zip->setCompressionName("media/{$upload->id}/{$name}", ZipArchive::CM_STORE);
                 $files[] = $name;
             }
-            $listed[] = ['id' => $upload->id, 'kind' => $upload->kind, 'name' => $upload->name, 'mime' => $upload->mime, 'width' => $upload->width,
-                'height' => $upload->height, 'widths' => $upload->widths, 'tones' => $upload->tones, 'fallback' => $upload->fallback, 'files' => $files];
+            $listed[] = ['id' => $upload->id, 'kind' => $upload->kind, 'name' => $upload->name, 'mime' => $upload->mime,
+                'width' => $upload->width,
+                'height' => $upload->height, 'widths' => $upload->widths, 'tones' => $upload->tones, 'fallback' => $upload->fallback,
+                'files' => $files];
         }
         // Who sends is a matter of the business that takes the funnel over, not of the funnel.
-        $array = ['sender' => ['business' => '', 'name' => '', 'address' => '', 'postalAddress' => '', 'timeZone' => $plan->sender->timeZone]] + $plan->toArray();
-        $zip->addFromString('funnel.json', json_encode(['kind' => self::KIND, 'version' => self::VERSION, 'plan' => $array, 'uploads' => $listed],
-            JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES));
+        $array = ['sender' => ['business' => '', 'name' => '', 'address' => '', 'postalAddress' => '',
+            'timeZone' => $plan->sender->timeZone]] + $plan->toArray();
+        $zip->addFromString('funnel.json',
+            json_encode(['kind' => self::KIND, 'version' => self::VERSION, 'plan' => $array, 'uploads' => $listed],
+                JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES));
         $zip->close();
 
         return $path;
@@ -120,8 +124,10 @@ final readonly class FunnelArchive
         for ($i = 0; $i < $zip->numFiles; $i++) {
             $stat = $zip->statIndex($i);
             $name = $stat === false ? '' : (string) $stat['name'];
-            if ($stat === false || preg_match('~^(funnel\.json|media/|media/[0-9a-z]{26}/|media/[0-9a-z]{26}/[a-z0-9]{1,12}(\.[a-z0-9]{1,5})?)$~D', $name) !== 1) {
-                throw Invalid::at('archive', 'There is a file in it that does not belong into a funnel: “'.mb_strimwidth(mb_scrub($name), 0, 60, '…').'”.');
+            if ($stat === false
+                || preg_match('~^(funnel\.json|media/|media/[0-9a-z]{26}/([a-z0-9]{1,12}(\.[a-z0-9]{1,5})?)?)$~D', $name) !== 1) {
+                throw Invalid::at('archive',
+                    'There is a file in it that does not belong into a funnel: “'.mb_strimwidth(mb_scrub($name), 0, 60, '…').'”.');
             }
             $total += $stat['size'];
             if ($total > self::MOST_BYTES || ($stat['size'] > 1_000_000 && $stat['size'] > self::MOST_RATIO * max(1, $stat['comp_size']))) {
@@ -175,7 +181,8 @@ final readonly class FunnelArchive
                 if ($missing !== []) {
                     throw Invalid::at('archive', 'A picture or file that the funnel uses is missing in it.');
                 }
-                $name = Funnel::query()->where('business_id', $business->id)->where('name', $plan->name)->exists() ? mb_substr($plan->name, 0, 110).' (imported)' : $plan->name;
+                $name = Funnel::query()->where('business_id', $business->id)->where('name', $plan->name)->exists()
+                    ? mb_substr($plan->name, 0, 110).' (imported)' : $plan->name;
                 $copy = PlanCopy::of($plan, $name, WebAddress::suggest($plan->address, NewFunnel::taken(...)), Ids::next(...), $ids);
 
                 return DraftPlan::store($this->cleaned($copy, $business), $business);
@@ -205,7 +212,8 @@ final readonly class FunnelArchive
             $bytes += $size;
         }
 
-        return [$old, Upload::query()->create(['id' => $id, 'business_id' => $business->id, 'bytes' => $bytes, 'sha256' => $hash] + $media->columns($id))];
+        return [$old, Upload::query()
+            ->create(['id' => $id, 'business_id' => $business->id, 'bytes' => $bytes, 'sha256' => $hash] + $media->columns($id))];
     }
 
     /**
@@ -241,7 +249,8 @@ final readonly class FunnelArchive
 
     private function cleaned(Plan $plan, Business $business): Plan
     {
-        return $plan->with(parts: array_map(fn (Part $p): Part => $this->kinds->cleaned($p, $business), $plan->parts), sender: $business->sender());
+        return $plan->with(parts: array_map(fn (Part $p): Part => $this->kinds->cleaned($p, $business), $plan->parts),
+            sender: $business->sender());
     }
 
     /** @return array<string, string> paths in the uploads disk by the name in the archive */

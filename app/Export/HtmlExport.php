@@ -67,19 +67,24 @@ final readonly class HtmlExport
     {
         $there = $home === null ? null : $home.($page->address === '' ? '' : '/'.$page->address);
         $fill = ['head' => SiteAssets::inline(PageAssets::of($plan, $page)), 'site' => $home === null ? '' : e(url('/')),
-            'here' => $there === null ? '#' : e($there), 'token' => 'elsewhere', 'code:head' => $page->settings->head, 'code:end' => $page->settings->bodyEnd];
+            'here' => $there === null ? '#' : e($there), 'token' => 'elsewhere', 'code:head' => $page->settings->head,
+            'code:end' => $page->settings->bodyEnd];
         foreach ($plan->pages as $other) {
-            $fill["page:{$other->id}"] = in_array($other, $pages, true) ? self::fileName($other) : ($home === null ? '#' : e($home.($other->address === '' ? '' : '/'.$other->address)));
+            $fill["page:{$other->id}"] = in_array($other, $pages, true) ? self::fileName($other)
+                : ($home === null ? '#' : e($home.($other->address === '' ? '' : '/'.$other->address)));
         }
         foreach ($plan->leadMagnets as $leadMagnet) {
-            $fill["download:{$leadMagnet->id}"] = $home === null ? '' : '<a class="button" href="'.e($home).'">'.e($leadMagnet->title).'</a>';
+            $fill["download:{$leadMagnet->id}"] = $home === null ? ''
+                : '<a class="button" href="'.e($home).'">'.e($leadMagnet->title).'</a>';
         }
         $html = Slots::fill($this->renderer->forVisitors($plan, $page, $business), $fill, []);
         // A copy reports no visits, and finds its pictures beside it.
-        $html = (string) preg_replace(['/ data-funnel="[^"]*" data-page="[^"]*"/', '~(["\s(,])/media/([0-9a-z]+)/~', '~(["(])/build/fonts/~'], ['', '$1media/$2-', '$1assets/'], $html);
+        $html = (string) preg_replace(['/ data-funnel="[^"]*" data-page="[^"]*"/', '~(["\s(,])/media/([0-9a-z]+)/~',
+            '~(["(])/build/fonts/~'], ['', '$1media/$2-', '$1assets/'], $html);
 
         return $there !== null ? $html : (string) preg_replace('~<button class="button" type="submit"([^>]*)>(.*?)</button>~s',
-            '<button class="button" type="submit" disabled$1>$2</button><p class="consent small">This copy of the page is not connected to a site, so the form cannot be sent.</p>', $html);
+            '<button class="button" type="submit" disabled$1>$2</button><p class="consent small">This copy of the page is not connected '
+                .'to a site, so the form cannot be sent.</p>', $html);
     }
 
     private function addMedia(ZipArchive $zip, Upload $upload): void

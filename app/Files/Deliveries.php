@@ -16,7 +16,8 @@ final class Deliveries implements CarriesOut
     public function carryOut(Effect $effect, EffectContext $context): void
     {
         if ($effect instanceof DeliverFile && $context->funnel !== null) {
-            Delivery::query()->firstOrCreate(['person_id' => $context->person->id, 'lead_magnet_id' => $effect->leadMagnet], ['funnel_id' => $context->funnel->id]);
+            Delivery::query()->firstOrCreate(['person_id' => $context->person->id, 'lead_magnet_id' => $effect->leadMagnet],
+                ['funnel_id' => $context->funnel->id]);
         }
     }
 }

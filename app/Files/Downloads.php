@@ -23,8 +23,10 @@ final readonly class Downloads
     {
         DB::transaction(function () use ($delivery, $at, $visitor, $owner): void {
             Delivery::query()->where('id', $delivery->id)->increment('downloads');
-            $page = Submission::query()->where('person_id', $delivery->person_id)->where('funnel_id', $delivery->funnel_id)->latest('submitted_at')->value('page_id');
-            $this->events->take(new NewEvent(EventType::Downloaded, $delivery->funnel->business, $at, $delivery->funnel, page: is_string($page) ? $page : null,
+            $page = Submission::query()->where('person_id', $delivery->person_id)->where('funnel_id', $delivery->funnel_id)
+                ->latest('submitted_at')->value('page_id');
+            $this->events->take(new NewEvent(EventType::Downloaded, $delivery->funnel->business, $at, $delivery->funnel,
+                page: is_string($page) ? $page : null,
                 personId: $delivery->person_id, visitor: $visitor, owner: $owner, data: ['leadMagnet' => $delivery->lead_magnet_id]));
         });
     }

@@ -54,10 +54,12 @@ final class Uploads
         }
         $endings = self::FILES[$mime] ?? null;
         if ($endings === null) {
-            throw Invalid::at('file', 'This kind of file cannot be given away. Please bring a PDF, a document, a zip, a picture, a sound or an MP4 video.');
+            throw Invalid::at('file',
+                'This kind of file cannot be given away. Please bring a PDF, a document, a zip, a picture, a sound or an MP4 video.');
         }
         if (! in_array($ending, $endings, true)) {
-            throw Invalid::at('file', "“{$name}” is not what its name says: inside it is ".strtoupper($endings[0]).' content. Please check the file and choose it again.');
+            throw Invalid::at('file', "“{$name}” is not what its name says: inside it is ".strtoupper($endings[0])
+                .' content. Please check the file and choose it again.');
         }
         $id = Ids::next();
         $path = (string) Storage::disk('uploads')->putFileAs('files', $file, $id);
@@ -81,7 +83,8 @@ final class Uploads
         }
         $most = (int) config('lantern.uploads.picture_pixels');
         if ($most < $size[0] * $size[1]) {
-            throw Invalid::at('picture', 'This picture has '.(int) round($size[0] * $size[1] / 1e6).' megapixels; '.intdiv($most, 1_000_000).' are enough. Please make it smaller and choose it again.');
+            throw Invalid::at('picture', 'This picture has '.(int) round($size[0] * $size[1] / 1e6).' megapixels; '.intdiv($most, 1_000_000)
+                .' are enough. Please make it smaller and choose it again.');
         }
         $image = @imagecreatefromstring((string) file_get_contents($file->getRealPath()));
         if ($image === false) {
@@ -90,7 +93,8 @@ final class Uploads
         $image = $this->upright($image, $file->getRealPath(), $mime);
         [$width, $height] = [imagesx($image), imagesy($image)];
         $id = Ids::next();
-        $widths = array_values(array_unique([...array_filter(self::WIDTHS, fn (int $w): bool => $w < $width), min($width, max(self::WIDTHS))]));
+        $widths = array_values(array_unique([...array_filter(self::WIDTHS, fn (int $w): bool => $w < $width),
+            min($width, max(self::WIDTHS))]));
         $total = 0;
         foreach ($widths as $w) {
             $webp = $this->webp($image, $w);
@@ -101,9 +105,11 @@ final class Uploads
         Storage::disk('uploads')->put("pictures/{$id}/{$widths[intdiv(count($widths) - 1, 2)]}.{$fallback[0]}", $fallback[1]);
         $tones = $this->tones($image);
 
-        return Upload::query()->create(['id' => $id, 'business_id' => $business->id, 'kind' => 'picture', 'name' => $name, 'mime' => 'image/webp',
-            'bytes' => $total, 'path' => "pictures/{$id}", 'sha256' => (string) hash_file('sha256', $file->getRealPath()),
-            'width' => $width, 'height' => $height, 'widths' => $widths, 'fallback' => $fallback[0], 'tones' => [$tones->dark, $tones->light]]);
+        return Upload::query()
+            ->create(['id' => $id, 'business_id' => $business->id, 'kind' => 'picture', 'name' => $name, 'mime' => 'image/webp',
+                'bytes' => $total, 'path' => "pictures/{$id}", 'sha256' => (string) hash_file('sha256', $file->getRealPath()),
+                'width' => $width, 'height' => $height, 'widths' => $widths, 'fallback' => $fallback[0],
+                'tones' => [$tones->dark, $tones->light]]);
     }
 
     /** A video is kept as it came: MP4 or WebM by content, whatever its name says. */
@@ -151,7 +157,8 @@ final class Uploads
         $name = trim((string) preg_replace('~[\p{C}\\\\/:*?"<>|%]+~u', '-', basename(str_replace('\\', '/', $name))), " .-\t");
         $ending = pathinfo($name, PATHINFO_EXTENSION);
 
-        return $name === '' ? 'file' : mb_substr(pathinfo($name, PATHINFO_FILENAME), 0, 120).($ending === '' ? '' : '.'.mb_substr($ending, 0, 10));
+        return $name === '' ? 'file'
+            : mb_substr(pathinfo($name, PATHINFO_FILENAME), 0, 120).($ending === '' ? '' : '.'.mb_substr($ending, 0, 10));
     }
 
     /** Cameras say "turn me" in the file's margin; once drawn anew, nothing would say it any more. */

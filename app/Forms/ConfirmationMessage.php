@@ -22,9 +22,11 @@ final class ConfirmationMessage extends KindOfMessage
         $form = $confirmation->submission->form_id;
         $words = ($plan->form($form) ?? $confirmation->submission->version->plan()->form($form))?->confirm;
 
-        return $words === null ? null : new EmailSource($words->subject, $words->letter.'<p><a href="{{confirm_link}}">'.e($words->button).'</a></p>'
+        return $words === null ? null
+            : new EmailSource($words->subject, $words->letter.'<p><a href="{{confirm_link}}">'.e($words->button).'</a></p>'
             .'<p>If that was not you, nothing needs doing: without this press nothing more will come.</p>', $plan->look()->accent,
-            ['confirm_link' => Confirmations::link($confirmation)] + EmailSource::fieldsOf($plan, $message->funnel->address ?? $plan->address), false);
+                ['confirm_link' => Confirmations::link($confirmation)]
+                    + EmailSource::fieldsOf($plan, $message->funnel->address ?? $plan->address), false);
     }
 
     public function canBeLeft(): bool

@@ -47,7 +47,8 @@ final readonly class TakeSignup
             $token = substr(hash('sha256', "{$signup->token}|{$email->key}"), 0, 32);
             $before = Submission::query()->where('token', $token)->first();
             if ($before !== null) {
-                return [$before, new Decision($before->state === SubmissionState::Waiting ? null : $journey->way($signup->page->id, Outcome::Joined))];
+                return [$before, new Decision($before->state === SubmissionState::Waiting ? null
+                    : $journey->way($signup->page->id, Outcome::Joined))];
             }
             $waits = $signup->form->doubleOptIn;
             $person = $this->person($signup, $email, $waits);
@@ -65,7 +66,8 @@ final readonly class TakeSignup
             ]);
             $submission->setRelation('person', $person)->setRelation('funnel', $signup->funnel)->setRelation('version', $signup->version);
 
-            return [$submission, $waits ? $this->events->take(NewEvent::ofSubmission(EventType::Asked, $submission, $signup->at, $signup->owner))
+            return [$submission,
+                $waits ? $this->events->take(NewEvent::ofSubmission(EventType::Asked, $submission, $signup->at, $signup->owner))
                 : $this->complete($submission, $signup->form, $signup->at, $signup->owner)];
         });
     }
@@ -76,7 +78,8 @@ final readonly class TakeSignup
         return DB::transaction(function () use ($submission, $at, $ip, $owner): Decision {
             $plan = $submission->version->plan();
             $form = $plan->form($submission->form_id) ?? throw new LogicException('A version that took a form has it.');
-            if (Submission::query()->where('id', $submission->id)->where('state', SubmissionState::Waiting)->update(['state' => SubmissionState::Taken, 'confirmed_at' => Instant::sql($at), 'confirmed_ip' => $ip]) === 0) {
+            if (Submission::query()->where('id', $submission->id)->where('state', SubmissionState::Waiting)
+                ->update(['state' => SubmissionState::Taken, 'confirmed_at' => Instant::sql($at), 'confirmed_ip' => $ip]) === 0) {
                 return new Decision((new Journey($plan))->way($submission->page_id, Outcome::Confirmed));
             }
             $submission->refresh();
@@ -104,9 +107,11 @@ final readonly class TakeSignup
         $person = $submission->person;
         $this->keep($person, $form, $submission->answers);
         // Joining again is agreeing again: somebody who had unsubscribed and comes back of their own accord is back.
-        $person->forceFill(['unsubscribed_at' => null, 'quiet_until' => null, 'pending' => false, 'owner_try' => $person->owner_try && $owner,
+        $person->forceFill(['unsubscribed_at' => null, 'quiet_until' => null, 'pending' => false,
+            'owner_try' => $person->owner_try && $owner,
             'marketing' => match (true) {
-                $submission->marketing !== null => $submission->marketing || ($person->marketing && ! $person->wasRecentlyCreated && ! $person->pending),
+                $submission->marketing !== null => $submission->marketing
+                    || ($person->marketing && ! $person->wasRecentlyCreated && ! $person->pending),
                 $form->consent !== '' => true,
                 default => $person->marketing,
             }])->save();
@@ -124,7 +129,8 @@ final readonly class TakeSignup
     /** From now on this browser is this person's; what it did before was theirs. */
     public static function join(string $visitor, string $person, DateTimeImmutable $at): void
     {
-        DB::table('visitor_person')->upsert(['visitor' => $visitor, 'person_id' => $person, 'joined_at' => Instant::sql($at)], ['visitor'], ['person_id']);
+        DB::table('visitor_person')
+            ->upsert(['visitor' => $visitor, 'person_id' => $person, 'joined_at' => Instant::sql($at)], ['visitor'], ['person_id']);
         DB::table('events')->where('visitor', $visitor)->whereNull('person_id')->update(['person_id' => $person]);
     }
 
@@ -136,7 +142,8 @@ final readonly class TakeSignup
             $why = Suppressions::why($signup->funnel->business_id, $email->display);
 
             return Person::query()->create([
-                'business_id' => $signup->funnel->business_id, 'email' => $email->display, 'email_key' => $email->key, 'timezone' => $signup->zone,
+                'business_id' => $signup->funnel->business_id, 'email' => $email->display, 'email_key' => $email->key,
+                'timezone' => $signup->zone,
                 'first_name' => $values[FieldKind::FirstName->value] ?? '', 'last_name' => $values[FieldKind::LastName->value] ?? '',
                 'joined_at' => $signup->at, 'owner_try' => $signup->owner, 'pending' => $waits,
                 'suppressed' => $why === 'unsubscribed' ? null : $why,
@@ -157,12 +164,14 @@ final readonly class TakeSignup
     private function keep(Person $person, FormPlan $form, array $values): void
     {
         $person->forceFill(array_filter([
-            'first_name' => $values[FieldKind::FirstName->value] ?? '', 'last_name' => $values[FieldKind::LastName->value] ?? '', 'phone' => $values[FieldKind::Phone->value] ?? '',
+            'first_name' => $values[FieldKind::FirstName->value] ?? '', 'last_name' => $values[FieldKind::LastName->value] ?? '',
+            'phone' => $values[FieldKind::Phone->value] ?? '',
         ], fn (string $v): bool => $v !== ''))->save();
         foreach ($form->fields as $field) {
             if ($field->keep && ($values[$field->key()] ?? '') !== '') {
                 OwnFields::know($person->business_id, $field);
-                OwnFields::set($person->id, $field->key(), $field->kind === FieldKind::Choices ? explode("\n", $values[$field->key()]) : [$values[$field->key()]]);
+                OwnFields::set($person->id, $field->key(),
+                    $field->kind === FieldKind::Choices ? explode("\n", $values[$field->key()]) : [$values[$field->key()]]);
             }
         }
     }

@@ -65,7 +65,8 @@ final readonly class Events
             foreach ($this->listening($event, $core, $decided ?? $event->funnel?->id) as $funnel) {
                 if ($funnel->liveVersion !== null) {
                     // Looked up anew each time: what one funnel did is known to the next.
-                    $this->carryOut((new Journey($funnel->liveVersion->plan()))->listen(self::visitor($event, $core), $core), $event, $funnel, $funnel->liveVersion);
+                    $this->carryOut((new Journey($funnel->liveVersion->plan()))->listen(self::visitor($event, $core), $core), $event,
+                        $funnel, $funnel->liveVersion);
                 }
             }
 
@@ -103,22 +104,27 @@ final readonly class Events
     {
         $person = $event->person->id ?? $event->personId;
         $row = [
-            'business_id' => $event->business->id, 'type' => $event->type->value, 'funnel_id' => $event->funnel?->id, 'page_id' => $event->page,
-            'version_id' => $event->version?->id, 'visitor' => $event->visitor, 'person_id' => $person, 'source' => $event->source, 'owner' => $event->owner,
-            'data' => $event->data === [] ? null : json_encode($event->data, JSON_THROW_ON_ERROR), 'at' => CarbonImmutable::instance($event->at)->utc()->format(self::AT),
+            'business_id' => $event->business->id, 'type' => $event->type->value, 'funnel_id' => $event->funnel?->id,
+            'page_id' => $event->page,
+            'version_id' => $event->version?->id, 'visitor' => $event->visitor, 'person_id' => $person, 'source' => $event->source,
+            'owner' => $event->owner,
+            'data' => $event->data === [] ? null : json_encode($event->data, JSON_THROW_ON_ERROR),
+            'at' => CarbonImmutable::instance($event->at)->utc()->format(self::AT),
         ];
         $id = DB::table('events')->insertGetId($row);
         $this->counts->add($event->business, ['id' => $id] + $row);
         if ($person !== null && $event->type->isActivity()) {
             $at = Instant::sql($event->at);
-            DB::table('people')->where('id', $person)->where(fn (Builder $q) => $q->whereNull('active_at')->orWhere('active_at', '<', $at))->update(['active_at' => $at]);
+            DB::table('people')->where('id', $person)->where(fn (Builder $q) => $q->whereNull('active_at')->orWhere('active_at', '<', $at))
+                ->update(['active_at' => $at]);
         }
     }
 
     /** What is known of the person matters only where something may be set off. */
     private static function visitor(NewEvent $event, Event $core): Visitor
     {
-        return $event->person === null || $core->keys() === [] ? new Visitor($event->business->zone()) : PersonLookup::visitor($event->person);
+        return $event->person === null || $core->keys() === [] ? new Visitor($event->business->zone())
+            : PersonLookup::visitor($event->person);
     }
 
     private function carryOut(Decision $decision, NewEvent $event, ?Funnel $funnel, ?Version $version): void
@@ -133,8 +139,10 @@ final readonly class Events
     {
         $keys = $event->person === null ? [] : $core->keys();
 
-        return $keys === [] ? [] : array_values(Funnel::query()->with(['liveVersion', 'business'])->where('business_id', $event->business->id)->where('state', FunnelState::Live)
+        return $keys === [] ? [] : array_values(Funnel::query()->with(['liveVersion', 'business'])
+            ->where('business_id', $event->business->id)->where('state', FunnelState::Live)
             ->whereNull('archived_at')->when($except !== null, fn ($q) => $q->where('id', '!=', $except))
-            ->whereIn('live_version_id', DB::table('version_triggers')->whereIn('trigger_key', $keys)->select('version_id'))->orderBy('id')->get()->all());
+            ->whereIn('live_version_id', DB::table('version_triggers')->whereIn('trigger_key', $keys)->select('version_id'))->orderBy('id')
+            ->get()->all());
     }
 }

@@ -53,8 +53,15 @@ final readonly class NewEvent
      *
      * @param  array<string, mixed>  $data
      */
-    public static function of(EventType $type, Person $person, DateTimeImmutable $at, ?Funnel $funnel = null, ?string $tag = null, array $data = [], ?string $why = null): self
-    {
+    public static function of(
+        EventType $type,
+        Person $person,
+        DateTimeImmutable $at,
+        ?Funnel $funnel = null,
+        ?string $tag = null,
+        array $data = [],
+        ?string $why = null,
+    ): self {
         $person->loadMissing('business');
 
         return new self($type, $person->business, $at, $funnel, tag: $tag, person: $person, data: $data, why: $why);
@@ -75,7 +82,8 @@ final readonly class NewEvent
     /** Something that a filled-in form led to. */
     public static function ofSubmission(EventType $type, Submission $submission, DateTimeImmutable $at, bool $owner): self
     {
-        return new self($type, $submission->funnel->business, $at, $submission->funnel, $submission->version, $submission->page_id, $submission->form_id,
+        return new self($type, $submission->funnel->business, $at, $submission->funnel, $submission->version, $submission->page_id,
+            $submission->form_id,
             person: $submission->person, visitor: $submission->visitor, source: $submission->source['utm_source'] ?? null, owner: $owner,
             data: ['submission' => $submission->id], submission: $submission);
     }

@@ -39,11 +39,14 @@ final class Broadcast extends Record
     use HasUlids;
 
     /** @var array<string, string> */
-    protected $casts = ['state' => BroadcastState::class, 'audience' => 'array', 'settings' => 'array', 'send_at' => 'immutable_datetime', 'started_at' => 'immutable_datetime',
+    protected $casts = ['state' => BroadcastState::class, 'audience' => 'array', 'settings' => 'array', 'send_at' => 'immutable_datetime',
+        'started_at' => 'immutable_datetime',
         'picked_at' => 'immutable_datetime', 'again_at' => 'immutable_datetime', 'deleted_at' => 'immutable_datetime'];
 
-    protected $attributes = ['funnel_id' => null, 'subject' => '', 'body' => '', 'audience' => '{"all":true,"of":[]}', 'settings' => '{}', 'state' => 'draft', 'revision' => 1,
-        'send_at' => null, 'started_at' => null, 'picked_at' => null, 'winner' => null, 'winner_why' => null, 'again_at' => null, 'deleted_at' => null];
+    protected $attributes = ['funnel_id' => null, 'subject' => '', 'body' => '', 'audience' => '{"all":true,"of":[]}', 'settings' => '{}',
+        'state' => 'draft', 'revision' => 1,
+        'send_at' => null, 'started_at' => null, 'picked_at' => null, 'winner' => null, 'winner_why' => null, 'again_at' => null,
+        'deleted_at' => null];
 
     /** @return BelongsTo<Funnel, $this> */
     public function funnel(): BelongsTo

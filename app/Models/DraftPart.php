@@ -47,7 +47,8 @@ final class DraftPart extends Record
     /** Keeps another state of the part. */
     public function put(Part $part): self
     {
-        return $this->forceFill(['kind' => $part::kind(), 'name' => $part->name(), 'definition' => array_diff_key($part->toArray(), ['id' => 0])]);
+        return $this->forceFill(['kind' => $part::kind(), 'name' => $part->name(),
+            'definition' => array_diff_key($part->toArray(), ['id' => 0])]);
     }
 
     /** One value of what it holds, without reading all of it. */
@@ -69,6 +70,7 @@ final class DraftPart extends Record
     /** @return Builder<self> the parts of a funnel that are there, in order; of one kind where one is named */
     public static function there(string $funnel, ?string $kind = null): Builder
     {
-        return self::query()->where('funnel_id', $funnel)->whereNull('removed')->when($kind !== null, fn (Builder $q) => $q->where('kind', $kind))->orderBy('position')->orderBy('id');
+        return self::query()->where('funnel_id', $funnel)->whereNull('removed')
+            ->when($kind !== null, fn (Builder $q) => $q->where('kind', $kind))->orderBy('position')->orderBy('id');
     }
 }

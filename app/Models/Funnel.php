@@ -39,7 +39,8 @@ final class Funnel extends Record
     use HasUlids;
 
     /** @var array<string, string> */
-    protected $casts = ['state' => FunnelState::class, 'archived_at' => 'immutable_datetime', 'look_changes' => 'array', 'fields' => 'array', 'parameters' => 'array'];
+    protected $casts = ['state' => FunnelState::class, 'archived_at' => 'immutable_datetime', 'look_changes' => 'array',
+        'fields' => 'array', 'parameters' => 'array'];
 
     protected $attributes = ['state' => 'draft', 'live_version_id' => null, 'archived_at' => null,
         'look_changes' => '{}', 'logo' => null, 'icon' => null, 'fields' => '{}', 'parameters' => '[]'];

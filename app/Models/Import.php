@@ -37,5 +37,6 @@ final class Import extends Record
     /** @var array<string, string> */
     protected $casts = ['state' => ImportState::class, 'reading' => 'array', 'settings' => 'array', 'undone_at' => 'immutable_datetime'];
 
-    protected $attributes = ['settings' => '{}', 'state' => 'new', 'at_byte' => 0, 'at_line' => 0, 'lines' => 0, 'added' => 0, 'updated' => 0, 'same' => 0, 'refused' => 0, 'noted' => 0, 'stayed' => null, 'undone_at' => null];
+    protected $attributes = ['settings' => '{}', 'state' => 'new', 'at_byte' => 0, 'at_line' => 0, 'lines' => 0, 'added' => 0,
+        'updated' => 0, 'same' => 0, 'refused' => 0, 'noted' => 0, 'stayed' => null, 'undone_at' => null];
 }

@@ -51,12 +51,14 @@ final class Message extends Record
     use HasUlids;
 
     /** @var array<string, string> */
-    protected $casts = ['state' => MessageState::class, 'kind' => MessageKind::class, 'due_at' => 'immutable_datetime', 'claimed_at' => 'immutable_datetime', 'sent_at' => 'immutable_datetime',
+    protected $casts = ['state' => MessageState::class, 'kind' => MessageKind::class, 'due_at' => 'immutable_datetime',
+        'claimed_at' => 'immutable_datetime', 'sent_at' => 'immutable_datetime',
         'opened_at' => 'immutable_datetime', 'clicked_at' => 'immutable_datetime', 'lost_at' => 'immutable_datetime', 'content' => 'array'];
 
     protected $attributes = ['state' => 'waiting', 'attempts' => 0, 'subject' => '', 'html' => null, 'text' => null,
         'claimed_at' => null, 'sent_at' => null, 'trouble' => null, 'version_id' => null, 'email_id' => null,
-        'person_id' => null, 'sequence_id' => null, 'broadcast_id' => null, 'variant' => null, 'content' => null, 'opened_at' => null, 'clicked_at' => null, 'lost_at' => null, 'lost_why' => null, 'opens' => 0, 'clicks' => 0];
+        'person_id' => null, 'sequence_id' => null, 'broadcast_id' => null, 'variant' => null, 'content' => null, 'opened_at' => null,
+        'clicked_at' => null, 'lost_at' => null, 'lost_why' => null, 'opens' => 0, 'clicks' => 0];
 
     /** @return BelongsTo<Business, $this> */
     public function business(): BelongsTo

@@ -45,11 +45,14 @@ final class Person extends Record
     protected $table = 'people';
 
     /** @var array<string, string> */
-    protected $casts = ['owner_try' => 'boolean', 'unsubscribed_at' => 'immutable_datetime', 'joined_at' => 'immutable_datetime', 'confirmed_at' => 'immutable_datetime', 'pending' => 'boolean', 'marketing' => 'boolean',
+    protected $casts = ['owner_try' => 'boolean', 'unsubscribed_at' => 'immutable_datetime', 'joined_at' => 'immutable_datetime',
+        'confirmed_at' => 'immutable_datetime', 'pending' => 'boolean', 'marketing' => 'boolean',
         'quiet_until' => 'immutable_datetime', 'active_at' => 'immutable_datetime', 'erased_at' => 'immutable_datetime'];
 
-    protected $attributes = ['first_name' => '', 'last_name' => '', 'phone' => '', 'timezone' => null, 'unsubscribed_at' => null, 'owner_try' => false,
-        'confirmed_at' => null, 'pending' => false, 'marketing' => true, 'suppressed' => null, 'quiet_until' => null, 'active_at' => null, 'erased_at' => null, 'import_id' => null];
+    protected $attributes = ['first_name' => '', 'last_name' => '', 'phone' => '', 'timezone' => null, 'unsubscribed_at' => null,
+        'owner_try' => false,
+        'confirmed_at' => null, 'pending' => false, 'marketing' => true, 'suppressed' => null, 'quiet_until' => null, 'active_at' => null,
+        'erased_at' => null, 'import_id' => null];
 
     protected static function booted(): void
     {

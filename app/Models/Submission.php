@@ -43,9 +43,11 @@ final class Submission extends Record
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['state' => SubmissionState::class, 'answers' => 'array', 'source' => 'array', 'consented' => 'boolean', 'submitted_at' => 'immutable_datetime', 'marketing' => 'boolean', 'confirmed_at' => 'immutable_datetime'];
+    protected $casts = ['state' => SubmissionState::class, 'answers' => 'array', 'source' => 'array', 'consented' => 'boolean',
+        'submitted_at' => 'immutable_datetime', 'marketing' => 'boolean', 'confirmed_at' => 'immutable_datetime'];
 
-    protected $attributes = ['state' => 'taken', 'marketing' => null, 'marketing_words' => null, 'confirmed_at' => null, 'confirmed_ip' => null, 'visitor' => null];
+    protected $attributes = ['state' => 'taken', 'marketing' => null, 'marketing_words' => null, 'confirmed_at' => null,
+        'confirmed_ip' => null, 'visitor' => null];
 
     /** @return BelongsTo<Person, $this> */
     public function person(): BelongsTo

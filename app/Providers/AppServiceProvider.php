@@ -125,7 +125,8 @@ final class AppServiceProvider extends ServiceProvider
         Model::unguard();
         RateLimiter::for('sign-in', fn (Request $request): array => [
             Limit::perMinute(4 * (int) config('lantern.sign_ins_per_minute'))->by('ip:'.$request->ip()),
-            Limit::perMinute((int) config('lantern.sign_ins_per_minute'))->by('who:'.mb_strtolower($request->string('email')->toString()).'|'.$request->ip()),
+            Limit::perMinute((int) config('lantern.sign_ins_per_minute'))
+                ->by('who:'.mb_strtolower($request->string('email')->toString()).'|'.$request->ip()),
         ]);
         RateLimiter::for('beacon', fn (Request $request): Limit => Limit::perMinute(240)->by((string) $request->ip()));
         RateLimiter::for('new-link', fn (Request $request): Limit => Limit::perMinutes(10, 10)->by((string) $request->ip()));

@@ -37,7 +37,8 @@ final readonly class Publishing
     {
         return DB::transaction(function () use ($funnel, $by, $note): Version {
             $plan = DraftPlan::read(Funnel::query()->findOrFail($funnel->id))->withoutUnused();
-            $findings = GoLiveCheck::of($plan, $this->facts->ofPlan($plan, $funnel->business), CarbonImmutable::now(), array_column(OwnFields::of($funnel->business_id), 'name'));
+            $findings = GoLiveCheck::of($plan, $this->facts->ofPlan($plan, $funnel->business), CarbonImmutable::now(),
+                array_column(OwnFields::of($funnel->business_id), 'name'));
             if (GoLiveCheck::blocked($findings)) {
                 throw new NotReady($findings);
             }
@@ -62,7 +63,8 @@ final readonly class Publishing
     /** What a version waits for, so that what happens elsewhere finds it without reading its plan. */
     public static function rememberTriggers(Version $version, Plan $plan): void
     {
-        DB::table('version_triggers')->insertOrIgnore(array_map(fn (string $key): array => ['version_id' => $version->id, 'trigger_key' => $key], $plan->listensTo()));
+        DB::table('version_triggers')->insertOrIgnore(array_map(fn (string $key): array => ['version_id' => $version->id,
+            'trigger_key' => $key], $plan->listensTo()));
     }
 
     /** Makes a version the live one, be it a new, an earlier or a later one. The draft stays as it is. */
@@ -108,7 +110,8 @@ final readonly class Publishing
         $live = $funnel->liveVersion;
 
         // A version of an earlier format has another fingerprint for the same plan; read anew, it has today's.
-        return $live === null || ($live->fingerprint !== self::fingerprint($draft) && self::fingerprint($live->plan()) !== self::fingerprint($draft));
+        return $live === null
+            || ($live->fingerprint !== self::fingerprint($draft) && self::fingerprint($live->plan()) !== self::fingerprint($draft));
     }
 
     public static function fingerprint(Plan $plan): string

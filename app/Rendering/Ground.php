@@ -48,7 +48,8 @@ final readonly class Ground
         $paint = Paint::of($look, $background, $view->facts->tonesOf($background));
         $veil = $paint->veilColour === null ? null : 'background:'.$paint->veilColour->hex().';opacity:'.$paint->veil;
 
-        return self::make($view, $background, $look, $paint, $section->look === null ? LookStyle::colours($paint) : LookStyle::whole($look, $paint), $veil);
+        return self::make($view, $background, $look, $paint,
+            $section->look === null ? LookStyle::colours($paint) : LookStyle::whole($look, $paint), $veil);
     }
 
     private static function make(PageView $view, Background $background, Look $look, Paint $paint, string $style, ?string $veil): self
@@ -64,8 +65,10 @@ final readonly class Ground
             $css = "linear-gradient({$over},{$over}),{$css}";
         }
 
-        return new self($style.($css === null ? '' : ";background:{$css}"), true, $view->upload($background->picture ?? ''), $view->upload($background->video ?? ''),
-            "{$background->focusX}% {$background->focusY}%", $background->picture === null && $background->video === null ? null : $veil, $background->fill->value);
+        return new self($style.($css === null ? '' : ";background:{$css}"), true, $view->upload($background->picture ?? ''),
+            $view->upload($background->video ?? ''),
+            "{$background->focusX}% {$background->focusY}%", $background->picture === null && $background->video === null ? null : $veil,
+            $background->fill->value);
     }
 
     public function bodyClass(): string

@@ -17,8 +17,10 @@ final class Icons
         'note' => 'M6 3.5h8l4 4v13H6zM14 3.5v4h4M9 12h6M9 16h4',
         'lamp' => 'M8 20h8M9.5 17h5M12 3.5a6 6 0 00-3.6 10.8c.7.6 1.1 1.5 1.1 2.7h5c0-1.2.4-2.1 1.1-2.7A6 6 0 0012 3.5z',
         'leaf' => 'M5 19C4 10 9 4.5 20 4c.5 11-5 16-13 14.5M5 20c2-5 5-8 10-10.5',
-        'people' => 'M9 11a3 3 0 100-6 3 3 0 000 6zm-5.5 8c0-3 2.5-5 5.5-5s5.5 2 5.5 5M16 5.3a3 3 0 010 5.4M17.5 14.3c1.900.7 3 2.4 3 4.700',
-        'gift' => 'M4 9.5h16v3H4zM5.5 12.5V20h13v-7.5M12 9.5V20M12 9.5C10 9.5 8 8.5 8 6.700 8 4 12 5 12 9.5zm0 0c2 0 4-1 4-2.800C16 4 12 5 12 9.5z',
+        'people' => 'M9 11a3 3 0 100-6 3 3 0 000 6zm-5.5 8c0-3 2.5-5 5.5-5s5.5 2 5.5 5M16 5.3a3 3 0 010 5.4M17.5 14.3c1.900.7 3 2.4 3 '
+            .'4.700',
+        'gift' => 'M4 9.5h16v3H4zM5.5 12.5V20h13v-7.5M12 9.5V20M12 9.5C10 9.5 8 8.5 8 6.700 8 4 12 5 12 9.5zm0 0c2 0 4-1 4-2.800C16 4 12 '
+            .'5 12 9.5z',
         'path' => 'M6 20c0-3 3-3.5 6-4s6-1 6-4-3-3.5-6-3.5H7M9.5 5.5L6.5 8.5l3 3',
         'calendar' => 'M4.5 6h15v14h-15zM4.5 10.5h15M8.5 3.5V7M15.5 3.5V7M8.5 14.5h2M13.5 14.5h2',
         'speech' => 'M4 5h16v11h-8l-4.5 4V16H4zM8 9h8M8 12h5',
@@ -31,6 +33,7 @@ final class Icons
     {
         $path = self::PATHS[$name] ?? self::PATHS['tick'];
 
-        return '<svg viewBox="0 0 24 24" width="24" height="24" fill="none" stroke="currentColor" stroke-width="1.7" stroke-linecap="round" stroke-linejoin="round"><path d="'.$path.'"/></svg>';
+        return '<svg viewBox="0 0 24 24" width="24" height="24" fill="none" stroke="currentColor" stroke-width="1.7" '
+            .'stroke-linecap="round" stroke-linejoin="round"><path d="'.$path.'"/></svg>';
     }
 }

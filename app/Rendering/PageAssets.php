@@ -64,7 +64,8 @@ final readonly class PageAssets
         };
         $groups = is_array($written['groups'] ?? null) ? $written['groups'] : [];
 
-        return new self($fonts($written['first'] ?? null), $fonts($written['fonts'] ?? null), array_values(array_filter($groups, is_string(...))));
+        return new self($fonts($written['first'] ?? null), $fonts($written['fonts'] ?? null),
+            array_values(array_filter($groups, is_string(...))));
     }
 
     private static function ownLook(Plan $plan, PagePlan $page): Look

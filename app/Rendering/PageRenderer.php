@@ -88,7 +88,8 @@ final readonly class PageRenderer
             return '';
         }
 
-        return View::make('site.section', ['view' => $view, 'plan' => $view->plan, 'page' => $view->page, 'section' => $section, 'ground' => Ground::ofSection($view, $section)])->render();
+        return View::make('site.section', ['view' => $view, 'plan' => $view->plan, 'page' => $view->page, 'section' => $section,
+            'ground' => Ground::ofSection($view, $section)])->render();
     }
 
     /** @param  array<string, string>|null  $sample */
@@ -99,9 +100,11 @@ final readonly class PageRenderer
             return Slots::fill($html, $fill, []);
         }
         foreach ($plan->leadMagnets as $leadMagnet) {
-            $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e('Download').'</a> <span class="file-note">'.e($leadMagnet->kindAndSize()).'</span>';
+            $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e('Download').'</a> <span class="file-note">'
+                .e($leadMagnet->kindAndSize()).'</span>';
         }
 
-        return Slots::fill(Slots::withMergeFields($html, $plan->fields + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]), $fill, $sample);
+        return Slots::fill(Slots::withMergeFields($html,
+            $plan->fields + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]), $fill, $sample);
     }
 }

@@ -85,7 +85,8 @@ final readonly class PageView
         }
         $address = $this->address($url);
 
-        return new HtmlString($address === null ? '' : 'href="'.$address.'"'.(preg_match('~^https?:~i', $url) === 1 ? ' rel="noopener"' : ''));
+        return new HtmlString($address === null ? ''
+            : 'href="'.$address.'"'.(preg_match('~^https?:~i', $url) === 1 ? ' rel="noopener"' : ''));
     }
 
     /** Words as an owner wrote them, with the links inside the page made whole. */

@@ -27,7 +27,8 @@ final class PictureFacts
         }
         $ids = array_values(array_unique(array_filter($ids, fn (?string $id): bool => $id !== null)));
 
-        return $ids === [] ? [] : Upload::query()->where('business_id', $business)->whereIn('kind', ['picture', 'video'])->whereIn('id', $ids)->get()->keyBy('id')->all();
+        return $ids === [] ? [] : Upload::query()->where('business_id', $business)->whereIn('kind', ['picture', 'video'])
+            ->whereIn('id', $ids)->get()->keyBy('id')->all();
     }
 
     /**

@@ -69,7 +69,9 @@ final class SiteAssets
     {
         $css = '';
         foreach ($fonts as [$family, $weight]) {
-            foreach (['latin-ext' => 'U+0100-02BA,U+1E00-1E9F,U+1EF2-1EFF,U+2C60-2C7F', 'latin' => 'U+0000-00FF,U+0131,U+0152-0153,U+02BB-02DC,U+2000-206F,U+20AC,U+2122,U+2191-2193,U+2212'] as $subset => $range) {
+            foreach (['latin-ext' => 'U+0100-02BA,U+1E00-1E9F,U+1EF2-1EFF,U+2C60-2C7F',
+                'latin' => 'U+0000-00FF,U+0131,U+0152-0153,U+02BB-02DC,U+2000-206F,U+20AC,U+2122,U+2191-2193,U+2212',
+            ] as $subset => $range) {
                 $css .= "@font-face{font-family:'{$family}';font-weight:{$weight};font-display:{$display};src:url("
                     .self::font($family, $weight, $subset).") format('woff2');unicode-range:{$range}}";
             }
@@ -92,6 +94,7 @@ final class SiteAssets
             throw new RuntimeException('The front end is not built yet: run bin/demo --prepare.');
         }
 
-        return ['url' => '/build/'.$file, 'text' => self::$read[$file] ??= str_ends_with($file, '.css') ? (string) file_get_contents(public_path('build/'.$file)) : ''];
+        return ['url' => '/build/'.$file,
+            'text' => self::$read[$file] ??= str_ends_with($file, '.css') ? (string) file_get_contents(public_path('build/'.$file)) : ''];
     }
 }

@@ -28,7 +28,8 @@ final class Slots
         return MergeFields::replace($html, function (string $name, string $fallback) use ($constants): string {
             $value = trim($constants[$name] ?? '');
 
-            return isset($constants[$name]) ? e($value === '' ? $fallback : $value) : "<!--slot:merge:{$name}:".base64_encode($fallback).'-->';
+            return isset($constants[$name]) ? e($value === '' ? $fallback : $value)
+                : "<!--slot:merge:{$name}:".base64_encode($fallback).'-->';
         });
     }
 

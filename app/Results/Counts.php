@@ -35,7 +35,8 @@ final class Counts
         $at = new DateTimeImmutable(is_string($event['at']) ? $event['at'] : 'now', new DateTimeZone('UTC'));
         $day = Days::of($at, $business->zone());
         foreach ($this->measured($event, $day, $business) as $measure) {
-            $key = ['funnel_id' => $event['funnel_id'], 'page_id' => $event['page_id'], 'variant' => $event['variant'] ?? '', 'day' => $day, 'measure' => $measure->value];
+            $key = ['funnel_id' => $event['funnel_id'], 'page_id' => $event['page_id'], 'variant' => $event['variant'] ?? '', 'day' => $day,
+                'measure' => $measure->value];
             DB::table('counts')->insertOrIgnore($key + ['how_many' => 0, 'how_much' => 0]);
             DB::table('counts')->where($key)->increment('how_many');
         }
@@ -78,7 +79,8 @@ final class Counts
         $begins = new CarbonImmutable($day, $business->zone());
         $before = fn (): Builder => DB::table('events')->where('page_id', $event['page_id'])->where('type', EventType::Viewed->value)
             ->where('visitor', $event['visitor'])->where('owner', false)->where('id', '<', $event['id']);
-        if ($before()->where('at', '>=', Instant::sql($begins))->where('at', '<', Instant::sql($begins->addDay()->startOfDay()))->exists()) {
+        if ($before()->where('at', '>=', Instant::sql($begins))->where('at', '<', Instant::sql($begins->addDay()->startOfDay()))
+            ->exists()) {
             return [Measure::Views];
         }
 

@@ -19,7 +19,8 @@ final class FieldCosts
     public static function of(Business $business): FieldCost
     {
         $counts = [];
-        foreach (Version::query()->whereHas('funnel', fn ($q) => $q->where('business_id', $business->id))->orderByDesc('id')->limit(60)->get(['id', 'plan', 'funnel_id']) as $version) {
+        foreach (Version::query()->whereHas('funnel', fn ($q) => $q->where('business_id', $business->id))->orderByDesc('id')->limit(60)
+            ->get(['id', 'plan', 'funnel_id']) as $version) {
             $page = $version->plan()->entry();
             $block = $page?->document->blocksOf(BlockKind::Form)[0] ?? null;
             $form = $block === null ? null : $version->plan()->form($block->field('form'));
@@ -27,9 +28,12 @@ final class FieldCosts
                 continue;
             }
             $fields = count(array_filter($form->fieldsIn(1), fn (FormField $f): bool => $f->kind !== FieldKind::Hidden));
-            $row = DB::table('events')->where('page_id', $page->id)->where('version_id', $version->id)->where('owner', false)->whereIn('type', [EventType::Viewed->value, EventType::Joined->value])
-                ->selectRaw("count(distinct case when type = 'viewed' then visitor end) as visitors, count(distinct case when type = 'joined' then person_id end) as signups")->first();
-            $counts[$fields] = ['visitors' => ($counts[$fields]['visitors'] ?? 0) + (int) ($row->visitors ?? 0), 'signups' => ($counts[$fields]['signups'] ?? 0) + (int) ($row->signups ?? 0)];
+            $row = DB::table('events')->where('page_id', $page->id)->where('version_id', $version->id)->where('owner', false)
+                ->whereIn('type', [EventType::Viewed->value, EventType::Joined->value])
+                ->selectRaw("count(distinct case when type = 'viewed' then visitor end) as visitors, count(distinct case when type = "
+                    ."'joined' then person_id end) as signups")->first();
+            $counts[$fields] = ['visitors' => ($counts[$fields]['visitors'] ?? 0) + (int) ($row->visitors ?? 0),
+                'signups' => ($counts[$fields]['signups'] ?? 0) + (int) ($row->signups ?? 0)];
         }
 
         return FieldCost::of($counts);

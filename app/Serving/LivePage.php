@@ -62,6 +62,7 @@ final readonly class LivePage
         $query = $request->getQueryString() ?? '';
 
         // A form that was filled in goes along. A browser that kept the answer would go in circles once a version is rolled back.
-        return new RedirectResponse($url.($query === '' ? '' : '?'.$query), $request->isMethod('POST') ? 308 : 301, ['Cache-Control' => 'no-cache']);
+        return new RedirectResponse($url.($query === '' ? '' : '?'.$query), $request->isMethod('POST') ? 308 : 301,
+            ['Cache-Control' => 'no-cache']);
     }
 }

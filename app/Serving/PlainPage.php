@@ -17,12 +17,14 @@ final readonly class PlainPage
 
     public static function notHere(): self
     {
-        return new self(404, 'There is no page at this address', 'Please check the link for a typing mistake, or ask whoever gave it to you.');
+        return new self(404, 'There is no page at this address',
+            'Please check the link for a typing mistake, or ask whoever gave it to you.');
     }
 
     public static function closed(): self
     {
-        return new self(410, 'This offer is closed for now', 'Thank you for coming by. Sign-ups are closed at the moment, and nothing was stored.');
+        return new self(410, 'This offer is closed for now',
+            'Thank you for coming by. Sign-ups are closed at the moment, and nothing was stored.');
     }
 
     public static function previewOver(): self
@@ -32,18 +34,22 @@ final readonly class PlainPage
 
     public static function tooMany(): self
     {
-        return new self(429, 'One moment, please', 'There were a great many sign-ups from your connection in the last few minutes. Nothing is wrong with yours: please go back and press the button again in ten minutes.');
+        return new self(429, 'One moment, please',
+            'There were a great many sign-ups from your connection in the last few minutes. Nothing is wrong with yours: please go back '
+                .'and press the button again in ten minutes.');
     }
 
     public static function linkOver(?string $delivery): self
     {
-        return new self(403, 'This download link has run out', 'Links to downloads work for a while only. Tell us your email address, and a new one comes to your inbox.',
+        return new self(403, 'This download link has run out',
+            'Links to downloads work for a while only. Tell us your email address, and a new one comes to your inbox.',
             ['askForLink' => true, 'delivery' => $delivery]);
     }
 
     public static function linkOnItsWay(): self
     {
-        return new self(200, 'Please look in your inbox', 'If this address is with us, a new link is on its way and will be there in a minute or two.');
+        return new self(200, 'Please look in your inbox',
+            'If this address is with us, a new link is on its way and will be there in a minute or two.');
     }
 
     public static function badAddress(string $typed, string $why): self
@@ -60,13 +66,15 @@ final readonly class PlainPage
     /** @param  array<string, string>  $less  what one may choose instead of leaving altogether, by the value that is sent */
     public static function unsubscribe(string $action, string $business, array $less = []): self
     {
-        return new self(200, 'Unsubscribe?', $less === [] ? "You will get no more emails from {$business}." : "Would less be enough, or shall {$business} write to you no more at all?",
+        return new self(200, 'Unsubscribe?', $less === [] ? "You will get no more emails from {$business}."
+            : "Would less be enough, or shall {$business} write to you no more at all?",
             ['confirm' => $action, 'less' => $less]);
     }
 
     public static function unsubscribed(string $business, string $back): self
     {
-        return new self(200, 'You are unsubscribed', "You will get no more emails from {$business}. Thank you for having read them.", ['back' => $back]);
+        return new self(200, 'You are unsubscribed', "You will get no more emails from {$business}. Thank you for having read them.",
+            ['back' => $back]);
     }
 
     public static function lessOften(string $business, string $back): self
@@ -86,7 +94,8 @@ final readonly class PlainPage
 
     public function response(): Response
     {
-        return new Response(View::make('site.notice', ['title' => $this->title, 'words' => $this->words, 'more' => $this->more])->render(), $this->status,
+        return new Response(View::make('site.notice', ['title' => $this->title, 'words' => $this->words, 'more' => $this->more])->render(),
+            $this->status,
             SiteHeaders::PAGE + ['Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex']);
     }
 }

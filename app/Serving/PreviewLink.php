@@ -11,13 +11,15 @@ final class PreviewLink
 {
     public static function make(string $funnel, CarbonImmutable $until, string $page = ''): string
     {
-        return url("/preview/{$funnel}".($page === '' ? '' : "/{$page}")."?until={$until->getTimestamp()}&key=".self::key($funnel, $until->getTimestamp()));
+        return url("/preview/{$funnel}".($page === '' ? '' : "/{$page}")."?until={$until->getTimestamp()}&key="
+            .self::key($funnel, $until->getTimestamp()));
     }
 
     /** The moment it is good until; null for a link that is not ours or has run out. */
     public static function until(string $funnel, mixed $until, mixed $key, CarbonImmutable $now): ?CarbonImmutable
     {
-        if (! is_string($until) || ! is_string($key) || preg_match('/^\d{1,12}$/D', $until) !== 1 || ! hash_equals(self::key($funnel, (int) $until), $key)) {
+        if (! is_string($until) || ! is_string($key) || preg_match('/^\d{1,12}$/D', $until) !== 1
+            || ! hash_equals(self::key($funnel, (int) $until), $key)) {
             return null;
         }
         $end = CarbonImmutable::createFromTimestamp((int) $until);

@@ -26,7 +26,8 @@ final readonly class PublishedPages
     public function write(Version $version, Plan $plan, Business $business): void
     {
         foreach ($plan->pages as $page) {
-            PublishedPage::query()->updateOrCreate(['version_id' => $version->id, 'page_id' => $page->id], $this->row($plan, $page, $business));
+            PublishedPage::query()
+                ->updateOrCreate(['version_id' => $version->id, 'page_id' => $page->id], $this->row($plan, $page, $business));
         }
     }
 

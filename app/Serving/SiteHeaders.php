@@ -33,7 +33,8 @@ final class SiteHeaders
     public static function ofPage(PagePlan $page, Business $business): array
     {
         if ($page->settings->hasCode()) {
-            return ['Content-Security-Policy' => "default-src 'self' https: data: blob: 'unsafe-inline' 'unsafe-eval'; base-uri 'none'; object-src 'none'"];
+            return ['Content-Security-Policy' => "default-src 'self' https: data: blob: 'unsafe-inline' 'unsafe-eval'; base-uri 'none'; "
+                ."object-src 'none'"];
         }
         $embeds = array_filter($page->document->blocksOf(BlockKind::Video), fn ($b): bool => $b->field('url') !== '') !== [];
         $hosts = $embeds ? implode(' ', array_map(fn (string $h): string => "https://{$h}", $business->embed_hosts)) : '';

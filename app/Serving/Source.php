@@ -76,7 +76,8 @@ final class Source
     {
         $value = $request->query($name);
 
-        return is_string($value) && mb_check_encoding($value, 'UTF-8') ? mb_substr((string) preg_replace('/[\p{C}]+/u', ' ', $value), 0, 100) : '';
+        return is_string($value) && mb_check_encoding($value, 'UTF-8')
+            ? mb_substr((string) preg_replace('/[\p{C}]+/u', ' ', $value), 0, 100) : '';
     }
 
     /**

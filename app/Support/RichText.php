@@ -29,15 +29,18 @@ final class RichText
     /** Words on a page: bold, italic, colours of the look, links, lists, line breaks. */
     public static function words(string $html): string
     {
-        $html = (string) preg_replace('/(href=["\'])(page|section|outcome):([A-Za-z0-9_-]{1,40})(["\'])/i', '$1'.self::INSIDE.'$2/$3$4', $html);
+        $html = (string) preg_replace('/(href=["\'])(page|section|outcome):([A-Za-z0-9_-]{1,40})(["\'])/i', '$1'.self::INSIDE.'$2/$3$4',
+            $html);
         $clean = self::clean($html, ['strong', 'em', 'b', 'i', 'br', 'p', 'ul', 'ol', 'li'], ['span'], ['tel']);
         $clean = (string) preg_replace('~'.preg_quote(self::INSIDE, '~').'(page|section|outcome)/([A-Za-z0-9_-]{1,40})~', '$1:$2', $clean);
         // The sanitiser has written the attributes anew, so that they stand in one way only.
-        $clean = (string) preg_replace_callback('/<span(?: class="([^"]*)")?>/', fn (array $m): string => in_array($m[1] ?? '', self::COLOURS, true) ? $m[0] : '<span>', $clean);
+        $clean = (string) preg_replace_callback('/<span(?: class="([^"]*)")?>/',
+            fn (array $m): string => in_array($m[1] ?? '', self::COLOURS, true) ? $m[0] : '<span>', $clean);
         do {
             // A span that sets no colour says nothing; the innermost goes first.
             $clean = (string) preg_replace('~<span>((?:(?!</?span)[\s\S])*)</span>~', '$1', $clean, -1, $taken);
-            $coloured = (string) preg_replace('~<span class="([^"]*)">((?:(?!</?span)[\s\S])*)</span>~', "\x02$1\x03$2\x04", $clean, -1, $hidden);
+            $coloured = (string) preg_replace('~<span class="([^"]*)">((?:(?!</?span)[\s\S])*)</span>~', "\x02$1\x03$2\x04", $clean, -1,
+                $hidden);
             $clean = $coloured;
         } while ($taken + $hidden > 0);
 
@@ -51,9 +54,11 @@ final class RichText
     public static function email(string $html): string
     {
         $html = (string) preg_replace('/src=(["\'])picture:([a-z0-9]{26})\1/i', 'src="'.self::PICTURE.'$2"', $html);
-        $clean = self::clean($html, ['strong', 'em', 'b', 'i', 'br', 'p', 'ul', 'ol', 'li', 'h2', 'h3', 'hr', 'blockquote'], more: ['img' => ['src', 'alt'], 'div' => ['data-part', 'data-only']]);
+        $clean = self::clean($html, ['strong', 'em', 'b', 'i', 'br', 'p', 'ul', 'ol', 'li', 'h2', 'h3', 'hr', 'blockquote'],
+            more: ['img' => ['src', 'alt'], 'div' => ['data-part', 'data-only']]);
         // Only pictures of the library, and only marks that say what they must.
-        $clean = (string) preg_replace_callback('~<img\b([^>]*)>~', fn (array $m): string => preg_match('~src="'.preg_quote(self::PICTURE, '~').'([a-z0-9]{26})"~', $m[1], $src) === 1
+        $clean = (string) preg_replace_callback('~<img\b([^>]*)>~',
+            fn (array $m): string => preg_match('~src="'.preg_quote(self::PICTURE, '~').'([a-z0-9]{26})"~', $m[1], $src) === 1
             ? '<img src="picture:'.$src[1].'" alt="'.(preg_match('~alt="([^"]*)"~', $m[1], $alt) === 1 ? $alt[1] : '').'">' : '', $clean);
         $clean = str_replace('<hr />', '<hr>', $clean);
         $depth = [];
@@ -68,7 +73,8 @@ final class RichText
             $keep = ($part !== null || $rule !== null) && ! in_array(true, $depth, true);
             $depth[] = $keep;
 
-            return ! $keep ? '' : $part ?? '<div data-only="'.e(json_encode($rule?->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)).'">';
+            return ! $keep ? '' : $part
+                ?? '<div data-only="'.e(json_encode($rule?->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)).'">';
         }, $clean);
     }
 
@@ -90,7 +96,9 @@ final class RichText
         if (strpbrk($html, "<>&\0") === false) {
             return trim($html);
         }
-        $sanitizer = self::$sanitizers[implode(' ', [...$elements, '|', ...$classed, '|', ...$schemes, '|', ...array_keys($more)])] ??= new HtmlSanitizer(self::config($elements, $classed, $schemes, $more));
+        $sanitizer = self::$sanitizers[implode(' ',
+            [...$elements, '|', ...$classed, '|', ...$schemes, '|', ...array_keys($more)])] ??= new HtmlSanitizer(self::config($elements,
+                $classed, $schemes, $more));
         $protected = (string) preg_replace('/(href=["\'])\{\{\s*([a-z0-9_]{1,40})\s*\}\}(["\'])/i', '$1'.self::STAND_IN.'$2$3', $html);
         $clean = $sanitizer->sanitizeFor('body', $protected);
 
@@ -109,7 +117,8 @@ final class RichText
     private static function config(array $elements, array $classed, array $schemes, array $more): HtmlSanitizerConfig
     {
         $config = (new HtmlSanitizerConfig)->withMaxInputLength(100_000)
-            ->allowLinkSchemes(['https', 'http', 'mailto', ...$schemes])->allowRelativeLinks(false)->allowMediaSchemes(['https'])->allowMediaHosts(['picture.invalid'])
+            ->allowLinkSchemes(['https', 'http', 'mailto', ...$schemes])->allowRelativeLinks(false)->allowMediaSchemes(['https'])
+            ->allowMediaHosts(['picture.invalid'])
             ->allowElement('a', ['href']);
         foreach ($elements as $element) {
             $config = $config->allowElement($element);
@@ -121,7 +130,8 @@ final class RichText
             $config = $config->allowElement($element, $attributes);
         }
         // What is neither allowed nor dangerous loses its tags and keeps its words.
-        foreach (['div', 'span', 'u', 'font', 'section', 'article', 'h1', 'h4', 'h5', 'h6', 'blockquote', 'table', 'tbody', 'tr', 'td'] as $element) {
+        foreach (['div', 'span', 'u', 'font', 'section', 'article', 'h1', 'h4', 'h5', 'h6', 'blockquote', 'table', 'tbody', 'tr',
+            'td'] as $element) {
             if (! in_array($element, [...$elements, ...$classed, ...array_keys($more)], true)) {
                 $config = $config->blockElement($element);
             }

@@ -43,13 +43,16 @@ final readonly class Webhooks implements CarriesOut
     public function call(Business $business, string $url, string $event, Submission $submission): HookCall
     {
         $person = $submission->person;
-        $call = HookCall::query()->create(['business_id' => $business->id, 'submission_id' => $submission->id, 'url' => $url, 'due_at' => CarbonImmutable::now(), 'queued_at' => CarbonImmutable::now(),
+        $call = HookCall::query()->create(['business_id' => $business->id, 'submission_id' => $submission->id, 'url' => $url,
+            'due_at' => CarbonImmutable::now(), 'queued_at' => CarbonImmutable::now(),
             'payload' => json_encode([
                 'event' => $event, 'at' => Instant::json($submission->submitted_at), 'submission' => $submission->id,
                 'funnel' => ['id' => $submission->funnel_id, 'name' => $submission->funnel->name], 'form' => $submission->form_id,
-                'person' => ['id' => $person->id, 'email' => $person->email, 'firstName' => $person->first_name, 'lastName' => $person->last_name, 'timezone' => $person->timezone],
+                'person' => ['id' => $person->id, 'email' => $person->email, 'firstName' => $person->first_name,
+                    'lastName' => $person->last_name, 'timezone' => $person->timezone],
                 'answers' => (object) $submission->answers, 'source' => (object) ($submission->source ?? []),
-                'consent' => ['words' => $submission->consent_words, 'given' => $submission->consented, 'marketing' => $submission->marketing],
+                'consent' => ['words' => $submission->consent_words, 'given' => $submission->consented,
+                    'marketing' => $submission->marketing],
             ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)]);
         CallHook::dispatch($call->id);
 
@@ -69,7 +72,8 @@ final readonly class Webhooks implements CarriesOut
         $business = Business::query()->findOrFail($call->business_id);
         try {
             $answer = Http::withoutRedirecting()->connectTimeout(5)->timeout(15)->withBody($call->payload, 'application/json')
-                ->withHeaders(['Lantern-Signature' => self::signature(self::secret($business), $call->payload, $now->getTimestamp()), 'Lantern-Call' => $call->id, 'User-Agent' => 'UpbeatLantern'])
+                ->withHeaders(['Lantern-Signature' => self::signature(self::secret($business), $call->payload, $now->getTimestamp()),
+                    'Lantern-Call' => $call->id, 'User-Agent' => 'UpbeatLantern'])
                 ->post($call->url);
             $this->note($call, $answer->status(), mb_scrub(mb_strcut($answer->body(), 0, 500)));
         } catch (Throwable $e) {
@@ -81,14 +85,17 @@ final readonly class Webhooks implements CarriesOut
     {
         $done = $status !== null && $status >= 200 && $status < 300;
         $again = ! $done && $call->attempts < self::MOST_TRIES;
-        $call->forceFill(['state' => $done ? CallState::Done : ($again ? CallState::Waiting : CallState::Failed), 'status' => $status, 'answer' => $answer, 'claimed_at' => null, 'queued_at' => null,
-            'due_at' => $again ? CarbonImmutable::now()->addMinutes(self::BACK_OFF[min($call->attempts, count(self::BACK_OFF)) - 1] ?? 1) : $call->due_at])->save();
+        $call->forceFill(['state' => $done ? CallState::Done : ($again ? CallState::Waiting : CallState::Failed), 'status' => $status,
+            'answer' => $answer, 'claimed_at' => null, 'queued_at' => null,
+            'due_at' => $again ? CarbonImmutable::now()->addMinutes(self::BACK_OFF[min($call->attempts, count(self::BACK_OFF)) - 1] ?? 1)
+                : $call->due_at])->save();
     }
 
     /** The same payload once more, as a call of its own. */
     public function replay(HookCall $call): HookCall
     {
-        $again = HookCall::query()->create(['business_id' => $call->business_id, 'submission_id' => $call->submission_id, 'url' => $call->url, 'payload' => $call->payload, 'due_at' => CarbonImmutable::now(), 'queued_at' => CarbonImmutable::now()]);
+        $again = HookCall::query()->create(['business_id' => $call->business_id, 'submission_id' => $call->submission_id,
+            'url' => $call->url, 'payload' => $call->payload, 'due_at' => CarbonImmutable::now(), 'queued_at' => CarbonImmutable::now()]);
         CallHook::dispatch($again->id);
 
         return $again;
@@ -98,10 +105,13 @@ final readonly class Webhooks implements CarriesOut
     public function queueDue(): int
     {
         $now = CarbonImmutable::now();
-        HookCall::query()->where('state', CallState::Calling)->where('claimed_at', '<', Instant::sql($now->subSeconds(self::STALE_SECONDS)))->update(['state' => CallState::Waiting, 'queued_at' => null]);
+        HookCall::query()->where('state', CallState::Calling)->where('claimed_at', '<', Instant::sql($now->subSeconds(self::STALE_SECONDS)))
+            ->update(['state' => CallState::Waiting, 'queued_at' => null]);
         $ids = HookCall::query()->where('state', CallState::Waiting)->where('due_at', '<=', Instant::sql($now))
-            // One that is queued is not queued again while an address that answers slowly holds the worker; a job that was lost is, after a while.
-            ->where(fn ($q) => $q->whereNull('queued_at')->orWhere('queued_at', '<', Instant::sql($now->subHour())))->orderBy('due_at')->limit(200)->pluck('id')->all();
+            // One that is queued is not queued again while an address that answers slowly holds the worker; a job that was lost is, after
+            // a while.
+            ->where(fn ($q) => $q->whereNull('queued_at')->orWhere('queued_at', '<', Instant::sql($now->subHour())))->orderBy('due_at')
+            ->limit(200)->pluck('id')->all();
         HookCall::query()->whereIn('id', $ids)->update(['queued_at' => Instant::sql($now)]);
         foreach ($ids as $id) {
             CallHook::dispatch((string) $id);

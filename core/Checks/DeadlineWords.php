@@ -10,16 +10,19 @@ use DateTimeZone;
 /** Finds the days that an email names as the end of something: "until 5 March", "closes on Friday", "by 2027-03-05". */
 final class DeadlineWords
 {
-    private const MONTHS = ['january' => 1, 'february' => 2, 'march' => 3, 'april' => 4, 'may' => 5, 'june' => 6, 'july' => 7, 'august' => 8, 'september' => 9, 'october' => 10, 'november' => 11, 'december' => 12];
+    private const MONTHS = ['january' => 1, 'february' => 2, 'march' => 3, 'april' => 4, 'may' => 5, 'june' => 6, 'july' => 7,
+        'august' => 8, 'september' => 9, 'october' => 10, 'november' => 11, 'december' => 12];
 
     private const DAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'];
 
     /** Words that make a day in the same sentence the end of something. */
-    private const END = '/\b(until|till|by|before|ends?|ending|closes?|closing|close|last (day|chance|call)|deadline|expires?|runs? out|over (on|after)|midnight)\b/i';
+    private const END = '/\b(until|till|by|before|ends?|ending|closes?|closing|close|last (day|chance|call)|deadline|expires?|runs? '
+        .'out|over (on|after)|midnight)\b/i';
 
     /**
      * @param  string  $text  plain text
-     * @param  DateTimeImmutable  $from  when the email goes out, or now: days without a year are the nearest ones, days of the week the next ones
+     * @param  DateTimeImmutable  $from  when the email goes out, or now: days without a year are the nearest ones, days of the week the
+     *     next ones
      * @return list<array{words: string, day: string}> in the order of the email; days as 2027-03-05, in the zone
      */
     public static function in(string $text, DateTimeImmutable $from, DateTimeZone $zone): array

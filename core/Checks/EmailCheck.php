@@ -36,7 +36,8 @@ final class EmailCheck
         if (trim($subject) === '') {
             $add('no-subject', true, "“{$name}” has no subject.");
         } elseif (mb_strlen(self::shown($subject)) > self::SUBJECT) {
-            $add('long-subject', false, "The subject of “{$name}” has ".mb_strlen(self::shown($subject)).' characters; phones show about '.self::SUBJECT.'.');
+            $add('long-subject', false,
+                "The subject of “{$name}” has ".mb_strlen(self::shown($subject)).' characters; phones show about '.self::SUBJECT.'.');
         }
         if ($words === '' && ! str_contains($body, '<img')) {
             $add('empty-email', true, "“{$name}” is empty.");
@@ -55,7 +56,8 @@ final class EmailCheck
     /** @param  callable(string, bool, string): void  $add */
     private static function fields(string $name, string $subject, string $body, EmailFacts $facts, callable $add): void
     {
-        $known = [...$facts->fields, ...$facts->personal, 'download_link', 'confirm_link', ...array_map(fn (string $p): string => "page_{$p}", array_keys($facts->pages))];
+        $known = [...$facts->fields, ...$facts->personal, 'download_link', 'confirm_link',
+            ...array_map(fn (string $p): string => "page_{$p}", array_keys($facts->pages))];
         foreach (array_diff(MergeFields::names($subject.' '.$body), $known) as $field) {
             // A page that is gone is a link that leads nowhere, and said there.
             if (! str_starts_with($field, 'page_')) {
@@ -71,7 +73,8 @@ final class EmailCheck
             return '';
         });
         foreach (array_keys($bare) as $field) {
-            $add('no-fallback', false, "“{$name}” uses {{{$field}}} without a fallback: where it is not known, there is a hole. Write {{{$field}|there}}.");
+            $add('no-fallback', false,
+                "“{$name}” uses {{{$field}}} without a fallback: where it is not known, there is a hole. Write {{{$field}|there}}.");
         }
         if (str_contains($subject.$body, '{{download_link}}') && ! $facts->gives) {
             $add('download-gone', true, "“{$name}” links to a download, but this funnel gives nothing away.");
@@ -91,8 +94,10 @@ final class EmailCheck
                 continue;
             }
             $host = (string) parse_url($link, PHP_URL_HOST);
-            if (preg_match('/^mailto:[^@\s]+@[^@\s]+\.[^@\s]+$/iD', $link) !== 1 && (preg_match('~^https?://~i', $link) !== 1 || ! str_contains($host, '.') && $host !== 'localhost')) {
-                $add('dead-link', true, $link === '' ? "A link in “{$name}” leads nowhere." : "A link in “{$name}” leads nowhere: “".mb_strimwidth($link, 0, 60, '…').'”.');
+            if (preg_match('/^mailto:[^@\s]+@[^@\s]+\.[^@\s]+$/iD', $link) !== 1
+                && (preg_match('~^https?://~i', $link) !== 1 || ! str_contains($host, '.') && $host !== 'localhost')) {
+                $add('dead-link', true, $link === '' ? "A link in “{$name}” leads nowhere."
+                    : "A link in “{$name}” leads nowhere: “".mb_strimwidth($link, 0, 60, '…').'”.');
             }
         }
     }
@@ -102,13 +107,15 @@ final class EmailCheck
     {
         $pictures = preg_match_all('~<img\b[^>]*>~', $body, $m);
         if ($pictures > 0 && count(preg_split('/\s+/u', $words, -1, PREG_SPLIT_NO_EMPTY) ?: []) < self::FEW_WORDS) {
-            $add('picture-only', false, "“{$name}” says nearly everything in pictures, and many mail programs show none at first. Say it in words as well.");
+            $add('picture-only', false,
+                "“{$name}” says nearly everything in pictures, and many mail programs show none at first. Say it in words as well.");
         }
         if (array_filter($m[0], fn (string $i): bool => preg_match('~\balt="\s*[^"\s]~', $i) !== 1) !== []) {
             $add('no-alt', false, "A picture in “{$name}” has no description for those who do not see it.");
         }
         if ($facts->bytes > self::HEAVY) {
-            $add('heavy', false, "“{$name}” weighs ".round($facts->bytes / 1000).' KB; beyond '.self::HEAVY / 1000 .' KB some mail programs cut it off.');
+            $add('heavy', false,
+                "“{$name}” weighs ".round($facts->bytes / 1000).' KB; beyond '.self::HEAVY / 1000 .' KB some mail programs cut it off.');
         }
         if (trim($facts->postalAddress) === '') {
             $add('no-postal-address', true, 'Your emails need a postal address at their foot: the law and the spam filters ask for it.');
@@ -125,9 +132,11 @@ final class EmailCheck
             $fixed = preg_match('/\d/', $said['words']) === 1;
             if ($sent !== null && $said['day'] < $sent) {
                 $add('deadline-over', false, "“{$name}” speaks of {$said['words']}, which is over when it goes out.");
-            } elseif ($ends !== [] && ($fixed || $sent !== null) && array_filter($ends, fn (array $days): bool => in_array($said['day'], $days, true)) === []) {
+            } elseif ($ends !== [] && ($fixed || $sent !== null)
+                && array_filter($ends, fn (array $days): bool => in_array($said['day'], $days, true)) === []) {
                 $where = array_key_first($ends);
-                $add('deadline-differs', false, "“{$name}” says {$said['words']}, but the countdown on “{$where}” runs out on ".(new DateTimeImmutable($ends[$where][0]))->format('j F Y').'.');
+                $add('deadline-differs', false, "“{$name}” says {$said['words']}, but the countdown on “{$where}” runs out on "
+                    .(new DateTimeImmutable($ends[$where][0]))->format('j F Y').'.');
             }
         }
     }
@@ -141,7 +150,8 @@ final class EmailCheck
     {
         $local = $at->setTimezone($facts->zone);
 
-        return $local->format('Hi') === '0000' ? [$local->modify('-1 day')->format('Y-m-d'), $local->format('Y-m-d')] : [$local->format('Y-m-d')];
+        return $local->format('Hi') === '0000' ? [$local->modify('-1 day')->format('Y-m-d'), $local->format('Y-m-d')]
+            : [$local->format('Y-m-d')];
     }
 
     /** The subject as most will see it. */

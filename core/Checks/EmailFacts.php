@@ -55,15 +55,19 @@ final readonly class EmailFacts
                 }
             }
         }
-        $asked = array_merge([], ...array_map(fn (FormPlan $f): array => array_map(fn (FormField $x): string => $x->key(), $f->fields), $plan->forms));
+        $asked = array_merge([],
+            ...array_map(fn (FormPlan $f): array => array_map(fn (FormField $x): string => $x->key(), $f->fields), $plan->forms));
 
-        return new self($now, $zone, [...array_keys(MergeFields::OWNER), ...array_keys($plan->fields)], array_values(array_unique([...array_keys(MergeFields::PERSON), ...$own, ...$asked])),
-            array_column(array_map(fn (PagePlan $p): array => [$p->id, $p->name], $plan->pages), 1, 0), $deadlines, $plan->leadMagnets !== [], $postalAddress, null, $bytes);
+        return new self($now, $zone, [...array_keys(MergeFields::OWNER), ...array_keys($plan->fields)],
+            array_values(array_unique([...array_keys(MergeFields::PERSON), ...$own, ...$asked])),
+            array_column(array_map(fn (PagePlan $p): array => [$p->id, $p->name], $plan->pages), 1, 0), $deadlines,
+            $plan->leadMagnets !== [], $postalAddress, null, $bytes);
     }
 
     /** The same for an email that goes out at a moment. */
     public function sentAt(DateTimeImmutable $at): self
     {
-        return new self($this->now, $this->zone, $this->fields, $this->personal, $this->pages, $this->deadlines, $this->gives, $this->postalAddress, $at, $this->bytes);
+        return new self($this->now, $this->zone, $this->fields, $this->personal, $this->pages, $this->deadlines, $this->gives,
+            $this->postalAddress, $at, $this->bytes);
     }
 }

@@ -36,8 +36,9 @@ final class GoLiveCheck
         foreach ($plan->emails as $email) {
             // That the postal address is missing is said once, of the sender.
             $emailFacts = EmailFacts::ofPlan($plan, $now ?? new DateTimeImmutable('@0'), $own, 'said of the sender');
-            array_push($findings, ...array_filter(EmailCheck::of($email->name, $email->subject, $email->body, $emailFacts, 'email', $email->id),
-                fn (Finding $f): bool => $now !== null || ! str_starts_with($f->code, 'deadline')));
+            array_push($findings,
+                ...array_filter(EmailCheck::of($email->name, $email->subject, $email->body, $emailFacts, 'email', $email->id),
+                    fn (Finding $f): bool => $now !== null || ! str_starts_with($f->code, 'deadline')));
         }
         array_push($findings, ...self::sequences($plan));
         array_push($findings, ...self::delivery($plan));
@@ -65,7 +66,8 @@ final class GoLiveCheck
         }
         $what = count($missing) === 1 ? $missing[0] : implode(', ', array_slice($missing, 0, -1)).' and '.$missing[count($missing) - 1];
 
-        return [new Finding('sender-missing', true, "Emails need {$what}: the law and the spam filters ask for it.", 'settings', '', 'Add it in Settings')];
+        return [new Finding('sender-missing', true, "Emails need {$what}: the law and the spam filters ask for it.", 'settings', '',
+            'Add it in Settings')];
     }
 
     /** @return list<Finding> */
@@ -79,9 +81,11 @@ final class GoLiveCheck
             foreach (self::outcomes($page) as $outcome) {
                 $way = $plan->way($page->id, $outcome);
                 if ($way === null) {
-                    $findings[] = new Finding('dead-end', true, "“{$page->name}” leads nowhere for {$outcome->who()}.", 'way', $page->id, 'Choose where they go');
+                    $findings[] = new Finding('dead-end', true, "“{$page->name}” leads nowhere for {$outcome->who()}.", 'way', $page->id,
+                        'Choose where they go');
                 } elseif ($way->toPage !== null && $plan->page($way->toPage) === null) {
-                    $findings[] = new Finding('dead-end', true, "“{$page->name}” leads to a page that is gone for {$outcome->who()}.", 'way', $page->id, 'Choose where they go');
+                    $findings[] = new Finding('dead-end', true, "“{$page->name}” leads to a page that is gone for {$outcome->who()}.",
+                        'way', $page->id, 'Choose where they go');
                 }
             }
         }
@@ -89,7 +93,8 @@ final class GoLiveCheck
         foreach ($plan->pages as $page) {
             // The closed page is shown while the funnel is closed, whether a way leads there or not.
             if (! isset($reached[$page->id]) && $page->role !== PageRole::Closed) {
-                $findings[] = new Finding('unreachable', false, "No way leads to “{$page->name}”, so nobody will see it.", 'page', $page->id, 'Open the page');
+                $findings[] = new Finding('unreachable', false, "No way leads to “{$page->name}”, so nobody will see it.", 'page',
+                    $page->id, 'Open the page');
             }
         }
 
@@ -149,7 +154,8 @@ final class GoLiveCheck
             }
             foreach ([...$sequence->starts->references(), ...$sequence->ends->references()] as $id) {
                 if ($plan->nameOf($id) === '') {
-                    $findings[] = new Finding('trigger-gone', false, "“{$sequence->name}” waits for something that is gone.", 'sequence', $sequence->id, 'Open the sequence');
+                    $findings[] = new Finding('trigger-gone', false, "“{$sequence->name}” waits for something that is gone.", 'sequence',
+                        $sequence->id, 'Open the sequence');
                 }
             }
         }
@@ -157,7 +163,8 @@ final class GoLiveCheck
             foreach ($plan->startedBy(new Event(EventType::Joined, new DateTimeImmutable('@0'), form: $form->id)) as $sequence) {
                 foreach ($form->tags as $tag) {
                     if ($sequence->ends->has(new TagAdded($tag))) {
-                        $findings[] = new Finding('ends-at-once', true, "“{$form->name}” starts “{$sequence->name}” and gives the tag “{$tag}”, which ends it: "
+                        $findings[] = new Finding('ends-at-once', true,
+                            "“{$form->name}” starts “{$sequence->name}” and gives the tag “{$tag}”, which ends it: "
                             .'nobody would get its emails.', 'form', $form->id, 'Open the form');
                     }
                 }
@@ -167,7 +174,9 @@ final class GoLiveCheck
             foreach ($email->only->rules() as $rule) {
                 $other = $rule instanceof DeedRule && $rule->deed->isOfMail() ? $plan->email($rule->with) : null;
                 if ($other !== null && $other->sequence === $email->sequence && $other->delay->offset() >= $email->delay->offset()) {
-                    $findings[] = new Finding('branch-too-early', false, "“{$email->name}” asks what readers did with “{$other->name}”, which does not come before it.", 'email', $email->id, 'Open the email');
+                    $findings[] = new Finding('branch-too-early', false,
+                        "“{$email->name}” asks what readers did with “{$other->name}”, which does not come before it.", 'email', $email->id,
+                        'Open the email');
                 }
             }
         }
@@ -180,16 +189,20 @@ final class GoLiveCheck
     {
         $findings = [];
         $onPages = array_merge([], ...array_map(
-            fn (PagePlan $p): array => array_map(fn (Block $b): string => $b->field('leadMagnet'), $p->document->blocksOf(BlockKind::Download)),
+            fn (PagePlan $p): array => array_map(fn (Block $b): string => $b->field('leadMagnet'),
+                $p->document->blocksOf(BlockKind::Download)),
             $plan->pages,
         ));
         $inEmail = array_filter($plan->emails, fn (EmailPlan $e): bool => $e->linksToLeadMagnet()) !== [];
         foreach ($plan->leadMagnets as $leadMagnet) {
             if ($leadMagnet->file === null) {
-                $findings[] = new Finding('file-missing', true, "“{$leadMagnet->title}” has no file yet, so there is nothing to download.", 'lead-magnet', $leadMagnet->id, 'Add the file');
+                $findings[] = new Finding('file-missing', true, "“{$leadMagnet->title}” has no file yet, so there is nothing to download.",
+                    'lead-magnet', $leadMagnet->id, 'Add the file');
             }
             if (! $inEmail && ! in_array($leadMagnet->id, $onPages, true)) {
-                $findings[] = new Finding('not-delivered', true, "“{$leadMagnet->title}” is promised but never handed over: no page and no email links to it.", 'lead-magnet', $leadMagnet->id, 'See the file');
+                $findings[] = new Finding('not-delivered', true,
+                    "“{$leadMagnet->title}” is promised but never handed over: no page and no email links to it.", 'lead-magnet',
+                    $leadMagnet->id, 'See the file');
             }
         }
 

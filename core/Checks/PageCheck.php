@@ -60,8 +60,16 @@ final class PageCheck
         return $findings;
     }
 
-    private function add(string $code, bool $blocks, string $message, string $place = '', string $mend = '', string $open = 'page', ?string $id = null, string $fix = 'Show me'): void
-    {
+    private function add(
+        string $code,
+        bool $blocks,
+        string $message,
+        string $place = '',
+        string $mend = '',
+        string $open = 'page',
+        ?string $id = null,
+        string $fix = 'Show me',
+    ): void {
         $this->findings[] = new Finding($code, $blocks, $message, $open, $id ?? $this->page->id, $fix, $place, $mend);
     }
 
@@ -76,7 +84,8 @@ final class PageCheck
         if ($document->headline() === '') {
             $this->add('no-headline', true, "{$name} has no headline.");
         } elseif (mb_strlen($document->headline()) > self::LONG_HEADLINE) {
-            $this->add('long-for-phone', false, 'The headline fills the first screen of a phone: '.mb_strlen($document->headline()).' characters, '.self::LONG_HEADLINE.' are plenty.',
+            $this->add('long-for-phone', false, 'The headline fills the first screen of a phone: '.mb_strlen($document->headline())
+                .' characters, '.self::LONG_HEADLINE.' are plenty.',
                 ($document->blocksOf(BlockKind::Heading)[0] ?? null)->id ?? '');
         }
         if ($this->page->role->hasOneGoal()) {
@@ -87,8 +96,10 @@ final class PageCheck
             foreach ($section->blocks as $block) {
                 if ($block->kind === BlockKind::Heading && $block->words() !== '') {
                     $before = false;
-                } elseif ($before && array_filter($block->items, fn (array $i): bool => ($i['title'] ?? '') !== '') !== [] && $block->kind !== BlockKind::Menu) {
-                    $this->add('heading-order', false, 'Titles come before the headline here: whoever has the page read aloud meets them out of order.', $block->id);
+                } elseif ($before && array_filter($block->items, fn (array $i): bool => ($i['title'] ?? '') !== '') !== []
+                    && $block->kind !== BlockKind::Menu) {
+                    $this->add('heading-order', false,
+                        'Titles come before the headline here: whoever has the page read aloud meets them out of order.', $block->id);
                     $before = false;
                 }
             }
@@ -100,13 +111,15 @@ final class PageCheck
     {
         $forms = array_unique(array_map(fn (Block $b): string => $b->field('form'), $this->page->document->blocksOf(BlockKind::Form)));
         if (count($forms) > 1) {
-            $this->add('many-goals', false, 'Two different forms on one page: visitors do not know which one is meant.', $this->page->document->blocksOf(BlockKind::Form)[1]->id);
+            $this->add('many-goals', false, 'Two different forms on one page: visitors do not know which one is meant.',
+                $this->page->document->blocksOf(BlockKind::Form)[1]->id);
         }
         foreach ($this->page->document->sections as $section) {
             foreach ($section->kind === SectionKind::Footer ? [] : $section->blocks as $block) {
                 foreach ($block->links() as $link) {
                     if (in_array(Link::read($link)->kind, ['page', 'outside', 'outcome'], true)) {
-                        $this->add('many-goals', false, 'This page has one goal, the form; a link that leads away from it costs sign-ups.', $block->id,
+                        $this->add('many-goals', false, 'This page has one goal, the form; a link that leads away from it costs sign-ups.',
+                            $block->id,
                             in_array($block->kind, [BlockKind::Menu, BlockKind::Button], true) ? 'Remove' : '');
                         break;
                     }
@@ -137,9 +150,11 @@ final class PageCheck
         if ($least >= Contrast::TEXT - 0.005) {
             return;
         }
-        $failing = array_filter($section->blocks, fn (Block $b): bool => $b->words() !== '' && ($least < Contrast::LARGE || $b->kind !== BlockKind::Heading));
+        $failing = array_filter($section->blocks,
+            fn (Block $b): bool => $b->words() !== '' && ($least < Contrast::LARGE || $b->kind !== BlockKind::Heading));
         foreach ($failing as $block) {
-            $this->add('contrast', false, '“'.mb_strimwidth($block->words(), 0, 40, '…').'” cannot be read well here: contrast '.number_format(floor($least * 10) / 10, 1).' to 1, '
+            $this->add('contrast', false, '“'.mb_strimwidth($block->words(), 0, 40, '…').'” cannot be read well here: contrast '
+                .number_format(floor($least * 10) / 10, 1).' to 1, '
                 .($block->kind === BlockKind::Heading ? '3' : '4.5').' is the least.', $block->id, 'Choose a readable colour');
         }
     }
@@ -153,14 +168,16 @@ final class PageCheck
             }
         }
         if ($block->kind === BlockKind::Heading && $block->words() === '') {
-            $this->add('empty-heading', false, 'A heading here is empty; those who have the page read aloud stumble over it.', $block->id, 'Remove');
+            $this->add('empty-heading', false, 'A heading here is empty; those who have the page read aloud stumble over it.', $block->id,
+                'Remove');
         }
         if ($block->kind === BlockKind::Button && mb_strlen($block->field('text')) > self::LONG_BUTTON) {
             $this->add('long-for-phone', false, "The button “{$block->field('text')}” breaks into several lines on a phone.", $block->id);
         }
         foreach (preg_split('~</p>|</li>|<br\s*/?>~i', $block->field('html')) ?: [] as $paragraph) {
             if (mb_strlen(strip_tags($paragraph)) > self::LONG_PARAGRAPH) {
-                $this->add('long-for-phone', false, 'A paragraph here is a wall of words on a phone. Two or three shorter ones are read.', $block->id);
+                $this->add('long-for-phone', false, 'A paragraph here is a wall of words on a phone. Two or three shorter ones are read.',
+                    $block->id);
                 break;
             }
         }
@@ -170,7 +187,8 @@ final class PageCheck
     {
         $name = $block->field('text') !== '' ? "“{$block->field('text')}”" : 'A link';
         if (in_array($block->kind, [BlockKind::Button, BlockKind::Price], true) && $block->field('url') === '') {
-            $this->add('empty-link', true, ($block->field('text') === '' ? 'A button' : "The button {$name}")." on “{$this->page->name}” leads nowhere.", $block->id,
+            $this->add('empty-link', true,
+                ($block->field('text') === '' ? 'A button' : "The button {$name}")." on “{$this->page->name}” leads nowhere.", $block->id,
                 $block->kind === BlockKind::Button ? 'Remove' : '');
         }
         if ($block->kind === BlockKind::Menu && array_filter($block->items, fn (array $i): bool => ($i['url'] ?? '') === '') !== []) {
@@ -187,8 +205,10 @@ final class PageCheck
             };
             if ($dead) {
                 $this->add('dead-link', true, "{$name} on “{$this->page->name}” leads to something that is gone.", $block->id);
-            } elseif ($outcome !== null && $this->plan->way($this->page->id, $outcome) === null && ! in_array($outcome, $this->page->role->outcomes(), true)) {
-                $this->add('dead-link', true, "{$name} on “{$this->page->name}” leads nowhere yet: no way is chosen for {$outcome->who()}.", $block->id, open: 'way', fix: 'Choose where they go');
+            } elseif ($outcome !== null && $this->plan->way($this->page->id, $outcome) === null
+                && ! in_array($outcome, $this->page->role->outcomes(), true)) {
+                $this->add('dead-link', true, "{$name} on “{$this->page->name}” leads nowhere yet: no way is chosen for {$outcome->who()}.",
+                    $block->id, open: 'way', fix: 'Choose where they go');
             }
         }
     }
@@ -197,13 +217,15 @@ final class PageCheck
     {
         foreach ($block->pictures() as $id) {
             if (($this->facts->bytes[$id] ?? 0) > self::HEAVY) {
-                $this->add('heavy-picture', false, 'A picture here weighs '.number_format($this->facts->bytes[$id] / 1000).' KB; on a train nobody waits for it. A calmer or smaller one weighs less.', $block->id);
+                $this->add('heavy-picture', false, 'A picture here weighs '.number_format($this->facts->bytes[$id] / 1000)
+                    .' KB; on a train nobody waits for it. A calmer or smaller one weighs less.', $block->id);
             }
         }
         $described = in_array($block->kind, [BlockKind::Picture, BlockKind::Cover, BlockKind::Gallery, BlockKind::Logos], true);
         foreach ($described ? [$block->fields, ...$block->items] : [] as $fields) {
             if (($fields['picture'] ?? '') !== '' && trim($fields['alt'] ?? '') === '') {
-                $this->add('no-description', false, "A picture on “{$this->page->name}” has no description for those who cannot see it.", $block->id);
+                $this->add('no-description', false, "A picture on “{$this->page->name}” has no description for those who cannot see it.",
+                    $block->id);
                 break;
             }
         }
@@ -224,7 +246,9 @@ final class PageCheck
             if ($form === null) {
                 $this->add('form-gone', true, "The form on “{$this->page->name}” is gone.", $block->id);
             } elseif (count($form->fields) > self::MANY_FIELDS) {
-                $this->add('many-fields', false, 'The form asks for '.count($form->fields).' things. Every one beyond the address costs sign-ups.', $block->id, open: 'form', id: $form->id, fix: 'Open the form');
+                $this->add('many-fields', false, 'The form asks for '.count($form->fields)
+                    .' things. Every one beyond the address costs sign-ups.', $block->id, open: 'form', id: $form->id,
+                    fix: 'Open the form');
             }
         }
         if ($block->kind === BlockKind::Download && $this->plan->leadMagnet($block->field('leadMagnet')) === null) {
@@ -234,9 +258,12 @@ final class PageCheck
             $url = $block->field('url');
             if ($block->field('video') === '' && $url === '') {
                 $shown = in_array($this->page->role, [PageRole::Lesson, PageRole::Room, PageRole::Replay], true);
-                $this->add('no-video', $shown, "“{$this->page->name}” has a place for a video and no video yet.", $block->id, $shown ? '' : 'Remove');
+                $this->add('no-video', $shown, "“{$this->page->name}” has a place for a video and no video yet.", $block->id,
+                    $shown ? '' : 'Remove');
             } elseif ($url !== '' && ! $this->facts->mayEmbed($url)) {
-                $this->add('embed-refused', false, 'This video comes from a place that is not on your list, so visitors see a link instead. Add its host under Settings.', $block->id);
+                $this->add('embed-refused', false,
+                    'This video comes from a place that is not on your list, so visitors see a link instead. Add its host under Settings.',
+                    $block->id);
             }
         }
         if ($block->kind === BlockKind::Countdown && $block->field('until') === '') {

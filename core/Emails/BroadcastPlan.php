@@ -27,7 +27,8 @@ final readonly class BroadcastPlan
     /** @throws Invalid */
     public static function fromShape(Shape $shape): self
     {
-        return new self(trim($shape->text('otherSubject', 200, '')), $shape->integer('share', 2, 100, 20), $shape->integer('hours', 1, 168, 4),
+        return new self(trim($shape->text('otherSubject', 200, '')), $shape->integer('share', 2, 100, 20),
+            $shape->integer('hours', 1, 168, 4),
             $shape->flag('byClicks'), $shape->integer('againDays', 0, 30, 0), trim($shape->text('againSubject', 200, '')));
     }
 
@@ -56,7 +57,8 @@ final readonly class BroadcastPlan
     /** @return array<string, mixed> only what differs from a plain broadcast */
     public function toArray(): array
     {
-        return array_filter(['otherSubject' => $this->otherSubject, 'byClicks' => $this->byClicks, 'againDays' => $this->againDays, 'againSubject' => $this->againSubject],
+        return array_filter(['otherSubject' => $this->otherSubject, 'byClicks' => $this->byClicks, 'againDays' => $this->againDays,
+            'againSubject' => $this->againSubject],
             fn (string|int|bool $v): bool => $v !== '' && $v !== 0 && $v !== false)
             + ($this->share === 20 ? [] : ['share' => $this->share]) + ($this->hours === 4 ? [] : ['hours' => $this->hours]);
     }

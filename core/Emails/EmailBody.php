@@ -42,7 +42,8 @@ final class EmailBody
     /** What one reader gets to read. A condition that cannot be read holds for nobody. */
     public static function forReader(string $html, PersonFacts $facts): string
     {
-        return (string) preg_replace_callback(self::ONLY, fn (array $m): string => self::rule($m[1])?->holds($facts) === true ? $m[2] : '', $html);
+        return (string) preg_replace_callback(self::ONLY, fn (array $m): string => self::rule($m[1])?->holds($facts) === true ? $m[2] : '',
+            $html);
     }
 
     /** All of it, whoever reads. */
@@ -93,12 +94,15 @@ final class EmailBody
      */
     public static function withIds(string $html, array $ids): string
     {
-        $html = (string) preg_replace_callback('/(\{\{\s*page_|<img[^>]*\bsrc="picture:)([A-Za-z0-9-]{1,40})/', fn (array $m): string => $m[1].($ids[$m[2]] ?? $m[2]), $html);
+        $html = (string) preg_replace_callback('/(\{\{\s*page_|<img[^>]*\bsrc="picture:)([A-Za-z0-9-]{1,40})/',
+            fn (array $m): string => $m[1].($ids[$m[2]] ?? $m[2]), $html);
 
         return (string) preg_replace_callback(self::ONLY, function (array $m) use ($ids): string {
             $rule = self::rule($m[1])?->withIds($ids);
 
-            return $rule === null ? $m[0] : '<div data-only="'.htmlspecialchars(json_encode($rule->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), ENT_QUOTES).'">'.$m[2].'</div>';
+            return $rule === null ? $m[0] : '<div data-only="'
+                .htmlspecialchars(json_encode($rule->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), ENT_QUOTES).'">'.$m[2]
+                .'</div>';
         }, $html);
     }
 

@@ -53,7 +53,8 @@ final readonly class SubjectTest
     private static function normal(float $z): float
     {
         $t = 1 / (1 + 0.2316419 * abs($z));
-        $tail = exp(-$z * $z / 2) / sqrt(2 * M_PI) * $t * (0.319381530 + $t * (-0.356563782 + $t * (1.781477937 + $t * (-1.821255978 + $t * 1.330274429))));
+        $tail = exp(-$z * $z / 2) / sqrt(2 * M_PI) * $t * (0.319381530
+            + $t * (-0.356563782 + $t * (1.781477937 + $t * (-1.821255978 + $t * 1.330274429))));
 
         return $z >= 0 ? 1 - $tail : $tail;
     }
@@ -67,7 +68,8 @@ final readonly class SubjectTest
 
         return $this->rateA === $this->rateB
             ? "Both were {$what} by {$rate($this->rateA)}; the first one goes to the rest."
-            : ($this->winner === 'a' ? "The first subject was {$what} by {$rate($this->rateA)}, the other by {$rate($this->rateB)}" : "The other subject was {$what} by {$rate($this->rateB)}, the first by {$rate($this->rateA)}")
+            : ($this->winner === 'a' ? "The first subject was {$what} by {$rate($this->rateA)}, the other by {$rate($this->rateB)}"
+                : "The other subject was {$what} by {$rate($this->rateB)}, the first by {$rate($this->rateA)}")
                 ."; {$sure} % sure that it is better".($sure < 90 ? ', so it may well be luck.' : '.');
     }
 }

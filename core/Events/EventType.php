@@ -36,6 +36,7 @@ enum EventType: string
     /** Is it something only a person does, and no mail program, mail server or owner in their place? */
     public function isActivity(): bool
     {
-        return in_array($this, [self::Viewed, self::Asked, self::Confirmed, self::Joined, self::Downloaded, self::Bought, self::Clicked], true);
+        return in_array($this, [self::Viewed, self::Asked, self::Confirmed, self::Joined, self::Downloaded, self::Bought, self::Clicked],
+            true);
     }
 }

@@ -56,7 +56,8 @@ final readonly class Answers
             $errors['consent'] = 'Please tick the box to say that you agree.';
         }
 
-        return new self($values, $errors, $errors === [] ? $email : null, $consented, $form->marketing !== '' && ($typed['marketing'] ?? '') === 'yes');
+        return new self($values, $errors, $errors === [] ? $email : null, $consented,
+            $form->marketing !== '' && ($typed['marketing'] ?? '') === 'yes');
     }
 
     /** @throws Invalid with one sentence for the visitor */
@@ -83,9 +84,11 @@ final readonly class Answers
         return match ($field->kind) {
             FieldKind::Phone => preg_match('~^[+0-9][0-9 ()./-]{3,}$~D', $value) === 1 ? $value
                 : throw Invalid::at($field->key(), 'A phone number holds digits, and perhaps a plus at the start.'),
-            FieldKind::Choice => in_array($value, $field->options, true) ? $value : throw Invalid::at($field->key(), "Please choose one of the answers: {$field->label}."),
+            FieldKind::Choice => in_array($value, $field->options, true) ? $value
+                : throw Invalid::at($field->key(), "Please choose one of the answers: {$field->label}."),
             FieldKind::Number => self::number($field, $value),
-            FieldKind::Date => preg_match('/^(\d{4})-(\d{2})-(\d{2})$/D', $value, $m) === 1 && checkdate((int) $m[2], (int) $m[3], (int) $m[1]) ? $value
+            FieldKind::Date => preg_match('/^(\d{4})-(\d{2})-(\d{2})$/D', $value, $m) === 1
+                && checkdate((int) $m[2], (int) $m[3], (int) $m[1]) ? $value
                 : throw Invalid::at($field->key(), "{$field->label} is not a day there is. Write it like 2027-03-31."),
             default => $value,
         };
@@ -96,13 +99,15 @@ final readonly class Answers
     {
         $number = str_replace([' ', ','], ['', '.'], $value);
 
-        return preg_match('/^-?\d{1,15}(\.\d{1,6})?$/D', $number) === 1 ? $number : throw Invalid::at($field->key(), "{$field->label} needs a number.");
+        return preg_match('/^-?\d{1,15}(\.\d{1,6})?$/D', $number) === 1 ? $number
+            : throw Invalid::at($field->key(), "{$field->label} needs a number.");
     }
 
     /** @throws Invalid for an answer that was not among the choices */
     private static function choices(FormField $field, mixed $typed): string
     {
-        $chosen = array_map(fn (mixed $v): string => self::clean($v), is_array($typed) ? array_values($typed) : ($typed === '' ? [] : [$typed]));
+        $chosen = array_map(fn (mixed $v): string => self::clean($v),
+            is_array($typed) ? array_values($typed) : ($typed === '' ? [] : [$typed]));
         if (array_diff($chosen, $field->options) !== []) {
             throw Invalid::at($field->key(), "Please choose from the answers: {$field->label}.");
         }

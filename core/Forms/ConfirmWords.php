@@ -11,9 +11,11 @@ final readonly class ConfirmWords
 {
     public function __construct(
         public string $title = 'One more step: look in your inbox',
-        public string $words = 'A short email is on its way to you. Press the button in it, and you are in. If it is not there in two minutes, look where your spam goes.',
+        public string $words = 'A short email is on its way to you. Press the button in it, and you are in. If it is not there in two '
+            .'minutes, look where your spam goes.',
         public string $subject = 'Please confirm: is this your address?',
-        public string $letter = '<p>Hello {{first_name|there}},</p><p>somebody, most likely you, asked for this at {{business}}. One press, and it is yours:</p>',
+        public string $letter = '<p>Hello {{first_name|there}},</p><p>somebody, most likely you, asked for this at {{business}}. One '
+            .'press, and it is yours:</p>',
         public string $button = 'Yes, this is my address',
     ) {
     }
@@ -24,7 +26,8 @@ final readonly class ConfirmWords
         if ($shape === null) {
             return $plain;
         }
-        $text = fn (string $key, int $max, string $default): string => trim($shape->text($key, $max, $default)) === '' ? $default : trim($shape->text($key, $max, $default));
+        $text = fn (string $key, int $max, string $default): string => trim($shape->text($key, $max, $default)) === '' ? $default
+            : trim($shape->text($key, $max, $default));
 
         return new self($text('title', 120, $plain->title), $text('words', 600, $plain->words), $text('subject', 200, $plain->subject),
             $text('letter', 5000, $plain->letter), $text('button', 60, $plain->button));
@@ -37,7 +40,8 @@ final readonly class ConfirmWords
 
         return array_filter([
             'title' => $this->title === $plain->title ? '' : $this->title, 'words' => $this->words === $plain->words ? '' : $this->words,
-            'subject' => $this->subject === $plain->subject ? '' : $this->subject, 'letter' => $this->letter === $plain->letter ? '' : $this->letter,
+            'subject' => $this->subject === $plain->subject ? '' : $this->subject,
+            'letter' => $this->letter === $plain->letter ? '' : $this->letter,
             'button' => $this->button === $plain->button ? '' : $this->button,
         ], fn (string $v): bool => $v !== '');
     }

@@ -16,7 +16,8 @@ use Lantern\Core\Support\Shape;
 final readonly class FormField
 {
     /** Names that mean something else where answers are sent. */
-    public const TAKEN = ['token', 'form', 'zone', 'visitor', 'source', 'website', 'step', 'consent', 'marketing', 'download_link', 'business', 'host', 'full_name'];
+    public const TAKEN = ['token', 'form', 'zone', 'visitor', 'source', 'website', 'step', 'consent', 'marketing', 'download_link',
+        'business', 'host', 'full_name'];
 
     /** @param  list<string>  $options */
     public function __construct(
@@ -41,9 +42,11 @@ final readonly class FormField
         $label = trim($shape->text('label', $kind === FieldKind::Consent ? 1000 : 120, $kind->label()));
         $name = $kind->isOfPerson() ? $kind->value : $shape->text('name', 40, '');
         if (preg_match('/^[a-z][a-z0-9_]{0,39}$/D', $name) !== 1) {
-            throw Invalid::at($shape->path('name'), 'The name of a field holds small letters, digits and underscores, and begins with a letter.');
+            throw Invalid::at($shape->path('name'),
+                'The name of a field holds small letters, digits and underscores, and begins with a letter.');
         }
-        if (! $kind->isOfPerson() && (in_array($name, self::TAKEN, true) || FieldKind::tryFrom($name)?->isOfPerson() === true || str_starts_with($name, 'page_'))) {
+        if (! $kind->isOfPerson() && (in_array($name, self::TAKEN, true) || FieldKind::tryFrom($name)?->isOfPerson() === true
+            || str_starts_with($name, 'page_'))) {
             throw Invalid::at($shape->path('name'), "“{$name}” is known already; please choose another name.");
         }
         $options = [];
@@ -62,7 +65,8 @@ final readonly class FormField
             throw Invalid::at($shape->path('parameter'), 'The name of an address parameter holds letters, digits, dashes and underscores.');
         }
 
-        return new self($kind, $label === '' ? $kind->label() : $label, $kind === FieldKind::Email || (! $hidden && $shape->flag('required')), $name,
+        return new self($kind, $label === '' ? $kind->label() : $label,
+            $kind === FieldKind::Email || (! $hidden && $shape->flag('required')), $name,
             $hidden ? '' : trim($shape->text('hint', 200, '')), $hidden ? '' : trim($shape->text('placeholder', 100, '')), $options,
             ! $kind->isOfPerson() && $shape->flag('keep'), $kind === FieldKind::Email ? 1 : $shape->integer('step', 1, 2, 1), $parameter,
             $hidden ? trim($shape->text('preset', 300, '')) : '');
@@ -78,7 +82,8 @@ final readonly class FormField
     {
         return ['kind' => $this->kind->value, 'label' => $this->label, 'required' => $this->required]
             + ($this->kind->isOfPerson() ? [] : ['name' => $this->name])
-            + array_filter(['hint' => $this->hint, 'placeholder' => $this->placeholder, 'options' => $this->options, 'parameter' => $this->parameter, 'preset' => $this->preset],
+            + array_filter(['hint' => $this->hint, 'placeholder' => $this->placeholder, 'options' => $this->options,
+                'parameter' => $this->parameter, 'preset' => $this->preset],
                 fn (string|array $v): bool => $v !== '' && $v !== [])
             + ($this->keep ? ['keep' => true] : []) + ($this->step === 1 ? [] : ['step' => $this->step]);
     }

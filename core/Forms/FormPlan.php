@@ -87,8 +87,10 @@ final readonly class FormPlan implements Part
         }
         $consent = trim($shape->text('consent', 1000, ''));
         $hook = trim($shape->text('hook', 500, ''));
-        if ($hook !== '' && (filter_var($hook, FILTER_VALIDATE_URL) === false || preg_match('~^https?://[^/@\s]+(/|$|\?)~i', $hook) !== 1)) {
-            throw Invalid::at($shape->path('hook'), 'A webhook is a web address that begins with https:// or http://, without a password in it.');
+        if ($hook !== '' && (filter_var($hook, FILTER_VALIDATE_URL) === false
+            || preg_match('~^https?://[^/@\s]+(/|$|\?)~i', $hook) !== 1)) {
+            throw Invalid::at($shape->path('hook'),
+                'A webhook is a web address that begins with https:// or http://, without a password in it.');
         }
 
         $name = trim($shape->text('name', 120));
@@ -97,8 +99,10 @@ final readonly class FormPlan implements Part
         }
 
         return new self($shape->text('id', 40), $name, $fields, $button, $consent,
-            $consent !== '' && $shape->flag('consentRequired'), $tags, trim($shape->text('marketing', 1000, '')), $shape->flag('doubleOptIn'),
-            ConfirmWords::fromShape($shape->optionalGroup('confirm')), trim($shape->text('done', 1000, '')), $shape->choice('notice', OwnerNotice::class, OwnerNotice::Never->value), $hook, trim($shape->text('nextButton', 60, '')));
+            $consent !== '' && $shape->flag('consentRequired'), $tags, trim($shape->text('marketing', 1000, '')),
+            $shape->flag('doubleOptIn'),
+            ConfirmWords::fromShape($shape->optionalGroup('confirm')), trim($shape->text('done', 1000, '')),
+            $shape->choice('notice', OwnerNotice::class, OwnerNotice::Never->value), $hook, trim($shape->text('nextButton', 60, '')));
     }
 
     public function field(string $name): ?FormField
@@ -126,7 +130,8 @@ final readonly class FormPlan implements Part
 
     public function withIds(array $ids): self
     {
-        return new self($ids[$this->id] ?? $this->id, $this->name, $this->fields, $this->button, $this->consent, $this->consentRequired, $this->tags, $this->marketing,
+        return new self($ids[$this->id] ?? $this->id, $this->name, $this->fields, $this->button, $this->consent, $this->consentRequired,
+            $this->tags, $this->marketing,
             $this->doubleOptIn, $this->confirm, $this->done, $this->notice, $this->hook, $this->nextButton);
     }
 
@@ -140,7 +145,8 @@ final readonly class FormPlan implements Part
             'tags' => $this->tags,
         ] + array_filter([
             'marketing' => $this->marketing, 'doubleOptIn' => $this->doubleOptIn, 'confirm' => $this->confirm->toArray(),
-            'done' => $this->done, 'notice' => $this->notice === OwnerNotice::Never ? '' : $this->notice->value, 'hook' => $this->hook, 'nextButton' => $this->nextButton,
+            'done' => $this->done, 'notice' => $this->notice === OwnerNotice::Never ? '' : $this->notice->value, 'hook' => $this->hook,
+            'nextButton' => $this->nextButton,
         ], fn (string|bool|array $v): bool => $v !== '' && $v !== false && $v !== []);
     }
 }

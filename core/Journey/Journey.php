@@ -60,7 +60,8 @@ final readonly class Journey
     public static function withoutFunnel(Event $event): Decision
     {
         return match ($event->type) {
-            EventType::Unsubscribed, EventType::Complained, EventType::Bounced => new Decision(null, [new CancelEmails($event->why ?? self::whyCancelled($event->type))]),
+            EventType::Unsubscribed, EventType::Complained,
+            EventType::Bounced => new Decision(null, [new CancelEmails($event->why ?? self::whyCancelled($event->type))]),
             default => new Decision,
         };
     }
@@ -151,7 +152,8 @@ final readonly class Journey
     {
         $in = $visitor->sequences[$sequence->id] ?? null;
         $before = $in === false || in_array($sequence->id, $visitor->through, true);
-        $endedByTag = array_filter($visitor->tags, fn (string $tag): bool => $sequence->ends->heardBy(new Event(EventType::Tagged, $at, tag: $tag)) !== null);
+        $endedByTag = array_filter($visitor->tags,
+            fn (string $tag): bool => $sequence->ends->heardBy(new Event(EventType::Tagged, $at, tag: $tag)) !== null);
         if (($in === true && ! $before) || ($before && ! $sequence->again) || $endedByTag !== []) {
             return [];
         }

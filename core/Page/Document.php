@@ -47,7 +47,8 @@ final readonly class Document
         $ids = [];
         foreach ($document->sections as $section) {
             // The blocks of a shared section may stand on a page twice: once for phones and once for desktops.
-            array_push($ids, $section->id, ...($section->shared !== null ? [] : array_map(fn (Block $b): string => $b->id, $section->blocks)));
+            array_push($ids, $section->id,
+                ...($section->shared !== null ? [] : array_map(fn (Block $b): string => $b->id, $section->blocks)));
         }
         if (count($ids) !== count(array_unique($ids))) {
             throw Invalid::at($shape->path('sections'), 'Two things on this page have the same id.');
@@ -95,7 +96,8 @@ final readonly class Document
      */
     public function withIds(array $ids): self
     {
-        return new self(array_map(fn (Section $s): Section => $s->withIds($ids), $this->sections), $this->background->withIds($ids), $this->look);
+        return new self(array_map(fn (Section $s): Section => $s->withIds($ids), $this->sections), $this->background->withIds($ids),
+            $this->look);
     }
 
     /** @return list<string> the ids of the pages of the funnel that links on it lead to, each once */
@@ -164,12 +166,14 @@ final readonly class Document
     /** @return list<string> the ids of the looks used beside the funnel's own */
     public function looks(): array
     {
-        return array_values(array_unique(array_filter([$this->look, ...array_map(fn (Section $s): ?string => $s->look, $this->sections)], fn (?string $l): bool => $l !== null)));
+        return array_values(array_unique(array_filter([$this->look, ...array_map(fn (Section $s): ?string => $s->look, $this->sections)],
+            fn (?string $l): bool => $l !== null)));
     }
 
     /** @return list<string> the ids of the shared sections used, each once */
     public function shared(): array
     {
-        return array_values(array_unique(array_filter(array_map(fn (Section $s): ?string => $s->shared, $this->sections), fn (?string $s): bool => $s !== null)));
+        return array_values(array_unique(array_filter(array_map(fn (Section $s): ?string => $s->shared, $this->sections),
+            fn (?string $s): bool => $s !== null)));
     }
 }

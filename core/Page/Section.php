@@ -60,7 +60,8 @@ final readonly class Section
      */
     public function with(?array $blocks = null, ?Arrangement $arrangement = null, ?Background $background = null): self
     {
-        return new self($this->id, $this->kind, $arrangement ?? $this->arrangement, $blocks ?? $this->blocks, $background ?? $this->background,
+        return new self($this->id, $this->kind, $arrangement ?? $this->arrangement, $blocks ?? $this->blocks,
+            $background ?? $this->background,
             $this->look, $this->hidden, $this->shared);
     }
 
@@ -86,7 +87,8 @@ final readonly class Section
     {
         $links = array_map(Link::read(...), array_merge([], ...array_map(fn (Block $b): array => $b->links(), $this->blocks)));
 
-        return array_values(array_unique(array_map(fn (Link $l): string => $l->target, array_filter($links, fn (Link $l): bool => $l->kind === 'page'))));
+        return array_values(array_unique(array_map(fn (Link $l): string => $l->target,
+            array_filter($links, fn (Link $l): bool => $l->kind === 'page'))));
     }
 
     /** @return list<string> the ids of the pictures and videos in it and behind it */
@@ -105,7 +107,8 @@ final readonly class Section
     public function withIds(array $ids): self
     {
         return new self($this->id, $this->kind, $this->arrangement, array_map(fn (Block $b): Block => $b->withIds($ids), $this->blocks),
-            $this->background->withIds($ids), $this->look, $this->hidden, $this->shared === null ? null : $ids[$this->shared] ?? $this->shared);
+            $this->background->withIds($ids), $this->look, $this->hidden,
+            $this->shared === null ? null : $ids[$this->shared] ?? $this->shared);
     }
 
     /** The same as a section of its own, shown everywhere. */

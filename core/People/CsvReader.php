@@ -29,7 +29,10 @@ final class CsvReader
     {
     }
 
-    /** @return array{line: int, fields: list<string>|null, raw: string}|null the next record; no fields when it is broken; nothing at the end */
+    /**
+     * @return array{line: int, fields: list<string>|null, raw: string}|null the next record; no fields when it is broken; nothing at the
+     *     end
+     */
     public function record(): ?array
     {
         do {
@@ -55,7 +58,8 @@ final class CsvReader
         }
         $raw = rtrim($raw, "\r\n");
 
-        return ['line' => $begin, 'fields' => array_map(fn (?string $f): string => trim($f ?? ''), str_getcsv($raw, $this->delimiter, '"', '')), 'raw' => $raw];
+        return ['line' => $begin,
+            'fields' => array_map(fn (?string $f): string => trim($f ?? ''), str_getcsv($raw, $this->delimiter, '"', '')), 'raw' => $raw];
     }
 
     /** Bytes that were read already and belong to records still to come. */

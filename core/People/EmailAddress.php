@@ -53,7 +53,8 @@ final readonly class EmailAddress
 
     private static function trimmed(string $typed): string
     {
-        return mb_check_encoding($typed, 'UTF-8') ? (string) preg_replace('/^[\s\x{00A0}\x{200B}]+|[\s\x{00A0}\x{200B}]+$/u', '', $typed) : '';
+        return mb_check_encoding($typed, 'UTF-8') ? (string) preg_replace('/^[\s\x{00A0}\x{200B}]+|[\s\x{00A0}\x{200B}]+$/u', '', $typed)
+            : '';
     }
 
     private static function wrong(): Invalid

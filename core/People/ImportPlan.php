@@ -34,8 +34,14 @@ final readonly class ImportPlan
      * @param  list<string>  $columns  by position, where it goes; '' for nowhere
      * @param  list<string>  $tags
      */
-    private function __construct(public array $columns, public string $known, public array $tags, public bool $marketing, public bool $header, public DateOrder $dates)
-    {
+    private function __construct(
+        public array $columns,
+        public string $known,
+        public array $tags,
+        public bool $marketing,
+        public bool $header,
+        public DateOrder $dates,
+    ) {
     }
 
     /** @throws Invalid when no column is the address, two are the same, or nobody says that these people agreed */
@@ -50,7 +56,8 @@ final readonly class ImportPlan
         if (! in_array('email', $columns, true)) {
             throw Invalid::at('columns', 'Say which column holds the email address: without it nobody can be known again.');
         }
-        $twice = array_filter(array_count_values(array_filter($columns, fn (string $c): bool => $c !== '' && $c !== 'tags')), fn (int $n): bool => $n > 1);
+        $twice = array_filter(array_count_values(array_filter($columns, fn (string $c): bool => $c !== '' && $c !== 'tags')),
+            fn (int $n): bool => $n > 1);
         if ($twice !== []) {
             throw Invalid::at('columns', 'Two columns go to the same field. Choose one of them.');
         }
@@ -59,8 +66,10 @@ final readonly class ImportPlan
         }
         $known = $shape->text('known', 10, self::FILL);
 
-        return new self($columns, in_array($known, [self::FILL, self::REPLACE, self::SKIP], true) ? $known : throw Invalid::at('known', 'Choose what happens to people who are there already.'),
-            array_values(array_filter(array_map(trim(...), $shape->texts('tags', 10, 60)), fn (string $t): bool => $t !== '')), $shape->flag('marketing', true), $shape->flag('header', true),
+        return new self($columns, in_array($known, [self::FILL, self::REPLACE, self::SKIP], true) ? $known
+            : throw Invalid::at('known', 'Choose what happens to people who are there already.'),
+            array_values(array_filter(array_map(trim(...), $shape->texts('tags', 10, 60)), fn (string $t): bool => $t !== '')),
+            $shape->flag('marketing', true), $shape->flag('header', true),
             $shape->choice('dates', DateOrder::class, DateOrder::Open->value));
     }
 
@@ -82,7 +91,8 @@ final readonly class ImportPlan
                 $to = in_array($words, $names, true) && ! in_array($field, $columns, true) ? $field : $to;
             }
             foreach ($own as $name => $label) {
-                $to = $to === '' && ($words === mb_strtolower($label) || $words === str_replace('_', ' ', $name)) && ! in_array($name, $columns, true) ? $name : $to;
+                $to = $to === '' && ($words === mb_strtolower($label) || $words === str_replace('_', ' ', $name))
+                    && ! in_array($name, $columns, true) ? $name : $to;
             }
             $columns[$i] = $to;
         }
@@ -136,10 +146,12 @@ final readonly class ImportPlan
             } elseif ($to === 'full_name') {
                 [$values['first_name'], $values['last_name']] = self::names($value, $values);
             } elseif ($to === 'tags') {
-                array_push($tags, ...array_values(array_filter(array_map(fn (string $t): string => mb_substr(trim($t), 0, 60), preg_split('/[,;|]/', $value) ?: []), fn (string $t): bool => $t !== '')));
+                array_push($tags, ...array_values(array_filter(array_map(fn (string $t): string => mb_substr(trim($t), 0, 60),
+                    preg_split('/[,;|]/', $value) ?: []), fn (string $t): bool => $t !== '')));
             } elseif ($to === 'joined') {
                 $joined = self::day($value, $this->dates);
-                $note = $joined === null ? 'Imported as if they had joined today: “'.mb_strimwidth($value, 0, 40, '…').'” is no day, or may be two. Write it like 2027-03-31.' : '';
+                $note = $joined === null ? 'Imported as if they had joined today: “'.mb_strimwidth($value, 0, 40, '…')
+                    .'” is no day, or may be two. Write it like 2027-03-31.' : '';
             } elseif (isset($values[$to])) {
                 $values[$to] = mb_substr($value, 0, $to === 'phone' ? 40 : 100);
             } else {
@@ -147,7 +159,8 @@ final readonly class ImportPlan
             }
         }
 
-        return new ImportedPerson($email ?? EmailAddress::of(''), $values['first_name'], $values['last_name'], $values['phone'], array_values(array_unique($tags)), $joined, $more, $note);
+        return new ImportedPerson($email ?? EmailAddress::of(''), $values['first_name'], $values['last_name'], $values['phone'],
+            array_values(array_unique($tags)), $joined, $more, $note);
     }
 
     /**
@@ -160,8 +173,10 @@ final readonly class ImportPlan
     public static function own(string $name, string $value, FieldKind $kind, DateOrder $dates = DateOrder::Open): array
     {
         return match ($kind) {
-            FieldKind::Choices => array_values(array_filter(array_map(trim(...), preg_split('/[;|]/', $value) ?: []), fn (string $v): bool => $v !== '')),
-            FieldKind::Number => is_numeric(str_replace(',', '.', $value)) ? [str_replace(',', '.', $value)] : throw Invalid::at($name, "“{$value}” is no number."),
+            FieldKind::Choices => array_values(array_filter(array_map(trim(...), preg_split('/[;|]/', $value) ?: []),
+                fn (string $v): bool => $v !== '')),
+            FieldKind::Number => is_numeric(str_replace(',', '.', $value)) ? [str_replace(',', '.', $value)]
+                : throw Invalid::at($name, "“{$value}” is no number."),
             FieldKind::Date => [self::day($value, $dates) ?? throw Invalid::at($name, "“{$value}” is no day. Write it like 2027-03-31.")],
             default => [mb_substr($value, 0, 4000)],
         };
@@ -182,7 +197,8 @@ final readonly class ImportPlan
             [$first, $last] = $at === false ? [$full, ''] : [mb_substr($full, 0, $at), mb_substr($full, $at + 1)];
         }
 
-        return [$known['first_name'] === '' ? mb_substr($first, 0, 100) : $known['first_name'], $known['last_name'] === '' ? mb_substr($last, 0, 100) : $known['last_name']];
+        return [$known['first_name'] === '' ? mb_substr($first, 0, 100) : $known['first_name'],
+            $known['last_name'] === '' ? mb_substr($last, 0, 100) : $known['last_name']];
     }
 
     /** A day as most programs write it. Of 03/04/2026 nobody can know which it is, unless the file shows its order elsewhere. */
@@ -191,17 +207,21 @@ final readonly class ImportPlan
         $day = match (true) {
             preg_match('/^(\d{4})-(\d{1,2})-(\d{1,2})(?:[T ]|$)/', $value, $m) === 1 => [$m[1], $m[2], $m[3]],
             preg_match('/^(\d{1,2})\.(\d{1,2})\.(\d{4})$/D', $value, $m) === 1 => [$m[3], $m[2], $m[1]],
-            preg_match('~^(\d{1,2})/(\d{1,2})/(\d{4})$~D', $value, $m) === 1 && ((int) $m[1] > 12 || $dates === DateOrder::DayFirst) => [$m[3], $m[2], $m[1]],
-            preg_match('~^(\d{1,2})/(\d{1,2})/(\d{4})$~D', $value, $m) === 1 && ((int) $m[2] > 12 || $dates === DateOrder::MonthFirst || $m[1] === $m[2]) => [$m[3], $m[1], $m[2]],
+            preg_match('~^(\d{1,2})/(\d{1,2})/(\d{4})$~D', $value, $m) === 1
+                && ((int) $m[1] > 12 || $dates === DateOrder::DayFirst) => [$m[3], $m[2], $m[1]],
+            preg_match('~^(\d{1,2})/(\d{1,2})/(\d{4})$~D', $value, $m) === 1
+                && ((int) $m[2] > 12 || $dates === DateOrder::MonthFirst || $m[1] === $m[2]) => [$m[3], $m[1], $m[2]],
             default => null,
         };
 
-        return $day !== null && checkdate((int) $day[1], (int) $day[2], (int) $day[0]) ? sprintf('%04d-%02d-%02d', $day[0], $day[1], $day[2]) : null;
+        return $day !== null && checkdate((int) $day[1], (int) $day[2], (int) $day[0])
+            ? sprintf('%04d-%02d-%02d', $day[0], $day[1], $day[2]) : null;
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['columns' => $this->columns, 'known' => $this->known, 'tags' => $this->tags, 'marketing' => $this->marketing, 'header' => $this->header, 'dates' => $this->dates->value, 'agreed' => true];
+        return ['columns' => $this->columns, 'known' => $this->known, 'tags' => $this->tags, 'marketing' => $this->marketing,
+            'header' => $this->header, 'dates' => $this->dates->value, 'agreed' => true];
     }
 }

@@ -24,7 +24,8 @@ final readonly class Changes
         $groups = [new self('The whole funnel', self::whole($was, $is))];
         foreach ($is->pages as $page) {
             $before = $was->page($page->id);
-            $groups[] = new self($page->name, $before === null ? ['This page is new.'] : [...$page->changesSince($before), ...self::ways($was, $is, $page)]);
+            $groups[] = new self($page->name,
+                $before === null ? ['This page is new.'] : [...$page->changesSince($before), ...self::ways($was, $is, $page)]);
         }
         foreach ($was->pages as $page) {
             if ($is->page($page->id) === null) {
@@ -55,7 +56,8 @@ final readonly class Changes
         if ($was->sender->toArray() !== $is->sender->toArray()) {
             $sentences[] = 'What Settings say of your business is different.';
         }
-        $order = fn (Plan $a, Plan $b): array => array_values(array_filter(array_map(fn (PagePlan $p): string => $p->id, $a->pages), fn (string $id): bool => $b->page($id) !== null));
+        $order = fn (Plan $a, Plan $b): array => array_values(array_filter(array_map(fn (PagePlan $p): string => $p->id, $a->pages),
+            fn (string $id): bool => $b->page($id) !== null));
         if ($order($was, $is) !== $order($is, $was)) {
             $sentences[] = 'The pages are in another order.';
         }

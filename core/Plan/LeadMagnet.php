@@ -62,7 +62,8 @@ final readonly class LeadMagnet implements Part
 
     public function withIds(array $ids): self
     {
-        return new self($ids[$this->id] ?? $this->id, $this->title, $this->file === null ? null : $ids[$this->file] ?? $this->file, $this->fileName, $this->mime, $this->bytes);
+        return new self($ids[$this->id] ?? $this->id, $this->title, $this->file === null ? null : $ids[$this->file] ?? $this->file,
+            $this->fileName, $this->mime, $this->bytes);
     }
 
     /** Such as "PDF, 1.2 MB": what a visitor is about to download. Decimal megabytes, as browsers show them. */
@@ -83,6 +84,7 @@ final readonly class LeadMagnet implements Part
     public function toArray(): array
     {
         return ['id' => $this->id, 'title' => $this->title]
-            + ($this->file === null ? [] : ['file' => $this->file, 'fileName' => $this->fileName, 'mime' => $this->mime, 'bytes' => $this->bytes]);
+            + ($this->file === null ? []
+                : ['file' => $this->file, 'fileName' => $this->fileName, 'mime' => $this->mime, 'bytes' => $this->bytes]);
     }
 }

@@ -21,12 +21,14 @@ final class PageChanges
             $sentences[] = "It is a {$is->role->label()} now; it was a {$was->role->label()}.";
         }
         if ($was->address !== $is->address && $is->address !== '') {
-            $sentences[] = "Its address ends in “{$is->address}”; ".($was->address === '' ? 'it was the entry page.' : "“{$was->address}” leads there from now on.");
+            $sentences[] = "Its address ends in “{$is->address}”; "
+                .($was->address === '' ? 'it was the entry page.' : "“{$was->address}” leads there from now on.");
         }
         if ($was->settings->toArray() !== $is->settings->toArray()) {
             $sentences[] = 'What it tells browsers and search engines, or your own code on it, is different.';
         }
-        if ($was->document->look !== $is->document->look || $was->document->background->toArray() !== $is->document->background->toArray()) {
+        if ($was->document->look !== $is->document->look
+            || $was->document->background->toArray() !== $is->document->background->toArray()) {
             $sentences[] = 'Its look or its background is different.';
         }
 
@@ -50,7 +52,9 @@ final class PageChanges
                 $sentences[] = "Removed: “{$section->title()}”.";
             }
         }
-        $order = fn (PagePlan $a, PagePlan $b): array => array_values(array_filter(array_map(fn (Section $s): string => $s->id, $a->document->sections), fn (string $id): bool => $b->document->section($id) !== null));
+        $order = fn (PagePlan $a,
+            PagePlan $b): array => array_values(array_filter(array_map(fn (Section $s): string => $s->id, $a->document->sections),
+                fn (string $id): bool => $b->document->section($id) !== null));
         if ($order($was, $is) !== $order($is, $was)) {
             $sentences[] = 'Its sections are in another order.';
         }

@@ -75,12 +75,14 @@ final readonly class PagePlan implements Part
 
     public function uploads(): array
     {
-        return array_values(array_unique([...$this->document->pictures(), ...$this->document->videos(), ...array_filter([$this->settings->picture], is_string(...))]));
+        return array_values(array_unique([...$this->document->pictures(), ...$this->document->videos(),
+            ...array_filter([$this->settings->picture], is_string(...))]));
     }
 
     public function withIds(array $ids): self
     {
-        return new self($ids[$this->id] ?? $this->id, $this->role, $this->name, $this->address, $this->document->withIds($ids), $this->settings->withIds($ids));
+        return new self($ids[$this->id] ?? $this->id, $this->role, $this->name, $this->address, $this->document->withIds($ids),
+            $this->settings->withIds($ids));
     }
 
     public function changesSince(Part $before): array
@@ -92,6 +94,7 @@ final readonly class PagePlan implements Part
     public function toArray(): array
     {
         return ['id' => $this->id, 'role' => $this->role->value, 'name' => $this->name, 'address' => $this->address,
-            'document' => $this->document->toArray()] + ($this->settings->toArray() === [] ? [] : ['settings' => $this->settings->toArray()]);
+            'document' => $this->document->toArray()]
+            + ($this->settings->toArray() === [] ? [] : ['settings' => $this->settings->toArray()]);
     }
 }

@@ -39,14 +39,16 @@ final readonly class PageSettings
             throw Invalid::at($shape->path('language'), 'A language is written like en or pt-BR.');
         }
 
-        return new self($shape->text('title', 200, ''), $shape->text('description', 400, ''), $shape->optionalText('picture', 40), $language,
+        return new self($shape->text('title', 200, ''), $shape->text('description', 400, ''), $shape->optionalText('picture', 40),
+            $language,
             $shape->has('hidden') ? $shape->flag('hidden') : null, $shape->text('head', 20_000, ''), $shape->text('bodyEnd', 20_000, ''));
     }
 
     /** @param  array<string, string>  $ids  new ids by old ones */
     public function withIds(array $ids): self
     {
-        return new self($this->title, $this->description, $this->picture === null ? null : $ids[$this->picture] ?? $this->picture, $this->language,
+        return new self($this->title, $this->description, $this->picture === null ? null : $ids[$this->picture] ?? $this->picture,
+            $this->language,
             $this->hidden, $this->head, $this->bodyEnd);
     }
 
@@ -59,7 +61,8 @@ final readonly class PageSettings
     public function toArray(): array
     {
         return array_filter(['title' => $this->title, 'description' => $this->description, 'picture' => $this->picture,
-            'language' => $this->language === 'en' ? '' : $this->language, 'hidden' => $this->hidden, 'head' => $this->head, 'bodyEnd' => $this->bodyEnd],
+            'language' => $this->language === 'en' ? '' : $this->language, 'hidden' => $this->hidden, 'head' => $this->head,
+            'bodyEnd' => $this->bodyEnd],
             fn (string|bool|null $v): bool => $v !== '' && $v !== null);
     }
 }

@@ -163,7 +163,8 @@ final readonly class Plan
     {
         $shown = array_merge([], ...array_map(fn (PagePlan $p): array => $p->document->shared(), $this->pages));
 
-        return $this->with(array_filter($this->parts, fn (Part $p): bool => ! $p instanceof SharedSection || in_array($p->id, $shown, true)));
+        return $this->with(array_filter($this->parts,
+            fn (Part $p): bool => ! $p instanceof SharedSection || in_array($p->id, $shown, true)));
     }
 
     /**
@@ -172,12 +173,14 @@ final readonly class Plan
      * @param  iterable<Part>  $parts
      * @param  list<Way>|null  $ways
      */
-    public function with(iterable $parts, ?array $ways = null, ?string $id = null, ?string $name = null, ?string $address = null, ?Sender $sender = null,
+    public function with(iterable $parts, ?array $ways = null, ?string $id = null, ?string $name = null, ?string $address = null,
+        ?Sender $sender = null,
         ?string $logo = null, ?string $icon = null): self
     {
         return new self(
             id: $id ?? $this->id, name: $name ?? $this->name, goal: $this->goal, address: $address ?? $this->address, lookId: $this->lookId,
-            changes: $this->changes, sender: $sender ?? $this->sender, parts: $parts, ways: $ways ?? $this->ways, logo: $logo ?? $this->logo,
+            changes: $this->changes, sender: $sender ?? $this->sender, parts: $parts, ways: $ways ?? $this->ways,
+            logo: $logo ?? $this->logo,
             icon: $icon ?? $this->icon, fields: $this->fields, parameters: $this->parameters,
         );
     }
@@ -278,10 +281,13 @@ final readonly class Plan
         return array_values(array_filter($this->sequences, fn (SequencePlan $s): bool => $s->starts->heardBy($event) !== null));
     }
 
-    /** @return list<string> keys of everything that parts of this funnel wait for, each once; see {@see \Lantern\Core\Events\Event::keys()} */
+    /**
+     * @return list<string> keys of everything that parts of this funnel wait for, each once; see {@see \Lantern\Core\Events\Event::keys()}
+     */
     public function listensTo(): array
     {
-        return array_values(array_unique(array_merge([], ...array_map(fn (SequencePlan $s): array => [...$s->starts->keys(), ...$s->ends->keys()], $this->sequences))));
+        return array_values(array_unique(array_merge([],
+            ...array_map(fn (SequencePlan $s): array => [...$s->starts->keys(), ...$s->ends->keys()], $this->sequences))));
     }
 
     public function way(string $page, Outcome $outcome): ?Way

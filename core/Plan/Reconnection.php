@@ -128,6 +128,7 @@ final readonly class Reconnection
      */
     private static function replace(array $ways, Way $with): array
     {
-        return [...array_values(array_filter($ways, fn (Way $w): bool => $w->page !== $with->page || $w->outcome !== $with->outcome)), $with];
+        return [...array_values(array_filter($ways, fn (Way $w): bool => $w->page !== $with->page || $w->outcome !== $with->outcome)),
+            $with];
     }
 }

@@ -86,7 +86,8 @@ final class Upgrades
     private static function parts(array $plan): array
     {
         $parts = [];
-        foreach (['pages' => 'page', 'forms' => 'form', 'sequences' => 'sequence', 'emails' => 'email', 'leadMagnets' => 'lead-magnet'] as $list => $kind) {
+        foreach (['pages' => 'page', 'forms' => 'form', 'sequences' => 'sequence', 'emails' => 'email',
+            'leadMagnets' => 'lead-magnet'] as $list => $kind) {
             array_push($parts, ...self::each($plan, $list, fn (array $part): array => ['kind' => $kind] + $part));
         }
         foreach (self::groups($plan, 'pages') as $page) {
@@ -94,7 +95,8 @@ final class Upgrades
                 $id = $section['shared'] ?? null;
                 $name = is_string($id) && is_array($plan['shared'] ?? null) ? $plan['shared'][$id] ?? null : null;
                 if ($name !== null && ! isset($shared[$id])) {
-                    $shared[$id] = ['kind' => 'shared-section', 'id' => $id, 'name' => $name, 'section' => ['id' => $id] + array_diff_key($section, ['shared' => 0, 'hidden' => 0])];
+                    $shared[$id] = ['kind' => 'shared-section', 'id' => $id, 'name' => $name,
+                        'section' => ['id' => $id] + array_diff_key($section, ['shared' => 0, 'hidden' => 0])];
                 }
             }
         }
@@ -124,7 +126,8 @@ final class Upgrades
      */
     public static function sequenceTriggers(array $sequence, array $forms): array
     {
-        $tags = fn (string $key): array => array_values(array_map(fn (mixed $tag): array => ['kind' => 'tag', 'tag' => $tag], (array) ($sequence[$key] ?? [])));
+        $tags = fn (string $key): array => array_values(array_map(fn (mixed $tag): array => ['kind' => 'tag', 'tag' => $tag],
+            (array) ($sequence[$key] ?? [])));
         $of = fn (string $key): array => array_values(array_map(fn (array $form): array => ['kind' => 'form', 'form' => $form['id'] ?? ''],
             array_filter($forms, fn (array $form): bool => in_array($sequence['id'] ?? '', (array) ($form[$key] ?? []), true))));
         $starts = [...$of('start'), ...$tags('startTags')];

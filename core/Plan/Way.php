@@ -48,7 +48,8 @@ final readonly class Way
     /** @param  array<string, string>  $ids  new ids by old ones */
     public function withIds(array $ids): self
     {
-        return new self($ids[$this->page] ?? $this->page, $this->outcome, $this->toPage === null ? null : $ids[$this->toPage] ?? $this->toPage, $this->toUrl);
+        return new self($ids[$this->page] ?? $this->page, $this->outcome,
+            $this->toPage === null ? null : $ids[$this->toPage] ?? $this->toPage, $this->toUrl);
     }
 
     /** @return array<string, string> */

@@ -13,7 +13,10 @@ final readonly class FieldCost
 {
     public const ENOUGH = 100;
 
-    /** @param  float|null  $perField  by how much the rate changes with each further field, as a share (-0.04 is four percentage points less); nothing where it cannot be said */
+    /**
+     * @param  float|null  $perField  by how much the rate changes with each further field, as a share (-0.04 is four percentage points
+     *     less); nothing where it cannot be said
+     */
     private function __construct(public ?float $perField, public int $missing)
     {
     }
@@ -47,14 +50,19 @@ final readonly class FieldCost
     public function words(int $fields): string
     {
         if ($this->perField === null) {
-            return $fields < 2 ? '' : 'Each field asked for costs sign-ups, and often the address alone is best. How many it costs on your pages is said here once two forms with different numbers of fields have had '.self::ENOUGH.' visitors each.';
+            return $fields < 2 ? ''
+                : 'Each field asked for costs sign-ups, and often the address alone is best. How many it costs on your pages is said '
+                    .'here once two forms with different numbers of fields have had '.self::ENOUGH.' visitors each.';
         }
         $points = number_format(abs($this->perField) * 100, 1);
         if (abs($this->perField) < 0.005) {
             return 'On your pages another field has cost next to nothing so far.';
         }
 
-        return $this->perField > 0 ? "On your pages forms with more fields did better so far, by {$points} percentage points a field. That may be luck, or better visitors."
-            : "On your pages each further field has cost {$points} percentage points so far: of a hundred visitors, ".round(abs($this->perField) * 100).' fewer join.';
+        return $this->perField > 0
+            ? "On your pages forms with more fields did better so far, by {$points} percentage points a field. That may be luck, or "
+                .'better visitors.'
+            : "On your pages each further field has cost {$points} percentage points so far: of a hundred visitors, "
+                .round(abs($this->perField) * 100).' fewer join.';
     }
 }

@@ -52,6 +52,7 @@ final readonly class Rate
     /** @return array{successes: int, trials: int, rate: float|null, low: float|null, high: float|null} */
     public function toArray(): array
     {
-        return ['successes' => $this->successes, 'trials' => $this->trials, 'rate' => $this->rate, 'low' => $this->low, 'high' => $this->high];
+        return ['successes' => $this->successes, 'trials' => $this->trials, 'rate' => $this->rate, 'low' => $this->low,
+            'high' => $this->high];
     }
 }

@@ -36,7 +36,8 @@ final readonly class DateRule extends Rule
         $longer = DateComparison::Longer->value;
 
         return [
-            RuleField::of('date', 'date', 'Date', words: '“{}” is')->with([['They joined', 'joined', 'joined'], ['They were last active', 'active', 'was last active']]),
+            RuleField::of('date', 'date', 'Date', words: '“{}” is')
+                ->with([['They joined', 'joined', 'joined'], ['They were last active', 'active', 'was last active']]),
             RuleField::choice('How it is compared', [
                 ['within the last', ['compare' => $within]],
                 ['more than … ago', ['compare' => $longer], 'more than'],
@@ -60,7 +61,8 @@ final readonly class DateRule extends Rule
         if (preg_match('/^[a-z][a-z0-9_]{0,39}$/D', $date) !== 1) {
             throw Invalid::at($shape->path('date'), 'Choose a date.');
         }
-        $compare = DateComparison::tryFrom($shape->text('compare', 20, '')) ?? throw Invalid::at($shape->path('compare'), 'Choose how the date is compared.');
+        $compare = DateComparison::tryFrom($shape->text('compare', 20, ''))
+            ?? throw Invalid::at($shape->path('compare'), 'Choose how the date is compared.');
         $day = trim($shape->text('day', 300, ''));
         $days = $shape->integer('days', 0, 3650, 0);
         if ($compare->isOfDays() ? $days < 1 : ! Moments::isDay($day)) {
@@ -100,6 +102,7 @@ final readonly class DateRule extends Rule
 
     protected function values(): array
     {
-        return ['date' => $this->date, 'compare' => $this->compare->value] + ($this->day === '' ? [] : ['day' => $this->day]) + ($this->days === 0 ? [] : ['days' => $this->days]);
+        return ['date' => $this->date, 'compare' => $this->compare->value] + ($this->day === '' ? [] : ['day' => $this->day])
+            + ($this->days === 0 ? [] : ['days' => $this->days]);
     }
 }

@@ -29,7 +29,8 @@ final readonly class DeedRule extends Rule
 
     public static function fields(): array
     {
-        $named = fn (bool $mail): array => array_values(array_map(fn (Did $d): string => $d->value, array_filter(Did::cases(), fn (Did $d): bool => $d->isOfMail() === $mail)));
+        $named = fn (bool $mail): array => array_values(array_map(fn (Did $d): string => $d->value,
+            array_filter(Did::cases(), fn (Did $d): bool => $d->isOfMail() === $mail)));
         $options = [];
         foreach (Did::cases() as $deed) {
             $options[] = [$deed->words(false), ['deed' => $deed->value, 'done' => true]];
@@ -51,13 +52,15 @@ final readonly class DeedRule extends Rule
 
     public static function fromShape(Shape $shape): self
     {
-        return new self($shape->choice('deed', Did::class), $shape->flag('done', true), $shape->text('with', 60, ''), $shape->integer('days', 0, 3650, 0));
+        return new self($shape->choice('deed', Did::class), $shape->flag('done', true), $shape->text('with', 60, ''),
+            $shape->integer('days', 0, 3650, 0));
     }
 
     public function holds(PersonFacts $facts): bool
     {
         $since = $this->since($facts->now);
-        $did = array_filter($facts->deeds, fn (array $d): bool => $d['did'] === $this->deed && ($this->with === '' || $d['with'] === $this->with) && ($since === null || $d['at'] >= $since));
+        $did = array_filter($facts->deeds, fn (array $d): bool => $d['did'] === $this->deed
+            && ($this->with === '' || $d['with'] === $this->with) && ($since === null || $d['at'] >= $since));
 
         return $this->done === ($did !== []);
     }
@@ -80,6 +83,7 @@ final readonly class DeedRule extends Rule
 
     protected function values(): array
     {
-        return ['deed' => $this->deed->value, 'done' => $this->done] + ($this->with === '' ? [] : ['with' => $this->with]) + ($this->days === 0 ? [] : ['days' => $this->days]);
+        return ['deed' => $this->deed->value, 'done' => $this->done] + ($this->with === '' ? [] : ['with' => $this->with])
+            + ($this->days === 0 ? [] : ['days' => $this->days]);
     }
 }

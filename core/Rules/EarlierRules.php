@@ -22,7 +22,8 @@ final class EarlierRules
             $rules = ['all' => $rules['all'] ?? true, 'rules' => $rules['of']];
         }
         if (is_array($rules['rules'] ?? null)) {
-            $rules['rules'] = array_values(array_map(fn (mixed $item): mixed => is_array($item) ? self::upgrade($item) : $item, $rules['rules']));
+            $rules['rules'] = array_values(array_map(fn (mixed $item): mixed => is_array($item) ? self::upgrade($item) : $item,
+                $rules['rules']));
         }
 
         return $rules;
@@ -34,7 +35,8 @@ final class EarlierRules
         return (string) preg_replace_callback('~(<div data-only=")([^"]*)(">)~', function (array $m): string {
             $rule = json_decode(html_entity_decode($m[2], ENT_QUOTES | ENT_HTML5), true);
 
-            return ! is_array($rule) ? $m[0] : $m[1].htmlspecialchars(json_encode(self::upgrade($rule), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), ENT_QUOTES).$m[3];
+            return ! is_array($rule) ? $m[0]
+                : $m[1].htmlspecialchars(json_encode(self::upgrade($rule), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), ENT_QUOTES).$m[3];
         }, $html);
     }
 
@@ -47,9 +49,11 @@ final class EarlierRules
         $is = $r['is'] ?? '';
         $new = match ($r['what']) {
             'tag' => ['kind' => 'tag', 'has' => $is === 'has', 'tag' => $r['value'] ?? ''],
-            'did' => ['kind' => 'deed', 'deed' => $r['did'] ?? '', 'done' => $is === 'has', 'with' => $r['of'] ?? '', 'days' => $r['within'] ?? 0],
+            'did' => ['kind' => 'deed', 'deed' => $r['did'] ?? '', 'done' => $is === 'has', 'with' => $r['of'] ?? '',
+                'days' => $r['within'] ?? 0],
             'field' => ['kind' => 'field', 'field' => $r['of'] ?? '', 'compare' => $is, 'value' => $r['value'] ?? ''],
-            'date' => ['kind' => 'date', 'date' => $r['of'] ?? '', 'compare' => $is, 'day' => $r['value'] ?? '', 'days' => $r['within'] ?? 0],
+            'date' => ['kind' => 'date', 'date' => $r['of'] ?? '', 'compare' => $is, 'day' => $r['value'] ?? '',
+                'days' => $r['within'] ?? 0],
             'standing' => ['kind' => 'standing', 'so' => $is === 'equal', 'standing' => $r['value'] ?? ''],
             default => $r,
         };

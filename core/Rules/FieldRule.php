@@ -7,7 +7,9 @@ namespace Lantern\Core\Rules;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
-/** A field of the person, held against a value. Words are compared without regard to capitals; what is not known is neither more nor less. */
+/**
+ * A field of the person, held against a value. Words are compared without regard to capitals; what is not known is neither more nor less.
+ */
 final readonly class FieldRule extends Rule
 {
     public function __construct(public string $field, public Comparison $compare, public string $value = '')
@@ -28,8 +30,12 @@ final readonly class FieldRule extends Rule
     {
         return [
             RuleField::of('field', 'field', 'Field'),
-            RuleField::choice('How it is compared', array_map(fn (Comparison $c): array => [$c->label(), ['compare' => $c->value], $c->label(), $c->isOfNumbers()], Comparison::cases())),
-            RuleField::of('value', 'value', 'With what')->when('compare', array_values(array_map(fn (Comparison $c): string => $c->value, array_filter(Comparison::cases(), fn (Comparison $c): bool => $c->needsValue())))),
+            RuleField::choice('How it is compared',
+                array_map(fn (Comparison $c): array => [$c->label(), ['compare' => $c->value], $c->label(), $c->isOfNumbers()],
+                    Comparison::cases())),
+            RuleField::of('value', 'value', 'With what')
+                ->when('compare', array_values(array_map(fn (Comparison $c): string => $c->value,
+                    array_filter(Comparison::cases(), fn (Comparison $c): bool => $c->needsValue())))),
         ];
     }
 
@@ -44,7 +50,8 @@ final readonly class FieldRule extends Rule
         if (preg_match('/^[a-z][a-z0-9_]{0,39}$/D', $field) !== 1) {
             throw Invalid::at($shape->path('field'), 'Choose a field.');
         }
-        $compare = Comparison::tryFrom($shape->text('compare', 20, '')) ?? throw Invalid::at($shape->path('compare'), 'Choose how the field is compared.');
+        $compare = Comparison::tryFrom($shape->text('compare', 20, ''))
+            ?? throw Invalid::at($shape->path('compare'), 'Choose how the field is compared.');
         $value = trim($shape->text('value', 300, ''));
         if ($compare->isOfNumbers() && ! is_numeric($value)) {
             throw Invalid::at($shape->path('value'), 'More and less need a number.');
@@ -58,7 +65,8 @@ final readonly class FieldRule extends Rule
 
     public function holds(PersonFacts $facts): bool
     {
-        return $this->compare->holds(array_values(array_filter($facts->values[$this->field] ?? [], fn (string $v): bool => $v !== '')), $this->value);
+        return $this->compare
+            ->holds(array_values(array_filter($facts->values[$this->field] ?? [], fn (string $v): bool => $v !== '')), $this->value);
     }
 
     protected function values(): array

@@ -14,7 +14,8 @@ final readonly class PersonFacts
      * @param  DateTimeZone  $zone  in which days begin and end: the owner's
      * @param  array<string, list<string>>  $values  fields by name, the owner's own among them; several values for several choices
      * @param  list<string>  $tags
-     * @param  list<array{did: Did, with: string, at: DateTimeImmutable}>  $deeds  `with` is the id of the page, funnel or email; one deed stands once for each
+     * @param  list<array{did: Did, with: string, at: DateTimeImmutable}>  $deeds  `with` is the id of the page, funnel or email; one deed
+     *     stands once for each
      */
     public function __construct(
         public DateTimeImmutable $now,

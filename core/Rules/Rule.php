@@ -53,7 +53,8 @@ abstract readonly class Rule implements Condition
     {
         $values = $this->values();
 
-        return implode(' ', array_filter(array_map(fn (RuleField $f): string => $f->appliesTo($values) ? $f->words($values, $name) : '', static::fields()),
+        return implode(' ', array_filter(array_map(fn (RuleField $f): string => $f->appliesTo($values) ? $f->words($values, $name) : '',
+            static::fields()),
             fn (string $w): bool => $w !== ''));
     }
 

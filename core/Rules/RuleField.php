@@ -16,7 +16,8 @@ final readonly class RuleField
      *                                                                                     or one that holds a date; words; days; a date
      * @param  string  $name  the value it sets; '' for a choice, whose options say what they set
      * @param  string  $label  for those who have it read aloud
-     * @param  list<array{label: string, words: string, sets: array<string, string|int|bool>, own: bool}>  $options  `own`: only for a field of the owner's own
+     * @param  list<array{label: string, words: string, sets: array<string, string|int|bool>, own: bool}>  $options  `own`: only for a
+     *     field of the owner's own
      * @param  array<string, list<string|bool>>  $when  it is asked for only if these have one of these values
      * @param  bool  $optional  may it be left out?
      * @param  string  $words  in a sentence, with `{}` for the value; `one` is for the number one
@@ -36,30 +37,46 @@ final readonly class RuleField
     }
 
     /**
-     * @param  list<array{0: string, 1: array<string, string|int|bool>, 2?: string, 3?: bool}>  $options  label, what it sets, its words where they
-     *                                                                                                    differ, and whether it is for own fields only
+     * @param  list<array{0: string, 1: array<string, string|int|bool>, 2?: string, 3?: bool}>  $options  label, what it sets, its words
+     *     where they
+     *                                                                                                    differ, and whether it is for own
+     *                                                                                                    fields only
      */
     public static function choice(string $label, array $options): self
     {
-        return new self('choice', '', $label, array_map(fn (array $o): array => ['label' => $o[0], 'words' => $o[2] ?? $o[0], 'sets' => $o[1], 'own' => $o[3] ?? false], $options));
+        return new self('choice', '', $label, array_map(fn (array $o): array => ['label' => $o[0], 'words' => $o[2] ?? $o[0],
+            'sets' => $o[1], 'own' => $o[3] ?? false], $options));
     }
 
     /** @param  'tag'|'mail'|'place'|'field'|'date'|'value'|'number'|'day'  $type */
-    public static function of(string $type, string $name, string $label, bool $optional = false, string $words = '“{}”', string $one = '', string $none = ''): self
-    {
+    public static function of(
+        string $type,
+        string $name,
+        string $label,
+        bool $optional = false,
+        string $words = '“{}”',
+        string $one = '',
+        string $none = '',
+    ): self {
         return new self($type, $name, $label, [], [], $optional, $words, $one, $none);
     }
 
     /** @param  list<string|bool>  $values */
     public function when(string $name, array $values): self
     {
-        return new self($this->type, $this->name, $this->label, $this->options, [$name => $values] + $this->when, $this->optional, $this->words, $this->one, $this->none);
+        return new self($this->type, $this->name, $this->label, $this->options, [$name => $values] + $this->when, $this->optional,
+            $this->words, $this->one, $this->none);
     }
 
-    /** @param  list<array{0: string, 1: string, 2: string}>  $options  label, value and words of what stands in its list beside the owner's own */
+    /**
+     * @param  list<array{0: string, 1: string, 2: string}>  $options  label, value and words of what stands in its list beside the owner's
+     *     own
+     */
     public function with(array $options): self
     {
-        return new self($this->type, $this->name, $this->label, array_map(fn (array $o): array => ['label' => $o[0], 'words' => $o[2], 'sets' => [$this->name => $o[1]], 'own' => false], $options),
+        return new self($this->type, $this->name, $this->label,
+            array_map(fn (array $o): array => ['label' => $o[0], 'words' => $o[2], 'sets' => [$this->name => $o[1]], 'own' => false],
+                $options),
             $this->when, $this->optional, $this->words, $this->one, $this->none);
     }
 
@@ -92,13 +109,15 @@ final readonly class RuleField
         }
         $value = (string) $value;
 
-        return str_replace('{}', in_array($this->type, ['mail', 'place', 'field', 'date'], true) ? $name($value) : $value, $value === '1' && $this->one !== '' ? $this->one : $this->words);
+        return str_replace('{}', in_array($this->type, ['mail', 'place', 'field', 'date'], true) ? $name($value) : $value,
+            $value === '1' && $this->one !== '' ? $this->one : $this->words);
     }
 
     /** @return array<string, mixed> as the Studio reads it */
     public function toArray(): array
     {
-        return ['type' => $this->type, 'name' => $this->name, 'label' => $this->label, 'options' => $this->options, 'when' => (object) $this->when, 'optional' => $this->optional,
+        return ['type' => $this->type, 'name' => $this->name, 'label' => $this->label, 'options' => $this->options,
+            'when' => (object) $this->when, 'optional' => $this->optional,
             'words' => $this->words, 'one' => $this->one, 'none' => $this->none];
     }
 }

@@ -29,7 +29,8 @@ final class Rules
     /** @return list<array<string, mixed>> what the Studio draws its rows from */
     public static function describe(): array
     {
-        return array_map(fn (string $class): array => ['kind' => $class::kind(), 'label' => $class::label(), 'fresh' => ['kind' => $class::kind()] + $class::fresh(),
+        return array_map(fn (string $class): array => ['kind' => $class::kind(), 'label' => $class::label(),
+            'fresh' => ['kind' => $class::kind()] + $class::fresh(),
             'fields' => array_map(fn (RuleField $f): array => $f->toArray(), $class::fields())], self::KINDS);
     }
 }

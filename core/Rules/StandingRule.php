@@ -28,7 +28,8 @@ final readonly class StandingRule extends Rule
     {
         return [
             RuleField::choice('Is or is not', [['is', ['so' => true], ''], ['is not', ['so' => false], 'not:']]),
-            RuleField::choice('How they stand to you', array_map(fn (Standing $s): array => [$s->label(), ['standing' => $s->value]], Standing::cases())),
+            RuleField::choice('How they stand to you',
+                array_map(fn (Standing $s): array => [$s->label(), ['standing' => $s->value]], Standing::cases())),
         ];
     }
 
@@ -39,7 +40,8 @@ final readonly class StandingRule extends Rule
 
     public static function fromShape(Shape $shape): self
     {
-        return new self(Standing::tryFrom($shape->text('standing', 20, '')) ?? throw Invalid::at($shape->path('standing'), 'Choose how they stand to your list.'), $shape->flag('so', true));
+        return new self(Standing::tryFrom($shape->text('standing', 20, ''))
+            ?? throw Invalid::at($shape->path('standing'), 'Choose how they stand to your list.'), $shape->flag('so', true));
     }
 
     public function holds(PersonFacts $facts): bool

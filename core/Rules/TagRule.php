@@ -27,7 +27,8 @@ final readonly class TagRule extends Rule
     public static function fields(): array
     {
         return [
-            RuleField::choice('Has or has not', [['has', ['has' => true], 'has the tag'], ['has not', ['has' => false], 'does not have the tag']]),
+            RuleField::choice('Has or has not',
+                [['has', ['has' => true], 'has the tag'], ['has not', ['has' => false], 'does not have the tag']]),
             RuleField::of('tag', 'tag', 'Tag'),
         ];
     }

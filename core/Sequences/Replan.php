@@ -31,8 +31,14 @@ final readonly class Replan
      * @param  list<EmailPlan>  $emails  of the sequence as it is now
      * @param  array<string, array{state: MessageState, due: DateTimeImmutable}>  $messages  by email id, what there is for this person
      */
-    public static function of(Timing $timing, array $emails, array $messages, DateTimeImmutable $start, DateTimeImmutable $now, int $paused = 0): self
-    {
+    public static function of(
+        Timing $timing,
+        array $emails,
+        array $messages,
+        DateTimeImmutable $start,
+        DateTimeImmutable $now,
+        int $paused = 0,
+    ): self {
         $plan = $move = $missed = [];
         foreach ($emails as $email) {
             $message = $messages[$email->id] ?? null;
@@ -55,7 +61,9 @@ final readonly class Replan
             }
         }
         $kept = array_map(fn (EmailPlan $e): string => $e->id, $emails);
-        $cancel = array_keys(array_filter($messages, fn (array $m, string $id): bool => $m['state'] === MessageState::Waiting && ! in_array($id, $kept, true), ARRAY_FILTER_USE_BOTH));
+        $cancel = array_keys(array_filter($messages,
+            fn (array $m, string $id): bool => $m['state'] === MessageState::Waiting && ! in_array($id, $kept, true),
+            ARRAY_FILTER_USE_BOTH));
 
         return new self($plan, $move, $cancel, $missed);
     }

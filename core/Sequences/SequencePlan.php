@@ -74,7 +74,8 @@ final readonly class SequencePlan implements Part
     /** The same with other triggers. */
     public function with(?Triggers $starts = null, ?Triggers $ends = null): self
     {
-        return new self($this->id, $this->name, $starts ?? $this->starts, $ends ?? $this->ends, $this->again, $this->window, $this->byReader);
+        return new self($this->id, $this->name, $starts ?? $this->starts, $ends ?? $this->ends, $this->again, $this->window,
+            $this->byReader);
     }
 
     public function references(): array
@@ -84,14 +85,16 @@ final readonly class SequencePlan implements Part
 
     public function withIds(array $ids): self
     {
-        return new self($ids[$this->id] ?? $this->id, $this->name, $this->starts->withIds($ids), $this->ends->withIds($ids), $this->again, $this->window, $this->byReader);
+        return new self($ids[$this->id] ?? $this->id, $this->name, $this->starts->withIds($ids), $this->ends->withIds($ids), $this->again,
+            $this->window, $this->byReader);
     }
 
     /** @return array<string, mixed> only what differs from a sequence that nothing starts or ends, beside id and name */
     public function toArray(): array
     {
         return ['id' => $this->id, 'name' => $this->name] + array_filter([
-            'starts' => $this->starts->toArray(), 'ends' => $this->ends->toArray(), 'again' => $this->again, 'window' => $this->window->toArray(),
+            'starts' => $this->starts->toArray(), 'ends' => $this->ends->toArray(), 'again' => $this->again,
+            'window' => $this->window->toArray(),
         ], fn (array|bool $v): bool => $v !== [] && $v !== false) + ($this->byReader ? [] : ['byReader' => false]);
     }
 }

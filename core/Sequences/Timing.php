@@ -16,8 +16,11 @@ final class Timing
     /**
      * @param  DateTimeZone  $reader  the person's own zone, or the owner's where it is not known
      */
-    public function __construct(private readonly SequencePlan $sequence, private readonly DateTimeZone $reader, private readonly DateTimeZone $owner)
-    {
+    public function __construct(
+        private readonly SequencePlan $sequence,
+        private readonly DateTimeZone $reader,
+        private readonly DateTimeZone $owner,
+    ) {
     }
 
     public function zone(): DateTimeZone

@@ -46,17 +46,22 @@ final readonly class Starter
         }
         $pages = [];
         foreach ($this->pages($goal, $desk) as $key => [$role, $pageName, $document]) {
-            $pages[] = new PagePlan($desk->page($key), $role, $pageName, $pages === [] ? '' : (str_contains($key, '-') && $role === PageRole::Lesson ? str_replace('lesson', 'video', $key) : $role->address()), $document);
+            $pages[] = new PagePlan($desk->page($key), $role, $pageName,
+                $pages === [] ? '' : (str_contains($key, '-') && $role === PageRole::Lesson ? str_replace('lesson', 'video', $key)
+                    : $role->address()), $document);
         }
         $emailTexts = StarterEmails::of($goal, $desk);
-        $sequences = $emailTexts === [] ? [] : [new SequencePlan($desk->id(), 'Follow-up', new Triggers($form === null ? [] : [new FormFilledIn($form->id)]))];
+        $sequences = $emailTexts === [] ? []
+            : [new SequencePlan($desk->id(), 'Follow-up', new Triggers($form === null ? [] : [new FormFilledIn($form->id)]))];
         $emails = array_map(
-            fn (array $e): EmailPlan => new EmailPlan($desk->id(), $e['name'], $e['subject'], $e['body'], $e['delay'], $sequences[0]->id ?? ''),
+            fn (array $e): EmailPlan => new EmailPlan($desk->id(), $e['name'], $e['subject'], $e['body'], $e['delay'],
+                $sequences[0]->id ?? ''),
             $emailTexts,
         );
 
         return new Plan($desk->id(), $name, $goal, $address, Looks::DEFAULT, new LookChanges, $this->sender,
-            [...$pages, ...($form === null ? [] : [$form]), ...$sequences, ...$emails, ...($leadMagnet === null ? [] : [$leadMagnet])], $this->ways($goal, $desk));
+            [...$pages, ...($form === null ? [] : [$form]), ...$sequences, ...$emails, ...($leadMagnet === null ? [] : [$leadMagnet])],
+            $this->ways($goal, $desk));
     }
 
     /** @return array<string, array{PageRole, string, Document}> by the name that ways and links use */
@@ -66,7 +71,8 @@ final readonly class Starter
 
         return match ($goal) {
             Goal::GiveAway => ['opt-in' => $page(PageRole::OptIn), 'thank-you' => $page(PageRole::ThankYou)],
-            Goal::LongOptIn => ['opt-in' => [PageRole::OptIn, 'Opt-in page', StarterPages::longOptIn($d)], 'thank-you' => $page(PageRole::ThankYou)],
+            Goal::LongOptIn => ['opt-in' => [PageRole::OptIn, 'Opt-in page', StarterPages::longOptIn($d)],
+                'thank-you' => $page(PageRole::ThankYou)],
             Goal::WaitingList => ['opt-in' => [PageRole::OptIn, 'Opt-in page', StarterPages::waitingList($d)],
                 'thank-you' => [PageRole::ThankYou, 'Thank-you page', StarterPages::onTheList($d)]],
             Goal::Form => ['form' => $page(PageRole::Form), 'thank-you' => $page(PageRole::ThankYou)],
@@ -78,8 +84,10 @@ final readonly class Starter
                 'sales' => $page(PageRole::Sales), 'delivery' => $page(PageRole::Delivery), 'closed' => $page(PageRole::Closed),
             ],
             Goal::Webinar => [
-                'registration' => $page(PageRole::Registration), 'confirmation' => $page(PageRole::Confirmation), 'room' => $page(PageRole::Room),
-                'replay' => $page(PageRole::Replay), 'sales' => $page(PageRole::Sales), 'delivery' => $page(PageRole::Delivery), 'closed' => $page(PageRole::Closed),
+                'registration' => $page(PageRole::Registration), 'confirmation' => $page(PageRole::Confirmation),
+                'room' => $page(PageRole::Room),
+                'replay' => $page(PageRole::Replay), 'sales' => $page(PageRole::Sales), 'delivery' => $page(PageRole::Delivery),
+                'closed' => $page(PageRole::Closed),
             ],
             Goal::Sell => [
                 'sales' => $page(PageRole::Sales), 'upsell' => $page(PageRole::Upsell), 'downsell' => $page(PageRole::Downsell),
@@ -94,10 +102,14 @@ final readonly class Starter
         $rows = match ($goal) {
             Goal::GiveAway, Goal::LongOptIn, Goal::WaitingList => [['opt-in', Outcome::Joined, 'thank-you']],
             Goal::Form => [['form', Outcome::Joined, 'thank-you']],
-            Goal::VideoSeries => [['opt-in', Outcome::Joined, 'lesson-1'], ['sales', Outcome::Bought, 'delivery'], ['sales', Outcome::TimeRanOut, 'closed']],
-            Goal::Webinar => [['registration', Outcome::Joined, 'confirmation'], ['confirmation', Outcome::Attended, 'room'], ['confirmation', Outcome::Missed, 'replay'],
-                ['room', Outcome::Attended, 'sales'], ['replay', Outcome::TimeRanOut, 'closed'], ['sales', Outcome::Bought, 'delivery'], ['sales', Outcome::TimeRanOut, 'closed']],
-            Goal::Sell => [['sales', Outcome::Bought, 'upsell'], ['sales', Outcome::TimeRanOut, 'closed'], ['upsell', Outcome::Bought, 'delivery'], ['upsell', Outcome::Declined, 'downsell'],
+            Goal::VideoSeries => [['opt-in', Outcome::Joined, 'lesson-1'], ['sales', Outcome::Bought, 'delivery'],
+                ['sales', Outcome::TimeRanOut, 'closed']],
+            Goal::Webinar => [['registration', Outcome::Joined, 'confirmation'], ['confirmation', Outcome::Attended, 'room'],
+                ['confirmation', Outcome::Missed, 'replay'],
+                ['room', Outcome::Attended, 'sales'], ['replay', Outcome::TimeRanOut, 'closed'], ['sales', Outcome::Bought, 'delivery'],
+                ['sales', Outcome::TimeRanOut, 'closed']],
+            Goal::Sell => [['sales', Outcome::Bought, 'upsell'], ['sales', Outcome::TimeRanOut, 'closed'],
+                ['upsell', Outcome::Bought, 'delivery'], ['upsell', Outcome::Declined, 'downsell'],
                 ['downsell', Outcome::Bought, 'delivery'], ['downsell', Outcome::Declined, 'delivery']],
         };
 
@@ -108,7 +120,8 @@ final readonly class Starter
     {
         return StarterPages::page(
             $d->section('opening-form-left', $d->eyebrow('Three free videos'), $d->heading($d->title),
-                $d->text('Three short videos, one every two days. Each takes a quarter of an hour, and after each you can do something you could not do before.'),
+                $d->text('Three short videos, one every two days. Each takes a quarter of an hour, and after each you can do something '
+                    .'you could not do before.'),
                 $d->formBlock()),
             $d->section('agenda-table', $d->heading('What you will see'), $d->agenda([
                 ['Video 1', 'The first step, and why it comes first', ''],

@@ -126,19 +126,22 @@ final class StarterDesk
     /** @param  list<array{string, string, string}>  $points  sign, title, words */
     public function points(array $points): Block
     {
-        return new Block(self::NEW, BlockKind::Points, [], array_map(fn (array $p): array => ['icon' => $p[0], 'title' => $p[1], 'html' => $p[2], 'value' => ''], $points));
+        return new Block(self::NEW, BlockKind::Points, [],
+            array_map(fn (array $p): array => ['icon' => $p[0], 'title' => $p[1], 'html' => $p[2], 'value' => ''], $points));
     }
 
     /** @param  array<string, string>  $answers  by question */
     public function questions(array $answers): Block
     {
-        return new Block(self::NEW, BlockKind::Questions, [], array_map(fn (string $q, string $a): array => ['title' => $q, 'html' => $a], array_keys($answers), $answers));
+        return new Block(self::NEW, BlockKind::Questions, [],
+            array_map(fn (string $q, string $a): array => ['title' => $q, 'html' => $a], array_keys($answers), $answers));
     }
 
     /** @param  list<array{string, string, string}>  $entries  when, what, words */
     public function agenda(array $entries): Block
     {
-        return new Block(self::NEW, BlockKind::Agenda, [], array_map(fn (array $e): array => ['when' => $e[0], 'title' => $e[1], 'html' => $e[2]], $entries));
+        return new Block(self::NEW, BlockKind::Agenda, [],
+            array_map(fn (array $e): array => ['when' => $e[0], 'title' => $e[1], 'html' => $e[2]], $entries));
     }
 
     /**
@@ -147,13 +150,17 @@ final class StarterDesk
      */
     public function fit(array $yes, array $no): Block
     {
-        return new Block(self::NEW, BlockKind::Fit, ['yes' => 'This is for you if', 'html' => self::listHtml(...$yes), 'no' => 'It is not for you if', 'notHtml' => self::listHtml(...$no)]);
+        return new Block(self::NEW, BlockKind::Fit,
+            ['yes' => 'This is for you if', 'html' => self::listHtml(...$yes), 'no' => 'It is not for you if',
+                'notHtml' => self::listHtml(...$no)]);
     }
 
     public function price(string $name, string $price, string $button, string $url, string ...$holds): Block
     {
-        return new Block(self::NEW, BlockKind::Price, ['name' => mb_substr($name, 0, 120), 'was' => '', 'price' => mb_substr($price, 0, 40), 'note' => 'One payment, no subscription.',
-            'html' => self::listHtml(...$holds), 'text' => $button, 'url' => $url]);
+        return new Block(self::NEW, BlockKind::Price,
+            ['name' => mb_substr($name, 0, 120), 'was' => '', 'price' => mb_substr($price, 0, 40),
+                'note' => 'One payment, no subscription.',
+                'html' => self::listHtml(...$holds), 'text' => $button, 'url' => $url]);
     }
 
     public function formBlock(): Block
@@ -194,7 +201,8 @@ final class StarterDesk
     /** @param  array<string, string>  $entries  addresses by title */
     public function menu(array $entries): Block
     {
-        return new Block(self::NEW, BlockKind::Menu, [], array_map(fn (string $t, string $u): array => ['title' => $t, 'url' => $u], array_keys($entries), $entries));
+        return new Block(self::NEW, BlockKind::Menu, [],
+            array_map(fn (string $t, string $u): array => ['title' => $t, 'url' => $u], array_keys($entries), $entries));
     }
 
     public function download(): Block

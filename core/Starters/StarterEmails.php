@@ -30,17 +30,35 @@ final class StarterEmails
                 "<p>you are on the waiting list for “{$title}”. You will hear from me before anyone else.</p>"
                 .'<p>One question until then: what would you most like to get out of it? Hit reply and tell me.</p>')],
             Goal::Form => [$email('Thank you', 'Thank you: '.$d->title,
-                "<p>thank you for filling in “{$title}”. It has arrived, and I will be in touch.</p><p>If something else comes to your mind, hit reply.</p>")],
+                "<p>thank you for filling in “{$title}”. It has arrived, and I will be in touch.</p><p>If something else comes to "
+                    .'your mind, hit reply.</p>')],
             Goal::VideoSeries => [
-                $email('Video 1', 'Your first video: '.$d->title, '<p>good to have you here. The first video is ready, and it takes a quarter of an hour:</p>'.$link('lesson-1', 'Watch video 1').'<p>Try the one thing I show at the end. The next video comes the day after tomorrow.</p>'),
-                $email('Video 2', 'Video 2: the method', '<p>how did the first step go? Here is the second video. It shows the whole method, slowly:</p>'.$link('lesson-2', 'Watch video 2'), Delay::days(2, 9)),
-                $email('Video 3', 'Video 3: in real life', '<p>the last of the three: a whole week, with everything that goes wrong in it.</p>'.$link('lesson-3', 'Watch video 3').'<p>Tomorrow I will write about how we could go on together.</p>', Delay::days(4, 9)),
-                $email('The offer', 'How we can go on together', '<p>you have seen how it is done. If you would like somebody beside you while you do it, this is for you:</p>'.$link('sales', 'See the programme').'<p>And if not: keep the videos, and carry on. You know enough to begin.</p>', Delay::days(5, 9)),
+                $email('Video 1', 'Your first video: '.$d->title,
+                    '<p>good to have you here. The first video is ready, and it takes a quarter of an hour:</p>'
+                        .$link('lesson-1', 'Watch video 1')
+                        .'<p>Try the one thing I show at the end. The next video comes the day after tomorrow.</p>'),
+                $email('Video 2', 'Video 2: the method',
+                    '<p>how did the first step go? Here is the second video. It shows the whole method, slowly:</p>'
+                        .$link('lesson-2', 'Watch video 2'), Delay::days(2, 9)),
+                $email('Video 3', 'Video 3: in real life',
+                    '<p>the last of the three: a whole week, with everything that goes wrong in it.</p>'.$link('lesson-3', 'Watch video 3')
+                        .'<p>Tomorrow I will write about how we could go on together.</p>', Delay::days(4, 9)),
+                $email('The offer', 'How we can go on together',
+                    '<p>you have seen how it is done. If you would like somebody beside you while you do it, this is for you:</p>'
+                        .$link('sales', 'See the programme').'<p>And if not: keep the videos, and carry on. You know enough to begin.</p>',
+                    Delay::days(5, 9)),
             ],
             Goal::Webinar => [
-                $email('Confirmation', 'Your place is kept: '.$d->title, "<p>you are registered for “{$title}”. Everything you need is here:</p>".$link('confirmation', 'Your place in the webinar').'<p>One question: what would you like to take home from it? Hit reply and tell me.</p>'),
-                $email('Replay', 'The replay, for a few days', '<p>you could not be there, or want to see it once more? The recording is up:</p>'.$link('replay', 'Watch the replay'), Delay::days(2, 9)),
-                $email('The offer', 'How we can go on together', '<p>in the webinar I spoke about how we can work together. Here it is in writing, with everything it holds:</p>'.$link('sales', 'See the programme'), Delay::days(3, 9)),
+                $email('Confirmation', 'Your place is kept: '.$d->title,
+                    "<p>you are registered for “{$title}”. Everything you need is here:</p>"
+                        .$link('confirmation', 'Your place in the webinar')
+                        .'<p>One question: what would you like to take home from it? Hit reply and tell me.</p>'),
+                $email('Replay', 'The replay, for a few days',
+                    '<p>you could not be there, or want to see it once more? The recording is up:</p>'.$link('replay', 'Watch the replay'),
+                    Delay::days(2, 9)),
+                $email('The offer', 'How we can go on together',
+                    '<p>in the webinar I spoke about how we can work together. Here it is in writing, with everything it holds:</p>'
+                        .$link('sales', 'See the programme'), Delay::days(3, 9)),
             ],
             Goal::Sell => [],
         };

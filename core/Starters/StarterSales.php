@@ -11,16 +11,20 @@ final class StarterSales
 {
     public static function sales(StarterDesk $d): Document
     {
-        $price = $d->section('price-card', $d->heading('What it costs'), $d->price($d->title, $d->priceOrPrompt(), 'I am in', 'outcome:bought',
-            'The whole programme, step by step', 'An email every week that says what to do next', 'Your questions answered, in writing', 'Yours to keep afterwards'));
+        $price = $d->section('price-card', $d->heading('What it costs'),
+            $d->price($d->title, $d->priceOrPrompt(), 'I am in', 'outcome:bought',
+                'The whole programme, step by step', 'An email every week that says what to do next', 'Your questions answered, in writing',
+                'Yours to keep afterwards'));
 
         return StarterPages::page(
             $d->section('header-centred', $d->logo()),
             $d->section('opening-dark', $d->eyebrow('The programme'), $d->heading($d->title),
-                $d->text('You know by now that it can be done. This is how we do it together: in small steps, in the right order, with somebody beside you who has seen it all before.'),
+                $d->text('You know by now that it can be done. This is how we do it together: in small steps, in the right order, with '
+                    .'somebody beside you who has seen it all before.'),
                 $d->button('See what it costs', 'section:'.$price->id)),
             $d->section('words-left', $d->heading('You have tried it on your own'),
-                $d->text('You have read about it, watched others do it, begun on a Monday and stopped by Thursday. That is not a lack of will. What is missing is an order to go in, and somebody who notices when you are stuck.')),
+                $d->text('You have read about it, watched others do it, begun on a Monday and stopped by Thursday. That is not a lack of '
+                    .'will. What is missing is an order to go in, and somebody who notices when you are stuck.')),
             $d->section('learn-steps', $d->heading('How we go about it'), $d->points([
                 ['lamp', 'Find out where you stand', 'We look at what is there already. It is usually more than you think.'],
                 ['path', 'Take one step at a time', 'Each week has one thing to do, and a clear sign by which you know it is done.'],
@@ -28,15 +32,19 @@ final class StarterSales
                 ['key', 'Make it your own', 'By the end you can carry on without me. That is the point of it.'],
             ])),
             $d->section('fit-cards', $d->heading('Is this for you?'), $d->fit(
-                ['you want to get somewhere, not only to know about it', 'you have an hour or two a week', 'you would rather do one thing well than ten things halfway'],
+                ['you want to get somewhere, not only to know about it', 'you have an hour or two a week',
+                    'you would rather do one thing well than ten things halfway'],
                 ['you need it done by tomorrow', 'you want somebody to do it for you'])),
             $d->section('host-left', $d->eyebrow('Who is with you'), $d->heading('I am {{host}}'),
-                $d->text('I have gone this way myself and have walked it with many others since. I am patient, I am plain, and I will not let you slip away unnoticed.'), $d->picture()),
+                $d->text('I have gone this way myself and have walked it with many others since. I am patient, I am plain, and I will '
+                    .'not let you slip away unnoticed.'), $d->picture()),
             $price,
             $d->section('guarantee-seal', $d->seal('14 days', 'money back'), $d->heading('You risk nothing'),
-                $d->text('Take a look at everything for fourteen days. If it is not for you, write me one line and you get all of your money back.')),
+                $d->text('Take a look at everything for fourteen days. If it is not for you, write me one line and you get all of your '
+                    .'money back.')),
             $d->section('questions-pairs', $d->heading('Questions people ask'), $d->questions([
-                'How much time does it take?' => 'One to two hours a week. If a week goes wrong, nothing is lost: you go on where you were.',
+                'How much time does it take?' => 'One to two hours a week. If a week goes wrong, nothing is lost: you go on where you '
+                    .'were.',
                 'When do we begin?' => 'At once. The first week is in your inbox a minute after you have joined.',
                 'What if I get stuck?' => 'You write to me. I answer within two working days, usually sooner.',
                 'How do I pay?' => 'Once, at the beginning. There is no subscription and nothing to cancel.',
@@ -49,12 +57,18 @@ final class StarterSales
     public static function upsell(StarterDesk $d): Document
     {
         return StarterPages::page(
-            $d->section('opening-centred', $d->eyebrow('Your place is kept. One thing before you go'), $d->heading('Would you like me to look at yours?'),
-                $d->text("“{$d->titleHtml()}” shows you the way. In a private hour I look at how you are going it: you show me, I tell you what I see, and you leave with a plan of your own.")),
-            $d->section('price-beside', $d->heading('A private hour'), $d->text('Just the two of us, at a time that suits you. Offered here, on this page, and not again.'),
-                $d->bullets('One hour, recorded, so that you can listen again', 'A written plan for the four weeks after it', 'One follow-up question, whenever you have it'),
+            $d->section('opening-centred', $d->eyebrow('Your place is kept. One thing before you go'),
+                $d->heading('Would you like me to look at yours?'),
+                $d->text("“{$d->titleHtml()}” shows you the way. In a private hour I look at how you are going it: you show me, I "
+                    .'tell you what I see, and you leave with a plan of your own.')),
+            $d->section('price-beside', $d->heading('A private hour'),
+                $d->text('Just the two of us, at a time that suits you. Offered here, on this page, and not again.'),
+                $d->bullets('One hour, recorded, so that you can listen again', 'A written plan for the four weeks after it',
+                    'One follow-up question, whenever you have it'),
                 $d->price('A private hour', '[the price]', 'Yes, add it', 'outcome:bought')),
-            $d->section('action-card', $d->heading('Rather not?'), $d->text('That is quite all right. Nothing changes for what you have chosen.'), $d->button('No thanks, go on without it', 'outcome:declined', 'quiet')),
+            $d->section('action-card', $d->heading('Rather not?'),
+                $d->text('That is quite all right. Nothing changes for what you have chosen.'),
+                $d->button('No thanks, go on without it', 'outcome:declined', 'quiet')),
             $d->footer(),
         );
     }
@@ -63,9 +77,12 @@ final class StarterSales
     {
         return StarterPages::page(
             $d->section('opening-centred', $d->eyebrow('Something smaller, perhaps'), $d->heading('The recordings, to keep'),
-                $d->text('A private hour is a good deal of money. The recordings hold the exercises that help most people most: listen, stop, try, go on.')),
-            $d->section('price-card', $d->price('The recordings', '[the price]', 'Yes, these I would like', 'outcome:bought', 'All exercises as sound files', 'A sheet with every exercise to print')),
-            $d->section('action-card', $d->text('Not that either? Then let us begin with what you have.'), $d->button('No thanks, let us begin', 'outcome:declined', 'quiet')),
+                $d->text('A private hour is a good deal of money. The recordings hold the exercises that help most people most: listen, '
+                    .'stop, try, go on.')),
+            $d->section('price-card', $d->price('The recordings', '[the price]', 'Yes, these I would like', 'outcome:bought',
+                'All exercises as sound files', 'A sheet with every exercise to print')),
+            $d->section('action-card', $d->text('Not that either? Then let us begin with what you have.'),
+                $d->button('No thanks, let us begin', 'outcome:declined', 'quiet')),
             $d->footer(),
         );
     }

@@ -64,18 +64,25 @@ return new class extends Migration
             $table->index(['business_id', 'queued_at']);
         });
         // What the numbers of emails and broadcasts are counted from, so that no letter has to be read for it.
-        DB::statement('create index messages_of_emails on messages (funnel_id, email_id, state, opened_at, clicked_at, lost_at) where email_id is not null');
-        DB::statement('create index messages_of_broadcasts on messages (broadcast_id, state, opened_at, clicked_at, lost_at) where broadcast_id is not null');
-        DB::statement("create index messages_that_wait on messages (funnel_id, sequence_id, person_id) where state = 'waiting' and sequence_id is not null");
+        DB::statement('create index messages_of_emails on messages (funnel_id, email_id, state, opened_at, clicked_at, lost_at) where '
+            .'email_id is not null');
+        DB::statement('create index messages_of_broadcasts on messages (broadcast_id, state, opened_at, clicked_at, lost_at) where '
+            .'broadcast_id is not null');
+        DB::statement("create index messages_that_wait on messages (funnel_id, sequence_id, person_id) where state = 'waiting' and "
+            .'sequence_id is not null');
         // Until now all emails of a funnel were one sequence that every form started.
         foreach (DB::table('funnels')->whereIn('id', DB::table('emails')->select('funnel_id'))->get(['id', 'created_at']) as $funnel) {
-            DB::table('sequences')->insert(['id' => $funnel->id, 'funnel_id' => $funnel->id, 'name' => 'Follow-up', 'created_at' => $funnel->created_at, 'updated_at' => $funnel->created_at]);
+            DB::table('sequences')->insert(['id' => $funnel->id, 'funnel_id' => $funnel->id, 'name' => 'Follow-up',
+                'created_at' => $funnel->created_at, 'updated_at' => $funnel->created_at]);
             DB::table('emails')->where('funnel_id', $funnel->id)->update(['sequence_id' => $funnel->id]);
             DB::table('messages')->where('funnel_id', $funnel->id)->where('kind', 'sequence')->update(['sequence_id' => $funnel->id]);
             foreach (DB::table('forms')->where('funnel_id', $funnel->id)->get(['id', 'definition']) as $form) {
-                DB::table('forms')->where('id', $form->id)->update(['definition' => json_encode(json_decode((string) $form->definition, true) + ['start' => [$funnel->id]], JSON_THROW_ON_ERROR)]);
+                DB::table('forms')->where('id', $form->id)
+                    ->update(['definition' => json_encode(json_decode((string) $form->definition, true) + ['start' => [$funnel->id]],
+                        JSON_THROW_ON_ERROR)]);
             }
-            DB::statement('insert or ignore into enrolments (person_id, sequence_id, funnel_id, started_at) select person_id, funnel_id, funnel_id, min(submitted_at) from submissions where funnel_id = ? group by person_id', [$funnel->id]);
+            DB::statement('insert or ignore into enrolments (person_id, sequence_id, funnel_id, started_at) select person_id, funnel_id, '
+                .'funnel_id, min(submitted_at) from submissions where funnel_id = ? group by person_id', [$funnel->id]);
         }
     }
 };

@@ -30,10 +30,12 @@ return new class extends Migration
             $table->index(['business_id', 'erased_at', 'active_at', 'id']);
             $table->index(['business_id', 'first_key', 'last_key']);
         });
-        DB::statement('update people set first_key = lower(first_name), last_key = lower(last_name), active_at = (select max(at) from events where events.person_id = people.id)');
+        DB::statement('update people set first_key = lower(first_name), last_key = lower(last_name), active_at = (select max(at) from '
+            .'events where events.person_id = people.id)');
         foreach (DB::table('people')->get(['id', 'first_name', 'last_name']) as $person) {
             $keys = ['first_key' => mb_strtolower((string) $person->first_name), 'last_key' => mb_strtolower((string) $person->last_name)];
-            if ($keys !== ['first_key' => strtolower((string) $person->first_name), 'last_key' => strtolower((string) $person->last_name)]) {
+            if ($keys !== ['first_key' => strtolower((string) $person->first_name),
+                'last_key' => strtolower((string) $person->last_name)]) {
                 DB::table('people')->where('id', $person->id)->update($keys);
             }
         }

@@ -40,7 +40,8 @@ return new class extends Migration
             $table->bigInteger('how_much')->default(0);
             $table->primary(['funnel_id', 'page_id', 'day', 'measure', 'variant']);
         });
-        foreach (['views' => 'views', 'visitors' => 'visitors', 'new_visitors' => 'first-visitors', 'signups' => 'signups', 'downloads' => 'downloads'] as $column => $measure) {
+        foreach (['views' => 'views', 'visitors' => 'visitors', 'new_visitors' => 'first-visitors', 'signups' => 'signups',
+            'downloads' => 'downloads'] as $column => $measure) {
             DB::statement("insert into counts (funnel_id, page_id, variant, day, measure, how_many, how_much)
                 select funnel_id, page_id, '', day, '{$measure}', {$column}, 0 from daily_counts where {$column} > 0");
         }
@@ -56,11 +57,15 @@ return new class extends Migration
             $forms = array_values(DB::table('forms')->where('funnel_id', $funnel)->get(['id', 'definition'])
                 ->map(fn ($f): array => ['id' => $f->id] + (array) json_decode((string) $f->definition, true))->all());
             foreach (DB::table('sequences')->where('funnel_id', $funnel)->get(['id', 'definition']) as $sequence) {
-                $new = Upgrades::sequenceTriggers(['id' => $sequence->id] + (array) json_decode((string) $sequence->definition, true), $forms);
-                DB::table('sequences')->where('id', $sequence->id)->update(['definition' => json_encode((object) array_diff_key($new, ['id' => 0]), JSON_THROW_ON_ERROR)]);
+                $new = Upgrades::sequenceTriggers(['id' => $sequence->id] + (array) json_decode((string) $sequence->definition, true),
+                    $forms);
+                DB::table('sequences')->where('id', $sequence->id)
+                    ->update(['definition' => json_encode((object) array_diff_key($new, ['id' => 0]), JSON_THROW_ON_ERROR)]);
             }
             foreach ($forms as $form) {
-                DB::table('forms')->where('id', $form['id'])->update(['definition' => json_encode((object) array_diff_key($form, ['id' => 0, 'start' => 0, 'stop' => 0]), JSON_THROW_ON_ERROR)]);
+                DB::table('forms')->where('id', $form['id'])
+                    ->update(['definition' => json_encode((object) array_diff_key($form, ['id' => 0, 'start' => 0, 'stop' => 0]),
+                        JSON_THROW_ON_ERROR)]);
             }
         }
     }
@@ -70,7 +75,9 @@ return new class extends Migration
     {
         foreach (['segments' => 'rules', 'broadcasts' => 'audience', 'emails' => 'only'] as $table => $column) {
             foreach (DB::table($table)->whereNotNull($column)->get(['id', $column]) as $row) {
-                DB::table($table)->where('id', $row->id)->update([$column => json_encode(EarlierRules::upgrade((array) json_decode((string) $row->{$column}, true)), JSON_THROW_ON_ERROR)]);
+                DB::table($table)->where('id', $row->id)
+                    ->update([$column => json_encode(EarlierRules::upgrade((array) json_decode((string) $row->{$column}, true)),
+                        JSON_THROW_ON_ERROR)]);
             }
         }
         foreach (['emails', 'broadcasts', 'letter_parts'] as $table) {
@@ -83,8 +90,10 @@ return new class extends Migration
     /** Work that waits in the queue names the class that does it. */
     private function jobsWhereTheyAreNow(): void
     {
-        $moved = ['SendMessage' => 'Mail\\Sending', 'ReportBack' => 'Mail\\Sending', 'CarryChange' => 'Mail\\Sequences', 'ResumeSequence' => 'Mail\\Sequences',
-            'FollowBulkAct' => 'People\\Bulk', 'ImportPeople' => 'People\\Import', 'UndoImport' => 'People\\Import', 'CallHook' => 'Webhooks'];
+        $moved = ['SendMessage' => 'Mail\\Sending', 'ReportBack' => 'Mail\\Sending', 'CarryChange' => 'Mail\\Sequences',
+            'ResumeSequence' => 'Mail\\Sequences',
+            'FollowBulkAct' => 'People\\Bulk', 'ImportPeople' => 'People\\Import', 'UndoImport' => 'People\\Import',
+            'CallHook' => 'Webhooks'];
         foreach (DB::table('jobs')->where('payload', 'like', '%Jobs%')->get(['id', 'payload']) as $job) {
             $payload = (array) json_decode((string) $job->payload, true);
             $class = (string) ($payload['displayName'] ?? '');
@@ -94,7 +103,8 @@ return new class extends Migration
             }
             $new = "App\\{$moved[$short]}\\{$short}";
             $payload['displayName'] = $payload['data']['commandName'] = $new;
-            $payload['data']['command'] = str_replace('O:'.strlen($class).":\"{$class}\"", 'O:'.strlen($new).":\"{$new}\"", (string) $payload['data']['command']);
+            $payload['data']['command'] = str_replace('O:'.strlen($class).":\"{$class}\"", 'O:'.strlen($new).":\"{$new}\"",
+                (string) $payload['data']['command']);
             DB::table('jobs')->where('id', $job->id)->update(['payload' => json_encode($payload, JSON_THROW_ON_ERROR)]);
         }
     }

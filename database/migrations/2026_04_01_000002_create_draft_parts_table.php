@@ -39,8 +39,10 @@ return new class extends Migration
             $row->address = $was['address'] ?? $row->address;
             $settings = (array) json_decode((string) $row->settings, true);
 
-            return ['role' => $row->role, 'address' => $row->address, 'document' => json_decode((string) $row->document, true)] + ($settings === [] ? [] : ['settings' => $settings]);
-        }, fn (stdClass $row): ?array => $row->taken_out === null ? null : array_diff_key((array) json_decode((string) $row->taken_out, true), ['address' => 0]));
+            return ['role' => $row->role, 'address' => $row->address, 'document' => json_decode((string) $row->document, true)]
+                + ($settings === [] ? [] : ['settings' => $settings]);
+        }, fn (stdClass $row): ?array => $row->taken_out === null ? null
+        : array_diff_key((array) json_decode((string) $row->taken_out, true), ['address' => 0]));
         $deleted = fn (stdClass $row): ?array => $row->deleted_at === null ? null : ['at' => $row->deleted_at];
         $this->copy('forms', 'form', fn (stdClass $row): array => (array) json_decode((string) $row->definition, true), $deleted);
         $this->copy('sequences', 'sequence', fn (stdClass $row): array => (array) json_decode((string) $row->definition, true), $deleted);
@@ -54,15 +56,20 @@ return new class extends Migration
         $this->copy('lead_magnets', 'lead-magnet', function (stdClass $row): array {
             $upload = $row->upload_id === null ? null : DB::table('uploads')->where('id', $row->upload_id)->first();
 
-            return ['title' => $row->title] + ($upload === null ? [] : ['file' => $upload->id, 'fileName' => $upload->name, 'mime' => $upload->mime, 'bytes' => (int) $upload->bytes]);
+            return ['title' => $row->title] + ($upload === null ? []
+                : ['file' => $upload->id, 'fileName' => $upload->name, 'mime' => $upload->mime, 'bytes' => (int) $upload->bytes]);
         });
-        $this->copy('shared_sections', 'shared-section', fn (stdClass $row): array => ['section' => ['id' => $row->id] + (array) json_decode((string) $row->section, true)]);
+        $this->copy('shared_sections', 'shared-section',
+            fn (stdClass $row): array => ['section' => ['id' => $row->id] + (array) json_decode((string) $row->section, true)]);
         foreach (DB::table('sequences')->whereNotNull('paused_at')->get() as $sequence) {
-            DB::table('sequence_pauses')->insert(['sequence_id' => $sequence->id, 'paused_at' => $sequence->paused_at, 'resumes_at' => $sequence->resumes_at, 'resume_place' => $sequence->resume_place]);
+            DB::table('sequence_pauses')->insert(['sequence_id' => $sequence->id, 'paused_at' => $sequence->paused_at,
+                'resumes_at' => $sequence->resumes_at, 'resume_place' => $sequence->resume_place]);
         }
         // No two pages of a funnel have one address.
-        DB::statement("create unique index draft_pages_address on draft_parts (funnel_id, json_extract(definition, '$.address')) where kind = 'page' and removed is null");
-        $ways = DB::table('ways')->join('pages', 'pages.id', '=', 'ways.page_id')->orderBy('ways.id')->get(['pages.funnel_id', 'page_id', 'outcome', 'to_page', 'to_url']);
+        DB::statement("create unique index draft_pages_address on draft_parts (funnel_id, json_extract(definition, '$.address')) where "
+            ."kind = 'page' and removed is null");
+        $ways = DB::table('ways')->join('pages', 'pages.id', '=', 'ways.page_id')->orderBy('ways.id')
+            ->get(['pages.funnel_id', 'page_id', 'outcome', 'to_page', 'to_url']);
         Schema::drop('ways');
         Schema::create('ways', function (Blueprint $table): void {
             $table->id();
@@ -97,9 +104,12 @@ return new class extends Migration
             $name = $row->name ?? $row->title;
             $positions[$row->funnel_id] = ($positions[$row->funnel_id] ?? -1) + 1;
             $gone = $removed === null ? null : $removed($row);
-            DB::table('draft_parts')->insert(['id' => $row->id, 'funnel_id' => $row->funnel_id, 'kind' => $kind, 'name' => $name, 'position' => $row->position ?? $positions[$row->funnel_id],
-                'definition' => json_encode((isset($row->name) ? ['name' => $name] : []) + $definition($row), JSON_THROW_ON_ERROR), 'revision' => $row->revision,
-                'removed' => $gone === null ? null : json_encode($gone, JSON_THROW_ON_ERROR), 'created_at' => $row->created_at, 'updated_at' => $row->updated_at]);
+            DB::table('draft_parts')->insert(['id' => $row->id, 'funnel_id' => $row->funnel_id, 'kind' => $kind, 'name' => $name,
+                'position' => $row->position ?? $positions[$row->funnel_id],
+                'definition' => json_encode((isset($row->name) ? ['name' => $name] : []) + $definition($row), JSON_THROW_ON_ERROR),
+                'revision' => $row->revision,
+                'removed' => $gone === null ? null : json_encode($gone, JSON_THROW_ON_ERROR), 'created_at' => $row->created_at,
+                'updated_at' => $row->updated_at]);
         }
     }
 };

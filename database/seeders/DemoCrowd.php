@@ -11,15 +11,22 @@ use Random\Randomizer;
 /** Made-up people and when they come by; the same ones for the same seed. */
 final class DemoCrowd
 {
-    private const FIRST = ['Ada', 'Alba', 'Anselm', 'Asta', 'Bea', 'Bodo', 'Carys', 'Dagny', 'Edda', 'Elio', 'Emrys', 'Enno', 'Fenja', 'Florin', 'Greta', 'Hanno',
-        'Ilka', 'Ines', 'Jarle', 'Jonna', 'Jules', 'Kaja', 'Karel', 'Leif', 'Liv', 'Lorcan', 'Maren', 'Mette', 'Milo', 'Nadja', 'Nuria', 'Oda', 'Orla', 'Pavel',
-        'Petra', 'Quirin', 'Ragna', 'Remy', 'Rhona', 'Runa', 'Selma', 'Senta', 'Sorcha', 'Tarek', 'Tilda', 'Tove', 'Ulla', 'Veit', 'Wanda', 'Zora'];
+    private const FIRST = ['Ada', 'Alba', 'Anselm', 'Asta', 'Bea', 'Bodo', 'Carys', 'Dagny', 'Edda', 'Elio', 'Emrys', 'Enno', 'Fenja',
+        'Florin', 'Greta', 'Hanno',
+        'Ilka', 'Ines', 'Jarle', 'Jonna', 'Jules', 'Kaja', 'Karel', 'Leif', 'Liv', 'Lorcan', 'Maren', 'Mette', 'Milo', 'Nadja', 'Nuria',
+        'Oda', 'Orla', 'Pavel',
+        'Petra', 'Quirin', 'Ragna', 'Remy', 'Rhona', 'Runa', 'Selma', 'Senta', 'Sorcha', 'Tarek', 'Tilda', 'Tove', 'Ulla', 'Veit', 'Wanda',
+        'Zora'];
 
-    private const LAST = ['Abelwood', 'Ashgrove', 'Birkmoor', 'Bramwell', 'Calloway', 'Cobbett', 'Dunmarsh', 'Eastlake', 'Elderfield', 'Fairwater', 'Fennick', 'Garrow',
-        'Greenhalgh', 'Hallowell', 'Harrowby', 'Hazelden', 'Ivesdale', 'Kestrel', 'Langmere', 'Larkin', 'Marlowe', 'Merrifield', 'Northcote', 'Oakhanger',
-        'Penrose', 'Pinder', 'Quillan', 'Ravensby', 'Rowntree', 'Sandling', 'Selwood', 'Stanmore', 'Tarrant', 'Thackley', 'Underhill', 'Vexley', 'Wainford', 'Westerby', 'Winslade', 'Yarrow'];
+    private const LAST = ['Abelwood', 'Ashgrove', 'Birkmoor', 'Bramwell', 'Calloway', 'Cobbett', 'Dunmarsh', 'Eastlake', 'Elderfield',
+        'Fairwater', 'Fennick', 'Garrow',
+        'Greenhalgh', 'Hallowell', 'Harrowby', 'Hazelden', 'Ivesdale', 'Kestrel', 'Langmere', 'Larkin', 'Marlowe', 'Merrifield',
+        'Northcote', 'Oakhanger',
+        'Penrose', 'Pinder', 'Quillan', 'Ravensby', 'Rowntree', 'Sandling', 'Selwood', 'Stanmore', 'Tarrant', 'Thackley', 'Underhill',
+        'Vexley', 'Wainford', 'Westerby', 'Winslade', 'Yarrow'];
 
-    private const ZONES = ['Europe/London', 'Europe/London', 'Europe/London', 'Europe/Berlin', 'Europe/Dublin', 'America/New_York', 'Europe/Madrid', null];
+    private const ZONES = ['Europe/London', 'Europe/London', 'Europe/London', 'Europe/Berlin', 'Europe/Dublin', 'America/New_York',
+        'Europe/Madrid', null];
 
     private const SOURCES = [null, null, null, 'newsletter', 'newsletter', 'podcast', 'concert-leaflet', 'friend'];
 
@@ -81,8 +88,10 @@ final class DemoCrowd
     {
         $moments = [];
         while (count($moments) < $count) {
-            $moment = $week->startOfDay()->addDays($this->between(0, 7))->addHours((int) $this->one(self::HOURS))->addSeconds($this->between(0, 3599));
-            if ($moment >= $week && $moment < $week->addWeek() && $moment < $end->subMinutes(6) && ($moment->isWeekend() || $this->chance(0.8))) {
+            $moment = $week->startOfDay()->addDays($this->between(0, 7))->addHours((int) $this->one(self::HOURS))
+                ->addSeconds($this->between(0, 3599));
+            if ($moment >= $week && $moment < $week->addWeek() && $moment < $end->subMinutes(6)
+                && ($moment->isWeekend() || $this->chance(0.8))) {
                 $moments[] = $moment;
             }
         }

@@ -33,14 +33,17 @@ final class DemoMail
     /** On day seven one email for those who looked at the plan again, and one for the others. Emails go out by day. */
     public function branch(Funnel $funnel, Business $business): void
     {
-        $signature = EmailPart::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'name' => 'Imke’s signature', 'body' => '<p>Imke<br><em>Ferncroft Cello Room</em></p>']);
+        $signature = EmailPart::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'name' => 'Imke’s signature',
+            'body' => '<p>Imke<br><em>Ferncroft Cello Room</em></p>']);
         $plan = DraftPart::there($funnel->id, 'email')->where('name', 'Day 3: four bars')->firstOrFail();
         foreach (['Day 7: how was it?' => false, 'Day 7: for the keen ones' => true] as $name => $keen) {
             $email = DraftPart::there($funnel->id, 'email')->where('name', $name)->firstOrFail();
-            $email->change(['only' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'clicked', 'done' => $keen, 'with' => $plan->id]]],
+            $email->change(['only' => ['all' => true,
+                'rules' => [['kind' => 'deed', 'deed' => 'clicked', 'done' => $keen, 'with' => $plan->id]]],
                 'body' => $email->text('body').'<div data-part="'.$signature->id.'"></div>'])->save();
         }
-        DraftPart::there($funnel->id, 'sequence')->firstOrFail()->change(['name' => 'Twelve minutes', 'window' => ['days' => [1, 2, 3, 4, 5, 6, 7], 'from' => 8, 'to' => 20]])->save();
+        DraftPart::there($funnel->id, 'sequence')->firstOrFail()
+            ->change(['name' => 'Twelve minutes', 'window' => ['days' => [1, 2, 3, 4, 5, 6, 7], 'from' => 8, 'to' => 20]])->save();
     }
 
     /** Now and then somebody opens an email, and some of them follow its link. */
@@ -65,15 +68,23 @@ final class DemoMail
     public function broadcasts(Business $business): void
     {
         $tag = ['kind' => 'tag', 'has' => true, 'tag' => 'The Twelve-Minute Practice Plan'];
-        $keen = ['all' => true, 'rules' => [$tag, ['all' => false, 'rules' => [['kind' => 'deed', 'deed' => 'clicked', 'done' => true, 'days' => 30], ['kind' => 'date', 'date' => 'active', 'compare' => 'within', 'days' => 14]]]]];
+        $keen = ['all' => true, 'rules' => [$tag, ['all' => false,
+            'rules' => [['kind' => 'deed', 'deed' => 'clicked', 'done' => true, 'days' => 30],
+                ['kind' => 'date', 'date' => 'active', 'compare' => 'within', 'days' => 14]]]]];
         Segment::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'name' => 'Keen on the plan', 'rules' => $keen]);
-        Segment::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'name' => 'Quiet for a month', 'rules' => ['all' => true, 'rules' => [['kind' => 'date', 'date' => 'active', 'compare' => 'longer', 'days' => 30]]]]);
-        $letter = Broadcast::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'funnel_id' => Funnel::query()->where('business_id', $business->id)->where('address', 'practice-plan')->value('id'),
-            'name' => 'An evening of open strings', 'subject' => 'Would you like to listen in?', 'audience' => $keen, 'state' => BroadcastState::Scheduled, 'send_at' => CarbonImmutable::now(),
-            'body' => '<p>Hello {{first_name|there}},</p><p>on the last Thursday of the month five of my students play for each other, mistakes and all. You are welcome to sit in the back row and listen.</p><p><a href="https://ferncroft.example/evening">Keep me a chair</a></p><p>Warmly,<br>Imke</p>']);
+        Segment::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'name' => 'Quiet for a month',
+            'rules' => ['all' => true, 'rules' => [['kind' => 'date', 'date' => 'active', 'compare' => 'longer', 'days' => 30]]]]);
+        $letter = Broadcast::query()->create(['id' => Ids::next(), 'business_id' => $business->id,
+            'funnel_id' => Funnel::query()->where('business_id', $business->id)->where('address', 'practice-plan')->value('id'),
+            'name' => 'An evening of open strings', 'subject' => 'Would you like to listen in?', 'audience' => $keen,
+            'state' => BroadcastState::Scheduled, 'send_at' => CarbonImmutable::now(),
+            'body' => '<p>Hello {{first_name|there}},</p><p>on the last Thursday of the month five of my students play for each other, '
+                .'mistakes and all. You are welcome to sit in the back row and listen.</p><p><a '
+                    .'href="https://ferncroft.example/evening">Keep me a chair</a></p><p>Warmly,<br>Imke</p>']);
         $this->broadcasting->start($letter, CarbonImmutable::now());
         Broadcast::query()->whereKey($letter->id)->update(['state' => BroadcastState::Sent]);
-        Broadcast::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'name' => 'First Season opens', 'subject' => 'Twelve weeks, twelve minutes a day', 'settings' => ['otherSubject' => 'The doors are open', 'share' => 20],
+        Broadcast::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'name' => 'First Season opens',
+            'subject' => 'Twelve weeks, twelve minutes a day', 'settings' => ['otherSubject' => 'The doors are open', 'share' => 20],
             'body' => '<p>Hello {{first_name|there}},</p><p>the new season begins, and there are eight chairs.</p><p>Warmly,<br>Imke</p>']);
     }
 }

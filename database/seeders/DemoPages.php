@@ -37,15 +37,18 @@ final readonly class DemoPages
                 ['heart', 'Hands that do not hurt', 'Two stretches before, one after. They are part of the twelve minutes.'],
             ])),
             $d->section('fit-cards', $d->heading('Is it for you?'), $d->fit(
-                ['you took up the cello as a grown-up', 'an hour of practice never happens', 'you would like to play something, not only exercises'],
+                ['you took up the cello as a grown-up', 'an hour of practice never happens',
+                    'you would like to play something, not only exercises'],
                 ['you prepare for an audition', 'you look for a trick that does the work for you'])),
             $d->section('host-left', $d->eyebrow('Who is writing'), $d->heading('I am Imke Farrow'),
-                $d->text('I have taught adults for nineteen years, most of them beginners past forty. They are the best listeners I know and the worst at finding an hour. So I stopped asking for an hour.'),
+                $d->text('I have taught adults for nineteen years, most of them beginners past forty. They are the best listeners I know '
+                    .'and the worst at finding an hour. So I stopped asking for an hour.'),
                 $d->picture()->with(['picture' => $portrait, 'alt' => 'A cello beside a music stand in a room with a window'])),
             $d->section('questions-folded', $d->heading('Before you ask'), $d->questions([
                 'Do I need to read music?' => 'No. What has to be read is drawn beside it.',
                 'What comes after the guide?' => 'An email now and then, with one thing to try. You can leave with one click.',
-                'I have no teacher. Is that a problem?' => 'Not for this. Twelve careful minutes do no harm, and they show you what to ask one.',
+                'I have no teacher. Is that a problem?' => 'Not for this. Twelve careful minutes do no harm, and they show you what to '
+                    .'ask one.',
             ])),
         ];
         $entry->change(['document' => $document->with([...array_slice($document->sections, 0, -1), ...$more, $footer])->toArray()])->save();
@@ -55,7 +58,8 @@ final readonly class DemoPages
     public function footer(Funnel $funnel): void
     {
         $d = new StarterDesk($funnel->business->sender(), Ids::next(...), '');
-        $section = $d->section('footer-centred', $d->text('Ferncroft Cello Room · 3 Ferncroft Yard, Exampleton · You can unsubscribe from any email with one click.'));
+        $section = $d->section('footer-centred',
+            $d->text('Ferncroft Cello Room · 3 Ferncroft Yard, Exampleton · You can unsubscribe from any email with one click.'));
         $shared = DraftParts::add($funnel, new SharedSection(Ids::next(), 'Footer', $section));
         foreach (DraftPart::there($funnel->id, 'page')->get() as $page) {
             $document = Document::fromArray($page->definition['document']);
@@ -69,7 +73,8 @@ final readonly class DemoPages
     public function drafts(Business $business, string $portrait): void
     {
         $this->new->fromStarter($business, Goal::WaitingList, 'First Season, autumn list', 'First Season', null);
-        $webinar = $this->new->fromStarter($business, Goal::Webinar, 'Open strings webinar', 'From Open Strings to Your First Melody', null, '290 €');
+        $webinar = $this->new
+            ->fromStarter($business, Goal::Webinar, 'Open strings webinar', 'From Open Strings to Your First Melody', null, '290 €');
         $webinar->forceFill(['look' => 'lagoon'])->save();
         $sell = $this->new->fromStarter($business, Goal::Sell, 'First Season, sales', 'First Season', null, '290 €');
         $sell->forceFill(['look' => 'linen', 'fields' => ['programme' => 'First Season']])->save();
@@ -78,7 +83,8 @@ final readonly class DemoPages
             foreach ($document['sections'] as $s => $section) {
                 foreach ($section['blocks'] as $b => $block) {
                     if ($block['kind'] === 'picture') {
-                        $document['sections'][$s]['blocks'][$b] = ['picture' => $portrait, 'alt' => 'A cello beside a music stand in a room with a window'] + $block;
+                        $document['sections'][$s]['blocks'][$b] = ['picture' => $portrait,
+                            'alt' => 'A cello beside a music stand in a room with a window'] + $block;
                     }
                 }
             }

@@ -92,9 +92,11 @@ final class DemoSeeder extends Seeder
 
     private function business(): Business
     {
-        $business = Business::query()->create(['name' => 'Ferncroft Cello Room', 'sender_name' => 'Imke Farrow', 'sender_address' => 'imke@ferncroft.example',
-            'postal_address' => '3 Ferncroft Yard, Exampleton', 'timezone' => 'Europe/London', 'currency' => 'EUR']);
-        User::query()->create(['business_id' => $business->id, 'name' => 'Imke Farrow', 'email' => 'imke@ferncroft.example', 'password' => 'twelve minutes a day']);
+        $business = Business::query()
+            ->create(['name' => 'Ferncroft Cello Room', 'sender_name' => 'Imke Farrow', 'sender_address' => 'imke@ferncroft.example',
+                'postal_address' => '3 Ferncroft Yard, Exampleton', 'timezone' => 'Europe/London', 'currency' => 'EUR']);
+        User::query()->create(['business_id' => $business->id, 'name' => 'Imke Farrow', 'email' => 'imke@ferncroft.example',
+            'password' => 'twelve minutes a day']);
 
         return $business;
     }
@@ -111,20 +113,22 @@ final class DemoSeeder extends Seeder
         $this->followUps($funnel, $business);
         $this->publishing->publish($funnel, User::query()->first(), 'First try: plain and short');
         // Starts small, rises with an email to the list in week three and a podcast in week five, dips in week seven.
-        $this->live($funnel, $from, $now, [100, 130, 260, 175, 270, 195, 90, 180], [0.26, 0.27, 0.33, 0.29, 0.34, 0.31, 0.28, 0.33], function (int $week) use ($funnel, $room): void {
-            if ($week === 3) {
-                $entry = DraftPart::there($funnel->id, 'page')->firstOrFail();
-                $document = $entry->definition['document'];
-                $document['sections'][0]['blocks'][0]['text'] = 'Play your first melody on twelve minutes a day';
-                $entry->change(['document' => $document])->save();
-                $this->publishing->publish($funnel->refresh(), User::query()->first(), 'A headline that says what they will be able to do');
-            }
-            if ($week === 5) {
-                $this->pages->grow($funnel, $room->id);
-                $this->pages->footer($funnel);
-                $this->publishing->publish($funnel->refresh(), User::query()->first(), 'The long page, with one footer for all');
-            }
-        });
+        $this->live($funnel, $from, $now, [100, 130, 260, 175, 270, 195, 90, 180], [0.26, 0.27, 0.33, 0.29, 0.34, 0.31, 0.28, 0.33],
+            function (int $week) use ($funnel, $room): void {
+                if ($week === 3) {
+                    $entry = DraftPart::there($funnel->id, 'page')->firstOrFail();
+                    $document = $entry->definition['document'];
+                    $document['sections'][0]['blocks'][0]['text'] = 'Play your first melody on twelve minutes a day';
+                    $entry->change(['document' => $document])->save();
+                    $this->publishing->publish($funnel->refresh(), User::query()->first(),
+                        'A headline that says what they will be able to do');
+                }
+                if ($week === 5) {
+                    $this->pages->grow($funnel, $room->id);
+                    $this->pages->footer($funnel);
+                    $this->publishing->publish($funnel->refresh(), User::query()->first(), 'The long page, with one footer for all');
+                }
+            });
     }
 
     private function closedFunnel(Business $business, CarbonImmutable $from): void
@@ -143,8 +147,14 @@ final class DemoSeeder extends Seeder
      * @param  list<float>  $rates  the share of each week's visitors who join
      * @param  callable(int): mixed  $atWeekStart
      */
-    private function live(Funnel $funnel, CarbonImmutable $from, CarbonImmutable $until, array $visitors, array $rates, callable $atWeekStart): void
-    {
+    private function live(
+        Funnel $funnel,
+        CarbonImmutable $from,
+        CarbonImmutable $until,
+        array $visitors,
+        array $rates,
+        callable $atWeekStart,
+    ): void {
         foreach ($visitors as $week => $whole) {
             $count = intdiv($whole, max(1, (int) config('lantern.demo_part')));
             CarbonImmutable::setTestNow($from->addWeeks($week));
@@ -169,8 +179,9 @@ final class DemoSeeder extends Seeder
         [$entry, $thanks] = $plan->pages;
         $visitor = $this->crowd->visitorId();
         $source = $this->crowd->source();
-        $view = fn (string $page, CarbonImmutable $when, ?string $person = null) => $this->events->take(new NewEvent(EventType::Viewed, $funnel->business, $when, $funnel,
-            $version, $page, personId: $person, visitor: $visitor, source: $source));
+        $view = fn (string $page, CarbonImmutable $when, ?string $person = null) => $this->events
+            ->take(new NewEvent(EventType::Viewed, $funnel->business, $when, $funnel,
+                $version, $page, personId: $person, visitor: $visitor, source: $source));
         CarbonImmutable::setTestNow($at);
         $view($entry->id, $at);
         if ($this->crowd->chance(0.13)) {
@@ -188,7 +199,8 @@ final class DemoSeeder extends Seeder
         $view($thanks->id, $joined->addSeconds(1), $submission->person_id);
         $fetched = $joined->addSeconds($this->crowd->between(5, 60));
         if ($this->crowd->chance(0.74) && $fetched < $until) {
-            $delivery = Delivery::query()->with(['funnel.business', 'funnel.liveVersion'])->where('person_id', $submission->person_id)->where('funnel_id', $funnel->id)->first();
+            $delivery = Delivery::query()->with(['funnel.business', 'funnel.liveVersion'])->where('person_id', $submission->person_id)
+                ->where('funnel_id', $funnel->id)->first();
             if ($delivery !== null) {
                 $this->downloads->count($delivery, $fetched, $visitor, false);
             }
@@ -198,7 +210,8 @@ final class DemoSeeder extends Seeder
     /** Sends what is due by then, each message at the moment it is due; now and then somebody has enough. */
     private function sendDue(CarbonImmutable $until): void
     {
-        foreach (Message::query()->where('state', MessageState::Waiting)->where('due_at', '<=', $until->format('Y-m-d H:i:s.v'))->orderBy('due_at')->get() as $message) {
+        foreach (Message::query()->where('state', MessageState::Waiting)->where('due_at', '<=', $until->format('Y-m-d H:i:s.v'))
+            ->orderBy('due_at')->get() as $message) {
             CarbonImmutable::setTestNow($message->due_at->addSeconds(2));
             $this->postman->send($message->id);
             $sent = $message->refresh()->load('person');
@@ -217,7 +230,8 @@ final class DemoSeeder extends Seeder
         foreach (DraftPart::there($funnel->id, 'page')->get() as $page) {
             $document = $page->definition['document'];
             if ($page->position === 0) {
-                $document['sections'][0]['blocks'][1]['html'] = 'You took up the cello as a grown-up, and an hour of practice never happens. This five-page plan fits between two other things and still takes you somewhere. Free.';
+                $document['sections'][0]['blocks'][1]['html'] = 'You took up the cello as a grown-up, and an hour of practice never '
+                    .'happens. This five-page plan fits between two other things and still takes you somewhere. Free.';
                 $document['sections'][0]['blocks'][3]['picture'] = $cover;
                 $document['sections'][0]['blocks'][3]['alt'] = 'The cover of the guide: a cello and a clock face';
             }
@@ -228,10 +242,20 @@ final class DemoSeeder extends Seeder
     private function followUps(Funnel $funnel, Business $business): void
     {
         $letters = [
-            [Delay::days(1, 9), 'Day 1: the chair', 'Where does your cello stand?', '<p>Hello {{first_name|there}},</p><p>the most useful thing in the plan is not in it: leave the cello out of its case. A case is a locked door.</p><p>Put the chair where it will stay, a pencil on the music, and see what twelve minutes feel like tomorrow.</p><p>Imke</p>'],
-            [Delay::days(3, 9), 'Day 3: four bars', 'Only four bars', '<p>Hello {{first_name|there}},</p><p>which four bars did you choose? Most people choose the hard ones. Choose the ones you would like to hear.</p><p>If the guide has slipped away, here it is again:</p><p><a href="{{download_link}}">The plan, once more</a></p><p>Imke</p>'],
-            [Delay::days(7, 18), 'Day 7: how was it?', 'A week of twelve minutes', '<p>Hello {{first_name|there}},</p><p>a week has gone by. Reply with one sentence: what was easier on Friday than on Monday?</p><p>I read every answer, and I answer most.</p>'],
-            [Delay::days(7, 18), 'Day 7: for the keen ones', 'You came back for more', '<p>Hello {{first_name|there}},</p><p>you looked at the plan again, and that is how it begins. If you would like somebody beside you for twelve weeks, hit reply and tell me: First Season starts again soon.</p>'],
+            [Delay::days(1, 9), 'Day 1: the chair', 'Where does your cello stand?',
+                '<p>Hello {{first_name|there}},</p><p>the most useful thing in the plan is not in it: leave the cello out of its case. A '
+                    .'case is a locked door.</p><p>Put the chair where it will stay, a pencil on the music, and see what twelve minutes '
+                        .'feel like tomorrow.</p><p>Imke</p>'],
+            [Delay::days(3, 9), 'Day 3: four bars', 'Only four bars',
+                '<p>Hello {{first_name|there}},</p><p>which four bars did you choose? Most people choose the hard ones. Choose the ones '
+                    .'you would like to hear.</p><p>If the guide has slipped away, here it is again:</p><p><a '
+                        .'href="{{download_link}}">The plan, once more</a></p><p>Imke</p>'],
+            [Delay::days(7, 18), 'Day 7: how was it?', 'A week of twelve minutes',
+                '<p>Hello {{first_name|there}},</p><p>a week has gone by. Reply with one sentence: what was easier on Friday than on '
+                    .'Monday?</p><p>I read every answer, and I answer most.</p>'],
+            [Delay::days(7, 18), 'Day 7: for the keen ones', 'You came back for more',
+                '<p>Hello {{first_name|there}},</p><p>you looked at the plan again, and that is how it begins. If you would like '
+                    .'somebody beside you for twelve weeks, hit reply and tell me: First Season starts again soon.</p>'],
         ];
         $sequence = DraftPart::there($funnel->id, 'sequence')->firstOrFail()->id;
         foreach ($letters as [$delay, $name, $subject, $body]) {

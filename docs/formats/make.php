@@ -33,7 +33,8 @@ foreach (BlockKind::cases() as $kind) {
         $properties['items'] = ['type' => 'array', 'maxItems' => Blocks::MOST_ITEMS,
             'items' => ['type' => 'object', 'additionalProperties' => false, 'properties' => $fields(Blocks::of($kind)->items)]];
     }
-    $blocks[] = ['title' => $kind->label(), 'type' => 'object', 'required' => ['id', 'kind'], 'additionalProperties' => false, 'properties' => $properties];
+    $blocks[] = ['title' => $kind->label(), 'type' => 'object', 'required' => ['id', 'kind'], 'additionalProperties' => false,
+        'properties' => $properties];
 }
 $colour = ['type' => 'string', 'pattern' => '^#([0-9a-fA-F]{3}|[0-9a-fA-F]{6})$'];
 $percent = ['type' => 'integer', 'minimum' => 0, 'maximum' => 100];
@@ -42,7 +43,8 @@ $schema = [
     '$schema' => 'https://json-schema.org/draft/2020-12/schema',
     '$id' => 'https://upbeat-lantern.example/formats/page.schema.json',
     'title' => 'Page document',
-    'description' => 'What is on a page: sections from top to bottom, each holding blocks. Format '.Document::FORMAT.'. Texts hold no markup, except html and notHtml, which hold a few inline marks and are sanitised.',
+    'description' => 'What is on a page: sections from top to bottom, each holding blocks. Format '.Document::FORMAT
+        .'. Texts hold no markup, except html and notHtml, which hold a few inline marks and are sanitised.',
     'type' => 'object',
     'required' => ['format', 'sections'],
     'additionalProperties' => false,
@@ -59,16 +61,20 @@ $schema = [
             'type' => 'object', 'additionalProperties' => false, 'required' => ['fill'],
             'properties' => [
                 'fill' => ['enum' => ['paper', 'tone', 'colour', 'gradient', 'picture', 'video']],
-                'tone' => ['enum' => ['tint', 'ink', 'accent']], 'colour' => $colour, 'to' => $colour, 'angle' => ['type' => 'integer', 'minimum' => 0, 'maximum' => 360],
-                'picture' => ['type' => 'string', 'maxLength' => 40], 'video' => ['type' => 'string', 'maxLength' => 40], 'focusX' => $percent, 'focusY' => $percent,
+                'tone' => ['enum' => ['tint', 'ink', 'accent']], 'colour' => $colour, 'to' => $colour,
+                'angle' => ['type' => 'integer', 'minimum' => 0, 'maximum' => 360],
+                'picture' => ['type' => 'string', 'maxLength' => 40], 'video' => ['type' => 'string', 'maxLength' => 40],
+                'focusX' => $percent, 'focusY' => $percent,
                 'ink' => $colour + ['description' => 'a colour for the words in place of the one worked out'],
-                'veil' => ['type' => 'integer', 'minimum' => 0, 'maximum' => 95, 'description' => 'strength of the veil in percent, in place of the one worked out'],
+                'veil' => ['type' => 'integer', 'minimum' => 0, 'maximum' => 95,
+                    'description' => 'strength of the veil in percent, in place of the one worked out'],
             ],
         ],
         'section' => [
             'type' => 'object', 'required' => ['id', 'kind', 'blocks'], 'additionalProperties' => false,
             'properties' => [
-                'id' => ['$ref' => '#/$defs/id'], 'kind' => ['enum' => $values(SectionKind::cases())], 'arrangement' => ['enum' => $values(Arrangement::cases())],
+                'id' => ['$ref' => '#/$defs/id'], 'kind' => ['enum' => $values(SectionKind::cases())],
+                'arrangement' => ['enum' => $values(Arrangement::cases())],
                 'look' => $look, 'hidden' => ['$ref' => '#/$defs/hidden'],
                 'shared' => ['type' => 'string', 'maxLength' => 40, 'description' => 'the id of the shared section it shows'],
                 'background' => ['$ref' => '#/$defs/background'],

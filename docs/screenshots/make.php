@@ -21,7 +21,8 @@ $site = $argv[1] ?? 'http://localhost:8000';
 $wanted = array_slice($argv, 2);
 $folder = getenv('SHOTS') ?: __DIR__;
 $wait = function (RemoteWebDriver $b, string $css): void {
-    $b->wait(15, 100)->until(fn (RemoteWebDriver $b): bool => count($b->findElements(WebDriverBy::cssSelector($css))) > 0, "Nothing on the page is {$css}");
+    $b->wait(15, 100)->until(fn (RemoteWebDriver $b): bool => count($b->findElements(WebDriverBy::cssSelector($css))) > 0,
+        "Nothing on the page is {$css}");
 };
 /** Fonts and pictures are there, and nothing is being asked for any more. */
 $settled = function (RemoteWebDriver $b): void {
@@ -55,7 +56,9 @@ $inFrame = function (string $script) use ($studio): void {
     $studio->switchTo()->defaultContent();
 };
 $press = function (string $words, string $css = 'button') use ($studio): void {
-    $studio->wait(15, 100)->until(fn () => $studio->executeScript('const e = [...document.querySelectorAll(arguments[1])].find(e => e.innerText.trim().startsWith(arguments[0])); e?.click(); return !!e', [$words, $css]), $words);
+    $studio->wait(15, 100)
+        ->until(fn () => $studio->executeScript('const e = [...document.querySelectorAll(arguments[1])].find(e => '
+            .'e.innerText.trim().startsWith(arguments[0])); e?.click(); return !!e', [$words, $css]), $words);
 };
 $go = function (string $path, string $css) use ($studio, $site, $wait): void {
     $studio->get("{$site}/studio/{$path}");
@@ -64,7 +67,8 @@ $go = function (string $path, string $css) use ($studio, $site, $wait): void {
 $parts = function (string $kind, ?string $of = null) use ($studio, $funnel): string {
     $of ??= $funnel;
 
-    return (string) $studio->executeScript("return (async () => { const f = await (await fetch('/studio/api/funnels/{$of}')).json(); return f.{$kind}[0].id; })()");
+    return (string) $studio->executeScript("return (async () => { const f = await (await fetch('/studio/api/funnels/{$of}')).json(); "
+        ."return f.{$kind}[0].id; })()");
 };
 $go('funnels/new', '[role=radio]');
 $studio->findElement(WebDriverBy::cssSelector('[role=radio]'))->click();
@@ -98,20 +102,25 @@ $press('Keen on the plan', '[role=option]');
 $wait($studio, '[data-test=segment-count]');
 $shoot($studio, 'people');
 $go('people?', 'table tbody tr');
-$person = (string) $studio->executeScript("return (async () => (await (await fetch('/studio/api/people?sort=active')).json()).people[3].id)()");
+$person = (string) $studio->executeScript('return (async () => (await (await '
+    ."fetch('/studio/api/people?sort=active')).json()).people[3].id)()");
 $go("people/{$person}", '#history');
 $shoot($studio, 'person');
 $list = sys_get_temp_dir().'/spring-concert.csv';
-file_put_contents($list, "E-mail;First name;Last name;Tags;Instrument at home\n".implode('', array_map(fn (array $p): string => implode(';', $p)."\n", [
-    ['signe.holt@example.org', 'Signe', 'Holt', 'Choir', 'yes'], ['otto.brandt@example.org', 'Otto', 'Brandt', 'Choir, Spring', 'yes'], ['mila@example.org', 'Mila', '', 'Spring', 'no'],
-    ['no address given', 'Ivo', 'Kern', '', 'no'], ['runa.eastlake@example.com', 'Runa', 'Eastlake', 'Choir', 'yes'], ['ella.fern@example.net', 'Ella', 'Fern', '', ''],
-])));
+file_put_contents($list,
+    "E-mail;First name;Last name;Tags;Instrument at home\n".implode('', array_map(fn (array $p): string => implode(';', $p)."\n", [
+        ['signe.holt@example.org', 'Signe', 'Holt', 'Choir', 'yes'], ['otto.brandt@example.org', 'Otto', 'Brandt', 'Choir, Spring', 'yes'],
+        ['mila@example.org', 'Mila', '', 'Spring', 'no'],
+        ['no address given', 'Ivo', 'Kern', '', 'no'], ['runa.eastlake@example.com', 'Runa', 'Eastlake', 'Choir', 'yes'],
+        ['ella.fern@example.net', 'Ella', 'Fern', '', ''],
+    ])));
 $go('people/imports', 'input[type=file]');
 $studio->findElement(WebDriverBy::cssSelector('input[type=file]'))->setFileDetector(new LocalFileDetector)->sendKeys($list);
 $wait($studio, 'table select');
 $shoot($studio, 'import');
 unlink($list);
-$broadcast = (string) $studio->executeScript("return (async () => (await (await fetch('/studio/api/broadcasts')).json()).broadcasts.find(b => b.state === 'draft').id)()");
+$broadcast = (string) $studio->executeScript('return (async () => (await (await '
+    ."fetch('/studio/api/broadcasts')).json()).broadcasts.find(b => b.state === 'draft').id)()");
 $go("outbox/broadcasts/{$broadcast}", '.email-text p');
 $shoot($studio, 'broadcast');
 $go('outbox', 'ul li a');

@@ -17,8 +17,10 @@ final class AccessibilityTest extends BrowserTestCase
         $b->executeScript((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
         $b->manage()->timeouts()->setScriptTimeout(30);
         $found = $b->executeAsyncScript('const done = arguments[arguments.length - 1];
-            axe.run(document, { iframes: false }).then(r => done({ passes: r.passes.length, found: r.violations.filter(v => ["serious", "critical"].includes(v.impact))
-                .map(v => v.id + ": " + v.nodes.map(n => n.html.slice(0, 160) + " " + (n.any[0]?.message ?? "")).join(" | ")) }), e => done({ passes: 0, found: [String(e)] }));');
+            axe.run(document, { iframes: false }).then(r => done({ passes: r.passes.length, found: r.violations.filter(v => ["serious",
+                "critical"].includes(v.impact))
+                .map(v => v.id + ": " + v.nodes.map(n => n.html.slice(0, 160) + " " + (n.any[0]?.message ?? "")).join(" | ")) }),
+                    e => done({ passes: 0, found: [String(e)] }));');
         self::assertSame([], $found['found'], $view);
         self::assertGreaterThan(5, $found['passes'], "axe looked at {$view}");
     }
@@ -66,12 +68,18 @@ final class AccessibilityTest extends BrowserTestCase
             $this->seeText($stranger, 'It is yours');
             $stranger->get(self::$site.'/f/01aaaaaaaaaaaaaaaaaaaaaaaa/x.pdf');
             $this->check($stranger, 'a link that has run out');
-            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from messages where state = 'sent'") === 1, 'the email is sent');
+            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from messages where state = 'sent'") === 1,
+                'the email is sent');
 
             $ids = fn (string $table): string => (string) $this->sql("select id from {$table}");
-            $part = fn (string $kind): string => "funnels/{$funnel}/{$kind}/".$this->sql("select id from draft_parts where kind = '{$kind}' order by position");
-            foreach (['funnels' => 'table', "funnels/{$funnel}" => '[data-test=joined] li', $part('page') => 'iframe[data-ready=true]', $part('form') => 'fieldset',
-                $part('email') => '.email-text p', $part('lead-magnet') => 'input[type=file]', 'people' => 'table', 'people/submissions' => 'dl', 'people/imports' => 'input[type=file]', 'outbox/broadcasts' => 'nav[aria-label="Parts of this screen"]', $part('sequence') => 'table', "people/{$ids('people')}" => '#history',
+            $part = fn (string $kind): string => "funnels/{$funnel}/{$kind}/"
+                .$this->sql("select id from draft_parts where kind = '{$kind}' order by position");
+            foreach (['funnels' => 'table', "funnels/{$funnel}" => '[data-test=joined] li', $part('page') => 'iframe[data-ready=true]',
+                $part('form') => 'fieldset',
+                $part('email') => '.email-text p', $part('lead-magnet') => 'input[type=file]', 'people' => 'table',
+                'people/submissions' => 'dl', 'people/imports' => 'input[type=file]',
+                'outbox/broadcasts' => 'nav[aria-label="Parts of this screen"]', $part('sequence') => 'table',
+                "people/{$ids('people')}" => '#history',
                 "outbox/{$ids('messages')}" => '[role=tablist]', "results/{$funnel}" => 'canvas', 'settings' => 'form'] as $path => $css) {
                 $b->get(self::$site."/studio/{$path}");
                 $this->waitFor($b, fn (RemoteWebDriver $b): bool => count($b->findElements(WebDriverBy::cssSelector($css))) > 0, $path);
@@ -88,8 +96,10 @@ final class AccessibilityTest extends BrowserTestCase
     private function publish(RemoteWebDriver $b, string $funnel): void
     {
         $b->manage()->timeouts()->setScriptTimeout(20);
-        $status = $b->executeAsyncScript('const done = arguments[arguments.length - 1]; const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]*)/)[1]);
-            fetch("/studio/api/funnels/" + arguments[0] + "/publish", { method: "POST", headers: { Accept: "application/json", "X-XSRF-TOKEN": token } }).then(r => done(r.status), e => done(String(e)))', [$funnel]);
+        $status = $b->executeAsyncScript('const done = arguments[arguments.length - 1]; const token = '
+            .'decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]*)/)[1]);
+            fetch("/studio/api/funnels/" + arguments[0] + "/publish", { method: "POST", headers: { Accept: "application/json",
+                "X-XSRF-TOKEN": token } }).then(r => done(r.status), e => done(String(e)))', [$funnel]);
         self::assertSame(200, $status);
     }
 }

@@ -46,16 +46,21 @@ abstract class BrowserTestCase extends TestCase
         self::$site = "http://localhost:{$port}";
         mkdir(self::$folder.'/uploads', recursive: true);
         touch(self::$folder.'/db.sqlite');
-        $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OTAxMjM0NTY3ODkwMTIzNDU2Nzg5MDE=', 'APP_URL' => self::$site, 'DB_DATABASE' => self::$folder.'/db.sqlite',
-            'UPLOADS_PATH' => self::$folder.'/uploads', 'CACHE_STORE' => 'file', 'CACHE_PATH' => self::$folder.'/cache', 'SESSION_DRIVER' => 'database', 'QUEUE_CONNECTION' => 'database',
-            'MAIL_MAILER' => 'outbox', 'LANTERN_DEMO' => 'false', 'LANTERN_LEAST_SECONDS' => '0', 'LANTERN_SIGN_INS_PER_MINUTE' => '100', 'PHP_CLI_SERVER_WORKERS' => '4'];
+        $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OTAxMjM0NTY3ODkwMTIzNDU2Nzg5MDE=', 'APP_URL' => self::$site,
+            'DB_DATABASE' => self::$folder.'/db.sqlite',
+            'UPLOADS_PATH' => self::$folder.'/uploads', 'CACHE_STORE' => 'file', 'CACHE_PATH' => self::$folder.'/cache',
+            'SESSION_DRIVER' => 'database', 'QUEUE_CONNECTION' => 'database',
+            'MAIL_MAILER' => 'outbox', 'LANTERN_DEMO' => 'false', 'LANTERN_LEAST_SECONDS' => '0', 'LANTERN_SIGN_INS_PER_MINUTE' => '100',
+            'PHP_CLI_SERVER_WORKERS' => '4'];
         // Into files: a pipe that nobody reads fills up, and whoever writes to it waits.
         $logged = fn (string $file): array => ['sh', '-c', 'exec "$@" > "$0" 2>&1', self::$folder.'/'.$file];
         self::$env = $env;
         self::artisan('migrate', '--force', '--quiet');
-        self::$server = new Process([...$logged('server.log'), 'setsid', PHP_BINARY, '-d', 'opcache.enable_cli=1', '-S', "localhost:{$port}", '-t', 'public', 'bin/router.php'], $root, $env, timeout: null);
+        self::$server = new Process([...$logged('server.log'), 'setsid', PHP_BINARY, '-d', 'opcache.enable_cli=1', '-S',
+            "localhost:{$port}", '-t', 'public', 'bin/router.php'], $root, $env, timeout: null);
         self::$server->start();
-        self::$worker = new Process([...$logged('worker.log'), PHP_BINARY, 'artisan', 'queue:work', '--queue=default,outside', '--sleep=0.2'], $root, $env, timeout: null);
+        self::$worker = new Process([...$logged('worker.log'), PHP_BINARY, 'artisan', 'queue:work', '--queue=default,outside',
+            '--sleep=0.2'], $root, $env, timeout: null);
         self::$worker->start();
         Chrome::waitForPort($port, self::$server);
     }
@@ -81,7 +86,8 @@ abstract class BrowserTestCase extends TestCase
     protected function assertPostConditions(): void
     {
         foreach ($this->browsers as $browser) {
-            $severe = array_filter($browser->manage()->getLog('browser'), fn (array $line): bool => $line['level'] === 'SEVERE' && ! $this->isExpected($line['message']));
+            $severe = array_filter($browser->manage()->getLog('browser'),
+                fn (array $line): bool => $line['level'] === 'SEVERE' && ! $this->isExpected($line['message']));
             self::assertSame([], array_values(array_map(fn (array $line): string => $line['message'], $severe)), 'the console is quiet');
         }
     }
@@ -110,7 +116,8 @@ abstract class BrowserTestCase extends TestCase
             foreach ($this->browsers as $i => $browser) {
                 $name = "{$folder}/{$this->name()}-{$i}";
                 $browser->takeScreenshot("{$name}.png");
-                file_put_contents("{$name}.txt", $e->getMessage()."\n".$browser->getCurrentURL()."\n".implode("\n", array_column($browser->manage()->getLog('browser'), 'message')));
+                file_put_contents("{$name}.txt", $e->getMessage()."\n".$browser->getCurrentURL()."\n"
+                    .implode("\n", array_column($browser->manage()->getLog('browser'), 'message')));
                 fwrite(STDERR, "\nWhat the browser showed: {$name}.png\n");
             }
             throw $e;
@@ -146,26 +153,41 @@ abstract class BrowserTestCase extends TestCase
     }
 
     /** A button, link or tab by its words. */
-    protected function byWords(RemoteWebDriver $b, string $words, string $of = 'button, a, [role=radio], [role=menuitem], [role=option], [role=tab], label'): RemoteWebElement
-    {
+    protected function byWords(
+        RemoteWebDriver $b,
+        string $words,
+        string $of = 'button,
+        a,
+        [role=radio],
+        [role=menuitem],
+        [role=option],
+        [role=tab],
+        label',
+    ): RemoteWebElement {
         return $this->waitFor($b, function (RemoteWebDriver $b) use ($words, $of) {
-            return $this->byScript($b, 'const [css, words] = arguments; const said = e => e.getAttribute("aria-label") ?? e.innerText.trim();
-                const found = [...(document.querySelector("[role=dialog]") ?? document).querySelectorAll(css)].filter(e => e.offsetParent !== null && !e.disabled && said(e).startsWith(words));
+            return $this->byScript($b,
+                'const [css, words] = arguments; const said = e => e.getAttribute("aria-label") ?? e.innerText.trim();
+                const found = [...(document.querySelector("[role=dialog]") ?? document).querySelectorAll(css)].filter(e => e.offsetParent
+                    !== null && !e.disabled && said(e).startsWith(words));
                 return found.find(e => said(e) === words) ?? found[0] ?? null', $of, $words);
         }, "“{$words}”");
     }
 
     protected function field(RemoteWebDriver $b, string $label): RemoteWebElement
     {
-        return $this->waitFor($b, fn (RemoteWebDriver $b) => $this->byScript($b, 'const l = [...(document.querySelector("[role=dialog]") ?? document).querySelectorAll("label")].find(l => l.innerText.trim().startsWith(arguments[0]) && l.htmlFor);
+        return $this->waitFor($b, fn (RemoteWebDriver $b) => $this->byScript($b,
+            'const l = [...(document.querySelector("[role=dialog]") ?? document).querySelectorAll("label")].find(l => '
+                .'l.innerText.trim().startsWith(arguments[0]) && l.htmlFor);
             return l ? document.getElementById(l.htmlFor) : null', $label), "a field called “{$label}”");
     }
 
     /** Chooses an option of a list by the list's label. */
     protected function choose(RemoteWebDriver $b, string $label, string $option): void
     {
-        $this->waitFor($b, fn (RemoteWebDriver $b) => $this->byScript($b, 'const label = [...document.querySelectorAll("[id*=listbox-label]")].find(l => l.innerText.trim() === arguments[0]);
-            return label ? document.querySelector(`[aria-labelledby~="${label.id}"][aria-haspopup]`) : null', $label), "a list called “{$label}”")->click();
+        $this->waitFor($b, fn (RemoteWebDriver $b) => $this->byScript($b,
+            'const label = [...document.querySelectorAll("[id*=listbox-label]")].find(l => l.innerText.trim() === arguments[0]);
+            return label ? document.querySelector(`[aria-labelledby~="${label.id}"][aria-haspopup]`) : null', $label),
+            "a list called “{$label}”")->click();
         $this->byWords($b, $option, '[role=option]')->click();
     }
 
@@ -174,7 +196,10 @@ abstract class BrowserTestCase extends TestCase
         $this->retype($this->field($b, $label), $value);
     }
 
-    /** Types over what is there, as a person does. The driver's own clear() tells the page of nothing, which may then write the old words back. */
+    /**
+     * Types over what is there, as a person does. The driver's own clear() tells the page of nothing, which may then write the old words
+     * back.
+     */
     protected function retype(RemoteWebElement $field, string $value): void
     {
         $field->sendKeys([WebDriverKeys::CONTROL, 'a', WebDriverKeys::NULL, WebDriverKeys::BACKSPACE]);
@@ -183,7 +208,8 @@ abstract class BrowserTestCase extends TestCase
 
     protected function seeText(RemoteWebDriver $b, string $words): void
     {
-        $this->waitFor($b, fn (RemoteWebDriver $b): bool => str_contains((string) $b->executeScript('return document.body.innerText'), $words), "the page says “{$words}”");
+        $this->waitFor($b, fn (RemoteWebDriver $b): bool => str_contains((string) $b->executeScript('return document.body.innerText'),
+            $words), "the page says “{$words}”");
     }
 
     protected function sql(string $query): mixed
@@ -204,13 +230,17 @@ abstract class BrowserTestCase extends TestCase
         $b->executeAsyncScript(<<<'JS'
             const done = arguments[arguments.length - 1];
             const token = () => decodeURIComponent(document.cookie.match(/(?:^|; )XSRF-TOKEN=([^;]*)/)[1]);
-            const call = (method, path, body) => fetch(`/studio/api/${path}`, { method, credentials: 'same-origin', body: body && JSON.stringify(body),
-                headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-Requested-With': 'XMLHttpRequest', 'X-XSRF-TOKEN': token() } });
+            const call = (method, path, body) => fetch(`/studio/api/${path}`, { method, credentials: 'same-origin',
+                body: body && JSON.stringify(body),
+                headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-Requested-With': 'XMLHttpRequest',
+                    'X-XSRF-TOKEN': token() } });
             (async () => {
                 const owner = { email: 'imke@ferncroft.example', password: 'twelve minutes a day' };
                 const { firstRun } = await (await call('GET', 'session')).json();
-                const answer = await (firstRun ? call('POST', 'setup', { ...owner, name: 'Imke Farrow', businessName: 'Ferncroft Cello Room', senderName: 'Imke Farrow',
-                    senderAddress: 'imke@ferncroft.example', postalAddress: '3 Ferncroft Yard, Exampleton', timezone: Intl.DateTimeFormat().resolvedOptions().timeZone, currency: 'EUR' })
+                const answer = await (firstRun ? call('POST', 'setup', { ...owner, name: 'Imke Farrow',
+                    businessName: 'Ferncroft Cello Room', senderName: 'Imke Farrow',
+                    senderAddress: 'imke@ferncroft.example', postalAddress: '3 Ferncroft Yard, Exampleton',
+                        timezone: Intl.DateTimeFormat().resolvedOptions().timeZone, currency: 'EUR' })
                     : call('POST', 'session', owner));
                 done(answer.status);
             })();

@@ -37,7 +37,8 @@ final class Chrome
     {
         try {
             $tools = new ChromeDevToolsDriver($browser);
-            $site = (string) parse_url($browser->getCurrentURL(), PHP_URL_SCHEME) === 'http' ? preg_replace('~^(https?://[^/]+).*$~', '$1', $browser->getCurrentURL()) : null;
+            $site = (string) parse_url($browser->getCurrentURL(), PHP_URL_SCHEME) === 'http'
+                ? preg_replace('~^(https?://[^/]+).*$~', '$1', $browser->getCurrentURL()) : null;
             foreach (array_slice($browser->getWindowHandles(), 1) as $other) {
                 $browser->switchTo()->window($other)->close();
             }
@@ -68,13 +69,16 @@ final class Chrome
     private static function fresh(int $width, int $height, ?string $downloads): RemoteWebDriver
     {
         $options = (new ChromeOptions)->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run',
-            '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--hide-scrollbars',
+            '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage',
+            '--hide-scrollbars',
             '--force-device-scale-factor=1',
             // As a visitor's browser says it; by its own name it would rightly be taken for a program.
-            '--user-agent=Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0 Safari/537.36', "--window-size={$width},{$height}"]);
+            '--user-agent=Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0 Safari/537.36',
+            "--window-size={$width},{$height}"]);
         if ($width < 500) {
             // A window cannot be that narrow; a phone can.
-            $options->setExperimentalOption('mobileEmulation', ['deviceMetrics' => ['width' => $width, 'height' => $height, 'pixelRatio' => 1.0, 'mobile' => true, 'touch' => true]]);
+            $options->setExperimentalOption('mobileEmulation',
+                ['deviceMetrics' => ['width' => $width, 'height' => $height, 'pixelRatio' => 1.0, 'mobile' => true, 'touch' => true]]);
         }
         if ($downloads !== null) {
             $options->setExperimentalOption('prefs', ['download.default_directory' => $downloads]);

@@ -66,12 +66,14 @@ final class ConcurrencyTest extends BrowserTestCase
         $states = $this->atOnce(array_map(fn (): CurlHandle => $this->request('/'.$this->address, $form), range(1, 8)));
 
         self::assertSame([303 => 8], array_count_values($states));
-        self::assertSame(1, (int) $this->sql("select count(*) from submissions s join people p on p.id = s.person_id where email_key = 'robin@example.com'"));
+        self::assertSame(1, (int) $this->sql('select count(*) from submissions s join people p on p.id = s.person_id where email_key = '
+            ."'robin@example.com'"));
     }
 
     public function test_one_address_from_eight_windows_at_once_is_one_person_and_one_letter(): void
     {
-        $forms = array_map(fn (int $i): array => ['email' => $i % 2 ? 'WREN@example.com' : 'wren@example.com'] + $this->form(), range(1, 8));
+        $forms = array_map(fn (int $i): array => ['email' => $i % 2 ? 'WREN@example.com' : 'wren@example.com'] + $this->form(),
+            range(1, 8));
         $states = $this->atOnce(array_map(fn (array $form): CurlHandle => $this->request('/'.$this->address, $form), $forms));
 
         self::assertSame([303 => 8], array_count_values($states));

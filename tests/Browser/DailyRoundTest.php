@@ -38,10 +38,12 @@ final class DailyRoundTest extends BrowserTestCase
             $b->get(self::$site.'/studio/funnels');
             $this->seeText($b, 'Beta');
             $this->byWords($b, 'Live')->click();
-            $this->waitFor($b, fn (): bool => count($b->findElements(WebDriverBy::cssSelector('tbody tr'))) === 1, 'only the live one is shown');
+            $this->waitFor($b, fn (): bool => count($b->findElements(WebDriverBy::cssSelector('tbody tr'))) === 1,
+                'only the live one is shown');
             $this->byWords($b, 'All')->click();
             $this->find($b, 'input[type=search]')->sendKeys('bet');
-            $this->waitFor($b, fn (): bool => count($b->findElements(WebDriverBy::cssSelector('tbody tr'))) === 1, 'only the one searched for is shown');
+            $this->waitFor($b, fn (): bool => count($b->findElements(WebDriverBy::cssSelector('tbody tr'))) === 1,
+                'only the one searched for is shown');
             $this->retype($this->find($b, 'input[type=search]'), 'nothing like it');
             $this->seeText($b, 'No funnel is called “nothing like it” here.');
             $this->byWords($b, 'Show all')->click();
@@ -77,12 +79,15 @@ final class DailyRoundTest extends BrowserTestCase
             $this->byWords($b, 'Choose a picture', '[aria-label=Picture] button')->click();
             $wrong = self::$folder.'/not-a-picture.png';
             file_put_contents($wrong, 'words');
-            $bring = fn (string $path) => $this->waitFor($b, fn () => $b->findElement(WebDriverBy::cssSelector('[role=dialog] input[type=file]')), 'a place for the picture')
+            $bring = fn (string $path) => $this->waitFor($b,
+                fn () => $b->findElement(WebDriverBy::cssSelector('[role=dialog] input[type=file]')), 'a place for the picture')
                 ->setFileDetector(new LocalFileDetector)->sendKeys($path);
             $bring($wrong);
             $this->seeText($b, 'A picture is a PNG, JPEG, WebP or GIF file.');
             $bring(dirname(__DIR__, 2).'/database/demo/media/music-room.png');
-            $this->waitFor($b, fn (): bool => preg_match('/"fill":"picture","picture":"\w{26}"/', (string) $this->sql("select json_extract(definition, '$.document') from draft_parts where kind = 'page' and json_extract(definition, '$.address') = '' order by id desc")) === 1, 'the background is saved');
+            $this->waitFor($b, fn (): bool => preg_match('/"fill":"picture","picture":"\w{26}"/',
+                (string) $this->sql("select json_extract(definition, '$.document') from draft_parts where kind = 'page' and "
+                    ."json_extract(definition, '$.address') = '' order by id desc")) === 1, 'the background is saved');
 
             $this->byWords($b, 'Page', '[role=tab]')->click();
             $this->choose($b, 'Those who joined go to', 'An outside web address');
@@ -91,7 +96,8 @@ final class DailyRoundTest extends BrowserTestCase
             $this->seeText($b, 'A web address begins with https://.');
             $this->retype($this->field($b, 'Web address'), self::$site.'/up?from=gamma');
             $this->byWords($b, 'Set')->click();
-            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from ways where to_url like '%from=gamma'") === 1, 'the way is saved');
+            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from ways where to_url like '%from=gamma'") === 1,
+                'the way is saved');
 
             $this->byWords($b, 'Publish version 1')->click();
             $this->seeText($b, 'No way leads to “Thank-you page”');
@@ -99,7 +105,9 @@ final class DailyRoundTest extends BrowserTestCase
             $this->find($b, '[data-test=public-url]');
             $phone = $this->browser(320, 640);
             $phone->get(self::$site.'/'.$address);
-            $this->waitFor($phone, fn (): bool => (bool) $phone->executeScript('const i = document.querySelector(".backdrop img"); return i.complete && i.naturalWidth > 0'), 'the picture is there');
+            $this->waitFor($phone,
+                fn (): bool => (bool) $phone->executeScript('const i = document.querySelector(".backdrop img"); return i.complete && '
+                    .'i.naturalWidth > 0'), 'the picture is there');
             self::assertSame(320, $phone->executeScript('return document.documentElement.scrollWidth'));
             $this->fill($phone, 'Email address', 'robin@example.com');
             $this->byWords($phone, 'Send it to me')->click();
@@ -122,7 +130,8 @@ final class DailyRoundTest extends BrowserTestCase
             $this->seeText($b, 'Your business is saved.');
             self::assertSame('hello@ferncroft.example', $this->sql('select sender_address from businesses'));
             $this->byWords($b, 'Undo', '[role=status] button')->click();
-            $this->waitFor($b, fn (): bool => $this->sql('select sender_address from businesses') === 'imke@ferncroft.example', 'it is as it was');
+            $this->waitFor($b, fn (): bool => $this->sql('select sender_address from businesses') === 'imke@ferncroft.example',
+                'it is as it was');
 
             $this->byWords($b, 'Your account')->click();
             $this->byWords($b, 'Sign out', '[role=menuitem]')->click();
@@ -144,14 +153,18 @@ final class DailyRoundTest extends BrowserTestCase
             $plain->get(self::$site.'/'.$address);
             $this->fill($plain, 'Email address', 'wren@example.com');
             $plain->findElement(WebDriverBy::cssSelector('form button'))->click();
-            $this->waitFor($plain, fn (): bool => $plain->findElement(WebDriverBy::cssSelector('h1'))->getText() === 'It is yours, friend.', 'the thank-you page');
+            $this->waitFor($plain, fn (): bool => $plain->findElement(WebDriverBy::cssSelector('h1'))->getText() === 'It is yours, friend.',
+                'the thank-you page');
             self::assertSame('Download it now', $plain->findElement(WebDriverBy::cssSelector('.download a'))->getText());
 
-            $this->waitFor($plain, fn (): bool => (int) $this->sql("select count(*) from messages where to_address = 'wren@example.com' and state = 'sent'") === 1, 'the email is sent');
+            $this->waitFor($plain,
+                fn (): bool => (int) $this->sql("select count(*) from messages where to_address = 'wren@example.com' and "
+                    ."state = 'sent'") === 1, 'the email is sent');
             preg_match('~Unsubscribe: (\S+)~', (string) $this->sql("select text from messages where to_address = 'wren@example.com'"), $m);
             $plain->get($m[1]);
             $plain->findElement(WebDriverBy::cssSelector('form button[value=all]'))->click();
-            $this->waitFor($plain, fn (): bool => $plain->findElement(WebDriverBy::cssSelector('h1'))->getText() === 'You are unsubscribed', 'it is done');
+            $this->waitFor($plain, fn (): bool => $plain->findElement(WebDriverBy::cssSelector('h1'))->getText() === 'You are unsubscribed',
+                'it is done');
             $b->get(self::$site.'/studio/people');
             $this->seeText($b, 'unsubscribed');
         });

@@ -45,8 +45,11 @@ final class DeskTest extends BrowserTestCase
             $this->newFunnel($b);
             $this->byWords($b, 'First Season: be the first to know')->click();
             $this->onPage($b, fn () => $this->find($b, 'h1')->click());
-            $this->onPage($b, fn () => $this->find($b, 'h1')->sendKeys([WebDriverKeys::CONTROL, 'a'])->sendKeys('Twelve weeks, one <melody>'));
-            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select json_extract(definition, '$.document') from draft_parts where kind = 'page' and json_extract(definition, '$.address') = ''"), 'Twelve weeks, one <melody>'), 'it saves itself');
+            $this->onPage($b, fn () => $this->find($b, 'h1')->sendKeys([WebDriverKeys::CONTROL, 'a'])
+                ->sendKeys('Twelve weeks, one <melody>'));
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select json_extract(definition, '$.document') from "
+                ."draft_parts where kind = 'page' and json_extract(definition, '$.address') = ''"), 'Twelve weeks, one <melody>'),
+                'it saves itself');
             $this->seeText($b, 'Everything is saved');
 
             // Undo brings the old words back, on the page and in the draft.
@@ -60,9 +63,12 @@ final class DeskTest extends BrowserTestCase
             $this->byWords($b, 'The page')->click();
             $this->byWords($b, 'Look', '[role=tab]')->click();
             $this->byWords($b, 'Graphite', '[role=radio]')->click();
-            $this->waitFor($b, fn (): bool => $this->onPage($b, fn () => $b->executeScript('return getComputedStyle(document.body).backgroundColor')) === 'rgb(23, 25, 29)', 'the page wears the new look');
+            $this->waitFor($b, fn (): bool => $this->onPage($b,
+                fn () => $b->executeScript('return getComputedStyle(document.body).backgroundColor')) === 'rgb(23, 25, 29)',
+                'the page wears the new look');
             $this->byWords($b, 'Phone')->click();
-            $this->waitFor($b, fn (): bool => $this->onPage($b, fn () => $b->executeScript('return innerWidth')) < 400, 'the page is as wide as a phone');
+            $this->waitFor($b, fn (): bool => $this->onPage($b, fn () => $b->executeScript('return innerWidth')) < 400,
+                'the page is as wide as a phone');
             $address = (string) $this->sql('select address from funnels');
             $stranger = $this->browser();
             $stranger->get(self::$site."/{$address}");
@@ -85,8 +91,10 @@ final class DeskTest extends BrowserTestCase
             $this->byWords($b, 'Waiting list form')->click();
             $this->byWords($b, 'Remove “First name”')->click();
             $this->fill($b, 'Text on the button', 'Tell me first');
-            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' and funnel_id = '{$funnel}'"), '"button":"Tell me first"')
-                && ! str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' and funnel_id = '{$funnel}'"), 'first_name'), 'the form is saved');
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' "
+                ."and funnel_id = '{$funnel}'"), '"button":"Tell me first"')
+                && ! str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' and funnel_id = '{$funnel}'"),
+                    'first_name'), 'the form is saved');
 
             $this->byWords($b, 'Open the timeline')->click();
             $this->byWords($b, 'Add a follow-up')->click();
@@ -97,9 +105,11 @@ final class DeskTest extends BrowserTestCase
             $this->byWords($b, 'Open the email')->click();
             $this->fill($b, 'Subject', 'A question, {{first_name|friend}}');
             $this->find($b, '.email-text')->click();
-            $this->find($b, '.email-text')->sendKeys([WebDriverKeys::CONTROL, WebDriverKeys::END])->sendKeys([WebDriverKeys::NULL, 'What would you like to play?']);
+            $this->find($b, '.email-text')->sendKeys([WebDriverKeys::CONTROL, WebDriverKeys::END])
+                ->sendKeys([WebDriverKeys::NULL, 'What would you like to play?']);
             $this->seeText($b, 'A question, Robin');
-            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select json_extract(definition, '$.body') from draft_parts where kind = 'email' and name = 'Follow-up, day 1'"), 'What would you like to play?'), 'the email is saved');
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select json_extract(definition, '$.body') from "
+                ."draft_parts where kind = 'email' and name = 'Follow-up, day 1'"), 'What would you like to play?'), 'the email is saved');
             $this->byWords($b, 'Remove this email')->click();
             $this->seeText($b, 'is removed from the draft');
             $this->byWords($b, 'Undo', '[role=status] button')->click();
@@ -122,13 +132,16 @@ final class DeskTest extends BrowserTestCase
             $this->signIn($second);
             $second->get(self::$site.$path);
             $this->fill($second, 'Text on the button', 'From the second window');
-            $this->waitFor($second, fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'form' and definition like '%From the second window%'") === 1, 'the second window saves');
+            $this->waitFor($second,
+                fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'form' and definition like '%From the "
+                    ."second window%'") === 1, 'the second window saves');
 
             $this->fill($b, 'Text on the button', 'From the first window');
             $this->seeText($b, 'This was changed in another window.');
             self::assertSame('From the first window', $this->field($b, 'Text on the button')->getAttribute('value'));
             $this->byWords($b, 'Load the newer one')->click();
-            $this->waitFor($b, fn (): bool => $this->field($b, 'Text on the button')->getAttribute('value') === 'From the second window', 'the newer one is here');
+            $this->waitFor($b, fn (): bool => $this->field($b, 'Text on the button')->getAttribute('value') === 'From the second window',
+                'the newer one is here');
         });
     }
 
@@ -139,11 +152,13 @@ final class DeskTest extends BrowserTestCase
             $this->newFunnel($b);
             $b->getKeyboard()->sendKeys([WebDriverKeys::CONTROL, 'k']);
             $this->find($b, '[role=combobox]')->sendKeys('Autumn');
-            $this->waitFor($b, fn (): bool => str_contains($this->find($b, '[role=listbox]')->getText(), 'Autumn list'), 'the funnel is found');
+            $this->waitFor($b, fn (): bool => str_contains($this->find($b, '[role=listbox]')->getText(), 'Autumn list'),
+                'the funnel is found');
             $b->getKeyboard()->sendKeys([WebDriverKeys::NULL, WebDriverKeys::ARROW_DOWN]);
             $b->getKeyboard()->sendKeys(WebDriverKeys::HOME);
             $b->getKeyboard()->sendKeys(WebDriverKeys::ENTER);
-            $this->waitFor($b, fn ($b): bool => str_contains($b->getCurrentURL(), '/funnels/01') || str_contains($b->getCurrentURL(), '/funnels/'), 'it is opened');
+            $this->waitFor($b, fn ($b): bool => str_contains($b->getCurrentURL(), '/funnels/01')
+                || str_contains($b->getCurrentURL(), '/funnels/'), 'it is opened');
             $this->find($b, 'h1');
         });
     }

@@ -10,7 +10,10 @@ use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 use Symfony\Component\Process\Process;
 
-/** From a form to a history: double opt-in, a sequence with a branch, a list with mistakes, an email to a segment, one person through it all. */
+/**
+ * From a form to a history: double opt-in, a sequence with a branch, a list with mistakes, an email to a segment, one person through it
+ * all.
+ */
 final class EmailsTest extends BrowserTestCase
 {
     private function live(RemoteWebDriver $b, string $name): string
@@ -60,7 +63,8 @@ final class EmailsTest extends BrowserTestCase
             $this->byWords($b, 'Remove “First name”')->click();
             $this->byWords($b, 'Ask them to confirm the address by email', '[role=switch], label')->click();
             $this->fill($b, 'Heading of the page that says so', 'Nearly there');
-            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' and id = '{$form}'"), 'Nearly there'), 'the form is saved');
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' "
+                ."and id = '{$form}'"), 'Nearly there'), 'the form is saved');
 
             $sequence = (string) $this->sql("select id from draft_parts where kind = 'sequence' and funnel_id = '{$funnel}'");
             foreach (['The chair', 'For those who looked', 'For the others', 'The end'] as $i => $name) {
@@ -76,13 +80,18 @@ final class EmailsTest extends BrowserTestCase
                     $this->choose($b, 'What they did or did not do', $i === 1 ? 'clicked in' : 'did not click in');
                     $this->choose($b, 'With what', 'Welcome email');
                 }
-                $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select json_extract(definition, '$.body') from draft_parts where kind = 'email' and name = '{$name}'"), 'quiet evening') && ($i === 0 || $i === 3 || str_contains((string) $this->sql("select json_extract(definition, '$.only') from draft_parts where kind = 'email' and name = '{$name}'"), 'clicked')), "{$name} is saved");
+                $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select json_extract(definition, '$.body') from "
+                    ."draft_parts where kind = 'email' and name = '{$name}'"), 'quiet evening')
+                    && ($i === 0 || $i === 3
+                        || str_contains((string) $this->sql("select json_extract(definition, '$.only') from draft_parts where kind = "
+                            ."'email' and name = '{$name}'"), 'clicked')), "{$name} is saved");
             }
             $this->seeText($b, 'As Robin Sample sees it');
             $b->get(self::$site."/studio/funnels/{$funnel}/sequence/{$sequence}");
             $this->byWords($b, 'Sat')->click();
             $this->byWords($b, 'Sun')->click();
-            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'sequence' and id = '{$sequence}'"), '[1,2,3,4,5]'), 'the days are saved');
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql('select definition from draft_parts where kind = '
+                ."'sequence' and id = '{$sequence}'"), '[1,2,3,4,5]'), 'the days are saved');
             $this->publish($b);
 
             $stranger = $this->browser(375, 740);
@@ -92,24 +101,31 @@ final class EmailsTest extends BrowserTestCase
             $this->byWords($stranger, 'Send it to me')->click();
             $this->seeText($stranger, 'Nearly there');
             $this->seeText($stranger, 'warm@example.com');
-            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from messages where kind = 'confirm' and state = 'sent'") === 1, 'the question is sent');
+            $this->waitFor($b,
+                fn (): bool => (int) $this->sql("select count(*) from messages where kind = 'confirm' and state = 'sent'") === 1,
+                'the question is sent');
             self::assertSame(1, (int) $this->sql('select count(*) from messages'), 'and nothing else');
             preg_match('~(http://localhost:\d+/c/\S+)~', (string) $this->sql("select text from messages where kind = 'confirm'"), $m);
             $stranger->get($m[1]);
             $this->byWords($stranger, 'Yes, this is my address')->click();
             $this->seeText($stranger, 'Download it now');
-            $this->waitFor($b, fn (): bool => (string) $this->sql("select state from messages where name = 'Welcome email'") === 'sent', 'the welcome is sent');
-            preg_match('~href="(http://localhost:\d+/l/[^"]+)"~', (string) $this->sql("select html from messages where name = 'Welcome email'"), $m);
+            $this->waitFor($b, fn (): bool => (string) $this->sql("select state from messages where name = 'Welcome email'") === 'sent',
+                'the welcome is sent');
+            preg_match('~href="(http://localhost:\d+/l/[^"]+)"~',
+                (string) $this->sql("select html from messages where name = 'Welcome email'"), $m);
             $stranger->executeScript('return fetch(arguments[0], { redirect: "manual" }).then(() => true)', [$m[1]]);
             self::assertSame(1, (int) $this->sql("select clicks from messages where name = 'Welcome email'"));
             // The window opens on every hour of the test's day, so that the day of the week does not matter.
-            $this->sql("update versions set plan = replace(plan, '\"days\":[1,2,3,4,5]', '\"days\":[1,2,3,4,5,6,7]') where funnel_id = '{$funnel}'");
+            $this->sql("update versions set plan = replace(plan, '\"days\":[1,2,3,4,5]', '\"days\":[1,2,3,4,5,6,7]') "
+                ."where funnel_id = '{$funnel}'");
             $this->pass('1');
-            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from messages where state in ('sent', 'cancelled') and kind = 'sequence'") === 5, 'all five are decided');
+            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from messages where state in ('sent', 'cancelled') and "
+                ."kind = 'sequence'") === 5, 'all five are decided');
             self::assertSame('For the others', (string) $this->sql("select group_concat(name) from messages where state = 'cancelled'"));
 
             $b->get(self::$site.'/studio/people/'.$this->sql("select id from people where email = 'warm@example.com'"));
-            foreach (['Confirmed the address', 'Was sent “For those who looked”', 'Left out: it is only for some readers', 'Followed a link', 'gets emails', 'confirmed'] as $words) {
+            foreach (['Confirmed the address', 'Was sent “For those who looked”', 'Left out: it is only for some readers',
+                'Followed a link', 'gets emails', 'confirmed'] as $words) {
                 $this->seeText($b, $words);
             }
             $b->get(self::$site."/studio/funnels/{$funnel}");
@@ -125,14 +141,17 @@ final class EmailsTest extends BrowserTestCase
             $this->signIn($b);
             $rows = ["E-Mail;First name;Level\r\n"];
             for ($i = 1; $i <= 1000; $i++) {
-                $rows[] = ($i % 100 === 0 ? 'no address' : "list{$i}@example.org").";Person {$i};".($i % 4 === 0 ? 'Teacher' : '=Beginner')."\r\n";
+                $rows[] = ($i % 100 === 0 ? 'no address' : "list{$i}@example.org").";Person {$i};".($i % 4 === 0 ? 'Teacher' : '=Beginner')
+                    ."\r\n";
             }
             file_put_contents(self::$folder.'/list.csv', implode('', $rows));
             $b->get(self::$site.'/studio/people/imports');
             $this->seeText($b, 'Import a list');
-            $b->findElement(WebDriverBy::cssSelector('input[type=file]'))->setFileDetector(new LocalFileDetector)->sendKeys(self::$folder.'/list.csv');
+            $b->findElement(WebDriverBy::cssSelector('input[type=file]'))->setFileDetector(new LocalFileDetector)
+                ->sendKeys(self::$folder.'/list.csv');
             $this->seeText($b, '1,000 lines');
-            $b->executeScript('const s = [...document.querySelectorAll("select")].at(-1); s.value = "+"; s.dispatchEvent(new Event("change", { bubbles: true }))');
+            $b->executeScript('const s = [...document.querySelectorAll("select")].at(-1); s.value = "+"; s.dispatchEvent(new '
+                .'Event("change", { bubbles: true }))');
             $this->byWords($b, 'Import 1,000 lines')->click();
             $this->seeText($b, 'Please confirm that these people agreed to hear from you.');
             $this->byWords($b, 'These people agreed to hear from me', 'label')->click();
@@ -160,7 +179,8 @@ final class EmailsTest extends BrowserTestCase
             $this->byWords($b, 'What was done to many')->click();
             $this->byWords($b, 'Take back: Gave 240 people the tag “Staff room”')->click();
             $this->seeText($b, 'taken back');
-            self::assertSame(0, (int) $this->sql('select count(*) from person_tag join tags on tags.id = tag_id where name = \'Staff room\''));
+            self::assertSame(0, (int) $this->sql('select count(*) from person_tag join tags on tags.id = tag_id where name = \'Staff '
+                .'room\''));
             $this->byWords($b, 'Close this')->click();
 
             $b->get(self::$site.'/studio/outbox/broadcasts');
@@ -174,14 +194,18 @@ final class EmailsTest extends BrowserTestCase
             $this->seeText($b, 'It is on its way.');
             $this->sql('update businesses set messages_per_minute = 100000');
             self::artisan('lantern:due');
-            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from messages where kind = 'broadcast' and state = 'sent'") === 240, 'all are sent');
-            self::assertSame('For teachers, Person 4', (string) $this->sql("select subject from messages where to_address = 'list4@example.org'"));
+            $this->waitFor($b,
+                fn (): bool => (int) $this->sql("select count(*) from messages where kind = 'broadcast' and state = 'sent'") === 240,
+                'all are sent');
+            self::assertSame('For teachers, Person 4',
+                (string) $this->sql("select subject from messages where to_address = 'list4@example.org'"));
             self::artisan('lantern:due');
             $this->seeText($b, 'It went out');
             $b->get(self::$site.'/studio/people/imports/'.$this->sql('select id from imports'));
             $this->byWords($b, 'Take this list back')->click();
             $this->seeText($b, '240 people stay');
-            self::assertSame('240', (string) $this->sql("select count(*) from people where email like 'list%'"), 'whoever was written to stays');
+            self::assertSame('240', (string) $this->sql("select count(*) from people where email like 'list%'"),
+                'whoever was written to stays');
         });
     }
 
@@ -193,28 +217,36 @@ final class EmailsTest extends BrowserTestCase
             $form = (string) $this->sql("select id from draft_parts where kind = 'form' and funnel_id = '{$funnel}'");
             $b->get(self::$site."/studio/funnels/{$funnel}/form/{$form}");
             $this->fill($b, 'Text shown after, on other web sites', 'Thank you, look in your inbox.');
-            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' and id = '{$form}'"), 'look in your inbox'), 'saved');
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' "
+                ."and id = '{$form}'"), 'look in your inbox'), 'saved');
             $snippet = $this->find($b, '[data-test=snippet]')->getText();
             $this->publish($b);
 
             $port = Chrome::freePort();
             $folder = self::$folder.'/other';
             mkdir($folder);
-            file_put_contents($folder.'/index.html', "<!doctype html><html lang=en><title>A blog</title><style>button { display: none !important } input { color: red }</style><main><h1>A blog</h1>{$snippet}<p>below</p></main>");
+            file_put_contents($folder.'/index.html',
+                '<!doctype html><html lang=en><title>A blog</title><style>button { display: none !important } input { color: red '
+                    ."}</style><main><h1>A blog</h1>{$snippet}<p>below</p></main>");
             $other = new Process([PHP_BINARY, '-S', "127.0.0.1:{$port}", '-t', $folder], timeout: null);
             $other->start();
             Chrome::waitForPort($port, $other);
             try {
                 $reader = $this->browser(420, 800);
                 $reader->get("http://127.0.0.1:{$port}/index.html?utm_source=blog");
-                $inside = fn (string $script): mixed => $reader->executeScript('const root = [...document.querySelectorAll("*")].find(e => e.shadowRoot)?.shadowRoot; if (!root) return null; '.$script);
-                $this->waitFor($reader, fn (): bool => $inside('return root.querySelector("button.button")?.offsetWidth > 0') === true, 'the form is there, whatever the blog says of buttons');
+                $inside = fn (string $script): mixed => $reader->executeScript('const root = [...document.querySelectorAll("*")].find(e '
+                    .'=> e.shadowRoot)?.shadowRoot; if (!root) return null; '.$script);
+                $this->waitFor($reader, fn (): bool => $inside('return root.querySelector("button.button")?.offsetWidth > 0') === true,
+                    'the form is there, whatever the blog says of buttons');
                 self::assertNotSame('rgb(255, 0, 0)', $inside('return getComputedStyle(root.querySelector("input[name=email]")).color'));
                 $inside('root.querySelector("button.button").click()');
-                $this->waitFor($reader, fn (): bool => str_contains((string) $inside('return root.textContent'), 'Please fill in your email address.'), 'one sentence');
+                $this->waitFor($reader, fn (): bool => str_contains((string) $inside('return root.textContent'),
+                    'Please fill in your email address.'), 'one sentence');
                 $inside('root.querySelector("input[name=email]").value = "blog@example.com"; root.querySelector("button.button").click()');
-                $this->waitFor($reader, fn (): bool => str_contains((string) $inside('return root.textContent'), 'Thank you, look in your inbox.'), 'the words shown after');
-                self::assertStringContainsString('"utm_source":"blog"', (string) $this->sql("select source from submissions where funnel_id = '{$funnel}'"));
+                $this->waitFor($reader, fn (): bool => str_contains((string) $inside('return root.textContent'),
+                    'Thank you, look in your inbox.'), 'the words shown after');
+                self::assertStringContainsString('"utm_source":"blog"',
+                    (string) $this->sql("select source from submissions where funnel_id = '{$funnel}'"));
             } finally {
                 $other->stop(2);
             }

@@ -32,7 +32,8 @@ final class ExportTest extends BrowserTestCase
 
     private function document(string $funnel): string
     {
-        return (string) $this->sql("select json_extract(definition, '$.document') from draft_parts where kind = 'page' and funnel_id = '{$funnel}' and position = 0");
+        return (string) $this->sql("select json_extract(definition, '$.document') from draft_parts where kind = 'page' "
+            ."and funnel_id = '{$funnel}' and position = 0");
     }
 
     public function test_a_section_and_a_page_are_kept_and_used_in_another_funnel(): void
@@ -61,25 +62,30 @@ final class ExportTest extends BrowserTestCase
             $this->waitFor($b, function (RemoteWebDriver $b): bool {
                 $b->switchTo()->frame($this->find($b, 'iframe[title=Designs]'));
                 try {
-                    return (bool) $b->executeScript('const s = document.querySelector("[data-section] .choice-name"); if (s?.textContent === "Good for lists") { setTimeout(() => s.click()); return true; } return false');
+                    return (bool) $b->executeScript('const s = document.querySelector("[data-section] .choice-name"); if (s?.textContent '
+                        .'=== "Good for lists") { setTimeout(() => s.click()); return true; } return false');
                 } finally {
                     $b->switchTo()->defaultContent();
                 }
             }, 'it stands among the designs');
-            $this->waitFor($b, fn (): bool => substr_count($this->document($second), 'What the list is good for') === 2, 'it is on the page');
+            $this->waitFor($b, fn (): bool => substr_count($this->document($second), 'What the list is good for') === 2,
+                'it is on the page');
 
             $b->get(self::$site."/studio/funnels/{$second}");
             $this->byWords($b, 'Add a page')->click();
             $this->byWords($b, 'My opt-in page', '[role=dialog] button')->click();
             $this->find($b, 'iframe[data-ready=true]');
-            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'page' and funnel_id = '{$second}'") === 3, 'the page is there');
+            $this->waitFor($b,
+                fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'page' and funnel_id = '{$second}'") === 3,
+                'the page is there');
 
             $b->get(self::$site.'/studio/settings');
             $this->seeText($b, 'Your own designs');
             $this->byWords($b, 'Remove')->click();
             $this->seeText($b, 'is removed. Pages made from it stay as they are.');
             $this->byWords($b, 'Undo', '[role=status] button')->click();
-            $this->waitFor($b, fn (): bool => (int) $this->sql('select count(*) from own_designs where deleted_at is null') === 2, 'and kept again');
+            $this->waitFor($b, fn (): bool => (int) $this->sql('select count(*) from own_designs where deleted_at is null') === 2,
+                'and kept again');
         });
     }
 
@@ -98,11 +104,14 @@ final class ExportTest extends BrowserTestCase
             self::assertSame('First Season', $this->field($b, 'Text')->getAttribute('value'), 'what was typed is kept');
             $this->fill($b, 'Name', 'programme');
             $this->byWords($b, 'Save')->click();
-            $this->waitFor($b, fn (): bool => $this->sql("select fields from funnels where id = '{$funnel}'") === '{"programme":"First Season"}', 'kept');
+            $this->waitFor($b, fn (): bool => $this->sql("select fields from funnels where id = '{$funnel}'") === '{"programme":"First '
+                .'Season"}', 'kept');
             $this->byWords($b, 'Undo')->click();
-            $this->waitFor($b, fn (): bool => in_array($this->sql("select fields from funnels where id = '{$funnel}'"), ['{}', '[]'], true), 'taken back');
+            $this->waitFor($b, fn (): bool => in_array($this->sql("select fields from funnels where id = '{$funnel}'"), ['{}', '[]'], true),
+                'taken back');
             $this->byWords($b, 'Redo')->click();
-            $this->waitFor($b, fn (): bool => $this->sql("select fields from funnels where id = '{$funnel}'") === '{"programme":"First Season"}', 'and done again');
+            $this->waitFor($b, fn (): bool => $this->sql("select fields from funnels where id = '{$funnel}'") === '{"programme":"First '
+                .'Season"}', 'and done again');
         });
     }
 
@@ -134,13 +143,15 @@ final class ExportTest extends BrowserTestCase
             $this->newFunnel($b, 'Travels');
             $this->byWords($b, 'Export')->click();
             $this->byWords($b, 'The whole funnel', '[role=menuitem]')->click();
-            $file = (string) $this->waitFor($b, fn (): mixed => current(array_filter(glob("{$folder}/*.zip") ?: [], fn (string $f): bool => filesize($f) > 0)), 'the file is there');
+            $file = (string) $this->waitFor($b, fn (): mixed => current(array_filter(glob("{$folder}/*.zip") ?: [],
+                fn (string $f): bool => filesize($f) > 0)), 'the file is there');
             self::assertMatchesRegularExpression('~first-season[\d-]*\.funnel\.zip$~', $file);
 
             $b->get(self::$site.'/studio/funnels/new');
             $wrong = self::$folder.'/wrong.zip';
             file_put_contents($wrong, 'words');
-            $bring = fn (string $path) => $this->waitFor($b, fn () => $b->findElement(WebDriverBy::cssSelector('[aria-label="Import an exported funnel"]')), 'a place to bring it')
+            $bring = fn (string $path) => $this->waitFor($b,
+                fn () => $b->findElement(WebDriverBy::cssSelector('[aria-label="Import an exported funnel"]')), 'a place to bring it')
                 ->setFileDetector(new LocalFileDetector)->sendKeys($path);
             $bring($wrong);
             $this->seeText($b, 'This is no zip file, or a damaged one. Nothing was taken in.');

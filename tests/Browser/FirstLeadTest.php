@@ -42,7 +42,8 @@ final class FirstLeadTest extends BrowserTestCase
             $interactions++;
             $this->fill($studio, 'What is the lead magnet called?', 'The Twelve-Minute Practice Plan');
             $interactions++;
-            $studio->findElement(WebDriverBy::cssSelector('input[type=file]'))->setFileDetector(new LocalFileDetector)->sendKeys($this->pdf());
+            $studio->findElement(WebDriverBy::cssSelector('input[type=file]'))->setFileDetector(new LocalFileDetector)
+                ->sendKeys($this->pdf());
             $interactions++;
             $click('Make the funnel');
             $click('Publish version 1');
@@ -57,7 +58,8 @@ final class FirstLeadTest extends BrowserTestCase
             mkdir($downloads);
             $phone = $this->browser(375, 740, $downloads);
             $phone->get($url.'?utm_source=newsletter');
-            $this->waitFor($phone, fn (): bool => (int) $this->sql("select count(*) from events where type = 'viewed'") === 1, 'the view is counted');
+            $this->waitFor($phone, fn (): bool => (int) $this->sql("select count(*) from events where type = 'viewed'") === 1,
+                'the view is counted');
             self::assertSame(375, $phone->executeScript('return document.documentElement.scrollWidth'), 'nothing runs off the phone');
             $this->fill($phone, 'Email address', 'robin@');
             $this->byWords($phone, 'Send it to me')->click();
@@ -71,12 +73,14 @@ final class FirstLeadTest extends BrowserTestCase
             self::assertFileEquals($this->pdf(), "{$downloads}/My own plan.pdf");
 
             // The open screen shows who joined, without a reload.
-            $this->waitFor($studio, fn ($b): bool => str_contains($b->findElement(WebDriverBy::cssSelector('body'))->getText(), 'robin@example.com'), 'the new person appears by themselves');
+            $this->waitFor($studio, fn ($b): bool => str_contains($b->findElement(WebDriverBy::cssSelector('body'))->getText(),
+                'robin@example.com'), 'the new person appears by themselves');
             $this->byWords($studio, 'Robin')->click();
             $this->seeText($studio, 'Joined through “Opt-in page”');
             $this->seeText($studio, 'Downloaded the file');
             $this->seeText($studio, 'came from newsletter');
-            self::assertStringContainsString('The Twelve-Minute Practice Plan', $this->find($studio, '[aria-label="What is known"]')->getText());
+            self::assertStringContainsString('The Twelve-Minute Practice Plan',
+                $this->find($studio, '[aria-label="What is known"]')->getText());
             $this->byWords($studio, 'Was sent “Welcome email”')->click();
             $this->seeText($studio, 'Here it is: The Twelve-Minute Practice Plan');
             $this->byWords($studio, 'Plain text')->click();

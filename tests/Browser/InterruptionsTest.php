@@ -30,7 +30,8 @@ final class InterruptionsTest extends BrowserTestCase
     {
         $tools = new ChromeDevToolsDriver($b);
         $tools->execute('Network.enable');
-        $tools->execute('Network.emulateNetworkConditions', ['offline' => ! $there, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+        $tools->execute('Network.emulateNetworkConditions',
+            ['offline' => ! $there, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
     }
 
     public function test_what_is_typed_without_a_connection_is_kept_and_saved_when_it_is_back(): void
@@ -45,7 +46,8 @@ final class InterruptionsTest extends BrowserTestCase
             $this->seeText($b, 'No connection. Your work is kept here and saved when it is back.');
             self::assertSame(0, (int) $this->sql("select count(*) from draft_parts where kind = 'form' and definition like '%tunnel%'"));
             $this->connection($b, true);
-            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'form' and definition like '%Typed in the tunnel%'") === 1, 'it is saved by itself');
+            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'form' and definition like "
+                ."'%Typed in the tunnel%'") === 1, 'it is saved by itself');
             $this->seeText($b, 'Everything is saved');
             self::assertSame('Typed in the tunnel', $this->field($b, 'Text on the button')->getAttribute('value'));
             // The browser writes down every request it could not make.
@@ -70,7 +72,9 @@ final class InterruptionsTest extends BrowserTestCase
             $this->byWords($b, 'Broadcasts')->click();
             $this->seeText($b, 'Some of your work is not saved yet.');
             $this->connection($b, true);
-            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from broadcasts where subject = 'Typed in the tunnel'") === 1, 'it is saved by itself');
+            $this->waitFor($b,
+                fn (): bool => (int) $this->sql("select count(*) from broadcasts where subject = 'Typed in the tunnel'") === 1,
+                'it is saved by itself');
             $this->seeText($b, 'Everything is saved');
             $this->byWords($b, 'Broadcasts')->click();
             $this->byWords($b, 'Write a broadcast');
@@ -87,7 +91,8 @@ final class InterruptionsTest extends BrowserTestCase
             $field = $this->field($b, 'Text on the button');
             $field->sendKeys([WebDriverKeys::CONTROL, 'a'])->sendKeys([WebDriverKeys::NULL, WebDriverKeys::BACKSPACE]);
             $this->seeText($b, 'The button needs words that say what happens next.');
-            self::assertStringNotContainsString('"button":""', (string) $this->sql("select definition from draft_parts where kind = 'form' and funnel_id = '{$funnel}'"));
+            self::assertStringNotContainsString('"button":""',
+                (string) $this->sql("select definition from draft_parts where kind = 'form' and funnel_id = '{$funnel}'"));
             // Nobody walks away from it without being told.
             $this->byWords($b, 'Thank-you page')->click();
             $this->find($b, 'iframe');
@@ -96,7 +101,8 @@ final class InterruptionsTest extends BrowserTestCase
             self::assertStringContainsString("/funnels/{$funnel}", $b->getCurrentURL());
             $this->byWords($b, 'The button needs words')->click();
             $this->field($b, 'Text on the button')->sendKeys('Count me in');
-            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' and funnel_id = '{$funnel}'"), 'Count me in'), 'it is saved');
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' "
+                ."and funnel_id = '{$funnel}'"), 'Count me in'), 'it is saved');
             $this->seeText($b, 'Everything is saved');
         });
     }
@@ -111,7 +117,8 @@ final class InterruptionsTest extends BrowserTestCase
             // The answer to one search is held back until it is let go.
             $b->executeScript('const real = window.fetch; window.fetch = async (url, options) => {
                 const answer = await real(url, options);
-                if (String(url).includes("search=late")) { window.held = true; await new Promise(r => { window.letGo = r; }); setTimeout(() => { window.arrived = true; }); }
+                if (String(url).includes("search=late")) { window.held = true; await new Promise(r => { window.letGo = r; });
+                    setTimeout(() => { window.arrived = true; }); }
                 return answer;
             }');
             $this->find($b, 'input[type=search]')->sendKeys('late');
@@ -150,12 +157,15 @@ final class InterruptionsTest extends BrowserTestCase
             $funnel = $this->newFunnel($b, 'Donaudampfschifffahrtsgesellschaftskapitänsmütze für alle');
             $phone = $this->browser(320, 640);
             foreach (array_keys(Looks::all()) as $look) {
-                $b->get(self::$site."/studio/funnels/{$funnel}/page/".$this->sql("select id from draft_parts where kind = 'page' and funnel_id = '{$funnel}' and json_extract(definition, '$.address') = ''"));
+                $b->get(self::$site."/studio/funnels/{$funnel}/page/"
+                    .$this->sql("select id from draft_parts where kind = 'page' and funnel_id = '{$funnel}' and json_extract(definition, "
+                        ."'$.address') = ''"));
                 $this->find($b, 'iframe[data-ready=true]');
                 if ((string) $this->sql("select look from funnels where id = '{$funnel}'") !== $look) {
                     $this->byWords($b, 'Look', '[role=tab]')->click();
                     $this->byWords($b, ucfirst($look), '[role=radio]')->click();
-                    $this->waitFor($b, fn (): bool => (string) $this->sql("select look from funnels where id = '{$funnel}'") === $look, "{$look} is saved");
+                    $this->waitFor($b, fn (): bool => (string) $this->sql("select look from funnels where id = '{$funnel}'") === $look,
+                        "{$look} is saved");
                 }
                 $this->byWords($b, 'Publish version')->click();
                 $this->byWords($b, 'Make it live')->click();
@@ -164,7 +174,8 @@ final class InterruptionsTest extends BrowserTestCase
                 foreach (['', '/thank-you'] as $page) {
                     $phone->get(self::$site."/{$address}{$page}");
                     self::assertSame(320, $phone->executeScript('return document.documentElement.scrollWidth'), "{$look}{$page}");
-                    $small = $phone->executeScript('return [...document.querySelectorAll("p, label, span, .text, button")].filter(e => e.offsetParent && e.innerText.trim() && parseFloat(getComputedStyle(e).fontSize) < 15).length');
+                    $small = $phone->executeScript('return [...document.querySelectorAll("p, label, span, .text, button")].filter(e => '
+                        .'e.offsetParent && e.innerText.trim() && parseFloat(getComputedStyle(e).fontSize) < 15).length');
                     self::assertSame(0, $small, "no small print in {$look}{$page}");
                 }
                 self::assertCount(0, $phone->findElements(WebDriverBy::cssSelector('img:not([alt])')));

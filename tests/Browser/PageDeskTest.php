@@ -28,7 +28,8 @@ final class PageDeskTest extends BrowserTestCase
 
     private function openPage(RemoteWebDriver $b, string $funnel, int $position = 0): void
     {
-        $id = (string) $this->sql("select id from draft_parts where kind = 'page' and funnel_id = '{$funnel}' and position = {$position} and removed is null");
+        $id = (string) $this->sql("select id from draft_parts where kind = 'page' and funnel_id = '{$funnel}' "
+            ."and position = {$position} and removed is null");
         $b->get(self::$site."/studio/funnels/{$funnel}/page/{$id}");
         $this->find($b, 'iframe[data-ready=true]');
     }
@@ -52,13 +53,15 @@ final class PageDeskTest extends BrowserTestCase
     /** @return array<string, mixed> */
     private function document(string $funnel, int $position = 0): array
     {
-        return (array) json_decode((string) $this->sql("select json_extract(definition, '$.document') from draft_parts where kind = 'page' and funnel_id = '{$funnel}' and position = {$position} and removed is null"), true);
+        return (array) json_decode((string) $this->sql("select json_extract(definition, '$.document') from draft_parts where kind = "
+            ."'page' and funnel_id = '{$funnel}' and position = {$position} and removed is null"), true);
     }
 
     private function addSection(RemoteWebDriver $b, string $kind, string $design): void
     {
         $this->byWords($b, $kind, '[role=dialog] nav button')->click();
-        $this->waitInFrame($b, "return !!document.querySelector('[data-section^=\"{$design}_\"] .choice-name')", "the designs for {$kind}", 'iframe[title=Designs]');
+        $this->waitInFrame($b, "return !!document.querySelector('[data-section^=\"{$design}_\"] .choice-name')", "the designs for {$kind}",
+            'iframe[title=Designs]');
         // The click takes the frame away, so it is left to happen by itself.
         $this->inFrame($b, "setTimeout(() => document.querySelector('[data-section^=\"{$design}_\"]').click())", 'iframe[title=Designs]');
         $this->waitFor($b, fn (): bool => count($b->findElements(WebDriverBy::cssSelector('[role=dialog]'))) === 0, 'it is chosen');
@@ -74,19 +77,29 @@ final class PageDeskTest extends BrowserTestCase
             // A section from the page itself, by its button; then words typed into it.
             $this->inFrame($b, "document.querySelector('.lantern-add').click()");
             $this->addSection($b, 'About the host', 'host-left');
-            $this->waitInFrame($b, "return document.querySelectorAll('[data-section]').length === 4 && document.querySelectorAll('[data-section]')[1].className.includes('k-host')", 'the section stands below the first one');
-            $this->inFrame($b, "const h = document.querySelectorAll('[data-section]')[1]; h.querySelector('h2').focus(); h.querySelector('h2').textContent = 'I am Imke'; h.querySelector('h2').dispatchEvent(new InputEvent('input', { bubbles: true }));
-                const t = h.querySelector('.text'); t.focus(); t.innerHTML = 'I teach <b>adults</b>.'; t.dispatchEvent(new InputEvent('input', { bubbles: true })); t.blur()");
-            $this->waitFor($b, fn (): bool => str_contains((string) json_encode($this->document($funnel)), 'I teach <b>adults<\/b>.'), 'the words are saved');
+            $this->waitInFrame($b,
+                "return document.querySelectorAll('[data-section]').length === 4 && "
+                    ."document.querySelectorAll('[data-section]')[1].className.includes('k-host')",
+                'the section stands below the first one');
+            $this->inFrame($b, "const h = document.querySelectorAll('[data-section]')[1]; h.querySelector('h2').focus(); "
+                ."h.querySelector('h2').textContent = 'I am Imke'; h.querySelector('h2').dispatchEvent(new InputEvent('input', { "
+                    ."bubbles: true }));
+                const t = h.querySelector('.text'); t.focus(); t.innerHTML = 'I teach <b>adults</b>.';
+                    t.dispatchEvent(new InputEvent('input', { bubbles: true })); t.blur()");
+            $this->waitFor($b, fn (): bool => str_contains((string) json_encode($this->document($funnel)), 'I teach <b>adults<\/b>.'),
+                'the words are saved');
 
             // A picture of her own, with words for those who cannot see it.
             $this->inFrame($b, "document.querySelector('[data-empty=picture]').click()");
             $this->byWords($b, 'Choose a picture')->click();
             $this->waitFor($b, fn () => $b->findElement(WebDriverBy::cssSelector('[role=dialog] input[type=file]')), 'a place to bring it')
                 ->setFileDetector(new LocalFileDetector)->sendKeys(dirname(__DIR__, 2).'/database/demo/media/music-room.png');
-            $this->waitInFrame($b, "const i = document.querySelector('[data-section] .figure img'); return i && i.complete && i.naturalWidth > 0", 'the picture is on the page');
+            $this->waitInFrame($b,
+                "const i = document.querySelector('[data-section] .figure img'); return i && i.complete && i.naturalWidth > 0",
+                'the picture is on the page');
             $this->fill($b, 'What does it show?', 'A cello in a room with a window');
-            $this->waitFor($b, fn (): bool => str_contains((string) json_encode($this->document($funnel)), 'A cello in a room'), 'its description is saved');
+            $this->waitFor($b, fn (): bool => str_contains((string) json_encode($this->document($funnel)), 'A cello in a room'),
+                'its description is saved');
 
             // The footer is shared and shown on all pages.
             $this->byWords($b, 'The section')->click();
@@ -97,10 +110,13 @@ final class PageDeskTest extends BrowserTestCase
             $this->byWords($b, 'Share it', '[role=dialog] button')->click();
             $this->byWords($b, 'Show on all pages')->click();
             $this->seeText($b, '“My footer” stands on one more page.');
-            $this->waitFor($b, fn (): bool => ($this->document($funnel, 1)['sections'][1]['shared'] ?? '') !== '', 'the other page shows it too');
+            $this->waitFor($b, fn (): bool => ($this->document($funnel, 1)['sections'][1]['shared'] ?? '') !== '',
+                'the other page shows it too');
             $this->waitInFrame($b, "return document.querySelector('[data-shared] .text') !== null", 'the shared section is drawn');
-            $this->inFrame($b, "const f = document.querySelector('[data-shared] .text'); f.focus(); f.innerHTML = 'Ferncroft Yard, Exampleton'; f.dispatchEvent(new InputEvent('input', { bubbles: true })); f.blur()");
-            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'shared-section' and funnel_id = '{$funnel}'"), 'Ferncroft Yard'), 'it is saved once');
+            $this->inFrame($b, "const f = document.querySelector('[data-shared] .text'); f.focus(); f.innerHTML = 'Ferncroft Yard, "
+                ."Exampleton'; f.dispatchEvent(new InputEvent('input', { bubbles: true })); f.blur()");
+            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql('select definition from draft_parts where kind = '
+                ."'shared-section' and funnel_id = '{$funnel}'"), 'Ferncroft Yard'), 'it is saved once');
 
             // A look; a colour of the words that cannot be read; the check mends it.
             $b->getKeyboard()->sendKeys(WebDriverKeys::ESCAPE);
@@ -111,8 +127,10 @@ final class PageDeskTest extends BrowserTestCase
             $this->byWords($b, 'Sections', '[role=tab]')->click();
             $this->byWords($b, 'I am Imke', 'ol button')->click();
             $this->choose($b, 'Background', 'A colour');
-            $this->waitInFrame($b, "return document.querySelectorAll('[data-section]')[1].style.background !== ''", 'the section has a ground of its own');
-            $b->executeScript('const i = [...document.querySelectorAll("label")].find(l => l.innerText.trim() === "Colour of the words").querySelector("input"); i.value = "#ffb050"; i.dispatchEvent(new Event("input", { bubbles: true }))');
+            $this->waitInFrame($b, "return document.querySelectorAll('[data-section]')[1].style.background !== ''",
+                'the section has a ground of its own');
+            $b->executeScript('const i = [...document.querySelectorAll("label")].find(l => l.innerText.trim() === "Colour of the '
+                .'words").querySelector("input"); i.value = "#ffb050"; i.dispatchEvent(new Event("input", { bubbles: true }))');
             $this->byWords($b, 'The page')->click();
             $this->byWords($b, 'Check', '[role=tab]')->click();
             $this->seeText($b, 'cannot be read well here');
@@ -128,7 +146,8 @@ final class PageDeskTest extends BrowserTestCase
             $this->seeText($stranger, 'I am Imke');
             $this->seeText($stranger, 'Ferncroft Yard, Exampleton');
             self::assertSame(375, $stranger->executeScript('return document.documentElement.scrollWidth'));
-            self::assertSame('A cello in a room with a window', $stranger->findElement(WebDriverBy::cssSelector('.figure img'))->getAttribute('alt'));
+            self::assertSame('A cello in a room with a window',
+                $stranger->findElement(WebDriverBy::cssSelector('.figure img'))->getAttribute('alt'));
             $stranger->get(self::$site."/{$address}/thank-you");
             $this->seeText($stranger, 'Ferncroft Yard, Exampleton');
         });
@@ -145,7 +164,9 @@ final class PageDeskTest extends BrowserTestCase
 
             $this->byWords($b, 'What the list is good for', 'ol button')->sendKeys([WebDriverKeys::ALT, WebDriverKeys::ARROW_UP]);
             $this->waitFor($b, fn (): bool => $kinds() === ['learn', 'opening', 'footer'], 'moved by the keyboard');
-            $this->waitInFrame($b, "return document.querySelector('[data-section]').className.includes('k-learn') && document.querySelector('h1').innerText === 'What the list is good for'", 'and the first heading is the main one');
+            $this->waitInFrame($b,
+                "return document.querySelector('[data-section]').className.includes('k-learn') && document.querySelector('h1').innerText "
+                    ."=== 'What the list is good for'", 'and the first heading is the main one');
             $this->byWords($b, 'Undo')->click();
             $this->waitFor($b, fn (): bool => $kinds() === ['opening', 'learn', 'footer'], 'and back');
 
@@ -155,7 +176,8 @@ final class PageDeskTest extends BrowserTestCase
             $this->waitFor($b, function (RemoteWebDriver $b) use ($handles): bool {
                 (new WebDriverActions($b))->moveToElement($handles[1], 0, 6)->moveToElement($handles[1], 0, 14)->perform();
 
-                return str_starts_with((string) $b->executeScript('return document.querySelector("aside ol li").innerText'), 'What the list');
+                return str_starts_with((string) $b->executeScript('return document.querySelector("aside ol li").innerText'),
+                    'What the list');
             }, 'it makes room');
             (new WebDriverActions($b))->release()->perform();
             $this->waitFor($b, fn (): bool => $kinds() === ['learn', 'opening', 'footer'], 'moved by the mouse');
@@ -180,8 +202,11 @@ final class PageDeskTest extends BrowserTestCase
             // Another design: the same words.
             $this->byWords($b, 'What the list is good for', 'ol button')->click();
             $this->byWords($b, 'Numbered steps')->click();
-            $this->waitInFrame($b, "const s = document.querySelectorAll('[data-section]')[1]; return s.querySelector('ol.points.steps') && s.innerText.includes('A say in it')", 'drawn in the new design');
-            $this->waitFor($b, fn (): bool => ($this->document($funnel)['sections'][1]['blocks'][1]['style'] ?? '') === 'steps', 'and saved');
+            $this->waitInFrame($b,
+                "const s = document.querySelectorAll('[data-section]')[1]; return s.querySelector('ol.points.steps') && "
+                    ."s.innerText.includes('A say in it')", 'drawn in the new design');
+            $this->waitFor($b, fn (): bool => ($this->document($funnel)['sections'][1]['blocks'][1]['style'] ?? '') === 'steps',
+                'and saved');
         });
     }
 
@@ -214,9 +239,13 @@ final class PageDeskTest extends BrowserTestCase
             $this->waitFor($b, fn (): bool => $footers() === [[$long, 'phone'], [$short, 'desktop']], 'the short one stands in on phones');
             $offers = $b->findElements(WebDriverBy::xpath('//*[@role="status"]//button[normalize-space(.)="Undo"]'));
             self::assertSame([], $offers, 'what was removed before is not offered back any more: Undo would take back this step');
-            $this->waitInFrame($b, "return [...document.querySelectorAll('[data-shared]')].map(s => getComputedStyle(s).opacity).join() === '1,0.35'", 'the desk at its full width fades the one for phones alone');
+            $this->waitInFrame($b,
+                "return [...document.querySelectorAll('[data-shared]')].map(s => getComputedStyle(s).opacity).join() === '1,0.35'",
+                'the desk at its full width fades the one for phones alone');
             $this->byWords($b, 'Phone')->click();
-            $this->waitInFrame($b, "return [...document.querySelectorAll('[data-shared]')].map(s => getComputedStyle(s).opacity).join() === '0.35,1'", 'and at the width of a phone the other one');
+            $this->waitInFrame($b,
+                "return [...document.querySelectorAll('[data-shared]')].map(s => getComputedStyle(s).opacity).join() === '0.35,1'",
+                'and at the width of a phone the other one');
             $this->byWords($b, 'Undo')->click();
             $this->waitFor($b, fn (): bool => $footers() === [[$long, '']], 'one step back');
         });
@@ -227,10 +256,12 @@ final class PageDeskTest extends BrowserTestCase
         $this->steps(function (): void {
             $b = $this->browser();
             $funnel = $this->newFunnel($b, 'Sell a programme', 'Selling');
-            self::assertSame(2, $b->executeScript('return document.querySelectorAll("section[aria-label=Timeline] svg[role=img] path[marker-end]").length'), 'ways that skip are drawn');
+            self::assertSame(2, $b->executeScript('return document.querySelectorAll("section[aria-label=Timeline] svg[role=img] '
+                .'path[marker-end]").length'), 'ways that skip are drawn');
             $this->byWords($b, 'time ran out', 'section[aria-label=Timeline] button')->click();
             $this->choose($b, 'Those whose time ran out go to', 'Delivery page');
-            $this->waitFor($b, fn (): bool => $this->sql("select count(*) from ways w join draft_parts p on p.id = w.to_page where w.outcome = 'time-ran-out' and json_extract(p.definition, '$.role') = 'delivery'") === 1, 'the way is saved');
+            $this->waitFor($b, fn (): bool => $this->sql('select count(*) from ways w join draft_parts p on p.id = w.to_page where '
+                ."w.outcome = 'time-ran-out' and json_extract(p.definition, '$.role') = 'delivery'") === 1, 'the way is saved');
             $this->byWords($b, 'Done')->click();
 
             $this->byWords($b, 'Add a page')->click();
@@ -239,11 +270,13 @@ final class PageDeskTest extends BrowserTestCase
             $this->seeText($b, '“Thank-you page” is in the draft.');
             $this->byWords($b, 'Page', '[role=tab]')->click();
             $this->fill($b, 'Private name', 'After all');
-            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'page' and name = 'After all'") === 1, 'renamed');
+            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'page' and name = 'After "
+                ."all'") === 1, 'renamed');
             $this->byWords($b, 'Remove')->click();
             $this->seeText($b, '“After all” is removed from the draft.');
             $this->byWords($b, 'Undo', '[role=status] button')->click();
-            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'page' and name = 'After all' and removed is null") === 1, 'and brought back');
+            $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'page' and name = 'After "
+                ."all' and removed is null") === 1, 'and brought back');
 
             // The check says what is missing, and leads to the very place.
             $this->byWords($b, 'Publish version 1')->click();
@@ -259,7 +292,9 @@ final class PageDeskTest extends BrowserTestCase
             $b = $this->browser();
             $funnel = $this->newFunnel($b, name: 'Marks');
             $this->openPage($b, $funnel);
-            $select = "const t = document.querySelector('.text'); t.focus(); t.innerHTML = 'one two three'; t.dispatchEvent(new InputEvent('input', { bubbles: true })); const r = document.createRange(); r.setStart(t.firstChild, 4); r.setEnd(t.firstChild, 7); getSelection().removeAllRanges(); getSelection().addRange(r)";
+            $select = "const t = document.querySelector('.text'); t.focus(); t.innerHTML = 'one two three'; t.dispatchEvent(new "
+                ."InputEvent('input', { bubbles: true })); const r = document.createRange(); r.setStart(t.firstChild, 4); "
+                    .'r.setEnd(t.firstChild, 7); getSelection().removeAllRanges(); getSelection().addRange(r)';
             $html = fn (): string => (string) ($this->document($funnel)['sections'][0]['blocks'][2]['html'] ?? '');
 
             $this->inFrame($b, $select);
@@ -271,13 +306,16 @@ final class PageDeskTest extends BrowserTestCase
             $this->inFrame($b, $select);
             $this->byWords($b, 'Link')->click();
             $this->choose($b, 'The chosen words lead to', 'Page: Thank-you page');
-            $this->waitFor($b, fn (): bool => preg_match('~^one <a href="page:\w{26}">two</a> three$~', $html()) === 1, 'linked to a page, without an address');
-            $this->inFrame($b, "const t = document.querySelector('.text'); t.focus(); const r = document.createRange(); r.selectNodeContents(t); r.collapse(false); getSelection().removeAllRanges(); getSelection().addRange(r)");
+            $this->waitFor($b, fn (): bool => preg_match('~^one <a href="page:\w{26}">two</a> three$~', $html()) === 1,
+                'linked to a page, without an address');
+            $this->inFrame($b, "const t = document.querySelector('.text'); t.focus(); const r = document.createRange(); "
+                .'r.selectNodeContents(t); r.collapse(false); getSelection().removeAllRanges(); getSelection().addRange(r)');
             $this->byWords($b, 'Insert a field')->click();
             $this->byWords($b, 'First name', '[role=menuitem]')->click();
             $this->waitFor($b, fn (): bool => str_contains($html(), '{{first_name|friend}}'), 'with the reader’s name');
             $this->byWords($b, 'As Robin reads it')->click();
-            $this->waitInFrame($b, "return document.body.innerText.includes('Robin') && !document.querySelector('[contenteditable]')", 'as it will be read');
+            $this->waitInFrame($b, "return document.body.innerText.includes('Robin') && !document.querySelector('[contenteditable]')",
+                'as it will be read');
         });
     }
 
@@ -290,12 +328,15 @@ final class PageDeskTest extends BrowserTestCase
             $second = $this->browser();
             $this->signIn($second);
             $this->openPage($second, $funnel);
-            $type = fn (string $words): string => "const h = document.querySelector('h1'); h.focus(); h.textContent = '{$words}'; h.dispatchEvent(new InputEvent('input', { bubbles: true }))";
+            $type = fn (string $words): string => "const h = document.querySelector('h1'); h.focus(); h.textContent = '{$words}'; "
+                ."h.dispatchEvent(new InputEvent('input', { bubbles: true }))";
             $this->inFrame($second, $type('From the second'));
-            $this->waitFor($second, fn (): bool => str_contains((string) json_encode($this->document($funnel)), 'From the second'), 'the second window saves');
+            $this->waitFor($second, fn (): bool => str_contains((string) json_encode($this->document($funnel)), 'From the second'),
+                'the second window saves');
             $this->inFrame($b, $type('From the first'));
             $this->seeText($b, 'This was changed in another window.');
-            self::assertStringContainsString('From the first', (string) $this->inFrame($b, "return document.querySelector('h1').innerText"));
+            self::assertStringContainsString('From the first',
+                (string) $this->inFrame($b, "return document.querySelector('h1').innerText"));
             self::assertStringContainsString('From the second', (string) json_encode($this->document($funnel)), 'nothing is overwritten');
             $this->byWords($b, 'Load the newer one')->click();
             $this->waitInFrame($b, "return document.querySelector('h1').innerText === 'From the second'", 'the newer one is here');

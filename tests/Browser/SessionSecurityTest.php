@@ -53,8 +53,11 @@ final class SessionSecurityTest extends BrowserTestCase
     {
         if ((int) $this->sql('select count(*) from users') === 0) {
             $this->ask('GET', '/studio/api/session');
-            [$state] = $this->ask('POST', '/studio/api/setup', ['name' => 'Imke Farrow', 'email' => 'imke@ferncroft.example', 'password' => 'twelve minutes a day', 'businessName' => 'Ferncroft Cello Room',
-                'senderName' => 'Imke Farrow', 'senderAddress' => 'imke@ferncroft.example', 'postalAddress' => '3 Ferncroft Yard', 'timezone' => 'UTC', 'currency' => 'EUR'], ['X-XSRF-TOKEN: '.$this->token()]);
+            [$state] = $this->ask('POST', '/studio/api/setup',
+                ['name' => 'Imke Farrow', 'email' => 'imke@ferncroft.example', 'password' => 'twelve minutes a day',
+                    'businessName' => 'Ferncroft Cello Room',
+                    'senderName' => 'Imke Farrow', 'senderAddress' => 'imke@ferncroft.example', 'postalAddress' => '3 Ferncroft Yard',
+                    'timezone' => 'UTC', 'currency' => 'EUR'], ['X-XSRF-TOKEN: '.$this->token()]);
             self::assertSame(200, $state);
         }
     }
@@ -81,11 +84,13 @@ final class SessionSecurityTest extends BrowserTestCase
         $this->ask('GET', '/studio/api/session');
         preg_match('/lantern_studio\s+(\S+)/', (string) file_get_contents($this->jar), $before);
         $rows = (int) $this->sql('select count(*) from sessions where user_id is null');
-        $this->ask('POST', '/studio/api/session', ['email' => 'imke@ferncroft.example', 'password' => 'twelve minutes a day'], ['X-XSRF-TOKEN: '.$this->token()]);
+        $this->ask('POST', '/studio/api/session', ['email' => 'imke@ferncroft.example', 'password' => 'twelve minutes a day'],
+            ['X-XSRF-TOKEN: '.$this->token()]);
         preg_match('/lantern_studio\s+(\S+)/', (string) file_get_contents($this->jar), $after);
 
         self::assertNotSame($before[1] ?? null, $after[1] ?? null);
-        self::assertSame($rows - 1, (int) $this->sql('select count(*) from sessions where user_id is null'), 'the old one is gone, not left behind');
+        self::assertSame($rows - 1, (int) $this->sql('select count(*) from sessions where user_id is null'),
+            'the old one is gone, not left behind');
     }
 
     public function test_public_pages_keep_no_session_and_uploads_are_not_in_the_web_root(): void
@@ -93,7 +98,8 @@ final class SessionSecurityTest extends BrowserTestCase
         [$state, $head] = $this->ask('GET', '/no-such-funnel');
         self::assertSame(404, $state);
         self::assertStringNotContainsString('Set-Cookie', $head);
-        foreach (['/.env', '/../.env', '/storage/app/uploads', '/database/lantern.sqlite', '/artisan', '/index.php/../../.env', '/%2e%2e/.env'] as $path) {
+        foreach (['/.env', '/../.env', '/storage/app/uploads', '/database/lantern.sqlite', '/artisan', '/index.php/../../.env',
+            '/%2e%2e/.env'] as $path) {
             [$state, , $body] = $this->ask('GET', $path);
             self::assertContains($state, [404, 405, 301, 302, 400], $path);
             self::assertStringNotContainsString('APP_KEY', $body, $path);
@@ -105,15 +111,20 @@ final class SessionSecurityTest extends BrowserTestCase
         $this->makeOwner();
         $this->jar .= '-download';
         $this->ask('GET', '/studio/api/session');
-        $this->ask('POST', '/studio/api/session', ['email' => 'imke@ferncroft.example', 'password' => 'twelve minutes a day'], ['X-XSRF-TOKEN: '.$this->token()]);
+        $this->ask('POST', '/studio/api/session', ['email' => 'imke@ferncroft.example', 'password' => 'twelve minutes a day'],
+            ['X-XSRF-TOKEN: '.$this->token()]);
         $pdf = (string) file_get_contents($this->pdf());
         $boundary = 'a-boundary';
-        $part = fn (string $name, string $value, string $more = ''): string => "--{$boundary}\r\nContent-Disposition: form-data; name=\"{$name}\"{$more}\r\n\r\n{$value}\r\n";
-        $body = $part('goal', 'give-away').$part('name', 'Pieces').$part('title', 'Pieces').$part('file', $pdf, '; filename="pieces.pdf"')."--{$boundary}--\r\n";
-        [$state, , $made] = $this->ask('POST', '/studio/api/funnels', $body, ["Content-Type: multipart/form-data; boundary={$boundary}", 'X-XSRF-TOKEN: '.$this->token()]);
+        $part = fn (string $name, string $value,
+            string $more = ''): string => "--{$boundary}\r\nContent-Disposition: form-data; name=\"{$name}\"{$more}\r\n\r\n{$value}\r\n";
+        $body = $part('goal', 'give-away').$part('name', 'Pieces').$part('title', 'Pieces').$part('file', $pdf, '; filename="pieces.pdf"')
+            ."--{$boundary}--\r\n";
+        [$state, , $made] = $this->ask('POST', '/studio/api/funnels', $body,
+            ["Content-Type: multipart/form-data; boundary={$boundary}", 'X-XSRF-TOKEN: '.$this->token()]);
         self::assertSame(201, $state);
         $id = json_decode($made, true)['id'];
-        self::assertSame(200, $this->ask('POST', "/studio/api/funnels/{$id}/publish", '{}', ['Content-Type: application/json', 'X-XSRF-TOKEN: '.$this->token()])[0]);
+        self::assertSame(200, $this->ask('POST', "/studio/api/funnels/{$id}/publish", '{}',
+            ['Content-Type: application/json', 'X-XSRF-TOKEN: '.$this->token()])[0]);
 
         $this->jar .= '-stranger';
         [, , $page] = $this->ask('GET', '/pieces');

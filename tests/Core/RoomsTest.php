@@ -94,7 +94,8 @@ final class RoomsTest extends TestCase
         foreach ($this->files($folder) as $path => $code) {
             $from = self::room($path, $rooms);
             self::assertNotNull($from, "{$path} is in no room");
-            preg_match_all('/(?<![\w\\\\])\\\\?'.preg_quote($namespace, '/').'((?:\\\\\w+)+)/', (string) preg_replace('/\{@see [^}]*\}/', '', $code), $used);
+            preg_match_all('/(?<![\w\\\\])\\\\?'.preg_quote($namespace, '/').'((?:\\\\\w+)+)/',
+                (string) preg_replace('/\{@see [^}]*\}/', '', $code), $used);
             foreach ($used[1] as $class) {
                 $to = self::room(substr(str_replace('\\', '/', $class), 1).'.php', $rooms);
                 if ($to !== null && $to !== $from && is_file(dirname(__DIR__, 2)."/{$folder}".str_replace('\\', '/', $class).'.php')) {
@@ -146,7 +147,8 @@ final class RoomsTest extends TestCase
             $files++;
             preg_match_all('/(?:^|[^\\\\\w])\\\\?((?:Illuminate|App|Laravel|Carbon|Symfony|Database)\\\\\w[\w\\\\]*)/', $code, $m);
             // The clock, chance, the environment, the disk and the screen are the shell's.
-            preg_match_all('/(?<![\w>:$])(time|microtime|date|now|rand|mt_rand|random_int|random_bytes|getenv|env|file_get_contents|file_put_contents|fopen|echo|header|DB|config)\s*\(/', $code, $calls);
+            preg_match_all('/(?<![\w>:$])(time|microtime|date|now|rand|mt_rand|random_int|random_bytes|getenv|env|file_get_contents|'
+                .'file_put_contents|fopen|echo|header|DB|config)\s*\(/', $code, $calls);
             preg_match_all('/new \\\\?DateTime(?:Immutable)?(?:\(\)|;|\s*\))/', $code, $clocks);
             foreach ([...$m[1], ...$calls[0], ...$clocks[0]] as $what) {
                 $found[] = $path.': '.$what;

@@ -18,7 +18,8 @@ abstract class Row extends Record
 {
     use HasUlids;
 
-    private const COLUMNS = ['id', 'funnel_id', 'kind', 'name', 'position', 'definition', 'revision', 'removed', 'created_at', 'updated_at'];
+    private const COLUMNS = ['id', 'funnel_id', 'kind', 'name', 'position', 'definition', 'revision', 'removed', 'created_at',
+        'updated_at'];
 
     protected $table = 'draft_parts';
 
@@ -42,7 +43,8 @@ abstract class Row extends Record
             }
         });
         static::saving(function (self $row): void {
-            $row->definition = (static::ofKind() === 'lead-magnet' ? [] : ['name' => $row->name]) + ($row->kind === null && static::ofKind() === 'sequence' && $row->definition === []
+            $row->definition = (static::ofKind() === 'lead-magnet' ? [] : ['name' => $row->name])
+                + ($row->kind === null && static::ofKind() === 'sequence' && $row->definition === []
                 ? array_diff_key((new SequencePlan('x', 'x'))->toArray(), ['id' => 0, 'name' => 0]) : $row->definition);
         });
     }
@@ -63,7 +65,8 @@ abstract class Row extends Record
         }
         $definition = [$key => $value] + (array) parent::getAttribute('definition');
 
-        return parent::setAttribute('definition', $value === null || $value === [] ? array_diff_key($definition, [$key => 0]) : $definition);
+        return parent::setAttribute('definition',
+            $value === null || $value === [] ? array_diff_key($definition, [$key => 0]) : $definition);
     }
 
     /** @return BelongsTo<Funnel, $this> */

@@ -59,7 +59,8 @@ abstract class DraftKind
      */
     public function changed(DraftPart $row, array $typed): Part
     {
-        $part = $this->part()::fromShape(Shape::of(['id' => $row->id] + array_intersect_key($this->renamed($typed), array_flip($this->typed())) + $row->part()->toArray()));
+        $part = $this->part()::fromShape(Shape::of(['id' => $row->id]
+            + array_intersect_key($this->renamed($typed), array_flip($this->typed())) + $row->part()->toArray()));
         $this->check($row, $part);
 
         return $this->cleaned($part, $row->funnel->business);
@@ -91,7 +92,8 @@ abstract class DraftKind
     public function remove(DraftPart $row): array
     {
         $plan = DraftPlan::read($row->funnel);
-        $users = array_values(array_filter($plan->parts, fn (Part $p): bool => $p->id() !== $row->id && in_array($row->id, $p->needs(), true)));
+        $users = array_values(array_filter($plan->parts,
+            fn (Part $p): bool => $p->id() !== $row->id && in_array($row->id, $p->needs(), true)));
         if ($users !== []) {
             $names = implode(', ', array_map(fn (Part $p): string => "“{$p->name()}”", $users));
             throw Invalid::at($row->kind, "“{$row->name}” is used by {$names}. Remove it there first.");

@@ -13,7 +13,8 @@ use Lantern\Core\Support\Invalid;
 final class DraftKinds
 {
     /** @var list<class-string<DraftKind>> */
-    public const ALL = [PageKind::class, FormKind::class, SequenceKind::class, EmailKind::class, LeadMagnetKind::class, SharedSectionKind::class];
+    public const ALL = [PageKind::class, FormKind::class, SequenceKind::class, EmailKind::class, LeadMagnetKind::class,
+        SharedSectionKind::class];
 
     /** @var array<string, DraftKind> */
     private array $known = [];

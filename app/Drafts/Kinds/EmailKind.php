@@ -42,13 +42,15 @@ final class EmailKind extends DraftKind
         $email = $part->toArray();
 
         return EmailPlan::fromShape(Shape::of([
-            'subject' => (string) preg_replace('/\s+/u', ' ', RichText::plain((string) $email['subject'])), 'body' => RichText::email((string) $email['body']),
+            'subject' => (string) preg_replace('/\s+/u', ' ', RichText::plain((string) $email['subject'])),
+            'body' => RichText::email((string) $email['body']),
         ] + $email));
     }
 
     protected function check(DraftPart $row, Part $part): void
     {
-        if ($part->needs() !== $row->part()->needs() && array_diff($part->needs(), $row->funnel->parts()->where('kind', SequencePlan::kind())->pluck('id')->all()) !== []) {
+        if ($part->needs() !== $row->part()->needs()
+            && array_diff($part->needs(), $row->funnel->parts()->where('kind', SequencePlan::kind())->pluck('id')->all()) !== []) {
             throw Invalid::at('sequence', 'This sequence is not in this funnel.');
         }
     }
@@ -64,7 +66,8 @@ final class EmailKind extends DraftKind
         }
         $days = min(Delay::MOST_DAYS, $last < 1440 ? 1 : intdiv($last, 1440) + 2);
 
-        return new EmailPlan(Ids::next(), "Follow-up, day {$days}", '', '<p>Hello {{first_name|there}},</p><p></p>', Delay::days($days, 9), $sequence);
+        return new EmailPlan(Ids::next(), "Follow-up, day {$days}", '', '<p>Hello {{first_name|there}},</p><p></p>', Delay::days($days, 9),
+            $sequence);
     }
 
     /** The sequence that is named, or the first there is; a funnel that has none gets one, started by all its forms. */
@@ -82,7 +85,9 @@ final class EmailKind extends DraftKind
 
     public function json(DraftPart $row, Part $part): array
     {
-        return ! $part instanceof EmailPlan ? [] : ['subject' => $part->subject, 'body' => $part->body, 'delay' => (object) $part->delay->toArray(),
-            'offset' => $part->delay->offset(), 'delayLabel' => $part->delay->label(), 'sequence' => $part->sequence, 'only' => $part->only->toArray()];
+        return ! $part instanceof EmailPlan ? []
+            : ['subject' => $part->subject, 'body' => $part->body, 'delay' => (object) $part->delay->toArray(),
+                'offset' => $part->delay->offset(), 'delayLabel' => $part->delay->label(), 'sequence' => $part->sequence,
+                'only' => $part->only->toArray()];
     }
 }

@@ -29,7 +29,8 @@ final class FormKind extends DraftKind
 
     public function typed(): array
     {
-        return ['name', 'fields', 'button', 'consent', 'consentRequired', 'tags', 'marketing', 'doubleOptIn', 'confirm', 'done', 'notice', 'hook', 'nextButton'];
+        return ['name', 'fields', 'button', 'consent', 'consentRequired', 'tags', 'marketing', 'doubleOptIn', 'confirm', 'done', 'notice',
+            'hook', 'nextButton'];
     }
 
     protected function renamed(array $typed): array
@@ -59,13 +60,15 @@ final class FormKind extends DraftKind
         $forms = $funnel->parts->where('kind', FormPlan::kind());
         $first = $forms->first();
 
-        return new FormPlan(Ids::next(), 'Form '.($forms->count() + 1), [new FormField(FieldKind::Email, 'Email address', true)], 'Send', $first?->text('consent') ?? '', false, []);
+        return new FormPlan(Ids::next(), 'Form '.($forms->count() + 1), [new FormField(FieldKind::Email, 'Email address', true)], 'Send',
+            $first?->text('consent') ?? '', false, []);
     }
 
     public function json(DraftPart $row, Part $part): array
     {
         // All of it, whether the owner has made it their own or not.
-        return $part instanceof FormPlan ? $part->toArray() + ['marketing' => '', 'doubleOptIn' => false, 'done' => '', 'notice' => 'never', 'hook' => '', 'nextButton' => '']
+        return $part instanceof FormPlan ? $part->toArray()
+            + ['marketing' => '', 'doubleOptIn' => false, 'done' => '', 'notice' => 'never', 'hook' => '', 'nextButton' => '']
             + ['confirmWords' => get_object_vars($part->confirm)] : [];
     }
 }

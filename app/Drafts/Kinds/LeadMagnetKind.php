@@ -37,14 +37,16 @@ final class LeadMagnetKind extends DraftKind
         if (! $part instanceof LeadMagnet || $part->file === null) {
             return $part instanceof LeadMagnet ? new LeadMagnet($part->id, RichText::plain($part->title)) : $part;
         }
-        $upload = Upload::query()->where('business_id', $business->id)->find($part->file) ?? throw Invalid::at('file', 'This file is not in your library.');
+        $upload = Upload::query()->where('business_id', $business->id)->find($part->file)
+            ?? throw Invalid::at('file', 'This file is not in your library.');
 
         return self::with($part, $upload);
     }
 
     public static function with(LeadMagnet $leadMagnet, Upload $upload): LeadMagnet
     {
-        return new LeadMagnet($leadMagnet->id, RichText::plain($leadMagnet->title), $upload->id, $upload->name, $upload->mime, $upload->bytes);
+        return new LeadMagnet($leadMagnet->id, RichText::plain($leadMagnet->title), $upload->id, $upload->name, $upload->mime,
+            $upload->bytes);
     }
 
     public function fresh(Funnel $funnel, array $typed): Part

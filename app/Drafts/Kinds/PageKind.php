@@ -55,7 +55,8 @@ final class PageKind extends DraftKind
             }
         }
 
-        return new PagePlan($part->id, $part->role, $part->name, $part->address, DraftPlan::asStored(CleanDocument::of($part->document->toArray(), $business->id)),
+        return new PagePlan($part->id, $part->role, $part->name, $part->address,
+            DraftPlan::asStored(CleanDocument::of($part->document->toArray(), $business->id)),
             PageSettings::fromShape(Shape::of($settings)));
     }
 
@@ -94,9 +95,11 @@ final class PageKind extends DraftKind
     public function json(DraftPart $row, Part $part): array
     {
         // Always in today's format, whatever it was written in.
-        return ! $part instanceof PagePlan ? [] : ['role' => $part->role->value, 'roleLabel' => $part->role->label(), 'address' => $part->address,
-            'headline' => $part->document->headline(), 'outcomes' => self::outcomes($part->role, $part->document->blocksOf(BlockKind::Form) !== []),
-            'document' => $part->document->toArray(), 'settings' => (object) $part->settings->toArray()];
+        return ! $part instanceof PagePlan ? []
+            : ['role' => $part->role->value, 'roleLabel' => $part->role->label(), 'address' => $part->address,
+                'headline' => $part->document->headline(),
+                'outcomes' => self::outcomes($part->role, $part->document->blocksOf(BlockKind::Form) !== []),
+                'document' => $part->document->toArray(), 'settings' => (object) $part->settings->toArray()];
     }
 
     /** @return list<array{outcome: string, label: string, who: string, must: bool}> what may lead somewhere, and what must */

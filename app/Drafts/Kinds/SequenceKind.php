@@ -53,15 +53,18 @@ final class SequenceKind extends DraftKind
         $count = $funnel->parts->where('kind', SequencePlan::kind())->count();
         $name = is_string($typed['name'] ?? null) ? trim($typed['name']) : '';
 
-        return new SequencePlan(Ids::next(), mb_substr($name !== '' ? $name : ($count === 0 ? 'Follow-up' : 'Sequence '.($count + 1)), 0, 120));
+        return new SequencePlan(Ids::next(),
+            mb_substr($name !== '' ? $name : ($count === 0 ? 'Follow-up' : 'Sequence '.($count + 1)), 0, 120));
     }
 
     public function json(DraftPart $row, Part $part): array
     {
         $paused = DB::table('sequence_pauses')->where('sequence_id', $row->id)->value('paused_at');
 
-        return ! $part instanceof SequencePlan ? [] : ['starts' => $part->starts->toArray(), 'ends' => $part->ends->toArray(), 'again' => $part->again, 'byReader' => $part->byReader,
-            'window' => $part->window->isAlways() ? null : $part->window->toArray(), 'windowLabel' => $part->window->label(),
-            'paused' => $paused !== null, 'pausedAt' => Instant::jsonFromSql($paused)];
+        return ! $part instanceof SequencePlan ? []
+            : ['starts' => $part->starts->toArray(), 'ends' => $part->ends->toArray(), 'again' => $part->again,
+                'byReader' => $part->byReader,
+                'window' => $part->window->isAlways() ? null : $part->window->toArray(), 'windowLabel' => $part->window->label(),
+                'paused' => $paused !== null, 'pausedAt' => Instant::jsonFromSql($paused)];
     }
 }

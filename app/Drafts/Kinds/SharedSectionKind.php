@@ -32,12 +32,14 @@ final class SharedSectionKind extends DraftKind
 
     public function cleaned(Part $part, Business $business): Part
     {
-        return $part instanceof SharedSection ? new SharedSection($part->id, $part->name, CleanDocument::one($part->section->toArray(), $business->id)) : $part;
+        return $part instanceof SharedSection
+            ? new SharedSection($part->id, $part->name, CleanDocument::one($part->section->toArray(), $business->id)) : $part;
     }
 
     public function fresh(Funnel $funnel, array $typed): Part
     {
-        return $this->cleaned(SharedSection::fromShape(Shape::of(['id' => Ids::next(), 'name' => $typed['name'] ?? '', 'section' => $typed['section'] ?? null])), $funnel->business);
+        return $this->cleaned(SharedSection::fromShape(Shape::of(['id' => Ids::next(), 'name' => $typed['name'] ?? '',
+            'section' => $typed['section'] ?? null])), $funnel->business);
     }
 
     public function json(DraftPart $row, Part $part): array

@@ -11,7 +11,8 @@ use Symfony\Component\HttpFoundation\Response;
 /** The headers that keep the Studio to itself: no foreign script, no frame around it, nothing cached by others. */
 final class StudioSecurity
 {
-    private const POLICY = "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self' data:; "
+    private const POLICY = "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; "
+        ."font-src 'self' data:; "
         ."connect-src 'self'; frame-src 'self'; frame-ancestors 'self'; base-uri 'none'; form-action 'self'; object-src 'none'";
 
     public function handle(Request $request, Closure $next): Response

@@ -38,7 +38,8 @@ final readonly class BeaconController
     {
         [$funnelId, $pageId, $visitor] = [$request->input('funnel'), $request->input('page'), Browser::id($request)];
         if (! is_string($funnelId) || ! is_string($pageId) || ! Ids::is($funnelId) || ! Ids::is($pageId) || $visitor === null
-            || Browser::isOwner($request) || Bots::is($request->userAgent()) || str_contains(strtolower($request->headers->get('Sec-Purpose', '') ?? ''), 'prefetch')) {
+            || Browser::isOwner($request) || Bots::is($request->userAgent())
+            || str_contains(strtolower($request->headers->get('Sec-Purpose', '') ?? ''), 'prefetch')) {
             return;
         }
         $funnel = Funnel::query()->with('business')->where('state', FunnelState::Live)->find($funnelId);
@@ -49,6 +50,7 @@ final readonly class BeaconController
         }
         $person = DB::table('visitor_person')->where('visitor', $visitor)->value('person_id');
         $this->events->take(new NewEvent(EventType::Viewed, $funnel->business, CarbonImmutable::now(), $funnel, $version, $pageId,
-            personId: is_string($person) ? $person : null, visitor: $visitor, source: Source::read($request->input('source'))['utm_source'] ?? null));
+            personId: is_string($person) ? $person : null, visitor: $visitor,
+            source: Source::read($request->input('source'))['utm_source'] ?? null));
     }
 }

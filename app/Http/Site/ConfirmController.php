@@ -65,9 +65,11 @@ final readonly class ConfirmController
         }
         $sent = $this->confirmations->again($found);
 
-        return $this->page($found, ['address' => $found->answers['email'] ?? '', 'again' => $sent ? null : Confirmations::waitingLink($found), 'said' => $sent
+        return $this->page($found,
+            ['address' => $found->answers['email'] ?? '', 'again' => $sent ? null : Confirmations::waitingLink($found), 'said' => $sent
             ? 'It is sent once more. The newest email is the one to use.'
-            : 'An email went out a moment ago. Give it a minute, look where your spam goes, and check the address for a typing mistake.'] + $this->words($found));
+            : 'An email went out a moment ago. Give it a minute, look where your spam goes, and check the address for a typing mistake.']
+            + $this->words($found));
     }
 
     public function ask(string $confirmation, string $seal): AnyResponse
@@ -78,15 +80,18 @@ final readonly class ConfirmController
         }
         $submission = $found->submission;
         if ($submission->state !== SubmissionState::Waiting) {
-            return $this->page($submission, ['title' => 'This is done', 'words' => 'This address is confirmed already. There is nothing left to do here.', 'onward' => $submission->funnel->url()]);
+            return $this->page($submission, ['title' => 'This is done',
+                'words' => 'This address is confirmed already. There is nothing left to do here.', 'onward' => $submission->funnel->url()]);
         }
         if ($found->used_at !== null || $found->expires_at < CarbonImmutable::now()) {
-            return $this->page($submission, ['title' => 'This link has run out', 'words' => 'Links that confirm an address work for a few days only. A new one comes at the press of a button.',
+            return $this->page($submission, ['title' => 'This link has run out',
+                'words' => 'Links that confirm an address work for a few days only. A new one comes at the press of a button.',
                 'again' => Confirmations::waitingLink($submission)]);
         }
 
-        return $this->page($submission, ['title' => 'Is this your address?', 'words' => 'One press, and you are in.', 'address' => $submission->answers['email'] ?? '',
-            'confirm' => Confirmations::link($found), 'button' => $this->confirmWords($submission)->button]);
+        return $this->page($submission,
+            ['title' => 'Is this your address?', 'words' => 'One press, and you are in.', 'address' => $submission->answers['email'] ?? '',
+                'confirm' => Confirmations::link($found), 'button' => $this->confirmWords($submission)->button]);
     }
 
     public function confirm(Request $request, string $confirmation, string $seal): AnyResponse
@@ -97,18 +102,22 @@ final readonly class ConfirmController
         }
         $decision = DB::transaction(function () use ($request, $found): ?Decision {
             // Once: whoever turns it from unused to used has used it. If what follows fails, it is as it was.
-            $used = Confirmation::query()->where('id', $found->id)->whereNull('used_at')->where('expires_at', '>=', CarbonImmutable::now())->update(['used_at' => CarbonImmutable::now()]);
+            $used = Confirmation::query()->where('id', $found->id)->whereNull('used_at')->where('expires_at', '>=', CarbonImmutable::now())
+                ->update(['used_at' => CarbonImmutable::now()]);
 
-            return $used === 0 || $found->submission->state !== SubmissionState::Waiting ? null : $this->takeSignup->confirmed($found->submission, CarbonImmutable::now(), $request->ip(), Browser::isOwner($request));
+            return $used === 0 || $found->submission->state !== SubmissionState::Waiting ? null
+                : $this->takeSignup->confirmed($found->submission, CarbonImmutable::now(), $request->ip(), Browser::isOwner($request));
         });
         if ($decision === null) {
             return $this->ask($confirmation, $seal);
         }
         $funnel = $found->submission->funnel;
-        $target = $decision->way->toUrl ?? $funnel->url($found->submission->version->plan()->page($decision->way->toPage ?? '')->address ?? '');
+        $target = $decision->way->toUrl
+            ?? $funnel->url($found->submission->version->plan()->page($decision->way->toPage ?? '')->address ?? '');
 
         return redirect()->away($target, 303)
-            ->withCookie(Cookie::make(Visit::JOINED, $found->submission_id, 60 * 24 * 30, '/'.$funnel->address, httpOnly: true, sameSite: 'lax'));
+            ->withCookie(Cookie::make(Visit::JOINED, $found->submission_id, 60 * 24 * 30, '/'.$funnel->address, httpOnly: true,
+                sameSite: 'lax'));
     }
 
     private function waiting(string $submission, string $seal): ?Submission
@@ -120,7 +129,8 @@ final readonly class ConfirmController
     private function confirmation(string $id, string $seal): ?Confirmation
     {
         return Ids::is($id) && hash_equals(Confirmations::seal($id), $seal)
-            ? Confirmation::query()->with(['submission.funnel.business', 'submission.version', 'submission.person.business'])->where('id', $id)->first() : null;
+            ? Confirmation::query()->with(['submission.funnel.business', 'submission.version', 'submission.person.business'])
+                ->where('id', $id)->first() : null;
     }
 
     private function confirmWords(Submission $submission): ConfirmWords
@@ -132,7 +142,9 @@ final readonly class ConfirmController
     private function words(Submission $submission): array
     {
         $words = $this->confirmWords($submission);
-        $fill = fn (string $text): string => MergeFields::fill($text, $submission->answers + $submission->version->plan()->fields + ['business' => $submission->funnel->business->name], fn (string $s): string => $s);
+        $fill = fn (string $text): string => MergeFields::fill($text,
+            $submission->answers + $submission->version->plan()->fields + ['business' => $submission->funnel->business->name],
+            fn (string $s): string => $s);
 
         return ['title' => $fill($words->title), 'words' => $fill($words->words)];
     }
@@ -142,8 +154,9 @@ final readonly class ConfirmController
     {
         $look = self::plan($submission->funnel, $submission)->look();
 
-        return new Response(View::make('site.confirm', $more + ['look' => $look, 'head' => SiteAssets::head(PageAssets::ofLook($look), false),
-            'style' => LookStyle::whole($look, Paint::of($look, Background::paper()))])->render(), 200,
+        return new Response(View::make('site.confirm',
+            $more + ['look' => $look, 'head' => SiteAssets::head(PageAssets::ofLook($look), false),
+                'style' => LookStyle::whole($look, Paint::of($look, Background::paper()))])->render(), 200,
             SiteHeaders::PAGE + ['Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex']);
     }
 

@@ -47,7 +47,8 @@ use Symfony\Component\HttpFoundation\Response as AnyResponse;
  */
 final readonly class EmbedController
 {
-    private const OPEN = ['Access-Control-Allow-Origin' => '*', 'Access-Control-Allow-Methods' => 'GET, POST, OPTIONS', 'Access-Control-Allow-Headers' => 'Content-Type', 'Cross-Origin-Resource-Policy' => 'cross-origin'];
+    private const OPEN = ['Access-Control-Allow-Origin' => '*', 'Access-Control-Allow-Methods' => 'GET, POST, OPTIONS',
+        'Access-Control-Allow-Headers' => 'Content-Type', 'Cross-Origin-Resource-Policy' => 'cross-origin'];
 
     public function __construct(private TakeSignup $takeSignup)
     {
@@ -55,16 +56,21 @@ final readonly class EmbedController
 
     public function script(string $form): Response
     {
-        $headers = self::OPEN + ['Content-Type' => 'text/javascript; charset=utf-8', 'Cache-Control' => 'public, max-age=300', 'X-Content-Type-Options' => 'nosniff'];
+        $headers = self::OPEN + ['Content-Type' => 'text/javascript; charset=utf-8', 'Cache-Control' => 'public, max-age=300',
+            'X-Content-Type-Options' => 'nosniff'];
         $live = $this->live($form);
         if ($live === null) {
             return new Response("console.info('This form is not open at the moment.');\n", 200, $headers);
         }
         [$funnel, $version, , $plan] = $live;
         $look = $version->plan()->look();
-        $html = Slots::fill(View::make('site.embed', ['form' => $plan, 'view' => new PlainView, 'style' => LookStyle::whole($look, Paint::of($look, Background::paper()))])->render(), [], []);
-        $given = json_encode(['html' => $html, 'css' => SiteAssets::css(['base']), 'url' => url("/e/{$plan->id}"), 'button' => $plan->button, 'close' => 'Close', 'name' => $plan->name,
-            'trouble' => 'That did not go through. Please try again in a moment.'], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_HEX_TAG);
+        $html = Slots::fill(View::make('site.embed',
+            ['form' => $plan, 'view' => new PlainView, 'style' => LookStyle::whole($look, Paint::of($look, Background::paper()))])
+            ->render(), [], []);
+        $given = json_encode(['html' => $html, 'css' => SiteAssets::css(['base']), 'url' => url("/e/{$plan->id}"),
+            'button' => $plan->button, 'close' => 'Close', 'name' => $plan->name,
+            'trouble' => 'That did not go through. Please try again in a moment.'],
+            JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_HEX_TAG);
 
         return new Response("(function(lantern){\n".SiteAssets::text('resources/site/embed.ts')."\n})({$given});\n", 200, $headers);
     }
@@ -90,34 +96,43 @@ final readonly class EmbedController
         }
         [$funnel, $version, $page, $plan] = $live;
         if (SpamGuard::isFlood($request)) {
-            return new JsonResponse(['message' => 'There were a great many sign-ups from your connection in the last few minutes. Please try again in ten minutes.'], 429, self::OPEN);
+            return new JsonResponse(['message' => 'There were a great many sign-ups from your connection in the last few minutes. Please '
+                .'try again in ten minutes.'], 429,
+                self::OPEN);
         }
         // Both steps at once: there is no page to come back to.
         $source = $request->input('source');
-        [$first, $second] = array_map(fn (int $step): Answers => Answers::read($plan, $request->request->all(), Source::parametersOf($plan, $source), $step), [1, 2]);
+        [$first, $second] = array_map(fn (int $step): Answers => Answers::read($plan, $request->request->all(),
+            Source::parametersOf($plan, $source), $step), [1, 2]);
         $token = FormToken::read($request->input('token'), $page->id);
         if ($token === null || SpamGuard::isProgram($request, $token)) {
-            return new JsonResponse(['message' => $token === null ? 'This page was open for a long time. Please press the button once more.' : 'That went very fast, as if a program had filled the form in. If you are a person, please press the button once more.',
+            return new JsonResponse(['message' => $token === null ? 'This page was open for a long time. Please press the button once more.'
+                : 'That went very fast, as if a program had filled the form in. If you are a person, please press the button once more.',
                 'token' => FormToken::issue($page->id)], 422, self::OPEN);
         }
         if ($first->errors + $second->errors !== []) {
             return new JsonResponse(['errors' => $first->errors + $second->errors], 422, self::OPEN);
         }
         SpamGuard::count($request);
-        [$submission] = $this->takeSignup->take(new Signup($funnel, $version, $page, $plan, $first, $token->nonce, CarbonImmutable::now(), null,
-            Browser::zone($request->input('zone')), Source::read($source) + ['ref' => mb_substr((string) parse_url((string) $request->headers->get('Origin'), PHP_URL_HOST), 0, 100)],
-            $request->ip(), $request->userAgent(), false));
+        [$submission] = $this->takeSignup
+            ->take(new Signup($funnel, $version, $page, $plan, $first, $token->nonce, CarbonImmutable::now(), null,
+                Browser::zone($request->input('zone')),
+                Source::read($source)
+                    + ['ref' => mb_substr((string) parse_url((string) $request->headers->get('Origin'), PHP_URL_HOST), 0, 100)],
+                $request->ip(), $request->userAgent(), false));
         if ($plan->hasTwoSteps()) {
             $this->takeSignup->more($submission->load(['person', 'funnel']), $plan, $second);
         }
 
-        return new JsonResponse($plan->done !== '' && $submission->state === SubmissionState::Taken ? ['done' => $plan->done] : ['go' => self::doneLink($submission)], 200, self::OPEN);
+        return new JsonResponse($plan->done !== '' && $submission->state === SubmissionState::Taken ? ['done' => $plan->done]
+            : ['go' => self::doneLink($submission)], 200, self::OPEN);
     }
 
     /** Back on our own site, where the browser can be given what the form's own page would have given it. */
     public function done(string $submission, string $seal): AnyResponse
     {
-        $found = Ids::is($submission) && hash_equals(Confirmations::seal("done|{$submission}"), $seal) ? Submission::query()->with(['funnel', 'version'])->where('id', $submission)->first() : null;
+        $found = Ids::is($submission) && hash_equals(Confirmations::seal("done|{$submission}"), $seal)
+            ? Submission::query()->with(['funnel', 'version'])->where('id', $submission)->first() : null;
         if ($found === null || $found->submitted_at < CarbonImmutable::now()->subHour()) {
             return PlainPage::notHere()->response();
         }
@@ -127,7 +142,8 @@ final readonly class EmbedController
         $way = (new Journey($found->version->plan()))->way($found->page_id, Outcome::Joined);
 
         return redirect()->away($way->toUrl ?? $found->funnel->url($found->version->plan()->page($way->toPage ?? '')->address ?? ''), 303)
-            ->withCookie(Cookie::make(Visit::JOINED, $found->id, 60 * 24 * 30, '/'.$found->funnel->address, httpOnly: true, sameSite: 'lax'));
+            ->withCookie(Cookie::make(Visit::JOINED, $found->id, 60 * 24 * 30, '/'.$found->funnel->address, httpOnly: true,
+                sameSite: 'lax'));
     }
 
     public static function doneLink(Submission $submission): string
@@ -135,10 +151,13 @@ final readonly class EmbedController
         return url("/e/done/{$submission->id}/".Confirmations::seal("done|{$submission->id}"));
     }
 
-    /** @return array{Funnel, Version, PagePlan, FormPlan}|null the live form, and the page it stands on; the entry page if it stands on none */
+    /**
+     * @return array{Funnel, Version, PagePlan, FormPlan}|null the live form, and the page it stands on; the entry page if it stands on none
+     */
     private function live(string $id): ?array
     {
-        $form = Ids::is($id) ? DraftPart::query()->with(['funnel.liveVersion', 'funnel.business'])->where('kind', FormPlan::kind())->where('id', $id)->first() : null;
+        $form = Ids::is($id) ? DraftPart::query()->with(['funnel.liveVersion', 'funnel.business'])->where('kind', FormPlan::kind())
+            ->where('id', $id)->first() : null;
         $funnel = $form?->funnel;
         $version = $funnel?->state === FunnelState::Live && $funnel->archived_at === null ? $funnel->liveVersion : null;
         $plan = $version?->plan();
@@ -146,7 +165,9 @@ final readonly class EmbedController
         if ($funnel === null || $version === null || $plan === null || $live === null) {
             return null;
         }
-        $on = array_values(array_filter($plan->pages, fn (PagePlan $p): bool => array_filter($p->document->blocksOf(BlockKind::Form), fn (Block $b): bool => $b->field('form') === $id) !== []));
+        $on = array_values(array_filter($plan->pages,
+            fn (PagePlan $p): bool => array_filter($p->document->blocksOf(BlockKind::Form),
+                fn (Block $b): bool => $b->field('form') === $id) !== []));
         $page = $on[0] ?? $plan->entry();
 
         return $page === null ? null : [$funnel, $version, $page, $live];

@@ -34,7 +34,8 @@ final readonly class MailLinkController
     public function follow(Request $request, string $message, string $link, string $seal): AnyResponse
     {
         $found = MailLinks::holds($seal, "link|{$message}|{$link}") ? $this->message($message) : null;
-        $template = $found === null ? null : DB::table('mail_links')->where('business_id', $found->business_id)->where('id', (int) $link)->value('url');
+        $template = $found === null ? null
+            : DB::table('mail_links')->where('business_id', $found->business_id)->where('id', (int) $link)->value('url');
         $target = $found !== null && is_string($template) ? $this->writer->target($found, $template) : null;
         if ($found === null || $target === null) {
             return PlainPage::notHere()->response();
@@ -62,12 +63,14 @@ final readonly class MailLinkController
             $this->feedback->opened($found, CarbonImmutable::now());
         }
 
-        return new Response((string) base64_decode(self::DOT, true), 200, ['Content-Type' => 'image/gif', 'Cache-Control' => 'private, no-store']);
+        return new Response((string) base64_decode(self::DOT, true), 200,
+            ['Content-Type' => 'image/gif', 'Cache-Control' => 'private, no-store']);
     }
 
     private function message(string $id): ?Message
     {
-        return Ids::is($id) ? Message::query()->with(['person.business', 'business', 'funnel.liveVersion'])->where('id', $id)->first() : null;
+        return Ids::is($id) ? Message::query()->with(['person.business', 'business', 'funnel.liveVersion'])->where('id', $id)->first()
+            : null;
     }
 
     /** Not the owner reading over a shoulder in the Studio's browser, nor a program that looks links over. */

@@ -36,27 +36,32 @@ final readonly class PreviewController
         return $this->at($request, $funnel, $page, function (Funnel $found, Plan $plan, PagePlan $shown, CarbonImmutable $until): Response {
             $link = fn (string $address): string => e(PreviewLink::make($found->id, $until, $address));
             $fill = ['here' => $link($shown->address), 'head' => SiteAssets::head(PageAssets::of($plan, $shown), false),
-                'site' => e(url('/')), 'code:end' => '<p class="preview-note" style="position:fixed;left:0;bottom:0;margin:0;padding:.4rem .8rem;background:#20302d;color:#fffdf8;font:600 .9rem/1.3 sans-serif">Preview of a draft. Nothing you do here is stored.</p>'];
+                'site' => e(url('/')), 'code:end' => '<p class="preview-note" style="position:fixed;left:0;bottom:0;margin:0;padding:.4rem '
+                        .'.8rem;background:#20302d;color:#fffdf8;font:600 .9rem/1.3 sans-serif">Preview of a draft. Nothing you do here '
+                            .'is stored.</p>'];
             foreach ($plan->pages as $other) {
                 $fill["page:{$other->id}"] = $link($other->address);
             }
             foreach ($plan->leadMagnets as $leadMagnet) {
-                $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e('Download').'</a> <span class="file-note">'.e($leadMagnet->kindAndSize()).'</span>';
+                $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e('Download').'</a> <span class="file-note">'
+                    .e($leadMagnet->kindAndSize()).'</span>';
             }
 
             return new Response(Slots::fill($this->renderer->forVisitors($plan, $shown, $found->business), $fill, []), 200,
-                SiteHeaders::ofPage($shown, $found->business) + SiteHeaders::COMMON + ['Cache-Control' => 'private, no-store', 'X-Robots-Tag' => 'noindex']);
+                SiteHeaders::ofPage($shown, $found->business) + SiteHeaders::COMMON
+                    + ['Cache-Control' => 'private, no-store', 'X-Robots-Tag' => 'noindex']);
         });
     }
 
     public function next(Request $request, string $funnel, string $page = ''): AnyResponse
     {
-        return $this->at($request, $funnel, $page, function (Funnel $found, Plan $plan, PagePlan $shown, CarbonImmutable $until): RedirectResponse {
-            $way = (new Journey($plan))->way($shown->id, Outcome::Joined);
-            $target = $way === null ? null : $plan->page((string) $way->toPage);
+        return $this->at($request, $funnel, $page,
+            function (Funnel $found, Plan $plan, PagePlan $shown, CarbonImmutable $until): RedirectResponse {
+                $way = (new Journey($plan))->way($shown->id, Outcome::Joined);
+                $target = $way === null ? null : $plan->page((string) $way->toPage);
 
-            return new RedirectResponse($way->toUrl ?? PreviewLink::make($found->id, $until, $target->address ?? $shown->address), 303);
-        });
+                return new RedirectResponse($way->toUrl ?? PreviewLink::make($found->id, $until, $target->address ?? $shown->address), 303);
+            });
     }
 
     /** @param  callable(Funnel, Plan, PagePlan, CarbonImmutable): AnyResponse  $answer */

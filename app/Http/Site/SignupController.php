@@ -67,13 +67,15 @@ final readonly class SignupController
         $token = FormToken::read($request->input('token'), $page->id);
         if ($token === null) {
             return $again(['form' => $request->input('token') === 'elsewhere'
-                ? 'Welcome. Your words have come along: please press the button once more, and it is done.' : 'This page was open for a long time. Your words are still here: please press the button once more.']);
+                ? 'Welcome. Your words have come along: please press the button once more, and it is done.'
+                : 'This page was open for a long time. Your words are still here: please press the button once more.']);
         }
         if ($answers->errors !== []) {
             return $again($answers->errors);
         }
         if (SpamGuard::isProgram($request, $token)) {
-            return $again(['form' => 'That went very fast, as if a program had filled the form in. If you are a person, please press the button once more.']);
+            return $again(['form' => 'That went very fast, as if a program had filled the form in. If you are a person, please press the '
+                .'button once more.']);
         }
         SpamGuard::count($request);
         if ($step === 2) {
@@ -86,16 +88,25 @@ final readonly class SignupController
             $request->ip(), $request->userAgent(), Browser::isOwner($request),
         ));
 
-        return redirect()->away($form->hasTwoSteps() ? $live->funnel->url($page->address).'?step=2' : self::onward($version, $submission, $decision->way), 303)
-            ->withCookie(Cookie::make(Visit::JOINED, $submission->id, 60 * 24 * 30, '/'.$live->funnel->address, httpOnly: true, sameSite: 'lax'))
+        return redirect()->away($form->hasTwoSteps() ? $live->funnel->url($page->address).'?step=2'
+            : self::onward($version, $submission, $decision->way), 303)
+            ->withCookie(Cookie::make(Visit::JOINED, $submission->id, 60 * 24 * 30, '/'.$live->funnel->address, httpOnly: true,
+                sameSite: 'lax'))
             ->withCookie(Cookie::make(Browser::COOKIE, $visitor, 60 * 24 * 365, '/', httpOnly: false, sameSite: 'lax'));
     }
 
     /** What is asked after the address joins what was said before, for whoever has just said that in this browser. */
-    private function secondStep(Request $request, Funnel $funnel, Version $version, PagePlan $page, FormPlan $form, Answers $answers): Response
-    {
+    private function secondStep(
+        Request $request,
+        Funnel $funnel,
+        Version $version,
+        PagePlan $page,
+        FormPlan $form,
+        Answers $answers,
+    ): Response {
         $id = $request->cookie(Visit::JOINED);
-        $submission = is_string($id) ? Submission::query()->with(['person', 'funnel'])->where('id', $id)->where('funnel_id', $funnel->id)->where('form_id', $form->id)->first() : null;
+        $submission = is_string($id) ? Submission::query()->with(['person', 'funnel'])->where('id', $id)->where('funnel_id', $funnel->id)
+            ->where('form_id', $form->id)->first() : null;
         if ($submission === null) {
             return redirect()->away($funnel->url($page->address), 303);
         }

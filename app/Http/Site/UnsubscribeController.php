@@ -26,7 +26,8 @@ final readonly class UnsubscribeController
     {
         $found = $this->message($request, $message);
 
-        return ($found === null ? PlainPage::notHere() : PlainPage::unsubscribe($request->getRequestUri(), $found->business->name, $this->less($found)))->response();
+        return ($found === null ? PlainPage::notHere()
+            : PlainPage::unsubscribe($request->getRequestUri(), $found->business->name, $this->less($found)))->response();
     }
 
     public function leave(Request $request, string $message): Response
@@ -86,6 +87,7 @@ final readonly class UnsubscribeController
 
     private function message(Request $request, string $id): ?Message
     {
-        return $request->hasValidSignature(false) ? Message::query()->with(['person.business', 'business'])->where('id', $id)->first() : null;
+        return $request->hasValidSignature(false) ? Message::query()->with(['person.business', 'business'])->where('id', $id)->first()
+            : null;
     }
 }

@@ -32,7 +32,8 @@ final class Json
     public static function looks(): array
     {
         return array_values(array_map(fn (Look $l): array => ['id' => $l->id, 'name' => $l->name, 'headingFont' => $l->headingFont,
-            'headingWeight' => $l->headingWeight, 'bodyFont' => $l->bodyFont, 'corner' => $l->corner, 'frame' => $l->frame, 'colours' => $l->coloursOn()], Looks::all()));
+            'headingWeight' => $l->headingWeight, 'bodyFont' => $l->bodyFont, 'corner' => $l->corner, 'frame' => $l->frame,
+            'colours' => $l->coloursOn()], Looks::all()));
     }
 
     /** @return array<string, mixed> what pages can be made of, in the words of the core */
@@ -41,12 +42,16 @@ final class Json
         $named = fn (array $cases): array => array_map(fn ($case): array => ['id' => $case->value, 'label' => $case->label()], $cases);
 
         return [
-            'designs' => array_values(array_map(fn (Design $d): array => ['id' => $d->id, 'kind' => $d->kind->value, 'name' => $d->name, 'arrangement' => $d->arrangement->value,
+            'designs' => array_values(array_map(fn (Design $d): array => ['id' => $d->id, 'kind' => $d->kind->value, 'name' => $d->name,
+                'arrangement' => $d->arrangement->value,
                 'tone' => $d->tone, 'styles' => (object) $d->styles], Designs::all())),
             'pageDesigns' => PageDesigns::list(),
             'sections' => $named(SectionKind::cases()),
-            'blocks' => array_map(fn (BlockKind $k): array => ['id' => $k->value, 'label' => $k->label(), 'fields' => (object) array_map(fn (Field $f): array => $f->toArray(), Blocks::of($k)->fields),
-                'items' => Blocks::of($k)->items === null ? null : (object) array_map(fn (Field $f): array => $f->toArray(), Blocks::of($k)->items), 'styles' => Blocks::of($k)->styles], BlockKind::cases()),
+            'blocks' => array_map(fn (BlockKind $k): array => ['id' => $k->value, 'label' => $k->label(),
+                'fields' => (object) array_map(fn (Field $f): array => $f->toArray(), Blocks::of($k)->fields),
+                'items' => Blocks::of($k)->items === null ? null
+                    : (object) array_map(fn (Field $f): array => $f->toArray(), Blocks::of($k)->items), 'styles' => Blocks::of($k)->styles],
+                BlockKind::cases()),
             'arrangements' => $named(Arrangement::cases()),
             'icons' => array_map(fn (string $i): array => ['id' => $i, 'svg' => Icons::svg($i)], Blocks::ICONS),
             'roles' => $named(PageRole::cases()),
@@ -61,22 +66,27 @@ final class Json
     public static function version(Version $version, Funnel $funnel): array
     {
         return ['id' => $version->id, 'number' => $version->number, 'note' => $version->note,
-            'publishedAt' => Instant::json($version->published_at), 'live' => $funnel->live_version_id === $version->id && $funnel->state === FunnelState::Live];
+            'publishedAt' => Instant::json($version->published_at),
+            'live' => $funnel->live_version_id === $version->id && $funnel->state === FunnelState::Live];
     }
 
     /** @return array<string, mixed> */
     public static function picture(Upload $picture): array
     {
-        return ['id' => $picture->id, 'name' => $picture->name, 'src' => $picture->src(), 'width' => $picture->width, 'height' => $picture->height,
+        return ['id' => $picture->id, 'name' => $picture->name, 'src' => $picture->src(), 'width' => $picture->width,
+            'height' => $picture->height,
             'bytes' => $picture->bytes];
     }
 
     /** @return array<string, mixed> a message in a list, without its words */
     public static function message(Message $message): array
     {
-        return ['id' => $message->id, 'name' => $message->name, 'kind' => $message->kind, 'to' => $message->to_address, 'subject' => $message->subject,
+        return ['id' => $message->id, 'name' => $message->name, 'kind' => $message->kind, 'to' => $message->to_address,
+            'subject' => $message->subject,
             'state' => $message->state, 'dueAt' => Instant::json($message->due_at), 'sentAt' => Instant::json($message->sent_at),
-            'trouble' => $message->trouble, 'attempts' => $message->attempts, 'personId' => $message->person_id, 'funnelId' => $message->funnel_id,
-            'openedAt' => Instant::json($message->opened_at), 'clickedAt' => Instant::json($message->clicked_at), 'lostWhy' => $message->lost_why];
+            'trouble' => $message->trouble, 'attempts' => $message->attempts, 'personId' => $message->person_id,
+            'funnelId' => $message->funnel_id,
+            'openedAt' => Instant::json($message->opened_at), 'clickedAt' => Instant::json($message->clicked_at),
+            'lostWhy' => $message->lost_why];
     }
 }

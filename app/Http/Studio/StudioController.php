@@ -34,7 +34,8 @@ abstract class StudioController
     /** The funnel, if it belongs to the signed-in owner; for anyone else's there is nothing here. */
     protected function funnel(string $id): Funnel
     {
-        return Ids::is($id) ? Funnel::query()->where('business_id', $this->user()->business_id)->findOrFail($id) : throw new NotFoundHttpException;
+        return Ids::is($id) ? Funnel::query()->where('business_id', $this->user()->business_id)->findOrFail($id)
+            : throw new NotFoundHttpException;
     }
 
     /**

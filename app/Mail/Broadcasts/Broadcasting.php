@@ -32,7 +32,8 @@ final class Broadcasting
     public function audience(Broadcast $broadcast, Business $business, CarbonImmutable $now): Builder
     {
         $query = (new SegmentQuery($business, $now))->people(Group::fromArray($broadcast->audience))->where('people.owner_try', false)
-            ->whereNotExists(fn (Builder $q) => $q->selectRaw('1')->from('opt_outs')->whereColumn('opt_outs.person_id', 'people.id')->where('what', 'broadcasts'));
+            ->whereNotExists(fn (Builder $q) => $q->selectRaw('1')->from('opt_outs')->whereColumn('opt_outs.person_id', 'people.id')
+                ->where('what', 'broadcasts'));
         SegmentQuery::standing($query, Standing::Subscribed);
 
         return $query;
@@ -51,8 +52,10 @@ final class Broadcasting
             }
         }
         foreach ($due(BroadcastState::Sending)->get() as $broadcast) {
-            if (! DB::table('messages')->where('broadcast_id', $broadcast->id)->whereIn('state', [MessageState::Waiting, MessageState::Sending])->exists()) {
-                Broadcast::query()->where('id', $broadcast->id)->where('state', BroadcastState::Sending)->update(['state' => BroadcastState::Sent]);
+            if (! DB::table('messages')->where('broadcast_id', $broadcast->id)
+                ->whereIn('state', [MessageState::Waiting, MessageState::Sending])->exists()) {
+                Broadcast::query()->where('id', $broadcast->id)->where('state', BroadcastState::Sending)
+                    ->update(['state' => BroadcastState::Sent]);
             }
         }
         foreach ($due(BroadcastState::Sent)->whereNull('again_at')->get() as $broadcast) {
@@ -71,7 +74,9 @@ final class Broadcasting
     {
         $test = fn () => DB::table('messages')->where('broadcast_id', $broadcast->id);
         $began = $broadcast->started_at;
-        if ($began === null || $began->addHours($broadcast->plan()->hours) > $now || $test()->whereIn('state', [MessageState::Waiting, MessageState::Sending])->where('due_at', '<=', Instant::sql($now))->exists()) {
+        if ($began === null || $began->addHours($broadcast->plan()->hours) > $now
+            || $test()->whereIn('state', [MessageState::Waiting, MessageState::Sending])->where('due_at', '<=', Instant::sql($now))
+                ->exists()) {
             return false;
         }
         $last = $test()->where('state', MessageState::Sent)->max('sent_at');
@@ -83,7 +88,9 @@ final class Broadcasting
     {
         DB::transaction(function () use ($broadcast, $now): void {
             $test = $broadcast->plan()->isTest();
-            if (Broadcast::query()->where('id', $broadcast->id)->where('state', BroadcastState::Scheduled)->update(['state' => $test ? BroadcastState::Testing : BroadcastState::Sending, 'started_at' => Instant::sql($now)]) === 0) {
+            if (Broadcast::query()->where('id', $broadcast->id)->where('state', BroadcastState::Scheduled)
+                ->update(['state' => $test ? BroadcastState::Testing : BroadcastState::Sending,
+                    'started_at' => Instant::sql($now)]) === 0) {
                 return;
             }
             $business = Business::query()->findOrFail($broadcast->business_id);
@@ -98,14 +105,18 @@ final class Broadcasting
         $stamp = Instant::sql($now);
         $last = '';
         do {
-            $people = (clone $this->audience($broadcast, $business, $now))->where('people.id', '>', $last)->orderBy('people.id')->limit(self::PIECE)->get(['people.id', 'people.email']);
+            $people = (clone $this->audience($broadcast, $business, $now))->where('people.id', '>', $last)->orderBy('people.id')
+                ->limit(self::PIECE)->get(['people.id', 'people.email']);
             $rows = [];
             foreach ($people as $person) {
                 $last = (string) $person->id;
                 $variant = $plan->variant($broadcast->id, $last);
                 if ($variant !== null) {
-                    $rows[] = ['id' => Ids::next(), 'business_id' => $business->id, 'person_id' => $last, 'broadcast_id' => $broadcast->id, 'funnel_id' => $broadcast->funnel_id, 'variant' => $variant, 'kind' => MessageKind::Broadcast->value,
-                        'unique_key' => "broadcast:{$broadcast->id}:{$last}", 'name' => $broadcast->name, 'to_address' => $person->email, 'subject' => '', 'state' => MessageState::Waiting, 'due_at' => $stamp, 'created_at' => $stamp, 'updated_at' => $stamp];
+                    $rows[] = ['id' => Ids::next(), 'business_id' => $business->id, 'person_id' => $last, 'broadcast_id' => $broadcast->id,
+                        'funnel_id' => $broadcast->funnel_id, 'variant' => $variant, 'kind' => MessageKind::Broadcast->value,
+                        'unique_key' => "broadcast:{$broadcast->id}:{$last}", 'name' => $broadcast->name, 'to_address' => $person->email,
+                        'subject' => '', 'state' => MessageState::Waiting, 'due_at' => $stamp, 'created_at' => $stamp,
+                        'updated_at' => $stamp];
                 }
             }
             foreach (array_chunk($rows, 200) as $some) {
@@ -120,9 +131,12 @@ final class Broadcasting
         $stamp = Instant::sql($now);
         // An id of 26 small hexadecimal digits is one of ours, too.
         DB::table('messages')->insertOrIgnoreUsing(
-            ['id', 'business_id', 'person_id', 'broadcast_id', 'funnel_id', 'variant', 'kind', 'unique_key', 'name', 'to_address', 'state', 'due_at', 'created_at', 'updated_at'],
-            $this->audience($broadcast, $business, $now)->whereNotExists(fn (Builder $q) => self::got($q, $broadcast))->selectRaw("lower(hex(randomblob(13))), people.business_id, people.id, ?, ?, ?, 'broadcast', 'broadcast:' || ? || ':' || people.id, ?, people.email, 'waiting', ?, ?, ?",
-                [$broadcast->id, $broadcast->funnel_id, $variant, $broadcast->id, $broadcast->name, $stamp, $stamp, $stamp]),
+            ['id', 'business_id', 'person_id', 'broadcast_id', 'funnel_id', 'variant', 'kind', 'unique_key', 'name', 'to_address', 'state',
+                'due_at', 'created_at', 'updated_at'],
+            $this->audience($broadcast, $business, $now)->whereNotExists(fn (Builder $q) => self::got($q, $broadcast))
+                ->selectRaw("lower(hex(randomblob(13))), people.business_id, people.id, ?, ?, ?, 'broadcast', 'broadcast:' || ? || ':' "
+                    ."|| people.id, ?, people.email, 'waiting', ?, ?, ?",
+                    [$broadcast->id, $broadcast->funnel_id, $variant, $broadcast->id, $broadcast->name, $stamp, $stamp, $stamp]),
         );
     }
 
@@ -140,9 +154,12 @@ final class Broadcasting
         DB::transaction(function () use ($broadcast, $now): void {
             $plan = $broadcast->plan();
             $numbers = $this->variants($broadcast->id);
-            $hits = fn (string $v): array => ['sent' => $numbers[$v]['sent'] ?? 0, 'hits' => $numbers[$v][$plan->byClicks ? 'clicked' : 'opened'] ?? 0];
+            $hits = fn (string $v): array => ['sent' => $numbers[$v]['sent'] ?? 0,
+                'hits' => $numbers[$v][$plan->byClicks ? 'clicked' : 'opened'] ?? 0];
             $test = SubjectTest::of($hits('a'), $hits('b'));
-            if (Broadcast::query()->where('id', $broadcast->id)->where('state', BroadcastState::Testing)->update(['state' => BroadcastState::Sending, 'picked_at' => Instant::sql($now), 'winner' => $test->winner, 'winner_why' => $test->words($plan->byClicks)]) === 0) {
+            if (Broadcast::query()->where('id', $broadcast->id)->where('state', BroadcastState::Testing)
+                ->update(['state' => BroadcastState::Sending, 'picked_at' => Instant::sql($now), 'winner' => $test->winner,
+                    'winner_why' => $test->words($plan->byClicks)]) === 0) {
                 return;
             }
             // What of the test still waits goes out with its own subject.
@@ -154,18 +171,24 @@ final class Broadcasting
     public function again(Broadcast $broadcast, CarbonImmutable $now): void
     {
         DB::transaction(function () use ($broadcast, $now): void {
-            if (Broadcast::query()->where('id', $broadcast->id)->where('state', BroadcastState::Sent)->whereNull('again_at')->update(['state' => BroadcastState::Sending, 'again_at' => Instant::sql($now)]) === 0) {
+            if (Broadcast::query()->where('id', $broadcast->id)->where('state', BroadcastState::Sent)->whereNull('again_at')
+                ->update(['state' => BroadcastState::Sending, 'again_at' => Instant::sql($now)]) === 0) {
                 return;
             }
             $stamp = Instant::sql($now);
             $people = DB::table('people')->where('people.business_id', $broadcast->business_id)->whereNull('people.erased_at')
-                ->whereExists(fn (Builder $q) => $q->selectRaw('1')->from('messages')->whereColumn('messages.person_id', 'people.id')->where('broadcast_id', $broadcast->id)->where('state', MessageState::Sent)->whereNull('opened_at')->whereNull('clicked_at'))
+                ->whereExists(fn (Builder $q) => $q->selectRaw('1')->from('messages')->whereColumn('messages.person_id', 'people.id')
+                    ->where('broadcast_id', $broadcast->id)->where('state', MessageState::Sent)->whereNull('opened_at')
+                    ->whereNull('clicked_at'))
                 ->whereNotExists(fn (Builder $q) => self::got($q, $broadcast)->whereNotNull('opened_at'));
             SegmentQuery::standing($people, Standing::Subscribed);
             DB::table('messages')->insertOrIgnoreUsing(
-                ['id', 'business_id', 'person_id', 'broadcast_id', 'funnel_id', 'variant', 'kind', 'unique_key', 'name', 'to_address', 'state', 'due_at', 'created_at', 'updated_at'],
-                $people->selectRaw("lower(hex(randomblob(13))), people.business_id, people.id, ?, ?, ?, 'broadcast', 'broadcast:' || ? || ':' || people.id || ':again', ?, people.email, 'waiting', ?, ?, ?",
-                    [$broadcast->id, $broadcast->funnel_id, $broadcast->winner, $broadcast->id, "{$broadcast->name}, again", $stamp, $stamp, $stamp]),
+                ['id', 'business_id', 'person_id', 'broadcast_id', 'funnel_id', 'variant', 'kind', 'unique_key', 'name', 'to_address',
+                    'state', 'due_at', 'created_at', 'updated_at'],
+                $people->selectRaw("lower(hex(randomblob(13))), people.business_id, people.id, ?, ?, ?, 'broadcast', 'broadcast:' || ? "
+                    ."|| ':' || people.id || ':again', ?, people.email, 'waiting', ?, ?, ?",
+                    [$broadcast->id, $broadcast->funnel_id, $broadcast->winner, $broadcast->id, "{$broadcast->name}, again", $stamp, $stamp,
+                        $stamp]),
             );
         });
     }
@@ -174,8 +197,11 @@ final class Broadcasting
     public function stop(Broadcast $broadcast): void
     {
         DB::transaction(function () use ($broadcast): void {
-            if (Broadcast::query()->where('id', $broadcast->id)->whereIn('state', [BroadcastState::Testing, BroadcastState::Sending])->update(['state' => BroadcastState::Stopped]) === 1) {
-                DB::table('messages')->where('broadcast_id', $broadcast->id)->where('state', MessageState::Waiting)->update(['state' => MessageState::Cancelled, 'trouble' => 'The broadcast was stopped.', 'updated_at' => Instant::sql(CarbonImmutable::now())]);
+            if (Broadcast::query()->where('id', $broadcast->id)->whereIn('state', [BroadcastState::Testing, BroadcastState::Sending])
+                ->update(['state' => BroadcastState::Stopped]) === 1) {
+                DB::table('messages')->where('broadcast_id', $broadcast->id)->where('state', MessageState::Waiting)
+                    ->update(['state' => MessageState::Cancelled, 'trouble' => 'The broadcast was stopped.',
+                        'updated_at' => Instant::sql(CarbonImmutable::now())]);
             }
         });
     }
@@ -183,9 +209,11 @@ final class Broadcasting
     /** @return array<string, array{sent: int, opened: int, clicked: int}> by variant */
     public function variants(string $id): array
     {
-        return DB::table('messages')->where('broadcast_id', $id)->whereNotNull('variant')->where('state', MessageState::Sent)->where('unique_key', 'not like', '%:again')->groupBy('variant')
+        return DB::table('messages')->where('broadcast_id', $id)->whereNotNull('variant')->where('state', MessageState::Sent)
+            ->where('unique_key', 'not like', '%:again')->groupBy('variant')
             ->selectRaw('variant, count(*) as sent, count(opened_at) as opened, count(clicked_at) as clicked')->get()
-            ->mapWithKeys(fn ($r): array => [(string) $r->variant => ['sent' => (int) $r->sent, 'opened' => (int) $r->opened, 'clicked' => (int) $r->clicked]])->all();
+            ->mapWithKeys(fn ($r): array => [(string) $r->variant => ['sent' => (int) $r->sent, 'opened' => (int) $r->opened,
+                'clicked' => (int) $r->clicked]])->all();
     }
 
     /**
@@ -195,7 +223,10 @@ final class Broadcasting
     public function numbers(array $ids): array
     {
         return DB::table('messages')->whereIn('broadcast_id', $ids)->groupBy('broadcast_id')
-            ->selectRaw("broadcast_id, count(*) as messages, sum(state = 'sent') as sent, sum(state in ('waiting', 'sending')) as waiting, sum(state = 'failed') as failed, sum(state = 'cancelled') as passed, count(opened_at) as opened, count(clicked_at) as clicked, count(lost_at) as lost")->get()
-            ->mapWithKeys(fn ($r): array => [(string) $r->broadcast_id => array_map(intval(...), array_diff_key((array) $r, ['broadcast_id' => 0]))])->all();
+            ->selectRaw("broadcast_id, count(*) as messages, sum(state = 'sent') as sent, sum(state in ('waiting', 'sending')) as "
+                ."waiting, sum(state = 'failed') as failed, sum(state = 'cancelled') as passed, count(opened_at) as opened, "
+                    .'count(clicked_at) as clicked, count(lost_at) as lost')->get()
+            ->mapWithKeys(fn ($r): array => [(string) $r->broadcast_id => array_map(intval(...),
+                array_diff_key((array) $r, ['broadcast_id' => 0]))])->all();
     }
 }

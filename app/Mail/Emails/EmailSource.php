@@ -19,8 +19,13 @@ final readonly class EmailSource
     public const ACCENT = '#1e6b5e';
 
     /** @param  array<string, string>  $fields */
-    public function __construct(public string $subject, public string $body, public Colour $accent, public array $fields = [], public bool $tracked = true)
-    {
+    public function __construct(
+        public string $subject,
+        public string $body,
+        public Colour $accent,
+        public array $fields = [],
+        public bool $tracked = true,
+    ) {
     }
 
     /** @param  string  $address  of the funnel, as it is now */
@@ -39,7 +44,8 @@ final readonly class EmailSource
         };
 
         return new self($subject, self::whole($business, $broadcast->body), $plan?->look()->accent ?? Colour::of(self::ACCENT),
-            $plan === null ? ['business' => $business->name, 'host' => $business->sender()->host()] : self::fieldsOf($plan, $broadcast->funnel->address ?? $plan->address));
+            $plan === null ? ['business' => $business->name, 'host' => $business->sender()->host()]
+                : self::fieldsOf($plan, $broadcast->funnel->address ?? $plan->address));
     }
 
     /** @return array<string, string> the funnel's own merge fields, and the addresses of its pages */
@@ -58,6 +64,7 @@ final readonly class EmailSource
     {
         $ids = EmailBody::parts($body);
 
-        return $ids === [] ? $body : EmailBody::withParts($body, EmailPart::query()->where('business_id', $business->id)->whereIn('id', $ids)->pluck('body', 'id')->all());
+        return $ids === [] ? $body : EmailBody::withParts($body,
+            EmailPart::query()->where('business_id', $business->id)->whereIn('id', $ids)->pluck('body', 'id')->all());
     }
 }

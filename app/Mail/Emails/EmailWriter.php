@@ -34,7 +34,8 @@ final class EmailWriter
         $source = $written === null ? $kind->source($message) : null;
 
         return $source === null ? $written
-            : $this->email($message->business, $source, $this->values($message, $source, $source->subject.$source->body), $message->person, $message);
+            : $this->email($message->business, $source, $this->values($message, $source, $source->subject.$source->body), $message->person,
+                $message);
     }
 
     /**
@@ -44,13 +45,15 @@ final class EmailWriter
      */
     public function sample(Business $business, EmailPlan $email, Colour $accent, array $more = []): WrittenEmail
     {
-        return $this->forPerson($business, new EmailSource($email->subject, EmailSource::whole($business, $email->body), $accent, $more), null);
+        return $this->forPerson($business, new EmailSource($email->subject, EmailSource::whole($business, $email->body), $accent, $more),
+            null);
     }
 
     /** An email as somebody on the list would read it, or a made-up reader where nobody is named. */
     public function forPerson(Business $business, EmailSource $source, ?Person $person): WrittenEmail
     {
-        $reader = $person ?? new Person(['first_name' => 'Robin', 'last_name' => 'Sample', 'email' => 'robin@example.com', 'business_id' => $business->id]);
+        $reader = $person ?? new Person(['first_name' => 'Robin', 'last_name' => 'Sample', 'email' => 'robin@example.com',
+            'business_id' => $business->id]);
 
         return $this->email($business, $source, self::ofPerson($reader) + ['download_link' => url('/')] + $source->fields, $person, null);
     }
@@ -58,7 +61,9 @@ final class EmailWriter
     /** Where a link in a message leads for its reader. Only what the email itself holds can be asked for. */
     public function target(Message $message, string $template): ?string
     {
-        $url = trim(html_entity_decode(MergeFields::fill($template, $this->values($message, $this->kinds->of($message)->source($message), $template), fn (string $s): string => $s), ENT_QUOTES | ENT_HTML5));
+        $url = trim(html_entity_decode(MergeFields::fill($template,
+            $this->values($message, $this->kinds->of($message)->source($message), $template), fn (string $s): string => $s),
+            ENT_QUOTES | ENT_HTML5));
 
         return preg_match('~^https?://[^\s]+$~i', $url) === 1 && strpbrk($url, "\r\n\t") === false ? $url : null;
     }
@@ -77,7 +82,8 @@ final class EmailWriter
     /** @return array<string, string> */
     private static function ofPerson(Person $person): array
     {
-        $values = ['first_name' => $person->first_name, 'last_name' => $person->last_name, 'email' => $person->email, 'phone' => $person->phone];
+        $values = ['first_name' => $person->first_name, 'last_name' => $person->last_name, 'email' => $person->email,
+            'phone' => $person->phone];
         foreach ($person->exists ? $person->values()->orderBy('id')->get(['name', 'value']) : [] as $row) {
             $values[$row->name] = isset($values[$row->name]) ? "{$values[$row->name]}, {$row->value}" : $row->value;
         }
@@ -94,11 +100,14 @@ final class EmailWriter
     private function email(Business $business, EmailSource $source, array $values, ?Person $person, ?Message $message): WrittenEmail
     {
         $plain = MergeFields::fill($source->subject, $values, fn (string $s): string => (string) preg_replace('/[\p{Cc}]+/u', ' ', $s));
-        $body = $person === null || ! str_contains($source->body, 'data-only') ? EmailBody::forEverybody($source->body) : EmailBody::forReader($source->body, PersonLookup::facts($person, CarbonImmutable::now()));
+        $body = $person === null || ! str_contains($source->body, 'data-only') ? EmailBody::forEverybody($source->body)
+            : EmailBody::forReader($source->body, PersonLookup::facts($person, CarbonImmutable::now()));
         // A link that stands alone in its paragraph is what the email is about: it becomes a button.
-        $body = (string) preg_replace('~<p>\s*<a href="([^"]*)">([^<]*)</a>\s*</p>~', '<p class="act"><a class="button" href="$1">$2</a></p>', $body);
+        $body = (string) preg_replace('~<p>\s*<a href="([^"]*)">([^<]*)</a>\s*</p>~',
+            '<p class="act"><a class="button" href="$1">$2</a></p>', $body);
         $untracked = MergeFields::fill(self::withPictures($business, $body), $values, e(...));
-        $filled = $message !== null && $source->tracked ? MergeFields::fill(self::withPictures($business, MailLinks::tracked($body, $message)), $values, e(...)) : $untracked;
+        $filled = $message !== null && $source->tracked
+            ? MergeFields::fill(self::withPictures($business, MailLinks::tracked($body, $message)), $values, e(...)) : $untracked;
         $unsubscribe = match (true) {
             $message === null => url('/'),
             // Whoever is asked whether the address is theirs is on no list yet.
@@ -114,23 +123,27 @@ final class EmailWriter
             'darkLink' => Contrast::readableOn(Colour::of('#1d2422'), $source->accent, $white)->hex(),
         ])->render();
         // The plain text shows its addresses to the reader, so they are the real ones.
-        $text = PlainText::of($untracked)."\n\n--\n{$business->name}\n{$business->postal_address}\n".($unsubscribe === '' ? '' : "Unsubscribe: {$unsubscribe}\n");
+        $text = PlainText::of($untracked)."\n\n--\n{$business->name}\n{$business->postal_address}\n"
+            .($unsubscribe === '' ? '' : "Unsubscribe: {$unsubscribe}\n");
 
-        return new WrittenEmail(trim($plain) === '' ? '(no subject)' : $plain, (new CssToInlineStyles)->convert($html), $text, $unsubscribe);
+        return new WrittenEmail(trim($plain) === '' ? '(no subject)' : $plain, (new CssToInlineStyles)->convert($html), $text,
+            $unsubscribe);
     }
 
     /** Pictures from the library in a width that emails have, at an address that mail programs can reach. */
     private static function withPictures(Business $business, string $body): string
     {
-        return (string) preg_replace_callback('~<img src="picture:([a-z0-9]{26})" alt="([^"]*)"\s*/?>~', function (array $m) use ($business): string {
-            $picture = Upload::query()->where('business_id', $business->id)->where('kind', 'picture')->find($m[1]);
-            if ($picture === null) {
-                return '';
-            }
-            $width = min(528, (int) $picture->width);
+        return (string) preg_replace_callback('~<img src="picture:([a-z0-9]{26})" alt="([^"]*)"\s*/?>~',
+            function (array $m) use ($business): string {
+                $picture = Upload::query()->where('business_id', $business->id)->where('kind', 'picture')->find($m[1]);
+                if ($picture === null) {
+                    return '';
+                }
+                $width = min(528, (int) $picture->width);
 
-            // Old mail programs know neither WebP nor styles on pictures: the copy they can show, and its width as an attribute.
-            return '<img src="'.url($picture->src()).'" alt="'.$m[2].'" width="'.$width.'" style="display:block;margin:0 0 18px;width:100%;max-width:'.$width.'px;height:auto;border:0">';
-        }, $body);
+                // Old mail programs know neither WebP nor styles on pictures: the copy they can show, and its width as an attribute.
+                return '<img src="'.url($picture->src()).'" alt="'.$m[2].'" width="'.$width
+                    .'" style="display:block;margin:0 0 18px;width:100%;max-width:'.$width.'px;height:auto;border:0">';
+            }, $body);
     }
 }

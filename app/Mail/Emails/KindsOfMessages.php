@@ -18,7 +18,8 @@ final readonly class KindsOfMessages
 
     public function of(Message $message): KindOfMessage
     {
-        $class = $this->classes[$message->kind->value] ?? throw new LogicException("Nobody knows messages of the kind “{$message->kind->value}”.");
+        $class = $this->classes[$message->kind->value]
+            ?? throw new LogicException("Nobody knows messages of the kind “{$message->kind->value}”.");
 
         return $this->app->make($class);
     }

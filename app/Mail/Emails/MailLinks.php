@@ -20,7 +20,8 @@ final class MailLinks
         return (string) preg_replace_callback('~(<a\b[^>]*\bhref=")([^"]*)"~', function (array $m) use ($message): string {
             $to = html_entity_decode($m[2], ENT_QUOTES | ENT_HTML5);
 
-            return preg_match('~^(https?://|\{\{\s*[a-z])~i', $to) === 1 ? $m[1].self::url($message, self::id($message->business_id, $to)).'"' : $m[0];
+            return preg_match('~^(https?://|\{\{\s*[a-z])~i', $to) === 1
+                ? $m[1].self::url($message, self::id($message->business_id, $to)).'"' : $m[0];
         }, $body);
     }
 

@@ -15,7 +15,8 @@ final class NewLinkMessage extends KindOfMessage
         $title = DownloadLink::delivery($message)?->leadMagnet->name ?? 'your download';
 
         return new EmailSource('Your new download link', '<p>Hello {{first_name|there}},</p><p>here is a new link to “'
-            .e($title).'”:</p><p><a href="{{download_link}}">Download it now</a></p><p>You asked for it on our page. If that was not you, nothing needs doing.</p>',
+            .e($title).'”:</p><p><a href="{{download_link}}">Download it now</a></p><p>You asked for it on our page. If that was not '
+                .'you, nothing needs doing.</p>',
             Colour::of(EmailSource::ACCENT), tracked: false);
     }
 }

@@ -29,7 +29,8 @@ final class PlainText
     {
         $text = '';
         foreach ($node->childNodes as $child) {
-            $text .= $child instanceof DOMElement ? self::element($child) : (string) preg_replace('/\s+/u', ' ', (string) $child->textContent);
+            $text .= $child instanceof DOMElement ? self::element($child)
+                : (string) preg_replace('/\s+/u', ' ', (string) $child->textContent);
         }
 
         return $text;

@@ -32,12 +32,17 @@ final readonly class Digest
             }
             // The first time it tells of one day; afterwards of all since it told last, so that nobody is left out.
             $since = $business->told_at ?? $today->subDay();
-            if (Business::query()->where('id', $business->id)->where(fn ($q) => $q->whereNull('told_at')->orWhere('told_at', '<', Instant::sql($today)))->update(['told_at' => Instant::sql($now)]) === 0) {
+            if (Business::query()->where('id', $business->id)
+                ->where(fn ($q) => $q->whereNull('told_at')->orWhere('told_at', '<', Instant::sql($today)))
+                ->update(['told_at' => Instant::sql($now)]) === 0) {
                 continue;
             }
-            $ids = array_values(Submission::query()->with('version')->whereHas('funnel', fn ($q) => $q->where('business_id', $business->id))->where('state', SubmissionState::Taken)
-                ->whereRaw('coalesce(confirmed_at, submitted_at) >= ?', [Instant::sql($since)])->whereRaw('coalesce(confirmed_at, submitted_at) < ?', [Instant::sql($now)])->orderBy('submitted_at')->get()
-                ->filter(fn (Submission $s): bool => $s->version->plan()->form($s->form_id)?->notice === OwnerNotice::Daily)->map(fn (Submission $s): string => $s->id)->all());
+            $ids = array_values(Submission::query()->with('version')->whereHas('funnel', fn ($q) => $q->where('business_id', $business->id))
+                ->where('state', SubmissionState::Taken)
+                ->whereRaw('coalesce(confirmed_at, submitted_at) >= ?', [Instant::sql($since)])
+                ->whereRaw('coalesce(confirmed_at, submitted_at) < ?', [Instant::sql($now)])->orderBy('submitted_at')->get()
+                ->filter(fn (Submission $s): bool => $s->version->plan()->form($s->form_id)?->notice === OwnerNotice::Daily)
+                ->map(fn (Submission $s): string => $s->id)->all());
             if ($ids !== []) {
                 $this->planner->planDigest($business, $local->format('Y-m-d'), $ids);
             }

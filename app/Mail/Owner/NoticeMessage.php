@@ -24,21 +24,27 @@ final class NoticeMessage extends KindOfMessage
     public function source(Message $message): ?EmailSource
     {
         $ids = $message->content['submissions'] ?? [];
-        $submissions = Submission::query()->with(['person', 'funnel', 'version'])->whereIn('id', is_array($ids) ? $ids : [])->whereHas('person', fn ($q) => $q->whereNull('erased_at'))->orderBy('submitted_at')->get();
+        $submissions = Submission::query()->with(['person', 'funnel', 'version'])->whereIn('id', is_array($ids) ? $ids : [])
+            ->whereHas('person', fn ($q) => $q->whereNull('erased_at'))->orderBy('submitted_at')->get();
         $first = $submissions->first();
         if ($first === null) {
             return null;
         }
         $zone = $message->business->zone();
-        $who = fn (Submission $s): string => e($s->person->fullName() === '' ? $s->person->email : "{$s->person->fullName()} ({$s->person->email})");
+        $who = fn (Submission $s): string => e($s->person->fullName() === '' ? $s->person->email
+            : "{$s->person->fullName()} ({$s->person->email})");
         $link = fn (Submission $s): string => e(url("/studio/people/{$s->person_id}"));
         $day = $message->content['day'] ?? null;
         if (is_string($day)) {
-            $items = $submissions->take(self::MOST)->map(fn (Submission $s): string => '<li><a href="'.$link($s).'">'.$who($s).'</a>, '.e($s->funnel->name).', '.$s->submitted_at->setTimezone($zone)->format('H:i').'</li>');
+            $items = $submissions->take(self::MOST)
+                ->map(fn (Submission $s): string => '<li><a href="'.$link($s).'">'.$who($s).'</a>, '.e($s->funnel->name).', '
+                        .$s->submitted_at->setTimezone($zone)->format('H:i').'</li>');
             $count = count($submissions);
 
-            return new EmailSource($count === 1 ? 'One new person' : "{$count} new people", '<p>Since yesterday these people filled in a form of yours:</p><ul>'.self::plain($items->implode('')).'</ul>'
-                .($count > self::MOST ? '<p>And '.number_format($count - self::MOST).' more: <a href="'.e(url('/studio/people/submissions')).'">all of them</a>.</p>' : ''),
+            return new EmailSource($count === 1 ? 'One new person' : "{$count} new people",
+                '<p>Since yesterday these people filled in a form of yours:</p><ul>'.self::plain($items->implode('')).'</ul>'
+                .($count > self::MOST ? '<p>And '.number_format($count - self::MOST).' more: <a href="'.e(url('/studio/people/submissions'))
+                    .'">all of them</a>.</p>' : ''),
                 Colour::of(EmailSource::ACCENT), tracked: false);
         }
         $form = $first->version->plan()->form($first->form_id);
@@ -49,8 +55,10 @@ final class NoticeMessage extends KindOfMessage
         }
 
         return new EmailSource('New: '.self::plain($first->person->fullName() === '' ? $first->person->email : $first->person->fullName()),
-            '<p>'.self::plain($who($first)).' filled in “'.self::plain(e($form->name ?? 'a form')).'” of “'.self::plain(e($first->funnel->name)).'”, '.$first->submitted_at->setTimezone($zone)->format('j F, H:i').'.</p>'
-            .'<ul>'.self::plain($rows).'</ul><p><a href="'.$link($first).'">Open this person</a></p>', Colour::of(EmailSource::ACCENT), tracked: false);
+            '<p>'.self::plain($who($first)).' filled in “'.self::plain(e($form->name ?? 'a form')).'” of “'
+                .self::plain(e($first->funnel->name)).'”, '.$first->submitted_at->setTimezone($zone)->format('j F, H:i').'.</p>'
+            .'<ul>'.self::plain($rows).'</ul><p><a href="'.$link($first).'">Open this person</a></p>', Colour::of(EmailSource::ACCENT),
+            tracked: false);
     }
 
     /** What people wrote holds no merge fields. */

@@ -19,7 +19,8 @@ final class TestMessage extends KindOfMessage
 
     public function written(Message $message): WrittenEmail
     {
-        return new WrittenEmail((string) ($message->content['subject'] ?? ''), (string) ($message->content['html'] ?? ''), (string) ($message->content['text'] ?? ''));
+        return new WrittenEmail((string) ($message->content['subject'] ?? ''), (string) ($message->content['html'] ?? ''),
+            (string) ($message->content['text'] ?? ''));
     }
 
     public function isForPerson(): bool

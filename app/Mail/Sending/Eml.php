@@ -21,8 +21,10 @@ final class Eml
             return $mime;
         }
         // Sent through another provider, which keeps what it sent: written anew from what was kept of it here.
-        $email = (new Email)->from(new Address($message->business->sender_address, $message->business->sender_name))->to(EmailAddress::of($message->to_address)->forEnvelope())
-            ->subject($message->subject)->date($message->sent_at ?? $message->due_at)->text((string) $message->text)->html((string) $message->html);
+        $email = (new Email)->from(new Address($message->business->sender_address, $message->business->sender_name))
+            ->to(EmailAddress::of($message->to_address)->forEnvelope())
+            ->subject($message->subject)->date($message->sent_at ?? $message->due_at)->text((string) $message->text)
+            ->html((string) $message->html);
         $email->getHeaders()->addIdHeader('Message-ID', $message->id.'@localhost');
 
         return $email->toString();
@@ -31,9 +33,11 @@ final class Eml
     /** A file name: the day, and something of the subject. */
     public static function name(Message $message): string
     {
-        $words = trim((string) preg_replace('/[^\p{L}\p{N}]+/u', '-', mb_substr($message->subject === '' ? $message->name : $message->subject, 0, 40)), '-');
+        $words = trim((string) preg_replace('/[^\p{L}\p{N}]+/u', '-',
+            mb_substr($message->subject === '' ? $message->name : $message->subject, 0, 40)), '-');
 
-        return ($message->sent_at ?? $message->due_at)->format('Y-m-d').'-'.($words === '' ? 'message' : $words).'-'.substr($message->id, -6).'.eml';
+        return ($message->sent_at ?? $message->due_at)->format('Y-m-d').'-'.($words === '' ? 'message' : $words).'-'
+            .substr($message->id, -6).'.eml';
     }
 
     public static function mbox(Message $message): string
@@ -41,6 +45,7 @@ final class Eml
         $at = $message->sent_at ?? CarbonImmutable::now();
         $body = str_replace("\r\n", "\n", self::of($message));
 
-        return 'From '.$message->business->sender_address.' '.$at->utc()->format('D M d H:i:s Y')."\n".preg_replace('/^(>*From )/m', '>$1', $body)."\n\n";
+        return 'From '.$message->business->sender_address.' '.$at->utc()->format('D M d H:i:s Y')."\n"
+            .preg_replace('/^(>*From )/m', '>$1', $body)."\n\n";
     }
 }

@@ -38,7 +38,8 @@ final readonly class Feedback
     private function counted(Message $message, string $column, string $count, EventType $type, CarbonImmutable $at, array $data): void
     {
         DB::transaction(function () use ($message, $column, $count, $type, $at, $data): void {
-            $first = DB::table('messages')->where('id', $message->id)->whereNull($column)->update([$column => Instant::sql($at), 'updated_at' => Instant::sql($at)]) === 1;
+            $first = DB::table('messages')->where('id', $message->id)->whereNull($column)
+                ->update([$column => Instant::sql($at), 'updated_at' => Instant::sql($at)]) === 1;
             DB::table('messages')->where('id', $message->id)->increment($count);
             if ($message->person !== null && ($first || $type === EventType::Clicked)) {
                 $this->events->take(NewEvent::ofMessage($type, $message, $message->person, $at, $data));
@@ -60,7 +61,9 @@ final readonly class Feedback
     {
         DB::transaction(function () use ($message, $how, $type, $why): void {
             $now = CarbonImmutable::now();
-            DB::table('messages')->where('id', $message->id)->whereNull('lost_at')->update(['lost_at' => Instant::sql($now), 'lost_why' => $how, 'trouble' => mb_substr($why, 0, 500), 'updated_at' => Instant::sql($now)]);
+            DB::table('messages')->where('id', $message->id)->whereNull('lost_at')
+                ->update(['lost_at' => Instant::sql($now), 'lost_why' => $how, 'trouble' => mb_substr($why, 0, 500),
+                    'updated_at' => Instant::sql($now)]);
             $person = $message->person;
             if ($person === null) {
                 return;

@@ -31,7 +31,8 @@ final readonly class Gate
         // Whoever must not be written to is not, whatever was asked for meanwhile, and by whomever.
         $why = $person->suppressed ?? Suppressions::why($message->business_id, $message->to_address);
         if ($why === 'complained' || $why === 'bounced') {
-            return Verdict::cancel($why === 'complained' ? 'Reported an earlier email as spam.' : 'This address refused an earlier message for good.');
+            return Verdict::cancel($why === 'complained' ? 'Reported an earlier email as spam.'
+                : 'This address refused an earlier message for good.');
         }
         // A new link and a confirmation are asked for, each one; emails are what one unsubscribes from.
         $what = $kind->optOut($message);

@@ -44,7 +44,8 @@ final readonly class MessageSender
         }
         if ($verdict->later !== null) {
             // It was no try: nothing was handed over.
-            $message->forceFill(['state' => MessageState::Waiting, 'queued_at' => null, 'claimed_at' => null, 'attempts' => $message->attempts - 1, 'due_at' => $verdict->later])->save();
+            $message->forceFill(['state' => MessageState::Waiting, 'queued_at' => null, 'claimed_at' => null,
+                'attempts' => $message->attempts - 1, 'due_at' => $verdict->later])->save();
 
             return;
         }
@@ -82,7 +83,8 @@ final readonly class MessageSender
         $now = CarbonImmutable::now();
         $stale = $now->subSeconds((int) config('lantern.messages.stale_after'));
         // What kills its worker again and again is not tried for ever.
-        Message::query()->where('state', MessageState::Sending)->where('claimed_at', '<', Instant::sql($stale))->where('attempts', '>=', (int) config('lantern.messages.attempts'))
+        Message::query()->where('state', MessageState::Sending)->where('claimed_at', '<', Instant::sql($stale))
+            ->where('attempts', '>=', (int) config('lantern.messages.attempts'))
             ->update(['state' => MessageState::Failed, 'trouble' => 'Every try to send it was broken off in the middle.']);
         Message::query()->where('state', MessageState::Sending)->where('claimed_at', '<', Instant::sql($stale))
             ->update(['state' => MessageState::Waiting, 'queued_at' => null, 'claimed_at' => null]);
@@ -115,12 +117,15 @@ final readonly class MessageSender
     /** @return list<string> ids of what is due, what was asked for first, broadcasts last */
     private function due(int $business, CarbonImmutable $now, int $most): array
     {
-        $due = fn (array $kinds, int $room): array => $room < 1 ? [] : Message::query()->where('business_id', $business)->where('state', MessageState::Waiting)->where('due_at', '<=', Instant::sql($now))
-            ->whereIn('kind', $kinds)
+        $due = fn (array $kinds, int $room): array => $room < 1 ? []
+            : Message::query()->where('business_id', $business)->where('state', MessageState::Waiting)
+                ->where('due_at', '<=', Instant::sql($now))
+                ->whereIn('kind', $kinds)
             // A job that was lost with its worker is queued again after a while; the claim makes that harmless.
-            ->where(fn ($q) => $q->whereNull('queued_at')->orWhere('queued_at', '<', Instant::sql($now->subMinutes(10))))
-            ->where(fn ($q) => $q->whereNull('sequence_id')->orWhereNotIn('sequence_id', DB::table('sequence_pauses')->select('sequence_id')))
-            ->orderBy('due_at')->limit($room)->pluck('id')->map(fn ($id): string => (string) $id)->all();
+                ->where(fn ($q) => $q->whereNull('queued_at')->orWhere('queued_at', '<', Instant::sql($now->subMinutes(10))))
+                ->where(fn ($q) => $q->whereNull('sequence_id')
+                    ->orWhereNotIn('sequence_id', DB::table('sequence_pauses')->select('sequence_id')))
+                ->orderBy('due_at')->limit($room)->pluck('id')->map(fn ($id): string => (string) $id)->all();
         $ids = [];
         foreach (MessageKind::byShare() as $kinds) {
             array_push($ids, ...$due($kinds, min($most, self::room($business, $now, $kinds[0])) - count($ids)));
@@ -137,7 +142,8 @@ final readonly class MessageSender
             return;
         }
         $wait = self::BACK_OFF[min($message->attempts, count(self::BACK_OFF)) - 1] ?? 1;
-        $message->forceFill(['state' => MessageState::Waiting, 'queued_at' => null, 'claimed_at' => null, 'trouble' => mb_substr($trouble, 0, 500),
+        $message->forceFill(['state' => MessageState::Waiting, 'queued_at' => null, 'claimed_at' => null,
+            'trouble' => mb_substr($trouble, 0, 500),
             'due_at' => CarbonImmutable::now()->addMinutes($wait)])->save();
     }
 

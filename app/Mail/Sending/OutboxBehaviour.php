@@ -20,8 +20,12 @@ final readonly class OutboxBehaviour
      * @param  list<string>  $bouncing
      * @param  list<string>  $complaining
      */
-    private function __construct(public int $slowMs, public ?CarbonImmutable $failingUntil, public array $bouncing, public array $complaining)
-    {
+    private function __construct(
+        public int $slowMs,
+        public ?CarbonImmutable $failingUntil,
+        public array $bouncing,
+        public array $complaining,
+    ) {
     }
 
     public static function now(): self
@@ -38,15 +42,21 @@ final readonly class OutboxBehaviour
         if ($until !== '' && preg_match('/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}(\.\d+)?Z$/D', $until) !== 1) {
             throw Invalid::at('failingUntil', 'A moment is written like 2027-03-01T09:00:00Z.');
         }
-        $list = fn (string $key): array => array_values(array_unique(array_filter(array_map(fn (string $a): string => mb_strtolower(trim($a)), $shape->texts($key, 100, 254)), fn (string $a): bool => str_contains($a, '@'))));
+        $list = function (string $key) use ($shape): array {
+            $written = array_map(fn (string $a): string => mb_strtolower(trim($a)), $shape->texts($key, 100, 254));
 
-        return new self($shape->integer('slowMs', 0, 10_000, 0), $until === '' ? null : new CarbonImmutable($until), $list('bouncing'), $list('complaining'));
+            return array_values(array_unique(array_filter($written, fn (string $a): bool => str_contains($a, '@'))));
+        };
+
+        return new self($shape->integer('slowMs', 0, 10_000, 0), $until === '' ? null : new CarbonImmutable($until), $list('bouncing'),
+            $list('complaining'));
     }
 
     public function keep(): void
     {
         $now = Instant::sql(CarbonImmutable::now());
-        DB::table('outbox_moods')->upsert(['id' => 1, 'mood' => json_encode($this->toArray(), JSON_THROW_ON_ERROR), 'created_at' => $now, 'updated_at' => $now], ['id'], ['mood', 'updated_at']);
+        DB::table('outbox_moods')->upsert(['id' => 1, 'mood' => json_encode($this->toArray(), JSON_THROW_ON_ERROR), 'created_at' => $now,
+            'updated_at' => $now], ['id'], ['mood', 'updated_at']);
     }
 
     public function failsAt(CarbonImmutable $at): bool
@@ -75,6 +85,7 @@ final readonly class OutboxBehaviour
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['slowMs' => $this->slowMs, 'failingUntil' => Instant::json($this->failingUntil) ?? '', 'bouncing' => $this->bouncing, 'complaining' => $this->complaining];
+        return ['slowMs' => $this->slowMs, 'failingUntil' => Instant::json($this->failingUntil) ?? '', 'bouncing' => $this->bouncing,
+            'complaining' => $this->complaining];
     }
 }

@@ -26,8 +26,10 @@ final class Planner
         $email = $version->plan()->email($effect->email);
         $run = (int) (DB::table('enrolments')->where('person_id', $person->id)->where('sequence_id', $email?->sequence)->value('run') ?? 1);
         $this->plan(self::sequenceKey($effect->email, $person->id, $run), [
-            'business_id' => $person->business_id, 'person_id' => $person->id, 'funnel_id' => $version->funnel_id, 'version_id' => $version->id,
-            'email_id' => $effect->email, 'sequence_id' => $email?->sequence === '' ? null : $email?->sequence, 'kind' => MessageKind::Sequence->value, 'name' => $email->name ?? 'Email',
+            'business_id' => $person->business_id, 'person_id' => $person->id, 'funnel_id' => $version->funnel_id,
+            'version_id' => $version->id,
+            'email_id' => $effect->email, 'sequence_id' => $email?->sequence === '' ? null : $email?->sequence,
+            'kind' => MessageKind::Sequence->value, 'name' => $email->name ?? 'Email',
             'to_address' => $person->email, 'due_at' => Instant::sql($effect->at),
         ]);
     }
@@ -41,8 +43,10 @@ final class Planner
     public function planConfirmation(Submission $submission, Confirmation $confirmation): void
     {
         $this->plan("confirm:{$confirmation->id}", [
-            'business_id' => $submission->funnel->business_id, 'person_id' => $submission->person_id, 'funnel_id' => $submission->funnel_id, 'version_id' => $submission->version_id,
-            'kind' => MessageKind::Confirmation->value, 'name' => 'Confirmation', 'to_address' => $submission->answers['email'] ?? $submission->person->email, 'due_at' => Instant::sql(CarbonImmutable::now()),
+            'business_id' => $submission->funnel->business_id, 'person_id' => $submission->person_id, 'funnel_id' => $submission->funnel_id,
+            'version_id' => $submission->version_id,
+            'kind' => MessageKind::Confirmation->value, 'name' => 'Confirmation',
+            'to_address' => $submission->answers['email'] ?? $submission->person->email, 'due_at' => Instant::sql(CarbonImmutable::now()),
             'content' => json_encode(['confirmation' => $confirmation->id], JSON_THROW_ON_ERROR),
         ]);
     }
@@ -52,7 +56,8 @@ final class Planner
     {
         $business = $submission->funnel->business;
         $this->plan("notice:{$submission->id}", [
-            'business_id' => $business->id, 'person_id' => null, 'funnel_id' => $submission->funnel_id, 'kind' => MessageKind::Notice->value, 'name' => 'Notice of a new person',
+            'business_id' => $business->id, 'person_id' => null, 'funnel_id' => $submission->funnel_id,
+            'kind' => MessageKind::Notice->value, 'name' => 'Notice of a new person',
             'to_address' => $business->sender_address, 'due_at' => Instant::sql(CarbonImmutable::now()),
             'content' => json_encode(['submissions' => [$submission->id]], JSON_THROW_ON_ERROR),
         ]);
@@ -66,8 +71,10 @@ final class Planner
     public function planDigest(Business $business, string $day, array $submissions): void
     {
         $this->plan("digest:{$business->id}:{$day}", [
-            'business_id' => $business->id, 'person_id' => null, 'kind' => MessageKind::Notice->value, 'name' => 'The day’s new people', 'to_address' => $business->sender_address,
-            'due_at' => Instant::sql(CarbonImmutable::now()), 'content' => json_encode(['submissions' => $submissions, 'day' => $day], JSON_THROW_ON_ERROR),
+            'business_id' => $business->id, 'person_id' => null, 'kind' => MessageKind::Notice->value, 'name' => 'The day’s new people',
+            'to_address' => $business->sender_address,
+            'due_at' => Instant::sql(CarbonImmutable::now()),
+            'content' => json_encode(['submissions' => $submissions, 'day' => $day], JSON_THROW_ON_ERROR),
         ]);
     }
 
@@ -79,9 +86,11 @@ final class Planner
     public function planTest(Business $business, ?string $funnel, WrittenEmail $email, ?Person $reader): string
     {
         $id = Ids::next();
-        $this->plan("test:{$id}", ['id' => $id, 'business_id' => $business->id, 'person_id' => null, 'funnel_id' => $funnel, 'kind' => MessageKind::Test->value, 'name' => 'Test',
+        $this->plan("test:{$id}", ['id' => $id, 'business_id' => $business->id, 'person_id' => null, 'funnel_id' => $funnel,
+            'kind' => MessageKind::Test->value, 'name' => 'Test',
             'to_address' => $business->sender_address, 'due_at' => Instant::sql(CarbonImmutable::now()), 'content' => json_encode(
-                ['subject' => 'Test: '.$email->subject, 'html' => $email->html, 'text' => $email->text, 'person' => $reader?->id], JSON_THROW_ON_ERROR)]);
+                ['subject' => 'Test: '.$email->subject, 'html' => $email->html, 'text' => $email->text, 'person' => $reader?->id],
+                JSON_THROW_ON_ERROR)]);
 
         return $id;
     }
@@ -91,8 +100,10 @@ final class Planner
     {
         $now = CarbonImmutable::now();
         $this->plan('new-link:'.$person->id.':'.$now->utc()->format('YmdH'), [
-            'business_id' => $person->business_id, 'person_id' => $person->id, 'funnel_id' => $funnel, 'version_id' => null, 'email_id' => null,
-            'kind' => MessageKind::NewLink->value, 'name' => 'New download link', 'to_address' => $person->email, 'due_at' => Instant::sql($now),
+            'business_id' => $person->business_id, 'person_id' => $person->id, 'funnel_id' => $funnel, 'version_id' => null,
+            'email_id' => null,
+            'kind' => MessageKind::NewLink->value, 'name' => 'New download link', 'to_address' => $person->email,
+            'due_at' => Instant::sql($now),
         ]);
     }
 
@@ -101,7 +112,8 @@ final class Planner
     {
         $now = CarbonImmutable::now();
         // What is due goes at once if the minute has room for it; else it waits its turn with all others.
-        $due = $message['due_at'] <= Instant::sql($now) && MessageSender::room((int) $message['business_id'], $now, MessageKind::from((string) $message['kind'])) > 0;
+        $due = $message['due_at'] <= Instant::sql($now)
+            && MessageSender::room((int) $message['business_id'], $now, MessageKind::from((string) $message['kind'])) > 0;
         $id = is_string($message['id'] ?? null) ? $message['id'] : Ids::next();
         $planned = DB::table('messages')->insertOrIgnore($message + [
             'id' => $id, 'unique_key' => $key, 'state' => MessageState::Waiting, 'queued_at' => $due ? Instant::sql($now) : null,

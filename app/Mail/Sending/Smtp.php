@@ -38,6 +38,7 @@ final readonly class Smtp implements Provider
     /** Is it the address that is refused, and not the message? RFC 3463 says so with 5.1.x; without that, the codes of RFC 5321 do. */
     private static function isAddress(UnexpectedResponseException $e): bool
     {
-        return preg_match('/\b5\.(\d{1,3})\.\d{1,3}\b/', $e->getMessage(), $m) === 1 ? $m[1] === '1' : in_array($e->getCode(), [550, 551, 553], true);
+        return preg_match('/\b5\.(\d{1,3})\.\d{1,3}\b/', $e->getMessage(), $m) === 1 ? $m[1] === '1'
+            : in_array($e->getCode(), [550, 551, 553], true);
     }
 }

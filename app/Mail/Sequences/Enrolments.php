@@ -32,7 +32,8 @@ final readonly class Enrolments implements CarriesOut
         match (true) {
             $effect instanceof StartSequence => $this->start($effect, $context),
             $effect instanceof StopSequence => self::stop($context->person->id, $effect->sequence, $effect->why, $context->at),
-            $effect instanceof SendEmail && $context->version !== null => $this->planner->planSequenceEmail($context->version, $context->person, $effect),
+            $effect instanceof SendEmail
+                && $context->version !== null => $this->planner->planSequenceEmail($context->version, $context->person, $effect),
             $effect instanceof CancelEmails => self::cancelAll($context->person->id, $effect->why, $context->at),
             default => null,
         };
@@ -41,9 +42,12 @@ final readonly class Enrolments implements CarriesOut
     private function start(StartSequence $effect, EffectContext $context): void
     {
         $row = ['person_id' => $context->person->id, 'sequence_id' => $effect->sequence];
-        if (DB::table('enrolments')->insertOrIgnore($row + ['funnel_id' => $context->funnel?->id, 'started_at' => Instant::sql($effect->at)]) === 0) {
-            DB::table('enrolments')->where($row)->where(fn (Builder $q) => $q->whereNotNull('ended_at')->orWhereNotExists(PersonLookup::onTheWay(...)))
-                ->update(['started_at' => Instant::sql($effect->at), 'run' => DB::raw('run + 1'), 'paused_seconds' => 0, 'ended_at' => null, 'ended_why' => null]);
+        if (DB::table('enrolments')
+            ->insertOrIgnore($row + ['funnel_id' => $context->funnel?->id, 'started_at' => Instant::sql($effect->at)]) === 0) {
+            DB::table('enrolments')->where($row)
+                ->where(fn (Builder $q) => $q->whereNotNull('ended_at')->orWhereNotExists(PersonLookup::onTheWay(...)))
+                ->update(['started_at' => Instant::sql($effect->at), 'run' => DB::raw('run + 1'), 'paused_seconds' => 0, 'ended_at' => null,
+                    'ended_why' => null]);
         }
     }
 
@@ -54,7 +58,8 @@ final readonly class Enrolments implements CarriesOut
      */
     public static function stop(string|Builder $person, string $sequence, string $why, DateTimeImmutable $at): void
     {
-        $theirs = fn (Builder $q): Builder => $person instanceof Builder ? $q->whereIn('person_id', $person) : $q->where('person_id', $person);
+        $theirs = fn (Builder $q): Builder => $person instanceof Builder ? $q->whereIn('person_id', $person)
+            : $q->where('person_id', $person);
         $theirs(DB::table('enrolments'))->where('sequence_id', $sequence)->whereNull('ended_at')
             ->update(['ended_at' => Instant::sql($at), 'ended_why' => mb_substr($why, 0, 200)]);
         $theirs(DB::table('messages'))->where('sequence_id', $sequence)->where('state', MessageState::Waiting)
@@ -64,8 +69,10 @@ final readonly class Enrolments implements CarriesOut
     /** Emails of sequences and broadcasts that wait are not sent, and sequences end. */
     private static function cancelAll(string $person, string $why, DateTimeImmutable $at): void
     {
-        DB::table('messages')->where('person_id', $person)->where('state', MessageState::Waiting)->whereIn('kind', [MessageKind::Sequence->value, MessageKind::Broadcast->value])
+        DB::table('messages')->where('person_id', $person)->where('state', MessageState::Waiting)
+            ->whereIn('kind', [MessageKind::Sequence->value, MessageKind::Broadcast->value])
             ->update(['state' => MessageState::Cancelled, 'trouble' => $why, 'updated_at' => Instant::sql($at)]);
-        DB::table('enrolments')->where('person_id', $person)->whereNull('ended_at')->update(['ended_at' => Instant::sql($at), 'ended_why' => $why]);
+        DB::table('enrolments')->where('person_id', $person)->whereNull('ended_at')
+            ->update(['ended_at' => Instant::sql($at), 'ended_why' => $why]);
     }
 }

@@ -52,7 +52,8 @@ final class Replanner
                 $piece = $this->piece($sequence, $emails, $funnel->business->zone(), $after, $now, about: $about);
                 foreach ($piece as [$enrolment, $replan]) {
                     $after = (int) $enrolment->id;
-                    foreach (['plan' => array_keys($replan->plan), 'move' => array_keys($replan->move), 'cancel' => $replan->cancel, 'missed' => $replan->missed] as $what => $ids) {
+                    foreach (['plan' => array_keys($replan->plan), 'move' => array_keys($replan->move), 'cancel' => $replan->cancel,
+                        'missed' => $replan->missed] as $what => $ids) {
                         foreach ($ids as $id) {
                             $counts[$what][$id] = ($counts[$what][$id] ?? 0) + 1;
                         }
@@ -62,7 +63,8 @@ final class Replanner
             } while (count($piece) === self::AT_ONCE);
             $name = fn (string $id): string => $draft->email($id)->name ?? $live->email($id)->name ?? 'An email';
             $sentences = [];
-            foreach (['plan' => 'will also be sent to', 'move' => 'comes at another time for', 'cancel' => 'is no longer sent to', 'missed' => 'is not sent to those who are past it already:'] as $what => $words) {
+            foreach (['plan' => 'will also be sent to', 'move' => 'comes at another time for', 'cancel' => 'is no longer sent to',
+                'missed' => 'is not sent to those who are past it already:'] as $what => $words) {
                 foreach ($counts[$what] as $email => $n) {
                     // Who was past an email before the change is past it as before: only what is new can be missed.
                     if ($what !== 'missed' || $live->email((string) $email) === null) {
@@ -97,7 +99,8 @@ final class Replanner
     {
         $plan = $version->plan();
         $ids = array_map(fn (SequencePlan $s): string => $s->id, $plan->sequences);
-        $open = DB::table('enrolments')->where('funnel_id', $version->funnel_id)->whereNull('ended_at')->distinct()->pluck('sequence_id')->map(fn ($s): string => (string) $s)->all();
+        $open = DB::table('enrolments')->where('funnel_id', $version->funnel_id)->whereNull('ended_at')->distinct()->pluck('sequence_id')
+            ->map(fn ($s): string => (string) $s)->all();
         // Of a sequence that is gone, what waits is removed.
         $left = array_filter(array_unique([...$ids, ...$open]), fn (string $s): bool => $s > $id || ($s === $id && $after > 0));
         sort($left);
@@ -107,7 +110,8 @@ final class Replanner
         [$current] = $left;
         $sequence = $plan->sequence($current) ?? new SequencePlan($current, 'gone');
         $last = DB::transaction(function () use ($version, $plan, $sequence, $now, $current, $id, $after): int {
-            $piece = $this->piece($sequence, $plan->emailsOf($current), $version->funnel->business->zone(), $current === $id ? $after : 0, $now);
+            $piece = $this->piece($sequence, $plan->emailsOf($current), $version->funnel->business->zone(), $current === $id ? $after : 0,
+                $now);
             $this->carryOut($version, $sequence->id, $piece, $now);
 
             return count($piece) === self::AT_ONCE ? (int) $piece[self::AT_ONCE - 1][0]->id : 0;
@@ -140,7 +144,8 @@ final class Replanner
                 $this->carryOut($version, $id, $piece, $now);
             }
             $more = count($piece) === self::AT_ONCE;
-            $more ? $pause->forceFill(['resumes_at' => $resumes, 'resume_place' => (int) $piece[self::AT_ONCE - 1][0]->id])->save() : $pause->delete();
+            $more ? $pause->forceFill(['resumes_at' => $resumes, 'resume_place' => (int) $piece[self::AT_ONCE - 1][0]->id])->save()
+                : $pause->delete();
 
             return $more;
         });
@@ -151,7 +156,8 @@ final class Replanner
     {
         $by = [];
         foreach ($this->inside($id, $after)->get(['enrolments.id', 'started_at']) as $row) {
-            $by[Timing::pausedFor(new DateTimeImmutable((string) $row->started_at, new DateTimeZone('UTC')), $from, $to)][] = (int) $row->id;
+            $by[Timing::pausedFor(new DateTimeImmutable((string) $row->started_at, new DateTimeZone('UTC')), $from,
+                $to)][] = (int) $row->id;
         }
         foreach ($by as $seconds => $ids) {
             DB::table('enrolments')->whereIn('id', $ids)->increment('paused_seconds', $seconds);
@@ -161,8 +167,9 @@ final class Replanner
     /** @return list<SequencePlan> those whose emails or times differ, as they will be */
     private function sequences(Plan $live, Plan $draft): array
     {
-        $written = fn (Plan $p, string $id): string => json_encode([array_map(fn (EmailPlan $e): array => [$e->id, $e->delay->toArray()], $p->emailsOf($id)),
-            $p->sequence($id)?->window->toArray(), $p->sequence($id)?->byReader], JSON_THROW_ON_ERROR);
+        $written = fn (Plan $p,
+            string $id): string => json_encode([array_map(fn (EmailPlan $e): array => [$e->id, $e->delay->toArray()], $p->emailsOf($id)),
+                $p->sequence($id)?->window->toArray(), $p->sequence($id)?->byReader], JSON_THROW_ON_ERROR);
         $changed = array_filter($draft->sequences, fn (SequencePlan $s): bool => $written($live, $s->id) !== $written($draft, $s->id));
         $gone = array_filter($live->sequences, fn (SequencePlan $s): bool => $draft->sequence($s->id) === null);
 
@@ -183,7 +190,8 @@ final class Replanner
             $before[$email->id] = $email->delay->toArray();
         }
         $now = $draft->emailsOf($sequence->id);
-        $emails = array_values(array_filter($now, fn (EmailPlan $e): bool => ! $sameTimes || ($before[$e->id] ?? null) !== $e->delay->toArray()));
+        $emails = array_values(array_filter($now,
+            fn (EmailPlan $e): bool => ! $sameTimes || ($before[$e->id] ?? null) !== $e->delay->toArray()));
         $ids = fn (array $some): array => array_map(fn (EmailPlan $e): string => $e->id, $some);
 
         return [$emails, array_values([...$ids($emails), ...array_diff(array_map(strval(...), array_keys($before)), $ids($now))])];
@@ -192,7 +200,8 @@ final class Replanner
     /** The next people in a sequence, in the order in which they entered. */
     private function inside(string $sequence, int $after): Builder
     {
-        return DB::table('enrolments')->where('sequence_id', $sequence)->whereNull('ended_at')->where('enrolments.id', '>', $after)->orderBy('enrolments.id')->limit(self::AT_ONCE);
+        return DB::table('enrolments')->where('sequence_id', $sequence)->whereNull('ended_at')->where('enrolments.id', '>', $after)
+            ->orderBy('enrolments.id')->limit(self::AT_ONCE);
     }
 
     /**
@@ -201,23 +210,37 @@ final class Replanner
      * @param  list<string>|null  $about  ids of the emails whose messages are looked at; nothing for all of them
      * @return list<array{stdClass, Replan}> the enrolment with the address and zone of its person, and what becomes of it
      */
-    private function piece(SequencePlan $sequence, array $emails, DateTimeZone $owner, int $after, CarbonImmutable $now, bool $late = false, ?array $about = null): array
-    {
+    private function piece(
+        SequencePlan $sequence,
+        array $emails,
+        DateTimeZone $owner,
+        int $after,
+        CarbonImmutable $now,
+        bool $late = false,
+        ?array $about = null,
+    ): array {
         $rows = $this->inside($sequence->id, $after)->join('people', 'people.id', '=', 'enrolments.person_id')
-            ->get(['enrolments.id', 'enrolments.person_id', 'enrolments.funnel_id', 'run', 'started_at', 'paused_seconds', 'people.timezone', 'people.email', 'people.business_id']);
+            ->get(['enrolments.id', 'enrolments.person_id', 'enrolments.funnel_id', 'run', 'started_at', 'paused_seconds',
+                'people.timezone', 'people.email', 'people.business_id']);
         $messages = [];
         $utc = new DateTimeZone('UTC');
-        foreach (DB::table('messages')->where('sequence_id', $sequence->id)->whereIn('person_id', $rows->pluck('person_id'))->whereNotNull('email_id')
+        foreach (DB::table('messages')->where('sequence_id', $sequence->id)->whereIn('person_id', $rows->pluck('person_id'))
+            ->whereNotNull('email_id')
             ->when($about !== null, fn (Builder $q) => $q->whereIn('email_id', $about ?? []))
-            ->where(fn (Builder $q) => $q->where('state', '!=', MessageState::Cancelled)->orWhereNull('trouble')->orWhere('trouble', '!=', self::REMOVED))
+            ->where(fn (Builder $q) => $q->where('state', '!=', MessageState::Cancelled)->orWhereNull('trouble')
+                ->orWhere('trouble', '!=', self::REMOVED))
             ->orderBy('created_at')->get(['person_id', 'email_id', 'state', 'due_at']) as $m) {
-            $messages[$m->person_id][$m->email_id] = ['state' => MessageState::from((string) $m->state), 'due' => $m->state === MessageState::Waiting->value ? new DateTimeImmutable($late ? '2999-01-01' : (string) $m->due_at, $utc) : $now];
+            $messages[$m->person_id][$m->email_id] = ['state' => MessageState::from((string) $m->state),
+                'due' => $m->state === MessageState::Waiting->value
+                    ? new DateTimeImmutable($late ? '2999-01-01' : (string) $m->due_at, $utc) : $now];
         }
         $timings = [];
         $piece = [];
         foreach ($rows as $row) {
-            $timing = $timings[(string) $row->timezone] ??= new Timing($sequence, $row->timezone === null ? $owner : new DateTimeZone((string) $row->timezone), $owner);
-            $piece[] = [$row, Replan::of($timing, $emails, $messages[$row->person_id] ?? [], new DateTimeImmutable((string) $row->started_at, $utc), $now, (int) $row->paused_seconds)];
+            $timing = $timings[(string) $row->timezone] ??= new Timing($sequence,
+                $row->timezone === null ? $owner : new DateTimeZone((string) $row->timezone), $owner);
+            $piece[] = [$row, Replan::of($timing, $emails, $messages[$row->person_id] ?? [],
+                new DateTimeImmutable((string) $row->started_at, $utc), $now, (int) $row->paused_seconds)];
         }
 
         return $piece;
@@ -239,23 +262,30 @@ final class Replanner
             foreach ($replan->plan as $email => $due) {
                 $key = Planner::sequenceKey((string) $email, $person, (int) $enrolment->run);
                 $again[Instant::sql($due)][] = $key;
-                $rows[] = ['id' => Ids::next(), 'unique_key' => $key, 'business_id' => $enrolment->business_id, 'person_id' => $person, 'funnel_id' => $enrolment->funnel_id, 'version_id' => $version->id,
-                    'email_id' => $email, 'sequence_id' => $sequence, 'kind' => MessageKind::Sequence->value, 'name' => $version->plan()->email((string) $email)->name ?? 'Email', 'to_address' => $enrolment->email,
+                $rows[] = ['id' => Ids::next(), 'unique_key' => $key, 'business_id' => $enrolment->business_id, 'person_id' => $person,
+                    'funnel_id' => $enrolment->funnel_id, 'version_id' => $version->id,
+                    'email_id' => $email, 'sequence_id' => $sequence, 'kind' => MessageKind::Sequence->value,
+                    'name' => $version->plan()->email((string) $email)->name ?? 'Email', 'to_address' => $enrolment->email,
                     'state' => MessageState::Waiting, 'due_at' => Instant::sql($due), 'created_at' => $stamp, 'updated_at' => $stamp];
             }
         }
-        $waiting = fn (string $email, array $people): Builder => DB::table('messages')->where('sequence_id', $sequence)->where('email_id', $email)->where('state', MessageState::Waiting)->whereIn('person_id', $people);
+        $waiting = fn (string $email, array $people): Builder => DB::table('messages')->where('sequence_id', $sequence)
+            ->where('email_id', $email)->where('state', MessageState::Waiting)
+            ->whereIn('person_id', $people);
         foreach ($moved as $email => $moments) {
             foreach ($moments as $due => $people) {
                 $waiting((string) $email, $people)->update(['due_at' => $due, 'queued_at' => null, 'updated_at' => $stamp]);
             }
         }
         foreach ($cancelled as $email => $people) {
-            $waiting((string) $email, $people)->update(['state' => MessageState::Cancelled, 'trouble' => self::REMOVED, 'updated_at' => $stamp]);
+            $waiting((string) $email, $people)
+                ->update(['state' => MessageState::Cancelled, 'trouble' => self::REMOVED, 'updated_at' => $stamp]);
         }
         // One that was removed and put back is the same message again.
         foreach ($again as $due => $keys) {
-            DB::table('messages')->whereIn('unique_key', $keys)->where('state', MessageState::Cancelled)->where('trouble', self::REMOVED)->update(['state' => MessageState::Waiting, 'due_at' => $due, 'queued_at' => null, 'trouble' => null, 'updated_at' => $stamp]);
+            DB::table('messages')->whereIn('unique_key', $keys)->where('state', MessageState::Cancelled)->where('trouble', self::REMOVED)
+                ->update(['state' => MessageState::Waiting, 'due_at' => $due, 'queued_at' => null, 'trouble' => null,
+                    'updated_at' => $stamp]);
         }
         foreach (array_chunk($rows, 300) as $some) {
             DB::table('messages')->insertOrIgnore($some);

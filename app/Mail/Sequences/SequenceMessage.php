@@ -21,7 +21,8 @@ final class SequenceMessage extends KindOfMessage
         $plan = self::plan($message);
         $email = $plan?->email((string) $message->email_id);
 
-        return $plan === null || $email === null ? null : EmailSource::ofEmail($message->business, $plan, $email, $message->funnel->address ?? $plan->address);
+        return $plan === null || $email === null ? null
+            : EmailSource::ofEmail($message->business, $plan, $email, $message->funnel->address ?? $plan->address);
     }
 
     public function optOut(Message $message): string

@@ -52,7 +52,9 @@ final readonly class Unsubscribe
             DB::table('opt_outs')->insertOrIgnore(['person_id' => $person->id, 'what' => $what, 'at' => Instant::sql($now)]);
             $this->lost($through, 'less', $now);
             if ($what === 'broadcasts') {
-                Message::query()->where('person_id', $person->id)->where('kind', MessageKind::Broadcast->value)->where('state', MessageState::Waiting)->update(['state' => MessageState::Cancelled, 'trouble' => 'Chose not to get these any more.']);
+                Message::query()->where('person_id', $person->id)->where('kind', MessageKind::Broadcast->value)
+                    ->where('state', MessageState::Waiting)
+                    ->update(['state' => MessageState::Cancelled, 'trouble' => 'Chose not to get these any more.']);
             } else {
                 $this->events->leave($person, $what, 'Chose not to get these any more.', $now);
             }
@@ -70,9 +72,11 @@ final readonly class Unsubscribe
     {
         DB::transaction(function () use ($person): void {
             $now = Instant::sql(CarbonImmutable::now());
-            DB::table('messages')->where('person_id', $person->id)->where('state', MessageState::Cancelled)->where('trouble', self::WHY)->where('due_at', '>', $now)
+            DB::table('messages')->where('person_id', $person->id)->where('state', MessageState::Cancelled)->where('trouble', self::WHY)
+                ->where('due_at', '>', $now)
                 ->update(['state' => MessageState::Waiting, 'trouble' => null, 'queued_at' => null, 'updated_at' => $now]);
-            DB::table('enrolments')->where('person_id', $person->id)->where('ended_why', self::WHY)->whereExists(PersonLookup::onTheWay(...))->update(['ended_at' => null, 'ended_why' => null]);
+            DB::table('enrolments')->where('person_id', $person->id)->where('ended_why', self::WHY)
+                ->whereExists(PersonLookup::onTheWay(...))->update(['ended_at' => null, 'ended_why' => null]);
             $person->forceFill(['unsubscribed_at' => null, 'quiet_until' => null])->save();
             DB::table('opt_outs')->where('person_id', $person->id)->delete();
         });
@@ -80,13 +84,15 @@ final readonly class Unsubscribe
 
     private function didThemselves(Person $person, CarbonImmutable $left): bool
     {
-        return DB::table('events')->where('person_id', $person->id)->where('type', EventType::Unsubscribed->value)->where('at', '>=', Instant::sql($left))->whereNotNull('data->message')->exists();
+        return DB::table('events')->where('person_id', $person->id)->where('type', EventType::Unsubscribed->value)
+            ->where('at', '>=', Instant::sql($left))->whereNotNull('data->message')->exists();
     }
 
     private function lost(?Message $through, string $how, CarbonImmutable $at): void
     {
         if ($through !== null) {
-            DB::table('messages')->where('id', $through->id)->whereNull('lost_at')->update(['lost_at' => Instant::sql($at), 'lost_why' => $how, 'updated_at' => Instant::sql($at)]);
+            DB::table('messages')->where('id', $through->id)->whereNull('lost_at')
+                ->update(['lost_at' => Instant::sql($at), 'lost_why' => $how, 'updated_at' => Instant::sql($at)]);
         }
     }
 }

@@ -39,7 +39,8 @@ final readonly class BulkActs
                 }
                 $data = ['of' => $of, 'tag' => Tagging::tag($business->id, $of)->id];
             } elseif ($kind === 'start' || $kind === 'stop') {
-                $sequence = DraftPart::query()->with('funnel.liveVersion')->where('kind', 'sequence')->whereHas('funnel', fn ($q) => $q->where('business_id', $business->id))->where('id', $of)->first()
+                $sequence = DraftPart::query()->with('funnel.liveVersion')->where('kind', 'sequence')
+                    ->whereHas('funnel', fn ($q) => $q->where('business_id', $business->id))->where('id', $of)->first()
                     ?? throw Invalid::at('of', 'This sequence is not there any more.');
                 if ($kind === 'start' && $sequence->funnel->liveVersion?->plan()->sequence($of) === null) {
                     throw Invalid::at('of', 'This sequence is not live yet: publish its funnel first.');
@@ -49,7 +50,8 @@ final readonly class BulkActs
                 $data = ['at' => Instant::sql($now)];
             }
             $act = BulkAct::query()->create(['business_id' => $business->id, 'kind' => $kind, 'data' => $data]);
-            DB::table('bulk_act_people')->insertUsing(['bulk_act_id', 'person_id'], $this->touched($kind, $data, $people)->selectRaw('?, people.id', [$act->id]));
+            DB::table('bulk_act_people')
+                ->insertUsing(['bulk_act_id', 'person_id'], $this->touched($kind, $data, $people)->selectRaw('?, people.id', [$act->id]));
             $act->forceFill(['people' => DB::table('bulk_act_people')->where('bulk_act_id', $act->id)->count()])->save();
             $this->apply($act, $now);
 
@@ -64,8 +66,10 @@ final readonly class BulkActs
      */
     private function touched(string $kind, array $data, Builder $people): Builder
     {
-        $tagged = fn (Builder $q) => $q->selectRaw('1')->from('person_tag')->whereColumn('person_tag.person_id', 'people.id')->where('tag_id', $data['tag'] ?? 0);
-        $inside = fn (Builder $q) => $q->selectRaw('1')->from('enrolments')->whereColumn('enrolments.person_id', 'people.id')->where('sequence_id', $data['of'] ?? '')->whereNull('ended_at');
+        $tagged = fn (Builder $q) => $q->selectRaw('1')->from('person_tag')->whereColumn('person_tag.person_id', 'people.id')
+            ->where('tag_id', $data['tag'] ?? 0);
+        $inside = fn (Builder $q) => $q->selectRaw('1')->from('enrolments')->whereColumn('enrolments.person_id', 'people.id')
+            ->where('sequence_id', $data['of'] ?? '')->whereNull('ended_at');
 
         return match ($kind) {
             'tag' => $people->whereNotExists($tagged),
@@ -80,9 +84,12 @@ final readonly class BulkActs
     {
         $ids = $this->ids($act);
         match ($act->kind) {
-            'tag' => DB::table('person_tag')->insertUsing(['person_id', 'tag_id', 'tagged_at'], $ids()->selectRaw('person_id, ?, ?', [(int) $act->data['tag'], Instant::sql($now)])),
-            'untag' => DB::table('person_tag')->where('tag_id', (int) $act->data['tag'])->whereIn('person_id', $ids()->select('person_id'))->delete(),
-            'unsubscribe' => DB::table('people')->whereIn('id', $ids()->select('person_id'))->update(['unsubscribed_at' => (string) $act->data['at']]),
+            'tag' => DB::table('person_tag')->insertUsing(['person_id', 'tag_id', 'tagged_at'],
+                $ids()->selectRaw('person_id, ?, ?', [(int) $act->data['tag'], Instant::sql($now)])),
+            'untag' => DB::table('person_tag')->where('tag_id', (int) $act->data['tag'])->whereIn('person_id', $ids()->select('person_id'))
+                ->delete(),
+            'unsubscribe' => DB::table('people')->whereIn('id', $ids()->select('person_id'))
+                ->update(['unsubscribed_at' => (string) $act->data['at']]),
             default => null,
         };
         // What has to be decided for each person alone is done piece by piece.
@@ -102,19 +109,29 @@ final readonly class BulkActs
             $ids = $this->ids($act);
             $sequence = (string) ($act->data['of'] ?? '');
             match ($act->kind) {
-                'tag' => DB::table('person_tag')->where('tag_id', (int) $act->data['tag'])->whereIn('person_id', $ids()->select('person_id'))->delete(),
-                'untag' => DB::table('person_tag')->insertUsing(['person_id', 'tag_id', 'tagged_at'], $ids()->selectRaw('person_id, ?, ?', [(int) $act->data['tag'], $now])),
+                'tag' => DB::table('person_tag')->where('tag_id', (int) $act->data['tag'])
+                    ->whereIn('person_id', $ids()->select('person_id'))->delete(),
+                'untag' => DB::table('person_tag')->insertUsing(['person_id', 'tag_id', 'tagged_at'],
+                    $ids()->selectRaw('person_id, ?, ?', [(int) $act->data['tag'], $now])),
                 // Whoever left themselves meanwhile has a later moment, and stays away.
-                'unsubscribe' => DB::table('people')->whereIn('id', $ids()->select('person_id'))->when(isset($act->data['at']), fn (Builder $q) => $q->where('unsubscribed_at', $act->data['at']))->update(['unsubscribed_at' => null]),
-                'start' => Enrolments::stop($ids()->select('person_id'), $sequence, 'Removed from the sequence again by you.', CarbonImmutable::now()),
+                'unsubscribe' => DB::table('people')->whereIn('id', $ids()->select('person_id'))
+                    ->when(isset($act->data['at']), fn (Builder $q) => $q->where('unsubscribed_at', $act->data['at']))
+                    ->update(['unsubscribed_at' => null]),
+                'start' => Enrolments::stop($ids()->select('person_id'), $sequence, 'Removed from the sequence again by you.',
+                    CarbonImmutable::now()),
                 default => null,
             };
             if ($act->kind === 'stop' || $act->kind === 'unsubscribe') {
                 // What was stopped by it goes on; what came due meanwhile goes out now. Who left themselves is left alone.
                 $why = self::why($act);
-                $ids = fn (): Builder => DB::table('bulk_act_people')->where('bulk_act_id', $act->id)->whereExists(fn (Builder $q) => $q->selectRaw('1')->from('people')->whereColumn('people.id', 'person_id')->whereNull('unsubscribed_at'));
-                DB::table('enrolments')->whereIn('person_id', $ids()->select('person_id'))->where('ended_why', $why)->when($act->kind === 'stop', fn ($q) => $q->where('sequence_id', $sequence))->update(['ended_at' => null, 'ended_why' => null]);
-                DB::table('messages')->whereIn('person_id', $ids()->select('person_id'))->where('state', MessageState::Cancelled)->where('trouble', $why)->when($act->kind === 'stop', fn ($q) => $q->where('sequence_id', $sequence))
+                $ids = fn (): Builder => DB::table('bulk_act_people')->where('bulk_act_id', $act->id)
+                    ->whereExists(fn (Builder $q) => $q->selectRaw('1')->from('people')->whereColumn('people.id', 'person_id')
+                        ->whereNull('unsubscribed_at'));
+                DB::table('enrolments')->whereIn('person_id', $ids()->select('person_id'))->where('ended_why', $why)
+                    ->when($act->kind === 'stop', fn ($q) => $q->where('sequence_id', $sequence))
+                    ->update(['ended_at' => null, 'ended_why' => null]);
+                DB::table('messages')->whereIn('person_id', $ids()->select('person_id'))->where('state', MessageState::Cancelled)
+                    ->where('trouble', $why)->when($act->kind === 'stop', fn ($q) => $q->where('sequence_id', $sequence))
                     ->update(['state' => MessageState::Waiting, 'trouble' => null, 'queued_at' => null, 'updated_at' => $now]);
             }
         });

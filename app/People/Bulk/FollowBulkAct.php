@@ -15,7 +15,10 @@ use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
 
-/** What follows for each person from something that was done to many, some people in one job, in a transaction that is short. Safe to run twice. */
+/**
+ * What follows for each person from something that was done to many, some people in one job, in a transaction that is short. Safe to run
+ * twice.
+ */
 final class FollowBulkAct implements ShouldQueue
 {
     use Queueable;
@@ -42,13 +45,17 @@ final class FollowBulkAct implements ShouldQueue
                 ->limit(self::PIECE)->pluck('person_id')->map(fn ($id): string => (string) $id)->all();
             $now = CarbonImmutable::now();
             $of = (string) ($act->data['of'] ?? '');
-            $sequence = $act->kind === 'start' ? DraftPart::query()->with('funnel.liveVersion', 'funnel.business')->where('id', $of)->first() : null;
+            $sequence = $act->kind === 'start'
+                ? DraftPart::query()->with('funnel.liveVersion', 'funnel.business')->where('id', $of)->first() : null;
             foreach (Person::query()->with('business')->whereIn('id', $ids)->get() as $person) {
                 match ($act->kind) {
-                    'tag' => $events->take(NewEvent::of(EventType::Tagged, $person, $now, tag: $of, data: ['tag' => $of, 'act' => $act->id])),
-                    'start' => $sequence !== null && $person->standing()->getsSequences() ? $events->enter($person, $sequence->funnel, $sequence->id, $now) : null,
+                    'tag' => $events->take(NewEvent::of(EventType::Tagged, $person, $now, tag: $of,
+                        data: ['tag' => $of, 'act' => $act->id])),
+                    'start' => $sequence !== null && $person->standing()->getsSequences()
+                        ? $events->enter($person, $sequence->funnel, $sequence->id, $now) : null,
                     'stop' => $events->leave($person, $of, BulkActs::why($act), $now),
-                    'unsubscribe' => $events->take(NewEvent::of(EventType::Unsubscribed, $person, $now, data: ['act' => $act->id], why: BulkActs::why($act))),
+                    'unsubscribe' => $events->take(NewEvent::of(EventType::Unsubscribed, $person, $now, data: ['act' => $act->id],
+                        why: BulkActs::why($act))),
                     default => null,
                 };
             }

@@ -32,7 +32,8 @@ final class Suppressions
     /** Somebody who had left came back of their own accord. What their mailbox or they reported stays. */
     public static function cameBack(int $business, string $address): void
     {
-        DB::table('suppressions')->where('business_id', $business)->where('address_hash', self::hash($address))->where('why', 'unsubscribed')->delete();
+        DB::table('suppressions')->where('business_id', $business)->where('address_hash', self::hash($address))
+            ->where('why', 'unsubscribed')->delete();
     }
 
     public static function lift(int $business, string $address): void

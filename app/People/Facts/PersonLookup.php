@@ -24,9 +24,11 @@ final class PersonLookup
     {
         return new Visitor(
             self::zone($person),
-            array_values(array_map(strval(...), DB::table('messages')->where('person_id', $person->id)->whereNotNull('email_id')->pluck('email_id')->all())),
+            array_values(array_map(strval(...),
+                DB::table('messages')->where('person_id', $person->id)->whereNotNull('email_id')->pluck('email_id')->all())),
             array_values(array_map(strval(...), $person->tags()->pluck('name')->all())),
-            DB::table('enrolments')->where('person_id', $person->id)->get(['sequence_id', 'ended_at'])->mapWithKeys(fn ($e): array => [(string) $e->sequence_id => $e->ended_at === null])->all(),
+            DB::table('enrolments')->where('person_id', $person->id)->get(['sequence_id', 'ended_at'])
+                ->mapWithKeys(fn ($e): array => [(string) $e->sequence_id => $e->ended_at === null])->all(),
             $person->business->zone(),
             self::through($person),
         );
@@ -35,13 +37,16 @@ final class PersonLookup
     /** @return list<string> ids of the sequences the person is in of which the last email has gone */
     public static function through(Person $person): array
     {
-        return array_values(array_map(strval(...), DB::table('enrolments')->where('enrolments.person_id', $person->id)->whereNull('ended_at')->whereNotExists(self::onTheWay(...))->pluck('sequence_id')->all()));
+        return array_values(array_map(strval(...), DB::table('enrolments')->where('enrolments.person_id', $person->id)
+            ->whereNull('ended_at')->whereNotExists(self::onTheWay(...))->pluck('sequence_id')->all()));
     }
 
     /** Emails of the sequence of an enrolment that wait or are going out. */
     public static function onTheWay(Builder $query): Builder
     {
-        return $query->selectRaw('1')->from('messages')->whereColumn('messages.person_id', 'enrolments.person_id')->whereColumn('messages.sequence_id', 'enrolments.sequence_id')->whereIn('messages.state', [MessageState::Waiting, MessageState::Sending]);
+        return $query->selectRaw('1')->from('messages')->whereColumn('messages.person_id', 'enrolments.person_id')
+            ->whereColumn('messages.sequence_id', 'enrolments.sequence_id')
+            ->whereIn('messages.state', [MessageState::Waiting, MessageState::Sending]);
     }
 
     public static function zone(Person $person): DateTimeZone
@@ -51,28 +56,34 @@ final class PersonLookup
 
     public static function facts(Person $person, DateTimeImmutable $now): PersonFacts
     {
-        $values = array_map(fn (string $v): array => [$v], ['first_name' => $person->first_name, 'last_name' => $person->last_name, 'email' => $person->email,
-            'phone' => $person->phone, 'timezone' => $person->timezone ?? '']);
+        $values = array_map(fn (string $v): array => [$v],
+            ['first_name' => $person->first_name, 'last_name' => $person->last_name, 'email' => $person->email,
+                'phone' => $person->phone, 'timezone' => $person->timezone ?? '']);
         foreach (DB::table('person_values')->where('person_id', $person->id)->orderBy('id')->get(['name', 'value']) as $row) {
             $values[(string) $row->name][] = (string) $row->value;
         }
         $utc = new DateTimeZone('UTC');
         $deeds = [];
-        foreach (DB::table('events')->where('person_id', $person->id)->whereIn('type', array_keys(self::EVENTS))->get(['type', 'funnel_id', 'page_id', 'at']) as $event) {
+        foreach (DB::table('events')->where('person_id', $person->id)->whereIn('type', array_keys(self::EVENTS))
+            ->get(['type', 'funnel_id', 'page_id', 'at']) as $event) {
             foreach (array_filter([$event->funnel_id, $event->page_id]) ?: [''] as $of) {
-                $deeds[] = ['did' => self::EVENTS[$event->type], 'with' => (string) $of, 'at' => new DateTimeImmutable((string) $event->at, $utc)];
+                $deeds[] = ['did' => self::EVENTS[$event->type], 'with' => (string) $of,
+                    'at' => new DateTimeImmutable((string) $event->at, $utc)];
             }
         }
-        foreach (DB::table('messages')->where('person_id', $person->id)->whereNotNull('sent_at')->get(['email_id', 'broadcast_id', 'sent_at', 'opened_at', 'clicked_at']) as $message) {
+        foreach (DB::table('messages')->where('person_id', $person->id)->whereNotNull('sent_at')
+            ->get(['email_id', 'broadcast_id', 'sent_at', 'opened_at', 'clicked_at']) as $message) {
             $of = (string) ($message->email_id ?? $message->broadcast_id);
-            foreach ([[Did::WasSent, $message->sent_at], [Did::Opened, $message->opened_at], [Did::Clicked, $message->clicked_at]] as [$did, $at]) {
+            foreach ([[Did::WasSent, $message->sent_at], [Did::Opened, $message->opened_at], [Did::Clicked, $message->clicked_at]] as [$did,
+                $at]) {
                 if ($at !== null) {
                     $deeds[] = ['did' => $did, 'with' => $of, 'at' => new DateTimeImmutable((string) $at, $utc)];
                 }
             }
         }
 
-        return new PersonFacts($now, $person->business->zone(), $values, array_values(array_map(strval(...), $person->tags()->pluck('name')->all())),
+        return new PersonFacts($now, $person->business->zone(), $values,
+            array_values(array_map(strval(...), $person->tags()->pluck('name')->all())),
             $deeds, $person->standing(), $person->joined_at, $person->active_at);
     }
 }

@@ -24,7 +24,8 @@ final class OwnFields
     {
         $now = Instant::sql(CarbonImmutable::now());
         DB::table('own_fields')->upsert(['business_id' => $business, 'name' => $name, 'label' => $label, 'kind' => $kind->value,
-            'options' => json_encode($options, JSON_THROW_ON_ERROR), 'created_at' => $now, 'updated_at' => $now], ['business_id', 'name'], ['label', 'options', 'updated_at']);
+            'options' => json_encode($options, JSON_THROW_ON_ERROR), 'created_at' => $now, 'updated_at' => $now], ['business_id', 'name'],
+            ['label', 'options', 'updated_at']);
     }
 
     /** @return list<array{name: string, label: string, kind: string, options: list<string>}> */
@@ -43,12 +44,14 @@ final class OwnFields
     public static function set(string $person, string $name, array $values): void
     {
         DB::table('person_values')->where('person_id', $person)->where('name', $name)->delete();
-        DB::table('person_values')->insert(array_map(fn (string $v): array => self::row($person, $name, $v), array_values(array_filter($values, fn (string $v): bool => $v !== ''))));
+        DB::table('person_values')->insert(array_map(fn (string $v): array => self::row($person, $name, $v),
+            array_values(array_filter($values, fn (string $v): bool => $v !== ''))));
     }
 
     /** @return array<string, mixed> as a row of `person_values` */
     public static function row(string $person, string $name, string $value): array
     {
-        return ['person_id' => $person, 'name' => $name, 'value' => $value, 'value_key' => mb_substr(mb_strtolower($value), 0, 300), 'number' => is_numeric($value) ? (float) $value : null];
+        return ['person_id' => $person, 'name' => $name, 'value' => $value, 'value_key' => mb_substr(mb_strtolower($value), 0, 300),
+            'number' => is_numeric($value) ? (float) $value : null];
     }
 }

@@ -38,7 +38,8 @@ final class ImportFile
             throw Invalid::at('file', 'This file is empty.');
         }
         if ($size > (int) config('lantern.uploads.import_bytes')) {
-            throw Invalid::at('file', 'A list has '.(int) (config('lantern.uploads.import_bytes') / 1_000_000).' MB at most. Please import it in parts.');
+            throw Invalid::at('file',
+                'A list has '.(int) (config('lantern.uploads.import_bytes') / 1_000_000).' MB at most. Please import it in parts.');
         }
         $id = Ids::next();
         $path = "imports/{$id}.csv";
@@ -61,7 +62,8 @@ final class ImportFile
         rewind($target);
         Storage::disk('uploads')->writeStream($path, $target);
 
-        return Import::query()->create(['id' => $id, 'business_id' => $business->id, 'name' => mb_substr(mb_scrub($file->getClientOriginalName()), 0, 200), 'path' => $path,
+        return Import::query()->create(['id' => $id, 'business_id' => $business->id,
+            'name' => mb_substr(mb_scrub($file->getClientOriginalName()), 0, 200), 'path' => $path,
             'reading' => $reading, 'lines' => $reading['lines']]);
     }
 
@@ -84,7 +86,8 @@ final class ImportFile
             $rest = substr($rest, $end);
             // A line that is no UTF-8 in a file that otherwise is was pasted in from another one.
             fwrite($target, mb_check_encoding($whole, 'UTF-8') ? $whole : implode("\n", array_map(
-                fn (string $l): string => mb_check_encoding($l, 'UTF-8') ? $l : (string) mb_convert_encoding($l, 'UTF-8', 'Windows-1252'), explode("\n", $whole))));
+                fn (string $l): string => mb_check_encoding($l, 'UTF-8') ? $l : (string) mb_convert_encoding($l, 'UTF-8', 'Windows-1252'),
+                explode("\n", $whole))));
         }
     }
 
@@ -103,10 +106,13 @@ final class ImportFile
                 $full = trim((string) ($card->FN ?? ''));
                 [$first, $last] = [(string) ($name[1] ?? ''), (string) ($name[0] ?? '')];
                 if ($first === '' && $last === '') {
-                    [$first, $last] = str_contains($full, ' ') ? [(string) substr($full, 0, (int) strrpos($full, ' ')), (string) substr($full, (int) strrpos($full, ' ') + 1)] : [$full, ''];
+                    [$first, $last] = str_contains($full, ' ')
+                        ? [(string) substr($full, 0, (int) strrpos($full, ' ')), (string) substr($full, (int) strrpos($full, ' ') + 1)]
+                        : [$full, ''];
                 }
                 $tags = implode(';', self::parts($card, 'CATEGORIES'));
-                fwrite($csv, str_replace("\r\n", "\n", CsvReader::write((string) ($card->EMAIL ?? ''), $first, $last, (string) ($card->TEL ?? ''), $tags)));
+                fwrite($csv, str_replace("\r\n", "\n",
+                    CsvReader::write((string) ($card->EMAIL ?? ''), $first, $last, (string) ($card->TEL ?? ''), $tags)));
             }
         } catch (ParseException $e) {
             throw Invalid::at('file', 'This vCard file is broken: '.mb_substr($e->getMessage(), 0, 150));
@@ -136,7 +142,8 @@ final class ImportFile
         $sample = $first.(string) fread($file, 20_000);
         $delimiter = $isCards ? ',' : CsvReader::delimiter(substr($sample, 0, 20_000));
         if (substr_count($first, $delimiter) >= self::MOST_COLUMNS) {
-            throw Invalid::at('file', 'The first line has '.number_format(substr_count($first, $delimiter) + 1).' columns; a list of people has '.self::MOST_COLUMNS.' at most.');
+            throw Invalid::at('file', 'The first line has '.number_format(substr_count($first, $delimiter) + 1)
+                .' columns; a list of people has '.self::MOST_COLUMNS.' at most.');
         }
         rewind($file);
         $reader = new CsvReader(fn (): ?string => self::line($file), $delimiter);
@@ -161,8 +168,10 @@ final class ImportFile
         $headings = $header ? $rows[0] : array_map(fn (int $i): string => 'Column '.($i + 1), array_keys($rows[0]));
         $sample = array_slice($rows, $header ? 1 : 0, self::SAMPLE);
 
-        return ['encoding' => $encoding, 'format' => $isCards ? 'vCard' : 'CSV', 'delimiter' => $delimiter, 'header' => $header, 'headings' => array_map(fn (string $h): string => mb_substr($h, 0, 100), $headings),
-            'rows' => array_map(fn (array $r): array => array_map(fn (string $f): string => mb_substr($f, 0, 100), $r), $sample), 'lines' => $lines - ($header ? 1 : 0), 'dates' => $dates->value,
+        return ['encoding' => $encoding, 'format' => $isCards ? 'vCard' : 'CSV', 'delimiter' => $delimiter, 'header' => $header,
+            'headings' => array_map(fn (string $h): string => mb_substr($h, 0, 100), $headings),
+            'rows' => array_map(fn (array $r): array => array_map(fn (string $f): string => mb_substr($f, 0, 100), $r), $sample),
+            'lines' => $lines - ($header ? 1 : 0), 'dates' => $dates->value,
             'guess' => ImportPlan::guess($headings, $sample, array_column(OwnFields::of($business->id), 'label', 'name'))];
     }
 

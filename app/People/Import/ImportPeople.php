@@ -7,7 +7,10 @@ namespace App\People\Import;
 use App\Support\InPieces;
 use Illuminate\Contracts\Queue\ShouldQueue;
 
-/** Brings in a piece of a file, and queues itself for the rest. Safe to run twice and to die at any point: a piece and its place are one transaction. */
+/**
+ * Brings in a piece of a file, and queues itself for the rest. Safe to run twice and to die at any point: a piece and its place are one
+ * transaction.
+ */
 final class ImportPeople implements ShouldQueue
 {
     use InPieces;

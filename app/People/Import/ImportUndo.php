@@ -27,7 +27,8 @@ final class ImportUndo
     public function start(Import $import): void
     {
         // Not through the model: when the list was through is kept, since what was changed by hand was changed after that.
-        if (DB::table('imports')->where('id', $import->id)->whereIn('state', [ImportState::Done, ImportState::Stopped])->update(['state' => ImportState::Undoing]) === 0) {
+        if (DB::table('imports')->where('id', $import->id)->whereIn('state', [ImportState::Done, ImportState::Stopped])
+            ->update(['state' => ImportState::Undoing]) === 0) {
             throw Invalid::at('import', 'Only a list that has been imported can be taken back.');
         }
         UndoImport::dispatch($import->id);
@@ -56,7 +57,8 @@ final class ImportUndo
 
                 return true;
             }
-            DB::table('imports')->where('id', $id)->update(['state' => ImportState::Undone, 'undone_at' => Instant::sql(CarbonImmutable::now()), 'stayed' => $this->added($import)->count()]);
+            DB::table('imports')->where('id', $id)->update(['state' => ImportState::Undone,
+                'undone_at' => Instant::sql(CarbonImmutable::now()), 'stayed' => $this->added($import)->count()]);
 
             return false;
         });
@@ -66,11 +68,13 @@ final class ImportUndo
     private function putBack(string $person, array $change): void
     {
         foreach ((array) ($change['columns'] ?? []) as $column => $was) {
-            DB::table('people')->where('id', $person)->where((string) $column, ((array) ($change['became'] ?? []))[$column] ?? '')->update([(string) $column => $was]);
+            DB::table('people')->where('id', $person)->where((string) $column, ((array) ($change['became'] ?? []))[$column] ?? '')
+                ->update([(string) $column => $was]);
         }
         DB::table('person_tag')->where('person_id', $person)->whereIn('tag_id', (array) ($change['tags'] ?? []))->delete();
         foreach ((array) ($change['values'] ?? []) as $name => $values) {
-            $now = DB::table('person_values')->where('person_id', $person)->where('name', $name)->orderBy('id')->pluck('value')->map(fn ($v): string => (string) $v)->all();
+            $now = DB::table('person_values')->where('person_id', $person)->where('name', $name)->orderBy('id')->pluck('value')
+                ->map(fn ($v): string => (string) $v)->all();
             if (is_array($values) && $now === ($values['became'] ?? null)) {
                 OwnFields::set($person, (string) $name, array_values(array_map(strval(...), (array) ($values['was'] ?? []))));
             }

@@ -39,7 +39,9 @@ final class Importing
         $import->forceFill(['settings' => $settings, 'state' => ImportState::Running])->save();
         foreach ($plan->columns as $i => $to) {
             if ($to !== '' && ! in_array($to, ['email', 'first_name', 'last_name', 'full_name', 'phone', 'tags', 'joined'], true)) {
-                DB::table('own_fields')->insertOrIgnore(['business_id' => $import->business_id, 'name' => $to, 'label' => mb_substr((string) ($import->reading['headings'][$i] ?? $to), 0, 120), 'kind' => FieldKind::Line->value, 'options' => '[]',
+                DB::table('own_fields')->insertOrIgnore(['business_id' => $import->business_id, 'name' => $to,
+                    'label' => mb_substr((string) ($import->reading['headings'][$i] ?? $to), 0, 120), 'kind' => FieldKind::Line->value,
+                    'options' => '[]',
                     'created_at' => Instant::sql(CarbonImmutable::now()), 'updated_at' => Instant::sql(CarbonImmutable::now())]);
             }
         }
@@ -84,7 +86,8 @@ final class Importing
                     $refused++;
                 }
                 if ($why !== '') {
-                    $told[] = ['import_id' => $id, 'line' => $line, 'why' => mb_substr($why, 0, 300), 'raw' => mb_strcut($record['raw'], 0, 2000)];
+                    $told[] = ['import_id' => $id, 'line' => $line, 'why' => mb_substr($why, 0, 300),
+                        'raw' => mb_strcut($record['raw'], 0, 2000)];
                 }
             }
             // How far the reader went in the file, and over how many lines.
@@ -94,8 +97,10 @@ final class Importing
             foreach (array_chunk($told, 200) as $some) {
                 DB::table('import_refusals')->insert($some);
             }
-            $import->forceFill(['added' => $import->added + $added, 'updated' => $import->updated + $updated, 'same' => $import->same + $same,
-                'refused' => $import->refused + $refused, 'noted' => $import->noted + count($told) - $refused, 'state' => $ended ? ImportState::Done : ImportState::Running])->save();
+            $import->forceFill(['added' => $import->added + $added, 'updated' => $import->updated + $updated,
+                'same' => $import->same + $same,
+                'refused' => $import->refused + $refused, 'noted' => $import->noted + count($told) - $refused,
+                'state' => $ended ? ImportState::Done : ImportState::Running])->save();
             if ($ended) {
                 $this->letGo($import);
             }
@@ -108,7 +113,8 @@ final class Importing
     public function stop(Import $import): void
     {
         DB::transaction(function () use ($import): void {
-            if (Import::query()->where('id', $import->id)->where('state', ImportState::Running)->update(['state' => ImportState::Stopped]) === 1) {
+            if (Import::query()->where('id', $import->id)->where('state', ImportState::Running)
+                ->update(['state' => ImportState::Stopped]) === 1) {
                 $this->letGo($import);
             }
         });
@@ -117,7 +123,8 @@ final class Importing
     /** Nothing more will be read of it: its lines are kept nowhere but on the people they were about. */
     private function letGo(Import $import): void
     {
-        Import::query()->where('id', $import->id)->update(['reading' => json_encode(['rows' => []] + $import->reading, JSON_THROW_ON_ERROR)]);
+        Import::query()->where('id', $import->id)
+            ->update(['reading' => json_encode(['rows' => []] + $import->reading, JSON_THROW_ON_ERROR)]);
         // A worker that dies in between leaves the file to {@see self::tidy()}.
         DB::afterCommit(fn () => Storage::disk('uploads')->delete($import->path));
     }
@@ -129,7 +136,9 @@ final class Importing
         $old->each(fn (Import $import) => $import->delete());
         $kept = Import::query()->whereIn('state', [ImportState::New, ImportState::Running])->pluck('path')->all();
         // A file that is just coming in has no row yet.
-        $files = array_filter(Storage::disk('uploads')->files('imports'), fn (string $f): bool => ! in_array($f, $kept, true) && Storage::disk('uploads')->lastModified($f) < $now->subHour()->getTimestamp());
+        $files = array_filter(Storage::disk('uploads')->files('imports'),
+            fn (string $f): bool => ! in_array($f, $kept, true)
+                && Storage::disk('uploads')->lastModified($f) < $now->subHour()->getTimestamp());
         Storage::disk('uploads')->delete([...array_values($files), ...$old->pluck('path')->all()]);
 
         return count($old);
@@ -146,7 +155,8 @@ final class Importing
         $keys = array_values(array_unique(array_map(fn (ImportedPerson $p): string => $p->email->key, $rows)));
         $known = [];
         foreach (array_chunk($keys, 500) as $some) {
-            foreach (DB::table('people')->where('business_id', $import->business_id)->whereIn('email_key', $some)->get(['id', 'email_key', 'first_name', 'last_name', 'phone', 'import_id']) as $p) {
+            foreach (DB::table('people')->where('business_id', $import->business_id)->whereIn('email_key', $some)
+                ->get(['id', 'email_key', 'first_name', 'last_name', 'phone', 'import_id']) as $p) {
                 $known[$p->email_key] = (array) $p;
             }
         }
@@ -154,7 +164,8 @@ final class Importing
         foreach ($rows as $row) {
             $hashes[$row->email->key] ??= Suppressions::hash($row->email->display);
         }
-        $why = DB::table('suppressions')->where('business_id', $import->business_id)->whereIn('address_hash', array_values($hashes))->pluck('why', 'address_hash')->all();
+        $why = DB::table('suppressions')->where('business_id', $import->business_id)->whereIn('address_hash', array_values($hashes))
+            ->pluck('why', 'address_hash')->all();
         [$added, $updated, $same] = [0, 0, 0];
         $new = $own = $tags = $changes = [];
         foreach ($rows as $row) {
@@ -163,12 +174,15 @@ final class Importing
                 $id = Ids::next();
                 $joined = $row->joined === null ? $now : min($now, Instant::sql(new CarbonImmutable($row->joined, $zone)));
                 $suppressed = $why[$hashes[$key]] ?? null;
-                $new[$id] = ['id' => $id, 'business_id' => $import->business_id, 'email' => $row->email->display, 'email_key' => $key, 'first_name' => $row->firstName, 'last_name' => $row->lastName,
-                    'first_key' => mb_strtolower($row->firstName), 'last_key' => mb_strtolower($row->lastName), 'phone' => $row->phone, 'joined_at' => $joined, 'marketing' => $plan->marketing,
+                $new[$id] = ['id' => $id, 'business_id' => $import->business_id, 'email' => $row->email->display, 'email_key' => $key,
+                    'first_name' => $row->firstName, 'last_name' => $row->lastName,
+                    'first_key' => mb_strtolower($row->firstName), 'last_key' => mb_strtolower($row->lastName), 'phone' => $row->phone,
+                    'joined_at' => $joined, 'marketing' => $plan->marketing,
                     'import_id' => $import->id, 'suppressed' => in_array($suppressed, ['bounced', 'complained'], true) ? $suppressed : null,
                     // Whoever unsubscribed and was erased afterwards is still unsubscribed.
                     'unsubscribed_at' => $suppressed === 'unsubscribed' ? $now : null, 'created_at' => $now, 'updated_at' => $now];
-                $known[$key] = ['id' => $id, 'email_key' => $key, 'first_name' => $row->firstName, 'last_name' => $row->lastName, 'phone' => $row->phone, 'import_id' => $import->id];
+                $known[$key] = ['id' => $id, 'email_key' => $key, 'first_name' => $row->firstName, 'last_name' => $row->lastName,
+                    'phone' => $row->phone, 'import_id' => $import->id];
                 $own[$id] = $row->own;
                 array_push($tags, ...$this->tagRows($import, $id, $row->tags, $now));
                 $added++;
@@ -258,18 +272,23 @@ final class Importing
             DB::table('people')->where('id', $id)->update($change['new'] + ['updated_at' => $now]);
         }
         $had = DB::table('person_tag')->where('person_id', $id)->pluck('tag_id')->all();
-        $tags = array_values(array_filter($this->tagRows($import, $id, $row->tags, $now), fn (array $t): bool => ! in_array($t['tag_id'], $had, false)));
+        $tags = array_values(array_filter($this->tagRows($import, $id, $row->tags, $now),
+            fn (array $t): bool => ! in_array($t['tag_id'], $had, false)));
         DB::table('person_tag')->insertOrIgnore($tags);
         $values = [];
         foreach ($row->own as $name => $new) {
-            $old = DB::table('person_values')->where('person_id', $id)->where('name', $name)->orderBy('id')->pluck('value')->map(fn ($v): string => (string) $v)->all();
+            $old = DB::table('person_values')->where('person_id', $id)->where('name', $name)->orderBy('id')->pluck('value')
+                ->map(fn ($v): string => (string) $v)->all();
             if ($old !== $new && ($old === [] || $plan->known === ImportPlan::REPLACE)) {
                 $values[$name] = ['was' => $old, 'became' => array_values(array_filter($new, fn (string $v): bool => $v !== ''))];
                 OwnFields::set($id, $name, $new);
             }
         }
 
-        return $change['new'] === [] && $tags === [] && $values === [] ? null : ['import_id' => $import->id, 'person_id' => $id, 'before' => json_encode(['columns' => $change['old'], 'became' => $change['new'], 'tags' => array_column($tags, 'tag_id'), 'values' => $values], JSON_THROW_ON_ERROR)];
+        return $change['new'] === [] && $tags === [] && $values === [] ? null
+            : ['import_id' => $import->id, 'person_id' => $id,
+                'before' => json_encode(['columns' => $change['old'], 'became' => $change['new'], 'tags' => array_column($tags, 'tag_id'),
+                    'values' => $values], JSON_THROW_ON_ERROR)];
     }
 
     /**
@@ -294,6 +313,8 @@ final class Importing
      */
     private function tagRows(Import $import, string $person, array $names, string $now): array
     {
-        return array_map(fn (string $name): array => ['person_id' => $person, 'tag_id' => $this->tags[$name] ??= Tagging::tag($import->business_id, $name)->id, 'funnel_id' => null, 'tagged_at' => $now], $names);
+        return array_map(fn (string $name): array => ['person_id' => $person,
+            'tag_id' => $this->tags[$name] ??= Tagging::tag($import->business_id, $name)->id, 'funnel_id' => null,
+            'tagged_at' => $now], $names);
     }
 }

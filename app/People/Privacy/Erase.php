@@ -41,8 +41,11 @@ final class Erase
             foreach (PersonTables::all() as $table) {
                 $table->erase($id);
             }
-            DB::table('import_refusals')->where('raw', 'like', '%'.addcslashes($person->email, '%_\\').'%')->whereIn('import_id', DB::table('imports')->where('business_id', $person->business_id)->select('id'))->update(['raw' => '']);
-            DB::table('people')->where('id', $id)->update(['email' => '', 'email_key' => 'erased:'.Ids::next(), 'first_name' => '', 'last_name' => '', 'first_key' => '', 'last_key' => '', 'phone' => '', 'timezone' => null,
+            DB::table('import_refusals')->where('raw', 'like', '%'.addcslashes($person->email, '%_\\').'%')
+                ->whereIn('import_id', DB::table('imports')->where('business_id', $person->business_id)->select('id'))
+                ->update(['raw' => '']);
+            DB::table('people')->where('id', $id)->update(['email' => '', 'email_key' => 'erased:'.Ids::next(), 'first_name' => '',
+                'last_name' => '', 'first_key' => '', 'last_key' => '', 'phone' => '', 'timezone' => null,
                 'import_id' => null, 'erased_at' => $now, 'unsubscribed_at' => $now, 'updated_at' => $now]);
         });
     }
@@ -50,8 +53,10 @@ final class Erase
     /** Emails to the owner that told of them, and tests that were written as if to them. That they went out stays true. */
     private function toldOrTried(string $id): void
     {
-        $about = fn (string $kind) => DB::table('messages')->where('kind', $kind)->where(fn ($q) => $kind === 'test' ? $q->where('content->person', $id)
-            : $q->whereRaw("exists (select 1 from json_each(messages.content, '$.submissions') as told join submissions on submissions.id = told.value where submissions.person_id = ?)", [$id]));
+        $about = fn (string $kind) => DB::table('messages')->where('kind', $kind)
+            ->where(fn ($q) => $kind === 'test' ? $q->where('content->person', $id)
+            : $q->whereRaw("exists (select 1 from json_each(messages.content, '$.submissions') as told join submissions on "
+                .'submissions.id = told.value where submissions.person_id = ?)', [$id]));
         foreach (['notice', 'test'] as $kind) {
             DB::table('outbox')->whereIn('message_id', $about($kind)->select('id'))->delete();
             $about($kind)->where('state', MessageState::Sent)->update(['subject' => '', 'html' => null, 'text' => null]);

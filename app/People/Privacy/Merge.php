@@ -24,22 +24,27 @@ final class Merge
         DB::transaction(function () use ($stays, $goes): void {
             // An email that the one has had, or will have, does not come to them twice.
             foreach (['email_id', 'broadcast_id'] as $email) {
-                $had = fn (Person $by) => DB::table('messages')->where('person_id', $by->id)->whereNotNull($email)->where('state', '!=', MessageState::Cancelled);
+                $had = fn (Person $by) => DB::table('messages')->where('person_id', $by->id)->whereNotNull($email)
+                    ->where('state', '!=', MessageState::Cancelled);
                 $had($goes)->where('state', MessageState::Waiting)->whereIn($email, $had($stays)->select($email))->delete();
                 $had($stays)->where('state', MessageState::Waiting)->whereIn($email, $had($goes)->select($email))->delete();
             }
-            DB::table('messages')->where('person_id', $goes->id)->where('state', MessageState::Waiting)->update(['to_address' => $stays->email]);
+            DB::table('messages')->where('person_id', $goes->id)->where('state', MessageState::Waiting)
+                ->update(['to_address' => $stays->email]);
             foreach (PersonTables::all() as $table) {
                 $table->merge($goes->id, $stays->id);
             }
             $earliest = fn (?string $a, ?string $b): ?string => $a === null ? $b : ($b === null ? $a : min($a, $b));
             $stays->forceFill([
-                'first_name' => $stays->first_name === '' ? $goes->first_name : $stays->first_name, 'last_name' => $stays->last_name === '' ? $goes->last_name : $stays->last_name,
+                'first_name' => $stays->first_name === '' ? $goes->first_name : $stays->first_name,
+                'last_name' => $stays->last_name === '' ? $goes->last_name : $stays->last_name,
                 'phone' => $stays->phone === '' ? $goes->phone : $stays->phone, 'timezone' => $stays->timezone ?? $goes->timezone,
                 'joined_at' => min($stays->joined_at, $goes->joined_at), 'active_at' => max($stays->active_at, $goes->active_at),
-                'unsubscribed_at' => $earliest($stays->unsubscribed_at === null ? null : Instant::sql($stays->unsubscribed_at), $goes->unsubscribed_at === null ? null : Instant::sql($goes->unsubscribed_at)),
+                'unsubscribed_at' => $earliest($stays->unsubscribed_at === null ? null : Instant::sql($stays->unsubscribed_at),
+                    $goes->unsubscribed_at === null ? null : Instant::sql($goes->unsubscribed_at)),
                 // A complaint is a person's; a mailbox that refuses is only a mailbox.
-                'suppressed' => $goes->suppressed === 'complained' ? 'complained' : $stays->suppressed, 'quiet_until' => max($stays->quiet_until, $goes->quiet_until),
+                'suppressed' => $goes->suppressed === 'complained' ? 'complained' : $stays->suppressed,
+                'quiet_until' => max($stays->quiet_until, $goes->quiet_until),
                 'pending' => $stays->pending && $goes->pending, 'confirmed_at' => $stays->confirmed_at ?? $goes->confirmed_at,
                 // Agreeing to more than what was asked for holds only if both did.
                 'marketing' => $stays->marketing && $goes->marketing, 'owner_try' => $stays->owner_try && $goes->owner_try,

@@ -17,7 +17,8 @@ final class MessageHistory implements TellsHistory
         $told = [];
         foreach (Message::query()->where('person_id', $person)->orderByDesc('due_at')->limit($most)->get(self::COLUMNS) as $message) {
             $told[] = [
-                'kind' => 'message-'.$message->state->value, 'at' => Instant::json($message->sent_at ?? $message->due_at), 'what' => $message->name,
+                'kind' => 'message-'.$message->state->value, 'at' => Instant::json($message->sent_at ?? $message->due_at),
+                'what' => $message->name,
                 'funnel' => $names[$message->funnel_id] ?? '', 'source' => null, 'id' => $message->id, 'message' => $message->id,
                 'opens' => $message->opens, 'clicks' => $message->clicks, 'trouble' => $message->trouble,
             ];

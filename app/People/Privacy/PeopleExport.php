@@ -24,9 +24,11 @@ final class PeopleExport
     public function csv(Builder $people, int $business, callable $write): void
     {
         $own = OwnFields::of($business);
-        $write("\xEF\xBB\xBF".CsvReader::write('Email', 'First name', 'Last name', 'Phone', 'Tags', 'Time zone', 'Joined', 'Standing', ...array_column($own, 'label')));
+        $write("\xEF\xBB\xBF".CsvReader::write('Email', 'First name', 'Last name', 'Phone', 'Tags', 'Time zone', 'Joined', 'Standing',
+            ...array_column($own, 'label')));
         $this->each($people, function (Person $p, array $values) use ($own, $write): void {
-            $write(CsvReader::write($p->email, $p->first_name, $p->last_name, $p->phone, $p->tags->map(fn (Tag $t): string => $t->name)->implode('; '), $p->timezone ?? '', (string) Instant::json($p->joined_at),
+            $write(CsvReader::write($p->email, $p->first_name, $p->last_name, $p->phone,
+                $p->tags->map(fn (Tag $t): string => $t->name)->implode('; '), $p->timezone ?? '', (string) Instant::json($p->joined_at),
                 $p->standing()->value, ...array_map(fn (array $f): string => implode('; ', $values[$f['name']] ?? []), $own)));
         });
     }
@@ -35,7 +37,8 @@ final class PeopleExport
     public function vcard(Builder $people, callable $write): void
     {
         $this->each($people, function (Person $p, array $values) use ($write): void {
-            $card = new VCard(['VERSION' => '4.0', 'UID' => 'urn:upbeat-lantern:'.$p->id, 'FN' => $p->fullName() === '' ? $p->email : $p->fullName(), 'EMAIL' => $p->email]);
+            $card = new VCard(['VERSION' => '4.0', 'UID' => 'urn:upbeat-lantern:'.$p->id,
+                'FN' => $p->fullName() === '' ? $p->email : $p->fullName(), 'EMAIL' => $p->email]);
             $card->add('N', [$p->last_name, $p->first_name, '', '', '']);
             if ($p->phone !== '') {
                 $card->add('TEL', $p->phone);
@@ -53,7 +56,8 @@ final class PeopleExport
         $write('{"people":[');
         $first = true;
         $this->each($people, function (Person $p, array $values) use ($write, &$first): void {
-            $write(($first ? '' : ',')."\n".json_encode(self::person($p, $values), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES));
+            $write(($first ? '' : ',')."\n"
+                .json_encode(self::person($p, $values), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES));
             $first = false;
         });
         $write("\n]}\n");
@@ -65,8 +69,10 @@ final class PeopleExport
      */
     public static function person(Person $p, array $values): array
     {
-        return ['id' => $p->id, 'email' => $p->email, 'firstName' => $p->first_name, 'lastName' => $p->last_name, 'phone' => $p->phone, 'timezone' => $p->timezone,
-            'joinedAt' => Instant::json($p->joined_at), 'confirmedAt' => Instant::json($p->confirmed_at), 'unsubscribedAt' => Instant::json($p->unsubscribed_at), 'standing' => $p->standing()->value,
+        return ['id' => $p->id, 'email' => $p->email, 'firstName' => $p->first_name, 'lastName' => $p->last_name, 'phone' => $p->phone,
+            'timezone' => $p->timezone,
+            'joinedAt' => Instant::json($p->joined_at), 'confirmedAt' => Instant::json($p->confirmed_at),
+            'unsubscribedAt' => Instant::json($p->unsubscribed_at), 'standing' => $p->standing()->value,
             'tags' => $p->tags->map(fn (Tag $t): string => $t->name)->all(), 'fields' => (object) $values];
     }
 
@@ -75,7 +81,8 @@ final class PeopleExport
     {
         $last = '';
         do {
-            $ids = array_values((clone $people)->where('people.id', '>', $last)->orderBy('people.id')->limit(self::PIECE)->pluck('people.id')->map(fn ($id): string => (string) $id)->all());
+            $ids = array_values((clone $people)->where('people.id', '>', $last)->orderBy('people.id')->limit(self::PIECE)
+                ->pluck('people.id')->map(fn ($id): string => (string) $id)->all());
             $values = self::values($ids);
             foreach (Person::query()->with('tags')->whereIn('id', $ids)->orderBy('id')->get() as $person) {
                 $do($person, $values[$person->id] ?? []);

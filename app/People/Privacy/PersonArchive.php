@@ -24,7 +24,8 @@ final class PersonArchive
         if ($zip->open($path, ZipArchive::OVERWRITE | ZipArchive::CREATE) !== true) {
             throw new RuntimeException('The archive could not be written.');
         }
-        $json = fn (mixed $what): string => json_encode($what, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n";
+        $json = fn (mixed $what): string => json_encode($what,
+            JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n";
         $values = PeopleExport::values([$person->id])[$person->id] ?? [];
         $more = [];
         foreach (PersonTables::all() as $table) {
@@ -33,10 +34,12 @@ final class PersonArchive
             }
         }
         $zip->addFromString('person.json', $json(PeopleExport::person($person->load('tags'), $values) + $more + [
-            'downloads' => DB::table('deliveries')->join('draft_parts', 'draft_parts.id', '=', 'deliveries.lead_magnet_id')->where('person_id', $person->id)->get(['draft_parts.name as title', 'downloads', 'deliveries.created_at']),
+            'downloads' => DB::table('deliveries')->join('draft_parts', 'draft_parts.id', '=', 'deliveries.lead_magnet_id')
+                ->where('person_id', $person->id)->get(['draft_parts.name as title', 'downloads', 'deliveries.created_at']),
         ]));
         $zip->addFromString('consent.json', $json($this->consent($person)));
-        $zip->addFromString('events.json', $json(DB::table('events')->where('person_id', $person->id)->orderBy('at')->get(['type', 'funnel_id', 'page_id', 'source', 'data', 'at'])));
+        $zip->addFromString('events.json', $json(DB::table('events')->where('person_id', $person->id)->orderBy('at')
+            ->get(['type', 'funnel_id', 'page_id', 'source', 'data', 'at'])));
         foreach (Message::query()->where('person_id', $person->id)->whereNotNull('sent_at')->orderBy('sent_at')->cursor() as $message) {
             $zip->addFromString('messages/'.Eml::name($message), Eml::of($message));
         }
@@ -52,10 +55,16 @@ final class PersonArchive
      */
     public function consent(Person $person): array
     {
-        return array_values(Submission::query()->with(['funnel', 'version'])->where('person_id', $person->id)->orderBy('submitted_at')->get()->map(fn (Submission $s): array => [
-            'submission' => $s->id, 'at' => Instant::json($s->submitted_at), 'funnel' => $s->funnel->name, 'version' => $s->version->number, 'page' => $s->version->plan()->page($s->page_id)?->name,
-            'form' => $s->version->plan()->form($s->form_id)?->name, 'words' => $s->consent_words, 'agreed' => $s->consented, 'marketingWords' => $s->marketing_words, 'marketing' => $s->marketing,
-            'answers' => (object) $s->answers, 'source' => (object) ($s->source ?? []), 'address' => $s->ip, 'browser' => $s->user_agent, 'confirmedAt' => Instant::json($s->confirmed_at), 'confirmedFrom' => $s->confirmed_ip,
-        ])->all());
+        return array_values(Submission::query()->with(['funnel', 'version'])->where('person_id', $person->id)->orderBy('submitted_at')
+            ->get()->map(fn (Submission $s): array => [
+                'submission' => $s->id, 'at' => Instant::json($s->submitted_at), 'funnel' => $s->funnel->name,
+                'version' => $s->version->number,
+                'page' => $s->version->plan()->page($s->page_id)?->name,
+                'form' => $s->version->plan()->form($s->form_id)?->name, 'words' => $s->consent_words, 'agreed' => $s->consented,
+                'marketingWords' => $s->marketing_words, 'marketing' => $s->marketing,
+                'answers' => (object) $s->answers, 'source' => (object) ($s->source ?? []), 'address' => $s->ip,
+                'browser' => $s->user_agent,
+                'confirmedAt' => Instant::json($s->confirmed_at), 'confirmedFrom' => $s->confirmed_ip,
+            ])->all());
     }
 }

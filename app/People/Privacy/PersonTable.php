@@ -79,7 +79,8 @@ final readonly class PersonTable
     public function merge(string $goes, string $stays): void
     {
         if ($this->once !== '') {
-            DB::table($this->table)->where('person_id', $goes)->whereIn($this->once, DB::table($this->table)->where('person_id', $stays)->select($this->once))->delete();
+            DB::table($this->table)->where('person_id', $goes)
+                ->whereIn($this->once, DB::table($this->table)->where('person_id', $stays)->select($this->once))->delete();
         }
         $rows = DB::table($this->table)->where('person_id', $goes);
         $this->moves ? $rows->update(['person_id' => $stays]) : $rows->delete();
@@ -94,7 +95,8 @@ final readonly class PersonTable
     /** @return list<array<string, mixed>> the rows of one person */
     public function archive(string $person): array
     {
-        return array_values(DB::table($this->table)->where('person_id', $person)->when($this->canBeDeleted, fn ($q) => $q->whereNull('deleted_at'))
+        return array_values(DB::table($this->table)->where('person_id', $person)
+            ->when($this->canBeDeleted, fn ($q) => $q->whereNull('deleted_at'))
             ->get($this->columns)->map(fn (object $row): array => (array) $row)->all());
     }
 }

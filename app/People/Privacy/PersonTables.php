@@ -14,15 +14,19 @@ final class PersonTables
     {
         return [
             PersonTable::of('events')->toldBy(EventHistory::class)->keptAsNumbers(['data' => null]),
-            PersonTable::of('submissions')->keptAsNumbers(['answers' => '{}', 'ip' => null, 'user_agent' => null, 'source' => null, 'confirmed_ip' => null,
-                'visitor' => null, 'token' => DB::raw('lower(hex(randomblob(16)))')]),
-            PersonTable::of('messages')->toldBy(MessageHistory::class)->keptAsNumbers(['to_address' => '', 'subject' => '', 'html' => null, 'text' => null, 'content' => null, 'trouble' => null]),
+            PersonTable::of('submissions')
+                ->keptAsNumbers(['answers' => '{}', 'ip' => null, 'user_agent' => null, 'source' => null, 'confirmed_ip' => null,
+                    'visitor' => null, 'token' => DB::raw('lower(hex(randomblob(16)))')]),
+            PersonTable::of('messages')->toldBy(MessageHistory::class)
+                ->keptAsNumbers(['to_address' => '', 'subject' => '', 'html' => null, 'text' => null, 'content' => null,
+                    'trouble' => null]),
             PersonTable::of('visitor_person'),
             PersonTable::of('person_notes')->archivedAs('notes', ['words', 'created_at'], canBeDeleted: true),
             PersonTable::of('person_tag')->onceBy('tag_id'),
             PersonTable::of('person_values')->onceBy('name'),
             PersonTable::of('deliveries')->onceBy('lead_magnet_id'),
-            PersonTable::of('enrolments')->onceBy('sequence_id')->archivedAs('sequences', ['sequence_id', 'started_at', 'ended_at', 'ended_why']),
+            PersonTable::of('enrolments')->onceBy('sequence_id')
+                ->archivedAs('sequences', ['sequence_id', 'started_at', 'ended_at', 'ended_why']),
             PersonTable::of('opt_outs')->onceBy('what')->archivedAs('optOuts', ['what', 'at']),
             PersonTable::of('import_changes')->endingWithThem(),
             PersonTable::of('bulk_act_people')->endingWithThem(),

@@ -12,7 +12,8 @@ use Lantern\Core\Rules\Rules;
 /** What rules about people can speak of, by name: fields, tags, pages, funnels, emails. */
 final class PeopleKit
 {
-    private const FIELDS = ['email' => 'Email address', 'first_name' => 'First name', 'last_name' => 'Last name', 'phone' => 'Phone', 'timezone' => 'Time zone'];
+    private const FIELDS = ['email' => 'Email address', 'first_name' => 'First name', 'last_name' => 'Last name', 'phone' => 'Phone',
+        'timezone' => 'Time zone'];
 
     /** @return array<string, mixed> */
     public static function of(Business $business): array
@@ -20,15 +21,19 @@ final class PeopleKit
         $own = OwnFields::of($business->id);
 
         return [
-            'fields' => [...array_map(fn (string $name, string $label): array => ['name' => $name, 'label' => $label, 'kind' => 'line', 'options' => [], 'own' => false], array_keys(self::FIELDS), self::FIELDS),
+            'fields' => [...array_map(fn (string $name, string $label): array => ['name' => $name, 'label' => $label, 'kind' => 'line',
+                'options' => [], 'own' => false], array_keys(self::FIELDS),
+                self::FIELDS),
                 ...array_map(fn (array $f): array => $f + ['own' => true], $own)],
             'tags' => DB::table('tags')->where('business_id', $business->id)->orderBy('name')->get(['id', 'name'])->all(),
             'funnels' => DB::table('funnels')->where('business_id', $business->id)->orderBy('name')->get(['id', 'name'])->all(),
             'pages' => self::parts($business, 'page'),
             'emails' => self::parts($business, 'email'),
-            'broadcasts' => DB::table('broadcasts')->where('business_id', $business->id)->whereNotNull('started_at')->orderByDesc('started_at')->limit(100)->get(['id', 'name'])->all(),
+            'broadcasts' => DB::table('broadcasts')->where('business_id', $business->id)->whereNotNull('started_at')
+                ->orderByDesc('started_at')->limit(100)->get(['id', 'name'])->all(),
             'sequences' => self::parts($business, 'sequence'),
-            'segments' => DB::table('segments')->where('business_id', $business->id)->whereNull('deleted_at')->orderBy('name')->get(['id', 'name', 'rules'])
+            'segments' => DB::table('segments')->where('business_id', $business->id)->whereNull('deleted_at')->orderBy('name')
+                ->get(['id', 'name', 'rules'])
                 ->map(fn ($s): array => ['id' => $s->id, 'name' => $s->name, 'rules' => json_decode((string) $s->rules, true)])->all(),
             'rules' => Rules::describe(),
         ];
@@ -37,8 +42,10 @@ final class PeopleKit
     /** @return list<object> parts of the owner's funnels, each with the name of its funnel */
     private static function parts(Business $business, string $kind): array
     {
-        return array_values(DB::table('draft_parts')->join('funnels', 'funnels.id', '=', 'draft_parts.funnel_id')->where('business_id', $business->id)->where('kind', $kind)
-            ->whereNull('removed')->orderBy('funnels.name')->orderBy('position')->orderBy('draft_parts.id')->get(['draft_parts.id', 'draft_parts.name', 'funnels.name as funnel'])->all());
+        return array_values(DB::table('draft_parts')->join('funnels', 'funnels.id', '=', 'draft_parts.funnel_id')
+            ->where('business_id', $business->id)->where('kind', $kind)
+            ->whereNull('removed')->orderBy('funnels.name')->orderBy('position')->orderBy('draft_parts.id')
+            ->get(['draft_parts.id', 'draft_parts.name', 'funnels.name as funnel'])->all());
     }
 
     /** @return callable(string): string what things are called that rules name by their ids */

@@ -49,7 +49,8 @@ final readonly class Tagging implements CarriesOut
     /** @return bool is it new to them? */
     private function insert(Person $person, Tag $tag, ?string $funnel, DateTimeImmutable $at): bool
     {
-        return DB::table('person_tag')->insertOrIgnore(['person_id' => $person->id, 'tag_id' => $tag->id, 'funnel_id' => $funnel, 'tagged_at' => Instant::sql($at)]) > 0;
+        return DB::table('person_tag')->insertOrIgnore(['person_id' => $person->id, 'tag_id' => $tag->id, 'funnel_id' => $funnel,
+            'tagged_at' => Instant::sql($at)]) > 0;
     }
 
     public function remove(Person $person, int $tag): void

@@ -23,7 +23,8 @@ final class DownloadSlot implements Slot
         }
         $blocks = array_filter($page->document->blocksOf(BlockKind::Download), fn (Block $b): bool => $b->field('leadMagnet') === $of);
 
-        return ['fileName' => $leadMagnet->fileName, 'kindAndSize' => $leadMagnet->kindAndSize(), 'text' => end($blocks) === false ? '' : end($blocks)->field('text')];
+        return ['fileName' => $leadMagnet->fileName, 'kindAndSize' => $leadMagnet->kindAndSize(),
+            'text' => end($blocks) === false ? '' : end($blocks)->field('text')];
     }
 
     public function fill(string $of, array $noted, string $fallback, Visit $visit): string

@@ -20,7 +20,8 @@ final class MergeSlot implements Slot
     public function fill(string $of, array $noted, string $fallback, Visit $visit): string
     {
         $typed = str_replace("\n", ', ', ($visit->submission->answers ?? [])[$of] ?? '');
-        $value = trim(($visit->submission->answers[$of] ?? null) === null && ($noted['parameter'] ?? false) === true ? Source::parameter($visit->request, $of) : $typed);
+        $value = trim(($visit->submission->answers[$of] ?? null) === null && ($noted['parameter'] ?? false) === true
+            ? Source::parameter($visit->request, $of) : $typed);
 
         return e($value === '' ? $fallback : $value);
     }

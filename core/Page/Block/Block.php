@@ -75,7 +75,8 @@ final readonly class Block
      */
     public function with(array $fields, ?array $items = null, ?string $style = null): self
     {
-        return new self($this->id, $this->kind, [...$this->fields, ...$fields], $items ?? $this->items, $style ?? $this->style, $this->hidden);
+        return new self($this->id, $this->kind, [...$this->fields, ...$fields], $items ?? $this->items, $style ?? $this->style,
+            $this->hidden);
     }
 
     /**
@@ -88,7 +89,8 @@ final readonly class Block
         $definition = Blocks::of($this->kind);
 
         return new self($this->id, $this->kind, self::changed($this->fields, $definition->fields, $change),
-            array_map(fn (array $item): array => self::changed($item, $definition->items ?? [], $change), $this->items), $this->style, $this->hidden);
+            array_map(fn (array $item): array => self::changed($item, $definition->items ?? [], $change), $this->items), $this->style,
+            $this->hidden);
     }
 
     /**
@@ -177,7 +179,8 @@ final readonly class Block
     {
         $definition = Blocks::of($this->kind);
         $found = [];
-        foreach ([[$this->fields, $definition->fields], ...array_map(fn (array $item): array => [$item, $definition->items ?? []], $this->items)] as [$values, $fields]) {
+        foreach ([[$this->fields, $definition->fields],
+            ...array_map(fn (array $item): array => [$item, $definition->items ?? []], $this->items)] as [$values, $fields]) {
             foreach ($values as $name => $value) {
                 array_push($found, ...isset($fields[$name]) ? $what($fields[$name], $value) : []);
             }

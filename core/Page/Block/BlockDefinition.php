@@ -38,6 +38,7 @@ final readonly class BlockDefinition
 
     public function has(FieldType $type): bool
     {
-        return array_filter([...array_values($this->fields), ...array_values($this->items ?? [])], fn (Field $f): bool => $f->type === $type) !== [];
+        return array_filter([...array_values($this->fields), ...array_values($this->items ?? [])],
+            fn (Field $f): bool => $f->type === $type) !== [];
     }
 }

@@ -10,7 +10,8 @@ final class Blocks
     public const MOST_ITEMS = 24;
 
     /** The drawn icons that points may carry. */
-    public const ICONS = ['tick', 'star', 'heart', 'clock', 'book', 'note', 'lamp', 'leaf', 'people', 'gift', 'path', 'calendar', 'speech', 'shield', 'key', 'spark'];
+    public const ICONS = ['tick', 'star', 'heart', 'clock', 'book', 'note', 'lamp', 'leaf', 'people', 'gift', 'path', 'calendar', 'speech',
+        'shield', 'key', 'spark'];
 
     /** @var array<string, BlockDefinition> */
     private static array $known = [];
@@ -33,7 +34,8 @@ final class Blocks
             ),
             BlockKind::Points => new BlockDefinition(
                 'Points',
-                items: ['icon' => Field::choice(self::ICONS), 'title' => Field::words(200), 'html' => Field::richText(2_000), 'value' => Field::words(60)],
+                items: ['icon' => Field::choice(self::ICONS), 'title' => Field::words(200), 'html' => Field::richText(2_000),
+                    'value' => Field::words(60)],
                 styles: ['icons', 'steps', 'cards', 'bonuses'],
                 css: 'points',
             ),
@@ -73,13 +75,15 @@ final class Blocks
             ),
             BlockKind::Testimonials => new BlockDefinition(
                 'Testimonials',
-                items: ['html' => Field::richText(2_000), 'name' => Field::words(120), 'role' => Field::words(160), 'picture' => Field::picture()],
+                items: ['html' => Field::richText(2_000), 'name' => Field::words(120), 'role' => Field::words(160),
+                    'picture' => Field::picture()],
                 styles: ['cards', 'large', 'wall'],
                 css: 'proof',
             ),
             BlockKind::Fit => new BlockDefinition(
                 'For whom, and for whom not',
-                ['yes' => Field::words(120), 'html' => Field::richText(5_000), 'no' => Field::words(120), 'notHtml' => Field::richText(5_000)],
+                ['yes' => Field::words(120), 'html' => Field::richText(5_000), 'no' => Field::words(120),
+                    'notHtml' => Field::richText(5_000)],
                 styles: ['columns', 'cards'],
                 css: 'points',
             ),
@@ -97,7 +101,8 @@ final class Blocks
             ),
             BlockKind::Price => new BlockDefinition(
                 'Price card',
-                ['name' => Field::words(120), 'was' => Field::words(40), 'price' => Field::words(40), 'note' => Field::words(200), 'html' => Field::richText(5_000), 'text' => Field::words(120), 'url' => Field::link()],
+                ['name' => Field::words(120), 'was' => Field::words(40), 'price' => Field::words(40), 'note' => Field::words(200),
+                    'html' => Field::richText(5_000), 'text' => Field::words(120), 'url' => Field::link()],
                 styles: ['card', 'plain'],
                 css: 'sell',
                 visual: true,

@@ -17,8 +17,13 @@ final readonly class Field
      * @param  string  $to  of a reference, the kind of part it names
      * @param  list<string>  $options  of a choice
      */
-    private function __construct(public FieldType $type, public int $max, public bool $optional = false, public string $to = '', public array $options = [])
-    {
+    private function __construct(
+        public FieldType $type,
+        public int $max,
+        public bool $optional = false,
+        public string $to = '',
+        public array $options = [],
+    ) {
     }
 
     public static function words(int $max): self
@@ -102,7 +107,8 @@ final readonly class Field
     /** The words a visitor reads in it, without marks. */
     public function passage(string $value): string
     {
-        return $this->type->isRead() ? trim(html_entity_decode(strip_tags(str_replace(['</li>', '<br>', '</p>'], ' ', $value)), ENT_QUOTES | ENT_HTML5)) : '';
+        return $this->type->isRead()
+            ? trim(html_entity_decode(strip_tags(str_replace(['</li>', '<br>', '</p>'], ' ', $value)), ENT_QUOTES | ENT_HTML5)) : '';
     }
 
     /** @return list<string> where it leads, as {@see Link} reads it */
@@ -128,7 +134,8 @@ final readonly class Field
     {
         return match (true) {
             $this->type->isId() => $ids[$value] ?? $value,
-            $this->type === FieldType::Link, $this->type === FieldType::RichText, $this->type === FieldType::Words => Link::withIds($value, $ids),
+            $this->type === FieldType::Link, $this->type === FieldType::RichText,
+            $this->type === FieldType::Words => Link::withIds($value, $ids),
             default => $value,
         };
     }

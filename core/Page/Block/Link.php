@@ -34,7 +34,8 @@ final readonly class Link
      */
     public static function withIds(string $text, array $ids): string
     {
-        return (string) preg_replace_callback('/((?:^|")page:|\{\{\s*page_)([A-Za-z0-9-]{1,40})/', fn (array $m): string => $m[1].($ids[$m[2]] ?? $m[2]), $text);
+        return (string) preg_replace_callback('/((?:^|")page:|\{\{\s*page_)([A-Za-z0-9-]{1,40})/',
+            fn (array $m): string => $m[1].($ids[$m[2]] ?? $m[2]), $text);
     }
 
     /** `kind` is page, section, outcome, outside or, for '', none. */

@@ -43,7 +43,8 @@ final readonly class Design
      */
     public function section(callable $newId, string $form = '', string $leadMagnet = ''): Section
     {
-        return $this->filled($newId, array_map(fn (BlockKind $k): Block => DesignWords::block($k, $this->kind, $form, $leadMagnet), $this->blocks));
+        return $this->filled($newId,
+            array_map(fn (BlockKind $k): Block => DesignWords::block($k, $this->kind, $form, $leadMagnet), $this->blocks));
     }
 
     /**
@@ -69,7 +70,8 @@ final readonly class Design
     {
         $blocks = array_map($this->styled(...), $section->blocks);
         foreach ($this->blocks as $kind) {
-            if (($kind->isVisual() || in_array($kind, [BlockKind::Form, BlockKind::Menu, BlockKind::Seal], true)) && ! self::hasLike($section, $kind)) {
+            if (($kind->isVisual() || in_array($kind, [BlockKind::Form, BlockKind::Menu, BlockKind::Seal], true))
+                && ! self::hasLike($section, $kind)) {
                 $blocks[] = $this->styled(DesignWords::block($kind, $this->kind, $form, $leadMagnet))->withId($newId());
             }
         }

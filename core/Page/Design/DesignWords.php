@@ -37,7 +37,8 @@ final class DesignWords
     private const TEXTS = [
         'opening' => '[One or two sentences: for whom it is, and what changes for them]',
         'host' => '[Three sentences: how you came to this, whom you help, what you believe about it]',
-        'guarantee' => 'Try it for fourteen days. If it is not for you, write me one line and you get your money back, with no questions asked.',
+        'guarantee' => 'Try it for fourteen days. If it is not for you, write me one line and you get your money back, with no questions '
+            .'asked.',
         'form' => 'It takes half a minute, and you can leave the list with one click.',
         'footer' => '{{business}} · You can unsubscribe from any email with one click.',
         'download' => 'A copy is on its way to your inbox as well.',
@@ -53,19 +54,24 @@ final class DesignWords
         return new Block('new', $kind, match ($kind) {
             BlockKind::Eyebrow => ['text' => self::EYEBROWS[$in->value] ?? '[A few words above the heading]'],
             BlockKind::Heading => ['text' => self::HEADINGS[$in->value] ?? '[A heading of its own]'],
-            BlockKind::Text => ['html' => self::TEXTS[$in->value] ?? '[What you would say about it across a table, in two or three sentences]'],
-            BlockKind::Bullets => ['html' => '<ul><li>[Something they can do afterwards]</li><li>[Something they will stop worrying about]</li><li>[Something that surprises them]</li></ul>'],
+            BlockKind::Text => ['html' => self::TEXTS[$in->value]
+                ?? '[What you would say about it across a table, in two or three sentences]'],
+            BlockKind::Bullets => ['html' => '<ul><li>[Something they can do afterwards]</li><li>[Something they will stop worrying '
+                    .'about]</li><li>[Something that surprises them]</li></ul>'],
             BlockKind::Picture => ['alt' => ''],
             BlockKind::Cover => ['alt' => '', 'text' => '[The title of it]'],
             BlockKind::Video => ['text' => '[What the video shows]'],
             BlockKind::Form => ['form' => $form],
             BlockKind::Button => ['text' => 'Yes, show me', 'url' => ''],
             BlockKind::Download => ['leadMagnet' => $leadMagnet, 'text' => 'Download it now'],
-            BlockKind::Fit => ['yes' => 'This is for you if', 'html' => '<ul><li>[you want something]</li><li>[you have tried something else]</li></ul>',
+            BlockKind::Fit => ['yes' => 'This is for you if',
+                'html' => '<ul><li>[you want something]</li><li>[you have tried something else]</li></ul>',
                 'no' => 'It is not for you if', 'notHtml' => '<ul><li>[you look for something else]</li></ul>'],
             BlockKind::Countdown => ['text' => 'Open until', 'until' => ''],
-            BlockKind::Price => ['name' => '[What they get]', 'was' => '', 'price' => '[the price]', 'note' => 'One payment, no subscription.',
-                'html' => '<ul><li>[The main thing it holds]</li><li>[And what comes with it]</li></ul>', 'text' => 'I want this', 'url' => 'outcome:bought'],
+            BlockKind::Price => ['name' => '[What they get]', 'was' => '', 'price' => '[the price]',
+                'note' => 'One payment, no subscription.',
+                'html' => '<ul><li>[The main thing it holds]</li><li>[And what comes with it]</li></ul>', 'text' => 'I want this',
+                'url' => 'outcome:bought'],
             BlockKind::Seal => ['text' => '14 days', 'note' => 'money back'],
             BlockKind::Logo => ['text' => '{{business}}'],
             default => [],
@@ -75,15 +81,22 @@ final class DesignWords
     /** @return list<array<string, string>> */
     public static function items(BlockKind $kind, SectionKind $in): array
     {
-        $point = fn (string $icon, string $title, string $value = ''): array => ['icon' => $icon, 'title' => $title, 'html' => '[One sentence about it]', 'value' => $value];
+        $point = fn (string $icon, string $title, string $value = ''): array => ['icon' => $icon, 'title' => $title,
+            'html' => '[One sentence about it]', 'value' => $value];
 
         return match ($kind) {
             BlockKind::Points => $in === SectionKind::Bonuses
                 ? [$point('gift', '[The first bonus]', '[its worth]'), $point('gift', '[The second bonus]', '[its worth]')]
                 : [$point('lamp', '[The first thing]'), $point('path', '[The second thing]'), $point('spark', '[The third thing]')],
-            BlockKind::Testimonials => array_map(fn (string $n): array => ['html' => "[What the {$n} person told you, in their own words]", 'name' => '[Their name]', 'role' => ''], ['first', 'second', 'third']),
-            BlockKind::Agenda => [['when' => '0:00', 'title' => '[How you begin]', 'html' => ''], ['when' => '0:10', 'title' => '[The heart of it]', 'html' => ''], ['when' => '0:40', 'title' => 'Your questions', 'html' => '']],
-            BlockKind::Questions => [['title' => 'How much time does it take?', 'html' => '[Your honest answer]'], ['title' => 'What if I miss something?', 'html' => '[Your honest answer]'], ['title' => 'Is it for beginners?', 'html' => '[Your honest answer]']],
+            BlockKind::Testimonials => array_map(fn (string $n): array => ['html' => "[What the {$n} person told you, in their own words]",
+                'name' => '[Their name]', 'role' => ''],
+                ['first', 'second', 'third']),
+            BlockKind::Agenda => [['when' => '0:00', 'title' => '[How you begin]', 'html' => ''],
+                ['when' => '0:10', 'title' => '[The heart of it]', 'html' => ''],
+                ['when' => '0:40', 'title' => 'Your questions', 'html' => '']],
+            BlockKind::Questions => [['title' => 'How much time does it take?', 'html' => '[Your honest answer]'],
+                ['title' => 'What if I miss something?', 'html' => '[Your honest answer]'],
+                ['title' => 'Is it for beginners?', 'html' => '[Your honest answer]']],
             BlockKind::Gallery => array_fill(0, 3, ['alt' => '', 'text' => '']),
             BlockKind::Logos => array_fill(0, 4, ['alt' => '']),
             BlockKind::Menu => [['title' => 'About', 'url' => '']],

@@ -73,7 +73,8 @@ final readonly class Background
             Fill::Colour => new self($fill, colour: $need($colour('colour'), 'colour'), ink: $ink),
             Fill::Gradient => new self($fill, colour: $need($colour('colour'), 'colour'), to: $need($colour('to'), 'to'),
                 angle: $shape->integer('angle', 0, 360, 160), ink: $ink, veil: $veil),
-            Fill::Picture => new self($fill, picture: $shape->text('picture', 40), focusX: $focus('focusX'), focusY: $focus('focusY'), ink: $ink, veil: $veil),
+            Fill::Picture => new self($fill, picture: $shape->text('picture', 40), focusX: $focus('focusX'), focusY: $focus('focusY'),
+                ink: $ink, veil: $veil),
             Fill::Video => new self($fill, picture: $shape->text('picture', 40), video: $shape->text('video', 40),
                 focusX: $focus('focusX'), focusY: $focus('focusY'), ink: $ink, veil: $veil),
         };
@@ -97,7 +98,8 @@ final readonly class Background
     /** The same without the owner's own choices that can make words unreadable. */
     public function readable(): self
     {
-        return new self($this->fill, $this->tone, $this->colour, $this->to, $this->angle, $this->picture, $this->video, $this->focusX, $this->focusY);
+        return new self($this->fill, $this->tone, $this->colour, $this->to, $this->angle, $this->picture, $this->video, $this->focusX,
+            $this->focusY);
     }
 
     /**
@@ -107,7 +109,8 @@ final readonly class Background
      */
     public function withIds(array $ids): self
     {
-        return new self($this->fill, $this->tone, $this->colour, $this->to, $this->angle, $this->picture === null ? null : $ids[$this->picture] ?? $this->picture,
+        return new self($this->fill, $this->tone, $this->colour, $this->to, $this->angle,
+            $this->picture === null ? null : $ids[$this->picture] ?? $this->picture,
             $this->video === null ? null : $ids[$this->video] ?? $this->video, $this->focusX, $this->focusY, $this->ink, $this->veil);
     }
 

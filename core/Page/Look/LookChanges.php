@@ -40,6 +40,7 @@ final readonly class LookChanges
     public function toArray(): array
     {
         return array_filter(['accent' => $this->accent?->hex(), 'paper' => $this->paper?->hex(), 'ink' => $this->ink?->hex(),
-            'headingFont' => $this->headingFont, 'bodyFont' => $this->bodyFont, 'corner' => $this->corner], fn (string|int|null $v): bool => $v !== null);
+            'headingFont' => $this->headingFont, 'bodyFont' => $this->bodyFont, 'corner' => $this->corner],
+            fn (string|int|null $v): bool => $v !== null);
     }
 }

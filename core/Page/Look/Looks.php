@@ -17,7 +17,8 @@ final class Looks
         static $looks = null;
         if ($looks === null) {
             $rows = [
-                //  id          name          paper      ink        accent     heading font          weight  body font      corner frame  air  buttons  capitals
+                //  id          name          paper      ink        accent     heading font          weight  body font      corner frame
+                // air  buttons  capitals
                 ['harbour', 'Harbour', '#f3f7f8', '#12303f', '#c2410c', 'DM Serif Display', 400, 'DM Sans', 8, 'soft', 'even', 'solid'],
                 ['orchard', 'Orchard', '#f4f6ea', '#26331d', '#4d7c0f', 'Lora', 700, 'Nunito Sans', 22, 'soft', 'even', 'solid'],
                 ['graphite', 'Graphite', '#17191d', '#f2f3f5', '#3ddc97', 'Space Grotesk', 700, 'Karla', 4, 'line', 'even', 'solid'],

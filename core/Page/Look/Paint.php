@@ -65,7 +65,8 @@ final readonly class Paint
     private static function toneColour(Look $look, string $tone): Colour
     {
         return match ($tone) {
-            'ink' => $look->paper->luminance() > 0.25 ? $look->ink : $look->ink->mixedWith($look->paper, 0.88)->mixedWith(Colour::of('#000000'), 0.35),
+            'ink' => $look->paper->luminance() > 0.25 ? $look->ink
+                : $look->ink->mixedWith($look->paper, 0.88)->mixedWith(Colour::of('#000000'), 0.35),
             'accent' => $look->accent,
             default => self::tint($look),
         };
@@ -76,7 +77,8 @@ final readonly class Paint
     {
         $light = $look->paper->luminance();
 
-        return $light > 0.35 && $light < 0.85 ? $look->paper->mixedWith(Colour::of('#ffffff'), 0.45) : $look->paper->mixedWith($look->ink, 0.065);
+        return $light > 0.35 && $light < 0.85 ? $look->paper->mixedWith(Colour::of('#ffffff'), 0.45)
+            : $look->paper->mixedWith($look->ink, 0.065);
     }
 
     /** @return non-empty-list<Colour> */
@@ -115,7 +117,8 @@ final readonly class Paint
         $light = $dark === $look->ink ? $look->paper : $look->ink;
         $least = $background->picture === null ? Contrast::TEXT : self::OVER_PICTURES;
         $best = [$dark->mixedWith(Colour::of('#000000'), 0.4), 0.95];
-        foreach ([[$light, $dark->mixedWith(Colour::of('#000000'), 0.4)], [$dark, $light->mixedWith(Colour::of('#ffffff'), 0.4)]] as [$words, $veil]) {
+        foreach ([[$light, $dark->mixedWith(Colour::of('#000000'), 0.4)],
+            [$dark, $light->mixedWith(Colour::of('#ffffff'), 0.4)]] as [$words, $veil]) {
             if ($background->ink !== null) {
                 $words = $background->ink;
                 $veil = $words->luminance() > 0.18 ? $best[0] : $veil;
@@ -141,7 +144,8 @@ final readonly class Paint
         $paper = $behind[intdiv(count($behind), 2)];
         $white = Colour::of('#ffffff');
         $field = $paper->luminance() > 0.4 ? $paper->mixedWith($white, 0.75) : $white;
-        $button = Contrast::least($look->accent, $behind) >= self::SHAPE ? $look->accent : Contrast::readableOnAll($behind, $look->ink, $look->paper);
+        $button = Contrast::least($look->accent, $behind) >= self::SHAPE ? $look->accent
+            : Contrast::readableOnAll($behind, $look->ink, $look->paper);
 
         return [
             'paper' => $paper->hex(),
@@ -152,7 +156,8 @@ final readonly class Paint
             'link' => Contrast::readableOnAll($behind, $look->accent, $ink)->hex(),
             'field' => $field->hex(),
             'onField' => Contrast::readableOn($field, $look->ink, $look->paper)->hex(),
-            'softOnField' => Contrast::readableOn($field, Contrast::readableOn($field, $look->ink, $look->paper)->mixedWith($field, 0.26), $look->ink, $look->paper)->hex(),
+            'softOnField' => Contrast::readableOn($field, Contrast::readableOn($field, $look->ink, $look->paper)->mixedWith($field, 0.26),
+                $look->ink, $look->paper)->hex(),
             'linkOnField' => Contrast::readableOn($field, $look->accent, $look->ink, $look->paper)->hex(),
             // A field's outline has to be seen as well: 3 to 1 against the paper and against the field.
             'line' => Contrast::readableOn($field, $look->ink->mixedWith($field, 0.35), $look->ink)->hex(),

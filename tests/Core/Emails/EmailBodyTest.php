@@ -31,25 +31,32 @@ final class EmailBodyTest extends TestCase
     /** @param  array<string, mixed>  $more */
     private static function facts(array $more = []): EmailFacts
     {
-        return new EmailFacts(...$more + ['now' => self::now(), 'zone' => new DateTimeZone('Europe/Berlin'), 'fields' => ['business', 'programme'], 'personal' => ['first_name', 'email', 'level'],
+        return new EmailFacts(...$more + ['now' => self::now(), 'zone' => new DateTimeZone('Europe/Berlin'),
+            'fields' => ['business', 'programme'], 'personal' => ['first_name', 'email', 'level'],
             'pages' => ['p1' => 'Sales page'], 'postalAddress' => '1 Yard', 'gives' => true]);
     }
 
-    private const WORDS = '<p>Words enough to fill an email that somebody reads with pleasure on a quiet evening at home, with nothing else to do.</p>';
+    private const WORDS = '<p>Words enough to fill an email that somebody reads with pleasure on a quiet evening at home, with nothing '
+        .'else to do.</p>';
 
     /** @return iterable<string, array{string, string, array<string, mixed>, list<string>}> subject, body, facts, codes */
     public static function letters(): iterable
     {
-        yield 'a good one' => ['Hello {{first_name|there}}', self::WORDS.'<p><a href="{{page_p1}}">See it</a> or <a href="mailto:imke@ferncroft.example">write</a></p>', [], []];
+        yield 'a good one' => ['Hello {{first_name|there}}',
+            self::WORDS.'<p><a href="{{page_p1}}">See it</a> or <a href="mailto:imke@ferncroft.example">write</a></p>', [], []];
         yield 'nothing at all' => ['', '<p></p><p>&nbsp;</p>', [], ['no-subject', 'empty-email']];
         yield 'a long subject' => [str_repeat('word ', 13), self::WORDS, [], ['long-subject']];
         yield 'a subject that is short once it is filled in' => [str_repeat('x', 50).'{{first_name|there}}', self::WORDS, [], []];
         yield 'a prompt left in' => ['x', self::WORDS.'<p>[your words]</p>', [], ['placeholder']];
         yield 'a field nobody knows' => ['x', self::WORDS.'<p>{{shoe_size|none}}</p>', [], ['unknown-field']];
-        yield 'a hole where a name is not known' => ['Hello {{first_name}}', self::WORDS.'<p>{{level}} {{email}} {{business}}</p>', [], ['no-fallback', 'no-fallback']];
-        yield 'a download there is not' => ['x', self::WORDS.'<p><a href="{{download_link}}">get</a></p>', ['gives' => false], ['download-gone']];
+        yield 'a hole where a name is not known' => ['Hello {{first_name}}', self::WORDS.'<p>{{level}} {{email}} {{business}}</p>', [],
+            ['no-fallback', 'no-fallback']];
+        yield 'a download there is not' => ['x', self::WORDS.'<p><a href="{{download_link}}">get</a></p>', ['gives' => false],
+            ['download-gone']];
         yield 'a page that is gone' => ['x', self::WORDS.'<p><a href="{{page_p9}}">see</a></p>', [], ['dead-link']];
-        yield 'links that lead nowhere' => ['x', self::WORDS.'<p><a href="">a</a> <a href="https://">b</a> <a href="https://shop">c</a> <a href="mailto:nobody">d</a></p>', [], ['dead-link', 'dead-link', 'dead-link', 'dead-link']];
+        yield 'links that lead nowhere' => ['x', self::WORDS
+            .'<p><a href="">a</a> <a href="https://">b</a> <a href="https://shop">c</a> <a href="mailto:nobody">d</a></p>', [],
+            ['dead-link', 'dead-link', 'dead-link', 'dead-link']];
         yield 'the same dead link twice is one' => ['x', self::WORDS.'<p><a href="#">a</a> <a href="#">b</a></p>', [], ['dead-link']];
         yield 'a picture alone' => ['x', '<p>Look!</p><img src="picture:01" alt="A cello">', [], ['picture-only']];
         yield 'a picture nobody describes' => ['x', self::WORDS.'<img src="picture:01" alt=" ">', [], ['no-alt']];
@@ -61,10 +68,14 @@ final class EmailBodyTest extends TestCase
         yield 'another day' => ['x', self::WORDS.'<p>The doors close on 7 January.</p>', $deadline, ['deadline-differs']];
         yield 'a day that ends nothing' => ['x', self::WORDS.'<p>We met on 7 January.</p>', $deadline, []];
         yield 'without a deadline every day may be true' => ['x', self::WORDS.'<p>The doors close on 7 January.</p>', [], []];
-        yield 'a day of the week in a sequence means another one for each' => ['x', self::WORDS.'<p>It closes on Friday.</p>', $deadline, []];
-        yield 'in a broadcast it is one day' => ['x', self::WORDS.'<p>It closes on Tuesday.</p>', $deadline + ['sendAt' => new DateTimeImmutable('2027-01-04 09:00')], ['deadline-differs']];
-        yield 'the right one in a broadcast' => ['x', self::WORDS.'<p>It closes on Friday.</p>', $deadline + ['sendAt' => new DateTimeImmutable('2027-01-04 09:00')], []];
-        yield 'over when it goes out' => ['Only until 20 December', self::WORDS, ['sendAt' => new DateTimeImmutable('2026-12-21 09:00')], ['deadline-over']];
+        yield 'a day of the week in a sequence means another one for each' => ['x', self::WORDS.'<p>It closes on Friday.</p>', $deadline,
+            []];
+        yield 'in a broadcast it is one day' => ['x', self::WORDS.'<p>It closes on Tuesday.</p>',
+            $deadline + ['sendAt' => new DateTimeImmutable('2027-01-04 09:00')], ['deadline-differs']];
+        yield 'the right one in a broadcast' => ['x', self::WORDS.'<p>It closes on Friday.</p>',
+            $deadline + ['sendAt' => new DateTimeImmutable('2027-01-04 09:00')], []];
+        yield 'over when it goes out' => ['Only until 20 December', self::WORDS, ['sendAt' => new DateTimeImmutable('2026-12-21 09:00')],
+            ['deadline-over']];
     }
 
     /**
@@ -121,15 +132,21 @@ final class EmailBodyTest extends TestCase
 
     public function test_parts_and_conditions_of_a_letter(): void
     {
-        $only = fn (string $tag): string => '<div data-only="'.htmlspecialchars((string) json_encode(['kind' => 'tag', 'has' => true, 'tag' => $tag])).'"><p>For '.$tag.'</p></div>';
-        $body = '<p>All</p>'.$only('Cello').$only('Piano & "Co"').'<div data-only="{broken"><p>Nobody</p></div><div data-part="sig"></div><div data-part="gone"></div><div data-part="sig"></div>';
+        $only = fn (string $tag): string => '<div data-only="'
+            .htmlspecialchars((string) json_encode(['kind' => 'tag', 'has' => true, 'tag' => $tag])).'"><p>For '.$tag.'</p></div>';
+        $body = '<p>All</p>'.$only('Cello').$only('Piano & "Co"')
+            .'<div data-only="{broken"><p>Nobody</p></div><div data-part="sig"></div><div data-part="gone"></div><div '
+                .'data-part="sig"></div>';
         $facts = new PersonFacts(self::now(), new DateTimeZone('UTC'), tags: ['piano & "co"']);
 
         self::assertSame(['sig', 'gone'], EmailBody::parts($body));
         self::assertSame(['Cello', 'Piano & "Co"'], array_map(fn ($r): string => $r->tag, EmailBody::rules($body)));
-        self::assertSame('<p>All</p><p>For Piano & "Co"</p><p>Imke</p><p>Imke</p>', EmailBody::forReader(EmailBody::withParts($body, ['sig' => '<p>Imke</p>']), $facts));
+        self::assertSame('<p>All</p><p>For Piano & "Co"</p><p>Imke</p><p>Imke</p>',
+            EmailBody::forReader(EmailBody::withParts($body, ['sig' => '<p>Imke</p>']), $facts));
         self::assertStringContainsString('For Cello', EmailBody::forEverybody($body));
-        self::assertSame(['https://a.example/?x=1&y=2', '{{page_1}}'], EmailBody::links('<a href="https://a.example/?x=1&amp;y=2">a</a><a class="button" href="{{page_1}}">b</a><a>c</a><a href="{{page_1}}">b</a>'));
+        self::assertSame(['https://a.example/?x=1&y=2', '{{page_1}}'],
+            EmailBody::links('<a href="https://a.example/?x=1&amp;y=2">a</a><a class="button" href="{{page_1}}">b</a><a>c</a><a '
+                .'href="{{page_1}}">b</a>'));
     }
 
     public function test_readers_are_drawn_evenly_and_always_the_same_way(): void
@@ -147,13 +164,17 @@ final class EmailBodyTest extends TestCase
         }
         self::assertEqualsWithDelta(3000, $counts['a'], 150);
         self::assertEqualsWithDelta(3000, $counts['b'], 150);
-        self::assertNotSame(array_map(fn (int $i): ?string => $plan->variant('one', "p{$i}"), range(1, 50)), array_map(fn (int $i): ?string => $plan->variant('other', "p{$i}"), range(1, 50)));
+        self::assertNotSame(array_map(fn (int $i): ?string => $plan->variant('one', "p{$i}"), range(1, 50)),
+            array_map(fn (int $i): ?string => $plan->variant('other', "p{$i}"), range(1, 50)));
         self::assertNull((new BroadcastPlan)->variant('broadcast', 'person1'), 'without another subject there is no test');
         $this->expectException(Invalid::class);
         BroadcastPlan::fromShape(Shape::of(['share' => 1]));
     }
 
-    /** @return iterable<string, array{int, int, int, int, string, float, float}> sent and hits of each, winner, and between what and what it is sure */
+    /**
+     * @return iterable<string, array{int, int, int, int, string, float, float}> sent and hits of each, winner, and between what and what
+     *     it is sure
+     */
     public static function subjects(): iterable
     {
         yield 'clearly the second' => [1000, 200, 1000, 260, 'b', 0.99, 1.0];
@@ -167,8 +188,15 @@ final class EmailBodyTest extends TestCase
     }
 
     #[DataProvider('subjects')]
-    public function test_which_subject_did_better_and_how_sure_that_is(int $sentA, int $hitsA, int $sentB, int $hitsB, string $winner, float $least, float $most): void
-    {
+    public function test_which_subject_did_better_and_how_sure_that_is(
+        int $sentA,
+        int $hitsA,
+        int $sentB,
+        int $hitsB,
+        string $winner,
+        float $least,
+        float $most,
+    ): void {
         $test = SubjectTest::of(['sent' => $sentA, 'hits' => $hitsA], ['sent' => $sentB, 'hits' => $hitsB]);
 
         self::assertSame($winner, $test->winner);
@@ -184,7 +212,8 @@ final class EmailBodyTest extends TestCase
         yield 'one kind of form only' => [[2 => [5000, 1500]], null, 'once two forms'];
         yield 'the other has too few visitors' => [[2 => [5000, 1500], 1 => [99, 50]], null, 'once two forms'];
         yield 'a field costs five points' => [[1 => [1000, 400], 2 => [1000, 350]], -0.05, 'cost 5.0 percentage points'];
-        yield 'three kinds, weighted by visitors' => [[1 => [1000, 400], 2 => [1000, 350], 3 => [1000, 300]], -0.05, 'of a hundred visitors, 5 fewer join'];
+        yield 'three kinds, weighted by visitors' => [[1 => [1000, 400], 2 => [1000, 350], 3 => [1000, 300]], -0.05,
+            'of a hundred visitors, 5 fewer join'];
         yield 'next to nothing' => [[1 => [1000, 400], 2 => [1000, 399]], -0.001, 'next to nothing'];
         yield 'more fields did better' => [[1 => [1000, 300], 3 => [1000, 400]], 0.05, 'That may be luck'];
     }

@@ -36,12 +36,14 @@ final class JourneyTest extends TestCase
     private function plan(): Plan
     {
         return Plans::changed(fn (array $p): array => ['emails' => [...$p['emails'],
-            ['id' => 'day1', 'name' => 'Day 1', 'subject' => 'x', 'body' => 'x', 'delay' => ['days' => 1, 'hour' => 9], 'sequence' => $p['sequences'][0]['id']]]] + $p);
+            ['id' => 'day1', 'name' => 'Day 1', 'subject' => 'x', 'body' => 'x', 'delay' => ['days' => 1, 'hour' => 9],
+                'sequence' => $p['sequences'][0]['id']]]] + $p);
     }
 
     private function joined(Plan $plan): Event
     {
-        return new Event(EventType::Joined, new DateTimeImmutable('2026-06-01 10:00:00', new DateTimeZone('UTC')), $plan->pages[0]->id, $plan->forms[0]->id);
+        return new Event(EventType::Joined, new DateTimeImmutable('2026-06-01 10:00:00', new DateTimeZone('UTC')), $plan->pages[0]->id,
+            $plan->forms[0]->id);
     }
 
     public function test_joining_leads_on_and_brings_tag_file_and_emails(): void
@@ -58,11 +60,13 @@ final class JourneyTest extends TestCase
 
     public function test_a_tag_that_comes_with_joining_ends_what_it_ends_before_it_begins(): void
     {
-        $plan = Plans::changed(fn (array $p): array => ['sequences' => array_map(fn (array $q): array => ['ends' => [['kind' => 'tag', 'tag' => $p['forms'][0]['tags'][0]]]] + $q, $p['sequences'])] + $p);
+        $plan = Plans::changed(fn (array $p): array => ['sequences' => array_map(fn (array $q): array => ['ends' => [['kind' => 'tag',
+            'tag' => $p['forms'][0]['tags'][0]]]] + $q, $p['sequences'])] + $p);
         $decision = (new Journey($plan))->decide(new Visitor(new DateTimeZone('UTC')), $this->joined($plan));
 
         self::assertCount(1, $decision->effectsOf(AddTag::class));
-        self::assertSame([[], []], [$decision->effectsOf(StartSequence::class), $decision->effectsOf(SendEmail::class)], 'the first time as any later time');
+        self::assertSame([[], []], [$decision->effectsOf(StartSequence::class), $decision->effectsOf(SendEmail::class)],
+            'the first time as any later time');
         $later = (new Journey($plan))->decide(new Visitor(new DateTimeZone('UTC'), [], [$plan->forms[0]->tags[0]]), $this->joined($plan));
         self::assertSame([], $later->effectsOf(StartSequence::class));
     }
@@ -70,7 +74,8 @@ final class JourneyTest extends TestCase
     public function test_joining_again_is_one_sequence_and_one_tag(): void
     {
         $plan = $this->plan();
-        $visitor = new Visitor(new DateTimeZone('UTC'), array_map(fn ($e): string => $e->id, $plan->emails), ['THE twelve-minute practice plan']);
+        $visitor = new Visitor(new DateTimeZone('UTC'), array_map(fn ($e): string => $e->id, $plan->emails),
+            ['THE twelve-minute practice plan']);
         $decision = (new Journey($plan))->decide($visitor, $this->joined($plan));
 
         self::assertSame([], [...$decision->effectsOf(SendEmail::class), ...$decision->effectsOf(AddTag::class)]);
@@ -94,7 +99,8 @@ final class JourneyTest extends TestCase
     public function test_nothing_is_handed_over_that_is_not_there(): void
     {
         $plan = Plans::giveAway(withFile: false);
-        self::assertSame([], (new Journey($plan))->decide(new Visitor(new DateTimeZone('UTC')), $this->joined($plan))->effectsOf(DeliverFile::class));
+        self::assertSame([],
+            (new Journey($plan))->decide(new Visitor(new DateTimeZone('UTC')), $this->joined($plan))->effectsOf(DeliverFile::class));
     }
 
     /** @return iterable<string, array{array<string, mixed>, array<string, string>}> what was posted, the errors by field */
@@ -102,10 +108,14 @@ final class JourneyTest extends TestCase
     {
         $good = ['email' => 'robin@example.com', 'phone' => '+44 (0)20 7946-0000', 'first_name' => 'Robin', 'consent' => 'yes'];
         yield 'all is well' => [$good, []];
-        yield 'nothing at all' => [[], ['first_name' => 'Please fill in: Your name.', 'email' => 'Please fill in your email address.', 'consent' => 'Please tick the box to say that you agree.']];
-        yield 'lists instead of words' => [['email' => ['x'], 'first_name' => ['y']] + $good, ['first_name' => 'Please fill in: Your name.', 'email' => 'Please fill in your email address.']];
-        yield 'a number with words' => [['phone' => 'call me'] + $good, ['phone' => 'A phone number holds digits, and perhaps a plus at the start.']];
-        yield 'too long' => [['first_name' => str_repeat('x', 101)] + $good, ['first_name' => 'Your name is too long: 100 characters at most.']];
+        yield 'nothing at all' => [[], ['first_name' => 'Please fill in: Your name.', 'email' => 'Please fill in your email address.',
+            'consent' => 'Please tick the box to say that you agree.']];
+        yield 'lists instead of words' => [['email' => ['x'], 'first_name' => ['y']] + $good,
+            ['first_name' => 'Please fill in: Your name.', 'email' => 'Please fill in your email address.']];
+        yield 'a number with words' => [['phone' => 'call me'] + $good,
+            ['phone' => 'A phone number holds digits, and perhaps a plus at the start.']];
+        yield 'too long' => [['first_name' => str_repeat('x', 101)] + $good,
+            ['first_name' => 'Your name is too long: 100 characters at most.']];
         yield 'consent spelled otherwise' => [['consent' => 'on'] + $good, ['consent' => 'Please tick the box to say that you agree.']];
     }
 
@@ -124,7 +134,8 @@ final class JourneyTest extends TestCase
 
     public function test_a_name_is_one_line_and_only_what_was_asked_for_is_kept(): void
     {
-        $answers = Answers::read(self::form(), ['email' => 'robin@example.com', 'first_name' => "Robin\r\nBcc: all@example.com\u{2028} \x07 Ash", 'admin' => 'yes', 'consent' => 'yes']);
+        $answers = Answers::read(self::form(), ['email' => 'robin@example.com',
+            'first_name' => "Robin\r\nBcc: all@example.com\u{2028} \x07 Ash", 'admin' => 'yes', 'consent' => 'yes']);
 
         self::assertSame(['first_name', 'email', 'phone'], array_keys($answers->values));
         self::assertSame('Robin Bcc: all@example.com Ash', $answers->values['first_name']);
@@ -152,7 +163,8 @@ final class JourneyTest extends TestCase
 
     public function test_tags_are_tidied_and_email_is_always_required(): void
     {
-        $form = FormPlan::fromShape(Shape::of(['id' => 'f', 'name' => 'F', 'button' => ' Go ', 'fields' => [['kind' => 'email', 'required' => false, 'label' => '']],
+        $form = FormPlan::fromShape(Shape::of(['id' => 'f', 'name' => 'F', 'button' => ' Go ',
+            'fields' => [['kind' => 'email', 'required' => false, 'label' => '']],
             'tags' => ['  Late   starter ', 'late starter', '', 'Cello'], 'consent' => '', 'consentRequired' => true]));
 
         self::assertSame([['Late starter', 'Cello'], 'Go', true, 'Email address', false],
@@ -161,22 +173,25 @@ final class JourneyTest extends TestCase
 
     private static function form(): FormPlan
     {
-        return FormPlan::fromShape(Shape::of(['id' => 'f', 'name' => 'F', 'button' => 'Go', 'consent' => 'Yes', 'consentRequired' => true, 'fields' => [
-            ['kind' => 'first_name', 'label' => 'Your name', 'required' => true], ['kind' => 'email'], ['kind' => 'phone']]]));
+        return FormPlan::fromShape(Shape::of(['id' => 'f', 'name' => 'F', 'button' => 'Go', 'consent' => 'Yes', 'consentRequired' => true,
+            'fields' => [
+                ['kind' => 'first_name', 'label' => 'Your name', 'required' => true], ['kind' => 'email'], ['kind' => 'phone']]]));
     }
 
     /** @return array{Plan} a plan with three sequences: by form, by tag, and one the form ends */
     private function sequences(): array
     {
         $plan = Plans::changed(function (array $p): array {
-            $email = fn (string $id, string $sequence): array => ['id' => $id, 'name' => $id, 'subject' => 'x', 'body' => 'x', 'delay' => ['days' => 1], 'sequence' => $sequence];
+            $email = fn (string $id, string $sequence): array => ['id' => $id, 'name' => $id, 'subject' => 'x', 'body' => 'x',
+                'delay' => ['days' => 1], 'sequence' => $sequence];
 
             $tag = fn (string $tag): array => ['kind' => 'tag', 'tag' => $tag];
             $filledIn = ['kind' => 'form', 'form' => $p['forms'][0]['id']];
 
             return ['sequences' => [
                 ['id' => 'main', 'name' => 'Main', 'starts' => [$filledIn], 'ends' => [$tag('Student'), ['kind' => 'bought']]],
-                ['id' => 'tagged', 'name' => 'Tagged', 'starts' => [$tag('The twelve-minute PRACTICE plan'), $tag('Student')], 'ends' => [['kind' => 'bought']]],
+                ['id' => 'tagged', 'name' => 'Tagged', 'starts' => [$tag('The twelve-minute PRACTICE plan'), $tag('Student')],
+                    'ends' => [['kind' => 'bought']]],
                 ['id' => 'old', 'name' => 'Old', 'ends' => [$filledIn]]],
                 'emails' => [$email('m', 'main'), $email('t', 'tagged'), $email('o', 'old')],
                 'forms' => [['notice' => 'daily', 'hook' => 'https://hooks.ferncroft.example/'] + $p['forms'][0]]] + $p;
@@ -188,20 +203,28 @@ final class JourneyTest extends TestCase
     private function names(Decision $decision): array
     {
         return array_map(fn (Effect $e): string => match (true) {
-            $e instanceof StartSequence => "start {$e->sequence}", $e instanceof StopSequence => "stop {$e->sequence}", $e instanceof SendEmail => "send {$e->email}", $e instanceof AddTag => 'tag',
-            $e instanceof TellOwner => "tell {$e->notice->value}", $e instanceof CallHook => 'call', $e instanceof DeliverFile => 'file', $e instanceof AskToConfirm => 'ask', $e instanceof CancelEmails => 'cancel',
+            $e instanceof StartSequence => "start {$e->sequence}", $e instanceof StopSequence => "stop {$e->sequence}",
+            $e instanceof SendEmail => "send {$e->email}", $e instanceof AddTag => 'tag',
+            $e instanceof TellOwner => "tell {$e->notice->value}", $e instanceof CallHook => 'call', $e instanceof DeliverFile => 'file',
+            $e instanceof AskToConfirm => 'ask', $e instanceof CancelEmails => 'cancel',
             default => $e::class,
         }, $decision->effects);
     }
 
-    /** @return iterable<string, array{array<string, bool>, list<string>, list<string>}> sequences they are or were in, their tags, what follows */
+    /**
+     * @return iterable<string, array{array<string, bool>, list<string>, list<string>}> sequences they are or were in, their tags, what
+     *     follows
+     */
     public static function joining(): iterable
     {
         yield 'a stranger' => [[], [], ['tag', 'start tagged', 'send t', 'file', 'start main', 'send m', 'tell daily', 'call']];
-        yield 'in the one the form ends' => [['old' => true], [], ['tag', 'start tagged', 'send t', 'file', 'stop old', 'start main', 'send m', 'tell daily', 'call']];
-        yield 'was in it once' => [['old' => false], [], ['tag', 'start tagged', 'send t', 'file', 'start main', 'send m', 'tell daily', 'call']];
+        yield 'in the one the form ends' => [['old' => true], [],
+            ['tag', 'start tagged', 'send t', 'file', 'stop old', 'start main', 'send m', 'tell daily', 'call']];
+        yield 'was in it once' => [['old' => false], [],
+            ['tag', 'start tagged', 'send t', 'file', 'start main', 'send m', 'tell daily', 'call']];
         yield 'in the main one already' => [['main' => true], [], ['tag', 'start tagged', 'send t', 'file', 'tell daily', 'call']];
-        yield 'was in the main one, and may not enter again' => [['main' => false], ['The Twelve-Minute Practice Plan'], ['file', 'tell daily', 'call']];
+        yield 'was in the main one, and may not enter again' => [['main' => false], ['The Twelve-Minute Practice Plan'],
+            ['file', 'tell daily', 'call']];
         yield 'has the tag that ends it' => [[], ['student', 'The Twelve-Minute Practice Plan'], ['file', 'tell daily', 'call']];
     }
 
@@ -219,7 +242,10 @@ final class JourneyTest extends TestCase
         self::assertSame($effects, $this->names((new Journey($plan))->decide($visitor, $this->joined($plan))));
     }
 
-    /** @return iterable<string, array{bool, list<string>, list<string>}> may it be entered again, the sequences they are past the last email of, what follows */
+    /**
+     * @return iterable<string, array{bool, list<string>, list<string>}> may it be entered again, the sequences they are past the last
+     *     email of, what follows
+     */
     public static function pastTheLastEmail(): iterable
     {
         yield 'on the way' => [true, [], []];
@@ -239,7 +265,8 @@ final class JourneyTest extends TestCase
         $plan = Plans::changed(fn (array $p): array => ['sequences' => [['again' => $again] + $p['sequences'][0]]] + $p, $plan);
         $visitor = new Visitor(new DateTimeZone('UTC'), ['m'], sequences: ['main' => true], through: $through);
 
-        self::assertSame($effects, $this->names(new Decision(effects: (new Journey($plan))->start($visitor, 'main', new DateTimeImmutable('2026-06-01 10:00:00', new DateTimeZone('UTC'))))));
+        self::assertSame($effects, $this->names(new Decision(effects: (new Journey($plan))
+            ->start($visitor, 'main', new DateTimeImmutable('2026-06-01 10:00:00', new DateTimeZone('UTC'))))));
     }
 
     public function test_tags_and_buying_start_and_end_sequences(): void
@@ -247,25 +274,31 @@ final class JourneyTest extends TestCase
         [$plan] = $this->sequences();
         $journey = new Journey($plan);
         $visitor = new Visitor(new DateTimeZone('UTC'), sequences: ['main' => true, 'old' => true]);
-        $event = fn (EventType $type, ?string $tag = null): Event => new Event($type, new DateTimeImmutable('2026-06-01 10:00:00', new DateTimeZone('UTC')), tag: $tag);
+        $event = fn (EventType $type, ?string $tag = null): Event => new Event($type,
+            new DateTimeImmutable('2026-06-01 10:00:00', new DateTimeZone('UTC')), tag: $tag);
 
-        self::assertSame(['stop main', 'start tagged', 'send t'], $this->names($journey->decide($visitor, $event(EventType::Tagged, 'STUDENT'))));
+        self::assertSame(['stop main', 'start tagged', 'send t'],
+            $this->names($journey->decide($visitor, $event(EventType::Tagged, 'STUDENT'))));
         self::assertSame([], $this->names($journey->decide($visitor, $event(EventType::Tagged, 'Something else'))));
-        self::assertSame(['stop main'], $this->names($journey->decide($visitor, $event(EventType::Bought))), 'the other does not end on buying');
+        self::assertSame(['stop main'], $this->names($journey->decide($visitor, $event(EventType::Bought))),
+            'the other does not end on buying');
         self::assertSame(['cancel'], $this->names($journey->decide($visitor, $event(EventType::Bounced))));
-        self::assertSame('Bought, which ends this sequence.', $journey->listen($visitor, $event(EventType::Bought))->effectsOf(StopSequence::class)[0]->why);
-        self::assertSame(['bought', 'form:'.$plan->forms[0]->id, 'tag:student', 'tag:the twelve-minute practice plan'], (function () use ($plan): array {
-            $keys = $plan->listensTo();
-            sort($keys);
+        self::assertSame('Bought, which ends this sequence.',
+            $journey->listen($visitor, $event(EventType::Bought))->effectsOf(StopSequence::class)[0]->why);
+        self::assertSame(['bought', 'form:'.$plan->forms[0]->id, 'tag:student', 'tag:the twelve-minute practice plan'],
+            (function () use ($plan): array {
+                $keys = $plan->listensTo();
+                sort($keys);
 
-            return $keys;
-        })());
+                return $keys;
+            })());
     }
 
     /** @return iterable<string, array{EventType, bool}> */
     public static function activity(): iterable
     {
-        $active = [EventType::Viewed, EventType::Asked, EventType::Confirmed, EventType::Joined, EventType::Downloaded, EventType::Bought, EventType::Clicked];
+        $active = [EventType::Viewed, EventType::Asked, EventType::Confirmed, EventType::Joined, EventType::Downloaded, EventType::Bought,
+            EventType::Clicked];
         foreach (EventType::cases() as $type) {
             yield $type->value => [$type, in_array($type, $active, true)];
         }
@@ -308,7 +341,8 @@ final class JourneyTest extends TestCase
         self::assertSame(['new'], $read->withIds(['f' => 'new', 'Cello' => 'not an id'])->references());
         self::assertSame('Cello', $read->withIds(['Cello' => 'not an id'])->toArray()[1]['tag']);
         foreach ($read->list as $trigger) {
-            self::assertSame(array_keys($trigger::fields()), array_keys(array_diff_key($trigger->toArray(), ['kind' => 0])), 'a picker asks for what is written');
+            self::assertSame(array_keys($trigger::fields()), array_keys(array_diff_key($trigger->toArray(), ['kind' => 0])),
+                'a picker asks for what is written');
         }
     }
 
@@ -317,12 +351,15 @@ final class JourneyTest extends TestCase
         [$plan] = $this->sequences();
         $plan = Plans::changed(fn (array $p): array => ['forms' => [['doubleOptIn' => true] + $p['forms'][0]]] + $p, $plan);
         $journey = new Journey($plan);
-        $decide = fn (EventType $type): Decision => $journey->decide(new Visitor(new DateTimeZone('UTC')), new Event($type, new DateTimeImmutable('2026-06-02'), $plan->pages[0]->id, $plan->forms[0]->id));
+        $decide = fn (EventType $type): Decision => $journey->decide(new Visitor(new DateTimeZone('UTC')),
+            new Event($type, new DateTimeImmutable('2026-06-02'), $plan->pages[0]->id, $plan->forms[0]->id));
         $asked = $decide(EventType::Asked);
         self::assertSame([['ask'], null], [$this->names($asked), $asked->way]);
         $confirmed = $decide(EventType::Confirmed);
         self::assertSame([], $this->names($confirmed), 'what follows, follows from joining, which comes with it');
-        self::assertSame($plan->pages[1]->id, $confirmed->way?->toPage, 'where confirming leads nowhere of its own, it leads where joining does');
-        self::assertSame(['tag', 'start tagged', 'send t', 'file', 'start main', 'send m', 'tell daily', 'call'], $this->names($decide(EventType::Joined)));
+        self::assertSame($plan->pages[1]->id, $confirmed->way?->toPage,
+            'where confirming leads nowhere of its own, it leads where joining does');
+        self::assertSame(['tag', 'start tagged', 'send t', 'file', 'start main', 'send m', 'tell daily', 'call'],
+            $this->names($decide(EventType::Joined)));
     }
 }

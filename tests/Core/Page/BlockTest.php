@@ -37,13 +37,17 @@ final class BlockTest extends TestCase
     {
         $least = 21.0;
         foreach (Looks::all() as $look) {
-            foreach ([null, '#000000', '#ffffff', '#808080', '#777777', '#ff0000', '#0000ff', '#ffff00', '#3ddc97', '#5a5a5a', '#c4533a'] as $background) {
+            foreach ([null, '#000000', '#ffffff', '#808080', '#777777', '#ff0000', '#0000ff', '#ffff00', '#3ddc97', '#5a5a5a',
+                '#c4533a'] as $background) {
                 foreach ([null, '#ffffff', '#000000', '#808080', '#f0a830'] as $accent) {
-                    $c = array_map(fn (string $hex): Colour => Colour::of($hex), $look->with(new LookChanges(accent: $accent === null ? null : Colour::of($accent)))
-                        ->coloursOn($background === null ? null : Colour::of($background)));
-                    $least = min($least, Contrast::ratio($c['paper'], $c['ink']), Contrast::ratio($c['paper'], $c['soft']), Contrast::ratio($c['paper'], $c['link']),
+                    $c = array_map(fn (string $hex): Colour => Colour::of($hex),
+                        $look->with(new LookChanges(accent: $accent === null ? null : Colour::of($accent)))
+                            ->coloursOn($background === null ? null : Colour::of($background)));
+                    $least = min($least, Contrast::ratio($c['paper'], $c['ink']), Contrast::ratio($c['paper'], $c['soft']),
+                        Contrast::ratio($c['paper'], $c['link']),
                         Contrast::ratio($c['accent'], $c['onAccent']), Contrast::ratio($c['field'], $c['onField']));
-                    self::assertGreaterThanOrEqual(Contrast::LARGE, Contrast::ratio($c['field'], $c['line']), "{$look->id}: the outline of a field");
+                    self::assertGreaterThanOrEqual(Contrast::LARGE, Contrast::ratio($c['field'], $c['line']),
+                        "{$look->id}: the outline of a field");
                 }
             }
         }
@@ -60,9 +64,12 @@ final class BlockTest extends TestCase
 
     public function test_it_knows_its_headline_words_and_pictures(): void
     {
-        $document = Document::fromArray(['format' => 1, 'background' => ['picture' => 'p1'], 'sections' => [['id' => 's', 'kind' => 'opening', 'blocks' => [
-            ['id' => 'a', 'kind' => 'text', 'html' => 'Twelve &amp; more<ul><li>one</li><li>two</li></ul>'], ['id' => 'b', 'kind' => 'heading', 'text' => 'Play'],
-            ['id' => 'c', 'kind' => 'picture', 'picture' => 'p2', 'alt' => 'A cello'], ['id' => 'd', 'kind' => 'cover', 'picture' => 'p1', 'text' => 'x']]]]]);
+        $document = Document::fromArray(['format' => 1, 'background' => ['picture' => 'p1'],
+            'sections' => [['id' => 's', 'kind' => 'opening', 'blocks' => [
+                ['id' => 'a', 'kind' => 'text', 'html' => 'Twelve &amp; more<ul><li>one</li><li>two</li></ul>'],
+                ['id' => 'b', 'kind' => 'heading', 'text' => 'Play'],
+                ['id' => 'c', 'kind' => 'picture', 'picture' => 'p2', 'alt' => 'A cello'],
+                ['id' => 'd', 'kind' => 'cover', 'picture' => 'p1', 'text' => 'x']]]]]);
 
         self::assertSame('Play', $document->headline());
         self::assertSame('Twelve & moreone two', $document->blocksOf(BlockKind::Text)[0]->words());

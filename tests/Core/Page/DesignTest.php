@@ -90,9 +90,11 @@ final class DesignTest extends TestCase
         foreach (SectionKind::cases() as $kind) {
             $designs = Designs::of($kind);
             self::assertGreaterThanOrEqual(2, count($designs), $kind->value);
-            $drawn = array_map(fn (Design $d): string => $d->arrangement->value.'|'.$d->tone.'|'.implode(',', array_map(fn (BlockKind $k): string => $k->value.($d->styles[$k->value] ?? ''), $d->blocks)), $designs);
+            $drawn = array_map(fn (Design $d): string => $d->arrangement->value.'|'.$d->tone.'|'
+                .implode(',', array_map(fn (BlockKind $k): string => $k->value.($d->styles[$k->value] ?? ''), $d->blocks)), $designs);
             self::assertSame(count($drawn), count(array_unique($drawn)), "the designs for {$kind->value} differ");
-            self::assertSame(count($designs), count(array_unique(array_map(fn (Design $d): string => $d->name, $designs))), "and so do their names: {$kind->value}");
+            self::assertSame(count($designs), count(array_unique(array_map(fn (Design $d): string => $d->name, $designs))),
+                "and so do their names: {$kind->value}");
         }
     }
 
@@ -123,7 +125,8 @@ final class DesignTest extends TestCase
         self::assertTrue($split->is(BlockKind::Cover));
 
         $video = Designs::get('opening-video')->section(self::ids());
-        self::assertFalse(Designs::get('opening-picture-left')->applied($video, self::ids(), 'f')->is(BlockKind::Cover), 'the video stands in its place');
+        self::assertFalse(Designs::get('opening-picture-left')->applied($video, self::ids(), 'f')->is(BlockKind::Cover),
+            'the video stands in its place');
     }
 
     public function test_an_unknown_design_is_refused(): void
@@ -153,7 +156,8 @@ final class DesignTest extends TestCase
                     "{$goal}, {$page->name}",
                 );
                 foreach ($page->document->sections as $i => $section) {
-                    self::assertSame(self::contents($section), array_slice(self::contents($after->sections[$i]), 0, count($section->blocks)), "{$goal}, {$page->name}");
+                    self::assertSame(self::contents($section),
+                        array_slice(self::contents($after->sections[$i]), 0, count($section->blocks)), "{$goal}, {$page->name}");
                 }
                 self::assertSame($page->document->headline(), $after->headline());
             }
@@ -204,7 +208,8 @@ final class DesignTest extends TestCase
     private static function filled(Section $section): Section
     {
         return $section->with(array_map(function (Block $b): Block {
-            $fields = array_map(fn (string $v): string => $v === 'f' || $v === 'g' ? $v : $v.' own', array_diff_key($b->fields, ['url' => 0, 'until' => 0]));
+            $fields = array_map(fn (string $v): string => $v === 'f' || $v === 'g' ? $v : $v.' own',
+                array_diff_key($b->fields, ['url' => 0, 'until' => 0]));
 
             return $b->with($fields, array_map(fn (array $i): array => array_map(fn (string $v): string => $v, $i), $b->items));
         }, $section->blocks));

@@ -33,9 +33,11 @@ final class DocumentTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, array<string, mixed>}> a document of the first format, and what it is today */
     public static function olderOnes(): iterable
     {
-        $sections = ['sections' => [['id' => 's', 'kind' => 'opening', 'arrangement' => 'boxed', 'blocks' => [['id' => 'b', 'kind' => 'heading', 'text' => 'Play']]]]];
+        $sections = ['sections' => [['id' => 's', 'kind' => 'opening', 'arrangement' => 'boxed',
+            'blocks' => [['id' => 'b', 'kind' => 'heading', 'text' => 'Play']]]]];
         yield 'plain' => [['format' => 1] + $sections, ['format' => 2] + $sections];
-        yield 'with a colour behind it' => [['format' => 1, 'background' => ['colour' => '#ABCDEF']] + $sections, ['format' => 2, 'background' => ['fill' => 'colour', 'colour' => '#abcdef']] + $sections];
+        yield 'with a colour behind it' => [['format' => 1, 'background' => ['colour' => '#ABCDEF']] + $sections,
+            ['format' => 2, 'background' => ['fill' => 'colour', 'colour' => '#abcdef']] + $sections];
         yield 'with a picture behind it' => [
             ['format' => 1, 'background' => ['picture' => 'p']] + $sections,
             ['format' => 2, 'background' => ['fill' => 'picture', 'picture' => 'p', 'focusX' => 50, 'focusY' => 50]] + $sections,
@@ -61,26 +63,43 @@ final class DocumentTest extends TestCase
     public static function broken(): iterable
     {
         yield 'an unknown kind of section' => [self::with(['kind' => 'text', 'html' => ''], ['kind' => 'iframe']), 'sections.0.kind'];
-        yield 'an unknown arrangement' => [self::with(['kind' => 'text', 'html' => ''], ['arrangement' => 'upside-down']), 'sections.0.arrangement'];
+        yield 'an unknown arrangement' => [self::with(['kind' => 'text', 'html' => ''], ['arrangement' => 'upside-down']),
+            'sections.0.arrangement'];
         yield 'an unknown look' => [self::with(['kind' => 'text', 'html' => ''], ['look' => 'nothing']), 'sections.0.look'];
         yield 'an unknown look of the page' => [['look' => 'nothing'] + self::with(['kind' => 'text', 'html' => '']), 'look'];
         yield 'hidden on watches' => [self::with(['kind' => 'text', 'html' => ''], ['hidden' => 'watch']), 'sections.0.hidden'];
-        yield 'a block hidden on watches' => [self::with(['kind' => 'text', 'html' => '', 'hidden' => 'watch']), 'sections.0.blocks.0.hidden'];
-        yield 'a style of another kind' => [self::with(['kind' => 'bullets', 'html' => '', 'style' => 'card']), 'sections.0.blocks.0.style'];
-        yield 'a style where there are none' => [self::with(['kind' => 'heading', 'text' => 'x', 'style' => 'main']), 'sections.0.blocks.0.style'];
-        yield 'an unknown sign' => [self::with(['kind' => 'points', 'items' => [['icon' => 'skull', 'title' => 'x']]]), 'sections.0.blocks.0.items.0.icon'];
-        yield 'too many entries' => [self::with(['kind' => 'points', 'items' => array_fill(0, 25, ['title' => 'x'])]), 'sections.0.blocks.0.items'];
+        yield 'a block hidden on watches' => [self::with(['kind' => 'text', 'html' => '', 'hidden' => 'watch']),
+            'sections.0.blocks.0.hidden'];
+        yield 'a style of another kind' => [self::with(['kind' => 'bullets', 'html' => '', 'style' => 'card']),
+            'sections.0.blocks.0.style'];
+        yield 'a style where there are none' => [self::with(['kind' => 'heading', 'text' => 'x', 'style' => 'main']),
+            'sections.0.blocks.0.style'];
+        yield 'an unknown sign' => [self::with(['kind' => 'points', 'items' => [['icon' => 'skull', 'title' => 'x']]]),
+            'sections.0.blocks.0.items.0.icon'];
+        yield 'too many entries' => [self::with(['kind' => 'points', 'items' => array_fill(0, 25, ['title' => 'x'])]),
+            'sections.0.blocks.0.items'];
         yield 'entries that are words' => [self::with(['kind' => 'points', 'items' => ['x']]), 'sections.0.blocks.0.items.0'];
-        yield 'an entry too long' => [self::with(['kind' => 'questions', 'items' => [['title' => str_repeat('x', 301), 'html' => '']]]), 'sections.0.blocks.0.items.0.title'];
-        yield 'script in a menu' => [self::with(['kind' => 'menu', 'items' => [['title' => 'x', 'url' => 'JavaScript:alert(1)']]]), 'sections.0.blocks.0.items.0.url'];
-        yield 'data in a button' => [self::with(['kind' => 'button', 'text' => 'x', 'url' => 'data:text/html,<script>']), 'sections.0.blocks.0.url'];
-        yield 'an address with a break in it' => [self::with(['kind' => 'button', 'text' => 'x', 'url' => "https://else.example/\njavascript:"]), 'sections.0.blocks.0.url'];
-        yield 'an address with markup in it' => [self::with(['kind' => 'button', 'text' => 'x', 'url' => 'https://else.example/"><script>']), 'sections.0.blocks.0.url'];
-        yield 'a moment that never comes' => [self::with(['kind' => 'countdown', 'text' => 'x', 'until' => '2027-02-30T18:00']), 'sections.0.blocks.0.until'];
-        yield 'a moment in words' => [self::with(['kind' => 'countdown', 'text' => 'x', 'until' => 'tomorrow']), 'sections.0.blocks.0.until'];
+        yield 'an entry too long' => [self::with(['kind' => 'questions', 'items' => [['title' => str_repeat('x', 301), 'html' => '']]]),
+            'sections.0.blocks.0.items.0.title'];
+        yield 'script in a menu' => [self::with(['kind' => 'menu', 'items' => [['title' => 'x', 'url' => 'JavaScript:alert(1)']]]),
+            'sections.0.blocks.0.items.0.url'];
+        yield 'data in a button' => [self::with(['kind' => 'button', 'text' => 'x', 'url' => 'data:text/html,<script>']),
+            'sections.0.blocks.0.url'];
+        yield 'an address with a break in it' => [self::with(['kind' => 'button', 'text' => 'x',
+            'url' => "https://else.example/\njavascript:"]), 'sections.0.blocks.0.url'];
+        yield 'an address with markup in it' => [self::with(['kind' => 'button', 'text' => 'x',
+            'url' => 'https://else.example/"><script>']), 'sections.0.blocks.0.url'];
+        yield 'a moment that never comes' => [self::with(['kind' => 'countdown', 'text' => 'x', 'until' => '2027-02-30T18:00']),
+            'sections.0.blocks.0.until'];
+        yield 'a moment in words' => [self::with(['kind' => 'countdown', 'text' => 'x', 'until' => 'tomorrow']),
+            'sections.0.blocks.0.until'];
         yield 'a number for words' => [self::with(['kind' => 'price', 'price' => 290]), 'sections.0.blocks.0.price'];
-        yield 'a background of its own kind' => [self::with(['kind' => 'text', 'html' => ''], ['background' => ['fill' => 'lava']]), 'sections.0.background.fill'];
-        yield 'deeper than anything is' => [['format' => 2, 'sections' => [['id' => 's', 'kind' => 'words', 'blocks' => [['id' => 'b', 'kind' => 'points', 'items' => [['title' => ['html' => ['x']]]]]]]]], 'sections.0.blocks.0.items.0.title'];
+        yield 'a background of its own kind' => [self::with(['kind' => 'text', 'html' => ''], ['background' => ['fill' => 'lava']]),
+            'sections.0.background.fill'];
+        yield 'deeper than anything is' => [['format' => 2,
+            'sections' => [['id' => 's', 'kind' => 'words',
+                'blocks' => [['id' => 'b', 'kind' => 'points', 'items' => [['title' => ['html' => ['x']]]]]]]]],
+            'sections.0.blocks.0.items.0.title'];
         yield 'a newer format' => [['format' => 3, 'sections' => []], 'format'];
         yield 'a format in words' => [['format' => 'two', 'sections' => []], 'format'];
     }
@@ -96,12 +115,17 @@ final class DocumentTest extends TestCase
         yield 'an unknown block' => [$section(['id' => 'b', 'kind' => 'script']), 'sections.0.blocks.0.kind'];
         yield 'an id with markup' => [$section(['id' => '"><b>', 'kind' => 'text', 'html' => '']), 'sections.0.blocks.0.id'];
         yield 'a text that is a list' => [$section(['id' => 'b', 'kind' => 'heading', 'text' => ['x']]), 'sections.0.blocks.0.text'];
-        yield 'a text that is too long' => [$section(['id' => 'b', 'kind' => 'heading', 'text' => str_repeat('x', 301)]), 'sections.0.blocks.0.text'];
+        yield 'a text that is too long' => [$section(['id' => 'b', 'kind' => 'heading', 'text' => str_repeat('x', 301)]),
+            'sections.0.blocks.0.text'];
         yield 'broken characters' => [$section(['id' => 'b', 'kind' => 'heading', 'text' => "\xff"]), 'sections.0.blocks.0.text'];
-        yield 'a link that runs' => [$section(['id' => 'b', 'kind' => 'button', 'text' => 'Go', 'url' => 'javascript:alert(1)']), 'sections.0.blocks.0.url'];
-        yield 'a colour with more in it' => [['format' => 1, 'sections' => [], 'background' => ['colour' => '#ff;x:']], 'background.colour'];
+        yield 'a link that runs' => [$section(['id' => 'b', 'kind' => 'button', 'text' => 'Go', 'url' => 'javascript:alert(1)']),
+            'sections.0.blocks.0.url'];
+        yield 'a colour with more in it' => [['format' => 1, 'sections' => [], 'background' => ['colour' => '#ff;x:']],
+            'background.colour'];
         yield 'two things with one id' => [$section(['id' => 's', 'kind' => 'heading', 'text' => 'x']), 'sections'];
-        yield 'too many blocks' => [['format' => 1, 'sections' => [['id' => 's', 'kind' => 'opening', 'blocks' => array_fill(0, 31, ['id' => 'x', 'kind' => 'text'])]]], 'sections.0.blocks'];
+        yield 'too many blocks' => [['format' => 1,
+            'sections' => [['id' => 's', 'kind' => 'opening', 'blocks' => array_fill(0, 31, ['id' => 'x', 'kind' => 'text'])]]],
+            'sections.0.blocks'];
     }
 
     #[DataProvider('broken')]
@@ -119,9 +143,11 @@ final class DocumentTest extends TestCase
 
     public function test_what_is_unknown_in_it_is_dropped(): void
     {
-        $document = self::with(['kind' => 'heading', 'text' => 'Play', 'onclick' => 'x', 'html' => 'y'], ['style' => 'x', 'z' => []]) + ['head' => '<script>'];
+        $document = self::with(['kind' => 'heading', 'text' => 'Play', 'onclick' => 'x', 'html' => 'y'], ['style' => 'x', 'z' => []])
+            + ['head' => '<script>'];
 
-        self::assertSame(['format' => 2, 'sections' => [['id' => 's', 'kind' => 'words', 'arrangement' => 'centred', 'blocks' => [['id' => 'b', 'kind' => 'heading', 'text' => 'Play']]]]],
+        self::assertSame(['format' => 2, 'sections' => [['id' => 's', 'kind' => 'words', 'arrangement' => 'centred',
+            'blocks' => [['id' => 'b', 'kind' => 'heading', 'text' => 'Play']]]]],
             Document::fromArray($document)->toArray());
     }
 
@@ -157,34 +183,42 @@ final class DocumentTest extends TestCase
             ['id' => 'b', 'kind' => 'download', 'leadMagnet' => 'old', 'text' => 'x'],
             ['id' => 'c', 'kind' => 'button', 'text' => 'x', 'url' => 'page:gone'],
             ['id' => 'd', 'kind' => 'button', 'text' => 'x', 'url' => 'page:there'],
-            ['id' => 'e', 'kind' => 'menu', 'items' => [['title' => 'x', 'url' => 'page:gone'], ['title' => 'y', 'url' => 'https://else.example']]],
+            ['id' => 'e', 'kind' => 'menu',
+                'items' => [['title' => 'x', 'url' => 'page:gone'], ['title' => 'y', 'url' => 'https://else.example']]],
         ]]));
-        $fitted = $section->fitted($newId, fn (string $kind, string $id): string => "{$kind} for {$id}", fn (string $page): bool => $page === 'there');
+        $fitted = $section->fitted($newId, fn (string $kind, string $id): string => "{$kind} for {$id}",
+            fn (string $page): bool => $page === 'there');
 
         self::assertSame('form for old', $fitted->blocks[0]->field('form'));
         self::assertSame('lead-magnet for old', $fitted->blocks[1]->field('leadMagnet'));
         self::assertSame(['', 'page:there'], [$fitted->blocks[2]->field('url'), $fitted->blocks[3]->field('url')]);
         self::assertSame(['', 'https://else.example'], array_column($fitted->blocks[4]->items, 'url'));
-        self::assertSame([], array_intersect(array_map(fn (Block $b): string => $b->id, $section->blocks), array_map(fn (Block $b): string => $b->id, $fitted->blocks)));
+        self::assertSame([], array_intersect(array_map(fn (Block $b): string => $b->id, $section->blocks),
+            array_map(fn (Block $b): string => $b->id, $fitted->blocks)));
         self::assertNull($fitted->unsharedUnless(['y'])->shared);
         self::assertSame('x', $fitted->unsharedUnless(['x'])->shared);
     }
 
     public function test_it_knows_what_it_shows_and_where_it_leads(): void
     {
-        $document = Document::fromArray(['format' => 2, 'look' => 'salon', 'background' => ['fill' => 'picture', 'picture' => 'page'], 'sections' => [
-            ['id' => 's', 'kind' => 'words', 'look' => 'chalk', 'background' => ['fill' => 'video', 'picture' => 'still', 'video' => 'film'], 'blocks' => [
-                ['id' => 'a', 'kind' => 'gallery', 'items' => [['picture' => 'one', 'alt' => '', 'text' => ''], ['picture' => 'two', 'alt' => '', 'text' => '']]],
-                ['id' => 'b', 'kind' => 'video', 'video' => 'film2', 'picture' => 'still', 'text' => ''],
-                ['id' => 'c', 'kind' => 'text', 'html' => 'See <a href="page:p">this</a> &amp; <a href="https://else.example/?a=1&amp;b=2">that</a>'],
-                ['id' => 'd', 'kind' => 'fit', 'yes' => '', 'html' => '', 'no' => '', 'notHtml' => '<a href="section:s">up</a>'],
-            ]],
-        ]]);
+        $document = Document::fromArray(['format' => 2, 'look' => 'salon', 'background' => ['fill' => 'picture', 'picture' => 'page'],
+            'sections' => [
+                ['id' => 's', 'kind' => 'words', 'look' => 'chalk',
+                    'background' => ['fill' => 'video', 'picture' => 'still', 'video' => 'film'], 'blocks' => [
+                        ['id' => 'a', 'kind' => 'gallery',
+                            'items' => [['picture' => 'one', 'alt' => '', 'text' => ''], ['picture' => 'two', 'alt' => '', 'text' => '']]],
+                        ['id' => 'b', 'kind' => 'video', 'video' => 'film2', 'picture' => 'still', 'text' => ''],
+                        ['id' => 'c', 'kind' => 'text',
+                            'html' => 'See <a href="page:p">this</a> &amp; <a href="https://else.example/?a=1&amp;b=2">that</a>'],
+                        ['id' => 'd', 'kind' => 'fit', 'yes' => '', 'html' => '', 'no' => '', 'notHtml' => '<a href="section:s">up</a>'],
+                    ]],
+            ]]);
 
         self::assertSame(['one', 'two', 'still', 'page'], $document->pictures());
         self::assertSame(['film2', 'film'], $document->videos());
         self::assertSame(['salon', 'chalk'], $document->looks());
-        self::assertSame(['page:p', 'https://else.example/?a=1&b=2', 'section:s'], array_merge(...array_map(fn (Block $b): array => $b->links(), $document->blocks())));
+        self::assertSame(['page:p', 'https://else.example/?a=1&b=2', 'section:s'],
+            array_merge(...array_map(fn (Block $b): array => $b->links(), $document->blocks())));
         self::assertSame('See this & that', $document->sections[0]->title(), 'without a heading, the first words');
     }
 
@@ -235,7 +269,8 @@ final class DocumentTest extends TestCase
     {
         self::assertSame([], (new PageSettings)->toArray());
         self::assertSame([], PageSettings::fromShape(null)->toArray());
-        $all = ['title' => 'T', 'description' => 'D', 'picture' => 'p', 'language' => 'pt-BR', 'hidden' => false, 'head' => '<meta>', 'bodyEnd' => '<i>'];
+        $all = ['title' => 'T', 'description' => 'D', 'picture' => 'p', 'language' => 'pt-BR', 'hidden' => false, 'head' => '<meta>',
+            'bodyEnd' => '<i>'];
         self::assertSame($all, PageSettings::fromShape(Shape::of($all))->toArray());
         self::assertTrue(PageSettings::fromShape(Shape::of($all))->hasCode());
         self::assertFalse((new PageSettings(title: 'T'))->hasCode());

@@ -33,7 +33,8 @@ final class PaintTest extends TestCase
         foreach (['tint', 'ink', 'accent'] as $tone) {
             yield "the tone {$tone}" => [['fill' => 'tone', 'tone' => $tone], null];
         }
-        foreach (['#000000', '#ffffff', '#808080', '#767676', '#777777', '#ff0000', '#00ff00', '#0000ff', '#ffff00', '#c4533a'] as $colour) {
+        foreach (['#000000', '#ffffff', '#808080', '#767676', '#777777', '#ff0000', '#00ff00', '#0000ff', '#ffff00',
+            '#c4533a'] as $colour) {
             yield "the colour {$colour}" => [['fill' => 'colour', 'colour' => $colour], null];
         }
         yield 'a gradient from black to white' => [['fill' => 'gradient', 'colour' => '#000000', 'to' => '#ffffff'], null];
@@ -57,10 +58,13 @@ final class PaintTest extends TestCase
             self::assertGreaterThanOrEqual(Contrast::TEXT, $paint->leastContrast(), $look->id);
             $c = array_map(fn (string $hex): Colour => Colour::of($hex), $paint->colours);
             foreach (['ink', 'soft', 'link'] as $words) {
-                self::assertGreaterThanOrEqual(Contrast::TEXT - 0.005, Contrast::least($c[$words], $paint->behind), "{$look->id}: {$words}");
+                self::assertGreaterThanOrEqual(Contrast::TEXT - 0.005, Contrast::least($c[$words], $paint->behind),
+                    "{$look->id}: {$words}");
             }
-            foreach ([['accent', 'onAccent'], ['field', 'onField'], ['field', 'softOnField'], ['field', 'linkOnField']] as [$behind, $words]) {
-                self::assertGreaterThanOrEqual(Contrast::TEXT, Contrast::ratio($c[$behind], $c[$words]), "{$look->id}: {$words} on {$behind}");
+            foreach ([['accent', 'onAccent'], ['field', 'onField'], ['field', 'softOnField'], ['field', 'linkOnField']] as [$behind,
+                $words]) {
+                self::assertGreaterThanOrEqual(Contrast::TEXT, Contrast::ratio($c[$behind], $c[$words]),
+                    "{$look->id}: {$words} on {$behind}");
             }
             self::assertGreaterThanOrEqual(Contrast::LARGE, Contrast::ratio($c['field'], $c['line']), "{$look->id}: a field's outline");
         }
@@ -103,7 +107,8 @@ final class PaintTest extends TestCase
         self::assertNull($css(['fill' => 'paper']));
         self::assertNull($css(['fill' => 'picture', 'picture' => 'p']));
         self::assertSame('#123456', $css(['fill' => 'colour', 'colour' => '#123456']));
-        self::assertSame('linear-gradient(90deg,#112233,#445566)', $css(['fill' => 'gradient', 'colour' => '#112233', 'to' => '#445566', 'angle' => 90]));
+        self::assertSame('linear-gradient(90deg,#112233,#445566)',
+            $css(['fill' => 'gradient', 'colour' => '#112233', 'to' => '#445566', 'angle' => 90]));
         self::assertSame($look->accent->hex(), $css(['fill' => 'tone', 'tone' => 'accent']));
     }
 
@@ -179,7 +184,8 @@ final class PaintTest extends TestCase
         $changes = LookChanges::fromShape(Shape::of(['accent' => '#ABC', 'headingFont' => 'Lora', 'bodyFont' => 'Karla', 'corner' => 3]));
         $look = Looks::get('placard')->with($changes);
 
-        self::assertSame(['#aabbcc', 'Lora', 700, 'Karla', 3], [$look->accent->hex(), $look->headingFont, $look->headingWeight, $look->bodyFont, $look->corner]);
+        self::assertSame(['#aabbcc', 'Lora', 700, 'Karla', 3],
+            [$look->accent->hex(), $look->headingFont, $look->headingWeight, $look->bodyFont, $look->corner]);
         self::assertSame('#ffe45c', $look->paper->hex(), 'the rest is as the look has it');
         self::assertSame(['accent' => '#aabbcc', 'headingFont' => 'Lora', 'bodyFont' => 'Karla', 'corner' => 3], $changes->toArray());
         self::assertSame([], (new LookChanges)->toArray());

@@ -12,7 +12,10 @@ use PHPUnit\Framework\TestCase;
 /** What differs between two versions, in words. */
 final class ChangesTest extends TestCase
 {
-    /** @return iterable<string, array{callable(array<string, mixed>): array<string, mixed>, array<string, list<string>>}> a change, and what is said of it */
+    /**
+     * @return iterable<string, array{callable(array<string, mixed>): array<string, mixed>, array<string, list<string>>}> a change, and
+     *     what is said of it
+     */
     public static function changes(): iterable
     {
         $page = fn (callable $change, int $i = 0): callable => function (array $p) use ($change, $i): array {
@@ -28,11 +31,15 @@ final class ChangesTest extends TestCase
         $title = 'The Twelve-Minute Practice Plan';
 
         yield 'nothing' => [fn (array $p): array => $p, []];
-        yield 'the look' => [fn (array $p): array => ['look' => ['id' => 'salon']] + $p, ['The whole funnel' => ['The look is “Salon”; it was “Harbour”.']]];
-        yield 'a colour' => [fn (array $p): array => ['look' => ['id' => 'harbour', 'accent' => '#123456']] + $p, ['The whole funnel' => ['Your own colours or fonts are different.']]];
+        yield 'the look' => [fn (array $p): array => ['look' => ['id' => 'salon']] + $p,
+            ['The whole funnel' => ['The look is “Salon”; it was “Harbour”.']]];
+        yield 'a colour' => [fn (array $p): array => ['look' => ['id' => 'harbour', 'accent' => '#123456']] + $p,
+            ['The whole funnel' => ['Your own colours or fonts are different.']]];
         yield 'the logo' => [fn (array $p): array => ['logo' => 'p'] + $p, ['The whole funnel' => ['The logo or the icon is different.']]];
-        yield 'own fields' => [fn (array $p): array => ['fields' => ['programme' => 'x']] + $p, ['The whole funnel' => ['The funnel’s own fields are different.']]];
-        yield 'the business' => [fn (array $p): array => ['sender' => ['name' => 'Somebody'] + $p['sender']] + $p, ['The whole funnel' => ['What Settings say of your business is different.']]];
+        yield 'own fields' => [fn (array $p): array => ['fields' => ['programme' => 'x']] + $p,
+            ['The whole funnel' => ['The funnel’s own fields are different.']]];
+        yield 'the business' => [fn (array $p): array => ['sender' => ['name' => 'Somebody'] + $p['sender']] + $p,
+            ['The whole funnel' => ['What Settings say of your business is different.']]];
         yield 'the order of pages' => [function (array $p): array {
             $p['pages'] = array_reverse($p['pages']);
 
@@ -40,8 +47,10 @@ final class ChangesTest extends TestCase
         }, ['The whole funnel' => ['The pages are in another order.']]];
 
         yield 'a name' => [$page(fn (array $p): array => ['name' => 'Start'] + $p), ['Start' => ['It was called “Opt-in page”.']]];
-        yield 'an address' => [$page(fn (array $p): array => ['address' => 'thanks'] + $p, 1), ['Thank-you page' => ['Its address ends in “thanks”; “thank-you” leads there from now on.']]];
-        yield 'settings' => [$page(fn (array $p): array => ['settings' => ['title' => 'x']] + $p), ['Opt-in page' => ['What it tells browsers and search engines, or your own code on it, is different.']]];
+        yield 'an address' => [$page(fn (array $p): array => ['address' => 'thanks'] + $p, 1),
+            ['Thank-you page' => ['Its address ends in “thanks”; “thank-you” leads there from now on.']]];
+        yield 'settings' => [$page(fn (array $p): array => ['settings' => ['title' => 'x']] + $p),
+            ['Opt-in page' => ['What it tells browsers and search engines, or your own code on it, is different.']]];
         yield 'a background' => [$page(function (array $p): array {
             $p['document']['background'] = ['fill' => 'colour', 'colour' => '#123456'];
 
@@ -101,11 +110,13 @@ final class ChangesTest extends TestCase
             return $p;
         }), ['Opt-in page' => ['Its sections are in another order.']]];
 
-        yield 'a way' => [fn (array $p): array => ['ways' => [['page' => $p['pages'][0]['id'], 'outcome' => 'joined', 'toUrl' => 'https://else.example/']]] + $p,
+        yield 'a way' => [fn (array $p): array => ['ways' => [['page' => $p['pages'][0]['id'], 'outcome' => 'joined',
+            'toUrl' => 'https://else.example/']]] + $p,
             ['Opt-in page' => ['Those who joined go to https://else.example/.']]];
         yield 'no way' => [fn (array $p): array => ['ways' => []] + $p, ['Opt-in page' => ['Those who joined are led nowhere.']]];
         yield 'a new page' => [function (array $p): array {
-            $p['pages'][] = ['id' => 'new', 'role' => 'free', 'name' => 'About me', 'address' => 'about', 'document' => ['format' => 2, 'sections' => []]];
+            $p['pages'][] = ['id' => 'new', 'role' => 'free', 'name' => 'About me', 'address' => 'about',
+                'document' => ['format' => 2, 'sections' => []]];
 
             return $p;
         }, ['About me' => ['This page is new.']]];
@@ -125,7 +136,8 @@ final class ChangesTest extends TestCase
 
             return $p;
         }, ['Forms, emails and files' => ['Changed email: “Welcome email”.']]];
-        yield 'an email less' => [fn (array $p): array => ['emails' => []] + $p, ['Forms, emails and files' => ['Removed email: “Welcome email”.']]];
+        yield 'an email less' => [fn (array $p): array => ['emails' => []] + $p,
+            ['Forms, emails and files' => ['Removed email: “Welcome email”.']]];
         yield 'an email more' => [function (array $p): array {
             $p['emails'][] = ['id' => 'new', 'name' => 'Day 3'] + $p['emails'][0];
 

@@ -20,18 +20,25 @@ final class PartsTest extends TestCase
     /** A plan with one of everything, in which everything that can speak of something else does. */
     private static function plan(): Plan
     {
-        $named = Plans::ofLists(json_decode(str_replace(['"gift"', ':"file"'], ['"magnet-1"', ':"file-1"'], (string) json_encode(Plans::lists(Plans::giveAway()))), true));
+        $named = Plans::ofLists(json_decode(str_replace(['"gift"', ':"file"'], ['"magnet-1"', ':"file-1"'],
+            (string) json_encode(Plans::lists(Plans::giveAway()))), true));
 
         return Plans::changed(function (array $p): array {
-            $only = htmlspecialchars((string) json_encode(['kind' => 'deed', 'deed' => 'opened', 'done' => true, 'with' => $p['emails'][0]['id']]), ENT_QUOTES);
-            $p['sharedSections'] = [['id' => 'shared-1', 'name' => 'Footer', 'section' => ['id' => 'shared-1', 'kind' => 'footer', 'blocks' => [
-                ['id' => 'x1', 'kind' => 'text', 'html' => 'See <a href="page:'.$p['pages'][1]['id'].'">this</a>'], ['id' => 'x2', 'kind' => 'picture', 'picture' => 'pic', 'alt' => 'x']]]]];
+            $only = htmlspecialchars((string) json_encode(['kind' => 'deed', 'deed' => 'opened', 'done' => true,
+                'with' => $p['emails'][0]['id']]), ENT_QUOTES);
+            $p['sharedSections'] = [['id' => 'shared-1', 'name' => 'Footer',
+                'section' => ['id' => 'shared-1', 'kind' => 'footer', 'blocks' => [
+                    ['id' => 'x1', 'kind' => 'text', 'html' => 'See <a href="page:'.$p['pages'][1]['id'].'">this</a>'],
+                    ['id' => 'x2', 'kind' => 'picture', 'picture' => 'pic', 'alt' => 'x']]]]];
             $p['pages'][0]['document']['sections'][] = ['id' => 'shown', 'kind' => 'footer', 'shared' => 'shared-1', 'blocks' => []];
             $p['pages'][0]['document']['background'] = ['fill' => 'video', 'picture' => 'still', 'video' => 'film'];
             $p['pages'][0]['settings'] = ['picture' => 'card'];
-            $p['emails'][] = ['id' => 'later', 'name' => 'Later', 'subject' => 'x', 'sequence' => $p['sequences'][0]['id'], 'delay' => ['days' => 3],
-                'body' => '<p>{{page_'.$p['pages'][1]['id'].'}} <a href="{{ page_'.$p['pages'][0]['id'].' }}">x</a></p><img src="picture:inmail" alt="x"><div data-only="'.$only.'"><p>y</p></div>',
-                'only' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'viewed', 'done' => true, 'with' => $p['pages'][1]['id']]]]];
+            $p['emails'][] = ['id' => 'later', 'name' => 'Later', 'subject' => 'x', 'sequence' => $p['sequences'][0]['id'],
+                'delay' => ['days' => 3],
+                'body' => '<p>{{page_'.$p['pages'][1]['id'].'}} <a href="{{ page_'.$p['pages'][0]['id']
+                    .' }}">x</a></p><img src="picture:inmail" alt="x"><div data-only="'.$only.'"><p>y</p></div>',
+                'only' => ['all' => true,
+                    'rules' => [['kind' => 'deed', 'deed' => 'viewed', 'done' => true, 'with' => $p['pages'][1]['id']]]]];
 
             return $p;
         }, $named);
@@ -69,7 +76,8 @@ final class PartsTest extends TestCase
             self::assertSame($moved($part->references()), $other->references());
             self::assertSame($moved($part->uploads()), $other->uploads());
             foreach (array_keys($ids) as $old) {
-                self::assertDoesNotMatchRegularExpression('/[":_]'.preg_quote((string) $old, '/').'["}| ]/', (string) json_encode($other->toArray()), "{$old} is named nowhere any more");
+                self::assertDoesNotMatchRegularExpression('/[":_]'.preg_quote((string) $old, '/').'["}| ]/',
+                    (string) json_encode($other->toArray()), "{$old} is named nowhere any more");
             }
             self::assertEquals($part, $part->withIds([]));
         }
@@ -83,17 +91,20 @@ final class PartsTest extends TestCase
         $newId = function () use (&$n): string {
             return 'new'.++$n;
         };
-        $copy = PlanCopy::of($plan, 'Copy', 'copy', $newId, ['pic' => 'pic2', 'still' => 'still2', 'film' => 'film2', 'card' => 'card2', 'inmail' => 'inmail2', 'file-1' => 'file2']);
+        $copy = PlanCopy::of($plan, 'Copy', 'copy', $newId,
+            ['pic' => 'pic2', 'still' => 'still2', 'film' => 'film2', 'card' => 'card2', 'inmail' => 'inmail2', 'file-1' => 'file2']);
         $written = (string) json_encode($copy->toArray());
 
         foreach ([$plan->id, ...array_map(fn (Part $p): string => $p->id(), $plan->parts)] as $old) {
             self::assertDoesNotMatchRegularExpression('/\b(page[_:])?'.preg_quote($old, '/').'\b/', $written);
         }
-        self::assertEqualsCanonicalizing(['pic2', 'still2', 'film2', 'card2', 'inmail2', 'file2'], array_values(array_filter($copy->uploads(), fn (string $u): bool => str_ends_with($u, '2'))));
+        self::assertEqualsCanonicalizing(['pic2', 'still2', 'film2', 'card2', 'inmail2', 'file2'],
+            array_values(array_filter($copy->uploads(), fn (string $u): bool => str_ends_with($u, '2'))));
         self::assertSame(['Copy', 'copy', count($plan->parts)], [$copy->name, $copy->address, count($copy->parts)]);
         self::assertSame($copy->emails[0]->id, EmailBody::rules($copy->emails[1]->body)[0]->references()[0]);
         // The same but for ids: bringing them back gives the first plan again.
-        $back = array_combine(array_map(fn (Part $p): string => $p->id(), $copy->parts), array_map(fn (Part $p): string => $p->id(), $plan->parts))
+        $back = array_combine(array_map(fn (Part $p): string => $p->id(), $copy->parts),
+            array_map(fn (Part $p): string => $p->id(), $plan->parts))
             + ['pic2' => 'pic', 'still2' => 'still', 'film2' => 'film', 'card2' => 'card', 'inmail2' => 'inmail', 'file2' => 'file-1'];
         self::assertEquals($plan->parts, array_map(fn (Part $p): Part => $p->withIds($back), $copy->parts));
     }
@@ -129,7 +140,8 @@ final class PartsTest extends TestCase
         $plan = self::plan();
         $without = Plans::changed(fn (array $p): array => [$list => array_slice($p[$list], 1)] + $p, $plan);
         $name = Plans::lists($plan)[$list][0]['name'] ?? Plans::lists($plan)[$list][0]['title'];
-        $said = fn (Plan $was, Plan $is): array => array_merge([], ...array_map(fn (Changes $c): array => $c->sentences, Changes::between($was, $is)));
+        $said = fn (Plan $was, Plan $is): array => array_merge([],
+            ...array_map(fn (Changes $c): array => $c->sentences, Changes::between($was, $is)));
         $changed = Plans::changed(function (array $p) use ($list): array {
             $p[$list][0][isset($p[$list][0]['name']) ? 'name' : 'title'] .= ', changed';
 

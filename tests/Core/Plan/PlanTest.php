@@ -34,7 +34,8 @@ final class PlanTest extends TestCase
     {
         $plan = Plans::giveAway(title: '<img src=x onerror=alert(1)> & "more"');
 
-        self::assertStringNotContainsString('<img', $plan->emails[0]->body.json_encode($plan->pages[1]->document->sections[0]->blocks[1]->field('html')));
+        self::assertStringNotContainsString('<img',
+            $plan->emails[0]->body.json_encode($plan->pages[1]->document->sections[0]->blocks[1]->field('html')));
         self::assertStringContainsString('&lt;img', $plan->emails[0]->body);
     }
 
@@ -47,7 +48,8 @@ final class PlanTest extends TestCase
         $copy = PlanCopy::of($plan, 'Copy', 'copy', function () use (&$n): string {
             return 'new'.++$n;
         });
-        $ids = fn (Plan $p): array => [$p->id, ...array_map(fn ($x): string => $x->id, [...$p->pages, ...$p->forms, ...$p->emails, ...$p->leadMagnets])];
+        $ids = fn (Plan $p): array => [$p->id,
+            ...array_map(fn ($x): string => $x->id, [...$p->pages, ...$p->forms, ...$p->emails, ...$p->leadMagnets])];
         self::assertSame([], array_intersect($ids($plan), $ids($copy)));
         self::assertSame([], GoLiveCheck::of($copy), 'its parts still belong together');
         self::assertSame(['Copy', 'copy', 'file'], [$copy->name, $copy->address, $copy->leadMagnets[0]->file]);
@@ -57,21 +59,26 @@ final class PlanTest extends TestCase
     public static function findings(): iterable
     {
         $edit = fn (callable $change): Plan => Plans::changed($change);
-        $block = fn (int $page, int $block, array $values): Plan => Plans::changed(function (array $plan) use ($page, $block, $values): array {
-            $plan['pages'][$page]['document']['sections'][0]['blocks'][$block] = $values + $plan['pages'][$page]['document']['sections'][0]['blocks'][$block];
+        $block = fn (int $page, int $block,
+            array $values): Plan => Plans::changed(function (array $plan) use ($page, $block, $values): array {
+                $plan['pages'][$page]['document']['sections'][0]['blocks'][$block] = $values
+                    + $plan['pages'][$page]['document']['sections'][0]['blocks'][$block];
 
-            return $plan;
-        });
+                return $plan;
+            });
         yield 'no file yet' => [Plans::giveAway(withFile: false), ['file-missing!']];
-        yield 'no postal address' => [Plans::giveAway(new Sender('Ferncroft', 'Imke', 'imke@ferncroft.example', '  ', 'UTC')), ['sender-missing!']];
+        yield 'no postal address' => [Plans::giveAway(new Sender('Ferncroft', 'Imke', 'imke@ferncroft.example', '  ', 'UTC')),
+            ['sender-missing!']];
         yield 'an outcome that leads nowhere' => [$edit(fn (array $p): array => ['ways' => []] + $p), ['dead-end!', 'unreachable']];
         yield 'an outcome that leads to a page that is gone' => [$edit(function (array $p): array {
             $p['ways'][0]['toPage'] = 'gone';
 
             return $p;
         }), ['dead-end!', 'unreachable']];
-        yield 'an outcome that leads outside' => [$edit(fn (array $p): array => ['ways' => [Way::outside($p['pages'][0]['id'], Outcome::Joined, 'https://ferncroft.example/next')->toArray()]] + $p), ['unreachable']];
-        $alone = fn (string $role): Plan => $edit(fn (array $p): array => ['pages' => [...$p['pages'], ['id' => 'alone', 'role' => $role, 'address' => 'alone'] + $p['pages'][1]]] + $p);
+        yield 'an outcome that leads outside' => [$edit(fn (array $p): array => ['ways' => [Way::outside($p['pages'][0]['id'],
+            Outcome::Joined, 'https://ferncroft.example/next')->toArray()]] + $p), ['unreachable']];
+        $alone = fn (string $role): Plan => $edit(fn (array $p): array => ['pages' => [...$p['pages'],
+            ['id' => 'alone', 'role' => $role, 'address' => 'alone'] + $p['pages'][1]]] + $p);
         yield 'a page no way leads to' => [$alone('free'), ['unreachable']];
         yield 'the closed page, which is shown without a way' => [$alone('closed'), []];
         yield 'no pages' => [$edit(fn (array $p): array => ['pages' => [], 'ways' => []] + $p), ['no-pages!']];
@@ -82,11 +89,15 @@ final class PlanTest extends TestCase
         yield 'a form that is gone' => [$block(0, 2, ['form' => 'gone']), ['form-gone!']];
         yield 'an opt-in page without a form' => [$block(0, 2, ['kind' => 'text', 'html' => 'x']), ['no-form!']];
         yield 'a button that leads nowhere' => [$block(0, 1, ['kind' => 'button', 'text' => 'Go', 'url' => '']), ['empty-link!']];
-        yield 'a picture without a description' => [$block(0, 3, ['kind' => 'picture', 'picture' => 'p', 'alt' => ' ']), ['no-description']];
+        yield 'a picture without a description' => [$block(0, 3, ['kind' => 'picture', 'picture' => 'p', 'alt' => ' ']),
+            ['no-description']];
         yield 'a download of nothing' => [$block(1, 2, ['leadMagnet' => 'gone']), ['download-gone!']];
-        yield 'an email without a subject' => [$edit(fn (array $p): array => ['emails' => [['subject' => ' '] + $p['emails'][0]]] + $p), ['no-subject!']];
-        yield 'an empty email' => [$edit(fn (array $p): array => ['emails' => [['body' => '<p> &nbsp;</p>', 'name' => 'Hello'] + $p['emails'][0]]] + $p), ['empty-email!']];
-        yield 'an unknown merge field' => [$edit(fn (array $p): array => ['emails' => [['subject' => 'Hi {{shoe_size|you}}'] + $p['emails'][0]]] + $p), ['unknown-field']];
+        yield 'an email without a subject' => [$edit(fn (array $p): array => ['emails' => [['subject' => ' '] + $p['emails'][0]]] + $p),
+            ['no-subject!']];
+        yield 'an empty email' => [$edit(fn (array $p): array => ['emails' => [['body' => '<p> &nbsp;</p>', 'name' => 'Hello']
+            + $p['emails'][0]]] + $p), ['empty-email!']];
+        yield 'an unknown merge field' => [$edit(fn (array $p): array => ['emails' => [['subject' => 'Hi {{shoe_size|you}}']
+            + $p['emails'][0]]] + $p), ['unknown-field']];
         yield 'an email promises a file this funnel does not have' => [Plans::changed(function (array $p): array {
             $p['emails'][0]['body'] = '<a href="{{download_link}}">x</a>';
 
@@ -108,7 +119,8 @@ final class PlanTest extends TestCase
         $found = GoLiveCheck::of($plan);
 
         self::assertSame($codes, array_map(fn (Finding $f): string => $f->code.($f->blocks ? '!' : ''), $found));
-        self::assertSame($codes !== [] && str_ends_with(implode('', $codes), '!') || str_contains(implode(' ', $codes), '! '), GoLiveCheck::blocked($found));
+        self::assertSame($codes !== [] && str_ends_with(implode('', $codes), '!') || str_contains(implode(' ', $codes), '! '),
+            GoLiveCheck::blocked($found));
     }
 
     /** @return iterable<string, array{string, list<string>, string}> words, addresses taken, suggestion */
@@ -137,7 +149,8 @@ final class PlanTest extends TestCase
     public function test_what_no_address_can_be(): void
     {
         $refused = 0;
-        foreach (['', 'Plan', 'two words', 'a--b', '-a', 'a-', 'ümlaut', 'a/b', '../etc', "a\n", 'studio', 'up', 'media', 'f', str_repeat('a', 61)] as $address) {
+        foreach (['', 'Plan', 'two words', 'a--b', '-a', 'a-', 'ümlaut', 'a/b', '../etc', "a\n", 'studio', 'up', 'media', 'f',
+            str_repeat('a', 61)] as $address) {
             try {
                 WebAddress::check($address);
             } catch (Invalid $e) {
@@ -169,9 +182,11 @@ final class PlanTest extends TestCase
 
     public function test_a_file_says_its_kind_and_size(): void
     {
-        $size = fn (int $bytes, string $name = 'plan.pdf'): string => (new LeadMagnet('g', 'x', 'f', $name, 'application/pdf', $bytes))->kindAndSize();
+        $size = fn (int $bytes, string $name = 'plan.pdf'): string => (new LeadMagnet('g', 'x', 'f', $name, 'application/pdf', $bytes))
+            ->kindAndSize();
 
-        self::assertSame(['PDF, 1 KB', 'PDF, 48 KB', 'PDF, 1.0 MB', 'PDF, 12.3 MB', '2 KB', ''], [$size(1), $size(47_729), $size(1_000_000), $size(12_345_678), $size(1_600, 'plan'),
-            (new LeadMagnet('g', 'x'))->kindAndSize()]);
+        self::assertSame(['PDF, 1 KB', 'PDF, 48 KB', 'PDF, 1.0 MB', 'PDF, 12.3 MB', '2 KB', ''],
+            [$size(1), $size(47_729), $size(1_000_000), $size(12_345_678), $size(1_600, 'plan'),
+                (new LeadMagnet('g', 'x'))->kindAndSize()]);
     }
 }

@@ -20,7 +20,8 @@ final class Plans
 
     public static function giveAway(?Sender $sender = null, bool $withFile = true, string $title = 'The Twelve-Minute Practice Plan'): Plan
     {
-        $leadMagnet = $withFile ? new LeadMagnet('gift', $title, 'file', 'plan.pdf', 'application/pdf', 48_000) : new LeadMagnet('gift', $title);
+        $leadMagnet = $withFile ? new LeadMagnet('gift', $title, 'file', 'plan.pdf', 'application/pdf', 48_000)
+            : new LeadMagnet('gift', $title);
 
         return self::starter($sender)->build(Goal::GiveAway, 'Practice plan', $title, 'practice-plan', $leadMagnet);
     }
@@ -48,7 +49,8 @@ final class Plans
         return $plans;
     }
 
-    private const LISTS = ['page' => 'pages', 'form' => 'forms', 'sequence' => 'sequences', 'email' => 'emails', 'lead-magnet' => 'leadMagnets', 'shared-section' => 'sharedSections'];
+    private const LISTS = ['page' => 'pages', 'form' => 'forms', 'sequence' => 'sequences', 'email' => 'emails',
+        'lead-magnet' => 'leadMagnets', 'shared-section' => 'sharedSections'];
 
     /**
      * A plan with something changed in its written form, in which each kind of part is a list of its own.
@@ -65,7 +67,8 @@ final class Plans
     {
         $array = $plan->toArray();
         foreach (self::LISTS as $kind => $list) {
-            $array[$list] = array_values(array_map(fn (array $p): array => array_diff_key($p, ['kind' => 0]), array_filter($array['parts'], fn (array $p): bool => $p['kind'] === $kind)));
+            $array[$list] = array_values(array_map(fn (array $p): array => array_diff_key($p, ['kind' => 0]),
+                array_filter($array['parts'], fn (array $p): bool => $p['kind'] === $kind)));
         }
 
         return array_diff_key($array, ['parts' => 0]);

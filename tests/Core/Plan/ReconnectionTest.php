@@ -33,14 +33,16 @@ final class ReconnectionTest extends TestCase
             $plans[] = new PagePlan($id, $role, ucfirst($id), $plans === [] ? '' : $id, new Document([], Background::paper()));
         }
 
-        return new Plan('f', 'Funnel', Goal::Sell, 'funnel', 'harbour', new LookChanges, Plans::sender(), $plans, array_map(self::way(...), $ways));
+        return new Plan('f', 'Funnel', Goal::Sell, 'funnel', 'harbour', new LookChanges, Plans::sender(), $plans,
+            array_map(self::way(...), $ways));
     }
 
     private static function way(string $words): Way
     {
         [$page, $outcome, $target] = explode(' ', $words);
 
-        return str_starts_with($target, 'https:') ? Way::outside($page, Outcome::from($outcome), $target) : Way::toPage($page, Outcome::from($outcome), $target);
+        return str_starts_with($target, 'https:') ? Way::outside($page, Outcome::from($outcome), $target)
+            : Way::toPage($page, Outcome::from($outcome), $target);
     }
 
     /** @return list<string> */
@@ -52,11 +54,16 @@ final class ReconnectionTest extends TestCase
         return $ways;
     }
 
-    /** @return iterable<string, array{array<string, PageRole>, list<string>, string, list<string>, list<string>}> pages, ways, the page that goes, the ways then, what is said */
+    /**
+     * @return iterable<string, array{array<string, PageRole>, list<string>, string, list<string>, list<string>}> pages, ways, the page
+     *     that goes, the ways then, what is said
+     */
     public static function removals(): iterable
     {
-        $sell = ['sales' => PageRole::Sales, 'more' => PageRole::Upsell, 'less' => PageRole::Downsell, 'home' => PageRole::Delivery, 'shut' => PageRole::Closed];
-        $ways = ['sales bought more', 'sales time-ran-out shut', 'more bought home', 'more declined less', 'less bought home', 'less declined home'];
+        $sell = ['sales' => PageRole::Sales, 'more' => PageRole::Upsell, 'less' => PageRole::Downsell, 'home' => PageRole::Delivery,
+            'shut' => PageRole::Closed];
+        $ways = ['sales bought more', 'sales time-ran-out shut', 'more bought home', 'more declined less', 'less bought home',
+            'less declined home'];
 
         yield 'a page in the middle: its visitors go on to where it led' => [
             $sell, $ways, 'more',
@@ -100,7 +107,8 @@ final class ReconnectionTest extends TestCase
             ['a bought https://shop.example/x'], ['Those who bought on “A” now go to https://shop.example/x.'],
         ];
         yield 'two pages that led to one another: nobody is led to where they are' => [
-            ['a' => PageRole::Upsell, 'b' => PageRole::Upsell, 'c' => PageRole::Delivery], ['a bought b', 'b bought a', 'a declined c', 'b declined c'], 'b',
+            ['a' => PageRole::Upsell, 'b' => PageRole::Upsell, 'c' => PageRole::Delivery],
+            ['a bought b', 'b bought a', 'a declined c', 'b declined c'], 'b',
             ['a bought c', 'a declined c'], ['Those who bought on “A” now go to “C”.'],
         ];
         yield 'a page that led to itself' => [
@@ -130,13 +138,17 @@ final class ReconnectionTest extends TestCase
         }
     }
 
-    /** @return iterable<string, array{array<string, PageRole>, list<string>, string, list<string>, list<string>}> pages with the new one among them, ways without it, the new one, the ways then, what is said */
+    /**
+     * @return iterable<string, array{array<string, PageRole>, list<string>, string, list<string>, list<string>}> pages with the new one
+     *     among them, ways without it, the new one, the ways then, what is said
+     */
     public static function additions(): iterable
     {
         yield 'between two that were connected' => [
             ['a' => PageRole::Sales, 'new' => PageRole::Upsell, 'b' => PageRole::Delivery], ['a bought b'], 'new',
             ['a bought new', 'new bought b', 'new declined b'],
-            ['Those who bought on “A” now come to “New”.', 'From “New” those who bought go on to “B”.', 'From “New” those who said no thanks go on to “B”.'],
+            ['Those who bought on “A” now come to “New”.', 'From “New” those who bought go on to “B”.',
+                'From “New” those who said no thanks go on to “B”.'],
         ];
         yield 'at the end of a way that led nowhere' => [
             ['a' => PageRole::OptIn, 'new' => PageRole::ThankYou], [], 'new',
@@ -146,21 +158,25 @@ final class ReconnectionTest extends TestCase
             ['a' => PageRole::OptIn, 'new' => PageRole::Free, 'b' => PageRole::ThankYou], ['a joined b'], 'new', ['a joined b'], [],
         ];
         yield 'a way that skips is left alone' => [
-            ['a' => PageRole::Sales, 'new' => PageRole::Upsell, 'b' => PageRole::Downsell, 'c' => PageRole::Delivery], ['a bought c', 'b bought c'], 'new',
+            ['a' => PageRole::Sales, 'new' => PageRole::Upsell, 'b' => PageRole::Downsell, 'c' => PageRole::Delivery],
+            ['a bought c', 'b bought c'], 'new',
             ['a bought c', 'b bought c', 'new bought b', 'new declined b'],
             ['From “New” those who bought go on to “B”.', 'From “New” those who said no thanks go on to “B”.'],
         ];
         yield 'a way that leads outside is left alone' => [
-            ['a' => PageRole::OptIn, 'new' => PageRole::ThankYou], ['a joined https://else.example/'], 'new', ['a joined https://else.example/'], [],
+            ['a' => PageRole::OptIn, 'new' => PageRole::ThankYou], ['a joined https://else.example/'], 'new',
+            ['a joined https://else.example/'], [],
         ];
         yield 'a closed page stands outside of the way' => [
             ['a' => PageRole::OptIn, 'new' => PageRole::Closed], [], 'new', [], [],
         ];
         yield 'before a closed page' => [
-            ['a' => PageRole::Sales, 'new' => PageRole::Upsell, 'b' => PageRole::Closed], [], 'new', ['a bought new'], ['Those who bought on “A” now come to “New”.'],
+            ['a' => PageRole::Sales, 'new' => PageRole::Upsell, 'b' => PageRole::Closed], [], 'new', ['a bought new'],
+            ['Those who bought on “A” now come to “New”.'],
         ];
         yield 'in front of everything' => [
-            ['new' => PageRole::OptIn, 'a' => PageRole::ThankYou], [], 'new', ['new joined a'], ['From “New” those who joined go on to “A”.'],
+            ['new' => PageRole::OptIn, 'a' => PageRole::ThankYou], [], 'new', ['new joined a'],
+            ['From “New” those who joined go on to “A”.'],
         ];
         yield 'alone' => [['new' => PageRole::OptIn], [], 'new', [], []];
         yield 'not there' => [['a' => PageRole::OptIn], [], 'x', [], []];

@@ -50,7 +50,8 @@ final class UpgradesTest extends TestCase
     {
         $plan = Plan::fromArray(self::kept(2));
 
-        self::assertEquals([['id' => $plan->id, 'name' => 'Follow-up', 'starts' => [['kind' => 'form', 'form' => $plan->forms[0]->id]], 'ends' => [['kind' => 'bought']]]],
+        self::assertEquals([['id' => $plan->id, 'name' => 'Follow-up', 'starts' => [['kind' => 'form', 'form' => $plan->forms[0]->id]],
+            'ends' => [['kind' => 'bought']]]],
             array_map(fn (SequencePlan $s): array => $s->toArray(), $plan->sequences));
         self::assertSame([$plan->id], array_values(array_unique(array_map(fn (EmailPlan $e): string => $e->sequence, $plan->emails))));
     }
@@ -63,7 +64,8 @@ final class UpgradesTest extends TestCase
 
         self::assertSame([['kind' => 'form', 'form' => $form]], $first->starts->toArray());
         self::assertSame([['kind' => 'tag', 'tag' => 'Student'], ['kind' => 'bought']], $first->ends->toArray());
-        self::assertSame([['kind' => 'form', 'form' => 'form2'], ['kind' => 'tag', 'tag' => 'Student'], ['kind' => 'tag', 'tag' => 'Cellist']], $second->starts->toArray());
+        self::assertSame([['kind' => 'form', 'form' => 'form2'], ['kind' => 'tag', 'tag' => 'Student'],
+            ['kind' => 'tag', 'tag' => 'Cellist']], $second->starts->toArray());
         self::assertSame([['kind' => 'form', 'form' => $form]], $second->ends->toArray(), 'it did not end with buying');
     }
 
@@ -74,11 +76,15 @@ final class UpgradesTest extends TestCase
         $only = array_values(array_filter(array_map(fn (EmailPlan $e): array => $e->only->toArray()['rules'], $plan->emails)));
 
         self::assertSame(['deed', 'clicked', $old['emails'][2]['id']], [$only[0][0]['kind'], $only[0][0]['deed'], $only[0][0]['with']]);
-        self::assertStringContainsString('data-only="{&quot;kind&quot;:&quot;tag&quot;,&quot;has&quot;:false,&quot;tag&quot;:&quot;VIP&quot;}"', $plan->emails[1]->body);
-        self::assertSame(['Footer'], array_map(fn ($s): string => $s->name, $plan->sharedSections()), 'what no page shows was never written');
+        self::assertStringContainsString('data-only="'.htmlspecialchars('{"kind":"tag","has":false,"tag":"VIP"}').'"',
+            $plan->emails[1]->body);
+        self::assertSame(['Footer'], array_map(fn ($s): string => $s->name, $plan->sharedSections()),
+            'what no page shows was never written');
         [$footer] = $plan->sharedSections();
         self::assertSame([$footer->id], $plan->pages[0]->document->shared());
-        self::assertSame(array_map(fn ($b): string => $b->words(), $footer->section->blocks), array_map(fn ($b): string => $b->words(), $plan->pages[1]->document->sections[count($plan->pages[1]->document->sections) - 1]->blocks));
+        self::assertSame(array_map(fn ($b): string => $b->words(), $footer->section->blocks),
+            array_map(fn ($b): string => $b->words(),
+                $plan->pages[1]->document->sections[count($plan->pages[1]->document->sections) - 1]->blocks));
     }
 
     /** @return iterable<string, array{mixed}> */
@@ -88,7 +94,8 @@ final class UpgradesTest extends TestCase
         yield 'of no time' => [['format' => 0]];
         yield 'words for a number' => [['format' => '3']];
         yield 'no plan' => ['plan'];
-        yield 'lists that are none' => [['format' => 3, 'forms' => 'x', 'emails' => 7, 'sequences' => [7, ['endTags' => 'x']], 'pages' => [['document' => 'x']], 'shared' => 'x'] + self::kept(3)];
+        yield 'lists that are none' => [['format' => 3, 'forms' => 'x', 'emails' => 7, 'sequences' => [7, ['endTags' => 'x']],
+            'pages' => [['document' => 'x']], 'shared' => 'x'] + self::kept(3)];
     }
 
     #[DataProvider('none')]

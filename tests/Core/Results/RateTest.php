@@ -63,8 +63,10 @@ final class RateTest extends TestCase
     /** @return iterable<string, array{string|null, bool}> */
     public static function agents(): iterable
     {
-        yield 'a desktop browser' => ['Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0 Safari/537.36', false];
-        yield 'a phone' => ['Mozilla/5.0 (iPhone; CPU iPhone OS 19_0 like Mac OS X) AppleWebKit/605.1.15 (KHTML, like Gecko) Version/19.0 Mobile/15E148 Safari/604.1', false];
+        yield 'a desktop browser' => ['Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0 Safari/537.36',
+            false];
+        yield 'a phone' => ['Mozilla/5.0 (iPhone; CPU iPhone OS 19_0 like Mac OS X) AppleWebKit/605.1.15 (KHTML, like Gecko) '
+            .'Version/19.0 Mobile/15E148 Safari/604.1', false];
         yield 'a browser beside it' => ['Mozilla/5.0 (Windows NT 10.0; rv:140.0) Gecko/20100101 Firefox/140.0', false];
         yield 'a crawler' => ['Mozilla/5.0 (compatible; Somebot/2.1; +https://crawler.example)', true];
         yield 'a link preview' => ['LinkPreviewer/1.0', true];

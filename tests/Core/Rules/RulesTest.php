@@ -24,15 +24,18 @@ final class RulesTest extends TestCase
 {
     public const FILE = __DIR__.'/../../fixtures/rules.json';
 
-    private const NAMES = ['first_name' => 'First name', 'level' => 'Level', 'since' => 'Plays since', 'e1' => 'Day 3', 'p1' => 'Opt-in page'];
+    private const NAMES = ['first_name' => 'First name', 'level' => 'Level', 'since' => 'Plays since', 'e1' => 'Day 3',
+        'p1' => 'Opt-in page'];
 
     /** @return iterable<string, array{array<string, mixed>, string}> a rule, and its words */
     public static function examples(): iterable
     {
         $tag = fn (bool $has): array => ['kind' => 'tag', 'has' => $has, 'tag' => 'VIP'];
         $deed = fn (string $deed, bool $done, array $more = []): array => ['kind' => 'deed', 'deed' => $deed, 'done' => $done] + $more;
-        $field = fn (string $compare, string $value = ''): array => ['kind' => 'field', 'field' => 'level', 'compare' => $compare] + ($value === '' ? [] : ['value' => $value]);
-        $date = fn (string $date, string $compare, string|int $than): array => ['kind' => 'date', 'date' => $date, 'compare' => $compare] + (is_int($than) ? ['days' => $than] : ['day' => $than]);
+        $field = fn (string $compare, string $value = ''): array => ['kind' => 'field', 'field' => 'level', 'compare' => $compare]
+            + ($value === '' ? [] : ['value' => $value]);
+        $date = fn (string $date, string $compare, string|int $than): array => ['kind' => 'date', 'date' => $date, 'compare' => $compare]
+            + (is_int($than) ? ['days' => $than] : ['day' => $than]);
         foreach ([
             ['has the tag “VIP”', $tag(true)],
             ['does not have the tag “VIP”', $tag(false)],
@@ -78,8 +81,10 @@ final class RulesTest extends TestCase
             $kinds[$rule['kind']] = ($kinds[$rule['kind']] ?? []) + $rule;
         }
         foreach (Rules::KINDS as $class) {
-            $asked = array_merge([], ...array_map(fn (RuleField $f): array => $f->name !== '' ? [$f->name] : array_keys(array_merge([], ...array_column($f->options, 'sets'))), $class::fields()));
-            self::assertEqualsCanonicalizing(array_keys(array_diff_key($kinds[$class::kind()] ?? [], ['kind' => 0])), array_values(array_unique($asked)), $class);
+            $asked = array_merge([], ...array_map(fn (RuleField $f): array => $f->name !== '' ? [$f->name]
+                : array_keys(array_merge([], ...array_column($f->options, 'sets'))), $class::fields()));
+            self::assertEqualsCanonicalizing(array_keys(array_diff_key($kinds[$class::kind()] ?? [], ['kind' => 0])),
+                array_values(array_unique($asked)), $class);
             self::assertSame([], array_diff(array_keys($class::fresh()), $asked));
         }
     }
@@ -92,15 +97,18 @@ final class RulesTest extends TestCase
     /** @return array<string, mixed> */
     public static function file(): array
     {
-        $examples = array_map(fn (array $e): array => ['rule' => $e[0], 'words' => $e[1]], array_values(iterator_to_array(self::examples())));
+        $examples = array_map(fn (array $e): array => ['rule' => $e[0], 'words' => $e[1]],
+            array_values(iterator_to_array(self::examples())));
 
         return json_decode((string) json_encode(['kinds' => Rules::describe(), 'names' => self::NAMES, 'examples' => $examples]), true);
     }
 
     public function test_rules_follow_what_they_speak_of(): void
     {
-        $group = Group::fromArray(['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'opened', 'done' => true, 'with' => 'e1'], ['all' => false, 'rules' => [
-            ['kind' => 'deed', 'deed' => 'viewed', 'done' => false, 'with' => 'p1'], ['kind' => 'tag', 'has' => true, 'tag' => 'e1']]]]]);
+        $group = Group::fromArray(['all' => true,
+            'rules' => [['kind' => 'deed', 'deed' => 'opened', 'done' => true, 'with' => 'e1'], ['all' => false, 'rules' => [
+                ['kind' => 'deed', 'deed' => 'viewed', 'done' => false, 'with' => 'p1'],
+                ['kind' => 'tag', 'has' => true, 'tag' => 'e1']]]]]);
         $other = $group->withIds(['e1' => 'E', 'p1' => 'P']);
 
         self::assertSame(['e1', 'p1'], $group->references());
@@ -110,25 +118,35 @@ final class RulesTest extends TestCase
 
     public function test_rules_of_an_earlier_release_are_brought_up_to_date_wherever_they_stand(): void
     {
-        $old = ['all' => false, 'of' => [['what' => 'tag', 'is' => 'not', 'value' => 'of'], ['all' => true, 'of' => [['what' => 'did', 'is' => 'has', 'did' => 'opened', 'of' => 'e1', 'within' => 3],
-            ['what' => 'date', 'is' => 'before', 'of' => 'since', 'value' => '2026-01-01'], ['what' => 'standing', 'is' => 'other', 'value' => 'bounced'], ['what' => 'field', 'is' => 'filled', 'of' => 'level']]]]];
-        $new = ['all' => false, 'rules' => [['kind' => 'tag', 'has' => false, 'tag' => 'of'], ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'opened', 'done' => true, 'with' => 'e1', 'days' => 3],
-            ['kind' => 'date', 'date' => 'since', 'compare' => 'before', 'day' => '2026-01-01'], ['kind' => 'standing', 'so' => false, 'standing' => 'bounced'], ['kind' => 'field', 'field' => 'level', 'compare' => 'filled']]]]];
+        $old = ['all' => false, 'of' => [['what' => 'tag', 'is' => 'not', 'value' => 'of'],
+            ['all' => true, 'of' => [['what' => 'did', 'is' => 'has', 'did' => 'opened', 'of' => 'e1', 'within' => 3],
+                ['what' => 'date', 'is' => 'before', 'of' => 'since', 'value' => '2026-01-01'],
+                ['what' => 'standing', 'is' => 'other', 'value' => 'bounced'], ['what' => 'field', 'is' => 'filled', 'of' => 'level']]]]];
+        $new = ['all' => false, 'rules' => [['kind' => 'tag', 'has' => false, 'tag' => 'of'],
+            ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'opened', 'done' => true, 'with' => 'e1', 'days' => 3],
+                ['kind' => 'date', 'date' => 'since', 'compare' => 'before', 'day' => '2026-01-01'],
+                ['kind' => 'standing', 'so' => false, 'standing' => 'bounced'],
+                ['kind' => 'field', 'field' => 'level', 'compare' => 'filled']]]]];
 
         self::assertSame($new, EarlierRules::upgrade($old));
         self::assertSame($new, EarlierRules::upgrade($new));
         self::assertEquals($new, Group::fromArray($new)->toArray());
-        $body = fn (array $rule): string => '<p>All</p><div data-only="'.htmlspecialchars((string) json_encode($rule), ENT_QUOTES).'"><p>Some</p></div><div data-only="{broken"><p>x</p></div>';
+        $body = fn (array $rule): string => '<p>All</p><div data-only="'.htmlspecialchars((string) json_encode($rule), ENT_QUOTES)
+            .'"><p>Some</p></div><div data-only="{broken"><p>x</p></div>';
         self::assertSame($body($new['rules'][0]), EarlierRules::inBody($body($old['of'][0])));
     }
 
     public function test_a_day_begins_where_the_owner_is(): void
     {
-        $facts = fn (string $joined): PersonFacts => new PersonFacts(new DateTimeImmutable('2026-06-15 10:00', new DateTimeZone('UTC')), new DateTimeZone('Europe/Berlin'), joined: new DateTimeImmutable($joined, new DateTimeZone('UTC')));
-        $rule = fn (string $compare): Rule => Rules::fromShape(Shape::of(['kind' => 'date', 'date' => 'joined', 'compare' => $compare, 'day' => '2026-03-29']));
+        $facts = fn (string $joined): PersonFacts => new PersonFacts(new DateTimeImmutable('2026-06-15 10:00', new DateTimeZone('UTC')),
+            new DateTimeZone('Europe/Berlin'), joined: new DateTimeImmutable($joined, new DateTimeZone('UTC')));
+        $rule = fn (string $compare): Rule => Rules::fromShape(Shape::of(['kind' => 'date', 'date' => 'joined', 'compare' => $compare,
+            'day' => '2026-03-29']));
 
-        self::assertSame([true, false], [$rule('before')->holds($facts('2026-03-28 22:59:59')), $rule('before')->holds($facts('2026-03-28 23:00:00'))]);
+        self::assertSame([true, false],
+            [$rule('before')->holds($facts('2026-03-28 22:59:59')), $rule('before')->holds($facts('2026-03-28 23:00:00'))]);
         // A day of 23 hours: the clocks go forward on it.
-        self::assertSame([false, true], [$rule('after')->holds($facts('2026-03-29 21:59:59')), $rule('after')->holds($facts('2026-03-29 22:00:00'))]);
+        self::assertSame([false, true],
+            [$rule('after')->holds($facts('2026-03-29 21:59:59')), $rule('after')->holds($facts('2026-03-29 22:00:00'))]);
     }
 }

@@ -18,7 +18,8 @@ final class CalendarTest extends TestCase
     public static function zones(): iterable
     {
         // Clocks that change by an hour and by half of one, at night and at midnight, north and south, and never.
-        foreach (['UTC', 'Europe/Berlin', 'America/New_York', 'America/Santiago', 'Australia/Lord_Howe', 'Australia/Adelaide', 'Asia/Kolkata', 'Asia/Beirut', 'Africa/Cairo',
+        foreach (['UTC', 'Europe/Berlin', 'America/New_York', 'America/Santiago', 'Australia/Lord_Howe', 'Australia/Adelaide',
+            'Asia/Kolkata', 'Asia/Beirut', 'Africa/Cairo',
             'America/Havana', 'Pacific/Chatham', 'Pacific/Kiritimati', 'Pacific/Pago_Pago', 'Asia/Kathmandu', 'Europe/London'] as $zone) {
             yield $zone => [$zone];
         }
@@ -43,19 +44,24 @@ final class CalendarTest extends TestCase
                     self::assertSame([], $this->momentsAt($wanted, $hour, $zone), "{$hour} exists on {$wanted} in {$name}");
                     self::assertGreaterThan($hour, $local->format('H:i'));
                 } else {
-                    self::assertSame($this->momentsAt($wanted, $hour, $zone)[0], intdiv($due->getTimestamp(), 60) * 60, 'the first such moment');
+                    self::assertSame($this->momentsAt($wanted, $hour, $zone)[0], intdiv($due->getTimestamp(), 60) * 60,
+                        'the first such moment');
                 }
                 self::assertGreaterThan($joined, $due);
             }
         }
     }
 
-    /** @return list<int> all moments of that day at which the clocks on the wall show that time, found by looking at each minute around it */
+    /**
+     * @return list<int> all moments of that day at which the clocks on the wall show that time, found by looking at each minute around it
+     */
     private function momentsAt(string $day, string $hour, DateTimeZone $zone): array
     {
         $guess = (new DateTimeImmutable("{$day} {$hour}", new DateTimeZone('UTC')))->getTimestamp();
         $found = [];
-        foreach (array_unique([...array_map(fn (array $t): int => (int) $t['offset'], $zone->getTransitions($guess - 172_800, $guess + 172_800) ?: [['offset' => 0]]), $zone->getOffset(new DateTimeImmutable("@{$guess}"))]) as $offset) {
+        foreach (array_unique([...array_map(fn (array $t): int => (int) $t['offset'],
+            $zone->getTransitions($guess - 172_800, $guess + 172_800) ?: [['offset' => 0]]),
+            $zone->getOffset(new DateTimeImmutable("@{$guess}"))]) as $offset) {
             $moment = $guess - $offset;
             if ((new DateTimeImmutable("@{$moment}"))->setTimezone($zone)->format('Y-m-d H:i') === "{$day} {$hour}") {
                 $found[] = $moment;
@@ -71,7 +77,8 @@ final class CalendarTest extends TestCase
     {
         $zone = new DateTimeZone($name);
         for ($i = 0; $i < 120; $i++) {
-            $now = (new DateTimeImmutable('2026-01-01 00:00:00', new DateTimeZone('UTC')))->modify('+'.($i * 3 * 86_400 + $i * 1800).' seconds');
+            $now = (new DateTimeImmutable('2026-01-01 00:00:00', new DateTimeZone('UTC')))
+                ->modify('+'.($i * 3 * 86_400 + $i * 1800).' seconds');
             $days = Days::last(28, $now, $zone);
 
             self::assertCount(28, array_unique($days));

@@ -18,16 +18,25 @@ final class DelayTest extends TestCase
     public static function dueTimes(): iterable
     {
         yield 'at once' => [Delay::atOnce(), '2026-03-28 20:00:00.250', 'Europe/Berlin', '2026-03-28 20:00:00.250'];
-        yield 'minutes are elapsed time across the change of the clocks' => [Delay::minutes(120), '2026-03-29 00:30:00.000', 'Europe/Berlin', '2026-03-29 02:30:00.000'];
-        yield 'a day is a calendar day: 23 hours when the clocks go forward' => [Delay::days(1), '2026-03-28 20:00:00.000', 'Europe/Berlin', '2026-03-29 19:00:00.000'];
+        yield 'minutes are elapsed time across the change of the clocks' => [Delay::minutes(120), '2026-03-29 00:30:00.000',
+            'Europe/Berlin', '2026-03-29 02:30:00.000'];
+        yield 'a day is a calendar day: 23 hours when the clocks go forward' => [Delay::days(1), '2026-03-28 20:00:00.000', 'Europe/Berlin',
+            '2026-03-29 19:00:00.000'];
         yield 'and 25 hours when they go back' => [Delay::days(1), '2026-10-24 20:00:00.000', 'Europe/Berlin', '2026-10-25 21:00:00.000'];
-        yield 'an hour the clocks skip becomes the next that exists' => [Delay::days(1, 2), '2026-03-28 12:00:00.000', 'Europe/Berlin', '2026-03-29 01:00:00.000'];
-        yield 'of an hour that happens twice the first counts' => [Delay::days(1, 2), '2026-10-24 12:00:00.000', 'Europe/Berlin', '2026-10-25 00:00:00.000'];
-        yield 'and so for those who joined at half past' => [Delay::days(1), '2026-10-24 00:30:00.000', 'Europe/Berlin', '2026-10-25 00:30:00.000'];
-        yield 'the hour after it happens once' => [Delay::days(1, 3), '2026-10-24 12:00:00.000', 'Europe/Berlin', '2026-10-25 02:00:00.000'];
-        yield 'joined in an hour the next day skips' => [Delay::days(1), '2026-03-28 01:30:00.500', 'Europe/Berlin', '2026-03-29 01:30:00.500'];
-        yield 'in the reader\'s zone, not in ours' => [Delay::days(1, 9), '2026-06-01 03:00:00.000', 'America/Los_Angeles', '2026-06-01 16:00:00.000'];
-        yield 'a zone ahead of us is a day further' => [Delay::days(1, 9), '2026-06-01 20:00:00.000', 'Pacific/Auckland', '2026-06-02 21:00:00.000'];
+        yield 'an hour the clocks skip becomes the next that exists' => [Delay::days(1, 2), '2026-03-28 12:00:00.000', 'Europe/Berlin',
+            '2026-03-29 01:00:00.000'];
+        yield 'of an hour that happens twice the first counts' => [Delay::days(1, 2), '2026-10-24 12:00:00.000', 'Europe/Berlin',
+            '2026-10-25 00:00:00.000'];
+        yield 'and so for those who joined at half past' => [Delay::days(1), '2026-10-24 00:30:00.000', 'Europe/Berlin',
+            '2026-10-25 00:30:00.000'];
+        yield 'the hour after it happens once' => [Delay::days(1, 3), '2026-10-24 12:00:00.000', 'Europe/Berlin',
+            '2026-10-25 02:00:00.000'];
+        yield 'joined in an hour the next day skips' => [Delay::days(1), '2026-03-28 01:30:00.500', 'Europe/Berlin',
+            '2026-03-29 01:30:00.500'];
+        yield 'in the reader\'s zone, not in ours' => [Delay::days(1, 9), '2026-06-01 03:00:00.000', 'America/Los_Angeles',
+            '2026-06-01 16:00:00.000'];
+        yield 'a zone ahead of us is a day further' => [Delay::days(1, 9), '2026-06-01 20:00:00.000', 'Pacific/Auckland',
+            '2026-06-02 21:00:00.000'];
         yield 'over the end of a short month' => [Delay::days(3, 9), '2026-02-26 10:00:00.000', 'UTC', '2026-03-01 09:00:00.000'];
         yield 'over a leap day' => [Delay::days(3, 9), '2028-02-26 10:00:00.000', 'UTC', '2028-02-29 09:00:00.000'];
         yield 'over the turn of the year' => [Delay::days(7), '2026-12-28 10:00:00.000', 'UTC', '2027-01-04 10:00:00.000'];

@@ -45,17 +45,23 @@ final class TimingTest extends TestCase
         yield 'late on Friday waits for Monday' => [self::WORKDAYS, 9, 18, 'UTC', '2026-06-05 18:30:00', 'Mon 2026-06-08 09:00:00 UTC'];
         yield 'Saturday waits for Monday' => [self::WORKDAYS, 9, 18, 'UTC', '2026-06-06 12:00:00', 'Mon 2026-06-08 09:00:00 UTC'];
         yield 'one day a week, just missed' => [[3], 9, 10, 'UTC', '2026-06-03 10:00:00', 'Wed 2026-06-10 09:00:00 UTC'];
-        yield 'the day is the reader’s' => [self::WORKDAYS, 9, 18, 'Pacific/Auckland', '2026-06-05 20:00:00', 'Sun 2026-06-07 21:00:00 UTC'];
-        yield 'west of the line it is still Friday' => [self::WORKDAYS, 9, 18, 'America/New_York', '2026-06-05 20:00:00', 'Fri 2026-06-05 20:00:00 UTC'];
+        yield 'the day is the reader’s' => [self::WORKDAYS, 9, 18, 'Pacific/Auckland', '2026-06-05 20:00:00',
+            'Sun 2026-06-07 21:00:00 UTC'];
+        yield 'west of the line it is still Friday' => [self::WORKDAYS, 9, 18, 'America/New_York', '2026-06-05 20:00:00',
+            'Fri 2026-06-05 20:00:00 UTC'];
         yield 'over a month without a 31st' => [[2], 8, 12, 'UTC', '2026-06-30 13:00:00', 'Tue 2026-07-07 08:00:00 UTC'];
         yield 'over the end of a leap February' => [[2], 8, 12, 'UTC', '2028-02-29 13:00:00', 'Tue 2028-03-07 08:00:00 UTC'];
         yield 'over the end of a year' => [[5], 8, 12, 'UTC', '2026-12-31 13:00:00', 'Fri 2027-01-01 08:00:00 UTC'];
         yield 'the night the clocks go forward' => [[7], 2, 4, 'Europe/Berlin', '2026-03-29 00:30:00', 'Sun 2026-03-29 01:00:00 UTC'];
-        yield 'an opening of one hour that is skipped waits a week' => [[7], 2, 3, 'Europe/Berlin', '2026-03-28 12:00:00', 'Sun 2026-04-05 00:00:00 UTC'];
-        yield 'the night the clocks go back: the first of two' => [[7], 2, 3, 'Europe/Berlin', '2026-10-24 12:00:00', 'Sun 2026-10-25 00:00:00 UTC'];
+        yield 'an opening of one hour that is skipped waits a week' => [[7], 2, 3, 'Europe/Berlin', '2026-03-28 12:00:00',
+            'Sun 2026-04-05 00:00:00 UTC'];
+        yield 'the night the clocks go back: the first of two' => [[7], 2, 3, 'Europe/Berlin', '2026-10-24 12:00:00',
+            'Sun 2026-10-25 00:00:00 UTC'];
         yield 'inside the second of two hours' => [[7], 2, 3, 'Europe/Berlin', '2026-10-25 01:30:00', 'Sun 2026-10-25 01:30:00 UTC'];
-        yield 'summer opens an hour earlier by the sun' => [self::WORKDAYS, 9, 18, 'Europe/Berlin', '2026-03-27 20:00:00', 'Mon 2026-03-30 07:00:00 UTC'];
-        yield 'a zone with half an hour' => [[1, 2, 3, 4, 5, 6, 7], 9, 18, 'Asia/Kolkata', '2026-06-03 13:00:00', 'Thu 2026-06-04 03:30:00 UTC'];
+        yield 'summer opens an hour earlier by the sun' => [self::WORKDAYS, 9, 18, 'Europe/Berlin', '2026-03-27 20:00:00',
+            'Mon 2026-03-30 07:00:00 UTC'];
+        yield 'a zone with half an hour' => [[1, 2, 3, 4, 5, 6, 7], 9, 18, 'Asia/Kolkata', '2026-06-03 13:00:00',
+            'Thu 2026-06-04 03:30:00 UTC'];
         yield 'a day that a zone leaves out' => [[5], 9, 18, 'Pacific/Apia', '2011-12-30 09:00:00', 'Thu 2012-01-05 19:00:00 UTC'];
         yield 'until midnight' => [self::WORKDAYS, 20, 24, 'UTC', '2026-06-03 23:59:59', 'Wed 2026-06-03 23:59:59 UTC'];
     }
@@ -131,32 +137,52 @@ final class TimingTest extends TestCase
 
     private static function timing(?SendWindow $window = null, string $reader = 'Europe/Berlin', bool $byReader = true): Timing
     {
-        return new Timing(new SequencePlan('q', 'Follow-up', window: $window ?? SendWindow::always(), byReader: $byReader), new DateTimeZone($reader), new DateTimeZone('Europe/London'));
+        return new Timing(new SequencePlan('q', 'Follow-up', window: $window ?? SendWindow::always(), byReader: $byReader),
+            new DateTimeZone($reader), new DateTimeZone('Europe/London'));
     }
 
     /** @return iterable<string, array{Delay, string, string, string, bool, int}> delay, started, expected, reader, by reader, paused */
     public static function dues(): iterable
     {
-        yield 'at once does not wait for the window' => [Delay::atOnce(), '2026-06-06 02:00', 'Sat 2026-06-06 02:00:00 UTC', 'Europe/Berlin', true, 0];
+        yield 'at once does not wait for the window' => [Delay::atOnce(), '2026-06-06 02:00', 'Sat 2026-06-06 02:00:00 UTC',
+            'Europe/Berlin', true, 0];
         yield 'minutes wait for it' => [Delay::minutes(30), '2026-06-06 02:00', 'Mon 2026-06-08 07:00:00 UTC', 'Europe/Berlin', true, 0];
-        yield 'a day at an hour, in the reader’s zone' => [Delay::days(1, 9), '2026-06-03 12:00', 'Thu 2026-06-04 13:00:00 UTC', 'America/New_York', true, 0];
-        yield 'the same in the owner’s' => [Delay::days(1, 9), '2026-06-03 12:00', 'Thu 2026-06-04 08:00:00 UTC', 'America/New_York', false, 0];
-        yield 'an hour before the window opens' => [Delay::days(1, 6), '2026-06-03 12:00', 'Thu 2026-06-04 07:00:00 UTC', 'Europe/Berlin', true, 0];
-        yield 'a day that falls on Saturday' => [Delay::days(2, 9), '2026-06-04 12:00', 'Mon 2026-06-08 07:00:00 UTC', 'Europe/Berlin', true, 0];
-        yield 'keeps its hour on the Monday after' => [Delay::days(2, 14), '2026-06-04 12:00', 'Mon 2026-06-08 12:00:00 UTC', 'Europe/Berlin', true, 0];
-        yield 'and the hour of joining where it has none of its own' => [Delay::days(2), '2026-06-04 12:34', 'Mon 2026-06-08 12:34:00 UTC', 'Europe/Berlin', true, 0];
-        yield 'an hour at which nothing ever goes out' => [Delay::days(1, 20), '2026-06-04 12:00', 'Mon 2026-06-08 07:00:00 UTC', 'Europe/Berlin', true, 0];
-        yield 'from Saturday to Monday while the clocks change' => [Delay::days(1, 15), '2026-03-27 12:00', 'Mon 2026-03-30 13:00:00 UTC', 'Europe/Berlin', true, 0];
-        yield 'across the change of the clocks' => [Delay::days(3, 10), '2026-03-27 12:00', 'Mon 2026-03-30 08:00:00 UTC', 'Europe/Berlin', true, 0];
-        yield 'from the 31st of January, a month of thirty days on' => [Delay::days(30, 10), '2026-01-31 12:00', 'Mon 2026-03-02 09:00:00 UTC', 'Europe/Berlin', true, 0];
+        yield 'a day at an hour, in the reader’s zone' => [Delay::days(1, 9), '2026-06-03 12:00', 'Thu 2026-06-04 13:00:00 UTC',
+            'America/New_York', true, 0];
+        yield 'the same in the owner’s' => [Delay::days(1, 9), '2026-06-03 12:00', 'Thu 2026-06-04 08:00:00 UTC', 'America/New_York', false,
+            0];
+        yield 'an hour before the window opens' => [Delay::days(1, 6), '2026-06-03 12:00', 'Thu 2026-06-04 07:00:00 UTC', 'Europe/Berlin',
+            true, 0];
+        yield 'a day that falls on Saturday' => [Delay::days(2, 9), '2026-06-04 12:00', 'Mon 2026-06-08 07:00:00 UTC', 'Europe/Berlin',
+            true, 0];
+        yield 'keeps its hour on the Monday after' => [Delay::days(2, 14), '2026-06-04 12:00', 'Mon 2026-06-08 12:00:00 UTC',
+            'Europe/Berlin', true, 0];
+        yield 'and the hour of joining where it has none of its own' => [Delay::days(2), '2026-06-04 12:34', 'Mon 2026-06-08 12:34:00 UTC',
+            'Europe/Berlin', true, 0];
+        yield 'an hour at which nothing ever goes out' => [Delay::days(1, 20), '2026-06-04 12:00', 'Mon 2026-06-08 07:00:00 UTC',
+            'Europe/Berlin', true, 0];
+        yield 'from Saturday to Monday while the clocks change' => [Delay::days(1, 15), '2026-03-27 12:00', 'Mon 2026-03-30 13:00:00 UTC',
+            'Europe/Berlin', true, 0];
+        yield 'across the change of the clocks' => [Delay::days(3, 10), '2026-03-27 12:00', 'Mon 2026-03-30 08:00:00 UTC', 'Europe/Berlin',
+            true, 0];
+        yield 'from the 31st of January, a month of thirty days on' => [Delay::days(30, 10), '2026-01-31 12:00',
+            'Mon 2026-03-02 09:00:00 UTC', 'Europe/Berlin', true, 0];
         yield 'over the leap day' => [Delay::days(1, 10), '2028-02-28 12:00', 'Tue 2028-02-29 09:00:00 UTC', 'Europe/Berlin', true, 0];
-        yield 'a pause of two days moves it by two days' => [Delay::days(1, 9), '2026-06-01 12:00', 'Thu 2026-06-04 07:00:00 UTC', 'Europe/Berlin', true, 172_800];
+        yield 'a pause of two days moves it by two days' => [Delay::days(1, 9), '2026-06-01 12:00', 'Thu 2026-06-04 07:00:00 UTC',
+            'Europe/Berlin', true, 172_800];
     }
 
     #[DataProvider('dues')]
-    public function test_when_an_email_is_due(Delay $delay, string $started, string $expected, string $reader, bool $byReader, int $paused): void
-    {
-        $due = self::timing(SendWindow::of(self::WORKDAYS, 9, 18), $reader, $byReader)->due(self::email('e', $delay), self::utc($started), $paused);
+    public function test_when_an_email_is_due(
+        Delay $delay,
+        string $started,
+        string $expected,
+        string $reader,
+        bool $byReader,
+        int $paused,
+    ): void {
+        $due = self::timing(SendWindow::of(self::WORKDAYS, 9, 18), $reader, $byReader)
+            ->due(self::email('e', $delay), self::utc($started), $paused);
 
         self::assertSame($expected, self::text($due));
     }
@@ -165,9 +191,13 @@ final class TimingTest extends TestCase
     {
         $timing = self::timing(SendWindow::of(self::WORKDAYS, 9, 18));
 
-        self::assertSame('Thu 2026-06-04 07:00:00 UTC', self::text($timing->notBefore(self::email('e', Delay::days(1)), self::utc('2026-06-03 21:00'))));
-        self::assertSame('Wed 2026-06-03 12:00:00 UTC', self::text($timing->notBefore(self::email('e', Delay::days(1)), self::utc('2026-06-03 12:00'))));
-        self::assertSame('Wed 2026-06-03 21:00:00 UTC', self::text($timing->notBefore(self::email('e', Delay::atOnce()), self::utc('2026-06-03 21:00'))), 'an answer goes out late rather than later still');
+        self::assertSame('Thu 2026-06-04 07:00:00 UTC',
+            self::text($timing->notBefore(self::email('e', Delay::days(1)), self::utc('2026-06-03 21:00'))));
+        self::assertSame('Wed 2026-06-03 12:00:00 UTC',
+            self::text($timing->notBefore(self::email('e', Delay::days(1)), self::utc('2026-06-03 12:00'))));
+        self::assertSame('Wed 2026-06-03 21:00:00 UTC',
+            self::text($timing->notBefore(self::email('e', Delay::atOnce()), self::utc('2026-06-03 21:00'))),
+            'an answer goes out late rather than later still');
     }
 
     /** @return iterable<string, array{string, string, string, int}> */
@@ -187,17 +217,21 @@ final class TimingTest extends TestCase
 
     public function test_a_sequence_that_changes_while_people_are_in_it(): void
     {
-        $emails = [self::email('sent', Delay::days(1, 9)), self::email('same', Delay::days(4, 9)), self::email('moved', Delay::days(6, 9)), self::email('moved-back', Delay::days(2, 9)),
+        $emails = [self::email('sent', Delay::days(1, 9)), self::email('same', Delay::days(4, 9)), self::email('moved', Delay::days(6, 9)),
+            self::email('moved-back', Delay::days(2, 9)),
             self::email('new', Delay::days(5, 9)), self::email('new-passed', Delay::days(1, 10)), self::email('due', Delay::days(3, 12))];
         $at = fn (string $state, string $due): array => ['state' => MessageState::from($state), 'due' => self::utc($due)];
         $replan = Replan::of(self::timing(SendWindow::of([1, 2, 3, 4, 5, 6, 7], 8, 20)), $emails, [
-            'sent' => $at('sent', '2026-06-02 07:00'), 'same' => $at('waiting', '2026-06-05 07:00'), 'moved' => $at('waiting', '2026-06-08 07:00'),
-            'moved-back' => $at('waiting', '2026-06-09 07:00'), 'gone' => $at('waiting', '2026-06-10 07:00'), 'gone-sent' => $at('sent', '2026-06-02 08:00'), 'due' => $at('waiting', '2026-06-04 10:00'),
+            'sent' => $at('sent', '2026-06-02 07:00'), 'same' => $at('waiting', '2026-06-05 07:00'),
+            'moved' => $at('waiting', '2026-06-08 07:00'),
+            'moved-back' => $at('waiting', '2026-06-09 07:00'), 'gone' => $at('waiting', '2026-06-10 07:00'),
+            'gone-sent' => $at('sent', '2026-06-02 08:00'), 'due' => $at('waiting', '2026-06-04 10:00'),
         ], self::utc('2026-06-01 12:00'), self::utc('2026-06-04 21:00'));
 
         self::assertSame(['new'], array_keys($replan->plan));
         self::assertSame('Sat 2026-06-06 07:00:00 UTC', self::text($replan->plan['new']));
-        self::assertSame(['moved' => 'Sun 2026-06-07 07:00:00 UTC', 'moved-back' => 'Fri 2026-06-05 06:00:00 UTC'], array_map(self::text(...), $replan->move), 'its day is past, so it goes out as soon as the window opens');
+        self::assertSame(['moved' => 'Sun 2026-06-07 07:00:00 UTC', 'moved-back' => 'Fri 2026-06-05 06:00:00 UTC'],
+            array_map(self::text(...), $replan->move), 'its day is past, so it goes out as soon as the window opens');
         self::assertSame(['gone'], $replan->cancel);
         self::assertSame(['new-passed'], $replan->missed);
         self::assertFalse($replan->isNothing());
@@ -206,7 +240,8 @@ final class TimingTest extends TestCase
     public function test_a_sequence_that_stays_as_it_is_changes_nothing_for_anybody(): void
     {
         $email = self::email('e', Delay::days(4, 9));
-        $replan = Replan::of(self::timing(), [$email], ['e' => ['state' => MessageState::Waiting, 'due' => self::utc('2026-06-05 07:00')]], self::utc('2026-06-01 12:00'), self::utc('2026-06-02 12:00'));
+        $replan = Replan::of(self::timing(), [$email], ['e' => ['state' => MessageState::Waiting, 'due' => self::utc('2026-06-05 07:00')]],
+            self::utc('2026-06-01 12:00'), self::utc('2026-06-02 12:00'));
 
         self::assertTrue($replan->isNothing());
     }
@@ -222,7 +257,8 @@ final class TimingTest extends TestCase
     public static function wrongSequences(): iterable
     {
         yield 'no name' => [['id' => 'q', 'name' => ' '], 'give the sequence a name'];
-        yield 'one tag for both' => [['id' => 'q', 'name' => 'x', 'starts' => [['kind' => 'tag', 'tag' => 'Cello']], 'ends' => [['kind' => 'tag', 'tag' => 'cello ']]], 'cannot both start'];
+        yield 'one tag for both' => [['id' => 'q', 'name' => 'x', 'starts' => [['kind' => 'tag', 'tag' => 'Cello']],
+            'ends' => [['kind' => 'tag', 'tag' => 'cello ']]], 'cannot both start'];
     }
 
     /** @param  array<string, mixed>  $sequence */
@@ -237,12 +273,16 @@ final class TimingTest extends TestCase
     public function test_a_sequence_is_written_as_it_is_read(): void
     {
         $tag = fn (string $tag): array => ['kind' => 'tag', 'tag' => $tag];
-        $written = ['id' => 'q', 'name' => 'Follow-up', 'starts' => [$tag('Cello'), ['kind' => 'form', 'form' => 'f']], 'ends' => [$tag('Student')], 'again' => true,
+        $written = ['id' => 'q', 'name' => 'Follow-up', 'starts' => [$tag('Cello'), ['kind' => 'form', 'form' => 'f']],
+            'ends' => [$tag('Student')], 'again' => true,
             'window' => ['days' => [1, 2], 'from' => 9, 'to' => 18], 'byReader' => false];
-        $read = SequencePlan::fromShape(Shape::of(['starts' => [$tag('Cello'), $tag(" cello\n"), ['kind' => 'form', 'form' => 'f']], 'window' => ['days' => [2, 1, 1], 'from' => 9, 'to' => 18]] + $written));
+        $read = SequencePlan::fromShape(Shape::of(['starts' => [$tag('Cello'), $tag(" cello\n"), ['kind' => 'form', 'form' => 'f']],
+            'window' => ['days' => [2, 1, 1], 'from' => 9, 'to' => 18]] + $written));
 
         self::assertEquals($written, $read->toArray());
-        self::assertSame(['id' => 'q', 'name' => 'Follow-up', 'ends' => [['kind' => 'bought']]], (new SequencePlan('q', 'Follow-up'))->toArray(), 'a new one ends with buying');
-        self::assertEquals(new SequencePlan('q', 'Follow-up', ends: new Triggers), SequencePlan::fromShape(Shape::of(['id' => 'q', 'name' => 'Follow-up'])), 'what is not said is not so');
+        self::assertSame(['id' => 'q', 'name' => 'Follow-up', 'ends' => [['kind' => 'bought']]],
+            (new SequencePlan('q', 'Follow-up'))->toArray(), 'a new one ends with buying');
+        self::assertEquals(new SequencePlan('q', 'Follow-up', ends: new Triggers),
+            SequencePlan::fromShape(Shape::of(['id' => 'q', 'name' => 'Follow-up'])), 'what is not said is not so');
     }
 }

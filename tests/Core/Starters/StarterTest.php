@@ -38,11 +38,13 @@ final class StarterTest extends TestCase
         ];
         yield 'a webinar' => [
             Goal::Webinar, ['registration', 'confirmation', 'room', 'replay', 'sales', 'delivery', 'closed'],
-            ['registration joined confirmation', 'confirmation attended room', 'confirmation missed replay', 'room attended sales', 'replay time-ran-out closed', 'sales bought delivery', 'sales time-ran-out closed'], 3,
+            ['registration joined confirmation', 'confirmation attended room', 'confirmation missed replay', 'room attended sales',
+                'replay time-ran-out closed', 'sales bought delivery', 'sales time-ran-out closed'], 3,
         ];
         yield 'selling' => [
             Goal::Sell, ['sales', 'upsell', 'downsell', 'delivery', 'closed'],
-            ['sales bought upsell', 'sales time-ran-out closed', 'upsell bought delivery', 'upsell declined downsell', 'downsell bought delivery', 'downsell declined delivery'], 0,
+            ['sales bought upsell', 'sales time-ran-out closed', 'upsell bought delivery', 'upsell declined downsell',
+                'downsell bought delivery', 'downsell declined delivery'], 0,
         ];
     }
 
@@ -57,12 +59,16 @@ final class StarterTest extends TestCase
         $role = fn (?string $id): string => $plan->page((string) $id)?->role->value ?? '?';
 
         self::assertSame($roles, array_map(fn (PagePlan $p): string => $p->role->value, $plan->pages));
-        self::assertSame($ways, array_map(fn (Way $w): string => "{$role($w->page)} {$w->outcome->value} {$role($w->toPage)}", $plan->ways));
+        self::assertSame($ways,
+            array_map(fn (Way $w): string => "{$role($w->page)} {$w->outcome->value} {$role($w->toPage)}", $plan->ways));
         self::assertCount($emails, $plan->emails);
         self::assertSame('', $plan->pages[0]->address);
         $addresses = array_map(fn (PagePlan $p): string => $p->address, $plan->pages);
         self::assertSame($addresses, array_values(array_unique($addresses)));
-        self::assertSame([], array_filter(GoLiveCheck::of($plan), fn (Finding $f): bool => in_array($f->code, ['dead-end', 'unreachable', 'dead-link', 'empty-link', 'form-gone', 'download-gone', 'unknown-field', 'heading-order', 'long-for-phone', 'many-goals', 'contrast'], true)));
+        self::assertSame([], array_filter(GoLiveCheck::of($plan),
+            fn (Finding $f): bool => in_array($f->code,
+                ['dead-end', 'unreachable', 'dead-link', 'empty-link', 'form-gone', 'download-gone', 'unknown-field', 'heading-order',
+                    'long-for-phone', 'many-goals', 'contrast'], true)));
     }
 
     #[DataProvider('starters')]
@@ -91,7 +97,8 @@ final class StarterTest extends TestCase
         foreach ($plan->pages as $page) {
             foreach ($page->document->blocks() as $block) {
                 foreach ([$block->fields, ...$block->items] as $fields) {
-                    self::assertStringNotContainsString('<script', ($fields['html'] ?? '').($fields['notHtml'] ?? ''), "{$page->name}, {$block->kind->value}");
+                    self::assertStringNotContainsString('<script', ($fields['html'] ?? '').($fields['notHtml'] ?? ''),
+                        "{$page->name}, {$block->kind->value}");
                 }
             }
         }
@@ -180,7 +187,8 @@ final class StarterTest extends TestCase
             $words = (string) json_encode([$plan->toArray()], JSON_UNESCAPED_UNICODE);
             preg_match_all('/\{\{\s*([a-z0-9_]+)\s*(\|[^}]*)?\}\}/', $words, $m);
             foreach ($m[1] as $i => $name) {
-                self::assertTrue(in_array($name, $known, true) || str_starts_with($name, 'page_') || ($m[2][$i] ?? '') !== '', "{{{$name}}} says something even of nobody");
+                self::assertTrue(in_array($name, $known, true) || str_starts_with($name, 'page_') || ($m[2][$i] ?? '') !== '',
+                    "{{{$name}}} says something even of nobody");
             }
         }
     }

@@ -23,7 +23,8 @@ final class ShapeTest extends TestCase
     {
         return Shape::of([
             'text' => 'words', 'number' => 3, 'yes' => true, 'list' => ['a', 'b'], 'group' => ['inner' => 'x'],
-            'groups' => [['inner' => 'x'], ['inner' => 'y']], 'goal' => 'give-away', 'broken' => "\xC3\x28", 'null' => null, 'keyed' => ['a' => 'b'],
+            'groups' => [['inner' => 'x'], ['inner' => 'y']], 'goal' => 'give-away', 'broken' => "\xC3\x28", 'null' => null,
+            'keyed' => ['a' => 'b'],
         ], 'top');
     }
 
@@ -205,7 +206,8 @@ final class ShapeTest extends TestCase
         self::assertSame($plan->forms[0], $plan->form($plan->forms[0]->id));
         self::assertSame($plan->emails[0], $plan->email($plan->emails[0]->id));
         self::assertSame($plan->leadMagnets[0], $plan->leadMagnet('gift'));
-        foreach ([$plan->page('x'), $plan->pageAt('x'), $plan->form('x'), $plan->email('x'), $plan->leadMagnet('x'), $plan->way('x', Outcome::Joined), $plan->way($plan->pages[0]->id, Outcome::Bought)] as $nothing) {
+        foreach ([$plan->page('x'), $plan->pageAt('x'), $plan->form('x'), $plan->email('x'), $plan->leadMagnet('x'),
+            $plan->way('x', Outcome::Joined), $plan->way($plan->pages[0]->id, Outcome::Bought)] as $nothing) {
             self::assertNull($nothing);
         }
     }

@@ -99,7 +99,9 @@ final class DeskTest extends TestCase
     public function test_what_is_hostile_on_the_screen_is_drawn_harmless(): void
     {
         $document = $this->document();
-        $document['sections'][0]['blocks'][1]['html'] = '<img src=x onerror=alert(1)><script>alert(1)</script><a href="javascript:alert(1)">x</a><span class="in-accent x" style="position:fixed">y</span><span class="in-soft">z</span><style>*{display:none}</style><svg onload=alert(1)>';
+        $document['sections'][0]['blocks'][1]['html'] = '<img src=x onerror=alert(1)><script>alert(1)</script><a '
+            .'href="javascript:alert(1)">x</a><span class="in-accent x" style="position:fixed">y</span><span '
+                .'class="in-soft">z</span><style>*{display:none}</style><svg onload=alert(1)>';
         $html = (string) $this->ask('draw', ['document' => $document])->assertOk()->json('html');
 
         foreach (['onerror', '<script', 'javascript:', '<svg onload', 'style="position', '*{display'] as $bad) {
@@ -114,11 +116,19 @@ final class DeskTest extends TestCase
         yield 'words' => ['words'];
         yield 'nothing' => [[]];
         yield 'a number' => [7];
-        yield 'a page of a thousand sections' => [['format' => 2, 'sections' => array_map(fn (int $i): array => ['id' => "s{$i}", 'kind' => 'words', 'blocks' => []], range(1, 1000))]];
-        yield 'a section of a hundred blocks' => [['format' => 2, 'sections' => [['id' => 's', 'kind' => 'words', 'blocks' => array_map(fn (int $i): array => ['id' => "b{$i}", 'kind' => 'divider'], range(1, 100))]]]];
-        yield 'the same id twice' => [['format' => 2, 'sections' => [['id' => 's', 'kind' => 'words', 'blocks' => []], ['id' => 's', 'kind' => 'words', 'blocks' => []]]]];
-        yield 'a picture of nobody’s' => [['format' => 2, 'sections' => [['id' => 's', 'kind' => 'words', 'background' => ['fill' => 'picture', 'picture' => '01aaaaaaaaaaaaaaaaaaaaaaaa'], 'blocks' => []]]]];
-        yield 'a video of nobody’s' => [['format' => 2, 'sections' => [['id' => 's', 'kind' => 'words', 'blocks' => [['id' => 'b', 'kind' => 'video', 'video' => '01aaaaaaaaaaaaaaaaaaaaaaaa', 'text' => '']]]]]];
+        yield 'a page of a thousand sections' => [['format' => 2,
+            'sections' => array_map(fn (int $i): array => ['id' => "s{$i}", 'kind' => 'words', 'blocks' => []], range(1, 1000))]];
+        yield 'a section of a hundred blocks' => [['format' => 2,
+            'sections' => [['id' => 's', 'kind' => 'words',
+                'blocks' => array_map(fn (int $i): array => ['id' => "b{$i}", 'kind' => 'divider'], range(1, 100))]]]];
+        yield 'the same id twice' => [['format' => 2,
+            'sections' => [['id' => 's', 'kind' => 'words', 'blocks' => []], ['id' => 's', 'kind' => 'words', 'blocks' => []]]]];
+        yield 'a picture of nobody’s' => [['format' => 2,
+            'sections' => [['id' => 's', 'kind' => 'words',
+                'background' => ['fill' => 'picture', 'picture' => '01aaaaaaaaaaaaaaaaaaaaaaaa'], 'blocks' => []]]]];
+        yield 'a video of nobody’s' => [['format' => 2,
+            'sections' => [['id' => 's', 'kind' => 'words',
+                'blocks' => [['id' => 'b', 'kind' => 'video', 'video' => '01aaaaaaaaaaaaaaaaaaaaaaaa', 'text' => '']]]]]];
     }
 
     #[DataProvider('noDocuments')]
@@ -126,7 +136,8 @@ final class DeskTest extends TestCase
     {
         $before = DB::table('draft_parts')->where('kind', 'page')->orderBy('id')->get()->toJson();
         foreach (['draw', 'check', 'mend', 'restyle'] as $what) {
-            $this->ask($what, ['document' => $document, 'code' => 'empty-link', 'place' => 'x', 'design' => 'calm'])->assertStatus(422)->assertJsonStructure(['message', 'errors']);
+            $this->ask($what, ['document' => $document, 'code' => 'empty-link', 'place' => 'x', 'design' => 'calm'])->assertStatus(422)
+                ->assertJsonStructure(['message', 'errors']);
         }
         $this->putJson("/studio/api/parts/{$this->page->id}", ['revision' => 1, 'document' => $document])->assertStatus(422);
         self::assertSame($before, DB::table('draft_parts')->where('kind', 'page')->orderBy('id')->get()->toJson());
@@ -135,19 +146,24 @@ final class DeskTest extends TestCase
     public function test_json_nested_without_end_or_without_measure_is_refused(): void
     {
         $deep = str_repeat('{"a":', 60).'1'.str_repeat('}', 60);
-        $this->call('POST', "/studio/api/pages/{$this->page->id}/draw", [], [], [], ['CONTENT_TYPE' => 'application/json'], $deep)->assertStatus(400);
-        $this->call('POST', "/studio/api/pages/{$this->page->id}/draw", [], [], [], ['CONTENT_TYPE' => 'application/json'], '{"a":"'.str_repeat('x', 2_100_000).'"}')->assertStatus(413);
+        $this->call('POST', "/studio/api/pages/{$this->page->id}/draw", [], [], [], ['CONTENT_TYPE' => 'application/json'], $deep)
+            ->assertStatus(400);
+        $this->call('POST', "/studio/api/pages/{$this->page->id}/draw", [], [], [], ['CONTENT_TYPE' => 'application/json'],
+            '{"a":"'.str_repeat('x', 2_100_000).'"}')->assertStatus(413);
     }
 
     public function test_a_page_of_sixty_sections_is_saved_drawn_and_published(): void
     {
         $document = $this->document();
-        $kinds = array_values(array_filter(SectionKind::cases(), fn (SectionKind $k): bool => ! in_array($k, [SectionKind::Video, SectionKind::Pictures, SectionKind::Countdown, SectionKind::Price], true)));
+        $kinds = array_values(array_filter(SectionKind::cases(),
+            fn (SectionKind $k): bool => ! in_array($k,
+                [SectionKind::Video, SectionKind::Pictures, SectionKind::Countdown, SectionKind::Price], true)));
         for ($i = 0; $i < 60; $i++) {
             $n = 0;
             $section = Designs::of($kinds[$i % count($kinds)])[0]->section(function () use ($i, &$n): string {
                 return "s{$i}-".$n++;
-            }, (string) Form::query()->where('funnel_id', $this->funnel->id)->value('id'), (string) LeadMagnet::query()->where('funnel_id', $this->funnel->id)->value('id'))->toArray();
+            }, (string) Form::query()->where('funnel_id', $this->funnel->id)->value('id'),
+                (string) LeadMagnet::query()->where('funnel_id', $this->funnel->id)->value('id'))->toArray();
             array_walk_recursive($section, fn (mixed & $v) => $v = is_string($v) ? str_replace(['[', ']'], '', $v) : $v);
             foreach ($section['blocks'] as &$block) {
                 $block = $block['kind'] === 'button' ? ['url' => 'https://else.example/'] + $block : $block;
@@ -172,7 +188,8 @@ final class DeskTest extends TestCase
 
         self::assertContains('contrast', array_column((array) $found->json('findings'), 'code'));
         $first = $found->json('findings.0');
-        $mended = $this->ask('mend', ['document' => $document, 'code' => $first['code'], 'place' => $first['place']])->assertOk()->json('document');
+        $mended = $this->ask('mend', ['document' => $document, 'code' => $first['code'], 'place' => $first['place']])->assertOk()
+            ->json('document');
         self::assertSame(['fill' => 'colour', 'colour' => '#ffffff'], $mended['sections'][0]['background']);
         $this->ask('check', ['document' => $mended])->assertOk()->assertJsonPath('findings', []);
         $this->ask('mend', ['document' => $document, 'code' => 'placeholder', 'place' => 'x'])->assertStatus(422);
@@ -207,7 +224,8 @@ final class DeskTest extends TestCase
     #[DataProvider('kinds')]
     public function test_all_designs_of_a_kind_are_shown_and_each_goes_onto_the_page_and_back(SectionKind $kind): void
     {
-        $html = (string) $this->get("/studio/preview/funnels/{$this->funnel->id}/designs/{$kind->value}")->assertOk()->assertHeader('content-security-policy')->getContent();
+        $html = (string) $this->get("/studio/preview/funnels/{$this->funnel->id}/designs/{$kind->value}")->assertOk()
+            ->assertHeader('content-security-policy')->getContent();
         self::assertStringNotContainsString('<script', $html);
         foreach (Designs::of($kind) as $design) {
             self::assertStringContainsString("data-section=\"{$design->id}_", $html);
@@ -223,8 +241,10 @@ final class DeskTest extends TestCase
     public function test_blocks_and_entries_are_made_and_unknown_ones_are_not(): void
     {
         $this->ask('blocks', ['kind' => 'heading', 'section' => 'words'])->assertCreated()->assertJsonPath('block.kind', 'heading');
-        $this->ask('blocks', ['kind' => 'form', 'section' => 'form'])->assertCreated()->assertJsonPath('block.form', Form::query()->where('funnel_id', $this->funnel->id)->value('id'));
-        $this->ask('blocks', ['kind' => 'questions', 'section' => 'questions', 'item' => true])->assertCreated()->assertJsonPath('item.title', 'How much time does it take?');
+        $this->ask('blocks', ['kind' => 'form', 'section' => 'form'])->assertCreated()
+            ->assertJsonPath('block.form', Form::query()->where('funnel_id', $this->funnel->id)->value('id'));
+        $this->ask('blocks', ['kind' => 'questions', 'section' => 'questions', 'item' => true])->assertCreated()
+            ->assertJsonPath('item.title', 'How much time does it take?');
         $this->ask('blocks', ['kind' => 'script', 'section' => 'words'])->assertStatus(422);
         $this->ask('blocks', ['kind' => 'heading'])->assertStatus(422);
         $this->ask('sections', ['design' => 'nothing'])->assertStatus(422);
@@ -258,54 +278,64 @@ final class DeskTest extends TestCase
     public function test_a_shared_footer_is_kept_once_shown_on_all_pages_and_goes_live_with_the_next_version(): void
     {
         $footer = $this->document()['sections'][1];
-        $shared = $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'shared-section'] + ['name' => 'Footer', 'section' => $footer])->assertCreated()->json();
+        $shared = $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts",
+            ['kind' => 'shared-section'] + ['name' => 'Footer', 'section' => $footer])->assertCreated()->json();
         foreach (Page::query()->where('funnel_id', $this->funnel->id)->get() as $page) {
             $document = $page->document;
             // Whatever blocks come along with it are not the page's to keep.
             $document['sections'][1] = ['id' => 'foot', 'kind' => 'footer', 'shared' => $shared['id'], 'blocks' => $footer['blocks']];
-            $this->putJson("/studio/api/parts/{$page->id}", ['revision' => 1, 'document' => $document])->assertOk()->assertJsonPath('document.sections.1.blocks', []);
+            $this->putJson("/studio/api/parts/{$page->id}", ['revision' => 1, 'document' => $document])->assertOk()
+                ->assertJsonPath('document.sections.1.blocks', []);
         }
         app(Publishing::class)->publish($this->funnel->refresh(), null);
         $this->get('/'.$this->funnel->address)->assertSee('You can unsubscribe from any email');
 
         $section = $shared['section'];
         $section['blocks'][0]['html'] = 'Ferncroft Yard, where the cellos are <script>alert(1)</script>';
-        $this->putJson("/studio/api/parts/{$shared['id']}", ['revision' => 1, 'section' => $section])->assertOk()->assertJsonPath('revision', 2);
+        $this->putJson("/studio/api/parts/{$shared['id']}", ['revision' => 1, 'section' => $section])->assertOk()
+            ->assertJsonPath('revision', 2);
         $this->putJson("/studio/api/parts/{$shared['id']}", ['revision' => 1, 'section' => $section])->assertStatus(409);
         $this->getJson("/studio/api/funnels/{$this->funnel->id}")->assertJsonPath('changed', true);
         $this->get('/'.$this->funnel->address)->assertDontSee('where the cellos are');
         $changes = $this->getJson("/studio/api/funnels/{$this->funnel->id}/changes")->assertOk()->json('changes');
-        self::assertSame(['Opt-in page', 'Thank-you page', 'Forms, emails and files'], array_column($changes, 'about'), 'what is shared has changed on both');
+        self::assertSame(['Opt-in page', 'Thank-you page', 'Forms, emails and files'], array_column($changes, 'about'),
+            'what is shared has changed on both');
 
         app(Publishing::class)->publish($this->funnel->refresh(), null);
         foreach (['', '/thank-you'] as $path) {
             $this->get('/'.$this->funnel->address.$path)->assertSee('where the cellos are')->assertDontSee('<script>alert', false);
         }
-        $this->deleteJson("/studio/api/parts/{$shared['id']}")->assertStatus(422)->assertJsonPath('message', '“Footer” is used by “Opt-in page”, “Thank-you page”. Remove it there first.');
+        $this->deleteJson("/studio/api/parts/{$shared['id']}")->assertStatus(422)
+            ->assertJsonPath('message', '“Footer” is used by “Opt-in page”, “Thank-you page”. Remove it there first.');
     }
 
     public function test_a_shared_section_that_nobody_shows_is_taken_out(): void
     {
-        $shared = $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'shared-section'] + ['name' => ' Header ', 'section' => $this->document()['sections'][1]])->assertCreated()
+        $shared = $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts",
+            ['kind' => 'shared-section'] + ['name' => ' Header ', 'section' => $this->document()['sections'][1]])->assertCreated()
             ->assertJsonPath('name', 'Header')->json('id');
         $this->putJson("/studio/api/parts/{$shared}", ['revision' => 1, 'name' => ''])->assertStatus(422);
         $this->deleteJson("/studio/api/parts/{$shared}")->assertOk();
         self::assertSame(0, SharedSection::query()->whereNull('removed')->count());
         $this->postJson("/studio/api/parts/{$shared}/restore")->assertOk()->assertJsonPath('name', 'Header');
         $this->postJson("/studio/api/parts/{$shared}/restore")->assertStatus(422);
-        $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'shared-section'] + ['name' => '', 'section' => $this->document()['sections'][1]])->assertStatus(422);
-        $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'shared-section'] + ['name' => 'x', 'section' => 'x'])->assertStatus(422);
+        $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts",
+            ['kind' => 'shared-section'] + ['name' => '', 'section' => $this->document()['sections'][1]])->assertStatus(422);
+        $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'shared-section'] + ['name' => 'x', 'section' => 'x'])
+            ->assertStatus(422);
     }
 
     public function test_a_shared_section_is_drawn_from_the_screen_too(): void
     {
-        $shared = $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'shared-section'] + ['name' => 'Footer', 'section' => $this->document()['sections'][1]])->json();
+        $shared = $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts",
+            ['kind' => 'shared-section'] + ['name' => 'Footer', 'section' => $this->document()['sections'][1]])->json();
         $document = $this->document();
         $document['sections'][1] = ['id' => 'foot', 'kind' => 'footer', 'shared' => $shared['id'], 'blocks' => []];
         $section = $shared['section'];
         $section['blocks'][0]['html'] = 'Not saved yet';
 
-        $html = $this->ask('draw', ['document' => $document, 'sections' => ['foot'], 'shared' => [$shared['id'] => $section, 'unknown' => 'x']])->assertOk()->json('sections')['foot'];
+        $html = $this->ask('draw', ['document' => $document, 'sections' => ['foot'],
+            'shared' => [$shared['id'] => $section, 'unknown' => 'x']])->assertOk()->json('sections')['foot'];
         self::assertStringContainsString('Not saved yet', $html);
         self::assertStringContainsString("data-shared=\"{$shared['id']}\"", $html);
     }
@@ -314,8 +344,10 @@ final class DeskTest extends TestCase
     {
         $document = $this->document();
         $id = $document['sections'][0]['id'];
-        $form = ['id' => Form::query()->where('funnel_id', $this->funnel->id)->value('id'), 'name' => 'Form'] + (array) Form::query()->where('funnel_id', $this->funnel->id)->firstOrFail()->definition;
-        $draw = fn (array $form): string => (string) $this->ask('draw', ['document' => $document, 'sections' => [$id], 'forms' => [$form]])->assertOk()->json('sections')[$id];
+        $form = ['id' => Form::query()->where('funnel_id', $this->funnel->id)->value('id'), 'name' => 'Form']
+            + (array) Form::query()->where('funnel_id', $this->funnel->id)->firstOrFail()->definition;
+        $draw = fn (array $form): string => (string) $this->ask('draw', ['document' => $document, 'sections' => [$id], 'forms' => [$form]])
+            ->assertOk()->json('sections')[$id];
 
         self::assertStringContainsString('Not &lt;saved&gt; yet', $draw(['button' => 'Not <saved> yet'] + $form));
         self::assertStringContainsString('Send it to me', $draw(['button' => ''] + $form));
@@ -325,7 +357,8 @@ final class DeskTest extends TestCase
 
     public function test_a_duplicated_funnel_has_a_shared_section_of_its_own(): void
     {
-        $shared = $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'shared-section'] + ['name' => 'Footer', 'section' => $this->document()['sections'][1]])->json('id');
+        $shared = $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts",
+            ['kind' => 'shared-section'] + ['name' => 'Footer', 'section' => $this->document()['sections'][1]])->json('id');
         $document = $this->document();
         $document['sections'][1] = ['id' => 'foot', 'kind' => 'footer', 'shared' => $shared, 'blocks' => []];
         $this->putJson("/studio/api/parts/{$this->page->id}", ['revision' => 1, 'document' => $document])->assertOk();
@@ -342,8 +375,10 @@ final class DeskTest extends TestCase
     public function test_a_section_and_a_page_are_kept_as_designs_and_used_in_another_funnel(): void
     {
         $section = $this->document()['sections'][0];
-        $own = $this->postJson('/studio/api/designs', ['kind' => 'section', 'name' => 'My opening', 'section' => $section])->assertCreated()->assertJsonPath('role', 'opening')->json('id');
-        $page = $this->postJson('/studio/api/designs', ['kind' => 'page', 'name' => 'My page', 'role' => 'opt-in', 'document' => $this->document()])->assertCreated()->json('id');
+        $own = $this->postJson('/studio/api/designs', ['kind' => 'section', 'name' => 'My opening', 'section' => $section])->assertCreated()
+            ->assertJsonPath('role', 'opening')->json('id');
+        $page = $this->postJson('/studio/api/designs',
+            ['kind' => 'page', 'name' => 'My page', 'role' => 'opt-in', 'document' => $this->document()])->assertCreated()->json('id');
         $this->getJson('/studio/api/designs')->assertOk()->assertJsonCount(2, 'designs');
 
         $other = $this->draft($this->owner, 'Another');
@@ -352,7 +387,8 @@ final class DeskTest extends TestCase
         self::assertSame($section['blocks'][0]['text'], $made['blocks'][0]['text']);
         self::assertSame(Form::query()->where('funnel_id', $other->id)->value('id'), $made['blocks'][2]['form']);
         $this->get("/studio/preview/funnels/{$other->id}/designs/own")->assertOk()->assertSee("data-section=\"{$own}_", false);
-        $new = $this->postJson("/studio/api/funnels/{$other->id}/pages", ['role' => 'opt-in', 'design' => $page])->assertCreated()->json('page');
+        $new = $this->postJson("/studio/api/funnels/{$other->id}/pages", ['role' => 'opt-in', 'design' => $page])->assertCreated()
+            ->json('page');
         self::assertSame('The Twelve-Minute Practice Plan', $new['headline']);
         $this->postJson("/studio/api/pages/{$new['id']}/check")->assertOk()->assertJsonPath('findings', []);
 
@@ -366,7 +402,8 @@ final class DeskTest extends TestCase
 
     public function test_nobody_uses_the_designs_of_somebody_else(): void
     {
-        $own = $this->postJson('/studio/api/designs', ['kind' => 'section', 'name' => 'Mine', 'section' => $this->document()['sections'][0]])->json('id');
+        $own = $this->postJson('/studio/api/designs',
+            ['kind' => 'section', 'name' => 'Mine', 'section' => $this->document()['sections'][0]])->json('id');
         $stranger = $this->owner('stranger@example.com');
         $theirs = $this->entry($this->draft($stranger, 'Theirs'));
         $this->actingAs($stranger);
@@ -394,12 +431,16 @@ final class DeskTest extends TestCase
         $picture = $this->picture();
         $put = fn (array $values) => $this->putJson("/studio/api/funnels/{$this->funnel->id}", $values);
 
-        $put(['look' => 'linen', 'changes' => ['accent' => '#ABCDEF', 'corner' => 12], 'logo' => $picture->id, 'icon' => $picture->id, 'fields' => ['programme' => 'First Season'], 'parameters' => ['city']])->assertOk()
-            ->assertJson(['look' => 'linen', 'changes' => ['accent' => '#abcdef', 'corner' => 12], 'logo' => $picture->id, 'fields' => ['programme' => 'First Season'], 'parameters' => ['city']]);
+        $put(['look' => 'linen', 'changes' => ['accent' => '#ABCDEF', 'corner' => 12], 'logo' => $picture->id, 'icon' => $picture->id,
+            'fields' => ['programme' => 'First Season'], 'parameters' => ['city']])->assertOk()
+            ->assertJson(['look' => 'linen', 'changes' => ['accent' => '#abcdef', 'corner' => 12], 'logo' => $picture->id,
+                'fields' => ['programme' => 'First Season'], 'parameters' => ['city']]);
         $put(['logo' => null])->assertOk()->assertJsonPath('logo', null);
         foreach ([
-            ['look' => 'none'], ['changes' => ['accent' => 'red']], ['changes' => ['headingFont' => 'Comic']], ['logo' => '01aaaaaaaaaaaaaaaaaaaaaaaa'],
-            ['fields' => ['First Name' => 'x']], ['fields' => ['email' => 'x']], ['parameters' => ['first_name']], ['parameters' => ['a b']],
+            ['look' => 'none'], ['changes' => ['accent' => 'red']], ['changes' => ['headingFont' => 'Comic']],
+            ['logo' => '01aaaaaaaaaaaaaaaaaaaaaaaa'],
+            ['fields' => ['First Name' => 'x']], ['fields' => ['email' => 'x']], ['parameters' => ['first_name']],
+            ['parameters' => ['a b']],
         ] as $wrong) {
             $put($wrong)->assertStatus(422);
         }

@@ -51,19 +51,23 @@ final class ExportTest extends TestCase
     /** A funnel with a file, pictures, a video, a shared footer, a look of its own and own words. */
     private function rich(): Funnel
     {
-        $funnel = app(NewFunnel::class)->fromStarter($this->owner->business, Goal::LongOptIn, 'Rich', 'The Plan', $this->upload($this->owner, 'Mein Plan.pdf'));
+        $funnel = app(NewFunnel::class)
+            ->fromStarter($this->owner->business, Goal::LongOptIn, 'Rich', 'The Plan', $this->upload($this->owner, 'Mein Plan.pdf'));
         $picture = app(Uploads::class)->picture($this->owner->business, $this->file('cello.png', self::png()));
         $video = app(Uploads::class)->video($this->owner->business, $this->file('film.webm', self::webm()));
         $page = $this->entry($funnel);
         $document = $page->document;
         $document['background'] = ['fill' => 'gradient', 'colour' => '#112233', 'to' => '#445566', 'angle' => 90];
         $document['sections'][4]['blocks'][3] = ['picture' => $picture->id, 'alt' => 'A cello'] + $document['sections'][4]['blocks'][3];
-        $document['sections'][2]['background'] = ['fill' => 'video', 'picture' => $picture->id, 'video' => $video->id, 'focusX' => 10, 'focusY' => 20];
+        $document['sections'][2]['background'] = ['fill' => 'video', 'picture' => $picture->id, 'video' => $video->id, 'focusX' => 10,
+            'focusY' => 20];
         $footer = array_pop($document['sections']);
         $shared = SharedSection::query()->create(['funnel_id' => $funnel->id, 'name' => 'My footer', 'section' => $footer]);
         $document['sections'][] = ['id' => 'foot', 'kind' => 'footer', 'shared' => $shared->id, 'blocks' => []];
-        $page->forceFill(['document' => $document, 'settings' => ['title' => 'T', 'picture' => $picture->id, 'head' => '<meta name="mine">']])->save();
-        $funnel->forceFill(['look' => 'salon', 'look_changes' => ['accent' => '#123456'], 'logo' => $picture->id, 'fields' => ['programme' => 'First Season'], 'parameters' => ['city']])->save();
+        $page->forceFill(['document' => $document,
+            'settings' => ['title' => 'T', 'picture' => $picture->id, 'head' => '<meta name="mine">']])->save();
+        $funnel->forceFill(['look' => 'salon', 'look_changes' => ['accent' => '#123456'], 'logo' => $picture->id,
+            'fields' => ['programme' => 'First Season'], 'parameters' => ['city']])->save();
 
         return $funnel->refresh();
     }
@@ -119,7 +123,8 @@ final class ExportTest extends TestCase
     /** A plan without what is new in every copy: ids, name and address. */
     private static function comparable(Funnel $funnel): string
     {
-        $json = (string) json_encode(['name' => '', 'address' => ''] + DraftPlan::read(Funnel::query()->findOrFail($funnel->id))->toArray());
+        $json = (string) json_encode(['name' => '', 'address' => '']
+            + DraftPlan::read(Funnel::query()->findOrFail($funnel->id))->toArray());
         $seen = [];
 
         return (string) preg_replace_callback('/[0-9a-hjkmnp-tv-z]{26}/', function (array $m) use (&$seen): string {
@@ -159,7 +164,8 @@ final class ExportTest extends TestCase
     private static function hashes(array $entries): array
     {
         unset($entries['funnel.json']);
-        $hashes = array_map(fn (string $name, string $content): string => basename($name).' '.hash('sha256', $content), array_keys($entries), $entries);
+        $hashes = array_map(fn (string $name, string $content): string => basename($name).' '.hash('sha256', $content),
+            array_keys($entries), $entries);
         sort($hashes);
 
         return $hashes;
@@ -172,7 +178,8 @@ final class ExportTest extends TestCase
         $validator->resolver()?->registerPrefix('https://upbeat-lantern.example/formats/', base_path('docs/formats'));
         $result = $validator->validate(json_decode($entries['funnel.json']), 'https://upbeat-lantern.example/formats/funnel.schema.json');
 
-        self::assertTrue($result->isValid(), json_encode($result->error() ? (new \Opis\JsonSchema\Errors\ErrorFormatter)->format($result->error()) : ''));
+        self::assertTrue($result->isValid(),
+            json_encode($result->error() ? (new \Opis\JsonSchema\Errors\ErrorFormatter)->format($result->error()) : ''));
         // Who signs an email is part of its words; how to reach them is not.
         foreach (['imke@ferncroft.example', 'Exampleton'] as $private) {
             self::assertStringNotContainsString($private, $entries['funnel.json']);
@@ -183,7 +190,8 @@ final class ExportTest extends TestCase
     {
         $others = $this->owner('other@example.com');
         foreach (Goal::cases() as $goal) {
-            $funnel = app(NewFunnel::class)->fromStarter($this->owner->business, $goal, "A {$goal->value}", 'Title', $goal->hasLeadMagnet() ? $this->upload($this->owner) : null);
+            $funnel = app(NewFunnel::class)->fromStarter($this->owner->business, $goal, "A {$goal->value}", 'Title',
+                $goal->hasLeadMagnet() ? $this->upload($this->owner) : null);
             $this->actingAs($this->owner);
             $entries = $this->entries($funnel);
             $id = $this->actingAs($others)->import($this->archive($entries))->assertCreated()->json('id');
@@ -195,7 +203,10 @@ final class ExportTest extends TestCase
         self::assertSame(2, Upload::query()->where('business_id', $others->business_id)->count(), 'the two files are theirs now');
     }
 
-    /** @return iterable<string, array{callable(array<string, string>): array<string, string>, string}> what is done to a true archive, and what is said */
+    /**
+     * @return iterable<string, array{callable(array<string, string>): array<string, string>, string}> what is done to a true archive, and
+     *     what is said
+     */
     public static function brokenArchives(): iterable
     {
         $json = fn (callable $change): callable => function (array $entries) use ($change): array {
@@ -213,16 +224,22 @@ final class ExportTest extends TestCase
 
         yield 'nothing in it' => [fn (array $e): array => ['x' => ''], 'does not belong into a funnel'];
         yield 'no funnel in it' => [fn (array $e): array => ['media/' => ''], '“funnel.json” is missing in it.'];
-        yield 'a way out' => [fn (array $e): array => $e + ['../../evil.php' => '<?php'], 'does not belong into a funnel: “../../evil.php”'];
+        yield 'a way out' => [fn (array $e): array => $e + ['../../evil.php' => '<?php'],
+            'does not belong into a funnel: “../../evil.php”'];
         yield 'a way out within media' => [fn (array $e): array => $e + ['media/../../evil' => 'x'], 'does not belong into a funnel'];
         yield 'a whole path' => [fn (array $e): array => $e + ['/etc/passwd' => 'x'], 'does not belong into a funnel'];
         yield 'a path of another system' => [fn (array $e): array => $e + ['media\\evil' => 'x'], 'does not belong into a funnel'];
         yield 'a script' => [fn (array $e): array => $e + ['index.php' => 'x'], 'does not belong into a funnel'];
-        yield 'too many files' => [fn (array $e): array => $e + array_combine(array_map(fn (int $i): string => sprintf('media/%026d/content', $i), range(1, 601)), array_fill(0, 601, 'x')), 'too many files'];
-        yield 'a bomb' => [fn (array $e): array => $e + ['media/00000000000000000000000001/content' => str_repeat("\0", 30_000_000)], 'far larger than a funnel can be'];
-        yield 'a funnel longer than any' => [fn (array $e): array => ['funnel.json' => '"'.bin2hex(random_bytes(2_700_000)).'"'] + $e, '“funnel.json” in it is larger than it may be.'];
+        yield 'too many files' => [fn (array $e): array => $e
+            + array_combine(array_map(fn (int $i): string => sprintf('media/%026d/content', $i), range(1, 601)), array_fill(0, 601, 'x')),
+            'too many files'];
+        yield 'a bomb' => [fn (array $e): array => $e + ['media/00000000000000000000000001/content' => str_repeat("\0", 30_000_000)],
+            'far larger than a funnel can be'];
+        yield 'a funnel longer than any' => [fn (array $e): array => ['funnel.json' => '"'.bin2hex(random_bytes(2_700_000)).'"'] + $e,
+            '“funnel.json” in it is larger than it may be.'];
         yield 'no JSON' => [fn (array $e): array => ['funnel.json' => '{broken'] + $e, 'The funnel in it cannot be read.'];
-        yield 'JSON without end' => [fn (array $e): array => ['funnel.json' => str_repeat('[', 100).str_repeat(']', 100)] + $e, 'The funnel in it cannot be read.'];
+        yield 'JSON without end' => [fn (array $e): array => ['funnel.json' => str_repeat('[', 100).str_repeat(']', 100)] + $e,
+            'The funnel in it cannot be read.'];
         yield 'JSON of another kind' => [$json(fn (array $j): array => ['kind' => 'something-else'] + $j), 'This zip holds no funnel.'];
         yield 'a newer version' => [$json(fn (array $j): array => ['version' => 2] + $j), 'written by a newer version'];
         yield 'a newer plan' => [$json(function (array $j): array {
@@ -230,7 +247,8 @@ final class ExportTest extends TestCase
 
             return $j;
         }), 'written by another version'];
-        yield 'a plan that is none' => [$json(fn (array $j): array => ['plan' => ['format' => 2]] + $j), 'A group of values was expected here.'];
+        yield 'a plan that is none' => [$json(fn (array $j): array => ['plan' => ['format' => 2]] + $j),
+            'A group of values was expected here.'];
         yield 'a look that is none' => [$json(function (array $j): array {
             $j['plan']['look']['id'] = 'none';
 
@@ -241,8 +259,13 @@ final class ExportTest extends TestCase
 
             return $j;
         }), 'A web address begins with https://.'];
-        yield 'a picture that is used and not there' => [$json(fn (array $j): array => ['uploads' => array_values(array_filter($j['uploads'], fn (array $u): bool => $u['kind'] !== 'picture'))] + $j), 'is missing in it'];
-        yield 'media that is listed and not there' => [fn (array $e): array => array_filter($e, fn (string $n): bool => ! str_ends_with($n, '.webp'), ARRAY_FILTER_USE_KEY), 'is missing in it'];
+        yield 'a picture that is used and not there' => [$json(function (array $j): array {
+            $others = array_filter($j['uploads'], fn (array $u): bool => $u['kind'] !== 'picture');
+
+            return ['uploads' => array_values($others)] + $j;
+        }), 'is missing in it'];
+        yield 'media that is listed and not there' => [fn (array $e): array => array_filter($e,
+            fn (string $n): bool => ! str_ends_with($n, '.webp'), ARRAY_FILTER_USE_KEY), 'is missing in it'];
         yield 'media of an unknown kind' => [$json(function (array $j): array {
             $j['uploads'][0]['kind'] = 'program';
 
@@ -255,7 +278,8 @@ final class ExportTest extends TestCase
 
             return $j;
         }), 'is of a kind that is not taken in'];
-        yield 'a page that says it is a PDF' => [$media('~content$~', '<html><script>alert(1)</script></html>'), 'is not what it says it is.'];
+        yield 'a page that says it is a PDF' => [$media('~content$~', '<html><script>alert(1)</script></html>'),
+            'is not what it says it is.'];
         yield 'a script that says it is a picture' => [$media('~\.webp$~', '<?php echo 1;'), 'is not what it says it is.'];
         yield 'a picture that is another kind of picture' => [$media('~\.webp$~', self::png(480)), 'is not what it says it is.'];
         yield 'a picture of another size' => [$media('~480\.webp$~', self::webp(300)), 'is damaged, or not as large as it says.'];
@@ -293,7 +317,8 @@ final class ExportTest extends TestCase
     public function test_a_hostile_or_broken_archive_is_refused_with_a_reason_and_leaves_nothing(callable $change, string $reason): void
     {
         $entries = $this->entries($this->rich());
-        $rows = fn (): array => array_map(fn (string $table): int => DB::table($table)->count(), ['funnels', 'draft_parts', 'uploads', 'ways']);
+        $rows = fn (): array => array_map(fn (string $table): int => DB::table($table)->count(),
+            ['funnels', 'draft_parts', 'uploads', 'ways']);
         $files = Storage::disk('uploads')->allFiles();
         $before = $rows();
 
@@ -305,9 +330,11 @@ final class ExportTest extends TestCase
 
     public function test_what_is_no_archive_at_all_is_refused(): void
     {
-        $this->import($this->file('funnel.zip', 'words'))->assertStatus(422)->assertJsonPath('message', 'This is no zip file, or a damaged one.');
+        $this->import($this->file('funnel.zip', 'words'))->assertStatus(422)
+            ->assertJsonPath('message', 'This is no zip file, or a damaged one.');
         $this->import($this->file('funnel.zip', ''))->assertStatus(422);
-        $this->post('/studio/api/funnels/import', [], ['Accept' => 'application/json'])->assertStatus(422)->assertJsonPath('message', 'The file did not arrive whole. Please choose it again.');
+        $this->post('/studio/api/funnels/import', [], ['Accept' => 'application/json'])->assertStatus(422)
+            ->assertJsonPath('message', 'The file did not arrive whole. Please choose it again.');
         $this->post('/studio/api/funnels/import', ['archive' => 'words'], ['Accept' => 'application/json'])->assertStatus(422);
     }
 
@@ -315,11 +342,13 @@ final class ExportTest extends TestCase
     {
         $entries = $this->entries($this->draft($this->owner));
         $json = json_decode($entries['funnel.json'], true);
-        $json['plan']['parts'][0]['document']['sections'][0]['blocks'][1]['html'] = '<script>alert(1)</script><img src=x onerror=alert(1)>Hello <b>you</b>';
+        $json['plan']['parts'][0]['document']['sections'][0]['blocks'][1]['html'] = '<script>alert(1)</script><img src=x '
+            .'onerror=alert(1)>Hello <b>you</b>';
         $json['plan']['parts'][4]['body'] = '<p onclick=x>Hi</p><script>alert(1)</script>';
         $id = $this->import($this->archive(['funnel.json' => (string) json_encode($json)] + $entries))->assertCreated()->json('id');
 
-        self::assertSame('Hello <b>you</b>', Page::query()->where('funnel_id', $id)->where('position', 0)->firstOrFail()->document['sections'][0]['blocks'][1]['html']);
+        self::assertSame('Hello <b>you</b>',
+            Page::query()->where('funnel_id', $id)->where('position', 0)->firstOrFail()->document['sections'][0]['blocks'][1]['html']);
         self::assertSame('<p>Hi</p>', DB::table('draft_parts')->where('kind', 'email')->where('funnel_id', $id)->value('definition->body'));
     }
 
@@ -335,7 +364,8 @@ final class ExportTest extends TestCase
             self::assertStringNotContainsString('slot:', $html);
             self::assertStringNotContainsString('data-funnel', $html, 'a copy reports no visits');
             preg_match_all('~(?:src|href|poster)="([^"#]+)"|url\(([^)]+)\)|(media/\S+\.webp) \d+w~', $html, $m);
-            foreach (array_filter([...$m[1], ...$m[2], ...$m[3]], fn (string $a): bool => $a !== '' && ! str_starts_with($a, 'data:')) as $address) {
+            foreach (array_filter([...$m[1], ...$m[2], ...$m[3]],
+                fn (string $a): bool => $a !== '' && ! str_starts_with($a, 'data:')) as $address) {
                 self::assertContains(trim($address, '"\' '), $names, "{$page} has it beside it");
             }
         }
@@ -358,7 +388,8 @@ final class ExportTest extends TestCase
         self::assertStringNotContainsString('type="submit" disabled', $html);
         url()->forceRootUrl(null);
         // Whoever sends it from there is asked to press once more, with their words kept.
-        $this->post('/'.$funnel->address, ['email' => 'robin@example.com', 'token' => 'elsewhere', 'form' => Form::query()->where('funnel_id', $funnel->id)->value('id')])->assertStatus(422)
+        $this->post('/'.$funnel->address, ['email' => 'robin@example.com', 'token' => 'elsewhere',
+            'form' => Form::query()->where('funnel_id', $funnel->id)->value('id')])->assertStatus(422)
             ->assertSee('Your words have come along')->assertSee('robin@example.com');
     }
 

@@ -56,25 +56,34 @@ final class MediaTest extends TestCase
     public static function refused(): iterable
     {
         yield 'a picture of nothing' => ['picture', 'a.png', '', 'This file is empty.'];
-        yield 'a picture of a hundred megapixels' => ['picture', 'a.png', self::claim(10_000, 10_000), 'This picture has 100 megapixels; 40 are enough.'];
+        yield 'a picture of a hundred megapixels' => ['picture', 'a.png', self::claim(10_000, 10_000),
+            'This picture has 100 megapixels; 40 are enough.'];
         yield 'a picture wider than the world' => ['picture', 'a.png', self::claim(2_000_000, 60), 'megapixels; 40 are enough.'];
         yield 'a picture of no size' => ['picture', 'a.png', self::claim(0, 0), 'damaged'];
         yield 'a picture cut short' => ['picture', 'a.png', substr(self::png(300, 300), 0, 60), 'damaged'];
-        yield 'a drawing with a script' => ['picture', 'a.svg', '<svg xmlns="http://www.w3.org/2000/svg" onload="alert(1)"><script>alert(1)</script></svg>', 'A picture is a PNG'];
-        yield 'a drawing that says it is a picture' => ['picture', 'a.png', '<svg xmlns="http://www.w3.org/2000/svg"/>', 'A picture is a PNG'];
+        yield 'a drawing with a script' => ['picture', 'a.svg',
+            '<svg xmlns="http://www.w3.org/2000/svg" onload="alert(1)"><script>alert(1)</script></svg>', 'A picture is a PNG'];
+        yield 'a drawing that says it is a picture' => ['picture', 'a.png', '<svg xmlns="http://www.w3.org/2000/svg"/>',
+            'A picture is a PNG'];
         yield 'a page that says it is a picture' => ['picture', 'a.jpg', '<html><script>alert(1)</script></html>', 'A picture is a PNG'];
         yield 'a program that says it is a picture' => ['picture', 'a.gif', "\x7FELF\x02\x01\x01", 'A picture is a PNG'];
         yield 'a film that says it is a picture' => ['picture', 'a.png', self::webm(), 'A picture is a PNG'];
         yield 'a video of nothing' => ['video', 'a.mp4', '', 'This file is empty.'];
         yield 'a picture that says it is a video' => ['video', 'a.mp4', self::png(10, 10), 'no video that browsers can play'];
         yield 'words that say they are a video' => ['video', 'a.webm', 'once upon a time', 'no video that browsers can play'];
-        yield 'a video of a kind browsers do not know' => ['video', 'a.avi', "RIFF\x24\x00\x00\x00AVI LIST", 'no video that browsers can play'];
-        yield 'a page that says it is a video' => ['video', 'a.mp4', '<html><script>alert(1)</script></html>', 'no video that browsers can play'];
+        yield 'a video of a kind browsers do not know' => ['video', 'a.avi', "RIFF\x24\x00\x00\x00AVI LIST",
+            'no video that browsers can play'];
+        yield 'a page that says it is a video' => ['video', 'a.mp4', '<html><script>alert(1)</script></html>',
+            'no video that browsers can play'];
     }
 
     #[DataProvider('refused')]
-    public function test_what_is_not_what_it_says_is_refused_and_nothing_is_kept(string $kind, string $name, string $content, string $words): void
-    {
+    public function test_what_is_not_what_it_says_is_refused_and_nothing_is_kept(
+        string $kind,
+        string $name,
+        string $content,
+        string $words,
+    ): void {
         $answer = $this->bring($kind, $name, $content)->assertStatus(422)->assertJsonValidationErrors($kind);
 
         self::assertStringContainsString($words, (string) $answer->json('message'));
@@ -98,12 +107,14 @@ final class MediaTest extends TestCase
     #[DataProvider('sizes')]
     public function test_a_picture_is_kept_in_the_sizes_pages_ask_for(int $width, int $height, array $widths): void
     {
-        $id = $this->bring('picture', 'a.png', self::png($width, $height))->assertCreated()->assertJson(['width' => $width, 'height' => $height])->json('id');
+        $id = $this->bring('picture', 'a.png', self::png($width, $height))->assertCreated()
+            ->assertJson(['width' => $width, 'height' => $height])->json('id');
         $upload = Upload::query()->findOrFail($id);
 
         self::assertSame($widths, $upload->widths);
         foreach ($widths as $w) {
-            $size = getimagesizefromstring((string) $this->get("/media/{$id}/{$w}.webp")->assertOk()->assertHeader('content-type', 'image/webp')->streamedContent());
+            $size = getimagesizefromstring((string) $this->get("/media/{$id}/{$w}.webp")->assertOk()
+                ->assertHeader('content-type', 'image/webp')->streamedContent());
             self::assertSame($w, $size[0] ?? 0);
             self::assertEqualsWithDelta($height * $w / $width, $size[1] ?? 0, 1);
         }
@@ -117,7 +128,8 @@ final class MediaTest extends TestCase
         $upload = Upload::query()->findOrFail($id);
 
         self::assertSame('png', $upload->fallback);
-        $image = imagecreatefromstring((string) $this->get($upload->src())->assertOk()->assertHeader('content-type', 'image/png')->streamedContent());
+        $image = imagecreatefromstring((string) $this->get($upload->src())->assertOk()->assertHeader('content-type', 'image/png')
+            ->streamedContent());
         self::assertSame(127, imagecolorat($image, 5, 5) >> 24 & 0x7F);
     }
 
@@ -147,7 +159,8 @@ final class MediaTest extends TestCase
         $this->bring('video', 'A film.webm', self::webm())->assertCreated()->assertJsonPath('name', 'A film.webm');
 
         $this->getJson('/studio/api/uploads/pictures')->assertOk()->assertJsonCount(2, 'pictures');
-        $this->getJson('/studio/api/uploads/pictures?search=CELLO')->assertJsonCount(1, 'pictures')->assertJsonPath('pictures.0.name', 'Cello room.png');
+        $this->getJson('/studio/api/uploads/pictures?search=CELLO')->assertJsonCount(1, 'pictures')
+            ->assertJsonPath('pictures.0.name', 'Cello room.png');
         $this->getJson('/studio/api/uploads/pictures?search=_')->assertJsonCount(1, 'pictures');
         $this->getJson('/studio/api/uploads/videos')->assertJsonCount(1, 'videos');
         $this->actingAs($this->owner('stranger@example.com'));

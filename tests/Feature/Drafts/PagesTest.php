@@ -61,7 +61,8 @@ final class PagesTest extends TestCase
 
     private const SELLING = ['sales /', 'upsell /one-more-thing', 'downsell /instead', 'delivery /welcome', 'closed /closed'];
 
-    private const SELLING_WAYS = ['downsell bought delivery', 'downsell declined delivery', 'sales bought upsell', 'sales time-ran-out closed', 'upsell bought delivery', 'upsell declined downsell'];
+    private const SELLING_WAYS = ['downsell bought delivery', 'downsell declined delivery', 'sales bought upsell',
+        'sales time-ran-out closed', 'upsell bought delivery', 'upsell declined downsell'];
 
     public function test_a_page_is_added_after_another_and_the_ways_follow(): void
     {
@@ -72,7 +73,8 @@ final class PagesTest extends TestCase
             ->assertJsonPath('page.name', 'Sales page')->assertJsonPath('page.address', 'sales');
         self::assertSame(['opt-in /', 'sales /sales', 'thank-you /thank-you'], $this->pages($funnel));
         self::assertSame(['opt-in joined sales', 'sales bought thank-you'], $this->ways($funnel));
-        self::assertSame(['Those who joined on “Opt-in page” now come to “Sales page”.', 'From “Sales page” those who bought go on to “Thank-you page”.'], $answer->json('sentences'));
+        self::assertSame(['Those who joined on “Opt-in page” now come to “Sales page”.',
+            'From “Sales page” those who bought go on to “Thank-you page”.'], $answer->json('sentences'));
 
         // Undo, and do again.
         $id = $answer->json('page.id');
@@ -101,7 +103,8 @@ final class PagesTest extends TestCase
         self::assertNotSame($first->json('page.address'), $second->json('page.address'));
         self::assertNotSame($first->json('page.name'), $second->json('page.name'));
         $this->get("/studio/preview/pages/{$second->json('page.id')}")->assertOk()->assertSee('data-section', false);
-        $this->postJson("/studio/api/pages/{$second->json('page.id')}/check")->assertOk()->assertJsonMissing(['code' => 'form-gone'])->assertJsonMissing(['code' => 'dead-link']);
+        $this->postJson("/studio/api/pages/{$second->json('page.id')}/check")->assertOk()->assertJsonMissing(['code' => 'form-gone'])
+            ->assertJsonMissing(['code' => 'dead-link']);
     }
 
     public function test_a_page_that_asks_for_the_address_brings_a_form_where_there_is_none(): void
@@ -120,7 +123,8 @@ final class PagesTest extends TestCase
     {
         $funnel = $this->draft($this->owner);
 
-        $this->postJson("/studio/api/funnels/{$funnel->id}/pages", ['role' => 'free', 'empty' => true])->assertCreated()->assertJsonPath('page.document.sections', []);
+        $this->postJson("/studio/api/funnels/{$funnel->id}/pages", ['role' => 'free', 'empty' => true])->assertCreated()
+            ->assertJsonPath('page.document.sections', []);
     }
 
     public function test_a_page_is_duplicated_beside_itself(): void
@@ -152,7 +156,8 @@ final class PagesTest extends TestCase
         ];
         yield 'the closed page' => [
             'closed', ['sales /', 'upsell /one-more-thing', 'downsell /instead', 'delivery /welcome'],
-            ['downsell bought delivery', 'downsell declined delivery', 'sales bought upsell', 'upsell bought delivery', 'upsell declined downsell'],
+            ['downsell bought delivery', 'downsell declined delivery', 'sales bought upsell', 'upsell bought delivery',
+                'upsell declined downsell'],
         ];
     }
 
@@ -204,7 +209,8 @@ final class PagesTest extends TestCase
         $this->deleteJson('/studio/api/parts/'.$this->entry($funnel)->id)->assertOk();
         $last = $this->entry($funnel->refresh());
 
-        $this->deleteJson("/studio/api/parts/{$last->id}")->assertStatus(422)->assertJsonPath('message', 'This is the only page of the funnel. Add another one first.');
+        $this->deleteJson("/studio/api/parts/{$last->id}")->assertStatus(422)
+            ->assertJsonPath('message', 'This is the only page of the funnel. Add another one first.');
         self::assertSame(['thank-you /'], $this->pages($funnel));
     }
 
@@ -213,7 +219,8 @@ final class PagesTest extends TestCase
         $funnel = $this->draft($this->owner);
         $thanks = $this->page($funnel, 'thank-you');
         $this->deleteJson("/studio/api/parts/{$thanks->id}")->assertOk();
-        $this->postJson("/studio/api/funnels/{$funnel->id}/pages", ['role' => 'thank-you'])->assertCreated()->assertJsonPath('page.address', 'thank-you');
+        $this->postJson("/studio/api/funnels/{$funnel->id}/pages", ['role' => 'thank-you'])->assertCreated()
+            ->assertJsonPath('page.address', 'thank-you');
         $this->postJson("/studio/api/parts/{$thanks->id}/restore")->assertOk();
 
         $addresses = Page::query()->where('funnel_id', $funnel->id)->get()->pluck('address')->all();
@@ -261,10 +268,12 @@ final class PagesTest extends TestCase
         $funnel = $this->selling();
         $upsell = $this->page($funnel, 'upsell');
 
-        $this->putJson("/studio/api/parts/{$upsell->id}", ['revision' => 1, 'address' => 'instead'])->assertStatus(422)->assertJsonValidationErrors('address');
+        $this->putJson("/studio/api/parts/{$upsell->id}", ['revision' => 1, 'address' => 'instead'])->assertStatus(422)
+            ->assertJsonValidationErrors('address');
         $this->putJson("/studio/api/parts/{$upsell->id}", ['revision' => 1, 'address' => 'Not an address'])->assertStatus(422);
         $sales = $this->page($funnel, 'sales');
-        $this->putJson("/studio/api/parts/{$sales->id}", ['revision' => 1, 'address' => 'start'])->assertStatus(422)->assertJsonPath('errors.address.0', 'The entry page is at the address of the funnel itself.');
+        $this->putJson("/studio/api/parts/{$sales->id}", ['revision' => 1, 'address' => 'start'])->assertStatus(422)
+            ->assertJsonPath('errors.address.0', 'The entry page is at the address of the funnel itself.');
         self::assertSame(self::SELLING, $this->pages($funnel));
     }
 
@@ -273,11 +282,13 @@ final class PagesTest extends TestCase
         $funnel = $this->live($this->owner);
         $thanks = $this->page($funnel, 'thank-you');
         $move = function (string $address) use ($thanks, $funnel): void {
-            $this->putJson("/studio/api/parts/{$thanks->id}", ['revision' => $thanks->refresh()->revision, 'address' => $address])->assertOk();
+            $this->putJson("/studio/api/parts/{$thanks->id}", ['revision' => $thanks->refresh()->revision, 'address' => $address])
+                ->assertOk();
             app(Publishing::class)->publish($funnel->refresh(), null);
         };
         $move('danke');
-        $this->get("/{$funnel->address}/thank-you?utm_source=letter")->assertStatus(301)->assertRedirect($funnel->url('danke').'?utm_source=letter');
+        $this->get("/{$funnel->address}/thank-you?utm_source=letter")->assertStatus(301)
+            ->assertRedirect($funnel->url('danke').'?utm_source=letter');
         $move('merci');
         foreach (['thank-you', 'danke'] as $old) {
             $this->get("/{$funnel->address}/{$old}")->assertStatus(301)->assertRedirect($funnel->url('merci'));
@@ -292,8 +303,10 @@ final class PagesTest extends TestCase
     /** A page with the words of the thank-you page, so that it can go live. */
     private function anotherPage(Funnel $funnel, string $role): void
     {
-        $page = $this->postJson("/studio/api/funnels/{$funnel->id}/pages", ['role' => $role, 'empty' => true])->assertCreated()->json('page');
-        $this->putJson("/studio/api/parts/{$page['id']}", ['revision' => $page['revision'], 'document' => $this->page($funnel, 'thank-you')->document])->assertOk();
+        $page = $this->postJson("/studio/api/funnels/{$funnel->id}/pages", ['role' => $role, 'empty' => true])->assertCreated()
+            ->json('page');
+        $this->putJson("/studio/api/parts/{$page['id']}",
+            ['revision' => $page['revision'], 'document' => $this->page($funnel, 'thank-you')->document])->assertOk();
     }
 
     public function test_rolling_back_keeps_every_address_that_was_public(): void
@@ -309,7 +322,8 @@ final class PagesTest extends TestCase
         $makeLive($first);
         $this->get("/{$funnel->address}/thank-you")->assertOk();
         // A browser asks again each time: what leads there today may lead back tomorrow.
-        $this->get("/{$funnel->address}/danke")->assertStatus(301)->assertRedirect($funnel->url('thank-you'))->assertHeader('Cache-Control', 'no-cache, private');
+        $this->get("/{$funnel->address}/danke")->assertStatus(301)->assertRedirect($funnel->url('thank-you'))
+            ->assertHeader('Cache-Control', 'no-cache, private');
         $this->get("/{$funnel->address}/page")->assertNotFound();
         $makeLive($second);
         $this->get("/{$funnel->address}/thank-you")->assertRedirect($funnel->url('danke'));
@@ -364,7 +378,8 @@ final class PagesTest extends TestCase
         $this->get("/{$old}/thank-you?x=1")->assertStatus(301)->assertRedirect(url('a-better-one/thank-you').'?x=1');
         $this->get('/a-better-one')->assertOk()->assertSee('action="/a-better-one"', false);
         $this->post("/{$old}", ['email' => 'robin@example.com'])->assertStatus(308)->assertRedirect(url('a-better-one'));
-        $this->putJson('/studio/api/funnels/'.$this->draft($this->owner, 'Another')->id, ['address' => $old])->assertStatus(422)->assertJsonValidationErrors('address');
+        $this->putJson('/studio/api/funnels/'.$this->draft($this->owner, 'Another')->id, ['address' => $old])->assertStatus(422)
+            ->assertJsonValidationErrors('address');
 
         // It may take its own old address back.
         $this->putJson("/studio/api/funnels/{$funnel->id}", ['address' => $old])->assertOk();
@@ -386,9 +401,11 @@ final class PagesTest extends TestCase
     {
         $funnel = $this->draft($this->owner);
         $entry = $this->entry($funnel);
-        $put = fn (array $settings) => $this->putJson("/studio/api/parts/{$entry->id}", ['revision' => $entry->refresh()->revision, 'settings' => $settings]);
+        $put = fn (array $settings) => $this->putJson("/studio/api/parts/{$entry->id}",
+            ['revision' => $entry->refresh()->revision, 'settings' => $settings]);
 
-        $put(['title' => "A  title\u{0007}", 'description' => 'About <it>', 'language' => 'de', 'hidden' => true])->assertOk()->assertJsonPath('settings.title', 'A title');
+        $put(['title' => "A  title\u{0007}", 'description' => 'About <it>', 'language' => 'de', 'hidden' => true])->assertOk()
+            ->assertJsonPath('settings.title', 'A title');
         app(Publishing::class)->publish($funnel->refresh(), null);
         $html = (string) $this->get("/{$funnel->address}")->assertOk()->getContent();
         self::assertStringContainsString('<html lang="de">', $html);
@@ -396,7 +413,8 @@ final class PagesTest extends TestCase
         self::assertStringContainsString('content="About &lt;it&gt;"', $html);
         self::assertStringContainsString('<meta name="robots" content="noindex">', $html);
 
-        $put(['language' => '"><script>'])->assertStatus(422)->assertJsonPath('errors', ['settings.language' => ['A language is written like en or pt-BR.']]);
+        $put(['language' => '"><script>'])->assertStatus(422)
+            ->assertJsonPath('errors', ['settings.language' => ['A language is written like en or pt-BR.']]);
         $put(['head' => str_repeat('x', 20_001)])->assertStatus(422);
         self::assertSame('de', $entry->refresh()->settings['language']);
     }

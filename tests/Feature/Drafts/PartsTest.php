@@ -60,7 +60,8 @@ final class PartsTest extends TestCase
             $this->add(['kind' => 'lead-magnet'])->assertCreated();
         }
 
-        $this->postJson("/studio/api/parts/{$first}/restore")->assertStatus(422)->assertJsonPath('message', 'A funnel has 10 lead magnets at most.');
+        $this->postJson("/studio/api/parts/{$first}/restore")->assertStatus(422)
+            ->assertJsonPath('message', 'A funnel has 10 lead magnets at most.');
         $this->getJson("/studio/api/funnels/{$this->funnel->id}")->assertOk();
     }
 

@@ -23,13 +23,18 @@ final class RichTextTest extends TestCase
         yield 'plain' => ['Twelve minutes', 'Twelve minutes'];
         yield 'marks' => ['<b>a</b> <i>b</i> <strong>c</strong> <em>d</em><br>', '<b>a</b> <i>b</i> <strong>c</strong> <em>d</em><br>'];
         yield 'lists' => ['<ul><li>one</li></ul>', '<ul><li>one</li></ul>'];
-        yield 'a link' => ['<a href="https://ferncroft.example/a?b=1&amp;c=2">x</a>', '<a href="https://ferncroft.example/a?b&#61;1&amp;c&#61;2">x</a>'];
-        yield 'a link to write to' => ['<a href="mailto:imke@ferncroft.example">x</a>', '<a href="mailto:imke&#64;ferncroft.example">x</a>'];
+        yield 'a link' => ['<a href="https://ferncroft.example/a?b=1&amp;c=2">x</a>',
+            '<a href="https://ferncroft.example/a?b&#61;1&amp;c&#61;2">x</a>'];
+        yield 'a link to write to' => ['<a href="mailto:imke@ferncroft.example">x</a>',
+            '<a href="mailto:imke&#64;ferncroft.example">x</a>'];
         yield 'a link that is a merge field' => ['<a href="{{download_link}}">x</a>', '<a href="{{download_link}}">x</a>'];
-        yield 'links inside the funnel' => ['<a href="page:01abc" onclick="x">a</a> <a href=\'section:s-1\'>b</a> <a href="outcome:declined">c</a> <a href="tel:123">d</a>',
+        yield 'links inside the funnel' => ['<a href="page:01abc" onclick="x">a</a> <a href=\'section:s-1\'>b</a> <a '
+            .'href="outcome:declined">c</a> <a href="tel:123">d</a>',
             '<a href="page:01abc">a</a> <a href="section:s-1">b</a> <a href="outcome:declined">c</a> <a href="tel:123">d</a>'];
-        yield 'what only looks like one' => ['<a href="page:javascript:alert(1)">a</a> <a href="pages:x">b</a> <a href="page:">c</a>', '<a>a</a> <a>b</a> <a>c</a>'];
-        yield 'colours of the look, and others' => ['<span class="in-accent">a</span> <span class="in-accent x">b</span> <span style="color:red">c</span> <span class="in-soft"><span>d</span> <span class="in-accent">e</span></span>',
+        yield 'what only looks like one' => ['<a href="page:javascript:alert(1)">a</a> <a href="pages:x">b</a> <a href="page:">c</a>',
+            '<a>a</a> <a>b</a> <a>c</a>'];
+        yield 'colours of the look, and others' => ['<span class="in-accent">a</span> <span class="in-accent x">b</span> <span '
+            .'style="color:red">c</span> <span class="in-soft"><span>d</span> <span class="in-accent">e</span></span>',
             '<span class="in-accent">a</span> b c <span class="in-soft">d <span class="in-accent">e</span></span>'];
         yield 'what an editor wraps words in' => ['<div>one</div><span style="color:red">two</span>', 'onetwo'];
         yield 'script' => ['a<script>alert(1)</script>b', 'ab'];
@@ -64,12 +69,15 @@ final class RichTextTest extends TestCase
     {
         yield 'paragraphs' => ['<p>Hello Robin,</p><p>thank you.</p>', "Hello Robin,\n\nthank you."];
         yield 'breaks' => ['<p>Warmly,<br>Imke</p>', "Warmly,\nImke"];
-        yield 'a link is written out' => ['<p>Here: <a href="https://ferncroft.example/x">the plan</a></p>', "Here: the plan:\nhttps://ferncroft.example/x"];
-        yield 'a link that is its own words' => ['<p><a href="https://ferncroft.example">https://ferncroft.example</a></p>', 'https://ferncroft.example'];
+        yield 'a link is written out' => ['<p>Here: <a href="https://ferncroft.example/x">the plan</a></p>',
+            "Here: the plan:\nhttps://ferncroft.example/x"];
+        yield 'a link that is its own words' => ['<p><a href="https://ferncroft.example">https://ferncroft.example</a></p>',
+            'https://ferncroft.example'];
         yield 'a list' => ['<p>Bring:</p><ul><li>a pencil</li><li>a chair</li></ul>', "Bring:\n\n- a pencil\n- a chair"];
         yield 'emails of all kinds' => ['<p>Größe &amp; Übung – für Zoë</p>', 'Größe & Übung – für Zoë'];
         yield 'long lines are folded' => ['<p>'.str_repeat('word ', 30).'</p>', trim(wordwrap(trim(str_repeat('word ', 30)), 76))];
-        yield 'a long link is not' => ['<p><a href="https://ferncroft.example/'.str_repeat('a', 200).'">x</a></p>', "x:\nhttps://ferncroft.example/".str_repeat('a', 200)];
+        yield 'a long link is not' => ['<p><a href="https://ferncroft.example/'.str_repeat('a', 200).'">x</a></p>',
+            "x:\nhttps://ferncroft.example/".str_repeat('a', 200)];
         yield 'nothing' => ['', ''];
     }
 

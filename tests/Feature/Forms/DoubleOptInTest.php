@@ -43,12 +43,16 @@ final class DoubleOptInTest extends TestCase
     public function test_nothing_but_the_question_is_sent_before_the_answer(): void
     {
         $funnel = $this->asking();
-        $this->join($funnel, ['first_name' => 'Robin', 'email' => 'robin@example.com'])->assertStatus(303)->assertRedirectContains('/c/wait/');
+        $this->join($funnel, ['first_name' => 'Robin', 'email' => 'robin@example.com'])->assertStatus(303)
+            ->assertRedirectContains('/c/wait/');
 
         self::assertSame([MessageKind::Confirmation], Message::query()->pluck('kind')->all());
         self::assertSame(0, Delivery::query()->count() + DB::table('person_tag')->count() + DB::table('enrolments')->count());
-        self::assertSame(['waiting', 'unconfirmed', ['asked']], [Submission::query()->sole()->state->value, Person::query()->sole()->standing()->value, DB::table('events')->pluck('type')->all()]);
-        self::assertSame(0, (int) DB::table('counts')->where('measure', 'signups')->sum('how_many'), 'who has not confirmed has not joined');
+        self::assertSame(['waiting', 'unconfirmed', ['asked']],
+            [Submission::query()->sole()->state->value, Person::query()->sole()->standing()->value,
+                DB::table('events')->pluck('type')->all()]);
+        self::assertSame(0, (int) DB::table('counts')->where('measure', 'signups')->sum('how_many'),
+            'who has not confirmed has not joined');
 
         $link = $this->link();
         $this->get($link)->assertOk()->assertSee('Is this your address?')->assertSee('robin@example.com');
@@ -56,7 +60,8 @@ final class DoubleOptInTest extends TestCase
         $this->post($link)->assertStatus(303)->assertRedirect($funnel->url('thank-you'))->assertCookie('lantern_joined');
 
         $submission = Submission::query()->sole();
-        self::assertSame(['taken', '127.0.0.1', 'subscribed'], [$submission->state->value, $submission->confirmed_ip, Person::query()->sole()->standing()->value]);
+        self::assertSame(['taken', '127.0.0.1', 'subscribed'],
+            [$submission->state->value, $submission->confirmed_ip, Person::query()->sole()->standing()->value]);
         self::assertSame([1, 1, 1], [Delivery::query()->count(), DB::table('person_tag')->count(), DB::table('enrolments')->count()]);
         self::assertSame(['asked', 'confirmed', 'joined'], DB::table('events')->orderBy('id')->pluck('type')->all());
         self::assertSame(1, (int) DB::table('counts')->where('measure', 'signups')->sum('how_many'));
@@ -110,7 +115,8 @@ final class DoubleOptInTest extends TestCase
     {
         $this->join($this->asking(), ['email' => 'robin@example.com']);
         $link = $this->link();
-        foreach ([substr($link, 0, -1).(str_ends_with($link, '0') ? '1' : '0'), str_replace('/c/', '/c/wait/', $link), '/c/'.str_repeat('0', 26).'/'.str_repeat('a', 32)] as $forged) {
+        foreach ([substr($link, 0, -1).(str_ends_with($link, '0') ? '1' : '0'), str_replace('/c/', '/c/wait/', $link),
+            '/c/'.str_repeat('0', 26).'/'.str_repeat('a', 32)] as $forged) {
             $this->post($forged)->assertNotFound();
             $this->get($forged)->assertNotFound();
         }
@@ -132,12 +138,14 @@ final class DoubleOptInTest extends TestCase
         foreach ([$known, $unknown] as $answer) {
             self::assertStringContainsString('/c/wait/', (string) $answer->headers->get('Location'));
         }
-        self::assertEquals($before, DB::table('people')->where('email_key', 'robin@example.com')->get(['first_name', 'timezone', 'pending', 'unsubscribed_at', 'marketing'])->all());
+        self::assertEquals($before, DB::table('people')->where('email_key', 'robin@example.com')
+            ->get(['first_name', 'timezone', 'pending', 'unsubscribed_at', 'marketing'])->all());
     }
 
     public function test_the_words_are_the_owners_own(): void
     {
-        $funnel = $this->asking(['confirm' => ['title' => 'Nearly there, {{first_name|you}}', 'subject' => 'Press once, {{first_name|you}}', 'letter' => '<p>From {{business}}:</p>', 'button' => 'It is me']]);
+        $funnel = $this->asking(['confirm' => ['title' => 'Nearly there, {{first_name|you}}', 'subject' => 'Press once, {{first_name|you}}',
+            'letter' => '<p>From {{business}}:</p>', 'button' => 'It is me']]);
         $form = $this->form($funnel);
         $this->followingRedirects()->post('/'.$funnel->address, ['first_name' => '<b>Robin</b>', 'email' => 'robin@example.com'] + $form)
             ->assertOk()->assertSee('Nearly there, <b>Robin</b>')->assertDontSee('<b>Robin', false)->assertSee('Send it again');

@@ -28,13 +28,16 @@ final class FormsTest extends TestCase
 
     private const FIELDS = [
         ['kind' => 'email', 'label' => 'Email address', 'required' => true],
-        ['kind' => 'choice', 'name' => 'level', 'label' => 'Level', 'required' => true, 'options' => ['Beginner', 'Some years', '<b>Pro</b>'], 'keep' => true],
-        ['kind' => 'choices', 'name' => 'likes', 'label' => 'Likes', 'required' => false, 'options' => ['Bach', 'Folk, and more', 'Jazz'], 'keep' => true],
+        ['kind' => 'choice', 'name' => 'level', 'label' => 'Level', 'required' => true,
+            'options' => ['Beginner', 'Some years', '<b>Pro</b>'], 'keep' => true],
+        ['kind' => 'choices', 'name' => 'likes', 'label' => 'Likes', 'required' => false, 'options' => ['Bach', 'Folk, and more', 'Jazz'],
+            'keep' => true],
         ['kind' => 'number', 'name' => 'years', 'label' => 'Years', 'required' => false, 'keep' => true],
         ['kind' => 'date', 'name' => 'since', 'label' => 'Since', 'required' => false],
         ['kind' => 'words', 'name' => 'story', 'label' => 'Story', 'required' => false],
         ['kind' => 'consent', 'name' => 'phone_ok', 'label' => 'You may ring me', 'required' => false],
-        ['kind' => 'hidden', 'name' => 'campaign', 'label' => 'Campaign', 'required' => false, 'parameter' => 'camp', 'preset' => 'none', 'keep' => true],
+        ['kind' => 'hidden', 'name' => 'campaign', 'label' => 'Campaign', 'required' => false, 'parameter' => 'camp', 'preset' => 'none',
+            'keep' => true],
     ];
 
     protected function setUp(): void
@@ -57,19 +60,25 @@ final class FormsTest extends TestCase
     public function test_every_kind_of_field_is_asked_kept_and_known_of_the_person(): void
     {
         $funnel = $this->with(['fields' => self::FIELDS, 'marketing' => 'News now and then, too.']);
-        $this->get("/{$funnel->address}")->assertOk()->assertSee('type="radio" name="level" value="Beginner"', false)->assertSee('name="likes[]" value="Folk, and more"', false)
+        $this->get("/{$funnel->address}")->assertOk()->assertSee('type="radio" name="level" value="Beginner"', false)
+            ->assertSee('name="likes[]" value="Folk, and more"', false)
             ->assertSee('&lt;b&gt;Pro&lt;/b&gt;', false)->assertSee('<textarea', false)->assertDontSee('name="campaign"', false);
         $html = (string) $this->get("/{$funnel->address}?camp=podcast&utm_source=x")->getContent();
         self::assertStringContainsString('name="source" value="utm_source=x&amp;camp=podcast"', $html);
-        $this->post("/{$funnel->address}", ['email' => 'robin@example.com', 'level' => 'Some years', 'likes' => ['Jazz', 'Bach'], 'years' => '3,5', 'since' => '2024-02-29', 'story' => " One\r\n\r\n\r\n\r\ntwo\x07 ",
-            'phone_ok' => 'yes', 'campaign' => 'forged', 'marketing' => 'yes', 'source' => 'utm_source=x&camp=podcast'] + $this->form($funnel))->assertStatus(303);
+        $this->post("/{$funnel->address}", ['email' => 'robin@example.com', 'level' => 'Some years', 'likes' => ['Jazz', 'Bach'],
+            'years' => '3,5', 'since' => '2024-02-29', 'story' => " One\r\n\r\n\r\n\r\ntwo\x07 ",
+            'phone_ok' => 'yes', 'campaign' => 'forged', 'marketing' => 'yes', 'source' => 'utm_source=x&camp=podcast']
+            + $this->form($funnel))->assertStatus(303);
 
         $submission = Submission::query()->sole();
-        self::assertSame(['email' => 'robin@example.com', 'level' => 'Some years', 'likes' => "Bach\nJazz", 'years' => '3.5', 'since' => '2024-02-29', 'story' => "One\n\ntwo", 'phone_ok' => 'yes', 'campaign' => 'podcast'], $submission->answers);
+        self::assertSame(['email' => 'robin@example.com', 'level' => 'Some years', 'likes' => "Bach\nJazz", 'years' => '3.5',
+            'since' => '2024-02-29', 'story' => "One\n\ntwo", 'phone_ok' => 'yes', 'campaign' => 'podcast'], $submission->answers);
         self::assertSame([true, 'News now and then, too.'], [$submission->marketing, $submission->marketing_words]);
         self::assertSame([['campaign', 'podcast'], ['level', 'Some years'], ['likes', 'Bach'], ['likes', 'Jazz'], ['years', '3.5']],
-            DB::table('person_values')->orderBy('name')->orderBy('value')->get(['name', 'value'])->map(fn ($v): array => array_values((array) $v))->all());
-        self::assertSame(['campaign' => 'hidden', 'level' => 'choice', 'likes' => 'choices', 'years' => 'number'], DB::table('own_fields')->orderBy('name')->pluck('kind', 'name')->all());
+            DB::table('person_values')->orderBy('name')->orderBy('value')->get(['name', 'value'])
+                ->map(fn ($v): array => array_values((array) $v))->all());
+        self::assertSame(['campaign' => 'hidden', 'level' => 'choice', 'likes' => 'choices', 'years' => 'number'],
+            DB::table('own_fields')->orderBy('name')->pluck('kind', 'name')->all());
     }
 
     /** @return iterable<string, array{array<string, mixed>, string, string}> */
@@ -89,7 +98,8 @@ final class FormsTest extends TestCase
     public function test_a_wrong_answer_gets_one_sentence_and_keeps_the_rest(array $answers, string $field, string $sentence): void
     {
         $funnel = $this->with(['fields' => self::FIELDS]);
-        $html = (string) $this->post("/{$funnel->address}", $answers + ['email' => 'robin@example.com', 'level' => 'Beginner', 'likes' => ['Jazz'], 'years' => '4'] + $this->form($funnel))
+        $html = (string) $this->post("/{$funnel->address}",
+            $answers + ['email' => 'robin@example.com', 'level' => 'Beginner', 'likes' => ['Jazz'], 'years' => '4'] + $this->form($funnel))
             ->assertStatus(422)->assertSee($sentence)->getContent();
 
         self::assertStringContainsString('id="e-'.$field.'"', $html);
@@ -106,15 +116,20 @@ final class FormsTest extends TestCase
         $fields[1]['step'] = $fields[3]['step'] = 2;
         $funnel = $this->with(['fields' => $fields, 'nextButton' => 'Go on']);
         $this->get("/{$funnel->address}")->assertSee('Go on')->assertSee('form step-2', false);
-        $first = $this->join($funnel, ['email' => 'robin@example.com', 'step' => ''])->assertStatus(303)->assertRedirect($funnel->url().'?step=2');
+        $first = $this->join($funnel, ['email' => 'robin@example.com', 'step' => ''])->assertStatus(303)
+            ->assertRedirect($funnel->url().'?step=2');
         self::assertSame(1, Person::query()->count(), 'whoever stops here is on the list');
         $cookie = $first->getCookie('lantern_joined')->getValue();
         $this->withCookie('lantern_joined', $cookie);
         $this->get("/{$funnel->address}?step=2")->assertOk()->assertSee('form-steps at-2', false);
-        $this->post("/{$funnel->address}", ['step' => '2', 'level' => ''] + $this->form($funnel))->assertStatus(422)->assertSee('form-steps at-2', false)->assertSee('Please choose: Level.');
-        $this->post("/{$funnel->address}", ['step' => '2', 'level' => 'Beginner', 'years' => '2'] + $this->form($funnel))->assertStatus(303)->assertRedirect($funnel->url('thank-you'));
+        $this->post("/{$funnel->address}", ['step' => '2', 'level' => ''] + $this->form($funnel))->assertStatus(422)
+            ->assertSee('form-steps at-2', false)->assertSee('Please choose: Level.');
+        $this->post("/{$funnel->address}", ['step' => '2', 'level' => 'Beginner', 'years' => '2'] + $this->form($funnel))->assertStatus(303)
+            ->assertRedirect($funnel->url('thank-you'));
 
-        self::assertSame(['Beginner', '2', 'robin@example.com'], [Submission::query()->sole()->answers['level'], Submission::query()->sole()->answers['years'], Submission::query()->sole()->answers['email']]);
+        self::assertSame(['Beginner', '2', 'robin@example.com'],
+            [Submission::query()->sole()->answers['level'], Submission::query()->sole()->answers['years'],
+                Submission::query()->sole()->answers['email']]);
         self::assertSame(2, DB::table('person_values')->whereIn('name', ['level', 'years'])->count());
         // Nobody else's answers can be added to.
         $this->defaultCookies = [];
@@ -125,18 +140,23 @@ final class FormsTest extends TestCase
     public function test_marketing_is_a_box_of_its_own_that_nobody_must_tick(): void
     {
         $funnel = $this->with(['marketing' => 'News now and then, too.']);
-        $this->get("/{$funnel->address}")->assertSee('News now and then, too.')->assertDontSee('name="marketing" value="yes" checked', false);
+        $this->get("/{$funnel->address}")->assertSee('News now and then, too.')
+            ->assertDontSee('name="marketing" value="yes" checked', false);
         $this->join($funnel, ['email' => 'no@example.com']);
         $this->join($funnel, ['email' => 'yes@example.com', 'marketing' => 'yes']);
         $this->join($funnel, ['email' => 'yes@example.com']);
 
-        self::assertSame(['no@example.com' => 'no-marketing', 'yes@example.com' => 'subscribed'], Person::query()->orderBy('email')->get()->mapWithKeys(fn (Person $p): array => [$p->email => $p->standing()->value])->all(), 'agreeing once holds until it is taken back');
-        self::assertSame([false, true, false], Submission::query()->orderBy('submitted_at')->get()->map(fn (Submission $s): ?bool => $s->marketing)->all());
+        self::assertSame(['no@example.com' => 'no-marketing', 'yes@example.com' => 'subscribed'],
+            Person::query()->orderBy('email')->get()->mapWithKeys(fn (Person $p): array => [$p->email => $p->standing()->value])->all(),
+            'agreeing once holds until it is taken back');
+        self::assertSame([false, true, false],
+            Submission::query()->orderBy('submitted_at')->get()->map(fn (Submission $s): ?bool => $s->marketing)->all());
     }
 
     public function test_the_owner_is_told_at_once_with_nothing_that_could_do_harm(): void
     {
-        $this->join($this->with(['notice' => 'at-once']), ['first_name' => "<b>Robin</b> {{email}}\r\nBcc: all@example.com", 'email' => 'robin@example.com']);
+        $this->join($this->with(['notice' => 'at-once']),
+            ['first_name' => "<b>Robin</b> {{email}}\r\nBcc: all@example.com", 'email' => 'robin@example.com']);
         $this->runQueue();
         $notice = Message::query()->where('kind', 'notice')->sole();
 
@@ -171,7 +191,8 @@ final class FormsTest extends TestCase
     public function test_a_webhook_is_signed_and_tells_what_was_filled_in(): void
     {
         Http::fake(['*' => Http::response('thanks', 200)]);
-        $this->join($this->with(['hook' => 'https://hooks.ferncroft.example/in?x=1']), ['first_name' => 'Zoë', 'email' => 'zoe@example.com', 'source' => 'utm_source=podcast']);
+        $this->join($this->with(['hook' => 'https://hooks.ferncroft.example/in?x=1']),
+            ['first_name' => 'Zoë', 'email' => 'zoe@example.com', 'source' => 'utm_source=podcast']);
         $this->runQueue();
 
         $call = HookCall::query()->sole();
@@ -180,10 +201,13 @@ final class FormsTest extends TestCase
         Http::assertSent(function (Request $r) use ($secret, $call): bool {
             self::assertSame(1, preg_match('/^t=(\d+),v1=([0-9a-f]{64})$/', $r->header('Lantern-Signature')[0], $m));
 
-            return hash_equals(hash_hmac('sha256', "{$m[1]}.{$r->body()}", $secret), $m[2]) && $r->url() === 'https://hooks.ferncroft.example/in?x=1' && $r->header('Lantern-Call')[0] === $call->id
-                && $r['person']['firstName'] === 'Zoë' && $r['answers']['email'] === 'zoe@example.com' && $r['source']['utm_source'] === 'podcast' && str_contains($r['consent']['words'], 'Yes, email me');
+            return hash_equals(hash_hmac('sha256', "{$m[1]}.{$r->body()}", $secret), $m[2])
+                && $r->url() === 'https://hooks.ferncroft.example/in?x=1' && $r->header('Lantern-Call')[0] === $call->id
+                && $r['person']['firstName'] === 'Zoë' && $r['answers']['email'] === 'zoe@example.com'
+                && $r['source']['utm_source'] === 'podcast' && str_contains($r['consent']['words'], 'Yes, email me');
         });
-        self::assertStringNotContainsString($secret, (string) DB::table('businesses')->value('hook_secret'), 'the secret is not stored as it is');
+        self::assertStringNotContainsString($secret, (string) DB::table('businesses')->value('hook_secret'),
+            'the secret is not stored as it is');
     }
 
     public function test_a_webhook_is_tried_again_and_again_and_can_be_called_once_more_by_hand(): void
@@ -208,7 +232,8 @@ final class FormsTest extends TestCase
         $this->runQueue();
         self::assertSame(['done' => 1, 'failed' => 1], HookCall::query()->pluck('state')->countBy()->sortKeys()->all());
         self::assertSame(1, HookCall::query()->distinct()->count('payload'), 'the same words once more');
-        $this->actingAs($this->owner('other@ferncroft.example'))->postJson('/studio/api/hooks/'.HookCall::query()->firstOrFail()->id.'/replay')->assertNotFound();
+        $this->actingAs($this->owner('other@ferncroft.example'))
+            ->postJson('/studio/api/hooks/'.HookCall::query()->firstOrFail()->id.'/replay')->assertNotFound();
         $this->getJson('/studio/api/hooks')->assertJsonPath('total', 0);
     }
 
@@ -216,18 +241,24 @@ final class FormsTest extends TestCase
     {
         $funnel = $this->with(['done' => "Thank you.\nLook in your inbox."]);
         $id = Form::query()->sole()->id;
-        $script = (string) $this->get("/e/{$id}.js")->assertOk()->assertHeader('Access-Control-Allow-Origin', '*')->assertHeader('Content-Type', 'text/javascript; charset=utf-8')->getContent();
+        $script = (string) $this->get("/e/{$id}.js")->assertOk()->assertHeader('Access-Control-Allow-Origin', '*')
+            ->assertHeader('Content-Type', 'text/javascript; charset=utf-8')->getContent();
         self::assertStringContainsString('attachShadow', $script);
         self::assertStringNotContainsString('</script', $script);
         $this->options("/e/{$id}")->assertNoContent()->assertHeader('Access-Control-Allow-Origin', '*');
         $token = $this->getJson("/e/{$id}/token")->assertOk()->json('token');
         $this->travel(5)->seconds();
-        $this->post("/e/{$id}", ['email' => 'robin@', 'token' => $token])->assertStatus(422)->assertJsonPath('errors.email', fn (string $e): bool => str_contains($e, 'does not look'))->assertHeader('Access-Control-Allow-Origin', '*');
-        $this->post("/e/{$id}", ['email' => 'robin@example.com', 'token' => 'forged'])->assertStatus(422)->assertJsonPath('token', fn (string $t): bool => $t !== '');
-        $this->withHeaders(['Origin' => 'https://blog.ferncroft.example'])->post("/e/{$id}", ['email' => 'robin@example.com', 'token' => $token, 'zone' => 'Europe/Paris'])
+        $this->post("/e/{$id}", ['email' => 'robin@', 'token' => $token])->assertStatus(422)
+            ->assertJsonPath('errors.email', fn (string $e): bool => str_contains($e, 'does not look'))
+            ->assertHeader('Access-Control-Allow-Origin', '*');
+        $this->post("/e/{$id}", ['email' => 'robin@example.com', 'token' => 'forged'])->assertStatus(422)
+            ->assertJsonPath('token', fn (string $t): bool => $t !== '');
+        $this->withHeaders(['Origin' => 'https://blog.ferncroft.example'])
+            ->post("/e/{$id}", ['email' => 'robin@example.com', 'token' => $token, 'zone' => 'Europe/Paris'])
             ->assertOk()->assertJsonPath('done', "Thank you.\nLook in your inbox.")->assertCookieMissing('lantern_joined');
 
-        self::assertSame(['Europe/Paris', 'blog.ferncroft.example'], [Person::query()->sole()->timezone, Submission::query()->sole()->source['ref'] ?? '']);
+        self::assertSame(['Europe/Paris', 'blog.ferncroft.example'],
+            [Person::query()->sole()->timezone, Submission::query()->sole()->source['ref'] ?? '']);
         $funnel->forceFill(['state' => 'closed'])->save();
         $this->post("/e/{$id}", ['email' => 'kim@example.com', 'token' => $token])->assertNotFound();
         self::assertStringContainsString('not open', (string) $this->get("/e/{$id}.js")->assertOk()->getContent());
@@ -257,8 +288,10 @@ final class FormsTest extends TestCase
         $this->join($funnel, ['email' => 'kim@example.com', 'level' => 'Some years', 'likes' => ['Bach', 'Jazz']]);
         $this->actingAs($this->owner);
 
-        $this->getJson('/studio/api/submissions')->assertOk()->assertJsonPath('total', 2)->assertJsonPath('submissions.0.person.name', 'kim@example.com')->assertJsonPath('submissions.0.answers.2.value', 'Bach, Jazz');
-        $this->getJson('/studio/api/submissions?until=2026-06-01')->assertJsonPath('total', 1)->assertJsonPath('submissions.0.person.name', 'robin@example.com');
+        $this->getJson('/studio/api/submissions')->assertOk()->assertJsonPath('total', 2)
+            ->assertJsonPath('submissions.0.person.name', 'kim@example.com')->assertJsonPath('submissions.0.answers.2.value', 'Bach, Jazz');
+        $this->getJson('/studio/api/submissions?until=2026-06-01')->assertJsonPath('total', 1)
+            ->assertJsonPath('submissions.0.person.name', 'robin@example.com');
         $this->getJson('/studio/api/submissions?from=2026-06-02&until=2026-06-02')->assertJsonPath('total', 1);
         $this->getJson('/studio/api/submissions?search=some YEARS')->assertJsonPath('total', 1);
         $this->getJson('/studio/api/submissions?form='.str_repeat('0', 26))->assertJsonPath('total', 0);
@@ -286,7 +319,8 @@ final class FormsTest extends TestCase
         }
         self::assertSame(3, $jobs('outside'));
         Artisan::call('queue:work', ['--queue' => 'default', '--stop-when-empty' => true, '--quiet' => true]);
-        self::assertSame([3, 3], [Message::query()->where('state', 'sent')->count(), HookCall::query()->where('state', 'waiting')->count()]);
+        self::assertSame([3, 3],
+            [Message::query()->where('state', 'sent')->count(), HookCall::query()->where('state', 'waiting')->count()]);
         // The worker that had them died: after an hour they are queued once more.
         DB::table('jobs')->delete();
         $this->travel(61)->minutes();

@@ -18,7 +18,8 @@ final class SignupTest extends TestCase
     {
         $funnel = $this->live();
 
-        $this->join($funnel, ['first_name' => 'Robin', 'email' => 'Robin.Ash@Example.com', 'zone' => 'America/New_York', 'source' => 'utm_source=newsletter'])
+        $this->join($funnel, ['first_name' => 'Robin', 'email' => 'Robin.Ash@Example.com', 'zone' => 'America/New_York',
+            'source' => 'utm_source=newsletter'])
             ->assertStatus(303)->assertRedirect($funnel->url('thank-you'));
 
         $person = Person::query()->with('tags')->sole();
@@ -125,7 +126,8 @@ final class SignupTest extends TestCase
     public function test_where_they_came_from_survives_a_typing_mistake(): void
     {
         $funnel = $this->live();
-        self::assertStringContainsString('name="source" value="utm_source=newsletter"', (string) $this->get('/'.$funnel->address.'?utm_source=newsletter&other=x')->getContent());
+        self::assertStringContainsString('name="source" value="utm_source=newsletter"',
+            (string) $this->get('/'.$funnel->address.'?utm_source=newsletter&other=x')->getContent());
         self::assertStringContainsString('name="source" value="utm_source=newsletter"',
             (string) $this->join($funnel, ['email' => 'robin@', 'source' => 'utm_source=newsletter'])->assertStatus(422)->getContent());
     }
@@ -144,7 +146,8 @@ final class SignupTest extends TestCase
     {
         $funnel = $this->live();
         $script = '"><script>alert(1)</script>{{email}}';
-        $response = $this->join($funnel, ['first_name' => $script, 'last_name' => $script, 'email' => 'robin@example.com', 'source' => $script, 'zone' => $script, 'visitor' => $script])
+        $response = $this->join($funnel, ['first_name' => $script, 'last_name' => $script, 'email' => 'robin@example.com',
+            'source' => $script, 'zone' => $script, 'visitor' => $script])
             ->assertStatus(303);
 
         $this->withCookie('lantern_joined', $response->getCookie('lantern_joined')->getValue())
@@ -173,12 +176,14 @@ final class SignupTest extends TestCase
     public function test_programs_are_kept_out(): void
     {
         $funnel = $this->live();
-        $this->join($funnel, ['email' => 'robin@example.com', 'website' => 'http://spam.example'])->assertStatus(422)->assertSee('very fast');
+        $this->join($funnel, ['email' => 'robin@example.com', 'website' => 'http://spam.example'])->assertStatus(422)
+            ->assertSee('very fast');
         $form = $this->form($funnel);
         $this->travelBack();
         $fresh = (string) $this->get('/'.$funnel->address)->getContent();
         preg_match('/name="token" value="([^"]+)"/', $fresh, $m);
-        $this->post('/'.$funnel->address, ['email' => 'robin@example.com', 'token' => $m[1]] + $form)->assertStatus(422)->assertSee('very fast');
+        $this->post('/'.$funnel->address, ['email' => 'robin@example.com', 'token' => $m[1]] + $form)->assertStatus(422)
+            ->assertSee('very fast');
 
         self::assertSame(0, Submission::query()->count());
     }

@@ -35,12 +35,14 @@ final class TransactionsTest extends TestCase
         DB::statement("create trigger broken before insert on {$table} begin select raise(abort, 'the disk is full'); end");
         $this->post('/'.$funnel->address, $form)->assertStatus(500);
 
-        foreach (['people', 'submissions', 'events', 'tags', 'person_tag', 'deliveries', 'messages', 'jobs', 'counts', 'visitor_person'] as $of) {
+        foreach (['people', 'submissions', 'events', 'tags', 'person_tag', 'deliveries', 'messages', 'jobs', 'counts',
+            'visitor_person'] as $of) {
             self::assertSame(0, DB::table($of)->count(), $of);
         }
         DB::statement('drop trigger broken');
         $this->post('/'.$funnel->address, $form)->assertRedirect($funnel->url('thank-you'));
-        self::assertSame([1, 1, 1, 1], [Person::query()->count(), Submission::query()->count(), Delivery::query()->count(), Message::query()->count()]);
+        self::assertSame([1, 1, 1, 1],
+            [Person::query()->count(), Submission::query()->count(), Delivery::query()->count(), Message::query()->count()]);
     }
 
     public function test_publishing_that_breaks_leaves_the_live_version_alone(): void
@@ -69,7 +71,9 @@ final class TransactionsTest extends TestCase
     {
         $owner = $this->owner();
         DB::statement("create trigger broken before insert on ways begin select raise(abort, 'the disk is full'); end");
-        $this->actingAs($owner)->post('/studio/api/funnels', ['goal' => 'give-away', 'name' => 'x', 'title' => 'x', 'file' => $this->file('plan.pdf', self::pdf())], ['Accept' => 'application/json'])
+        $this->actingAs($owner)->post('/studio/api/funnels',
+            ['goal' => 'give-away', 'name' => 'x', 'title' => 'x', 'file' => $this->file('plan.pdf', self::pdf())],
+            ['Accept' => 'application/json'])
             ->assertStatus(500);
 
         foreach (['funnels', 'draft_parts', 'ways', 'uploads'] as $of) {
@@ -84,7 +88,8 @@ final class TransactionsTest extends TestCase
         DB::statement("create trigger broken before insert on people begin select raise(abort, 'secret words'); end");
         $form = ['email' => 'robin@example.com'] + $this->form($funnel);
 
-        $this->post('/'.$funnel->address, $form)->assertStatus(500)->assertDontSee('secret words')->assertDontSee('SQLSTATE')->assertDontSee('vendor/');
+        $this->post('/'.$funnel->address, $form)->assertStatus(500)->assertDontSee('secret words')->assertDontSee('SQLSTATE')
+            ->assertDontSee('vendor/');
     }
 
     public function test_the_same_person_in_two_funnels_has_one_history_and_both_sequences(): void
@@ -104,7 +109,8 @@ final class TransactionsTest extends TestCase
         self::assertSame(2, Delivery::query()->count());
         foreach (Message::query()->get() as $message) {
             $leadMagnet = Delivery::query()->where('funnel_id', $message->funnel_id)->sole();
-            self::assertStringContainsString("/f/{$leadMagnet->id}/", (string) $message->text, 'each email links to the gift of its own funnel');
+            self::assertStringContainsString("/f/{$leadMagnet->id}/", (string) $message->text,
+                'each email links to the gift of its own funnel');
         }
     }
 }

@@ -39,7 +39,8 @@ final class EventsTest extends TestCase
 
     private function person(string $email = 'robin@example.com', ?User $owner = null): Person
     {
-        return Person::query()->create(['business_id' => ($owner ?? $this->owner)->business_id, 'email' => $email, 'email_key' => $email, 'joined_at' => now()]);
+        return Person::query()->create(['business_id' => ($owner ?? $this->owner)->business_id, 'email' => $email, 'email_key' => $email,
+            'joined_at' => now()]);
     }
 
     /** Another funnel of an owner's with a sequence of its own. */
@@ -47,8 +48,10 @@ final class EventsTest extends TestCase
     {
         $funnel = $this->draft($owner, 'Another guide');
         Email::query()->where('funnel_id', $funnel->id)->delete();
-        Sequence::query()->where('funnel_id', $funnel->id)->sole()->forceFill(['definition' => ['starts' => $starts, 'ends' => $ends]])->save();
-        Email::query()->create(['id' => Ids::next(), 'funnel_id' => $funnel->id, 'sequence_id' => Sequence::query()->where('funnel_id', $funnel->id)->value('id'), 'name' => 'Heard of it', 'subject' => 'x',
+        Sequence::query()->where('funnel_id', $funnel->id)->sole()->forceFill(['definition' => ['starts' => $starts, 'ends' => $ends]])
+            ->save();
+        Email::query()->create(['id' => Ids::next(), 'funnel_id' => $funnel->id,
+            'sequence_id' => Sequence::query()->where('funnel_id', $funnel->id)->value('id'), 'name' => 'Heard of it', 'subject' => 'x',
             'body' => '<p>Words enough, and the file: <a href="{{download_link}}">here</a></p>', 'delay' => ['days' => 2]]);
         if ($live) {
             app(Publishing::class)->publish($funnel, null);
@@ -81,7 +84,8 @@ final class EventsTest extends TestCase
     #[DataProvider('others')]
     public function test_buying_reaches_every_live_funnel_that_listens(string $state, int $planned): void
     {
-        $other = $this->listening($state === 'foreign' ? $this->owner('other@ferncroft.example') : $this->owner, [['kind' => 'bought']], live: $state !== 'draft');
+        $other = $this->listening($state === 'foreign' ? $this->owner('other@ferncroft.example') : $this->owner, [['kind' => 'bought']],
+            live: $state !== 'draft');
         match ($state) {
             'closed' => app(Publishing::class)->close($other),
             'archived' => $other->forceFill(['archived_at' => now()])->save(),
@@ -107,7 +111,8 @@ final class EventsTest extends TestCase
         $person = $this->person();
         app(Tagging::class)->add($person, 'cellist', CarbonImmutable::now());
         self::assertSame(1, $this->planned());
-        $this->actingAs($this->owner)->postJson("/studio/api/people/{$person->id}/bought", ['funnel' => $this->funnel->id])->assertCreated();
+        $this->actingAs($this->owner)->postJson("/studio/api/people/{$person->id}/bought", ['funnel' => $this->funnel->id])
+            ->assertCreated();
 
         self::assertSame(0, $this->planned());
         self::assertSame('Bought, which ends this sequence.', DB::table('enrolments')->value('ended_why'));
@@ -141,7 +146,8 @@ final class EventsTest extends TestCase
         foreach (range(1, 3) as $i) {
             $this->person("p{$i}@example.com");
         }
-        $this->actingAs($this->owner)->postJson('/studio/api/people/acts', ['kind' => 'tag', 'of' => 'autumn', 'everybody' => true])->assertCreated();
+        $this->actingAs($this->owner)->postJson('/studio/api/people/acts', ['kind' => 'tag', 'of' => 'autumn', 'everybody' => true])
+            ->assertCreated();
         $this->runQueue();
 
         self::assertSame(['tagged', 'tagged', 'tagged'], $this->types());
@@ -150,7 +156,8 @@ final class EventsTest extends TestCase
 
     public function test_asking_confirming_and_joining_are_three_events_and_decide_once(): void
     {
-        DB::table('draft_parts')->where('kind', 'form')->update(['definition' => DB::raw("json_set(definition, '$.doubleOptIn', json('true'), '$.notice', 'at-once')")]);
+        DB::table('draft_parts')->where('kind', 'form')
+            ->update(['definition' => DB::raw("json_set(definition, '$.doubleOptIn', json('true'), '$.notice', 'at-once')")]);
         app(Publishing::class)->publish($this->funnel, null);
         $this->join($this->funnel, ['email' => 'robin@example.com'])->assertStatus(303);
         self::assertSame(['asked'], $this->types());
@@ -195,6 +202,7 @@ final class EventsTest extends TestCase
         app(Events::class)->take(NewEvent::of($type, $person, CarbonImmutable::now()));
 
         self::assertSame([$why], DB::table('enrolments')->pluck('ended_why')->all());
-        self::assertSame([['cancelled', $why]], Message::query()->where('name', 'Heard of it')->get()->map(fn (Message $m): array => [$m->state->value, $m->trouble])->all());
+        self::assertSame([['cancelled', $why]],
+            Message::query()->where('name', 'Heard of it')->get()->map(fn (Message $m): array => [$m->state->value, $m->trouble])->all());
     }
 }

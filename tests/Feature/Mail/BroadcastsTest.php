@@ -37,7 +37,9 @@ final class BroadcastsTest extends TestCase
     {
         $rows = [];
         for ($i = 1; $i <= $count; $i++) {
-            $rows[] = ['id' => sprintf('01h%023d', $i), 'business_id' => $this->owner->business_id, 'email' => "p{$i}@example.com", 'email_key' => "p{$i}@example.com", 'first_name' => "P{$i}", 'first_key' => "p{$i}", 'joined_at' => '2026-05-01 10:00:00.000'];
+            $rows[] = ['id' => sprintf('01h%023d', $i), 'business_id' => $this->owner->business_id, 'email' => "p{$i}@example.com",
+                'email_key' => "p{$i}@example.com", 'first_name' => "P{$i}", 'first_key' => "p{$i}",
+                'joined_at' => '2026-05-01 10:00:00.000'];
         }
         foreach (array_chunk($rows, 500) as $some) {
             DB::table('people')->insert($some);
@@ -48,7 +50,9 @@ final class BroadcastsTest extends TestCase
     private function broadcast(array $columns = []): Broadcast
     {
         $id = $this->postJson('/studio/api/broadcasts')->assertCreated()->json('id');
-        Broadcast::query()->whereKey($id)->update($columns + ['subject' => 'News for {{first_name|you}}', 'body' => '<p>Words for {{first_name|you}}: <a href="https://ferncroft.example/news?for={{first_name}}">read on</a></p>']);
+        Broadcast::query()->whereKey($id)->update($columns
+            + ['subject' => 'News for {{first_name|you}}',
+                'body' => '<p>Words for {{first_name|you}}: <a href="https://ferncroft.example/news?for={{first_name}}">read on</a></p>']);
 
         return Broadcast::query()->findOrFail($id);
     }
@@ -72,15 +76,19 @@ final class BroadcastsTest extends TestCase
         DB::table('opt_outs')->insert(['person_id' => sprintf('01h%023d', 7), 'what' => 'broadcasts', 'at' => now()]);
         $person(8)->update(['last_name' => 'Ash', 'last_key' => 'ash']);
         $person(9)->update(['quiet_until' => now()->addDays(2)]);
-        $broadcast = $this->broadcast(['audience' => json_encode(['all' => true, 'rules' => [['kind' => 'field', 'field' => 'last_name', 'compare' => 'empty']]])]);
-        $this->getJson("/studio/api/broadcasts/{$broadcast->id}")->assertJsonPath('people', 4)->assertJsonPath('audienceWords', '“Last name” is not known');
+        $broadcast = $this->broadcast(['audience' => json_encode(['all' => true,
+            'rules' => [['kind' => 'field', 'field' => 'last_name', 'compare' => 'empty']]])]);
+        $this->getJson("/studio/api/broadcasts/{$broadcast->id}")->assertJsonPath('people', 4)
+            ->assertJsonPath('audienceWords', '“Last name” is not known');
         $this->postJson("/studio/api/broadcasts/{$broadcast->id}/send")->assertOk()->assertJsonPath('state', 'sending');
         $this->work();
 
-        self::assertSame(['p10@example.com', 'p11@example.com', 'p12@example.com'], Message::query()->where('state', 'sent')->orderBy('to_address')->pluck('to_address')->all());
+        self::assertSame(['p10@example.com', 'p11@example.com', 'p12@example.com'],
+            Message::query()->where('state', 'sent')->orderBy('to_address')->pluck('to_address')->all());
         self::assertSame('News for P10', Message::query()->where('to_address', 'p10@example.com')->value('subject'));
         $quiet = Message::query()->where('to_address', 'p9@example.com')->sole();
-        self::assertSame(['waiting', '2026-06-03'], [$quiet->state->value, $quiet->due_at->format('Y-m-d')], 'who wanted quiet gets it afterwards');
+        self::assertSame(['waiting', '2026-06-03'], [$quiet->state->value, $quiet->due_at->format('Y-m-d')],
+            'who wanted quiet gets it afterwards');
         $this->travel(3)->days();
         $this->work();
         $this->work();
@@ -93,7 +101,8 @@ final class BroadcastsTest extends TestCase
         $broadcast = $this->broadcast();
         $this->postJson("/studio/api/broadcasts/{$broadcast->id}/send", ['at' => '2026-06-01T11:59'])->assertUnprocessable();
         $this->postJson("/studio/api/broadcasts/{$broadcast->id}/send", ['at' => 'soon'])->assertUnprocessable();
-        $this->postJson("/studio/api/broadcasts/{$broadcast->id}/send", ['at' => '2026-06-02T09:30'])->assertOk()->assertJsonPath('state', 'scheduled')->assertJsonPath('sendAt', '2026-06-02T07:30:00.000Z');
+        $this->postJson("/studio/api/broadcasts/{$broadcast->id}/send", ['at' => '2026-06-02T09:30'])->assertOk()
+            ->assertJsonPath('state', 'scheduled')->assertJsonPath('sendAt', '2026-06-02T07:30:00.000Z');
         $this->putJson("/studio/api/broadcasts/{$broadcast->id}", ['revision' => 1, 'body' => '<p>Other</p>'])->assertUnprocessable();
         $this->postJson("/studio/api/broadcasts/{$broadcast->id}/stop")->assertJsonPath('state', 'draft');
         $this->postJson("/studio/api/broadcasts/{$broadcast->id}/send", ['at' => '2026-06-02T09:30'])->assertOk();
@@ -126,7 +135,8 @@ final class BroadcastsTest extends TestCase
         }
         $this->runQueue();
 
-        self::assertSame([50, 50, 50], [Message::query()->count(), DB::table('outbox')->count(), Message::query()->where('state', 'sent')->distinct()->count('person_id')]);
+        self::assertSame([50, 50, 50], [Message::query()->count(), DB::table('outbox')->count(),
+            Message::query()->where('state', 'sent')->distinct()->count('person_id')]);
     }
 
     public function test_a_provider_that_is_down_for_an_hour_loses_nobody(): void
@@ -135,13 +145,15 @@ final class BroadcastsTest extends TestCase
         OutboxBehaviour::read(Shape::of(['failingUntil' => '2026-06-01T11:00:00Z']))->keep();
         $this->postJson('/studio/api/broadcasts/'.$this->broadcast()->id.'/send')->assertOk();
         $this->work();
-        self::assertSame([0, 40], [DB::table('outbox')->count(), Message::query()->where('state', 'waiting')->where('trouble', 'like', '%out of order%')->count()]);
+        self::assertSame([0, 40], [DB::table('outbox')->count(),
+            Message::query()->where('state', 'waiting')->where('trouble', 'like', '%out of order%')->count()]);
         while (now()->lt('2026-06-01 13:00')) {
             $this->travel(5)->minutes();
             $this->work();
         }
 
-        self::assertSame([40, 40, 0], [DB::table('outbox')->count(), Message::query()->where('state', 'sent')->count(), Message::query()->where('attempts', '>', 6)->count()]);
+        self::assertSame([40, 40, 0], [DB::table('outbox')->count(), Message::query()->where('state', 'sent')->count(),
+            Message::query()->where('attempts', '>', 6)->count()]);
     }
 
     public function test_no_more_go_out_in_a_minute_than_the_owner_says(): void
@@ -170,7 +182,8 @@ final class BroadcastsTest extends TestCase
         $this->work();
         $this->join($funnel, ['first_name' => 'Robin', 'email' => 'robin@example.com']);
         $this->runQueue();
-        self::assertSame(['sent', 9], [$this->message('robin@example.com')->state->value, Message::query()->where('state', 'sent')->count()]);
+        self::assertSame(['sent', 9],
+            [$this->message('robin@example.com')->state->value, Message::query()->where('state', 'sent')->count()]);
     }
 
     public function test_a_split_test_picks_the_subject_that_did_better_and_sends_it_to_the_rest(): void
@@ -195,10 +208,12 @@ final class BroadcastsTest extends TestCase
         $this->work();
         $this->work();
 
-        self::assertSame(['sent', 'b', 400], [$broadcast->fresh()?->state->value, $broadcast->fresh()?->winner, Message::query()->where('state', 'sent')->count()]);
+        self::assertSame(['sent', 'b', 400],
+            [$broadcast->fresh()?->state->value, $broadcast->fresh()?->winner, Message::query()->where('state', 'sent')->count()]);
         self::assertSame(400, Message::query()->distinct()->count('person_id'));
         self::assertStringContainsString('% sure that it is better', (string) $broadcast->fresh()?->winner_why);
-        self::assertSame(400 - $test->count(), Message::query()->whereNotIn('id', $test->pluck('id'))->where('subject', 'The other one')->count());
+        self::assertSame(400 - $test->count(),
+            Message::query()->whereNotIn('id', $test->pluck('id'))->where('subject', 'The other one')->count());
         $this->getJson("/studio/api/broadcasts/{$broadcast->id}")->assertJsonPath('variants.a.sent', $test->where('variant', 'a')->count());
     }
 
@@ -244,7 +259,8 @@ final class BroadcastsTest extends TestCase
         }
 
         self::assertSame(['p4@example.com'], Message::query()->where('unique_key', 'like', '%:again')->pluck('to_address')->all());
-        self::assertSame(['Did you see this?', MessageState::Sent], array_values(Message::query()->where('unique_key', 'like', '%:again')->sole()->only(['subject', 'state'])));
+        self::assertSame(['Did you see this?', MessageState::Sent],
+            array_values(Message::query()->where('unique_key', 'like', '%:again')->sole()->only(['subject', 'state'])));
         self::assertSame('sent', $broadcast->fresh()?->state->value);
     }
 
@@ -253,7 +269,8 @@ final class BroadcastsTest extends TestCase
         $this->people(1);
         $broadcast = $this->broadcast(['body' => '<p><a href="https://">here</a> {{page_gone}} [your words]</p>', 'subject' => '']);
         $this->owner->business->forceFill(['postal_address' => ''])->save();
-        $codes = array_column((array) $this->postJson("/studio/api/broadcasts/{$broadcast->id}/send")->assertUnprocessable()->json('findings'), 'code');
+        $codes = array_column((array) $this->postJson("/studio/api/broadcasts/{$broadcast->id}/send")->assertUnprocessable()
+            ->json('findings'), 'code');
         self::assertEqualsCanonicalizing(['no-subject', 'placeholder', 'dead-link', 'no-postal-address'], $codes);
         Person::query()->update(['unsubscribed_at' => now()]);
         $this->getJson("/studio/api/broadcasts/{$broadcast->id}/check")->assertJsonPath('findings.0.code', 'nobody');
@@ -265,7 +282,10 @@ final class BroadcastsTest extends TestCase
         $this->people(1);
         Person::query()->update(['first_name' => "Robin\r\nBcc: all@example.com {{email}} <script>"]);
         $broadcast = $this->broadcast();
-        $this->putJson("/studio/api/broadcasts/{$broadcast->id}", ['revision' => 1, 'subject' => "News\r\nBcc: all@example.com {{first_name}}", 'body' => '<p onclick="x()">Words <a href="javascript:alert(1)">x</a><script>alert(1)</script> {{first_name}}</p>'])->assertOk();
+        $this->putJson("/studio/api/broadcasts/{$broadcast->id}",
+            ['revision' => 1, 'subject' => "News\r\nBcc: all@example.com {{first_name}}",
+                'body' => '<p onclick="x()">Words <a href="javascript:alert(1)">x</a><script>alert(1)</script> {{first_name}}</p>'])
+            ->assertOk();
         $this->postJson("/studio/api/broadcasts/{$broadcast->id}/send")->assertOk();
         $this->work();
         $mime = (string) DB::table('outbox')->value('mime');
@@ -282,23 +302,27 @@ final class BroadcastsTest extends TestCase
         $this->people(20);
         $broadcast = $this->broadcast();
         $person = Person::query()->where('email', 'p7@example.com')->sole()->id;
-        $this->postJson("/studio/api/broadcasts/{$broadcast->id}/test", ['person' => $person])->assertCreated()->assertJsonPath('to', 'imke@ferncroft.example');
+        $this->postJson("/studio/api/broadcasts/{$broadcast->id}/test", ['person' => $person])->assertCreated()
+            ->assertJsonPath('to', 'imke@ferncroft.example');
         $this->runQueue();
-        self::assertSame([['imke@ferncroft.example', 'Test: News for P7']], Message::query()->get()->map(fn (Message $m): array => [$m->to_address, $m->subject])->all());
+        self::assertSame([['imke@ferncroft.example', 'Test: News for P7']],
+            Message::query()->get()->map(fn (Message $m): array => [$m->to_address, $m->subject])->all());
         $this->owner->business->forceFill(['messages_per_minute' => 5])->save();
         $this->postJson("/studio/api/broadcasts/{$broadcast->id}/send")->assertOk();
         $this->work();
         $this->postJson("/studio/api/broadcasts/{$broadcast->id}/stop")->assertJsonPath('state', 'stopped');
         $this->travel(5)->minutes();
         $this->work();
-        self::assertSame(['cancelled' => 17, 'sent' => 3], Message::query()->where('kind', 'broadcast')->pluck('state')->countBy()->sortKeys()->all());
+        self::assertSame(['cancelled' => 17, 'sent' => 3],
+            Message::query()->where('kind', 'broadcast')->pluck('state')->countBy()->sortKeys()->all());
     }
 
     public function test_nobody_elses_letter_can_be_touched(): void
     {
         $id = $this->broadcast()->id;
         $this->actingAs($this->owner('other@ferncroft.example'));
-        foreach (['get' => ['', '/check', '/sample'], 'post' => ['/send', '/stop', '/test', '/duplicate', '/restore'], 'put' => [''], 'delete' => ['']] as $method => $paths) {
+        foreach (['get' => ['', '/check', '/sample'], 'post' => ['/send', '/stop', '/test', '/duplicate', '/restore'], 'put' => [''],
+            'delete' => ['']] as $method => $paths) {
             foreach ($paths as $path) {
                 $this->{"{$method}Json"}("/studio/api/broadcasts/{$id}{$path}")->assertNotFound();
             }
@@ -309,13 +333,17 @@ final class BroadcastsTest extends TestCase
     public function test_a_copy_is_a_draft_that_sends_nothing_and_a_letter_on_its_way_cannot_be_taken_out(): void
     {
         $this->people(3);
-        $letter = $this->broadcast(['name' => str_repeat('n', 120), 'audience' => json_encode(['all' => true, 'rules' => [['kind' => 'field', 'field' => 'first_name', 'compare' => 'equal', 'value' => 'P1']]])]);
+        $letter = $this->broadcast(['name' => str_repeat('n', 120),
+            'audience' => json_encode(['all' => true,
+                'rules' => [['kind' => 'field', 'field' => 'first_name', 'compare' => 'equal', 'value' => 'P1']]])]);
         $this->postJson("/studio/api/broadcasts/{$letter->id}/send")->assertOk();
         $this->deleteJson("/studio/api/broadcasts/{$letter->id}")->assertUnprocessable();
-        $copy = $this->postJson("/studio/api/broadcasts/{$letter->id}/duplicate")->assertCreated()->assertJsonPath('state', 'draft')->assertJsonPath('subject', $letter->subject)->assertJsonPath('people', 1);
+        $copy = $this->postJson("/studio/api/broadcasts/{$letter->id}/duplicate")->assertCreated()->assertJsonPath('state', 'draft')
+            ->assertJsonPath('subject', $letter->subject)->assertJsonPath('people', 1);
         self::assertSame(120, mb_strlen((string) $copy->json('name')));
         $this->work();
-        self::assertSame(['p1@example.com'], Message::query()->where('kind', 'broadcast')->pluck('to_address')->all(), 'the copy went to nobody');
+        self::assertSame(['p1@example.com'], Message::query()->where('kind', 'broadcast')->pluck('to_address')->all(),
+            'the copy went to nobody');
 
         $id = $copy->json('id');
         $this->deleteJson("/studio/api/broadcasts/{$id}")->assertOk();

@@ -92,7 +92,8 @@ final class DigestTest extends TestCase
         $letters = Message::query()->where('kind', 'notice')->orderBy('created_at')->get();
         self::assertSame([MessageState::Sent, MessageState::Sent], $letters->pluck('state')->all());
         self::assertSame([$this->owner->business->sender_address], $letters->pluck('to_address')->unique()->all());
-        $told = $letters->map(fn (Message $m): array => array_values(array_filter(['a@example.com', 'b@example.com', 'c@example.com'], fn (string $address): bool => str_contains((string) $m->text, $address))))->all();
+        $told = $letters->map(fn (Message $m): array => array_values(array_filter(['a@example.com', 'b@example.com', 'c@example.com'],
+            fn (string $address): bool => str_contains((string) $m->text, $address))))->all();
         self::assertSame([['a@example.com', 'b@example.com'], ['c@example.com']], $told);
     }
 
@@ -145,12 +146,14 @@ final class DigestTest extends TestCase
     {
         $this->join($this->funnel, ['email' => 'first@example.com', 'first_name' => 'First']);
         $one = (array) DB::table('submissions')->first();
-        DB::table('submissions')->insert(array_map(fn (int $i): array => ['id' => sprintf('01h%023d', $i), 'token' => "t{$i}"] + $one, range(1, 649)));
+        DB::table('submissions')
+            ->insert(array_map(fn (int $i): array => ['id' => sprintf('01h%023d', $i), 'token' => "t{$i}"] + $one, range(1, 649)));
         self::assertSame(1, $this->tick('2026-06-02 06:00'));
         $this->runQueue();
         $letter = Message::query()->where('kind', 'notice')->sole();
         self::assertSame('650 new people', $letter->subject);
         self::assertSame(100, substr_count((string) $letter->html, '/studio/people/'.$one['person_id']));
-        self::assertStringContainsString('And 550 more: all of them', (string) preg_replace('/ \(http[^)]*\)|<[^>]+>/', '', (string) $letter->html));
+        self::assertStringContainsString('And 550 more: all of them',
+            (string) preg_replace('/ \(http[^)]*\)|<[^>]+>/', '', (string) $letter->html));
     }
 }

@@ -29,7 +29,8 @@ final class EmailWritingTest extends TestCase
     /** @return array{string, DOMXPath, string} subject, HTML, plain text */
     private function write(string $body, string $subject = 'Hello', string $accent = '#c2410c'): array
     {
-        $letter = app(EmailWriter::class)->sample($this->business, new EmailPlan('e', 'Letter', $subject, $body, Delay::atOnce()), Colour::of($accent));
+        $letter = app(EmailWriter::class)
+            ->sample($this->business, new EmailPlan('e', 'Letter', $subject, $body, Delay::atOnce()), Colour::of($accent));
         $dom = new DOMDocument;
         $dom->loadHTML('<?xml encoding="UTF-8">'.$letter->html, LIBXML_NOERROR);
 
@@ -38,7 +39,8 @@ final class EmailWritingTest extends TestCase
 
     public function test_a_link_alone_in_its_paragraph_becomes_a_button(): void
     {
-        [, $html] = $this->write('<p><a href="https://ferncroft.example/a">Go</a></p><p>or <a href="https://ferncroft.example/b">read on</a></p>');
+        [, $html] = $this->write('<p><a href="https://ferncroft.example/a">Go</a></p><p>or <a href="https://ferncroft.example/b">read '
+            .'on</a></p>');
 
         self::assertSame(['Go'], array_map(fn ($n): string => $n->textContent, iterator_to_array($html->query('//a[@class="button"]'))));
         self::assertSame(1, $html->query('//a[not(@class) and contains(@href,"/b")]')->length);
@@ -46,7 +48,8 @@ final class EmailWritingTest extends TestCase
 
     public function test_what_is_filled_in_is_escaped_in_the_one_part_and_plain_in_the_other(): void
     {
-        [$subject, $html, $text] = $this->write('<p>Hi {{first_name|there}}, you &amp; {{shoe_size|"me"}}</p>', "For {{first_name|you}}\nand more");
+        [$subject, $html, $text] = $this->write('<p>Hi {{first_name|there}}, you &amp; {{shoe_size|"me"}}</p>',
+            "For {{first_name|you}}\nand more");
 
         self::assertSame('For Robin and more', str_replace("\n", ' ', $subject));
         self::assertStringContainsString('Hi Robin, you & "me"', $html->document->textContent);
@@ -74,10 +77,13 @@ final class EmailWritingTest extends TestCase
     #[DataProvider('accents')]
     public function test_button_and_links_can_be_read_in_any_colour(string $accent): void
     {
-        [, $html] = $this->write('<p><a href="https://ferncroft.example">Go</a></p><p>see <a href="https://ferncroft.example">this</a></p>', accent: $accent);
-        $style = fn (string $xpath, string $property): Colour => Colour::of(preg_match("/(?:^|[; ]){$property}: (#[0-9a-f]{6})/", $html->query($xpath)->item(0)->getAttribute('style'), $m) === 1 ? $m[1] : 'none');
+        [, $html] = $this->write('<p><a href="https://ferncroft.example">Go</a></p><p>see <a href="https://ferncroft.example">this</a></p>',
+            accent: $accent);
+        $style = fn (string $xpath, string $property): Colour => Colour::of(preg_match("/(?:^|[; ]){$property}: (#[0-9a-f]{6})/",
+            $html->query($xpath)->item(0)->getAttribute('style'), $m) === 1 ? $m[1] : 'none');
 
-        self::assertGreaterThanOrEqual(Contrast::TEXT, Contrast::ratio($style('//a[@class="button"]', 'background-color'), $style('//a[@class="button"]', 'color')));
+        self::assertGreaterThanOrEqual(Contrast::TEXT,
+            Contrast::ratio($style('//a[@class="button"]', 'background-color'), $style('//a[@class="button"]', 'color')));
         self::assertGreaterThanOrEqual(Contrast::TEXT, Contrast::ratio(Colour::of('#ffffff'), $style('//p/a[not(@class)]', 'color')));
     }
 

@@ -65,21 +65,25 @@ final class FeedbackTest extends TestCase
         $message = $this->letter();
         $visitor = str_repeat('7', 32);
         $this->withUnencryptedCookie('lantern_visitor', $visitor);
-        DB::table('events')->insert(['business_id' => $this->owner->business_id, 'type' => 'viewed', 'funnel_id' => $this->funnel->id, 'visitor' => $visitor, 'at' => now()]);
+        DB::table('events')->insert(['business_id' => $this->owner->business_id, 'type' => 'viewed', 'funnel_id' => $this->funnel->id,
+            'visitor' => $visitor, 'at' => now()]);
         $this->get($this->links($message)[0])->assertRedirect();
 
         self::assertSame($message->person_id, DB::table('visitor_person')->where('visitor', $visitor)->value('person_id'));
-        self::assertSame($message->person_id, DB::table('events')->where('visitor', $visitor)->value('person_id'), 'what this browser did before was theirs');
+        self::assertSame($message->person_id, DB::table('events')->where('visitor', $visitor)->value('person_id'),
+            'what this browser did before was theirs');
     }
 
     public function test_a_link_cannot_be_made_to_lead_elsewhere(): void
     {
         $message = $this->letter();
-        DB::table('mail_links')->insert(['business_id' => $this->owner->business_id, 'url_hash' => str_repeat('a', 64), 'url' => 'https://evil.example/']);
+        DB::table('mail_links')
+            ->insert(['business_id' => $this->owner->business_id, 'url_hash' => str_repeat('a', 64), 'url' => 'https://evil.example/']);
         $evil = (int) DB::table('mail_links')->where('url', 'https://evil.example/')->value('id');
         [$link] = $this->links($message);
         preg_match('~^/l/([^/]+)/(\d+)/(.+)$~', $link, $m);
-        foreach (["/l/{$m[1]}/{$evil}/{$m[3]}", "/l/{$m[1]}/{$m[2]}/".str_repeat('0', 20), '/l/'.str_repeat('0', 26)."/{$m[2]}/{$m[3]}", "/l/{$m[1]}/{$m[2]}/{$m[3]}?url=https://evil.example"] as $forged) {
+        foreach (["/l/{$m[1]}/{$evil}/{$m[3]}", "/l/{$m[1]}/{$m[2]}/".str_repeat('0', 20), '/l/'.str_repeat('0', 26)."/{$m[2]}/{$m[3]}",
+            "/l/{$m[1]}/{$m[2]}/{$m[3]}?url=https://evil.example"] as $forged) {
             $answer = $this->get($forged);
             self::assertStringNotContainsString('evil', (string) $answer->headers->get('Location'));
         }
@@ -127,7 +131,8 @@ final class FeedbackTest extends TestCase
         self::assertSame(2, $message->refresh()->opens);
         self::assertSame(1, DB::table('events')->where('type', 'opened')->count());
         self::assertNull(DB::table('events')->where('type', 'opened')->value('page_id'));
-        $this->actingAs($this->owner)->getJson("/studio/api/funnels/{$this->funnel->id}")->assertJsonPath("emailNumbers.{$message->email_id}.opened", 1)->assertJsonPath("emailNumbers.{$message->email_id}.sent", 1);
+        $this->actingAs($this->owner)->getJson("/studio/api/funnels/{$this->funnel->id}")
+            ->assertJsonPath("emailNumbers.{$message->email_id}.opened", 1)->assertJsonPath("emailNumbers.{$message->email_id}.sent", 1);
     }
 
     public function test_the_same_link_in_a_thousand_letters_is_one_row(): void
@@ -143,7 +148,8 @@ final class FeedbackTest extends TestCase
         OutboxBehaviour::read(Shape::of(['bouncing' => ['ROBIN@example.com', '@gone.example']]))->keep();
         $message = $this->letter();
         $this->letter('kim@gone.example');
-        self::assertSame(['failed', 'bounced', 'bounced'], [$message->state->value, $message->lost_why, Person::query()->where('email_key', 'robin@example.com')->sole()->suppressed]);
+        self::assertSame(['failed', 'bounced', 'bounced'],
+            [$message->state->value, $message->lost_why, Person::query()->where('email_key', 'robin@example.com')->sole()->suppressed]);
         $this->join($this->funnel, ['email' => 'robin@example.com']);
         $this->post('/f/again', ['email' => 'robin@example.com'])->assertOk();
         $this->runQueue();
@@ -164,7 +170,8 @@ final class FeedbackTest extends TestCase
         $this->postJson("/studio/api/messages/{$message->id}/feedback", ['what' => 'complain'])->assertOk();
         $this->postJson("/studio/api/people/{$message->person_id}/lift")->assertUnprocessable();
         self::assertSame('complained', Person::query()->sole()->suppressed);
-        self::assertSame(['bounced', 'complained'], DB::table('events')->whereIn('type', ['bounced', 'complained'])->orderBy('id')->pluck('type')->all());
+        self::assertSame(['bounced', 'complained'],
+            DB::table('events')->whereIn('type', ['bounced', 'complained'])->orderBy('id')->pluck('type')->all());
     }
 
     public function test_the_outbox_can_be_told_that_a_reader_complains(): void
@@ -172,14 +179,16 @@ final class FeedbackTest extends TestCase
         OutboxBehaviour::read(Shape::of(['complaining' => ['robin@example.com']]))->keep();
         $message = $this->letter();
 
-        self::assertSame(['sent', 'complained', 'complained'], [$message->state->value, $message->lost_why, Person::query()->sole()->suppressed]);
+        self::assertSame(['sent', 'complained', 'complained'],
+            [$message->state->value, $message->lost_why, Person::query()->sole()->suppressed]);
     }
 
     public function test_choosing_less_instead_of_none(): void
     {
         $message = $this->letter();
         preg_match('~Unsubscribe: http://localhost(\S+)~', (string) $message->text, $m);
-        $this->get($m[1])->assertOk()->assertSee('No more of this series')->assertSee('Nothing for a month')->assertSee('Yes, unsubscribe me');
+        $this->get($m[1])->assertOk()->assertSee('No more of this series')->assertSee('Nothing for a month')
+            ->assertSee('Yes, unsubscribe me');
         $this->post($m[1], ['choose' => 'quiet'])->assertOk()->assertSee('A month of quiet');
         self::assertTrue(Person::query()->sole()->quiet_until?->isFuture());
         $this->post($m[1], ['choose' => 'these'])->assertOk()->assertSee('You will get less');
@@ -197,17 +206,20 @@ final class FeedbackTest extends TestCase
         $this->actingAs($this->owner);
         $this->putJson('/studio/api/messages/mood', ['slowMs' => 99_999])->assertUnprocessable();
         $this->putJson('/studio/api/messages/mood', ['failingUntil' => 'tomorrow'])->assertUnprocessable();
-        $this->putJson('/studio/api/messages/mood', ['slowMs' => 20, 'bouncing' => [' A@Example.com ', 'rubbish']])->assertOk()->assertJsonPath('bouncing', ['a@example.com'])->assertJsonPath('isOutbox', true);
+        $this->putJson('/studio/api/messages/mood', ['slowMs' => 20, 'bouncing' => [' A@Example.com ', 'rubbish']])->assertOk()
+            ->assertJsonPath('bouncing', ['a@example.com'])->assertJsonPath('isOutbox', true);
         $this->getJson('/studio/api/messages/mood')->assertJsonPath('slowMs', 20);
     }
 
     public function test_messages_go_out_as_eml_and_mbox_as_they_were_sent(): void
     {
         $message = $this->letter();
-        DB::table('outbox')->update(['mime' => DB::raw("mime || char(13) || char(10) || 'From here on' || char(13) || char(10) || '>From there'")]);
+        DB::table('outbox')->update(['mime' => DB::raw("mime || char(13) || char(10) || 'From here on' || char(13) || char(10) || '>From "
+            ."there'")]);
         $mime = (string) DB::table('outbox')->value('mime');
         $this->actingAs($this->owner);
-        self::assertSame($mime, $this->get("/studio/api/messages/{$message->id}/eml")->assertOk()->assertHeader('Content-Type', 'message/rfc822')->getContent());
+        self::assertSame($mime, $this->get("/studio/api/messages/{$message->id}/eml")->assertOk()
+            ->assertHeader('Content-Type', 'message/rfc822')->getContent());
         $mbox = $this->get('/studio/api/messages/mbox')->assertOk()->streamedContent();
         self::assertMatchesRegularExpression('/^From imke@ferncroft\.example \w{3} \w{3} \d{2} /', $mbox);
         self::assertStringContainsString("\n>From here on\n>>From there\n", $mbox);
@@ -219,10 +231,12 @@ final class FeedbackTest extends TestCase
     {
         $message = $this->letter();
         Message::query()->whereKey($message->id)->update(['state' => 'failed', 'trouble' => 'x']);
-        $this->actingAs($this->owner)->postJson("/studio/api/messages/{$message->id}/retry")->assertOk()->assertJsonPath('state', 'waiting');
+        $this->actingAs($this->owner)->postJson("/studio/api/messages/{$message->id}/retry")->assertOk()
+            ->assertJsonPath('state', 'waiting');
         Artisan::call('lantern:due');
         $this->runQueue();
-        self::assertSame(['sent', 1], [$message->refresh()->state->value, DB::table('outbox')->count()], 'handed over again, it is the same message');
+        self::assertSame(['sent', 1], [$message->refresh()->state->value, DB::table('outbox')->count()],
+            'handed over again, it is the same message');
     }
 
     public function test_a_download_that_was_taken_back_leads_to_the_page_and_not_to_the_studio(): void

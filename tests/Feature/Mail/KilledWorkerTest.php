@@ -23,8 +23,10 @@ final class KilledWorkerTest extends TestCase
         $this->folder = sys_get_temp_dir().'/lantern-kill-'.bin2hex(random_bytes(4));
         mkdir($this->folder);
         touch("{$this->folder}/db.sqlite");
-        $this->env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OTAxMjM0NTY3ODkwMTIzNDU2Nzg5MDE=', 'DB_DATABASE' => "{$this->folder}/db.sqlite", 'CACHE_STORE' => 'file', 'CACHE_PATH' => $this->folder,
-            'UPLOADS_PATH' => $this->folder, 'QUEUE_CONNECTION' => 'database', 'MAIL_MAILER' => 'outbox', 'LANTERN_STALE_AFTER' => '1', 'LANTERN_PAUSE_BEFORE_HANDOVER' => '0.05'];
+        $this->env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OTAxMjM0NTY3ODkwMTIzNDU2Nzg5MDE=',
+            'DB_DATABASE' => "{$this->folder}/db.sqlite", 'CACHE_STORE' => 'file', 'CACHE_PATH' => $this->folder,
+            'UPLOADS_PATH' => $this->folder, 'QUEUE_CONNECTION' => 'database', 'MAIL_MAILER' => 'outbox', 'LANTERN_STALE_AFTER' => '1',
+            'LANTERN_PAUSE_BEFORE_HANDOVER' => '0.05'];
         $this->artisan('migrate', '--force')->mustRun();
     }
 
@@ -57,7 +59,8 @@ final class KilledWorkerTest extends TestCase
         $this->artisan('queue:work', '--stop-when-empty')->mustRun();
 
         self::assertSame(self::MESSAGES, $this->messages("state = 'sent'"));
-        $outbox = $this->pdo()->query('select count(*), count(distinct message_id), count(distinct envelope_to) from outbox')->fetch(PDO::FETCH_NUM);
+        $outbox = $this->pdo()->query('select count(*), count(distinct message_id), count(distinct envelope_to) from outbox')
+            ->fetch(PDO::FETCH_NUM);
         self::assertSame([self::MESSAGES, self::MESSAGES, self::MESSAGES], array_map(intval(...), $outbox));
     }
 
@@ -70,7 +73,8 @@ final class KilledWorkerTest extends TestCase
             $worker->start();
         }
         // Every job once more, so that two workers come to the same one.
-        $this->pdo()->exec('insert into jobs (queue, payload, attempts, available_at, created_at) select queue, payload, 0, available_at, created_at from jobs');
+        $this->pdo()->exec('insert into jobs (queue, payload, attempts, available_at, created_at) select queue, payload, 0, '
+            .'available_at, created_at from jobs');
         $this->until(fn (): bool => $this->messages("state = 'sent'") >= 100, $workers[0]);
         // Somebody else writes, and takes two seconds over it: that long is the point, not a wait for something.
         $writer = $this->pdo();
@@ -88,7 +92,8 @@ final class KilledWorkerTest extends TestCase
         }, $workers[0]);
         $workers[0]->stop(5);
 
-        $outbox = $this->pdo()->query('select count(*), count(distinct message_id), count(distinct envelope_to) from outbox')->fetch(PDO::FETCH_NUM);
+        $outbox = $this->pdo()->query('select count(*), count(distinct message_id), count(distinct envelope_to) from outbox')
+            ->fetch(PDO::FETCH_NUM);
         self::assertSame([500, 500, 500], array_map(intval(...), $outbox), 'none lost, none doubled');
         self::assertSame(0, $this->messages("state <> 'sent'"));
     }

@@ -28,8 +28,14 @@ final class KindsOfMessagesTest extends TestCase
     }
 
     #[DataProvider('kinds')]
-    public function test_what_a_kind_asks(MessageKind $kind, bool $person, bool $leave, ?string $optOut, ?string $asked, ?string $unconfirmed): void
-    {
+    public function test_what_a_kind_asks(
+        MessageKind $kind,
+        bool $person,
+        bool $leave,
+        ?string $optOut,
+        ?string $asked,
+        ?string $unconfirmed,
+    ): void {
         $message = new Message(['kind' => $kind, 'sequence_id' => 's1']);
         $class = app(KindsOfMessages::class)->of($message);
 
@@ -41,7 +47,8 @@ final class KindsOfMessagesTest extends TestCase
 
     public function test_every_kind_has_a_class_of_its_own(): void
     {
-        $classes = array_map(fn (MessageKind $kind): string => app(KindsOfMessages::class)->of(new Message(['kind' => $kind]))::class, MessageKind::cases());
+        $classes = array_map(fn (MessageKind $kind): string => app(KindsOfMessages::class)->of(new Message(['kind' => $kind]))::class,
+            MessageKind::cases());
 
         self::assertSame($classes, array_values(array_unique($classes)));
     }

@@ -36,11 +36,15 @@ final class LargeSequenceTest extends TestCase
         $this->funnel = $this->live($this->owner);
         $this->actingAs($this->owner);
         $this->sequence = Sequence::query()->create(['funnel_id' => $this->funnel->id, 'name' => 'Second'])->id;
-        $people = array_map(fn (int $i): array => ['id' => sprintf('01h%023d', $i), 'business_id' => $this->owner->business_id, 'email' => "p{$i}@example.com", 'email_key' => "p{$i}@example.com",
-            'joined_at' => '2026-05-01 10:00:00.000', 'timezone' => [null, 'America/Chicago', 'Asia/Tokyo'][$i % 3]], range(1, self::PEOPLE));
+        $people = array_map(fn (int $i): array => ['id' => sprintf('01h%023d', $i), 'business_id' => $this->owner->business_id,
+            'email' => "p{$i}@example.com", 'email_key' => "p{$i}@example.com",
+            'joined_at' => '2026-05-01 10:00:00.000', 'timezone' => [null, 'America/Chicago', 'Asia/Tokyo'][$i % 3]],
+            range(1, self::PEOPLE));
         DB::table('people')->insert($people);
-        DB::table('enrolments')->insert(array_map(fn (array $p): array => ['person_id' => $p['id'], 'sequence_id' => $this->sequence, 'funnel_id' => $this->funnel->id, 'started_at' => '2026-06-01 10:00:00.000'], $people));
-        Email::query()->create(['funnel_id' => $this->funnel->id, 'sequence_id' => $this->sequence, 'name' => 'Later', 'subject' => 'x', 'body' => '<p>Words.</p>', 'delay' => ['days' => 3, 'hour' => 9]]);
+        DB::table('enrolments')->insert(array_map(fn (array $p): array => ['person_id' => $p['id'], 'sequence_id' => $this->sequence,
+            'funnel_id' => $this->funnel->id, 'started_at' => '2026-06-01 10:00:00.000'], $people));
+        Email::query()->create(['funnel_id' => $this->funnel->id, 'sequence_id' => $this->sequence, 'name' => 'Later', 'subject' => 'x',
+            'body' => '<p>Words.</p>', 'delay' => ['days' => 3, 'hour' => 9]]);
         $this->publish();
         $this->runQueue();
         self::assertSame([self::PEOPLE, self::PEOPLE], [$this->later()->count(), DB::table('enrolments')->count()]);
@@ -60,7 +64,8 @@ final class LargeSequenceTest extends TestCase
     /** @return array<string, int> how many are due when, in UTC */
     private function due(): array
     {
-        return $this->later()->orderBy('due_at')->pluck('due_at')->map(fn (CarbonImmutable $d): string => $d->format('m-d H:i'))->countBy()->all();
+        return $this->later()->orderBy('due_at')->pluck('due_at')->map(fn (CarbonImmutable $d): string => $d->format('m-d H:i'))->countBy()
+            ->all();
     }
 
     public function test_a_change_comes_to_everybody_each_in_their_own_zone(): void
@@ -68,9 +73,11 @@ final class LargeSequenceTest extends TestCase
         $before = ['06-04 00:00' => 233, '06-04 07:00' => 233, '06-04 14:00' => 234];
         self::assertSame($before, $this->due());
         Email::query()->where('name', 'Later')->sole()->forceFill(['delay' => ['days' => 5, 'hour' => 18]])->save();
-        Email::query()->create(['funnel_id' => $this->funnel->id, 'sequence_id' => $this->sequence, 'name' => 'Last', 'subject' => 'x', 'body' => '<p>Words.</p>', 'delay' => ['days' => 6, 'hour' => 9]]);
+        Email::query()->create(['funnel_id' => $this->funnel->id, 'sequence_id' => $this->sequence, 'name' => 'Last', 'subject' => 'x',
+            'body' => '<p>Words.</p>', 'delay' => ['days' => 6, 'hour' => 9]]);
         $affected = $this->getJson("/studio/api/funnels/{$this->funnel->id}/affected")->assertOk()->json('affected');
-        self::assertSame([self::PEOPLE, ['“Last” will also be sent to 700 people.', '“Later” comes at another time for 700 people.']], [$affected[0]['people'], $affected[0]['sentences']]);
+        self::assertSame([self::PEOPLE, ['“Last” will also be sent to 700 people.', '“Later” comes at another time for 700 people.']],
+            [$affected[0]['people'], $affected[0]['sentences']]);
         $this->publish();
         $this->runQueue();
         self::assertSame(['06-06 09:00' => 233, '06-06 16:00' => 233, '06-06 23:00' => 234], $this->due());
@@ -118,11 +125,13 @@ final class LargeSequenceTest extends TestCase
     {
         $this->postJson("/studio/api/sequences/{$this->sequence}/pause")->assertOk();
         // Some entered while it stood.
-        DB::table('enrolments')->whereIn('person_id', [sprintf('01h%023d', 650), sprintf('01h%023d', 5)])->update(['started_at' => '2026-06-01 22:00:00.000']);
+        DB::table('enrolments')->whereIn('person_id', [sprintf('01h%023d', 650), sprintf('01h%023d', 5)])
+            ->update(['started_at' => '2026-06-01 22:00:00.000']);
         $this->travelTo('2026-06-02 10:00:00');
         $replanner = app(Replanner::class);
         self::assertTrue($replanner->goOn($this->sequence, CarbonImmutable::now()));
-        $this->postJson("/studio/api/sequences/{$this->sequence}/pause")->assertUnprocessable()->assertJsonPath('message', 'It is just going on again for everybody in it. Try once more in a minute.');
+        $this->postJson("/studio/api/sequences/{$this->sequence}/pause")->assertUnprocessable()
+            ->assertJsonPath('message', 'It is just going on again for everybody in it. Try once more in a minute.');
         self::assertTrue(SequencePause::query()->whereKey($this->sequence)->exists(), 'until it is through, it stands');
         // The next piece is broken off in the middle, and done again a little later.
         DB::beginTransaction();
@@ -140,7 +149,8 @@ final class LargeSequenceTest extends TestCase
 
     public function test_many_are_taken_out_again_at_once(): void
     {
-        $act = BulkAct::query()->create(['business_id' => $this->owner->business_id, 'kind' => 'start', 'data' => ['of' => $this->sequence], 'people' => self::PEOPLE])->id;
+        $act = BulkAct::query()->create(['business_id' => $this->owner->business_id, 'kind' => 'start', 'data' => ['of' => $this->sequence],
+            'people' => self::PEOPLE])->id;
         DB::table('bulk_act_people')->insertUsing(['bulk_act_id', 'person_id'], DB::table('people')->selectRaw('?, id', [$act]));
         DB::enableQueryLog();
         $this->postJson("/studio/api/people/acts/{$act}/undo")->assertOk();

@@ -63,8 +63,10 @@ final class MessagesTest extends TestCase
     public function test_follow_ups_are_sent_when_they_are_due_and_as_they_are_by_then(): void
     {
         $funnel = $this->draft();
-        $later = Email::query()->create(['funnel_id' => $funnel->id, 'name' => 'Day 1', 'subject' => 'First wording', 'body' => '<p>x</p>', 'delay' => ['days' => 1, 'hour' => 9]]);
-        $taken = Email::query()->create(['funnel_id' => $funnel->id, 'name' => 'Day 2', 'subject' => 'x', 'body' => '<p>x</p>', 'delay' => ['days' => 2]]);
+        $later = Email::query()->create(['funnel_id' => $funnel->id, 'name' => 'Day 1', 'subject' => 'First wording', 'body' => '<p>x</p>',
+            'delay' => ['days' => 1, 'hour' => 9]]);
+        $taken = Email::query()
+            ->create(['funnel_id' => $funnel->id, 'name' => 'Day 2', 'subject' => 'x', 'body' => '<p>x</p>', 'delay' => ['days' => 2]]);
         app(Publishing::class)->publish($funnel, null);
         $this->join($funnel->refresh(), ['email' => 'robin@example.com', 'zone' => 'Europe/Berlin']);
         $this->runQueue();
@@ -80,8 +82,11 @@ final class MessagesTest extends TestCase
         self::assertSame(0, $postman->queueDue(), 'what is queued is not queued again');
         $this->runQueue();
 
-        self::assertSame(['sent', 'Better wording'], [Message::query()->where('email_id', $later->id)->sole()->state->value, Message::query()->where('email_id', $later->id)->sole()->subject]);
-        self::assertSame([MessageState::Cancelled, 'The email was removed from the funnel.'], array_values(Message::query()->where('email_id', $taken->id)->sole()->only(['state', 'trouble'])));
+        self::assertSame(['sent', 'Better wording'],
+            [Message::query()->where('email_id', $later->id)->sole()->state->value,
+                Message::query()->where('email_id', $later->id)->sole()->subject]);
+        self::assertSame([MessageState::Cancelled, 'The email was removed from the funnel.'],
+            array_values(Message::query()->where('email_id', $taken->id)->sole()->only(['state', 'trouble'])));
     }
 
     public function test_opening_the_unsubscribe_link_only_asks(): void
@@ -97,7 +102,8 @@ final class MessagesTest extends TestCase
     public function test_one_click_unsubscribes_and_stops_what_waits(): void
     {
         $funnel = $this->draft();
-        Email::query()->create(['funnel_id' => $funnel->id, 'name' => 'Day 1', 'subject' => 'x', 'body' => '<p>x</p>', 'delay' => ['days' => 1]]);
+        Email::query()->create(['funnel_id' => $funnel->id, 'name' => 'Day 1', 'subject' => 'x', 'body' => '<p>x</p>',
+            'delay' => ['days' => 1]]);
         app(Publishing::class)->publish($funnel, null);
         $this->join($funnel->refresh(), ['email' => 'robin@example.com']);
         $this->runQueue();
@@ -155,7 +161,8 @@ final class MessagesTest extends TestCase
         }
 
         self::assertSame([1, 5, 15, 60, 240, 'failed'], $waits);
-        self::assertSame([6, 'The mail server could not be reached.'], [$this->message('robin@example.com')->attempts, $this->message('robin@example.com')->trouble]);
+        self::assertSame([6, 'The mail server could not be reached.'],
+            [$this->message('robin@example.com')->attempts, $this->message('robin@example.com')->trouble]);
     }
 
     public function test_permanent_trouble_ends_it_at_once(): void
@@ -164,7 +171,8 @@ final class MessagesTest extends TestCase
         $this->provider(new PermanentTrouble('There is no such mailbox.'));
         app(MessageSender::class)->send($this->message('robin@example.com')->id);
 
-        self::assertSame([MessageState::Failed, 'There is no such mailbox.'], array_values($this->message('robin@example.com')->only(['state', 'trouble'])));
+        self::assertSame([MessageState::Failed, 'There is no such mailbox.'],
+            array_values($this->message('robin@example.com')->only(['state', 'trouble'])));
     }
 
     public function test_a_message_that_kills_every_worker_is_given_up(): void
@@ -178,7 +186,8 @@ final class MessagesTest extends TestCase
             $postman->queueDue();
         }
 
-        self::assertSame([MessageState::Failed, 'Every try to send it was broken off in the middle.'], array_values($this->message('robin@example.com')->only(['state', 'trouble'])));
+        self::assertSame([MessageState::Failed, 'Every try to send it was broken off in the middle.'],
+            array_values($this->message('robin@example.com')->only(['state', 'trouble'])));
     }
 
     private function provider(\Throwable $trouble): void

@@ -41,7 +41,8 @@ final class SmtpTest extends TestCase
 
     private function useServer(int $port): void
     {
-        config(['mail.default' => 'smtp', 'mail.mailers.smtp.host' => '127.0.0.1', 'mail.mailers.smtp.port' => $port, 'mail.mailers.smtp.timeout' => 3]);
+        config(['mail.default' => 'smtp', 'mail.mailers.smtp.host' => '127.0.0.1', 'mail.mailers.smtp.port' => $port,
+            'mail.mailers.smtp.timeout' => 3]);
     }
 
     private function send(string $to = 'robin@bücher.example'): Message

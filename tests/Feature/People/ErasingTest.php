@@ -13,6 +13,7 @@ use App\People\Consent\Suppressions;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
+use Lantern\Core\Emails\MessageState;
 use Tests\Drafts\Form;
 use Tests\TestCase;
 
@@ -52,7 +53,8 @@ final class ErasingTest extends TestCase
         foreach (DB::select("select name from sqlite_master where type = 'table' and name not like 'sqlite%'") as $table) {
             foreach (DB::table($table->name)->get() as $row) {
                 foreach ($words as $word) {
-                    self::assertStringNotContainsStringIgnoringCase($word, (string) json_encode($row, JSON_UNESCAPED_UNICODE), "in {$table->name}");
+                    self::assertStringNotContainsStringIgnoringCase($word, (string) json_encode($row, JSON_UNESCAPED_UNICODE),
+                        "in {$table->name}");
                 }
             }
         }
@@ -70,7 +72,8 @@ final class ErasingTest extends TestCase
         $id = $this->joined('wilhelmina@example.com', 'Wilhelmina');
         $other = $this->joined('kim@example.com', 'Kim');
         $broadcast = $this->postJson('/studio/api/broadcasts')->json('id');
-        DB::table('broadcasts')->where('id', $broadcast)->update(['subject' => 'For {{first_name|you}}', 'body' => '<p>Dear {{first_name|you}}</p>']);
+        DB::table('broadcasts')->where('id', $broadcast)
+            ->update(['subject' => 'For {{first_name|you}}', 'body' => '<p>Dear {{first_name|you}}</p>']);
         foreach ([$id, $other] as $person) {
             $this->postJson("/studio/api/broadcasts/{$broadcast}/test", ['person' => $person])->assertCreated();
         }
@@ -79,7 +82,8 @@ final class ErasingTest extends TestCase
 
         $this->postJson("/studio/api/people/{$id}/erase")->assertOk();
         $this->nowhere('wilhelmina');
-        self::assertSame(2, Message::query()->whereIn('kind', ['notice', 'test'])->where('html', 'like', '%Kim%')->count(), 'what is about others stays');
+        self::assertSame(2, Message::query()->whereIn('kind', ['notice', 'test'])->where('html', 'like', '%Kim%')->count(),
+            'what is about others stays');
     }
 
     public function test_a_day_letter_about_several_keeps_the_others(): void
@@ -102,14 +106,16 @@ final class ErasingTest extends TestCase
 
     public function test_the_file_of_a_list_is_not_kept_once_it_is_read(): void
     {
-        $bring = fn (string $list): array => (array) $this->post('/studio/api/imports', ['file' => $this->file('list.csv', $list)], ['Accept' => 'application/json'])->assertCreated()->json();
+        $bring = fn (string $list): array => (array) $this->post('/studio/api/imports', ['file' => $this->file('list.csv', $list)],
+            ['Accept' => 'application/json'])->assertCreated()->json();
         $import = $bring("email,first_name\nwilhelmina@example.com,Wilhelmina\nwilhelmina@,Wilhelmina\nkim@example.com,Kim\n");
         self::assertCount(1, Storage::disk('uploads')->files('imports'));
         $this->postJson("/studio/api/imports/{$import['id']}/start", ['columns' => ['email', 'first_name'], 'agreed' => true])->assertOk();
         $this->runQueue();
 
         self::assertSame([], Storage::disk('uploads')->files('imports'));
-        $shown = $this->getJson("/studio/api/imports/{$import['id']}")->assertOk()->assertJsonPath('added', 2)->assertJsonPath('refused', 1)->json();
+        $shown = $this->getJson("/studio/api/imports/{$import['id']}")->assertOk()->assertJsonPath('added', 2)->assertJsonPath('refused', 1)
+            ->json();
         self::assertSame([], $shown['reading']['rows'], 'nor are the lines it was looked at by');
         DB::table('import_refusals')->update(['raw' => 'wilhelmina@example.com is in here']);
         $id = Person::query()->where('email', 'wilhelmina@example.com')->sole()->id;
@@ -149,10 +155,11 @@ final class ErasingTest extends TestCase
         $this->postJson("/studio/api/funnels/{$this->funnel->id}/publish")->assertOk();
         Suppressions::add($this->owner->business_id, 'robin@example.com', 'unsubscribed');
         $this->joined('robin@example.com', 'Robin');
-        self::assertSame(['confirm' => 'sent'], Message::query()->where('to_address', 'robin@example.com')->pluck('state', 'kind')->all());
+        self::assertSame(['confirm' => MessageState::Sent], Message::query()->where('to_address', 'robin@example.com')->pluck('state', 'kind')->all());
         self::assertSame('unsubscribed', Suppressions::why($this->owner->business_id, 'robin@example.com'));
 
-        self::assertSame(1, preg_match('~http://localhost(/c/[^\s]+)~', (string) Message::query()->where('kind', 'confirm')->sole()->text, $m));
+        self::assertSame(1, preg_match('~http://localhost(/c/[^\s]+)~', (string) Message::query()->where('kind', 'confirm')->sole()->text,
+            $m));
         $this->post($m[1])->assertRedirect();
         $this->runQueue();
         self::assertNull(Suppressions::why($this->owner->business_id, 'robin@example.com'));
@@ -165,7 +172,8 @@ final class ErasingTest extends TestCase
             Suppressions::add($this->owner->business_id, "{$why}@example.com", $why);
             $this->joined("{$why}@example.com", 'Robin');
             self::assertSame('cancelled', $this->message("{$why}@example.com")->state->value);
-            self::assertSame($why, Person::query()->where('email', "{$why}@example.com")->sole()->standing()->value, 'and the owner sees why');
+            self::assertSame($why, Person::query()->where('email', "{$why}@example.com")->sole()->standing()->value,
+                'and the owner sees why');
         }
     }
 }

@@ -46,7 +46,8 @@ final class ImportFilesTest extends TestCase
         yield 'a plus is a plus' => ['carys+', ['carys+cello@example.com']];
         yield 'a backslash finds nothing' => ['\\', []];
         yield 'a quote finds nothing' => ["' or 1=1 --", []];
-        yield 'only blanks find all' => ['   ', ['carys+cello@example.com', 'nameless@example.net', 'bjoerk_1@example.org', 'zora.ash@example.com']];
+        yield 'only blanks find all' => ['   ',
+            ['carys+cello@example.com', 'nameless@example.net', 'bjoerk_1@example.org', 'zora.ash@example.com']];
     }
 
     /** @param  list<string>  $addresses newest first */
@@ -61,10 +62,13 @@ final class ImportFilesTest extends TestCase
     /** @return iterable<string, array{string, list<string>}> */
     public static function orders(): iterable
     {
-        yield 'newest first' => ['joined', ['carys+cello@example.com', 'nameless@example.net', 'bjoerk_1@example.org', 'zora.ash@example.com']];
-        yield 'by address' => ['email', ['bjoerk_1@example.org', 'carys+cello@example.com', 'nameless@example.net', 'zora.ash@example.com']];
+        yield 'newest first' => ['joined',
+            ['carys+cello@example.com', 'nameless@example.net', 'bjoerk_1@example.org', 'zora.ash@example.com']];
+        yield 'by address' => ['email',
+            ['bjoerk_1@example.org', 'carys+cello@example.com', 'nameless@example.net', 'zora.ash@example.com']];
         yield 'by name' => ['name', ['nameless@example.net', 'carys+cello@example.com', 'zora.ash@example.com', 'bjoerk_1@example.org']];
-        yield 'an order that is none' => ['; drop table people', ['carys+cello@example.com', 'nameless@example.net', 'bjoerk_1@example.org', 'zora.ash@example.com']];
+        yield 'an order that is none' => ['; drop table people',
+            ['carys+cello@example.com', 'nameless@example.net', 'bjoerk_1@example.org', 'zora.ash@example.com']];
     }
 
     /** @param  list<string>  $addresses */
@@ -78,7 +82,8 @@ final class ImportFilesTest extends TestCase
 
     public function test_people_come_page_by_page(): void
     {
-        $this->getJson('/studio/api/people?perPage=3&page=1')->assertJsonCount(3, 'people')->assertJson(['total' => 4, 'page' => 1, 'pages' => 2]);
+        $this->getJson('/studio/api/people?perPage=3&page=1')->assertJsonCount(3, 'people')
+            ->assertJson(['total' => 4, 'page' => 1, 'pages' => 2]);
         $this->getJson('/studio/api/people?perPage=3&page=2')->assertJsonCount(1, 'people');
         $this->getJson('/studio/api/people?perPage=3&page=99')->assertJsonCount(1, 'people')->assertJson(['total' => 4, 'page' => 2]);
         $this->getJson('/studio/api/people?perPage=-5&page=-1')->assertOk()->assertJsonCount(1, 'people');
@@ -111,16 +116,19 @@ final class ImportFilesTest extends TestCase
         $all = $this->getJson('/studio/api/messages')->assertOk();
         self::assertSame('waiting', last($all->json('messages'))['state']);
         self::assertEquals(['failed' => 1, 'sent' => 2, 'waiting' => 1], $all->json('states'));
-        $this->getJson('/studio/api/messages?state=failed')->assertJsonPath('messages.0.trouble', 'There is no such mailbox.')->assertJsonPath('total', 1);
+        $this->getJson('/studio/api/messages?state=failed')->assertJsonPath('messages.0.trouble', 'There is no such mailbox.')
+            ->assertJsonPath('total', 1);
         $this->getJson('/studio/api/messages?state=waiting')->assertJsonPath('total', 1);
         $this->getJson('/studio/api/messages?state=nonsense')->assertJsonPath('total', 4);
-        $this->getJson('/studio/api/messages?search=CARYS')->assertJsonPath('total', 1)->assertJsonPath('messages.0.to', 'carys+cello@example.com');
+        $this->getJson('/studio/api/messages?search=CARYS')->assertJsonPath('total', 1)
+            ->assertJsonPath('messages.0.to', 'carys+cello@example.com');
         $this->getJson("/studio/api/messages/{$waiting->id}")->assertOk()->assertJsonPath('state', 'waiting');
     }
 
     public function test_anything_is_found_from_one_place(): void
     {
-        $kinds = fn (string $q): array => array_values(array_unique(array_column($this->getJson('/studio/api/search?'.http_build_query(['q' => $q]))->assertOk()->json('found'), 'kind')));
+        $kinds = fn (string $q): array => array_values(array_unique(array_column($this->getJson('/studio/api/search?'
+            .http_build_query(['q' => $q]))->assertOk()->json('found'), 'kind')));
         $this->runQueue();
 
         self::assertSame(['Funnel', 'Message'], $kinds('practice plan'));

@@ -39,7 +39,8 @@ final class PeopleTest extends TestCase
         foreach ($addresses as $i => $address) {
             $this->defaultCookies = [];
             $this->unencryptedCookies = [];
-            $this->join($this->funnel, ['first_name' => ucfirst((string) strstr($address, '@', true)), 'email' => $address, 'visitor' => md5($address)]);
+            $this->join($this->funnel,
+                ['first_name' => ucfirst((string) strstr($address, '@', true)), 'email' => $address, 'visitor' => md5($address)]);
         }
         $this->runQueue();
         $this->actingAs($this->owner);
@@ -64,13 +65,16 @@ final class PeopleTest extends TestCase
         $this->joined('a@example.com', 'b@example.com', 'c@example.com');
         $this->postJson("/studio/api/people/{$this->id('a@example.com')}/tags", ['name' => 'VIP'])->assertOk();
         $rules = ['all' => true, 'rules' => [['kind' => 'field', 'field' => 'first_name', 'compare' => 'other', 'value' => 'c']]];
-        $act = $this->act('tag', ['of' => 'vip', 'everybody' => true, 'rules' => $rules])->assertCreated()->assertJsonPath('people', 1)->json('id');
-        $tagged = fn (): array => Person::query()->whereHas('tags', fn ($q) => $q->where('name_key', 'vip'))->orderBy('email')->pluck('email')->all();
+        $act = $this->act('tag', ['of' => 'vip', 'everybody' => true, 'rules' => $rules])->assertCreated()->assertJsonPath('people', 1)
+            ->json('id');
+        $tagged = fn (): array => Person::query()->whereHas('tags', fn ($q) => $q->where('name_key', 'vip'))->orderBy('email')
+            ->pluck('email')->all();
         self::assertSame(['a@example.com', 'b@example.com'], $tagged());
         $this->postJson("/studio/api/people/acts/{$act}/undo")->assertOk();
         $this->postJson("/studio/api/people/acts/{$act}/undo")->assertOk();
         self::assertSame(['a@example.com'], $tagged());
-        $off = $this->act('untag', ['of' => 'VIP', 'ids' => [$this->id('a@example.com'), $this->id('b@example.com')]])->assertJsonPath('people', 1)->json('id');
+        $off = $this->act('untag', ['of' => 'VIP', 'ids' => [$this->id('a@example.com'), $this->id('b@example.com')]])
+            ->assertJsonPath('people', 1)->json('id');
         self::assertSame([], $tagged());
         $this->postJson("/studio/api/people/acts/{$off}/undo");
         self::assertSame(['a@example.com'], $tagged());
@@ -83,7 +87,8 @@ final class PeopleTest extends TestCase
         $this->act('tag', ['of' => 'VIP', 'everybody' => true]);
         $this->travel(3)->days();
         $this->act('unsubscribe', ['ids' => [$this->id('a@example.com')]]);
-        $shown = fn (): array => array_map(fn (array $a): array => [$a['kind'], $a['of'], $a['people'], $a['undone']], $this->getJson('/studio/api/people/acts')->assertOk()->json('acts'));
+        $shown = fn (): array => array_map(fn (array $a): array => [$a['kind'], $a['of'], $a['people'], $a['undone']],
+            $this->getJson('/studio/api/people/acts')->assertOk()->json('acts'));
         self::assertSame([['unsubscribe', '', 1, false], ['tag', 'VIP', 2, false]], $shown(), 'what changed nothing is not there');
         $this->postJson("/studio/api/people/acts/{$act}/undo")->assertOk();
         self::assertSame([['unsubscribe', '', 1, false], ['tag', 'VIP', 2, true]], $shown());
@@ -94,9 +99,11 @@ final class PeopleTest extends TestCase
     public function test_many_enter_a_sequence_leave_it_and_everything_can_be_taken_back(): void
     {
         $second = Sequence::query()->create(['funnel_id' => $this->funnel->id, 'name' => 'Second']);
-        Email::query()->create(['funnel_id' => $this->funnel->id, 'sequence_id' => $second->id, 'name' => 'Later', 'subject' => 'x', 'body' => '<p>Words.</p>', 'delay' => ['days' => 3]]);
+        Email::query()->create(['funnel_id' => $this->funnel->id, 'sequence_id' => $second->id, 'name' => 'Later', 'subject' => 'x',
+            'body' => '<p>Words.</p>', 'delay' => ['days' => 3]]);
         $this->joined('a@example.com', 'b@example.com');
-        $this->act('start', ['of' => $second->id, 'everybody' => true])->assertUnprocessable()->assertJsonPath('message', fn (string $m): bool => str_contains($m, 'publish its funnel first'));
+        $this->act('start', ['of' => $second->id, 'everybody' => true])->assertUnprocessable()
+            ->assertJsonPath('message', fn (string $m): bool => str_contains($m, 'publish its funnel first'));
         $this->postJson("/studio/api/funnels/{$this->funnel->id}/publish")->assertOk();
         Person::query()->where('email_key', 'b@example.com')->update(['suppressed' => 'bounced']);
         $waiting = fn (): array => Message::query()->where('name', 'Later')->where('state', 'waiting')->pluck('to_address')->all();
@@ -113,14 +120,17 @@ final class PeopleTest extends TestCase
 
     public function test_unsubscribing_many_can_be_taken_back_with_what_was_waiting(): void
     {
-        Email::query()->create(['funnel_id' => $this->funnel->id, 'name' => 'Later', 'subject' => 'x', 'body' => '<p>Words.</p>', 'delay' => ['days' => 3]]);
+        Email::query()->create(['funnel_id' => $this->funnel->id, 'name' => 'Later', 'subject' => 'x', 'body' => '<p>Words.</p>',
+            'delay' => ['days' => 3]]);
         $this->actingAs($this->owner)->postJson("/studio/api/funnels/{$this->funnel->id}/publish")->assertOk();
         $this->joined('a@example.com', 'b@example.com');
         Person::query()->where('email_key', 'b@example.com')->update(['unsubscribed_at' => now()]);
         $act = $this->act('unsubscribe', ['everybody' => true])->assertJsonPath('people', 1)->json('id');
-        self::assertSame(['cancelled' => 1, 'waiting' => 1], Message::query()->where('name', 'Later')->pluck('state')->countBy()->sortKeys()->all());
+        self::assertSame(['cancelled' => 1, 'waiting' => 1],
+            Message::query()->where('name', 'Later')->pluck('state')->countBy()->sortKeys()->all());
         $this->postJson("/studio/api/people/acts/{$act}/undo");
-        self::assertSame(['subscribed', 'unsubscribed'], Person::query()->orderBy('email')->get()->map(fn (Person $p): string => $p->standing()->value)->all());
+        self::assertSame(['subscribed', 'unsubscribed'],
+            Person::query()->orderBy('email')->get()->map(fn (Person $p): string => $p->standing()->value)->all());
         self::assertSame(2, Message::query()->where('name', 'Later')->where('state', 'waiting')->count());
     }
 
@@ -156,7 +166,8 @@ final class PeopleTest extends TestCase
         $this->postJson("/studio/api/people/{$stays}/merge", ['with' => $stays])->assertUnprocessable();
         $this->postJson("/studio/api/people/{$stays}/merge", ['with' => $goes])->assertOk();
 
-        $person = $this->getJson("/studio/api/people/{$stays}")->assertOk()->assertJsonPath('phone', '+44 1')->assertJsonPath('standing', 'no-marketing')->assertJsonPath('notes.0.words', 'Met in Exampleton')->json();
+        $person = $this->getJson("/studio/api/people/{$stays}")->assertOk()->assertJsonPath('phone', '+44 1')
+            ->assertJsonPath('standing', 'no-marketing')->assertJsonPath('notes.0.words', 'Met in Exampleton')->json();
         self::assertSame(2, count($person['consent']));
         self::assertEqualsCanonicalizing(['The Twelve-Minute Practice Plan', 'VIP'], $person['tags']);
         self::assertSame(2, count(array_filter($person['history'], fn (array $h): bool => $h['kind'] === 'message-sent')));
@@ -169,7 +180,9 @@ final class PeopleTest extends TestCase
     public function test_erasing_forgets_the_person_and_keeps_the_totals(): void
     {
         $this->joined('robin@example.com', 'kim@example.com');
-        DB::table('events')->insert(['business_id' => $this->owner->business_id, 'type' => 'viewed', 'funnel_id' => $this->funnel->id, 'page_id' => $this->entry($this->funnel)->id, 'visitor' => md5('robin@example.com'), 'person_id' => $this->id('robin@example.com'), 'at' => now()->format(Events::AT)]);
+        DB::table('events')->insert(['business_id' => $this->owner->business_id, 'type' => 'viewed', 'funnel_id' => $this->funnel->id,
+            'page_id' => $this->entry($this->funnel)->id, 'visitor' => md5('robin@example.com'),
+            'person_id' => $this->id('robin@example.com'), 'at' => now()->format(Events::AT)]);
         app(Counts::class)->rebuild($this->owner->business);
         $counts = fn (): array => DB::table('counts')->orderBy('page_id')->orderBy('day')->orderBy('measure')->get()->all();
         $numbers = fn (): mixed => $this->getJson("/studio/api/funnels/{$this->funnel->id}")->json('emailNumbers');
@@ -202,14 +215,17 @@ final class PeopleTest extends TestCase
         $zip = new ZipArchive;
         self::assertTrue($zip->open($path));
         $names = array_map(fn (int $i): string => (string) $zip->getNameIndex($i), range(0, $zip->numFiles - 1));
-        self::assertSame(['consent.json', 'events.json', 'person.json'], array_values(array_diff(collect($names)->sort()->values()->all(), preg_grep('~^messages/.+\.eml$~', $names) ?: [])));
+        self::assertSame(['consent.json', 'events.json', 'person.json'],
+            array_values(array_diff(collect($names)->sort()->values()->all(), preg_grep('~^messages/.+\.eml$~', $names) ?: [])));
         $person = json_decode((string) $zip->getFromName('person.json'), true);
         self::assertSame(['robin@example.com', 'Plays well'], [$person['email'], $person['notes'][0]['words']]);
         $consent = json_decode((string) $zip->getFromName('consent.json'), true)[0];
         self::assertStringContainsString('Yes, email me this', $consent['words']);
         self::assertSame([true, '127.0.0.1', 1], [$consent['agreed'], $consent['address'], $consent['version']]);
-        self::assertStringContainsString('Subject:', (string) $zip->getFromName((string) collect($names)->first(fn (string $n): bool => str_ends_with($n, '.eml'))));
-        $this->get("/studio/api/people/{$id}/consent")->assertOk()->assertJsonPath('consent.0.form', 'Sign-up form')->assertHeader('Content-Disposition');
+        self::assertStringContainsString('Subject:',
+            (string) $zip->getFromName((string) collect($names)->first(fn (string $n): bool => str_ends_with($n, '.eml'))));
+        $this->get("/studio/api/people/{$id}/consent")->assertOk()->assertJsonPath('consent.0.form', 'Sign-up form')
+            ->assertHeader('Content-Disposition');
     }
 
     public function test_what_is_known_is_changed_by_hand_and_checked(): void
@@ -217,14 +233,18 @@ final class PeopleTest extends TestCase
         $this->joined('robin@example.com');
         $id = $this->id('robin@example.com');
         foreach ([['age', 'number', []], ['since', 'date', []], ['likes', 'choices', ['Bach', 'Folk']]] as [$name, $kind, $options]) {
-            $this->postJson('/studio/api/people/fields', ['name' => $name, 'label' => ucfirst($name), 'kind' => $kind, 'options' => $options])->assertCreated();
+            $this->postJson('/studio/api/people/fields',
+                ['name' => $name, 'label' => ucfirst($name), 'kind' => $kind, 'options' => $options])->assertCreated();
         }
         $this->postJson('/studio/api/people/fields', ['name' => 'email', 'label' => 'x', 'kind' => 'line'])->assertUnprocessable();
         $this->putJson("/studio/api/people/{$id}", ['firstName' => " Robin\n X ", 'phone' => 'ring me'])->assertUnprocessable();
-        $this->putJson("/studio/api/people/{$id}", ['fields' => ['age' => ['old']]])->assertUnprocessable()->assertJsonPath('message', '“old” is no number.');
+        $this->putJson("/studio/api/people/{$id}", ['fields' => ['age' => ['old']]])->assertUnprocessable()
+            ->assertJsonPath('message', '“old” is no number.');
         $this->putJson("/studio/api/people/{$id}", ['fields' => ['gone' => ['x']]])->assertUnprocessable();
-        $this->putJson("/studio/api/people/{$id}", ['firstName' => " Robin\n X ", 'timezone' => 'Asia/Tokyo', 'fields' => ['age' => ['41,5'], 'since' => ['31.12.2020'], 'likes' => ['Bach', 'Folk']]])->assertOk()
-            ->assertJsonPath('firstName', 'Robin X')->assertJsonPath('fields.0.values', ['41.5'])->assertJsonPath('fields.1.values', ['Bach', 'Folk'])->assertJsonPath('fields.2.values', ['2020-12-31']);
+        $this->putJson("/studio/api/people/{$id}", ['firstName' => " Robin\n X ", 'timezone' => 'Asia/Tokyo',
+            'fields' => ['age' => ['41,5'], 'since' => ['31.12.2020'], 'likes' => ['Bach', 'Folk']]])->assertOk()
+            ->assertJsonPath('firstName', 'Robin X')->assertJsonPath('fields.0.values', ['41.5'])
+            ->assertJsonPath('fields.1.values', ['Bach', 'Folk'])->assertJsonPath('fields.2.values', ['2020-12-31']);
         $this->deleteJson('/studio/api/people/fields/age')->assertOk();
         self::assertSame(0, DB::table('person_values')->where('name', 'age')->count());
     }
@@ -236,7 +256,8 @@ final class PeopleTest extends TestCase
         $id = $this->postJson('/studio/api/segments', ['name' => 'The As', 'rules' => $rules])->assertCreated()->json('id');
         $this->getJson("/studio/api/people?segment={$id}")->assertJsonPath('total', 1);
         $this->postJson('/studio/api/people/count', ['rules' => $rules])->assertJson(['count' => 1, 'words' => '“First name” is “A”']);
-        $this->postJson('/studio/api/people/count', ['rules' => ['rules' => [['kind' => 'tag', 'has' => true, 'tag' => '']]]])->assertUnprocessable()->assertJsonPath('message', 'Choose a tag.');
+        $this->postJson('/studio/api/people/count', ['rules' => ['rules' => [['kind' => 'tag', 'has' => true, 'tag' => '']]]])
+            ->assertUnprocessable()->assertJsonPath('message', 'Choose a tag.');
         $this->postJson('/studio/api/segments', ['name' => ' ', 'rules' => $rules])->assertUnprocessable();
         $this->deleteJson("/studio/api/segments/{$id}")->assertOk();
         self::assertSame([], $this->getJson('/studio/api/people/kit')->json('segments'));
@@ -252,7 +273,8 @@ final class PeopleTest extends TestCase
     {
         $this->joined('zoe@example.com');
         Person::query()->update(['last_name' => 'O;Neil, "Z"', 'phone' => '+44 1']);
-        $csv = $this->get('/studio/api/people/export/csv')->assertOk()->assertHeader('Content-Type', 'text/csv; charset=utf-8')->streamedContent();
+        $csv = $this->get('/studio/api/people/export/csv')->assertOk()->assertHeader('Content-Type', 'text/csv; charset=utf-8')
+            ->streamedContent();
         self::assertStringContainsString("\xEF\xBB\xBFEmail,First name", $csv);
         self::assertStringContainsString('zoe@example.com,Zoe,"O;Neil, ""Z""",+44 1,The Twelve-Minute Practice Plan', $csv);
         $card = $this->get('/studio/api/people/export/vcard')->assertOk()->streamedContent();
@@ -261,7 +283,8 @@ final class PeopleTest extends TestCase
         $json = json_decode($this->get('/studio/api/people/export/json')->streamedContent(), true);
         self::assertSame('zoe@example.com', $json['people'][0]['email']);
         $this->get('/studio/api/people/export/xls')->assertNotFound();
-        self::assertSame(1, substr_count($this->get('/studio/api/people/export/csv?search=nobody')->streamedContent(), "\r\n"), 'only what the list shows');
+        self::assertSame(1, substr_count($this->get('/studio/api/people/export/csv?search=nobody')->streamedContent(), "\r\n"),
+            'only what the list shows');
     }
 
     public function test_nobody_elses_person_can_be_touched(): void
@@ -269,9 +292,11 @@ final class PeopleTest extends TestCase
         $this->joined('robin@example.com');
         $id = $this->id('robin@example.com');
         $this->actingAs($this->owner('other@ferncroft.example'));
-        foreach (['post' => ['tags', 'notes', 'bought', 'unsubscribe', 'lift', 'merge', 'erase', 'sequences/x'], 'get' => ['archive', 'consent', ''], 'put' => [''], 'delete' => ['tags/1', 'notes/x', 'sequences/x']] as $method => $paths) {
+        foreach (['post' => ['tags', 'notes', 'bought', 'unsubscribe', 'lift', 'merge', 'erase', 'sequences/x'],
+            'get' => ['archive', 'consent', ''], 'put' => [''], 'delete' => ['tags/1', 'notes/x', 'sequences/x']] as $method => $paths) {
             foreach ($paths as $path) {
-                $this->{"{$method}Json"}(rtrim("/studio/api/people/{$id}/{$path}", '/'), ['name' => 'x', 'words' => 'x', 'with' => $id, 'funnel' => $this->funnel->id])->assertNotFound();
+                $this->{"{$method}Json"}(rtrim("/studio/api/people/{$id}/{$path}", '/'),
+                    ['name' => 'x', 'words' => 'x', 'with' => $id, 'funnel' => $this->funnel->id])->assertNotFound();
             }
         }
         $this->act('tag', ['of' => 'mine', 'ids' => [$id]])->assertJsonPath('people', 0);

@@ -16,7 +16,8 @@ final class PersonTablesTest extends TestCase
 {
     public function test_every_table_with_rows_of_people_is_registered_once(): void
     {
-        $found = array_values(array_filter(array_column(Schema::getTables(), 'name'), fn (string $table): bool => Schema::hasColumn($table, 'person_id')));
+        $found = array_values(array_filter(array_column(Schema::getTables(), 'name'),
+            fn (string $table): bool => Schema::hasColumn($table, 'person_id')));
         $registered = array_map(fn (PersonTable $t): string => $t->table, PersonTables::all());
         sort($found);
         sort($registered);
@@ -28,8 +29,10 @@ final class PersonTablesTest extends TestCase
     {
         $person = $this->joined();
         DB::table('person_notes')->insert([
-            ['id' => 'kept', 'person_id' => $person, 'words' => 'Plays the cello', 'created_at' => '2026-01-02 03:04:05', 'deleted_at' => null],
-            ['id' => 'gone', 'person_id' => $person, 'words' => 'A slip', 'created_at' => '2026-01-02 03:04:05', 'deleted_at' => '2026-01-03 00:00:00'],
+            ['id' => 'kept', 'person_id' => $person, 'words' => 'Plays the cello', 'created_at' => '2026-01-02 03:04:05',
+                'deleted_at' => null],
+            ['id' => 'gone', 'person_id' => $person, 'words' => 'A slip', 'created_at' => '2026-01-02 03:04:05',
+                'deleted_at' => '2026-01-03 00:00:00'],
         ]);
         DB::table('opt_outs')->insert(['person_id' => $person, 'what' => 'broadcasts', 'at' => '2026-01-02 03:04:05']);
         $archived = [];
@@ -51,10 +54,12 @@ final class PersonTablesTest extends TestCase
             $this->join($funnel, ['first_name' => 'Robin', 'email' => $email])->assertStatus(303);
         }
         [$goes, $stays] = Person::query()->orderBy('email')->get()->all();
-        DB::table('opt_outs')->insert([['person_id' => $goes->id, 'what' => 'broadcasts', 'at' => '2026-01-01'], ['person_id' => $stays->id, 'what' => 'broadcasts', 'at' => '2026-02-02'],
+        DB::table('opt_outs')->insert([['person_id' => $goes->id, 'what' => 'broadcasts', 'at' => '2026-01-01'],
+            ['person_id' => $stays->id, 'what' => 'broadcasts', 'at' => '2026-02-02'],
             ['person_id' => $goes->id, 'what' => 'a-sequence', 'at' => '2026-03-03']]);
         DB::table('deliveries')->where('person_id', $stays->id)->update(['downloads' => 3]);
-        $of = fn (string $table, string $column): array => DB::table($table)->where('person_id', $stays->id)->orderBy($column)->pluck($column)->all();
+        $of = fn (string $table, string $column): array => DB::table($table)->where('person_id', $stays->id)->orderBy($column)
+            ->pluck($column)->all();
         $before = [$of('person_tag', 'tag_id'), $of('enrolments', 'sequence_id'), $of('deliveries', 'lead_magnet_id')];
         self::assertNotContains([], $before);
 

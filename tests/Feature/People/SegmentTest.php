@@ -51,10 +51,14 @@ final class SegmentTest extends TestCase
         $one = fn (array $of): mixed => $of[$dice->getInt(0, count($of) - 1)];
         for ($i = 0; $i < 60; $i++) {
             $joined = $this->now->subDays($dice->getInt(0, 90))->subMinutes($dice->getInt(0, 1440));
-            $person = Person::query()->create(['business_id' => $this->business->id, 'email' => "P{$i}@Example.com", 'email_key' => "p{$i}@example.com",
-                'first_name' => $one(['', 'Zoë', 'ÖRJAN', 'Ada', 'ada', "O'Neil %_"]), 'last_name' => $one(['', 'Ash', 'Birkmoor']), 'phone' => $one(['', '0301234', '+44 1']),
-                'timezone' => $one([null, 'Europe/Berlin', 'America/New_York']), 'joined_at' => $joined, 'active_at' => $one([null, $joined, $this->now->subDays(3)]),
-                'unsubscribed_at' => $one([null, null, null, $this->now]), 'pending' => $one([false, false, true]), 'marketing' => $one([true, true, false]), 'suppressed' => $one([null, null, null, 'bounced', 'complained'])]);
+            $person = Person::query()
+                ->create(['business_id' => $this->business->id, 'email' => "P{$i}@Example.com", 'email_key' => "p{$i}@example.com",
+                    'first_name' => $one(['', 'Zoë', 'ÖRJAN', 'Ada', 'ada', "O'Neil %_"]), 'last_name' => $one(['', 'Ash', 'Birkmoor']),
+                    'phone' => $one(['', '0301234', '+44 1']),
+                    'timezone' => $one([null, 'Europe/Berlin', 'America/New_York']), 'joined_at' => $joined,
+                    'active_at' => $one([null, $joined, $this->now->subDays(3)]),
+                    'unsubscribed_at' => $one([null, null, null, $this->now]), 'pending' => $one([false, false, true]),
+                    'marketing' => $one([true, true, false]), 'suppressed' => $one([null, null, null, 'bounced', 'complained'])]);
             foreach (['Cellist', 'Beginner', 'VIP'] as $tag) {
                 if ($one([true, false])) {
                     app(Tagging::class)->add($person, $tag, $joined);
@@ -65,13 +69,17 @@ final class SegmentTest extends TestCase
             OwnFields::set($person->id, 'lesson_on', [$one(['', '2026-06-10', '2026-06-15', '2026-06-14', '2026-07-01', 'soon'])]);
             foreach ([EventType::Viewed, EventType::Downloaded, EventType::Bought] as $type) {
                 for ($n = $dice->getInt(0, 2); $n > 0; $n--) {
-                    app(Events::class)->take(new NewEvent($type, $this->business, $this->now->subDays($dice->getInt(0, 40)), page: $one([null, self::PAGE]), personId: $person->id));
+                    app(Events::class)->take(new NewEvent($type, $this->business, $this->now->subDays($dice->getInt(0, 40)),
+                        page: $one([null, self::PAGE]), personId: $person->id));
                 }
             }
             if ($one([true, false])) {
                 $sent = $this->now->subDays($dice->getInt(1, 30));
-                Message::query()->create(['business_id' => $this->business->id, 'person_id' => $person->id, 'email_id' => $one([self::EMAIL, '01h0ther000000000000000000']), 'kind' => 'sequence', 'unique_key' => "k{$i}", 'name' => 'x',
-                    'to_address' => 'x@example.com', 'state' => 'sent', 'due_at' => $sent, 'sent_at' => $sent, 'opened_at' => $one([null, $sent]), 'clicked_at' => $one([null, $sent])]);
+                Message::query()->create(['business_id' => $this->business->id, 'person_id' => $person->id,
+                    'email_id' => $one([self::EMAIL, '01h0ther000000000000000000']), 'kind' => 'sequence', 'unique_key' => "k{$i}",
+                    'name' => 'x',
+                    'to_address' => 'x@example.com', 'state' => 'sent', 'due_at' => $sent, 'sent_at' => $sent,
+                    'opened_at' => $one([null, $sent]), 'clicked_at' => $one([null, $sent])]);
             }
             $this->people[] = $person->refresh()->load(['business', 'tags']);
         }
@@ -81,7 +89,8 @@ final class SegmentTest extends TestCase
     public static function cases(): iterable
     {
         // Written as they were until format 4, so that bringing them up to date is tried with each.
-        $rule = fn (mixed ...$r): array => EarlierRules::upgrade(array_filter(array_combine(array_slice(['what', 'is', 'of', 'value', 'within', 'did'], 0, count($r)), $r), fn ($v): bool => $v !== '' && $v !== 0));
+        $rule = fn (mixed ...$r): array => EarlierRules::upgrade(array_filter(array_combine(array_slice(['what', 'is', 'of', 'value',
+            'within', 'did'], 0, count($r)), $r), fn ($v): bool => $v !== '' && $v !== 0));
         yield 'everybody' => [['all' => true, 'rules' => []]];
         foreach (['first_name', 'last_name', 'email', 'phone', 'timezone', 'level', 'age', 'nothing_known'] as $of) {
             foreach (['equal', 'other', 'contains', 'without', 'begins'] as $is) {
@@ -105,7 +114,8 @@ final class SegmentTest extends TestCase
             }
             foreach (Did::cases() as $did) {
                 foreach ([['', 0], ['', 10], [self::PAGE, 0], [self::PAGE, 20], [self::EMAIL, 0], [self::EMAIL, 15]] as [$of, $within]) {
-                    yield "{$is} {$did->value} {$of} {$within}" => [['all' => true, 'rules' => [$rule('did', $is, $of, '', $within, $did->value)]]];
+                    yield "{$is} {$did->value} {$of} {$within}" => [['all' => true,
+                        'rules' => [$rule('did', $is, $of, '', $within, $did->value)]]];
                 }
             }
         }
@@ -131,9 +141,11 @@ final class SegmentTest extends TestCase
         $opened = $rule('did', 'has', '', '', 0, 'opened');
         yield 'all of two' => [['all' => true, 'rules' => [$tag, $new]]];
         yield 'any of three' => [['all' => false, 'rules' => [$tag, $new, $opened]]];
-        yield 'any, with groups of all' => [['all' => false, 'rules' => [['all' => true, 'rules' => [$tag, $new]], ['all' => true, 'rules' => [$opened, $rule('tag', 'not', '', 'VIP')]]]]];
+        yield 'any, with groups of all' => [['all' => false,
+            'rules' => [['all' => true, 'rules' => [$tag, $new]], ['all' => true, 'rules' => [$opened, $rule('tag', 'not', '', 'VIP')]]]]];
         yield 'all, with an empty group' => [['all' => true, 'rules' => [$tag, ['all' => false, 'rules' => []]]]];
-        yield 'four deep' => [['all' => true, 'rules' => [['all' => false, 'rules' => [['all' => true, 'rules' => [['all' => false, 'rules' => [$tag, $opened]]]], $new]]]]];
+        yield 'four deep' => [['all' => true,
+            'rules' => [['all' => false, 'rules' => [['all' => true, 'rules' => [['all' => false, 'rules' => [$tag, $opened]]]], $new]]]]];
     }
 
     public function test_the_database_and_the_core_agree_on_everybody(): void
@@ -143,7 +155,9 @@ final class SegmentTest extends TestCase
         $found = $none = 0;
         foreach (self::cases() as $name => [$rules]) {
             $group = Group::fromArray($rules);
-            $expected = array_map(fn (Person $p): string => $p->email, array_values(array_filter($this->people, fn (Person $p): bool => $group->holds($facts[array_search($p, $this->people, true)]))));
+            $expected = array_map(fn (Person $p): string => $p->email,
+                array_values(array_filter($this->people,
+                    fn (Person $p): bool => $group->holds($facts[array_search($p, $this->people, true)]))));
             $ids = $query->people($group)->pluck('email')->all();
             sort($expected);
             sort($ids);
@@ -159,7 +173,8 @@ final class SegmentTest extends TestCase
     public function test_every_kind_of_rule_is_a_query_too(): void
     {
         foreach (Rules::KINDS as $class) {
-            self::assertStringEndsWith('\\Rules\\'.class_basename($class), SegmentQuery::sql($class::fromShape(Shape::of(['tag' => 'x', 'value' => 'x'] + $class::fresh())))::class);
+            self::assertStringEndsWith('\\Rules\\'.class_basename($class),
+                SegmentQuery::sql($class::fromShape(Shape::of(['tag' => 'x', 'value' => 'x'] + $class::fresh())))::class);
         }
     }
 
@@ -187,11 +202,14 @@ final class SegmentTest extends TestCase
         yield 'five deep' => [$deep, 'deep at most'];
         yield 'no kind' => [['rules' => [['kind' => 'moon']]], 'not known here'];
         yield 'no tag' => [['rules' => [['kind' => 'tag', 'has' => true, 'tag' => '']]], 'Choose a tag'];
-        yield 'no field' => [['rules' => [['kind' => 'field', 'field' => 'a b; drop table people', 'compare' => 'equal', 'value' => 'x']]], 'Choose a field'];
+        yield 'no field' => [['rules' => [['kind' => 'field', 'field' => 'a b; drop table people', 'compare' => 'equal', 'value' => 'x']]],
+            'Choose a field'];
         yield 'no number' => [['rules' => [['kind' => 'field', 'field' => 'age', 'compare' => 'more', 'value' => 'old']]], 'need a number'];
-        yield 'no comparison' => [['rules' => [['kind' => 'field', 'field' => 'age', 'compare' => 'like', 'value' => 'x']]], 'how the field is compared'];
+        yield 'no comparison' => [['rules' => [['kind' => 'field', 'field' => 'age', 'compare' => 'like', 'value' => 'x']]],
+            'how the field is compared'];
         yield 'no value' => [['rules' => [['kind' => 'field', 'field' => 'age', 'compare' => 'equal', 'value' => ' ']]], 'compared with'];
-        yield 'no such day' => [['rules' => [['kind' => 'date', 'date' => 'joined', 'compare' => 'before', 'day' => '2026-02-30']]], 'Choose a day'];
+        yield 'no such day' => [['rules' => [['kind' => 'date', 'date' => 'joined', 'compare' => 'before', 'day' => '2026-02-30']]],
+            'Choose a day'];
         yield 'no days' => [['rules' => [['kind' => 'date', 'date' => 'joined', 'compare' => 'within']]], 'how many days'];
         yield 'no standing' => [['rules' => [['kind' => 'standing', 'so' => true, 'standing' => 'rich']]], 'how they stand'];
         yield 'nothing done' => [['rules' => [['kind' => 'deed', 'deed' => 'flew', 'done' => true]]], 'none of'];
@@ -210,11 +228,15 @@ final class SegmentTest extends TestCase
 
     public function test_rules_in_words(): void
     {
-        $group = Group::fromArray(['all' => true, 'rules' => [['kind' => 'tag', 'has' => true, 'tag' => 'Cellist'], ['all' => false, 'rules' => [
-            ['kind' => 'deed', 'deed' => 'opened', 'done' => false, 'with' => self::EMAIL, 'days' => 30], ['kind' => 'date', 'date' => 'active', 'compare' => 'longer', 'days' => 1], ['kind' => 'field', 'field' => 'level', 'compare' => 'begins', 'value' => 'B']]],
-            ['kind' => 'standing', 'so' => false, 'standing' => 'bounced'], ['kind' => 'deed', 'deed' => 'bought', 'done' => true]]]);
+        $group = Group::fromArray(['all' => true,
+            'rules' => [['kind' => 'tag', 'has' => true, 'tag' => 'Cellist'], ['all' => false, 'rules' => [
+                ['kind' => 'deed', 'deed' => 'opened', 'done' => false, 'with' => self::EMAIL, 'days' => 30],
+                ['kind' => 'date', 'date' => 'active', 'compare' => 'longer', 'days' => 1],
+                ['kind' => 'field', 'field' => 'level', 'compare' => 'begins', 'value' => 'B']]],
+                ['kind' => 'standing', 'so' => false, 'standing' => 'bounced'], ['kind' => 'deed', 'deed' => 'bought', 'done' => true]]]);
 
-        self::assertSame('has the tag “Cellist” and (did not open “Welcome” in the last 30 days or was last active more than a day ago or “Level” begins with “B”) and not: address does not work and bought anything',
+        self::assertSame('has the tag “Cellist” and (did not open “Welcome” in the last 30 days or was last active more than a '
+            .'day ago or “Level” begins with “B”) and not: address does not work and bought anything',
             $group->words(fn (string $id): string => [self::EMAIL => 'Welcome', 'level' => 'Level'][$id] ?? $id));
     }
 }

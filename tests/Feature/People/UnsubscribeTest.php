@@ -31,7 +31,8 @@ final class UnsubscribeTest extends TestCase
         $this->owner = $this->owner();
         $this->funnel = $this->live($this->owner);
         foreach ([3, 7] as $days) {
-            Email::query()->create(['funnel_id' => $this->funnel->id, 'name' => "Day {$days}", 'subject' => 'x', 'body' => '<p>Words.</p>', 'delay' => ['days' => $days]]);
+            Email::query()->create(['funnel_id' => $this->funnel->id, 'name' => "Day {$days}", 'subject' => 'x', 'body' => '<p>Words.</p>',
+                'delay' => ['days' => $days]]);
         }
         $this->actingAs($this->owner)->postJson("/studio/api/funnels/{$this->funnel->id}/publish")->assertOk();
     }
@@ -70,8 +71,10 @@ final class UnsubscribeTest extends TestCase
     {
         $robin = $this->joined('robin@example.com');
         $kim = $this->joined('kim@example.com');
-        $themselves = fn (Person $p): int => DB::table('events')->where('type', 'unsubscribed')->where('person_id', $p->id)->whereNotNull('data->message')->count();
-        $act = $this->postJson('/studio/api/people/acts', ['kind' => 'unsubscribe', 'everybody' => true])->assertJsonPath('people', 2)->json('id');
+        $themselves = fn (Person $p): int => DB::table('events')->where('type', 'unsubscribed')->where('person_id', $p->id)
+            ->whereNotNull('data->message')->count();
+        $act = $this->postJson('/studio/api/people/acts', ['kind' => 'unsubscribe', 'everybody' => true])->assertJsonPath('people', 2)
+            ->json('id');
         $this->runQueue();
         $this->travel(1)->minutes();
         $this->post($this->leaving('robin@example.com'))->assertOk();
@@ -79,7 +82,8 @@ final class UnsubscribeTest extends TestCase
 
         self::assertSame(['unsubscribed', 'subscribed'], [$robin->refresh()->standing()->value, $kim->refresh()->standing()->value]);
         self::assertSame(['cancelled' => 2, 'waiting' => 2], $this->states());
-        self::assertSame([null, 1], [DB::table('events')->where('type', 'unsubscribed')->where('person_id', $kim->id)->value('data->message'), $themselves($robin)], 'their history says who did it');
+        self::assertSame([null, 1], [DB::table('events')->where('type', 'unsubscribed')->where('person_id', $kim->id)
+            ->value('data->message'), $themselves($robin)], 'their history says who did it');
         $this->post($this->leaving('robin@example.com'))->assertOk();
         self::assertSame(1, $themselves($robin), 'leaving twice is leaving once');
     }
@@ -94,7 +98,8 @@ final class UnsubscribeTest extends TestCase
         $this->post($link, ['choose' => 'back'])->assertOk();
 
         self::assertSame(['cancelled' => 1, 'waiting' => 1], $this->states(), 'day 3 has passed, day 7 has not');
-        self::assertSame([null, null], array_values((array) DB::table('enrolments')->where('person_id', $robin->id)->first(['ended_at', 'ended_why'])));
+        self::assertSame([null, null],
+            array_values((array) DB::table('enrolments')->where('person_id', $robin->id)->first(['ended_at', 'ended_why'])));
         $this->post($link, ['choose' => 'back'])->assertOk();
         $this->travelTo('2026-06-08 12:00:00');
         $this->due();
@@ -116,10 +121,12 @@ final class UnsubscribeTest extends TestCase
     {
         $robin = $this->joined('robin@example.com');
         $this->postJson('/studio/api/messages/'.$this->sent('robin@example.com').'/feedback', ['what' => 'complain'])->assertOk();
-        $this->postJson("/studio/api/people/{$robin->id}/lift")->assertUnprocessable()->assertJsonPath('message', 'They reported an email of yours as spam. Nothing is sent to this address any more.');
+        $this->postJson("/studio/api/people/{$robin->id}/lift")->assertUnprocessable()
+            ->assertJsonPath('message', 'They reported an email of yours as spam. Nothing is sent to this address any more.');
         $kim = $this->joined('kim@example.com');
         $this->postJson("/studio/api/people/{$kim->id}/unsubscribe")->assertOk();
-        $this->postJson("/studio/api/people/{$kim->id}/lift")->assertUnprocessable()->assertJsonPath('message', 'Only they themselves can come back, by filling in a form of yours.');
+        $this->postJson("/studio/api/people/{$kim->id}/lift")->assertUnprocessable()
+            ->assertJsonPath('message', 'Only they themselves can come back, by filling in a form of yours.');
     }
 
     private function sent(string $address): string
@@ -130,7 +137,8 @@ final class UnsubscribeTest extends TestCase
     public function test_a_graver_reason_takes_the_place_of_a_lighter_one(): void
     {
         $why = fn (): ?string => Suppressions::why($this->owner->business_id, 'robin@example.com');
-        foreach ([['unsubscribed', 'unsubscribed'], ['bounced', 'bounced'], ['unsubscribed', 'bounced'], ['complained', 'complained'], ['bounced', 'complained']] as [$add, $then]) {
+        foreach ([['unsubscribed', 'unsubscribed'], ['bounced', 'bounced'], ['unsubscribed', 'bounced'], ['complained', 'complained'],
+            ['bounced', 'complained']] as [$add, $then]) {
             Suppressions::add($this->owner->business_id, 'robin@example.com', $add);
             self::assertSame($then, $why());
         }
@@ -141,7 +149,9 @@ final class UnsubscribeTest extends TestCase
     public function test_of_two_who_become_one_the_one_gets_each_letter_once(): void
     {
         [$stays, $goes] = [$this->joined('new@example.com'), $this->joined('old@example.com')];
-        $broadcast = fn (array $columns): Broadcast => Broadcast::query()->create($columns + ['business_id' => $this->owner->business_id, 'name' => 'News', 'subject' => 'News', 'body' => '<p>Words.</p>', 'state' => 'scheduled', 'send_at' => now()]);
+        $broadcast = fn (array $columns): Broadcast => Broadcast::query()
+            ->create($columns + ['business_id' => $this->owner->business_id, 'name' => 'News', 'subject' => 'News',
+                'body' => '<p>Words.</p>', 'state' => 'scheduled', 'send_at' => now()]);
         $plain = $broadcast([]);
         $broadcasting = app(Broadcasting::class);
         $broadcasting->start($plain, CarbonImmutable::now());
@@ -155,9 +165,13 @@ final class UnsubscribeTest extends TestCase
     public function test_who_got_the_test_under_the_other_address_does_not_get_the_winner_too(): void
     {
         [$stays, $goes] = [$this->joined('new@example.com'), $this->joined('old@example.com')];
-        $broadcast = Broadcast::query()->create(['business_id' => $this->owner->business_id, 'name' => 'News', 'subject' => 'News', 'body' => '<p>Words.</p>', 'state' => 'testing', 'started_at' => now()]);
-        DB::table('messages')->insert(['id' => str_repeat('a', 26), 'business_id' => $this->owner->business_id, 'person_id' => $goes->id, 'broadcast_id' => $broadcast->id, 'variant' => 'a', 'kind' => 'broadcast', 'unique_key' => "broadcast:{$broadcast->id}:{$goes->id}",
-            'name' => 'News', 'to_address' => 'old@example.com', 'state' => 'sent', 'sent_at' => now(), 'due_at' => now(), 'opened_at' => now()]);
+        $broadcast = Broadcast::query()->create(['business_id' => $this->owner->business_id, 'name' => 'News', 'subject' => 'News',
+            'body' => '<p>Words.</p>', 'state' => 'testing', 'started_at' => now()]);
+        DB::table('messages')->insert(['id' => str_repeat('a', 26), 'business_id' => $this->owner->business_id, 'person_id' => $goes->id,
+            'broadcast_id' => $broadcast->id, 'variant' => 'a', 'kind' => 'broadcast',
+            'unique_key' => "broadcast:{$broadcast->id}:{$goes->id}",
+            'name' => 'News', 'to_address' => 'old@example.com', 'state' => 'sent', 'sent_at' => now(), 'due_at' => now(),
+            'opened_at' => now()]);
         $this->postJson("/studio/api/people/{$stays->id}/merge", ['with' => $goes->id])->assertOk();
         app(Broadcasting::class)->pick($broadcast, CarbonImmutable::now());
         self::assertSame(1, Message::query()->where('broadcast_id', $broadcast->id)->count());
@@ -165,7 +179,8 @@ final class UnsubscribeTest extends TestCase
 
     public function test_a_complaint_and_a_wish_for_quiet_come_along_and_a_bounce_does_not(): void
     {
-        foreach ([['suppressed', 'complained', 'complained'], ['suppressed', 'bounced', 'subscribed'], ['unsubscribed_at', '2026-05-01 10:00:00', 'unsubscribed']] as $i => [$column, $value, $standing]) {
+        foreach ([['suppressed', 'complained', 'complained'], ['suppressed', 'bounced', 'subscribed'],
+            ['unsubscribed_at', '2026-05-01 10:00:00', 'unsubscribed']] as $i => [$column, $value, $standing]) {
             [$stays, $goes] = [$this->joined("new{$i}@example.com"), $this->joined("old{$i}@example.com")];
             $goes->forceFill([$column => $value, 'quiet_until' => '2026-06-20 10:00:00'])->save();
             $this->postJson("/studio/api/people/{$stays->id}/merge", ['with' => $goes->id])->assertOk();
@@ -176,9 +191,11 @@ final class UnsubscribeTest extends TestCase
     public function test_many_who_enter_at_once_are_written_to_no_faster_than_the_owner_says(): void
     {
         $this->owner->business->forceFill(['messages_per_minute' => 10])->save();
-        $rows = array_map(fn (int $i): array => ['id' => sprintf('01h%023d', $i), 'business_id' => $this->owner->business_id, 'email' => "p{$i}@example.com", 'email_key' => "p{$i}@example.com", 'joined_at' => '2026-05-01 10:00:00.000'], range(1, 35));
+        $rows = array_map(fn (int $i): array => ['id' => sprintf('01h%023d', $i), 'business_id' => $this->owner->business_id,
+            'email' => "p{$i}@example.com", 'email_key' => "p{$i}@example.com", 'joined_at' => '2026-05-01 10:00:00.000'], range(1, 35));
         DB::table('people')->insert($rows);
-        $this->postJson('/studio/api/people/acts', ['kind' => 'start', 'of' => Email::query()->firstOrFail()->sequence_id, 'everybody' => true])->assertCreated();
+        $this->postJson('/studio/api/people/acts',
+            ['kind' => 'start', 'of' => Email::query()->firstOrFail()->sequence_id, 'everybody' => true])->assertCreated();
         $sent = fn (): int => Message::query()->where('state', 'sent')->count();
         $this->due();
         self::assertSame(9, $sent(), 'a tenth is kept for what somebody waits for');

@@ -27,22 +27,26 @@ final class DemoTest extends TestCase
         self::assertSame(['closed', 'draft', 'draft', 'draft', 'live'], DB::table('funnels')->orderBy('state')->pluck('state')->all());
         $live = Funnel::query()->where('address', 'practice-plan')->sole();
         $people = DB::table('submissions')->where('funnel_id', $live->id)->distinct()->count('person_id');
-        $visitors = (int) DB::table('counts')->where('measure', 'first-visitors')->where('page_id', $this->entry($live)->id)->sum('how_many');
+        $visitors = (int) DB::table('counts')->where('measure', 'first-visitors')->where('page_id', $this->entry($live)->id)
+            ->sum('how_many');
         self::assertEqualsWithDelta(intdiv(1400, $part), $visitors, 4);
         self::assertEqualsWithDelta(intdiv(430, $part), $people, 10 / $part + 4);
-        self::assertSame([], Person::query()->where('email', 'not like', '%@example.%')->pluck('email')->all(), 'all addresses are made up');
+        self::assertSame([], Person::query()->where('email', 'not like', '%@example.%')->pluck('email')->all(),
+            'all addresses are made up');
         self::assertSame(0, Message::query()->whereIn('state', ['sending', 'failed'])->count());
         self::assertSame(0, Message::query()->where('state', 'waiting')->where('due_at', '<', now()->format('Y-m-d H:i:s'))->count());
         self::assertSame(Message::query()->where('state', 'sent')->count(), DB::table('outbox')->count());
         self::assertSame(0, DB::table('jobs')->count(), 'nothing is left for a worker');
         $future = DB::table('events')->where('at', '>', now()->addSecond()->format(Events::AT))->count();
         self::assertSame(0, $future, 'nothing has happened that is yet to come');
-        $weeks = DB::table('counts')->where('measure', 'signups')->where('funnel_id', $live->id)->groupByRaw("strftime('%W', day)")->orderBy('day')->selectRaw('sum(how_many) as n')->pluck('n')->map(fn ($n): int => (int) $n);
+        $weeks = DB::table('counts')->where('measure', 'signups')->where('funnel_id', $live->id)->groupByRaw("strftime('%W', day)")
+            ->orderBy('day')->selectRaw('sum(how_many) as n')->pluck('n')->map(fn ($n): int => (int) $n);
         self::assertGreaterThan(2 * $weeks->filter()->min(), $weeks->max(), 'weeks rise and dip');
 
         $counts = DB::table('counts')->orderBy('funnel_id')->orderBy('page_id')->orderBy('day')->orderBy('measure')->get()->all();
         app(Counts::class)->rebuild($live->business);
-        self::assertEquals($counts, DB::table('counts')->orderBy('funnel_id')->orderBy('page_id')->orderBy('day')->orderBy('measure')->get()->all());
+        self::assertEquals($counts,
+            DB::table('counts')->orderBy('funnel_id')->orderBy('page_id')->orderBy('day')->orderBy('measure')->get()->all());
         $this->expectExceptionMessage('There is an owner already');
         $this->seed(DemoSeeder::class);
     }

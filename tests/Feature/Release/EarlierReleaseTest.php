@@ -28,14 +28,16 @@ final class EarlierReleaseTest extends TestCase
         $version = Version::query()->findOrFail($funnel->live_version_id);
         // Then all emails were one sequence, and nothing said so; the migration gave it the funnel's id.
         $old = Plan::fromArray($version->plan)->sequences[0]->id;
-        $plan = json_decode(str_replace($old, $funnel->id, (string) json_encode(['format' => 1] + Plans::lists(Plan::fromArray($version->plan)))), true);
+        $plan = json_decode(str_replace($old, $funnel->id,
+            (string) json_encode(['format' => 1] + Plans::lists(Plan::fromArray($version->plan)))), true);
         unset($plan['sequences'], $plan['sharedSections'], $plan['emails'][0]['sequence']);
         foreach (DB::table('draft_parts')->get() as $row) {
             $definition = (array) json_decode(str_replace($old, $funnel->id, $row->definition), true);
             if ($row->kind === 'page') {
                 $definition['document'] = ['format' => 1, 'background' => ['colour' => '#e0f0ff']] + $definition['document'];
             }
-            DB::table('draft_parts')->where('id', $row->id)->update(['id' => $row->id === $old ? $funnel->id : $row->id, 'definition' => json_encode($definition)]);
+            DB::table('draft_parts')->where('id', $row->id)
+                ->update(['id' => $row->id === $old ? $funnel->id : $row->id, 'definition' => json_encode($definition)]);
         }
         foreach ($plan['pages'] as $i => $page) {
             $plan['pages'][$i]['document'] = ['format' => 1, 'background' => ['colour' => '#e0f0ff']] + $page['document'];
@@ -65,7 +67,8 @@ final class EarlierReleaseTest extends TestCase
         self::assertStringContainsString('1 versions were drawn anew.', Artisan::output());
         self::assertSame(PageRenderer::REVISION, (int) DB::table('published_pages')->min('drawn_by'));
         self::assertSame($plan, DB::table('versions')->value('plan'), 'its plan is never touched');
-        self::assertSame($before, (string) preg_replace('/value="[^"]+\.[^"]+"/', '', (string) $this->get("/{$funnel->address}")->getContent()));
+        self::assertSame($before,
+            (string) preg_replace('/value="[^"]+\.[^"]+"/', '', (string) $this->get("/{$funnel->address}")->getContent()));
         Artisan::call('lantern:redraw');
         self::assertStringContainsString('0 versions were drawn anew.', Artisan::output());
     }
@@ -95,31 +98,48 @@ final class EarlierReleaseTest extends TestCase
     public function test_a_database_of_then_is_brought_up_to_date_with_the_colours_that_were_chosen(): void
     {
         $file = (string) tempnam(sys_get_temp_dir(), 'lantern-earlier');
-        $artisan = fn (string ...$arguments): string => (new Process([PHP_BINARY, 'artisan', ...$arguments], base_path(), ['DB_DATABASE' => $file, 'APP_ENV' => 'local']))->mustRun()->getOutput();
-        $artisan('migrate', '--force', ...array_map(fn (string $f): string => "--path=database/migrations/{$f}", preg_grep('/^2026_01_01/', scandir(database_path('migrations'))) ?: []));
+        $artisan = fn (string ...$arguments): string => (new Process([PHP_BINARY, 'artisan', ...$arguments], base_path(),
+            ['DB_DATABASE' => $file, 'APP_ENV' => 'local']))->mustRun()->getOutput();
+        $artisan('migrate', '--force', ...array_map(fn (string $f): string => "--path=database/migrations/{$f}",
+            preg_grep('/^2026_01_01/', scandir(database_path('migrations'))) ?: []));
         $db = new PDO("sqlite:{$file}");
-        $db->exec("insert into businesses (id, name, sender_name, sender_address, postal_address, timezone, currency) values (1, 'Ferncroft', 'Imke', 'imke@ferncroft.example', '', 'UTC', 'EUR')");
-        $db->exec("insert into funnels (id, business_id, name, goal, address, look, accent) values ('01aaaaaaaaaaaaaaaaaaaaaaaa', 1, 'Mine', 'give-away', 'mine', 'harbour', '#123456'), ('01bbbbbbbbbbbbbbbbbbbbbbbb', 1, 'Yours', 'give-away', 'yours', 'harbour', null)");
-        $db->exec("insert into emails (id, funnel_id, name, subject, body, delay) values ('01eeeeeeeeeeeeeeeeeeeeeeee', '01aaaaaaaaaaaaaaaaaaaaaaaa', 'Welcome', 'x', 'x', '{}')");
-        $db->exec("insert into forms (id, funnel_id, name, definition) values ('01ffffffffffffffffffffffff', '01aaaaaaaaaaaaaaaaaaaaaaaa', 'Form', '{\"button\":\"Go\"}')");
-        $db->exec("insert into people (id, business_id, email, email_key, first_name, joined_at) values ('01pppppppppppppppppppppppp', 1, 'zoe@example.com', 'zoe@example.com', 'ZOË', '2026-01-05 08:00:00.000')");
-        $db->exec("insert into messages (id, business_id, person_id, funnel_id, email_id, kind, unique_key, name, to_address, due_at) values ('01mmmmmmmmmmmmmmmmmmmmmmmm', 1, '01pppppppppppppppppppppppp', '01aaaaaaaaaaaaaaaaaaaaaaaa', '01eeeeeeeeeeeeeeeeeeeeeeee', 'sequence', 'k', 'Welcome', 'zoe@example.com', '2026-01-05 08:00:00.000')");
+        $db->exec('insert into businesses (id, name, sender_name, sender_address, postal_address, timezone, currency) values (1, '
+            ."'Ferncroft', 'Imke', 'imke@ferncroft.example', '', 'UTC', 'EUR')");
+        $db->exec("insert into funnels (id, business_id, name, goal, address, look, accent) values ('01aaaaaaaaaaaaaaaaaaaaaaaa', 1, "
+            ."'Mine', 'give-away', 'mine', 'harbour', '#123456'), ('01bbbbbbbbbbbbbbbbbbbbbbbb', 1, 'Yours', 'give-away', 'yours', "
+                ."'harbour', null)");
+        $db->exec("insert into emails (id, funnel_id, name, subject, body, delay) values ('01eeeeeeeeeeeeeeeeeeeeeeee', "
+            ."'01aaaaaaaaaaaaaaaaaaaaaaaa', 'Welcome', 'x', 'x', '{}')");
+        $db->exec("insert into forms (id, funnel_id, name, definition) values ('01ffffffffffffffffffffffff', "
+            ."'01aaaaaaaaaaaaaaaaaaaaaaaa', 'Form', '{\"button\":\"Go\"}')");
+        $db->exec("insert into people (id, business_id, email, email_key, first_name, joined_at) values ('01pppppppppppppppppppppppp', "
+            ."1, 'zoe@example.com', 'zoe@example.com', 'ZOË', '2026-01-05 08:00:00.000')");
+        $db->exec('insert into messages (id, business_id, person_id, funnel_id, email_id, kind, unique_key, name, to_address, due_at) '
+            ."values ('01mmmmmmmmmmmmmmmmmmmmmmmm', 1, '01pppppppppppppppppppppppp', '01aaaaaaaaaaaaaaaaaaaaaaaa', "
+                ."'01eeeeeeeeeeeeeeeeeeeeeeee', 'sequence', 'k', 'Welcome', 'zoe@example.com', '2026-01-05 08:00:00.000')");
         $plan = file_get_contents(base_path('tests/fixtures/plans/format-1.json'));
-        $db->prepare("insert into versions (id, funnel_id, number, plan, rendered, fingerprint, published_at) values ('01vvvvvvvvvvvvvvvvvvvvvvvv', '01aaaaaaaaaaaaaaaaaaaaaaaa', 1, ?, '{}', '', '2026-01-05 08:00:00.000')")->execute([$plan]);
+        $db->prepare('insert into versions (id, funnel_id, number, plan, rendered, fingerprint, published_at) values '
+            ."('01vvvvvvvvvvvvvvvvvvvvvvvv', '01aaaaaaaaaaaaaaaaaaaaaaaa', 1, ?, '{}', '', '2026-01-05 08:00:00.000')")->execute([$plan]);
         unset($db);
         $artisan('migrate', '--force');
         $artisan('lantern:redraw');
         $db = new PDO("sqlite:{$file}");
         $changes = $db->query('select address, look_changes from funnels order by id')->fetchAll(PDO::FETCH_KEY_PAIR);
-        $sequences = $db->query("select json_extract(e.definition, '$.sequence'), q.name, m.sequence_id, json_extract(q.definition, '$.starts[0].form'), json_extract(f.definition, '$.start')
-            from draft_parts e join draft_parts q on q.id = json_extract(e.definition, '$.sequence') join messages m on m.email_id = e.id join draft_parts f on f.funnel_id = e.funnel_id and f.kind = 'form' where e.kind = 'email'")->fetchAll(PDO::FETCH_NUM);
+        $sequences = $db->query("select json_extract(e.definition, '$.sequence'), q.name, m.sequence_id, json_extract(q.definition, "
+            ."'$.starts[0].form'), json_extract(f.definition, '$.start')
+            from draft_parts e join draft_parts q on q.id = json_extract(e.definition,
+                '$.sequence') join messages m on m.email_id = e.id join draft_parts f on f.funnel_id = e.funnel_id and f.kind = 'form'
+                where e.kind = 'email'")->fetchAll(PDO::FETCH_NUM);
         $name = $db->query('select first_key from people')->fetchColumn();
-        $pages = $db->query('select page_id, role, address, length(html) > 1000 from published_pages order by id')->fetchAll(PDO::FETCH_NUM);
+        $pages = $db->query('select page_id, role, address, length(html) > 1000 from published_pages order by id')
+            ->fetchAll(PDO::FETCH_NUM);
         unlink($file);
 
-        self::assertSame([['01aaaaaaaaaaaaaaaaaaaaaaaa', 'Follow-up', '01aaaaaaaaaaaaaaaaaaaaaaaa', '01ffffffffffffffffffffffff', null]], $sequences);
+        self::assertSame([['01aaaaaaaaaaaaaaaaaaaaaaaa', 'Follow-up', '01aaaaaaaaaaaaaaaaaaaaaaaa', '01ffffffffffffffffffffffff', null]],
+            $sequences);
         self::assertSame('zoë', $name);
-        $published = array_map(fn (array $p): array => [$p['id'], $p['role'], $p['address'], 1], json_decode((string) $plan, true)['pages']);
+        $published = array_map(fn (array $p): array => [$p['id'], $p['role'], $p['address'], 1],
+            json_decode((string) $plan, true)['pages']);
         self::assertSame($published, $pages, 'each page of a version is a row, drawn from its plan');
 
         self::assertSame(['mine' => '{"accent":"#123456"}', 'yours' => '{}'], $changes);

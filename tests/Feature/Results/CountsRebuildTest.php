@@ -49,10 +49,12 @@ final class CountsRebuildTest extends TestCase
             $visitor = $dice->getInt(0, 9) === 0 ? null : md5((string) $dice->getInt(1, 25));
             $person = substr(md5((string) $dice->getInt(1, 12)), 0, 26);
             $ownerTry = $dice->getInt(0, 7) === 0;
-            $type = [EventType::Viewed, EventType::Viewed, EventType::Viewed, EventType::Joined, EventType::Downloaded][$dice->getInt(0, 4)];
+            $type = [EventType::Viewed, EventType::Viewed, EventType::Viewed, EventType::Joined,
+                EventType::Downloaded][$dice->getInt(0, 4)];
             // Clocks go wrong, and what is written later may be of an earlier moment.
             $moment = $dice->getInt(0, 5) === 0 ? $at->subHours($dice->getInt(1, 60)) : $at;
-            $events->take(new NewEvent($type, $owner->business, $moment, $funnel, page: $page, visitor: $visitor, personId: $type === EventType::Viewed ? null : $person, owner: $ownerTry));
+            $events->take(new NewEvent($type, $owner->business, $moment, $funnel, page: $page, visitor: $visitor,
+                personId: $type === EventType::Viewed ? null : $person, owner: $ownerTry));
             if ($ownerTry) {
                 continue;
             }
@@ -88,7 +90,8 @@ final class CountsRebuildTest extends TestCase
     {
         $stored = [];
         foreach (DB::table('counts')->get() as $row) {
-            $stored["{$row->page_id} {$row->day}"] ??= ['views' => 0, 'visitors' => 0, 'first-visitors' => 0, 'signups' => 0, 'downloads' => 0];
+            $stored["{$row->page_id} {$row->day}"] ??= ['views' => 0, 'visitors' => 0, 'first-visitors' => 0, 'signups' => 0,
+                'downloads' => 0];
             $stored["{$row->page_id} {$row->day}"][$row->measure] = (int) $row->how_many;
         }
         ksort($stored);

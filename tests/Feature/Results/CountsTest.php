@@ -15,7 +15,8 @@ final class CountsTest extends TestCase
 {
     private function see(Funnel $funnel, string $visitor, array $more = [], array $headers = []): void
     {
-        $this->post('/m/view', $more + ['funnel' => $funnel->id, 'page' => $this->entry($funnel)->id, 'visitor' => str_pad($visitor, 32, '0')], $headers)->assertNoContent();
+        $this->post('/m/view', $more + ['funnel' => $funnel->id, 'page' => $this->entry($funnel)->id,
+            'visitor' => str_pad($visitor, 32, '0')], $headers)->assertNoContent();
     }
 
     private function total(string $measure): int
@@ -35,16 +36,21 @@ final class CountsTest extends TestCase
         $this->see($funnel, 'a');
         $this->join($funnel, ['email' => 'robin@example.com', 'visitor' => str_pad('a', 32, '0')]);
 
-        $rows = DB::table('counts')->orderBy('day')->orderByDesc('how_many')->orderBy('measure')->get(['day', 'measure', 'how_many'])->map(fn ($r): string => "{$r->day} {$r->measure} {$r->how_many}")->all();
-        self::assertSame(['2026-03-28 views 3', '2026-03-28 first-visitors 2', '2026-03-28 visitors 2', '2026-03-29 signups 1', '2026-03-29 views 1', '2026-03-29 visitors 1'], $rows);
+        $rows = DB::table('counts')->orderBy('day')->orderByDesc('how_many')->orderBy('measure')->get(['day', 'measure', 'how_many'])
+            ->map(fn ($r): string => "{$r->day} {$r->measure} {$r->how_many}")->all();
+        self::assertSame(['2026-03-28 views 3', '2026-03-28 first-visitors 2', '2026-03-28 visitors 2', '2026-03-29 signups 1',
+            '2026-03-29 views 1', '2026-03-29 visitors 1'], $rows);
         $results = $this->actingAs($owner)->getJson("/studio/api/funnels/{$funnel->id}/results?days=7")->assertOk();
-        $results->assertJsonPath('pages.0.visitors', 2)->assertJsonPath('pages.0.views', 4)->assertJsonPath('pages.0.rate.rate', 0.5)->assertJsonCount(7, 'days')->assertJsonPath('days.6.day', '2026-03-29');
+        $results->assertJsonPath('pages.0.visitors', 2)->assertJsonPath('pages.0.views', 4)->assertJsonPath('pages.0.rate.rate', 0.5)
+            ->assertJsonCount(7, 'days')->assertJsonPath('days.6.day', '2026-03-29');
         self::assertEqualsCanonicalizing(['', 'newsletter'], array_column($results->json('sources'), 'source'));
 
         $before = DB::table('counts')->orderBy('day')->orderBy('measure')->get()->all();
         app(Counts::class)->rebuild($owner->business);
-        self::assertEquals($before, DB::table('counts')->orderBy('day')->orderBy('measure')->get()->all(), 'rebuilt from the events they are the same');
-        $this->putJson('/studio/api/settings', ['businessName' => 'F', 'senderName' => 'I', 'senderAddress' => 'i@ferncroft.example', 'postalAddress' => 'x', 'timezone' => 'UTC', 'currency' => 'EUR'])->assertOk();
+        self::assertEquals($before, DB::table('counts')->orderBy('day')->orderBy('measure')->get()->all(),
+            'rebuilt from the events they are the same');
+        $this->putJson('/studio/api/settings', ['businessName' => 'F', 'senderName' => 'I', 'senderAddress' => 'i@ferncroft.example',
+            'postalAddress' => 'x', 'timezone' => 'UTC', 'currency' => 'EUR'])->assertOk();
         self::assertSame(['2026-03-28'], DB::table('counts')->distinct()->pluck('day')->all(), 'in UTC it was one day');
         self::assertSame(4, $this->total('views'));
     }
@@ -92,16 +98,19 @@ final class CountsTest extends TestCase
         $this->see($funnel, 'a');
         $this->join($funnel, ['first_name' => 'Robin', 'email' => 'robin@example.com', 'visitor' => str_pad('a', 32, '0')]);
         $this->runQueue();
-        $id = $this->actingAs($owner)->getJson('/studio/api/people?search=ROBIN')->assertJsonPath('total', 1)->assertJsonPath('people.0.from', 'Practice plan')->json('people.0.id');
+        $id = $this->actingAs($owner)->getJson('/studio/api/people?search=ROBIN')->assertJsonPath('total', 1)
+            ->assertJsonPath('people.0.from', 'Practice plan')->json('people.0.id');
 
-        $person = $this->getJson("/studio/api/people/{$id}")->assertOk()->assertJsonPath('consent.0.agreed', true)->assertJsonPath('deliveries.0.downloads', 0);
+        $person = $this->getJson("/studio/api/people/{$id}")->assertOk()->assertJsonPath('consent.0.agreed', true)
+            ->assertJsonPath('deliveries.0.downloads', 0);
         self::assertEqualsCanonicalizing(['viewed', 'joined', 'message-sent'], array_column($person->json('history'), 'kind'));
         $this->getJson('/studio/api/people?search=_')->assertJsonPath('total', 0);
         $before = $this->getJson('/studio/api/pulse')->json();
         $this->see($funnel, 'b');
         self::assertNotSame($before, $this->getJson('/studio/api/pulse')->json());
         $message = $this->getJson('/studio/api/messages?state=sent')->assertJsonPath('total', 1)->json('messages.0.id');
-        $this->getJson("/studio/api/messages/{$message}")->assertOk()->assertJsonPath('from', 'Imke Farrow <imke@ferncroft.example>')->assertJsonPath('mime', fn (string $m): bool => str_contains($m, 'List-Unsubscribe'));
+        $this->getJson("/studio/api/messages/{$message}")->assertOk()->assertJsonPath('from', 'Imke Farrow <imke@ferncroft.example>')
+            ->assertJsonPath('mime', fn (string $m): bool => str_contains($m, 'List-Unsubscribe'));
         $this->getJson('/studio/api/search?q=rob')->assertJsonPath('found.0.kind', 'Person');
     }
 }

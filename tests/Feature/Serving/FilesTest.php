@@ -28,7 +28,8 @@ final class FilesTest extends TestCase
         $delivery = $this->delivery();
         $link = FileLinks::forPage($delivery, 'plan.pdf');
 
-        $whole = $this->get($link)->assertOk()->assertHeader('content-type', 'application/pdf')->assertHeader('x-content-type-options', 'nosniff');
+        $whole = $this->get($link)->assertOk()->assertHeader('content-type', 'application/pdf')
+            ->assertHeader('x-content-type-options', 'nosniff');
         self::assertStringContainsString('attachment; filename=plan.pdf', (string) $whole->headers->get('content-disposition'));
         self::assertSame(self::pdf(), $whole->streamedContent());
         $rest = $this->get($link, ['Range' => 'bytes=9-'])->assertStatus(206);
@@ -49,7 +50,8 @@ final class FilesTest extends TestCase
         $this->get($link)->assertForbidden()->assertSee('Send me a new link');
         self::assertSame(0, $delivery->refresh()->downloads);
 
-        $this->post('/f/again', ['email' => 'ROBIN@example.com', 'delivery' => $delivery->id])->assertOk()->assertSee('If this address is with us');
+        $this->post('/f/again', ['email' => 'ROBIN@example.com', 'delivery' => $delivery->id])->assertOk()
+            ->assertSee('If this address is with us');
         $this->post('/f/again', ['email' => 'robin@example.com'])->assertOk();
         $this->runQueue();
         $message = Message::query()->where('kind', 'new-link')->sole();
@@ -77,7 +79,8 @@ final class FilesTest extends TestCase
         $this->actingAs($owner)->postJson("/studio/api/deliveries/{$delivery->id}/revoke")->assertOk();
         $this->get($link)->assertNotFound()->assertSee('no longer given away');
         $this->actingAs($owner)->postJson("/studio/api/deliveries/{$delivery->id}/allow")->assertOk();
-        $this->actingAs($owner)->post("/studio/api/parts/{$delivery->lead_magnet_id}/file", ['file' => $this->file('better.pdf', self::pdf('second edition'))], ['Accept' => 'application/json'])->assertOk();
+        $this->actingAs($owner)->post("/studio/api/parts/{$delivery->lead_magnet_id}/file",
+            ['file' => $this->file('better.pdf', self::pdf('second edition'))], ['Accept' => 'application/json'])->assertOk();
         self::assertStringContainsString('second edition', $this->get($link)->assertOk()->streamedContent());
     }
 
@@ -87,14 +90,19 @@ final class FilesTest extends TestCase
         yield 'empty' => ['plan.pdf', '', 'This file is empty'];
         yield 'a page with script under a right name' => ['plan.pdf', '<!doctype html><script>alert(1)</script>', 'cannot be given away'];
         yield 'a program under a right name' => ['plan.pdf', "\x7fELF\x02\x01\x01".str_repeat("\0", 60), 'cannot be given away'];
-        yield 'a picture under a wrong name' => ['plan.pdf', (string) base64_decode('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='), 'is not what its name says'];
-        yield 'drawn with script' => ['plan.svg', '<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>', 'cannot be given away'];
+        yield 'a picture under a wrong name' => ['plan.pdf',
+            (string) base64_decode('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='),
+            'is not what its name says'];
+        yield 'drawn with script' => ['plan.svg', '<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>',
+            'cannot be given away'];
     }
 
     #[DataProvider('badFiles')]
     public function test_a_bad_file_makes_no_funnel(string $name, string $content, string $sentence): void
     {
-        $this->actingAs($this->owner())->post('/studio/api/funnels', ['goal' => 'give-away', 'name' => 'x', 'title' => 'x', 'file' => $this->file($name, $content)], ['Accept' => 'application/json'])
+        $this->actingAs($this->owner())->post('/studio/api/funnels',
+            ['goal' => 'give-away', 'name' => 'x', 'title' => 'x', 'file' => $this->file($name, $content)],
+            ['Accept' => 'application/json'])
             ->assertStatus(422)->assertJsonPath('errors.file.0', fn (string $said): bool => str_contains($said, $sentence));
 
         self::assertSame(0, DB::table('funnels')->count() + Upload::query()->count());
@@ -125,13 +133,16 @@ final class FilesTest extends TestCase
         ob_start();
         imagepng($image);
         $png = (string) ob_get_clean();
-        $made = $this->actingAs($owner)->post('/studio/api/uploads/pictures', ['picture' => $this->file('a.png', $png.'<script>hidden</script>')], ['Accept' => 'application/json'])->assertCreated();
+        $made = $this->actingAs($owner)->post('/studio/api/uploads/pictures',
+            ['picture' => $this->file('a.png', $png.'<script>hidden</script>')], ['Accept' => 'application/json'])->assertCreated();
 
         $picture = Upload::query()->sole();
         self::assertSame([480, 960, 1200], $picture->widths);
         $this->get((string) $made->json('src'))->assertOk()->assertHeader('content-type', 'image/jpeg');
         $this->get("/media/{$picture->id}/1200.webp")->assertOk()->assertHeader('content-type', 'image/webp');
-        self::assertStringNotContainsString('hidden', implode('', array_map(fn (string $f): string => (string) Storage::disk('uploads')->get($f), Storage::disk('uploads')->allFiles())));
+        self::assertStringNotContainsString('hidden',
+            implode('', array_map(fn (string $f): string => (string) Storage::disk('uploads')->get($f),
+                Storage::disk('uploads')->allFiles())));
         $this->get("/media/{$picture->id}/5000.webp")->assertNotFound();
     }
 
@@ -148,7 +159,8 @@ final class FilesTest extends TestCase
     #[DataProvider('badPictures')]
     public function test_bad_pictures_are_refused(string $content, string $sentence): void
     {
-        $this->actingAs($this->owner())->post('/studio/api/uploads/pictures', ['picture' => $this->file('a.png', $content)], ['Accept' => 'application/json'])
+        $this->actingAs($this->owner())
+            ->post('/studio/api/uploads/pictures', ['picture' => $this->file('a.png', $content)], ['Accept' => 'application/json'])
             ->assertStatus(422)->assertJsonPath('errors.picture.0', fn (string $said): bool => str_contains($said, $sentence));
         self::assertSame(0, Upload::query()->count());
     }

@@ -34,7 +34,8 @@ final class PreviewTest extends TestCase
 
     private function link(): string
     {
-        $url = (string) $this->actingAs($this->owner)->postJson("/studio/api/funnels/{$this->funnel->id}/preview-link")->assertOk()->json('url');
+        $url = (string) $this->actingAs($this->owner)->postJson("/studio/api/funnels/{$this->funnel->id}/preview-link")->assertOk()
+            ->json('url');
         $this->app['auth']->forgetGuards();
 
         return $url;
@@ -52,12 +53,14 @@ final class PreviewTest extends TestCase
     /** @return iterable<string, array{callable(string): string}> */
     public static function forgeries(): iterable
     {
-        yield 'a longer life' => [fn (string $url): string => (string) preg_replace_callback('/until=(\d+)/', fn (array $m): string => 'until='.((int) $m[1] + 1), $url)];
+        yield 'a longer life' => [fn (string $url): string => (string) preg_replace_callback('/until=(\d+)/',
+            fn (array $m): string => 'until='.((int) $m[1] + 1), $url)];
         yield 'another key' => [fn (string $url): string => (string) preg_replace('/key=./', 'key=!', $url)];
         yield 'no key' => [fn (string $url): string => (string) preg_replace('/&key=.*/', '', $url)];
         yield 'a list for a key' => [fn (string $url): string => str_replace('key=', 'key[]=', $url)];
         yield 'words for a time' => [fn (string $url): string => (string) preg_replace('/until=\d+/', 'until=forever', $url)];
-        yield 'another funnel' => [fn (string $url): string => (string) preg_replace('~preview/\w+~', 'preview/01aaaaaaaaaaaaaaaaaaaaaaaa', $url)];
+        yield 'another funnel' => [fn (string $url): string => (string) preg_replace('~preview/\w+~', 'preview/01aaaaaaaaaaaaaaaaaaaaaaaa',
+            $url)];
     }
 
     #[DataProvider('forgeries')]
@@ -135,26 +138,32 @@ final class PreviewTest extends TestCase
     public function test_a_funnel_of_every_goal_is_made_over_the_api(Goal $goal): void
     {
         $this->actingAs($this->owner);
-        $made = $this->postJson('/studio/api/funnels', ['goal' => $goal->value, 'name' => 'Private', 'title' => 'Public', 'price' => '290 €'])->assertCreated()->json('id');
+        $made = $this->postJson('/studio/api/funnels',
+            ['goal' => $goal->value, 'name' => 'Private', 'title' => 'Public', 'price' => '290 €'])->assertCreated()->json('id');
         $funnel = $this->getJson("/studio/api/funnels/{$made}")->assertOk()->assertJsonPath('goal', $goal->value);
 
         self::assertSame(count(Plans::of($goal)->pages), count((array) $funnel->json('pages')));
         foreach ((array) $funnel->json('pages') as $page) {
             $this->get("/studio/preview/pages/{$page['id']}")->assertOk();
         }
-        $this->postJson('/studio/api/funnels', ['goal' => $goal->value, 'name' => 'Private', 'title' => 'Public', 'price' => str_repeat('9', 41)])->assertStatus(422)->assertJsonValidationErrors('price');
+        $this->postJson('/studio/api/funnels', ['goal' => $goal->value, 'name' => 'Private', 'title' => 'Public',
+            'price' => str_repeat('9', 41)])->assertStatus(422)->assertJsonValidationErrors('price');
     }
 
     public function test_the_places_videos_may_come_from_are_kept_and_refused(): void
     {
         $this->actingAs($this->owner);
-        $settings = ['businessName' => 'Ferncroft Cello Room', 'senderName' => 'Imke Farrow', 'senderAddress' => 'imke@ferncroft.example', 'postalAddress' => '', 'timezone' => 'Europe/Berlin', 'currency' => 'EUR'];
-        $this->putJson('/studio/api/settings', ['embedHosts' => ['video.example', 'films.video.example', 'video.example']] + $settings)->assertOk()
+        $settings = ['businessName' => 'Ferncroft Cello Room', 'senderName' => 'Imke Farrow', 'senderAddress' => 'imke@ferncroft.example',
+            'postalAddress' => '', 'timezone' => 'Europe/Berlin', 'currency' => 'EUR'];
+        $this->putJson('/studio/api/settings', ['embedHosts' => ['video.example', 'films.video.example', 'video.example']] + $settings)
+            ->assertOk()
             ->assertJsonPath('embedHosts', ['video.example', 'films.video.example']);
-        foreach (['https://video.example', 'video.example/path', 'Video.example', 'localhost', '*.example', "video.example; script-src 'unsafe-inline'", '-a.example', ''] as $wrong) {
+        foreach (['https://video.example', 'video.example/path', 'Video.example', 'localhost', '*.example',
+            "video.example; script-src 'unsafe-inline'", '-a.example', ''] as $wrong) {
             $this->putJson('/studio/api/settings', ['embedHosts' => [$wrong]] + $settings)->assertStatus(422);
         }
-        $this->putJson('/studio/api/settings', $settings)->assertOk()->assertJsonPath('embedHosts', ['video.example', 'films.video.example']);
+        $this->putJson('/studio/api/settings', $settings)->assertOk()
+            ->assertJsonPath('embedHosts', ['video.example', 'films.video.example']);
         self::assertSame(['video.example', 'films.video.example'], $this->owner->business->refresh()->embed_hosts);
     }
 
@@ -165,8 +174,11 @@ final class PreviewTest extends TestCase
         foreach (Plans::all() as $goal => $plan) {
             foreach (array_keys(Looks::all()) as $look) {
                 $array = ['look' => ['id' => $look, 'accent' => '#123456', 'corner' => 3]] + $plan->toArray();
-                $result = $validator->validate(json_decode((string) json_encode($array)), 'https://upbeat-lantern.example/formats/plan.schema.json');
-                self::assertTrue($result->isValid(), "{$goal}: ".json_encode($result->error() ? (new \Opis\JsonSchema\Errors\ErrorFormatter)->format($result->error()) : ''));
+                $result = $validator->validate(json_decode((string) json_encode($array)),
+                    'https://upbeat-lantern.example/formats/plan.schema.json');
+                self::assertTrue($result->isValid(),
+                    "{$goal}: ".json_encode($result->error() ? (new \Opis\JsonSchema\Errors\ErrorFormatter)->format($result->error())
+                        : ''));
             }
         }
     }

@@ -31,9 +31,11 @@ final class PublishedPageTest extends TestCase
         $this->get("/{$funnel->address}/thank-you")->assertOk()->assertSee('Tell me where to send it');
         $this->get("/{$funnel->address}/nothing-here")->assertNotFound();
         $this->post('/m/view', ['funnel' => $funnel->id, 'page' => $entry->id, 'visitor' => str_repeat('a', 32)])->assertNoContent();
-        $this->post('/m/view', ['funnel' => $funnel->id, 'page' => '01aaaaaaaaaaaaaaaaaaaaaaaa', 'visitor' => str_repeat('b', 32)])->assertNoContent();
-        self::assertSame([[$entry->id, $funnel->live_version_id]], DB::table('events')->where('type', 'viewed')->get(['page_id', 'version_id'])
-            ->map(fn (object $e): array => [$e->page_id, $e->version_id])->all());
+        $this->post('/m/view', ['funnel' => $funnel->id, 'page' => '01aaaaaaaaaaaaaaaaaaaaaaaa', 'visitor' => str_repeat('b', 32)])
+            ->assertNoContent();
+        self::assertSame([[$entry->id, $funnel->live_version_id]],
+            DB::table('events')->where('type', 'viewed')->get(['page_id', 'version_id'])
+                ->map(fn (object $e): array => [$e->page_id, $e->version_id])->all());
     }
 
     public function test_a_visit_asks_the_database_twice(): void
@@ -52,7 +54,8 @@ final class PublishedPageTest extends TestCase
         $funnel = $this->live();
         $page = PublishedPage::query()->where('version_id', $funnel->live_version_id)->where('address', '')->sole();
 
-        self::assertSame(['token', 'source', 'here', 'head'], array_values(array_intersect(['token', 'source', 'here', 'head'], array_keys($page->slots))));
+        self::assertSame(['token', 'source', 'here', 'head'],
+            array_values(array_intersect(['token', 'source', 'here', 'head'], array_keys($page->slots))));
         self::assertSame(['base'], $page->slots['head']['groups']);
         self::assertStringContainsString("default-src 'self'", $page->headers['Content-Security-Policy']);
         preg_match_all('/<!--slot:([a-z]+(?::[A-Za-z0-9_-]+?)?)(?::[^-]*)?-->/', $page->html, $slots);
@@ -61,7 +64,8 @@ final class PublishedPageTest extends TestCase
 
         $funnel->forceFill(['look' => 'salon'])->save();
         app(Publishing::class)->publish($funnel->refresh(), null);
-        self::assertSame(2 * PublishedPage::query()->where('version_id', $funnel->live_version_id)->count(), PublishedPage::query()->count());
+        self::assertSame(2 * PublishedPage::query()->where('version_id', $funnel->live_version_id)->count(),
+            PublishedPage::query()->count());
         self::assertNotSame($page->version_id, $funnel->refresh()->live_version_id);
         Version::query()->whereKey($page->version_id)->delete();
         self::assertSame(0, PublishedPage::query()->where('version_id', $page->version_id)->count());
@@ -72,14 +76,18 @@ final class PublishedPageTest extends TestCase
         $funnel = $this->live();
         $entry = $this->entry($funnel);
         $document = $entry->document;
-        $document['sections'][0]['blocks'][] = ['id' => 'film', 'kind' => 'video', 'url' => 'https://films.example/v/1', 'title' => 'A lesson'];
+        $document['sections'][0]['blocks'][] = ['id' => 'film', 'kind' => 'video', 'url' => 'https://films.example/v/1',
+            'title' => 'A lesson'];
         $entry->update(['document' => $document]);
         app(Publishing::class)->publish($funnel->refresh(), null);
-        self::assertStringNotContainsString('films.example', (string) $this->get("/{$funnel->address}")->headers->get('Content-Security-Policy'));
+        self::assertStringNotContainsString('films.example',
+            (string) $this->get("/{$funnel->address}")->headers->get('Content-Security-Policy'));
 
         $funnel->business->forceFill(['embed_hosts' => ['films.example']])->save();
-        self::assertStringNotContainsString('films.example', (string) $this->get("/{$funnel->address}")->headers->get('Content-Security-Policy'));
+        self::assertStringNotContainsString('films.example',
+            (string) $this->get("/{$funnel->address}")->headers->get('Content-Security-Policy'));
         app(Publishing::class)->publish($funnel->refresh(), null);
-        self::assertStringContainsString('frame-src https://films.example', (string) $this->get("/{$funnel->address}")->headers->get('Content-Security-Policy'));
+        self::assertStringContainsString('frame-src https://films.example',
+            (string) $this->get("/{$funnel->address}")->headers->get('Content-Security-Policy'));
     }
 }

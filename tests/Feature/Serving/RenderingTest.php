@@ -46,7 +46,8 @@ final class RenderingTest extends TestCase
     public static function looksAndArrangements(): iterable
     {
         foreach (array_keys(Looks::all()) as $look) {
-            foreach (['centred', 'left', 'split-right', 'split-left', 'form-right', 'form-left', 'aside', 'wide', 'boxed'] as $arrangement) {
+            foreach (['centred', 'left', 'split-right', 'split-left', 'form-right', 'form-left', 'aside', 'wide',
+                'boxed'] as $arrangement) {
                 yield "{$look}, {$arrangement}" => [$look, $arrangement];
             }
         }
@@ -91,14 +92,16 @@ final class RenderingTest extends TestCase
             })->toArray();
         }
         $fields = $blocks;
-        $page = $this->render($funnel, ['sections' => [0 => ['arrangement' => 'wide', 'blocks' => array_values($blocks)]], 'background' => ['fill' => 'picture', 'picture' => $picture->id]], editing: true);
+        $page = $this->render($funnel, ['sections' => [0 => ['arrangement' => 'wide', 'blocks' => array_values($blocks)]],
+            'background' => ['fill' => 'picture', 'picture' => $picture->id]], editing: true);
 
         foreach (array_keys($fields) as $kind) {
             self::assertGreaterThan(0, $page->query("//*[@data-block='b-{$kind}']")->length, "{$kind} can be chosen on the desk");
         }
         $img = $page->query('//figure[@data-block="b-picture"]//img')->item(0);
         self::assertSame(['600', '300', 'A cello'], [$img->getAttribute('width'), $img->getAttribute('height'), $img->getAttribute('alt')]);
-        self::assertStringContainsString('480w', $page->query('//figure[@data-block="b-picture"]//source[@type="image/webp"]')->item(0)->getAttribute('srcset'));
+        self::assertStringContainsString('480w',
+            $page->query('//figure[@data-block="b-picture"]//source[@type="image/webp"]')->item(0)->getAttribute('srcset'));
         self::assertStringEndsWith('.jpg', $img->getAttribute('src'), 'and a form every browser knows');
         self::assertSame(1, $page->query('//div[@class="backdrop"]/img[@alt=""]')->length);
         self::assertSame(0, $page->query('//script')->length, 'no script on the desk');
@@ -140,19 +143,26 @@ final class RenderingTest extends TestCase
                 $this->entry($funnel)->forceFill(['document' => $document])->save();
                 $block = ['id' => 'b-one', 'kind' => $kind->value] + ($style === '' ? [] : ['style' => $style]) + $all($definition->fields)
                     + ($definition->items === null ? [] : ['items' => [$all($definition->items), $all($definition->items)]]);
-                $page = $this->render($funnel, ['sections' => [count($document['sections']) => ['id' => 's-one', 'kind' => 'words', 'blocks' => [$block]]]]);
+                $page = $this->render($funnel,
+                    ['sections' => [count($document['sections']) => ['id' => 's-one', 'kind' => 'words', 'blocks' => [$block]]]]);
 
                 $section = $page->query('//section[last()]')->item(0);
                 // A logo and a cover say their words only where there is no picture; those of a download are filled in for each visitor.
-                foreach (in_array($kind, [BlockKind::Logo, BlockKind::Cover, BlockKind::Download], true) ? [] : array_filter($words) as $said) {
+                foreach (in_array($kind, [BlockKind::Logo, BlockKind::Cover, BlockKind::Download], true) ? []
+                    : array_filter($words) as $said) {
                     self::assertStringContainsString($said, $section->textContent, "{$kind->value}: “{$said}” is printed");
                 }
                 if ($style !== '') {
-                    self::assertSame(1, $page->query(".//*[contains(concat(' ', @class, ' '), ' {$style} ')]", $section)->length, "{$kind->value} is drawn in {$style}");
+                    self::assertSame(1, $page->query(".//*[contains(concat(' ', @class, ' '), ' {$style} ')]", $section)->length,
+                        "{$kind->value} is drawn in {$style}");
                 }
-                $css = (string) file_get_contents(resource_path('site/base.css')).($definition->css === '' ? '' : file_get_contents(resource_path("site/{$definition->css}.css")));
-                $classes = array_filter(explode(' ', (string) $page->query('.//*[@class]', $section->getElementsByTagName('div')->item(0))->item(0)?->getAttribute('class')));
-                self::assertNotSame([], array_filter($classes, fn (string $c): bool => str_contains($css, ".{$c}")), "{$kind->value}: its styles come along: ".implode(' ', $classes));
+                $css = (string) file_get_contents(resource_path('site/base.css'))
+                    .($definition->css === '' ? '' : file_get_contents(resource_path("site/{$definition->css}.css")));
+                $classes = array_filter(explode(' ',
+                    (string) $page->query('.//*[@class]', $section->getElementsByTagName('div')->item(0))->item(0)
+                        ?->getAttribute('class')));
+                self::assertNotSame([], array_filter($classes, fn (string $c): bool => str_contains($css, ".{$c}")),
+                    "{$kind->value}: its styles come along: ".implode(' ', $classes));
             }
         }
     }
@@ -173,7 +183,8 @@ final class RenderingTest extends TestCase
         $owner->business->forceFill(['name' => '"><script>alert(1)</script>'])->save();
         $funnel = $this->draft($owner, '</title><script>alert(1)</script>" onload="x');
         $form = Form::query()->where('funnel_id', $funnel->id)->firstOrFail();
-        $form->forceFill(['definition' => ['button' => '</button><script>alert(1)</script>', 'consent' => '<img src=x onerror=alert(1)>'] + $form->definition])->save();
+        $form->forceFill(['definition' => ['button' => '</button><script>alert(1)</script>', 'consent' => '<img src=x onerror=alert(1)>']
+            + $form->definition])->save();
         $page = $this->render($funnel);
 
         self::assertSame(0, $page->query('//script')->length);
@@ -185,13 +196,15 @@ final class RenderingTest extends TestCase
     {
         $funnel = $this->live();
         $plain = (string) $this->get('/'.$funnel->address)->getContent();
-        $packed = $this->get('/'.$funnel->address, ['Accept-Encoding' => 'gzip, br'])->assertOk()->assertHeader('content-encoding', 'gzip')->assertHeader('cache-control', 'no-cache, private')
+        $packed = $this->get('/'.$funnel->address, ['Accept-Encoding' => 'gzip, br'])->assertOk()->assertHeader('content-encoding', 'gzip')
+            ->assertHeader('cache-control', 'no-cache, private')
             ->assertHeader('x-frame-options', 'SAMEORIGIN')->assertHeader('x-content-type-options', 'nosniff');
         $unpacked = (string) gzdecode((string) $packed->getContent());
 
         self::assertSame(preg_replace('/value="[^"]+\.[^"]+"/', '', $plain), preg_replace('/value="[^"]+\.[^"]+"/', '', $unpacked));
         self::assertStringContainsString("object-src 'none'", (string) $packed->headers->get('content-security-policy'));
-        self::assertSame([], array_diff(array_map(fn ($c): string => $c->getName(), $packed->headers->getCookies()), []), 'a visitor who only looks gets no cookie from the server');
+        self::assertSame([], array_diff(array_map(fn ($c): string => $c->getName(), $packed->headers->getCookies()), []),
+            'a visitor who only looks gets no cookie from the server');
         self::assertStringNotContainsString('slot:', $plain, 'every slot is filled or gone');
     }
 
@@ -199,9 +212,11 @@ final class RenderingTest extends TestCase
     {
         $this->get('/up')->assertOk()->assertContent("The lantern is lit.\n");
         $funnel = $this->live();
-        foreach (['/'.$funnel->address, '/'.$funnel->address.'/thank-you', '/nothing-here', '/f/01aaaaaaaaaaaaaaaaaaaaaaaa/x.pdf', '/studio'] as $path) {
+        foreach (['/'.$funnel->address, '/'.$funnel->address.'/thank-you', '/nothing-here', '/f/01aaaaaaaaaaaaaaaaaaaaaaaa/x.pdf',
+            '/studio'] as $path) {
             preg_match_all('~(?:src|href|url\()=?["\']?(https?:)?//([^"\')]+)~', (string) $this->get($path)->getContent(), $m);
-            self::assertSame([], array_values(array_filter($m[2], fn (string $host): bool => ! str_starts_with($host, 'localhost'))), $path);
+            self::assertSame([], array_values(array_filter($m[2], fn (string $host): bool => ! str_starts_with($host, 'localhost'))),
+                $path);
         }
     }
 }

@@ -87,7 +87,9 @@ final class SiteTest extends TestCase
         $page = $this->entry($funnel);
         $document = $page->document;
         $document['sections'][0]['blocks'][] = ['id' => 'a', 'kind' => 'button', 'text' => 'To the page', 'url' => "page:{$thanks->id}"];
-        $document['sections'][0]['blocks'][] = ['id' => 'b', 'kind' => 'text', 'html' => "See <a href=\"section:{$section}\">above</a>, <a href=\"page:{$thanks->id}\">there</a> or <a href=\"https://else.example/?a=1&amp;b=2\">else</a>"];
+        $document['sections'][0]['blocks'][] = ['id' => 'b', 'kind' => 'text',
+            'html' => "See <a href=\"section:{$section}\">above</a>, <a href=\"page:{$thanks->id}\">there</a> or <a "
+                .'href="https://else.example/?a=1&amp;b=2">else</a>'];
         $page->forceFill(['document' => $document])->save();
         app(Publishing::class)->publish($funnel, null);
 
@@ -116,7 +118,8 @@ final class SiteTest extends TestCase
         app(Publishing::class)->publish($funnel, null);
 
         $sales = $this->html("/{$funnel->address}");
-        self::assertSame(2, substr_count($sales, "href=\"/{$funnel->address}/one-more-thing\""), 'the price card and the last call to action');
+        self::assertSame(2, substr_count($sales, "href=\"/{$funnel->address}/one-more-thing\""),
+            'the price card and the last call to action');
         $html = $this->html("/{$funnel->address}/one-more-thing");
         self::assertStringContainsString("href=\"/{$funnel->address}/welcome\"", $html);
         self::assertStringContainsString('href="https://else.example/?a=1&amp;b=2"', $html);
@@ -125,14 +128,18 @@ final class SiteTest extends TestCase
     public function test_words_of_the_funnels_own_and_from_the_address_are_filled_in_and_escaped(): void
     {
         $funnel = $this->with(
-            [['kind' => 'text', 'html' => '{{programme}} with {{host}} of {{business}}, for {{city|your town}} and {{level|everyone}}. {{secret|nothing}}']],
+            [['kind' => 'text', 'html' => '{{programme}} with {{host}} of {{business}}, for {{city|your town}} and {{level|everyone}}. '
+                .'{{secret|nothing}}']],
             funnelValues: ['fields' => ['programme' => 'First <Season>'], 'parameters' => ['city', 'level']],
         );
-        $said = fn (string $query): string => (string) preg_replace('/^.*(First &lt;Season&gt;[^<]*).*$/s', '$1', $this->html("/{$funnel->address}{$query}"));
+        $said = fn (string $query): string => (string) preg_replace('/^.*(First &lt;Season&gt;[^<]*).*$/s', '$1',
+            $this->html("/{$funnel->address}{$query}"));
 
         self::assertSame('First &lt;Season&gt; with Imke Farrow of Ferncroft Cello Room, for your town and everyone. nothing', $said(''));
-        self::assertSame('First &lt;Season&gt; with Imke Farrow of Ferncroft Cello Room, for Leeds and everyone. nothing', $said('?city=Leeds&secret=x'));
-        self::assertStringContainsString('for &lt;script&gt;alert(1)&lt;/script&gt; and', $said('?city='.urlencode('<script>alert(1)</script>')));
+        self::assertSame('First &lt;Season&gt; with Imke Farrow of Ferncroft Cello Room, for Leeds and everyone. nothing',
+            $said('?city=Leeds&secret=x'));
+        self::assertStringContainsString('for &lt;script&gt;alert(1)&lt;/script&gt; and',
+            $said('?city='.urlencode('<script>alert(1)</script>')));
         self::assertStringContainsString('for {{secret}} and', $said('?city='.urlencode('{{secret}}')));
         self::assertStringContainsString('for your town and everyone', $said('?city[]=x&level=%FF'));
         self::assertStringNotContainsString(str_repeat('x', 101), $said('?city='.str_repeat('x', 500)));
@@ -157,7 +164,8 @@ final class SiteTest extends TestCase
         self::assertStringNotContainsString("script-src 'unsafe", (string) $other->headers->get('content-security-policy'));
 
         $this->actingAs($this->owner);
-        foreach (["/studio/preview/pages/{$entry->id}", (string) $this->postJson("/studio/api/funnels/{$funnel->id}/preview-link")->json('url')] as $inside) {
+        foreach (["/studio/preview/pages/{$entry->id}",
+            (string) $this->postJson("/studio/api/funnels/{$funnel->id}/preview-link")->json('url')] as $inside) {
             $this->get($inside)->assertOk()->assertDontSee('window.mine', false)->assertDontSee('data-mine', false);
         }
         self::assertStringNotContainsString('window.mine', (string) $this->postJson("/studio/api/pages/{$entry->id}/draw")->json('html'));
@@ -173,11 +181,13 @@ final class SiteTest extends TestCase
         $answer = $this->get("/{$funnel->address}")->assertOk();
         $html = (string) $answer->getContent();
 
-        self::assertStringContainsString('<iframe src="https://video.example/embed/1?a=1&amp;b=2" title="The first one" loading="lazy"', $html);
+        self::assertStringContainsString('<iframe src="https://video.example/embed/1?a=1&amp;b=2" title="The first one" loading="lazy"',
+            $html);
         self::assertStringContainsString('href="https://else.example/2"', $html);
         self::assertStringNotContainsString('<iframe src="https://else.example', $html);
         self::assertStringContainsString('frame-src https://video.example', (string) $answer->headers->get('content-security-policy'));
-        self::assertStringNotContainsString('frame-src', (string) $this->get("/{$funnel->address}/thank-you")->headers->get('content-security-policy'));
+        self::assertStringNotContainsString('frame-src',
+            (string) $this->get("/{$funnel->address}/thank-you")->headers->get('content-security-policy'));
     }
 
     public function test_a_video_is_sent_in_pieces_and_as_what_it_is(): void
@@ -187,7 +197,8 @@ final class SiteTest extends TestCase
         $source = $this->dom("/{$funnel->address}")->query('//video/source')->item(0);
         self::assertSame('video/webm', $source->getAttribute('type'));
 
-        $this->get($source->getAttribute('src'))->assertOk()->assertHeader('content-type', 'video/webm')->assertHeader('accept-ranges', 'bytes')->assertHeader('x-content-type-options', 'nosniff');
+        $this->get($source->getAttribute('src'))->assertOk()->assertHeader('content-type', 'video/webm')
+            ->assertHeader('accept-ranges', 'bytes')->assertHeader('x-content-type-options', 'nosniff');
         $this->get($source->getAttribute('src'), ['Range' => 'bytes=0-3'])->assertStatus(206)->assertHeader('content-length', '4');
         $this->get("/media/{$video->id}/video.mp4")->assertNotFound();
         $this->get("/media/{$video->id}/480.webp")->assertNotFound();
@@ -227,7 +238,8 @@ final class SiteTest extends TestCase
         $funnel = $this->with([]);
         $page = $this->entry($funnel);
         $document = $page->document;
-        $document['sections'][] = ['id' => 'more', 'kind' => 'pictures', 'blocks' => [['id' => 'p', 'kind' => 'picture', 'picture' => $picture->id, 'alt' => 'A "cello"', 'text' => 'In the yard']]];
+        $document['sections'][] = ['id' => 'more', 'kind' => 'pictures',
+            'blocks' => [['id' => 'p', 'kind' => 'picture', 'picture' => $picture->id, 'alt' => 'A "cello"', 'text' => 'In the yard']]];
         $page->forceFill(['document' => $document])->save();
         app(Publishing::class)->publish($funnel, null);
         $dom = $this->dom("/{$funnel->address}");
@@ -278,13 +290,20 @@ final class SiteTest extends TestCase
         self::assertSame(0, Submission::query()->count(), 'nobody joins while it is closed');
     }
 
-    /** @return iterable<string, array{string, string, string|null, string|null}> a moment, a zone, how it is written for machines, and for people */
+    /**
+     * @return iterable<string, array{string, string, string|null, string|null}> a moment, a zone, how it is written for machines, and for
+     *     people
+     */
     public static function moments(): iterable
     {
-        yield 'winter in London' => ['2027-01-12T18:00', 'Europe/London', '2027-01-12T18:00:00+00:00', '12 January 2027 at 18:00 (Europe/London)'];
-        yield 'summer in London' => ['2027-07-12T18:00', 'Europe/London', '2027-07-12T18:00:00+01:00', '12 July 2027 at 18:00 (Europe/London)'];
-        yield 'the hour that is skipped' => ['2027-03-28T01:30', 'Europe/London', '2027-03-28T02:30:00+01:00', '28 March 2027 at 02:30 (Europe/London)'];
-        yield 'the other side of the earth' => ['2027-01-12T18:00', 'Pacific/Auckland', '2027-01-12T18:00:00+13:00', '12 January 2027 at 18:00 (Pacific/Auckland)'];
+        yield 'winter in London' => ['2027-01-12T18:00', 'Europe/London', '2027-01-12T18:00:00+00:00',
+            '12 January 2027 at 18:00 (Europe/London)'];
+        yield 'summer in London' => ['2027-07-12T18:00', 'Europe/London', '2027-07-12T18:00:00+01:00',
+            '12 July 2027 at 18:00 (Europe/London)'];
+        yield 'the hour that is skipped' => ['2027-03-28T01:30', 'Europe/London', '2027-03-28T02:30:00+01:00',
+            '28 March 2027 at 02:30 (Europe/London)'];
+        yield 'the other side of the earth' => ['2027-01-12T18:00', 'Pacific/Auckland', '2027-01-12T18:00:00+13:00',
+            '12 January 2027 at 18:00 (Pacific/Auckland)'];
         yield 'nothing' => ['', 'Europe/London', null, null];
         yield 'words' => ['soon', 'Europe/London', null, null];
     }
@@ -358,7 +377,8 @@ final class SiteTest extends TestCase
     {
         $video = app(Uploads::class)->video($this->owner->business, $this->file('a.webm', self::webm()));
         foreach (Goal::cases() as $goal) {
-            $funnel = app(NewFunnel::class)->fromStarter($this->owner->business, $goal, "A {$goal->value}", "Title of {$goal->value}", $goal->hasLeadMagnet() ? $this->upload($this->owner) : null, '290 €');
+            $funnel = app(NewFunnel::class)->fromStarter($this->owner->business, $goal, "A {$goal->value}", "Title of {$goal->value}",
+                $goal->hasLeadMagnet() ? $this->upload($this->owner) : null, '290 €');
             foreach (Page::query()->where('funnel_id', $funnel->id)->get() as $page) {
                 $document = $page->document;
                 array_walk_recursive($document, fn (mixed & $v) => $v = is_string($v) ? str_replace('[the price]', '60 €', $v) : $v);
@@ -376,8 +396,10 @@ final class SiteTest extends TestCase
                 self::assertStringNotContainsString('slot:', $html);
                 self::assertStringNotContainsString('{{', $html);
                 self::assertStringNotContainsString('href=""', $html);
-                self::assertDoesNotMatchRegularExpression('/<a class="button[^"]*" >/', $html, "no button leads nowhere: {$goal->value}, {$page->name}");
-                self::assertDoesNotMatchRegularExpression('~(?:src|href|url\()=?["\']?(?:https?:)?//(?!localhost)~', $html, 'and nothing is asked of another host');
+                self::assertDoesNotMatchRegularExpression('/<a class="button[^"]*" >/', $html,
+                    "no button leads nowhere: {$goal->value}, {$page->name}");
+                self::assertDoesNotMatchRegularExpression('~(?:src|href|url\()=?["\']?(?:https?:)?//(?!localhost)~', $html,
+                    'and nothing is asked of another host');
             }
         }
     }

@@ -55,24 +55,32 @@ final class OwnershipTest extends TestCase
         $person = Person::query()->where('business_id', $owner->business_id)->sole()->id;
         $this->actingAs($owner);
         $rules = ['all' => true, 'rules' => [['kind' => 'tag', 'has' => true, 'tag' => 'x']]];
-        $made = fn (string $path, array $data): string => (string) $this->postJson("/studio/api/{$path}", $data)->assertSuccessful()->json('id');
+        $made = fn (string $path, array $data): string => (string) $this->postJson("/studio/api/{$path}", $data)->assertSuccessful()
+            ->json('id');
         $note = $this->postJson("/studio/api/people/{$person}/notes", ['words' => 'Plays left-handed'])->assertSuccessful();
         self::assertNotSame('', (string) $note->getContent());
         $segment = $made('segments', ['name' => 'Keen', 'rules' => $rules]);
-        $field = $this->postJson('/studio/api/people/fields', ['name' => 'level', 'label' => 'Level', 'kind' => 'line'])->assertSuccessful();
+        $field = $this->postJson('/studio/api/people/fields', ['name' => 'level', 'label' => 'Level', 'kind' => 'line'])
+            ->assertSuccessful();
         self::assertNotSame('', (string) $field->getContent());
-        $import = $this->post('/studio/api/imports', ['file' => $this->file('list.csv', "email\nlist@example.org\n")], ['Accept' => 'application/json'])->assertSuccessful();
+        $import = $this->post('/studio/api/imports', ['file' => $this->file('list.csv', "email\nlist@example.org\n")],
+            ['Accept' => 'application/json'])->assertSuccessful();
         self::assertNotSame('', (string) $import->getContent());
         $act = $this->postJson('/studio/api/people/acts', ['kind' => 'tag', 'of' => 'Choir', 'ids' => [$person]])->assertSuccessful();
         self::assertNotSame('', (string) $act->getContent());
         $last = fn (string $table): string => (string) DB::table($table)->orderByDesc('id')->value('id');
 
-        $part = fn (string $kind): string => (string) DB::table('draft_parts')->where('funnel_id', $funnel->id)->where('kind', $kind)->value('id');
+        $part = fn (string $kind): string => (string) DB::table('draft_parts')->where('funnel_id', $funnel->id)->where('kind', $kind)
+            ->value('id');
 
-        return ['funnel' => $funnel->id, 'version' => (string) $funnel->live_version_id, 'page' => $this->entry($funnel)->id, 'person' => $person, 'segment' => $segment,
-            'email' => $part('email'), 'sequence' => $part('sequence'), 'message' => $last('messages'), 'tag' => $last('tags'), 'note' => $last('person_notes'),
-            'field' => (string) DB::table('own_fields')->value('name'), 'delivery' => $last('deliveries'), 'import' => $last('imports'), 'act' => $last('bulk_acts'),
-            'broadcast' => $made('broadcasts', []), 'part' => $part('form'), 'emailPart' => $made('email-parts', ['name' => 'Signature']), 'call' => '1', 'design' => '1'];
+        return ['funnel' => $funnel->id, 'version' => (string) $funnel->live_version_id, 'page' => $this->entry($funnel)->id,
+            'person' => $person, 'segment' => $segment,
+            'email' => $part('email'), 'sequence' => $part('sequence'), 'message' => $last('messages'), 'tag' => $last('tags'),
+            'note' => $last('person_notes'),
+            'field' => (string) DB::table('own_fields')->value('name'), 'delivery' => $last('deliveries'), 'import' => $last('imports'),
+            'act' => $last('bulk_acts'),
+            'broadcast' => $made('broadcasts', []), 'part' => $part('form'), 'emailPart' => $made('email-parts', ['name' => 'Signature']),
+            'call' => '1', 'design' => '1'];
     }
 
     /** Everything that is kept, but for what a request leaves behind of itself. */
@@ -81,7 +89,8 @@ final class OwnershipTest extends TestCase
         $all = [];
         foreach (DB::getSchemaBuilder()->getTableListing(schemaQualified: false) as $table) {
             if (! in_array($table, ['sessions', 'cache', 'cache_locks', 'migrations'], true)) {
-                $all[$table] = hash('sha256', json_encode(DB::table($table)->get(), JSON_THROW_ON_ERROR | JSON_PARTIAL_OUTPUT_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE));
+                $all[$table] = hash('sha256', json_encode(DB::table($table)->get(),
+                    JSON_THROW_ON_ERROR | JSON_PARTIAL_OUTPUT_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE));
             }
         }
 
@@ -115,7 +124,8 @@ final class OwnershipTest extends TestCase
             if ($names === []) {
                 continue;
             }
-            $status = $this->json($method, $this->address($route, $things), ['revision' => 1, 'name' => 'Mine now', 'tag' => 'Mine', 'words' => 'Mine', 'with' => $things['person']])->status();
+            $status = $this->json($method, $this->address($route, $things),
+                ['revision' => 1, 'name' => 'Mine now', 'tag' => 'Mine', 'words' => 'Mine', 'with' => $things['person']])->status();
             self::assertSame(404, $status, "{$method} {$route->uri()}");
             self::assertSame($before, $this->kept(), "{$method} {$route->uri()} left something changed");
             $asked++;
@@ -126,7 +136,8 @@ final class OwnershipTest extends TestCase
     public function test_an_address_that_was_made_up_finds_nothing_and_breaks_nothing(): void
     {
         $this->actingAs($this->owner());
-        $made = ['01h00000000000000000000000', "x' or 1=1 --", '../../etc/passwd', str_repeat('9', 400), '-1', '0', "\u{202e}abc", '{{first_name}}'];
+        $made = ['01h00000000000000000000000', "x' or 1=1 --", '../../etc/passwd', str_repeat('9', 400), '-1', '0', "\u{202e}abc",
+            '{{first_name}}'];
         foreach ($this->ways() as [$method, $route]) {
             $names = array_diff($route->parameterNames(), array_keys(self::WORDS));
             foreach ($names === [] ? [] : $made as $id) {

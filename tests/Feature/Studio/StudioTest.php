@@ -17,17 +17,21 @@ use Tests\TestCase;
 
 final class StudioTest extends TestCase
 {
-    private const SETUP = ['name' => 'Imke Farrow', 'email' => 'Imke@Ferncroft.example', 'password' => 'twelve minutes', 'businessName' => 'Ferncroft Cello Room', 'senderName' => 'Imke Farrow',
-        'senderAddress' => 'imke@ferncroft.example', 'postalAddress' => '3 Ferncroft Yard', 'timezone' => 'Europe/Berlin', 'currency' => 'EUR'];
+    private const SETUP = ['name' => 'Imke Farrow', 'email' => 'Imke@Ferncroft.example', 'password' => 'twelve minutes',
+        'businessName' => 'Ferncroft Cello Room', 'senderName' => 'Imke Farrow',
+        'senderAddress' => 'imke@ferncroft.example', 'postalAddress' => '3 Ferncroft Yard', 'timezone' => 'Europe/Berlin',
+        'currency' => 'EUR'];
 
     public function test_the_first_visit_makes_the_owner_and_only_the_first(): void
     {
         $this->getJson('/studio/api/session')->assertJson(['signedIn' => false, 'firstRun' => true, 'demo' => null]);
-        $this->postJson('/studio/api/setup', ['password' => 'short', 'timezone' => 'Mars/Olympus', 'currency' => 'euro'] + self::SETUP)->assertStatus(422)
+        $this->postJson('/studio/api/setup', ['password' => 'short', 'timezone' => 'Mars/Olympus', 'currency' => 'euro'] + self::SETUP)
+            ->assertStatus(422)
             ->assertJsonValidationErrors(['password', 'timezone', 'currency']);
         self::assertSame(0, User::query()->count() + DB::table('businesses')->count());
 
-        $this->postJson('/studio/api/setup', self::SETUP)->assertOk()->assertJsonPath('business.businessName', 'Ferncroft Cello Room')->assertCookie('lantern_owner');
+        $this->postJson('/studio/api/setup', self::SETUP)->assertOk()->assertJsonPath('business.businessName', 'Ferncroft Cello Room')
+            ->assertCookie('lantern_owner');
         $this->getJson('/studio/api/session')->assertJson(['signedIn' => true]);
         $this->postJson('/studio/api/setup', ['email' => 'second@example.com'] + self::SETUP)->assertForbidden();
         self::assertSame(1, User::query()->count());
@@ -37,10 +41,13 @@ final class StudioTest extends TestCase
     {
         $this->owner();
         $unknown = $this->postJson('/studio/api/session', ['email' => 'nobody@example.com', 'password' => 'x'])->assertStatus(422)->json();
-        self::assertSame($unknown, $this->postJson('/studio/api/session', ['email' => 'imke@ferncroft.example', 'password' => 'x'])->assertStatus(422)->json());
-        $this->postJson('/studio/api/session', ['email' => ' IMKE@ferncroft.example', 'password' => 'long enough to hold'])->assertOk()->assertJsonPath('user.name', 'Imke Farrow');
+        self::assertSame($unknown,
+            $this->postJson('/studio/api/session', ['email' => 'imke@ferncroft.example', 'password' => 'x'])->assertStatus(422)->json());
+        $this->postJson('/studio/api/session', ['email' => ' IMKE@ferncroft.example', 'password' => 'long enough to hold'])->assertOk()
+            ->assertJsonPath('user.name', 'Imke Farrow');
         $this->deleteJson('/studio/api/session')->assertOk();
-        $this->getJson('/studio/api/funnels')->assertUnauthorized()->assertJsonPath('message', 'You are signed out. Sign in again, and nothing you typed is lost.');
+        $this->getJson('/studio/api/funnels')->assertUnauthorized()
+            ->assertJsonPath('message', 'You are signed out. Sign in again, and nothing you typed is lost.');
         $last = 0;
         for ($i = 0; $i < 8; $i++) {
             $last = $this->postJson('/studio/api/session', ['email' => 'imke@ferncroft.example', 'password' => 'wrong'])->getStatusCode();
@@ -56,7 +63,8 @@ final class StudioTest extends TestCase
         $owner = $this->owner();
         $page = $this->entry($this->draft($owner));
         $this->get("/studio/preview/pages/{$page->id}")->assertRedirect('/studio');
-        $preview = $this->actingAs($owner)->get("/studio/preview/pages/{$page->id}")->assertOk()->assertSee('data-field="text"', false)->assertDontSee('<script', false);
+        $preview = $this->actingAs($owner)->get("/studio/preview/pages/{$page->id}")->assertOk()->assertSee('data-field="text"', false)
+            ->assertDontSee('<script', false);
         self::assertStringStartsWith("default-src 'none'; style-src", (string) $preview->headers->get('content-security-policy'));
     }
 
@@ -68,12 +76,18 @@ final class StudioTest extends TestCase
         $find = fn (string $table): string => (string) DB::table($table)->value('id');
         $part = fn (string $kind): string => (string) DB::table('draft_parts')->where('kind', $kind)->value('id');
         $requests = [
-            ['get', "funnels/{$funnel->id}"], ['put', "funnels/{$funnel->id}"], ['post', "funnels/{$funnel->id}/duplicate"], ['post', "funnels/{$funnel->id}/archive"],
-            ['post', "funnels/{$funnel->id}/restore"], ['get', "funnels/{$funnel->id}/results"], ['get', "funnels/{$funnel->id}/check"], ['get', "funnels/{$funnel->id}/versions"],
-            ['post', "funnels/{$funnel->id}/publish"], ['post', "funnels/{$funnel->id}/close"], ['post', "funnels/{$funnel->id}/versions/{$funnel->live_version_id}/live"],
-            ['put', "parts/{$part('page')}"], ['put', "pages/{$part('page')}/ways"], ['put', "parts/{$part('form')}"], ['post', "funnels/{$funnel->id}/parts"], ['put', "parts/{$part('email')}"],
-            ['delete', "parts/{$part('email')}"], ['post', "parts/{$part('email')}/restore"], ['get', "emails/{$part('email')}/sample"], ['post', "parts/{$part('lead-magnet')}/file"],
-            ['get', "people/{$find('people')}"], ['get', "messages/{$find('messages')}"], ['post', "deliveries/{$find('deliveries')}/revoke"], ['get', "../preview/pages/{$part('page')}"],
+            ['get', "funnels/{$funnel->id}"], ['put', "funnels/{$funnel->id}"], ['post', "funnels/{$funnel->id}/duplicate"],
+            ['post', "funnels/{$funnel->id}/archive"],
+            ['post', "funnels/{$funnel->id}/restore"], ['get', "funnels/{$funnel->id}/results"], ['get', "funnels/{$funnel->id}/check"],
+            ['get', "funnels/{$funnel->id}/versions"],
+            ['post', "funnels/{$funnel->id}/publish"], ['post', "funnels/{$funnel->id}/close"],
+            ['post', "funnels/{$funnel->id}/versions/{$funnel->live_version_id}/live"],
+            ['put', "parts/{$part('page')}"], ['put', "pages/{$part('page')}/ways"], ['put', "parts/{$part('form')}"],
+            ['post', "funnels/{$funnel->id}/parts"], ['put', "parts/{$part('email')}"],
+            ['delete', "parts/{$part('email')}"], ['post', "parts/{$part('email')}/restore"], ['get', "emails/{$part('email')}/sample"],
+            ['post', "parts/{$part('lead-magnet')}/file"],
+            ['get', "people/{$find('people')}"], ['get', "messages/{$find('messages')}"],
+            ['post', "deliveries/{$find('deliveries')}/revoke"], ['get', "../preview/pages/{$part('page')}"],
         ];
         $stranger = $this->owner('stranger@example.com');
         $before = $this->everything();
@@ -96,7 +110,8 @@ final class StudioTest extends TestCase
 
     private function everything(): string
     {
-        return hash('sha256', json_encode(array_map(fn (string $t): array => DB::table($t)->get()->all(), ['funnels', 'draft_parts', 'ways', 'versions', 'people', 'deliveries', 'messages']), JSON_THROW_ON_ERROR));
+        return hash('sha256', json_encode(array_map(fn (string $t): array => DB::table($t)->get()->all(),
+            ['funnels', 'draft_parts', 'ways', 'versions', 'people', 'deliveries', 'messages']), JSON_THROW_ON_ERROR));
     }
 
     public function test_broken_json_changes_nothing(): void
@@ -104,20 +119,25 @@ final class StudioTest extends TestCase
         $owner = $this->owner();
         $page = $this->entry($this->draft($owner));
         foreach (['{"revision":1,', '[1,2', '"words"', str_repeat('[', 100)] as $body) {
-            $this->actingAs($owner)->call('PUT', "/studio/api/parts/{$page->id}", [], [], [], ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], $body)->assertStatus(400);
+            $this->actingAs($owner)->call('PUT', "/studio/api/parts/{$page->id}", [], [], [],
+                ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], $body)->assertStatus(400);
         }
-        $this->actingAs($owner)->call('PUT', "/studio/api/parts/{$page->id}", [], [], [], ['CONTENT_TYPE' => 'application/json'], '{"a":"'.str_repeat('x', 2_000_001).'"}')->assertStatus(413);
+        $this->actingAs($owner)->call('PUT', "/studio/api/parts/{$page->id}", [], [], [], ['CONTENT_TYPE' => 'application/json'],
+            '{"a":"'.str_repeat('x', 2_000_001).'"}')->assertStatus(413);
         self::assertSame(1, $page->refresh()->revision);
     }
 
     public function test_a_funnel_is_made_whole_and_listed_with_its_numbers(): void
     {
         $owner = $this->owner();
-        $id = $this->actingAs($owner)->post('/studio/api/funnels', ['goal' => 'give-away', 'name' => 'Practice plan', 'title' => 'The Plan', 'file' => $this->file('plan.pdf', self::pdf())], ['Accept' => 'application/json'])
+        $id = $this->actingAs($owner)->post('/studio/api/funnels',
+            ['goal' => 'give-away', 'name' => 'Practice plan', 'title' => 'The Plan', 'file' => $this->file('plan.pdf', self::pdf())],
+            ['Accept' => 'application/json'])
             ->assertCreated()->json('id');
         $shown = $this->getJson("/studio/api/funnels/{$id}")->assertOk();
         $shown->assertJsonCount(2, 'pages')->assertJsonCount(1, 'ways')->assertJsonCount(1, 'forms')->assertJsonCount(1, 'emails')
-            ->assertJson(['state' => 'draft', 'changed' => true, 'nextVersion' => 1, 'leadMagnets' => [['file' => ['name' => 'plan.pdf']]]]);
+            ->assertJson(['state' => 'draft', 'changed' => true, 'nextVersion' => 1,
+                'leadMagnets' => [['file' => ['name' => 'plan.pdf']]]]);
         $this->postJson("/studio/api/funnels/{$id}/publish")->assertOk();
         $funnel = Funnel::query()->findOrFail($id);
         $this->app['auth']->forgetGuards();
@@ -133,7 +153,8 @@ final class StudioTest extends TestCase
         $this->postJson("/studio/api/funnels/{$id}/restore")->assertOk();
         $this->get('/'.$funnel->address)->assertOk();
         $copy = $this->postJson("/studio/api/funnels/{$id}/duplicate")->assertCreated()->json('id');
-        $this->getJson("/studio/api/funnels/{$copy}")->assertJson(['name' => 'Practice plan (copy)', 'state' => 'draft', 'address' => 'the-plan-copy']);
+        $this->getJson("/studio/api/funnels/{$copy}")
+            ->assertJson(['name' => 'Practice plan (copy)', 'state' => 'draft', 'address' => 'the-plan-copy']);
     }
 
     public function test_lists_ask_the_database_as_often_however_long_they_are(): void
@@ -174,7 +195,8 @@ final class StudioTest extends TestCase
         $owner = $this->owner();
         $this->draft($owner)->forceFill(['address' => 'taken'])->save();
         $funnel = $this->draft($owner, 'Another');
-        $this->actingAs($owner)->putJson("/studio/api/funnels/{$funnel->id}", ['name' => 'New name', 'address' => $address])->assertStatus(422)
+        $this->actingAs($owner)->putJson("/studio/api/funnels/{$funnel->id}", ['name' => 'New name', 'address' => $address])
+            ->assertStatus(422)
             ->assertJsonPath('errors.address.0', fn (string $said): bool => str_contains($said, $sentence));
         self::assertSame(['Practice plan', 'another'], [$funnel->refresh()->name, $funnel->address]);
     }
@@ -185,8 +207,11 @@ final class StudioTest extends TestCase
         $page = $this->entry($this->draft($owner));
         $document = $page->document;
         $document['sections'][0]['blocks'][0]['text'] = "Play <script>alert(1)</script>\u{0007}now";
-        $document['sections'][0]['blocks'][1]['html'] = '<p onclick="x()">Hi <b>you</b> <a href="javascript:alert(1)">a</a> <a href="https://ferncroft.example/x">b</a><script>alert(1)</script><!--slot:token--><img src=x onerror=alert(1)><style>*{}</style></p>';
-        $this->actingAs($owner)->putJson("/studio/api/parts/{$page->id}", ['revision' => 1, 'document' => $document])->assertOk()->assertJsonPath('revision', 2);
+        $document['sections'][0]['blocks'][1]['html'] = '<p onclick="x()">Hi <b>you</b> <a href="javascript:alert(1)">a</a> <a '
+            .'href="https://ferncroft.example/x">b</a><script>alert(1)</script><!--slot:token--><img src=x '
+                .'onerror=alert(1)><style>*{}</style></p>';
+        $this->actingAs($owner)->putJson("/studio/api/parts/{$page->id}", ['revision' => 1, 'document' => $document])->assertOk()
+            ->assertJsonPath('revision', 2);
 
         $stored = $page->refresh()->document['sections'][0]['blocks'];
         self::assertSame('Play <script>alert(1)</script>now', $stored[0]['text'], 'plain words stay words');
@@ -194,9 +219,11 @@ final class StudioTest extends TestCase
         $html = (string) $this->get("/studio/preview/pages/{$page->id}")->getContent();
         self::assertStringContainsString('Play &lt;script&gt;alert(1)&lt;/script&gt;now', $html);
         $document['background'] = ['fill' => 'picture', 'picture' => '01aaaaaaaaaaaaaaaaaaaaaaaa'];
-        $this->putJson("/studio/api/parts/{$page->id}", ['revision' => 2, 'document' => $document])->assertStatus(422)->assertJsonPath('message', 'A picture on this page is not in your library.');
+        $this->putJson("/studio/api/parts/{$page->id}", ['revision' => 2, 'document' => $document])->assertStatus(422)
+            ->assertJsonPath('message', 'A picture on this page is not in your library.');
         $this->putJson("/studio/api/parts/{$page->id}", ['revision' => 2, 'document' => 'words'])->assertStatus(422);
-        $this->putJson("/studio/api/parts/{$page->id}", ['revision' => 2, 'name' => ''])->assertStatus(422)->assertJsonValidationErrors('name');
+        $this->putJson("/studio/api/parts/{$page->id}", ['revision' => 2, 'name' => ''])->assertStatus(422)
+            ->assertJsonValidationErrors('name');
     }
 
     public function test_two_windows_do_not_overwrite_each_other(): void
@@ -217,14 +244,21 @@ final class StudioTest extends TestCase
         $owner = $this->owner();
         $funnel = $this->draft($owner);
         $form = Form::query()->firstOrFail();
-        $this->actingAs($owner)->putJson("/studio/api/parts/{$form->id}", ['revision' => 1, 'fields' => [['kind' => 'email', 'label' => 'Email']], 'tags' => ['Late starter']])
+        $this->actingAs($owner)->putJson("/studio/api/parts/{$form->id}",
+            ['revision' => 1, 'fields' => [['kind' => 'email', 'label' => 'Email']], 'tags' => ['Late starter']])
             ->assertOk()->assertJsonPath('fields.0.required', true)->assertJsonPath('button', 'Send it to me');
-        $this->putJson("/studio/api/parts/{$form->id}", ['revision' => 2, 'fields' => [['kind' => 'phone']]])->assertStatus(422)->assertJsonPath('message', 'A form needs the email field: without it nobody can be written to.');
-        $made = $this->postJson("/studio/api/funnels/{$funnel->id}/parts", ['kind' => 'email'])->assertCreated()->assertJson(['delay' => ['days' => 1, 'hour' => 9], 'delayLabel' => 'day 1 at 09:00'])->json('id');
-        $this->putJson("/studio/api/parts/{$made}", ['revision' => 1, 'subject' => "Hello\r\nBcc: all@example.com", 'body' => '<p>Get <a href="{{download_link}}">it</a><script>x</script></p>', 'delay' => ['minutes' => 30]])->assertOk()
-            ->assertJson(['subject' => 'Hello Bcc: all@example.com', 'body' => '<p>Get <a href="{{download_link}}">it</a></p>', 'delayLabel' => '30 minutes later']);
+        $this->putJson("/studio/api/parts/{$form->id}", ['revision' => 2, 'fields' => [['kind' => 'phone']]])->assertStatus(422)
+            ->assertJsonPath('message', 'A form needs the email field: without it nobody can be written to.');
+        $made = $this->postJson("/studio/api/funnels/{$funnel->id}/parts", ['kind' => 'email'])->assertCreated()
+            ->assertJson(['delay' => ['days' => 1, 'hour' => 9], 'delayLabel' => 'day 1 at 09:00'])->json('id');
+        $this->putJson("/studio/api/parts/{$made}",
+            ['revision' => 1, 'subject' => "Hello\r\nBcc: all@example.com",
+                'body' => '<p>Get <a href="{{download_link}}">it</a><script>x</script></p>', 'delay' => ['minutes' => 30]])->assertOk()
+            ->assertJson(['subject' => 'Hello Bcc: all@example.com', 'body' => '<p>Get <a href="{{download_link}}">it</a></p>',
+                'delayLabel' => '30 minutes later']);
         $this->putJson("/studio/api/parts/{$made}", ['revision' => 2, 'delay' => ['days' => 9000]])->assertStatus(422);
-        $this->getJson("/studio/api/emails/{$made}/sample")->assertOk()->assertJsonPath('text', fn (string $t): bool => str_contains($t, 'Unsubscribe'));
+        $this->getJson("/studio/api/emails/{$made}/sample")->assertOk()
+            ->assertJsonPath('text', fn (string $t): bool => str_contains($t, 'Unsubscribe'));
         $this->deleteJson("/studio/api/parts/{$made}")->assertOk();
         $this->getJson("/studio/api/funnels/{$funnel->id}")->assertJsonCount(1, 'emails');
         $this->postJson("/studio/api/parts/{$made}/restore")->assertOk();
@@ -250,12 +284,15 @@ final class StudioTest extends TestCase
     {
         $owner = $this->owner();
         $funnel = $this->draft($owner, withFile: false);
-        $this->actingAs($owner)->postJson("/studio/api/funnels/{$funnel->id}/publish")->assertStatus(422)->assertJsonPath('findings.0.code', 'file-missing')
+        $this->actingAs($owner)->postJson("/studio/api/funnels/{$funnel->id}/publish")->assertStatus(422)
+            ->assertJsonPath('findings.0.code', 'file-missing')
             ->assertJsonPath('message', 'This funnel cannot go live yet. Nothing was published.');
         self::assertSame([0, 'draft'], [Version::query()->count(), $funnel->refresh()->state->value]);
         $leadMagnet = LeadMagnet::query()->sole();
-        $this->post("/studio/api/parts/{$leadMagnet->id}/file", ['file' => $this->file('plan.pdf', self::pdf())], ['Accept' => 'application/json'])->assertOk();
-        $first = $this->postJson("/studio/api/funnels/{$funnel->id}/publish", ['note' => 'First'])->assertOk()->assertJsonPath('version.number', 1)->json('version.id');
+        $this->post("/studio/api/parts/{$leadMagnet->id}/file", ['file' => $this->file('plan.pdf', self::pdf())],
+            ['Accept' => 'application/json'])->assertOk();
+        $first = $this->postJson("/studio/api/funnels/{$funnel->id}/publish", ['note' => 'First'])->assertOk()
+            ->assertJsonPath('version.number', 1)->json('version.id');
 
         $entry = $this->entry($funnel);
         $document = $entry->document;
@@ -288,7 +325,8 @@ final class StudioTest extends TestCase
         $validator->resolver()?->registerPrefix('https://upbeat-lantern.example/formats/', base_path('docs/formats'));
         $plan = json_decode((string) json_encode($this->live()->liveVersion?->plan));
         $result = $validator->validate($plan, 'https://upbeat-lantern.example/formats/plan.schema.json');
-        self::assertTrue($result->isValid(), json_encode($result->error() ? (new \Opis\JsonSchema\Errors\ErrorFormatter)->format($result->error()) : ''));
+        self::assertTrue($result->isValid(),
+            json_encode($result->error() ? (new \Opis\JsonSchema\Errors\ErrorFormatter)->format($result->error()) : ''));
         $plan->parts[0]->document->sections[0]->blocks[0]->kind = 'script';
         self::assertFalse($validator->validate($plan, 'https://upbeat-lantern.example/formats/plan.schema.json')->isValid());
     }

@@ -23,18 +23,27 @@ final class SearchController extends StudioController
         }
         $like = '%'.addcslashes($search, '%_\\').'%';
         $business = $this->user()->business_id;
-        $funnels = Funnel::query()->where('business_id', $business)->whereNull('archived_at')->whereRaw("lower(name) like ? escape '\\'", [$like])->limit(6)->get();
-        $pages = DB::table('draft_parts')->join('funnels', 'funnels.id', '=', 'draft_parts.funnel_id')->where('business_id', $business)->whereNull('archived_at')
-            ->where('kind', 'page')->whereNull('removed')->whereRaw("lower(draft_parts.name) like ? escape '\\'", [$like])->limit(6)->get(['draft_parts.id', 'draft_parts.name', 'funnels.id as funnel_id', 'funnels.name as funnel']);
+        $funnels = Funnel::query()->where('business_id', $business)->whereNull('archived_at')
+            ->whereRaw("lower(name) like ? escape '\\'", [$like])->limit(6)->get();
+        $pages = DB::table('draft_parts')->join('funnels', 'funnels.id', '=', 'draft_parts.funnel_id')->where('business_id', $business)
+            ->whereNull('archived_at')
+            ->where('kind', 'page')->whereNull('removed')->whereRaw("lower(draft_parts.name) like ? escape '\\'", [$like])->limit(6)
+            ->get(['draft_parts.id', 'draft_parts.name', 'funnels.id as funnel_id', 'funnels.name as funnel']);
         $people = Person::query()->where('business_id', $business)->where(fn ($q) => $q->whereRaw("email_key like ? escape '\\'", [$like])
             ->orWhereRaw("lower(first_name || ' ' || last_name) like ? escape '\\'", [$like]))->latest('joined_at')->limit(6)->get();
-        $messages = Message::query()->where('business_id', $business)->whereRaw("lower(subject) like ? escape '\\'", [$like])->latest('due_at')->limit(4)->get(['id', 'subject', 'to_address']);
+        $messages = Message::query()->where('business_id', $business)->whereRaw("lower(subject) like ? escape '\\'", [$like])
+            ->latest('due_at')->limit(4)->get(['id', 'subject', 'to_address']);
 
         return response()->json(['found' => [
-            ...$funnels->map(fn (Funnel $f): array => ['kind' => 'Funnel', 'label' => $f->name, 'note' => $f->state, 'to' => "/funnels/{$f->id}"])->all(),
-            ...$pages->map(fn ($p): array => ['kind' => 'Page', 'label' => $p->name, 'note' => $p->funnel, 'to' => "/funnels/{$p->funnel_id}/page/{$p->id}"])->all(),
-            ...$people->map(fn (Person $p): array => ['kind' => 'Person', 'label' => trim("{$p->first_name} {$p->last_name}") ?: $p->email, 'note' => $p->email, 'to' => "/people/{$p->id}"])->all(),
-            ...$messages->map(fn (Message $m): array => ['kind' => 'Message', 'label' => $m->subject, 'note' => $m->to_address, 'to' => "/outbox/{$m->id}"])->all(),
+            ...$funnels->map(fn (Funnel $f): array => ['kind' => 'Funnel', 'label' => $f->name, 'note' => $f->state,
+                'to' => "/funnels/{$f->id}"])->all(),
+            ...$pages->map(fn ($p): array => ['kind' => 'Page', 'label' => $p->name, 'note' => $p->funnel,
+                'to' => "/funnels/{$p->funnel_id}/page/{$p->id}"])->all(),
+            ...$people->map(fn (Person $p): array => ['kind' => 'Person', 'label' => trim("{$p->first_name} {$p->last_name}") ?: $p->email,
+                'note' => $p->email,
+                'to' => "/people/{$p->id}"])->all(),
+            ...$messages->map(fn (Message $m): array => ['kind' => 'Message', 'label' => $m->subject, 'note' => $m->to_address,
+                'to' => "/outbox/{$m->id}"])->all(),
         ]]);
     }
 }

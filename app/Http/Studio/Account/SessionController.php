@@ -50,7 +50,8 @@ final class SessionController
             'name' => ['required', 'string', 'max:100'],
             'email' => ['required', 'email:rfc', 'max:254'],
             'password' => ['required', 'string', 'min:10', 'max:500'],
-        ] + SettingsController::RULES, SettingsController::MESSAGES + ['password.min' => 'Please choose a password of ten characters or more.']);
+        ] + SettingsController::RULES,
+            SettingsController::MESSAGES + ['password.min' => 'Please choose a password of ten characters or more.']);
         $user = DB::transaction(function () use ($given): User {
             $business = Business::query()->create(SettingsController::columns($given));
 

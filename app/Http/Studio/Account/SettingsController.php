@@ -70,6 +70,7 @@ final class SettingsController extends StudioController
     public static function json(Business $business): array
     {
         return ['businessName' => $business->name, 'senderName' => $business->sender_name, 'senderAddress' => $business->sender_address,
-            'postalAddress' => $business->postal_address, 'timezone' => $business->timezone, 'currency' => $business->currency, 'embedHosts' => $business->embed_hosts, 'messagesPerMinute' => $business->messages_per_minute];
+            'postalAddress' => $business->postal_address, 'timezone' => $business->timezone, 'currency' => $business->currency,
+            'embedHosts' => $business->embed_hosts, 'messagesPerMinute' => $business->messages_per_minute];
     }
 }

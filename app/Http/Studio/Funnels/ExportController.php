@@ -42,7 +42,8 @@ final class ExportController extends StudioController
         $plan = DraftPlan::read($found->funnel);
         $shown = $plan->page($found->id) ?? throw new NotFoundHttpException;
 
-        return $this->zip($export->of($plan, [$shown], $found->funnel->business, self::home($found->funnel)), $found->funnel->address.'-'.($shown->address === '' ? 'entry' : $shown->address).'.zip');
+        return $this->zip($export->of($plan, [$shown], $found->funnel->business, self::home($found->funnel)),
+            $found->funnel->address.'-'.($shown->address === '' ? 'entry' : $shown->address).'.zip');
     }
 
     public function import(Request $request, FunnelArchive $archive): JsonResponse
@@ -63,7 +64,8 @@ final class ExportController extends StudioController
     {
         $host = (string) parse_url($funnel->url(), PHP_URL_HOST);
 
-        return in_array($host, ['localhost', '127.0.0.1', '[::1]', ''], true) || $funnel->state !== FunnelState::Live ? null : $funnel->url();
+        return in_array($host, ['localhost', '127.0.0.1', '[::1]', ''], true) || $funnel->state !== FunnelState::Live ? null
+            : $funnel->url();
     }
 
     private function zip(string $path, string $name): BinaryFileResponse

@@ -72,7 +72,8 @@ final class FunnelController extends StudioController
         if ($file === null && $request->has('file') && $request->input('file') !== '') {
             throw Invalid::at('file', 'The file did not arrive. Please choose it again.');
         }
-        $funnel = DB::transaction(fn (): Funnel => $new->fromStarter($this->business(), Goal::from($given['goal']), trim($given['name']), trim($given['title']),
+        $funnel = DB::transaction(fn (): Funnel => $new->fromStarter($this->business(), Goal::from($given['goal']), trim($given['name']),
+            trim($given['title']),
             is_array($file) || $file === null ? null : $uploads->file($this->business(), $file), trim($given['price'] ?? '')));
 
         return response()->json(['id' => $funnel->id], 201);
@@ -88,7 +89,8 @@ final class FunnelController extends StudioController
             'changed' => $changed,
             'nextVersion' => 1 + (int) Version::query()->where('funnel_id', $found->id)->max('number'),
         ] + $this->ofPages($found) + [
-            'ways' => $found->ways->map(fn (Way $w): array => ['page' => $w->page_id, 'outcome' => $w->outcome, 'toPage' => $w->to_page, 'toUrl' => $w->to_url])->all(),
+            'ways' => $found->ways->map(fn (Way $w): array => ['page' => $w->page_id, 'outcome' => $w->outcome, 'toPage' => $w->to_page,
+                'toUrl' => $w->to_url])->all(),
             'pageNumbers' => (object) $numbers->byPage($found),
             'emailNumbers' => (object) $numbers->byEmail($found),
             'sequenceNumbers' => (object) $numbers->bySequence($found),
@@ -111,14 +113,18 @@ final class FunnelController extends StudioController
     public function update(Request $request, string $funnel): JsonResponse
     {
         $found = $this->funnel($funnel);
-        $given = $request->validate(['name' => ['sometimes', 'required', 'string', 'max:120'], 'address' => ['sometimes', 'string', 'max:200'],
-            'look' => ['sometimes', Rule::in(array_keys(Looks::all()))], 'parameters' => ['sometimes', 'array'], 'parameters.*' => ['string'],
+        $given = $request->validate(['name' => ['sometimes', 'required', 'string', 'max:120'],
+            'address' => ['sometimes', 'string', 'max:200'],
+            'look' => ['sometimes', Rule::in(array_keys(Looks::all()))], 'parameters' => ['sometimes', 'array'],
+            'parameters.*' => ['string'],
             'logo' => ['sometimes', 'nullable', 'string'], 'icon' => ['sometimes', 'nullable', 'string']],
-            ['name.required' => 'Please give the funnel a name. Only you will see it.', 'name.max' => 'A name has 120 characters at most.', 'look.in' => 'There is no such look.']);
+            ['name.required' => 'Please give the funnel a name. Only you will see it.', 'name.max' => 'A name has 120 characters at most.',
+                'look.in' => 'There is no such look.']);
         if (isset($given['address']) && $given['address'] !== $found->address) {
             WebAddress::check($given['address']);
             if (NewFunnel::taken($given['address'], $found->id)) {
-                throw Invalid::at('address', "“{$given['address']}” is in use by another of your funnels. Please choose another web address.");
+                throw Invalid::at('address',
+                    "“{$given['address']}” is in use by another of your funnels. Please choose another web address.");
             }
         }
         if ($request->has('changes')) {
@@ -131,7 +137,8 @@ final class FunnelController extends StudioController
             $given['parameters'] = MergeFields::parameterNames(array_values($given['parameters']));
         }
         foreach (['logo', 'icon'] as $picture) {
-            if (isset($given[$picture]) && ! Upload::query()->where('business_id', $found->business_id)->where('kind', 'picture')->whereKey($given[$picture])->exists()) {
+            if (isset($given[$picture]) && ! Upload::query()->where('business_id', $found->business_id)->where('kind', 'picture')
+                ->whereKey($given[$picture])->exists()) {
                 throw Invalid::at($picture, 'This picture is not in your library.');
             }
         }
@@ -180,7 +187,8 @@ final class FunnelController extends StudioController
     /** @return array<string, mixed> */
     private function summary(Funnel $funnel): array
     {
-        return ['id' => $funnel->id, 'name' => $funnel->name, 'goal' => $funnel->goal, 'state' => $funnel->state, 'address' => $funnel->address,
+        return ['id' => $funnel->id, 'name' => $funnel->name, 'goal' => $funnel->goal, 'state' => $funnel->state,
+            'address' => $funnel->address,
             'url' => $funnel->url(), 'archived' => $funnel->archived_at !== null, 'liveVersion' => $funnel->liveVersion?->number,
             'updatedAt' => Instant::json($funnel->updated_at)];
     }

@@ -29,7 +29,8 @@ final class PartController extends StudioController
     {
         $found = $this->funnel($funnel);
         $kind = $request->input('kind');
-        $row = DB::transaction(fn () => DraftParts::add($found, $this->kinds->named(is_string($kind) ? $kind : '')->fresh($found, $request->all())));
+        $row = DB::transaction(fn () => DraftParts::add($found,
+            $this->kinds->named(is_string($kind) ? $kind : '')->fresh($found, $request->all())));
 
         return response()->json($this->kinds->json($row), 201);
     }
@@ -67,7 +68,8 @@ final class PartController extends StudioController
         DB::transaction(function () use ($found, $file, $uploads): void {
             $leadMagnet = $found->part();
             if ($leadMagnet instanceof LeadMagnet) {
-                $found->put(LeadMagnetKind::with($leadMagnet, $uploads->file($this->business(), $file)))->forceFill(['revision' => $found->revision + 1])->save();
+                $found->put(LeadMagnetKind::with($leadMagnet, $uploads->file($this->business(), $file)))
+                    ->forceFill(['revision' => $found->revision + 1])->save();
             }
         });
 

@@ -30,7 +30,8 @@ final class PublishController extends StudioController
 
     public function check(string $funnel): JsonResponse
     {
-        return response()->json(['findings' => array_map(fn (Finding $f): array => $f->toArray(), $this->findings($this->funnel($funnel)))]);
+        return response()->json(['findings' => array_map(fn (Finding $f): array => $f->toArray(),
+            $this->findings($this->funnel($funnel)))]);
     }
 
     /** @return list<Finding> */
@@ -38,7 +39,8 @@ final class PublishController extends StudioController
     {
         $plan = DraftPlan::read($funnel);
 
-        return GoLiveCheck::of($plan, $this->facts->ofPlan($plan, $funnel->business), CarbonImmutable::now(), array_column(OwnFields::of($funnel->business_id), 'name'));
+        return GoLiveCheck::of($plan, $this->facts->ofPlan($plan, $funnel->business), CarbonImmutable::now(),
+            array_column(OwnFields::of($funnel->business_id), 'name'));
     }
 
     /** What publishing would change for visitors, page by page. */
@@ -47,8 +49,9 @@ final class PublishController extends StudioController
         $found = $this->funnel($funnel);
         $live = $found->liveVersion;
 
-        return response()->json(['changes' => $live === null ? [] : array_map(fn (Changes $c): array => ['about' => $c->about, 'sentences' => $c->sentences],
-            Changes::between($live->plan(), DraftPlan::read($found)))]);
+        return response()->json(['changes' => $live === null ? []
+            : array_map(fn (Changes $c): array => ['about' => $c->about, 'sentences' => $c->sentences],
+                Changes::between($live->plan(), DraftPlan::read($found)))]);
     }
 
     /** A link that shows the draft to whoever has it, for two weeks. */

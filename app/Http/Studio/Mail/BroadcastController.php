@@ -42,15 +42,18 @@ final class BroadcastController extends StudioController
 
     public function index(): JsonResponse
     {
-        $found = Broadcast::query()->where('business_id', $this->user()->business_id)->whereNull('deleted_at')->orderByDesc('created_at')->limit(100)->get();
+        $found = Broadcast::query()->where('business_id', $this->user()->business_id)->whereNull('deleted_at')->orderByDesc('created_at')
+            ->limit(100)->get();
         $numbers = $this->broadcasting->numbers(array_values($found->map(fn (Broadcast $b): string => $b->id)->all()));
 
-        return response()->json(['broadcasts' => $found->map(fn (Broadcast $b): array => $this->row($b) + ['numbers' => $numbers[$b->id] ?? null])->all()]);
+        return response()->json(['broadcasts' => $found->map(fn (Broadcast $b): array => $this->row($b)
+            + ['numbers' => $numbers[$b->id] ?? null])->all()]);
     }
 
     public function store(): JsonResponse
     {
-        $broadcast = Broadcast::query()->create(['id' => Ids::next(), 'business_id' => $this->user()->business_id, 'name' => 'Email of '.CarbonImmutable::now($this->business()->timezone)->format('j F'),
+        $broadcast = Broadcast::query()->create(['id' => Ids::next(), 'business_id' => $this->user()->business_id,
+            'name' => 'Email of '.CarbonImmutable::now($this->business()->timezone)->format('j F'),
             'body' => '<p>Hello {{first_name|there}},</p><p></p><p>Warmly,<br>'.e($this->business()->sender()->host()).'</p>']);
 
         return response()->json($this->json($broadcast), 201);
@@ -66,9 +69,13 @@ final class BroadcastController extends StudioController
         return DB::transaction(function () use ($request, $broadcast): JsonResponse {
             $found = $this->broadcast($broadcast);
             $this->sameRevision($request, $found->revision);
-            $given = $request->validate(['name' => ['sometimes', 'required', 'string', 'max:120'], 'subject' => ['sometimes', 'string', 'max:200'], 'body' => ['sometimes', 'string', 'max:50000'],
-                'audience' => ['sometimes', 'array'], 'settings' => ['sometimes', 'array'], 'funnel' => ['sometimes', 'nullable', 'string']],
-                ['name.required' => 'Please give the email a name. Only you will see it.', 'subject.max' => 'A subject has 200 characters at most; mail programs show about 60.', 'body.max' => 'This email is too long to send.']);
+            $given = $request->validate(['name' => ['sometimes', 'required', 'string', 'max:120'],
+                'subject' => ['sometimes', 'string', 'max:200'], 'body' => ['sometimes', 'string', 'max:50000'],
+                'audience' => ['sometimes', 'array'], 'settings' => ['sometimes', 'array'],
+                'funnel' => ['sometimes', 'nullable', 'string']],
+                ['name.required' => 'Please give the email a name. Only you will see it.',
+                    'subject.max' => 'A subject has 200 characters at most; mail programs show about 60.',
+                    'body.max' => 'This email is too long to send.']);
             if ($found->state !== BroadcastState::Draft && array_diff(array_keys($given), ['name']) !== []) {
                 throw Invalid::at('state', 'This email is on its way; only its name can still be changed.');
             }
@@ -84,7 +91,8 @@ final class BroadcastController extends StudioController
             }
             if (isset($given['settings'])) {
                 foreach (['otherSubject', 'againSubject'] as $subject) {
-                    $given['settings'][$subject] = is_string($given['settings'][$subject] ?? null) ? $line($given['settings'][$subject]) : '';
+                    $given['settings'][$subject] = is_string($given['settings'][$subject] ?? null) ? $line($given['settings'][$subject])
+                        : '';
                 }
                 $given['settings'] = BroadcastPlan::fromShape(Shape::of($given['settings'], 'settings'))->toArray();
             }
@@ -101,7 +109,8 @@ final class BroadcastController extends StudioController
     public function duplicate(string $broadcast): JsonResponse
     {
         $found = $this->broadcast($broadcast);
-        $copy = Broadcast::query()->create(['id' => Ids::next(), 'business_id' => $found->business_id, 'funnel_id' => $found->funnel_id, 'name' => mb_substr($found->name, 0, 113).' (copy)',
+        $copy = Broadcast::query()->create(['id' => Ids::next(), 'business_id' => $found->business_id, 'funnel_id' => $found->funnel_id,
+            'name' => mb_substr($found->name, 0, 113).' (copy)',
             'subject' => $found->subject, 'body' => $found->body, 'audience' => $found->audience, 'settings' => $found->settings]);
 
         return response()->json($this->json($copy), 201);
@@ -113,7 +122,8 @@ final class BroadcastController extends StudioController
         if (in_array($found->state, [BroadcastState::Testing, BroadcastState::Sending], true)) {
             throw Invalid::at('state', 'This email is on its way. Stop it first.');
         }
-        $found->forceFill(['deleted_at' => CarbonImmutable::now(), 'state' => $found->state === BroadcastState::Scheduled ? BroadcastState::Draft : $found->state])->save();
+        $found->forceFill(['deleted_at' => CarbonImmutable::now(),
+            'state' => $found->state === BroadcastState::Scheduled ? BroadcastState::Draft : $found->state])->save();
 
         return response()->json(['id' => $found->id]);
     }
@@ -144,9 +154,12 @@ final class BroadcastController extends StudioController
         }
         $findings = $this->findings($found, $sendAt);
         if (GoLiveCheck::blocked($findings)) {
-            throw new HttpResponseException(response()->json(['message' => 'Something still stands in the way of sending this email.', 'findings' => array_map(fn (Finding $f): array => $f->toArray(), $findings)], 422));
+            throw new HttpResponseException(response()
+                ->json(['message' => 'Something still stands in the way of sending this email.',
+                    'findings' => array_map(fn (Finding $f): array => $f->toArray(), $findings)], 422));
         }
-        if (Broadcast::query()->where('id', $found->id)->where('state', BroadcastState::Draft)->update(['state' => BroadcastState::Scheduled, 'send_at' => Instant::sql($sendAt)]) === 0) {
+        if (Broadcast::query()->where('id', $found->id)->where('state', BroadcastState::Draft)
+            ->update(['state' => BroadcastState::Scheduled, 'send_at' => Instant::sql($sendAt)]) === 0) {
             throw Invalid::at('state', 'This email is on its way already.');
         }
         if ($at === '') {
@@ -160,7 +173,8 @@ final class BroadcastController extends StudioController
     public function stop(string $broadcast): JsonResponse
     {
         $found = $this->broadcast($broadcast);
-        if (Broadcast::query()->where('id', $found->id)->where('state', BroadcastState::Scheduled)->update(['state' => BroadcastState::Draft, 'send_at' => null]) === 0) {
+        if (Broadcast::query()->where('id', $found->id)->where('state', BroadcastState::Scheduled)
+            ->update(['state' => BroadcastState::Draft, 'send_at' => null]) === 0) {
             $this->broadcasting->stop($found);
         }
 
@@ -171,7 +185,8 @@ final class BroadcastController extends StudioController
     {
         $found = $this->broadcast($broadcast);
 
-        return response()->json(['findings' => array_map(fn (Finding $f): array => $f->toArray(), $this->findings($found, $found->send_at ?? CarbonImmutable::now()))]);
+        return response()->json(['findings' => array_map(fn (Finding $f): array => $f->toArray(),
+            $this->findings($found, $found->send_at ?? CarbonImmutable::now()))]);
     }
 
     /** The email as somebody of the list reads it, or a made-up reader. */
@@ -179,16 +194,19 @@ final class BroadcastController extends StudioController
     {
         $found = $this->broadcast($broadcast);
         $person = $this->reader($request);
-        $written = $this->writer->forPerson($this->business(), EmailSource::ofBroadcast($found, $this->business(), $request->string('variant')->toString()), $person);
+        $written = $this->writer->forPerson($this->business(),
+            EmailSource::ofBroadcast($found, $this->business(), $request->string('variant')->toString()), $person);
 
-        return response()->json(['subject' => $written->subject, 'html' => $written->html, 'text' => $written->text, 'reader' => $person === null ? 'Robin Sample' : ($person->fullName() === '' ? $person->email : $person->fullName())]);
+        return response()->json(['subject' => $written->subject, 'html' => $written->html, 'text' => $written->text,
+            'reader' => $person === null ? 'Robin Sample' : ($person->fullName() === '' ? $person->email : $person->fullName())]);
     }
 
     public function test(Request $request, string $broadcast, Planner $planner): JsonResponse
     {
         $found = $this->broadcast($broadcast);
         $reader = $this->reader($request);
-        $id = $planner->planTest($this->business(), $found->funnel_id, $this->writer->forPerson($this->business(), EmailSource::ofBroadcast($found, $this->business()), $reader), $reader);
+        $id = $planner->planTest($this->business(), $found->funnel_id,
+            $this->writer->forPerson($this->business(), EmailSource::ofBroadcast($found, $this->business()), $reader), $reader);
 
         return response()->json(['message' => $id, 'to' => $this->business()->sender_address], 201);
     }
@@ -197,7 +215,8 @@ final class BroadcastController extends StudioController
     {
         $id = $request->string('person')->toString();
 
-        return Ids::is($id) ? Person::query()->with('business')->where('business_id', $this->user()->business_id)->whereNull('erased_at')->where('id', $id)->first() : null;
+        return Ids::is($id) ? Person::query()->with('business')->where('business_id', $this->user()->business_id)->whereNull('erased_at')
+            ->where('id', $id)->first() : null;
     }
 
     /** @return list<Finding> */
@@ -208,14 +227,20 @@ final class BroadcastController extends StudioController
         $plan = $broadcast->funnel?->liveVersion?->plan();
         $written = $this->writer->forPerson($business, EmailSource::ofBroadcast($broadcast, $business), null);
         $facts = $plan === null
-            ? new EmailFacts(CarbonImmutable::now(), $business->zone(), array_keys(MergeFields::OWNER), [...array_keys(MergeFields::PERSON), ...$own], postalAddress: $business->postal_address, sendAt: $sendAt, bytes: strlen($written->html))
+            ? new EmailFacts(CarbonImmutable::now(), $business->zone(), array_keys(MergeFields::OWNER),
+                [...array_keys(MergeFields::PERSON), ...$own], postalAddress: $business->postal_address, sendAt: $sendAt,
+                bytes: strlen($written->html))
             : EmailFacts::ofPlan($plan, CarbonImmutable::now(), $own, $business->postal_address, strlen($written->html))->sentAt($sendAt);
-        $findings = EmailCheck::of($broadcast->name, $broadcast->subject, EmailSource::whole($business, $broadcast->body), $facts, 'broadcast', $broadcast->id);
+        $findings = EmailCheck::of($broadcast->name, $broadcast->subject, EmailSource::whole($business, $broadcast->body), $facts,
+            'broadcast', $broadcast->id);
         if ($this->broadcasting->audience($broadcast, $business, CarbonImmutable::now())->doesntExist()) {
-            array_unshift($findings, new Finding('nobody', true, 'Nobody would get this email: the rules find no one who gets emails from you.', 'broadcast', $broadcast->id, 'Choose the readers'));
+            array_unshift($findings, new Finding('nobody', true,
+                'Nobody would get this email: the rules find no one who gets emails from you.', 'broadcast', $broadcast->id,
+                'Choose the readers'));
         }
         if (trim($business->sender_address) === '') {
-            array_unshift($findings, new Finding('sender-missing', true, 'Emails need a sender address.', 'settings', '', 'Add it in Settings'));
+            array_unshift($findings,
+                new Finding('sender-missing', true, 'Emails need a sender address.', 'settings', '', 'Add it in Settings'));
         }
 
         return $findings;
@@ -223,13 +248,15 @@ final class BroadcastController extends StudioController
 
     private function broadcast(string $id): Broadcast
     {
-        return Ids::is($id) ? Broadcast::query()->with('funnel.liveVersion')->where('business_id', $this->user()->business_id)->where('id', $id)->firstOrFail() : throw new NotFoundHttpException;
+        return Ids::is($id) ? Broadcast::query()->with('funnel.liveVersion')->where('business_id', $this->user()->business_id)
+            ->where('id', $id)->firstOrFail() : throw new NotFoundHttpException;
     }
 
     /** @return array<string, mixed> */
     private function row(Broadcast $b): array
     {
-        return ['id' => $b->id, 'name' => $b->name, 'subject' => $b->subject, 'state' => $b->state, 'sendAt' => Instant::json($b->send_at), 'startedAt' => Instant::json($b->started_at), 'updatedAt' => Instant::json($b->updated_at)];
+        return ['id' => $b->id, 'name' => $b->name, 'subject' => $b->subject, 'state' => $b->state, 'sendAt' => Instant::json($b->send_at),
+            'startedAt' => Instant::json($b->started_at), 'updatedAt' => Instant::json($b->updated_at)];
     }
 
     /** @return array<string, mixed> */
@@ -237,9 +264,12 @@ final class BroadcastController extends StudioController
     {
         $audience = Group::fromArray($b->audience);
 
-        return $this->row($b) + ['body' => $b->body, 'audience' => $audience->toArray(), 'audienceWords' => $audience->words(PeopleKit::names($this->business())),
+        return $this->row($b) + ['body' => $b->body, 'audience' => $audience->toArray(),
+            'audienceWords' => $audience->words(PeopleKit::names($this->business())),
             'people' => $this->broadcasting->audience($b, $this->business(), CarbonImmutable::now())->count(), 'funnel' => $b->funnel_id,
-            'settings' => get_object_vars($b->plan()), 'winner' => $b->winner, 'winnerWhy' => $b->winner_why, 'pickedAt' => Instant::json($b->picked_at), 'againAt' => Instant::json($b->again_at),
-            'numbers' => $this->broadcasting->numbers([$b->id])[$b->id] ?? null, 'variants' => (object) $this->broadcasting->variants($b->id), 'revision' => $b->revision];
+            'settings' => get_object_vars($b->plan()), 'winner' => $b->winner, 'winnerWhy' => $b->winner_why,
+            'pickedAt' => Instant::json($b->picked_at), 'againAt' => Instant::json($b->again_at),
+            'numbers' => $this->broadcasting->numbers([$b->id])[$b->id] ?? null,
+            'variants' => (object) $this->broadcasting->variants($b->id), 'revision' => $b->revision];
     }
 }

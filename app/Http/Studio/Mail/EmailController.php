@@ -30,11 +30,14 @@ final class EmailController extends StudioController
         [$plan, $written] = $this->email($email);
         $person = $this->reader($request);
         $sample = $writer->forPerson($this->business(), EmailSource::ofEmail($this->business(), $plan, $written, $plan->address), $person);
-        $facts = EmailFacts::ofPlan($plan, CarbonImmutable::now(), array_column(OwnFields::of($this->business()->id), 'name'), $this->business()->postal_address, strlen($sample->html));
+        $facts = EmailFacts::ofPlan($plan, CarbonImmutable::now(), array_column(OwnFields::of($this->business()->id), 'name'),
+            $this->business()->postal_address, strlen($sample->html));
 
         return response()->json(['subject' => $sample->subject, 'html' => $sample->html, 'text' => $sample->text,
             'reader' => $person === null ? 'Robin Sample' : ($person->fullName() === '' ? $person->email : $person->fullName()),
-            'findings' => array_map(fn (Finding $f): array => $f->toArray(), EmailCheck::of($written->name, $written->subject, EmailSource::whole($this->business(), $written->body), $facts, 'email', $written->id))]);
+            'findings' => array_map(fn (Finding $f): array => $f->toArray(),
+                EmailCheck::of($written->name, $written->subject, EmailSource::whole($this->business(), $written->body), $facts, 'email',
+                    $written->id))]);
     }
 
     /** Sends the email to the owner, as that reader would get it. */
@@ -61,6 +64,7 @@ final class EmailController extends StudioController
     {
         $id = $request->string('person')->toString();
 
-        return Ids::is($id) ? Person::query()->with('business')->where('business_id', $this->user()->business_id)->whereNull('erased_at')->where('id', $id)->first() : null;
+        return Ids::is($id) ? Person::query()->with('business')->where('business_id', $this->user()->business_id)->whereNull('erased_at')
+            ->where('id', $id)->first() : null;
     }
 }

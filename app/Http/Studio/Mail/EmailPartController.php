@@ -19,7 +19,8 @@ final class EmailPartController extends StudioController
 {
     public function index(): JsonResponse
     {
-        return response()->json(['parts' => EmailPart::query()->where('business_id', $this->user()->business_id)->whereNull('deleted_at')->orderBy('name')->get()->map(self::json(...))->all()]);
+        return response()->json(['parts' => EmailPart::query()->where('business_id', $this->user()->business_id)->whereNull('deleted_at')
+            ->orderBy('name')->get()->map(self::json(...))->all()]);
     }
 
     public function store(Request $request): JsonResponse
@@ -58,12 +59,14 @@ final class EmailPartController extends StudioController
         // A part holds words, and no other part.
         $body = (string) preg_replace('~</?div[^>]*>~', '', RichText::email(mb_substr($request->string('body')->toString(), 0, 20_000)));
 
-        return $name === '' || mb_strlen($name) > 120 ? throw Invalid::at('name', 'Please give this part a name of up to 120 characters.') : ['name' => $name, 'body' => $body];
+        return $name === '' || mb_strlen($name) > 120 ? throw Invalid::at('name', 'Please give this part a name of up to 120 characters.')
+            : ['name' => $name, 'body' => $body];
     }
 
     private function find(string $id): EmailPart
     {
-        return Ids::is($id) ? EmailPart::query()->where('business_id', $this->user()->business_id)->where('id', $id)->firstOrFail() : throw new NotFoundHttpException;
+        return Ids::is($id) ? EmailPart::query()->where('business_id', $this->user()->business_id)->where('id', $id)->firstOrFail()
+            : throw new NotFoundHttpException;
     }
 
     /** @return array<string, string> */

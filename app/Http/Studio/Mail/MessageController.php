@@ -33,10 +33,12 @@ final class MessageController extends StudioController
         $like = '%'.addcslashes($search, '%_\\').'%';
         $now = Instant::sql(CarbonImmutable::now());
         $state = MessageState::tryFrom($request->string('state')->toString());
-        $messages = Message::query()->select(['id', 'name', 'kind', 'to_address', 'subject', 'state', 'due_at', 'sent_at', 'trouble', 'attempts', 'person_id', 'funnel_id', 'opened_at', 'clicked_at', 'lost_why'])
+        $messages = Message::query()->select(['id', 'name', 'kind', 'to_address', 'subject', 'state', 'due_at', 'sent_at', 'trouble',
+            'attempts', 'person_id', 'funnel_id', 'opened_at', 'clicked_at', 'lost_why'])
             ->where('business_id', $this->user()->business_id)
             ->when($state, fn ($q, MessageState $s) => $q->where('state', $s))
-            ->when($request->string('broadcast')->toString() !== '', fn ($q) => $q->where('broadcast_id', $request->string('broadcast')->toString()))
+            ->when($request->string('broadcast')->toString() !== '',
+                fn ($q) => $q->where('broadcast_id', $request->string('broadcast')->toString()))
             ->when($request->string('email')->toString() !== '', fn ($q) => $q->where('email_id', $request->string('email')->toString()))
             ->when($search !== '', fn ($q) => $q->where(fn ($q) => $q->whereRaw("lower(to_address) like ? escape '\\'", [$like])
                 ->orWhereRaw("lower(subject) like ? escape '\\'", [$like])->orWhereRaw("lower(name) like ? escape '\\'", [$like])))
@@ -44,7 +46,8 @@ final class MessageController extends StudioController
             ->orderByRaw("state = 'waiting' and due_at > ?", [$now])
             ->orderByRaw('case when due_at > ? then due_at end', [$now])->orderByDesc('due_at')->orderBy('id')
             ->paginate(min(100, max(1, $request->integer('perPage', 25))));
-        $states = DB::table('messages')->where('business_id', $this->user()->business_id)->groupBy('state')->selectRaw('state, count(*) as n')->pluck('n', 'state');
+        $states = DB::table('messages')->where('business_id', $this->user()->business_id)->groupBy('state')
+            ->selectRaw('state, count(*) as n')->pluck('n', 'state');
 
         return response()->json(['total' => $messages->total(), 'page' => $messages->currentPage(), 'pages' => $messages->lastPage(),
             'states' => (object) $states->all(), 'messages' => array_map(Json::message(...), $messages->items())]);
@@ -55,12 +58,14 @@ final class MessageController extends StudioController
         if (! Ids::is($message)) {
             throw new NotFoundHttpException;
         }
-        $found = Message::query()->with(['person.business', 'business', 'funnel.liveVersion'])->where('business_id', $this->user()->business_id)->findOrFail($message);
+        $found = Message::query()->with(['person.business', 'business', 'funnel.liveVersion'])
+            ->where('business_id', $this->user()->business_id)->findOrFail($message);
         // What was sent is shown as it was sent; what still waits as it would be sent now.
         $written = $found->html === null ? $writer->write($found) : null;
         $mime = DB::table('outbox')->where('message_id', $found->id)->value('mime');
 
-        return response()->json(['subject' => $written->subject ?? $found->subject, 'html' => $written->html ?? $found->html, 'text' => $written->text ?? $found->text,
+        return response()->json(['subject' => $written->subject ?? $found->subject, 'html' => $written->html ?? $found->html,
+            'text' => $written->text ?? $found->text,
             'from' => "{$found->business->sender_name} <{$found->business->sender_address}>", 'funnel' => $found->funnel?->name,
             'person' => (string) $found->person?->fullName(), 'mime' => is_string($mime) ? $mime : null] + Json::message($found));
     }
@@ -71,14 +76,17 @@ final class MessageController extends StudioController
         $found = $this->message($message);
         abort_if($found->sent_at === null, 404);
 
-        return response(Eml::of($found), 200, ['Content-Type' => 'message/rfc822', 'Content-Disposition' => 'attachment; filename="'.(string) preg_replace('/[^A-Za-z0-9._-]+/', '-', Eml::name($found)).'"', 'X-Content-Type-Options' => 'nosniff']);
+        return response(Eml::of($found), 200, ['Content-Type' => 'message/rfc822',
+            'Content-Disposition' => 'attachment; filename="'.(string) preg_replace('/[^A-Za-z0-9._-]+/', '-', Eml::name($found)).'"',
+            'X-Content-Type-Options' => 'nosniff']);
     }
 
     /** All that was sent, as a mailbox. */
     public function mbox(Request $request): StreamedResponse
     {
         $person = $request->string('person')->toString();
-        $query = Message::query()->with('business')->where('business_id', $this->user()->business_id)->whereNotNull('sent_at')->when($person !== '', fn ($q) => $q->where('person_id', $person));
+        $query = Message::query()->with('business')->where('business_id', $this->user()->business_id)->whereNotNull('sent_at')
+            ->when($person !== '', fn ($q) => $q->where('person_id', $person));
 
         return response()->streamDownload(function () use ($query): void {
             foreach ($query->lazyById(200) as $message) {
@@ -122,13 +130,16 @@ final class MessageController extends StudioController
     public function retry(string $message): JsonResponse
     {
         $found = $this->message($message);
-        Message::query()->where('id', $found->id)->where('state', MessageState::Failed)->update(['state' => MessageState::Waiting, 'attempts' => 0, 'queued_at' => null, 'claimed_at' => null, 'trouble' => null, 'due_at' => Instant::sql(CarbonImmutable::now())]);
+        Message::query()->where('id', $found->id)->where('state', MessageState::Failed)
+            ->update(['state' => MessageState::Waiting, 'attempts' => 0, 'queued_at' => null, 'claimed_at' => null, 'trouble' => null,
+                'due_at' => Instant::sql(CarbonImmutable::now())]);
 
         return response()->json(Json::message($found->refresh()));
     }
 
     private function message(string $id): Message
     {
-        return Ids::is($id) ? Message::query()->with(['person.business', 'business'])->where('business_id', $this->user()->business_id)->where('id', $id)->firstOrFail() : throw new NotFoundHttpException;
+        return Ids::is($id) ? Message::query()->with(['person.business', 'business'])->where('business_id', $this->user()->business_id)
+            ->where('id', $id)->firstOrFail() : throw new NotFoundHttpException;
     }
 }

@@ -31,7 +31,8 @@ final class SequenceController extends StudioController
             if (SequencePause::query()->find($found->id)?->resumes_at !== null) {
                 throw Invalid::at('sequence', 'It is just going on again for everybody in it. Try once more in a minute.');
             }
-            DB::table('sequence_pauses')->insertOrIgnore(['sequence_id' => $found->id, 'paused_at' => Instant::sql(CarbonImmutable::now())]);
+            DB::table('sequence_pauses')
+                ->insertOrIgnore(['sequence_id' => $found->id, 'paused_at' => Instant::sql(CarbonImmutable::now())]);
         });
 
         return response()->json($this->kinds->json($found));

@@ -24,7 +24,8 @@ final class DesignController extends StudioController
 
     public function index(): JsonResponse
     {
-        $designs = OwnDesign::query()->where('business_id', $this->user()->business_id)->whereNull('deleted_at')->latest('id')->get(['id', 'kind', 'name', 'role']);
+        $designs = OwnDesign::query()->where('business_id', $this->user()->business_id)->whereNull('deleted_at')->latest('id')
+            ->get(['id', 'kind', 'name', 'role']);
 
         return response()->json(['designs' => $designs->map(self::json(...))->all()]);
     }
@@ -36,7 +37,8 @@ final class DesignController extends StudioController
             throw Invalid::at('name', 'You keep '.self::MOST.' designs already. Remove one first.');
         }
         $given = $request->validate(['kind' => ['required', Rule::in(['page', 'section'])], 'name' => ['required', 'string', 'max:120'],
-            'role' => ['required_if:kind,page', Rule::enum(PageRole::class)]], ['name.required' => 'Please give the design a name.', 'name.max' => 'A name has 120 characters at most.']);
+            'role' => ['required_if:kind,page', Rule::enum(PageRole::class)]],
+            ['name.required' => 'Please give the design a name.', 'name.max' => 'A name has 120 characters at most.']);
         if ($given['kind'] === 'section') {
             $section = CleanDocument::one($request->input('section'), $business)->unshared(Ids::next());
             [$role, $document] = [$section->kind->value, new Document([$section], Background::paper())];
@@ -45,8 +47,9 @@ final class DesignController extends StudioController
             // A design stands on its own: what was shared comes along as a copy.
             $document = $document->with(array_map(fn ($s) => $s->unsharedUnless([]), $document->sections));
         }
-        $design = OwnDesign::query()->create(['id' => Ids::next(), 'business_id' => $business, 'kind' => $given['kind'], 'name' => trim($given['name']),
-            'role' => $role, 'document' => $document->toArray()]);
+        $design = OwnDesign::query()
+            ->create(['id' => Ids::next(), 'business_id' => $business, 'kind' => $given['kind'], 'name' => trim($given['name']),
+                'role' => $role, 'document' => $document->toArray()]);
 
         return response()->json(self::json($design), 201);
     }

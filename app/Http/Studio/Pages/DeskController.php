@@ -45,7 +45,8 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 final class DeskController extends StudioController
 {
     /** Nothing on a page that is shown inside the Studio may run; not even what an owner put there. */
-    public const NO_SCRIPT = "default-src 'none'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; media-src 'self'; font-src 'self'; frame-ancestors 'self'; base-uri 'none'; form-action 'none'";
+    public const NO_SCRIPT = "default-src 'none'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; media-src 'self'; font-src "
+        ."'self'; frame-ancestors 'self'; base-uri 'none'; form-action 'none'";
 
     public function __construct(private readonly PageRenderer $renderer, private readonly PictureFacts $facts)
     {
@@ -58,7 +59,8 @@ final class DeskController extends StudioController
         $plan = DraftPlan::read($found->funnel);
         $drawn = $plan->page($found->id) ?? self::stored($found);
 
-        return new Response($this->renderer->forDesk($plan, $drawn, $found->funnel->business), 200, ['Content-Security-Policy' => self::NO_SCRIPT]);
+        return new Response($this->renderer->forDesk($plan, $drawn, $found->funnel->business), 200,
+            ['Content-Security-Policy' => self::NO_SCRIPT]);
     }
 
     /** The page drawn from what is on the screen: some of its sections, or all of it. */
@@ -66,11 +68,13 @@ final class DeskController extends StudioController
     {
         $found = $this->draftPart($page, PagePlan::kind());
         // Of a few sections only those few are shown, so only their words need to be clean.
-        $wanted = $request->input('sections') === null || $request->boolean('sample') ? null : Shape::of($request->all())->texts('sections', Document::MOST_SECTIONS, 40);
+        $wanted = $request->input('sections') === null || $request->boolean('sample') ? null
+            : Shape::of($request->all())->texts('sections', Document::MOST_SECTIONS, 40);
         [$plan, $drawn] = $this->onScreen($request, $found, $wanted);
         $business = $found->funnel->business;
         if ($request->boolean('sample')) {
-            return response()->json(['html' => $this->renderer->forDesk($plan, $drawn, $business, ['first_name' => 'Robin', 'last_name' => 'Ash', 'email' => 'robin@example.com'])]);
+            return response()->json(['html' => $this->renderer
+                ->forDesk($plan, $drawn, $business, ['first_name' => 'Robin', 'last_name' => 'Ash', 'email' => 'robin@example.com'])]);
         }
         if ($wanted === null) {
             return response()->json(['html' => $this->renderer->forDesk($plan, $drawn, $business)]);
@@ -84,7 +88,8 @@ final class DeskController extends StudioController
     {
         $found = $this->draftPart($page, PagePlan::kind());
         [$plan, $checked] = $this->onScreen($request, $found);
-        $facts = $this->facts->of($this->facts->uploads($plan, [$checked], $found->funnel->business_id), $found->funnel->business, weighed: true);
+        $facts = $this->facts
+            ->of($this->facts->uploads($plan, [$checked], $found->funnel->business_id), $found->funnel->business, weighed: true);
 
         return response()->json(['findings' => array_map(fn (Finding $f): array => $f->toArray(), PageCheck::of($plan, $checked, $facts))]);
     }
@@ -106,14 +111,17 @@ final class DeskController extends StudioController
         $plan = DraftPlan::read($found->funnel);
         $own = $request->input('own');
         if (is_string($own)) {
-            $design = OwnDesign::query()->where('business_id', $found->funnel->business_id)->where('kind', 'section')->whereNull('deleted_at')->findOrFail($own);
-            $section = DraftPages::fitted(Document::fromArray($design->document), $plan)->sections[0] ?? throw Invalid::at('own', 'This design is empty.');
+            $design = OwnDesign::query()->where('business_id', $found->funnel->business_id)->where('kind', 'section')
+                ->whereNull('deleted_at')->findOrFail($own);
+            $section = DraftPages::fitted(Document::fromArray($design->document), $plan)->sections[0]
+                ?? throw Invalid::at('own', 'This design is empty.');
         } elseif ($request->has('section')) {
             // Pasted from another page, perhaps of another funnel.
             $pasted = CleanDocument::one($request->input('section'), $found->funnel->business_id);
             $section = DraftPages::fitted(new Document([$pasted], Background::paper()), $plan)->sections[0];
         } else {
-            $section = Designs::get(Shape::of($request->all())->text('design', 40))->section(Ids::next(...), $plan->forms[0]->id ?? '', $plan->leadMagnets[0]->id ?? '');
+            $section = Designs::get(Shape::of($request->all())->text('design', 40))
+                ->section(Ids::next(...), $plan->forms[0]->id ?? '', $plan->leadMagnets[0]->id ?? '');
         }
 
         return response()->json(['section' => $section->toArray()], 201);
@@ -137,7 +145,8 @@ final class DeskController extends StudioController
         $plan = DraftPlan::read($found->funnel);
         $document = CleanDocument::of($request->input('document'), $found->funnel->business_id);
 
-        return response()->json(['document' => PageDesigns::applied(Shape::of($request->all())->text('design', 40), $document, Ids::next(...),
+        return response()->json(['document' => PageDesigns::applied(Shape::of($request->all())->text('design', 40), $document,
+            Ids::next(...),
             $plan->forms[0]->id ?? '', $plan->leadMagnets[0]->id ?? '')->toArray()]);
     }
 
@@ -153,7 +162,8 @@ final class DeskController extends StudioController
             return response()->json(['item' => DesignWords::item($kind, $in)], 201);
         }
 
-        return response()->json(['block' => DesignWords::block($kind, $in, $plan->forms[0]->id ?? '', $plan->leadMagnets[0]->id ?? '')->withId(Ids::next())->toArray()], 201);
+        return response()->json(['block' => DesignWords::block($kind, $in, $plan->forms[0]->id ?? '', $plan->leadMagnets[0]->id ?? '')
+            ->withId(Ids::next())->toArray()], 201);
     }
 
     /** All designs for sections of one kind, drawn in the funnel's look, one below the other. */
@@ -162,7 +172,8 @@ final class DeskController extends StudioController
         $found = $this->funnel($funnel);
         $plan = DraftPlan::read($found);
         $of = SectionKind::tryFrom($kind) ?? throw new NotFoundHttpException;
-        $sections = array_map(fn ($d): Section => $d->section(fn (): string => $d->id.'_'.Ids::next(), $plan->forms[0]->id ?? '', $plan->leadMagnets[0]->id ?? ''), Designs::of($of));
+        $sections = array_map(fn ($d): Section => $d->section(fn (): string => $d->id.'_'.Ids::next(), $plan->forms[0]->id ?? '',
+            $plan->leadMagnets[0]->id ?? ''), Designs::of($of));
 
         return $this->drawn($plan, $found, $sections);
     }
@@ -173,9 +184,11 @@ final class DeskController extends StudioController
         $found = $this->funnel($funnel);
         $plan = DraftPlan::read($found);
         $sections = [];
-        foreach (OwnDesign::query()->where('business_id', $found->business_id)->where('kind', 'section')->whereNull('deleted_at')->latest('id')->limit(40)->get() as $design) {
+        foreach (OwnDesign::query()->where('business_id', $found->business_id)->where('kind', 'section')->whereNull('deleted_at')
+            ->latest('id')->limit(40)->get() as $design) {
             foreach (DraftPages::fitted(Document::fromArray($design->document), $plan)->sections as $section) {
-                $sections[] = new Section($design->id.'_'.$section->id, $section->kind, $section->arrangement, $section->blocks, $section->background, $section->look);
+                $sections[] = new Section($design->id.'_'.$section->id, $section->kind, $section->arrangement, $section->blocks,
+                    $section->background, $section->look);
             }
         }
 
@@ -218,7 +231,8 @@ final class DeskController extends StudioController
                 $shared[$id] = CleanDocument::one($section, $funnel->business_id);
             }
         }
-        $document = $request->has('document') ? CleanDocument::of($request->input('document'), $funnel->business_id, $only) : self::stored($page)->document;
+        $document = $request->has('document') ? CleanDocument::of($request->input('document'), $funnel->business_id, $only)
+            : self::stored($page)->document;
         $shown = self::stored($page)->with($document->withShared($shared));
 
         // Forms are drawn as they stand on the screen as well; one that cannot be taken yet is drawn as it is stored.

@@ -31,11 +31,14 @@ final class PageController extends StudioController
     {
         $found = $this->funnel($funnel);
         $given = $request->validate(['role' => ['required', Rule::enum(PageRole::class)], 'after' => ['nullable', 'string', 'max:40'],
-            'design' => ['nullable', 'string', 'max:40'], 'empty' => ['nullable', 'boolean']], ['role.*' => 'Please choose what the page is for.']);
+            'design' => ['nullable', 'string', 'max:40'], 'empty' => ['nullable', 'boolean']],
+            ['role.*' => 'Please choose what the page is for.']);
         $design = ($given['design'] ?? null) === null ? null
-            : OwnDesign::query()->where('business_id', $found->business_id)->where('kind', 'page')->whereNull('deleted_at')->where('id', $given['design'])->firstOrFail();
+            : OwnDesign::query()->where('business_id', $found->business_id)->where('kind', 'page')->whereNull('deleted_at')
+                ->where('id', $given['design'])->firstOrFail();
 
-        return $this->changed($this->pages->add($found, PageRole::from($given['role']), $given['after'] ?? null, $design, (bool) ($given['empty'] ?? false)));
+        return $this->changed($this->pages
+            ->add($found, PageRole::from($given['role']), $given['after'] ?? null, $design, (bool) ($given['empty'] ?? false)));
     }
 
     public function duplicate(string $page): JsonResponse
@@ -55,8 +58,10 @@ final class PageController extends StudioController
     public function connect(Request $request, string $page): JsonResponse
     {
         $found = $this->draftPart($page, PagePlan::kind());
-        $given = $request->validate(['outcome' => ['required', Rule::in(array_map(fn (Outcome $o): string => $o->value, self::outcomes($found)))],
-            'toPage' => ['nullable', 'string', 'max:40'], 'toUrl' => ['nullable', 'string', 'max:2000'], 'none' => ['nullable', 'boolean']], ['outcome.in' => 'This page has no such outcome.']);
+        $given = $request->validate(['outcome' => ['required',
+            Rule::in(array_map(fn (Outcome $o): string => $o->value, self::outcomes($found)))],
+            'toPage' => ['nullable', 'string', 'max:40'], 'toUrl' => ['nullable', 'string', 'max:2000'], 'none' => ['nullable', 'boolean']],
+            ['outcome.in' => 'This page has no such outcome.']);
         $outcome = Outcome::from($given['outcome']);
         if ($given['none'] ?? false) {
             Way::query()->where('page_id', $found->id)->where('outcome', $outcome->value)->delete();

@@ -20,7 +20,8 @@ final class UploadController extends StudioController
     {
         $file = $request->file('picture');
         if (! $file instanceof UploadedFile) {
-            throw Invalid::at('picture', 'The picture did not arrive. Please choose it again; '.intdiv((int) config('lantern.uploads.picture_bytes'), 1024 * 1024).' MB at most.');
+            throw Invalid::at('picture', 'The picture did not arrive. Please choose it again; '
+                .intdiv((int) config('lantern.uploads.picture_bytes'), 1024 * 1024).' MB at most.');
         }
 
         return response()->json(Json::picture($uploads->picture($this->business(), $file)), 201);
@@ -30,7 +31,8 @@ final class UploadController extends StudioController
     {
         $file = $request->file('video');
         if (! $file instanceof UploadedFile) {
-            throw Invalid::at('video', 'The video did not arrive. Please choose it again; '.intdiv((int) config('lantern.uploads.file_bytes'), 1024 * 1024).' MB at most.');
+            throw Invalid::at('video', 'The video did not arrive. Please choose it again; '
+                .intdiv((int) config('lantern.uploads.file_bytes'), 1024 * 1024).' MB at most.');
         }
 
         return response()->json(Json::picture($uploads->video($this->business(), $file)), 201);

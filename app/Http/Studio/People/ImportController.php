@@ -28,7 +28,8 @@ final class ImportController extends StudioController
 {
     public function index(): JsonResponse
     {
-        return response()->json(['imports' => Import::query()->where('business_id', $this->user()->business_id)->where('state', '!=', ImportState::New)->latest()->limit(30)->get()->map(self::json(...))->all()]);
+        return response()->json(['imports' => Import::query()->where('business_id', $this->user()->business_id)
+            ->where('state', '!=', ImportState::New)->latest()->limit(30)->get()->map(self::json(...))->all()]);
     }
 
     public function store(Request $request, ImportFile $file): JsonResponse
@@ -43,14 +44,18 @@ final class ImportController extends StudioController
 
     public function show(string $import): JsonResponse
     {
-        return response()->json(self::json($this->import($import)) + ['refusals' => DB::table('import_refusals')->where('import_id', $import)->orderBy('line')->limit(50)->get(['line', 'why', 'raw'])
-            ->map(fn ($r): array => ['line' => (int) $r->line, 'why' => (string) $r->why, 'raw' => mb_substr((string) $r->raw, 0, 120)])->all()]);
+        return response()->json(self::json($this->import($import))
+            + ['refusals' => DB::table('import_refusals')->where('import_id', $import)->orderBy('line')->limit(50)
+                ->get(['line', 'why', 'raw'])
+                ->map(fn ($r): array => ['line' => (int) $r->line, 'why' => (string) $r->why, 'raw' => mb_substr((string) $r->raw, 0, 120)])
+                ->all()]);
     }
 
     public function start(Request $request, string $import, Importing $importing): JsonResponse
     {
         $found = $this->import($import);
-        $plan = ImportPlan::fromShape(Shape::of($request->only(['columns', 'known', 'tags', 'marketing', 'agreed']) + ['header' => (bool) $found->reading['header'], 'dates' => (string) ($found->reading['dates'] ?? '')]));
+        $plan = ImportPlan::fromShape(Shape::of($request->only(['columns', 'known', 'tags', 'marketing', 'agreed'])
+            + ['header' => (bool) $found->reading['header'], 'dates' => (string) ($found->reading['dates'] ?? '')]));
         if ($found->state !== ImportState::New) {
             throw Invalid::at('import', 'This list is being imported already.');
         }
@@ -89,13 +94,16 @@ final class ImportController extends StudioController
 
     private function import(string $id): Import
     {
-        return Ids::is($id) ? Import::query()->where('business_id', $this->user()->business_id)->where('id', $id)->firstOrFail() : throw new NotFoundHttpException;
+        return Ids::is($id) ? Import::query()->where('business_id', $this->user()->business_id)->where('id', $id)->firstOrFail()
+            : throw new NotFoundHttpException;
     }
 
     /** @return array<string, mixed> */
     private static function json(Import $i): array
     {
-        return ['id' => $i->id, 'name' => $i->name, 'state' => $i->state, 'reading' => $i->reading, 'lines' => $i->lines, 'done' => $i->added + $i->updated + $i->same + $i->refused,
-            'added' => $i->added, 'updated' => $i->updated, 'same' => $i->same, 'refused' => $i->refused, 'stayed' => $i->stayed, 'noted' => $i->noted, 'at' => Instant::json($i->created_at)];
+        return ['id' => $i->id, 'name' => $i->name, 'state' => $i->state, 'reading' => $i->reading, 'lines' => $i->lines,
+            'done' => $i->added + $i->updated + $i->same + $i->refused,
+            'added' => $i->added, 'updated' => $i->updated, 'same' => $i->same, 'refused' => $i->refused, 'stayed' => $i->stayed,
+            'noted' => $i->noted, 'at' => Instant::json($i->created_at)];
     }
 }

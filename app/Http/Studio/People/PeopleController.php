@@ -44,12 +44,14 @@ final class PeopleController extends StudioController
         $page = min($pages, max(1, $request->integer('page', 1)));
         // Both in one direction, so that an index gives the order as it stands.
         $direction = in_array($sort, ['joined_at', 'active_at'], true) ? 'desc' : 'asc';
-        $ids = $query->orderBy($sort, $direction)->orderBy('people.id', $direction)->forPage($page, $perPage)->pluck('people.id')->map(fn ($id): string => (string) $id)->all();
+        $ids = $query->orderBy($sort, $direction)->orderBy('people.id', $direction)->forPage($page, $perPage)->pluck('people.id')
+            ->map(fn ($id): string => (string) $id)->all();
         $found = Person::query()->with('tags')->whereIn('id', $ids)->get()->keyBy('id');
         $from = $this->origins($ids);
 
         return response()->json(['total' => $total, 'page' => $page, 'pages' => $pages,
-            'people' => array_map(fn (string $id): array => self::summary($found[$id] ?? throw new NotFoundHttpException) + ['from' => $from[$id] ?? ''], $ids)]);
+            'people' => array_map(fn (string $id): array => self::summary($found[$id] ?? throw new NotFoundHttpException)
+                + ['from' => $from[$id] ?? ''], $ids)]);
     }
 
     public function kit(): JsonResponse
@@ -62,7 +64,8 @@ final class PeopleController extends StudioController
     {
         $group = $this->rules($request);
 
-        return response()->json(['count' => (new SegmentQuery($this->business(), CarbonImmutable::now()))->count($group), 'words' => $group->words(PeopleKit::names($this->business()))]);
+        return response()->json(['count' => (new SegmentQuery($this->business(), CarbonImmutable::now()))->count($group),
+            'words' => $group->words(PeopleKit::names($this->business()))]);
     }
 
     public function export(Request $request, string $format): StreamedResponse
@@ -109,8 +112,10 @@ final class PeopleController extends StudioController
     /** What was done to many of late, the newest first, so that it can be taken back when it is noticed later. */
     public function acts(): JsonResponse
     {
-        return response()->json(['acts' => BulkAct::query()->where('business_id', $this->user()->business_id)->where('people', '>', 0)->latest()->latest('id')->limit(30)->get()->map(fn (BulkAct $a): array => [
-            'id' => $a->id, 'kind' => $a->kind, 'of' => (string) ($a->data['name'] ?? $a->data['of'] ?? ''), 'people' => $a->people, 'at' => Instant::json($a->created_at), 'undone' => $a->undone_at !== null])->all()]);
+        return response()->json(['acts' => BulkAct::query()->where('business_id', $this->user()->business_id)->where('people', '>', 0)
+            ->latest()->latest('id')->limit(30)->get()->map(fn (BulkAct $a): array => [
+                'id' => $a->id, 'kind' => $a->kind, 'of' => (string) ($a->data['name'] ?? $a->data['of'] ?? ''), 'people' => $a->people,
+                'at' => Instant::json($a->created_at), 'undone' => $a->undone_at !== null])->all()]);
     }
 
     public function undoAct(string $act, BulkActs $acts): JsonResponse
@@ -123,7 +128,8 @@ final class PeopleController extends StudioController
 
     public function storeSegment(Request $request): JsonResponse
     {
-        $segment = Segment::query()->create(['id' => Ids::next(), 'business_id' => $this->user()->business_id, 'name' => $this->name($request), 'rules' => $this->rules($request)->toArray()]);
+        $segment = Segment::query()->create(['id' => Ids::next(), 'business_id' => $this->user()->business_id,
+            'name' => $this->name($request), 'rules' => $this->rules($request)->toArray()]);
 
         return response()->json(['id' => $segment->id, 'name' => $segment->name, 'rules' => $segment->rules], 201);
     }
@@ -153,7 +159,8 @@ final class PeopleController extends StudioController
     /** A field of the owner's own, for people. */
     public function storeField(Request $request): JsonResponse
     {
-        $field = FormField::fromShape(Shape::of($request->only(['name', 'label', 'kind', 'options']) + ['required' => false, 'keep' => true]));
+        $field = FormField::fromShape(Shape::of($request->only(['name', 'label', 'kind', 'options'])
+            + ['required' => false, 'keep' => true]));
         if ($field->kind->isOfPerson() || in_array($field->kind, [FieldKind::Consent, FieldKind::Hidden], true)) {
             throw Invalid::at('kind', 'A field of people is a line, a text, a choice, a number or a date.');
         }
@@ -170,7 +177,8 @@ final class PeopleController extends StudioController
             throw new NotFoundHttpException;
         }
         DB::transaction(function () use ($field, $business): void {
-            DB::table('person_values')->where('name', $field)->whereIn('person_id', DB::table('people')->where('business_id', $business)->select('id'))->delete();
+            DB::table('person_values')->where('name', $field)
+                ->whereIn('person_id', DB::table('people')->where('business_id', $business)->select('id'))->delete();
             DB::table('own_fields')->where('business_id', $business)->where('name', $field)->delete();
         });
 
@@ -182,15 +190,19 @@ final class PeopleController extends StudioController
     {
         $business = $this->business();
         $segment = $request->string('segment')->toString();
-        $query = (new SegmentQuery($business, CarbonImmutable::now()))->people($segment !== '' ? $this->segment($segment)->group() : $this->rules($request));
+        $query = (new SegmentQuery($business, CarbonImmutable::now()))
+            ->people($segment !== '' ? $this->segment($segment)->group() : $this->rules($request));
         $search = mb_strtolower(trim($request->string('search')->toString()));
         $like = '%'.addcslashes($search, '%_\\').'%';
         $funnel = $request->string('funnel')->toString();
 
-        return $query->when($search !== '', fn (Builder $q) => $q->where(fn (Builder $q) => $q->whereRaw("email_key like ? escape '\\'", [$like])
-            ->orWhereRaw("first_key || ' ' || last_key like ? escape '\\'", [$like])))
-            ->when($funnel !== '', fn (Builder $q) => $q->whereIn('people.id', DB::table('submissions')->where('funnel_id', $funnel)->select('person_id')))
-            ->when($request->integer('tag') > 0, fn (Builder $q) => $q->whereIn('people.id', DB::table('person_tag')->where('tag_id', $request->integer('tag'))->select('person_id')));
+        return $query->when($search !== '',
+            fn (Builder $q) => $q->where(fn (Builder $q) => $q->whereRaw("email_key like ? escape '\\'", [$like])
+                ->orWhereRaw("first_key || ' ' || last_key like ? escape '\\'", [$like])))
+            ->when($funnel !== '',
+                fn (Builder $q) => $q->whereIn('people.id', DB::table('submissions')->where('funnel_id', $funnel)->select('person_id')))
+            ->when($request->integer('tag') > 0, fn (Builder $q) => $q->whereIn('people.id',
+                DB::table('person_tag')->where('tag_id', $request->integer('tag'))->select('person_id')));
     }
 
     private function rules(Request $request): Group
@@ -206,12 +218,14 @@ final class PeopleController extends StudioController
     {
         $name = trim($request->string('name')->toString());
 
-        return $name === '' || mb_strlen($name) > 120 ? throw Invalid::at('name', 'Please give the segment a name of up to 120 characters.') : $name;
+        return $name === '' || mb_strlen($name) > 120 ? throw Invalid::at('name', 'Please give the segment a name of up to 120 characters.')
+            : $name;
     }
 
     private function segment(string $id): Segment
     {
-        return Ids::is($id) ? Segment::query()->where('business_id', $this->user()->business_id)->where('id', $id)->firstOrFail() : throw new NotFoundHttpException;
+        return Ids::is($id) ? Segment::query()->where('business_id', $this->user()->business_id)->where('id', $id)->firstOrFail()
+            : throw new NotFoundHttpException;
     }
 
     /**
@@ -220,7 +234,8 @@ final class PeopleController extends StudioController
      */
     private function origins(array $people): array
     {
-        $origins = DB::table('people')->join('imports', 'imports.id', '=', 'people.import_id')->whereIn('people.id', $people)->pluck('imports.name', 'people.id')->map(fn ($n): string => (string) $n)->all();
+        $origins = DB::table('people')->join('imports', 'imports.id', '=', 'people.import_id')->whereIn('people.id', $people)
+            ->pluck('imports.name', 'people.id')->map(fn ($n): string => (string) $n)->all();
         foreach (DB::table('submissions')->join('funnels', 'funnels.id', '=', 'submissions.funnel_id')->whereIn('person_id', $people)
             ->orderByDesc('submitted_at')->get(['person_id', 'funnels.name']) as $row) {
             $origins[(string) $row->person_id] = (string) $row->name;
@@ -233,7 +248,8 @@ final class PeopleController extends StudioController
     public static function summary(Person $person): array
     {
         return ['id' => $person->id, 'email' => $person->email, 'firstName' => $person->first_name, 'lastName' => $person->last_name,
-            'joinedAt' => Instant::json($person->joined_at), 'activeAt' => Instant::json($person->active_at), 'unsubscribed' => $person->unsubscribed_at !== null, 'ownerTry' => $person->owner_try,
+            'joinedAt' => Instant::json($person->joined_at), 'activeAt' => Instant::json($person->active_at),
+            'unsubscribed' => $person->unsubscribed_at !== null, 'ownerTry' => $person->owner_try,
             'standing' => $person->standing()->value, 'tags' => $person->tags->map(fn (Tag $t): string => $t->name)->all()];
     }
 }

@@ -47,20 +47,27 @@ final class PersonController extends StudioController
     private function whole(Person $found, History $history, int $more = 0): array
     {
         $deliveries = Delivery::query()->with('leadMagnet')->where('person_id', $found->id)->get()->map(fn (Delivery $d): array => [
-            'id' => $d->id, 'title' => $d->leadMagnet->name ?? 'A file that is gone', 'downloads' => $d->downloads, 'revoked' => $d->revoked_at !== null]);
+            'id' => $d->id, 'title' => $d->leadMagnet->name ?? 'A file that is gone', 'downloads' => $d->downloads,
+            'revoked' => $d->revoked_at !== null]);
         $values = PeopleExport::values([$found->id])[$found->id] ?? [];
         $through = PersonLookup::through($found);
 
         return PeopleController::summary($found->load(['tags', 'business'])) + ['phone' => $found->phone, 'timezone' => $found->timezone,
-            'standingWords' => $found->standing()->label(), 'quietUntil' => Instant::json($found->quiet_until), 'confirmedAt' => Instant::json($found->confirmed_at),
+            'standingWords' => $found->standing()->label(), 'quietUntil' => Instant::json($found->quiet_until),
+            'confirmedAt' => Instant::json($found->confirmed_at),
             'tagIds' => $found->tags->map(fn (Tag $t): array => ['id' => $t->id, 'name' => $t->name])->all(),
             'fields' => array_map(fn (array $f): array => $f + ['values' => $values[$f['name']] ?? []], OwnFields::of($found->business_id)),
-            'notes' => DB::table('person_notes')->where('person_id', $found->id)->whereNull('deleted_at')->orderByDesc('created_at')->get(['id', 'words', 'created_at'])
+            'notes' => DB::table('person_notes')->where('person_id', $found->id)->whereNull('deleted_at')->orderByDesc('created_at')
+                ->get(['id', 'words', 'created_at'])
                 ->map(fn ($n): array => ['id' => $n->id, 'words' => $n->words, 'at' => Instant::jsonFromSql($n->created_at)])->all(),
-            'sequences' => DB::table('enrolments')->leftJoin('draft_parts', 'draft_parts.id', '=', 'enrolments.sequence_id')->join('funnels', 'funnels.id', '=', 'enrolments.funnel_id')->where('person_id', $found->id)->orderByDesc('started_at')
-                ->get(['enrolments.sequence_id', 'draft_parts.name', 'funnels.name as funnel', 'funnels.id as funnel_id', 'started_at', 'ended_at', 'ended_why'])
-                ->map(fn ($e): array => ['id' => $e->sequence_id, 'name' => $e->name ?? 'A sequence that is gone', 'funnel' => $e->funnel, 'funnelId' => $e->funnel_id, 'at' => Instant::jsonFromSql($e->started_at),
-                    'endedAt' => Instant::jsonFromSql($e->ended_at), 'endedWhy' => $e->ended_why, 'through' => in_array($e->sequence_id, $through, true)])->all(),
+            'sequences' => DB::table('enrolments')->leftJoin('draft_parts', 'draft_parts.id', '=', 'enrolments.sequence_id')
+                ->join('funnels', 'funnels.id', '=', 'enrolments.funnel_id')->where('person_id', $found->id)->orderByDesc('started_at')
+                ->get(['enrolments.sequence_id', 'draft_parts.name', 'funnels.name as funnel', 'funnels.id as funnel_id', 'started_at',
+                    'ended_at', 'ended_why'])
+                ->map(fn ($e): array => ['id' => $e->sequence_id, 'name' => $e->name ?? 'A sequence that is gone', 'funnel' => $e->funnel,
+                    'funnelId' => $e->funnel_id, 'at' => Instant::jsonFromSql($e->started_at),
+                    'endedAt' => Instant::jsonFromSql($e->ended_at), 'endedWhy' => $e->ended_why,
+                    'through' => in_array($e->sequence_id, $through, true)])->all(),
             'optOuts' => DB::table('opt_outs')->where('person_id', $found->id)->pluck('what')->all(),
             'history' => $history->of($found, 100 + $more), 'consent' => (new PersonArchive)->consent($found), 'deliveries' => $deliveries];
     }
@@ -69,19 +76,25 @@ final class PersonController extends StudioController
     {
         $found = $this->person($person);
         $given = $request->validate(['firstName' => ['sometimes', 'string', 'max:100'], 'lastName' => ['sometimes', 'string', 'max:100'],
-            'phone' => ['sometimes', 'string', 'max:40', 'regex:~^$|^[+0-9][0-9 ()./-]{3,}$~'], 'timezone' => ['sometimes', 'nullable', 'timezone:all'], 'fields' => ['sometimes', 'array']],
-            ['phone.regex' => 'A phone number holds digits, and perhaps a plus at the start.', 'timezone.timezone' => 'Please choose a time zone from the list.', '*.max' => 'This is too long.']);
+            'phone' => ['sometimes', 'string', 'max:40', 'regex:~^$|^[+0-9][0-9 ()./-]{3,}$~'],
+            'timezone' => ['sometimes', 'nullable', 'timezone:all'], 'fields' => ['sometimes', 'array']],
+            ['phone.regex' => 'A phone number holds digits, and perhaps a plus at the start.',
+                'timezone.timezone' => 'Please choose a time zone from the list.', '*.max' => 'This is too long.']);
         DB::transaction(function () use ($found, $given): void {
             $line = fn (string $w): string => trim((string) preg_replace('/[\p{Cc}\s]+/u', ' ', $w));
             $found->forceFill(array_map(fn (?string $v): ?string => $v === null ? null : $line($v), array_filter([
-                'first_name' => $given['firstName'] ?? false, 'last_name' => $given['lastName'] ?? false, 'phone' => $given['phone'] ?? false, 'timezone' => array_key_exists('timezone', $given) ? ($given['timezone'] ?: null) : false,
+                'first_name' => $given['firstName'] ?? false, 'last_name' => $given['lastName'] ?? false,
+                'phone' => $given['phone'] ?? false,
+                'timezone' => array_key_exists('timezone', $given) ? ($given['timezone'] ?: null) : false,
             ], fn (string|bool|null $v): bool => $v !== false)))->save();
             $kinds = array_column(OwnFields::of($found->business_id), 'kind', 'name');
             foreach ($given['fields'] ?? [] as $name => $values) {
                 $kind = FieldKind::tryFrom($kinds[$name] ?? '') ?? throw Invalid::at("fields.{$name}", 'This field is not there any more.');
-                $typed = array_values(array_filter(array_map(fn (mixed $v): string => is_string($v) ? $line($v) : '', (array) $values), fn (string $v): bool => $v !== ''));
+                $typed = array_values(array_filter(array_map(fn (mixed $v): string => is_string($v) ? $line($v) : '', (array) $values),
+                    fn (string $v): bool => $v !== ''));
                 // The same reading as for a column of a list: a number is a number, a day a day.
-                OwnFields::set($found->id, (string) $name, $typed === [] ? [] : ImportPlan::own((string) $name, implode(';', $typed), $kind));
+                OwnFields::set($found->id, (string) $name,
+                    $typed === [] ? [] : ImportPlan::own((string) $name, implode(';', $typed), $kind));
             }
         });
 
@@ -97,7 +110,8 @@ final class PersonController extends StudioController
         }
         $tagging->add($found, $name, CarbonImmutable::now());
 
-        return response()->json(['tags' => $found->tags()->get(['tags.id', 'name'])->map(fn (Tag $t): array => ['id' => $t->id, 'name' => $t->name])->all()]);
+        return response()->json(['tags' => $found->tags()->get(['tags.id', 'name'])
+            ->map(fn (Tag $t): array => ['id' => $t->id, 'name' => $t->name])->all()]);
     }
 
     public function untag(string $person, string $tag, Tagging $tagging): JsonResponse
@@ -105,7 +119,8 @@ final class PersonController extends StudioController
         $found = $this->person($person);
         $tagging->remove($found, (int) $tag);
 
-        return response()->json(['tags' => $found->tags()->get(['tags.id', 'name'])->map(fn (Tag $t): array => ['id' => $t->id, 'name' => $t->name])->all()]);
+        return response()->json(['tags' => $found->tags()->get(['tags.id', 'name'])
+            ->map(fn (Tag $t): array => ['id' => $t->id, 'name' => $t->name])->all()]);
     }
 
     public function note(Request $request, string $person): JsonResponse
@@ -116,14 +131,16 @@ final class PersonController extends StudioController
             throw Invalid::at('words', 'A note has between one and 4,000 characters.');
         }
         $now = Instant::sql(CarbonImmutable::now());
-        DB::table('person_notes')->insert(['id' => $id = Ids::next(), 'person_id' => $found->id, 'user_id' => $this->user()->id, 'words' => $words, 'created_at' => $now, 'updated_at' => $now]);
+        DB::table('person_notes')->insert(['id' => $id = Ids::next(), 'person_id' => $found->id, 'user_id' => $this->user()->id,
+            'words' => $words, 'created_at' => $now, 'updated_at' => $now]);
 
         return response()->json(['id' => $id, 'words' => $words, 'at' => Instant::jsonFromSql($now)], 201);
     }
 
     public function removeNote(string $person, string $note): JsonResponse
     {
-        DB::table('person_notes')->where('person_id', $this->person($person)->id)->where('id', $note)->update(['deleted_at' => Instant::sql(CarbonImmutable::now())]);
+        DB::table('person_notes')->where('person_id', $this->person($person)->id)->where('id', $note)
+            ->update(['deleted_at' => Instant::sql(CarbonImmutable::now())]);
 
         return response()->json(['id' => $note]);
     }
@@ -182,7 +199,9 @@ final class PersonController extends StudioController
     {
         $found = $this->person($person);
         if ($found->suppressed !== 'bounced') {
-            throw Invalid::at('person', $found->suppressed === 'complained' ? 'They reported an email of yours as spam. Nothing is sent to this address any more.' : 'Only they themselves can come back, by filling in a form of yours.');
+            throw Invalid::at('person', $found->suppressed === 'complained'
+                ? 'They reported an email of yours as spam. Nothing is sent to this address any more.'
+                : 'Only they themselves can come back, by filling in a form of yours.');
         }
         $feedback->lift($found);
 
@@ -206,14 +225,16 @@ final class PersonController extends StudioController
 
     public function archive(string $person, PersonArchive $archive): BinaryFileResponse
     {
-        return response()->download($archive->write($this->person($person)), "person-{$person}.zip", ['Content-Type' => 'application/zip'])->deleteFileAfterSend();
+        return response()->download($archive->write($this->person($person)), "person-{$person}.zip", ['Content-Type' => 'application/zip'])
+            ->deleteFileAfterSend();
     }
 
     public function consent(string $person, PersonArchive $archive): JsonResponse
     {
         $found = $this->person($person);
 
-        return response()->json(['person' => $found->email, 'consent' => $archive->consent($found)], 200, ['Content-Disposition' => "attachment; filename=\"consent-{$found->id}.json\""], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE);
+        return response()->json(['person' => $found->email, 'consent' => $archive->consent($found)], 200,
+            ['Content-Disposition' => "attachment; filename=\"consent-{$found->id}.json\""], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE);
     }
 
     public function revoke(string $delivery): JsonResponse
@@ -236,6 +257,7 @@ final class PersonController extends StudioController
 
     private function person(string $id): Person
     {
-        return Ids::is($id) ? Person::query()->with('business')->where('business_id', $this->user()->business_id)->whereNull('erased_at')->where('id', $id)->firstOrFail() : throw new NotFoundHttpException;
+        return Ids::is($id) ? Person::query()->with('business')->where('business_id', $this->user()->business_id)->whereNull('erased_at')
+            ->where('id', $id)->firstOrFail() : throw new NotFoundHttpException;
     }
 }

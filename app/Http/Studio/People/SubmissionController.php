@@ -24,9 +24,11 @@ final class SubmissionController extends StudioController
 {
     public function index(Request $request): JsonResponse
     {
-        $found = $this->query($request)->with(['person', 'funnel', 'version'])->latest('submitted_at')->orderByDesc('id')->paginate(min(100, max(1, $request->integer('perPage', 25))));
+        $found = $this->query($request)->with(['person', 'funnel', 'version'])->latest('submitted_at')->orderByDesc('id')
+            ->paginate(min(100, max(1, $request->integer('perPage', 25))));
 
-        return response()->json(['total' => $found->total(), 'page' => $found->currentPage(), 'pages' => $found->lastPage(), 'submissions' => array_map(self::json(...), $found->items())]);
+        return response()->json(['total' => $found->total(), 'page' => $found->currentPage(), 'pages' => $found->lastPage(),
+            'submissions' => array_map(self::json(...), $found->items())]);
     }
 
     public function export(Request $request): StreamedResponse
@@ -39,11 +41,15 @@ final class SubmissionController extends StudioController
         $names = array_map(strval(...), array_keys($names));
 
         return response()->streamDownload(function () use ($query, $names): void {
-            echo "\xEF\xBB\xBF".CsvReader::write('At', 'Funnel', 'Form', 'State', ...[...$names, 'Consent words', 'Agreed', 'Marketing words', 'Marketing', 'Version', 'Address', 'Source']);
+            echo "\xEF\xBB\xBF".CsvReader::write('At', 'Funnel', 'Form', 'State',
+                ...[...$names, 'Consent words', 'Agreed', 'Marketing words', 'Marketing', 'Version', 'Address', 'Source']);
             foreach ($query->with(['funnel', 'version'])->lazyById(500) as $s) {
-                echo CsvReader::write((string) Instant::json($s->submitted_at), $s->funnel->name, $s->version->plan()->form($s->form_id)->name ?? '', $s->state->value,
-                    ...[...array_map(fn (string $n): string => str_replace("\n", '; ', $s->answers[$n] ?? ''), $names), $s->consent_words, $s->consented ? 'yes' : 'no', (string) $s->marketing_words,
-                        $s->marketing === null ? '' : ($s->marketing ? 'yes' : 'no'), (string) $s->version->number, (string) $s->ip, http_build_query($s->source ?? [])]);
+                echo CsvReader::write((string) Instant::json($s->submitted_at), $s->funnel->name,
+                    $s->version->plan()->form($s->form_id)->name ?? '', $s->state->value,
+                    ...[...array_map(fn (string $n): string => str_replace("\n", '; ', $s->answers[$n] ?? ''), $names), $s->consent_words,
+                        $s->consented ? 'yes' : 'no', (string) $s->marketing_words,
+                        $s->marketing === null ? '' : ($s->marketing ? 'yes' : 'no'), (string) $s->version->number, (string) $s->ip,
+                        http_build_query($s->source ?? [])]);
             }
         }, 'submissions.csv', ['Content-Type' => 'text/csv; charset=utf-8', 'X-Content-Type-Options' => 'nosniff']);
     }
@@ -51,10 +57,12 @@ final class SubmissionController extends StudioController
     public function hooks(Request $request): JsonResponse
     {
         $state = CallState::tryFrom($request->string('state')->toString());
-        $found = HookCall::query()->where('business_id', $this->user()->business_id)->when($state, fn ($q, CallState $s) => $q->where('state', $s))
+        $found = HookCall::query()->where('business_id', $this->user()->business_id)
+            ->when($state, fn ($q, CallState $s) => $q->where('state', $s))
             ->latest()->orderByDesc('id')->paginate(min(100, max(1, $request->integer('perPage', 20))));
 
-        return response()->json(['total' => $found->total(), 'page' => $found->currentPage(), 'pages' => $found->lastPage(), 'calls' => array_map(self::call(...), $found->items())]);
+        return response()->json(['total' => $found->total(), 'page' => $found->currentPage(), 'pages' => $found->lastPage(),
+            'calls' => array_map(self::call(...), $found->items())]);
     }
 
     public function secret(): JsonResponse
@@ -64,7 +72,8 @@ final class SubmissionController extends StudioController
 
     public function replay(string $call, Webhooks $hooks): JsonResponse
     {
-        $found = Ids::is($call) ? HookCall::query()->where('business_id', $this->user()->business_id)->where('id', $call)->firstOrFail() : throw new NotFoundHttpException;
+        $found = Ids::is($call) ? HookCall::query()->where('business_id', $this->user()->business_id)->where('id', $call)->firstOrFail()
+            : throw new NotFoundHttpException;
 
         return response()->json(self::call($hooks->replay($found)), 201);
     }
@@ -74,15 +83,19 @@ final class SubmissionController extends StudioController
     {
         $search = mb_strtolower(trim($request->string('search')->toString()));
         $like = '%'.addcslashes($search, '%_\\').'%';
-        $day = fn (string $key): ?string => preg_match('/^\d{4}-\d{2}-\d{2}$/D', $request->string($key)->toString()) === 1 ? $request->string($key)->toString() : null;
+        $day = fn (string $key): ?string => preg_match('/^\d{4}-\d{2}-\d{2}$/D', $request->string($key)->toString()) === 1
+            ? $request->string($key)->toString() : null;
         $zone = $this->business()->timezone;
 
-        return Submission::query()->whereHas('funnel', fn ($q) => $q->where('business_id', $this->user()->business_id))->whereHas('person', fn ($q) => $q->whereNull('erased_at'))
+        return Submission::query()->whereHas('funnel', fn ($q) => $q->where('business_id', $this->user()->business_id))
+            ->whereHas('person', fn ($q) => $q->whereNull('erased_at'))
             ->when($request->string('form')->toString() !== '', fn ($q) => $q->where('form_id', $request->string('form')->toString()))
             ->when($request->string('funnel')->toString() !== '', fn ($q) => $q->where('funnel_id', $request->string('funnel')->toString()))
             ->when(SubmissionState::tryFrom($request->string('state')->toString()), fn ($q, SubmissionState $s) => $q->where('state', $s))
-            ->when($day('from') !== null, fn ($q) => $q->where('submitted_at', '>=', Instant::sql(new \DateTimeImmutable((string) $day('from'), new \DateTimeZone($zone)))))
-            ->when($day('until') !== null, fn ($q) => $q->where('submitted_at', '<', Instant::sql((new \DateTimeImmutable((string) $day('until'), new \DateTimeZone($zone)))->modify('+1 day'))))
+            ->when($day('from') !== null, fn ($q) => $q->where('submitted_at', '>=',
+                Instant::sql(new \DateTimeImmutable((string) $day('from'), new \DateTimeZone($zone)))))
+            ->when($day('until') !== null, fn ($q) => $q->where('submitted_at', '<',
+                Instant::sql((new \DateTimeImmutable((string) $day('until'), new \DateTimeZone($zone)))->modify('+1 day'))))
             ->when($search !== '', fn ($q) => $q->whereRaw("lower(answers) like ? escape '\\'", [$like]));
     }
 
@@ -97,14 +110,19 @@ final class SubmissionController extends StudioController
             }
         }
 
-        return ['id' => $s->id, 'at' => Instant::json($s->submitted_at), 'funnel' => $s->funnel->name, 'funnelId' => $s->funnel_id, 'form' => $form->name ?? '', 'version' => $s->version->number, 'state' => $s->state,
-            'person' => ['id' => $s->person_id, 'name' => $s->person->fullName() === '' ? $s->person->email : $s->person->fullName()], 'answers' => $answers,
-            'consentWords' => $s->consent_words, 'consented' => $s->consented, 'marketingWords' => $s->marketing_words, 'marketing' => $s->marketing, 'ip' => $s->ip, 'source' => (object) ($s->source ?? []), 'confirmedAt' => Instant::json($s->confirmed_at)];
+        return ['id' => $s->id, 'at' => Instant::json($s->submitted_at), 'funnel' => $s->funnel->name, 'funnelId' => $s->funnel_id,
+            'form' => $form->name ?? '', 'version' => $s->version->number, 'state' => $s->state,
+            'person' => ['id' => $s->person_id, 'name' => $s->person->fullName() === '' ? $s->person->email : $s->person->fullName()],
+            'answers' => $answers,
+            'consentWords' => $s->consent_words, 'consented' => $s->consented, 'marketingWords' => $s->marketing_words,
+            'marketing' => $s->marketing, 'ip' => $s->ip, 'source' => (object) ($s->source ?? []),
+            'confirmedAt' => Instant::json($s->confirmed_at)];
     }
 
     /** @return array<string, mixed> */
     private static function call(HookCall $c): array
     {
-        return ['id' => $c->id, 'url' => $c->url, 'state' => $c->state, 'attempts' => $c->attempts, 'status' => $c->status, 'answer' => $c->answer, 'payload' => $c->payload, 'at' => Instant::json($c->created_at), 'dueAt' => Instant::json($c->due_at)];
+        return ['id' => $c->id, 'url' => $c->url, 'state' => $c->state, 'attempts' => $c->attempts, 'status' => $c->status,
+            'answer' => $c->answer, 'payload' => $c->payload, 'at' => Instant::json($c->created_at), 'dueAt' => Instant::json($c->due_at)];
     }
 }

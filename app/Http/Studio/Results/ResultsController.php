@@ -15,7 +15,8 @@ final class ResultsController extends StudioController
 {
     public function show(Request $request, string $funnel, Numbers $numbers): JsonResponse
     {
-        return response()->json($numbers->period($this->funnel($funnel), min(400, max(7, $request->integer('days', 28))), CarbonImmutable::now()));
+        return response()->json($numbers->period($this->funnel($funnel), min(400, max(7, $request->integer('days', 28))),
+            CarbonImmutable::now()));
     }
 
     /** What changes when there is news, so that an open screen knows when to look again. */

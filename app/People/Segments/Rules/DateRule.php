@@ -36,7 +36,8 @@ final class DateRule implements RuleSql
         $day = $local->format('Y-m-d');
         // A day begins at midnight: on the day of a bound after midnight it has begun before that bound.
         $first = $local->format('His.u') === '000000.000000' ? $day : $local->modify('+1 day')->format('Y-m-d');
-        $query->addWhereExistsQuery(DB::table('person_values')->whereColumn('person_values.person_id', 'people.id')->where('person_values.name', $field)
+        $query->addWhereExistsQuery(DB::table('person_values')->whereColumn('person_values.person_id', 'people.id')
+            ->where('person_values.name', $field)
             ->whereRaw("value glob '[0-9][0-9][0-9][0-9]-[0-9][0-9]-[0-9][0-9]'")->where('value', $operator, $first)->selectRaw('1'));
     }
 }

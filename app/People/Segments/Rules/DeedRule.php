@@ -19,7 +19,8 @@ final class DeedRule implements RuleSql
     public function where(Builder $query, Rule $rule, Business $business, DateTimeImmutable $now): void
     {
         $since = $rule->since($now);
-        $deeds = $rule->deed->isOfMail() ? $this->ofMail($rule->deed, $rule->with, $since) : $this->onPages($rule->deed, $rule->with, $since);
+        $deeds = $rule->deed->isOfMail() ? $this->ofMail($rule->deed, $rule->with, $since)
+            : $this->onPages($rule->deed, $rule->with, $since);
         $query->addWhereExistsQuery($deeds->selectRaw('1'), 'and', ! $rule->done);
     }
 
@@ -32,14 +33,17 @@ final class DeedRule implements RuleSql
         };
 
         return DB::table('messages')->whereColumn('messages.person_id', 'people.id')->whereNotNull($at)->whereNotNull('messages.sent_at')
-            ->when($with !== '', fn (Builder $q) => $q->where(fn (Builder $q) => $q->where('messages.email_id', $with)->orWhere('messages.broadcast_id', $with)))
+            ->when($with !== '', fn (Builder $q) => $q->where(fn (Builder $q) => $q->where('messages.email_id', $with)
+                ->orWhere('messages.broadcast_id', $with)))
             ->when($since !== null, fn (Builder $q) => $q->where($at, '>=', Instant::sql($since ?? new DateTimeImmutable)));
     }
 
     private function onPages(Did $deed, string $with, ?DateTimeImmutable $since): Builder
     {
-        return DB::table('events')->whereColumn('events.person_id', 'people.id')->where('events.type', (string) array_search($deed, PersonLookup::EVENTS, true))
-            ->when($with !== '', fn (Builder $q) => $q->where(fn (Builder $q) => $q->where('events.page_id', $with)->orWhere('events.funnel_id', $with)))
+        return DB::table('events')->whereColumn('events.person_id', 'people.id')
+            ->where('events.type', (string) array_search($deed, PersonLookup::EVENTS, true))
+            ->when($with !== '',
+                fn (Builder $q) => $q->where(fn (Builder $q) => $q->where('events.page_id', $with)->orWhere('events.funnel_id', $with)))
             ->when($since !== null, fn (Builder $q) => $q->where('events.at', '>=', Instant::sql($since ?? new DateTimeImmutable)));
     }
 }

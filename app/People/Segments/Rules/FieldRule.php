@@ -15,14 +15,16 @@ use Lantern\Core\Rules\Rule;
 final class FieldRule implements RuleSql
 {
     /** Fields that stand on the person itself, as they are compared. */
-    private const COLUMNS = ['first_name' => 'people.first_key', 'last_name' => 'people.last_key', 'phone' => 'people.phone', 'email' => 'lower(people.email)',
+    private const COLUMNS = ['first_name' => 'people.first_key', 'last_name' => 'people.last_key', 'phone' => 'people.phone',
+        'email' => 'lower(people.email)',
         'timezone' => "lower(coalesce(people.timezone, ''))"];
 
     public function where(Builder $query, Rule $rule, Business $business, DateTimeImmutable $now): void
     {
         $wanted = mb_strtolower($rule->value);
         $column = self::COLUMNS[$rule->field] ?? null;
-        $column === null ? $this->own($query, $rule->field, $rule->compare, $wanted) : $this->column($query, $column, $rule->compare, $wanted);
+        $column === null ? $this->own($query, $rule->field, $rule->compare, $wanted)
+            : $this->column($query, $column, $rule->compare, $wanted);
     }
 
     private function column(Builder $query, string $column, Comparison $compare, string $wanted): void
@@ -51,6 +53,7 @@ final class FieldRule implements RuleSql
             Comparison::Less => $values->where('number', '<', (float) $wanted),
             Comparison::Filled, Comparison::Empty => $values,
         };
-        $query->addWhereExistsQuery($values->selectRaw('1'), 'and', in_array($compare, [Comparison::Other, Comparison::Without, Comparison::Empty], true));
+        $query->addWhereExistsQuery($values->selectRaw('1'), 'and',
+            in_array($compare, [Comparison::Other, Comparison::Without, Comparison::Empty], true));
     }
 }
