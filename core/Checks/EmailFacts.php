@@ -12,10 +12,13 @@ use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Support\Rebuilt;
 
 /** What an email is checked against. */
 final readonly class EmailFacts
 {
+    use Rebuilt;
+
     /**
      * @param  DateTimeZone  $zone  the owner's
      * @param  list<string>  $fields  names of merge fields that are known and the same for everybody, or always filled
@@ -67,7 +70,6 @@ final readonly class EmailFacts
     /** The same for an email that goes out at a moment. */
     public function sentAt(DateTimeImmutable $at): self
     {
-        return new self($this->now, $this->zone, $this->fields, $this->personal, $this->pages, $this->deadlines, $this->gives,
-            $this->postalAddress, $at, $this->bytes);
+        return $this->changed(sendAt: $at);
     }
 }

@@ -8,6 +8,7 @@ use Lantern\Core\Parts\Part;
 use Lantern\Core\Parts\PlainPart;
 use Lantern\Core\People\FieldKind;
 use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
 
 /**
@@ -20,6 +21,7 @@ use Lantern\Core\Support\Shape;
 final readonly class FormPlan implements Part
 {
     use PlainPart;
+    use Rebuilt;
 
     public const MOST_FIELDS = 30;
 
@@ -130,9 +132,7 @@ final readonly class FormPlan implements Part
 
     public function withIds(array $ids): self
     {
-        return new self($ids[$this->id] ?? $this->id, $this->name, $this->fields, $this->button, $this->consent, $this->consentRequired,
-            $this->tags, $this->marketing,
-            $this->doubleOptIn, $this->confirm, $this->done, $this->notice, $this->hook, $this->nextButton);
+        return $this->changed(id: $ids[$this->id] ?? $this->id);
     }
 
     /** @return array<string, mixed> what is always there, and of the rest only what differs from a plain form */

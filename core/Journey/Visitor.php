@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace Lantern\Core\Journey;
 
 use DateTimeZone;
+use Lantern\Core\Support\Rebuilt;
 
 /** What is known of the visitor when something happens. */
 final readonly class Visitor
 {
+    use Rebuilt;
+
     /**
      * @param  DateTimeZone  $zone  the visitor's own, or the owner's where it is not known
      * @param  list<string>  $emails  ids of this funnel's emails already sent to this person, or waiting to be
@@ -30,7 +33,7 @@ final readonly class Visitor
     /** @param  list<string>  $tags */
     public function withTags(array $tags): self
     {
-        return new self($this->zone, $this->emails, [...$this->tags, ...$tags], $this->sequences, $this->ownerZone, $this->through);
+        return $this->changed(tags: [...$this->tags, ...$tags]);
     }
 
     public function isIn(string $sequence): bool

@@ -12,6 +12,7 @@ use Lantern\Core\Page\Block\Hidden;
 use Lantern\Core\Page\Block\Link;
 use Lantern\Core\Page\Look\Background;
 use Lantern\Core\Page\Look\Looks;
+use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
 
 /**
@@ -20,6 +21,8 @@ use Lantern\Core\Support\Shape;
  */
 final readonly class Section
 {
+    use Rebuilt;
+
     public const MOST_BLOCKS = 30;
 
     /**
@@ -60,9 +63,8 @@ final readonly class Section
      */
     public function with(?array $blocks = null, ?Arrangement $arrangement = null, ?Background $background = null): self
     {
-        return new self($this->id, $this->kind, $arrangement ?? $this->arrangement, $blocks ?? $this->blocks,
-            $background ?? $this->background,
-            $this->look, $this->hidden, $this->shared);
+        return $this->changed(arrangement: $arrangement ?? $this->arrangement, blocks: $blocks ?? $this->blocks,
+            background: $background ?? $this->background);
     }
 
     /**
@@ -72,8 +74,7 @@ final readonly class Section
      */
     public function copy(callable $newId): self
     {
-        return new self($newId(), $this->kind, $this->arrangement, array_map(fn (Block $b): Block => $b->withId($newId()), $this->blocks),
-            $this->background, $this->look, $this->hidden, $this->shared);
+        return $this->changed(id: $newId(), blocks: array_map(fn (Block $b): Block => $b->withId($newId()), $this->blocks));
     }
 
     /** @return list<string> the ids of other parts of the funnel that stand in it */
@@ -106,15 +107,14 @@ final readonly class Section
      */
     public function withIds(array $ids): self
     {
-        return new self($this->id, $this->kind, $this->arrangement, array_map(fn (Block $b): Block => $b->withIds($ids), $this->blocks),
-            $this->background->withIds($ids), $this->look, $this->hidden,
-            $this->shared === null ? null : $ids[$this->shared] ?? $this->shared);
+        return $this->changed(blocks: array_map(fn (Block $b): Block => $b->withIds($ids), $this->blocks),
+            background: $this->background->withIds($ids), shared: $this->shared === null ? null : $ids[$this->shared] ?? $this->shared);
     }
 
     /** The same as a section of its own, shown everywhere. */
     public function unshared(string $id): self
     {
-        return new self($id, $this->kind, $this->arrangement, $this->blocks, $this->background, $this->look);
+        return $this->changed(id: $id, hidden: Hidden::Nowhere, shared: null);
     }
 
     /**
@@ -145,7 +145,7 @@ final readonly class Section
     public function unsharedUnless(array $shared): self
     {
         return $this->shared === null || in_array($this->shared, $shared, true) ? $this
-            : new self($this->id, $this->kind, $this->arrangement, $this->blocks, $this->background, $this->look, $this->hidden);
+            : $this->changed(shared: null);
     }
 
     public function is(BlockKind ...$kinds): bool

@@ -7,12 +7,14 @@ namespace Lantern\Core\Plan;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Parts\PlainPart;
 use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
 
 /** What is given away: a title, and the file once there is one. */
 final readonly class LeadMagnet implements Part
 {
     use PlainPart;
+    use Rebuilt;
 
     public function __construct(
         public string $id,
@@ -62,8 +64,7 @@ final readonly class LeadMagnet implements Part
 
     public function withIds(array $ids): self
     {
-        return new self($ids[$this->id] ?? $this->id, $this->title, $this->file === null ? null : $ids[$this->file] ?? $this->file,
-            $this->fileName, $this->mime, $this->bytes);
+        return $this->changed(id: $ids[$this->id] ?? $this->id, file: $this->file === null ? null : $ids[$this->file] ?? $this->file);
     }
 
     /** Such as "PDF, 1.2 MB": what a visitor is about to download. Decimal megabytes, as browsers show them. */

@@ -8,12 +8,14 @@ use Lantern\Core\Page\Document;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Parts\PlainPart;
 use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
 
 /** A page in a funnel plan. Its address is '' for the entry page. */
 final readonly class PagePlan implements Part
 {
     use PlainPart;
+    use Rebuilt;
 
     public function __construct(
         public string $id,
@@ -60,7 +62,7 @@ final readonly class PagePlan implements Part
     /** The same with another document. */
     public function with(Document $document): self
     {
-        return new self($this->id, $this->role, $this->name, $this->address, $document, $this->settings);
+        return $this->changed(document: $document);
     }
 
     public function needs(): array
@@ -81,8 +83,8 @@ final readonly class PagePlan implements Part
 
     public function withIds(array $ids): self
     {
-        return new self($ids[$this->id] ?? $this->id, $this->role, $this->name, $this->address, $this->document->withIds($ids),
-            $this->settings->withIds($ids));
+        return $this->changed(id: $ids[$this->id] ?? $this->id, document: $this->document->withIds($ids),
+            settings: $this->settings->withIds($ids));
     }
 
     public function changesSince(Part $before): array

@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace Lantern\Core\Plan;
 
 use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
 
 /** What a page tells browsers, search engines and other sites about itself, and the owner's own code on it. */
 final readonly class PageSettings
 {
+    use Rebuilt;
+
     /**
      * @param  string  $title  '' for the headline
      * @param  string  $description  '' for the first words
@@ -47,9 +50,7 @@ final readonly class PageSettings
     /** @param  array<string, string>  $ids  new ids by old ones */
     public function withIds(array $ids): self
     {
-        return new self($this->title, $this->description, $this->picture === null ? null : $ids[$this->picture] ?? $this->picture,
-            $this->language,
-            $this->hidden, $this->head, $this->bodyEnd);
+        return $this->changed(picture: $this->picture === null ? null : $ids[$this->picture] ?? $this->picture);
     }
 
     public function hasCode(): bool

@@ -4,16 +4,19 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Rules;
 
+use Lantern\Core\Support\Rebuilt;
+
 /**
  * One thing that a rule asks for: how it is chosen, and how it reads in a sentence. The Studio draws its rows from these
  * and words a rule as {@see Rule::words()} does; a list of examples holds the two together.
  */
 final readonly class RuleField
 {
+    use Rebuilt;
+
     /**
      * @param  'choice'|'tag'|'mail'|'place'|'field'|'date'|'value'|'number'|'day'  $type  `choice` has options; a tag; an email or
-     *                                                                                     broadcast; a page or funnel; a field of people,
-     *                                                                                     or one that holds a date; words; days; a date
+     *     broadcast; a page or funnel; a field of people, or one that holds a date; words; days; a date
      * @param  string  $name  the value it sets; '' for a choice, whose options say what they set
      * @param  string  $label  for those who have it read aloud
      * @param  list<array{label: string, words: string, sets: array<string, string|int|bool>, own: bool}>  $options  `own`: only for a
@@ -38,9 +41,7 @@ final readonly class RuleField
 
     /**
      * @param  list<array{0: string, 1: array<string, string|int|bool>, 2?: string, 3?: bool}>  $options  label, what it sets, its words
-     *     where they
-     *                                                                                                    differ, and whether it is for own
-     *                                                                                                    fields only
+     *     where they differ, and whether it is for own fields only
      */
     public static function choice(string $label, array $options): self
     {
@@ -64,8 +65,7 @@ final readonly class RuleField
     /** @param  list<string|bool>  $values */
     public function when(string $name, array $values): self
     {
-        return new self($this->type, $this->name, $this->label, $this->options, [$name => $values] + $this->when, $this->optional,
-            $this->words, $this->one, $this->none);
+        return $this->changed(when: [$name => $values] + $this->when);
     }
 
     /**
@@ -74,10 +74,8 @@ final readonly class RuleField
      */
     public function with(array $options): self
     {
-        return new self($this->type, $this->name, $this->label,
-            array_map(fn (array $o): array => ['label' => $o[0], 'words' => $o[2], 'sets' => [$this->name => $o[1]], 'own' => false],
-                $options),
-            $this->when, $this->optional, $this->words, $this->one, $this->none);
+        return $this->changed(options: array_map(
+            fn (array $o): array => ['label' => $o[0], 'words' => $o[2], 'sets' => [$this->name => $o[1]], 'own' => false], $options));
     }
 
     /** @param  array<string, string|int|bool>  $values */

@@ -9,6 +9,7 @@ use Lantern\Core\Parts\Part;
 use Lantern\Core\Parts\PlainPart;
 use Lantern\Core\Rules\Group;
 use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
 
 /**
@@ -19,6 +20,7 @@ use Lantern\Core\Support\Shape;
 final readonly class EmailPlan implements Part
 {
     use PlainPart;
+    use Rebuilt;
 
     public function __construct(
         public string $id,
@@ -85,8 +87,8 @@ final readonly class EmailPlan implements Part
 
     public function withIds(array $ids): self
     {
-        return new self($ids[$this->id] ?? $this->id, $this->name, $this->subject, EmailBody::withIds($this->body, $ids), $this->delay,
-            $ids[$this->sequence] ?? $this->sequence, $this->only->withIds($ids));
+        return $this->changed(id: $ids[$this->id] ?? $this->id, body: EmailBody::withIds($this->body, $ids),
+            sequence: $ids[$this->sequence] ?? $this->sequence, only: $this->only->withIds($ids));
     }
 
     /** Does the email hold the link to the lead magnet? It is written as the merge field `{{download_link}}`. */

@@ -10,6 +10,7 @@ use Lantern\Core\Events\Trigger\Triggers;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Parts\PlainPart;
 use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
 
 /**
@@ -19,6 +20,7 @@ use Lantern\Core\Support\Shape;
 final readonly class SequencePlan implements Part
 {
     use PlainPart;
+    use Rebuilt;
 
     public function __construct(
         public string $id,
@@ -74,8 +76,7 @@ final readonly class SequencePlan implements Part
     /** The same with other triggers. */
     public function with(?Triggers $starts = null, ?Triggers $ends = null): self
     {
-        return new self($this->id, $this->name, $starts ?? $this->starts, $ends ?? $this->ends, $this->again, $this->window,
-            $this->byReader);
+        return $this->changed(starts: $starts ?? $this->starts, ends: $ends ?? $this->ends);
     }
 
     public function references(): array
@@ -85,8 +86,7 @@ final readonly class SequencePlan implements Part
 
     public function withIds(array $ids): self
     {
-        return new self($ids[$this->id] ?? $this->id, $this->name, $this->starts->withIds($ids), $this->ends->withIds($ids), $this->again,
-            $this->window, $this->byReader);
+        return $this->changed(id: $ids[$this->id] ?? $this->id, starts: $this->starts->withIds($ids), ends: $this->ends->withIds($ids));
     }
 
     /** @return array<string, mixed> only what differs from a sequence that nothing starts or ends, beside id and name */

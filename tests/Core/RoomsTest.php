@@ -28,7 +28,7 @@ final class RoomsTest extends TestCase
         'Plan' => ['Emails', 'Events', 'Forms', 'Page', 'Parts', 'Rules', 'Sequences', 'Support'],
         'Starters' => ['Events', 'Forms', 'Page', 'People', 'Plan', 'Sequences'],
         'Checks' => ['Emails', 'Events', 'Forms', 'Page', 'Plan', 'Rules', 'Sequences', 'Support'],
-        'Journey' => ['Events', 'Forms', 'Plan', 'Sequences'],
+        'Journey' => ['Events', 'Forms', 'Plan', 'Sequences', 'Support'],
     ];
 
     /** Each room of the application, and the rooms it uses: only such as stand above it. */

@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace Lantern\Core\Page\Block;
 
 use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
 
 /** One thing in a section: a heading, a text, a form … What its fields hold is said by their types; see {@see Blocks}. */
 final readonly class Block
 {
+    use Rebuilt;
+
     /**
      * @param  array<string, string>  $fields  by name
      * @param  list<array<string, string>>  $items  the entries of a list: questions, testimonials …
@@ -66,7 +69,7 @@ final readonly class Block
 
     public function withId(string $id): self
     {
-        return new self($id, $this->kind, $this->fields, $this->items, $this->style, $this->hidden);
+        return $this->changed(id: $id);
     }
 
     /**
@@ -75,8 +78,7 @@ final readonly class Block
      */
     public function with(array $fields, ?array $items = null, ?string $style = null): self
     {
-        return new self($this->id, $this->kind, [...$this->fields, ...$fields], $items ?? $this->items, $style ?? $this->style,
-            $this->hidden);
+        return $this->changed(fields: [...$this->fields, ...$fields], items: $items ?? $this->items, style: $style ?? $this->style);
     }
 
     /**
@@ -88,9 +90,8 @@ final readonly class Block
     {
         $definition = Blocks::of($this->kind);
 
-        return new self($this->id, $this->kind, self::changed($this->fields, $definition->fields, $change),
-            array_map(fn (array $item): array => self::changed($item, $definition->items ?? [], $change), $this->items), $this->style,
-            $this->hidden);
+        return $this->changed(fields: self::mapped($this->fields, $definition->fields, $change),
+            items: array_map(fn (array $item): array => self::mapped($item, $definition->items ?? [], $change), $this->items));
     }
 
     /**
@@ -99,7 +100,7 @@ final readonly class Block
      * @param  callable(Field, string): string  $change
      * @return array<string, string>
      */
-    private static function changed(array $values, array $fields, callable $change): array
+    private static function mapped(array $values, array $fields, callable $change): array
     {
         foreach ($values as $name => $value) {
             $values[$name] = isset($fields[$name]) ? $change($fields[$name], $value) : $value;

@@ -6,11 +6,14 @@ namespace Lantern\Core\Page\Block;
 
 use DateTimeImmutable;
 use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
 
 /** One field of a block or of an entry in its list. Its value is a text, whatever its type. */
 final readonly class Field
 {
+    use Rebuilt;
+
     /**
      * @param  int  $max  the longest value, in characters
      * @param  bool  $optional  may it be missing from the written form? What is missing reads as ''.
@@ -75,7 +78,7 @@ final readonly class Field
 
     public function optional(): self
     {
-        return new self($this->type, $this->max, true, $this->to, $this->options);
+        return $this->changed(optional: true);
     }
 
     /** @throws Invalid when it is not what a field of its type holds */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Page\Look;
 
 use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
 
 /**
@@ -13,6 +14,8 @@ use Lantern\Core\Support\Shape;
  */
 final readonly class Background
 {
+    use Rebuilt;
+
     /**
      * @param  string  $tone  tint, ink or accent
      * @param  int  $angle  of a gradient, in degrees as CSS counts them
@@ -98,8 +101,7 @@ final readonly class Background
     /** The same without the owner's own choices that can make words unreadable. */
     public function readable(): self
     {
-        return new self($this->fill, $this->tone, $this->colour, $this->to, $this->angle, $this->picture, $this->video, $this->focusX,
-            $this->focusY);
+        return $this->changed(ink: null, veil: null);
     }
 
     /**
@@ -109,9 +111,8 @@ final readonly class Background
      */
     public function withIds(array $ids): self
     {
-        return new self($this->fill, $this->tone, $this->colour, $this->to, $this->angle,
-            $this->picture === null ? null : $ids[$this->picture] ?? $this->picture,
-            $this->video === null ? null : $ids[$this->video] ?? $this->video, $this->focusX, $this->focusY, $this->ink, $this->veil);
+        return $this->changed(picture: $this->picture === null ? null : $ids[$this->picture] ?? $this->picture,
+            video: $this->video === null ? null : $ids[$this->video] ?? $this->video);
     }
 
     /** @return array<string, string|int> empty for the look's paper */

@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Page\Look;
 
+use Lantern\Core\Support\Rebuilt;
+
 /**
  * The colours, type and shape that all pages of a funnel share. The palette is given for the page's own paper;
  * {@see Paint} works out the same look on any other background.
  */
 final readonly class Look
 {
+    use Rebuilt;
+
     /**
      * @param  string  $headingFont  a font family shipped with the application
      * @param  string  $bodyFont  likewise
@@ -38,9 +42,10 @@ final readonly class Look
 
     public function with(LookChanges $c): self
     {
-        return new self($this->id, $this->name, $c->paper ?? $this->paper, $c->ink ?? $this->ink, $c->accent ?? $this->accent,
-            $c->headingFont ?? $this->headingFont, $c->headingFont === null ? $this->headingWeight : Fonts::HEADING[$c->headingFont] ?? 700,
-            $c->bodyFont ?? $this->bodyFont, $c->corner ?? $this->corner, $this->frame, $this->air, $this->buttons, $this->capitals);
+        return $this->changed(paper: $c->paper ?? $this->paper, ink: $c->ink ?? $this->ink, accent: $c->accent ?? $this->accent,
+            headingFont: $c->headingFont ?? $this->headingFont, bodyFont: $c->bodyFont ?? $this->bodyFont,
+            corner: $c->corner ?? $this->corner,
+            headingWeight: $c->headingFont === null ? $this->headingWeight : Fonts::HEADING[$c->headingFont] ?? 700);
     }
 
     /**

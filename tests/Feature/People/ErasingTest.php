@@ -155,7 +155,8 @@ final class ErasingTest extends TestCase
         $this->postJson("/studio/api/funnels/{$this->funnel->id}/publish")->assertOk();
         Suppressions::add($this->owner->business_id, 'robin@example.com', 'unsubscribed');
         $this->joined('robin@example.com', 'Robin');
-        self::assertSame(['confirm' => MessageState::Sent], Message::query()->where('to_address', 'robin@example.com')->pluck('state', 'kind')->all());
+        self::assertSame(['confirm' => MessageState::Sent],
+            Message::query()->where('to_address', 'robin@example.com')->pluck('state', 'kind')->all());
         self::assertSame('unsubscribed', Suppressions::why($this->owner->business_id, 'robin@example.com'));
 
         self::assertSame(1, preg_match('~http://localhost(/c/[^\s]+)~', (string) Message::query()->where('kind', 'confirm')->sole()->text,
