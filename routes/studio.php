@@ -69,7 +69,7 @@ Route::prefix('studio/api')->group(function (): void {
         Route::put('pages/{page}/ways', [PageController::class, 'connect']);
         Route::post('pages/{page}/draw', [DeskController::class, 'draw']);
         Route::post('pages/{page}/check', [DeskController::class, 'check']);
-        Route::post('pages/{page}/mend', [DeskController::class, 'mend']);
+        Route::post('pages/{page}/fix', [DeskController::class, 'fix']);
         Route::post('pages/{page}/sections', [DeskController::class, 'newSection']);
         Route::post('pages/{page}/redesign', [DeskController::class, 'redesign']);
         Route::post('pages/{page}/restyle', [DeskController::class, 'restyle']);

@@ -23,7 +23,7 @@ final class ConfirmationMessage extends KindOfMessage
         $words = ($plan->form($form) ?? $confirmation->submission->version->plan()->form($form))?->confirm;
 
         return $words === null ? null
-            : new EmailSource($words->subject, $words->letter.'<p><a href="{{confirm_link}}">'.e($words->button).'</a></p>'
+            : new EmailSource($words->subject, $words->body.'<p><a href="{{confirm_link}}">'.e($words->button).'</a></p>'
             .'<p>If that was not you, nothing needs doing: without this press nothing more will come.</p>', $plan->look()->accent,
                 ['confirm_link' => Confirmations::link($confirmation)]
                     + EmailSource::fieldsOf($plan, $message->funnel->address ?? $plan->address), false);

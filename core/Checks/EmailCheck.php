@@ -22,15 +22,15 @@ final class EmailCheck
 
     /**
      * @param  string  $name  what the email is called, for the sentences
-     * @param  string  $open  what to open to mend it, and its id
+     * @param  string  $open  what to open to fix it, and its id
      * @return list<Finding>
      */
     public static function of(string $name, string $subject, string $body, EmailFacts $facts, string $open, string $id): array
     {
-        $fix = $open === 'email' ? 'Open the email' : 'Open the email';
+        $openLabel = 'Open the email';
         $findings = [];
-        $add = function (string $code, bool $blocks, string $message) use (&$findings, $open, $id, $fix): void {
-            $findings[] = new Finding($code, $blocks, $message, $open, $id, $fix);
+        $add = function (string $code, bool $blocks, string $message) use (&$findings, $open, $id, $openLabel): void {
+            $findings[] = new Finding($code, $blocks, $message, $open, $id, $openLabel);
         };
         $words = self::words($body);
         if (trim($subject) === '') {

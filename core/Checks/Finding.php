@@ -10,11 +10,11 @@ final readonly class Finding
     /**
      * @param  string  $code  stable, for tests and for the Studio
      * @param  string  $message  one sentence: what is wrong and why it matters
-     * @param  string  $open  what to open to mend it: page, form, email, lead-magnet, way, funnel or settings
+     * @param  string  $open  what to open to fix it: page, form, email, lead-magnet, way, funnel or settings
      * @param  string  $id  the id of that thing, or '' for settings
-     * @param  string  $fix  the words on the button that takes the owner there
+     * @param  string  $openLabel  the words on the button that takes the owner there
      * @param  string  $place  the id of the block or section on the page, if it is about one
-     * @param  string  $mend  the words on the button that fixes it at once (see {@see PageFix}); '' where only the owner can
+     * @param  string  $fixLabel  the words on the button that fixes it at once (see {@see PageFix}); '' where only the owner can
      */
     public function __construct(
         public string $code,
@@ -22,16 +22,16 @@ final readonly class Finding
         public string $message,
         public string $open,
         public string $id,
-        public string $fix,
+        public string $openLabel,
         public string $place = '',
-        public string $mend = '',
+        public string $fixLabel = '',
     ) {
     }
 
-    /** @return array{code: string, blocks: bool, message: string, open: string, id: string, fix: string, place: string, mend: string} */
+    /** @return array{code: string, blocks: bool, message: string, open: string, id: string, openLabel: string, place: string, fixLabel: string} */
     public function toArray(): array
     {
         return ['code' => $this->code, 'blocks' => $this->blocks, 'message' => $this->message, 'open' => $this->open,
-            'id' => $this->id, 'fix' => $this->fix, 'place' => $this->place, 'mend' => $this->mend];
+            'id' => $this->id, 'openLabel' => $this->openLabel, 'place' => $this->place, 'fixLabel' => $this->fixLabel];
     }
 }

@@ -65,12 +65,12 @@ final class PageCheck
         bool $blocks,
         string $message,
         string $place = '',
-        string $mend = '',
+        string $fixLabel = '',
         string $open = 'page',
         ?string $id = null,
-        string $fix = 'Show me',
+        string $openLabel = 'Show me',
     ): void {
-        $this->findings[] = new Finding($code, $blocks, $message, $open, $id ?? $this->page->id, $fix, $place, $mend);
+        $this->findings[] = new Finding($code, $blocks, $message, $open, $id ?? $this->page->id, $openLabel, $place, $fixLabel);
     }
 
     private function whole(): void
@@ -208,7 +208,7 @@ final class PageCheck
             } elseif ($outcome !== null && $this->plan->way($this->page->id, $outcome) === null
                 && ! in_array($outcome, $this->page->role->outcomes(), true)) {
                 $this->add('dead-link', true, "{$name} on “{$this->page->name}” leads nowhere yet: no way is chosen for {$outcome->who()}.",
-                    $block->id, open: 'way', fix: 'Choose where they go');
+                    $block->id, open: 'way', openLabel: 'Choose where they go');
             }
         }
     }
@@ -248,7 +248,7 @@ final class PageCheck
             } elseif (count($form->fields) > self::MANY_FIELDS) {
                 $this->add('many-fields', false, 'The form asks for '.count($form->fields)
                     .' things. Every one beyond the address costs sign-ups.', $block->id, open: 'form', id: $form->id,
-                    fix: 'Open the form');
+                    openLabel: 'Open the form');
             }
         }
         if ($block->kind === BlockKind::Download && $this->plan->leadMagnet($block->field('leadMagnet')) === null) {

@@ -9,7 +9,7 @@ use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Support\Invalid;
 
-/** Mends what the page check can mend by itself. */
+/** Fixes what the page check can fix by itself. */
 final class PageFix
 {
     /** Findings that are fixed by removing the block. */
@@ -18,7 +18,7 @@ final class PageFix
     /**
      * @param  string  $place  the block the finding is about
      *
-     * @throws Invalid for a finding that only the owner can mend
+     * @throws Invalid for a finding that only the owner can fix
      */
     public static function apply(Document $document, string $code, string $place): Document
     {

@@ -6,7 +6,7 @@ namespace Lantern\Core\Forms;
 
 use Lantern\Core\Support\Shape;
 
-/** What somebody reads who must confirm their address: on the page after the form, and in the mail. */
+/** What somebody reads who must confirm their address: on the page after the form, and in the email, whose text is `body`. */
 final readonly class ConfirmWords
 {
     public function __construct(
@@ -14,7 +14,7 @@ final readonly class ConfirmWords
         public string $words = 'A short email is on its way to you. Press the button in it, and you are in. If it is not there in two '
             .'minutes, look where your spam goes.',
         public string $subject = 'Please confirm: is this your address?',
-        public string $letter = '<p>Hello {{first_name|there}},</p><p>somebody, most likely you, asked for this at {{business}}. One '
+        public string $body = '<p>Hello {{first_name|there}},</p><p>somebody, most likely you, asked for this at {{business}}. One '
             .'press, and it is yours:</p>',
         public string $button = 'Yes, this is my address',
     ) {
@@ -30,7 +30,7 @@ final readonly class ConfirmWords
             : trim($shape->text($key, $max, $default));
 
         return new self($text('title', 120, $plain->title), $text('words', 600, $plain->words), $text('subject', 200, $plain->subject),
-            $text('letter', 5000, $plain->letter), $text('button', 60, $plain->button));
+            $text('body', 5000, $plain->body), $text('button', 60, $plain->button));
     }
 
     /** @return array<string, string> only what the owner made their own */
@@ -41,7 +41,7 @@ final readonly class ConfirmWords
         return array_filter([
             'title' => $this->title === $plain->title ? '' : $this->title, 'words' => $this->words === $plain->words ? '' : $this->words,
             'subject' => $this->subject === $plain->subject ? '' : $this->subject,
-            'letter' => $this->letter === $plain->letter ? '' : $this->letter,
+            'body' => $this->body === $plain->body ? '' : $this->body,
             'button' => $this->button === $plain->button ? '' : $this->button,
         ], fn (string $v): bool => $v !== '');
     }

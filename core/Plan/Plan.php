@@ -23,7 +23,7 @@ use Lantern\Core\Support\Shape;
  */
 final readonly class Plan
 {
-    public const FORMAT = 4;
+    public const FORMAT = 5;
 
     /** @var list<Part> in the order of their kinds, and of each kind in its own order: pages in the order of the way */
     public array $parts;

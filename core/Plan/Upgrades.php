@@ -32,6 +32,10 @@ final class Upgrades
             $plan = self::parts(self::triggers($plan));
         }
 
+        if ($format < 5) {
+            $plan['parts'] = self::each($plan, 'parts', self::confirmBody(...));
+        }
+
         return ['format' => Plan::FORMAT] + $plan;
     }
 
@@ -103,6 +107,20 @@ final class Upgrades
 
         return ['parts' => [...$parts, ...array_values($shared ?? [])]]
             + array_diff_key($plan, ['pages' => 0, 'forms' => 0, 'sequences' => 0, 'emails' => 0, 'leadMagnets' => 0, 'shared' => 0]);
+    }
+
+    /**
+     * Before format 5 the text of a form's email that asks for confirmation had a name of its own.
+     *
+     * @param  array<array-key, mixed>  $part
+     * @return array<array-key, mixed>
+     */
+    private static function confirmBody(array $part): array
+    {
+        $confirm = $part['confirm'] ?? null;
+
+        return ($part['kind'] ?? null) === 'form' && is_array($confirm) && isset($confirm['letter'])
+            ? ['confirm' => ['body' => $confirm['letter']] + array_diff_key($confirm, ['letter' => 0])] + $part : $part;
     }
 
     /**

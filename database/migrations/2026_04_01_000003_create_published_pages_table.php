@@ -7,7 +7,8 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-// A published page is a row of its own: all that a visit to it reads.
+// A published page is a row of its own: all that a visit to it reads. The text of a form's email that asks for
+// confirmation is called its body, as that of any other email is.
 return new class extends Migration
 {
     public function up(): void
@@ -34,6 +35,14 @@ return new class extends Migration
                 // Drawn anew from its plan by lantern:redraw, or else by the first visit.
                 DB::table('published_pages')->insert(['version_id' => $version->id, 'page_id' => $page['id'], 'role' => $page['role'],
                     'address' => $page['address'], 'html' => '', 'slots' => '{}', 'headers' => '{}', 'drawn_by' => 0]);
+            }
+        }
+        foreach (DB::table('draft_parts')->where('kind', 'form')->get(['id', 'definition']) as $form) {
+            $definition = (array) json_decode((string) $form->definition, true);
+            if (isset($definition['confirm']['letter'])) {
+                $definition['confirm']['body'] = $definition['confirm']['letter'];
+                unset($definition['confirm']['letter']);
+                DB::table('draft_parts')->where('id', $form->id)->update(['definition' => json_encode($definition, JSON_THROW_ON_ERROR)]);
             }
         }
         Schema::table('versions', fn (Blueprint $table) => $table->dropColumn(['rendered', 'drawn_by']));

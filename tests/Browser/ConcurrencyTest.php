@@ -70,7 +70,7 @@ final class ConcurrencyTest extends BrowserTestCase
             ."'robin@example.com'"));
     }
 
-    public function test_one_address_from_eight_windows_at_once_is_one_person_and_one_letter(): void
+    public function test_one_address_from_eight_windows_at_once_is_one_person_and_one_email(): void
     {
         $forms = array_map(fn (int $i): array => ['email' => $i % 2 ? 'WREN@example.com' : 'wren@example.com'] + $this->form(),
             range(1, 8));

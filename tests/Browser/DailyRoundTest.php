@@ -28,7 +28,7 @@ final class DailyRoundTest extends BrowserTestCase
         return (string) $this->sql("select address from funnels where name = '{$name}'");
     }
 
-    public function test_funnels_are_found_archived_brought_back_and_duplicated(): void
+    public function test_funnels_are_found_archived_restored_and_duplicated(): void
     {
         $this->steps(function (): void {
             $b = $this->browser();

@@ -38,7 +38,7 @@ final class DeskTest extends BrowserTestCase
         return $this->onPage($b, fn (): string => $this->find($b, 'h1')->getText());
     }
 
-    public function test_words_are_typed_on_the_page_itself_saved_undone_and_published(): void
+    public function test_text_is_typed_on_the_page_itself_saved_undone_and_published(): void
     {
         $this->steps(function (): void {
             $b = $this->browser();

@@ -134,7 +134,7 @@ final class EmailsTest extends BrowserTestCase
         });
     }
 
-    public function test_a_list_with_mistakes_becomes_a_segment_that_gets_a_letter(): void
+    public function test_a_list_with_mistakes_becomes_a_segment_that_gets_an_email(): void
     {
         $this->steps(function (): void {
             $b = $this->browser();

@@ -89,7 +89,7 @@ final class ExportTest extends BrowserTestCase
         });
     }
 
-    public function test_words_of_ones_own_stand_on_the_page_and_are_taken_back(): void
+    public function test_own_merge_fields_stand_on_the_page_and_are_taken_back(): void
     {
         $this->steps(function (): void {
             $b = $this->browser();

@@ -55,7 +55,7 @@ final class InterruptionsTest extends BrowserTestCase
         });
     }
 
-    public function test_a_letter_that_is_not_saved_is_not_sent(): void
+    public function test_an_email_that_is_not_saved_is_not_sent(): void
     {
         $this->steps(function (): void {
             $b = $this->browser();
@@ -82,7 +82,7 @@ final class InterruptionsTest extends BrowserTestCase
         });
     }
 
-    public function test_a_refused_change_says_why_keeps_what_was_typed_and_is_saved_once_mended(): void
+    public function test_a_refused_change_says_why_keeps_what_was_typed_and_is_saved_once_put_right(): void
     {
         $this->steps(function (): void {
             $b = $this->browser();

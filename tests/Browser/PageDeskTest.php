@@ -10,7 +10,7 @@ use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 
-/** The page desk as a coach uses it: from a starter to a long page with a footer shared by all pages, mended and published. */
+/** The page desk as a coach uses it: from a starter to a long page with a footer shared by all pages, fixed and published. */
 final class PageDeskTest extends BrowserTestCase
 {
     private function newFunnel(RemoteWebDriver $b, string $goal = 'Gather a waiting list', string $name = 'Autumn list'): string
@@ -67,7 +67,7 @@ final class PageDeskTest extends BrowserTestCase
         $this->waitFor($b, fn (): bool => count($b->findElements(WebDriverBy::cssSelector('[role=dialog]'))) === 0, 'it is chosen');
     }
 
-    public function test_a_short_page_grows_gets_a_shared_footer_is_mended_and_published(): void
+    public function test_a_short_page_grows_gets_a_shared_footer_is_fixed_and_published(): void
     {
         $this->steps(function (): void {
             $b = $this->browser();
@@ -118,7 +118,7 @@ final class PageDeskTest extends BrowserTestCase
             $this->waitFor($b, fn (): bool => str_contains((string) $this->sql('select definition from draft_parts where kind = '
                 ."'shared-section' and funnel_id = '{$funnel}'"), 'Ferncroft Yard'), 'it is saved once');
 
-            // A look; a colour of the words that cannot be read; the check mends it.
+            // A look; a colour of the words that cannot be read; the check fixes it.
             $b->getKeyboard()->sendKeys(WebDriverKeys::ESCAPE);
             $this->openPage($b, $funnel);
             $this->byWords($b, 'Look', '[role=tab]')->click();
@@ -153,7 +153,7 @@ final class PageDeskTest extends BrowserTestCase
         });
     }
 
-    public function test_sections_are_moved_doubled_hidden_copied_and_taken_out_by_mouse_and_keyboard_and_all_of_it_is_undone(): void
+    public function test_sections_are_moved_doubled_hidden_copied_and_removed_by_mouse_and_keyboard_and_all_of_it_is_undone(): void
     {
         $this->steps(function (): void {
             $b = $this->browser();
@@ -286,7 +286,7 @@ final class PageDeskTest extends BrowserTestCase
         });
     }
 
-    public function test_words_are_set_bold_linked_coloured_and_filled_with_fields(): void
+    public function test_text_is_set_bold_linked_coloured_and_filled_with_fields(): void
     {
         $this->steps(function (): void {
             $b = $this->browser();

@@ -67,7 +67,7 @@ async function publish(): Promise<void> {
     }
 }
 
-async function mend(finding: Finding): Promise<void> {
+async function openFinding(finding: Finding): Promise<void> {
     emit('close');
     if (finding.open === 'settings') {
         await router.push(finding.code === 'no-pages' ? `/funnels/${store.funnel?.id}` : '/settings');
@@ -125,7 +125,7 @@ async function copy(): Promise<void> {
                         aria-hidden="true"
                     />
                     <span class="flex-1">{{ finding.message }}</span>
-                    <button type="button" class="btn" @click="mend(finding)">{{ finding.fix }}</button>
+                    <button type="button" class="btn" @click="openFinding(finding)">{{ finding.openLabel }}</button>
                 </li>
             </ul>
             <details v-if="changes.length > 0" class="mt-3" :open="findings.length < 4">

@@ -19,7 +19,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Plan\Plans;
 
-/** What hurts on a page, and what of it mends itself. */
+/** What is found on a page, and what of it is fixed with one press. */
 final class PageCheckTest extends TestCase
 {
     /**
@@ -66,7 +66,7 @@ final class PageCheckTest extends TestCase
 
     /**
      * @return iterable<string, array{Plan, list<string>}> what is on the page, and the codes found: `!` blocks, `@` names the place, `+`
-     *     mends itself
+     *     is fixed with one press
      */
     public static function findings(): iterable
     {
@@ -192,21 +192,21 @@ final class PageCheckTest extends TestCase
         $found = PageCheck::of($plan, self::page($plan), self::facts());
 
         self::assertSame($codes, array_map(fn (Finding $f): string => $f->code.($f->blocks ? '!' : '')
-            .($f->place === '' ? '' : "@{$f->place}").($f->mend === '' ? '' : '+'), $found));
+            .($f->place === '' ? '' : "@{$f->place}").($f->fixLabel === '' ? '' : '+'), $found));
         foreach ($found as $finding) {
             self::assertMatchesRegularExpression('/[.”]$/u', $finding->message, 'a whole sentence');
-            self::assertNotSame('', $finding->fix);
+            self::assertNotSame('', $finding->openLabel);
         }
     }
 
     /** @param  list<string>  $codes */
     #[DataProvider('findings')]
-    public function test_what_says_that_it_mends_itself_does(Plan $plan, array $codes): void
+    public function test_what_has_a_fix_is_gone_after_it(Plan $plan, array $codes): void
     {
         $page = self::page($plan);
-        $mended = 0;
+        $fixed = 0;
         foreach (PageCheck::of($plan, $page, self::facts()) as $finding) {
-            if ($finding->mend === '') {
+            if ($finding->fixLabel === '') {
                 continue;
             }
             $document = PageFix::apply($page->document, $finding->code, $finding->place);
@@ -215,12 +215,12 @@ final class PageCheckTest extends TestCase
                 fn (Finding $f): bool => $f->code === $finding->code && $f->place === $finding->place);
             self::assertSame([], $still, $finding->message);
             self::assertEquals($document, Document::fromArray($document->toArray()), 'and what it leaves is a document');
-            $mended++;
+            $fixed++;
         }
-        self::assertSame(count(array_filter($codes, fn (string $c): bool => str_ends_with($c, '+'))), $mended);
+        self::assertSame(count(array_filter($codes, fn (string $c): bool => str_ends_with($c, '+'))), $fixed);
     }
 
-    public function test_what_only_the_owner_can_mend_is_left_to_them(): void
+    public function test_what_only_the_owner_can_fix_has_no_fix(): void
     {
         $this->expectException(Invalid::class);
         PageFix::apply(self::page(self::plan('free', []))->document, 'placeholder', 'b1');

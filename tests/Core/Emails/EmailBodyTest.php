@@ -83,7 +83,7 @@ final class EmailBodyTest extends TestCase
      * @param  list<string>  $codes
      */
     #[DataProvider('letters')]
-    public function test_what_should_be_mended(string $subject, string $body, array $facts, array $codes): void
+    public function test_what_the_check_finds(string $subject, string $body, array $facts, array $codes): void
     {
         $findings = EmailCheck::of('Letter', $subject, $body, self::facts($facts), 'email', 'e1');
 
@@ -118,7 +118,7 @@ final class EmailBodyTest extends TestCase
 
     /** @param  list<string>  $days */
     #[DataProvider('texts')]
-    public function test_days_that_a_letter_names_as_an_end(string $text, array $days): void
+    public function test_days_that_an_email_names_as_an_end(string $text, array $days): void
     {
         self::assertSame($days, array_column(DeadlineWords::in($text, self::now(), new DateTimeZone('UTC')), 'day'));
     }
@@ -130,7 +130,7 @@ final class EmailBodyTest extends TestCase
         self::assertSame('2026-12-21', DeadlineWords::in('ends tomorrow', $late, new DateTimeZone('UTC'))[0]['day']);
     }
 
-    public function test_parts_and_conditions_of_a_letter(): void
+    public function test_parts_and_conditions_of_an_email(): void
     {
         $only = fn (string $tag): string => '<div data-only="'
             .htmlspecialchars((string) json_encode(['kind' => 'tag', 'has' => true, 'tag' => $tag])).'"><p>For '.$tag.'</p></div>';

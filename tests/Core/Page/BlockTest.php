@@ -33,7 +33,7 @@ final class BlockTest extends TestCase
         self::assertEqualsWithDelta($ratio, Contrast::ratio(Colour::of($b), Colour::of($a)), 0.005);
     }
 
-    public function test_words_can_be_read_in_every_look_on_every_background(): void
+    public function test_text_can_be_read_in_every_look_on_every_background(): void
     {
         $least = 21.0;
         foreach (Looks::all() as $look) {

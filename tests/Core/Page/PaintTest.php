@@ -50,7 +50,7 @@ final class PaintTest extends TestCase
 
     /** @param  array<string, mixed>  $background */
     #[DataProvider('grounds')]
-    public function test_words_can_be_read_on_it_in_every_look(array $background, ?Tones $tones): void
+    public function test_text_can_be_read_on_it_in_every_look(array $background, ?Tones $tones): void
     {
         foreach (Looks::all() as $look) {
             $paint = Paint::of($look, self::background($background), $tones);

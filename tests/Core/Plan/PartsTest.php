@@ -109,7 +109,7 @@ final class PartsTest extends TestCase
         self::assertEquals($plan->parts, array_map(fn (Part $p): Part => $p->withIds($back), $copy->parts));
     }
 
-    public function test_words_that_look_like_an_id_stay_words(): void
+    public function test_text_that_looks_like_an_id_stays_text(): void
     {
         $plan = Plans::changed(function (array $p): array {
             $p['pages'][0]['name'] = 'gift';

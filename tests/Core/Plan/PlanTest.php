@@ -30,7 +30,7 @@ final class PlanTest extends TestCase
         self::assertTrue(Plans::giveAway()->emails[0]->linksToLeadMagnet());
     }
 
-    public function test_a_title_with_markup_is_words_everywhere(): void
+    public function test_a_title_with_markup_is_plain_text_everywhere(): void
     {
         $plan = Plans::giveAway(title: '<img src=x onerror=alert(1)> & "more"');
 

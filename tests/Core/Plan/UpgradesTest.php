@@ -42,8 +42,10 @@ final class UpgradesTest extends TestCase
         self::assertSame($written, Plan::fromArray(json_decode((string) json_encode($written), true))->toArray());
         self::assertSame(Upgrades::apply($written), $written, 'what is of today is left as it is');
         self::assertSame([], array_values(array_filter(GoLiveCheck::of($plan), fn ($f): bool => $f->blocks)), 'it can still go live');
-        self::assertSame(array_column($old['pages'], 'id'), array_map(fn ($p): string => $p->id, $plan->pages));
-        self::assertSame(array_column($old['emails'], 'subject'), array_map(fn (EmailPlan $e): string => $e->subject, $plan->emails));
+        $of = fn (string $list, string $kind): array => $old[$list]
+            ?? array_values(array_filter($old['parts'], fn (array $part): bool => $part['kind'] === $kind));
+        self::assertSame(array_column($of('pages', 'page'), 'id'), array_map(fn ($p): string => $p->id, $plan->pages));
+        self::assertSame(array_column($of('emails', 'email'), 'subject'), array_map(fn (EmailPlan $e): string => $e->subject, $plan->emails));
     }
 
     public function test_before_format_3_all_emails_were_one_sequence_that_every_form_started(): void
@@ -54,6 +56,13 @@ final class UpgradesTest extends TestCase
             'ends' => [['kind' => 'bought']]]],
             array_map(fn (SequencePlan $s): array => $s->toArray(), $plan->sequences));
         self::assertSame([$plan->id], array_values(array_unique(array_map(fn (EmailPlan $e): string => $e->sequence, $plan->emails))));
+    }
+
+    public function test_before_format_5_the_text_of_the_email_that_asks_for_confirmation_had_a_name_of_its_own(): void
+    {
+        $confirm = Plan::fromArray(self::kept(4))->forms[0]->confirm;
+
+        self::assertSame(['title' => 'Nearly there', 'body' => '<p>From {{business}}:</p>', 'button' => 'It is me'], $confirm->toArray());
     }
 
     public function test_before_format_4_forms_and_tags_said_what_starts_and_ends_a_sequence(): void

@@ -91,7 +91,7 @@ final class StarterTest extends TestCase
     }
 
     #[DataProvider('starters')]
-    public function test_hostile_words_stay_words(Goal $goal): void
+    public function test_hostile_text_stay_text(Goal $goal): void
     {
         $plan = Plans::of($goal, '"><script>alert(1)</script>{{email}}', '<b>1</b>');
         foreach ($plan->pages as $page) {

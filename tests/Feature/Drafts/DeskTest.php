@@ -21,7 +21,7 @@ use Tests\Drafts\Page;
 use Tests\Drafts\SharedSection;
 use Tests\TestCase;
 
-/** What the page desk asks the server: drawing, checking, mending, designs; shared sections and the owner's own designs. */
+/** What the page desk asks the server: drawing, checking, fixing, designs; shared sections and the owner's own designs. */
 final class DeskTest extends TestCase
 {
     private User $owner;
@@ -135,7 +135,7 @@ final class DeskTest extends TestCase
     public function test_what_is_no_page_is_refused_everywhere_and_leaves_nothing(mixed $document): void
     {
         $before = DB::table('draft_parts')->where('kind', 'page')->orderBy('id')->get()->toJson();
-        foreach (['draw', 'check', 'mend', 'restyle'] as $what) {
+        foreach (['draw', 'check', 'fix', 'restyle'] as $what) {
             $this->ask($what, ['document' => $document, 'code' => 'empty-link', 'place' => 'x', 'design' => 'calm'])->assertStatus(422)
                 ->assertJsonStructure(['message', 'errors']);
         }
@@ -188,11 +188,11 @@ final class DeskTest extends TestCase
 
         self::assertContains('contrast', array_column((array) $found->json('findings'), 'code'));
         $first = $found->json('findings.0');
-        $mended = $this->ask('mend', ['document' => $document, 'code' => $first['code'], 'place' => $first['place']])->assertOk()
+        $fixed = $this->ask('fix', ['document' => $document, 'code' => $first['code'], 'place' => $first['place']])->assertOk()
             ->json('document');
-        self::assertSame(['fill' => 'colour', 'colour' => '#ffffff'], $mended['sections'][0]['background']);
-        $this->ask('check', ['document' => $mended])->assertOk()->assertJsonPath('findings', []);
-        $this->ask('mend', ['document' => $document, 'code' => 'placeholder', 'place' => 'x'])->assertStatus(422);
+        self::assertSame(['fill' => 'colour', 'colour' => '#ffffff'], $fixed['sections'][0]['background']);
+        $this->ask('check', ['document' => $fixed])->assertOk()->assertJsonPath('findings', []);
+        $this->ask('fix', ['document' => $document, 'code' => 'placeholder', 'place' => 'x'])->assertStatus(422);
     }
 
     public function test_a_heavy_picture_is_weighed_by_what_a_browser_loads(): void
@@ -309,7 +309,7 @@ final class DeskTest extends TestCase
             ->assertJsonPath('message', '“Footer” is used by “Opt-in page”, “Thank-you page”. Remove it there first.');
     }
 
-    public function test_a_shared_section_that_nobody_shows_is_taken_out(): void
+    public function test_a_shared_section_that_nobody_shows_is_removed(): void
     {
         $shared = $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts",
             ['kind' => 'shared-section'] + ['name' => ' Header ', 'section' => $this->document()['sections'][1]])->assertCreated()
@@ -411,7 +411,7 @@ final class DeskTest extends TestCase
         $this->getJson('/studio/api/designs')->assertOk()->assertJsonPath('designs', []);
         $this->postJson("/studio/api/pages/{$theirs->id}/sections", ['own' => $own])->assertNotFound();
         $this->deleteJson("/studio/api/designs/{$own}")->assertNotFound();
-        foreach (['draw', 'check', 'mend', 'sections', 'redesign', 'restyle', 'blocks', 'duplicate', 'restore'] as $what) {
+        foreach (['draw', 'check', 'fix', 'sections', 'redesign', 'restyle', 'blocks', 'duplicate', 'restore'] as $what) {
             $this->ask($what, ['document' => $this->document()])->assertNotFound();
         }
         $this->deleteJson("/studio/api/parts/{$this->page->id}")->assertNotFound();

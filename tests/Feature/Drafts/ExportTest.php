@@ -338,7 +338,7 @@ final class ExportTest extends TestCase
         $this->post('/studio/api/funnels/import', ['archive' => 'words'], ['Accept' => 'application/json'])->assertStatus(422);
     }
 
-    public function test_hostile_words_in_an_archive_are_harmless_once_inside(): void
+    public function test_hostile_text_in_an_archive_are_harmless_once_inside(): void
     {
         $entries = $this->entries($this->draft($this->owner));
         $json = json_decode($entries['funnel.json'], true);

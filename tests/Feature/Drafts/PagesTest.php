@@ -166,7 +166,7 @@ final class PagesTest extends TestCase
      * @param  list<string>  $ways
      */
     #[DataProvider('removals')]
-    public function test_a_page_is_taken_out_and_brought_back_just_as_it_was(string $role, array $left, array $ways): void
+    public function test_a_page_is_removed_and_restored_just_as_it_was(string $role, array $left, array $ways): void
     {
         $funnel = $this->selling();
         $page = $this->page($funnel, $role);
@@ -186,7 +186,7 @@ final class PagesTest extends TestCase
         $this->postJson("/studio/api/parts/{$page->id}/restore")->assertStatus(422);
     }
 
-    public function test_pages_taken_out_one_after_the_other_come_back_in_turn(): void
+    public function test_pages_removed_one_after_the_other_come_back_in_turn(): void
     {
         $funnel = $this->selling();
         $order = ['sales', 'delivery', 'upsell', 'closed'];

@@ -52,7 +52,7 @@ final class PartsTest extends TestCase
         $this->getJson("/studio/api/funnels/{$this->funnel->id}")->assertOk();
     }
 
-    public function test_a_part_is_not_brought_back_beyond_what_a_funnel_may_have(): void
+    public function test_a_part_is_not_restored_beyond_what_a_funnel_may_have(): void
     {
         $first = $this->add(['kind' => 'lead-magnet'])->assertCreated()->json('id');
         $this->deleteJson("/studio/api/parts/{$first}")->assertOk();
@@ -65,7 +65,7 @@ final class PartsTest extends TestCase
         $this->getJson("/studio/api/funnels/{$this->funnel->id}")->assertOk();
     }
 
-    public function test_a_part_is_not_brought_back_while_one_it_needs_is_gone(): void
+    public function test_a_part_is_not_restored_while_one_it_needs_is_gone(): void
     {
         $sequence = $this->add(['kind' => 'sequence'])->assertCreated()->json('id');
         $email = $this->add(['kind' => 'email', 'sequence' => $sequence])->assertCreated()->json('id');

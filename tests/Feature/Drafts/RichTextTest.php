@@ -57,7 +57,7 @@ final class RichTextTest extends TestCase
         self::assertSame($kept, RichText::words($kept), 'cleaning twice changes nothing more');
     }
 
-    public function test_letters_may_have_headings_and_pages_keep_their_own(): void
+    public function test_emails_may_have_headings_and_pages_keep_their_own(): void
     {
         self::assertSame('<h2>a</h2>', RichText::email('<h2>a</h2>'));
         self::assertStringNotContainsString('<h2>', RichText::words('<h2>a</h2>'));
@@ -82,7 +82,7 @@ final class RichTextTest extends TestCase
     }
 
     #[DataProvider('letters')]
-    public function test_a_letter_as_plain_text(string $html, string $text): void
+    public function test_an_email_as_plain_text(string $html, string $text): void
     {
         self::assertSame($text, PlainText::of($html));
     }

@@ -142,10 +142,10 @@ final class DoubleOptInTest extends TestCase
             ->get(['first_name', 'timezone', 'pending', 'unsubscribed_at', 'marketing'])->all());
     }
 
-    public function test_the_words_are_the_owners_own(): void
+    public function test_the_text_is_the_owners_own(): void
     {
         $funnel = $this->asking(['confirm' => ['title' => 'Nearly there, {{first_name|you}}', 'subject' => 'Press once, {{first_name|you}}',
-            'letter' => '<p>From {{business}}:</p>', 'button' => 'It is me']]);
+            'body' => '<p>From {{business}}:</p>', 'button' => 'It is me']]);
         $form = $this->form($funnel);
         $this->followingRedirects()->post('/'.$funnel->address, ['first_name' => '<b>Robin</b>', 'email' => 'robin@example.com'] + $form)
             ->assertOk()->assertSee('Nearly there, <b>Robin</b>')->assertDontSee('<b>Robin', false)->assertSee('Send it again');

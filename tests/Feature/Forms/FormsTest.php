@@ -279,7 +279,7 @@ final class FormsTest extends TestCase
         $this->get($path)->assertNotFound();
     }
 
-    public function test_submissions_are_listed_filtered_and_taken_out(): void
+    public function test_submissions_are_listed_filtered_and_removed(): void
     {
         $funnel = $this->with(['fields' => self::FIELDS]);
         $this->travelTo('2026-06-01 21:30:00'); // 23:30 in Berlin

@@ -88,7 +88,7 @@ final class SignupTest extends TestCase
         self::assertSame(1, DB::table('events')->count());
     }
 
-    public function test_who_goes_back_and_mends_their_address_joins_with_the_right_one(): void
+    public function test_who_goes_back_and_corrects_their_address_joins_with_the_right_one(): void
     {
         $funnel = $this->live();
         $form = $this->form($funnel);

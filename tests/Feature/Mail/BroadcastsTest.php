@@ -63,7 +63,7 @@ final class BroadcastsTest extends TestCase
         $this->runQueue();
     }
 
-    public function test_it_goes_to_those_who_get_letters_and_to_nobody_else(): void
+    public function test_it_goes_to_those_who_get_emails_and_to_nobody_else(): void
     {
         $this->people(12);
         $person = fn (int $i) => Person::query()->whereKey(sprintf('01h%023d', $i));
@@ -277,7 +277,7 @@ final class BroadcastsTest extends TestCase
         self::assertSame(0, Message::query()->count());
     }
 
-    public function test_header_injection_and_hostile_words_come_to_nothing(): void
+    public function test_header_injection_and_hostile_text_come_to_nothing(): void
     {
         $this->people(1);
         Person::query()->update(['first_name' => "Robin\r\nBcc: all@example.com {{email}} <script>"]);
@@ -297,7 +297,7 @@ final class BroadcastsTest extends TestCase
         self::assertStringContainsString('{{email}}', (string) $message->text, 'a merge field in a name is not filled in');
     }
 
-    public function test_a_test_goes_to_the_owner_alone_and_a_stopped_letter_stops(): void
+    public function test_a_test_goes_to_the_owner_alone_and_a_stopped_email_stops(): void
     {
         $this->people(20);
         $broadcast = $this->broadcast();
@@ -317,7 +317,7 @@ final class BroadcastsTest extends TestCase
             Message::query()->where('kind', 'broadcast')->pluck('state')->countBy()->sortKeys()->all());
     }
 
-    public function test_nobody_elses_letter_can_be_touched(): void
+    public function test_nobody_elses_email_can_be_touched(): void
     {
         $id = $this->broadcast()->id;
         $this->actingAs($this->owner('other@ferncroft.example'));
@@ -330,7 +330,7 @@ final class BroadcastsTest extends TestCase
         $this->getJson('/studio/api/broadcasts')->assertJsonPath('broadcasts', []);
     }
 
-    public function test_a_copy_is_a_draft_that_sends_nothing_and_a_letter_on_its_way_cannot_be_taken_out(): void
+    public function test_a_copy_is_a_draft_that_sends_nothing_and_an_email_on_its_way_cannot_be_removed(): void
     {
         $this->people(3);
         $letter = $this->broadcast(['name' => str_repeat('n', 120),

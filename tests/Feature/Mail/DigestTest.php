@@ -105,7 +105,7 @@ final class DigestTest extends TestCase
         self::assertSame(1, $this->tick('2026-06-03 06:00:00.500'), 'told of already');
     }
 
-    public function test_two_at_once_write_one_letter(): void
+    public function test_two_at_once_write_one_email(): void
     {
         $this->join($this->funnel, ['email' => 'robin@example.com', 'first_name' => 'Robin']);
         $this->travelTo('2026-06-02 06:00');

@@ -67,7 +67,7 @@ final class EmailPartsTest extends TestCase
     }
 
     #[DataProvider('bodies')]
-    public function test_what_is_kept_of_a_letter(string $typed, string $kept): void
+    public function test_what_is_kept_of_an_email(string $typed, string $kept): void
     {
         self::assertSame($kept, RichText::email($typed));
         self::assertSame($kept, RichText::email($kept), 'kept once more, it is the same');
@@ -115,7 +115,7 @@ final class EmailPartsTest extends TestCase
             ->putJson("/studio/api/email-parts/{$part}", ['name' => 'Mine', 'body' => 'x'])->assertNotFound();
     }
 
-    public function test_the_letter_can_be_read_in_the_dark_and_carries_no_picture_of_ours_where_it_counts_nothing(): void
+    public function test_the_email_can_be_read_in_the_dark_and_carries_no_picture_of_ours_where_it_counts_nothing(): void
     {
         $letter = app(EmailWriter::class)->forPerson($this->owner->business,
             new EmailSource('x', '<p>Words <a href="https://ferncroft.example/">here</a></p>', Colour::of('#c2410c')), null);
@@ -180,8 +180,8 @@ final class EmailPartsTest extends TestCase
         $put(['name' => ' '])->assertUnprocessable();
         $put(['hook' => 'nowhere'])->assertUnprocessable();
         $put(['name' => 'Better', 'doubleOptIn' => true,
-            'confirmWords' => ['title' => 'A <b>title</b>', 'letter' => '<p onclick="x()">Hello<script>x</script></p>']])->assertOk()
-            ->assertJsonPath('confirmWords.title', 'A <b>title</b>')->assertJsonPath('confirmWords.letter', '<p>Hello</p>')
+            'confirmWords' => ['title' => 'A <b>title</b>', 'body' => '<p onclick="x()">Hello<script>x</script></p>']])->assertOk()
+            ->assertJsonPath('confirmWords.title', 'A <b>title</b>')->assertJsonPath('confirmWords.body', '<p>Hello</p>')
             ->assertJsonPath('confirmWords.button', 'Yes, this is my address')->assertJsonPath('name', 'Better');
         $put(['confirmWords' => ['title' => ' ']])->assertOk()->assertJsonPath('confirmWords.title', 'One more step: look in your inbox');
         $this->getJson("/studio/api/parts/{$form->id}/cost?fields=3")->assertOk()
@@ -220,7 +220,7 @@ final class EmailPartsTest extends TestCase
                 'On your pages each further field has cost 10.0 percentage points so far: of a hundred visitors, 10 fewer join.');
     }
 
-    public function test_a_part_that_is_taken_out_comes_back_whole(): void
+    public function test_a_part_that_is_removed_comes_back_whole(): void
     {
         $id = $this->postJson('/studio/api/email-parts', ['name' => 'Signature', 'body' => '<p>Warmly, Imke</p>'])->assertSuccessful()
             ->json('id');

@@ -100,7 +100,7 @@ final class EmailWritingTest extends TestCase
         }
     }
 
-    public function test_a_subject_without_words_says_so(): void
+    public function test_a_empty_subject_says_so(): void
     {
         self::assertSame('(no subject)', $this->write('<p>x</p>', '{{last_name_of_nobody}}')[0]);
     }

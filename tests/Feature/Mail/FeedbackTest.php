@@ -47,7 +47,7 @@ final class FeedbackTest extends TestCase
         return $m[1];
     }
 
-    public function test_a_click_is_counted_and_leads_where_the_letter_said(): void
+    public function test_a_click_is_counted_and_leads_where_the_email_said(): void
     {
         $message = $this->letter();
         [$link] = $this->links($message);
@@ -135,7 +135,7 @@ final class FeedbackTest extends TestCase
             ->assertJsonPath("emailNumbers.{$message->email_id}.opened", 1)->assertJsonPath("emailNumbers.{$message->email_id}.sent", 1);
     }
 
-    public function test_the_same_link_in_a_thousand_letters_is_one_row(): void
+    public function test_the_same_link_in_a_thousand_emails_is_one_row(): void
     {
         $this->letter('a@example.com');
         $this->letter('b@example.com');

@@ -107,7 +107,7 @@ final class LargeSequenceTest extends TestCase
         self::assertSame([3, self::PEOPLE, self::PEOPLE], [$n, $moved(), $this->later()->count()]);
     }
 
-    public function test_an_email_that_is_taken_out_and_put_back_is_the_same_message(): void
+    public function test_an_email_that_is_removed_and_put_back_is_the_same_message(): void
     {
         $ids = $this->later()->orderBy('id')->pluck('id')->all();
         $email = Email::query()->where('name', 'Later')->sole();
@@ -147,7 +147,7 @@ final class LargeSequenceTest extends TestCase
         self::assertSame(0, SequencePause::query()->count());
     }
 
-    public function test_many_are_taken_out_again_at_once(): void
+    public function test_many_are_removed_again_at_once(): void
     {
         $act = BulkAct::query()->create(['business_id' => $this->owner->business_id, 'kind' => 'start', 'data' => ['of' => $this->sequence],
             'people' => self::PEOPLE])->id;

@@ -35,7 +35,7 @@ final class MessagesTest extends TestCase
         return $m[1];
     }
 
-    public function test_a_letter_goes_over_the_wire_as_it_should(): void
+    public function test_an_email_goes_over_the_wire_as_it_should(): void
     {
         $message = $this->sent($this->live(), 'Zoë <b>');
         [$head, $body] = explode("\r\n\r\n", (string) DB::table('outbox')->value('mime'), 2);

@@ -86,7 +86,7 @@ final class ErasingTest extends TestCase
             'what is about others stays');
     }
 
-    public function test_a_day_letter_about_several_keeps_the_others(): void
+    public function test_a_digest_about_several_keeps_the_others(): void
     {
         $this->setForm(['notice' => 'daily']);
         $this->postJson("/studio/api/funnels/{$this->funnel->id}/publish")->assertOk();

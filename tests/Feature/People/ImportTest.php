@@ -46,7 +46,7 @@ final class ImportTest extends TestCase
         return (array) $this->getJson("/studio/api/imports/{$import['id']}")->assertOk()->json();
     }
 
-    public function test_a_list_with_mistakes_brings_in_who_can_be_brought_in_and_reports_the_rest(): void
+    public function test_a_list_with_mistakes_imports_who_can_be_imported_and_reports_the_rest(): void
     {
         Person::query()->create(['business_id' => $this->owner->business_id, 'email' => 'known@example.com',
             'email_key' => 'known@example.com', 'first_name' => 'Known', 'joined_at' => now()->subYear()]);
@@ -252,7 +252,7 @@ final class ImportTest extends TestCase
         self::assertSame(0, Import::query()->count());
     }
 
-    public function test_formulas_and_script_come_in_as_words_and_go_out_as_words(): void
+    public function test_formulas_and_script_stay_text_in_import_and_export(): void
     {
         $this->import("email,first_name\nrobin@example.com,\"=HYPERLINK(\"\"http://evil.example\"\")\"\n"
             ."kim@example.com,<script>alert(1)</script>\n");
@@ -300,7 +300,7 @@ final class ImportTest extends TestCase
         $this->get("/studio/api/imports/{$import['id']}/report")->assertNotFound();
     }
 
-    public function test_a_list_that_is_stopped_brings_in_no_more_and_can_be_taken_back(): void
+    public function test_a_list_that_is_stopped_imports_no_more_and_can_be_taken_back(): void
     {
         $import = $this->bring("email\na@example.com\nb@example.com\n")->assertCreated()->json();
         $this->postJson("/studio/api/imports/{$import['id']}/stop")->assertOk()->assertJsonPath('state', $import['state']);

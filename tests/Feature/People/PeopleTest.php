@@ -249,7 +249,7 @@ final class PeopleTest extends TestCase
         self::assertSame(0, DB::table('person_values')->where('name', 'age')->count());
     }
 
-    public function test_segments_are_kept_changed_taken_out_and_brought_back(): void
+    public function test_segments_are_saved_changed_removed_and_restored(): void
     {
         $this->joined('a@example.com', 'b@example.com');
         $rules = ['all' => true, 'rules' => [['kind' => 'field', 'field' => 'first_name', 'compare' => 'equal', 'value' => 'A']]];

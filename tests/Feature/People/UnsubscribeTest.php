@@ -117,7 +117,7 @@ final class UnsubscribeTest extends TestCase
         self::assertNotNull(DB::table('enrolments')->value('ended_at'));
     }
 
-    public function test_who_complained_cannot_be_brought_back_by_a_form_and_the_owner_is_told_so(): void
+    public function test_who_complained_cannot_be_restored_by_a_form_and_the_owner_is_told_so(): void
     {
         $robin = $this->joined('robin@example.com');
         $this->postJson('/studio/api/messages/'.$this->sent('robin@example.com').'/feedback', ['what' => 'complain'])->assertOk();
@@ -146,7 +146,7 @@ final class UnsubscribeTest extends TestCase
         self::assertSame('complained', $why());
     }
 
-    public function test_of_two_who_become_one_the_one_gets_each_letter_once(): void
+    public function test_of_two_who_become_one_the_one_gets_each_email_once(): void
     {
         [$stays, $goes] = [$this->joined('new@example.com'), $this->joined('old@example.com')];
         $broadcast = fn (array $columns): Broadcast => Broadcast::query()

@@ -111,7 +111,7 @@ final class EarlierReleaseTest extends TestCase
         $db->exec("insert into emails (id, funnel_id, name, subject, body, delay) values ('01eeeeeeeeeeeeeeeeeeeeeeee', "
             ."'01aaaaaaaaaaaaaaaaaaaaaaaa', 'Welcome', 'x', 'x', '{}')");
         $db->exec("insert into forms (id, funnel_id, name, definition) values ('01ffffffffffffffffffffffff', "
-            ."'01aaaaaaaaaaaaaaaaaaaaaaaa', 'Form', '{\"button\":\"Go\"}')");
+            ."'01aaaaaaaaaaaaaaaaaaaaaaaa', 'Form', '{\"button\":\"Go\",\"confirm\":{\"letter\":\"<p>Hello</p>\"}}')");
         $db->exec("insert into people (id, business_id, email, email_key, first_name, joined_at) values ('01pppppppppppppppppppppppp', "
             ."1, 'zoe@example.com', 'zoe@example.com', 'ZOË', '2026-01-05 08:00:00.000')");
         $db->exec('insert into messages (id, business_id, person_id, funnel_id, email_id, kind, unique_key, name, to_address, due_at) '
@@ -133,11 +133,13 @@ final class EarlierReleaseTest extends TestCase
         $name = $db->query('select first_key from people')->fetchColumn();
         $pages = $db->query('select page_id, role, address, length(html) > 1000 from published_pages order by id')
             ->fetchAll(PDO::FETCH_NUM);
+        $confirm = $db->query("select json_extract(definition, '$.confirm') from draft_parts where kind = 'form'")->fetchColumn();
         unlink($file);
 
         self::assertSame([['01aaaaaaaaaaaaaaaaaaaaaaaa', 'Follow-up', '01aaaaaaaaaaaaaaaaaaaaaaaa', '01ffffffffffffffffffffffff', null]],
             $sequences);
         self::assertSame('zoë', $name);
+        self::assertSame('{"body":"<p>Hello</p>"}', $confirm);
         $published = array_map(fn (array $p): array => [$p['id'], $p['role'], $p['address'], 1],
             json_decode((string) $plan, true)['pages']);
         self::assertSame($published, $pages, 'each page of a version is a row, drawn from its plan');

@@ -177,7 +177,7 @@ final class RenderingTest extends TestCase
         self::assertSame(0, $page->query('//main//img')->length);
     }
 
-    public function test_hostile_words_in_every_place_stay_words(): void
+    public function test_hostile_text_in_every_place_stay_text(): void
     {
         $owner = $this->owner();
         $owner->business->forceFill(['name' => '"><script>alert(1)</script>'])->save();

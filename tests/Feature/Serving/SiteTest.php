@@ -125,7 +125,7 @@ final class SiteTest extends TestCase
         self::assertStringContainsString('href="https://else.example/?a=1&amp;b=2"', $html);
     }
 
-    public function test_words_of_the_funnels_own_and_from_the_address_are_filled_in_and_escaped(): void
+    public function test_own_merge_fields_and_address_parameters_are_filled_in_and_escaped(): void
     {
         $funnel = $this->with(
             [['kind' => 'text', 'html' => '{{programme}} with {{host}} of {{business}}, for {{city|your town}} and {{level|everyone}}. '

@@ -201,7 +201,7 @@ final class StudioTest extends TestCase
         self::assertSame(['Practice plan', 'another'], [$funnel->refresh()->name, $funnel->address]);
     }
 
-    public function test_words_are_sanitised_and_references_are_the_owners_own(): void
+    public function test_text_is_sanitised_and_references_are_the_owners_own(): void
     {
         $owner = $this->owner();
         $page = $this->entry($this->draft($owner));

@@ -95,7 +95,7 @@ final class DeskController extends StudioController
     }
 
     /** The document with one finding fixed. */
-    public function mend(Request $request, string $page): JsonResponse
+    public function fix(Request $request, string $page): JsonResponse
     {
         $found = $this->draftPart($page, PagePlan::kind());
         $document = CleanDocument::of($request->input('document'), $found->funnel->business_id);

@@ -79,7 +79,7 @@ final class ImportController extends StudioController
         return response()->json(self::json($found->refresh()));
     }
 
-    /** Every line that was refused, and why, as CSV: mend them and bring them in again. */
+    /** Every line that was refused, and why, as CSV: to be put right and imported again. */
     public function report(string $import): StreamedResponse
     {
         $found = $this->import($import);

@@ -75,9 +75,9 @@ export interface Finding {
     message: string;
     open: 'page' | 'form' | 'email' | 'sequence' | 'broadcast' | 'lead-magnet' | 'way' | 'funnel' | 'settings';
     id: string;
-    fix: string;
+    openLabel: string;
     place: string;
-    mend: string;
+    fixLabel: string;
 }
 
 export interface Version {

@@ -21,7 +21,7 @@ export interface ConfirmWords {
     title: string;
     words: string;
     subject: string;
-    letter: string;
+    body: string;
     button: string;
 }
 

@@ -131,11 +131,11 @@ function makeDesk(pageId: string) {
         }
     }
 
-    async function mend(code: string, place: string): Promise<void> {
+    async function fix(code: string, place: string): Promise<void> {
         // What is shared is fixed where it is kept.
         const at = sections.value.find((s) => s.blocks.some((b) => b.id === place));
         const document = { ...page.value!.document, sections: at?.shared ? [{ ...at, shared: undefined }] : page.value!.document.sections };
-        const answer = await ask<{ document: PageDocument }>('mend', { document, code, place });
+        const answer = await ask<{ document: PageDocument }>('fix', { document, code, place });
         const fixed = answer?.document.sections.find((s) => s.id === at?.id);
         if (answer && at?.shared && fixed) {
             editSection(at.id, 'what the check found', (s) => Object.assign(s, { blocks: fixed.blocks, background: fixed.background }));
@@ -326,7 +326,7 @@ function makeDesk(pageId: string) {
         addSection,
         redesign,
         restyle,
-        mend,
+        fix,
         moveSection,
         orderSections,
         duplicateSection,

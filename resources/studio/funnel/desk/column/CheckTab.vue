@@ -40,11 +40,11 @@ function show(finding: Finding): void {
                     <span>{{ finding.message }}</span>
                 </div>
                 <div class="mt-2 ml-7 flex flex-wrap gap-2">
-                    <button v-if="finding.mend" type="button" class="btn" @click="desk.mend(finding.code, finding.place)">
-                        {{ finding.mend }}
+                    <button v-if="finding.fixLabel" type="button" class="btn" @click="desk.fix(finding.code, finding.place)">
+                        {{ finding.fixLabel }}
                     </button>
                     <button v-if="finding.place || finding.open === 'form'" type="button" class="btn-quiet" @click="show(finding)">
-                        {{ finding.fix }}
+                        {{ finding.openLabel }}
                     </button>
                 </div>
             </li>

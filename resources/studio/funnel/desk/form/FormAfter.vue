@@ -33,7 +33,7 @@ const confirm = (values: Partial<ConfirmWords>) =>
     edit({ confirmWords: { ...props.form.confirmWords, ...values } }, 'the words for confirming');
 /** The email is a few paragraphs; here they are plain lines. */
 const plain = computed(() =>
-    props.form.confirmWords.letter
+    props.form.confirmWords.body
         .replace(/<\/p>\s*<p>/g, '\n\n')
         .replace(/<br>/g, '\n')
         .replace(/<[^>]+>/g, '')
@@ -92,7 +92,7 @@ const asHtml = (words: string) =>
                     :model-value="plain"
                     label="The email"
                     :lines="4"
-                    @update:model-value="(words: string) => confirm({ letter: asHtml(words) })"
+                    @update:model-value="(words: string) => confirm({ body: asHtml(words) })"
                 />
                 <TextField
                     :model-value="form.confirmWords.button"
