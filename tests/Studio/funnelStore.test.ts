@@ -167,7 +167,8 @@ describe('the way back', () => {
 
     it('keeps of a change what is different, and forgets what is too long ago', async () => {
         const { store } = await opened();
-        const document = { sections: [{ id: 's1', blocks: [{ id: 'b1', text: 'New words' }] }] };
+        const document = structuredClone(draft().pages[0]!.document);
+        document.sections[0]!.blocks[0]!.text = 'New words';
         store.edit('page', 'p1', { document }, 'the words');
         expect(store.done.at(-1)).toMatchObject({
             parts: [{ patches: [{ path: ['document', 'sections', 0, 'blocks', 0, 'text'], before: 'Old words', after: 'New words' }] }],

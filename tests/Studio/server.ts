@@ -1,4 +1,6 @@
 import { vi } from 'vitest';
+import type { Email, Form, Funnel, LeadMagnet, Page, Sequence } from '@/api/types';
+import kept from '../fixtures/draft.json';
 
 /** What a test lets the API answer: a status and a body, nothing at all (the connection is gone), or an answer that is held back. */
 export interface Call {
@@ -32,27 +34,25 @@ export function server(reply: (call: Call) => Reply | Promise<Reply>): Call[] {
     return calls;
 }
 
-/** A draft as the API gives it, as far as the tests need it. */
-export const draft = () => ({
-    id: 'f1',
-    name: 'Practice plan',
-    address: 'practice-plan',
-    revision: 1,
-    changed: false,
-    state: 'live',
-    pages: [
-        { id: 'p1', name: 'Opt-in page', revision: 3, document: { sections: [{ id: 's1', blocks: [{ id: 'b1', text: 'Old words' }] }] } },
-        { id: 'p2', name: 'Thank-you page', revision: 1, document: { sections: [] } },
-    ],
-    forms: [{ id: 'o1', name: 'Sign-up form', revision: 1, definition: { button: 'Send it' } }],
-    emails: [{ id: 'e1', name: 'Welcome', subject: 'Hello', body: '<p>Hello</p>', revision: 1 }],
-    sequences: [{ id: 'q1', name: 'Follow-up', revision: 1, paused: false, pausedAt: null as string | null }],
-    leadMagnets: [],
-    sharedSections: [],
-    ways: [{ page: 'p1', outcome: 'joined', toPage: 'p2', toUrl: null }],
-    fields: {},
-    parameters: [],
-    pageNumbers: {},
-    emailNumbers: {},
-    sequenceNumbers: {},
-});
+/** Compared when types are checked: each list of what a type asks for and the kept draft lacks is empty. */
+type AskedFor<T> = { [K in keyof T]-?: undefined extends T[K] ? never : K }[keyof T];
+type Lacks<Type, Kept> = Exclude<AskedFor<Type>, keyof Kept>;
+type Nothing<T extends never> = T;
+type Kept = typeof kept;
+export type KeptDraftIsWhole = [
+    Nothing<Lacks<Funnel, Kept>>,
+    Nothing<Lacks<Page, Kept['pages'][number]>>,
+    Nothing<Lacks<Form, Kept['forms'][number]>>,
+    Nothing<Lacks<Email, Kept['emails'][number]>>,
+    Nothing<Lacks<Sequence, Kept['sequences'][number]>>,
+    Nothing<Lacks<LeadMagnet, Kept['leadMagnets'][number]>>,
+];
+
+/** The draft as the API gives it, kept by the tests of the application; with a few short texts that tests look for. */
+export const draft = () => {
+    const given = structuredClone(kept) as unknown as Funnel;
+    Object.assign(given.emails[0]!, { subject: 'Hello', body: '<p>Hello</p>' });
+    given.pages[0]!.revision = 3;
+    given.pages[0]!.document.sections[0]!.blocks[0]!.text = 'Old words';
+    return given;
+};

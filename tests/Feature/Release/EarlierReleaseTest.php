@@ -139,7 +139,7 @@ final class EarlierReleaseTest extends TestCase
         self::assertSame([['01aaaaaaaaaaaaaaaaaaaaaaaa', 'Follow-up', '01aaaaaaaaaaaaaaaaaaaaaaaa', '01ffffffffffffffffffffffff', null]],
             $sequences);
         self::assertSame('zoë', $name);
-        self::assertSame('{"body":"<p>Hello</p>"}', $confirm);
+        self::assertSame(['body' => '<p>Hello</p>'], json_decode((string) $confirm, true));
         $published = array_map(fn (array $p): array => [$p['id'], $p['role'], $p['address'], 1],
             json_decode((string) $plan, true)['pages']);
         self::assertSame($published, $pages, 'each page of a version is a row, drawn from its plan');

@@ -149,6 +149,7 @@ final class StudioTest extends TestCase
         $this->getJson('/studio/api/funnels?search=100%25')->assertJsonCount(0, 'funnels');
         $this->postJson("/studio/api/funnels/{$id}/archive")->assertOk();
         $this->getJson('/studio/api/funnels')->assertJsonCount(0, 'funnels')->assertJson(['any' => true]);
+        $this->getJson('/studio/api/funnels?state=archived')->assertJsonPath('funnels.*.id', [$id]);
         $this->get('/'.$funnel->address)->assertNotFound();
         $this->postJson("/studio/api/funnels/{$id}/restore")->assertOk();
         $this->get('/'.$funnel->address)->assertOk();

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Studio\Account;
 
-use App\Http\Studio\Json;
+use App\Http\Studio\Json\KitJson;
 use App\Models\Business;
 use App\Models\User;
 use App\Serving\Browser;
@@ -90,8 +90,8 @@ final class SessionController
             'demo' => (bool) config('lantern.demo'),
             'user' => ['name' => $user->name, 'email' => $user->email],
             'business' => SettingsController::json($user->business),
-            'looks' => Json::looks(),
-            'kit' => Json::kit(),
+            'looks' => KitJson::looks(),
+            'kit' => KitJson::kit(),
             'siteUrl' => url('/'),
             'zones' => timezone_identifiers_list(),
         ];

@@ -4,19 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Studio\Funnels;
 
-use App\Drafts\DraftPlan;
 use App\Drafts\Kinds\DraftKinds;
 use App\Drafts\NewFunnel;
 use App\Files\Uploads;
+use App\Http\Studio\Json\FunnelJson;
 use App\Http\Studio\StudioController;
 use App\Models\Funnel;
 use App\Models\OldAddress;
 use App\Models\Upload;
-use App\Models\Version;
-use App\Models\Way;
-use App\Publishing\Publishing;
 use App\Results\Numbers;
-use App\Support\Instant;
 use App\Support\RichText;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -37,10 +33,10 @@ final class FunnelController extends StudioController
     public function index(Request $request, Numbers $numbers): JsonResponse
     {
         $search = mb_strtolower(trim($request->string('search')->toString()));
-        $state = FunnelState::tryFrom($request->string('state')->toString());
+        $wanted = $request->string('state')->toString();
         $funnels = Funnel::query()->with('liveVersion:id,funnel_id,number')->where('business_id', $this->user()->business_id)
-            ->when($state === 'archived', fn ($q) => $q->whereNotNull('archived_at'), fn ($q) => $q->whereNull('archived_at'))
-            ->when($state, fn ($q, FunnelState $s) => $q->where('state', $s))
+            ->when($wanted === 'archived', fn ($q) => $q->whereNotNull('archived_at'), fn ($q) => $q->whereNull('archived_at'))
+            ->when(FunnelState::tryFrom($wanted), fn ($q, FunnelState $s) => $q->where('state', $s))
             ->when($search !== '', fn ($q) => $q->whereRaw('lower(name) like ? escape ?', ['%'.addcslashes($search, '%_\\').'%', '\\']))
             ->orderByDesc('updated_at')->orderBy('id')->paginate(min(100, max(1, $request->integer('perPage', 50))));
         $totals = $numbers->totals($this->business(), array_values(array_map(fn (Funnel $f): string => $f->id, $funnels->items())));
@@ -48,7 +44,7 @@ final class FunnelController extends StudioController
         return response()->json([
             'total' => $funnels->total(),
             'any' => Funnel::query()->where('business_id', $this->user()->business_id)->exists(),
-            'funnels' => array_map(fn (Funnel $f): array => $this->summary($f) + $totals[$f->id], $funnels->items()),
+            'funnels' => array_map(fn (Funnel $f): array => FunnelJson::summary($f) + $totals[$f->id], $funnels->items()),
         ]);
     }
 
@@ -82,32 +78,12 @@ final class FunnelController extends StudioController
     public function show(string $funnel, Numbers $numbers, DraftKinds $kinds): JsonResponse
     {
         $found = $this->funnel($funnel);
-        $found->load(['parts', 'ways', 'liveVersion', 'business']);
-        $changed = Publishing::differs($found, DraftPlan::read($found));
 
-        return response()->json($this->summary($found) + [
-            'changed' => $changed,
-            'nextVersion' => 1 + (int) Version::query()->where('funnel_id', $found->id)->max('number'),
-        ] + $this->ofPages($found) + [
-            'ways' => $found->ways->map(fn (Way $w): array => ['page' => $w->page_id, 'outcome' => $w->outcome, 'toPage' => $w->to_page,
-                'toUrl' => $w->to_url])->all(),
+        return response()->json(FunnelJson::draft($found, $kinds) + [
             'pageNumbers' => (object) $numbers->byPage($found),
             'emailNumbers' => (object) $numbers->byEmail($found),
             'sequenceNumbers' => (object) $numbers->bySequence($found),
-        ] + $this->parts($found, $kinds));
-    }
-
-    /** @return array<string, list<array<string, mixed>>> the parts by the lists of their kinds, in order */
-    private function parts(Funnel $funnel, DraftKinds $kinds): array
-    {
-        $lists = [];
-        foreach ($kinds->all() as $name => $kind) {
-            $lists[$kind->list()] = array_values($funnel->parts->where('kind', $name)->map($kinds->json(...))->all());
-        }
-        // Emails come in the order in which they are sent.
-        usort($lists['emails'], fn (array $a, array $b): int => $a['offset'] <=> $b['offset']);
-
-        return $lists;
+        ]);
     }
 
     public function update(Request $request, string $funnel): JsonResponse
@@ -153,14 +129,7 @@ final class FunnelController extends StudioController
             $found->forceFill($given)->save();
         });
 
-        return response()->json($this->summary($found) + $this->ofPages($found));
-    }
-
-    /** @return array<string, mixed> what all pages of a funnel share */
-    private function ofPages(Funnel $funnel): array
-    {
-        return ['look' => $funnel->look, 'changes' => (object) $funnel->look_changes, 'logo' => $funnel->logo, 'icon' => $funnel->icon,
-            'fields' => (object) $funnel->fields, 'parameters' => $funnel->parameters];
+        return response()->json(FunnelJson::summary($found) + FunnelJson::shared($found));
     }
 
     public function duplicate(string $funnel, NewFunnel $new): JsonResponse
@@ -173,7 +142,7 @@ final class FunnelController extends StudioController
         $found = $this->funnel($funnel);
         $found->forceFill(['archived_at' => CarbonImmutable::now()])->save();
 
-        return response()->json($this->summary($found));
+        return response()->json(FunnelJson::summary($found));
     }
 
     public function restore(string $funnel): JsonResponse
@@ -181,15 +150,6 @@ final class FunnelController extends StudioController
         $found = $this->funnel($funnel);
         $found->forceFill(['archived_at' => null])->save();
 
-        return response()->json($this->summary($found));
-    }
-
-    /** @return array<string, mixed> */
-    private function summary(Funnel $funnel): array
-    {
-        return ['id' => $funnel->id, 'name' => $funnel->name, 'goal' => $funnel->goal, 'state' => $funnel->state,
-            'address' => $funnel->address,
-            'url' => $funnel->url(), 'archived' => $funnel->archived_at !== null, 'liveVersion' => $funnel->liveVersion?->number,
-            'updatedAt' => Instant::json($funnel->updated_at)];
+        return response()->json(FunnelJson::summary($found));
     }
 }

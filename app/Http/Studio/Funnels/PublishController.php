@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Studio\Funnels;
 
 use App\Drafts\DraftPlan;
-use App\Http\Studio\Json;
+use App\Http\Studio\Json\VersionJson;
 use App\Http\Studio\StudioController;
 use App\Models\Funnel;
 use App\Models\Version;
@@ -68,7 +68,7 @@ final class PublishController extends StudioController
         $versions = Version::query()->where('funnel_id', $found->id)->orderByDesc('number')->limit(50)
             ->get(['id', 'funnel_id', 'number', 'note', 'published_at']);
 
-        return response()->json(['versions' => $versions->map(fn (Version $v): array => Json::version($v, $found))->all()]);
+        return response()->json(['versions' => $versions->map(fn (Version $v): array => VersionJson::of($v, $found))->all()]);
     }
 
     public function publish(Request $request, string $funnel): JsonResponse
@@ -77,7 +77,7 @@ final class PublishController extends StudioController
         $found = $this->funnel($funnel);
         $version = $this->publishing->publish($found, $this->user(), trim((string) $note));
 
-        return response()->json(['version' => Json::version($version, $found), 'url' => $found->url()]);
+        return response()->json(['version' => VersionJson::of($version, $found), 'url' => $found->url()]);
     }
 
     public function close(string $funnel): JsonResponse
@@ -97,6 +97,6 @@ final class PublishController extends StudioController
         $target = Version::query()->where('funnel_id', $found->id)->findOrFail($version);
         $this->publishing->switchTo($found, $target);
 
-        return response()->json(['version' => Json::version($target, $found), 'url' => $found->url()]);
+        return response()->json(['version' => VersionJson::of($target, $found), 'url' => $found->url()]);
     }
 }

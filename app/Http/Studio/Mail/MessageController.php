@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Studio\Mail;
 
-use App\Http\Studio\Json;
+use App\Http\Studio\Json\MessageJson;
 use App\Http\Studio\StudioController;
 use App\Mail\Emails\EmailWriter;
 use App\Mail\Sending\Eml;
@@ -50,7 +50,7 @@ final class MessageController extends StudioController
             ->selectRaw('state, count(*) as n')->pluck('n', 'state');
 
         return response()->json(['total' => $messages->total(), 'page' => $messages->currentPage(), 'pages' => $messages->lastPage(),
-            'states' => (object) $states->all(), 'messages' => array_map(Json::message(...), $messages->items())]);
+            'states' => (object) $states->all(), 'messages' => array_map(MessageJson::of(...), $messages->items())]);
     }
 
     public function show(string $message, EmailWriter $writer): JsonResponse
@@ -67,7 +67,7 @@ final class MessageController extends StudioController
         return response()->json(['subject' => $written->subject ?? $found->subject, 'html' => $written->html ?? $found->html,
             'text' => $written->text ?? $found->text,
             'from' => "{$found->business->sender_name} <{$found->business->sender_address}>", 'funnel' => $found->funnel?->name,
-            'person' => (string) $found->person?->fullName(), 'mime' => is_string($mime) ? $mime : null] + Json::message($found));
+            'person' => (string) $found->person?->fullName(), 'mime' => is_string($mime) ? $mime : null] + MessageJson::of($found));
     }
 
     /** One message as EML. */
@@ -123,7 +123,7 @@ final class MessageController extends StudioController
             default => throw Invalid::at('what', 'Choose what happens.'),
         };
 
-        return response()->json(Json::message($found->refresh()));
+        return response()->json(MessageJson::of($found->refresh()));
     }
 
     /** Sends a message again that failed. */
@@ -134,7 +134,7 @@ final class MessageController extends StudioController
             ->update(['state' => MessageState::Waiting, 'attempts' => 0, 'queued_at' => null, 'claimed_at' => null, 'trouble' => null,
                 'due_at' => Instant::sql(CarbonImmutable::now())]);
 
-        return response()->json(Json::message($found->refresh()));
+        return response()->json(MessageJson::of($found->refresh()));
     }
 
     private function message(string $id): Message

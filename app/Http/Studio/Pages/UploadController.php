@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Studio\Pages;
 
 use App\Files\Uploads;
-use App\Http\Studio\Json;
+use App\Http\Studio\Json\PictureJson;
 use App\Http\Studio\StudioController;
 use App\Models\Upload;
 use Illuminate\Http\JsonResponse;
@@ -24,7 +24,7 @@ final class UploadController extends StudioController
                 .intdiv((int) config('lantern.uploads.picture_bytes'), 1024 * 1024).' MB at most.');
         }
 
-        return response()->json(Json::picture($uploads->picture($this->business(), $file)), 201);
+        return response()->json(PictureJson::of($uploads->picture($this->business(), $file)), 201);
     }
 
     public function video(Request $request, Uploads $uploads): JsonResponse
@@ -35,14 +35,14 @@ final class UploadController extends StudioController
                 .intdiv((int) config('lantern.uploads.file_bytes'), 1024 * 1024).' MB at most.');
         }
 
-        return response()->json(Json::picture($uploads->video($this->business(), $file)), 201);
+        return response()->json(PictureJson::of($uploads->video($this->business(), $file)), 201);
     }
 
     public function videos(): JsonResponse
     {
         $videos = Upload::query()->where('business_id', $this->user()->business_id)->where('kind', 'video')->latest('id')->limit(60)->get();
 
-        return response()->json(['videos' => $videos->map(Json::picture(...))->all()]);
+        return response()->json(['videos' => $videos->map(PictureJson::of(...))->all()]);
     }
 
     public function pictures(Request $request): JsonResponse
@@ -52,6 +52,6 @@ final class UploadController extends StudioController
             ->when($search !== '', fn ($q) => $q->whereRaw('lower(name) like ? escape ?', ['%'.addcslashes($search, '%_\\').'%', '\\']))
             ->latest('id')->limit(60)->get();
 
-        return response()->json(['pictures' => $pictures->map(Json::picture(...))->all()]);
+        return response()->json(['pictures' => $pictures->map(PictureJson::of(...))->all()]);
     }
 }

@@ -2,14 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Studio;
+namespace App\Http\Studio\Json;
 
-use App\Models\Funnel;
-use App\Models\Message;
-use App\Models\Upload;
-use App\Models\Version;
 use App\Rendering\Icons;
-use App\Support\Instant;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Page\Arrangement;
 use Lantern\Core\Page\Block\BlockKind;
@@ -22,11 +17,10 @@ use Lantern\Core\Page\Look\Fonts;
 use Lantern\Core\Page\Look\Look;
 use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Page\SectionKind;
-use Lantern\Core\Plan\FunnelState;
 use Lantern\Core\Plan\PageRole;
 
-/** The shapes the Studio's script reads; `resources/studio/api/types.ts` names the same. */
-final class Json
+/** What looks there are and what pages can be made of, in the words of the core. */
+final class KitJson
 {
     /** @return list<array<string, mixed>> */
     public static function looks(): array
@@ -60,33 +54,5 @@ final class Json
             'personFields' => MergeFields::PERSON,
             'ownerFields' => MergeFields::OWNER,
         ];
-    }
-
-    /** @return array<string, mixed> */
-    public static function version(Version $version, Funnel $funnel): array
-    {
-        return ['id' => $version->id, 'number' => $version->number, 'note' => $version->note,
-            'publishedAt' => Instant::json($version->published_at),
-            'live' => $funnel->live_version_id === $version->id && $funnel->state === FunnelState::Live];
-    }
-
-    /** @return array<string, mixed> */
-    public static function picture(Upload $picture): array
-    {
-        return ['id' => $picture->id, 'name' => $picture->name, 'src' => $picture->src(), 'width' => $picture->width,
-            'height' => $picture->height,
-            'bytes' => $picture->bytes];
-    }
-
-    /** @return array<string, mixed> a message in a list, without its words */
-    public static function message(Message $message): array
-    {
-        return ['id' => $message->id, 'name' => $message->name, 'kind' => $message->kind, 'to' => $message->to_address,
-            'subject' => $message->subject,
-            'state' => $message->state, 'dueAt' => Instant::json($message->due_at), 'sentAt' => Instant::json($message->sent_at),
-            'trouble' => $message->trouble, 'attempts' => $message->attempts, 'personId' => $message->person_id,
-            'funnelId' => $message->funnel_id,
-            'openedAt' => Instant::json($message->opened_at), 'clickedAt' => Instant::json($message->clicked_at),
-            'lostWhy' => $message->lost_why];
     }
 }

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Studio\Json;
+
+use App\Drafts\DraftPlan;
+use App\Drafts\Kinds\DraftKinds;
+use App\Models\Funnel;
+use App\Models\Version;
+use App\Models\Way;
+use App\Publishing\Publishing;
+use App\Support\Instant;
+
+/** A funnel in a list, and its whole draft. The Studio's types name the same, and a kept draft is read by the tests of both. */
+final class FunnelJson
+{
+    /** @return array<string, mixed> */
+    public static function summary(Funnel $funnel): array
+    {
+        return ['id' => $funnel->id, 'name' => $funnel->name, 'goal' => $funnel->goal, 'state' => $funnel->state,
+            'address' => $funnel->address, 'url' => $funnel->url(), 'archived' => $funnel->archived_at !== null,
+            'liveVersion' => $funnel->liveVersion?->number, 'updatedAt' => Instant::json($funnel->updated_at)];
+    }
+
+    /** @return array<string, mixed> what all pages of a funnel share */
+    public static function shared(Funnel $funnel): array
+    {
+        return ['look' => $funnel->look, 'changes' => (object) $funnel->look_changes, 'logo' => $funnel->logo, 'icon' => $funnel->icon,
+            'fields' => (object) $funnel->fields, 'parameters' => $funnel->parameters];
+    }
+
+    /** @return array<string, mixed> the draft with all its parts, by the lists of their kinds, in order */
+    public static function draft(Funnel $funnel, DraftKinds $kinds): array
+    {
+        $funnel->load(['parts', 'ways', 'liveVersion', 'business']);
+        $lists = [];
+        foreach ($kinds->all() as $name => $kind) {
+            $lists[$kind->list()] = array_values($funnel->parts->where('kind', $name)->map($kinds->json(...))->all());
+        }
+        // Emails come in the order in which they are sent.
+        usort($lists['emails'], fn (array $a, array $b): int => $a['offset'] <=> $b['offset']);
+
+        return self::summary($funnel) + self::shared($funnel) + $lists + [
+            'changed' => Publishing::differs($funnel, DraftPlan::read($funnel)),
+            'nextVersion' => 1 + (int) Version::query()->where('funnel_id', $funnel->id)->max('number'),
+            'ways' => $funnel->ways->map(fn (Way $w): array => ['page' => $w->page_id, 'outcome' => $w->outcome, 'toPage' => $w->to_page,
+                'toUrl' => $w->to_url])->all(),
+        ];
+    }
+}

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Studio\Json;
+
+use App\Models\Upload;
+
+/** A picture or a video of the library. */
+final class PictureJson
+{
+    /** @return array<string, mixed> */
+    public static function of(Upload $picture): array
+    {
+        return ['id' => $picture->id, 'name' => $picture->name, 'src' => $picture->src(), 'width' => $picture->width,
+            'height' => $picture->height,
+            'bytes' => $picture->bytes];
+    }
+}
