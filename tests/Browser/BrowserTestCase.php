@@ -249,6 +249,43 @@ abstract class BrowserTestCase extends TestCase
         $this->byWords($b, 'Your account');
     }
 
+    /** Publishes a funnel as the signed-in owner, without the dialog. */
+    protected function publishAtOnce(RemoteWebDriver $b, string $funnel): void
+    {
+        self::assertArrayHasKey('version', $this->askApi($b, 'POST', "funnels/{$funnel}/publish"));
+    }
+
+    /** Makes a funnel as the signed-in owner and opens it. Making one on the screen is what tests of their own do. */
+    protected function makeFunnel(RemoteWebDriver $b, string $name, string $title = 'First Season', string $goal = 'waiting-list'): string
+    {
+        $id = (string) $this->askApi($b, 'POST', 'funnels', ['goal' => $goal, 'name' => $name, 'title' => $title])['id'];
+        $b->get(self::$site."/studio/funnels/{$id}");
+        $this->byWords($b, 'Publish version 1');
+
+        return $id;
+    }
+
+    /**
+     * Asks the Studio's API from the page that is open.
+     *
+     * @param  array<string, mixed>|null  $body
+     * @return array<string, mixed>
+     */
+    protected function askApi(RemoteWebDriver $b, string $method, string $path, ?array $body = null): array
+    {
+        $b->manage()->timeouts()->setScriptTimeout(20);
+        $answer = $b->executeAsyncScript(<<<'JS'
+            const [method, path, body, done] = arguments;
+            const token = decodeURIComponent(document.cookie.match(/(?:^|; )XSRF-TOKEN=([^;]*)/)[1]);
+            const headers = { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token };
+            fetch(`/studio/api/${path}`, { method, headers, body: body && JSON.stringify(body) })
+                .then(async r => done({ ok: r.ok, body: await r.text() }), e => done({ ok: false, body: String(e) }));
+            JS, [$method, $path, $body]);
+        self::assertTrue($answer['ok'], "{$method} {$path}: {$answer['body']}");
+
+        return (array) json_decode($answer['body'], true);
+    }
+
     protected function pdf(): string
     {
         $path = self::$folder.'/My own plan.pdf';

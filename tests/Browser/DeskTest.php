@@ -14,12 +14,7 @@ final class DeskTest extends BrowserTestCase
     private function newFunnel(RemoteWebDriver $b): void
     {
         $this->signIn($b);
-        $b->get(self::$site.'/studio/funnels/new');
-        $this->byWords($b, 'Gather a waiting list')->click();
-        $this->fill($b, 'Private name', 'Autumn list');
-        $this->fill($b, 'What are they waiting for?', 'First Season');
-        $this->byWords($b, 'Make the funnel')->click();
-        $this->byWords($b, 'Publish version 1');
+        $this->makeFunnel($b, 'Autumn list');
     }
 
     private function onPage(RemoteWebDriver $b, callable $do): mixed

@@ -11,18 +11,6 @@ use Facebook\WebDriver\WebDriverBy;
 /** What is kept, shown to others, and taken along: own designs, own words, a preview, pages and funnels as files. */
 final class ExportTest extends BrowserTestCase
 {
-    private function newFunnel(RemoteWebDriver $b, string $name): string
-    {
-        $b->get(self::$site.'/studio/funnels/new');
-        $this->byWords($b, 'Gather a waiting list')->click();
-        $this->fill($b, 'Private name', $name);
-        $this->fill($b, 'What are they waiting for?', 'First Season');
-        $this->byWords($b, 'Make the funnel')->click();
-        $this->byWords($b, 'Publish version 1');
-
-        return basename((string) parse_url($b->getCurrentURL(), PHP_URL_PATH));
-    }
-
     private function openPage(RemoteWebDriver $b, string $funnel): void
     {
         $id = (string) $this->sql("select id from draft_parts where kind = 'page' and funnel_id = '{$funnel}' and position = 0");
@@ -41,7 +29,7 @@ final class ExportTest extends BrowserTestCase
         $this->steps(function (): void {
             $b = $this->browser();
             $this->signIn($b);
-            $first = $this->newFunnel($b, 'The first');
+            $first = $this->makeFunnel($b, 'The first');
             $this->openPage($b, $first);
             $this->byWords($b, 'What the list is good for', 'ol button')->click();
             $this->byWords($b, 'Save as design')->click();
@@ -55,7 +43,7 @@ final class ExportTest extends BrowserTestCase
             $this->byWords($b, 'Save')->click();
             $this->seeText($b, '“My opt-in page” is saved.');
 
-            $second = $this->newFunnel($b, 'The second');
+            $second = $this->makeFunnel($b, 'The second');
             $this->openPage($b, $second);
             $this->byWords($b, 'Add a section')->click();
             $this->byWords($b, 'Your own', '[role=dialog] nav button')->click();
@@ -94,7 +82,7 @@ final class ExportTest extends BrowserTestCase
         $this->steps(function (): void {
             $b = $this->browser();
             $this->signIn($b);
-            $funnel = $this->newFunnel($b, 'Words');
+            $funnel = $this->makeFunnel($b, 'Words');
             $this->byWords($b, 'Your own merge fields')->click();
             $this->byWords($b, 'Add a word')->click();
             $this->fill($b, 'Name', 'My Programme');
@@ -120,7 +108,7 @@ final class ExportTest extends BrowserTestCase
         $this->steps(function (): void {
             $b = $this->browser();
             $this->signIn($b);
-            $this->newFunnel($b, 'Shown');
+            $this->makeFunnel($b, 'Shown');
             $this->byWords($b, 'Preview link')->click();
             $link = $this->find($b, '[data-test=preview-url]')->getText();
             $colleague = $this->browser(375, 740);
@@ -140,7 +128,7 @@ final class ExportTest extends BrowserTestCase
             mkdir($folder);
             $b = $this->browser(downloads: $folder);
             $this->signIn($b);
-            $this->newFunnel($b, 'Travels');
+            $this->makeFunnel($b, 'Travels');
             $this->byWords($b, 'Export')->click();
             $this->byWords($b, 'The whole funnel', '[role=menuitem]')->click();
             $file = (string) $this->waitFor($b, fn (): mixed => current(array_filter(glob("{$folder}/*.zip") ?: [],

@@ -13,17 +13,11 @@ use Facebook\WebDriver\WebDriverKeys;
 /** The page desk as a coach uses it: from a starter to a long page with a footer shared by all pages, fixed and published. */
 final class PageDeskTest extends BrowserTestCase
 {
-    private function newFunnel(RemoteWebDriver $b, string $goal = 'Gather a waiting list', string $name = 'Autumn list'): string
+    private function newFunnel(RemoteWebDriver $b, string $goal = 'waiting-list', string $name = 'Autumn list'): string
     {
         $this->signIn($b);
-        $b->get(self::$site.'/studio/funnels/new');
-        $this->byWords($b, $goal)->click();
-        $this->fill($b, 'Private name', $name);
-        $this->fill($b, $goal === 'Sell a programme' ? 'What is the programme called?' : 'What are they waiting for?', 'First Season');
-        $this->byWords($b, 'Make the funnel')->click();
-        $this->byWords($b, 'Publish version 1');
 
-        return basename((string) parse_url($b->getCurrentURL(), PHP_URL_PATH));
+        return $this->makeFunnel($b, $name, goal: $goal);
     }
 
     private function openPage(RemoteWebDriver $b, string $funnel, int $position = 0): void
@@ -255,7 +249,7 @@ final class PageDeskTest extends BrowserTestCase
     {
         $this->steps(function (): void {
             $b = $this->browser();
-            $funnel = $this->newFunnel($b, 'Sell a programme', 'Selling');
+            $funnel = $this->newFunnel($b, 'sell', 'Selling');
             self::assertSame(2, $b->executeScript('return document.querySelectorAll("section[aria-label=Timeline] svg[role=img] '
                 .'path[marker-end]").length'), 'ways that skip are drawn');
             $this->byWords($b, 'time ran out', 'section[aria-label=Timeline] button')->click();
