@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
+use App\Http\Middleware\AnswerHeaders;
+use App\Http\Middleware\EachOnItsHost;
 use App\Http\Middleware\RefuseBrokenJson;
-use App\Http\Middleware\StudioSecurity;
 use App\Serving\PlainPage;
+use App\Support\Hosts;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -20,7 +22,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
         commands: __DIR__.'/../routes/console.php',
         then: function (): void {
-            Route::middleware(['web', StudioSecurity::class, RefuseBrokenJson::class])->group(base_path('routes/studio.php'));
+            Route::middleware(['web', RefuseBrokenJson::class])->group(base_path('routes/studio.php'));
             Route::middleware('site')->group(base_path('routes/site.php'));
         },
     )
@@ -34,7 +36,8 @@ return Application::configure(basePath: dirname(__DIR__))
         // The visitor's id is made by the visitor script, so it cannot be encrypted; it is only ever a random key.
         $middleware->encryptCookies(except: ['lantern_visitor']);
         $middleware->trustProxies(at: explode(',', (string) env('TRUSTED_PROXIES', '127.0.0.1')));
-        $middleware->redirectGuestsTo('/studio');
+        $middleware->redirectGuestsTo(fn (): string => Hosts::studio().'/studio');
+        $middleware->append([AnswerHeaders::class, EachOnItsHost::class]);
         // What somebody types is kept as typed: a space at the end of a paragraph is a space.
         $middleware->trimStrings(except: [fn (Request $r): bool => $r->is('studio/api/*')]);
         $middleware->convertEmptyStringsToNull(except: [fn (Request $r): bool => true]);

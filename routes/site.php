@@ -6,6 +6,8 @@ use App\Http\Site\BeaconController;
 use App\Http\Site\ConfirmController;
 use App\Http\Site\EmbedController;
 use App\Http\Site\FileController;
+use App\Http\Site\FrontDoorController;
+use App\Http\Site\HandOverController;
 use App\Http\Site\HealthController;
 use App\Http\Site\MailLinkController;
 use App\Http\Site\MediaController;
@@ -16,7 +18,8 @@ use App\Http\Site\UnsubscribeController;
 use Illuminate\Support\Facades\Route;
 
 // What visitors reach. No sessions here. First parts used below are among WebAddress::RESERVED.
-Route::redirect('/', '/studio');
+Route::get('/', FrontDoorController::class);
+Route::get('/h', HandOverController::class);
 // Our own health page: the framework's fetches fonts and scripts from other hosts.
 Route::get('/up', HealthController::class);
 Route::post('/m/view', BeaconController::class)->middleware('throttle:beacon')->name('site.beacon');

@@ -8,6 +8,7 @@ use App\Http\Studio\Account\SettingsController;
 use App\Http\Studio\Account\ShellController;
 use App\Http\Studio\Funnels\ExportController;
 use App\Http\Studio\Funnels\FunnelController;
+use App\Http\Studio\Funnels\OpenController;
 use App\Http\Studio\Funnels\PartController;
 use App\Http\Studio\Funnels\PublishController;
 use App\Http\Studio\Mail\BroadcastController;
@@ -161,6 +162,7 @@ Route::prefix('studio/api')->group(function (): void {
     Route::any('{any}', fn () => response()->json(['message' => 'There is nothing at this address.'], 404))->where('any', '.*');
 });
 
+Route::middleware('auth')->get('studio/open/{funnel}/{page?}', OpenController::class)->where('page', '[a-z0-9-]{1,60}');
 Route::middleware('auth')->prefix('studio/preview')->group(function (): void {
     Route::get('pages/{page}', [DeskController::class, 'page']);
     Route::get('funnels/{funnel}/designs/own', [DeskController::class, 'ownDesigns']);

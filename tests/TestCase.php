@@ -17,6 +17,7 @@ use Illuminate\Foundation\Testing\TestCase as FrameworkTestCase;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Facades\URL;
 use Illuminate\Testing\TestResponse;
 use Lantern\Core\Plan\Goal;
 use Tests\Drafts\Page;
@@ -65,6 +66,13 @@ abstract class TestCase extends FrameworkTestCase
         return Upload::query()
             ->create(['id' => $id, 'business_id' => $owner->business_id, 'kind' => 'file', 'name' => $name, 'mime' => 'application/pdf',
                 'bytes' => strlen(self::pdf()), 'path' => "files/{$id}", 'sha256' => hash('sha256', self::pdf())]);
+    }
+
+    /** The Studio and the public pages on hosts of their own. Addresses without a host are the site's. */
+    protected function onTwoHosts(string $studio = 'http://studio.test', string $site = 'http://pages.test'): void
+    {
+        config(['lantern.studio_url' => $studio, 'lantern.site_url' => $site]);
+        URL::useOrigin($site);
     }
 
     protected function draft(?User $owner = null, string $title = 'The Twelve-Minute Practice Plan', bool $withFile = true): Funnel

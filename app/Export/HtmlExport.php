@@ -11,6 +11,7 @@ use App\Rendering\PageRenderer;
 use App\Rendering\PictureFacts;
 use App\Rendering\SiteAssets;
 use App\Rendering\Slots;
+use App\Support\Hosts;
 use Illuminate\Support\Facades\Storage;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
@@ -66,7 +67,7 @@ final readonly class HtmlExport
     private function html(Plan $plan, PagePlan $page, array $pages, Business $business, ?string $home): string
     {
         $there = $home === null ? null : $home.($page->address === '' ? '' : '/'.$page->address);
-        $fill = ['head' => SiteAssets::inline(PageAssets::of($plan, $page)), 'site' => $home === null ? '' : e(url('/')),
+        $fill = ['head' => SiteAssets::inline(PageAssets::of($plan, $page)), 'site' => $home === null ? '' : e(Hosts::site()),
             'here' => $there === null ? '#' : e($there), 'token' => 'elsewhere', 'code:head' => $page->settings->head,
             'code:end' => $page->settings->bodyEnd];
         foreach ($plan->pages as $other) {

@@ -40,6 +40,7 @@ use App\Serving\Slots\StepSlot;
 use App\Serving\Slots\TickedSlot;
 use App\Serving\Slots\TokenSlot;
 use App\Serving\Slots\ValueSlot;
+use App\Support\Hosts;
 use App\Support\Sqlite\Connector;
 use App\Webhooks\Webhooks;
 use Carbon\CarbonImmutable;
@@ -49,6 +50,8 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\URL;
+use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 use Lantern\Core\Emails\MessageKind;
 use Lantern\Core\Journey\Effects\AddTag;
@@ -120,6 +123,10 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        // Addresses are made from the settings, never from what a request says of its host.
+        URL::useOrigin(Hosts::site());
+        // Each host loads its own script and styles from itself.
+        Vite::createAssetPathsUsing(fn (string $path): string => '/'.ltrim($path, '/'));
         Date::use(CarbonImmutable::class);
         Model::shouldBeStrict();
         Model::unguard();

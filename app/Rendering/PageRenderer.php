@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Rendering;
 
 use App\Models\Business;
+use App\Support\Hosts;
 use Illuminate\Support\Facades\View;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Plan\PagePlan;
@@ -97,14 +98,16 @@ final readonly class PageRenderer
     {
         $fill = ['head' => SiteAssets::head(PageAssets::withAllStyles($plan, $page), false)];
         if ($sample === null) {
-            return Slots::fill($html, $fill, []);
+            return Hosts::withMediaOfSite(Slots::fill($html, $fill, []));
         }
         foreach ($plan->leadMagnets as $leadMagnet) {
             $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e('Download').'</a> <span class="file-note">'
                 .e($leadMagnet->kindAndSize()).'</span>';
         }
 
-        return Slots::fill(Slots::withMergeFields($html,
-            $plan->fields + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]), $fill, $sample);
+        $html = Slots::withMergeFields($html,
+            $plan->fields + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]);
+
+        return Hosts::withMediaOfSite(Slots::fill($html, $fill, $sample));
     }
 }

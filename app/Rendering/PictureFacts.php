@@ -6,6 +6,7 @@ namespace App\Rendering;
 
 use App\Models\Business;
 use App\Models\Upload;
+use App\Support\Hosts;
 use Illuminate\Support\Facades\Storage;
 use Lantern\Core\Page\Look\Tones;
 use Lantern\Core\Page\PageFacts;
@@ -49,7 +50,7 @@ final class PictureFacts
             }
         }
 
-        return new PageFacts($tones, $bytes, $business->embed_hosts);
+        return new PageFacts($tones, $bytes, $business->embed_hosts, Hosts::areSeparate());
     }
 
     public function ofPlan(Plan $plan, Business $business): PageFacts

@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace App\Serving;
 
 use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\Cookie;
 
 /** What a request says of the browser it comes from. */
 final class Browser
 {
     public const COOKIE = 'lantern_visitor';
 
-    /** Set when the owner signs in: their own visits are left out of all numbers. */
+    /** Set when the owner opens a page from the Studio: their own visits are left out of all numbers. */
     public const OWNER_COOKIE = 'lantern_owner';
 
     public static function id(Request $request): ?string
@@ -28,6 +29,11 @@ final class Browser
     public static function isOwner(Request $request): bool
     {
         return $request->cookie(self::OWNER_COOKIE) !== null;
+    }
+
+    public static function ownerCookie(): Cookie
+    {
+        return new Cookie(self::OWNER_COOKIE, '1', time() + 365 * 24 * 3600, '/', null, null, true, false, Cookie::SAMESITE_LAX);
     }
 
     public static function zone(mixed $name): ?string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving;
 
+use App\Support\AnswerKind;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\View;
 
@@ -96,6 +97,6 @@ final readonly class PlainPage
     {
         return new Response(View::make('site.notice', ['title' => $this->title, 'words' => $this->words, 'more' => $this->more])->render(),
             $this->status,
-            SiteHeaders::PAGE + ['Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex']);
+            AnswerKind::Page->headers() + ['Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex']);
     }
 }

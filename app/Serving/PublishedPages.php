@@ -52,6 +52,6 @@ final readonly class PublishedPages
         }
 
         return ['role' => $page->role, 'address' => $page->address, 'html' => $html, 'slots' => $slots,
-            'headers' => SiteHeaders::ofPage($page, $business), 'drawn_by' => PageRenderer::REVISION];
+            'policy' => PagePolicy::of($page, $business)->toArray(), 'drawn_by' => PageRenderer::REVISION];
     }
 }

@@ -41,7 +41,7 @@ final class GoLiveCheck
                     fn (Finding $f): bool => $now !== null || ! str_starts_with($f->code, 'deadline')));
         }
         array_push($findings, ...self::sequences($plan));
-        array_push($findings, ...self::delivery($plan));
+        array_push($findings, ...self::delivery($plan), ...self::trusted($plan, $facts));
         usort($findings, fn (Finding $a, Finding $b): int => $b->blocks <=> $a->blocks);
 
         return $findings;
@@ -51,6 +51,28 @@ final class GoLiveCheck
     public static function blocked(array $findings): bool
     {
         return array_filter($findings, fn (Finding $f): bool => $f->blocks) !== [];
+    }
+
+    /** @return list<Finding> what an owner should know of that is not looked into: code on pages, and addresses that get people's data */
+    private static function trusted(Plan $plan, PageFacts $facts): array
+    {
+        $findings = [];
+        foreach ($plan->pages as $page) {
+            if ($page->settings->hasCode()) {
+                $findings[] = new Finding('own-code', false, $facts->codeRuns
+                    ? "“{$page->name}” carries code of your own. It can do anything on that page: publish only what you trust."
+                    : "The code of your own on “{$page->name}” does not run: the Studio and your pages share one host. Give the pages a host "
+                        .'of their own (SITE_URL), and it will.', 'page', $page->id, 'Open the page');
+            }
+        }
+        foreach ($plan->forms as $form) {
+            if ($form->hook !== '') {
+                $findings[] = new Finding('hook', false, "What people fill in at “{$form->name}” is also sent to {$form->hook}", 'form', $form->id,
+                    'Open the form');
+            }
+        }
+
+        return $findings;
     }
 
     /** @return list<Finding> */

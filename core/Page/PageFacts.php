@@ -14,9 +14,14 @@ final readonly class PageFacts
      * @param  array<string, Tones>  $tones  of pictures by id
      * @param  array<string, int>  $bytes  that a desktop browser loads for a picture, by id
      * @param  list<string>  $embedHosts  from where videos may be shown
+     * @param  bool  $codeRuns  does owners' own code run on public pages here?
      */
-    public function __construct(public array $tones = [], public array $bytes = [], public array $embedHosts = [])
-    {
+    public function __construct(
+        public array $tones = [],
+        public array $bytes = [],
+        public array $embedHosts = [],
+        public bool $codeRuns = true,
+    ) {
     }
 
     public function tonesOf(Background $background): ?Tones

@@ -22,7 +22,7 @@ return new class extends Migration
             $table->text('html');
             // By slot: what of the plan it is filled with.
             $table->json('slots');
-            $table->json('headers');
+            $table->json('policy');
             // The revision of the renderer that drew it.
             $table->unsignedInteger('drawn_by');
             $table->unique(['version_id', 'page_id']);
@@ -34,7 +34,7 @@ return new class extends Migration
             foreach ($plan['pages'] ?? array_filter($plan['parts'], fn (array $part): bool => $part['kind'] === 'page') as $page) {
                 // Drawn anew from its plan by lantern:redraw, or else by the first visit.
                 DB::table('published_pages')->insert(['version_id' => $version->id, 'page_id' => $page['id'], 'role' => $page['role'],
-                    'address' => $page['address'], 'html' => '', 'slots' => '{}', 'headers' => '{}', 'drawn_by' => 0]);
+                    'address' => $page['address'], 'html' => '', 'slots' => '{}', 'policy' => '{}', 'drawn_by' => 0]);
             }
         }
         foreach (DB::table('draft_parts')->where('kind', 'form')->get(['id', 'definition']) as $form) {

@@ -17,7 +17,8 @@ use Tests\Browser\Chrome;
 
 require __DIR__.'/../../vendor/autoload.php';
 
-$site = $argv[1] ?? 'http://localhost:8000';
+$studioUrl = $argv[1] ?? 'http://localhost:8000';
+$site = str_replace('localhost', '127.0.0.1', $studioUrl);
 $wanted = array_slice($argv, 2);
 $folder = getenv('SHOTS') ?: __DIR__;
 $wait = function (RemoteWebDriver $b, string $css): void {
@@ -39,7 +40,7 @@ $shoot = function (RemoteWebDriver $b, string $name) use ($folder, $wanted, $set
 };
 
 $studio = Chrome::open();
-$studio->get("{$site}/studio");
+$studio->get("{$studioUrl}/studio");
 $wait($studio, 'button[type=submit]');
 $studio->findElement(WebDriverBy::cssSelector('button[type=submit]'))->click();
 $wait($studio, 'table tbody tr');
@@ -60,8 +61,8 @@ $press = function (string $words, string $css = 'button') use ($studio): void {
         ->until(fn () => $studio->executeScript('const e = [...document.querySelectorAll(arguments[1])].find(e => '
             .'e.innerText.trim().startsWith(arguments[0])); e?.click(); return !!e', [$words, $css]), $words);
 };
-$go = function (string $path, string $css) use ($studio, $site, $wait): void {
-    $studio->get("{$site}/studio/{$path}");
+$go = function (string $path, string $css) use ($studio, $studioUrl, $wait): void {
+    $studio->get("{$studioUrl}/studio/{$path}");
     $wait($studio, $css);
 };
 $parts = function (string $kind, ?string $of = null) use ($studio, $funnel): string {

@@ -29,12 +29,12 @@ final class AccessibilityTest extends BrowserTestCase
     {
         $this->steps(function (): void {
             $b = $this->browser();
-            $b->get(self::$site.'/studio');
+            $b->get(self::$studio.'/studio');
             $this->find($b, 'button[type=submit]');
             $this->check($b, 'first run');
             $this->signIn($b);
             $this->check($b, 'the empty home');
-            $b->get(self::$site.'/studio/funnels/new');
+            $b->get(self::$studio.'/studio/funnels/new');
             $this->byWords($b, 'Give something away')->click();
             $this->fill($b, 'Private name', 'Practice plan');
             $this->fill($b, 'What is the lead magnet called?', 'The Twelve-Minute Practice Plan');
@@ -81,11 +81,11 @@ final class AccessibilityTest extends BrowserTestCase
                 'outbox/broadcasts' => 'nav[aria-label="Parts of this screen"]', $part('sequence') => 'table',
                 "people/{$ids('people')}" => '#history',
                 "outbox/{$ids('messages')}" => '[role=tablist]', "results/{$funnel}" => 'canvas', 'settings' => 'form'] as $path => $css) {
-                $b->get(self::$site."/studio/{$path}");
+                $b->get(self::$studio."/studio/{$path}");
                 $this->waitFor($b, fn (RemoteWebDriver $b): bool => count($b->findElements(WebDriverBy::cssSelector($css))) > 0, $path);
                 $this->check($b, $path);
             }
-            $b->get(self::$site.'/studio/outbox/broadcasts');
+            $b->get(self::$studio.'/studio/outbox/broadcasts');
             $this->byWords($b, 'Write a broadcast')->click();
             $this->find($b, '.email-text p');
             $this->byWords($b, 'Only those who …')->click();

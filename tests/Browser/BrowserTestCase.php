@@ -27,6 +27,9 @@ abstract class BrowserTestCase extends TestCase
 
     protected static string $folder;
 
+    /** Where the Studio answers, and where public pages do: other hosts for a browser, one server. */
+    protected static string $studio;
+
     protected static string $site;
 
     /** @var array<string, string> */
@@ -43,10 +46,11 @@ abstract class BrowserTestCase extends TestCase
         $root = dirname(__DIR__, 2);
         $port = Chrome::freePort();
         self::$folder = sys_get_temp_dir().'/lantern-browser-'.bin2hex(random_bytes(4));
-        self::$site = "http://localhost:{$port}";
+        self::$studio = "http://localhost:{$port}";
+        self::$site = "http://127.0.0.1:{$port}";
         mkdir(self::$folder.'/uploads', recursive: true);
         touch(self::$folder.'/db.sqlite');
-        $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OTAxMjM0NTY3ODkwMTIzNDU2Nzg5MDE=', 'APP_URL' => self::$site,
+        $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OTAxMjM0NTY3ODkwMTIzNDU2Nzg5MDE=', 'APP_URL' => self::$studio, 'STUDIO_URL' => self::$studio, 'SITE_URL' => self::$site,
             'DB_DATABASE' => self::$folder.'/db.sqlite',
             'UPLOADS_PATH' => self::$folder.'/uploads', 'CACHE_STORE' => 'file', 'CACHE_PATH' => self::$folder.'/cache',
             'SESSION_DRIVER' => 'database', 'QUEUE_CONNECTION' => 'database',
@@ -57,7 +61,7 @@ abstract class BrowserTestCase extends TestCase
         self::$env = $env;
         self::artisan('migrate', '--force', '--quiet');
         self::$server = new Process([...$logged('server.log'), 'setsid', PHP_BINARY, '-d', 'opcache.enable_cli=1', '-S',
-            "localhost:{$port}", '-t', 'public', 'bin/router.php'], $root, $env, timeout: null);
+            "127.0.0.1:{$port}", '-t', 'public', 'bin/router.php'], $root, $env, timeout: null);
         self::$server->start();
         self::$worker = new Process([...$logged('worker.log'), PHP_BINARY, 'artisan', 'queue:work', '--queue=default,outside',
             '--sleep=0.2'], $root, $env, timeout: null);
@@ -225,7 +229,7 @@ abstract class BrowserTestCase extends TestCase
     /** Makes the owner if there is none, and signs in. Typing it is what a test of its own does. */
     protected function signIn(RemoteWebDriver $b): void
     {
-        $b->get(self::$site.'/studio');
+        $b->get(self::$studio.'/studio');
         $this->find($b, 'button[type=submit]');
         $b->executeAsyncScript(<<<'JS'
             const done = arguments[arguments.length - 1];
@@ -245,7 +249,7 @@ abstract class BrowserTestCase extends TestCase
                 done(answer.status);
             })();
             JS);
-        $b->get(self::$site.'/studio');
+        $b->get(self::$studio.'/studio');
         $this->byWords($b, 'Your account');
     }
 
@@ -259,7 +263,7 @@ abstract class BrowserTestCase extends TestCase
     protected function makeFunnel(RemoteWebDriver $b, string $name, string $title = 'First Season', string $goal = 'waiting-list'): string
     {
         $id = (string) $this->askApi($b, 'POST', 'funnels', ['goal' => $goal, 'name' => $name, 'title' => $title])['id'];
-        $b->get(self::$site."/studio/funnels/{$id}");
+        $b->get(self::$studio."/studio/funnels/{$id}");
         $this->byWords($b, 'Publish version 1');
 
         return $id;

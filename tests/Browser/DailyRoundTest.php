@@ -13,7 +13,7 @@ final class DailyRoundTest extends BrowserTestCase
 {
     private function funnel(RemoteWebDriver $b, string $name, bool $live): string
     {
-        $b->get(self::$site.'/studio/funnels/new');
+        $b->get(self::$studio.'/studio/funnels/new');
         $this->byWords($b, 'Give something away')->click();
         $this->fill($b, 'Private name', $name);
         $this->fill($b, 'What is the lead magnet called?', $name);
@@ -35,7 +35,7 @@ final class DailyRoundTest extends BrowserTestCase
             $this->signIn($b);
             $address = $this->funnel($b, 'Alpha', true);
             $this->funnel($b, 'Beta', false);
-            $b->get(self::$site.'/studio/funnels');
+            $b->get(self::$studio.'/studio/funnels');
             $this->seeText($b, 'Beta');
             $this->byWords($b, 'Live')->click();
             $this->waitFor($b, fn (): bool => count($b->findElements(WebDriverBy::cssSelector('tbody tr'))) === 1,
@@ -120,7 +120,7 @@ final class DailyRoundTest extends BrowserTestCase
         $this->steps(function (): void {
             $b = $this->browser();
             $this->signIn($b);
-            $b->get(self::$site.'/studio/settings');
+            $b->get(self::$studio.'/studio/settings');
             $this->fill($b, 'Sender address', 'not an address');
             $this->byWords($b, 'Save the business')->click();
             $this->seeText($b, 'This does not look like an email address.');
@@ -165,7 +165,7 @@ final class DailyRoundTest extends BrowserTestCase
             $plain->findElement(WebDriverBy::cssSelector('form button[value=all]'))->click();
             $this->waitFor($plain, fn (): bool => $plain->findElement(WebDriverBy::cssSelector('h1'))->getText() === 'You are unsubscribed',
                 'it is done');
-            $b->get(self::$site.'/studio/people');
+            $b->get(self::$studio.'/studio/people');
             $this->seeText($b, 'unsubscribed');
         });
     }

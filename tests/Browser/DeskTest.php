@@ -125,7 +125,7 @@ final class DeskTest extends BrowserTestCase
             $path = (string) parse_url($b->getCurrentURL(), PHP_URL_PATH);
             $second = $this->browser();
             $this->signIn($second);
-            $second->get(self::$site.$path);
+            $second->get(self::$studio.$path);
             $this->fill($second, 'Text on the button', 'From the second window');
             $this->waitFor($second,
                 fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'form' and definition like '%From the "

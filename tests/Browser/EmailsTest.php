@@ -19,7 +19,7 @@ final class EmailsTest extends BrowserTestCase
     private function live(RemoteWebDriver $b, string $name): string
     {
         $this->signIn($b);
-        $b->get(self::$site.'/studio/funnels/new');
+        $b->get(self::$studio.'/studio/funnels/new');
         $this->byWords($b, 'Give something away')->click();
         $this->fill($b, 'Private name', $name);
         $this->fill($b, 'What is the lead magnet called?', "{$name} plan");
@@ -59,7 +59,7 @@ final class EmailsTest extends BrowserTestCase
             $b = $this->browser();
             $funnel = $this->live($b, 'Branches');
             $form = (string) $this->sql("select id from draft_parts where kind = 'form' and funnel_id = '{$funnel}'");
-            $b->get(self::$site."/studio/funnels/{$funnel}/form/{$form}");
+            $b->get(self::$studio."/studio/funnels/{$funnel}/form/{$form}");
             $this->byWords($b, 'Remove “First name”')->click();
             $this->byWords($b, 'Ask them to confirm the address by email', '[role=switch], label')->click();
             $this->fill($b, 'Heading of the page that says so', 'Nearly there');
@@ -68,7 +68,7 @@ final class EmailsTest extends BrowserTestCase
 
             $sequence = (string) $this->sql("select id from draft_parts where kind = 'sequence' and funnel_id = '{$funnel}'");
             foreach (['The chair', 'For those who looked', 'For the others', 'The end'] as $i => $name) {
-                $b->get(self::$site."/studio/funnels/{$funnel}/sequence/{$sequence}");
+                $b->get(self::$studio."/studio/funnels/{$funnel}/sequence/{$sequence}");
                 $this->byWords($b, 'Add an email')->click();
                 $this->find($b, '.email-text');
                 $this->fill($b, 'Private name', $name);
@@ -87,7 +87,7 @@ final class EmailsTest extends BrowserTestCase
                             ."'email' and name = '{$name}'"), 'clicked')), "{$name} is saved");
             }
             $this->seeText($b, 'As Robin Sample sees it');
-            $b->get(self::$site."/studio/funnels/{$funnel}/sequence/{$sequence}");
+            $b->get(self::$studio."/studio/funnels/{$funnel}/sequence/{$sequence}");
             $this->byWords($b, 'Sat')->click();
             $this->byWords($b, 'Sun')->click();
             $this->waitFor($b, fn (): bool => str_contains((string) $this->sql('select definition from draft_parts where kind = '
@@ -123,12 +123,12 @@ final class EmailsTest extends BrowserTestCase
                 ."kind = 'sequence'") === 5, 'all five are decided');
             self::assertSame('For the others', (string) $this->sql("select group_concat(name) from messages where state = 'cancelled'"));
 
-            $b->get(self::$site.'/studio/people/'.$this->sql("select id from people where email = 'warm@example.com'"));
+            $b->get(self::$studio.'/studio/people/'.$this->sql("select id from people where email = 'warm@example.com'"));
             foreach (['Confirmed the address', 'Was sent “For those who looked”', 'Left out: it is only for some readers',
                 'Followed a link', 'gets emails', 'confirmed'] as $words) {
                 $this->seeText($b, $words);
             }
-            $b->get(self::$site."/studio/funnels/{$funnel}");
+            $b->get(self::$studio."/studio/funnels/{$funnel}");
             $this->seeText($b, '100 % clicked');
             $this->seeText($b, 'for some only');
         });
@@ -145,7 +145,7 @@ final class EmailsTest extends BrowserTestCase
                     ."\r\n";
             }
             file_put_contents(self::$folder.'/list.csv', implode('', $rows));
-            $b->get(self::$site.'/studio/people/imports');
+            $b->get(self::$studio.'/studio/people/imports');
             $this->seeText($b, 'Import a list');
             $b->findElement(WebDriverBy::cssSelector('input[type=file]'))->setFileDetector(new LocalFileDetector)
                 ->sendKeys(self::$folder.'/list.csv');
@@ -160,7 +160,7 @@ final class EmailsTest extends BrowserTestCase
             $this->seeText($b, 'no address;Person 100');
             self::assertSame('990', (string) $this->sql("select count(*) from people where email like 'list%'"));
 
-            $b->get(self::$site.'/studio/people');
+            $b->get(self::$studio.'/studio/people');
             $this->byWords($b, 'Find people by rules')->click();
             $this->byWords($b, 'Only those who …')->click();
             $this->choose($b, 'What the rule is about', 'A field');
@@ -183,7 +183,7 @@ final class EmailsTest extends BrowserTestCase
                 .'room\''));
             $this->byWords($b, 'Close this')->click();
 
-            $b->get(self::$site.'/studio/outbox/broadcasts');
+            $b->get(self::$studio.'/studio/outbox/broadcasts');
             $this->byWords($b, 'Write a broadcast')->click();
             $this->find($b, '.email-text p');
             $this->choose($b, 'Segment', 'Teachers');
@@ -201,7 +201,7 @@ final class EmailsTest extends BrowserTestCase
                 (string) $this->sql("select subject from messages where to_address = 'list4@example.org'"));
             self::artisan('lantern:due');
             $this->seeText($b, 'It went out');
-            $b->get(self::$site.'/studio/people/imports/'.$this->sql('select id from imports'));
+            $b->get(self::$studio.'/studio/people/imports/'.$this->sql('select id from imports'));
             $this->byWords($b, 'Take this list back')->click();
             $this->seeText($b, '240 people stay');
             self::assertSame('240', (string) $this->sql("select count(*) from people where email like 'list%'"),
@@ -215,7 +215,7 @@ final class EmailsTest extends BrowserTestCase
             $b = $this->browser();
             $funnel = $this->live($b, 'Elsewhere');
             $form = (string) $this->sql("select id from draft_parts where kind = 'form' and funnel_id = '{$funnel}'");
-            $b->get(self::$site."/studio/funnels/{$funnel}/form/{$form}");
+            $b->get(self::$studio."/studio/funnels/{$funnel}/form/{$form}");
             $this->fill($b, 'Text shown after, on other web sites', 'Thank you, look in your inbox.');
             $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' "
                 ."and id = '{$form}'"), 'look in your inbox'), 'saved');

@@ -14,7 +14,7 @@ final class ExportTest extends BrowserTestCase
     private function openPage(RemoteWebDriver $b, string $funnel): void
     {
         $id = (string) $this->sql("select id from draft_parts where kind = 'page' and funnel_id = '{$funnel}' and position = 0");
-        $b->get(self::$site."/studio/funnels/{$funnel}/page/{$id}");
+        $b->get(self::$studio."/studio/funnels/{$funnel}/page/{$id}");
         $this->find($b, 'iframe[data-ready=true]');
     }
 
@@ -59,7 +59,7 @@ final class ExportTest extends BrowserTestCase
             $this->waitFor($b, fn (): bool => substr_count($this->document($second), 'What the list is good for') === 2,
                 'it is on the page');
 
-            $b->get(self::$site."/studio/funnels/{$second}");
+            $b->get(self::$studio."/studio/funnels/{$second}");
             $this->byWords($b, 'Add a page')->click();
             $this->byWords($b, 'My opt-in page', '[role=dialog] button')->click();
             $this->find($b, 'iframe[data-ready=true]');
@@ -67,7 +67,7 @@ final class ExportTest extends BrowserTestCase
                 fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'page' and funnel_id = '{$second}'") === 3,
                 'the page is there');
 
-            $b->get(self::$site.'/studio/settings');
+            $b->get(self::$studio.'/studio/settings');
             $this->seeText($b, 'Your own designs');
             $this->byWords($b, 'Remove')->click();
             $this->seeText($b, 'is removed. Pages made from it stay as they are.');
@@ -135,7 +135,7 @@ final class ExportTest extends BrowserTestCase
                 fn (string $f): bool => filesize($f) > 0)), 'the file is there');
             self::assertMatchesRegularExpression('~first-season[\d-]*\.funnel\.zip$~', $file);
 
-            $b->get(self::$site.'/studio/funnels/new');
+            $b->get(self::$studio.'/studio/funnels/new');
             $wrong = self::$folder.'/wrong.zip';
             file_put_contents($wrong, 'words');
             $bring = fn (string $path) => $this->waitFor($b,

@@ -14,7 +14,7 @@ final class FirstLeadTest extends BrowserTestCase
     {
         $this->steps(function (): void {
             $studio = $this->browser();
-            $studio->get(self::$site.'/studio');
+            $studio->get(self::$studio.'/studio');
             $this->fill($studio, 'Your name', 'Imke Farrow');
             $this->fill($studio, 'Your email address', 'imke@ferncroft.example');
             $this->fill($studio, 'Password', 'twelve minutes a day');
@@ -92,7 +92,7 @@ final class FirstLeadTest extends BrowserTestCase
             $views = (int) $this->sql("select count(*) from events where type = 'viewed'");
             $studio->get($url);
             $studio->get($url);
-            $studio->get(self::$site.'/studio/funnels');
+            $studio->get(self::$studio.'/studio/funnels');
             $this->seeText($studio, '100.0 %');
             self::assertSame($views, (int) $this->sql("select count(*) from events where type = 'viewed'"));
         });

@@ -54,7 +54,7 @@ final class InterruptionsTest extends BrowserTestCase
         $this->steps(function (): void {
             $b = $this->browser();
             $this->signIn($b);
-            $b->get(self::$site.'/studio/outbox/broadcasts');
+            $b->get(self::$studio.'/studio/outbox/broadcasts');
             $this->byWords($b, 'Write a broadcast')->click();
             $this->fill($b, 'Subject', 'Before the tunnel');
             $this->seeText($b, 'Everything is saved');
@@ -106,7 +106,7 @@ final class InterruptionsTest extends BrowserTestCase
         $this->steps(function (): void {
             $b = $this->browser();
             $this->newFunnel($b, 'Late answers');
-            $b->get(self::$site.'/studio/funnels');
+            $b->get(self::$studio.'/studio/funnels');
             $this->find($b, 'tbody tr');
             // The answer to one search is held back until it is let go.
             $b->executeScript('const real = window.fetch; window.fetch = async (url, options) => {

@@ -24,7 +24,7 @@ final class PageDeskTest extends BrowserTestCase
     {
         $id = (string) $this->sql("select id from draft_parts where kind = 'page' and funnel_id = '{$funnel}' "
             ."and position = {$position} and removed is null");
-        $b->get(self::$site."/studio/funnels/{$funnel}/page/{$id}");
+        $b->get(self::$studio."/studio/funnels/{$funnel}/page/{$id}");
         $this->find($b, 'iframe[data-ready=true]');
     }
 

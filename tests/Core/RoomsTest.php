@@ -39,7 +39,7 @@ final class RoomsTest extends TestCase
         'People/Facts' => ['Models'],
         'People/Fields' => ['Support'],
         'People/Segments' => ['Models', 'People/Facts', 'People/Fields', 'Support'],
-        'Rendering' => ['Models'],
+        'Rendering' => ['Models', 'Support'],
         'Results' => ['Models', 'Support'],
         'Drafts' => ['Models', 'Support'],
         'Journey' => ['Models', 'People/Facts', 'Results', 'Support'],
@@ -57,7 +57,7 @@ final class RoomsTest extends TestCase
         'Forms' => ['Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'People/Consent', 'People/Fields', 'Support'],
         'Mail/Broadcasts' => ['Mail/Emails', 'Models', 'People/Segments', 'Support'],
         'Mail/Owner' => ['Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'Support'],
-        'Serving' => ['Files', 'Forms', 'Models', 'Rendering'],
+        'Serving' => ['Files', 'Forms', 'Models', 'Rendering', 'Support'],
         'Publishing' => ['Drafts', 'Mail/Sequences', 'Models', 'People/Fields', 'Rendering', 'Serving'],
         'Providers' => [
             'Files', 'Forms', 'Journey', 'Mail/Broadcasts', 'Mail/Emails', 'Mail/Owner', 'Mail/Sending', 'Mail/Sequences',
@@ -67,7 +67,7 @@ final class RoomsTest extends TestCase
             'Drafts', 'Forms', 'Mail/Broadcasts', 'Mail/Owner', 'Mail/Sending', 'Models', 'People/Import', 'Publishing',
             'Rendering', 'Results', 'Serving', 'Webhooks',
         ],
-        'Http/Middleware' => [],
+        'Http/Middleware' => ['Support'],
         'Http/Site' => [
             'Drafts', 'Files', 'Forms', 'Journey', 'Mail/Emails', 'Mail/Sending', 'Mail/Unsubscribing', 'Models', 'Rendering',
             'Serving', 'Support',

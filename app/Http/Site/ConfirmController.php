@@ -14,8 +14,8 @@ use App\Rendering\PageAssets;
 use App\Rendering\SiteAssets;
 use App\Serving\Browser;
 use App\Serving\PlainPage;
-use App\Serving\SiteHeaders;
 use App\Serving\Visit;
+use App\Support\AnswerKind;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
@@ -157,7 +157,7 @@ final readonly class ConfirmController
         return new Response(View::make('site.confirm',
             $more + ['look' => $look, 'head' => SiteAssets::head(PageAssets::ofLook($look), false),
                 'style' => LookStyle::whole($look, Paint::of($look, Background::paper()))])->render(), 200,
-            SiteHeaders::PAGE + ['Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex']);
+            AnswerKind::Page->headers() + ['Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex']);
     }
 
     private static function plan(Funnel $funnel, Submission $submission): Plan

@@ -21,6 +21,7 @@ use App\Serving\Browser;
 use App\Serving\PlainPage;
 use App\Serving\Source;
 use App\Serving\Visit;
+use App\Support\AnswerKind;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -56,8 +57,8 @@ final readonly class EmbedController
 
     public function script(string $form): Response
     {
-        $headers = self::OPEN + ['Content-Type' => 'text/javascript; charset=utf-8', 'Cache-Control' => 'public, max-age=300',
-            'X-Content-Type-Options' => 'nosniff'];
+        $headers = self::OPEN + ['Content-Type' => 'text/javascript; charset=utf-8', 'Cache-Control' => 'public, max-age=300']
+            + AnswerKind::Embed->headers();
         $live = $this->live($form);
         if ($live === null) {
             return new Response("console.info('This form is not open at the moment.');\n", 200, $headers);

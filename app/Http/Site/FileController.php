@@ -11,6 +11,7 @@ use App\Models\Person;
 use App\Models\Upload;
 use App\Serving\Browser;
 use App\Serving\PlainPage;
+use App\Support\AnswerKind;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
@@ -41,11 +42,8 @@ final readonly class FileController
         }
         $response = new BinaryFileResponse(Storage::disk('uploads')->path($upload->path), 200, [
             'Content-Type' => $upload->mime,
-            'X-Content-Type-Options' => 'nosniff',
-            'Cache-Control' => 'private, no-store',
-            'Content-Security-Policy' => "default-src 'none'; sandbox",
             'ETag' => '"'.$upload->sha256.'"',
-        ]);
+        ] + AnswerKind::Download->headers(), false);
         $response->setContentDisposition(ResponseHeaderBag::DISPOSITION_ATTACHMENT, $upload->name,
             (string) preg_replace('/[^\x20-\x7e]|[%\/\\\\"]/', '_', $upload->name));
         if ($request->isMethod('GET') && $this->isFromTheStart($request)) {

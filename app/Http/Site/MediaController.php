@@ -6,6 +6,7 @@ namespace App\Http\Site;
 
 use App\Models\Upload;
 use App\Serving\PlainPage;
+use App\Support\AnswerKind;
 use Illuminate\Support\Facades\Storage;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -24,9 +25,7 @@ final class MediaController
         return new BinaryFileResponse(Storage::disk('uploads')->path($path), 200, [
             'Content-Type' => $found->kind === 'video' ? $found->mime
                 : ['webp' => 'image/webp', 'jpg' => 'image/jpeg', 'png' => 'image/png'][pathinfo($form, PATHINFO_EXTENSION)],
-            'X-Content-Type-Options' => 'nosniff',
-            'Content-Security-Policy' => "default-src 'none'; sandbox",
             'Cache-Control' => 'public, max-age=31536000, immutable',
-        ]);
+        ] + AnswerKind::Media->headers());
     }
 }

@@ -10,9 +10,10 @@ use App\Rendering\PageAssets;
 use App\Rendering\PageRenderer;
 use App\Rendering\SiteAssets;
 use App\Rendering\Slots;
+use App\Serving\PagePolicy;
 use App\Serving\PlainPage;
 use App\Serving\PreviewLink;
-use App\Serving\SiteHeaders;
+use App\Support\Hosts;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
@@ -36,7 +37,7 @@ final readonly class PreviewController
         return $this->at($request, $funnel, $page, function (Funnel $found, Plan $plan, PagePlan $shown, CarbonImmutable $until): Response {
             $link = fn (string $address): string => e(PreviewLink::make($found->id, $until, $address));
             $fill = ['here' => $link($shown->address), 'head' => SiteAssets::head(PageAssets::of($plan, $shown), false),
-                'site' => e(url('/')), 'code:end' => '<p class="preview-note" style="position:fixed;left:0;bottom:0;margin:0;padding:.4rem '
+                'site' => e(Hosts::site()), 'code:end' => '<p class="preview-note" style="position:fixed;left:0;bottom:0;margin:0;padding:.4rem '
                         .'.8rem;background:#20302d;color:#fffdf8;font:600 .9rem/1.3 sans-serif">Preview of a draft. Nothing you do here '
                             .'is stored.</p>'];
             foreach ($plan->pages as $other) {
@@ -48,7 +49,7 @@ final readonly class PreviewController
             }
 
             return new Response(Slots::fill($this->renderer->forVisitors($plan, $shown, $found->business), $fill, []), 200,
-                SiteHeaders::ofPage($shown, $found->business) + SiteHeaders::COMMON
+                PagePolicy::of($shown, $found->business)->withoutCode()->headers()
                     + ['Cache-Control' => 'private, no-store', 'X-Robots-Tag' => 'noindex']);
         });
     }

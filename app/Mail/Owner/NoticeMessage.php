@@ -8,6 +8,7 @@ use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
 use App\Models\Message;
 use App\Models\Submission;
+use App\Support\Hosts;
 use Lantern\Core\Page\Look\Colour;
 
 /** Emails to the owner about who filled in a form: one at once, or all of a day. */
@@ -33,7 +34,7 @@ final class NoticeMessage extends KindOfMessage
         $zone = $message->business->zone();
         $who = fn (Submission $s): string => e($s->person->fullName() === '' ? $s->person->email
             : "{$s->person->fullName()} ({$s->person->email})");
-        $link = fn (Submission $s): string => e(url("/studio/people/{$s->person_id}"));
+        $link = fn (Submission $s): string => e(Hosts::studio()."/studio/people/{$s->person_id}");
         $day = $message->content['day'] ?? null;
         if (is_string($day)) {
             $items = $submissions->take(self::MOST)
@@ -43,7 +44,7 @@ final class NoticeMessage extends KindOfMessage
 
             return new EmailSource($count === 1 ? 'One new person' : "{$count} new people",
                 '<p>Since yesterday these people filled in a form of yours:</p><ul>'.self::plain($items->implode('')).'</ul>'
-                .($count > self::MOST ? '<p>And '.number_format($count - self::MOST).' more: <a href="'.e(url('/studio/people/submissions'))
+                .($count > self::MOST ? '<p>And '.number_format($count - self::MOST).' more: <a href="'.e(Hosts::studio().'/studio/people/submissions')
                     .'">all of them</a>.</p>' : ''),
                 Colour::of(EmailSource::ACCENT), tracked: false);
         }

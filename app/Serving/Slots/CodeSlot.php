@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Serving\Slots;
 
 use App\Serving\Visit;
+use App\Support\Hosts;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -18,6 +19,7 @@ final class CodeSlot implements Slot
 
     public function fill(string $of, array $noted, string $fallback, Visit $visit): string
     {
-        return is_string($noted['html'] ?? null) ? $noted['html'] : '';
+        // On one host with the Studio it could act as the owner who is signed in.
+        return Hosts::areSeparate() && is_string($noted['html'] ?? null) ? $noted['html'] : '';
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Serving\Slots;
 
 use App\Serving\Visit;
+use App\Support\Hosts;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -18,6 +19,6 @@ final class SiteSlot implements Slot
 
     public function fill(string $of, array $noted, string $fallback, Visit $visit): string
     {
-        return e(url('/'));
+        return e(Hosts::site());
     }
 }

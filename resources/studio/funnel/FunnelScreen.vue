@@ -141,7 +141,7 @@ async function copyLink(): Promise<void> {
                 </button>
                 <template v-if="live">
                     <button type="button" class="btn" @click="copyLink"><LinkIcon class="size-4.5" aria-hidden="true" />Copy link</button>
-                    <a class="btn" :href="store.funnel.url" target="_blank" rel="noopener"
+                    <a class="btn" :href="store.funnel.openUrl" target="_blank" rel="noopener"
                         ><ArrowTopRightOnSquareIcon class="size-4.5" aria-hidden="true" />Open</a
                     >
                 </template>

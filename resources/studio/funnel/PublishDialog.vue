@@ -108,7 +108,7 @@ async function copy(): Promise<void> {
             </p>
             <div class="mt-5 flex gap-2">
                 <button type="button" class="btn-main" @click="copy">Copy the link</button>
-                <a class="btn" :href="published.url" target="_blank" rel="noopener">Open as a visitor</a>
+                <a class="btn" :href="store.funnel?.openUrl" target="_blank" rel="noopener">Open as a visitor</a>
                 <button type="button" class="btn-quiet" @click="emit('close')">Close</button>
             </div>
         </div>

@@ -61,7 +61,7 @@ final class EarlierReleaseTest extends TestCase
         $funnel = $this->earlier();
         $before = (string) preg_replace('/value="[^"]+\.[^"]+"/', '', (string) $this->get("/{$funnel->address}")->getContent());
         $plan = DB::table('versions')->value('plan');
-        DB::table('published_pages')->update(['drawn_by' => 1, 'html' => 'drawn long ago', 'slots' => '{}', 'headers' => '{}']);
+        DB::table('published_pages')->update(['drawn_by' => 1, 'html' => 'drawn long ago', 'slots' => '{}', 'policy' => '{}']);
 
         Artisan::call('lantern:redraw');
         self::assertStringContainsString('1 versions were drawn anew.', Artisan::output());

@@ -57,7 +57,7 @@ final class PublishedPageTest extends TestCase
         self::assertSame(['token', 'source', 'here', 'head'],
             array_values(array_intersect(['token', 'source', 'here', 'head'], array_keys($page->slots))));
         self::assertSame(['base'], $page->slots['head']['groups']);
-        self::assertStringContainsString("default-src 'self'", $page->headers['Content-Security-Policy']);
+        self::assertSame(['frames' => [], 'code' => false], $page->policy);
         preg_match_all('/<!--slot:([a-z]+(?::[A-Za-z0-9_-]+?)?)(?::[^-]*)?-->/', $page->html, $slots);
         self::assertContains('value:email', $slots[1]);
         self::assertSame([], array_values(array_diff($slots[1], array_keys($page->slots))), 'every slot on the page is noted');

@@ -148,6 +148,7 @@ final class SiteTest extends TestCase
 
     public function test_an_owners_own_code_runs_on_their_page_alone(): void
     {
+        $this->onTwoHosts();
         $funnel = $this->draft($this->owner);
         $entry = $this->entry($funnel);
         $code = '<script>window.mine = "{{first_name}} <!--slot:token-->"</script>';
@@ -164,11 +165,11 @@ final class SiteTest extends TestCase
         self::assertStringNotContainsString("script-src 'unsafe", (string) $other->headers->get('content-security-policy'));
 
         $this->actingAs($this->owner);
-        foreach (["/studio/preview/pages/{$entry->id}",
-            (string) $this->postJson("/studio/api/funnels/{$funnel->id}/preview-link")->json('url')] as $inside) {
+        foreach (["http://studio.test/studio/preview/pages/{$entry->id}",
+            (string) $this->postJson("http://studio.test/studio/api/funnels/{$funnel->id}/preview-link")->json('url')] as $inside) {
             $this->get($inside)->assertOk()->assertDontSee('window.mine', false)->assertDontSee('data-mine', false);
         }
-        self::assertStringNotContainsString('window.mine', (string) $this->postJson("/studio/api/pages/{$entry->id}/draw")->json('html'));
+        self::assertStringNotContainsString('window.mine', (string) $this->postJson("http://studio.test/studio/api/pages/{$entry->id}/draw")->json('html'));
     }
 
     public function test_videos_are_embedded_from_the_owners_list_and_linked_from_elsewhere(): void

@@ -89,7 +89,7 @@ final class WallsTest extends TestCase
             // Some addresses are for parts of one kind.
             $part = ['studio/api/parts/{part}/file' => 'lead-magnet', 'studio/api/parts/{part}/cost' => 'form'][$uri] ?? 'email';
             $ids['part'] = (string) DB::table('draft_parts')->where('kind', $part)->value('id');
-            $url = '/'.preg_replace_callback('/\{(\w+)\}/', fn (array $m): string => $ids[$m[1]], $uri);
+            $url = '/'.preg_replace_callback('/\{(\w+)\??\}/', fn (array $m): string => $ids[$m[1]], $uri);
             app('auth')->forgetGuards();
             self::assertContains($this->json($method, $url, $body)->getStatusCode(), [401, 302], "signed out: {$method} {$uri}");
             $this->actingAs($stranger);

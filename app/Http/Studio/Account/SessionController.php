@@ -8,6 +8,7 @@ use App\Http\Studio\Json\KitJson;
 use App\Models\Business;
 use App\Models\User;
 use App\Serving\Browser;
+use App\Support\Hosts;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -76,8 +77,10 @@ final class SessionController
     {
         $request->session()->regenerate();
         $user = Auth::user();
-        // From here on this browser's visits to the public pages are the owner's, and count nowhere.
-        Cookie::queue(Cookie::make(Browser::OWNER_COOKIE, '1', 60 * 24 * 365, '/', httpOnly: true, sameSite: 'lax'));
+        if (! Hosts::areSeparate()) {
+            // From here on this browser's visits to the public pages are the owner's. On a host of its own the site is told by “Open”.
+            Cookie::queue(Browser::ownerCookie());
+        }
 
         return response()->json($user instanceof User ? $this->signedIn($user) : ['signedIn' => false]);
     }
@@ -92,7 +95,7 @@ final class SessionController
             'business' => SettingsController::json($user->business),
             'looks' => KitJson::looks(),
             'kit' => KitJson::kit(),
-            'siteUrl' => url('/'),
+            'siteUrl' => Hosts::site(), 'ownCode' => Hosts::areSeparate(),
             'zones' => timezone_identifiers_list(),
         ];
     }

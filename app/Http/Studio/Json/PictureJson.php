@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Studio\Json;
 
 use App\Models\Upload;
+use App\Support\Hosts;
 
 /** A picture or a video of the library. */
 final class PictureJson
@@ -12,7 +13,7 @@ final class PictureJson
     /** @return array<string, mixed> */
     public static function of(Upload $picture): array
     {
-        return ['id' => $picture->id, 'name' => $picture->name, 'src' => $picture->src(), 'width' => $picture->width,
+        return ['id' => $picture->id, 'name' => $picture->name, 'src' => Hosts::site().$picture->src(), 'width' => $picture->width,
             'height' => $picture->height,
             'bytes' => $picture->bytes];
     }

@@ -77,8 +77,7 @@ final class MessageController extends StudioController
         abort_if($found->sent_at === null, 404);
 
         return response(Eml::of($found), 200, ['Content-Type' => 'message/rfc822',
-            'Content-Disposition' => 'attachment; filename="'.(string) preg_replace('/[^A-Za-z0-9._-]+/', '-', Eml::name($found)).'"',
-            'X-Content-Type-Options' => 'nosniff']);
+            'Content-Disposition' => 'attachment; filename="'.(string) preg_replace('/[^A-Za-z0-9._-]+/', '-', Eml::name($found)).'"']);
     }
 
     /** All that was sent, as a mailbox. */
@@ -92,7 +91,7 @@ final class MessageController extends StudioController
             foreach ($query->lazyById(200) as $message) {
                 echo Eml::mbox($message);
             }
-        }, 'outbox.mbox', ['Content-Type' => 'application/mbox', 'X-Content-Type-Options' => 'nosniff']);
+        }, 'outbox.mbox', ['Content-Type' => 'application/mbox']);
     }
 
     /** How the outbox behaves, to see what happens on a bad day. */

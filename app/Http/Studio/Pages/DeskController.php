@@ -13,6 +13,7 @@ use App\Models\Funnel;
 use App\Models\OwnDesign;
 use App\Rendering\PageRenderer;
 use App\Rendering\PictureFacts;
+use App\Support\AnswerKind;
 use App\Support\Ids;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -44,10 +45,6 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
  */
 final class DeskController extends StudioController
 {
-    /** Nothing on a page that is shown inside the Studio may run; not even what an owner put there. */
-    public const NO_SCRIPT = "default-src 'none'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; media-src 'self'; font-src "
-        ."'self'; frame-ancestors 'self'; base-uri 'none'; form-action 'none'";
-
     public function __construct(private readonly PageRenderer $renderer, private readonly PictureFacts $facts)
     {
     }
@@ -60,7 +57,7 @@ final class DeskController extends StudioController
         $drawn = $plan->page($found->id) ?? self::stored($found);
 
         return new Response($this->renderer->forDesk($plan, $drawn, $found->funnel->business), 200,
-            ['Content-Security-Policy' => self::NO_SCRIPT]);
+            AnswerKind::Draft->headers());
     }
 
     /** The page drawn from what is on the screen: some of its sections, or all of it. */
@@ -200,7 +197,7 @@ final class DeskController extends StudioController
     {
         $page = new PagePlan(Ids::next(), PageRole::Free, 'Designs', 'designs', new Document($sections, Background::paper()));
 
-        return new Response($this->renderer->forDesk($plan, $page, $funnel->business), 200, ['Content-Security-Policy' => self::NO_SCRIPT]);
+        return new Response($this->renderer->forDesk($plan, $page, $funnel->business), 200, AnswerKind::Draft->headers());
     }
 
     /**

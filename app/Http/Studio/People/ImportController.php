@@ -89,7 +89,7 @@ final class ImportController extends StudioController
             foreach (DB::table('import_refusals')->where('import_id', $found->id)->orderBy('id')->lazy(500) as $row) {
                 echo CsvReader::write((string) $row->line, (string) $row->why, (string) $row->raw);
             }
-        }, 'refused-lines.csv', ['Content-Type' => 'text/csv; charset=utf-8', 'X-Content-Type-Options' => 'nosniff']);
+        }, 'refused-lines.csv', ['Content-Type' => 'text/csv; charset=utf-8']);
     }
 
     private function import(string $id): Import

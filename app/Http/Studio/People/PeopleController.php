@@ -87,7 +87,7 @@ final class PeopleController extends StudioController
             'csv' => $export->csv($query, $business, $write),
             'vcard' => $export->vcard($query, $write),
             default => $export->json($query, $write),
-        }, $name, ['Content-Type' => $type, 'X-Content-Type-Options' => 'nosniff']);
+        }, $name, ['Content-Type' => $type]);
     }
 
     /** Does something to those who are chosen: named one by one, or all that the list shows. */

@@ -51,7 +51,7 @@ final class SubmissionController extends StudioController
                         $s->marketing === null ? '' : ($s->marketing ? 'yes' : 'no'), (string) $s->version->number, (string) $s->ip,
                         http_build_query($s->source ?? [])]);
             }
-        }, 'submissions.csv', ['Content-Type' => 'text/csv; charset=utf-8', 'X-Content-Type-Options' => 'nosniff']);
+        }, 'submissions.csv', ['Content-Type' => 'text/csv; charset=utf-8']);
     }
 
     public function hooks(Request $request): JsonResponse

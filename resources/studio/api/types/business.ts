@@ -44,6 +44,7 @@ export interface Session {
     looks?: Look[];
     kit?: Kit;
     siteUrl?: string;
+    ownCode?: boolean;
     zones: string[];
 }
 

@@ -13,6 +13,7 @@ export interface FunnelSummary {
     state: FunnelState;
     address: string;
     url: string;
+    openUrl: string;
     archived: boolean;
     liveVersion: number | null;
     updatedAt: string;

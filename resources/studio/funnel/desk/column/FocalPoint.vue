@@ -1,8 +1,11 @@
 <script setup lang="ts">
 /** The point of a picture that must stay in sight, however it is cut. */
+import { useSession } from '@/stores/session';
+
 const props = defineProps<{ picture: string; x: number; y: number }>();
 const emit = defineEmits<{ move: [x: number, y: number] }>();
 
+const site = useSession().session.siteUrl ?? '';
 const clamp = (n: number) => Math.max(0, Math.min(100, Math.round(n)));
 
 function onClick(event: MouseEvent): void {
@@ -29,7 +32,7 @@ function onKey(event: KeyboardEvent): void {
             @click="onClick"
             @keydown="onKey"
         >
-            <img :src="`/media/${picture}/480.webp`" alt="" class="block w-full" />
+            <img :src="`${site}/media/${picture}/480.webp`" alt="" class="block w-full" />
             <span
                 class="absolute size-5 -translate-1/2 rounded-full border-2 border-raised bg-lamp shadow"
                 :style="{ left: `${x}%`, top: `${y}%` }"

@@ -8,6 +8,7 @@ import { useDesk } from '@/funnel/desk/useDesk';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
 import WayField from '@/funnel/WayField.vue';
+import { useSession } from '@/stores/session';
 import { useToasts } from '@/stores/toasts';
 import { compact } from '@/ui/compact';
 import TextField from '@/ui/TextField.vue';
@@ -18,6 +19,7 @@ const props = defineProps<{ page: Page }>();
 const store = useFunnel();
 const steps = useSteps();
 const desk = useDesk();
+const session = useSession();
 const toasts = useToasts();
 const router = useRouter();
 const keeping = ref(false);
@@ -147,6 +149,10 @@ function keep(name: string): void {
             <summary class="cursor-pointer text-lg font-semibold">Your own code</summary>
             <p class="hint mt-1">
                 Runs on your public page only, never in here. Put in only what you trust: it can do anything on that page.
+            </p>
+            <p v-if="session.session.ownCode === false" class="mt-2 rounded-md bg-lamp-pale px-3 py-2 text-sm" role="note">
+                It is kept but does not run here: the Studio and your pages share one host, so it could act as you. Give the pages a host of
+                their own with <code>SITE_URL</code>, and it will.
             </p>
             <TextField
                 class="mt-2"

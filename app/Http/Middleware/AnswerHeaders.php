@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Middleware;
+
+use App\Support\AnswerKind;
+use Closure;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\Response;
+
+/** Every answer has the headers of its kind. One that says nothing of its kind is the Studio's, or plain. */
+final class AnswerHeaders
+{
+    private const A_YEAR = 31_536_000;
+
+    public function handle(Request $request, Closure $next): Response
+    {
+        /** @var Response $response */
+        $response = $next($request);
+        $isStudio = $request->is('studio', 'studio/*');
+        foreach ($isStudio ? AnswerKind::Studio->headers() : AnswerKind::Plain->headers() as $name => $value) {
+            // Nothing of the Studio is kept by others, whatever the framework says of a file.
+            if (! $response->headers->has($name) || ($isStudio && $name === 'Cache-Control')) {
+                $response->headers->set($name, $value);
+            }
+        }
+        if ($request->isSecure()) {
+            $response->headers->set('Strict-Transport-Security', 'max-age='.self::A_YEAR);
+        }
+        $response->headers->remove('X-Powered-By');
+        header_remove('X-Powered-By');
+
+        return $response;
+    }
+}

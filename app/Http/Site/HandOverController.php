@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Site;
+
+use App\Serving\Browser;
+use App\Serving\HandOver;
+use App\Serving\PlainPage;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\Response;
+
+/** Remembers that this browser is the owner's, and leads on to the page they opened. */
+final class HandOverController
+{
+    public function __invoke(Request $request): Response
+    {
+        $to = HandOver::read($request->query('to'), $request->query('until'), $request->query('key'), CarbonImmutable::now());
+        if ($to === null) {
+            return PlainPage::notHere()->response();
+        }
+        $response = new RedirectResponse($to);
+        $response->headers->setCookie(Browser::ownerCookie());
+
+        return $response;
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Studio\Funnels;
+
+use App\Http\Studio\StudioController;
+use App\Serving\HandOver;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\RedirectResponse;
+
+/** Opens a public page of a funnel as its owner, whose visit counts nowhere. */
+final class OpenController extends StudioController
+{
+    public function __invoke(string $funnel, string $page = ''): RedirectResponse
+    {
+        $found = $this->funnel($funnel);
+
+        return new RedirectResponse(HandOver::link("/{$found->address}".($page === '' ? '' : "/{$page}"), CarbonImmutable::now()));
+    }
+}

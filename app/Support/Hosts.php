@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use Illuminate\Http\Request;
+
+/**
+ * The two hosts: the Studio answers on its own, and all that visitors reach on another. For a browser they are strangers, so
+ * that nothing on a public page can act as the owner who is signed in. With one host for both, owners' own code does not run.
+ */
+final class Hosts
+{
+    /** Such as `https://studio.example`, without a slash at the end. */
+    public static function studio(): string
+    {
+        return self::address('lantern.studio_url');
+    }
+
+    /** Likewise, of public pages. */
+    public static function site(): string
+    {
+        return self::address('lantern.site_url');
+    }
+
+    /** Ports make no difference: a browser sends its cookies to all of them. */
+    public static function areSeparate(): bool
+    {
+        return self::name(self::studio()) !== self::name(self::site());
+    }
+
+    public static function isStudio(Request $request): bool
+    {
+        return self::name($request->getSchemeAndHttpHost()) === self::name(self::studio());
+    }
+
+    public static function isSite(Request $request): bool
+    {
+        return self::name($request->getSchemeAndHttpHost()) === self::name(self::site());
+    }
+
+    /** A page as the Studio shows it: its pictures and videos come from the site. */
+    public static function withMediaOfSite(string $html): string
+    {
+        return self::areSeparate() ? (string) preg_replace('~(["\s(,])/media/~', '$1'.self::site().'/media/', $html) : $html;
+    }
+
+    private static function address(string $setting): string
+    {
+        return rtrim((string) config($setting), '/');
+    }
+
+    private static function name(string $address): string
+    {
+        return strtolower((string) parse_url($address, PHP_URL_HOST));
+    }
+}

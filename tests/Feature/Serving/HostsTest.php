@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Serving;
+
+use App\Models\User;
+use App\Publishing\Publishing;
+use App\Serving\HandOver;
+use Carbon\CarbonImmutable;
+use Illuminate\Routing\Route as RouteOf;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Route;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+
+/** The Studio and the public pages stand on hosts of their own, and no answer believes what a request says of its host. */
+final class HostsTest extends TestCase
+{
+    private const STUDIO = 'http://studio.test';
+
+    private const SITE = 'http://pages.test';
+
+    public function test_the_paths_of_one_host_are_not_on_the_other(): void
+    {
+        $funnel = $this->live($this->owner());
+        $this->onTwoHosts();
+        $this->actingAs(User::query()->firstOrFail());
+
+        $this->get(self::STUDIO.'/studio')->assertOk()->assertSee('src="/build/', false)->assertDontSee('pages.test');
+        $this->getJson(self::STUDIO.'/studio/api/funnels')->assertOk();
+        $this->get(self::SITE."/{$funnel->address}")->assertOk();
+        foreach (['/studio', '/studio/api/funnels', '/studio/preview/pages/'.$this->entry($funnel)->id, "/studio/open/{$funnel->id}"] as $path) {
+            $this->get(self::SITE.$path)->assertNotFound();
+        }
+        $this->getJson(self::SITE.'/studio/api/funnels')->assertNotFound()->assertDontSee('Practice plan');
+        foreach (["/{$funnel->address}", '/m/view', '/media/x/1.webp', '/f/x/y', '/u/x', '/e/x.js', '/h', '/preview/x'] as $path) {
+            $this->get(self::STUDIO.$path)->assertNotFound();
+        }
+        $this->post(self::STUDIO."/{$funnel->address}", ['email' => 'robin@example.com'])->assertNotFound();
+        $this->get(self::STUDIO.'/')->assertRedirect(self::STUDIO.'/studio');
+        $this->get(self::SITE.'/')->assertNotFound()->assertDontSee('studio.test');
+        foreach ([self::STUDIO, self::SITE] as $host) {
+            $this->get("{$host}/up")->assertOk();
+        }
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function strangers(): iterable
+    {
+        yield 'another name' => ['http://evil.test'];
+        yield 'a name that ends alike' => ['http://evil-pages.test'];
+        yield 'a name below it' => ['http://x.pages.test'];
+        yield 'an address' => ['http://10.0.0.1'];
+        yield 'the Studio with a dot' => ['http://studio.test.'];
+    }
+
+    #[DataProvider('strangers')]
+    public function test_a_host_that_is_not_ours_is_told_nothing(string $host): void
+    {
+        $funnel = $this->live();
+        $this->onTwoHosts();
+        foreach (['/', '/studio', "/{$funnel->address}", '/up'] as $path) {
+            $this->get($host.$path)->assertStatus(421)->assertContent("There is nothing here.\n");
+        }
+    }
+
+    public function test_no_address_in_an_answer_comes_from_the_request(): void
+    {
+        $owner = $this->owner();
+        $funnel = $this->live($owner);
+        $this->onTwoHosts();
+        $form = (string) DB::table('draft_parts')->where('kind', 'form')->value('id');
+        $forged = ['X-Forwarded-Host' => 'evil.test', 'X-Forwarded-Proto' => 'https', 'Forwarded' => 'host=evil.test'];
+
+        foreach (["/{$funnel->address}", "/e/{$form}.js"] as $path) {
+            $answer = $this->withServerVariables(['REMOTE_ADDR' => '203.0.113.9'])->withHeaders($forged)->get(self::SITE.$path);
+            self::assertStringNotContainsString('evil.test', $answer->assertOk()->getContent().$answer->headers);
+        }
+        self::assertStringContainsString(self::SITE."/e/{$form}", (string) $this->get(self::SITE."/e/{$form}.js")->getContent());
+        $this->actingAs($owner);
+        $this->getJson(self::STUDIO."/studio/api/funnels/{$funnel->id}")->assertJsonPath('url', self::SITE."/{$funnel->address}");
+    }
+
+    public function test_open_hands_the_owner_over_to_the_site_once(): void
+    {
+        $owner = $this->owner();
+        $funnel = $this->live($owner);
+        $this->onTwoHosts();
+        $this->get(self::STUDIO."/studio/open/{$funnel->id}")->assertRedirect(self::STUDIO.'/studio');
+        $link = (string) $this->actingAs($owner)->get(self::STUDIO."/studio/open/{$funnel->id}/thank-you")->headers->get('Location');
+        self::assertStringStartsWith(self::SITE.'/h?', $link);
+
+        $this->get($link)->assertRedirect("/{$funnel->address}/thank-you")->assertCookie('lantern_owner');
+        $this->get(str_replace('thank-you', 'other', $link))->assertNotFound()->assertCookieMissing('lantern_owner');
+        $this->get($link.'&to[]=x')->assertNotFound();
+        $this->travel(2)->minutes();
+        $this->get($link)->assertNotFound()->assertCookieMissing('lantern_owner');
+        $outside = HandOver::link('//evil.test', CarbonImmutable::now());
+        $this->get($outside)->assertNotFound();
+    }
+
+    public function test_own_code_runs_only_where_it_can_reach_nothing_of_the_studio(): void
+    {
+        $funnel = $this->draft();
+        $this->entry($funnel)->forceFill(['settings' => ['head' => '<script>window.mine = 1</script>']])->save();
+        app(Publishing::class)->publish($funnel, null);
+        $one = $this->get("/{$funnel->address}")->assertOk()->assertDontSee('window.mine', false);
+        self::assertStringNotContainsString('unsafe-eval', (string) $one->headers->get('Content-Security-Policy'));
+        $this->onTwoHosts('http://localhost:8000', 'http://localhost:9000');
+        $this->get("http://localhost/{$funnel->address}")->assertDontSee('window.mine', false);
+
+        $this->onTwoHosts();
+        $two = $this->get("/{$funnel->address}")->assertOk()->assertSee('window.mine', false);
+        self::assertStringContainsString('unsafe-eval', (string) $two->headers->get('Content-Security-Policy'));
+        self::assertStringContainsString("frame-ancestors 'self'", (string) $two->headers->get('Content-Security-Policy'));
+    }
+
+    public function test_every_answer_has_the_headers_of_its_kind(): void
+    {
+        $owner = $this->owner();
+        $this->onTwoHosts('https://studio.test', 'https://pages.test');
+        $this->actingAs($owner);
+        $asked = 0;
+        foreach (Route::getRoutes() as $route) {
+            assert($route instanceof RouteOf);
+            $isStudio = str_starts_with($route->uri(), 'studio');
+            $path = (string) preg_replace('/\{\w+\??\}/', '01aaaaaaaaaaaaaaaaaaaaaaaa', $route->uri());
+            $answer = $this->call($route->methods()[0], ($isStudio ? 'https://studio.test/' : 'https://pages.test/').ltrim($path, '/'));
+            $headers = $answer->headers;
+            self::assertSame('nosniff', $headers->get('X-Content-Type-Options'), $route->uri());
+            self::assertSame('max-age=31536000', $headers->get('Strict-Transport-Security'), $route->uri());
+            self::assertStringContainsString('frame-ancestors', (string) $headers->get('Content-Security-Policy'), $route->uri());
+            self::assertNotNull($headers->get('Referrer-Policy'), $route->uri());
+            self::assertStringContainsString('camera=()', (string) $headers->get('Permissions-Policy'), $route->uri());
+            self::assertNull($headers->get('X-Powered-By'), $route->uri());
+            if ($isStudio) {
+                self::assertSame('no-store, private', $headers->get('Cache-Control'), $route->uri());
+                self::assertStringNotContainsString("'unsafe-eval'", (string) $headers->get('Content-Security-Policy'), $route->uri());
+            }
+            $asked++;
+        }
+        self::assertGreaterThan(100, $asked);
+    }
+
+    public function test_a_file_is_not_kept_by_others(): void
+    {
+        $funnel = $this->live();
+        $this->join($funnel, ['email' => 'robin@example.com']);
+        $id = DB::table('submissions')->value('id');
+        $page = (string) $this->withCookie('lantern_joined', (string) $id)->get("/{$funnel->address}/thank-you")->getContent();
+        preg_match('~href="(/f/[^"]+)"~', $page, $m);
+        $headers = $this->get(html_entity_decode($m[1]))->assertOk()->headers;
+
+        self::assertSame('no-store, private', $headers->get('Cache-Control'));
+        self::assertStringContainsString('sandbox', (string) $headers->get('Content-Security-Policy'));
+    }
+}
