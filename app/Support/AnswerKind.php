@@ -48,7 +48,7 @@ enum AnswerKind
                 ."media-src 'self'{$site}; font-src 'self' data:; connect-src 'self'; frame-src 'self'; frame-ancestors 'self'; "
                 ."base-uri 'none'; form-action 'self'; object-src 'none'",
             self::Draft => "default-src 'none'; style-src 'self' 'unsafe-inline'; img-src 'self' data:{$site}; media-src 'self'{$site}; "
-                ."font-src 'self'; frame-ancestors 'self'; base-uri 'none'; form-action 'none'; sandbox allow-same-origin",
+                ."font-src 'self'; frame-ancestors 'self'; base-uri 'none'; form-action 'none'",
             self::Page => "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; base-uri 'none'; object-src 'none'; "
                 ."frame-ancestors 'self'",
             self::PageWithCode => "default-src 'self' https: data: blob: 'unsafe-inline' 'unsafe-eval'; base-uri 'none'; object-src 'none'; "

@@ -105,13 +105,13 @@ final class EmailsTest extends BrowserTestCase
                 fn (): bool => (int) $this->sql("select count(*) from messages where kind = 'confirm' and state = 'sent'") === 1,
                 'the question is sent');
             self::assertSame(1, (int) $this->sql('select count(*) from messages'), 'and nothing else');
-            preg_match('~(http://localhost:\d+/c/\S+)~', (string) $this->sql("select text from messages where kind = 'confirm'"), $m);
+            preg_match('~(http://127\.0\.0\.1:\d+/c/\S+)~', (string) $this->sql("select text from messages where kind = 'confirm'"), $m);
             $stranger->get($m[1]);
             $this->byWords($stranger, 'Yes, this is my address')->click();
             $this->seeText($stranger, 'Download it now');
             $this->waitFor($b, fn (): bool => (string) $this->sql("select state from messages where name = 'Welcome email'") === 'sent',
                 'the welcome is sent');
-            preg_match('~href="(http://localhost:\d+/l/[^"]+)"~',
+            preg_match('~href="(http://127\.0\.0\.1:\d+/l/[^"]+)"~',
                 (string) $this->sql("select html from messages where name = 'Welcome email'"), $m);
             $stranger->executeScript('return fetch(arguments[0], { redirect: "manual" }).then(() => true)', [$m[1]]);
             self::assertSame(1, (int) $this->sql("select clicks from messages where name = 'Welcome email'"));

@@ -90,7 +90,7 @@ final class FirstLeadTest extends BrowserTestCase
 
             // The owner's own look at the page is not counted.
             $views = (int) $this->sql("select count(*) from events where type = 'viewed'");
-            $studio->get($url);
+            $studio->get(self::$studio.'/studio/open/'.$this->sql('select id from funnels'));
             $studio->get($url);
             $studio->get(self::$studio.'/studio/funnels');
             $this->seeText($studio, '100.0 %');

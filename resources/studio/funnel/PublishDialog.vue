@@ -104,7 +104,7 @@ async function copy(): Promise<void> {
                 {{ published.url }}
             </p>
             <p class="mt-3 text-soft">
-                Try it as a stranger would: open it in a private window and sign up. Your own visits are never counted.
+                Try it as a stranger would: open it in a private window and sign up. What you open from the Studio is not counted.
             </p>
             <div class="mt-5 flex gap-2">
                 <button type="button" class="btn-main" @click="copy">Copy the link</button>
