@@ -41,6 +41,7 @@ use App\Serving\Slots\TickedSlot;
 use App\Serving\Slots\TokenSlot;
 use App\Serving\Slots\ValueSlot;
 use App\Support\Hosts;
+use App\Support\Input;
 use App\Support\Sqlite\Connector;
 use App\Webhooks\Webhooks;
 use Carbon\CarbonImmutable;
@@ -133,7 +134,7 @@ final class AppServiceProvider extends ServiceProvider
         RateLimiter::for('sign-in', fn (Request $request): array => [
             Limit::perMinute(4 * (int) config('lantern.sign_ins_per_minute'))->by('ip:'.$request->ip()),
             Limit::perMinute((int) config('lantern.sign_ins_per_minute'))
-                ->by('who:'.mb_strtolower($request->string('email')->toString()).'|'.$request->ip()),
+                ->by('who:'.mb_strtolower(Input::text($request, 'email')).'|'.$request->ip()),
         ]);
         RateLimiter::for('beacon', fn (Request $request): Limit => Limit::perMinute(240)->by((string) $request->ip()));
         RateLimiter::for('new-link', fn (Request $request): Limit => Limit::perMinutes(10, 10)->by((string) $request->ip()));

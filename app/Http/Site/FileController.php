@@ -13,6 +13,7 @@ use App\Serving\Browser;
 use App\Serving\PlainPage;
 use App\Support\AnswerKind;
 use App\Support\Ids;
+use App\Support\Input;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -55,7 +56,7 @@ final readonly class FileController
 
     public function again(Request $request): Response
     {
-        $typed = $request->string('email')->toString();
+        $typed = Input::text($request, 'email');
         try {
             $address = EmailAddress::of($typed);
         } catch (Invalid $e) {
@@ -63,7 +64,7 @@ final readonly class FileController
         }
         // The answer is the same for everyone: whether an address is known is nobody's business.
         foreach (Person::query()->where('email_key', $address->key)->get() as $person) {
-            $wanted = $request->string('delivery')->toString();
+            $wanted = Input::text($request, 'delivery');
             $delivery = Delivery::query()->where('person_id', $person->id)->whereNull('revoked_at')
                 ->orderByRaw('id = ? desc', [Ids::is($wanted) ? $wanted : ''])->latest('id')->first();
             if ($delivery !== null) {

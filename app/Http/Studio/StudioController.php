@@ -9,6 +9,7 @@ use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\User;
 use App\Support\Ids;
+use App\Support\Input;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Exceptions\HttpResponseException;
@@ -64,7 +65,7 @@ abstract class StudioController
     /** Keeps two windows from overwriting each other unseen. The revision that was edited must still be the newest. */
     protected function sameRevision(Request $request, int $newest): void
     {
-        if ($request->integer('revision') !== $newest) {
+        if (Input::number($request, 'revision', -1, -1, PHP_INT_MAX) !== $newest) {
             throw new HttpResponseException(response()->json([
                 'message' => 'This was changed in another window meanwhile. What you typed is still here; load the newer one to go on.',
             ], 409));

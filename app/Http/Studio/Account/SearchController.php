@@ -8,6 +8,7 @@ use App\Http\Studio\StudioController;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Person;
+use App\Support\Input;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -17,7 +18,7 @@ final class SearchController extends StudioController
 {
     public function __invoke(Request $request): JsonResponse
     {
-        $search = mb_strtolower(trim($request->string('q')->toString()));
+        $search = mb_strtolower(trim(Input::text($request, 'q')));
         if ($search === '' || mb_strlen($search) > 200) {
             return response()->json(['found' => []]);
         }

@@ -13,6 +13,7 @@ use App\Models\Funnel;
 use App\Models\OldAddress;
 use App\Models\Upload;
 use App\Results\Numbers;
+use App\Support\Input;
 use App\Support\RichText;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -32,13 +33,13 @@ final class FunnelController extends StudioController
 {
     public function index(Request $request, Numbers $numbers): JsonResponse
     {
-        $search = mb_strtolower(trim($request->string('search')->toString()));
-        $wanted = $request->string('state')->toString();
+        $search = mb_strtolower(trim(Input::text($request, 'search')));
+        $wanted = Input::text($request, 'state');
         $funnels = Funnel::query()->with('liveVersion:id,funnel_id,number')->where('business_id', $this->user()->business_id)
             ->when($wanted === 'archived', fn ($q) => $q->whereNotNull('archived_at'), fn ($q) => $q->whereNull('archived_at'))
             ->when(FunnelState::tryFrom($wanted), fn ($q, FunnelState $s) => $q->where('state', $s))
             ->when($search !== '', fn ($q) => $q->whereRaw('lower(name) like ? escape ?', ['%'.addcslashes($search, '%_\\').'%', '\\']))
-            ->orderByDesc('updated_at')->orderBy('id')->paginate(min(100, max(1, $request->integer('perPage', 50))));
+            ->orderByDesc('updated_at')->orderBy('id')->paginate(Input::number($request, 'perPage', 50, 1, 100));
         $totals = $numbers->totals($this->business(), array_values(array_map(fn (Funnel $f): string => $f->id, $funnels->items())));
 
         return response()->json([

@@ -10,6 +10,7 @@ use App\Drafts\Kinds\LeadMagnetKind;
 use App\Files\Uploads;
 use App\Http\Studio\StudioController;
 use App\Results\FieldCosts;
+use App\Support\Input;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -81,6 +82,6 @@ final class PartController extends StudioController
     {
         $this->draftPart($part, FormPlan::kind());
 
-        return response()->json(['advice' => FieldCosts::of($this->business())->words($request->integer('fields'))]);
+        return response()->json(['advice' => FieldCosts::of($this->business())->words(Input::number($request, 'fields', 0, 0, 100))]);
     }
 }

@@ -14,6 +14,7 @@ use App\Models\Person;
 use App\People\Fields\OwnFields;
 use App\People\Segments\PeopleKit;
 use App\Support\Ids;
+use App\Support\Input;
 use App\Support\Instant;
 use App\Support\RichText;
 use Carbon\CarbonImmutable;
@@ -141,7 +142,7 @@ final class BroadcastController extends StudioController
     {
         $found = $this->broadcast($broadcast);
         $now = CarbonImmutable::now();
-        $at = $request->string('at')->toString();
+        $at = Input::text($request, 'at');
         $sendAt = $now;
         if ($at !== '') {
             if (preg_match('/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/D', $at) !== 1) {
@@ -195,7 +196,7 @@ final class BroadcastController extends StudioController
         $found = $this->broadcast($broadcast);
         $person = $this->reader($request);
         $written = $this->writer->forPerson($this->business(),
-            EmailSource::ofBroadcast($found, $this->business(), $request->string('variant')->toString()), $person);
+            EmailSource::ofBroadcast($found, $this->business(), Input::text($request, 'variant')), $person);
 
         return response()->json(['subject' => $written->subject, 'html' => $written->html, 'text' => $written->text,
             'reader' => $person === null ? 'Robin Sample' : ($person->fullName() === '' ? $person->email : $person->fullName())]);
@@ -213,7 +214,7 @@ final class BroadcastController extends StudioController
 
     private function reader(Request $request): ?Person
     {
-        $id = $request->string('person')->toString();
+        $id = Input::text($request, 'person');
 
         return Ids::is($id) ? Person::query()->with('business')->where('business_id', $this->user()->business_id)->whereNull('erased_at')
             ->where('id', $id)->first() : null;

@@ -12,6 +12,7 @@ use App\Mail\Sending\Planner;
 use App\Models\Person;
 use App\People\Fields\OwnFields;
 use App\Support\Ids;
+use App\Support\Input;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -62,7 +63,7 @@ final class EmailController extends StudioController
 
     private function reader(Request $request): ?Person
     {
-        $id = $request->string('person')->toString();
+        $id = Input::text($request, 'person');
 
         return Ids::is($id) ? Person::query()->with('business')->where('business_id', $this->user()->business_id)->whereNull('erased_at')
             ->where('id', $id)->first() : null;

@@ -7,6 +7,7 @@ namespace App\Http\Studio\Mail;
 use App\Http\Studio\StudioController;
 use App\Models\EmailPart;
 use App\Support\Ids;
+use App\Support\Input;
 use App\Support\RichText;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -55,9 +56,9 @@ final class EmailPartController extends StudioController
     /** @return array{name: string, body: string} */
     private function given(Request $request): array
     {
-        $name = trim($request->string('name')->toString());
+        $name = trim(Input::text($request, 'name'));
         // A part holds words, and no other part.
-        $body = (string) preg_replace('~</?div[^>]*>~', '', RichText::email(mb_substr($request->string('body')->toString(), 0, 20_000)));
+        $body = (string) preg_replace('~</?div[^>]*>~', '', RichText::email(mb_substr(Input::text($request, 'body'), 0, 20_000)));
 
         return $name === '' || mb_strlen($name) > 120 ? throw Invalid::at('name', 'Please give this part a name of up to 120 characters.')
             : ['name' => $name, 'body' => $body];

@@ -12,6 +12,7 @@ use App\Mail\Sending\Feedback;
 use App\Mail\Sending\OutboxBehaviour;
 use App\Models\Message;
 use App\Support\Ids;
+use App\Support\Input;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -29,23 +30,23 @@ final class MessageController extends StudioController
 {
     public function index(Request $request): JsonResponse
     {
-        $search = mb_strtolower(trim($request->string('search')->toString()));
+        $search = mb_strtolower(trim(Input::text($request, 'search')));
         $like = '%'.addcslashes($search, '%_\\').'%';
         $now = Instant::sql(CarbonImmutable::now());
-        $state = MessageState::tryFrom($request->string('state')->toString());
+        $state = MessageState::tryFrom(Input::text($request, 'state'));
         $messages = Message::query()->select(['id', 'name', 'kind', 'to_address', 'subject', 'state', 'due_at', 'sent_at', 'trouble',
             'attempts', 'person_id', 'funnel_id', 'opened_at', 'clicked_at', 'lost_why'])
             ->where('business_id', $this->user()->business_id)
             ->when($state, fn ($q, MessageState $s) => $q->where('state', $s))
-            ->when($request->string('broadcast')->toString() !== '',
-                fn ($q) => $q->where('broadcast_id', $request->string('broadcast')->toString()))
-            ->when($request->string('email')->toString() !== '', fn ($q) => $q->where('email_id', $request->string('email')->toString()))
+            ->when(Input::text($request, 'broadcast') !== '',
+                fn ($q) => $q->where('broadcast_id', Input::text($request, 'broadcast')))
+            ->when(Input::text($request, 'email') !== '', fn ($q) => $q->where('email_id', Input::text($request, 'email')))
             ->when($search !== '', fn ($q) => $q->where(fn ($q) => $q->whereRaw("lower(to_address) like ? escape '\\'", [$like])
                 ->orWhereRaw("lower(subject) like ? escape '\\'", [$like])->orWhereRaw("lower(name) like ? escape '\\'", [$like])))
             // What has happened comes before what is yet to come, each with the nearest first.
             ->orderByRaw("state = 'waiting' and due_at > ?", [$now])
             ->orderByRaw('case when due_at > ? then due_at end', [$now])->orderByDesc('due_at')->orderBy('id')
-            ->paginate(min(100, max(1, $request->integer('perPage', 25))));
+            ->paginate(Input::number($request, 'perPage', 25, 1, 100));
         $states = DB::table('messages')->where('business_id', $this->user()->business_id)->groupBy('state')
             ->selectRaw('state, count(*) as n')->pluck('n', 'state');
 
@@ -83,7 +84,7 @@ final class MessageController extends StudioController
     /** All that was sent, as a mailbox. */
     public function mbox(Request $request): StreamedResponse
     {
-        $person = $request->string('person')->toString();
+        $person = Input::text($request, 'person');
         $query = Message::query()->with('business')->where('business_id', $this->user()->business_id)->whereNotNull('sent_at')
             ->when($person !== '', fn ($q) => $q->where('person_id', $person));
 
@@ -115,7 +116,7 @@ final class MessageController extends StudioController
         if (config('mail.default') === 'smtp' || $found->state !== MessageState::Sent || $found->person_id === null) {
             throw Invalid::at('message', 'Only what the outbox has sent can come back from it.');
         }
-        match ($request->string('what')->toString()) {
+        match (Input::text($request, 'what')) {
             'bounce' => $feedback->bounced($found, '550 5.1.1 The outbox was told that this mailbox does not exist.'),
             'complain' => $feedback->complained($found),
             'open' => $feedback->opened($found, CarbonImmutable::now()),

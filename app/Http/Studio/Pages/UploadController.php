@@ -8,6 +8,7 @@ use App\Files\Uploads;
 use App\Http\Studio\Json\PictureJson;
 use App\Http\Studio\StudioController;
 use App\Models\Upload;
+use App\Support\Input;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -47,7 +48,7 @@ final class UploadController extends StudioController
 
     public function pictures(Request $request): JsonResponse
     {
-        $search = mb_strtolower(trim($request->string('search')->toString()));
+        $search = mb_strtolower(trim(Input::text($request, 'search')));
         $pictures = Upload::query()->where('business_id', $this->user()->business_id)->where('kind', 'picture')
             ->when($search !== '', fn ($q) => $q->whereRaw('lower(name) like ? escape ?', ['%'.addcslashes($search, '%_\\').'%', '\\']))
             ->latest('id')->limit(60)->get();

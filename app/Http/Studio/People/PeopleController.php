@@ -15,6 +15,7 @@ use App\People\Privacy\PeopleExport;
 use App\People\Segments\PeopleKit;
 use App\People\Segments\SegmentQuery;
 use App\Support\Ids;
+use App\Support\Input;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
@@ -37,11 +38,11 @@ final class PeopleController extends StudioController
     public function index(Request $request): JsonResponse
     {
         $query = $this->people($request);
-        $sort = self::SORTS[$request->string('sort')->toString()] ?? 'joined_at';
-        $perPage = min(100, max(1, $request->integer('perPage', 25)));
+        $sort = self::SORTS[Input::text($request, 'sort')] ?? 'joined_at';
+        $perPage = Input::number($request, 'perPage', 25, 1, 100);
         $total = (clone $query)->count();
         $pages = max(1, (int) ceil($total / $perPage));
-        $page = min($pages, max(1, $request->integer('page', 1)));
+        $page = min($pages, Input::number($request, 'page', 1, 1, 1_000_000));
         // Both in one direction, so that an index gives the order as it stands.
         $direction = in_array($sort, ['joined_at', 'active_at'], true) ? 'desc' : 'asc';
         $ids = $query->orderBy($sort, $direction)->orderBy('people.id', $direction)->forPage($page, $perPage)->pluck('people.id')
@@ -93,7 +94,7 @@ final class PeopleController extends StudioController
     /** Does something to those who are chosen: named one by one, or all that the list shows. */
     public function act(Request $request, BulkActs $acts): JsonResponse
     {
-        $kind = $request->string('kind')->toString();
+        $kind = Input::text($request, 'kind');
         if (! in_array($kind, BulkActs::KINDS, true)) {
             throw Invalid::at('kind', 'Choose what to do with these people.');
         }
@@ -189,20 +190,20 @@ final class PeopleController extends StudioController
     private function people(Request $request): Builder
     {
         $business = $this->business();
-        $segment = $request->string('segment')->toString();
+        $segment = Input::text($request, 'segment');
         $query = (new SegmentQuery($business, CarbonImmutable::now()))
             ->people($segment !== '' ? $this->segment($segment)->group() : $this->rules($request));
-        $search = mb_strtolower(trim($request->string('search')->toString()));
+        $search = mb_strtolower(trim(Input::text($request, 'search')));
         $like = '%'.addcslashes($search, '%_\\').'%';
-        $funnel = $request->string('funnel')->toString();
+        $funnel = Input::text($request, 'funnel');
 
         return $query->when($search !== '',
             fn (Builder $q) => $q->where(fn (Builder $q) => $q->whereRaw("email_key like ? escape '\\'", [$like])
                 ->orWhereRaw("first_key || ' ' || last_key like ? escape '\\'", [$like])))
             ->when($funnel !== '',
                 fn (Builder $q) => $q->whereIn('people.id', DB::table('submissions')->where('funnel_id', $funnel)->select('person_id')))
-            ->when($request->integer('tag') > 0, fn (Builder $q) => $q->whereIn('people.id',
-                DB::table('person_tag')->where('tag_id', $request->integer('tag'))->select('person_id')));
+            ->when(Input::number($request, 'tag', 0, 0, PHP_INT_MAX) > 0, fn (Builder $q) => $q->whereIn('people.id',
+                DB::table('person_tag')->where('tag_id', Input::number($request, 'tag', 0, 0, PHP_INT_MAX))->select('person_id')));
     }
 
     private function rules(Request $request): Group
@@ -216,7 +217,7 @@ final class PeopleController extends StudioController
 
     private function name(Request $request): string
     {
-        $name = trim($request->string('name')->toString());
+        $name = trim(Input::text($request, 'name'));
 
         return $name === '' || mb_strlen($name) > 120 ? throw Invalid::at('name', 'Please give the segment a name of up to 120 characters.')
             : $name;

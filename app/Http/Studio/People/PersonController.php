@@ -22,6 +22,7 @@ use App\People\Privacy\PeopleExport;
 use App\People\Privacy\PersonArchive;
 use App\People\Tags\Tagging;
 use App\Support\Ids;
+use App\Support\Input;
 use App\Support\Instant;
 use App\Support\RichText;
 use Carbon\CarbonImmutable;
@@ -40,7 +41,7 @@ final class PersonController extends StudioController
 {
     public function show(Request $request, string $person, History $history): JsonResponse
     {
-        return response()->json($this->whole($this->person($person), $history, $request->integer('more')));
+        return response()->json($this->whole($this->person($person), $history, Input::number($request, 'more', 0, 0, 100_000)));
     }
 
     /** @return array<string, mixed> */
@@ -104,7 +105,7 @@ final class PersonController extends StudioController
     public function tag(Request $request, string $person, Tagging $tagging): JsonResponse
     {
         $found = $this->person($person);
-        $name = trim($request->string('name')->toString());
+        $name = trim(Input::text($request, 'name'));
         if ($name === '' || mb_strlen($name) > 60) {
             throw Invalid::at('name', 'A tag has between one and 60 characters.');
         }
@@ -126,7 +127,7 @@ final class PersonController extends StudioController
     public function note(Request $request, string $person): JsonResponse
     {
         $found = $this->person($person);
-        $words = RichText::plain($request->string('words')->toString());
+        $words = RichText::plain(Input::text($request, 'words'));
         if ($words === '' || mb_strlen($words) > 4000) {
             throw Invalid::at('words', 'A note has between one and 4,000 characters.');
         }
@@ -156,7 +157,7 @@ final class PersonController extends StudioController
     public function bought(Request $request, string $person, Events $events): JsonResponse
     {
         $found = $this->person($person);
-        $funnel = $this->funnel($request->string('funnel')->toString())->load('liveVersion');
+        $funnel = $this->funnel(Input::text($request, 'funnel'))->load('liveVersion');
         $events->take(NewEvent::of(EventType::Bought, $found, CarbonImmutable::now(), $funnel, data: ['by' => 'owner']));
 
         return response()->json(['id' => $found->id], 201);
@@ -211,7 +212,7 @@ final class PersonController extends StudioController
     public function merge(Request $request, string $person, Merge $merge): JsonResponse
     {
         $stays = $this->person($person);
-        $merge->of($stays, $this->person($request->string('with')->toString()));
+        $merge->of($stays, $this->person(Input::text($request, 'with')));
 
         return response()->json(['id' => $stays->id]);
     }

@@ -9,6 +9,7 @@ use App\Models\CallState;
 use App\Models\HookCall;
 use App\Models\Submission;
 use App\Support\Ids;
+use App\Support\Input;
 use App\Support\Instant;
 use App\Webhooks\Webhooks;
 use Illuminate\Database\Eloquent\Builder;
@@ -25,7 +26,7 @@ final class SubmissionController extends StudioController
     public function index(Request $request): JsonResponse
     {
         $found = $this->query($request)->with(['person', 'funnel', 'version'])->latest('submitted_at')->orderByDesc('id')
-            ->paginate(min(100, max(1, $request->integer('perPage', 25))));
+            ->paginate(Input::number($request, 'perPage', 25, 1, 100));
 
         return response()->json(['total' => $found->total(), 'page' => $found->currentPage(), 'pages' => $found->lastPage(),
             'submissions' => array_map(self::json(...), $found->items())]);
@@ -56,10 +57,10 @@ final class SubmissionController extends StudioController
 
     public function hooks(Request $request): JsonResponse
     {
-        $state = CallState::tryFrom($request->string('state')->toString());
+        $state = CallState::tryFrom(Input::text($request, 'state'));
         $found = HookCall::query()->where('business_id', $this->user()->business_id)
             ->when($state, fn ($q, CallState $s) => $q->where('state', $s))
-            ->latest()->orderByDesc('id')->paginate(min(100, max(1, $request->integer('perPage', 20))));
+            ->latest()->orderByDesc('id')->paginate(Input::number($request, 'perPage', 20, 1, 100));
 
         return response()->json(['total' => $found->total(), 'page' => $found->currentPage(), 'pages' => $found->lastPage(),
             'calls' => array_map(self::call(...), $found->items())]);
@@ -81,17 +82,17 @@ final class SubmissionController extends StudioController
     /** @return Builder<Submission> */
     private function query(Request $request): Builder
     {
-        $search = mb_strtolower(trim($request->string('search')->toString()));
+        $search = mb_strtolower(trim(Input::text($request, 'search')));
         $like = '%'.addcslashes($search, '%_\\').'%';
-        $day = fn (string $key): ?string => preg_match('/^\d{4}-\d{2}-\d{2}$/D', $request->string($key)->toString()) === 1
-            ? $request->string($key)->toString() : null;
+        $day = fn (string $key): ?string => preg_match('/^\d{4}-\d{2}-\d{2}$/D', Input::text($request, $key)) === 1
+            ? Input::text($request, $key) : null;
         $zone = $this->business()->timezone;
 
         return Submission::query()->whereHas('funnel', fn ($q) => $q->where('business_id', $this->user()->business_id))
             ->whereHas('person', fn ($q) => $q->whereNull('erased_at'))
-            ->when($request->string('form')->toString() !== '', fn ($q) => $q->where('form_id', $request->string('form')->toString()))
-            ->when($request->string('funnel')->toString() !== '', fn ($q) => $q->where('funnel_id', $request->string('funnel')->toString()))
-            ->when(SubmissionState::tryFrom($request->string('state')->toString()), fn ($q, SubmissionState $s) => $q->where('state', $s))
+            ->when(Input::text($request, 'form') !== '', fn ($q) => $q->where('form_id', Input::text($request, 'form')))
+            ->when(Input::text($request, 'funnel') !== '', fn ($q) => $q->where('funnel_id', Input::text($request, 'funnel')))
+            ->when(SubmissionState::tryFrom(Input::text($request, 'state')), fn ($q, SubmissionState $s) => $q->where('state', $s))
             ->when($day('from') !== null, fn ($q) => $q->where('submitted_at', '>=',
                 Instant::sql(new \DateTimeImmutable((string) $day('from'), new \DateTimeZone($zone)))))
             ->when($day('until') !== null, fn ($q) => $q->where('submitted_at', '<',

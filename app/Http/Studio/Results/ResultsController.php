@@ -6,6 +6,7 @@ namespace App\Http\Studio\Results;
 
 use App\Http\Studio\StudioController;
 use App\Results\Numbers;
+use App\Support\Input;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -15,7 +16,7 @@ final class ResultsController extends StudioController
 {
     public function show(Request $request, string $funnel, Numbers $numbers): JsonResponse
     {
-        return response()->json($numbers->period($this->funnel($funnel), min(400, max(7, $request->integer('days', 28))),
+        return response()->json($numbers->period($this->funnel($funnel), Input::number($request, 'days', 28, 7, 400),
             CarbonImmutable::now()));
     }
 
