@@ -25,6 +25,7 @@ Route::get('/up', HealthController::class);
 Route::post('/m/view', BeaconController::class)->middleware('throttle:beacon')->name('site.beacon');
 Route::get('/media/{upload}/{form}', MediaController::class)->where(['form' => '[a-z0-9]{1,5}\.(webp|jpg|png|mp4|webm)'])
     ->name('site.media');
+Route::get('/s/{submission}/{leadMagnet}/{name}', [FileController::class, 'ofSubmission'])->where('name', '[^/]+')->name('site.file.page');
 Route::get('/f/{delivery}/{name}', [FileController::class, 'download'])->where('name', '[^/]+')->name('site.file');
 Route::post('/f/again', [FileController::class, 'again'])->middleware('throttle:new-link')->name('site.file.again');
 Route::get('/u/{message}', [UnsubscribeController::class, 'ask'])->name('site.unsubscribe');

@@ -5,15 +5,20 @@ declare(strict_types=1);
 namespace App\Files;
 
 use App\Models\Delivery;
+use App\Models\Submission;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\URL;
 
 /** Signed links to a delivery. The signature covers path and expiry, not the host, so that they survive a move. */
 final class FileLinks
 {
-    public static function forPage(Delivery $delivery, string $fileName): string
+    /** Of a filled-in form, on the page after it: whoever filled it in gets what it promises, whoever's address they typed. */
+    public static function forSubmission(Submission $submission, string $leadMagnet, string $fileName): string
     {
-        return self::link($delivery, $fileName, CarbonImmutable::now()->addHours((int) config('lantern.links.page_hours')));
+        $until = CarbonImmutable::now()->addHours((int) config('lantern.links.page_hours'));
+
+        return URL::temporarySignedRoute('site.file.page', $until, ['submission' => $submission->id, 'leadMagnet' => $leadMagnet,
+            'name' => $fileName], absolute: false);
     }
 
     /** @param  CarbonImmutable  $sent  when the email went out, from which on the link works for a while */

@@ -34,8 +34,12 @@ final readonly class Confirmations implements CarriesOut
         }
     }
 
+    /** Asks by email, unless their address was written to for such a thing often enough today: anybody can type any address. */
     public function ask(Submission $submission): void
     {
+        if (! $this->planner->mayAsk($submission->person_id)) {
+            return;
+        }
         $confirmation = Confirmation::query()->create(['submission_id' => $submission->id,
             'expires_at' => CarbonImmutable::now()->addHours((int) config('lantern.links.confirm_hours'))]);
         $this->planner->planConfirmation($submission, $confirmation);

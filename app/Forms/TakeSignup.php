@@ -50,7 +50,8 @@ final readonly class TakeSignup
                 return [$before, new Decision($before->state === SubmissionState::Waiting ? null
                     : $journey->way($signup->page->id, Outcome::Joined))];
             }
-            $waits = $signup->form->doubleOptIn;
+            // Whoever has left comes back only by confirming that it is them, whatever the form asks for.
+            $waits = $signup->form->doubleOptIn || self::hasLeft($signup->funnel->business_id, $email);
             $person = $this->person($signup, $email, $waits);
             $submission = Submission::query()->create([
                 'token' => $token, 'funnel_id' => $signup->funnel->id, 'version_id' => $signup->version->id,
@@ -68,7 +69,7 @@ final readonly class TakeSignup
 
             return [$submission,
                 $waits ? $this->events->take(NewEvent::ofSubmission(EventType::Asked, $submission, $signup->at, $signup->owner))
-                : $this->complete($submission, $signup->form, $signup->at, $signup->owner)];
+                : $this->complete($submission, $signup->form, $signup->at, $signup->owner, $person->wasRecentlyCreated)];
         });
     }
 
@@ -85,7 +86,7 @@ final readonly class TakeSignup
             $submission->refresh();
             $submission->person->forceFill(['confirmed_at' => $submission->person->confirmed_at ?? $at])->save();
             $decision = $this->events->take(NewEvent::ofSubmission(EventType::Confirmed, $submission, $at, $owner));
-            $this->complete($submission, $form, $at, $owner);
+            $this->complete($submission, $form, $at, $owner, true);
 
             return $decision;
         });
@@ -97,33 +98,48 @@ final readonly class TakeSignup
         DB::transaction(function () use ($submission, $form, $answers): void {
             $submission->forceFill(['answers' => $answers->values + $submission->answers])->save();
             if ($submission->state === SubmissionState::Taken) {
-                $this->keep($submission->person, $form, $answers->values);
+                $this->keep($submission->person, $form, $answers->values, $submission->confirmed_at !== null);
             }
         });
     }
 
-    private function complete(Submission $submission, FormPlan $form, DateTimeImmutable $at, bool $owner): Decision
+    /**
+     * @param  bool  $theirs  is it known to be the person's own doing: by a link in an email to them, or since nothing was known of the
+     *     address before? Otherwise anybody may have typed it, and nothing that is known is changed.
+     */
+    private function complete(Submission $submission, FormPlan $form, DateTimeImmutable $at, bool $owner, bool $theirs): Decision
     {
         $person = $submission->person;
-        $this->keep($person, $form, $submission->answers);
+        $this->keep($person, $form, $submission->answers, $theirs);
         // Joining again is agreeing again: somebody who had unsubscribed and comes back of their own accord is back.
-        $person->forceFill(['unsubscribed_at' => null, 'quiet_until' => null, 'pending' => false,
+        $person->forceFill(($theirs ? ['unsubscribed_at' => null, 'quiet_until' => null] : []) + ['pending' => false,
             'owner_try' => $person->owner_try && $owner,
             'marketing' => match (true) {
+                ! $theirs && ! $person->pending => $person->marketing,
                 $submission->marketing !== null => $submission->marketing
                     || ($person->marketing && ! $person->wasRecentlyCreated && ! $person->pending),
                 $form->consent !== '' => true,
                 default => $person->marketing,
             }])->save();
-        Suppressions::cameBack($person->business_id, $person->email);
+        if ($theirs) {
+            Suppressions::cameBack($person->business_id, $person->email);
+        }
         $event = NewEvent::ofSubmission(EventType::Joined, $submission, $at, $owner);
         $started = array_map(fn (SequencePlan $s): string => $s->id, $submission->version->plan()->startedBy($event->inCore()));
-        DB::table('opt_outs')->where('person_id', $person->id)->whereIn('what', ['broadcasts', ...$started])->delete();
-        if ($submission->visitor !== null) {
+        if ($theirs) {
+            DB::table('opt_outs')->where('person_id', $person->id)->whereIn('what', ['broadcasts', ...$started])->delete();
+        }
+        if ($theirs && $submission->visitor !== null) {
             self::join($submission->visitor, $person->id, $at);
         }
 
         return $this->events->take($event);
+    }
+
+    private static function hasLeft(int $business, EmailAddress $email): bool
+    {
+        return Suppressions::why($business, $email->display) === 'unsubscribed'
+            || Person::query()->where('business_id', $business)->where('email_key', $email->key)->whereNotNull('unsubscribed_at')->exists();
     }
 
     /** From now on this browser is this person's; what it did before was theirs. */
@@ -149,7 +165,7 @@ final readonly class TakeSignup
                 'suppressed' => $why === 'unsubscribed' ? null : $why,
             ]);
         }
-        if (! $waits && $signup->zone !== null) {
+        if (! $waits && $person->timezone === null && $signup->zone !== null) {
             $person->forceFill(['timezone' => $signup->zone]);
         }
 
@@ -160,15 +176,17 @@ final readonly class TakeSignup
      * What the answers say of the person.
      *
      * @param  array<string, string>  $values
+     * @param  bool  $theirs  did they say it themselves? Otherwise only what is not known yet is taken from it.
      */
-    private function keep(Person $person, FormPlan $form, array $values): void
+    private function keep(Person $person, FormPlan $form, array $values, bool $theirs): void
     {
         $person->forceFill(array_filter([
             'first_name' => $values[FieldKind::FirstName->value] ?? '', 'last_name' => $values[FieldKind::LastName->value] ?? '',
             'phone' => $values[FieldKind::Phone->value] ?? '',
-        ], fn (string $v): bool => $v !== ''))->save();
+        ], fn (string $v, string $name): bool => $v !== '' && ($theirs || $person->getAttribute($name) === ''), ARRAY_FILTER_USE_BOTH))
+            ->save();
         foreach ($form->fields as $field) {
-            if ($field->keep && ($values[$field->key()] ?? '') !== '') {
+            if ($field->keep && ($values[$field->key()] ?? '') !== '' && ($theirs || ! OwnFields::has($person->id, $field->key()))) {
                 OwnFields::know($person->business_id, $field);
                 OwnFields::set($person->id, $field->key(),
                     $field->kind === FieldKind::Choices ? explode("\n", $values[$field->key()]) : [$values[$field->key()]]);

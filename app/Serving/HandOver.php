@@ -26,7 +26,8 @@ final class HandOver
     /** The path it leads to; null for a link that is not ours or has run out. */
     public static function read(mixed $to, mixed $until, mixed $key, CarbonImmutable $now): ?string
     {
-        if (! is_string($to) || ! self::isPath($to) || ! is_string($until) || ! is_string($key) || preg_match('/^\d{1,12}$/D', $until) !== 1) {
+        if (! is_string($to) || ! self::isPath($to) || ! is_string($until) || ! is_string($key)
+            || preg_match('/^\d{1,12}$/D', $until) !== 1) {
             return null;
         }
 

@@ -11,7 +11,9 @@ use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\PagePlan;
 
-/** What a browser lets a public page do: what it embeds is let in, and its owner's code may run where it can reach nothing of the Studio. */
+/**
+ * What a browser lets a public page do: what it embeds is let in, and its owner's code may run where it can reach nothing of the Studio.
+ */
 final readonly class PagePolicy
 {
     /** @param  list<string>  $frames  hosts whose videos the page shows */

@@ -51,7 +51,8 @@ enum AnswerKind
                 ."font-src 'self'; frame-ancestors 'self'; base-uri 'none'; form-action 'none'",
             self::Page => "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; base-uri 'none'; object-src 'none'; "
                 ."frame-ancestors 'self'",
-            self::PageWithCode => "default-src 'self' https: data: blob: 'unsafe-inline' 'unsafe-eval'; base-uri 'none'; object-src 'none'; "
+            self::PageWithCode => "default-src 'self' https: data: blob: 'unsafe-inline' 'unsafe-eval'; base-uri 'none'; object-src "
+                ."'none'; "
                 ."frame-ancestors 'self'",
             self::Media, self::Download => "default-src 'none'; frame-ancestors 'none'; sandbox",
             self::Embed, self::Plain => "default-src 'none'; base-uri 'none'; frame-ancestors 'none'",

@@ -28,7 +28,10 @@ final readonly class Finding
     ) {
     }
 
-    /** @return array{code: string, blocks: bool, message: string, open: string, id: string, openLabel: string, place: string, fixLabel: string} */
+    /**
+     * @return array{code: string, blocks: bool, message: string, open: string, id: string, openLabel: string,
+     *     place: string, fixLabel: string}
+     */
     public function toArray(): array
     {
         return ['code' => $this->code, 'blocks' => $this->blocks, 'message' => $this->message, 'open' => $this->open,

@@ -61,13 +61,15 @@ final class GoLiveCheck
             if ($page->settings->hasCode()) {
                 $findings[] = new Finding('own-code', false, $facts->codeRuns
                     ? "“{$page->name}” carries code of your own. It can do anything on that page: publish only what you trust."
-                    : "The code of your own on “{$page->name}” does not run: the Studio and your pages share one host. Give the pages a host "
+                    : "The code of your own on “{$page->name}” does not run: the Studio and your pages share one host. Give the "
+                        .'pages a host '
                         .'of their own (SITE_URL), and it will.', 'page', $page->id, 'Open the page');
             }
         }
         foreach ($plan->forms as $form) {
             if ($form->hook !== '') {
-                $findings[] = new Finding('hook', false, "What people fill in at “{$form->name}” is also sent to {$form->hook}", 'form', $form->id,
+                $findings[] = new Finding('hook', false, "What people fill in at “{$form->name}” is also sent to {$form->hook}", 'form',
+                    $form->id,
                     'Open the form');
             }
         }

@@ -50,7 +50,8 @@ abstract class BrowserTestCase extends TestCase
         self::$site = "http://127.0.0.1:{$port}";
         mkdir(self::$folder.'/uploads', recursive: true);
         touch(self::$folder.'/db.sqlite');
-        $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OTAxMjM0NTY3ODkwMTIzNDU2Nzg5MDE=', 'APP_URL' => self::$studio, 'STUDIO_URL' => self::$studio, 'SITE_URL' => self::$site,
+        $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OTAxMjM0NTY3ODkwMTIzNDU2Nzg5MDE=', 'APP_URL' => self::$studio,
+            'STUDIO_URL' => self::$studio, 'SITE_URL' => self::$site,
             'DB_DATABASE' => self::$folder.'/db.sqlite',
             'UPLOADS_PATH' => self::$folder.'/uploads', 'CACHE_STORE' => 'file', 'CACHE_PATH' => self::$folder.'/cache',
             'SESSION_DRIVER' => 'database', 'QUEUE_CONNECTION' => 'database',

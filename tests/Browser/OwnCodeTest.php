@@ -17,11 +17,16 @@ final class OwnCodeTest extends BrowserTestCase
             const tries = {
                 read: async () => (await fetch(studio + '/studio/api/people', { credentials: 'include' })).text(),
                 session: async () => (await fetch(studio + '/studio/api/session', { credentials: 'include' })).text(),
-                sameHost: async () => { const r = await fetch('/studio/api/people', { credentials: 'include' }); return r.ok ? r.text() : ''; },
+                sameHost: async () => {
+                    const r = await fetch('/studio/api/people', { credentials: 'include' });
+                    return r.ok ? r.text() : '';
+                },
                 write: async () => (await fetch(studio + '/studio/api/funnels', { method: 'POST', credentials: 'include',
-                    headers: { 'Content-Type': 'application/json' }, body: '{"goal":"waiting-list","name":"Planted","title":"x"}' })).text(),
+                    headers: { 'Content-Type': 'application/json' },
+                    body: '{"goal":"waiting-list","name":"Planted","title":"x"}' })).text(),
                 simpleWrite: async () => { const r = await fetch(studio + '/studio/api/broadcasts', { method: 'POST', mode: 'no-cors',
-                    credentials: 'include', body: new URLSearchParams({ name: 'Planted' }) }); return r.type === 'opaque' ? '' : r.text(); },
+                    credentials: 'include', body: new URLSearchParams({ name: 'Planted' }) });
+                    return r.type === 'opaque' ? '' : r.text(); },
                 cookie: async () => document.cookie.includes('lantern_studio') || document.cookie.includes('XSRF') ? document.cookie : '',
                 frame: () => new Promise((done) => {
                     const frame = document.createElement('iframe');

@@ -47,7 +47,7 @@ final class RoomsTest extends TestCase
         'People/Tags' => ['Journey', 'Models', 'Support'],
         'Webhooks' => ['Journey', 'Models', 'Support'],
         'Files' => ['Journey', 'Models', 'Support'],
-        'Mail/Emails' => ['Files', 'Models', 'People/Facts'],
+        'Mail/Emails' => ['Files', 'Models', 'People/Facts', 'Support'],
         'Mail/Sending' => ['Journey', 'Mail/Emails', 'Models', 'People/Consent', 'Support'],
         'Mail/Sequences' => ['Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'People/Facts', 'Support'],
         'People/Bulk' => ['Journey', 'Mail/Sequences', 'Models', 'People/Tags', 'Support'],

@@ -21,7 +21,8 @@ final class EachOnItsHost
     {
         $isStudio = Hosts::isStudio($request);
         if (! $isStudio && ! Hosts::isSite($request)) {
-            return new Response("There is nothing here.\n", 421, ['Content-Type' => 'text/plain; charset=utf-8', 'Cache-Control' => 'no-store']);
+            return new Response("There is nothing here.\n", 421,
+                ['Content-Type' => 'text/plain; charset=utf-8', 'Cache-Control' => 'no-store']);
         }
         $wantsStudio = $request->is('studio', 'studio/*');
         if (Hosts::areSeparate() && $wantsStudio !== $isStudio && ! in_array($request->path(), self::ON_BOTH, true)) {

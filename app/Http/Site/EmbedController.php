@@ -125,7 +125,7 @@ final readonly class EmbedController
             $this->takeSignup->more($submission->load(['person', 'funnel']), $plan, $second);
         }
 
-        return new JsonResponse($plan->done !== '' && $submission->state === SubmissionState::Taken ? ['done' => $plan->done]
+        return new JsonResponse($plan->done !== '' && ! $plan->doubleOptIn ? ['done' => $plan->done]
             : ['go' => self::doneLink($submission)], 200, self::OPEN);
     }
 
@@ -137,7 +137,8 @@ final readonly class EmbedController
         if ($found === null || $found->submitted_at < CarbonImmutable::now()->subHour()) {
             return PlainPage::notHere()->response();
         }
-        if ($found->state === SubmissionState::Waiting) {
+        $asks = $found->version->plan()->form($found->form_id)->doubleOptIn ?? false;
+        if ($asks && $found->state === SubmissionState::Waiting) {
             return redirect()->away(Confirmations::waitingLink($found), 303);
         }
         $way = (new Journey($found->version->plan()))->way($found->page_id, Outcome::Joined);

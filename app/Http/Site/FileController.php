@@ -7,7 +7,9 @@ namespace App\Http\Site;
 use App\Files\Downloads;
 use App\Mail\Sending\Planner;
 use App\Models\Delivery;
+use App\Models\DraftPart;
 use App\Models\Person;
+use App\Models\Submission;
 use App\Models\Upload;
 use App\Serving\Browser;
 use App\Serving\PlainPage;
@@ -18,7 +20,9 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
+use Lantern\Core\Forms\SubmissionState;
 use Lantern\Core\People\EmailAddress;
+use Lantern\Core\Plan\LeadMagnet;
 use Lantern\Core\Support\Invalid;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -38,7 +42,35 @@ final readonly class FileController
         }
         $found = Delivery::query()->with(['leadMagnet', 'funnel.business', 'funnel.liveVersion'])->find($delivery);
         $upload = Upload::query()->find($found?->leadMagnet?->text('file'));
-        if ($found === null || $upload === null || $found->revoked_at !== null || ! Storage::disk('uploads')->exists($upload->path)) {
+        if ($found === null || $upload === null || $found->revoked_at !== null) {
+            return PlainPage::fileGone()->response();
+        }
+
+        return $this->send($request, $upload, $found);
+    }
+
+    /** The file that a form promised, for whoever filled it in. It says nothing of the person whose address was typed. */
+    public function ofSubmission(Request $request, string $submission, string $leadMagnet, string $name): Response
+    {
+        $found = $request->hasValidSignature(false) ? Submission::query()->find($submission) : null;
+        if ($found === null) {
+            return PlainPage::linkOver('')->response();
+        }
+        $part = DraftPart::query()->where('funnel_id', $found->funnel_id)->where('kind', LeadMagnet::kind())->find($leadMagnet);
+        $upload = Upload::query()->find($part?->text('file'));
+        $delivery = $found->state !== SubmissionState::Taken ? null : Delivery::query()->with(['funnel.business', 'funnel.liveVersion'])
+            ->where('person_id', $found->person_id)->where('lead_magnet_id', $leadMagnet)->first();
+        // What the owner took back afterwards is taken back here, too.
+        if ($upload === null || ($delivery?->revoked_at !== null && $delivery->revoked_at >= $found->submitted_at)) {
+            return PlainPage::fileGone()->response();
+        }
+
+        return $this->send($request, $upload, $delivery?->revoked_at === null ? $delivery : null);
+    }
+
+    private function send(Request $request, Upload $upload, ?Delivery $counted): Response
+    {
+        if (! Storage::disk('uploads')->exists($upload->path)) {
             return PlainPage::fileGone()->response();
         }
         $response = new BinaryFileResponse(Storage::disk('uploads')->path($upload->path), 200, [
@@ -47,8 +79,8 @@ final readonly class FileController
         ] + AnswerKind::Download->headers(), false);
         $response->setContentDisposition(ResponseHeaderBag::DISPOSITION_ATTACHMENT, $upload->name,
             (string) preg_replace('/[^\x20-\x7e]|[%\/\\\\"]/', '_', $upload->name));
-        if ($request->isMethod('GET') && $this->isFromTheStart($request)) {
-            $this->downloads->count($found, CarbonImmutable::now(), Browser::id($request), Browser::isOwner($request));
+        if ($counted !== null && $request->isMethod('GET') && $this->isFromTheStart($request)) {
+            $this->downloads->count($counted, CarbonImmutable::now(), Browser::id($request), Browser::isOwner($request));
         }
 
         return $response;

@@ -37,7 +37,8 @@ final readonly class PreviewController
         return $this->at($request, $funnel, $page, function (Funnel $found, Plan $plan, PagePlan $shown, CarbonImmutable $until): Response {
             $link = fn (string $address): string => e(PreviewLink::make($found->id, $until, $address));
             $fill = ['here' => $link($shown->address), 'head' => SiteAssets::head(PageAssets::of($plan, $shown), false),
-                'site' => e(Hosts::site()), 'code:end' => '<p class="preview-note" style="position:fixed;left:0;bottom:0;margin:0;padding:.4rem '
+                'site' => e(Hosts::site()),
+                'code:end' => '<p class="preview-note" style="position:fixed;left:0;bottom:0;margin:0;padding:.4rem '
                         .'.8rem;background:#20302d;color:#fffdf8;font:600 .9rem/1.3 sans-serif">Preview of a draft. Nothing you do here '
                             .'is stored.</p>'];
             foreach ($plan->pages as $other) {

@@ -89,7 +89,7 @@ final readonly class SignupController
         ));
 
         return redirect()->away($form->hasTwoSteps() ? $live->funnel->url($page->address).'?step=2'
-            : self::onward($version, $submission, $decision->way), 303)
+            : self::onward($version, $form, $submission, $decision->way), 303)
             ->withCookie(Cookie::make(Visit::JOINED, $submission->id, 60 * 24 * 30, '/'.$live->funnel->address, httpOnly: true,
                 sameSite: 'lax'))
             ->withCookie(Cookie::make(Browser::COOKIE, $visitor, 60 * 24 * 365, '/', httpOnly: false, sameSite: 'lax'));
@@ -112,13 +112,18 @@ final readonly class SignupController
         }
         $this->takeSignup->more($submission, $form, $answers);
 
-        return redirect()->away(self::onward($version, $submission, (new Journey($version->plan()))->way($page->id, Outcome::Joined)), 303);
+        return redirect()->away(self::onward($version, $form, $submission, null), 303);
     }
 
-    /** Where a visitor goes who has filled in all there is. */
-    private static function onward(Version $version, Submission $submission, ?Way $way): string
+    /**
+     * Where a visitor goes who has filled in all there is. That depends on the form alone: whether the address is known, and
+     * whether whoever has it had left, is nobody's business.
+     */
+    private static function onward(Version $version, FormPlan $form, Submission $submission, ?Way $way): string
     {
-        return $submission->state === SubmissionState::Waiting ? Confirmations::waitingLink($submission)
+        $way ??= (new Journey($version->plan()))->way($submission->page_id, Outcome::Joined);
+
+        return $form->doubleOptIn && $submission->state === SubmissionState::Waiting ? Confirmations::waitingLink($submission)
             : $way->toUrl ?? $submission->funnel->url($version->plan()->page($way->toPage ?? '')->address ?? '');
     }
 

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Mail\Emails;
 
 use App\Models\Message;
+use App\Support\Hosts;
+use Lantern\Core\Emails\RecipientName;
 use Lantern\Core\People\EmailAddress;
 use Symfony\Component\Mime\Address;
 use Symfony\Component\Mime\Email;
@@ -25,11 +27,12 @@ final readonly class WrittenEmail
         $business = $message->business;
         $email = (new Email)
             ->from(new Address($business->sender_address, $business->sender_name))
-            ->to(new Address(EmailAddress::of($message->to_address)->forEnvelope(), (string) $message->person?->fullName()))
+            ->to(new Address(EmailAddress::of($message->to_address)->forEnvelope(),
+                RecipientName::of((string) $message->person?->fullName())))
             ->subject($this->subject)
             ->text($this->text)
             ->html($this->html);
-        $host = parse_url((string) config('app.url'), PHP_URL_HOST);
+        $host = parse_url(Hosts::site(), PHP_URL_HOST);
         $email->getHeaders()->addIdHeader('Message-ID', $message->id.'@'.(is_string($host) ? $host : 'localhost'));
         if ($this->unsubscribeUrl !== '') {
             // One-click unsubscribe as RFC 8058 describes it.

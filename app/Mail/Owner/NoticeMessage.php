@@ -44,7 +44,8 @@ final class NoticeMessage extends KindOfMessage
 
             return new EmailSource($count === 1 ? 'One new person' : "{$count} new people",
                 '<p>Since yesterday these people filled in a form of yours:</p><ul>'.self::plain($items->implode('')).'</ul>'
-                .($count > self::MOST ? '<p>And '.number_format($count - self::MOST).' more: <a href="'.e(Hosts::studio().'/studio/people/submissions')
+                .($count > self::MOST
+                    ? '<p>And '.number_format($count - self::MOST).' more: <a href="'.e(Hosts::studio().'/studio/people/submissions')
                     .'">all of them</a>.</p>' : ''),
                 Colour::of(EmailSource::ACCENT), tracked: false);
         }

@@ -21,6 +21,8 @@ use Lantern\Core\Journey\Effects\SendEmail;
 /** Plans messages: each has a key that can be used once, so that nothing is ever planned twice. */
 final class Planner
 {
+    private const MOST_ASKED_A_DAY = 5;
+
     public function planSequenceEmail(Version $version, Person $person, SendEmail $effect): void
     {
         $email = $version->plan()->email($effect->email);
@@ -49,6 +51,16 @@ final class Planner
             'to_address' => $submission->answers['email'] ?? $submission->person->email, 'due_at' => Instant::sql(CarbonImmutable::now()),
             'content' => json_encode(['confirmation' => $confirmation->id], JSON_THROW_ON_ERROR),
         ]);
+    }
+
+    /**
+     * May a message that anybody can bring about go to this person's address? So many a day, whatever forms are filled in.
+     */
+    public function mayAsk(string $person): bool
+    {
+        return DB::table('messages')->where('person_id', $person)
+            ->whereIn('kind', [MessageKind::Confirmation->value, MessageKind::NewLink->value])
+            ->where('created_at', '>', Instant::sql(CarbonImmutable::now()->subDay()))->count() < self::MOST_ASKED_A_DAY;
     }
 
     /** Tells the owner that a form was filled in. */
@@ -99,6 +111,9 @@ final class Planner
     public function planNewLink(Person $person, string $funnel): void
     {
         $now = CarbonImmutable::now();
+        if (! $this->mayAsk($person->id)) {
+            return;
+        }
         $this->plan('new-link:'.$person->id.':'.$now->utc()->format('YmdH'), [
             'business_id' => $person->business_id, 'person_id' => $person->id, 'funnel_id' => $funnel, 'version_id' => null,
             'email_id' => null,

@@ -48,6 +48,11 @@ final class OwnFields
             array_values(array_filter($values, fn (string $v): bool => $v !== ''))));
     }
 
+    public static function has(string $person, string $name): bool
+    {
+        return DB::table('person_values')->where('person_id', $person)->where('name', $name)->exists();
+    }
+
     /** @return array<string, mixed> as a row of `person_values` */
     public static function row(string $person, string $name, string $value): array
     {

@@ -5,14 +5,18 @@ declare(strict_types=1);
 namespace App\Serving\Slots;
 
 use App\Files\FileLinks;
-use App\Models\Delivery;
 use App\Serving\Visit;
+use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Forms\SubmissionState;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
-/** The download button of a lead magnet, for whoever has joined in this browser; for others, the way to get it. */
+/**
+ * The download button of a lead magnet, for whoever has filled in a form in this browser, and confirmed the address where the form
+ * asks for it; for others, the way to get it. It belongs to the form that was filled in, not to the person whose address was typed.
+ */
 final class DownloadSlot implements Slot
 {
     public function note(string $of, Plan $plan, PagePlan $page): array
@@ -24,7 +28,9 @@ final class DownloadSlot implements Slot
         $blocks = array_filter($page->document->blocksOf(BlockKind::Download), fn (Block $b): bool => $b->field('leadMagnet') === $of);
 
         return ['fileName' => $leadMagnet->fileName, 'kindAndSize' => $leadMagnet->kindAndSize(),
-            'text' => end($blocks) === false ? '' : end($blocks)->field('text')];
+            'text' => end($blocks) === false ? '' : end($blocks)->field('text'),
+            'asks' => array_values(array_map(fn (FormPlan $f): string => $f->id,
+                array_filter($plan->forms, fn (FormPlan $f): bool => $f->doubleOptIn)))];
     }
 
     public function fill(string $of, array $noted, string $fallback, Visit $visit): string
@@ -33,13 +39,13 @@ final class DownloadSlot implements Slot
         if (! is_string($fileName) || ! is_string($kindAndSize) || ! is_string($text)) {
             return '';
         }
-        $delivery = $visit->submission === null ? null : Delivery::query()->where('person_id', $visit->submission->person_id)
-            ->where('lead_magnet_id', $of)->whereNull('revoked_at')->first();
-        if ($delivery === null) {
+        $submission = $visit->submission;
+        $asks = is_array($noted['asks'] ?? null) && in_array($submission?->form_id, $noted['asks'], true);
+        if ($submission === null || ($asks && $submission->state === SubmissionState::Waiting)) {
             return '<a class="button" href="'.e($visit->path()).'">'.e('Tell me where to send it').'</a>';
         }
 
-        return '<a class="button" href="'.e(FileLinks::forPage($delivery, $fileName)).'" download>'.e($text).'</a> '
+        return '<a class="button" href="'.e(FileLinks::forSubmission($submission, $of, $fileName)).'" download>'.e($text).'</a> '
             .'<span class="file-note">'.e($kindAndSize).'</span>';
     }
 }

@@ -45,7 +45,8 @@ final class UpgradesTest extends TestCase
         $of = fn (string $list, string $kind): array => $old[$list]
             ?? array_values(array_filter($old['parts'], fn (array $part): bool => $part['kind'] === $kind));
         self::assertSame(array_column($of('pages', 'page'), 'id'), array_map(fn ($p): string => $p->id, $plan->pages));
-        self::assertSame(array_column($of('emails', 'email'), 'subject'), array_map(fn (EmailPlan $e): string => $e->subject, $plan->emails));
+        self::assertSame(array_column($of('emails', 'email'), 'subject'),
+            array_map(fn (EmailPlan $e): string => $e->subject, $plan->emails));
     }
 
     public function test_before_format_3_all_emails_were_one_sequence_that_every_form_started(): void

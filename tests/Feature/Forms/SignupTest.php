@@ -49,7 +49,7 @@ final class SignupTest extends TestCase
 
         $html = (string) $this->withCookie('lantern_joined', $response->getCookie('lantern_joined')->getValue())
             ->get('/'.$funnel->address.'/thank-you')->assertOk()->assertSee('It is yours, <b>Robin</b>.')->getContent();
-        self::assertSame(1, preg_match('~href="(/f/[^"]+)" download~', $html, $m));
+        self::assertSame(1, preg_match('~href="(/s/[^"]+)" download~', $html, $m));
         $this->get(html_entity_decode($m[1]))->assertOk()->assertHeader('content-type', 'application/pdf');
     }
 
@@ -58,7 +58,7 @@ final class SignupTest extends TestCase
         $funnel = $this->live();
 
         $this->get('/'.$funnel->address.'/thank-you')->assertOk()->assertSee('It is yours, friend.')
-            ->assertSee('Tell me where to send it')->assertDontSee('/f/', false);
+            ->assertSee('Tell me where to send it')->assertDontSee('/s/', false)->assertDontSee('download>', false);
     }
 
     public function test_the_same_address_again_is_one_person_two_submissions_and_one_sequence(): void

@@ -145,7 +145,16 @@ final class ErasingTest extends TestCase
         self::assertSame('unsubscribed', Suppressions::why($this->owner->business_id, 'robin@example.com'));
 
         $this->joined('Robin@example.com', 'Robin');
-        self::assertSame('sent', Message::query()->where('to_address', 'Robin@example.com')->sole()->state->value, 'they asked for it');
+        $question = Message::query()->where('to_address', 'Robin@example.com')->sole();
+        self::assertSame(['confirm', 'sent'], [$question->kind->value, $question->state->value],
+            'anybody may have typed it: they are asked');
+        self::assertSame('unsubscribed', Suppressions::why($this->owner->business_id, 'robin@example.com'));
+        self::assertSame(1, preg_match('~http://localhost(/c/[^\s]+)~', (string) $question->text, $m));
+        $this->post($m[1])->assertRedirect();
+        $this->runQueue();
+        self::assertSame('sent',
+            Message::query()->where('kind', 'sequence')->where('to_address', 'Robin@example.com')->sole()->state->value,
+            'they asked for it');
         self::assertNull(Suppressions::why($this->owner->business_id, 'robin@example.com'));
     }
 

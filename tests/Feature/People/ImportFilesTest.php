@@ -149,7 +149,7 @@ final class ImportFilesTest extends TestCase
         self::assertSame([], $empty->json('sources'));
         $this->getJson("/studio/api/funnels/{$this->funnel->id}/results?days=0")->assertJsonCount(7, 'days');
         $this->getJson("/studio/api/funnels/{$this->funnel->id}/results?days=100000")->assertJsonCount(400, 'days');
-        $this->getJson("/studio/api/funnels/{$this->funnel->id}/results?days=words")->assertJsonCount(7, 'days');
+        $this->getJson("/studio/api/funnels/{$this->funnel->id}/results?days=words")->assertJsonCount(28, 'days');
         self::assertSame(4, Person::query()->count());
     }
 }

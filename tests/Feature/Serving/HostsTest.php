@@ -30,7 +30,8 @@ final class HostsTest extends TestCase
         $this->get(self::STUDIO.'/studio')->assertOk()->assertSee('src="/build/', false)->assertDontSee('pages.test');
         $this->getJson(self::STUDIO.'/studio/api/funnels')->assertOk();
         $this->get(self::SITE."/{$funnel->address}")->assertOk();
-        foreach (['/studio', '/studio/api/funnels', '/studio/preview/pages/'.$this->entry($funnel)->id, "/studio/open/{$funnel->id}"] as $path) {
+        foreach (['/studio', '/studio/api/funnels', '/studio/preview/pages/'.$this->entry($funnel)->id,
+            "/studio/open/{$funnel->id}"] as $path) {
             $this->get(self::SITE.$path)->assertNotFound();
         }
         $this->getJson(self::SITE.'/studio/api/funnels')->assertNotFound()->assertDontSee('Practice plan');
@@ -149,7 +150,7 @@ final class HostsTest extends TestCase
         $this->join($funnel, ['email' => 'robin@example.com']);
         $id = DB::table('submissions')->value('id');
         $page = (string) $this->withCookie('lantern_joined', (string) $id)->get("/{$funnel->address}/thank-you")->getContent();
-        preg_match('~href="(/f/[^"]+)"~', $page, $m);
+        preg_match('~href="(/s/[^"]+)"~', $page, $m);
         $headers = $this->get(html_entity_decode($m[1]))->assertOk()->headers;
 
         self::assertSame('no-store, private', $headers->get('Cache-Control'));

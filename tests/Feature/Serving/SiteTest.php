@@ -169,7 +169,8 @@ final class SiteTest extends TestCase
             (string) $this->postJson("http://studio.test/studio/api/funnels/{$funnel->id}/preview-link")->json('url')] as $inside) {
             $this->get($inside)->assertOk()->assertDontSee('window.mine', false)->assertDontSee('data-mine', false);
         }
-        self::assertStringNotContainsString('window.mine', (string) $this->postJson("http://studio.test/studio/api/pages/{$entry->id}/draw")->json('html'));
+        self::assertStringNotContainsString('window.mine',
+            (string) $this->postJson("http://studio.test/studio/api/pages/{$entry->id}/draw")->json('html'));
     }
 
     public function test_videos_are_embedded_from_the_owners_list_and_linked_from_elsewhere(): void

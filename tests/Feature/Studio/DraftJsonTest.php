@@ -16,7 +16,8 @@ final class DraftJsonTest extends TestCase
     private const FILE = __DIR__.'/../../fixtures/draft.json';
 
     /** How ids are called in the kept draft, by the list they come from. */
-    private const IDS = ['pages' => 'p', 'forms' => 'o', 'emails' => 'e', 'sequences' => 'q', 'leadMagnets' => 'm', 'sharedSections' => 'h'];
+    private const IDS = ['pages' => 'p', 'forms' => 'o', 'emails' => 'e', 'sequences' => 'q', 'leadMagnets' => 'm',
+        'sharedSections' => 'h'];
 
     public function test_the_kept_draft_is_what_the_api_gives(): void
     {

@@ -34,7 +34,8 @@ final class WallsTest extends TestCase
         $tag = (string) DB::table('tags')->where('name_key', 'cellist')->value('id');
         DB::table('person_tag')->insert(['person_id' => $person, 'tag_id' => $tag, 'tagged_at' => '2026-01-01 00:00:00.000']);
         $note = $this->postJson("/studio/api/people/{$person}/notes", ['words' => 'Plays at night'])->assertSuccessful()->json('id');
-        $field = $this->postJson('/studio/api/people/fields', ['name' => 'level', 'label' => 'Level', 'kind' => 'line'])->assertSuccessful();
+        $field = $this->postJson('/studio/api/people/fields', ['name' => 'level', 'label' => 'Level', 'kind' => 'line'])
+            ->assertSuccessful();
         self::assertNotNull($field->json());
         $import = $this->post('/studio/api/imports', ['file' => $this->file('list.csv', "email\nkim@example.com\n")],
             ['Accept' => 'application/json'])->assertSuccessful()->json('id');
@@ -108,7 +109,8 @@ final class WallsTest extends TestCase
     /** All rows of all tables but those of the framework. */
     private function everything(): string
     {
-        $tables = array_diff(array_column(Schema::getTables(), 'name'), ['sessions', 'jobs', 'failed_jobs', 'migrations', 'cache', 'cache_locks']);
+        $tables = array_diff(array_column(Schema::getTables(), 'name'),
+            ['sessions', 'jobs', 'failed_jobs', 'migrations', 'cache', 'cache_locks']);
 
         return hash('sha256', serialize(array_map(fn (string $t): array => DB::table($t)->get()->all(), array_values($tables))));
     }

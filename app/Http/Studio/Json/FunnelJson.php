@@ -19,7 +19,8 @@ final class FunnelJson
     public static function summary(Funnel $funnel): array
     {
         return ['id' => $funnel->id, 'name' => $funnel->name, 'goal' => $funnel->goal, 'state' => $funnel->state,
-            'address' => $funnel->address, 'url' => $funnel->url(), 'openUrl' => "/studio/open/{$funnel->id}", 'archived' => $funnel->archived_at !== null,
+            'address' => $funnel->address, 'url' => $funnel->url(), 'openUrl' => "/studio/open/{$funnel->id}",
+            'archived' => $funnel->archived_at !== null,
             'liveVersion' => $funnel->liveVersion?->number, 'updatedAt' => Instant::json($funnel->updated_at)];
     }
 
