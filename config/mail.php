@@ -14,6 +14,8 @@ return [
             'username' => env('MAIL_USERNAME'),
             'password' => env('MAIL_PASSWORD'),
             'timeout' => 20,
+            // Without encryption the password and all messages could be read on their way.
+            'require_tls' => ! env('MAIL_ALLOW_UNENCRYPTED', false),
         ],
     ],
 ];

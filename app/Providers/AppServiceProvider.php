@@ -22,6 +22,7 @@ use App\Mail\Sending\Smtp;
 use App\Mail\Sequences\Enrolments;
 use App\Mail\Sequences\SequenceMessage;
 use App\People\Tags\Tagging;
+use App\Serving\Slots\AddressSlot;
 use App\Serving\Slots\CodeSlot;
 use App\Serving\Slots\DownloadSlot;
 use App\Serving\Slots\ErrorSlot;
@@ -93,6 +94,7 @@ final class AppServiceProvider extends ServiceProvider
 
     /** @var array<string, class-string<Slot>> what is personal on a published page, by the kind of slot */
     private const SLOTS = [
+        'address' => AddressSlot::class,
         'at' => StepSlot::class,
         'code' => CodeSlot::class,
         'download' => DownloadSlot::class,

@@ -25,12 +25,15 @@ final class Slots
      */
     public static function withMergeFields(string $html, array $constants = []): string
     {
-        return MergeFields::replace($html, function (string $name, string $fallback) use ($constants): string {
+        $filled = fn (string $kind, callable $escape): callable => function (string $name, string $fallback) use ($constants, $kind,
+            $escape): string {
             $value = trim($constants[$name] ?? '');
 
-            return isset($constants[$name]) ? e($value === '' ? $fallback : $value)
-                : "<!--slot:merge:{$name}:".base64_encode($fallback).'-->';
-        });
+            return isset($constants[$name]) ? $escape($value === '' ? $fallback : $value)
+                : "<!--slot:{$kind}:{$name}:".base64_encode($fallback).'-->';
+        };
+
+        return MergeFields::html($html, $filled('merge', e(...)), $filled('address', rawurlencode(...)), $constants);
     }
 
     /**
@@ -70,7 +73,11 @@ final class Slots
         return self::replace($html, function (string $kind, string $of, string $fallback) use ($fill, $person): string {
             $value = trim($person[$of] ?? '');
 
-            return $kind === 'merge' ? e($value === '' ? $fallback : $value) : $fill[$of === '' ? $kind : "{$kind}:{$of}"] ?? '';
+            return match ($kind) {
+                'merge' => e($value === '' ? $fallback : $value),
+                'address' => rawurlencode($value === '' ? $fallback : $value),
+                default => $fill[$of === '' ? $kind : "{$kind}:{$of}"] ?? '',
+            };
         });
     }
 }

@@ -56,6 +56,63 @@ final class MergeFields
         );
     }
 
+    /**
+     * HTML with its merge fields filled in, each as the place where it stands needs it. In an address a value is only ever a part
+     * of path or query; at its beginning stand whole addresses that are not a reader's, and a link with any other is no link.
+     *
+     * @param  callable(string $name, string $fallback): string  $text  HTML for text and for attributes that are no addresses
+     * @param  callable(string $name, string $fallback): string  $part  a part of an address, as it may stand in an attribute
+     * @param  array<string, string>  $whole  by name, what may be a whole address, as plain text
+     */
+    public static function html(string $html, callable $text, callable $part, array $whole): string
+    {
+        $escape = fn (string $s): string => htmlspecialchars($s, ENT_QUOTES);
+        // What is filled in is not looked at again, so that nobody's value can ask for another's.
+        $places = '~\s(href|src|srcset|action|formaction|poster)="([^"<>]*\{\{[^"<>]*)"|'.substr(self::PATTERN, 1, -2).'~iu';
+
+        return (string) preg_replace_callback($places, function (array $m) use ($text, $part, $whole, $escape): string {
+            if ($m[1] === '') {
+                return self::replace($m[0], $text);
+            }
+            $address = self::address($m[2], $part, $whole, $escape);
+
+            return $address === null ? '' : " {$m[1]}=\"{$address}\"";
+        }, $html);
+    }
+
+    /**
+     * An address with its merge fields filled in; null where one stands that may not: in the scheme or in the host.
+     *
+     * @param  callable(string $name, string $fallback): string  $part  likewise
+     * @param  array<string, string>  $whole  likewise
+     * @param  callable(string): string  $escape  for a whole address
+     */
+    public static function address(string $template, callable $part, array $whole, callable $escape): ?string
+    {
+        preg_match_all(self::PATTERN, $template, $fields, PREG_SET_ORDER | PREG_OFFSET_CAPTURE);
+        [$address, $at] = ['', 0];
+        foreach ($fields as $field) {
+            $address .= substr($template, $at, $field[0][1] - $at);
+            $at = $field[0][1] + strlen($field[0][0]);
+            $name = $field[1][0];
+            $fallback = trim(html_entity_decode($field[2][0] ?? '', ENT_QUOTES | ENT_HTML5));
+            if (trim($address) === '') {
+                $first = trim($whole[$name] ?? '');
+                if (preg_match('~^https?://[^\s{}<>"]+$~iD', $first) !== 1) {
+                    return null;
+                }
+                $address = $escape($first);
+            } elseif (preg_match('~^\s*(?:https?://[^/?#\s]+[/?#]|mailto:|tel:)~i',
+                html_entity_decode($address, ENT_QUOTES | ENT_HTML5)) === 1) {
+                $address .= $part($name, $fallback);
+            } else {
+                return null;
+            }
+        }
+
+        return $address.substr($template, $at);
+    }
+
     /** @return list<string> the names used in the text, each once, in order */
     public static function names(string $text): array
     {

@@ -61,9 +61,10 @@ final class EmailWriter
     /** Where a link in a message leads for its reader. Only what the email itself holds can be asked for. */
     public function target(Message $message, string $template): ?string
     {
-        $url = trim(html_entity_decode(MergeFields::fill($template,
-            $this->values($message, $this->kinds->of($message)->source($message), $template), fn (string $s): string => $s),
-            ENT_QUOTES | ENT_HTML5));
+        $source = $this->kinds->of($message)->source($message);
+        $values = $this->values($message, $source, $template);
+        $url = trim((string) MergeFields::address($template, self::part($values), self::whole($values, $source->fields ?? []),
+            fn (string $s): string => $s));
 
         return preg_match('~^https?://[^\s]+$~i', $url) === 1 && strpbrk($url, "\r\n\t") === false ? $url : null;
     }
@@ -91,6 +92,45 @@ final class EmailWriter
         return $values;
     }
 
+    /** @param  array<string, string>  $values */
+    private static function filled(string $html, EmailSource $source, array $values): string
+    {
+        $text = function (string $name, string $fallback) use ($values): string {
+            $value = trim($values[$name] ?? '');
+
+            return e($value === '' ? $fallback : $value);
+        };
+
+        return MergeFields::html($html, $text, self::part($values), self::whole($values, $source->fields));
+    }
+
+    /**
+     * @param  array<string, string>  $values
+     * @return callable(string, string): string
+     */
+    private static function part(array $values): callable
+    {
+        return function (string $name, string $fallback) use ($values): string {
+            $value = trim($values[$name] ?? '');
+
+            return rawurlencode($value === '' ? $fallback : $value);
+        };
+    }
+
+    /**
+     * What may be the whole address of a link: pages and downloads of ours, and what the owner wrote; never what a reader typed.
+     *
+     * @param  array<string, string>  $values
+     * @param  array<string, string>  $fields  those of the email's source
+     * @return array<string, string>
+     */
+    private static function whole(array $values, array $fields): array
+    {
+        // A reader's field of the same name goes first, and is theirs.
+        return array_filter($fields, fn (string $field, string $name): bool => $field === ($values[$name] ?? null), ARRAY_FILTER_USE_BOTH)
+            + array_intersect_key($values, ['download_link' => true]);
+    }
+
     public static function unsubscribeUrl(string $messageId): string
     {
         return url(URL::signedRoute('site.unsubscribe', ['message' => $messageId], absolute: false));
@@ -105,9 +145,9 @@ final class EmailWriter
         // A link that stands alone in its paragraph is what the email is about: it becomes a button.
         $body = (string) preg_replace('~<p>\s*<a href="([^"]*)">([^<]*)</a>\s*</p>~',
             '<p class="act"><a class="button" href="$1">$2</a></p>', $body);
-        $untracked = MergeFields::fill(self::withPictures($business, $body), $values, e(...));
+        $untracked = self::filled(self::withPictures($business, $body), $source, $values);
         $filled = $message !== null && $source->tracked
-            ? MergeFields::fill(self::withPictures($business, MailLinks::tracked($body, $message)), $values, e(...)) : $untracked;
+            ? self::filled(self::withPictures($business, MailLinks::tracked($body, $message)), $source, $values) : $untracked;
         $unsubscribe = match (true) {
             $message === null => url('/'),
             // Whoever is asked whether the address is theirs is on no list yet.

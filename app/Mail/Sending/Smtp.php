@@ -31,7 +31,9 @@ final readonly class Smtp implements Provider
         } catch (InvalidArgumentException|RfcComplianceException $e) {
             throw new PermanentTrouble('This mail server cannot write to such an address: '.$e->getMessage(), previous: $e);
         } catch (TransportExceptionInterface $e) {
-            throw new TemporaryTrouble('The mail server could not be reached.', previous: $e);
+            throw new TemporaryTrouble(str_contains($e->getMessage(), 'TLS')
+                ? 'The mail server offers no encryption, so nothing was sent to it: MAIL_ALLOW_UNENCRYPTED would let it be.'
+                : 'The mail server could not be reached.', previous: $e);
         }
     }
 

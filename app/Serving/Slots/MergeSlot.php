@@ -19,10 +19,19 @@ final class MergeSlot implements Slot
 
     public function fill(string $of, array $noted, string $fallback, Visit $visit): string
     {
+        return e(self::value($of, $noted, $fallback, $visit));
+    }
+
+    /**
+     * @param  array<string, mixed>  $noted
+     * @return string plain text
+     */
+    public static function value(string $of, array $noted, string $fallback, Visit $visit): string
+    {
         $typed = str_replace("\n", ', ', ($visit->submission->answers ?? [])[$of] ?? '');
         $value = trim(($visit->submission->answers[$of] ?? null) === null && ($noted['parameter'] ?? false) === true
             ? Source::parameter($visit->request, $of) : $typed);
 
-        return e($value === '' ? $fallback : $value);
+        return $value === '' ? $fallback : $value;
     }
 }

@@ -95,7 +95,8 @@ final class FeedbackTest extends TestCase
     {
         yield 'script in a field' => ['{{last_name}}', 'javascript:alert(1)'];
         yield 'data in a field' => ['{{last_name}}', 'data:text/html,x'];
-        yield 'a second header in a field' => ['https://ok.example/{{last_name}}', "x\r\nSet-Cookie: a=b"];
+        yield 'an address in a field' => ['{{last_name}}', 'https://evil.example/'];
+        yield 'a host in a field' => ['https://{{last_name}}/', 'evil.example'];
     }
 
     #[DataProvider('templates')]
@@ -106,6 +107,16 @@ final class FeedbackTest extends TestCase
         DB::table('people')->update(['last_name' => $name]);
 
         $this->get($this->links($message)[0])->assertNotFound();
+    }
+
+    public function test_what_a_person_wrote_is_a_part_of_a_path_and_no_more(): void
+    {
+        $message = $this->letter();
+        DB::table('mail_links')->update(['url' => 'https://ok.example/{{last_name}}?a={{last_name}}']);
+        DB::table('people')->update(['last_name' => "x/../?b\r\nSet-Cookie: a=b"]);
+        $part = 'x%2F..%2F%3Fb%0D%0ASet-Cookie%3A%20a%3Db';
+
+        $this->get($this->links($message)[0])->assertRedirect("https://ok.example/{$part}?a={$part}");
     }
 
     public function test_neither_the_owner_nor_programs_are_readers(): void

@@ -42,7 +42,7 @@ final class SmtpTest extends TestCase
     private function useServer(int $port): void
     {
         config(['mail.default' => 'smtp', 'mail.mailers.smtp.host' => '127.0.0.1', 'mail.mailers.smtp.port' => $port,
-            'mail.mailers.smtp.timeout' => 3]);
+            'mail.mailers.smtp.timeout' => 3, 'mail.mailers.smtp.require_tls' => false]);
     }
 
     private function send(string $to = 'robin@bücher.example'): Message
@@ -114,6 +114,21 @@ final class SmtpTest extends TestCase
         $this->startServer(login: 'imke:twelve minutes');
         config(['mail.mailers.smtp.username' => 'imke', 'mail.mailers.smtp.password' => 'twelve minutes']);
         self::assertSame('sent', $this->send()->state->value);
+    }
+
+    public function test_a_server_without_encryption_gets_neither_password_nor_message(): void
+    {
+        $before = config('mail.mailers.smtp.require_tls');
+        self::assertTrue($before, 'encryption is asked for unless the owner says otherwise');
+        $this->startServer(login: 'imke:twelve minutes');
+        config(['mail.mailers.smtp.username' => 'imke', 'mail.mailers.smtp.password' => 'twelve minutes',
+            'mail.mailers.smtp.require_tls' => true]);
+        $message = $this->send();
+
+        self::assertSame('waiting', $message->state->value);
+        self::assertStringContainsString('offers no encryption', (string) $message->trouble);
+        self::assertStringNotContainsString('AUTH', (string) @file_get_contents($this->log));
+        self::assertSame('', trim((string) @file_get_contents($this->log)), 'no message arrived');
     }
 
     public function test_a_wrong_password_is_no_fault_of_the_address(): void

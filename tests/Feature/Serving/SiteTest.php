@@ -146,6 +146,23 @@ final class SiteTest extends TestCase
         self::assertStringContainsString('for &lt;!--slot:token--&gt; and', $said('?city='.urlencode('<!--slot:token-->')));
     }
 
+    public function test_what_the_address_says_is_never_the_beginning_of_a_link(): void
+    {
+        $funnel = $this->with([
+            ['kind' => 'button', 'text' => 'On', 'url' => 'https://shop.example/?town={{city}}'],
+            ['kind' => 'text',
+                'html' => '<p><a href="https://{{city}}/x">There</a> and <a href="https://shop.example/{{city}}">here</a></p>'],
+        ]);
+        $funnel->forceFill(['parameters' => ['city']])->save();
+        app(Publishing::class)->publish($funnel->refresh(), null);
+        $html = $this->html("/{$funnel->address}?city=".urlencode('javascript:alert(1)//"><b>'));
+
+        $part = 'javascript%3Aalert%281%29%2F%2F%22%3E%3Cb%3E';
+        self::assertStringContainsString("href=\"https://shop.example/?town={$part}\"", $html);
+        self::assertStringContainsString("href=\"https://shop.example/{$part}\"", $html);
+        self::assertDoesNotMatchRegularExpression('~href="(?:https://)?javascript~', $html);
+    }
+
     public function test_an_owners_own_code_runs_on_their_page_alone(): void
     {
         $this->onTwoHosts();

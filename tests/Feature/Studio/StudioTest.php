@@ -7,6 +7,7 @@ namespace Tests\Feature\Studio;
 use App\Models\Funnel;
 use App\Models\User;
 use App\Models\Version;
+use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Drafts\Email;
@@ -35,6 +36,28 @@ final class StudioTest extends TestCase
         $this->getJson('/studio/api/session')->assertJson(['signedIn' => true]);
         $this->postJson('/studio/api/setup', ['email' => 'second@example.com'] + self::SETUP)->assertForbidden();
         self::assertSame(1, User::query()->count());
+    }
+
+    public function test_of_several_who_set_it_up_at_once_one_is_the_owner(): void
+    {
+        $given = ['name' => 'Imke Farrow', 'email' => 'imke@ferncroft.example', 'password' => 'twelve minutes a day',
+            'businessName' => 'Ferncroft Cello Room', 'senderName' => 'Imke Farrow', 'senderAddress' => 'imke@ferncroft.example',
+            'postalAddress' => '3 Ferncroft Yard', 'timezone' => 'UTC', 'currency' => 'EUR'];
+        // Somebody else is done between the question whether there is an owner and the answer to it.
+        DB::statement("create trigger quicker before insert on users begin select raise(abort, 'UNIQUE constraint failed: "
+            ."users.founder'); end");
+        $this->postJson('/studio/api/setup', $given)->assertForbidden()
+            ->assertJsonPath('message', 'There is an owner already. Please sign in.');
+        $this->assertGuest();
+        self::assertSame([0, 0], [User::query()->count(), DB::table('businesses')->count()], 'and nothing is left of it');
+        DB::statement('drop trigger quicker');
+
+        $this->postJson('/studio/api/setup', $given)->assertOk();
+        $this->postJson('/studio/api/setup', ['email' => 'second@ferncroft.example'] + $given)->assertForbidden();
+        $row = (array) DB::table('users')->first();
+        self::assertSame(1, $row['founder']);
+        $this->expectException(UniqueConstraintViolationException::class);
+        DB::table('users')->insert(['id' => 2, 'email' => 'second@ferncroft.example'] + $row);
     }
 
     public function test_signing_in_is_checked_throttled_and_tells_nothing(): void

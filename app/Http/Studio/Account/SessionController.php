@@ -9,6 +9,7 @@ use App\Models\Business;
 use App\Models\User;
 use App\Serving\Browser;
 use App\Support\Hosts;
+use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
@@ -53,15 +54,26 @@ final class SessionController
             'password' => ['required', 'string', 'min:10', 'max:500'],
         ] + SettingsController::RULES,
             SettingsController::MESSAGES + ['password.min' => 'Please choose a password of ten characters or more.']);
-        $user = DB::transaction(function () use ($given): User {
-            $business = Business::query()->create(SettingsController::columns($given));
-
-            return User::query()->create(['business_id' => $business->id, 'name' => $given['name'],
-                'email' => mb_strtolower($given['email']), 'password' => $given['password']]);
-        });
+        try {
+            $user = $this->found($given);
+        } catch (UniqueConstraintViolationException) {
+            // Somebody else was quicker, between the question above and here.
+            return response()->json(['message' => 'There is an owner already. Please sign in.'], 403);
+        }
         Auth::login($user);
 
         return $this->welcome($request);
+    }
+
+    /** @param  array<string, mixed>  $given */
+    private function found(array $given): User
+    {
+        return DB::transaction(function () use ($given): User {
+            $business = Business::query()->create(SettingsController::columns($given));
+
+            return User::query()->create(['business_id' => $business->id, 'name' => $given['name'],
+                'email' => mb_strtolower($given['email']), 'password' => $given['password'], 'founder' => 1]);
+        });
     }
 
     public function signOut(Request $request): JsonResponse
