@@ -37,6 +37,13 @@ return [
         'confirm_hours' => 72,
     ],
 
+    /** Calls to addresses that an owner typed. */
+    'outgoing' => [
+        /** Hosts with their ports that may be called although they are on this machine or a private network, such as `localhost:8099`. */
+        'allow' => array_filter(array_map('trim', explode(',', (string) env('LANTERN_OUTGOING_ALLOW', '')))),
+        /** May addresses be called without https? */
+        'http' => (bool) env('LANTERN_OUTGOING_HTTP', false),
+    ],
     'messages' => [
         /** A message claimed longer ago than this was claimed by a worker that died. Seconds. */
         'stale_after' => (int) env('LANTERN_STALE_AFTER', 60),

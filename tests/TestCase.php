@@ -12,6 +12,7 @@ use App\Models\Upload;
 use App\Models\User;
 use App\Publishing\Publishing;
 use App\Support\Ids;
+use App\Support\Resolver;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as FrameworkTestCase;
 use Illuminate\Http\UploadedFile;
@@ -34,6 +35,14 @@ abstract class TestCase extends FrameworkTestCase
         parent::setUp();
         Storage::fake('uploads');
         $this->withServerVariables(['HTTP_USER_AGENT' => self::CHROME]);
+        // No test asks a network: every host is somewhere on the internet.
+        $this->app->instance(Resolver::class, new class extends Resolver
+        {
+            public function addresses(string $host): array
+            {
+                return @inet_pton($host) !== false ? [$host] : ['11.22.33.44'];
+            }
+        });
     }
 
     protected function owner(string $email = 'imke@ferncroft.example'): User

@@ -13,7 +13,6 @@ use App\Models\Submission;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\Http;
 use Illuminate\Support\Str;
 use Lantern\Core\Journey\Effects\CallHook as CallHookEffect;
 use Lantern\Core\Journey\Effects\Effect;
@@ -32,6 +31,10 @@ final readonly class Webhooks implements CarriesOut
     public const MOST_TRIES = 7;
 
     private const STALE_SECONDS = 120;
+
+    public function __construct(private Outgoing $outgoing)
+    {
+    }
 
     public function carryOut(Effect $effect, EffectContext $context): void
     {
@@ -71,11 +74,13 @@ final readonly class Webhooks implements CarriesOut
         $call = HookCall::query()->findOrFail($id);
         $business = Business::query()->findOrFail($call->business_id);
         try {
-            $answer = Http::withoutRedirecting()->connectTimeout(5)->timeout(15)->withBody($call->payload, 'application/json')
-                ->withHeaders(['Lantern-Signature' => self::signature(self::secret($business), $call->payload, $now->getTimestamp()),
-                    'Lantern-Call' => $call->id, 'User-Agent' => 'UpbeatLantern'])
-                ->post($call->url);
-            $this->note($call, $answer->status(), mb_scrub(mb_strcut($answer->body(), 0, 500)));
+            [$status, $words] = $this->outgoing->post($call->url, $call->payload, [
+                'Lantern-Signature' => self::signature(self::secret($business), $call->payload, $now->getTimestamp()),
+                'Lantern-Call' => $call->id, 'User-Agent' => 'UpbeatLantern',
+            ]);
+            $this->note($call, $status, $words);
+        } catch (NotCalled $e) {
+            $this->note($call, null, $e->getMessage());
         } catch (Throwable $e) {
             $this->note($call, null, 'It could not be reached: '.mb_substr($e->getMessage(), 0, 400));
         }

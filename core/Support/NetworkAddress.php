@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Support;
+
+/** Whether an address of the network is one that anybody on the internet could reach, and not this machine or a private network. */
+final class NetworkAddress
+{
+    /**
+     * What PHP's filter takes for public and is not: multicast (RFC 5771), benchmarking (RFC 2544), shared space (RFC 6598), relays (RFC
+     * 7526).
+     */
+    private const NOT_PUBLIC = ['224.0.0.0/4', '198.18.0.0/15', '100.64.0.0/10', '192.88.99.0/24', '192.0.0.0/24', '192.0.2.0/24',
+        '198.51.100.0/24', '203.0.113.0/24', '0.0.0.0/8', '240.0.0.0/4'];
+
+    /** Ways to write a v4 address as a v6 one: mapped, compatible, translated (RFC 6052), and its first bits. */
+    private const HOLDS_V4 = ['::ffff:0:0/96' => 12, '::/96' => 12, '64:ff9b::/96' => 12, '64:ff9b:1::/48' => 12, '2002::/16' => 2];
+
+    /** @param  string  $address  as `inet_pton` reads it; anything else is none */
+    public static function isPublic(string $address): bool
+    {
+        $bytes = @inet_pton($address);
+        if ($bytes === false) {
+            return false;
+        }
+        if (strlen($bytes) === 16) {
+            foreach (self::HOLDS_V4 as $range => $at) {
+                if (self::isIn($bytes, $range)) {
+                    return self::isPublic((string) inet_ntop(substr($bytes, $at, 4)));
+                }
+            }
+
+            // Of v6 only what is given out for the internet at large (RFC 4291), without what is documentation or a tunnel.
+            return self::isIn($bytes, '2000::/3') && ! self::isIn($bytes, '2001:db8::/32') && ! self::isIn($bytes, '2001::/23')
+                && ! self::isIn($bytes, '3fff::/20');
+        }
+        foreach (self::NOT_PUBLIC as $range) {
+            if (self::isIn($bytes, $range)) {
+                return false;
+            }
+        }
+
+        return filter_var((string) inet_ntop($bytes), FILTER_VALIDATE_IP, FILTER_FLAG_NO_PRIV_RANGE | FILTER_FLAG_NO_RES_RANGE) !== false;
+    }
+
+    private static function isIn(string $bytes, string $range): bool
+    {
+        [$from, $bits] = explode('/', $range);
+        $start = (string) inet_pton($from);
+        if (strlen($start) !== strlen($bytes)) {
+            return false;
+        }
+        $whole = intdiv((int) $bits, 8);
+        $rest = (int) $bits % 8;
+        $mask = 0xFF << (8 - $rest) & 0xFF;
+
+        return substr($bytes, 0, $whole) === substr($start, 0, $whole)
+            && ($rest === 0 || (ord($bytes[$whole]) & $mask) === (ord($start[$whole]) & $mask));
+    }
+}
