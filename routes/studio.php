@@ -51,6 +51,7 @@ Route::prefix('studio/api')->group(function (): void {
         Route::post('funnels/{funnel}/close', [PublishController::class, 'close']);
         Route::post('funnels/{funnel}/versions/{version}/live', [PublishController::class, 'switchTo']);
 
+        Route::post('funnels/{funnel}/set-aside', [FunnelController::class, 'endSetAside']);
         Route::get('funnels/{funnel}/changes', [PublishController::class, 'changes']);
         Route::post('funnels/{funnel}/preview-link', [PublishController::class, 'previewLink']);
         Route::get('funnels/{funnel}/export', [ExportController::class, 'archive']);

@@ -81,6 +81,9 @@ final readonly class ArchiveMedia
         if (filesize($file) === 0 || ($is !== $said && ! $zipped)) {
             throw Invalid::at('archive', "“{$this->name}” is not what it says it is.");
         }
+        if ($this->kind === 'file' && ! Uploads::isNamed($said, $this->name)) {
+            throw Invalid::at('archive', "“{$this->name}” is not what its name says.");
+        }
         if ($this->kind === 'picture') {
             $size = @getimagesize($file);
             if ($size === false || $size[0] !== (int) pathinfo($name, PATHINFO_FILENAME)

@@ -7,6 +7,7 @@ namespace App\Export;
 use App\Drafts\DraftPlan;
 use App\Drafts\Kinds\DraftKinds;
 use App\Drafts\NewFunnel;
+use App\Drafts\SetAside;
 use App\Models\Business;
 use App\Models\Funnel;
 use App\Models\Upload;
@@ -185,7 +186,11 @@ final readonly class FunnelArchive
                     ? mb_substr($plan->name, 0, 110).' (imported)' : $plan->name;
                 $copy = PlanCopy::of($plan, $name, WebAddress::suggest($plan->address, NewFunnel::taken(...)), Ids::next(...), $ids);
 
-                return DraftPlan::store($this->cleaned($copy, $business), $business);
+                [$draft, $aside] = SetAside::of($this->cleaned($copy, $business));
+                $funnel = DraftPlan::store($draft, $business);
+                $funnel->forceFill(['set_aside' => $aside])->save();
+
+                return $funnel;
             });
         } catch (Throwable $e) {
             // Nothing stays behind of an archive that was refused half way.

@@ -36,7 +36,13 @@ final class Uploads
 
     private const WIDTHS = [480, 960, 1600];
 
-    /** @return list<string> the kinds of content that may be given away */
+    /** Does the name end as files of this kind do? What it ends in decides what opens it. */
+    public static function isNamed(string $mime, string $name): bool
+    {
+        return in_array(strtolower(pathinfo($name, PATHINFO_EXTENSION)), self::FILES[$mime] ?? [], true);
+    }
+
+    /** @return list<string> */
     public static function mimes(): array
     {
         return array_keys(self::FILES);

@@ -25,6 +25,7 @@ use Lantern\Core\Plan\FunnelState;
  * @property array<string, string> $fields the funnel's own merge fields
  * @property list<string> $parameters address parameters that may be used as merge fields
  * @property FunnelState $state
+ * @property list<array{part: string, what: string, name: string, text: string}> $set_aside see {@see \App\Drafts\SetAside}
  * @property string|null $live_version_id
  * @property CarbonImmutable|null $archived_at
  * @property CarbonImmutable $created_at
@@ -40,10 +41,10 @@ final class Funnel extends Record
 
     /** @var array<string, string> */
     protected $casts = ['state' => FunnelState::class, 'archived_at' => 'immutable_datetime', 'look_changes' => 'array',
-        'fields' => 'array', 'parameters' => 'array'];
+        'fields' => 'array', 'parameters' => 'array', 'set_aside' => 'array'];
 
     protected $attributes = ['state' => 'draft', 'live_version_id' => null, 'archived_at' => null,
-        'look_changes' => '{}', 'logo' => null, 'icon' => null, 'fields' => '{}', 'parameters' => '[]'];
+        'look_changes' => '{}', 'logo' => null, 'icon' => null, 'fields' => '{}', 'parameters' => '[]', 'set_aside' => '[]'];
 
     /** @return BelongsTo<Business, $this> */
     public function business(): BelongsTo

@@ -8,6 +8,7 @@ import EmailDesk from '@/funnel/desk/EmailDesk.vue';
 import FileDesk from '@/funnel/desk/FileDesk.vue';
 import FormDesk from '@/funnel/desk/FormDesk.vue';
 import FunnelDesk from '@/funnel/desk/FunnelDesk.vue';
+import SetAsideNotice from '@/funnel/SetAsideNotice.vue';
 import SequenceDesk from '@/funnel/desk/SequenceDesk.vue';
 import PageDesk from '@/funnel/desk/PageDesk.vue';
 import PublishDialog from '@/funnel/PublishDialog.vue';
@@ -151,6 +152,7 @@ async function copyLink(): Promise<void> {
                 <span v-else class="px-2 font-medium text-pine">All changes are live</span>
             </div>
         </header>
+        <SetAsideNotice />
         <TimeLine v-model:folded="folded" />
         <div class="min-h-0 flex-1">
             <PageDesk v-if="route.params.open === 'page' && store.page(part)" :id="part" :key="part + place" :place="place" />

@@ -132,6 +132,57 @@ final class ExportTest extends TestCase
         }, $json);
     }
 
+    public function test_what_could_act_against_its_new_owner_is_set_aside_and_taken_over_only_by_a_press(): void
+    {
+        $funnel = $this->rich();
+        $entry = $this->entry($funnel);
+        $code = "<script>steal('</pre>')</script>";
+        $entry->forceFill(['settings' => ['title' => 'T', 'head' => $code, 'bodyEnd' => '<b>end</b>']])->save();
+        Form::query()->where('funnel_id', $funnel->id)->firstOrFail()->forceFill(['hook' => 'https://evil.example/in'])->save();
+        $this->putJson("/studio/api/pages/{$entry->id}/ways", ['outcome' => 'joined', 'toUrl' => 'https://evil.example/on'])->assertOk();
+        $entries = $this->entries($funnel);
+        $id = (string) $this->import($this->archive($entries))->assertCreated()->json('id');
+
+        $draft = $this->getJson("/studio/api/funnels/{$id}")->assertOk();
+        self::assertEqualsCanonicalizing([['head', $code], ['bodyEnd', '<b>end</b>'], ['hook', 'https://evil.example/in'],
+            ['way:joined', 'https://evil.example/on']],
+            array_map(fn (array $a): array => [$a['what'], $a['text']], $draft->json('setAside')));
+        foreach ([$draft->json('pages'), $draft->json('forms'), $draft->json('ways')] as $list) {
+            self::assertStringNotContainsString('evil', (string) json_encode($list));
+            self::assertStringNotContainsString('steal', (string) json_encode($list));
+        }
+        self::assertSame('T', $draft->json('pages.0.settings.title'));
+        $end = fn (string $what, bool $take) => $this->postJson("/studio/api/funnels/{$id}/set-aside",
+            ['take' => $take, 'index' => array_search($what,
+                array_column($this->getJson("/studio/api/funnels/{$id}")->json('setAside'), 'what'), true)])->assertOk();
+        $end('hook', false);
+        $end('head', true);
+        $end('way:joined', true);
+        $after = $this->getJson("/studio/api/funnels/{$id}");
+        self::assertSame([$code, null, ''], [$after->json('pages.0.settings.head'), $after->json('pages.0.settings.bodyEnd'),
+            $after->json('forms.0.hook')]);
+        self::assertContains('https://evil.example/on', array_column($after->json('ways'), 'toUrl'));
+        self::assertSame(['bodyEnd'], array_column($after->json('setAside'), 'what'));
+        foreach ([7, -1, 'x', null] as $index) {
+            $this->postJson("/studio/api/funnels/{$id}/set-aside", ['index' => $index, 'take' => true])->assertUnprocessable();
+        }
+        $codes = array_column($this->getJson("/studio/api/funnels/{$id}/check")->json('findings'), 'code');
+        self::assertContains('own-code', $codes, 'and the go-live check names it');
+    }
+
+    public function test_a_file_in_an_archive_is_named_as_what_it_is(): void
+    {
+        $entries = $this->entries($this->rich());
+        $json = json_decode($entries['funnel.json'], true);
+        foreach ($json['uploads'] as $i => $upload) {
+            if ($upload['kind'] === 'file') {
+                $json['uploads'][$i]['name'] = 'plan.exe';
+            }
+        }
+        $this->import($this->archive(['funnel.json' => (string) json_encode($json)] + $entries))->assertUnprocessable()
+            ->assertJsonPath('message', '“plan.exe” is not what its name says.');
+    }
+
     public function test_a_funnel_comes_back_exactly_as_it_went_out(): void
     {
         $funnel = $this->rich();
@@ -139,6 +190,9 @@ final class ExportTest extends TestCase
         $made = $this->import($this->archive($entries))->assertCreated();
         $copy = Funnel::query()->findOrFail($made->json('id'));
 
+        self::assertStringNotContainsString('name=\"mine\"', self::comparable($copy), 'code waits for its new owner');
+        $this->postJson("/studio/api/funnels/{$copy->id}/set-aside", ['index' => 0, 'take' => true])->assertOk()
+            ->assertJsonPath('setAside', []);
         self::assertSame(self::comparable($funnel), self::comparable($copy));
         self::assertSame(['Rich (imported)', 'the-plan-2', 'draft'], [$copy->name, $copy->address, $copy->state->value]);
         self::assertSame('My footer', SharedSection::query()->where('funnel_id', $copy->id)->sole()->name);

@@ -6,6 +6,7 @@ namespace App\Http\Studio\Funnels;
 
 use App\Drafts\Kinds\DraftKinds;
 use App\Drafts\NewFunnel;
+use App\Drafts\SetAside;
 use App\Files\Uploads;
 use App\Http\Studio\Json\FunnelJson;
 use App\Http\Studio\StudioController;
@@ -131,6 +132,15 @@ final class FunnelController extends StudioController
         });
 
         return response()->json(FunnelJson::summary($found) + FunnelJson::shared($found));
+    }
+
+    /** Takes over, or discards, one of the things that came with an archive. */
+    public function endSetAside(Request $request, string $funnel): JsonResponse
+    {
+        $found = $this->funnel($funnel);
+        SetAside::end($found, Input::number($request, 'index', -1, -1, 1000), $request->input('take') === true);
+
+        return response()->json(['setAside' => $found->refresh()->set_aside]);
     }
 
     public function duplicate(string $funnel, NewFunnel $new): JsonResponse

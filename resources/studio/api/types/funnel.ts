@@ -65,9 +65,18 @@ export interface Funnel extends FunnelSummary {
     sequences: Sequence[];
     emails: Email[];
     leadMagnets: LeadMagnet[];
+    setAside: SetAside[];
     pageNumbers: Record<string, PageNumbers>;
     emailNumbers: Record<string, Partial<Record<MessageState | 'opened' | 'clicked' | 'lost', number>>>;
     sequenceNumbers: Record<string, { inside: number; waiting: number }>;
+}
+
+/** Something that came with an archive and waits for its owner's word; `what` is head, bodyEnd, hook or `way:` with an outcome. */
+export interface SetAside {
+    part: string;
+    what: string;
+    name: string;
+    text: string;
 }
 
 export interface Finding {

@@ -1,0 +1,60 @@
+<script setup lang="ts">
+/** What came with somebody's archive and does nothing until its owner has read it: code, and addresses that people or their data go to. */
+import { ref } from 'vue';
+import { api } from '@/api/client';
+import type { SetAside } from '@/api/types';
+import { useFunnel } from '@/funnel/funnelStore';
+import { useToasts } from '@/stores/toasts';
+
+const store = useFunnel();
+const toasts = useToasts();
+const busy = ref(false);
+
+function label(item: SetAside): string {
+    switch (item.what) {
+        case 'head':
+        case 'bodyEnd':
+            return `Code on “${item.name}”. Taken over, it can do anything on that page.`;
+        case 'hook':
+            return `“${item.name}” would send what people fill in to this address, too.`;
+        default:
+            return `From “${item.name}” people would be led to this address.`;
+    }
+}
+
+async function end(index: number, take: boolean): Promise<void> {
+    busy.value = true;
+    try {
+        await store.flush();
+        await api.post(`funnels/${store.funnel!.id}/set-aside`, { index, take });
+        await store.load(store.funnel!.id);
+        toasts.say(take ? 'It is part of the draft now.' : 'It is discarded.');
+    } finally {
+        busy.value = false;
+    }
+}
+</script>
+
+<template>
+    <section
+        v-if="store.funnel?.setAside.length"
+        class="max-h-64 overflow-y-auto border-b border-line bg-lamp-pale px-6 py-3"
+        aria-labelledby="set-aside"
+        data-test="set-aside"
+    >
+        <h2 id="set-aside" class="text-lg font-semibold">Set aside from the file you imported</h2>
+        <p class="text-soft">These do nothing until you take them over. If you do not know what one of them is for, discard it.</p>
+        <ul class="mt-2 space-y-3">
+            <li v-for="(item, index) in store.funnel.setAside" :key="`${item.part}${item.what}`" class="flex items-start gap-4">
+                <div class="min-w-0 flex-1">
+                    <p>{{ label(item) }}</p>
+                    <pre
+                        class="mt-1 max-h-28 overflow-auto rounded border border-line bg-raised p-2 text-sm break-all whitespace-pre-wrap"
+                        >{{ item.text }}</pre>
+                </div>
+                <button type="button" class="btn" :disabled="busy" @click="end(index, true)">Take over</button>
+                <button type="button" class="btn" :disabled="busy" @click="end(index, false)">Discard</button>
+            </li>
+        </ul>
+    </section>
+</template>
