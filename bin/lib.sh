@@ -55,7 +55,8 @@ install_all() {
     step 'Installing front-end packages' 'package.json package-lock.json' npm install --no-audit --no-fund --loglevel=error
     step 'Building the front end' 'resources package-lock.json vite.config.ts' npm run build --silent -- --logLevel warn
     if [ ! -f .env ]; then
-        cp .env.example .env
+        # It holds the key to everything: for its owner's eyes alone.
+        (umask 077 && cp .env.example .env)
         php artisan key:generate --force --quiet
     fi
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Middleware\AnswerHeaders;
 use App\Http\Middleware\EachOnItsHost;
 use App\Http\Middleware\RefuseBrokenJson;
+use App\Http\Middleware\StudioSession;
 use App\Serving\PlainPage;
 use App\Support\Hosts;
 use Illuminate\Auth\AuthenticationException;
@@ -13,6 +14,7 @@ use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
+use Illuminate\Session\Middleware\StartSession;
 use Illuminate\Support\Facades\Route;
 use Lantern\Core\Support\Invalid;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -30,6 +32,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         // No other site calls our API, and its package is not here (see compat/README.md).
         $middleware->remove(HandleCors::class);
+        $middleware->web(replace: [StartSession::class => StudioSession::class]);
         // Public pages keep no session: nothing to store, nothing to lock, nothing to leak.
         $middleware->group('site',
             [Illuminate\Cookie\Middleware\EncryptCookies::class, Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse::class]);

@@ -93,6 +93,23 @@ final class SessionSecurityTest extends BrowserTestCase
             'the old one is gone, not left behind');
     }
 
+    public function test_whoever_only_comes_by_leaves_no_session(): void
+    {
+        $this->makeOwner();
+        $this->jar .= '-passing';
+        $before = (int) $this->sql('select count(*) from sessions');
+        foreach (['/studio', '/studio/funnels', '/studio/api/funnels', '/studio/api/nothing', '/studio/preview/pages/x'] as $path) {
+            [, $head] = $this->ask('GET', $path);
+            self::assertStringNotContainsString('lantern_studio', $head, $path);
+        }
+        $this->ask('POST', '/studio/api/funnels', []);
+        self::assertSame($before, (int) $this->sql('select count(*) from sessions'));
+        // A browser that begins to sign in gets one, and keeps it.
+        $this->ask('GET', '/studio/api/session');
+        $this->ask('GET', '/studio/api/session');
+        self::assertSame($before + 1, (int) $this->sql('select count(*) from sessions'));
+    }
+
     public function test_public_pages_keep_no_session_and_uploads_are_not_in_the_web_root(): void
     {
         [$state, $head] = $this->ask('GET', '/no-such-funnel');
@@ -131,7 +148,7 @@ final class SessionSecurityTest extends BrowserTestCase
         preg_match_all('/<input type="hidden" name="(\w+)" value="([^"]*)"/', $page, $m);
         self::assertSame(303, $this->ask('POST', '/pieces', ['email' => 'robin@example.com'] + array_combine($m[1], $m[2]))[0]);
         [, , $thanks] = $this->ask('GET', '/pieces/thank-you');
-        self::assertSame(1, preg_match('~href="(/f/[^"]+)"~', $thanks, $link));
+        self::assertSame(1, preg_match('~href="(/s/[^"]+)"~', $thanks, $link));
         $path = html_entity_decode($link[1]);
         [$whole, $head, $content] = $this->ask('GET', $path);
         self::assertSame([200, $pdf], [$whole, $content]);
