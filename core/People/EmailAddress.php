@@ -7,15 +7,23 @@ namespace Lantern\Core\People;
 use Egulias\EmailValidator\EmailValidator;
 use Egulias\EmailValidator\Validation\RFCValidation;
 use Lantern\Core\Support\Invalid;
+use Normalizer;
 
 /**
  * An email address in two forms: as it was typed (the display form), and the key by which two spellings are the
- * same person. The key has the domain in ASCII small letters (IDN in its `xn--` form) and the local part in small
- * emails: the standard lets a host tell capitals apart, but none in use does, and people type both. A part after
+ * same person. The key has the domain in ASCII small letters (IDN in its `xn--` form, by the mapping of today, in which `ß` is a
+ * letter of its own: RFC 5891 and UTS 46 without transition) and the local part in small letters: the standard lets a host tell capitals
+ * apart, but none in use does, and people type both. A part after
  * a plus stays, since it can be somebody else's address.
  */
 final readonly class EmailAddress
 {
+    /** RFC 5321, 4.5.3.1.1: in bytes. */
+    private const LONGEST_LOCAL_PART = 64;
+
+    /** What RFC 5322 lets a local part be, without comments and blanks around it, which no mail server is told. */
+    private const LOCAL_PART = '/^(?:[^\s()<>\[\]:;@\\\\,."]+(?:\.[^\s()<>\[\]:;@\\\\,."]+)*|"(?:[^"\\\\]|\\\\.)*")$/uD';
+
     private function __construct(public string $display, public string $key)
     {
     }
@@ -33,8 +41,9 @@ final readonly class EmailAddress
             throw self::wrong();
         }
         $local = substr($display, 0, $at);
-        $domain = idn_to_ascii(substr($display, $at + 1), IDNA_DEFAULT, INTL_IDNA_VARIANT_UTS46);
-        if ($domain === false || preg_match('/^([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\.)+[a-z][a-z0-9-]*[a-z0-9]$/iD', $domain) !== 1) {
+        $domain = idn_to_ascii(substr($display, $at + 1), IDNA_NONTRANSITIONAL_TO_ASCII, INTL_IDNA_VARIANT_UTS46);
+        if ($domain === false || strlen($local) > self::LONGEST_LOCAL_PART || preg_match(self::LOCAL_PART, $local) !== 1
+            || preg_match('/^([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\.)+[a-z][a-z0-9-]*[a-z0-9]$/iD', $domain) !== 1) {
             throw self::wrong();
         }
         // "ann"@example.com and ann@example.com are one mailbox: quotes that quote nothing go.
@@ -53,8 +62,15 @@ final readonly class EmailAddress
 
     private static function trimmed(string $typed): string
     {
-        return mb_check_encoding($typed, 'UTF-8') ? (string) preg_replace('/^[\s\x{00A0}\x{200B}]+|[\s\x{00A0}\x{200B}]+$/u', '', $typed)
-            : '';
+        if (! mb_check_encoding($typed, 'UTF-8')) {
+            return '';
+        }
+        $trimmed = (string) preg_replace('/^[\s\x{00A0}\x{200B}]+|[\s\x{00A0}\x{200B}]+$/u', '', $typed);
+
+        // An accent that is written apart from its letter is the same letter.
+        $composed = Normalizer::normalize($trimmed, Normalizer::FORM_C);
+
+        return is_string($composed) ? $composed : $trimmed;
     }
 
     private static function wrong(): Invalid
