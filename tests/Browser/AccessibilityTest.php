@@ -35,16 +35,16 @@ final class AccessibilityTest extends BrowserTestCase
             $this->signIn($b);
             $this->check($b, 'the empty home');
             $b->get(self::$studio.'/studio/funnels/new');
-            $this->byWords($b, 'Give something away')->click();
+            $this->press($b, 'Give something away');
             $this->fill($b, 'Private name', 'Practice plan');
             $this->fill($b, 'What is the lead magnet called?', 'The Twelve-Minute Practice Plan');
             $b->findElement(WebDriverBy::cssSelector('input[type=file]'))->setFileDetector(new LocalFileDetector)->sendKeys($this->pdf());
             $this->check($b, 'new funnel');
-            $this->byWords($b, 'Make the funnel')->click();
-            $this->byWords($b, 'Publish version 1')->click();
+            $this->press($b, 'Make the funnel');
+            $this->press($b, 'Publish version 1');
             $this->byWords($b, 'Make it live');
             $this->check($b, 'the go-live check');
-            $this->byWords($b, 'Make it live')->click();
+            $this->press($b, 'Make it live');
             $this->find($b, '[data-test=public-url]');
             $this->check($b, 'published');
             $funnel = (string) $this->sql('select id from funnels');
@@ -60,11 +60,11 @@ final class AccessibilityTest extends BrowserTestCase
                 $this->check($stranger, "the thank-you page in {$look}");
             }
             $stranger->get(self::$site."/{$address}");
-            $this->byWords($stranger, 'Send it to me')->click();
+            $this->press($stranger, 'Send it to me');
             $this->seeText($stranger, 'Please fill in your email address.');
             $this->check($stranger, 'the opt-in page with an error');
             $this->fill($stranger, 'Email address', 'robin@example.com');
-            $this->byWords($stranger, 'Send it to me')->click();
+            $this->press($stranger, 'Send it to me');
             $this->seeText($stranger, 'It is yours');
             $stranger->get(self::$site.'/f/01aaaaaaaaaaaaaaaaaaaaaaaa/x.pdf');
             $this->check($stranger, 'a link that has run out');
@@ -86,9 +86,9 @@ final class AccessibilityTest extends BrowserTestCase
                 $this->check($b, $path);
             }
             $b->get(self::$studio.'/studio/outbox/broadcasts');
-            $this->byWords($b, 'Write a broadcast')->click();
+            $this->press($b, 'Write a broadcast');
             $this->find($b, '.email-text p');
-            $this->byWords($b, 'Only those who …')->click();
+            $this->press($b, 'Only those who …');
             $this->check($b, 'a broadcast with a rule');
         });
     }

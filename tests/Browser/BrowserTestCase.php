@@ -21,6 +21,9 @@ use Throwable;
  */
 abstract class BrowserTestCase extends TestCase
 {
+    /** What is pressed by its words. */
+    private const PRESSED = 'button, a, [role=radio], [role=menuitem], [role=option], [role=tab], label';
+
     private static ?Process $server = null;
 
     private static ?Process $worker = null;
@@ -161,21 +164,28 @@ abstract class BrowserTestCase extends TestCase
     protected function byWords(
         RemoteWebDriver $b,
         string $words,
-        string $of = 'button,
-        a,
-        [role=radio],
-        [role=menuitem],
-        [role=option],
-        [role=tab],
-        label',
+        string $of = self::PRESSED,
     ): RemoteWebElement {
-        return $this->waitFor($b, function (RemoteWebDriver $b) use ($words, $of) {
-            return $this->byScript($b,
-                'const [css, words] = arguments; const said = e => e.getAttribute("aria-label") ?? e.innerText.trim();
+        return $this->waitFor($b, fn (RemoteWebDriver $b) => $this->oneByWords($b, $words, $of), "“{$words}”");
+    }
+
+    /** Finds it and clicks it as one step: what is drawn anew in between is looked for again. */
+    protected function press(RemoteWebDriver $b, string $words, string $of = self::PRESSED): void
+    {
+        $this->waitFor($b, function (RemoteWebDriver $b) use ($words, $of): bool {
+            $found = $this->oneByWords($b, $words, $of);
+
+            return $found !== false && $found->click() !== null;
+        }, "“{$words}”");
+    }
+
+    private function oneByWords(RemoteWebDriver $b, string $words, string $of): RemoteWebElement|false
+    {
+        return $this->byScript($b,
+            'const [css, words] = arguments; const said = e => e.getAttribute("aria-label") ?? e.innerText.trim();
                 const found = [...(document.querySelector("[role=dialog]") ?? document).querySelectorAll(css)].filter(e => e.offsetParent
                     !== null && !e.disabled && said(e).startsWith(words));
                 return found.find(e => said(e) === words) ?? found[0] ?? null', $of, $words);
-        }, "“{$words}”");
     }
 
     protected function field(RemoteWebDriver $b, string $label): RemoteWebElement

@@ -14,14 +14,14 @@ final class DailyRoundTest extends BrowserTestCase
     private function funnel(RemoteWebDriver $b, string $name, bool $live): string
     {
         $b->get(self::$studio.'/studio/funnels/new');
-        $this->byWords($b, 'Give something away')->click();
+        $this->press($b, 'Give something away');
         $this->fill($b, 'Private name', $name);
         $this->fill($b, 'What is the lead magnet called?', $name);
         $b->findElement(WebDriverBy::cssSelector('input[type=file]'))->setFileDetector(new LocalFileDetector)->sendKeys($this->pdf());
-        $this->byWords($b, 'Make the funnel')->click();
-        $this->byWords($b, 'Publish version 1')->click();
+        $this->press($b, 'Make the funnel');
+        $this->press($b, 'Publish version 1');
         if ($live) {
-            $this->byWords($b, 'Make it live')->click();
+            $this->press($b, 'Make it live');
             $this->find($b, '[data-test=public-url]');
         }
 
@@ -37,30 +37,30 @@ final class DailyRoundTest extends BrowserTestCase
             $this->funnel($b, 'Beta', false);
             $b->get(self::$studio.'/studio/funnels');
             $this->seeText($b, 'Beta');
-            $this->byWords($b, 'Live')->click();
+            $this->press($b, 'Live');
             $this->waitFor($b, fn (): bool => count($b->findElements(WebDriverBy::cssSelector('tbody tr'))) === 1,
                 'only the live one is shown');
-            $this->byWords($b, 'All')->click();
+            $this->press($b, 'All');
             $this->find($b, 'input[type=search]')->sendKeys('bet');
             $this->waitFor($b, fn (): bool => count($b->findElements(WebDriverBy::cssSelector('tbody tr'))) === 1,
                 'only the one searched for is shown');
             $this->retype($this->find($b, 'input[type=search]'), 'nothing like it');
             $this->seeText($b, 'No funnel is called “nothing like it” here.');
-            $this->byWords($b, 'Show all')->click();
+            $this->press($b, 'Show all');
 
-            $this->byWords($b, 'Actions for Alpha')->click();
-            $this->byWords($b, 'Archive', '[role=menuitem]')->click();
+            $this->press($b, 'Actions for Alpha');
+            $this->press($b, 'Archive', '[role=menuitem]');
             $this->seeText($b, '“Alpha” is archived, and its pages are off the web.');
             $stranger = $this->browser();
             $stranger->get(self::$site.'/'.$address);
             $this->seeText($stranger, 'There is no page at this address');
-            $this->byWords($b, 'Undo', '[role=status] button')->click();
+            $this->press($b, 'Undo', '[role=status] button');
             $this->waitFor($b, fn (): bool => count($b->findElements(WebDriverBy::cssSelector('tbody tr'))) === 2, 'it is back');
             $stranger->get(self::$site.'/'.$address);
             $this->find($stranger, 'form button');
 
-            $this->byWords($b, 'Actions for Alpha')->click();
-            $this->byWords($b, 'Duplicate', '[role=menuitem]')->click();
+            $this->press($b, 'Actions for Alpha');
+            $this->press($b, 'Duplicate', '[role=menuitem]');
             $this->seeText($b, 'Alpha (copy)');
         });
     }
@@ -71,12 +71,12 @@ final class DailyRoundTest extends BrowserTestCase
             $b = $this->browser();
             $this->signIn($b);
             $address = $this->funnel($b, 'Gamma', false);
-            $this->byWords($b, 'Not yet')->click();
-            $this->byWords($b, 'Gamma', 'section[aria-label=Timeline] button')->click();
+            $this->press($b, 'Not yet');
+            $this->press($b, 'Gamma', 'section[aria-label=Timeline] button');
             $this->find($b, 'iframe[data-ready=true]');
-            $this->byWords($b, 'Look', '[role=tab]')->click();
+            $this->press($b, 'Look', '[role=tab]');
             $this->choose($b, 'Background', 'A picture');
-            $this->byWords($b, 'Choose a picture', '[aria-label=Picture] button')->click();
+            $this->press($b, 'Choose a picture', '[aria-label=Picture] button');
             $wrong = self::$folder.'/not-a-picture.png';
             file_put_contents($wrong, 'words');
             $bring = fn (string $path) => $this->waitFor($b,
@@ -89,19 +89,19 @@ final class DailyRoundTest extends BrowserTestCase
                 (string) $this->sql("select json_extract(definition, '$.document') from draft_parts where kind = 'page' and "
                     ."json_extract(definition, '$.address') = '' order by id desc")) === 1, 'the background is saved');
 
-            $this->byWords($b, 'Page', '[role=tab]')->click();
+            $this->press($b, 'Page', '[role=tab]');
             $this->choose($b, 'Those who joined go to', 'An outside web address');
             $this->retype($this->field($b, 'Web address'), 'nowhere');
-            $this->byWords($b, 'Set')->click();
+            $this->press($b, 'Set');
             $this->seeText($b, 'A web address begins with https://.');
             $this->retype($this->field($b, 'Web address'), self::$site.'/up?from=gamma');
-            $this->byWords($b, 'Set')->click();
+            $this->press($b, 'Set');
             $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from ways where to_url like '%from=gamma'") === 1,
                 'the way is saved');
 
-            $this->byWords($b, 'Publish version 1')->click();
+            $this->press($b, 'Publish version 1');
             $this->seeText($b, 'No way leads to “Thank-you page”');
-            $this->byWords($b, 'Make it live')->click();
+            $this->press($b, 'Make it live');
             $this->find($b, '[data-test=public-url]');
             $phone = $this->browser(320, 640);
             $phone->get(self::$site.'/'.$address);
@@ -110,7 +110,7 @@ final class DailyRoundTest extends BrowserTestCase
                     .'i.naturalWidth > 0'), 'the picture is there');
             self::assertSame(320, $phone->executeScript('return document.documentElement.scrollWidth'));
             $this->fill($phone, 'Email address', 'robin@example.com');
-            $this->byWords($phone, 'Send it to me')->click();
+            $this->press($phone, 'Send it to me');
             $this->waitFor($phone, fn (): bool => str_contains($phone->getCurrentURL(), '/up?from=gamma'), 'they are led outside');
         });
     }
@@ -122,23 +122,23 @@ final class DailyRoundTest extends BrowserTestCase
             $this->signIn($b);
             $b->get(self::$studio.'/studio/settings');
             $this->fill($b, 'Sender address', 'not an address');
-            $this->byWords($b, 'Save the business')->click();
+            $this->press($b, 'Save the business');
             $this->seeText($b, 'This does not look like an email address.');
             self::assertSame('not an address', $this->field($b, 'Sender address')->getAttribute('value'));
             $this->fill($b, 'Sender address', 'hello@ferncroft.example');
-            $this->byWords($b, 'Save the business')->click();
+            $this->press($b, 'Save the business');
             $this->seeText($b, 'Your business is saved.');
             self::assertSame('hello@ferncroft.example', $this->sql('select sender_address from businesses'));
-            $this->byWords($b, 'Undo', '[role=status] button')->click();
+            $this->press($b, 'Undo', '[role=status] button');
             $this->waitFor($b, fn (): bool => $this->sql('select sender_address from businesses') === 'imke@ferncroft.example',
                 'it is as it was');
 
-            $this->byWords($b, 'Your account')->click();
-            $this->byWords($b, 'Sign out', '[role=menuitem]')->click();
+            $this->press($b, 'Your account');
+            $this->press($b, 'Sign out', '[role=menuitem]');
             $this->seeText($b, 'Welcome back');
             $this->fill($b, 'Email address', 'imke@ferncroft.example');
             $this->fill($b, 'Password', 'wrong');
-            $this->byWords($b, 'Sign in')->click();
+            $this->press($b, 'Sign in');
             $this->seeText($b, 'This address and password do not go together.');
         });
     }

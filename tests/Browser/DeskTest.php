@@ -38,7 +38,7 @@ final class DeskTest extends BrowserTestCase
         $this->steps(function (): void {
             $b = $this->browser();
             $this->newFunnel($b);
-            $this->byWords($b, 'First Season: be the first to know')->click();
+            $this->press($b, 'First Season: be the first to know');
             $this->onPage($b, fn () => $this->find($b, 'h1')->click());
             $this->onPage($b, fn () => $this->find($b, 'h1')->sendKeys([WebDriverKeys::CONTROL, 'a'])
                 ->sendKeys('Twelve weeks, one <melody>'));
@@ -49,19 +49,19 @@ final class DeskTest extends BrowserTestCase
 
             // Undo brings the old words back, on the page and in the draft.
             $this->onPage($b, fn () => $this->find($b, 'h1')->sendKeys(WebDriverKeys::ESCAPE));
-            $this->byWords($b, 'Undo')->click();
+            $this->press($b, 'Undo');
             $this->waitFor($b, fn (): bool => $this->headline($b) === 'First Season: be the first to know', 'the old words are back');
-            $this->byWords($b, 'Redo')->click();
+            $this->press($b, 'Redo');
             $this->waitFor($b, fn (): bool => $this->headline($b) === 'Twelve weeks, one <melody>', 'and the new ones again');
 
             // A look for the whole funnel; the phone; nothing is public yet.
-            $this->byWords($b, 'The page')->click();
-            $this->byWords($b, 'Look', '[role=tab]')->click();
-            $this->byWords($b, 'Graphite', '[role=radio]')->click();
+            $this->press($b, 'The page');
+            $this->press($b, 'Look', '[role=tab]');
+            $this->press($b, 'Graphite', '[role=radio]');
             $this->waitFor($b, fn (): bool => $this->onPage($b,
                 fn () => $b->executeScript('return getComputedStyle(document.body).backgroundColor')) === 'rgb(23, 25, 29)',
                 'the page wears the new look');
-            $this->byWords($b, 'Phone')->click();
+            $this->press($b, 'Phone');
             $this->waitFor($b, fn (): bool => $this->onPage($b, fn () => $b->executeScript('return innerWidth')) < 400,
                 'the page is as wide as a phone');
             $address = (string) $this->sql('select address from funnels');
@@ -69,8 +69,8 @@ final class DeskTest extends BrowserTestCase
             $stranger->get(self::$site."/{$address}");
             $this->seeText($stranger, 'There is no page at this address');
 
-            $this->byWords($b, 'Publish version 1')->click();
-            $this->byWords($b, 'Make it live')->click();
+            $this->press($b, 'Publish version 1');
+            $this->press($b, 'Make it live');
             $this->find($b, '[data-test=public-url]');
             $stranger->get(self::$site."/{$address}");
             $this->seeText($stranger, 'Twelve weeks, one <melody>');
@@ -83,21 +83,21 @@ final class DeskTest extends BrowserTestCase
             $b = $this->browser();
             $this->newFunnel($b);
             $funnel = basename((string) parse_url($b->getCurrentURL(), PHP_URL_PATH));
-            $this->byWords($b, 'Waiting list form')->click();
-            $this->byWords($b, 'Remove “First name”')->click();
+            $this->press($b, 'Waiting list form');
+            $this->press($b, 'Remove “First name”');
             $this->fill($b, 'Text on the button', 'Tell me first');
             $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' "
                 ."and funnel_id = '{$funnel}'"), '"button":"Tell me first"')
                 && ! str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' and funnel_id = '{$funnel}'"),
                     'first_name'), 'the form is saved');
 
-            $this->byWords($b, 'Open the timeline')->click();
-            $this->byWords($b, 'Add a follow-up')->click();
+            $this->press($b, 'Open the timeline');
+            $this->press($b, 'Add a follow-up');
             $this->find($b, '.email-text');
-            $this->byWords($b, 'Publish version 1')->click();
+            $this->press($b, 'Publish version 1');
             $this->seeText($b, '“Follow-up, day 1” has no subject.');
             self::assertSame([], $b->findElements(WebDriverBy::xpath('//button[text()="Make it live"]')));
-            $this->byWords($b, 'Open the email')->click();
+            $this->press($b, 'Open the email');
             $this->fill($b, 'Subject', 'A question, {{first_name|friend}}');
             $this->find($b, '.email-text')->click();
             $this->find($b, '.email-text')->sendKeys([WebDriverKeys::CONTROL, WebDriverKeys::END])
@@ -105,12 +105,12 @@ final class DeskTest extends BrowserTestCase
             $this->seeText($b, 'A question, Robin');
             $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select json_extract(definition, '$.body') from "
                 ."draft_parts where kind = 'email' and name = 'Follow-up, day 1'"), 'What would you like to play?'), 'the email is saved');
-            $this->byWords($b, 'Remove this email')->click();
+            $this->press($b, 'Remove this email');
             $this->seeText($b, 'is removed from the draft');
-            $this->byWords($b, 'Undo', '[role=status] button')->click();
+            $this->press($b, 'Undo', '[role=status] button');
             $this->byWords($b, 'Follow-up, day 1');
-            $this->byWords($b, 'Publish version 1')->click();
-            $this->byWords($b, 'Make it live')->click();
+            $this->press($b, 'Publish version 1');
+            $this->press($b, 'Make it live');
             $this->find($b, '[data-test=public-url]');
         });
     }
@@ -120,7 +120,7 @@ final class DeskTest extends BrowserTestCase
         $this->steps(function (): void {
             $b = $this->browser();
             $this->newFunnel($b);
-            $this->byWords($b, 'Waiting list form')->click();
+            $this->press($b, 'Waiting list form');
             $this->field($b, 'Text on the button');
             $path = (string) parse_url($b->getCurrentURL(), PHP_URL_PATH);
             $second = $this->browser();
@@ -134,7 +134,7 @@ final class DeskTest extends BrowserTestCase
             $this->fill($b, 'Text on the button', 'From the first window');
             $this->seeText($b, 'This was changed in another window.');
             self::assertSame('From the first window', $this->field($b, 'Text on the button')->getAttribute('value'));
-            $this->byWords($b, 'Load the newer one')->click();
+            $this->press($b, 'Load the newer one');
             $this->waitFor($b, fn (): bool => $this->field($b, 'Text on the button')->getAttribute('value') === 'From the second window',
                 'the newer one is here');
         });

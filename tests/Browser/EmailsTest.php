@@ -20,11 +20,11 @@ final class EmailsTest extends BrowserTestCase
     {
         $this->signIn($b);
         $b->get(self::$studio.'/studio/funnels/new');
-        $this->byWords($b, 'Give something away')->click();
+        $this->press($b, 'Give something away');
         $this->fill($b, 'Private name', $name);
         $this->fill($b, 'What is the lead magnet called?', "{$name} plan");
         $b->findElement(WebDriverBy::cssSelector('input[type=file]'))->setFileDetector(new LocalFileDetector)->sendKeys($this->pdf());
-        $this->byWords($b, 'Make the funnel')->click();
+        $this->press($b, 'Make the funnel');
         $this->byWords($b, 'Publish version 1');
 
         return (string) $this->sql("select id from funnels where name = '{$name}'");
@@ -32,10 +32,10 @@ final class EmailsTest extends BrowserTestCase
 
     private function publish(RemoteWebDriver $b): void
     {
-        $this->byWords($b, 'Publish version')->click();
-        $this->byWords($b, 'Make it live')->click();
+        $this->press($b, 'Publish version');
+        $this->press($b, 'Make it live');
         $this->find($b, '[data-test=public-url]');
-        $this->byWords($b, 'Close this')->click();
+        $this->press($b, 'Close this');
     }
 
     /** Lets what is due go out, however far in the future it is. */
@@ -60,8 +60,8 @@ final class EmailsTest extends BrowserTestCase
             $funnel = $this->live($b, 'Branches');
             $form = (string) $this->sql("select id from draft_parts where kind = 'form' and funnel_id = '{$funnel}'");
             $b->get(self::$studio."/studio/funnels/{$funnel}/form/{$form}");
-            $this->byWords($b, 'Remove “First name”')->click();
-            $this->byWords($b, 'Ask them to confirm the address by email', '[role=switch], label')->click();
+            $this->press($b, 'Remove “First name”');
+            $this->press($b, 'Ask them to confirm the address by email', '[role=switch], label');
             $this->fill($b, 'Heading of the page that says so', 'Nearly there');
             $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' "
                 ."and id = '{$form}'"), 'Nearly there'), 'the form is saved');
@@ -69,13 +69,13 @@ final class EmailsTest extends BrowserTestCase
             $sequence = (string) $this->sql("select id from draft_parts where kind = 'sequence' and funnel_id = '{$funnel}'");
             foreach (['The chair', 'For those who looked', 'For the others', 'The end'] as $i => $name) {
                 $b->get(self::$studio."/studio/funnels/{$funnel}/sequence/{$sequence}");
-                $this->byWords($b, 'Add an email')->click();
+                $this->press($b, 'Add an email');
                 $this->find($b, '.email-text');
                 $this->fill($b, 'Private name', $name);
                 $this->fill($b, 'Subject', "{$name}: an email");
                 $this->type($b, "Some words about {$name} that are worth reading on a quiet evening.");
                 if ($i === 1 || $i === 2) {
-                    $this->byWords($b, 'Only those who …')->click();
+                    $this->press($b, 'Only those who …');
                     $this->choose($b, 'What the rule is about', 'What they did');
                     $this->choose($b, 'What they did or did not do', $i === 1 ? 'clicked in' : 'did not click in');
                     $this->choose($b, 'With what', 'Welcome email');
@@ -88,8 +88,8 @@ final class EmailsTest extends BrowserTestCase
             }
             $this->seeText($b, 'As Robin Sample sees it');
             $b->get(self::$studio."/studio/funnels/{$funnel}/sequence/{$sequence}");
-            $this->byWords($b, 'Sat')->click();
-            $this->byWords($b, 'Sun')->click();
+            $this->press($b, 'Sat');
+            $this->press($b, 'Sun');
             $this->waitFor($b, fn (): bool => str_contains((string) $this->sql('select definition from draft_parts where kind = '
                 ."'sequence' and id = '{$sequence}'"), '[1,2,3,4,5]'), 'the days are saved');
             $this->publish($b);
@@ -98,7 +98,7 @@ final class EmailsTest extends BrowserTestCase
             $stranger->get(self::$site.'/'.$this->sql("select address from funnels where id = '{$funnel}'"));
             self::assertSame([], $stranger->findElements(WebDriverBy::name('first_name')));
             $this->fill($stranger, 'Email address', 'warm@example.com');
-            $this->byWords($stranger, 'Send it to me')->click();
+            $this->press($stranger, 'Send it to me');
             $this->seeText($stranger, 'Nearly there');
             $this->seeText($stranger, 'warm@example.com');
             $this->waitFor($b,
@@ -107,7 +107,7 @@ final class EmailsTest extends BrowserTestCase
             self::assertSame(1, (int) $this->sql('select count(*) from messages'), 'and nothing else');
             preg_match('~(http://127\.0\.0\.1:\d+/c/\S+)~', (string) $this->sql("select text from messages where kind = 'confirm'"), $m);
             $stranger->get($m[1]);
-            $this->byWords($stranger, 'Yes, this is my address')->click();
+            $this->press($stranger, 'Yes, this is my address');
             $this->seeText($stranger, 'Download it now');
             $this->waitFor($b, fn (): bool => (string) $this->sql("select state from messages where name = 'Welcome email'") === 'sent',
                 'the welcome is sent');
@@ -152,45 +152,45 @@ final class EmailsTest extends BrowserTestCase
             $this->seeText($b, '1,000 lines');
             $b->executeScript('const s = [...document.querySelectorAll("select")].at(-1); s.value = "+"; s.dispatchEvent(new '
                 .'Event("change", { bubbles: true }))');
-            $this->byWords($b, 'Import 1,000 lines')->click();
+            $this->press($b, 'Import 1,000 lines');
             $this->seeText($b, 'Please confirm that these people agreed to hear from you.');
-            $this->byWords($b, 'These people agreed to hear from me', 'label')->click();
-            $this->byWords($b, 'Import 1,000 lines')->click();
+            $this->press($b, 'These people agreed to hear from me', 'label');
+            $this->press($b, 'Import 1,000 lines');
             $this->seeText($b, 'All lines are read.');
             $this->seeText($b, 'no address;Person 100');
             self::assertSame('990', (string) $this->sql("select count(*) from people where email like 'list%'"));
 
             $b->get(self::$studio.'/studio/people');
-            $this->byWords($b, 'Find people by rules')->click();
-            $this->byWords($b, 'Only those who …')->click();
+            $this->press($b, 'Find people by rules');
+            $this->press($b, 'Only those who …');
             $this->choose($b, 'What the rule is about', 'A field');
             $this->choose($b, 'Field', 'Level');
             $b->findElement(WebDriverBy::cssSelector('input[aria-label="With what"]'))->sendKeys('teacher');
             $this->seeText($b, '240 people fit');
             $this->find($b, 'input[aria-label="Name of the segment"]')->sendKeys('Teachers');
-            $this->byWords($b, 'Save segment')->click();
+            $this->press($b, 'Save segment');
             $this->seeText($b, 'The segment “Teachers” is saved.');
-            $this->byWords($b, 'Choose everybody on this page', 'input')->click();
-            $this->byWords($b, 'Choose all 240')->click();
-            $this->byWords($b, 'Give a tag')->click();
+            $this->press($b, 'Choose everybody on this page', 'input');
+            $this->press($b, 'Choose all 240');
+            $this->press($b, 'Give a tag');
             $this->fill($b, 'Tag', 'Staff room');
-            $this->byWords($b, 'Yes, 240 people')->click();
+            $this->press($b, 'Yes, 240 people');
             $this->seeText($b, '240 people got the tag.');
-            $this->byWords($b, 'What was done to many')->click();
-            $this->byWords($b, 'Take back: Gave 240 people the tag “Staff room”')->click();
+            $this->press($b, 'What was done to many');
+            $this->press($b, 'Take back: Gave 240 people the tag “Staff room”');
             $this->seeText($b, 'taken back');
             self::assertSame(0, (int) $this->sql('select count(*) from person_tag join tags on tags.id = tag_id where name = \'Staff '
                 .'room\''));
-            $this->byWords($b, 'Close this')->click();
+            $this->press($b, 'Close this');
 
             $b->get(self::$studio.'/studio/outbox/broadcasts');
-            $this->byWords($b, 'Write a broadcast')->click();
+            $this->press($b, 'Write a broadcast');
             $this->find($b, '.email-text p');
             $this->choose($b, 'Segment', 'Teachers');
             $this->fill($b, 'Subject', 'For teachers, {{first_name|friend}}');
             $this->type($b, 'A few words about lessons for grown-ups who take up the cello late in life.');
-            $this->byWords($b, 'Send to 240 people')->click();
-            $this->byWords($b, 'Send it to 240 people')->click();
+            $this->press($b, 'Send to 240 people');
+            $this->press($b, 'Send it to 240 people');
             $this->seeText($b, 'It is on its way.');
             $this->sql('update businesses set messages_per_minute = 100000');
             self::artisan('lantern:due');
@@ -202,7 +202,7 @@ final class EmailsTest extends BrowserTestCase
             self::artisan('lantern:due');
             $this->seeText($b, 'It went out');
             $b->get(self::$studio.'/studio/people/imports/'.$this->sql('select id from imports'));
-            $this->byWords($b, 'Take this list back')->click();
+            $this->press($b, 'Take this list back');
             $this->seeText($b, '240 people stay');
             self::assertSame('240', (string) $this->sql("select count(*) from people where email like 'list%'"),
                 'whoever was written to stays');

@@ -31,22 +31,22 @@ final class ExportTest extends BrowserTestCase
             $this->signIn($b);
             $first = $this->makeFunnel($b, 'The first');
             $this->openPage($b, $first);
-            $this->byWords($b, 'What the list is good for', 'ol button')->click();
-            $this->byWords($b, 'Save as design')->click();
+            $this->press($b, 'What the list is good for', 'ol button');
+            $this->press($b, 'Save as design');
             $this->fill($b, 'Private name', 'Good for lists');
-            $this->byWords($b, 'Save')->click();
+            $this->press($b, 'Save');
             $this->seeText($b, '“Good for lists” is saved.');
-            $this->byWords($b, 'The page')->click();
-            $this->byWords($b, 'Page', '[role=tab]')->click();
-            $this->byWords($b, 'Save as design')->click();
+            $this->press($b, 'The page');
+            $this->press($b, 'Page', '[role=tab]');
+            $this->press($b, 'Save as design');
             $this->fill($b, 'Private name', 'My opt-in page');
-            $this->byWords($b, 'Save')->click();
+            $this->press($b, 'Save');
             $this->seeText($b, '“My opt-in page” is saved.');
 
             $second = $this->makeFunnel($b, 'The second');
             $this->openPage($b, $second);
-            $this->byWords($b, 'Add a section')->click();
-            $this->byWords($b, 'Your own', '[role=dialog] nav button')->click();
+            $this->press($b, 'Add a section');
+            $this->press($b, 'Your own', '[role=dialog] nav button');
             $this->waitFor($b, function (RemoteWebDriver $b): bool {
                 $b->switchTo()->frame($this->find($b, 'iframe[title=Designs]'));
                 try {
@@ -60,8 +60,8 @@ final class ExportTest extends BrowserTestCase
                 'it is on the page');
 
             $b->get(self::$studio."/studio/funnels/{$second}");
-            $this->byWords($b, 'Add a page')->click();
-            $this->byWords($b, 'My opt-in page', '[role=dialog] button')->click();
+            $this->press($b, 'Add a page');
+            $this->press($b, 'My opt-in page', '[role=dialog] button');
             $this->find($b, 'iframe[data-ready=true]');
             $this->waitFor($b,
                 fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'page' and funnel_id = '{$second}'") === 3,
@@ -69,9 +69,9 @@ final class ExportTest extends BrowserTestCase
 
             $b->get(self::$studio.'/studio/settings');
             $this->seeText($b, 'Your own designs');
-            $this->byWords($b, 'Remove')->click();
+            $this->press($b, 'Remove');
             $this->seeText($b, 'is removed. Pages made from it stay as they are.');
-            $this->byWords($b, 'Undo', '[role=status] button')->click();
+            $this->press($b, 'Undo', '[role=status] button');
             $this->waitFor($b, fn (): bool => (int) $this->sql('select count(*) from own_designs where deleted_at is null') === 2,
                 'and kept again');
         });
@@ -83,21 +83,21 @@ final class ExportTest extends BrowserTestCase
             $b = $this->browser();
             $this->signIn($b);
             $funnel = $this->makeFunnel($b, 'Words');
-            $this->byWords($b, 'Your own merge fields')->click();
-            $this->byWords($b, 'Add a word')->click();
+            $this->press($b, 'Your own merge fields');
+            $this->press($b, 'Add a word');
             $this->fill($b, 'Name', 'My Programme');
             $this->fill($b, 'Text', 'First Season');
-            $this->byWords($b, 'Save')->click();
+            $this->press($b, 'Save');
             $this->seeText($b, 'The name of a field holds small letters');
             self::assertSame('First Season', $this->field($b, 'Text')->getAttribute('value'), 'what was typed is kept');
             $this->fill($b, 'Name', 'programme');
-            $this->byWords($b, 'Save')->click();
+            $this->press($b, 'Save');
             $this->waitFor($b, fn (): bool => $this->sql("select fields from funnels where id = '{$funnel}'") === '{"programme":"First '
                 .'Season"}', 'kept');
-            $this->byWords($b, 'Undo')->click();
+            $this->press($b, 'Undo');
             $this->waitFor($b, fn (): bool => in_array($this->sql("select fields from funnels where id = '{$funnel}'"), ['{}', '[]'], true),
                 'taken back');
-            $this->byWords($b, 'Redo')->click();
+            $this->press($b, 'Redo');
             $this->waitFor($b, fn (): bool => $this->sql("select fields from funnels where id = '{$funnel}'") === '{"programme":"First '
                 .'Season"}', 'and done again');
         });
@@ -109,13 +109,13 @@ final class ExportTest extends BrowserTestCase
             $b = $this->browser();
             $this->signIn($b);
             $this->makeFunnel($b, 'Shown');
-            $this->byWords($b, 'Preview link')->click();
+            $this->press($b, 'Preview link');
             $link = $this->find($b, '[data-test=preview-url]')->getText();
             $colleague = $this->browser(375, 740);
             $colleague->get($link);
             $this->seeText($colleague, 'Nothing you do here is stored.');
             $this->fill($colleague, 'Email address', 'wren@example.com');
-            $this->byWords($colleague, 'Put me on the list')->click();
+            $this->press($colleague, 'Put me on the list');
             $this->seeText($colleague, 'You are on the list, friend.');
             self::assertSame(0, (int) $this->sql('select count(*) from people'));
         });
@@ -129,8 +129,8 @@ final class ExportTest extends BrowserTestCase
             $b = $this->browser(downloads: $folder);
             $this->signIn($b);
             $this->makeFunnel($b, 'Travels');
-            $this->byWords($b, 'Export')->click();
-            $this->byWords($b, 'The whole funnel', '[role=menuitem]')->click();
+            $this->press($b, 'Export');
+            $this->press($b, 'The whole funnel', '[role=menuitem]');
             $file = (string) $this->waitFor($b, fn (): mixed => current(array_filter(glob("{$folder}/*.zip") ?: [],
                 fn (string $f): bool => filesize($f) > 0)), 'the file is there');
             self::assertMatchesRegularExpression('~first-season[\d-]*\.funnel\.zip$~', $file);
@@ -145,8 +145,8 @@ final class ExportTest extends BrowserTestCase
             $this->seeText($b, 'This is no zip file, or a damaged one. Nothing was taken in.');
             $bring($file);
             $this->seeText($b, 'Travels (imported)');
-            $this->byWords($b, 'Publish version 1')->click();
-            $this->byWords($b, 'Make it live')->click();
+            $this->press($b, 'Publish version 1');
+            $this->press($b, 'Make it live');
             $this->find($b, '[data-test=public-url]');
         });
     }

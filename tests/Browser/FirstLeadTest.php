@@ -22,18 +22,18 @@ final class FirstLeadTest extends BrowserTestCase
             $this->fill($studio, 'Sender name', 'Imke Farrow');
             $this->fill($studio, 'Sender address', 'imke@ferncroft.example');
             $this->fill($studio, 'Postal address', '3 Ferncroft Yard, Exampleton');
-            $this->byWords($studio, 'Create my Studio')->click();
-            $this->byWords($studio, 'Your account')->click();
-            $this->byWords($studio, 'Sign out')->click();
+            $this->press($studio, 'Create my Studio');
+            $this->press($studio, 'Your account');
+            $this->press($studio, 'Sign out');
             $this->fill($studio, 'Email address', 'imke@ferncroft.example');
             $this->fill($studio, 'Password', 'twelve minutes a day');
-            $this->byWords($studio, 'Sign in')->click();
+            $this->press($studio, 'Sign in');
             $this->seeText($studio, 'Good to see you, Imke.');
 
             // Each click and each filled field from the signed-in home to a live page, counted.
             $interactions = 0;
             $click = function (string $words) use ($studio, &$interactions): void {
-                $this->byWords($studio, $words)->click();
+                $this->press($studio, $words);
                 $interactions++;
             };
             $click('Make your first funnel');
@@ -51,7 +51,7 @@ final class FirstLeadTest extends BrowserTestCase
             $url = $this->find($studio, '[data-test=public-url]')->getText();
             self::assertLessThanOrEqual(8, $interactions);
             self::assertSame(self::$site.'/the-twelve-minute-practice-plan', $url);
-            $this->byWords($studio, 'Close')->click();
+            $this->press($studio, 'Close');
             $this->seeText($studio, 'Nobody yet.');
 
             $downloads = self::$folder.'/downloads';
@@ -62,30 +62,30 @@ final class FirstLeadTest extends BrowserTestCase
                 'the view is counted');
             self::assertSame(375, $phone->executeScript('return document.documentElement.scrollWidth'), 'nothing runs off the phone');
             $this->fill($phone, 'Email address', 'robin@');
-            $this->byWords($phone, 'Send it to me')->click();
+            $this->press($phone, 'Send it to me');
             $this->seeText($phone, 'This does not look like an email address.');
             $this->fill($phone, 'First name', 'Robin');
             $this->fill($phone, 'Email address', 'robin@example.com');
-            $this->byWords($phone, 'Send it to me')->click();
+            $this->press($phone, 'Send it to me');
             $this->seeText($phone, 'It is yours, Robin.');
-            $this->byWords($phone, 'Download it now')->click();
+            $this->press($phone, 'Download it now');
             $this->waitFor($phone, fn (): bool => is_file("{$downloads}/My own plan.pdf"), 'the file is there under its name');
             self::assertFileEquals($this->pdf(), "{$downloads}/My own plan.pdf");
 
             // The open screen shows who joined, without a reload.
             $this->waitFor($studio, fn ($b): bool => str_contains($b->findElement(WebDriverBy::cssSelector('body'))->getText(),
                 'robin@example.com'), 'the new person appears by themselves');
-            $this->byWords($studio, 'Robin')->click();
+            $this->press($studio, 'Robin');
             $this->seeText($studio, 'Joined through “Opt-in page”');
             $this->seeText($studio, 'Downloaded the file');
             $this->seeText($studio, 'came from newsletter');
             self::assertStringContainsString('The Twelve-Minute Practice Plan',
                 $this->find($studio, '[aria-label="What is known"]')->getText());
-            $this->byWords($studio, 'Was sent “Welcome email”')->click();
+            $this->press($studio, 'Was sent “Welcome email”');
             $this->seeText($studio, 'Here it is: The Twelve-Minute Practice Plan');
-            $this->byWords($studio, 'Plain text')->click();
+            $this->press($studio, 'Plain text');
             $this->seeText($studio, 'Hello Robin,');
-            $this->byWords($studio, 'Results')->click();
+            $this->press($studio, 'Results');
             $this->seeText($studio, '1 visitor came, 1 of them joined: 100.0 %.');
 
             // The owner's own look at the page is not counted.

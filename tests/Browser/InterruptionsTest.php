@@ -33,7 +33,7 @@ final class InterruptionsTest extends BrowserTestCase
         $this->steps(function (): void {
             $b = $this->browser();
             $this->newFunnel($b, 'Offline');
-            $this->byWords($b, 'Waiting list form')->click();
+            $this->press($b, 'Waiting list form');
             $this->field($b, 'Text on the button');
             $this->connection($b, false);
             $this->fill($b, 'Text on the button', 'Typed in the tunnel');
@@ -55,22 +55,22 @@ final class InterruptionsTest extends BrowserTestCase
             $b = $this->browser();
             $this->signIn($b);
             $b->get(self::$studio.'/studio/outbox/broadcasts');
-            $this->byWords($b, 'Write a broadcast')->click();
+            $this->press($b, 'Write a broadcast');
             $this->fill($b, 'Subject', 'Before the tunnel');
             $this->seeText($b, 'Everything is saved');
             $this->connection($b, false);
             $this->fill($b, 'Subject', 'Typed in the tunnel');
             $this->seeText($b, 'The connection is gone. What you typed is kept here');
-            $this->byWords($b, 'Send to')->click();
+            $this->press($b, 'Send to');
             $this->seeText($b, 'It is not saved yet, so it cannot be sent.');
-            $this->byWords($b, 'Broadcasts')->click();
+            $this->press($b, 'Broadcasts');
             $this->seeText($b, 'Some of your work is not saved yet.');
             $this->connection($b, true);
             $this->waitFor($b,
                 fn (): bool => (int) $this->sql("select count(*) from broadcasts where subject = 'Typed in the tunnel'") === 1,
                 'it is saved by itself');
             $this->seeText($b, 'Everything is saved');
-            $this->byWords($b, 'Broadcasts')->click();
+            $this->press($b, 'Broadcasts');
             $this->byWords($b, 'Write a broadcast');
             $b->manage()->getLog('browser');
         });
@@ -81,19 +81,19 @@ final class InterruptionsTest extends BrowserTestCase
         $this->steps(function (): void {
             $b = $this->browser();
             $funnel = $this->newFunnel($b, 'Refused');
-            $this->byWords($b, 'Waiting list form')->click();
+            $this->press($b, 'Waiting list form');
             $field = $this->field($b, 'Text on the button');
             $field->sendKeys([WebDriverKeys::CONTROL, 'a'])->sendKeys([WebDriverKeys::NULL, WebDriverKeys::BACKSPACE]);
             $this->seeText($b, 'The button needs words that say what happens next.');
             self::assertStringNotContainsString('"button":""',
                 (string) $this->sql("select definition from draft_parts where kind = 'form' and funnel_id = '{$funnel}'"));
             // Nobody walks away from it without being told.
-            $this->byWords($b, 'Thank-you page')->click();
+            $this->press($b, 'Thank-you page');
             $this->find($b, 'iframe');
-            $this->byWords($b, 'People')->click();
+            $this->press($b, 'People');
             $this->seeText($b, 'Some of your work is not saved yet. The button needs words');
             self::assertStringContainsString("/funnels/{$funnel}", $b->getCurrentURL());
-            $this->byWords($b, 'The button needs words')->click();
+            $this->press($b, 'The button needs words');
             $this->field($b, 'Text on the button')->sendKeys('Count me in');
             $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'form' "
                 ."and funnel_id = '{$funnel}'"), 'Count me in'), 'it is saved');
@@ -133,10 +133,10 @@ final class InterruptionsTest extends BrowserTestCase
             $b = $this->browser();
             $funnel = $this->newFunnel($b, 'Keyboard');
             $look = fn (): string => (string) $this->sql("select look from funnels where id = '{$funnel}'");
-            $this->byWords($b, 'Keyboard: be the first')->click();
+            $this->press($b, 'Keyboard: be the first');
             $this->find($b, 'iframe[data-ready=true]');
-            $this->byWords($b, 'Look', '[role=tab]')->click();
-            $this->byWords($b, 'Salon', '[role=radio]')->click();
+            $this->press($b, 'Look', '[role=tab]');
+            $this->press($b, 'Salon', '[role=radio]');
             $this->waitFor($b, fn (): bool => $look() === 'salon', 'the look is saved');
             $b->getKeyboard()->sendKeys([WebDriverKeys::CONTROL, 'z']);
             $this->waitFor($b, fn (): bool => $look() === 'harbour', 'and taken back');

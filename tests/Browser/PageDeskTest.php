@@ -53,7 +53,7 @@ final class PageDeskTest extends BrowserTestCase
 
     private function addSection(RemoteWebDriver $b, string $kind, string $design): void
     {
-        $this->byWords($b, $kind, '[role=dialog] nav button')->click();
+        $this->press($b, $kind, '[role=dialog] nav button');
         $this->waitInFrame($b, "return !!document.querySelector('[data-section^=\"{$design}_\"] .choice-name')", "the designs for {$kind}",
             'iframe[title=Designs]');
         // The click takes the frame away, so it is left to happen by itself.
@@ -85,7 +85,7 @@ final class PageDeskTest extends BrowserTestCase
 
             // A picture of her own, with words for those who cannot see it.
             $this->inFrame($b, "document.querySelector('[data-empty=picture]').click()");
-            $this->byWords($b, 'Choose a picture')->click();
+            $this->press($b, 'Choose a picture');
             $this->waitFor($b, fn () => $b->findElement(WebDriverBy::cssSelector('[role=dialog] input[type=file]')), 'a place to bring it')
                 ->setFileDetector(new LocalFileDetector)->sendKeys(dirname(__DIR__, 2).'/database/demo/media/music-room.png');
             $this->waitInFrame($b,
@@ -96,13 +96,13 @@ final class PageDeskTest extends BrowserTestCase
                 'its description is saved');
 
             // The footer is shared and shown on all pages.
-            $this->byWords($b, 'The section')->click();
-            $this->byWords($b, 'The page')->click();
-            $this->byWords($b, '{{business}} · You can', 'ol button')->click();
-            $this->byWords($b, 'Share it')->click();
+            $this->press($b, 'The section');
+            $this->press($b, 'The page');
+            $this->press($b, '{{business}} · You can', 'ol button');
+            $this->press($b, 'Share it');
             $this->fill($b, 'Private name', 'My footer');
-            $this->byWords($b, 'Share it', '[role=dialog] button')->click();
-            $this->byWords($b, 'Show on all pages')->click();
+            $this->press($b, 'Share it', '[role=dialog] button');
+            $this->press($b, 'Show on all pages');
             $this->seeText($b, '“My footer” stands on one more page.');
             $this->waitFor($b, fn (): bool => ($this->document($funnel, 1)['sections'][1]['shared'] ?? '') !== '',
                 'the other page shows it too');
@@ -115,24 +115,24 @@ final class PageDeskTest extends BrowserTestCase
             // A look; a colour of the words that cannot be read; the check fixes it.
             $b->getKeyboard()->sendKeys(WebDriverKeys::ESCAPE);
             $this->openPage($b, $funnel);
-            $this->byWords($b, 'Look', '[role=tab]')->click();
-            $this->byWords($b, 'Lagoon', '[role=radio]')->click();
+            $this->press($b, 'Look', '[role=tab]');
+            $this->press($b, 'Lagoon', '[role=radio]');
             $this->waitInFrame($b, "return getComputedStyle(document.body).backgroundColor === 'rgb(15, 61, 76)'", 'the page wears it');
-            $this->byWords($b, 'Sections', '[role=tab]')->click();
-            $this->byWords($b, 'I am Imke', 'ol button')->click();
+            $this->press($b, 'Sections', '[role=tab]');
+            $this->press($b, 'I am Imke', 'ol button');
             $this->choose($b, 'Background', 'A colour');
             $this->waitInFrame($b, "return document.querySelectorAll('[data-section]')[1].style.background !== ''",
                 'the section has a ground of its own');
             $b->executeScript('const i = [...document.querySelectorAll("label")].find(l => l.innerText.trim() === "Colour of the '
                 .'words").querySelector("input"); i.value = "#ffb050"; i.dispatchEvent(new Event("input", { bubbles: true }))');
-            $this->byWords($b, 'The page')->click();
-            $this->byWords($b, 'Check', '[role=tab]')->click();
+            $this->press($b, 'The page');
+            $this->press($b, 'Check', '[role=tab]');
             $this->seeText($b, 'cannot be read well here');
-            $this->byWords($b, 'Choose a readable colour')->click();
+            $this->press($b, 'Choose a readable colour');
             $this->seeText($b, 'No problems found on this page.');
 
-            $this->byWords($b, 'Publish version 1')->click();
-            $this->byWords($b, 'Make it live')->click();
+            $this->press($b, 'Publish version 1');
+            $this->press($b, 'Make it live');
             $this->find($b, '[data-test=public-url]');
             $address = (string) $this->sql("select address from funnels where id = '{$funnel}'");
             $stranger = $this->browser(375, 740);
@@ -161,7 +161,7 @@ final class PageDeskTest extends BrowserTestCase
             $this->waitInFrame($b,
                 "return document.querySelector('[data-section]').className.includes('k-learn') && document.querySelector('h1').innerText "
                     ."=== 'What the list is good for'", 'and the first heading is the main one');
-            $this->byWords($b, 'Undo')->click();
+            $this->press($b, 'Undo');
             $this->waitFor($b, fn (): bool => $kinds() === ['opening', 'learn', 'footer'], 'and back');
 
             $handles = $b->findElements(WebDriverBy::cssSelector('ol .handle'));
@@ -175,27 +175,27 @@ final class PageDeskTest extends BrowserTestCase
             }, 'it makes room');
             (new WebDriverActions($b))->release()->perform();
             $this->waitFor($b, fn (): bool => $kinds() === ['learn', 'opening', 'footer'], 'moved by the mouse');
-            $this->byWords($b, 'Undo')->click();
+            $this->press($b, 'Undo');
             $this->waitFor($b, fn (): bool => $kinds() === ['opening', 'learn', 'footer'], 'and back again');
 
-            $this->byWords($b, 'What the list is good for', 'ol button')->click();
-            $this->byWords($b, 'Duplicate')->click();
+            $this->press($b, 'What the list is good for', 'ol button');
+            $this->press($b, 'Duplicate');
             $this->waitFor($b, fn (): bool => $kinds() === ['opening', 'learn', 'learn', 'footer'], 'doubled');
             $this->choose($b, 'Shown', 'Not on phones');
             $this->waitFor($b, fn (): bool => ($this->document($funnel)['sections'][2]['hidden'] ?? '') === 'phone', 'hidden on phones');
-            $this->byWords($b, 'Copy')->click();
-            $this->byWords($b, 'Paste below')->click();
+            $this->press($b, 'Copy');
+            $this->press($b, 'Paste below');
             $this->waitFor($b, fn (): bool => $kinds() === ['opening', 'learn', 'learn', 'learn', 'footer'], 'pasted');
-            $this->byWords($b, 'Remove')->click();
+            $this->press($b, 'Remove');
             $this->waitFor($b, fn (): bool => $kinds() === ['opening', 'learn', 'learn', 'footer'], 'removed');
             $this->waitInFrame($b, "return document.querySelectorAll('[data-section]').length === 4", 'on the page as well');
-            $this->byWords($b, 'Undo', '[role=status] button')->click();
+            $this->press($b, 'Undo', '[role=status] button');
             $this->waitFor($b, fn (): bool => $kinds() === ['opening', 'learn', 'learn', 'learn', 'footer'], 'and brought back');
             $this->waitInFrame($b, "return document.querySelectorAll('[data-section]').length === 5", 'on the page too');
 
             // Another design: the same words.
-            $this->byWords($b, 'What the list is good for', 'ol button')->click();
-            $this->byWords($b, 'Numbered steps')->click();
+            $this->press($b, 'What the list is good for', 'ol button');
+            $this->press($b, 'Numbered steps');
             $this->waitInFrame($b,
                 "const s = document.querySelectorAll('[data-section]')[1]; return s.querySelector('ol.points.steps') && "
                     ."s.innerText.includes('A say in it')", 'drawn in the new design');
@@ -213,22 +213,22 @@ final class PageDeskTest extends BrowserTestCase
             $footers = fn (): array => array_map(fn (array $s): array => [$s['shared'] ?? '', $s['hidden'] ?? ''],
                 array_values(array_filter($this->document($funnel)['sections'], fn (array $s): bool => $s['kind'] === 'footer')));
             $share = function (string $name) use ($b): string {
-                $this->byWords($b, 'Share it')->click();
+                $this->press($b, 'Share it');
                 $this->fill($b, 'Private name', $name);
-                $this->byWords($b, 'Share it', '[role=dialog] button')->click();
+                $this->press($b, 'Share it', '[role=dialog] button');
                 $this->seeText($b, "“{$name}” is shared.");
 
                 return (string) $this->sql("select id from draft_parts where kind = 'shared-section' and name = '{$name}'");
             };
 
-            $this->byWords($b, '{{business}} · You can', 'ol button')->click();
+            $this->press($b, '{{business}} · You can', 'ol button');
             $long = $share('Long footer');
-            $this->byWords($b, 'Duplicate')->click();
-            $this->byWords($b, 'Make a copy for this page')->click();
+            $this->press($b, 'Duplicate');
+            $this->press($b, 'Make a copy for this page');
             $short = $share('Short footer');
             $this->waitFor($b, fn (): bool => $footers() === [[$long, ''], [$short, '']], 'two shared footers, one below the other');
-            $this->byWords($b, 'Remove')->click();
-            $this->byWords($b, '{{business}} · You can', 'ol button')->click();
+            $this->press($b, 'Remove');
+            $this->press($b, '{{business}} · You can', 'ol button');
             $this->choose($b, 'On phones', 'Short footer');
             $this->waitFor($b, fn (): bool => $footers() === [[$long, 'phone'], [$short, 'desktop']], 'the short one stands in on phones');
             $offers = $b->findElements(WebDriverBy::xpath('//*[@role="status"]//button[normalize-space(.)="Undo"]'));
@@ -236,11 +236,11 @@ final class PageDeskTest extends BrowserTestCase
             $this->waitInFrame($b,
                 "return [...document.querySelectorAll('[data-shared]')].map(s => getComputedStyle(s).opacity).join() === '1,0.35'",
                 'the desk at its full width fades the one for phones alone');
-            $this->byWords($b, 'Phone')->click();
+            $this->press($b, 'Phone');
             $this->waitInFrame($b,
                 "return [...document.querySelectorAll('[data-shared]')].map(s => getComputedStyle(s).opacity).join() === '0.35,1'",
                 'and at the width of a phone the other one');
-            $this->byWords($b, 'Undo')->click();
+            $this->press($b, 'Undo');
             $this->waitFor($b, fn (): bool => $footers() === [[$long, '']], 'one step back');
         });
     }
@@ -252,30 +252,30 @@ final class PageDeskTest extends BrowserTestCase
             $funnel = $this->newFunnel($b, 'sell', 'Selling');
             self::assertSame(2, $b->executeScript('return document.querySelectorAll("section[aria-label=Timeline] svg[role=img] '
                 .'path[marker-end]").length'), 'ways that skip are drawn');
-            $this->byWords($b, 'time ran out', 'section[aria-label=Timeline] button')->click();
+            $this->press($b, 'time ran out', 'section[aria-label=Timeline] button');
             $this->choose($b, 'Those whose time ran out go to', 'Delivery page');
             $this->waitFor($b, fn (): bool => $this->sql('select count(*) from ways w join draft_parts p on p.id = w.to_page where '
                 ."w.outcome = 'time-ran-out' and json_extract(p.definition, '$.role') = 'delivery'") === 1, 'the way is saved');
-            $this->byWords($b, 'Done')->click();
+            $this->press($b, 'Done');
 
-            $this->byWords($b, 'Add a page')->click();
-            $this->byWords($b, 'Thank-you page', '[role=dialog] button')->click();
+            $this->press($b, 'Add a page');
+            $this->press($b, 'Thank-you page', '[role=dialog] button');
             $this->find($b, 'iframe[data-ready=true]');
             $this->seeText($b, '“Thank-you page” is in the draft.');
-            $this->byWords($b, 'Page', '[role=tab]')->click();
+            $this->press($b, 'Page', '[role=tab]');
             $this->fill($b, 'Private name', 'After all');
             $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'page' and name = 'After "
                 ."all'") === 1, 'renamed');
-            $this->byWords($b, 'Remove')->click();
+            $this->press($b, 'Remove');
             $this->seeText($b, '“After all” is removed from the draft.');
-            $this->byWords($b, 'Undo', '[role=status] button')->click();
+            $this->press($b, 'Undo', '[role=status] button');
             $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'page' and name = 'After "
                 ."all' and removed is null") === 1, 'and brought back');
 
             // The check says what is missing, and leads to the very place.
-            $this->byWords($b, 'Publish version 1')->click();
+            $this->press($b, 'Publish version 1');
             $this->seeText($b, '“Upsell page” still says “[the price]”.');
-            $this->byWords($b, 'Show me')->click();
+            $this->press($b, 'Show me');
             $this->waitInFrame($b, "return document.querySelector('.price.is-open') !== null", 'the price card is selected on the page');
         });
     }
@@ -292,22 +292,22 @@ final class PageDeskTest extends BrowserTestCase
             $html = fn (): string => (string) ($this->document($funnel)['sections'][0]['blocks'][2]['html'] ?? '');
 
             $this->inFrame($b, $select);
-            $this->byWords($b, 'Bold')->click();
+            $this->press($b, 'Bold');
             $this->waitFor($b, fn (): bool => $html() === 'one <b>two</b> three', 'bold');
             $this->inFrame($b, $select);
-            $this->byWords($b, 'Colour')->click();
+            $this->press($b, 'Colour');
             $this->waitFor($b, fn (): bool => $html() === 'one <span class="in-accent">two</span> three', 'in a colour of the look');
             $this->inFrame($b, $select);
-            $this->byWords($b, 'Link')->click();
+            $this->press($b, 'Link');
             $this->choose($b, 'The chosen words lead to', 'Page: Thank-you page');
             $this->waitFor($b, fn (): bool => preg_match('~^one <a href="page:\w{26}">two</a> three$~', $html()) === 1,
                 'linked to a page, without an address');
             $this->inFrame($b, "const t = document.querySelector('.text'); t.focus(); const r = document.createRange(); "
                 .'r.selectNodeContents(t); r.collapse(false); getSelection().removeAllRanges(); getSelection().addRange(r)');
-            $this->byWords($b, 'Insert a field')->click();
-            $this->byWords($b, 'First name', '[role=menuitem]')->click();
+            $this->press($b, 'Insert a field');
+            $this->press($b, 'First name', '[role=menuitem]');
             $this->waitFor($b, fn (): bool => str_contains($html(), '{{first_name|friend}}'), 'with the reader’s name');
-            $this->byWords($b, 'As Robin reads it')->click();
+            $this->press($b, 'As Robin reads it');
             $this->waitInFrame($b, "return document.body.innerText.includes('Robin') && !document.querySelector('[contenteditable]')",
                 'as it will be read');
         });
@@ -332,7 +332,7 @@ final class PageDeskTest extends BrowserTestCase
             self::assertStringContainsString('From the first',
                 (string) $this->inFrame($b, "return document.querySelector('h1').innerText"));
             self::assertStringContainsString('From the second', (string) json_encode($this->document($funnel)), 'nothing is overwritten');
-            $this->byWords($b, 'Load the newer one')->click();
+            $this->press($b, 'Load the newer one');
             $this->waitInFrame($b, "return document.querySelector('h1').innerText === 'From the second'", 'the newer one is here');
         });
     }
