@@ -8,6 +8,7 @@ use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\Way;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Plan\PagePlan;
@@ -59,45 +60,54 @@ final readonly class SetAside
         return [$plan->with(parts: $parts, ways: array_values($ways)), $aside];
     }
 
-    /**
-     * Ends one of them: it becomes a part of the draft, or it is gone.
-     *
-     * {@see Invalid} when it is not there any more, or what it belongs to is not.
-     */
-    public static function end(Funnel $funnel, int $index, bool $take): void
+    /** @return list<array{part: string, what: string, name: string, text: string}> what still waits for the owner's word */
+    public static function waiting(Funnel $funnel): array
     {
-        DB::transaction(function () use ($funnel, $index, $take): void {
-            $funnel->refresh();
-            $aside = $funnel->set_aside;
-            $item = $aside[$index] ?? throw Invalid::at('index', 'This is not there any more.');
-            if ($take) {
-                self::take($funnel, $item);
+        return array_values(array_map(
+            fn (array $i): array => ['part' => $i['part'], 'what' => $i['what'], 'name' => $i['name'], 'text' => $i['text']],
+            array_filter($funnel->set_aside, fn (array $item): bool => ! isset($item['ended']))));
+    }
+
+    /**
+     * Takes one of them over into the draft, discards it, or undoes either.
+     *
+     * {@see Invalid} when it is not there, or what it belongs to is not.
+     */
+    public static function end(Funnel $funnel, string $part, string $what, EndOfSetAside $end): void
+    {
+        DB::transaction(function () use ($funnel, $part, $what, $end): void {
+            $aside = $funnel->refresh()->set_aside;
+            $index = array_key_first(array_filter($aside, fn (array $item): bool => [$item['part'], $item['what']] === [$part, $what]))
+                ?? throw Invalid::at('what', 'This is not there any more.');
+            $item = $aside[$index];
+            $wasTaken = ($item['ended'] ?? '') === EndOfSetAside::Take->value;
+            if ($end === EndOfSetAside::Take || ($end === EndOfSetAside::Undo && $wasTaken)) {
+                self::put($funnel, $item, $end === EndOfSetAside::Take ? $item['text'] : '');
             }
-            unset($aside[$index]);
-            $funnel->forceFill(['set_aside' => array_values($aside)])->save();
+            $aside[$index] = array_diff_key($item, ['ended' => 0]) + ($end === EndOfSetAside::Undo ? [] : ['ended' => $end->value]);
+            $funnel->forceFill(['set_aside' => $aside])->save();
         });
     }
 
-    /** @param  array{part: string, what: string, name: string, text: string}  $item */
-    private static function take(Funnel $funnel, array $item): void
+    /**
+     * @param  array{part: string, what: string, name: string, text: string, ended?: string}  $item
+     * @param  string  $text  what the draft holds of it from now on; '' for nothing
+     */
+    private static function put(Funnel $funnel, array $item, string $text): void
     {
-        $row = DraftPart::query()->where('funnel_id', $funnel->id)->whereNull('removed')->find($item['part'])
-            ?? throw Invalid::at('index', "“{$item['name']}” is not there any more. Bring it back first.");
+        $row = DraftPart::there($funnel->id)->find($item['part'])
+            ?? throw Invalid::at('what', "“{$item['name']}” is not there any more. Bring it back first.");
         if (str_starts_with($item['what'], 'way:')) {
-            Way::query()->updateOrCreate(['page_id' => $row->id, 'outcome' => substr($item['what'], 4)],
-                ['funnel_id' => $funnel->id, 'to_page' => null, 'to_url' => $item['text']]);
+            $way = PlannedWay::outside($row->id, Outcome::from(substr($item['what'], 4)), $item['text']);
+            $stored = ['page_id' => $way->page, 'outcome' => $way->outcome->value];
+            $text === '' ? Way::query()->where($stored)->where('to_url', $way->toUrl)->delete()
+                : Way::query()->updateOrCreate($stored, ['funnel_id' => $funnel->id, 'to_page' => null, 'to_url' => $way->toUrl]);
 
             return;
         }
-        $definition = $row->definition;
-        if ($item['what'] === 'hook') {
-            $definition['hook'] = $item['text'];
-        } else {
-            $settings = $definition['settings'] ?? [];
-            $definition['settings'] = [$item['what'] => $item['text']] + (is_array($settings) ? $settings : []);
-        }
-        $row->forceFill(['definition' => $definition, 'revision' => $row->revision + 1])->save();
-        // What was written is read once, so that nothing stays that no draft can hold.
-        $row->refresh()->part();
+        $settings = $row->definition['settings'] ?? [];
+        $row->change($item['what'] === 'hook' ? ['hook' => $text]
+            : ['settings' => [$item['what'] => $text] + (is_array($settings) ? $settings : [])])
+            ->forceFill(['revision' => $row->revision + 1])->save();
     }
 }

@@ -25,7 +25,7 @@ use Lantern\Core\Plan\FunnelState;
  * @property array<string, string> $fields the funnel's own merge fields
  * @property list<string> $parameters address parameters that may be used as merge fields
  * @property FunnelState $state
- * @property list<array{part: string, what: string, name: string, text: string}> $set_aside see {@see \App\Drafts\SetAside}
+ * @property list<array{part: string, what: string, name: string, text: string, ended?: string}> $set_aside see {@see \App\Drafts\SetAside}
  * @property string|null $live_version_id
  * @property CarbonImmutable|null $archived_at
  * @property CarbonImmutable $created_at

@@ -37,7 +37,7 @@ final readonly class LivePage
 
             return $closed === null ? PlainPage::closed()->response() : new self($funnel, $pages->fresh($closed), true);
         }
-        $page = (clone $live)->where('address', $pageAddress)->first();
+        $page = (clone $live)->where('address', $pageAddress)->orderBy('id')->first();
         if ($page !== null) {
             return new self($funnel, $pages->fresh($page));
         }

@@ -35,7 +35,9 @@ enum AnswerKind
                     'Cross-Origin-Resource-Policy' => 'same-origin', 'X-Frame-Options' => 'SAMEORIGIN'],
                 self::Page, self::PageWithCode => ['X-Frame-Options' => 'SAMEORIGIN'],
                 self::Download, self::Plain => ['Cache-Control' => 'private, no-store'],
-                self::Media, self::Embed => [],
+                self::Embed => ['Access-Control-Allow-Origin' => '*', 'Access-Control-Allow-Methods' => 'GET, POST, OPTIONS',
+                    'Access-Control-Allow-Headers' => 'Content-Type', 'Cross-Origin-Resource-Policy' => 'cross-origin'],
+                self::Media => [],
             };
     }
 

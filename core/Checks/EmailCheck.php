@@ -115,7 +115,8 @@ final class EmailCheck
         }
         if ($facts->bytes > self::HEAVY) {
             $add('heavy', false,
-                "“{$name}” weighs ".round($facts->bytes / 1000).' KB; beyond '.self::HEAVY / 1000 .' KB some mail programs cut it off.');
+                "“{$name}” weighs ".round($facts->bytes / 1000).' KB; beyond '.self::HEAVY / 1000
+                    .' KB some mail programs cut it off.');
         }
         if (trim($facts->postalAddress) === '') {
             $add('no-postal-address', true, 'Your emails need a postal address at their foot: the law and the spam filters ask for it.');

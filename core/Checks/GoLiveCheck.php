@@ -105,7 +105,8 @@ final class GoLiveCheck
             foreach (self::outcomes($page) as $outcome) {
                 $way = $plan->way($page->id, $outcome);
                 if ($way === null) {
-                    $findings[] = new Finding('dead-end', true, "“{$page->name}” leads nowhere for {$outcome->who()}.", 'way', $page->id,
+                    $findings[] = new Finding('dead-end', true, "“{$page->name}” leads nowhere for {$outcome->who()}.", 'way',
+                        $page->id,
                         'Choose where they go');
                 } elseif ($way->toPage !== null && $plan->page($way->toPage) === null) {
                     $findings[] = new Finding('dead-end', true, "“{$page->name}” leads to a page that is gone for {$outcome->who()}.",
@@ -178,7 +179,8 @@ final class GoLiveCheck
             }
             foreach ([...$sequence->starts->references(), ...$sequence->ends->references()] as $id) {
                 if ($plan->nameOf($id) === '') {
-                    $findings[] = new Finding('trigger-gone', false, "“{$sequence->name}” waits for something that is gone.", 'sequence',
+                    $findings[] = new Finding('trigger-gone', false, "“{$sequence->name}” waits for something that is gone.",
+                        'sequence',
                         $sequence->id, 'Open the sequence');
                 }
             }
@@ -199,7 +201,8 @@ final class GoLiveCheck
                 $other = $rule instanceof DeedRule && $rule->deed->isOfMail() ? $plan->email($rule->with) : null;
                 if ($other !== null && $other->sequence === $email->sequence && $other->delay->offset() >= $email->delay->offset()) {
                     $findings[] = new Finding('branch-too-early', false,
-                        "“{$email->name}” asks what readers did with “{$other->name}”, which does not come before it.", 'email', $email->id,
+                        "“{$email->name}” asks what readers did with “{$other->name}”, which does not come before it.", 'email',
+                        $email->id,
                         'Open the email');
                 }
             }
@@ -220,7 +223,8 @@ final class GoLiveCheck
         $inEmail = array_filter($plan->emails, fn (EmailPlan $e): bool => $e->linksToLeadMagnet()) !== [];
         foreach ($plan->leadMagnets as $leadMagnet) {
             if ($leadMagnet->file === null) {
-                $findings[] = new Finding('file-missing', true, "“{$leadMagnet->title}” has no file yet, so there is nothing to download.",
+                $findings[] = new Finding('file-missing', true,
+                    "“{$leadMagnet->title}” has no file yet, so there is nothing to download.",
                     'lead-magnet', $leadMagnet->id, 'Add the file');
             }
             if (! $inEmail && ! in_array($leadMagnet->id, $onPages, true)) {

@@ -163,7 +163,8 @@ final class PageCheck
     {
         foreach ($block->passages() as $passage) {
             if (preg_match(self::PLACEHOLDER, $passage, $m) === 1) {
-                $this->add('placeholder', true, "“{$this->page->name}” still says “".mb_strimwidth($m[0], 0, 60, '…').'”.', $block->id);
+                $this->add('placeholder', true, "“{$this->page->name}” still says “".mb_strimwidth($m[0], 0, 60, '…').'”.',
+                    $block->id);
                 break;
             }
         }
@@ -172,7 +173,8 @@ final class PageCheck
                 'Remove');
         }
         if ($block->kind === BlockKind::Button && mb_strlen($block->field('text')) > self::LONG_BUTTON) {
-            $this->add('long-for-phone', false, "The button “{$block->field('text')}” breaks into several lines on a phone.", $block->id);
+            $this->add('long-for-phone', false, "The button “{$block->field('text')}” breaks into several lines on a phone.",
+                $block->id);
         }
         foreach (preg_split('~</p>|</li>|<br\s*/?>~i', $block->field('html')) ?: [] as $paragraph) {
             if (mb_strlen(strip_tags($paragraph)) > self::LONG_PARAGRAPH) {
@@ -188,7 +190,8 @@ final class PageCheck
         $name = $block->field('text') !== '' ? "“{$block->field('text')}”" : 'A link';
         if (in_array($block->kind, [BlockKind::Button, BlockKind::Price], true) && $block->field('url') === '') {
             $this->add('empty-link', true,
-                ($block->field('text') === '' ? 'A button' : "The button {$name}")." on “{$this->page->name}” leads nowhere.", $block->id,
+                ($block->field('text') === '' ? 'A button' : "The button {$name}")." on “{$this->page->name}” leads nowhere.",
+                $block->id,
                 $block->kind === BlockKind::Button ? 'Remove' : '');
         }
         if ($block->kind === BlockKind::Menu && array_filter($block->items, fn (array $i): bool => ($i['url'] ?? '') === '') !== []) {
@@ -207,7 +210,8 @@ final class PageCheck
                 $this->add('dead-link', true, "{$name} on “{$this->page->name}” leads to something that is gone.", $block->id);
             } elseif ($outcome !== null && $this->plan->way($this->page->id, $outcome) === null
                 && ! in_array($outcome, $this->page->role->outcomes(), true)) {
-                $this->add('dead-link', true, "{$name} on “{$this->page->name}” leads nowhere yet: no way is chosen for {$outcome->who()}.",
+                $this->add('dead-link', true,
+                    "{$name} on “{$this->page->name}” leads nowhere yet: no way is chosen for {$outcome->who()}.",
                     $block->id, open: 'way', openLabel: 'Choose where they go');
             }
         }
@@ -224,7 +228,8 @@ final class PageCheck
         $described = in_array($block->kind, [BlockKind::Picture, BlockKind::Cover, BlockKind::Gallery, BlockKind::Logos], true);
         foreach ($described ? [$block->fields, ...$block->items] : [] as $fields) {
             if (($fields['picture'] ?? '') !== '' && trim($fields['alt'] ?? '') === '') {
-                $this->add('no-description', false, "A picture on “{$this->page->name}” has no description for those who cannot see it.",
+                $this->add('no-description', false,
+                    "A picture on “{$this->page->name}” has no description for those who cannot see it.",
                     $block->id);
                 break;
             }

@@ -177,7 +177,8 @@ final readonly class ImportPlan
                 fn (string $v): bool => $v !== '')),
             FieldKind::Number => is_numeric(str_replace(',', '.', $value)) ? [str_replace(',', '.', $value)]
                 : throw Invalid::at($name, "“{$value}” is no number."),
-            FieldKind::Date => [self::day($value, $dates) ?? throw Invalid::at($name, "“{$value}” is no day. Write it like 2027-03-31.")],
+            FieldKind::Date => [self::day($value, $dates)
+                ?? throw Invalid::at($name, "“{$value}” is no day. Write it like 2027-03-31.")],
             default => [mb_substr($value, 0, 4000)],
         };
     }

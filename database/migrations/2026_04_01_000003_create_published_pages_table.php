@@ -26,7 +26,7 @@ return new class extends Migration
             // The revision of the renderer that drew it.
             $table->unsignedInteger('drawn_by');
             $table->unique(['version_id', 'page_id']);
-            $table->unique(['version_id', 'address']);
+            $table->index(['version_id', 'address']);
         });
         foreach (DB::table('versions')->select(['id', 'plan'])->lazyById(20) as $version) {
             $plan = json_decode((string) $version->plan, true);

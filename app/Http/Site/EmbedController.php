@@ -48,16 +48,13 @@ use Symfony\Component\HttpFoundation\Response as AnyResponse;
  */
 final readonly class EmbedController
 {
-    private const OPEN = ['Access-Control-Allow-Origin' => '*', 'Access-Control-Allow-Methods' => 'GET, POST, OPTIONS',
-        'Access-Control-Allow-Headers' => 'Content-Type', 'Cross-Origin-Resource-Policy' => 'cross-origin'];
-
     public function __construct(private TakeSignup $takeSignup)
     {
     }
 
     public function script(string $form): Response
     {
-        $headers = self::OPEN + ['Content-Type' => 'text/javascript; charset=utf-8', 'Cache-Control' => 'public, max-age=300']
+        $headers = ['Content-Type' => 'text/javascript; charset=utf-8', 'Cache-Control' => 'public, max-age=300']
             + AnswerKind::Embed->headers();
         $live = $this->live($form);
         if ($live === null) {
@@ -80,26 +77,27 @@ final readonly class EmbedController
     {
         $live = $this->live($form);
 
-        return $live === null ? new JsonResponse(['message' => 'This form is not open at the moment.'], 404, self::OPEN)
-            : new JsonResponse(['token' => FormToken::issue($live[2]->id)], 200, self::OPEN + ['Cache-Control' => 'no-store']);
+        return $live === null ? new JsonResponse(['message' => 'This form is not open at the moment.'], 404, AnswerKind::Embed->headers())
+            : new JsonResponse(['token' => FormToken::issue($live[2]->id)], 200,
+                AnswerKind::Embed->headers() + ['Cache-Control' => 'no-store']);
     }
 
     public function preflight(): Response
     {
-        return new Response('', 204, self::OPEN + ['Access-Control-Max-Age' => '86400']);
+        return new Response('', 204, AnswerKind::Embed->headers() + ['Access-Control-Max-Age' => '86400']);
     }
 
     public function submit(Request $request, string $form): AnyResponse
     {
         $live = $this->live($form);
         if ($live === null) {
-            return new JsonResponse(['message' => 'This form is not open at the moment.'], 404, self::OPEN);
+            return new JsonResponse(['message' => 'This form is not open at the moment.'], 404, AnswerKind::Embed->headers());
         }
         [$funnel, $version, $page, $plan] = $live;
         if (SpamGuard::isFlood($request)) {
             return new JsonResponse(['message' => 'There were a great many sign-ups from your connection in the last few minutes. Please '
                 .'try again in ten minutes.'], 429,
-                self::OPEN);
+                AnswerKind::Embed->headers());
         }
         // Both steps at once: there is no page to come back to.
         $source = $request->input('source');
@@ -109,10 +107,10 @@ final readonly class EmbedController
         if ($token === null || SpamGuard::isProgram($request, $token)) {
             return new JsonResponse(['message' => $token === null ? 'This page was open for a long time. Please press the button once more.'
                 : 'That went very fast, as if a program had filled the form in. If you are a person, please press the button once more.',
-                'token' => FormToken::issue($page->id)], 422, self::OPEN);
+                'token' => FormToken::issue($page->id)], 422, AnswerKind::Embed->headers());
         }
         if ($first->errors + $second->errors !== []) {
-            return new JsonResponse(['errors' => $first->errors + $second->errors], 422, self::OPEN);
+            return new JsonResponse(['errors' => $first->errors + $second->errors], 422, AnswerKind::Embed->headers());
         }
         SpamGuard::count($request);
         [$submission] = $this->takeSignup
@@ -126,7 +124,7 @@ final readonly class EmbedController
         }
 
         return new JsonResponse($plan->done !== '' && ! $plan->doubleOptIn ? ['done' => $plan->done]
-            : ['go' => self::doneLink($submission)], 200, self::OPEN);
+            : ['go' => self::doneLink($submission)], 200, AnswerKind::Embed->headers());
     }
 
     /** Back on our own site, where the browser can be given what the form's own page would have given it. */

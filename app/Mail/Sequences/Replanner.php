@@ -68,7 +68,8 @@ final class Replanner
                 foreach ($counts[$what] as $email => $n) {
                     // Who was past an email before the change is past it as before: only what is new can be missed.
                     if ($what !== 'missed' || $live->email((string) $email) === null) {
-                        $sentences[] = "“{$name((string) $email)}” {$words} ".($n === 1 ? 'one person' : number_format($n).' people').'.';
+                        $sentences[] = "“{$name((string) $email)}” {$words} ".($n === 1 ? 'one person' : number_format($n).' people')
+                            .'.';
                     }
                 }
             }

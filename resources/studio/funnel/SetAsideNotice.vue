@@ -22,13 +22,19 @@ function label(item: SetAside): string {
     }
 }
 
-async function end(index: number, take: boolean): Promise<void> {
+async function decide(item: SetAside, end: 'take' | 'discard'): Promise<void> {
     busy.value = true;
-    try {
+    const say = async (decision: string) => {
         await store.flush();
-        await api.post(`funnels/${store.funnel!.id}/set-aside`, { index, take });
+        await api.post(`funnels/${store.funnel!.id}/set-aside`, { part: item.part, what: item.what, end: decision });
         await store.load(store.funnel!.id);
-        toasts.say(take ? 'It is part of the draft now.' : 'It is discarded.');
+    };
+    try {
+        await say(end);
+        store.remember({ label: `what was set aside on “${item.name}”`, redo: () => say(end), undo: () => say('undo') });
+        store.sayDone(end === 'take' ? 'It is part of the draft now.' : 'It is discarded.');
+    } catch (e) {
+        toasts.trouble(e);
     } finally {
         busy.value = false;
     }
@@ -45,15 +51,15 @@ async function end(index: number, take: boolean): Promise<void> {
         <h2 id="set-aside" class="text-lg font-semibold">Set aside from the file you imported</h2>
         <p class="text-soft">These do nothing until you take them over. If you do not know what one of them is for, discard it.</p>
         <ul class="mt-2 space-y-3">
-            <li v-for="(item, index) in store.funnel.setAside" :key="`${item.part}${item.what}`" class="flex items-start gap-4">
+            <li v-for="item in store.funnel.setAside" :key="`${item.part}${item.what}`" class="flex items-start gap-4">
                 <div class="min-w-0 flex-1">
                     <p>{{ label(item) }}</p>
                     <pre
                         class="mt-1 max-h-28 overflow-auto rounded border border-line bg-raised p-2 text-sm break-all whitespace-pre-wrap"
                         >{{ item.text }}</pre>
                 </div>
-                <button type="button" class="btn" :disabled="busy" @click="end(index, true)">Take over</button>
-                <button type="button" class="btn" :disabled="busy" @click="end(index, false)">Discard</button>
+                <button type="button" class="btn" :disabled="busy" @click="decide(item, 'take')">Take over</button>
+                <button type="button" class="btn" :disabled="busy" @click="decide(item, 'discard')">Discard</button>
             </li>
         </ul>
     </section>

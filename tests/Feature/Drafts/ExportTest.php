@@ -152,19 +152,27 @@ final class ExportTest extends TestCase
             self::assertStringNotContainsString('steal', (string) json_encode($list));
         }
         self::assertSame('T', $draft->json('pages.0.settings.title'));
-        $end = fn (string $what, bool $take) => $this->postJson("/studio/api/funnels/{$id}/set-aside",
-            ['take' => $take, 'index' => array_search($what,
-                array_column($this->getJson("/studio/api/funnels/{$id}")->json('setAside'), 'what'), true)])->assertOk();
-        $end('hook', false);
-        $end('head', true);
-        $end('way:joined', true);
+        $end = fn (string $what, string $end) => $this->postJson("/studio/api/funnels/{$id}/set-aside", ['what' => $what, 'end' => $end,
+            'part' => array_column($draft->json('setAside'), 'part', 'what')[$what]])->assertOk();
+        $before = self::comparable(Funnel::query()->findOrFail($id));
+        foreach (['head', 'hook', 'way:joined'] as $what) {
+            $end($what, 'take');
+            self::assertNotSame($before, self::comparable(Funnel::query()->findOrFail($id)), $what);
+            $end($what, 'undo')->assertJsonCount(4, 'setAside');
+            self::assertSame($before, self::comparable(Funnel::query()->findOrFail($id)), "{$what} is undone");
+        }
+        $end('bodyEnd', 'discard')->assertJsonCount(3, 'setAside');
+        $end('bodyEnd', 'undo')->assertJsonCount(4, 'setAside');
+        $end('hook', 'discard');
+        $end('head', 'take');
+        $end('way:joined', 'take');
         $after = $this->getJson("/studio/api/funnels/{$id}");
         self::assertSame([$code, null, ''], [$after->json('pages.0.settings.head'), $after->json('pages.0.settings.bodyEnd'),
             $after->json('forms.0.hook')]);
         self::assertContains('https://evil.example/on', array_column($after->json('ways'), 'toUrl'));
         self::assertSame(['bodyEnd'], array_column($after->json('setAside'), 'what'));
-        foreach ([7, -1, 'x', null] as $index) {
-            $this->postJson("/studio/api/funnels/{$id}/set-aside", ['index' => $index, 'take' => true])->assertUnprocessable();
+        foreach (['take' => 'nothing', 'nonsense' => 'head'] as $how => $what) {
+            $this->postJson("/studio/api/funnels/{$id}/set-aside", ['part' => 'x', 'what' => $what, 'end' => $how])->assertUnprocessable();
         }
         $codes = array_column($this->getJson("/studio/api/funnels/{$id}/check")->json('findings'), 'code');
         self::assertContains('own-code', $codes, 'and the go-live check names it');
@@ -191,7 +199,8 @@ final class ExportTest extends TestCase
         $copy = Funnel::query()->findOrFail($made->json('id'));
 
         self::assertStringNotContainsString('name=\"mine\"', self::comparable($copy), 'code waits for its new owner');
-        $this->postJson("/studio/api/funnels/{$copy->id}/set-aside", ['index' => 0, 'take' => true])->assertOk()
+        $this->postJson("/studio/api/funnels/{$copy->id}/set-aside", ['part' => $this->entry($copy)->id, 'what' => 'head', 'end' => 'take'])
+            ->assertOk()
             ->assertJsonPath('setAside', []);
         self::assertSame(self::comparable($funnel), self::comparable($copy));
         self::assertSame(['Rich (imported)', 'the-plan-2', 'draft'], [$copy->name, $copy->address, $copy->state->value]);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Studio\Funnels;
 
+use App\Drafts\EndOfSetAside;
 use App\Drafts\Kinds\DraftKinds;
 use App\Drafts\NewFunnel;
 use App\Drafts\SetAside;
@@ -134,13 +135,14 @@ final class FunnelController extends StudioController
         return response()->json(FunnelJson::summary($found) + FunnelJson::shared($found));
     }
 
-    /** Takes over, or discards, one of the things that came with an archive. */
+    /** Takes over one of the things that came with an archive, discards it, or undoes either. */
     public function endSetAside(Request $request, string $funnel): JsonResponse
     {
         $found = $this->funnel($funnel);
-        SetAside::end($found, Input::number($request, 'index', -1, -1, 1000), $request->input('take') === true);
+        $end = EndOfSetAside::tryFrom(Input::text($request, 'end')) ?? throw Invalid::at('end', 'Take it over, or discard it.');
+        SetAside::end($found, Input::text($request, 'part'), Input::text($request, 'what'), $end);
 
-        return response()->json(['setAside' => $found->refresh()->set_aside]);
+        return response()->json(['setAside' => SetAside::waiting($found->refresh())]);
     }
 
     public function duplicate(string $funnel, NewFunnel $new): JsonResponse

@@ -6,6 +6,7 @@ namespace App\Http\Studio\Json;
 
 use App\Drafts\DraftPlan;
 use App\Drafts\Kinds\DraftKinds;
+use App\Drafts\SetAside;
 use App\Models\Funnel;
 use App\Models\Version;
 use App\Models\Way;
@@ -43,7 +44,7 @@ final class FunnelJson
         usort($lists['emails'], fn (array $a, array $b): int => $a['offset'] <=> $b['offset']);
 
         return self::summary($funnel) + self::shared($funnel) + $lists + [
-            'setAside' => $funnel->set_aside,
+            'setAside' => SetAside::waiting($funnel),
             'changed' => Publishing::differs($funnel, DraftPlan::read($funnel)),
             'nextVersion' => 1 + (int) Version::query()->where('funnel_id', $funnel->id)->max('number'),
             'ways' => $funnel->ways->map(fn (Way $w): array => ['page' => $w->page_id, 'outcome' => $w->outcome, 'toPage' => $w->to_page,
