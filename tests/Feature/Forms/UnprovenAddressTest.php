@@ -46,7 +46,9 @@ final class UnprovenAddressTest extends TestCase
 
     public function test_a_stranger_changes_nothing_and_sees_what_all_see(): void
     {
-        $this->robin()->forceFill(['timezone' => 'Europe/London'])->save();
+        // They chose to hear nothing for a while, and nothing beyond what they asked for.
+        $this->robin()
+            ->forceFill(['timezone' => 'Europe/London', 'quiet_until' => CarbonImmutable::now()->addMonth(), 'marketing' => false])->save();
         $before = (array) DB::table('people')->where('email_key', 'robin@example.com')->first();
         $known = $this->join($this->funnel, ['first_name' => 'Mallory', 'email' => 'ROBIN@example.com', 'zone' => 'Asia/Tokyo',
             'visitor' => str_repeat('b', 32)]);
