@@ -6,6 +6,7 @@ namespace Lantern\Core\Forms;
 
 use Lantern\Core\People\EmailAddress;
 use Lantern\Core\People\FieldKind;
+use Lantern\Core\People\Number;
 use Lantern\Core\Support\Invalid;
 
 /** What somebody filled into a form, checked against that form: either clean values, or one sentence a field. */
@@ -94,13 +95,10 @@ final readonly class Answers
         };
     }
 
-    /** A decimal comma is as good as a point. */
     private static function number(FormField $field, string $value): string
     {
-        $number = str_replace([' ', ','], ['', '.'], $value);
-
-        return preg_match('/^-?\d{1,15}(\.\d{1,6})?$/D', $number) === 1 ? $number
-            : throw Invalid::at($field->key(), "{$field->label} needs a number.");
+        return Number::read($value)
+            ?? throw Invalid::at($field->key(), "{$field->label} needs a number, such as 1234.5.");
     }
 
     /** @throws Invalid for an answer that was not among the choices */

@@ -5,9 +5,13 @@ declare(strict_types=1);
 namespace Lantern\Core\People;
 
 /**
- * Reads CSV (RFC 4180) record by record, however it is broken. A record ends with its line, unless a quoted field is
- * open; one that stays open for more than fifty lines or 100,000 bytes was never meant to be, so the line it began on
- * is given back as broken and reading goes on with the next one.
+ * Reads CSV (RFC 4180) record by record, however it is broken. A record ends with its line, unless a quoted field is open. A
+ * field that was opened on one line is closed on a later one only by a quote that a delimiter or the end of the line follows;
+ * where another comes first, or none within fifty lines or 100,000 bytes, it was never meant to be open: the line it
+ * began on is given back as broken and reading goes on with the next one.
+ *
+ * Every line is looked through twice at most, once from outside of quotes and once from inside: the lines read ahead are
+ * kept with what was found, and where the next one to end a field lies.
  */
 final class CsvReader
 {
@@ -17,55 +21,59 @@ final class CsvReader
 
     public const DELIMITERS = [',', ';', "\t", '|'];
 
-    /** @var list<string> lines that were read ahead of a quote that never closed */
-    private array $back = [];
+    private const OPEN = 1;
+
+    private const CLOSED = 2;
+
+    private const WRONG = 3;
+
+    /** @var list<ListLine> lines read ahead of the record that was given last */
+    private array $ahead = [];
+
+    /** @var array<int, int> how lines end that are entered inside of quotes, by the byte at which they begin */
+    private array $inside = [];
 
     private int $line = 0;
 
     /**
-     * @param  callable(): (string|null)  $next  the next line in UTF-8 with its end, or nothing after the last
+     * @param  callable(): (ListLine|null)  $next  the next line, or nothing after the last
      */
     public function __construct(private $next, private readonly string $delimiter)
     {
     }
 
     /**
-     * @return array{line: int, fields: list<string>|null, raw: string}|null the next record; no fields when it is broken; nothing at the
-     *     end
+     * @return array{line: int, fields: list<string>|null, raw: string, isWhole: bool}|null the next record; no fields when it is
+     *     broken; nothing at the end
      */
     public function record(): ?array
     {
         do {
-            $raw = $this->line();
-            if ($raw === null) {
+            $first = $this->line();
+            if ($first === null) {
                 return null;
             }
-        } while (trim($raw) === '');
+        } while (trim($first->text) === '');
         $begin = $this->line;
-        $lines = [];
-        while ($this->isOpen($raw)) {
-            $more = count($lines) < self::MOST_LINES && strlen($raw) < self::MOST_BYTES ? $this->line() : null;
-            if ($more === null) {
-                // Nobody closed it: only the first line is lost.
-                $first = $lines === [] ? $raw : substr($raw, 0, -(int) array_sum(array_map(strlen(...), $lines)));
-                array_unshift($this->back, ...$lines);
-                $this->line = $begin;
-
-                return ['line' => $begin, 'fields' => null, 'raw' => rtrim($first, "\r\n")];
-            }
-            $lines[] = $more;
-            $raw .= $more;
+        $raw = $first->text;
+        $open = $first->isWhole && $this->end($raw, false) === self::OPEN;
+        $more = $open ? $this->untilClosed(strlen($raw)) : 0;
+        if ($more === null || ! $first->isWhole) {
+            return ['line' => $begin, 'fields' => null, 'raw' => rtrim($raw, "\r\n"), 'isWhole' => $first->isWhole];
+        }
+        for (; $more > 0; $more--) {
+            $raw .= $this->line()->text ?? '';
         }
         $raw = rtrim($raw, "\r\n");
 
-        return ['line' => $begin,
-            'fields' => array_map(fn (?string $f): string => trim($f ?? ''), str_getcsv($raw, $this->delimiter, '"', '')), 'raw' => $raw];
+        return ['line' => $begin, 'raw' => $raw, 'isWhole' => true,
+            'fields' => array_map(fn (?string $f): string => trim($f ?? ''), str_getcsv($raw, $this->delimiter, '"', ''))];
     }
 
-    /** Bytes that were read already and belong to records still to come. */
-    public function ahead(): int
+    /** The byte at which the next record, or an empty line before it, begins; nothing at the end. Reading can go on from there. */
+    public function at(): ?int
     {
-        return (int) array_sum(array_map(strlen(...), $this->back));
+        return ($this->ahead[0] ?? $this->readAhead())?->at;
     }
 
     /** Over how many lines the records given so far went. */
@@ -74,44 +82,88 @@ final class CsvReader
         return $this->line;
     }
 
-    private function line(): ?string
+    private function line(): ?ListLine
     {
-        $line = array_shift($this->back) ?? ($this->next)();
-        $this->line += $line === null ? 0 : 1;
+        $line = array_shift($this->ahead) ?? ($this->next)();
+        if ($line !== null) {
+            $this->line++;
+            unset($this->inside[$line->at]);
+        }
 
         return $line;
     }
 
-    /** Is a quoted field still open at the end? A quote opens one only at the beginning of a field. */
-    private function isOpen(string $raw): bool
+    private function readAhead(): ?ListLine
     {
-        if (! str_contains($raw, '"')) {
-            return false;
+        $line = ($this->next)();
+        if ($line !== null) {
+            $this->ahead[] = $line;
         }
-        $quoted = false;
+
+        return $line;
+    }
+
+    /** How many of the lines that follow belong to an open field; nothing if it is never closed as it should be. */
+    private function untilClosed(int $bytes): ?int
+    {
+        for ($i = 0; $i < self::MOST_LINES && $bytes < self::MOST_BYTES; $i++) {
+            $line = $this->ahead[$i] ?? $this->readAhead();
+            if ($line === null || ! $line->isWhole) {
+                return null;
+            }
+            $end = $this->inside[$line->at] ??= $this->end($line->text, true);
+            if ($end !== self::OPEN) {
+                return $end === self::CLOSED ? $i + 1 : null;
+            }
+            $bytes += strlen($line->text);
+        }
+
+        return null;
+    }
+
+    /**
+     * Whether a quoted field is open at the end of a line; for one that was entered inside of quotes also whether the first
+     * quote that closes is followed by something that cannot be there.
+     */
+    private function end(string $line, bool $quoted): int
+    {
+        $mustFit = $quoted;
         $atStart = true;
-        $length = strlen($raw);
+        $length = strlen($line);
         for ($i = 0; $i < $length; $i++) {
-            $c = $raw[$i];
             if ($quoted) {
-                if ($c === '"') {
-                    if (($raw[$i + 1] ?? '') === '"') {
-                        $i++;
-                    } else {
-                        $quoted = false;
-                    }
+                $quote = strpos($line, '"', $i);
+                if ($quote === false) {
+                    return self::OPEN;
                 }
-            } elseif ($c === '"' && $atStart) {
-                $quoted = true;
-                $atStart = false;
-            } elseif ($c === $this->delimiter) {
+                $i = $quote;
+                if (($line[$i + 1] ?? '') === '"') {
+                    $i++;
+
+                    continue;
+                }
+                $following = $line[$i + 1 + strspn($line, $this->blanks(), $i + 1)] ?? "\n";
+                if ($mustFit && ! in_array($following, [$this->delimiter, "\r", "\n"], true)) {
+                    return self::WRONG;
+                }
+                $quoted = $mustFit = $atStart = false;
+            } elseif ($atStart) {
+                $i += strspn($line, $this->blanks(), $i);
+                $quoted = ($line[$i] ?? '') === '"';
+                $atStart = ($line[$i] ?? '') === $this->delimiter;
+            } else {
+                $i += strcspn($line, $this->delimiter, $i);
                 $atStart = true;
-            } elseif ($c !== ' ') {
-                $atStart = false;
             }
         }
 
-        return $quoted;
+        return $quoted ? self::OPEN : self::CLOSED;
+    }
+
+    /** What may stand before and after the quotes of a field. */
+    private function blanks(): string
+    {
+        return $this->delimiter === "\t" ? " \v\f" : " \t\v\f";
     }
 
     /** The delimiter that cuts the first lines into the most columns of equal number. */
@@ -131,46 +183,5 @@ final class CsvReader
         }
 
         return $best;
-    }
-
-    /**
-     * The encoding that a file most likely has, and how many bytes of mark it begins with: UTF-8 if it is valid, UTF-16
-     * by its mark or its zeros, else Windows-1252, as office programs of the west write it.
-     *
-     * @return array{string, int}
-     */
-    public static function encoding(string $sample): array
-    {
-        if (str_starts_with($sample, "\xEF\xBB\xBF")) {
-            return ['UTF-8', 3];
-        }
-        if (str_starts_with($sample, "\xFF\xFE")) {
-            return ['UTF-16LE', 2];
-        }
-        if (str_starts_with($sample, "\xFE\xFF")) {
-            return ['UTF-16BE', 2];
-        }
-        if (strlen($sample) > 3 && substr_count($sample, "\0") > strlen($sample) / 4) {
-            return [$sample[0] === "\0" ? 'UTF-16BE' : 'UTF-16LE', 0];
-        }
-        // A sample may end in the middle of a character.
-        for ($cut = 0; $cut < 4; $cut++) {
-            if (mb_check_encoding(substr($sample, 0, strlen($sample) - $cut), 'UTF-8')) {
-                return ['UTF-8', 0];
-            }
-        }
-
-        return ['Windows-1252', 0];
-    }
-
-    /** One record as RFC 4180 writes it, and so that no spreadsheet takes a cell for a formula. */
-    public static function write(string ...$fields): string
-    {
-        return implode(',', array_map(function (string $f): string {
-            // A plain number or phone number stays what it is; anything else that begins like a formula is made words.
-            $safe = preg_match('/^[=+\-@\t\r]/', $f) === 1 && preg_match('/^[+-]?[\d][\d .()\/-]*$/D', $f) !== 1 ? "'{$f}" : $f;
-
-            return preg_match('/[",\r\n]|^\s|\s$/', $safe) === 1 ? '"'.str_replace('"', '""', $safe).'"' : $safe;
-        }, $fields))."\r\n";
     }
 }

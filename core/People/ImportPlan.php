@@ -135,9 +135,8 @@ final readonly class ImportPlan
         $note = '';
         $more = [];
         foreach ($this->columns as $i => $to) {
-            $value = trim((string) preg_replace('/[\p{Cc}\p{Zl}\p{Zp}\s]+/u', ' ', $fields[$i] ?? ''));
             // Exports mark words that would look like a formula; that mark is not part of them.
-            $value = preg_match("/^'[=+\\-@]/", $value) === 1 ? substr($value, 1) : $value;
+            $value = trim((string) preg_replace('/[\p{Cc}\p{Zl}\p{Zp}\s]+/u', ' ', CsvWriter::unguarded($fields[$i] ?? '')));
             if ($to === '' || ($value === '' && $to !== 'email')) {
                 continue;
             }
@@ -175,8 +174,8 @@ final readonly class ImportPlan
         return match ($kind) {
             FieldKind::Choices => array_values(array_filter(array_map(trim(...), preg_split('/[;|]/', $value) ?: []),
                 fn (string $v): bool => $v !== '')),
-            FieldKind::Number => is_numeric(str_replace(',', '.', $value)) ? [str_replace(',', '.', $value)]
-                : throw Invalid::at($name, "“{$value}” is no number."),
+            FieldKind::Number => [Number::read($value)
+                ?? throw Invalid::at($name, "“{$value}” is no number, or may be two. Write it like 1234.5.")],
             FieldKind::Date => [self::day($value, $dates)
                 ?? throw Invalid::at($name, "“{$value}” is no day. Write it like 2027-03-31.")],
             default => [mb_substr($value, 0, 4000)],

@@ -12,13 +12,12 @@ use Generator;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
 use Lantern\Core\People\CsvReader;
+use Lantern\Core\People\CsvWriter;
 use Lantern\Core\People\DateOrder;
 use Lantern\Core\People\ImportPlan;
+use Lantern\Core\People\ListLine;
+use Lantern\Core\People\TextEncoding;
 use Lantern\Core\Support\Invalid;
-use Sabre\VObject\Component\VCard;
-use Sabre\VObject\ParseException;
-use Sabre\VObject\Property;
-use Sabre\VObject\Splitter\VCard as Cards;
 
 /** Takes a file of people in to be looked at: whatever encoding and format it comes in, it is kept as CSV in UTF-8. */
 final class ImportFile
@@ -29,6 +28,10 @@ final class ImportFile
     public const LONGEST_LINE = 100_000;
 
     private const SAMPLE = 8;
+
+    private const PIECE = 262_144;
+
+    private const NO_LIST = 'This is not a list in CSV or vCard. In your spreadsheet, choose “Save as” and then CSV.';
 
     /** @throws Invalid with one sentence that says what is wrong with the file */
     public function take(Business $business, UploadedFile $file): Import
@@ -47,17 +50,27 @@ final class ImportFile
         $target = fopen('php://temp/maxmemory:1048576', 'w+b') ?: throw Invalid::at('file', 'There is no room for this file.');
         $head = (string) fread($source, 65_536);
         if (str_starts_with($head, "PK\x03\x04") || str_starts_with($head, '%PDF') || str_starts_with($head, "\xD0\xCF\x11\xE0")) {
-            throw Invalid::at('file', 'This is not a list in CSV or vCard. In your spreadsheet, choose “Save as” and then CSV.');
+            throw Invalid::at('file', self::NO_LIST);
         }
-        [$encoding, $mark] = CsvReader::encoding($head);
-        $isCards = preg_match('/^\s*BEGIN:VCARD/i', (string) mb_convert_encoding(substr($head, $mark), 'UTF-8', $encoding)) === 1;
-        fseek($source, $mark);
-        $this->convert($source, $target, $encoding);
-        rewind($target);
+        $encoding = TextEncoding::of($head);
+        $mark = $encoding->mark($head);
+        $text = $encoding->toUtf8(substr($head, $mark));
+        if (preg_match_all('/[\x00-\x08\x0E-\x1F]/', $text) > strlen($text) / 50) {
+            throw Invalid::at('file', self::NO_LIST);
+        }
+        $isCards = preg_match('/^\s*BEGIN:VCARD/i', $text) === 1;
+        rewind($source);
         if ($isCards) {
-            $target = $this->cards($target);
-            rewind($target);
+            $this->cards($source, $target, $encoding);
+        } else {
+            if (! $encoding->isWide() && $encoding !== TextEncoding::Utf8) {
+                $encoding = $this->encodingOfAll($source);
+                rewind($source);
+            }
+            fseek($source, $mark);
+            $this->convert($source, $target, $encoding);
         }
+        rewind($target);
         $reading = $this->read($target, $encoding, $isCards, $business);
         rewind($target);
         Storage::disk('uploads')->writeStream($path, $target);
@@ -68,17 +81,33 @@ final class ImportFile
     }
 
     /**
+     * The beginning may hold too few letters to tell by.
+     *
+     * @param  resource  $source
+     */
+    private function encodingOfAll($source): TextEncoding
+    {
+        $letters = '';
+        while (! feof($source)) {
+            // A letter counts with its neighbours.
+            preg_match_all('/.?[\x80-\xFF]+.?/s', (string) fread($source, self::PIECE), $found);
+            $letters .= substr(implode("\n", $found[0]), 0, self::PIECE);
+        }
+
+        return TextEncoding::ofBytes($letters);
+    }
+
+    /**
      * @param  resource  $source
      * @param  resource  $target
      */
-    private function convert($source, $target, string $encoding): void
+    private function convert($source, $target, TextEncoding $encoding): void
     {
-        if ($encoding !== 'UTF-8') {
-            stream_filter_append($source, 'convert.iconv.'.$encoding.'/UTF-8//IGNORE', STREAM_FILTER_READ);
-        }
-        $rest = '';
+        $bytes = $rest = '';
         while (! feof($source)) {
-            $rest .= (string) fread($source, 262_144);
+            $bytes .= (string) fread($source, self::PIECE);
+            [$some, $bytes] = feof($source) ? [$bytes, ''] : $encoding->whole($bytes);
+            $rest .= $encoding === TextEncoding::Utf8 ? $some : $encoding->toUtf8($some);
             // Only whole lines: what is at the end of a piece may be half a line, half a line end or half a character.
             $end = feof($source) ? strlen($rest) : (int) max((int) strrpos($rest, "\n"), (int) strrpos(substr($rest, 0, -1), "\r")) + 1;
             $end = $end <= 1 && strlen($rest) > 2_000_000 ? strlen($rest) : $end;
@@ -86,57 +115,48 @@ final class ImportFile
             $rest = substr($rest, $end);
             // A line that is no UTF-8 in a file that otherwise is was pasted in from another one.
             fwrite($target, mb_check_encoding($whole, 'UTF-8') ? $whole : implode("\n", array_map(
-                fn (string $l): string => mb_check_encoding($l, 'UTF-8') ? $l : (string) mb_convert_encoding($l, 'UTF-8', 'Windows-1252'),
+                fn (string $l): string => mb_check_encoding($l, 'UTF-8') ? $l : TextEncoding::ofBytes($l)->toUtf8($l),
                 explode("\n", $whole))));
         }
     }
 
     /**
-     * @param  resource  $cards
-     * @return resource the same people as CSV
+     * The same people as CSV without a header: each on the line on which their card began.
+     *
+     * @param  resource  $source
+     * @param  resource  $target
      */
-    private function cards($cards)
+    private function cards($source, $target, TextEncoding $encoding): void
     {
-        $csv = fopen('php://temp/maxmemory:1048576', 'w+b') ?: throw Invalid::at('file', 'There is no room for this file.');
-        fwrite($csv, CsvReader::write('Email', 'First name', 'Last name', 'Phone', 'Tags'));
-        try {
-            $splitter = new Cards($cards);
-            while (($card = $splitter->getNext()) instanceof VCard) {
-                $name = self::parts($card, 'N');
-                $full = trim((string) ($card->FN ?? ''));
-                [$first, $last] = [(string) ($name[1] ?? ''), (string) ($name[0] ?? '')];
-                if ($first === '' && $last === '') {
-                    [$first, $last] = str_contains($full, ' ')
-                        ? [(string) substr($full, 0, (int) strrpos($full, ' ')), (string) substr($full, (int) strrpos($full, ' ') + 1)]
-                        : [$full, ''];
-                }
-                $tags = implode(';', self::parts($card, 'CATEGORIES'));
-                fwrite($csv, str_replace("\r\n", "\n",
-                    CsvReader::write((string) ($card->EMAIL ?? ''), $first, $last, (string) ($card->TEL ?? ''), $tags)));
-            }
-        } catch (ParseException $e) {
-            throw Invalid::at('file', 'This vCard file is broken: '.mb_substr($e->getMessage(), 0, 150));
+        $line = 1;
+        if ($encoding->isWide()) {
+            $wide = $source;
+            $source = fopen('php://temp/maxmemory:1048576', 'w+b') ?: throw Invalid::at('file', 'There is no room for this file.');
+            $this->convert($wide, $source, $encoding);
+            rewind($source);
         }
-
-        return $csv;
-    }
-
-    /** @return list<string> */
-    private static function parts(VCard $card, string $name): array
-    {
-        $property = $card->select($name)[0] ?? null;
-
-        return $property instanceof Property ? array_values(array_map(strval(...), $property->getParts())) : [];
+        $lines = (function () use ($source): Generator {
+            while (($line = fgets($source, self::LONGEST_LINE)) !== false) {
+                yield $line;
+            }
+        })();
+        foreach (Cards::people($lines) as $begin => $person) {
+            fwrite($target, str_repeat("\n", $begin - $line)
+                .str_replace("\r\n", "\n", CsvWriter::record(...array_map(fn (string $v): string => strtr($v, "\r\n", '  '), $person))));
+            $line = $begin + 1;
+        }
     }
 
     /**
      * @param  resource  $file
      * @return array<string, mixed>
      */
-    private function read($file, string $encoding, bool $isCards, Business $business): array
+    private function read($file, TextEncoding $encoding, bool $isCards, Business $business): array
     {
-        $first = fgets($file, 1_000_000);
-        if ($first === false || trim($first) === '') {
+        do {
+            $first = fgets($file, 1_000_000);
+        } while ($first !== false && trim($first) === '');
+        if ($first === false) {
             throw Invalid::at('file', 'There is nothing to read in this file.');
         }
         $sample = $first.(string) fread($file, 20_000);
@@ -146,7 +166,7 @@ final class ImportFile
                 .' columns; a list of people has '.self::MOST_COLUMNS.' at most.');
         }
         rewind($file);
-        $reader = new CsvReader(fn (): ?string => self::line($file), $delimiter);
+        $reader = new CsvReader(fn (): ?ListLine => self::line($file), $delimiter);
         $rows = [];
         while (count($rows) <= self::SAMPLE && ($record = $reader->record()) !== null) {
             if ($record['fields'] !== null) {
@@ -160,15 +180,19 @@ final class ImportFile
         $lines = 0;
         $dates = DateOrder::of((function () use ($file, &$lines): Generator {
             while (($line = self::line($file)) !== null) {
-                $lines += trim($line) === '' ? 0 : 1;
-                yield $line;
+                $lines += trim($line->text) === '' ? 0 : 1;
+                yield $line->text;
             }
         })());
-        $header = ImportPlan::hasHeader(...$rows[0]);
-        $headings = $header ? $rows[0] : array_map(fn (int $i): string => 'Column '.($i + 1), array_keys($rows[0]));
+        $header = ! $isCards && ImportPlan::hasHeader(...$rows[0]);
+        $headings = match (true) {
+            $isCards => Cards::HEADINGS,
+            $header => $rows[0],
+            default => array_map(fn (int $i): string => 'Column '.($i + 1), array_keys($rows[0])),
+        };
         $sample = array_slice($rows, $header ? 1 : 0, self::SAMPLE);
 
-        return ['encoding' => $encoding, 'format' => $isCards ? 'vCard' : 'CSV', 'delimiter' => $delimiter, 'header' => $header,
+        return ['encoding' => $encoding->value, 'format' => $isCards ? 'vCard' : 'CSV', 'delimiter' => $delimiter, 'header' => $header,
             'headings' => array_map(fn (string $h): string => mb_substr($h, 0, 100), $headings),
             'rows' => array_map(fn (array $r): array => array_map(fn (string $f): string => mb_substr($f, 0, 100), $r), $sample),
             'lines' => $lines - ($header ? 1 : 0), 'dates' => $dates->value,
@@ -180,8 +204,9 @@ final class ImportFile
      *
      * @param  resource  $file
      */
-    public static function line($file): ?string
+    public static function line($file): ?ListLine
     {
+        $at = (int) ftell($file);
         $line = fgets($file, self::LONGEST_LINE);
         if ($line === false) {
             return null;
@@ -191,9 +216,9 @@ final class ImportFile
                 continue;
             }
 
-            return mb_strcut($line, 0, self::LONGEST_LINE - 8)."\n";
+            return new ListLine($at, mb_strcut($line, 0, self::LONGEST_LINE - 8)."\n", isWhole: false);
         }
 
-        return mb_check_encoding($line, 'UTF-8') ? $line : mb_scrub($line, 'UTF-8');
+        return new ListLine($at, mb_check_encoding($line, 'UTF-8') ? $line : mb_scrub($line, 'UTF-8'));
     }
 }

@@ -19,6 +19,7 @@ use Lantern\Core\People\CsvReader;
 use Lantern\Core\People\FieldKind;
 use Lantern\Core\People\ImportedPerson;
 use Lantern\Core\People\ImportPlan;
+use Lantern\Core\People\ListLine;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
@@ -59,7 +60,7 @@ final class Importing
             $plan = ImportPlan::fromShape(Shape::of($import->settings));
             $file = Storage::disk('uploads')->readStream($import->path) ?? throw Invalid::at('file', 'The file of this import is gone.');
             fseek($file, $import->at_byte);
-            $reader = new CsvReader(fn (): ?string => ImportFile::line($file), (string) $import->reading['delimiter']);
+            $reader = new CsvReader(fn (): ?ListLine => ImportFile::line($file), (string) $import->reading['delimiter']);
             $own = array_map(FieldKind::from(...), array_column(OwnFields::of($import->business_id), 'kind', 'name'));
             $people = [];
             $told = [];
@@ -73,11 +74,11 @@ final class Importing
                     continue;
                 }
                 try {
+                    if (! $record['isWhole'] || strlen($record['raw']) >= ImportFile::LONGEST_LINE - 10) {
+                        throw Invalid::at('row', 'This line is longer than a line about somebody can be.');
+                    }
                     if ($record['fields'] === null) {
                         throw Invalid::at('row', 'A quote in this line is never closed.');
-                    }
-                    if (strlen($record['raw']) >= ImportFile::LONGEST_LINE - 10) {
-                        throw Invalid::at('row', 'This line is longer than a line about somebody can be.');
                     }
                     $people[] = $person = $plan->row($record['fields'], $own);
                     $why = $person->note;
@@ -90,9 +91,8 @@ final class Importing
                         'raw' => mb_strcut($record['raw'], 0, 2000)];
                 }
             }
-            // How far the reader went in the file, and over how many lines.
-            $place = (int) ftell($file) - $reader->ahead();
-            $import->forceFill(['at_byte' => $place, 'at_line' => $import->at_line + $reader->lines()]);
+            // The byte at which the next record begins, and over how many lines the reader went.
+            $import->forceFill(['at_byte' => $reader->at() ?? (int) ftell($file), 'at_line' => $import->at_line + $reader->lines()]);
             [$added, $updated, $same] = $this->store($import, $plan, $people);
             foreach (array_chunk($told, 200) as $some) {
                 DB::table('import_refusals')->insert($some);

@@ -10,7 +10,7 @@ use App\People\Fields\OwnFields;
 use App\Support\Instant;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\People\CsvReader;
+use Lantern\Core\People\CsvWriter;
 use Sabre\VObject\Component\VCard;
 
 /** People in open formats, some hundred at a time, so that a list of any length goes out with little memory. */
@@ -24,10 +24,10 @@ final class PeopleExport
     public function csv(Builder $people, int $business, callable $write): void
     {
         $own = OwnFields::of($business);
-        $write("\xEF\xBB\xBF".CsvReader::write('Email', 'First name', 'Last name', 'Phone', 'Tags', 'Time zone', 'Joined', 'Standing',
+        $write("\xEF\xBB\xBF".CsvWriter::record('Email', 'First name', 'Last name', 'Phone', 'Tags', 'Time zone', 'Joined', 'Standing',
             ...array_column($own, 'label')));
         $this->each($people, function (Person $p, array $values) use ($own, $write): void {
-            $write(CsvReader::write($p->email, $p->first_name, $p->last_name, $p->phone,
+            $write(CsvWriter::record($p->email, $p->first_name, $p->last_name, $p->phone,
                 $p->tags->map(fn (Tag $t): string => $t->name)->implode('; '), $p->timezone ?? '', (string) Instant::json($p->joined_at),
                 $p->standing()->value, ...array_map(fn (array $f): string => implode('; ', $values[$f['name']] ?? []), $own)));
         });

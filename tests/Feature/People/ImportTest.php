@@ -200,6 +200,17 @@ final class ImportTest extends TestCase
         yield 'UTF-8 with a mark' => ["\xEF\xBB\xBF".$csv, 'UTF-8'];
         yield 'Windows-1252' => [(string) mb_convert_encoding($csv, 'Windows-1252', 'UTF-8'), 'Windows-1252'];
         yield 'UTF-16' => ["\xFF\xFE".mb_convert_encoding($csv, 'UTF-16LE', 'UTF-8'), 'UTF-16LE'];
+        yield 'UTF-16 that ends in the middle of a letter' => ["\xFF\xFE".mb_convert_encoding($csv.'x', 'UTF-16LE', 'UTF-8').'x',
+            'UTF-16LE'];
+        yield 'UTF-16 over several pieces' => ["\xFE\xFF"
+            .mb_convert_encoding($csv.str_repeat('a@example.com;𝄞'.str_repeat('x', 300)."\n", 800), 'UTF-16BE',
+                'UTF-8'), 'UTF-16BE'];
+        yield 'an old Mac' => [(string) iconv('UTF-8', 'MACINTOSH', str_replace("\n", "\r", $csv)), 'MACINTOSH'];
+        yield 'what no encoding has' => [mb_convert_encoding($csv, 'Windows-1252', 'UTF-8')."x@example.com;\x81\xE9\xE8\xFC\n",
+            'Windows-1252'];
+        yield 'an old Mac, far down' => ["E-Mail;Vorname\n".str_repeat("a@example.com;Al\n", 6000)
+            .iconv('UTF-8', 'MACINTOSH', "zoe@example.com;Zoë Müller\n"), 'UTF-8'];
+        yield 'empty lines first' => ["\n \n".$csv, 'UTF-8'];
         yield 'old line ends' => [str_replace("\n", "\r", $csv), 'UTF-8'];
         yield 'line ends of two' => [str_replace("\n", "\r\n", $csv), 'UTF-8'];
         yield 'one line of another encoding far down' => [$csv.str_repeat("x@example.com;Ü\n", 6000)
@@ -240,7 +251,7 @@ final class ImportTest extends TestCase
         yield 'only line ends' => ["\n\n\n", 'nothing to read'];
         yield 'a million columns' => [str_repeat('a,', 1_000_000)."\n", 'columns'];
         yield 'a spreadsheet' => ["PK\x03\x04".str_repeat('x', 100), 'not a list in CSV'];
-        yield 'a broken card' => ["BEGIN:VCARD\r\nVERSION:3.0\r\nrubbish without a colon\r\nEND:VCARD\r\n", 'vCard file is broken'];
+        yield 'a picture' => ["\x89PNG\r\n\x1a\n".random_bytes(5000), 'not a list in CSV'];
     }
 
     #[DataProvider('hostile')]

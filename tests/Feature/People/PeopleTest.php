@@ -239,7 +239,7 @@ final class PeopleTest extends TestCase
         $this->postJson('/studio/api/people/fields', ['name' => 'email', 'label' => 'x', 'kind' => 'line'])->assertUnprocessable();
         $this->putJson("/studio/api/people/{$id}", ['firstName' => " Robin\n X ", 'phone' => 'ring me'])->assertUnprocessable();
         $this->putJson("/studio/api/people/{$id}", ['fields' => ['age' => ['old']]])->assertUnprocessable()
-            ->assertJsonPath('message', '“old” is no number.');
+            ->assertJsonPath('message', '“old” is no number, or may be two. Write it like 1234.5.');
         $this->putJson("/studio/api/people/{$id}", ['fields' => ['gone' => ['x']]])->assertUnprocessable();
         $this->putJson("/studio/api/people/{$id}", ['firstName' => " Robin\n X ", 'timezone' => 'Asia/Tokyo',
             'fields' => ['age' => ['41,5'], 'since' => ['31.12.2020'], 'likes' => ['Bach', 'Folk']]])->assertOk()

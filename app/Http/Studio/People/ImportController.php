@@ -16,7 +16,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\People\CsvReader;
+use Lantern\Core\People\CsvWriter;
 use Lantern\Core\People\ImportPlan;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
@@ -85,9 +85,9 @@ final class ImportController extends StudioController
         $found = $this->import($import);
 
         return response()->streamDownload(function () use ($found): void {
-            echo "\xEF\xBB\xBF".CsvReader::write('Line', 'Why', 'What stood there');
+            echo "\xEF\xBB\xBF".CsvWriter::record('Line', 'Why', 'What stood there');
             foreach (DB::table('import_refusals')->where('import_id', $found->id)->orderBy('id')->lazy(500) as $row) {
-                echo CsvReader::write((string) $row->line, (string) $row->why, (string) $row->raw);
+                echo CsvWriter::record((string) $row->line, (string) $row->why, (string) $row->raw);
             }
         }, 'refused-lines.csv', ['Content-Type' => 'text/csv; charset=utf-8']);
     }

@@ -16,7 +16,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Lantern\Core\Forms\SubmissionState;
-use Lantern\Core\People\CsvReader;
+use Lantern\Core\People\CsvWriter;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
@@ -42,10 +42,10 @@ final class SubmissionController extends StudioController
         $names = array_map(strval(...), array_keys($names));
 
         return response()->streamDownload(function () use ($query, $names): void {
-            echo "\xEF\xBB\xBF".CsvReader::write('At', 'Funnel', 'Form', 'State',
+            echo "\xEF\xBB\xBF".CsvWriter::record('At', 'Funnel', 'Form', 'State',
                 ...[...$names, 'Consent words', 'Agreed', 'Marketing words', 'Marketing', 'Version', 'Address', 'Source']);
             foreach ($query->with(['funnel', 'version'])->lazyById(500) as $s) {
-                echo CsvReader::write((string) Instant::json($s->submitted_at), $s->funnel->name,
+                echo CsvWriter::record((string) Instant::json($s->submitted_at), $s->funnel->name,
                     $s->version->plan()->form($s->form_id)->name ?? '', $s->state->value,
                     ...[...array_map(fn (string $n): string => str_replace("\n", '; ', $s->answers[$n] ?? ''), $names), $s->consent_words,
                         $s->consented ? 'yes' : 'no', (string) $s->marketing_words,
