@@ -11,6 +11,7 @@ use App\Models\Way;
 use App\Support\Ids;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Events\Outcome;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Look\Background;
 use Lantern\Core\Page\Section;
@@ -22,6 +23,7 @@ use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\Reconnection;
 use Lantern\Core\Plan\SharedSection;
 use Lantern\Core\Plan\Way as WayPlan;
+use Lantern\Core\Plan\WaysAround;
 use Lantern\Core\Plan\WebAddress;
 use Lantern\Core\Starters\StarterDesk;
 use Lantern\Core\Starters\StarterForms;
@@ -79,54 +81,50 @@ final class DraftPages
         if (count($plan->pages) < 2) {
             throw Invalid::at('page', 'This is the only page of the funnel. Add another one first.');
         }
-        $result = Reconnection::removed($plan, $row->id);
-        // What to put back: every way that this changes, as it was.
-        $touched = array_values(array_filter($plan->ways, fn (WayPlan $w): bool => $w->page === $row->id || $w->toPage === $row->id));
-        $next = $plan->pages[$row->position === 0 ? 1 : 0];
-        $keep = ['position' => $row->position, 'nextAddress' => $next->address,
-            'ways' => array_map(fn (WayPlan $w): array => $w->toArray(), $touched)];
-        $this->writeWays($plan, $result->ways);
+        // It keeps its place and its ways, so that pages that go and come back in any order are where they were.
         $row->forceFill(['removed' => []])->save();
-        $first = $this->rows($funnel)->first();
-        if ($first !== null && $first->text('address') !== '') {
+        $first = $this->rows($funnel)->firstOrFail();
+        if ($first->text('address') !== '') {
             self::moveTo($first, '');
         }
-        $this->renumber($funnel);
 
-        return ['keep' => $keep, 'sentences' => $result->sentences];
+        return ['keep' => [], 'sentences' => Reconnection::without($plan, $row->id, $this->plan($funnel)->ways)->sentences];
     }
 
     /** A page is to be there again: at its place and its address, with the ways that led from it and to it. */
     public function restored(DraftPart $row): void
     {
-        $was = (array) $row->removed;
         $funnel = $row->funnel;
-        $others = $this->rows($funnel);
-        $there = [...$others->map(fn (DraftPart $p): string => $p->id)->all(), $row->id];
+        $rows = $this->rows($funnel);
+        $entry = $rows->first();
         $address = $row->text('address');
-        if ($address === '') {
-            // It was the entry page; the one that took its place gets an address of its own again.
-            $entry = $others->first();
-            $next = is_string($was['nextAddress'] ?? null) ? $was['nextAddress'] : '';
-            if ($entry !== null) {
-                self::moveTo($entry, $this->address($funnel, $next !== '' ? $next : self::page($entry)->role->address()));
-            }
-        } elseif ($others->contains(fn (DraftPart $p): bool => $p->text('address') === $address)) {
-            $row->put(self::at($row, $this->address($funnel, $address)));
+        if ($entry !== null && $row->position < $entry->position) {
+            // It is the entry page; the one that took its place gets an address of its own again.
+            self::moveTo($entry, $this->ownAddress($funnel, $entry));
+            $address === '' ? null : self::moveTo($row, '');
+        } elseif ($address === '') {
+            self::moveTo($row, $this->ownAddress($funnel, $row));
+        } elseif ($rows->contains(fn (DraftPart $p): bool => $p->text('address') === $address)) {
+            self::moveTo($row, $this->address($funnel, $address));
         }
-        $position = is_int($was['position'] ?? null) ? $was['position'] : $others->count();
-        foreach ($others->values() as $i => $other) {
-            $other->forceFill(['position' => $i >= $position ? $i + 1 : $i])->save();
+        foreach (is_array($row->removed['ways'] ?? null) ? $row->removed['ways'] : [] as $way) {
+            $this->drawAgain($funnel, WayPlan::fromShape(Shape::of($way)));
         }
-        $row->forceFill(['position' => $position, 'removed' => null])->save();
-        foreach (is_array($was['ways'] ?? null) ? $was['ways'] : [] as $way) {
-            $read = WayPlan::fromShape(Shape::of($way));
-            // Pages that went meanwhile are led to by nobody.
-            if (in_array($read->page, $there, true) && ($read->toPage === null || in_array($read->toPage, $there, true))) {
-                $this->writeWay($funnel, $read);
-            }
+        $row->forceFill(['removed' => null])->save();
+    }
+
+    /** A way that was drawn anew to just where visitors were led while the page was gone leads to the page again. */
+    private function drawAgain(Funnel $funnel, WayPlan $way): void
+    {
+        $drawn = DraftPlan::drawn($funnel->load('ways'));
+        [$pages, $removed] = DraftPlan::pages($funnel);
+        $others = array_values(array_filter($drawn, fn (WayPlan $w): bool => $w->page !== $way->page || $w->outcome !== $way->outcome));
+        $led = fn (WayPlan ...$ways): ?WayPlan => array_values(array_filter(
+            WaysAround::of(array_values($ways), $pages, array_values(array_diff($removed, [$way->page]))),
+            fn (WayPlan $w): bool => $w->page === $way->page && $w->outcome === $way->outcome))[0] ?? null;
+        if ($led(...$drawn)?->toArray() === $led($way, ...$others)?->toArray()) {
+            $this->write($funnel, $way);
         }
-        $this->renumber($funnel);
     }
 
     /**
@@ -146,11 +144,22 @@ final class DraftPages
             $old = $pages->first(fn (DraftPart $p): bool => $p->text('address') === '');
             if ($entry !== null && $old !== null && $entry->id !== $old->id) {
                 // One after the other, since no two pages may have one address at any moment.
-                self::moveTo($old, $this->address($funnel, self::page($old)->role->address()));
+                self::moveTo($old, $this->ownAddress($funnel, $old));
                 self::moveTo($entry, '');
             }
-            foreach ($ids as $position => $id) {
-                $pages->get($id)?->forceFill(['position' => $position])->save();
+            // Removed pages stay behind the page they were behind.
+            $behind = ['' => []];
+            $last = '';
+            foreach (DraftPart::query()->where('funnel_id', $funnel->id)->where('kind', PagePlan::kind())
+                ->orderBy('position')->orderBy('id')->get(['id', 'removed']) as $row) {
+                $row->removed === null ? $behind[$last = $row->id] = [] : $behind[$last][] = $row->id;
+            }
+            $order = $behind[''];
+            foreach ($ids as $id) {
+                array_push($order, $id, ...$behind[$id]);
+            }
+            foreach ($order as $position => $id) {
+                DraftPart::query()->where('id', $id)->update(['position' => $position]);
             }
         });
     }
@@ -177,7 +186,14 @@ final class DraftPages
 
     private static function moveTo(DraftPart $row, string $address): void
     {
-        $row->put(self::at($row, $address))->forceFill(['revision' => $row->revision + 1])->save();
+        $own = $address === '' ? $row->text('address') : null;
+        $row->put(self::at($row, $address))->forceFill(['revision' => $row->revision + 1, 'own_address' => $own])->save();
+    }
+
+    /** Where a page is that is not the entry page any more. */
+    private function ownAddress(Funnel $funnel, DraftPart $row): string
+    {
+        return $this->address($funnel, (string) $row->own_address !== '' ? (string) $row->own_address : self::page($row)->role->address());
     }
 
     /** A design's blocks as this funnel can use them: its form and its lead magnet in place of those the design was made with. */
@@ -207,17 +223,22 @@ final class DraftPages
         if (count($plan->pages) >= PagePlan::most()) {
             throw Invalid::at('pages', 'A funnel has '.PagePlan::most().' pages at most.');
         }
-        $at = count($plan->pages);
-        foreach ($plan->pages as $i => $page) {
-            $at = $page->id === $after ? $i + 1 : $at;
-        }
-        DraftPart::query()->where('funnel_id', $funnel->id)->where('kind', PagePlan::kind())->whereNull('removed')
-            ->where('position', '>=', $at)->increment('position');
-        $row = DraftParts::row($funnel, new PagePlan(Ids::next(), $role, $name, $at === 0 ? '' : $this->address($funnel, $role->address()),
-            DraftPlan::asStored($document), $settings), $at);
+        $rows = $this->rows($funnel);
+        $before = $rows->firstWhere('id', $after) ?? $rows->last();
+        $at = $before === null ? 0 : $before->position + 1;
+        DraftPart::query()->where('funnel_id', $funnel->id)->where('kind', PagePlan::kind())->where('position', '>=', $at)
+            ->increment('position');
+        $row = DraftParts::row($funnel,
+            new PagePlan(Ids::next(), $role, $name, $before === null ? '' : $this->address($funnel, $role->address()),
+                DraftPlan::asStored($document), $settings), $at);
         $with = $this->plan($funnel);
-        $result = Reconnection::added($with, $row->id);
-        $this->writeWays($with, $result->ways);
+        $drawn = DraftPlan::drawn($funnel->load('ways'));
+        $result = Reconnection::added($with, $row->id, $drawn);
+        foreach ($result->ways as $way) {
+            if (! in_array($way, $drawn, false)) {
+                $this->write($funnel, $way);
+            }
+        }
 
         return [$row, $result->sentences];
     }
@@ -255,40 +276,39 @@ final class DraftPages
         return WebAddress::suggest($wanted, fn (string $a): bool => in_array($a, $taken, true));
     }
 
-    /**
-     * Writes what is different, and no more.
-     *
-     * @param  list<WayPlan>  $ways
-     */
-    private function writeWays(Plan $plan, array $ways): void
+    /** Draws a way in place of the one that led from there before. */
+    public function draw(Funnel $funnel, WayPlan $way): void
     {
-        $funnel = Funnel::query()->findOrFail($plan->id);
-        $key = fn (WayPlan $w): string => "{$w->page} {$w->outcome->value}";
-        $wanted = array_column(array_map(fn (WayPlan $w): array => [$key($w), $w], $ways), 1, 0);
-        foreach ($plan->ways as $way) {
-            if (! isset($wanted[$key($way)])) {
-                Way::query()->where('page_id', $way->page)->where('outcome', $way->outcome->value)->delete();
-            }
-        }
-        foreach ($wanted as $way) {
-            if ($plan->way($way->page, $way->outcome)?->toArray() !== $way->toArray()) {
-                $this->writeWay($funnel, $way);
-            }
+        DB::transaction(function () use ($funnel, $way): void {
+            $this->remember($funnel, $way->page, $way->outcome);
+            $this->write($funnel, $way);
+        });
+    }
+
+    /** An outcome leads nowhere from now on. */
+    public function end(Funnel $funnel, string $page, Outcome $outcome): void
+    {
+        DB::transaction(function () use ($funnel, $page, $outcome): void {
+            $this->remember($funnel, $page, $outcome);
+            Way::query()->where('funnel_id', $funnel->id)->where('page_id', $page)->where('outcome', $outcome->value)->delete();
+        });
+    }
+
+    /** A way that was drawn to a page that is removed, and is to be drawn anew, is kept with that page. */
+    private function remember(Funnel $funnel, string $page, Outcome $outcome): void
+    {
+        $was = Way::query()->where('funnel_id', $funnel->id)->where('page_id', $page)->where('outcome', $outcome->value)->first();
+        $target = $was === null ? null : DraftPart::query()->where('funnel_id', $funnel->id)->whereNotNull('removed')->find($was->to_page);
+        if ($target !== null) {
+            $kept = is_array($target->removed['ways'] ?? null) ? $target->removed['ways'] : [];
+            $kept[] = WayPlan::toPage($page, $outcome, $target->id)->toArray();
+            $target->forceFill(['removed' => ['ways' => $kept] + (array) $target->removed])->save();
         }
     }
 
-    public function writeWay(Funnel $funnel, WayPlan $way): void
+    private function write(Funnel $funnel, WayPlan $way): void
     {
         Way::query()->updateOrCreate(['funnel_id' => $funnel->id, 'page_id' => $way->page, 'outcome' => $way->outcome->value],
             ['to_page' => $way->toPage, 'to_url' => $way->toUrl]);
-    }
-
-    private function renumber(Funnel $funnel): void
-    {
-        foreach ($this->rows($funnel) as $i => $page) {
-            if ($page->position !== $i) {
-                $page->forceFill(['position' => $i])->save();
-            }
-        }
     }
 }

@@ -18,10 +18,11 @@ use Lantern\Core\Support\Shape;
  * @property string $funnel_id
  * @property string $kind as {@see Part::kind()} says
  * @property string $name
- * @property int $position among the parts of its kind
+ * @property int $position among the parts of its kind; removed ones keep theirs
  * @property array<string, mixed> $definition the written form, without its id
  * @property int $revision goes up with each change, so that two windows cannot overwrite each other unseen
  * @property array<string, mixed>|null $removed what to put back when it is wanted again; null while it is there
+ * @property string|null $own_address of a page that became the entry page: where it is when it is not
  * @property Funnel $funnel
  */
 final class DraftPart extends Record
@@ -31,7 +32,7 @@ final class DraftPart extends Record
     /** @var array<string, string> */
     protected $casts = ['definition' => 'array', 'removed' => 'array'];
 
-    protected $attributes = ['position' => 0, 'revision' => 1, 'removed' => null];
+    protected $attributes = ['position' => 0, 'revision' => 1, 'removed' => null, 'own_address' => null];
 
     /** @return BelongsTo<Funnel, $this> */
     public function funnel(): BelongsTo

@@ -27,8 +27,8 @@ final class Numbers
     public function totals(Business $business, array $funnels): array
     {
         $days = Days::last(28, CarbonImmutable::now(), $business->zone());
-        $entry = DB::table('draft_parts')->whereIn('funnel_id', $funnels)->where('kind', 'page')->whereNull('removed')->where('position', 0)
-            ->pluck('id', 'funnel_id');
+        $entry = DB::table('draft_parts')->whereIn('funnel_id', $funnels)->where('kind', 'page')->whereNull('removed')
+            ->where('definition->address', '')->pluck('id', 'funnel_id');
         $sums = DB::table('counts')->whereIn('funnel_id', $funnels)
             ->whereIn('measure', [Measure::FirstVisitors->value, Measure::Signups->value])
             ->groupBy('funnel_id', 'page_id', 'measure')->selectRaw('funnel_id, page_id, measure, sum(how_many) as n')->get()

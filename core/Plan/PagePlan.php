@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Plan;
 
+use Lantern\Core\Events\Outcome;
+use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Parts\PlainPart;
@@ -98,5 +100,15 @@ final readonly class PagePlan implements Part
         return ['id' => $this->id, 'role' => $this->role->value, 'name' => $this->name, 'address' => $this->address,
             'document' => $this->document->toArray()]
             + ($this->settings->toArray() === [] ? [] : ['settings' => $this->settings->toArray()]);
+    }
+
+    /** @return list<Outcome> all outcomes that may lead somewhere, the main one first */
+    public function outcomes(): array
+    {
+        $outcomes = $this->role->possibleOutcomes();
+
+        // A form on a page means that people can join there, whatever its role.
+        return in_array(Outcome::Joined, $outcomes, true) || $this->document->blocksOf(BlockKind::Form) === [] ? $outcomes
+            : [Outcome::Joined, ...$outcomes];
     }
 }

@@ -75,6 +75,18 @@ enum PageRole: string
         };
     }
 
+    /** By which outcome visitors come to a page of this role, where the page before leaves a choice. */
+    public function comesBy(): ?Outcome
+    {
+        return match ($this) {
+            self::ThankYou, self::Confirmation => Outcome::Joined,
+            self::Upsell, self::Delivery => Outcome::Bought,
+            self::Downsell => Outcome::Declined,
+            self::Replay => Outcome::Missed,
+            default => null,
+        };
+    }
+
     /** Is it meant for one thing only: that the visitor joins? */
     public function hasOneGoal(): bool
     {

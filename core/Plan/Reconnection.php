@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Plan;
 
+use Lantern\Core\Events\Outcome;
+
 /**
  * What becomes of the ways when a page comes or goes: the ways as they are afterwards, and what changed, in words.
  */
@@ -18,93 +20,105 @@ final readonly class Reconnection
     }
 
     /**
-     * A page that was put in. The page before it leads to it when that page led nowhere, or led to the page that now
-     * comes next; the new page's own main outcome leads on to that one. Ways that say no, and ways that skip, stay.
+     * A page that was put in. Visitors come to it from the page before it by the outcome that pages of its role are come to
+     * by, else by the main one, else by any that led to the page that now comes next: if that outcome led there, or nowhere.
+     * The new page's own outcomes lead on to the next page. Other ways, and ways that skip, stay.
      *
      * @param  Plan  $plan  with the new page in its place, and the ways as they were without it
+     * @param  list<Way>|null  $drawn  those ways as they are drawn, with removed pages: {@see WaysAround}
      */
-    public static function added(Plan $plan, string $page): self
+    public static function added(Plan $plan, string $page, ?array $drawn = null): self
     {
+        $drawn ??= $plan->ways;
         $at = self::position($plan, $page);
         $new = $plan->pages[$at] ?? null;
         if ($new === null) {
-            return new self($plan->ways, []);
+            return new self($drawn, []);
         }
         $before = $at > 0 ? $plan->pages[$at - 1] : null;
         $next = $plan->pages[$at + 1] ?? null;
-        $main = $new->role->possibleOutcomes()[0] ?? null;
-        $ways = $plan->ways;
+        $next = $next?->role === PageRole::Closed ? null : $next;
+        $leadsOn = $new->role->outcomes() === [] ? array_slice($new->outcomes(), 0, 1) : $new->role->outcomes();
         $sentences = [];
-        $outcome = $before === null ? null : $before->role->possibleOutcomes()[0] ?? null;
+        $onward = $next?->id;
         // A closed page stands outside of the way: nobody is led to it but by time.
-        if ($before !== null && $outcome !== null && $new->role !== PageRole::Closed) {
-            $old = $plan->way($before->id, $outcome);
-            $leadsOn = $main !== null && $next !== null && $old !== null && $old->toPage === $next->id;
-            if ($old === null || $leadsOn) {
-                $ways = self::replace($ways, Way::toPage($before->id, $outcome, $new->id));
-                $sentences[] = "{$outcome->whoFirst()} on “{$before->name}” now come to “{$new->name}”.";
+        $outcome = $before === null || $new->role === PageRole::Closed ? null
+            : self::outcomeTo($plan, $before, $new, $leadsOn === [] ? null : $next);
+        if ($before !== null && $outcome !== null) {
+            // What was drawn to a removed page goes on being drawn there, from the new page.
+            foreach ($drawn as $way) {
+                $onward = $way->page === $before->id && $way->outcome === $outcome && $way->toPage !== null ? $way->toPage : $onward;
             }
+            $drawn = self::replace($drawn, Way::toPage($before->id, $outcome, $new->id));
+            $sentences[] = "{$outcome->whoFirst()} on “{$before->name}” now come to “{$new->name}”.";
         }
-        foreach ($new->role->outcomes() as $own) {
-            if ($next !== null && $next->role !== PageRole::Closed) {
-                $ways[] = Way::toPage($new->id, $own, $next->id);
+        if ($onward === null) {
+            return new self($drawn, $sentences);
+        }
+        foreach ($leadsOn as $own) {
+            $drawn[] = Way::toPage($new->id, $own, $onward);
+            if ($next !== null) {
                 $sentences[] = "From “{$new->name}” {$own->who()} go on to “{$next->name}”.";
             }
         }
 
-        return new self($ways, $sentences);
+        return new self($drawn, $sentences);
+    }
+
+    /** The outcome by which visitors of one page come to another that was put in behind it. */
+    private static function outcomeTo(Plan $plan, PagePlan $before, PagePlan $new, ?PagePlan $next): ?Outcome
+    {
+        $outcomes = $before->outcomes();
+        $preferred = $new->role->comesBy();
+        $main = array_slice($outcomes, 0, 1);
+        $led = fn (Outcome $o): bool => $next !== null && $plan->way($before->id, $o)?->toPage === $next->id;
+        foreach ([...($preferred !== null && in_array($preferred, $outcomes, true) ? [$preferred] : []), ...$main] as $outcome) {
+            if ($led($outcome) || $plan->way($before->id, $outcome) === null) {
+                return $outcome;
+            }
+        }
+        foreach ($outcomes as $outcome) {
+            if ($led($outcome)) {
+                return $outcome;
+            }
+        }
+
+        return null;
     }
 
     /**
-     * A page that is removed. Whoever would have come to it is led to where its main outcome led; failing that, to
-     * the page after it; failing that, the way ends and the go-live check says so.
+     * A page that is removed: the ways around it ({@see WaysAround}), and what that changes.
      *
      * @param  Plan  $plan  still with the page
      */
     public static function removed(Plan $plan, string $page): self
     {
         $at = self::position($plan, $page);
-        $gone = $plan->pages[$at] ?? null;
-        if ($gone === null) {
-            return new self($plan->ways, []);
-        }
-        $onward = null;
-        foreach ($gone->role->possibleOutcomes() as $outcome) {
-            $way = $plan->way($page, $outcome);
-            if ($way !== null && $way->toPage !== $page) {
-                $onward = $way;
-                break;
-            }
-        }
-        $next = $plan->pages[$at + 1] ?? null;
-        $ways = [];
-        $sentences = [];
-        foreach ($plan->ways as $way) {
-            if ($way->page === $page) {
-                continue;
-            }
-            if ($way->toPage !== $page) {
-                $ways[] = $way;
 
+        return $at < 0 ? new self($plan->ways, []) : self::without($plan, $page, WaysAround::of($plan->ways, $plan->pages, [$page]));
+    }
+
+    /**
+     * What a removed page changed.
+     *
+     * @param  Plan  $plan  still with the page
+     * @param  list<Way>  $ways  as they are without it
+     */
+    public static function without(Plan $plan, string $page, array $ways): self
+    {
+        $sentences = [];
+        foreach ($plan->ways as $was) {
+            if ($was->page === $page || $was->toPage !== $page) {
                 continue;
             }
-            $from = $plan->page($way->page)->name ?? '';
-            $who = "{$way->outcome->whoFirst()} on “{$from}”";
-            $target = $onward !== null && $onward->toPage !== $way->page ? $onward : null;
-            if ($target !== null && $target->toUrl !== null) {
-                $ways[] = Way::outside($way->page, $way->outcome, $target->toUrl);
-                $sentences[] = "{$who} now go to {$target->toUrl}.";
-            } elseif ($target !== null && $target->toPage !== null) {
-                $ways[] = Way::toPage($way->page, $way->outcome, $target->toPage);
-                $sentences[] = "{$who} now go to “".($plan->page($target->toPage)->name ?? '').'”.';
-            } elseif ($next !== null && $next->id !== $way->page && $next->role !== PageRole::Closed) {
-                $ways[] = Way::toPage($way->page, $way->outcome, $next->id);
-                $sentences[] = "{$who} now go to “{$next->name}”.";
-            } else {
-                $sentences[] = "{$who} are now led nowhere: please choose where they go.";
-            }
+            $is = array_values(array_filter($ways, fn (Way $w): bool => $w->page === $was->page && $w->outcome === $was->outcome))[0]
+                ?? null;
+            $target = $is === null ? null : $is->toUrl ?? '“'.($plan->page((string) $is->toPage)->name ?? '').'”';
+            $sentences[] = $was->outcome->whoFirst().' on “'.($plan->page($was->page)->name ?? '').'” '
+                .($target === null ? 'are now led nowhere: please choose where they go.' : "now go to {$target}.");
         }
-        if ($at === 0 && $next !== null) {
+        $next = $plan->pages[1] ?? null;
+        if ($next !== null && $plan->pages[0]->id === $page) {
             array_unshift($sentences, "“{$next->name}” is now the first page visitors see.");
         }
 

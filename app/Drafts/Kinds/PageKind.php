@@ -12,10 +12,8 @@ use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Support\RichText;
 use Lantern\Core\Events\Outcome;
-use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Plan\PagePlan;
-use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\PageSettings;
 use Lantern\Core\Plan\WebAddress;
 use Lantern\Core\Support\Invalid;
@@ -66,7 +64,7 @@ final class PageKind extends DraftKind
         if ($address === $row->text('address')) {
             return;
         }
-        if ($row->position === 0) {
+        if ($row->text('address') === '') {
             throw Invalid::at('address', 'The entry page is at the address of the funnel itself.');
         }
         WebAddress::check($address);
@@ -98,19 +96,14 @@ final class PageKind extends DraftKind
         return ! $part instanceof PagePlan ? []
             : ['role' => $part->role->value, 'roleLabel' => $part->role->label(), 'address' => $part->address,
                 'headline' => $part->document->headline(),
-                'outcomes' => self::outcomes($part->role, $part->document->blocksOf(BlockKind::Form) !== []),
+                'outcomes' => self::outcomes($part),
                 'document' => $part->document->toArray(), 'settings' => (object) $part->settings->toArray()];
     }
 
     /** @return list<array{outcome: string, label: string, who: string, must: bool}> what may lead somewhere, and what must */
-    private static function outcomes(PageRole $role, bool $hasForm): array
+    private static function outcomes(PagePlan $page): array
     {
-        $outcomes = $role->possibleOutcomes();
-        if ($hasForm && ! in_array(Outcome::Joined, $outcomes, true)) {
-            array_unshift($outcomes, Outcome::Joined);
-        }
-
         return array_map(fn (Outcome $o): array => ['outcome' => $o->value, 'label' => $o->label(), 'who' => $o->whoFirst(),
-            'must' => in_array($o, $role->outcomes(), true) || $o === Outcome::Joined], $outcomes);
+            'must' => in_array($o, $page->role->outcomes(), true) || $o === Outcome::Joined], $page->outcomes());
     }
 }

@@ -157,6 +157,24 @@ final class ReconnectionTest extends TestCase
         yield 'a page that leads nowhere by itself takes no way over' => [
             ['a' => PageRole::OptIn, 'new' => PageRole::Free, 'b' => PageRole::ThankYou], ['a joined b'], 'new', ['a joined b'], [],
         ];
+        yield 'a confirmation page between a form and its thank-you page' => [
+            ['a' => PageRole::Form, 'new' => PageRole::Confirmation, 'b' => PageRole::ThankYou], ['a joined b'], 'new',
+            ['a joined new', 'new attended b'],
+            ['Those who joined on “A” now come to “New”.', 'From “New” those who attended go on to “B”.'],
+        ];
+        yield 'a smaller offer between an offer and what comes after it' => [
+            ['a' => PageRole::Upsell, 'new' => PageRole::Downsell, 'b' => PageRole::Delivery], ['a bought b', 'a declined b'], 'new',
+            ['a bought b', 'a declined new', 'new bought b', 'new declined b'],
+            ['Those who said no thanks on “A” now come to “New”.', 'From “New” those who bought go on to “B”.',
+                'From “New” those who said no thanks go on to “B”.'],
+        ];
+        yield 'a page whose no leads on, its yes elsewhere' => [
+            ['a' => PageRole::Sales, 'new' => PageRole::Upsell, 'b' => PageRole::Downsell, 'c' => PageRole::Delivery],
+            ['a bought c', 'a declined b'], 'new',
+            ['a bought c', 'a declined new', 'new bought b', 'new declined b'],
+            ['Those who said no thanks on “A” now come to “New”.', 'From “New” those who bought go on to “B”.',
+                'From “New” those who said no thanks go on to “B”.'],
+        ];
         yield 'a way that skips is left alone' => [
             ['a' => PageRole::Sales, 'new' => PageRole::Upsell, 'b' => PageRole::Downsell, 'c' => PageRole::Delivery],
             ['a bought c', 'b bought c'], 'new',

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Drafts;
 
+use App\Drafts\DraftPages;
+use App\Drafts\DraftParts;
 use App\Drafts\DraftPlan;
 use App\Drafts\NewFunnel;
+use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\OldAddress;
 use App\Models\User;
@@ -15,6 +18,8 @@ use Lantern\Core\Page\Document;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\PageRole;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Tests\Drafts\Form;
 use Tests\Drafts\Page;
 use Tests\TestCase;
@@ -200,6 +205,84 @@ final class PagesTest extends TestCase
         }
 
         self::assertSame(self::SELLING, $this->pages($funnel));
+        self::assertSame(self::SELLING_WAYS, $this->ways($funnel));
+    }
+
+    public function test_pages_that_go_and_come_in_any_order_leave_everything_as_it_was(): void
+    {
+        $dice = new Randomizer(new Mt19937(11));
+        $parts = app(DraftParts::class);
+        foreach (range(1, 8) as $round) {
+            $funnel = $this->selling();
+            $row = fn (string $id): DraftPart => DraftPart::query()->with('funnel')->findOrFail($id);
+            $there = DraftPart::there($funnel->id, 'page')->pluck('id')->all();
+            $gone = $new = [];
+            for ($step = 0; $step < 14; $step++) {
+                $in = array_values(array_diff([...$there, ...$new], $gone));
+                switch ($dice->getInt(0, 3)) {
+                    case 0:
+                        $new[] = app(DraftPages::class)
+                            ->add($funnel->refresh(), PageRole::Registration, $in[$dice->getInt(0, count($in) - 1)])[0]->id;
+                        break;
+                    case 1:
+                        if ($gone !== []) {
+                            $parts->restore($row(array_splice($gone, $dice->getInt(0, count($gone) - 1), 1)[0]));
+                        }
+                        break;
+                    default:
+                        if (count($in) > 1) {
+                            $gone[] = $in[$dice->getInt(0, count($in) - 1)];
+                            $parts->remove($row(end($gone)));
+                        }
+                }
+                self::assertSame([], preg_grep('/gone/', $this->ways($funnel)), "round {$round}: a way leads to what is not there");
+                $pages = $this->pages($funnel);
+                self::assertStringEndsWith(' /', $pages[0]);
+                self::assertCount(1, preg_grep('~ /$~', $pages) ?: []);
+            }
+            foreach ($dice->shuffleArray(array_values(array_diff($gone, $new))) as $id) {
+                $parts->restore($row($id));
+            }
+            foreach (array_diff($new, $gone) as $id) {
+                $parts->remove($row($id));
+            }
+            self::assertSame(self::SELLING, $this->pages($funnel), "round {$round}");
+            self::assertSame(self::SELLING_WAYS, $this->ways($funnel), "round {$round}");
+        }
+    }
+
+    public function test_a_way_chosen_while_a_page_was_gone_stays_and_one_taken_back_leads_there_again(): void
+    {
+        foreach ([true, false] as $isTakenBack) {
+            $funnel = $this->selling();
+            [$sales, $upsell, $closed] = array_map(fn (string $r): string => $this->page($funnel, $r)->id, ['sales', 'upsell', 'closed']);
+            $this->deleteJson("/studio/api/parts/{$upsell}")->assertOk();
+            $before = collect($this->getJson("/studio/api/funnels/{$funnel->id}")->json('ways'))->firstWhere('page', $sales);
+            $this->putJson("/studio/api/pages/{$sales}/ways", ['outcome' => 'bought', 'toPage' => $closed])->assertOk();
+            if ($isTakenBack) {
+                $this->putJson("/studio/api/pages/{$sales}/ways", ['outcome' => 'bought', 'toPage' => $before['toPage']])->assertOk();
+            }
+            $this->postJson("/studio/api/parts/{$upsell}/restore")->assertOk();
+
+            self::assertSame($isTakenBack, in_array('sales bought upsell', $this->ways($funnel), true));
+            self::assertSame(! $isTakenBack, in_array('sales bought closed', $this->ways($funnel), true));
+        }
+    }
+
+    public function test_pages_in_another_order_take_along_the_removed_ones_behind_them(): void
+    {
+        $funnel = $this->selling();
+        [$sales, $upsell, $downsell, $delivery, $closed] = DraftPart::there($funnel->id, 'page')->pluck('id')->all();
+        foreach ([$upsell, $delivery] as $id) {
+            $this->deleteJson("/studio/api/parts/{$id}")->assertOk();
+        }
+        $this->putJson("/studio/api/funnels/{$funnel->id}/order", ['pages' => [$downsell, $closed, $sales]])->assertOk();
+        foreach ([$delivery, $upsell] as $id) {
+            $this->postJson("/studio/api/parts/{$id}/restore")->assertOk();
+        }
+
+        self::assertSame(['downsell /', 'delivery /welcome', 'closed /closed', 'sales /sales', 'upsell /one-more-thing'],
+            $this->pages($funnel));
         self::assertSame(self::SELLING_WAYS, $this->ways($funnel));
     }
 

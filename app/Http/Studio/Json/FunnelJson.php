@@ -9,9 +9,9 @@ use App\Drafts\Kinds\DraftKinds;
 use App\Drafts\SetAside;
 use App\Models\Funnel;
 use App\Models\Version;
-use App\Models\Way;
 use App\Publishing\Publishing;
 use App\Support\Instant;
+use Lantern\Core\Plan\Way;
 
 /** A funnel in a list, and its whole draft. The Studio's types name the same, and a kept draft is read by the tests of both. */
 final class FunnelJson
@@ -43,12 +43,14 @@ final class FunnelJson
         // Emails come in the order in which they are sent.
         usort($lists['emails'], fn (array $a, array $b): int => $a['offset'] <=> $b['offset']);
 
+        $plan = DraftPlan::read($funnel);
+
         return self::summary($funnel) + self::shared($funnel) + $lists + [
             'setAside' => SetAside::waiting($funnel),
-            'changed' => Publishing::differs($funnel, DraftPlan::read($funnel)),
+            'changed' => Publishing::differs($funnel, $plan),
             'nextVersion' => 1 + (int) Version::query()->where('funnel_id', $funnel->id)->max('number'),
-            'ways' => $funnel->ways->map(fn (Way $w): array => ['page' => $w->page_id, 'outcome' => $w->outcome, 'toPage' => $w->to_page,
-                'toUrl' => $w->to_url])->all(),
+            'ways' => array_map(fn (Way $w): array => ['page' => $w->page, 'outcome' => $w->outcome->value, 'toPage' => $w->toPage,
+                'toUrl' => $w->toUrl], $plan->ways),
         ];
     }
 }

@@ -9,7 +9,6 @@ use App\Drafts\Kinds\DraftKinds;
 use App\Http\Studio\StudioController;
 use App\Models\DraftPart;
 use App\Models\OwnDesign;
-use App\Models\Way;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
@@ -64,7 +63,7 @@ final class PageController extends StudioController
             ['outcome.in' => 'This page has no such outcome.']);
         $outcome = Outcome::from($given['outcome']);
         if ($given['none'] ?? false) {
-            Way::query()->where('page_id', $found->id)->where('outcome', $outcome->value)->delete();
+            $this->pages->end($found->funnel, $found->id, $outcome);
 
             return response()->json(['page' => $found->id, 'outcome' => $outcome->value]);
         }
@@ -75,7 +74,7 @@ final class PageController extends StudioController
         } else {
             throw Invalid::at('toPage', 'Please choose a page of this funnel, or fill in a web address.');
         }
-        $this->pages->writeWay($found->funnel, $way);
+        $this->pages->draw($found->funnel, $way);
 
         return response()->json($way->toArray());
     }
