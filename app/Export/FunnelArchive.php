@@ -9,6 +9,7 @@ use App\Drafts\Kinds\DraftKinds;
 use App\Drafts\NewFunnel;
 use App\Drafts\SetAside;
 use App\Models\Business;
+use App\Models\EmailPart;
 use App\Models\Funnel;
 use App\Models\Upload;
 use App\Support\Ids;
@@ -16,10 +17,12 @@ use Illuminate\Http\File;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use JsonException;
+use Lantern\Core\Emails\EmailBody;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\PlanCopy;
 use Lantern\Core\Plan\WebAddress;
+use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use RuntimeException;
@@ -53,7 +56,7 @@ final readonly class FunnelArchive
     /** @return string the path of the zip, in the temporary folder */
     public function write(Funnel $funnel): string
     {
-        $plan = DraftPlan::read($funnel);
+        $plan = self::withEmailParts(DraftPlan::read($funnel), $funnel->business_id);
         $ids = $plan->uploads();
         $uploads = Upload::query()->where('business_id', $funnel->business_id)->whereIn('id', $ids)->orderBy('id')->get();
         $path = (string) tempnam(sys_get_temp_dir(), 'lantern-funnel');
@@ -250,6 +253,15 @@ final readonly class FunnelArchive
         } finally {
             @unlink($temporary);
         }
+    }
+
+    /** Parts that are kept once and used in many emails belong to a business; in an archive they stand in the emails. */
+    private static function withEmailParts(Plan $plan, int $business): Plan
+    {
+        $bodies = EmailPart::query()->where('business_id', $business)->pluck('body', 'id')->all();
+
+        return $plan->with(parts: array_map(fn (Part $p): Part => $p instanceof EmailPlan
+            ? $p->withBody(EmailBody::withParts($p->body, $bodies)) : $p, $plan->parts));
     }
 
     private function cleaned(Plan $plan, Business $business): Plan

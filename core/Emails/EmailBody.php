@@ -78,6 +78,13 @@ final class EmailBody
         return array_values(array_unique($m[1]));
     }
 
+    /** @return list<string> ids of what it speaks of: pages it links to, and what the rules of its conditional parts are about */
+    public static function references(string $html): array
+    {
+        return array_values(array_unique([...self::pages($html),
+            ...array_merge([], ...array_map(fn (Rule $r): array => $r->references(), self::rules($html)))]));
+    }
+
     /** @return list<string> ids of the pictures in it, each once */
     public static function pictures(string $html): array
     {

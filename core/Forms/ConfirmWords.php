@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Forms;
 
+use Lantern\Core\Emails\EmailBody;
 use Lantern\Core\Support\Shape;
 
 /** What somebody reads who must confirm their address: on the page after the form, and in the email, whose text is `body`. */
@@ -31,6 +32,12 @@ final readonly class ConfirmWords
 
         return new self($text('title', 120, $plain->title), $text('words', 600, $plain->words), $text('subject', 200, $plain->subject),
             $text('body', 5000, $plain->body), $text('button', 60, $plain->button));
+    }
+
+    /** @param  array<string, string>  $ids  new ids by old ones, of what the email speaks of and shows */
+    public function withIds(array $ids): self
+    {
+        return new self($this->title, $this->words, $this->subject, EmailBody::withIds($this->body, $ids), $this->button);
     }
 
     /** @return array<string, string> only what the owner made their own */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Forms;
 
+use Lantern\Core\Emails\EmailBody;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Parts\PlainPart;
 use Lantern\Core\People\FieldKind;
@@ -130,9 +131,19 @@ final readonly class FormPlan implements Part
         return array_values(array_filter($this->fields, fn (FormField $f): bool => $f->step === $step));
     }
 
+    public function references(): array
+    {
+        return EmailBody::references($this->confirm->body);
+    }
+
+    public function uploads(): array
+    {
+        return EmailBody::pictures($this->confirm->body);
+    }
+
     public function withIds(array $ids): self
     {
-        return $this->changed(id: $ids[$this->id] ?? $this->id);
+        return $this->changed(id: $ids[$this->id] ?? $this->id, confirm: $this->confirm->withIds($ids));
     }
 
     /** @return array<string, mixed> what is always there, and of the rest only what differs from a plain form */

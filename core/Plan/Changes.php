@@ -6,6 +6,7 @@ namespace Lantern\Core\Plan;
 
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Page\Look\Looks;
+use Lantern\Core\Parts\Part;
 
 /** What differs between two plans of one funnel, page by page, in words for its owner. */
 final readonly class Changes
@@ -41,6 +42,15 @@ final readonly class Changes
     private static function whole(Plan $was, Plan $is): array
     {
         $sentences = [];
+        if ($was->name !== $is->name) {
+            $sentences[] = "The funnel was called “{$was->name}”.";
+        }
+        if ($was->address !== $is->address) {
+            $sentences[] = "Its address is “{$is->address}”; “{$was->address}” leads there from now on.";
+        }
+        if ($was->goal !== $is->goal) {
+            $sentences[] = 'What the funnel is for is different.';
+        }
         if ($was->lookId !== $is->lookId) {
             $sentences[] = 'The look is “'.Looks::get($is->lookId)->name.'”; it was “'.Looks::get($was->lookId)->name.'”.';
         }
@@ -56,10 +66,12 @@ final readonly class Changes
         if ($was->sender->toArray() !== $is->sender->toArray()) {
             $sentences[] = 'What Settings say of your business is different.';
         }
-        $order = fn (Plan $a, Plan $b): array => array_values(array_filter(array_map(fn (PagePlan $p): string => $p->id, $a->pages),
-            fn (string $id): bool => $b->page($id) !== null));
-        if ($order($was, $is) !== $order($is, $was)) {
-            $sentences[] = 'The pages are in another order.';
+        foreach (PartKinds::ALL as $kind) {
+            $order = fn (Plan $a, Plan $b): array => array_values(array_filter(
+                array_map(fn (Part $p): string => $p->id(), $a->partsOf($kind)), fn (string $id): bool => $b->part($id) !== null));
+            if ($order($was, $is) !== $order($is, $was)) {
+                $sentences[] = 'The '.$kind::label().'s are in another order.';
+            }
         }
 
         return $sentences;

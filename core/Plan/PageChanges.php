@@ -18,7 +18,7 @@ final class PageChanges
             $sentences[] = "It was called “{$was->name}”.";
         }
         if ($was->role !== $is->role) {
-            $sentences[] = "It is a {$is->role->label()} now; it was a {$was->role->label()}.";
+            $sentences[] = "It is a page of another kind now: {$is->role->label()}; it was: {$was->role->label()}.";
         }
         if ($was->address !== $is->address && $is->address !== '') {
             $sentences[] = "Its address ends in “{$is->address}”; "
@@ -94,6 +94,9 @@ final class PageChanges
         }
         if ($was->hidden !== $is->hidden) {
             $what[] = 'where it is hidden';
+        }
+        if ($was->shared !== $is->shared) {
+            $what[] = $is->shared === null ? 'not shared any more' : 'shared';
         }
 
         return $what === [] ? [] : ["Changed in “{$is->title()}”: ".implode(', ', array_values(array_unique($what))).'.'];

@@ -77,12 +77,17 @@ final readonly class EmailPlan implements Part
 
     public function references(): array
     {
-        return [...$this->needs(), ...$this->only->references(), ...EmailBody::pages($this->body)];
+        return [...$this->needs(), ...$this->only->references(), ...EmailBody::references($this->body)];
     }
 
     public function uploads(): array
     {
         return EmailBody::pictures($this->body);
+    }
+
+    public function withBody(string $body): self
+    {
+        return $this->changed(body: $body);
     }
 
     public function withIds(array $ids): self
@@ -95,5 +100,22 @@ final readonly class EmailPlan implements Part
     public function linksToLeadMagnet(): bool
     {
         return str_contains($this->body, '{{download_link}}');
+    }
+
+    public function changesSince(Part $before): array
+    {
+        if (! $before instanceof self) {
+            return [];
+        }
+        $what = array_keys(array_filter([
+            'its name' => $before->name !== $this->name,
+            'its subject' => $before->subject !== $this->subject,
+            'its text' => $before->body !== $this->body,
+            'when it goes out' => $before->delay->toArray() !== $this->delay->toArray(),
+            'its sequence' => $before->sequence !== $this->sequence,
+            'who gets it' => $before->only->toArray() !== $this->only->toArray(),
+        ]));
+
+        return $what === [] ? [] : ["Changed email: “{$this->name}” (".implode(', ', $what).').'];
     }
 }

@@ -97,4 +97,21 @@ final readonly class SequencePlan implements Part
             'window' => $this->window->toArray(),
         ], fn (array|bool $v): bool => $v !== [] && $v !== false) + ($this->byReader ? [] : ['byReader' => false]);
     }
+
+    public function changesSince(Part $before): array
+    {
+        if (! $before instanceof self) {
+            return [];
+        }
+        $what = array_keys(array_filter([
+            'its name' => $before->name !== $this->name,
+            'what starts it' => $before->starts->toArray() !== $this->starts->toArray(),
+            'what ends it' => $before->ends->toArray() !== $this->ends->toArray(),
+            'whether people can be in it again' => $before->again !== $this->again,
+            'when its emails may go out' => $before->window->toArray() !== $this->window->toArray()
+                || $before->byReader !== $this->byReader,
+        ]));
+
+        return $what === [] ? [] : ["Changed sequence: “{$this->name}” (".implode(', ', $what).').'];
+    }
 }

@@ -23,7 +23,7 @@ final class RoomsTest extends TestCase
         'People' => ['Support'],
         'Rules' => ['Support'],
         'Emails' => ['Rules', 'Support'],
-        'Forms' => ['Parts', 'People', 'Support'],
+        'Forms' => ['Emails', 'Parts', 'People', 'Support'],
         'Sequences' => ['Emails', 'Events', 'Parts', 'Rules', 'Support'],
         'Plan' => ['Emails', 'Events', 'Forms', 'Page', 'Parts', 'Rules', 'Sequences', 'Support'],
         'Starters' => ['Events', 'Forms', 'Page', 'People', 'Plan', 'Sequences'],

@@ -6,6 +6,7 @@ namespace Tests\Core\Plan;
 
 use Lantern\Core\Plan\Changes;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Support\Invalid;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -135,7 +136,36 @@ final class ChangesTest extends TestCase
             $p['emails'][0]['subject'] = 'Now';
 
             return $p;
-        }, ['Forms, emails and files' => ['Changed email: “Welcome email”.']]];
+        }, ['Forms, emails and files' => ['Changed email: “Welcome email” (its subject).']]];
+        yield 'when an email goes out, to whom, and its words' => [function (array $p): array {
+            $p['emails'][0] = ['delay' => ['days' => 2], 'body' => '<p>x</p>', 'only' => ['all' => true, 'rules' => [
+                ['kind' => 'tag', 'tag' => 'x']]]] + $p['emails'][0];
+
+            return $p;
+        }, ['Forms, emails and files' => ['Changed email: “Welcome email” (its text, when it goes out, who gets it).']]];
+        yield 'everything about a sequence' => [function (array $p): array {
+            $p['sequences'][0] = ['ends' => [['kind' => 'tag', 'tag' => 'Gone']], 'again' => true,
+                'window' => ['days' => [1], 'from' => 9, 'to' => 12], 'byReader' => false] + $p['sequences'][0];
+
+            return $p;
+        }, ['Forms, emails and files' => ['Changed sequence: “Follow-up” (what ends it, whether people can be in it again, '
+            .'when its emails may go out).']]];
+        yield 'a sequence less' => [fn (array $p): array => ['sequences' => [], 'emails' => []] + $p,
+            ['Forms, emails and files' => ['Removed sequence: “Follow-up”.', 'Removed email: “Welcome email”.']]];
+        yield 'a form less' => [fn (array $p): array => ['forms' => []] + $p,
+            ['Forms, emails and files' => ['Removed form: “Sign-up form”.']]];
+        yield 'a lead magnet less' => [fn (array $p): array => ['leadMagnets' => []] + $p,
+            ['Forms, emails and files' => ["Removed lead magnet: “{$title}”."]]];
+        yield 'what a page is for' => [$page(fn (array $p): array => ['role' => 'sales'] + $p),
+            ['Opt-in page' => ['It is a page of another kind now: Sales page; it was: Opt-in page.']]];
+        yield 'the name and the address of the funnel' => [fn (array $p): array => ['name' => 'New', 'address' => 'new'] + $p,
+            ['The whole funnel' => ['The funnel was called “Practice plan”.',
+                'Its address is “new”; “practice-plan” leads there from now on.']]];
+        yield 'the order of forms' => [function (array $p): array {
+            $p['forms'] = [['id' => 'second', 'name' => 'Second'] + $p['forms'][0], ...$p['forms']];
+
+            return $p;
+        }, ['Forms, emails and files' => ['New form: “Second”.']]];
         yield 'an email less' => [fn (array $p): array => ['emails' => []] + $p,
             ['Forms, emails and files' => ['Removed email: “Welcome email”.']]];
         yield 'an email more' => [function (array $p): array {
@@ -166,6 +196,45 @@ final class ChangesTest extends TestCase
         $was = Plans::giveAway();
 
         self::assertSame($said === [], self::said(Plans::changed($change, $was), $was) === []);
+    }
+
+    public function test_nothing_that_differs_is_passed_over_in_silence(): void
+    {
+        $tried = 0;
+        foreach (Plans::all() as $was) {
+            foreach (self::changedOnce($was->toArray()) as $where => $array) {
+                try {
+                    $is = Plan::fromArray(['id' => $was->id] + $array);
+                } catch (Invalid) {
+                    continue;
+                }
+                self::assertSame($is->toArray() !== $was->toArray(), Changes::between($was, $is) !== [], $where);
+                $tried++;
+            }
+        }
+        self::assertGreaterThan(100, $tried);
+    }
+
+    /**
+     * The same with one value in it changed or missing, each in turn.
+     *
+     * @param  array<array-key, mixed>  $array
+     * @return iterable<string, array<array-key, mixed>>
+     */
+    private static function changedOnce(array $array, string $path = ''): iterable
+    {
+        foreach ($array as $key => $value) {
+            foreach (match (true) {
+                is_array($value) => self::changedOnce($value, "{$path}.{$key}"),
+                is_bool($value) => [! $value],
+                is_int($value) => [$value + 1],
+                default => ["{$value}x"],
+            } as $deeper => $other) {
+                yield "{$path}.{$key} {$deeper}" => [$key => $other] + $array;
+            }
+            yield "{$path}.{$key} is missing" => array_is_list($array) ? array_values(array_diff_key($array, [$key => 0]))
+                : array_diff_key($array, [$key => 0]);
+        }
     }
 
     /** @return array<string, list<string>> */

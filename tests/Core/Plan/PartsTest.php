@@ -33,6 +33,9 @@ final class PartsTest extends TestCase
             $p['pages'][0]['document']['sections'][] = ['id' => 'shown', 'kind' => 'footer', 'shared' => 'shared-1', 'blocks' => []];
             $p['pages'][0]['document']['background'] = ['fill' => 'video', 'picture' => 'still', 'video' => 'film'];
             $p['pages'][0]['settings'] = ['picture' => 'card'];
+            $p['forms'][0]['confirm'] = ['body' => '<p><a href="{{page_'.$p['pages'][1]['id']
+                .'}}">x</a></p><img src="picture:inconfirm" alt="">'
+                .'<div data-only="'.$only.'"><p>y</p></div>'];
             $p['emails'][] = ['id' => 'later', 'name' => 'Later', 'subject' => 'x', 'sequence' => $p['sequences'][0]['id'],
                 'delay' => ['days' => 3],
                 'body' => '<p>{{page_'.$p['pages'][1]['id'].'}} <a href="{{ page_'.$p['pages'][0]['id']
@@ -92,20 +95,22 @@ final class PartsTest extends TestCase
             return 'new'.++$n;
         };
         $copy = PlanCopy::of($plan, 'Copy', 'copy', $newId,
-            ['pic' => 'pic2', 'still' => 'still2', 'film' => 'film2', 'card' => 'card2', 'inmail' => 'inmail2', 'file-1' => 'file2']);
+            ['pic' => 'pic2', 'still' => 'still2', 'film' => 'film2', 'card' => 'card2', 'inmail' => 'inmail2', 'file-1' => 'file2',
+                'inconfirm' => 'inconfirm2']);
         $written = (string) json_encode($copy->toArray());
 
         foreach ([$plan->id, ...array_map(fn (Part $p): string => $p->id(), $plan->parts)] as $old) {
             self::assertDoesNotMatchRegularExpression('/\b(page[_:])?'.preg_quote($old, '/').'\b/', $written);
         }
-        self::assertEqualsCanonicalizing(['pic2', 'still2', 'film2', 'card2', 'inmail2', 'file2'],
+        self::assertEqualsCanonicalizing(['pic2', 'still2', 'film2', 'card2', 'inmail2', 'file2', 'inconfirm2'],
             array_values(array_filter($copy->uploads(), fn (string $u): bool => str_ends_with($u, '2'))));
         self::assertSame(['Copy', 'copy', count($plan->parts)], [$copy->name, $copy->address, count($copy->parts)]);
         self::assertSame($copy->emails[0]->id, EmailBody::rules($copy->emails[1]->body)[0]->references()[0]);
         // The same but for ids: bringing them back gives the first plan again.
         $back = array_combine(array_map(fn (Part $p): string => $p->id(), $copy->parts),
             array_map(fn (Part $p): string => $p->id(), $plan->parts))
-            + ['pic2' => 'pic', 'still2' => 'still', 'film2' => 'film', 'card2' => 'card', 'inmail2' => 'inmail', 'file2' => 'file-1'];
+            + ['pic2' => 'pic', 'still2' => 'still', 'film2' => 'film', 'card2' => 'card', 'inmail2' => 'inmail', 'file2' => 'file-1',
+                'inconfirm2' => 'inconfirm'];
         self::assertEquals($plan->parts, array_map(fn (Part $p): Part => $p->withIds($back), $copy->parts));
     }
 
@@ -150,6 +155,7 @@ final class PartsTest extends TestCase
 
         self::assertContains("Removed {$label}: “{$name}”.", $said($plan, $without));
         self::assertContains("New {$label}: “{$name}”.", $said($without, $plan));
-        self::assertContains("Changed {$label}: “{$name}, changed”.", $said($plan, $changed));
+        self::assertCount(1,
+            preg_grep("/^Changed {$label}: “".preg_quote($name, '/').', changed”( \(its name\))?\.$/', $said($plan, $changed)) ?: []);
     }
 }
