@@ -42,6 +42,12 @@ enum Comparison: string
         return $this === self::More || $this === self::Less;
     }
 
+    /** A value as a number, if it is written like one: digits, a point, and perhaps a minus sign. */
+    public static function number(string $value): ?float
+    {
+        return preg_match('/^-?\d{1,15}(?:\.\d{1,15})?$/D', $value) === 1 ? (float) $value : null;
+    }
+
     /** @param  list<string>  $values  what is known, without empty ones; several for several choices */
     public function holds(array $values, string $value): bool
     {
@@ -56,8 +62,8 @@ enum Comparison: string
             self::Contains => $any(fn (string $v): bool => str_contains($v, $wanted)),
             self::Without => ! $any(fn (string $v): bool => str_contains($v, $wanted)),
             self::Begins => $any(fn (string $v): bool => str_starts_with($v, $wanted)),
-            self::More => $any(fn (string $v): bool => is_numeric($v) && (float) $v > (float) $wanted),
-            self::Less => $any(fn (string $v): bool => is_numeric($v) && (float) $v < (float) $wanted),
+            self::More => $any(fn (string $v): bool => (self::number($v) ?? -INF) > (float) $wanted),
+            self::Less => $any(fn (string $v): bool => (self::number($v) ?? INF) < (float) $wanted),
         };
     }
 }

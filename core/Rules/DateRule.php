@@ -12,7 +12,7 @@ use Lantern\Core\Support\Shape;
 /**
  * A moment of the person (`joined`, `active`, or a field that holds a date) is before or after a day, or within or longer
  * ago than so many days. A day begins at midnight in the owner's zone; so many days are whole days of 24 hours back from
- * now. What is not known is neither before nor after anything.
+ * now. Of several days known in one field it is enough that one is so. What is not known is neither before nor after anything.
  */
 final readonly class DateRule extends Rule
 {
@@ -74,27 +74,26 @@ final readonly class DateRule extends Rule
 
     public function holds(PersonFacts $facts): bool
     {
-        $own = $facts->values[$this->date][0] ?? '';
-        $at = match ($this->date) {
-            'joined' => $facts->joined,
-            'active' => $facts->active,
+        $moments = match ($this->date) {
+            'joined' => [$facts->joined],
+            'active' => [$facts->active],
             // A day without an hour begins when it begins where the owner is.
-            default => Moments::isDay($own) ? new DateTimeImmutable($own, $facts->zone) : null,
+            default => array_map(fn (string $day): DateTimeImmutable => Moments::begin($day, $facts->zone),
+                in_array($this->date, PersonFacts::OF_PERSON, true) ? []
+                    : array_filter($facts->values[$this->date] ?? [], Moments::isDay(...))),
         };
-        if ($at === null) {
-            return false;
-        }
         [$operator, $bound] = $this->bound($facts->now, $facts->zone);
 
-        return $operator === '<' ? $at < $bound : $at >= $bound;
+        return array_filter($moments, fn (?DateTimeImmutable $at): bool => $at !== null
+            && ($operator === '<' ? $at < $bound : $at >= $bound)) !== [];
     }
 
     /** @return array{'<'|'>=', DateTimeImmutable} how the moment must stand to which other one */
     public function bound(DateTimeImmutable $now, DateTimeZone $zone): array
     {
         return match ($this->compare) {
-            DateComparison::Before => ['<', new DateTimeImmutable($this->day, $zone)],
-            DateComparison::After => ['>=', (new DateTimeImmutable($this->day, $zone))->modify('+1 day')],
+            DateComparison::Before => ['<', Moments::begin($this->day, $zone)],
+            DateComparison::After => ['>=', Moments::begin(Moments::nextDay($this->day), $zone)],
             DateComparison::Within => ['>=', Moments::back($now, $this->days)],
             DateComparison::Longer => ['<', Moments::back($now, $this->days)],
         };

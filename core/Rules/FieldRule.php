@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Rules;
 
+use Lantern\Core\People\Number;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
 /**
- * A field of the person, held against a value. Words are compared without regard to capitals; what is not known is neither more nor less.
+ * A field of the person, held against a value. Words are compared without regard to capitals; what is not known is neither more nor less,
+ * and neither is a name, an address or a phone number.
  */
 final readonly class FieldRule extends Rule
 {
@@ -53,8 +55,9 @@ final readonly class FieldRule extends Rule
         $compare = Comparison::tryFrom($shape->text('compare', 20, ''))
             ?? throw Invalid::at($shape->path('compare'), 'Choose how the field is compared.');
         $value = trim($shape->text('value', 300, ''));
-        if ($compare->isOfNumbers() && ! is_numeric($value)) {
-            throw Invalid::at($shape->path('value'), 'More and less need a number.');
+        if ($compare->isOfNumbers()) {
+            $value = Number::read($value) ?? (is_numeric($value) ? $value
+                : throw Invalid::at($shape->path('value'), 'More and less need a number, such as 1234.5.'));
         }
         if ($compare->needsValue() && $value === '') {
             throw Invalid::at($shape->path('value'), 'Say what the field is compared with.');
@@ -65,6 +68,10 @@ final readonly class FieldRule extends Rule
 
     public function holds(PersonFacts $facts): bool
     {
+        if ($this->compare->isOfNumbers() && in_array($this->field, PersonFacts::OF_PERSON, true)) {
+            return false;
+        }
+
         return $this->compare
             ->holds(array_values(array_filter($facts->values[$this->field] ?? [], fn (string $v): bool => $v !== '')), $this->value);
     }

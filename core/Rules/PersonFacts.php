@@ -11,6 +11,11 @@ use DateTimeZone;
 final readonly class PersonFacts
 {
     /**
+     * Fields that stand on the person itself; no field of the owner's own takes their place. They are text, and neither numbers nor days.
+     */
+    public const OF_PERSON = ['first_name', 'last_name', 'email', 'phone', 'timezone'];
+
+    /**
      * @param  DateTimeZone  $zone  in which days begin and end: the owner's
      * @param  array<string, list<string>>  $values  fields by name, the owner's own among them; several values for several choices
      * @param  list<string>  $tags

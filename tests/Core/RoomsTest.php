@@ -21,7 +21,7 @@ final class RoomsTest extends TestCase
         'Page' => ['Support'],
         'Parts' => ['Support'],
         'People' => ['Support'],
-        'Rules' => ['Support'],
+        'Rules' => ['People', 'Support'],
         'Emails' => ['Rules', 'Support'],
         'Forms' => ['Emails', 'Parts', 'People', 'Support'],
         'Sequences' => ['Emails', 'Events', 'Parts', 'Rules', 'Support'],

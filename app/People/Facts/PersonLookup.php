@@ -60,7 +60,9 @@ final class PersonLookup
             ['first_name' => $person->first_name, 'last_name' => $person->last_name, 'email' => $person->email,
                 'phone' => $person->phone, 'timezone' => $person->timezone ?? '']);
         foreach (DB::table('person_values')->where('person_id', $person->id)->orderBy('id')->get(['name', 'value']) as $row) {
-            $values[(string) $row->name][] = (string) $row->value;
+            if (! in_array($row->name, PersonFacts::OF_PERSON, true)) {
+                $values[(string) $row->name][] = (string) $row->value;
+            }
         }
         $utc = new DateTimeZone('UTC');
         $deeds = [];

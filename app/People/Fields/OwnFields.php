@@ -9,10 +9,14 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Forms\FormField;
 use Lantern\Core\People\FieldKind;
+use Lantern\Core\Rules\Comparison;
+use Lantern\Core\Rules\Moments;
 
 /** The owner's own fields of people: which there are, and what is known of each person in them. */
 final class OwnFields
 {
+    public const LONGEST_KEY = 300;
+
     /** A form that keeps its answers makes its field known. The newest label and choices hold; the kind stays. */
     public static function know(int $business, FormField $field): void
     {
@@ -56,7 +60,14 @@ final class OwnFields
     /** @return array<string, mixed> as a row of `person_values` */
     public static function row(string $person, string $name, string $value): array
     {
-        return ['person_id' => $person, 'name' => $name, 'value' => $value, 'value_key' => mb_substr(mb_strtolower($value), 0, 300),
-            'number' => is_numeric($value) ? (float) $value : null];
+        // A number is written as it stands, since the driver would round a float.
+        return ['person_id' => $person, 'name' => $name, 'value' => $value, 'value_key' => self::key($value),
+            'number' => Comparison::number($value) === null ? null : $value, 'day' => Moments::isDay($value) ? $value : null];
+    }
+
+    /** What long values are found by first; their small letters are no longer than this if they are not longer than half of it. */
+    public static function key(string $value): string
+    {
+        return mb_substr(mb_strtolower($value), 0, self::LONGEST_KEY);
     }
 }

@@ -8,14 +8,19 @@ use Illuminate\Database\Connectors\SQLiteConnector;
 use PDO;
 use SensitiveParameter;
 
-/** Opens SQLite so that transactions take the write lock when they begin; see {@see ImmediatePdo}. */
+/** Opens SQLite so that transactions take the write lock when they begin ({@see ImmediatePdo}), and `lower` knows all letters. */
 final class Connector extends SQLiteConnector
 {
     /** @param  array<int, mixed>  $options */
     protected function createPdoConnection($dsn, $username, #[SensitiveParameter] $password, $options): PDO
     {
-        return PHP_VERSION_ID < 80_400
+        $pdo = PHP_VERSION_ID < 80_400
             ? new ImmediatePdo($dsn, $username, $password, $options)
             : parent::createPdoConnection($dsn, $username, $password, $options);
+        // SQLite's own knows the capitals of English alone; those of other database servers know all.
+        $pdo->sqliteCreateFunction('lower', fn (mixed $text): ?string => $text === null ? null : mb_strtolower((string) $text), 1,
+            PDO::SQLITE_DETERMINISTIC);
+
+        return $pdo;
     }
 }

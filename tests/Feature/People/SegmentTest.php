@@ -47,6 +47,11 @@ final class SegmentTest extends TestCase
         $this->business = $this->owner()->business;
         $this->now = CarbonImmutable::parse('2026-06-15 10:30:00');
         CarbonImmutable::setTestNow($this->now);
+    }
+
+    /** Sixty people of whom all kinds of things are known. */
+    private function sixty(): void
+    {
         $dice = new Randomizer(new Mt19937(7));
         $one = fn (array $of): mixed => $of[$dice->getInt(0, count($of) - 1)];
         for ($i = 0; $i < 60; $i++) {
@@ -150,6 +155,7 @@ final class SegmentTest extends TestCase
 
     public function test_the_database_and_the_core_agree_on_everybody(): void
     {
+        $this->sixty();
         $facts = array_map(fn (Person $p) => PersonLookup::facts($p, $this->now), $this->people);
         $query = new SegmentQuery($this->business, $this->now);
         $found = $none = 0;
@@ -170,6 +176,107 @@ final class SegmentTest extends TestCase
         self::assertGreaterThan(20, $none);
     }
 
+    /** Somebody of whom something odd is known. @param  array<string, list<string>>  $own  @param  array<string, mixed>  $columns */
+    private function odd(array $own, array $columns = []): void
+    {
+        $n = count($this->people);
+        $person = Person::query()->create($columns + ['business_id' => $this->business->id, 'email' => "odd{$n}@example.com",
+            'email_key' => "odd{$n}@example.com", 'joined_at' => $this->now]);
+        foreach ($own as $name => $values) {
+            OwnFields::set($person->id, $name, $values);
+        }
+        $this->people[] = $person->refresh()->load(['business', 'tags']);
+    }
+
+    /** @param  list<array<string, mixed>>  $rules */
+    private function assertAgreed(array $rules): void
+    {
+        $query = new SegmentQuery($this->business->refresh(), $this->now);
+        $facts = collect($this->people)->keyBy('id')->sortKeys()
+            ->map(fn (Person $p) => PersonLookup::facts($p->fresh(['business', 'tags']), $this->now))->all();
+        $found = 0;
+        foreach ($rules as $rule) {
+            $group = Group::fromArray(['all' => true, 'rules' => [$rule]]);
+            $expected = array_keys(array_filter($facts, $group->holds(...)));
+            self::assertSame($expected, $query->people($group)->whereIn('id', array_keys($facts))->orderBy('id')->pluck('id')->all(),
+                (string) json_encode($rule, JSON_UNESCAPED_UNICODE));
+            $found += count($expected);
+        }
+        self::assertGreaterThan(0, $found);
+    }
+
+    public function test_they_agree_on_long_answers_capitals_of_all_letters_and_what_only_looks_like_a_number(): void
+    {
+        $long = str_repeat('Über die Maßen ', 60).'GEDULDIG';
+        $this->odd(['level' => [$long]]);
+        $this->odd(['level' => [mb_substr($long, 0, 300)]]);
+        $this->odd(['level' => [str_repeat('İ', 160).'Z']]);
+        $this->odd([], ['phone' => '+49', 'email' => 'ÖRJAN@example.com', 'first_name' => '12', 'last_name' => 'ÉCLAIR']);
+        $this->odd([], ['phone' => 'ÄRZTEHAUS 7', 'first_name' => '1e3']);
+        foreach (['1e3', '+5', '.5', '5.', ' 6', '0x1A', '999999999999999', '999999999999998', '0.000000000000001', '-0', '1e999',
+            str_repeat('9', 400), '5', '12,5', '2026-02-30'] as $value) {
+            $this->odd(['level' => [$value]]);
+        }
+        $this->odd(['level' => ['3', '70', 'x']]);
+        $rules = [];
+        foreach (['level', 'phone', 'email', 'first_name', 'last_name', 'timezone'] as $field) {
+            foreach (['equal', 'other', 'contains', 'without', 'begins'] as $compare) {
+                foreach (['geduldig', mb_substr($long, 0, 300), mb_substr($long, 0, 299), 'örjan', 'Ärzte', 'éclair', 'ÖRJAN@EXAMPLE.COM',
+                    str_repeat('İ', 150), 'z', '5', '12'] as $value) {
+                    $rules[] = ['kind' => 'field', 'field' => $field, 'compare' => $compare, 'value' => $value];
+                }
+            }
+            foreach (['more', 'less'] as $compare) {
+                foreach (['0', '5', '6', '999999999999998', '-1', '0.5', '1000', '1e3'] as $value) {
+                    $rules[] = ['kind' => 'field', 'field' => $field, 'compare' => $compare, 'value' => $value];
+                }
+            }
+        }
+        $this->assertAgreed($rules);
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function skippedMidnights(): iterable
+    {
+        yield 'Santiago, where midnight is skipped' => ['America/Santiago', '2026-09-06'];
+        yield 'Havana, where midnight is skipped' => ['America/Havana', '2026-03-08'];
+        yield 'Havana, where midnight happens twice' => ['America/Havana', '2026-11-01'];
+        yield 'Beirut' => ['Asia/Beirut', '2026-03-29'];
+        yield 'Apia, where a whole day was skipped' => ['Pacific/Apia', '2011-12-30'];
+        yield 'Berlin' => ['Europe/Berlin', '2026-03-29'];
+    }
+
+    #[DataProvider('skippedMidnights')]
+    public function test_they_agree_on_days_at_whose_midnight_the_clocks_jump_on_several_days_and_on_days_there_are_not(string $zone,
+        string $day): void
+    {
+        $this->business->forceFill(['timezone' => $zone])->save();
+        $around = array_map(fn (int $n): string => CarbonImmutable::parse($day)->addDays($n)->format('Y-m-d'), range(-2, 2));
+        foreach ([...$around, '2026-02-30', '2026-13-01', '0000-00-00', '9999-12-31', '1999-12-31', '2999-12-31', 'soon', ''] as $known) {
+            $this->odd(['lesson_on' => [$known]], ['phone' => $known]);
+        }
+        $this->odd(['lesson_on' => [$around[0], $around[4]], 'phone' => [$day]]);
+        foreach ([-86_400, -3600, -1, 0, 1, 1800, 3600, 7200, 86_399, 86_400, 90_000] as $seconds) {
+            $this->odd([], ['joined_at' => CarbonImmutable::parse($day, $zone)->addSeconds($seconds)]);
+        }
+        foreach ([0, 3600, 43_200] as $second) {
+            $rules = [];
+            $this->now = CarbonImmutable::parse($day, $zone)->addDay()->addSeconds($second)->addMicroseconds($second === 0 ? 0 : 123_456)
+                ->utc();
+            foreach (['lesson_on', 'joined', 'active', 'phone', 'nothing_known'] as $date) {
+                foreach ($second === 0 ? $around : [] as $d) {
+                    $rules[] = ['kind' => 'date', 'date' => $date, 'compare' => 'before', 'day' => $d];
+                    $rules[] = ['kind' => 'date', 'date' => $date, 'compare' => 'after', 'day' => $d];
+                }
+                foreach ([1, 2, 3] as $days) {
+                    $rules[] = ['kind' => 'date', 'date' => $date, 'compare' => 'within', 'days' => $days];
+                    $rules[] = ['kind' => 'date', 'date' => $date, 'compare' => 'longer', 'days' => $days];
+                }
+            }
+            $this->assertAgreed($rules);
+        }
+    }
+
     public function test_every_kind_of_rule_is_a_query_too(): void
     {
         foreach (Rules::KINDS as $class) {
@@ -180,6 +287,7 @@ final class SegmentTest extends TestCase
 
     public function test_somebody_elses_people_are_never_found(): void
     {
+        $this->odd([]);
         $other = $this->owner('other@ferncroft.example')->business;
 
         self::assertSame(0, (new SegmentQuery($other, $this->now))->count(Group::everybody()));
@@ -187,9 +295,11 @@ final class SegmentTest extends TestCase
 
     public function test_whoever_was_erased_is_nobody(): void
     {
+        $this->odd([]);
+        $this->odd([]);
         $this->people[0]->forceFill(['erased_at' => $this->now])->save();
 
-        self::assertSame(59, (new SegmentQuery($this->business, $this->now))->count(Group::everybody()));
+        self::assertSame(1, (new SegmentQuery($this->business, $this->now))->count(Group::everybody()));
     }
 
     /** @return iterable<string, array{array<string, mixed>, string}> */

@@ -10,6 +10,8 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Rules\Moments;
+use Lantern\Core\Rules\PersonFacts;
 use Lantern\Core\Rules\Rule;
 
 /** @implements RuleSql<\Lantern\Core\Rules\DateRule> */
@@ -21,6 +23,11 @@ final class DateRule implements RuleSql
     {
         [$operator, $bound] = $rule->bound($now, $business->zone());
         $column = self::COLUMNS[$rule->date] ?? null;
+        if (in_array($rule->date, PersonFacts::OF_PERSON, true)) {
+            $query->whereRaw('1 = 0');
+
+            return;
+        }
         if ($column === null) {
             $this->own($query, $rule->date, $operator, $bound, $business->zone());
 
@@ -32,12 +39,13 @@ final class DateRule implements RuleSql
     /** An own field holds a day; compared are the days on which the moments asked for fall, in the owner's zone. */
     private function own(Builder $query, string $field, string $operator, DateTimeImmutable $bound, DateTimeZone $zone): void
     {
-        $local = $bound->setTimezone($zone);
-        $day = $local->format('Y-m-d');
-        // A day begins at midnight: on the day of a bound after midnight it has begun before that bound.
-        $first = $local->format('His.u') === '000000.000000' ? $day : $local->modify('+1 day')->format('Y-m-d');
+        $day = $bound->setTimezone($zone)->format('Y-m-d');
+        // The first day that begins at the bound or after it. A day that a zone skipped begins together with the next one.
+        $first = Moments::nextDay($day, Moments::begin($day, $zone) < $bound ? 1 : 0);
+        while (Moments::begin($before = Moments::nextDay($first, -1), $zone) >= $bound) {
+            $first = $before;
+        }
         $query->addWhereExistsQuery(DB::table('person_values')->whereColumn('person_values.person_id', 'people.id')
-            ->where('person_values.name', $field)
-            ->whereRaw("value glob '[0-9][0-9][0-9][0-9]-[0-9][0-9]-[0-9][0-9]'")->where('value', $operator, $first)->selectRaw('1'));
+            ->where('person_values.name', $field)->where('day', $operator, $first)->selectRaw('1'));
     }
 }

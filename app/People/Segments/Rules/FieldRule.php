@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\People\Segments\Rules;
 
 use App\Models\Business;
+use App\People\Fields\OwnFields;
 use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -15,7 +16,7 @@ use Lantern\Core\Rules\Rule;
 final class FieldRule implements RuleSql
 {
     /** Fields that stand on the person itself, as they are compared. */
-    private const COLUMNS = ['first_name' => 'people.first_key', 'last_name' => 'people.last_key', 'phone' => 'people.phone',
+    private const COLUMNS = ['first_name' => 'people.first_key', 'last_name' => 'people.last_key', 'phone' => 'lower(people.phone)',
         'email' => 'lower(people.email)',
         'timezone' => "lower(coalesce(people.timezone, ''))"];
 
@@ -36,21 +37,22 @@ final class FieldRule implements RuleSql
             Comparison::Equal, Comparison::Other => "{$column} = ?",
             Comparison::Contains, Comparison::Without => "instr({$column}, ?) > 0",
             Comparison::Begins => "substr({$column}, 1, ".mb_strlen($wanted).') = ?',
-            // Names and addresses are no numbers; a phone number is one only by chance.
-            Comparison::More, Comparison::Less => "{$column} <> '' and {$column} not glob '*[^0-9.]*' and cast({$column} as real) "
-                .($compare === Comparison::More ? '>' : '<').' cast(? as real)',
-        }.')', $compare->needsValue() ? [$wanted] : []);
+            Comparison::More, Comparison::Less => '1 = 0',
+        }.')', $compare->needsValue() && ! $compare->isOfNumbers() ? [$wanted] : []);
     }
 
     private function own(Builder $query, string $field, Comparison $compare, string $wanted): void
     {
         $values = DB::table('person_values')->whereColumn('person_values.person_id', 'people.id')->where('person_values.name', $field);
+        // A key may be cut; only for long values is the whole of them looked at.
+        $whole = 'case when length(value) > '.intdiv(OwnFields::LONGEST_KEY, 2).' then lower(value) else value_key end';
         match ($compare) {
-            Comparison::Equal, Comparison::Other => $values->where('value_key', $wanted),
-            Comparison::Contains, Comparison::Without => $values->whereRaw('instr(value_key, ?) > 0', [$wanted]),
-            Comparison::Begins => $values->whereRaw('substr(value_key, 1, '.mb_strlen($wanted).') = ?', [$wanted]),
-            Comparison::More => $values->where('number', '>', (float) $wanted),
-            Comparison::Less => $values->where('number', '<', (float) $wanted),
+            Comparison::Equal,
+            Comparison::Other => $values->where('value_key', OwnFields::key($wanted))->whereRaw("{$whole} = ?", [$wanted]),
+            Comparison::Contains, Comparison::Without => $values->whereRaw("instr({$whole}, ?) > 0", [$wanted]),
+            Comparison::Begins => $values->whereRaw("substr({$whole}, 1, ".mb_strlen($wanted).') = ?', [$wanted]),
+            Comparison::More => $values->whereRaw('number > cast(? as real)', [$wanted]),
+            Comparison::Less => $values->whereRaw('number < cast(? as real)', [$wanted]),
             Comparison::Filled, Comparison::Empty => $values,
         };
         $query->addWhereExistsQuery($values->selectRaw('1'), 'and',
