@@ -8,11 +8,13 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
-use Lantern\Core\Support\WallClock;
 
 /** On which days of the week and between which hours emails may go out. */
 final readonly class SendWindow
 {
+    /** A window of one day a week that the clocks skip opens a week later; days. */
+    private const FURTHEST = 16;
+
     /**
      * @param  list<int>  $days  ISO days of the week, 1 for Monday to 7 for Sunday, in order
      * @param  int  $from  the first hour, 0 to 23
@@ -70,9 +72,9 @@ final readonly class SendWindow
     }
 
     /**
-     * The first moment, in UTC, that is not before the given one and lies within the window: that very moment if it
-     * stands open, else the next opening. An opening hour that the clocks skip on that day is the first moment that
-     * exists after it, if the window still stands open then.
+     * The first moment, in UTC, that is not before the given one and lies within the window ({@see self::holds()}): that very
+     * moment if it stands open, else the next opening. Where the clocks skip the opening, that is the moment to which they
+     * jump, if the window stands open then; where they go back into the window, it opens once more.
      */
     public function next(DateTimeImmutable $at, DateTimeZone $zone): DateTimeImmutable
     {
@@ -80,19 +82,36 @@ final readonly class SendWindow
         if ($this->holds($at, $zone)) {
             return $at->setTimezone($utc);
         }
-        $day = new DateTimeImmutable($at->setTimezone($zone)->format('Y-m-d'), $utc);
-        // Eight days hold every day of the week and today's once more; one more for an opening the clocks skip.
-        for ($i = 0; $i <= 15; $i++) {
-            if (in_array((int) $day->format('N'), $this->days, true)) {
-                $opens = WallClock::at($day->format('Y-m-d'), sprintf('%02d:00', $this->from), $zone);
-                if ($opens >= $at && $this->holds($opens, $zone)) {
-                    return $opens;
-                }
+        $from = $at->getTimestamp();
+        $end = $from + self::FURTHEST * 86_400;
+        $steps = $zone->getTransitions($from, $end) ?: [['ts' => $from, 'offset' => $zone->getOffset($at)]];
+        foreach ($steps as $i => $step) {
+            // Between two changes the clock on the wall and the time that passes differ by a fixed number of seconds.
+            $opens = $this->opening($step['ts'] + $step['offset'], ($steps[$i + 1]['ts'] ?? $end) + $step['offset']);
+            if ($opens !== null) {
+                return (new DateTimeImmutable('@'.($opens - $step['offset'])))->setTimezone($utc);
             }
-            $day = $day->modify('+1 day');
         }
 
         return $at->setTimezone($utc);
+    }
+
+    /**
+     * The first second within the window on a clock that runs from one second to another without a jump; all in seconds of
+     * that clock since 1970.
+     */
+    private function opening(int $from, int $end): ?int
+    {
+        for ($day = (int) floor($from / 86_400); $day * 86_400 < $end; $day++) {
+            // 1 January 1970 was a Thursday.
+            $weekday = 1 + (($day + 3) % 7 + 7) % 7;
+            $opens = max($from, $day * 86_400 + $this->from * 3600);
+            if ($opens < min($end, $day * 86_400 + $this->to * 3600) && in_array($weekday, $this->days, true)) {
+                return $opens;
+            }
+        }
+
+        return null;
     }
 
     /** In words: "Monday to Friday, 9 to 18", or nothing if it always stands open. */

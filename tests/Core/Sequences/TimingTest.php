@@ -94,6 +94,49 @@ final class TimingTest extends TestCase
         }
     }
 
+    /** @return iterable<string, list<string>> a zone, and days on which its clocks change */
+    public static function oddChanges(): iterable
+    {
+        yield 'Berlin, an hour' => ['Europe/Berlin', '2026-03-29', '2026-10-25'];
+        yield 'Chatham, in the middle of an hour' => ['Pacific/Chatham', '2026-09-27', '2026-04-05'];
+        yield 'Troll, two hours' => ['Antarctica/Troll', '2026-03-29', '2026-10-25'];
+        yield 'Lord Howe, half an hour' => ['Australia/Lord_Howe', '2026-10-04', '2026-04-05'];
+        yield 'Havana, at midnight' => ['America/Havana', '2026-03-08', '2026-11-01'];
+        yield 'Apia, a day' => ['Pacific/Apia', '2011-12-30', '2012-04-01'];
+        yield 'Kathmandu, none' => ['Asia/Kathmandu', '2026-03-29', '2026-10-25'];
+        yield 'far from now' => ['America/New_York', '2045-03-12', '2045-11-05'];
+    }
+
+    /** Every quarter of an hour of four days around a change is asked, and every minute after it looked at. */
+    #[DataProvider('oddChanges')]
+    public function test_around_odd_changes_of_the_clocks_the_earliest_moment_is_found(string $name, string ...$days): void
+    {
+        $zone = new DateTimeZone($name);
+        foreach ($days as $day) {
+            $begin = (new DateTimeImmutable($day, $zone))->modify('-36 hours')->getTimestamp();
+            $local = [];
+            for ($minute = 0; $minute < 4 * 1440; $minute++) {
+                $at = new DateTimeImmutable('@'.($begin + $minute * 60));
+                $local[$minute] = explode(' ', $at->setTimezone($zone)->format('N G'));
+            }
+            foreach ([[2, 3], [3, 4], [1, 2], [0, 1], [0, 24]] as [$from, $to]) {
+                foreach ([[1, 2, 3, 4, 5, 6, 7], [7]] as $weekdays) {
+                    $window = SendWindow::of($weekdays, $from, $to);
+                    $open = null;
+                    for ($minute = 4 * 1440 - 1; $minute >= 0; $minute--) {
+                        [$weekday, $hour] = array_map(intval(...), $local[$minute]);
+                        $open = in_array($weekday, $weekdays, true) && $hour >= $from && $hour < $to ? $minute : $open;
+                        if ($open !== null && $minute % 15 === 0) {
+                            self::assertSame($begin + $open * 60,
+                                $window->next(new DateTimeImmutable('@'.($begin + $minute * 60)), $zone)->getTimestamp(),
+                                "{$name} {$minute} {$from}–{$to}");
+                        }
+                    }
+                }
+            }
+        }
+    }
+
     /** @return iterable<string, array{array<string, mixed>, string}> */
     public static function wrongWindows(): iterable
     {
