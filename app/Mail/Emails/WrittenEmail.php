@@ -10,6 +10,7 @@ use Lantern\Core\Emails\RecipientName;
 use Lantern\Core\People\EmailAddress;
 use Symfony\Component\Mime\Address;
 use Symfony\Component\Mime\Email;
+use Symfony\Component\Mime\Header\Headers;
 
 /** A message as its reader will see it. */
 final readonly class WrittenEmail
@@ -26,10 +27,10 @@ final readonly class WrittenEmail
     {
         $business = $message->business;
         $email = (new Email)
+            ->setHeaders(new Headers(new SubjectHeader($this->subject)))
             ->from(new Address($business->sender_address, $business->sender_name))
             ->to(new Address(EmailAddress::of($message->to_address)->forEnvelope(),
                 RecipientName::of((string) $message->person?->fullName())))
-            ->subject($this->subject)
             ->text($this->text)
             ->html($this->html);
         $host = parse_url(Hosts::site(), PHP_URL_HOST);

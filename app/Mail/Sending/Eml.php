@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace App\Mail\Sending;
 
+use App\Mail\Emails\SubjectHeader;
 use App\Models\Message;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\People\EmailAddress;
 use Symfony\Component\Mime\Address;
 use Symfony\Component\Mime\Email;
+use Symfony\Component\Mime\Header\Headers;
 
 /** Messages as mail programs read them: one as EML (RFC 5322), many as mbox (RFC 4155, lines that begin with From quoted). */
 final class Eml
@@ -21,9 +23,10 @@ final class Eml
             return $mime;
         }
         // Sent through another provider, which keeps what it sent: written anew from what was kept of it here.
-        $email = (new Email)->from(new Address($message->business->sender_address, $message->business->sender_name))
+        $email = (new Email)->setHeaders(new Headers(new SubjectHeader($message->subject)))
+            ->from(new Address($message->business->sender_address, $message->business->sender_name))
             ->to(EmailAddress::of($message->to_address)->forEnvelope())
-            ->subject($message->subject)->date($message->sent_at ?? $message->due_at)->text((string) $message->text)
+            ->date($message->sent_at ?? $message->due_at)->text((string) $message->text)
             ->html((string) $message->html);
         $email->getHeaders()->addIdHeader('Message-ID', $message->id.'@localhost');
 

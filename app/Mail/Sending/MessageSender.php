@@ -12,6 +12,9 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Emails\MessageKind;
 use Lantern\Core\Emails\MessageState;
+use Lantern\Core\Support\Invalid;
+use Symfony\Component\Mime\Exception\ExceptionInterface as MimeException;
+use Throwable;
 
 /**
  * Takes messages to the provider. A message is claimed before it is sent, so that two workers never send the same
@@ -49,8 +52,20 @@ final readonly class MessageSender
 
             return;
         }
-        $email = $this->writer->write($message);
-        if ($email === null) {
+        try {
+            $email = $this->writer->write($message);
+            $mime = $email?->mime($message);
+        } catch (Invalid|MimeException $e) {
+            $this->end($message, MessageState::Failed, 'This message cannot be written: '.$e->getMessage());
+
+            return;
+        } catch (Throwable $e) {
+            report($e);
+            $this->later($message, 'Writing this message went wrong.');
+
+            return;
+        }
+        if ($email === null || $mime === null) {
             $this->end($message, MessageState::Cancelled, 'The email was removed from the funnel.');
 
             return;
@@ -60,17 +75,27 @@ final readonly class MessageSender
             usleep((int) ($pause * 1_000_000));
         }
         try {
-            $this->provider->handOver($message->id, $message->to_address, $email->mime($message));
-            $message->forceFill(['state' => MessageState::Sent, 'sent_at' => CarbonImmutable::now(), 'trouble' => null,
-                'subject' => $email->subject, 'html' => $email->html, 'text' => $email->text])->save();
+            $this->provider->handOver($message->id, $message->to_address, $mime);
         } catch (PermanentTrouble $e) {
             $this->end($message, MessageState::Failed, $e->getMessage());
             if ($e->badAddress) {
                 $this->feedback->bounced($message, $e->getMessage());
             }
+
+            return;
         } catch (TemporaryTrouble $e) {
             $this->later($message, $e->getMessage());
+
+            return;
+        } catch (Throwable $e) {
+            // Whatever a library throws, the message is tried again and at last given up.
+            report($e);
+            $this->later($message, 'Handing this message over went wrong.');
+
+            return;
         }
+        $message->forceFill(['state' => MessageState::Sent, 'sent_at' => CarbonImmutable::now(), 'trouble' => null,
+            'subject' => $email->subject, 'html' => $email->html, 'text' => $email->text])->save();
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Mail;
 
+use App\Mail\Emails\WrittenEmail;
 use App\Mail\Sending\MessageSender;
 use App\Mail\Sending\PermanentTrouble;
 use App\Mail\Sending\Provider;
@@ -14,6 +15,8 @@ use App\Models\Person;
 use App\Publishing\Publishing;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Emails\MessageState;
+use PHPUnit\Framework\Attributes\DataProvider;
+use RuntimeException;
 use Symfony\Component\Mime\Email as Mime;
 use Tests\Drafts\Email;
 use Tests\TestCase;
@@ -192,6 +195,62 @@ final class MessagesTest extends TestCase
 
         self::assertSame([MessageState::Failed, 'Every try to send it was broken off in the middle.'],
             array_values($this->message('robin@example.com')->only(['state', 'trouble'])));
+    }
+
+    public function test_whatever_a_library_throws_a_message_ends_in_a_final_state(): void
+    {
+        $this->join($this->live(), ['email' => 'robin@example.com']);
+        $this->provider(new RuntimeException('Something nobody thought of.'));
+        for ($i = 0; $i < 6; $i++) {
+            app(MessageSender::class)->send($this->message('robin@example.com')->id);
+            $this->travelTo($this->message('robin@example.com')->due_at->addSecond());
+        }
+
+        self::assertSame([MessageState::Failed, 'Handing this message over went wrong.'],
+            array_values($this->message('robin@example.com')->only(['state', 'trouble'])));
+    }
+
+    /** @return iterable<string, array{string, string, string}> */
+    public static function unwritable(): iterable
+    {
+        yield 'an address that is none any more' => ['to_address', 'robin(comment)@example.com', 'does not look like an email address'];
+        yield 'no address' => ['to_address', '', 'fill in your email address'];
+        yield 'a sender that is none' => ['sender', 'not an address', 'does not comply'];
+    }
+
+    #[DataProvider('unwritable')]
+    public function test_what_cannot_be_written_fails_at_once_and_says_why(string $what, string $value, string $why): void
+    {
+        $this->join($this->live(), ['email' => 'robin@example.com']);
+        $message = $this->message('robin@example.com');
+        $what === 'sender' ? $message->business->forceFill(['sender_address' => $value])->save()
+            : $message->forceFill([$what => $value])->save();
+        app(MessageSender::class)->send($message->id);
+
+        self::assertSame(MessageState::Failed, $message->refresh()->state);
+        self::assertStringContainsString($why, (string) $message->trouble);
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function subjects(): iterable
+    {
+        yield 'what looks like an encoded word' => ['=?utf-8?Q?Hello?='];
+        yield 'with words around it' => ['Look: =?iso-8859-1?B?SGk=?= and =?x? more'];
+        yield 'letters of all kinds' => ['Zoë, “twelve minutes” a day 🎻'];
+        yield 'a long one' => [str_repeat('Twelve minutes a day, ', 9)];
+        yield 'a long one that looks like encoded words' => [trim(str_repeat('=?utf-8?Q?Hello?= ', 11))];
+        yield 'signs' => ['a=b? (c) <d> "e"; f: g'];
+    }
+
+    #[DataProvider('subjects')]
+    public function test_a_subject_arrives_as_it_was_written(string $text): void
+    {
+        $funnel = $this->live();
+        $this->join($funnel, ['email' => 'robin@example.com']);
+        $message = $this->message('robin@example.com');
+        $mime = (new WrittenEmail($text, '<p>x</p>', 'x'))->mime($message)->toString();
+
+        self::assertSame(trim($text), (iconv_mime_decode_headers(explode("\r\n\r\n", $mime)[0], 0, 'UTF-8') ?: [])['Subject']);
     }
 
     private function provider(\Throwable $trouble): void

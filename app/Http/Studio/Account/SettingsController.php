@@ -15,7 +15,7 @@ final class SettingsController extends StudioController
 {
     public const RULES = [
         'businessName' => ['required', 'string', 'max:120'],
-        'senderName' => ['required', 'string', 'max:120', 'not_regex:/[\x00-\x1f]/'],
+        'senderName' => ['required', 'string', 'max:120', 'not_regex:/[\x00-\x1f]|=\?/'],
         'senderAddress' => ['required', 'email:rfc', 'max:254'],
         'postalAddress' => ['nullable', 'string', 'max:400'],
         'timezone' => ['required', 'timezone:all'],
@@ -28,7 +28,7 @@ final class SettingsController extends StudioController
     public const MESSAGES = [
         'businessName.required' => 'What is your business called?',
         'senderName.required' => 'Whose name should stand on your emails?',
-        'senderName.not_regex' => 'A name is one line.',
+        'senderName.not_regex' => 'A name is one line, without =? in it.',
         'senderAddress.required' => 'Which address should your emails come from?',
         'senderAddress.email' => 'This does not look like an email address.',
         'timezone.timezone' => 'Please choose a time zone from the list.',
