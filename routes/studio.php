@@ -109,6 +109,7 @@ Route::prefix('studio/api')->group(function (): void {
         Route::post('hooks/{call}/replay', [SubmissionController::class, 'replay']);
         Route::post('uploads/pictures', [UploadController::class, 'picture']);
         Route::post('uploads/videos', [UploadController::class, 'video']);
+        Route::get('uploads/pictures/{upload}', [UploadController::class, 'show']);
         Route::get('uploads/videos', [UploadController::class, 'videos']);
         Route::get('uploads/pictures', [UploadController::class, 'pictures']);
 

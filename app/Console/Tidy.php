@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Files\Uploads;
 use App\People\Import\Importing;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
@@ -12,11 +13,13 @@ final class Tidy extends Command
 {
     protected $signature = 'lantern:tidy';
 
-    protected $description = 'Remove what nobody will come back to: lists that were only looked at, and their files';
+    protected $description = 'Remove what nobody will come back to: lists that were only looked at, pictures that were never drawn, and '
+        .'their files';
 
-    public function handle(Importing $importing): int
+    public function handle(Importing $importing, Uploads $uploads): int
     {
         $this->line($importing->tidy(CarbonImmutable::now()).' lists removed');
+        $this->line($uploads->tidy(CarbonImmutable::now()).' pictures removed');
 
         return self::SUCCESS;
     }

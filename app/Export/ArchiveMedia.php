@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Export;
 
+use App\Files\Pictures;
 use App\Files\Uploads;
 use finfo;
 use Lantern\Core\Support\Invalid;
@@ -85,12 +86,22 @@ final readonly class ArchiveMedia
             throw Invalid::at('archive', "“{$this->name}” is not what its name says.");
         }
         if ($this->kind === 'picture') {
-            $size = @getimagesize($file);
-            if ($size === false || $size[0] !== (int) pathinfo($name, PATHINFO_FILENAME)
-                || (int) config('lantern.uploads.picture_pixels') < $size[0] * $size[1]
-                || @imagecreatefromstring((string) file_get_contents($file)) === false) {
-                throw Invalid::at('archive', "“{$this->name}” is damaged, or not as large as it says.");
-            }
+            $this->checkPicture($name, $file);
+        }
+    }
+
+    private function checkPicture(string $name, string $file): void
+    {
+        try {
+            $size = Pictures::measured($file);
+        } catch (Invalid $e) {
+            throw Invalid::at('archive', "“{$this->name}” is damaged, or not as large as it says. {$e->getMessage()}");
+        }
+        // What all of them cost to unpack stays small: the narrowest of each is, and the others are the same picture.
+        $isUnpacked = $size[0] <= Pictures::WIDTHS[0];
+        if ($size[0] !== (int) pathinfo($name, PATHINFO_FILENAME)
+            || ($isUnpacked && @imagecreatefromstring((string) file_get_contents($file)) === false)) {
+            throw Invalid::at('archive', "“{$this->name}” is damaged, or not as large as it says.");
         }
     }
 

@@ -7,12 +7,10 @@ namespace App\Files;
 use App\Models\Business;
 use App\Models\Upload;
 use App\Support\Ids;
+use DateTimeImmutable;
 use finfo;
-use GdImage;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
-use Lantern\Core\Page\Look\Colour;
-use Lantern\Core\Page\Look\Tones;
 use Lantern\Core\Support\Invalid;
 
 /** Takes in the owner's files: judged by content, kept under random names outside the web root. */
@@ -34,7 +32,8 @@ final class Uploads
         'video/mp4' => ['mp4', 'm4v'],
     ];
 
-    private const WIDTHS = [480, 960, 1600];
+    /** So many large pictures of one business may wait to be drawn. */
+    private const MOST_INCOMING = 20;
 
     /** Does the name end as files of this kind do? What it ends in decides what opens it. */
     public static function isNamed(string $mime, string $name): bool
@@ -74,7 +73,10 @@ final class Uploads
             'bytes' => $bytes, 'path' => $path, 'sha256' => (string) hash_file('sha256', $file->getRealPath())]);
     }
 
-    /** A picture is never kept as it came: it is drawn anew in several widths, which drops all that is not picture. */
+    /**
+     * A picture is never kept as it came: it is drawn anew in several widths, which drops all that is not picture. A large one is
+     * drawn by a worker, and is no picture of the library before it is.
+     */
     public function picture(Business $business, UploadedFile $file): Upload
     {
         $this->bytes($file, (int) config('lantern.uploads.picture_bytes'), 'picture');
@@ -83,39 +85,35 @@ final class Uploads
         if (! in_array($mime, ['image/png', 'image/jpeg', 'image/webp', 'image/gif'], true)) {
             throw Invalid::at('picture', 'A picture is a PNG, JPEG, WebP or GIF file.');
         }
-        $size = @getimagesize($file->getRealPath());
-        if ($size === false || $size[0] < 1 || $size[1] < 1) {
-            throw Invalid::at('picture', 'This picture is damaged and cannot be read.');
-        }
-        $most = (int) config('lantern.uploads.picture_pixels');
-        if ($most < $size[0] * $size[1]) {
-            throw Invalid::at('picture', 'This picture has '.(int) round($size[0] * $size[1] / 1e6).' megapixels; '.intdiv($most, 1_000_000)
-                .' are enough. Please make it smaller and choose it again.');
-        }
-        $image = @imagecreatefromstring((string) file_get_contents($file->getRealPath()));
-        if ($image === false) {
-            throw Invalid::at('picture', 'This picture is damaged and cannot be read.');
-        }
-        $image = $this->upright($image, $file->getRealPath(), $mime);
-        [$width, $height] = [imagesx($image), imagesy($image)];
+        $size = Pictures::measured($file->getRealPath());
         $id = Ids::next();
-        $widths = array_values(array_unique([...array_filter(self::WIDTHS, fn (int $w): bool => $w < $width),
-            min($width, max(self::WIDTHS))]));
-        $total = 0;
-        foreach ($widths as $w) {
-            $webp = $this->webp($image, $w);
-            $total += strlen($webp);
-            Storage::disk('uploads')->put("pictures/{$id}/{$w}.webp", $webp);
+        $upload = (new Upload)->forceFill(['id' => $id, 'business_id' => $business->id, 'kind' => Upload::INCOMING, 'name' => $name,
+            'mime' => $mime, 'bytes' => (int) $file->getSize(), 'path' => "incoming/{$id}", 'width' => $size[0], 'height' => $size[1],
+            'sha256' => (string) hash_file('sha256', $file->getRealPath())]);
+        if (Pictures::isSmall($size)) {
+            return Pictures::draw($upload, $file->getRealPath());
         }
-        $fallback = $this->fallback($image, $widths[intdiv(count($widths) - 1, 2)]);
-        Storage::disk('uploads')->put("pictures/{$id}/{$widths[intdiv(count($widths) - 1, 2)]}.{$fallback[0]}", $fallback[1]);
-        $tones = $this->tones($image);
+        if (Upload::query()->where('business_id', $business->id)->where('kind', Upload::INCOMING)->whereNull('trouble')->count()
+            >= self::MOST_INCOMING) {
+            throw Invalid::at('picture', 'Many large pictures are being drawn already. Please wait until they are there.');
+        }
+        Storage::disk('uploads')->putFileAs('incoming', $file, $id);
+        $upload->save();
+        DrawPicture::dispatch($id);
 
-        return Upload::query()
-            ->create(['id' => $id, 'business_id' => $business->id, 'kind' => 'picture', 'name' => $name, 'mime' => 'image/webp',
-                'bytes' => $total, 'path' => "pictures/{$id}", 'sha256' => (string) hash_file('sha256', $file->getRealPath()),
-                'width' => $width, 'height' => $height, 'widths' => $widths, 'fallback' => $fallback[0],
-                'tones' => [$tones->dark, $tones->light]]);
+        return $upload;
+    }
+
+    /** Removes pictures that were never drawn, a day after they came in. */
+    public function tidy(DateTimeImmutable $now): int
+    {
+        $old = Upload::query()->where('kind', Upload::INCOMING)->where('created_at', '<', $now->modify('-1 day'))->get();
+        foreach ($old as $upload) {
+            Storage::disk('uploads')->delete($upload->path);
+            $upload->delete();
+        }
+
+        return count($old);
     }
 
     /** A video is kept as it came: MP4 or WebM by content, whatever its name says. */
@@ -165,75 +163,5 @@ final class Uploads
 
         return $name === '' ? 'file'
             : mb_substr(pathinfo($name, PATHINFO_FILENAME), 0, 120).($ending === '' ? '' : '.'.mb_substr($ending, 0, 10));
-    }
-
-    /** Cameras say "turn me" in the file's margin; once drawn anew, nothing would say it any more. */
-    private function upright(GdImage $image, string $path, string $mime): GdImage
-    {
-        $exif = $mime === 'image/jpeg' && function_exists('exif_read_data') ? @exif_read_data($path) : false;
-        $angle = match ($exif['Orientation'] ?? 1) {
-            3 => 180, 6 => -90, 8 => 90, default => 0
-        };
-        $turned = $angle === 0 ? $image : imagerotate($image, $angle, 0);
-
-        return $turned === false ? $image : $turned;
-    }
-
-    private function webp(GdImage $image, int $width): string
-    {
-        $scaled = $this->scaled($image, $width);
-        ob_start();
-        imagewebp($scaled, null, 82);
-
-        return (string) ob_get_clean();
-    }
-
-    /** @return array{string, string} ending and content: JPEG, or PNG where something is see-through */
-    private function fallback(GdImage $image, int $width): array
-    {
-        $scaled = $this->scaled($image, $width);
-        ob_start();
-        $this->seeThrough($image) ? imagepng($scaled, null, 9) : imagejpeg($scaled, null, 80);
-
-        return [$this->seeThrough($image) ? 'png' : 'jpg', (string) ob_get_clean()];
-    }
-
-    private function seeThrough(GdImage $image): bool
-    {
-        $small = $this->scaled($image, 48);
-        for ($x = 0; $x < imagesx($small); $x++) {
-            for ($y = 0; $y < imagesy($small); $y++) {
-                if ((imagecolorat($small, $x, $y) >> 24 & 0x7F) > 2) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
-    }
-
-    /** How dark and how light it gets, looked at closely enough that words would meet it. */
-    private function tones(GdImage $image): Tones
-    {
-        $small = $this->scaled($image, 64);
-        $luminances = [];
-        for ($x = 0; $x < imagesx($small); $x++) {
-            for ($y = 0; $y < min(200, imagesy($small)); $y++) {
-                $luminances[] = Colour::of(sprintf('#%06x', imagecolorat($small, $x, $y) & 0xFFFFFF))->luminance();
-            }
-        }
-
-        return Tones::of($luminances);
-    }
-
-    private function scaled(GdImage $image, int $width): GdImage
-    {
-        $height = max(1, (int) round(imagesy($image) * $width / imagesx($image)));
-        $scaled = imagecreatetruecolor(max(1, $width), $height);
-        imagealphablending($scaled, false);
-        imagesavealpha($scaled, true);
-        imagecopyresampled($scaled, $image, 0, 0, 0, 0, $width, $height, imagesx($image), imagesy($image));
-
-        return $scaled;
     }
 }

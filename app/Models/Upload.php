@@ -11,7 +11,7 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
  *
  * @property string $id
  * @property int $business_id
- * @property string $kind `file`, `picture` or `video`
+ * @property string $kind `file`, `picture` or `video`; `incoming` for a picture that is still to be drawn
  * @property string $name as the owner's computer called it
  * @property string $mime by content
  * @property int $bytes
@@ -21,16 +21,21 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
  * @property int|null $height
  * @property list<int>|null $widths
  * @property array{float, float}|null $tones how dark and how light a picture gets, as relative luminance
+ * @property string|null $trouble why a picture could not be drawn
  * @property string|null $fallback the ending of the copy in the middle width for browsers that know no WebP: jpg or png
  */
 final class Upload extends Record
 {
     use HasUlids;
 
+    /** The kind of a picture that is still to be drawn. */
+    public const INCOMING = 'incoming';
+
     /** @var array<string, string> */
     protected $casts = ['widths' => 'array', 'tones' => 'array'];
 
-    protected $attributes = ['width' => null, 'height' => null, 'widths' => null, 'tones' => null, 'fallback' => null];
+    protected $attributes = ['width' => null, 'height' => null, 'widths' => null, 'tones' => null, 'fallback' => null,
+        'trouble' => null];
 
     /** The middle one of a picture's widths. */
     public function middle(): int

@@ -146,7 +146,9 @@ final class PageCheck
         if ($background->picture !== null && $background === $this->page->document->background) {
             return; // In front of a page's picture the words stand on a sheet of the look's paper.
         }
-        $least = Paint::of($look, $background, $this->facts->tonesOf($background))->leastContrast();
+        $paint = Paint::of($look, $background, $this->facts->tonesOf($background));
+        $this->outlines($section, $paint);
+        $least = $paint->leastContrast();
         if ($least >= Contrast::TEXT - 0.005) {
             return;
         }
@@ -156,6 +158,17 @@ final class PageCheck
             $this->add('contrast', false, '“'.mb_strimwidth($block->words(), 0, 40, '…').'” cannot be read well here: contrast '
                 .number_format(floor($least * 10) / 10, 1).' to 1, '
                 .($block->kind === BlockKind::Heading ? '3' : '4.5').' is the least.', $block->id, 'Choose a readable colour');
+        }
+    }
+
+    private function outlines(Section $section, Paint $paint): void
+    {
+        foreach ($paint->outlineContrast() >= Contrast::LARGE ? [] : $section->blocks as $block) {
+            if ($block->kind === BlockKind::Form) {
+                $this->add('contrast', false, 'The outlines of the fields cannot be seen well here: contrast '
+                    .number_format(floor($paint->outlineContrast() * 10) / 10, 1).' to 1, 3 is the least.', $block->id,
+                    'Choose a readable colour');
+            }
         }
     }
 

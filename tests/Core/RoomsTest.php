@@ -64,7 +64,7 @@ final class RoomsTest extends TestCase
             'People/Tags', 'Serving', 'Support', 'Webhooks',
         ],
         'Console' => [
-            'Drafts', 'Forms', 'Mail/Broadcasts', 'Mail/Owner', 'Mail/Sending', 'Models', 'People/Import', 'Publishing',
+            'Drafts', 'Files', 'Forms', 'Mail/Broadcasts', 'Mail/Owner', 'Mail/Sending', 'Models', 'People/Import', 'Publishing',
             'Rendering', 'Results', 'Serving', 'Webhooks',
         ],
         'Http/Middleware' => ['Support'],

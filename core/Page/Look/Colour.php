@@ -9,6 +9,9 @@ use Lantern\Core\Support\Invalid;
 /** An opaque sRGB colour. */
 final readonly class Colour
 {
+    /** What red, green and blue give to the relative luminance. */
+    private const WEIGHTS = [0.2126, 0.7152, 0.0722];
+
     private function __construct(public int $red, public int $green, public int $blue)
     {
     }
@@ -45,7 +48,7 @@ final readonly class Colour
             return $c <= 0.04045 ? $c / 12.92 : (($c + 0.055) / 1.055) ** 2.4;
         };
 
-        return 0.2126 * $linear($this->red) + 0.7152 * $linear($this->green) + 0.0722 * $linear($this->blue);
+        return self::WEIGHTS[0] * $linear($this->red) + self::WEIGHTS[1] * $linear($this->green) + self::WEIGHTS[2] * $linear($this->blue);
     }
 
     /** Mixes in `$share` (0 to 1) of the other colour, channel by channel. */
@@ -59,9 +62,40 @@ final readonly class Colour
     /** The grey of a relative luminance from 0 to 1. */
     public static function grey(float $luminance): self
     {
-        $l = max(0.0, min(1.0, $luminance));
-        $channel = (int) round(255 * ($l <= 0.0031308 ? $l * 12.92 : 1.055 * $l ** (1 / 2.4) - 0.055));
+        $channel = self::channel(max(0.0, min(1.0, $luminance)));
 
         return new self($channel, $channel, $channel);
+    }
+
+    /**
+     * The most saturated colours of a relative luminance: those of which two channels at least are off or full. Of all
+     * colours equally light the grey becomes lightest when another colour is mixed into all of them, and one of these
+     * darkest: mixing goes by what is written of a colour, whose light grows faster than that.
+     *
+     * @return list<self>
+     */
+    public static function mostSaturated(float $luminance): array
+    {
+        $colours = [];
+        [$red, $green, $blue] = self::WEIGHTS;
+        foreach ([[0, 0], [0, 1], [1, 0], [1, 1]] as [$a, $b]) {
+            foreach ([
+                [($luminance - $a * $green - $b * $blue) / $red, $a, $b],
+                [$a, ($luminance - $a * $red - $b * $blue) / $green, $b],
+                [$a, $b, ($luminance - $a * $red - $b * $green) / $blue],
+            ] as $lights) {
+                if (min($lights) >= 0 && max($lights) <= 1) {
+                    $colours[] = new self(...array_map(self::channel(...), $lights));
+                }
+            }
+        }
+
+        return $colours;
+    }
+
+    /** A channel of sRGB, 0 to 255, by how much light it gives, 0 to 1. */
+    private static function channel(float|int $light): int
+    {
+        return (int) round(255 * ($light <= 0.0031308 ? $light * 12.92 : 1.055 * $light ** (1 / 2.4) - 0.055));
     }
 }

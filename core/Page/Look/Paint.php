@@ -13,6 +13,9 @@ final readonly class Paint
     /** Over pictures a little more than the least, since a blended pixel is not exactly the grey it is taken for. */
     private const OVER_PICTURES = 5.0;
 
+    /** Of a gradient so many are looked at, since it can be darkest anywhere along its way. */
+    private const POINTS = 32;
+
     /** A button must stand out from what is behind it at least this much; one that does not is drawn in the ink. */
     private const SHAPE = 1.6;
 
@@ -41,14 +44,21 @@ final readonly class Paint
             $behind = array_map(fn (Colour $c): Colour => $c->mixedWith($veilColour, $veil), $behind);
         }
         $ink = $background->ink ?? Contrast::readableOnAll($behind, $look->ink, $look->paper);
+        $paper = $behind[$background->picture === null ? intdiv(count($behind), 2) : count($behind) - 1];
 
-        return new self(self::colours($look, $behind, $ink), $behind, $veil > 0 ? $veilColour : null, $veil);
+        return new self(self::colours($look, $behind, $paper, $ink), $behind, $veil > 0 ? $veilColour : null, $veil);
     }
 
     /** The least contrast that ordinary words have anywhere on this background. */
     public function leastContrast(): float
     {
         return Contrast::least(Colour::of($this->colours['ink']), $this->behind);
+    }
+
+    /** The least contrast of a field's outline with the field and with anything around it. */
+    public function outlineContrast(): float
+    {
+        return Contrast::least(Colour::of($this->colours['line']), [...$this->behind, Colour::of($this->colours['field'])]);
     }
 
     /** The background as a value of the CSS property `background`; null where a picture or nothing stands there. */
@@ -87,12 +97,13 @@ final readonly class Paint
         if ($background->fill === Fill::Picture || $background->fill === Fill::Video) {
             $tones ??= Tones::unknown();
 
-            return [Colour::grey($tones->dark), Colour::grey($tones->light)];
+            // The darkest that anything in it can become under a veil, and the lightest.
+            return [Colour::grey($tones->dark), ...Colour::mostSaturated($tones->dark), Colour::grey($tones->light)];
         }
         if ($background->fill === Fill::Gradient && $background->colour !== null && $background->to !== null) {
             $points = [];
-            for ($i = 0; $i <= 8; $i++) {
-                $points[] = $background->colour->mixedWith($background->to, $i / 8);
+            for ($i = 0; $i <= self::POINTS; $i++) {
+                $points[] = $background->colour->mixedWith($background->to, $i / self::POINTS);
             }
 
             return $points;
@@ -116,9 +127,15 @@ final readonly class Paint
         $dark = $look->ink->luminance() < $look->paper->luminance() ? $look->ink : $look->paper;
         $light = $dark === $look->ink ? $look->paper : $look->ink;
         $least = $background->picture === null ? Contrast::TEXT : self::OVER_PICTURES;
-        $best = [$dark->mixedWith(Colour::of('#000000'), 0.4), 0.95];
-        foreach ([[$light, $dark->mixedWith(Colour::of('#000000'), 0.4)],
-            [$dark, $light->mixedWith(Colour::of('#ffffff'), 0.4)]] as [$words, $veil]) {
+        [$black, $white] = [Colour::of('#000000'), Colour::of('#ffffff')];
+        $best = [$dark->mixedWith($black, 0.4), 0.95];
+        $choices = [[$light, $best[0]], [$dark, $light->mixedWith($white, 0.4)]];
+        if (Contrast::ratio($dark, $light) < $least) {
+            // An ink and a paper of one's own that are too much alike to be told apart.
+            $best = [$black, 0.95];
+            $choices = [[$white, $black], [$black, $white]];
+        }
+        foreach ($choices as [$words, $veil]) {
             if ($background->ink !== null) {
                 $words = $background->ink;
                 $veil = $words->luminance() > 0.18 ? $best[0] : $veil;
@@ -139,11 +156,10 @@ final readonly class Paint
      * @param  non-empty-list<Colour>  $behind
      * @return array<string, string>
      */
-    private static function colours(Look $look, array $behind, Colour $ink): array
+    private static function colours(Look $look, array $behind, Colour $paper, Colour $ink): array
     {
-        $paper = $behind[intdiv(count($behind), 2)];
         $white = Colour::of('#ffffff');
-        $field = $paper->luminance() > 0.4 ? $paper->mixedWith($white, 0.75) : $white;
+        [$field, $line] = self::field($look, $behind, $paper);
         $button = Contrast::least($look->accent, $behind) >= self::SHAPE ? $look->accent
             : Contrast::readableOnAll($behind, $look->ink, $look->paper);
 
@@ -159,8 +175,36 @@ final readonly class Paint
             'softOnField' => Contrast::readableOn($field, Contrast::readableOn($field, $look->ink, $look->paper)->mixedWith($field, 0.26),
                 $look->ink, $look->paper)->hex(),
             'linkOnField' => Contrast::readableOn($field, $look->accent, $look->ink, $look->paper)->hex(),
-            // A field's outline has to be seen as well: 3 to 1 against the paper and against the field.
-            'line' => Contrast::readableOn($field, $look->ink->mixedWith($field, 0.35), $look->ink)->hex(),
+            'line' => $line->hex(),
         ];
+    }
+
+    /**
+     * A field and its outline, which has to be seen as well: 3 to 1 against the field and against all that lies around it (WCAG
+     * 2.2, 1.4.11). On a shade that no outline can be told from beside a white field, the field is dark.
+     *
+     * @param  non-empty-list<Colour>  $behind
+     * @return array{Colour, Colour}
+     */
+    private static function field(Look $look, array $behind, Colour $paper): array
+    {
+        [$black, $white] = [Colour::of('#000000'), Colour::of('#ffffff')];
+        $best = [$white, $black];
+        $most = 0.0;
+        foreach ([$paper->luminance() > 0.4 ? $paper->mixedWith($white, 0.75) : $white, $white, $paper->mixedWith($black, 0.75),
+            $black] as $field) {
+            $lines = [$look->ink->mixedWith($field, 0.35), $look->ink, $look->paper, Colour::grey(0.18), $black, $white];
+            foreach ($lines as $line) {
+                $least = Contrast::least($line, [...$behind, $field]);
+                if ($least >= Contrast::LARGE) {
+                    return [$field, $line];
+                }
+                if ($least > $most) {
+                    [$best, $most] = [[$field, $line], $least];
+                }
+            }
+        }
+
+        return $best;
     }
 }

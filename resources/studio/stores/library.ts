@@ -1,8 +1,11 @@
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
-import { api } from '@/api/client';
+import { api, ApiError } from '@/api/client';
 import type { Picture } from '@/api/types';
 import { useToasts } from '@/stores/toasts';
+
+/** How long to wait before a picture that is being drawn is asked for again; milliseconds. */
+const WAIT = 700;
 
 export type MediaKind = 'pictures' | 'videos';
 
@@ -29,7 +32,13 @@ export const useLibrary = defineStore('library', () => {
     async function bring(kind: MediaKind, file: File): Promise<Picture> {
         const form = new FormData();
         form.set(kind === 'pictures' ? 'picture' : 'video', file);
-        const made = await api.post<Picture>(`uploads/${kind}`, form);
+        let made = await api.post<Picture>(`uploads/${kind}`, form);
+        // A large picture is drawn by a worker meanwhile.
+        while (made.waiting) {
+            if (made.trouble) throw new ApiError(422, made.trouble);
+            await new Promise((done) => setTimeout(done, WAIT));
+            made = await api.get<Picture>(`uploads/pictures/${made.id}`);
+        }
         list(kind).value.unshift(made);
         return made;
     }

@@ -16,6 +16,8 @@ use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 
 /** Colours that can be read, whatever lies behind the words. */
 final class PaintTest extends TestCase
@@ -66,7 +68,75 @@ final class PaintTest extends TestCase
                 self::assertGreaterThanOrEqual(Contrast::TEXT, Contrast::ratio($c[$behind], $c[$words]),
                     "{$look->id}: {$words} on {$behind}");
             }
-            self::assertGreaterThanOrEqual(Contrast::LARGE, Contrast::ratio($c['field'], $c['line']), "{$look->id}: a field's outline");
+            self::assertGreaterThanOrEqual(Contrast::LARGE, Contrast::least($c['line'], [...$paint->behind, $c['field']]),
+                "{$look->id}: a field's outline");
+            self::assertSame(Contrast::least($c['line'], [...$paint->behind, $c['field']]), $paint->outlineContrast());
+        }
+    }
+
+    /** Every colour an owner can choose, in steps: paper, ink and accent of their own, and the ground of a section. */
+    public function test_text_fields_and_outlines_keep_the_promise_whatever_colours_are_chosen(): void
+    {
+        $steps = [0x00, 0x26, 0x4D, 0x59, 0x66, 0x73, 0x80, 0xB3, 0xFF];
+        $colour = fn (int $n): Colour => Colour::of(sprintf('#%02x%02x%02x', $steps[$n % 9], $steps[intdiv($n, 9) % 9],
+            $steps[intdiv($n, 81) % 9]));
+        for ($n = 0; $n < 729; $n++) {
+            $ground = $colour($n);
+            // An ink close to its paper too, and papers, inks and accents far from each other in turn.
+            $look = Looks::get('harbour')->with(new LookChanges(accent: $colour($n * 5 + 3), paper: $colour($n * 7 + 1),
+                ink: $n % 3 === 0 ? $colour($n * 7 + 2) : $colour($n * 11 + 5)));
+            $grounds = [[Background::paper(), null], [Background::tone('tint'), null], [Background::tone('ink'), null],
+                [Background::tone('accent'), null], [Background::colour($ground), null],
+                [self::background(['fill' => 'gradient', 'colour' => $ground->hex(), 'to' => $colour($n * 3 + 1)->hex()]), null],
+                [Background::picture('p'), new Tones(($n % 10) / 20, 0.5 + ($n % 7) / 14)]];
+            foreach ($grounds as $i => [$background, $tones]) {
+                $paint = Paint::of($look, $background, $tones);
+                $c = array_map(fn (string $hex): Colour => Colour::of($hex), $paint->colours);
+                foreach (['ink', 'soft', 'link'] as $words) {
+                    self::assertGreaterThanOrEqual(Contrast::TEXT, Contrast::least($c[$words], $paint->behind), "{$n} {$i} {$words}");
+                }
+                foreach (['onAccent' => 'accent', 'onField' => 'field', 'softOnField' => 'field',
+                    'linkOnField' => 'field'] as $on => $behind) {
+                    self::assertGreaterThanOrEqual(Contrast::TEXT, Contrast::ratio($c[$on], $c[$behind]), "{$n} {$i} {$on}");
+                }
+                self::assertGreaterThanOrEqual(Contrast::LARGE, $paint->outlineContrast(), "{$n} {$i}");
+            }
+        }
+    }
+
+    public function test_an_ink_and_a_paper_that_are_too_much_alike_leave_text_readable_over_pictures_and_gradients(): void
+    {
+        for ($grey = 0; $grey < 253; $grey += 3) {
+            $look = Looks::get('harbour')->with(new LookChanges(paper: Colour::of(sprintf('#%1$02x%1$02x%1$02x', $grey)),
+                ink: Colour::of(sprintf('#%1$02x%1$02x%1$02x', $grey + 3))));
+            foreach ([[Background::picture('p'), new Tones(0.0, 1.0)],
+                [self::background(['fill' => 'gradient', 'colour' => '#000000', 'to' => '#ffffff']), null]] as [$background, $tones]) {
+                self::assertGreaterThanOrEqual(Contrast::TEXT, Paint::of($look, $background, $tones)->leastContrast(), "grey {$grey}");
+            }
+        }
+    }
+
+    public function test_any_pixel_between_the_measured_tones_can_be_written_on(): void
+    {
+        $dice = new Randomizer(new Mt19937(3));
+        foreach ([[0.0, 0.1], [0.05, 0.4], [0.1, 1.0], [0.2, 0.5], [0.4, 0.9], [0.0, 1.0]] as [$dark, $light]) {
+            foreach (Looks::all() as $look) {
+                $paint = Paint::of($look, Background::picture('p'), new Tones($dark, $light));
+                $ink = Colour::of($paint->colours['ink']);
+                $pixels = [...Colour::mostSaturated($dark), ...Colour::mostSaturated($light)];
+                for ($n = 0; $n < 300; $n++) {
+                    // Saturated ones more often than chance has them.
+                    $channel = fn (): int => [0, 255, $dice->getInt(0, 255)][$dice->getInt(0, 2)];
+                    $pixels[] = Colour::of(sprintf('#%02x%02x%02x', $channel(), $channel(), $channel()));
+                }
+                foreach ($pixels as $pixel) {
+                    if ($pixel->luminance() >= $dark && $pixel->luminance() <= $light) {
+                        $seen = $paint->veilColour === null ? $pixel : $pixel->mixedWith($paint->veilColour, $paint->veil);
+                        self::assertGreaterThanOrEqual(Contrast::TEXT, Contrast::ratio($ink, $seen),
+                            "{$look->id} {$dark}–{$light}: {$pixel->hex()} under {$paint->veil} of {$paint->veilColour?->hex()}");
+                    }
+                }
+            }
         }
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Drafts;
 
+use App\Files\DrawPicture;
 use App\Models\Upload;
 use App\Models\User;
 use Illuminate\Support\Facades\Storage;
@@ -59,6 +60,11 @@ final class MediaTest extends TestCase
         yield 'a picture of a hundred megapixels' => ['picture', 'a.png', self::claim(10_000, 10_000),
             'This picture has 100 megapixels; 40 are enough.'];
         yield 'a picture wider than the world' => ['picture', 'a.png', self::claim(2_000_000, 60), 'megapixels; 40 are enough.'];
+        yield 'a picture of forty megapixels and a few bytes' => ['picture', 'a.png', self::claim(6300, 6200).str_repeat("\0", 5000),
+            'This picture has 39 megapixels and hardly anything in them.'];
+        yield 'a stripe' => ['picture', 'a.png', self::png(1, 51), 'This picture is a mere stripe.'];
+        yield 'a large picture with another one behind its header' => ['picture', 'a.png', self::claim(400, 400).self::png(10, 10),
+            'damaged'];
         yield 'a picture of no size' => ['picture', 'a.png', self::claim(0, 0), 'damaged'];
         yield 'a picture cut short' => ['picture', 'a.png', substr(self::png(300, 300), 0, 60), 'damaged'];
         yield 'a drawing with a script' => ['picture', 'a.svg',
@@ -99,7 +105,7 @@ final class MediaTest extends TestCase
         yield 'just the smallest' => [480, 300, [480]];
         yield 'a little more' => [481, 300, [480, 481]];
         yield 'a photo' => [1200, 800, [480, 960, 1200]];
-        yield 'a large photo' => [2400, 1600, [480, 960, 1600]];
+        yield 'a large photo' => [1800, 1200, [480, 960, 1600]];
         yield 'a tall one' => [500, 3000, [480, 500]];
     }
 
@@ -120,6 +126,62 @@ final class MediaTest extends TestCase
         }
         $this->get($upload->src())->assertOk()->assertHeader('content-type', 'image/jpeg');
         $this->get("/media/{$id}/".(max($widths) + 1).'.webp')->assertNotFound();
+    }
+
+    public function test_a_large_picture_is_drawn_by_a_worker_and_is_no_picture_of_the_library_before(): void
+    {
+        $answer = $this->bring('picture', 'large.png', self::png(2500, 1600))->assertStatus(202)
+            ->assertJson(['waiting' => true, 'src' => '']);
+        $id = (string) $answer->json('id');
+        $this->getJson('/studio/api/uploads/pictures')->assertJsonCount(0, 'pictures');
+        $this->getJson("/studio/api/uploads/pictures/{$id}")->assertOk()->assertJson(['waiting' => true, 'trouble' => null]);
+        $this->actingAs($this->owner('other@ferncroft.example'))->getJson("/studio/api/uploads/pictures/{$id}")->assertNotFound();
+        $this->actingAs($this->owner);
+
+        $this->runQueue();
+        $this->getJson("/studio/api/uploads/pictures/{$id}")->assertOk()
+            ->assertJson(['waiting' => false, 'width' => 2500, 'height' => 1600]);
+        $this->getJson('/studio/api/uploads/pictures')->assertJsonCount(1, 'pictures');
+        self::assertSame([480, 960, 1600], Upload::query()->findOrFail($id)->widths);
+        self::assertSame([], Storage::disk('uploads')->files('incoming'));
+        (new DrawPicture($id))->handle();
+        self::assertSame(1, Upload::query()->count(), 'a second time changes nothing');
+    }
+
+    public function test_a_large_picture_that_is_damaged_says_so_and_goes(): void
+    {
+        $id = (string) $this->bring('picture', 'large.png', self::claim(2500, 1600).random_bytes(9000))->assertStatus(202)->json('id');
+        $this->runQueue();
+
+        $this->getJson("/studio/api/uploads/pictures/{$id}")->assertOk()
+            ->assertJson(['waiting' => true, 'trouble' => 'This picture is damaged and cannot be read.']);
+        self::assertSame([], Storage::disk('uploads')->allFiles());
+        $this->travel(25)->hours();
+        $this->artisan('lantern:tidy');
+        self::assertSame(0, Upload::query()->count());
+    }
+
+    public function test_a_worker_that_cannot_draw_it_leaves_a_sentence_and_no_file(): void
+    {
+        $id = (string) $this->bring('picture', 'large.png', self::png(2500, 1600))->assertStatus(202)->json('id');
+        (new DrawPicture($id))->failed();
+
+        $this->getJson("/studio/api/uploads/pictures/{$id}")
+            ->assertJson(['trouble' => 'This picture could not be drawn. Please make it smaller and choose it again.']);
+        $this->runQueue();
+        self::assertSame([], Storage::disk('uploads')->allFiles());
+    }
+
+    public function test_only_so_many_large_pictures_wait_at_once(): void
+    {
+        $file = self::claim(2500, 1600).random_bytes(3000);
+        for ($n = 0; $n < 20; $n++) {
+            $this->bring('picture', "{$n}.png", $file)->assertStatus(202);
+        }
+
+        $this->bring('picture', '20.png', $file)->assertUnprocessable()
+            ->assertJsonPath('message', 'Many large pictures are being drawn already. Please wait until they are there.');
+        $this->bring('picture', 'small.png', self::png(20, 20))->assertCreated();
     }
 
     public function test_a_see_through_picture_stays_see_through_in_its_other_form(): void

@@ -13,8 +13,9 @@ final class PictureJson
     /** @return array<string, mixed> */
     public static function of(Upload $picture): array
     {
-        return ['id' => $picture->id, 'name' => $picture->name, 'src' => Hosts::site().$picture->src(), 'width' => $picture->width,
+        return ['id' => $picture->id, 'name' => $picture->name,
+            'src' => $picture->kind === Upload::INCOMING ? '' : Hosts::site().$picture->src(), 'width' => $picture->width,
             'height' => $picture->height,
-            'bytes' => $picture->bytes];
+            'bytes' => $picture->bytes, 'waiting' => $picture->kind === Upload::INCOMING, 'trouble' => $picture->trouble];
     }
 }

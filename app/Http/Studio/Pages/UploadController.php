@@ -25,7 +25,16 @@ final class UploadController extends StudioController
                 .intdiv((int) config('lantern.uploads.picture_bytes'), 1024 * 1024).' MB at most.');
         }
 
-        return response()->json(PictureJson::of($uploads->picture($this->business(), $file)), 201);
+        $picture = $uploads->picture($this->business(), $file);
+
+        return response()->json(PictureJson::of($picture), $picture->kind === Upload::INCOMING ? 202 : 201);
+    }
+
+    /** A picture that came in: asked for again and again until it is drawn. */
+    public function show(string $upload): JsonResponse
+    {
+        return response()->json(PictureJson::of(Upload::query()->where('business_id', $this->user()->business_id)
+            ->whereIn('kind', ['picture', Upload::INCOMING])->findOrFail($upload)));
     }
 
     public function video(Request $request, Uploads $uploads): JsonResponse

@@ -99,4 +99,7 @@ export interface Picture {
     width: number | null;
     height: number | null;
     bytes: number;
+    /** Large pictures are drawn by a worker: until then there is nothing to show, and where it cannot be, a sentence says why. */
+    waiting?: boolean;
+    trouble?: string | null;
 }
