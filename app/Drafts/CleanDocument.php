@@ -50,7 +50,7 @@ final class CleanDocument
     private static function section(Section $section): Section
     {
         $clean = fn (Field $field, string $value): string => match (true) {
-            $field->type === FieldType::RichText => RichText::words($value),
+            $field->type === FieldType::RichText => RichText::words($value)->html,
             $field->type->isPlain() => RichText::plain($value),
             // The core checks the form of all others.
             default => $value,

@@ -8,6 +8,7 @@ use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
 use App\Models\Confirmation;
 use App\Models\Message;
+use App\Support\RichText;
 
 /** The question whether an address is theirs. Whoever is asked is on no list yet, so there is nothing to unsubscribe from. */
 final class ConfirmationMessage extends KindOfMessage
@@ -23,8 +24,8 @@ final class ConfirmationMessage extends KindOfMessage
         $words = ($plan->form($form) ?? $confirmation->submission->version->plan()->form($form))?->confirm;
 
         return $words === null ? null
-            : new EmailSource($words->subject, $words->body.'<p><a href="{{confirm_link}}">'.e($words->button).'</a></p>'
-            .'<p>If that was not you, nothing needs doing: without this press nothing more will come.</p>', $plan->look()->accent,
+            : new EmailSource($words->subject, RichText::email($words->body.'<p><a href="{{confirm_link}}">'.e($words->button).'</a></p>'
+            .'<p>If that was not you, nothing needs doing: without this press nothing more will come.</p>'), $plan->look()->accent,
                 ['confirm_link' => Confirmations::link($confirmation)]
                     + EmailSource::fieldsOf($plan, $message->funnel->address ?? $plan->address), false);
     }

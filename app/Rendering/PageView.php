@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Rendering;
 
 use App\Models\Upload;
+use App\Support\RichText;
 use Illuminate\Support\HtmlString;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Journey\Journey;
@@ -90,14 +91,11 @@ final readonly class PageView
     }
 
     /** Words as an owner wrote them, with the links inside the page made whole. */
-    public function words(string $html): HtmlString
+    public function words(string $html): RichText
     {
-        if ($this->editing()) {
-            return new HtmlString($html);
-        }
+        $clean = RichText::words($html);
 
-        return new HtmlString((string) preg_replace_callback('/href="((?:page|section|outcome):[A-Za-z0-9_-]+)"/',
-            fn (array $m): string => ($address = $this->address($m[1])) === null ? '' : 'href="'.$address.'"', $html));
+        return $this->editing() ? $clean : $clean->withLinks($this->address(...));
     }
 
     /** May this video be shown on the page itself? */

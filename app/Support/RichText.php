@@ -4,13 +4,23 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use Illuminate\Contracts\Support\Htmlable;
 use Lantern\Core\Emails\EmailBody;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizer;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizerConfig;
 
-/** Cleans the HTML that an owner writes: a few marks for words on pages, a few more for emails. */
-final class RichText
+/**
+ * Clean HTML: a few marks for words on pages, a few more for emails. The only ways to one go through the sanitiser, so that what
+ * takes a RichText can print it as it is, whichever door it came in by.
+ */
+final class RichText implements Htmlable
 {
+    /** So many are kept, since an email is written to many readers, and a page is drawn again and again. */
+    private const MOST_KEPT = 500;
+
+    /** @var array<string, self> by what they were made of */
+    private static array $kept = [];
+
     /** @var array<string, HtmlSanitizer> made once for each set of what is allowed */
     private static array $sanitizers = [];
 
@@ -26,8 +36,54 @@ final class RichText
     /** So does one to a page, a section or an outcome, as {@see \Lantern\Core\Page\Block\Link} reads them. */
     private const INSIDE = 'https://inside-link.invalid/';
 
+    private function __construct(public readonly string $html)
+    {
+    }
+
+    public function toHtml(): string
+    {
+        return $this->html;
+    }
+
     /** Words on a page: bold, italic, colours of the look, links, lists, line breaks. */
-    public static function words(string $html): string
+    public static function words(string $html): self
+    {
+        return self::kept("words {$html}", fn (): string => self::wordsOf($html));
+    }
+
+    /**
+     * The body of an email: the same, and headings, lines, quotes, pictures from the library, parts that are kept once,
+     * and parts for some readers only, as {@see EmailBody} reads them.
+     */
+    public static function email(string $html): self
+    {
+        return self::kept("email {$html}", fn (): string => self::emailOf($html));
+    }
+
+    /**
+     * The same with its links to pages, sections and outcomes leading where they lead.
+     *
+     * @param  callable(string): (string|null)  $address  is given what is linked to, such as `page:ID`, and
+     *     answers with an address ready for an attribute, or nothing
+     */
+    public function withLinks(callable $address): self
+    {
+        return new self((string) preg_replace_callback('/href="((?:page|section|outcome):[A-Za-z0-9_-]+)"/',
+            fn (array $m): string => ($to = $address($m[1])) === null ? '' : 'href="'.$to.'"', $this->html));
+    }
+
+    /** @param  callable(): string  $clean */
+    private static function kept(string $key, callable $clean): self
+    {
+        $key = hash('xxh128', $key);
+        if (! isset(self::$kept[$key])) {
+            self::$kept = array_slice(self::$kept, -self::MOST_KEPT + 1, preserve_keys: true) + [$key => new self($clean())];
+        }
+
+        return self::$kept[$key];
+    }
+
+    private static function wordsOf(string $html): string
     {
         $html = (string) preg_replace('/(href=["\'])(page|section|outcome):([A-Za-z0-9_-]{1,40})(["\'])/i', '$1'.self::INSIDE.'$2/$3$4',
             $html);
@@ -47,11 +103,7 @@ final class RichText
         return (string) preg_replace(['/\x02([a-z-]*)\x03/', '/\x04/'], ['<span class="$1">', '</span>'], $clean);
     }
 
-    /**
-     * The body of an email: the same, and headings, lines, quotes, pictures from the library, parts that are kept once,
-     * and parts for some readers only, as {@see EmailBody} reads them.
-     */
-    public static function email(string $html): string
+    private static function emailOf(string $html): string
     {
         $html = (string) preg_replace('/src=(["\'])picture:([a-z0-9]{26})\1/i', 'src="'.self::PICTURE.'$2"', $html);
         $clean = self::clean($html, ['strong', 'em', 'b', 'i', 'br', 'p', 'ul', 'ol', 'li', 'h2', 'h3', 'hr', 'blockquote'],
@@ -116,7 +168,7 @@ final class RichText
      */
     private static function config(array $elements, array $classed, array $schemes, array $more): HtmlSanitizerConfig
     {
-        $config = (new HtmlSanitizerConfig)->withMaxInputLength(100_000)
+        $config = (new HtmlSanitizerConfig)->withMaxInputLength(400_000)
             ->allowLinkSchemes(['https', 'http', 'mailto', ...$schemes])->allowRelativeLinks(false)->allowMediaSchemes(['https'])
             ->allowMediaHosts(['picture.invalid'])
             ->allowElement('a', ['href']);

@@ -43,7 +43,7 @@ final class EmailKind extends DraftKind
 
         return EmailPlan::fromShape(Shape::of([
             'subject' => (string) preg_replace('/\s+/u', ' ', RichText::plain((string) $email['subject'])),
-            'body' => RichText::email((string) $email['body']),
+            'body' => RichText::email((string) $email['body'])->html,
         ] + $email));
     }
 

@@ -47,7 +47,7 @@ final class FormKind extends DraftKind
             }
         }
         if (is_array($form['confirm'] ?? null)) {
-            $form['confirm'] = (isset($form['confirm']['body']) ? ['body' => RichText::email((string) $form['confirm']['body'])] : [])
+            $form['confirm'] = (isset($form['confirm']['body']) ? ['body' => RichText::email((string) $form['confirm']['body'])->html] : [])
                 + array_map(fn (mixed $w): mixed => is_string($w) ? RichText::plain($w) : $w, $form['confirm']);
         }
 

@@ -7,6 +7,7 @@ namespace App\Mail\Emails;
 use App\Models\Broadcast;
 use App\Models\Business;
 use App\Models\EmailPart;
+use App\Support\RichText;
 use Lantern\Core\Emails\EmailBody;
 use Lantern\Core\Page\Look\Colour;
 use Lantern\Core\Plan\Plan;
@@ -21,7 +22,7 @@ final readonly class EmailSource
     /** @param  array<string, string>  $fields */
     public function __construct(
         public string $subject,
-        public string $body,
+        public RichText $body,
         public Colour $accent,
         public array $fields = [],
         public bool $tracked = true,
@@ -60,7 +61,13 @@ final readonly class EmailSource
     }
 
     /** A body with the parts it uses. */
-    public static function whole(Business $business, string $body): string
+    public static function whole(Business $business, string $body): RichText
+    {
+        return RichText::email(self::withParts($business, $body));
+    }
+
+    /** The same as it was written, to be looked at and not to be sent. */
+    public static function withParts(Business $business, string $body): string
     {
         $ids = EmailBody::parts($body);
 

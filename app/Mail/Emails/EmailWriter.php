@@ -34,7 +34,8 @@ final class EmailWriter
         $source = $written === null ? $kind->source($message) : null;
 
         return $source === null ? $written
-            : $this->email($message->business, $source, $this->values($message, $source, $source->subject.$source->body), $message->person,
+            : $this->email($message->business, $source, $this->values($message, $source, $source->subject.$source->body->html),
+                $message->person,
                 $message);
     }
 
@@ -140,8 +141,8 @@ final class EmailWriter
     private function email(Business $business, EmailSource $source, array $values, ?Person $person, ?Message $message): WrittenEmail
     {
         $plain = MergeFields::fill($source->subject, $values, fn (string $s): string => (string) preg_replace('/[\p{Cc}]+/u', ' ', $s));
-        $body = $person === null || ! str_contains($source->body, 'data-only') ? EmailBody::forEverybody($source->body)
-            : EmailBody::forReader($source->body, PersonLookup::facts($person, CarbonImmutable::now()));
+        $body = $person === null || ! str_contains($source->body->html, 'data-only') ? EmailBody::forEverybody($source->body->html)
+            : EmailBody::forReader($source->body->html, PersonLookup::facts($person, CarbonImmutable::now()));
         // A link that stands alone in its paragraph is what the email is about: it becomes a button.
         $body = (string) preg_replace('~<p>\s*<a href="([^"]*)">([^<]*)</a>\s*</p>~',
             '<p class="act"><a class="button" href="$1">$2</a></p>', $body);

@@ -9,6 +9,7 @@ use App\Mail\Emails\KindOfMessage;
 use App\Models\Message;
 use App\Models\Submission;
 use App\Support\Hosts;
+use App\Support\RichText;
 use Lantern\Core\Page\Look\Colour;
 
 /** Emails to the owner about who filled in a form: one at once, or all of a day. */
@@ -43,10 +44,11 @@ final class NoticeMessage extends KindOfMessage
             $count = count($submissions);
 
             return new EmailSource($count === 1 ? 'One new person' : "{$count} new people",
-                '<p>Since yesterday these people filled in a form of yours:</p><ul>'.self::plain($items->implode('')).'</ul>'
+                RichText::email('<p>Since yesterday these people filled in a form of yours:</p><ul>'.self::plain($items->implode(''))
+                    .'</ul>'
                 .($count > self::MOST
                     ? '<p>And '.number_format($count - self::MOST).' more: <a href="'.e(Hosts::studio().'/studio/people/submissions')
-                    .'">all of them</a>.</p>' : ''),
+                    .'">all of them</a>.</p>' : '')),
                 Colour::of(EmailSource::ACCENT), tracked: false);
         }
         $form = $first->version->plan()->form($first->form_id);
@@ -57,9 +59,9 @@ final class NoticeMessage extends KindOfMessage
         }
 
         return new EmailSource('New: '.self::plain($first->person->fullName() === '' ? $first->person->email : $first->person->fullName()),
-            '<p>'.self::plain($who($first)).' filled in “'.self::plain(e($form->name ?? 'a form')).'” of “'
+            RichText::email('<p>'.self::plain($who($first)).' filled in “'.self::plain(e($form->name ?? 'a form')).'” of “'
                 .self::plain(e($first->funnel->name)).'”, '.$first->submitted_at->setTimezone($zone)->format('j F, H:i').'.</p>'
-            .'<ul>'.self::plain($rows).'</ul><p><a href="'.$link($first).'">Open this person</a></p>', Colour::of(EmailSource::ACCENT),
+            .'<ul>'.self::plain($rows).'</ul><p><a href="'.$link($first).'">Open this person</a></p>'), Colour::of(EmailSource::ACCENT),
             tracked: false);
     }
 

@@ -9,6 +9,7 @@ use App\Models\EmailPart;
 use App\Models\HookCall;
 use App\Models\OwnDesign;
 use App\Models\Segment;
+use App\Models\Upload;
 use App\Models\User;
 use App\Support\Ids;
 use Illuminate\Routing\Route as RouteOf;
@@ -54,6 +55,9 @@ final class WallsTest extends TestCase
                 'people' => 0, 'created_at' => now()] + $business)->id,
             'design' => OwnDesign::query()->create(['id' => Ids::next(), 'kind' => 'section', 'name' => 'Mine', 'role' => 'opening',
                 'document' => $this->entry($funnel)->document] + $business)->id,
+            'upload' => Upload::query()
+                ->create(['id' => Ids::next(), 'kind' => 'picture', 'name' => 'a.png', 'mime' => 'image/webp', 'bytes' => 1,
+                    'path' => 'pictures/a', 'sha256' => str_repeat('0', 64), 'widths' => [480]] + $business)->id,
             'call' => HookCall::query()->create(['id' => Ids::next(), 'submission_id' => $submission, 'url' => 'https://hook.example/in',
                 'payload' => '{}', 'due_at' => now(), 'created_at' => now()] + $business)->id,
         ];

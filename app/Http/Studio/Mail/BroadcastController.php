@@ -85,7 +85,7 @@ final class BroadcastController extends StudioController
                 $given['subject'] = $line($given['subject']);
             }
             if (isset($given['body'])) {
-                $given['body'] = RichText::email($given['body']);
+                $given['body'] = RichText::email($given['body'])->html;
             }
             if (isset($given['audience'])) {
                 $given['audience'] = Group::fromArray($given['audience'])->toArray();
@@ -232,7 +232,7 @@ final class BroadcastController extends StudioController
                 [...array_keys(MergeFields::PERSON), ...$own], postalAddress: $business->postal_address, sendAt: $sendAt,
                 bytes: strlen($written->html))
             : EmailFacts::ofPlan($plan, CarbonImmutable::now(), $own, $business->postal_address, strlen($written->html))->sentAt($sendAt);
-        $findings = EmailCheck::of($broadcast->name, $broadcast->subject, EmailSource::whole($business, $broadcast->body), $facts,
+        $findings = EmailCheck::of($broadcast->name, $broadcast->subject, EmailSource::withParts($business, $broadcast->body), $facts,
             'broadcast', $broadcast->id);
         if ($this->broadcasting->audience($broadcast, $business, CarbonImmutable::now())->doesntExist()) {
             array_unshift($findings, new Finding('nobody', true,

@@ -37,7 +37,8 @@ final class EmailController extends StudioController
         return response()->json(['subject' => $sample->subject, 'html' => $sample->html, 'text' => $sample->text,
             'reader' => $person === null ? 'Robin Sample' : ($person->fullName() === '' ? $person->email : $person->fullName()),
             'findings' => array_map(fn (Finding $f): array => $f->toArray(),
-                EmailCheck::of($written->name, $written->subject, EmailSource::whole($this->business(), $written->body), $facts, 'email',
+                EmailCheck::of($written->name, $written->subject, EmailSource::withParts($this->business(), $written->body), $facts,
+                    'email',
                     $written->id))]);
     }
 

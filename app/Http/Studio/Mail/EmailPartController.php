@@ -58,7 +58,7 @@ final class EmailPartController extends StudioController
     {
         $name = trim(Input::text($request, 'name'));
         // A part holds words, and no other part.
-        $body = (string) preg_replace('~</?div[^>]*>~', '', RichText::email(mb_substr(Input::text($request, 'body'), 0, 20_000)));
+        $body = (string) preg_replace('~</?div[^>]*>~', '', RichText::email(mb_substr(Input::text($request, 'body'), 0, 20_000))->html);
 
         return $name === '' || mb_strlen($name) > 120 ? throw Invalid::at('name', 'Please give this part a name of up to 120 characters.')
             : ['name' => $name, 'body' => $body];
