@@ -122,9 +122,9 @@ $shoot($studio, 'import');
 unlink($list);
 $broadcast = (string) $studio->executeScript('return (async () => (await (await '
     ."fetch('/studio/api/broadcasts')).json()).broadcasts.find(b => b.state === 'draft').id)()");
-$go("outbox/broadcasts/{$broadcast}", '.email-text p');
+$go("emails/broadcasts/{$broadcast}", '.email-text p');
 $shoot($studio, 'broadcast');
-$go('outbox', 'ul li a');
+$go('emails', 'ul li a');
 $studio->findElement(WebDriverBy::cssSelector('section ul li a'))->click();
 $wait($studio, '[role=tablist]');
 $shoot($studio, 'outbox');

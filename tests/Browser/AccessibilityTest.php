@@ -78,14 +78,14 @@ final class AccessibilityTest extends BrowserTestCase
                 $part('form') => 'fieldset',
                 $part('email') => '.email-text p', $part('lead-magnet') => 'input[type=file]', 'people' => 'table',
                 'people/submissions' => 'dl', 'people/imports' => 'input[type=file]',
-                'outbox/broadcasts' => 'nav[aria-label="Parts of this screen"]', $part('sequence') => 'table',
+                'emails/broadcasts' => 'nav[aria-label="Parts of this screen"]', $part('sequence') => 'table',
                 "people/{$ids('people')}" => '#history',
-                "outbox/{$ids('messages')}" => '[role=tablist]', "results/{$funnel}" => 'canvas', 'settings' => 'form'] as $path => $css) {
+                "emails/{$ids('messages')}" => '[role=tablist]', "results/{$funnel}" => 'canvas', 'settings' => 'form'] as $path => $css) {
                 $b->get(self::$studio."/studio/{$path}");
                 $this->waitFor($b, fn (RemoteWebDriver $b): bool => count($b->findElements(WebDriverBy::cssSelector($css))) > 0, $path);
                 $this->check($b, $path);
             }
-            $b->get(self::$studio.'/studio/outbox/broadcasts');
+            $b->get(self::$studio.'/studio/emails/broadcasts');
             $this->press($b, 'Write a broadcast');
             $this->find($b, '.email-text p');
             $this->press($b, 'Only those who …');

@@ -183,7 +183,7 @@ final class EmailsTest extends BrowserTestCase
                 .'room\''));
             $this->press($b, 'Close this');
 
-            $b->get(self::$studio.'/studio/outbox/broadcasts');
+            $b->get(self::$studio.'/studio/emails/broadcasts');
             $this->press($b, 'Write a broadcast');
             $this->find($b, '.email-text p');
             $this->choose($b, 'Segment', 'Teachers');

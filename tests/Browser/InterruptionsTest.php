@@ -54,7 +54,7 @@ final class InterruptionsTest extends BrowserTestCase
         $this->steps(function (): void {
             $b = $this->browser();
             $this->signIn($b);
-            $b->get(self::$studio.'/studio/outbox/broadcasts');
+            $b->get(self::$studio.'/studio/emails/broadcasts');
             $this->press($b, 'Write a broadcast');
             $this->fill($b, 'Subject', 'Before the tunnel');
             $this->seeText($b, 'Everything is saved');

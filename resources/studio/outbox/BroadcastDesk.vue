@@ -157,7 +157,7 @@ const segment = computed(
     <NotHere v-if="missing" />
     <div v-else-if="broadcast" class="flex h-full min-h-0 flex-col">
         <header class="flex h-15 shrink-0 items-center gap-4 border-b border-line px-6">
-            <RouterLink to="/outbox/broadcasts" class="link">Broadcasts</RouterLink>
+            <RouterLink to="/emails/broadcasts" class="link">Broadcasts</RouterLink>
             <h1 class="min-w-0 truncate text-xl">{{ broadcast.name }}</h1>
             <div class="ml-auto flex items-center gap-2">
                 <span

@@ -28,7 +28,7 @@ usePulse(load);
 async function write(): Promise<void> {
     try {
         const made = await api.post<Broadcast>('broadcasts');
-        await router.push(`/outbox/broadcasts/${made.id}`);
+        await router.push(`/emails/broadcasts/${made.id}`);
     } catch (error) {
         toasts.trouble(error);
     }
@@ -37,7 +37,7 @@ async function write(): Promise<void> {
 async function duplicate(row: BroadcastRow): Promise<void> {
     try {
         const made = await api.post<Broadcast>(`broadcasts/${row.id}/duplicate`);
-        await router.push(`/outbox/broadcasts/${made.id}`);
+        await router.push(`/emails/broadcasts/${made.id}`);
     } catch (error) {
         toasts.trouble(error);
     }
@@ -72,7 +72,7 @@ const share = (n: number, of: number) => (of > 0 ? percent(n / of, 0) : '–');
 <template>
     <div class="mx-auto max-w-6xl px-8 py-6">
         <div class="flex items-end justify-between gap-4">
-            <h1 class="text-3xl">Outbox</h1>
+            <h1 class="text-3xl">Emails</h1>
             <button type="button" class="btn-main" @click="write"><PlusIcon class="size-5" aria-hidden="true" />Write a broadcast</button>
         </div>
         <ScreenTabs class="mt-3" :tabs="outboxTabs" />
@@ -101,7 +101,7 @@ const share = (n: number, of: number) => (of > 0 ? percent(n / of, 0) : '–');
                 <tbody>
                     <tr v-for="row in rows" :key="row.id" class="border-b border-line hover:bg-raised">
                         <td class="py-2.5 pr-4">
-                            <RouterLink :to="`/outbox/broadcasts/${row.id}`" class="block truncate font-medium hover:underline">{{
+                            <RouterLink :to="`/emails/broadcasts/${row.id}`" class="block truncate font-medium hover:underline">{{
                                 row.name
                             }}</RouterLink>
                             <span class="block truncate text-soft">{{ row.subject || 'No subject yet' }}</span>

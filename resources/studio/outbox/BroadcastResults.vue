@@ -40,7 +40,7 @@ const words = computed(
                 <dd class="caption">{{ tile.note }}</dd>
             </div>
         </dl>
-        <RouterLink v-if="broadcast.numbers" class="mt-4 inline-block link" :to="`/outbox?broadcast=${broadcast.id}`"
+        <RouterLink v-if="broadcast.numbers" class="mt-4 inline-block link" :to="`/emails?broadcast=${broadcast.id}`"
             >Every single message</RouterLink
         >
         <p v-if="n.failed + n.passed > 0" class="mt-4 text-soft">

@@ -121,7 +121,7 @@ const tally = (value: MessageState | ''): number =>
         <section class="flex min-h-0 flex-col border-r border-line" aria-label="Messages">
             <div class="px-5 pt-6">
                 <div class="flex items-end justify-between gap-2">
-                    <h1 class="text-3xl">Outbox</h1>
+                    <h1 class="text-3xl">Emails</h1>
                     <UiMenu
                         label="More about the outbox"
                         :items="[
@@ -154,7 +154,7 @@ const tally = (value: MessageState | ''): number =>
                 </div>
             </div>
             <p v-if="broadcast" class="px-5 pt-1 text-sm">
-                Only of one broadcast. <RouterLink to="/outbox" class="link">Show all</RouterLink>
+                Only of one broadcast. <RouterLink to="/emails" class="link">Show all</RouterLink>
             </p>
             <p v-if="answer && answer.messages.length === 0" class="px-5 py-8 text-soft">
                 {{
@@ -166,7 +166,7 @@ const tally = (value: MessageState | ''): number =>
             <ul v-else class="mt-2 min-h-0 flex-1 divide-y divide-line overflow-auto">
                 <li v-for="message in answer?.messages" :key="message.id">
                     <RouterLink
-                        :to="{ path: `/outbox/${message.id}`, query: route.query }"
+                        :to="{ path: `/emails/${message.id}`, query: route.query }"
                         class="block px-5 py-2.5"
                         :class="route.params.id === message.id ? 'bg-lamp-pale' : 'hover:bg-raised'"
                     >

@@ -62,7 +62,7 @@ function small(item: HistoryItem): string {
                     "
                     aria-hidden="true"
                 ></span>
-                <RouterLink v-if="item.kind.startsWith('message')" :to="`/outbox/${item.id}`" class="link">{{
+                <RouterLink v-if="item.kind.startsWith('message')" :to="`/emails/${item.id}`" class="link">{{
                     words[item.kind]?.(item)
                 }}</RouterLink>
                 <span v-else class="font-medium break-words">{{ words[item.kind]?.(item) ?? item.kind }}</span>

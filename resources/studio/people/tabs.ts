@@ -4,6 +4,6 @@ export const peopleTabs = [
     { label: 'Import people', to: '/people/imports' },
 ];
 export const outboxTabs = [
-    { label: 'Messages', to: '/outbox' },
-    { label: 'Broadcasts', to: '/outbox/broadcasts' },
+    { label: 'Outbox', to: '/emails' },
+    { label: 'Broadcasts', to: '/emails/broadcasts' },
 ];

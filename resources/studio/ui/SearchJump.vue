@@ -19,7 +19,7 @@ const emit = defineEmits<{ close: [] }>();
 
 const places: Found[] = [
     { kind: 'Go to', label: 'New funnel', note: '', to: '/funnels/new' },
-    ...['Funnels', 'People', 'Outbox', 'Results', 'Settings'].map((l) => ({
+    ...['Funnels', 'People', 'Emails', 'Results', 'Settings'].map((l) => ({
         kind: 'Go to',
         label: l,
         note: '',

@@ -44,7 +44,7 @@ final class SearchController extends StudioController
                 'note' => $p->email,
                 'to' => "/people/{$p->id}"])->all(),
             ...$messages->map(fn (Message $m): array => ['kind' => 'Message', 'label' => $m->subject, 'note' => $m->to_address,
-                'to' => "/outbox/{$m->id}"])->all(),
+                'to' => "/emails/{$m->id}"])->all(),
         ]]);
     }
 }
