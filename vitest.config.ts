@@ -4,5 +4,12 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
     plugins: [vue()],
     resolve: { alias: { '@': new URL('./resources/studio', import.meta.url).pathname } },
-    test: { include: ['tests/Studio/**/*.test.ts'], environment: 'happy-dom', restoreMocks: true, env: { TZ: 'America/New_York' } },
+    test: {
+        include: ['tests/Studio/**/*.test.ts'],
+        environment: 'happy-dom',
+        pool: 'threads',
+        isolate: false,
+        restoreMocks: true,
+        env: { TZ: 'America/New_York' },
+    },
 });

@@ -19,6 +19,12 @@ step() {
     echo "$now" > "$STAMPS/$name"
 }
 
+# A check of the front end by its name in package.json. What was right stays right while nothing it looks at has changed.
+front_end() {
+    step "$1" 'resources tests/Studio tests/fixtures package.json package-lock.json tsconfig.json vite.config.ts vitest.config.ts
+        eslint.config.js .prettierrc.json' npm run --silent "$1"
+}
+
 as_root() { if [ "$(id -u)" = 0 ]; then "$@"; else sudo "$@"; fi; }
 
 # Debian packages, only those that are missing.

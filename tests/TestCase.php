@@ -17,6 +17,7 @@ use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as FrameworkTestCase;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Facades\URL;
 use Illuminate\Testing\TestResponse;
@@ -123,6 +124,9 @@ abstract class TestCase extends FrameworkTestCase
 
     protected function runQueue(): void
     {
+        if (DB::table('jobs')->where('available_at', '<=', now()->getTimestamp())->doesntExist()) {
+            return;
+        }
         Artisan::call('queue:work', ['--queue' => 'default,outside', '--stop-when-empty' => true, '--sleep' => 0, '--quiet' => true]);
     }
 

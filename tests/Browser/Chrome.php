@@ -68,20 +68,20 @@ final class Chrome
 
     private static function fresh(int $width, int $height, ?string $downloads): RemoteWebDriver
     {
-        $options = (new ChromeOptions)->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run',
-            '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage',
-            '--hide-scrollbars',
-            '--force-device-scale-factor=1',
-            // As a visitor's browser says it; by its own name it would rightly be taken for a program.
-            '--user-agent=Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0 Safari/537.36',
-            "--window-size={$width},{$height}"]);
+        // Without a window of any kind it takes a quarter less work than the whole browser does.
+        $options = (new ChromeOptions)->setBinary('/usr/bin/chromium-headless-shell')
+            ->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run',
+                '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage',
+                '--hide-scrollbars',
+                '--force-device-scale-factor=1',
+                // As a visitor's browser says it; by its own name it would rightly be taken for a program.
+                '--user-agent=Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0 Safari/537.36',
+                "--window-size={$width},{$height}"]);
+
         if ($width < 500) {
             // A window cannot be that narrow; a phone can.
             $options->setExperimentalOption('mobileEmulation',
                 ['deviceMetrics' => ['width' => $width, 'height' => $height, 'pixelRatio' => 1.0, 'mobile' => true, 'touch' => true]]);
-        }
-        if ($downloads !== null) {
-            $options->setExperimentalOption('prefs', ['download.default_directory' => $downloads]);
         }
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
@@ -92,6 +92,11 @@ final class Chrome
             // The frame of a window takes height even where it is not drawn; what is asked for is the page.
             $frame = $height - (int) $browser->executeScript('return window.innerHeight');
             $browser->manage()->window()->setSize(new WebDriverDimension($width, $height + $frame));
+        }
+
+        if ($downloads !== null) {
+            (new ChromeDevToolsDriver($browser))
+                ->execute('Browser.setDownloadBehavior', ['behavior' => 'allow', 'downloadPath' => $downloads]);
         }
 
         return $browser;

@@ -13,6 +13,9 @@ final class KilledWorkerTest extends TestCase
 {
     private const MESSAGES = 40;
 
+    /** Microseconds from one run of the scheduler to the next; each starts the whole application. */
+    private const SWEEP = 400_000;
+
     private string $folder;
 
     /** @var array<string, string> */
@@ -53,7 +56,7 @@ final class KilledWorkerTest extends TestCase
                 $this->artisan('lantern:due')->mustRun();
 
                 return $this->messages("state = 'sending'") === 0;
-            });
+            }, every: self::SWEEP);
         }
         self::assertGreaterThan(0, $killedWhileSending, 'a worker died holding a message');
         $this->artisan('queue:work', '--stop-when-empty')->mustRun();
@@ -89,7 +92,7 @@ final class KilledWorkerTest extends TestCase
             $this->artisan('lantern:due')->mustRun();
 
             return $this->messages("state = 'sent'") === 500;
-        }, $workers[0]);
+        }, $workers[0], self::SWEEP);
         $workers[0]->stop(5);
 
         $outbox = $this->pdo()->query('select count(*), count(distinct message_id), count(distinct envelope_to) from outbox')
@@ -114,14 +117,14 @@ final class KilledWorkerTest extends TestCase
     }
 
     /** @param  callable(): bool  $condition */
-    private function until(callable $condition, ?Process $while = null): void
+    private function until(callable $condition, ?Process $while = null, int $every = 5_000): void
     {
         $end = microtime(true) + 60;
         while (! $condition()) {
             if (microtime(true) > $end || ($while !== null && ! $while->isRunning())) {
                 self::fail('It never came to that. '.$while?->getOutput().$while?->getErrorOutput());
             }
-            usleep(5_000);
+            usleep($every);
         }
     }
 }

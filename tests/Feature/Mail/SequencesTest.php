@@ -46,11 +46,11 @@ final class SequencesTest extends TestCase
         return $funnel->refresh();
     }
 
-    /** Lets time pass, ten minutes at a time, with a worker and a scheduler that run. */
+    /** Lets time pass, forty minutes at a time, with a worker and a scheduler that run. */
     private function pass(string $until): void
     {
         while (now()->lt($until)) {
-            $this->travel(20)->minutes();
+            $this->travel(40)->minutes();
             Artisan::call('lantern:due');
             $this->runQueue();
         }
