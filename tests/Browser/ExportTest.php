@@ -7,6 +7,7 @@ namespace Tests\Browser;
 use Facebook\WebDriver\Remote\LocalFileDetector;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy;
+use ZipArchive;
 
 /** What is kept, shown to others, and taken along: own designs, own words, a preview, pages and funnels as files. */
 final class ExportTest extends BrowserTestCase
@@ -132,7 +133,7 @@ final class ExportTest extends BrowserTestCase
             $this->press($b, 'Export');
             $this->press($b, 'The whole funnel', '[role=menuitem]');
             $file = (string) $this->waitFor($b, fn (): mixed => current(array_filter(glob("{$folder}/*.zip") ?: [],
-                fn (string $f): bool => filesize($f) > 0)), 'the file is there');
+                fn (string $f): bool => (new ZipArchive)->open($f, ZipArchive::CHECKCONS) === true)), 'the file is there, whole');
             self::assertMatchesRegularExpression('~first-season[\d-]*\.funnel\.zip$~', $file);
 
             $b->get(self::$studio.'/studio/funnels/new');

@@ -69,7 +69,12 @@ final class FirstLeadTest extends BrowserTestCase
             $this->press($phone, 'Send it to me');
             $this->seeText($phone, 'It is yours, Robin.');
             $this->press($phone, 'Download it now');
-            $this->waitFor($phone, fn (): bool => is_file("{$downloads}/My own plan.pdf"), 'the file is there under its name');
+            $this->waitFor($phone, function () use ($downloads): bool {
+                clearstatcache();
+
+                return is_file("{$downloads}/My own plan.pdf")
+                    && filesize("{$downloads}/My own plan.pdf") === filesize($this->pdf());
+            }, 'the file is there under its name, whole');
             self::assertFileEquals($this->pdf(), "{$downloads}/My own plan.pdf");
 
             // The open screen shows who joined, without a reload.
