@@ -69,7 +69,7 @@ final class Chrome
     private static function fresh(int $width, int $height, ?string $downloads): RemoteWebDriver
     {
         // Without a window of any kind it takes a quarter less work than the whole browser does.
-        $options = (new ChromeOptions)->setBinary('/usr/bin/chromium-headless-shell')
+        $options = (new ChromeOptions)->setBinary('/usr/lib/chromium/chromium-headless-shell')
             ->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run',
                 '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage',
                 '--hide-scrollbars',
