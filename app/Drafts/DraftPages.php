@@ -7,11 +7,9 @@ namespace App\Drafts;
 use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\OwnDesign;
-use App\Models\Way;
 use App\Support\Ids;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Events\Outcome;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Look\Background;
 use Lantern\Core\Page\Section;
@@ -22,14 +20,12 @@ use Lantern\Core\Plan\PageSettings;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\Reconnection;
 use Lantern\Core\Plan\SharedSection;
-use Lantern\Core\Plan\Way as WayPlan;
-use Lantern\Core\Plan\WaysAround;
+use Lantern\Core\Plan\Way;
 use Lantern\Core\Plan\WebAddress;
 use Lantern\Core\Starters\StarterDesk;
 use Lantern\Core\Starters\StarterForms;
 use Lantern\Core\Starters\StarterPages;
 use Lantern\Core\Support\Invalid;
-use Lantern\Core\Support\Shape;
 
 /** DraftPages that come and go in a draft, each time with the ways around them connected anew. */
 final class DraftPages
@@ -70,9 +66,9 @@ final class DraftPages
     }
 
     /**
-     * What becomes of the rest of the funnel when a page is removed, and what to put back when it is wanted again.
+     * Removes a page. It keeps its place and its ways, so that pages that go and come back in any order are where they were.
      *
-     * @return array{keep: array<string, mixed>, sentences: list<string>}
+     * @return list<string> what becomes of the rest of the funnel, in sentences
      */
     public function remove(DraftPart $row): array
     {
@@ -81,14 +77,13 @@ final class DraftPages
         if (count($plan->pages) < 2) {
             throw Invalid::at('page', 'This is the only page of the funnel. Add another one first.');
         }
-        // It keeps its place and its ways, so that pages that go and come back in any order are where they were.
         $row->forceFill(['removed' => []])->save();
         $first = $this->rows($funnel)->firstOrFail();
         if ($first->text('address') !== '') {
             self::moveTo($first, '');
         }
 
-        return ['keep' => [], 'sentences' => Reconnection::without($plan, $row->id, $this->plan($funnel)->ways)->sentences];
+        return Reconnection::removed($plan, $row->id, $this->plan($funnel)->ways)->sentences;
     }
 
     /** A page is to be there again: at its place and its address, with the ways that led from it and to it. */
@@ -107,24 +102,8 @@ final class DraftPages
         } elseif ($rows->contains(fn (DraftPart $p): bool => $p->text('address') === $address)) {
             self::moveTo($row, $this->address($funnel, $address));
         }
-        foreach (is_array($row->removed['ways'] ?? null) ? $row->removed['ways'] : [] as $way) {
-            $this->drawAgain($funnel, WayPlan::fromShape(Shape::of($way)));
-        }
+        DraftWays::restore($funnel, $row);
         $row->forceFill(['removed' => null])->save();
-    }
-
-    /** A way that was drawn anew to just where visitors were led while the page was gone leads to the page again. */
-    private function drawAgain(Funnel $funnel, WayPlan $way): void
-    {
-        $drawn = DraftPlan::drawn($funnel->load('ways'));
-        [$pages, $removed] = DraftPlan::pages($funnel);
-        $others = array_values(array_filter($drawn, fn (WayPlan $w): bool => $w->page !== $way->page || $w->outcome !== $way->outcome));
-        $led = fn (WayPlan ...$ways): ?WayPlan => array_values(array_filter(
-            WaysAround::of(array_values($ways), $pages, array_values(array_diff($removed, [$way->page]))),
-            fn (WayPlan $w): bool => $w->page === $way->page && $w->outcome === $way->outcome))[0] ?? null;
-        if ($led(...$drawn)?->toArray() === $led($way, ...$others)?->toArray()) {
-            $this->write($funnel, $way);
-        }
     }
 
     /**
@@ -232,13 +211,9 @@ final class DraftPages
             new PagePlan(Ids::next(), $role, $name, $before === null ? '' : $this->address($funnel, $role->address()),
                 DraftPlan::asStored($document), $settings), $at);
         $with = $this->plan($funnel);
-        $drawn = DraftPlan::drawn($funnel->load('ways'));
+        $drawn = DraftWays::drawn($funnel->load('ways'));
         $result = Reconnection::added($with, $row->id, $drawn);
-        foreach ($result->ways as $way) {
-            if (! in_array($way, $drawn, false)) {
-                $this->write($funnel, $way);
-            }
-        }
+        DraftWays::write($funnel, ...array_filter($result->ways, fn (Way $w): bool => ! in_array($w, $drawn, false)));
 
         return [$row, $result->sentences];
     }
@@ -274,41 +249,5 @@ final class DraftPages
         $taken = $rows->map(fn (DraftPart $p): string => $p->text('address'))->all();
 
         return WebAddress::suggest($wanted, fn (string $a): bool => in_array($a, $taken, true));
-    }
-
-    /** Draws a way in place of the one that led from there before. */
-    public function draw(Funnel $funnel, WayPlan $way): void
-    {
-        DB::transaction(function () use ($funnel, $way): void {
-            $this->remember($funnel, $way->page, $way->outcome);
-            $this->write($funnel, $way);
-        });
-    }
-
-    /** An outcome leads nowhere from now on. */
-    public function end(Funnel $funnel, string $page, Outcome $outcome): void
-    {
-        DB::transaction(function () use ($funnel, $page, $outcome): void {
-            $this->remember($funnel, $page, $outcome);
-            Way::query()->where('funnel_id', $funnel->id)->where('page_id', $page)->where('outcome', $outcome->value)->delete();
-        });
-    }
-
-    /** A way that was drawn to a page that is removed, and is to be drawn anew, is kept with that page. */
-    private function remember(Funnel $funnel, string $page, Outcome $outcome): void
-    {
-        $was = Way::query()->where('funnel_id', $funnel->id)->where('page_id', $page)->where('outcome', $outcome->value)->first();
-        $target = $was === null ? null : DraftPart::query()->where('funnel_id', $funnel->id)->whereNotNull('removed')->find($was->to_page);
-        if ($target !== null) {
-            $kept = is_array($target->removed['ways'] ?? null) ? $target->removed['ways'] : [];
-            $kept[] = WayPlan::toPage($page, $outcome, $target->id)->toArray();
-            $target->forceFill(['removed' => ['ways' => $kept] + (array) $target->removed])->save();
-        }
-    }
-
-    private function write(Funnel $funnel, WayPlan $way): void
-    {
-        Way::query()->updateOrCreate(['funnel_id' => $funnel->id, 'page_id' => $way->page, 'outcome' => $way->outcome->value],
-            ['to_page' => $way->toPage, 'to_url' => $way->toUrl]);
     }
 }

@@ -69,10 +69,10 @@ final readonly class DraftParts
             if ($row->removed !== null) {
                 throw Invalid::at($row->kind, 'This '.PartKinds::named($row->kind)::label().' is removed already.');
             }
-            $gone = $this->kinds->named($row->kind)->remove($row);
-            $row->refresh()->forceFill(['removed' => ['at' => Instant::json(CarbonImmutable::now())] + $gone['keep']])->save();
+            $sentences = $this->kinds->named($row->kind)->remove($row);
+            $row->refresh()->forceFill(['removed' => ['at' => Instant::json(CarbonImmutable::now())]])->save();
 
-            return $gone['sentences'];
+            return $sentences;
         });
     }
 

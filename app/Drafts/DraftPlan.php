@@ -10,7 +10,6 @@ use App\Models\Funnel;
 use App\Models\Way;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Emails\MergeFields;
-use Lantern\Core\Events\Outcome;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Look\LookChanges;
 use Lantern\Core\Page\Section;
@@ -19,8 +18,6 @@ use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\SharedSection;
-use Lantern\Core\Plan\Way as WayPlan;
-use Lantern\Core\Plan\WaysAround;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Support\Shape;
 
@@ -41,7 +38,7 @@ final class DraftPlan
             id: $funnel->id, name: $funnel->name, goal: Goal::from($funnel->goal), address: $funnel->address, lookId: $funnel->look,
             changes: LookChanges::fromShape(Shape::of($funnel->look_changes)), sender: $funnel->business->sender(),
             parts: array_map(fn (Part $p): Part => $p instanceof PagePlan ? $p->with($p->document->withShared($shared)) : $p, $parts),
-            ways: self::ways($funnel), logo: $funnel->logo, icon: $funnel->icon,
+            ways: DraftWays::of($funnel), logo: $funnel->logo, icon: $funnel->icon,
             fields: MergeFields::ownFields(Shape::of($funnel->fields)), parameters: MergeFields::parameterNames($funnel->parameters),
         );
     }
@@ -66,35 +63,6 @@ final class DraftPlan
     public static function sharedSections(Funnel $funnel): array
     {
         return self::shared(array_values($funnel->parts->map(fn (DraftPart $row): Part => $row->part())->all()));
-    }
-
-    /** @return list<WayPlan> around the pages that are removed */
-    public static function ways(Funnel $funnel): array
-    {
-        $drawn = self::drawn($funnel);
-        $there = $funnel->parts->pluck('id')->flip();
-        $isOfRemoved = fn (WayPlan $w): bool => ! $there->has($w->page) || ($w->toPage !== null && ! $there->has($w->toPage));
-
-        return array_filter($drawn, $isOfRemoved) === [] ? $drawn : WaysAround::of($drawn, ...self::pages($funnel));
-    }
-
-    /** @return list<WayPlan> also to and from pages that are removed */
-    public static function drawn(Funnel $funnel): array
-    {
-        return array_values($funnel->ways->map(fn (Way $w): WayPlan => $w->to_url === null
-            ? WayPlan::toPage($w->page_id, Outcome::from($w->outcome), (string) $w->to_page)
-            : WayPlan::outside($w->page_id, Outcome::from($w->outcome), $w->to_url))->all());
-    }
-
-    /** @return array{list<PagePlan>, list<string>} all pages in their order, and the ids of those that are removed */
-    public static function pages(Funnel $funnel): array
-    {
-        $rows = DraftPart::query()->where('funnel_id', $funnel->id)->where('kind', PagePlan::kind())->orderBy('position')->orderBy('id')
-            ->get();
-        $pages = array_map(fn (DraftPart $row): Part => $row->part(), $rows->all());
-
-        return [array_values(array_filter($pages, fn (Part $p): bool => $p instanceof PagePlan)),
-            array_values($rows->whereNotNull('removed')->map(fn (DraftPart $row): string => $row->id)->all())];
     }
 
     /** Writes a new draft, whole or not at all. */

@@ -6,7 +6,6 @@ namespace App\Drafts;
 
 use App\Models\DraftPart;
 use App\Models\Funnel;
-use App\Models\Way;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\FormPlan;
@@ -99,9 +98,12 @@ final readonly class SetAside
             ?? throw Invalid::at('what', "“{$item['name']}” is not there any more. Bring it back first.");
         if (str_starts_with($item['what'], 'way:')) {
             $way = PlannedWay::outside($row->id, Outcome::from(substr($item['what'], 4)), $item['text']);
-            $stored = ['page_id' => $way->page, 'outcome' => $way->outcome->value];
-            $text === '' ? Way::query()->where($stored)->where('to_url', $way->toUrl)->delete()
-                : Way::query()->updateOrCreate($stored, ['funnel_id' => $funnel->id, 'to_page' => null, 'to_url' => $way->toUrl]);
+            if ($text !== '') {
+                DraftWays::draw($funnel, $way);
+            } elseif (in_array($way, DraftWays::drawn($funnel->load('ways')), false)) {
+                // Where it has been drawn elsewhere meanwhile, it stays.
+                DraftWays::end($funnel, $way->page, $way->outcome);
+            }
 
             return;
         }

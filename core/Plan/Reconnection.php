@@ -87,24 +87,12 @@ final readonly class Reconnection
     }
 
     /**
-     * A page that is removed: the ways around it ({@see WaysAround}), and what that changes.
+     * A page that is removed, and what that changes.
      *
      * @param  Plan  $plan  still with the page
+     * @param  list<Way>  $ways  around it: {@see WaysAround}
      */
-    public static function removed(Plan $plan, string $page): self
-    {
-        $at = self::position($plan, $page);
-
-        return $at < 0 ? new self($plan->ways, []) : self::without($plan, $page, WaysAround::of($plan->ways, $plan->pages, [$page]));
-    }
-
-    /**
-     * What a removed page changed.
-     *
-     * @param  Plan  $plan  still with the page
-     * @param  list<Way>  $ways  as they are without it
-     */
-    public static function without(Plan $plan, string $page, array $ways): self
+    public static function removed(Plan $plan, string $page, array $ways): self
     {
         $sentences = [];
         foreach ($plan->ways as $was) {

@@ -83,9 +83,9 @@ abstract class DraftKind
     }
 
     /**
-     * What is to be kept with a part that is removed, to bring it back.
+     * Before a part is removed.
      *
-     * @return array{keep: array<string, mixed>, sentences: list<string>} and what became of the rest of the funnel
+     * @return list<string> what becomes of the rest of the funnel, in sentences
      *
      * @throws Invalid when others need it
      */
@@ -99,7 +99,7 @@ abstract class DraftKind
             throw Invalid::at($row->kind, "“{$row->name}” is used by {$names}. Remove it there first.");
         }
 
-        return ['keep' => [], 'sentences' => []];
+        return [];
     }
 
     /** Called after a part is there again. */

@@ -14,6 +14,7 @@ use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\Reconnection;
 use Lantern\Core\Plan\Way;
+use Lantern\Core\Plan\WaysAround;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -43,6 +44,11 @@ final class ReconnectionTest extends TestCase
 
         return str_starts_with($target, 'https:') ? Way::outside($page, Outcome::from($outcome), $target)
             : Way::toPage($page, Outcome::from($outcome), $target);
+    }
+
+    private static function removed(Plan $plan, string $page): Reconnection
+    {
+        return Reconnection::removed($plan, $page, WaysAround::of($plan->ways, $plan->pages, [$page]));
     }
 
     /** @return list<string> */
@@ -128,7 +134,7 @@ final class ReconnectionTest extends TestCase
     #[DataProvider('removals')]
     public function test_a_page_goes(array $pages, array $ways, string $gone, array $after, array $sentences): void
     {
-        $result = Reconnection::removed(self::plan($pages, $ways), $gone);
+        $result = self::removed(self::plan($pages, $ways), $gone);
 
         self::assertSame($after, self::written($result));
         self::assertSame($sentences, $result->sentences);
@@ -219,7 +225,7 @@ final class ReconnectionTest extends TestCase
     {
         foreach (Plans::all() as $plan) {
             foreach ($plan->pages as $page) {
-                foreach (Reconnection::removed($plan, $page->id)->ways as $way) {
+                foreach (self::removed($plan, $page->id)->ways as $way) {
                     self::assertNotContains($page->id, [$way->page, $way->toPage]);
                     self::assertNotSame($way->page, $way->toPage, 'and nobody is led in a circle of one');
                 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Studio\Pages;
 
 use App\Drafts\DraftPages;
+use App\Drafts\DraftWays;
 use App\Drafts\Kinds\DraftKinds;
 use App\Http\Studio\StudioController;
 use App\Models\DraftPart;
@@ -63,7 +64,7 @@ final class PageController extends StudioController
             ['outcome.in' => 'This page has no such outcome.']);
         $outcome = Outcome::from($given['outcome']);
         if ($given['none'] ?? false) {
-            $this->pages->end($found->funnel, $found->id, $outcome);
+            DraftWays::end($found->funnel, $found->id, $outcome);
 
             return response()->json(['page' => $found->id, 'outcome' => $outcome->value]);
         }
@@ -74,7 +75,7 @@ final class PageController extends StudioController
         } else {
             throw Invalid::at('toPage', 'Please choose a page of this funnel, or fill in a web address.');
         }
-        $this->pages->draw($found->funnel, $way);
+        DraftWays::draw($found->funnel, $way);
 
         return response()->json($way->toArray());
     }
