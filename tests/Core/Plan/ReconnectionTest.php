@@ -221,6 +221,14 @@ final class ReconnectionTest extends TestCase
         self::assertSame($sentences, $result->sentences);
     }
 
+    public function test_removed_pages_that_led_to_one_another_in_a_circle_lead_on_to_what_comes_after_them(): void
+    {
+        $plan = self::plan(['a' => PageRole::Sales, 'b' => PageRole::Upsell, 'c' => PageRole::Upsell, 'd' => PageRole::Delivery],
+            ['a bought b', 'b bought c', 'c bought b']);
+
+        self::assertEquals([self::way('a bought d')], WaysAround::of($plan->ways, $plan->pages, ['b', 'c']));
+    }
+
     public function test_taking_out_any_page_of_any_starter_leaves_no_way_to_it(): void
     {
         foreach (Plans::all() as $plan) {

@@ -166,6 +166,12 @@ final class ExportTest extends TestCase
         $end('hook', 'discard');
         $end('head', 'take');
         $end('way:joined', 'take');
+        $page = $draft->json('pages.0.id');
+        $this->putJson("/studio/api/pages/{$page}/ways", ['outcome' => 'joined', 'toPage' => $draft->json('pages.1.id')])->assertOk();
+        $end('way:joined', 'undo');
+        self::assertContains($draft->json('pages.1.id'), array_column($this->getJson("/studio/api/funnels/{$id}")->json('ways'), 'toPage'),
+            'a way that was drawn elsewhere meanwhile stays');
+        $end('way:joined', 'take');
         $after = $this->getJson("/studio/api/funnels/{$id}");
         self::assertSame([$code, null, ''], [$after->json('pages.0.settings.head'), $after->json('pages.0.settings.bodyEnd'),
             $after->json('forms.0.hook')]);

@@ -253,12 +253,13 @@ final class PagesTest extends TestCase
 
     public function test_a_way_chosen_while_a_page_was_gone_stays_and_one_taken_back_leads_there_again(): void
     {
-        foreach ([true, false] as $isTakenBack) {
+        foreach ([[true, 'closed'], [true, 'none'], [false, 'closed']] as [$isTakenBack, $chosen]) {
             $funnel = $this->selling();
             [$sales, $upsell, $closed] = array_map(fn (string $r): string => $this->page($funnel, $r)->id, ['sales', 'upsell', 'closed']);
             $this->deleteJson("/studio/api/parts/{$upsell}")->assertOk();
             $before = collect($this->getJson("/studio/api/funnels/{$funnel->id}")->json('ways'))->firstWhere('page', $sales);
-            $this->putJson("/studio/api/pages/{$sales}/ways", ['outcome' => 'bought', 'toPage' => $closed])->assertOk();
+            $this->putJson("/studio/api/pages/{$sales}/ways",
+                ['outcome' => 'bought'] + ($chosen === 'none' ? ['none' => true] : ['toPage' => $closed]))->assertOk();
             if ($isTakenBack) {
                 $this->putJson("/studio/api/pages/{$sales}/ways", ['outcome' => 'bought', 'toPage' => $before['toPage']])->assertOk();
             }
