@@ -46,7 +46,7 @@ final class DrawPicture implements ShouldQueue
         $upload = Upload::query()->where('kind', Upload::INCOMING)->find($this->upload);
         if ($upload !== null) {
             Storage::disk('uploads')->delete($upload->path);
-            $upload->forceFill(['trouble' => 'This picture could not be drawn. Please make it smaller and choose it again.'])->save();
+            $upload->forceFill(['trouble' => 'This picture could not be prepared. Please make it smaller and choose it again.'])->save();
         }
     }
 }

@@ -52,7 +52,8 @@ final class Pictures
                 .' are enough. Please make it smaller and choose it again.');
         }
         if (max($width, $height) > self::MOST_SLENDER * min($width, $height)) {
-            throw Invalid::at('picture', 'This picture is a mere stripe. Please cut it to a shape that fits on a page.');
+            throw Invalid::at('picture',
+                'This picture is far longer than it is wide, or wider than it is high. Please crop it and choose it again.');
         }
         if ($pixels > self::EMPTY_PIXELS + self::PIXELS_A_BYTE * (int) filesize($path)) {
             throw Invalid::at('picture', 'This picture has '.(int) round($pixels / 1e6).' megapixels and hardly anything in them. '

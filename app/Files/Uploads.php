@@ -95,7 +95,7 @@ final class Uploads
         }
         if (Upload::query()->where('business_id', $business->id)->where('kind', Upload::INCOMING)->whereNull('trouble')->count()
             >= self::MOST_INCOMING) {
-            throw Invalid::at('picture', 'Many large pictures are being drawn already. Please wait until they are there.');
+            throw Invalid::at('picture', 'Many large pictures are still being prepared. Please wait until they are in your library.');
         }
         Storage::disk('uploads')->putFileAs('incoming', $file, $id);
         $upload->save();

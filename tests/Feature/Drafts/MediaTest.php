@@ -62,7 +62,7 @@ final class MediaTest extends TestCase
         yield 'a picture wider than the world' => ['picture', 'a.png', self::claim(2_000_000, 60), 'megapixels; 40 are enough.'];
         yield 'a picture of forty megapixels and a few bytes' => ['picture', 'a.png', self::claim(6300, 6200).str_repeat("\0", 5000),
             'This picture has 39 megapixels and hardly anything in them.'];
-        yield 'a stripe' => ['picture', 'a.png', self::png(1, 51), 'This picture is a mere stripe.'];
+        yield 'a stripe' => ['picture', 'a.png', self::png(1, 51), 'far longer than it is wide'];
         yield 'a large picture with another one behind its header' => ['picture', 'a.png', self::claim(400, 400).self::png(10, 10),
             'damaged'];
         yield 'a picture of no size' => ['picture', 'a.png', self::claim(0, 0), 'damaged'];
@@ -167,7 +167,7 @@ final class MediaTest extends TestCase
         (new DrawPicture($id))->failed();
 
         $this->getJson("/studio/api/uploads/pictures/{$id}")
-            ->assertJson(['trouble' => 'This picture could not be drawn. Please make it smaller and choose it again.']);
+            ->assertJson(['trouble' => 'This picture could not be prepared. Please make it smaller and choose it again.']);
         $this->runQueue();
         self::assertSame([], Storage::disk('uploads')->allFiles());
     }
@@ -180,7 +180,7 @@ final class MediaTest extends TestCase
         }
 
         $this->bring('picture', '20.png', $file)->assertUnprocessable()
-            ->assertJsonPath('message', 'Many large pictures are being drawn already. Please wait until they are there.');
+            ->assertJsonPath('message', 'Many large pictures are still being prepared. Please wait until they are in your library.');
         $this->bring('picture', 'small.png', self::png(20, 20))->assertCreated();
     }
 

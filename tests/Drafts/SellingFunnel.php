@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Drafts;
+
+use App\Drafts\DraftPlan;
+use App\Drafts\NewFunnel;
+use App\Models\Funnel;
+use Lantern\Core\Plan\Goal;
+
+/** A funnel that sells, of the owner of a test: five pages and the ways between them, in shorthand. */
+trait SellingFunnel
+{
+    private function selling(): Funnel
+    {
+        return app(NewFunnel::class)->fromStarter($this->owner->business, Goal::Sell, 'Selling', 'First Season', null, '290 €')->refresh();
+    }
+
+    /** @return list<string> roles in the order of the way, with addresses */
+    private function pages(Funnel $funnel): array
+    {
+        return Page::query()->where('funnel_id', $funnel->id)->whereNull('removed')->orderBy('position')->get()
+            ->map(fn (Page $p): string => "{$p->role} /{$p->address}")->values()->all();
+    }
+
+    /** @return list<string> */
+    private function ways(Funnel $funnel): array
+    {
+        $plan = DraftPlan::read(Funnel::query()->findOrFail($funnel->id));
+        $role = fn (?string $id): string => $plan->page((string) $id)?->role->value ?? 'gone';
+        $ways = array_map(fn ($w): string => "{$role($w->page)} {$w->outcome->value} ".($w->toUrl ?? $role($w->toPage)), $plan->ways);
+        sort($ways);
+
+        return $ways;
+    }
+
+    private function page(Funnel $funnel, string $role): Page
+    {
+        return Page::query()->where('funnel_id', $funnel->id)->where('definition->role', $role)->firstOrFail();
+    }
+
+    private const SELLING = ['sales /', 'upsell /one-more-thing', 'downsell /instead', 'delivery /welcome', 'closed /closed'];
+
+    private const SELLING_WAYS = ['downsell bought delivery', 'downsell declined delivery', 'sales bought upsell',
+        'sales time-ran-out closed', 'upsell bought delivery', 'upsell declined downsell'];
+}
