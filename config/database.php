@@ -16,6 +16,20 @@ return [
             'synchronous' => 'normal',
             'transaction_mode' => 'IMMEDIATE',
         ],
+        // The ledger of practice payments. It knows nothing of our transactions, as a provider elsewhere would not.
+        'practice' => [
+            'driver' => 'sqlite',
+            'database' => env('PRACTICE_DATABASE', env('DB_DATABASE') === ':memory:' ? ':memory:'
+                : preg_replace('/(\.sqlite)?$/D', '-practice.sqlite', (string) env('DB_DATABASE', database_path('lantern.sqlite')), 1)),
+            // It begins by itself.
+            'create' => true,
+            'prefix' => '',
+            'foreign_key_constraints' => true,
+            'busy_timeout' => 10_000,
+            'journal_mode' => 'wal',
+            'synchronous' => 'normal',
+            'transaction_mode' => 'IMMEDIATE',
+        ],
     ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],
 ];

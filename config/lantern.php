@@ -37,6 +37,22 @@ return [
         'confirm_hours' => 72,
     ],
 
+    'checkout' => [
+        /** Tries to pay, and codes that hold for nothing, from one internet address in ten minutes. */
+        'per_address' => (int) env('LANTERN_PAYMENTS_PER_ADDRESS', 30),
+        'wrong_codes' => 10,
+        /** For so long after paying an extra offer can be taken with one click. Minutes. */
+        'fresh_minutes' => 30,
+        /** A payment of which nothing is known any more is asked after for so long, and then given up. Minutes. */
+        'give_up_minutes' => 30,
+    ],
+    /** Practice payments: seconds that its slow answers take, and until it tells of what it tells later. */
+    'practice' => [
+        'slow_seconds' => (float) env('LANTERN_PRACTICE_SLOW', 3),
+        'later_seconds' => (int) env('LANTERN_PRACTICE_LATER', 10),
+        'dispute_minutes' => (int) env('LANTERN_PRACTICE_DISPUTE', 5),
+    ],
+
     /** Calls to addresses that an owner typed. */
     'outgoing' => [
         /** Hosts with their ports that may be called although they are on this machine or a private network, such as `localhost:8099`. */

@@ -12,8 +12,12 @@ use App\Http\Site\HealthController;
 use App\Http\Site\MailLinkController;
 use App\Http\Site\MediaController;
 use App\Http\Site\PageController;
+use App\Http\Site\PageFormController;
+use App\Http\Site\Pay\CallController;
+use App\Http\Site\Pay\PayController;
+use App\Http\Site\Pay\PracticeController;
+use App\Http\Site\Pay\PurchasesController;
 use App\Http\Site\PreviewController;
-use App\Http\Site\SignupController;
 use App\Http\Site\UnsubscribeController;
 use Illuminate\Support\Facades\Route;
 
@@ -41,8 +45,22 @@ Route::get('/e/{form}/token', [EmbedController::class, 'token'])->middleware('th
 Route::get('/e/done/{submission}/{seal}', [EmbedController::class, 'done']);
 Route::options('/e/{form}', [EmbedController::class, 'preflight']);
 Route::post('/e/{form}', [EmbedController::class, 'submit']);
+// Paying: the way back from the bank, the page to wait on, the provider's calls, and the pages of practice payments.
+Route::get('/pay/back/{payment}/{seal}', [PayController::class, 'back']);
+Route::get('/pay/wait/{order}/{seal}', [PayController::class, 'wait']);
+Route::post('/pay/calls/{provider}', CallController::class)->middleware('throttle:provider');
+Route::get('/pay/practice/card', [PracticeController::class, 'card']);
+Route::post('/pay/practice/card', [PracticeController::class, 'keepCard'])->middleware('throttle:beacon');
+Route::get('/pay/practice/bank/{key}/{seal}', [PracticeController::class, 'bank']);
+Route::post('/pay/practice/bank/{key}/{seal}', [PracticeController::class, 'decide']);
+// What a buyer has: opened by sealed links, without a password.
+Route::get('/my/open/{access}/{seal}', [PurchasesController::class, 'open']);
+Route::get('/my/files/{access}/{upload}/{seal}/{name}', [PurchasesController::class, 'file'])->where('name', '[^/]+');
+Route::get('/my/receipts/{receipt}/{seal}/{name}', [PurchasesController::class, 'receipt'])->where('name', '[a-z0-9.-]{1,60}');
+Route::get('/my/{person}/{seal}', [PurchasesController::class, 'show'])->where('person', '[0-9a-z]{26}');
+Route::post('/my/{person}/{seal}', [PurchasesController::class, 'newCard'])->where('person', '[0-9a-z]{26}')->middleware('throttle:beacon');
 Route::get('/preview/{funnel}/{page?}', [PreviewController::class, 'show'])->where('page', '[a-z0-9-]{1,60}')->name('site.preview');
 Route::post('/preview/{funnel}/{page?}', [PreviewController::class, 'next'])->where('page', '[a-z0-9-]{1,60}');
 Route::get('/{funnel}/{page?}', PageController::class)->where(['funnel' => '[a-z0-9-]{1,60}', 'page' => '[a-z0-9-]{1,60}'])
     ->name('site.page');
-Route::post('/{funnel}/{page?}', SignupController::class)->where(['funnel' => '[a-z0-9-]{1,60}', 'page' => '[a-z0-9-]{1,60}']);
+Route::post('/{funnel}/{page?}', PageFormController::class)->where(['funnel' => '[a-z0-9-]{1,60}', 'page' => '[a-z0-9-]{1,60}']);

@@ -25,6 +25,9 @@ use App\Http\Studio\People\PeopleController;
 use App\Http\Studio\People\PersonController;
 use App\Http\Studio\People\SubmissionController;
 use App\Http\Studio\Results\ResultsController;
+use App\Http\Studio\Sales\CouponController;
+use App\Http\Studio\Sales\OrderController;
+use App\Http\Studio\Sales\SalesController;
 use Illuminate\Support\Facades\Route;
 
 Route::prefix('studio/api')->group(function (): void {
@@ -158,6 +161,21 @@ Route::prefix('studio/api')->group(function (): void {
         Route::post('messages/{message}/feedback', [MessageController::class, 'feedback']);
         Route::post('messages/{message}/retry', [MessageController::class, 'retry']);
         Route::get('messages/{message}', [MessageController::class, 'show']);
+        Route::get('orders', [OrderController::class, 'index']);
+        Route::get('orders/export', [OrderController::class, 'export']);
+        Route::get('orders/{order}', [OrderController::class, 'show']);
+        Route::post('orders/{order}/refund', [OrderController::class, 'refund']);
+        Route::post('orders/{order}/receipts/{receipt}', [OrderController::class, 'receipt']);
+        Route::post('orders/{order}/notes', [OrderController::class, 'note']);
+        Route::post('orders/{order}/access', [OrderController::class, 'give']);
+        Route::delete('orders/{order}/access/{access}', [OrderController::class, 'take']);
+        Route::post('orders/{order}/cancel-plan', [OrderController::class, 'cancelPlan']);
+        Route::get('sales', [SalesController::class, 'numbers']);
+        Route::get('sales/ledger', [SalesController::class, 'ledger']);
+        Route::post('sales/ledger/{key}/dispute', [SalesController::class, 'dispute'])->where('key', '[a-z0-9_]{1,40}');
+        Route::get('funnels/{funnel}/sales', [SalesController::class, 'ofFunnel']);
+        Route::post('parts/{part}/codes', [CouponController::class, 'make']);
+        Route::get('parts/{part}/codes', [CouponController::class, 'list']);
         Route::get('search', SearchController::class);
         Route::get('pulse', [ResultsController::class, 'pulse']);
     });

@@ -29,6 +29,9 @@ abstract class TestCase extends FrameworkTestCase
 {
     use RefreshDatabase;
 
+    /** @var list<string|null> */
+    protected array $connectionsToTransact = [null, 'practice'];
+
     public const CHROME = 'Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0 Safari/537.36';
 
     protected function setUp(): void

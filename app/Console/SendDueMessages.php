@@ -7,6 +7,9 @@ namespace App\Console;
 use App\Mail\Broadcasts\Broadcasting;
 use App\Mail\Owner\Digest;
 use App\Mail\Sending\MessageSender;
+use App\Orders\Receipts;
+use App\Orders\Reconciling;
+use App\Payments\Practice\PracticeCalls;
 use App\Webhooks\Webhooks;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
@@ -15,14 +18,18 @@ final class SendDueMessages extends Command
 {
     protected $signature = 'lantern:due';
 
-    protected $description = 'Queue the messages that are due, and free those a dead worker held';
+    protected $description = 'Queue the messages that are due, finish payments that are open, and free what a dead worker held';
 
-    public function handle(MessageSender $postman, Broadcasting $broadcasting, Webhooks $hooks, Digest $digest): int
+    public function handle(MessageSender $postman, Broadcasting $broadcasting, Webhooks $hooks, Digest $digest,
+        Reconciling $reconciling, Receipts $receipts, PracticeCalls $calls): int
     {
         $now = CarbonImmutable::now();
         $broadcasting->tick($now);
         $hooks->queueDue();
         $digest->tick($now);
+        $calls->sendDue();
+        $reconciling->run();
+        $receipts->issueDue();
         $this->line($postman->queueDue().' queued');
 
         return self::SUCCESS;

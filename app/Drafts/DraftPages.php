@@ -22,8 +22,10 @@ use Lantern\Core\Plan\Reconnection;
 use Lantern\Core\Plan\SharedSection;
 use Lantern\Core\Plan\Way;
 use Lantern\Core\Plan\WebAddress;
+use Lantern\Core\Starters\Offered;
 use Lantern\Core\Starters\StarterDesk;
 use Lantern\Core\Starters\StarterForms;
+use Lantern\Core\Starters\StarterOffers;
 use Lantern\Core\Starters\StarterPages;
 use Lantern\Core\Support\Invalid;
 
@@ -175,14 +177,11 @@ final class DraftPages
         return $this->address($funnel, (string) $row->own_address !== '' ? (string) $row->own_address : self::page($row)->role->address());
     }
 
-    /** A design's blocks as this funnel can use them: its form and its lead magnet in place of those the design was made with. */
+    /** A design's blocks as this funnel can use them: its form, lead magnet and offer in place of those the design was made with. */
     public static function fitted(Document $document, Plan $plan): Document
     {
-        $part = fn (string $kind, string $id): string => match ($kind) {
-            'form' => ($plan->form($id) ?? $plan->forms[0] ?? null)->id ?? '',
-            'lead-magnet' => ($plan->leadMagnet($id) ?? $plan->leadMagnets[0] ?? null)->id ?? '',
-            default => $id,
-        };
+        $first = $plan->firstParts();
+        $part = fn (string $kind, string $id): string => $plan->part($id) === null ? $first[$kind] ?? '' : $id;
 
         return $document->with(array_map(fn (Section $s): Section => $s->fitted(Ids::next(...), $part,
             fn (string $id): bool => $plan->page($id) !== null)
@@ -223,7 +222,8 @@ final class DraftPages
     {
         $leadMagnet = $plan->leadMagnets[0] ?? null;
         $title = $leadMagnet->title ?? ($plan->entry()?->document->headline() ?: $plan->name);
-        $desk = new StarterDesk($plan->sender, Ids::next(...), $title, '', $leadMagnet, $plan->forms[0] ?? null);
+        $desk = new StarterDesk($plan->sender, Ids::next(...), $title, $leadMagnet, $plan->forms[0] ?? null,
+            self::offers($plan));
         if ($role->hasOneGoal() && $desk->form === null) {
             $form = StarterForms::of(Goal::Form, $desk);
             DraftParts::add($funnel, $form);
@@ -236,6 +236,17 @@ final class DraftPages
         $number = 1 + count(array_filter($plan->pages, fn (PagePlan $p): bool => $p->role === $role));
 
         return StarterPages::of($role, $desk->inFunnel($pages), $number);
+    }
+
+    /** @return array<string, Offered> the first offers of a funnel, as starters call them */
+    private static function offers(Plan $plan): array
+    {
+        $offers = [];
+        foreach (array_slice($plan->offers, 0, 3) as $i => $offer) {
+            $offers[StarterOffers::KEYS[$i]] = new Offered($offer, $plan->product($offer->product)->name ?? $offer->name);
+        }
+
+        return $offers;
     }
 
     private function plan(Funnel $funnel): Plan

@@ -30,9 +30,10 @@ final class DraftPlan
         $funnel->loadMissing(['business', 'parts', 'ways']);
         $parts = array_values($funnel->parts->map(fn (DraftPart $row): Part => $row->part())->all());
         $shared = self::shared($parts);
-        // Emails in the order in which they come.
-        usort($parts, fn (Part $a, Part $b): int => $a instanceof EmailPlan && $b instanceof EmailPlan
-            ? $a->delay->offset() <=> $b->delay->offset() : 0);
+        // Emails in the order in which they come, beside the others: what is compared with nothing cannot be sorted among it.
+        $emails = array_values(array_filter($parts, fn (Part $p): bool => $p instanceof EmailPlan));
+        usort($emails, fn (EmailPlan $a, EmailPlan $b): int => $a->delay->offset() <=> $b->delay->offset());
+        $parts = [...array_values(array_filter($parts, fn (Part $p): bool => ! $p instanceof EmailPlan)), ...$emails];
 
         return new Plan(
             id: $funnel->id, name: $funnel->name, goal: Goal::from($funnel->goal), address: $funnel->address, lookId: $funnel->look,
@@ -40,6 +41,7 @@ final class DraftPlan
             parts: array_map(fn (Part $p): Part => $p instanceof PagePlan ? $p->with($p->document->withShared($shared)) : $p, $parts),
             ways: DraftWays::of($funnel), logo: $funnel->logo, icon: $funnel->icon,
             fields: MergeFields::ownFields(Shape::of($funnel->fields)), parameters: MergeFields::parameterNames($funnel->parameters),
+            currency: $funnel->sellsIn(),
         );
     }
 
@@ -73,6 +75,7 @@ final class DraftPlan
                 'id' => $plan->id, 'business_id' => $business->id, 'name' => $plan->name, 'goal' => $plan->goal->value,
                 'address' => $plan->address, 'look' => $plan->lookId, 'look_changes' => $plan->changes->toArray(),
                 'logo' => $plan->logo, 'icon' => $plan->icon, 'fields' => $plan->fields, 'parameters' => $plan->parameters,
+                'currency' => $plan->offers === [] ? null : $plan->currency,
             ]);
             $positions = [];
             foreach ($plan->parts as $part) {

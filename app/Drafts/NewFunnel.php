@@ -9,6 +9,8 @@ use App\Models\Funnel;
 use App\Models\OldAddress;
 use App\Models\Upload;
 use App\Support\Ids;
+use Lantern\Core\Money\Currency;
+use Lantern\Core\Money\Money;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\LeadMagnet;
 use Lantern\Core\Plan\PlanCopy;
@@ -21,15 +23,17 @@ final class NewFunnel
     /**
      * @param  string  $title  of what is given away, waited for, shown or sold
      * @param  Upload|null  $file  what is given away; may come later
-     * @param  string  $price  as visitors read it; '' when it is not known yet
+     * @param  Money|null  $price  of what is sold; null when it is not known yet
      */
-    public function fromStarter(Business $business, Goal $goal, string $name, string $title, ?Upload $file, string $price = ''): Funnel
+    public function fromStarter(Business $business, Goal $goal, string $name, string $title, ?Upload $file,
+        ?Money $price = null): Funnel
     {
         $leadMagnet = ! $goal->hasLeadMagnet() ? null : ($file === null
             ? new LeadMagnet(Ids::next(), $title)
             : new LeadMagnet(Ids::next(), $title, $file->id, $file->name, $file->mime, $file->bytes));
         $plan = (new Starter($business->sender(), Ids::next(...)))
-            ->build($goal, $name, $title, WebAddress::suggest($title, self::taken(...)), $leadMagnet, $price);
+            ->build($goal, $name, $title, WebAddress::suggest($title, self::taken(...)), $leadMagnet, $price,
+                Currency::isKnown($business->currency) ? $business->currency : 'EUR');
 
         return DraftPlan::store($plan, $business);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Journey;
 
 use App\Models\Funnel;
+use App\Models\Order;
 use App\Models\Person;
 use App\Models\Submission;
 use App\Models\Version;
@@ -16,6 +17,7 @@ final readonly class EffectContext
     /**
      * @param  Funnel|null  $funnel  that decided it; none where it follows without one, such as from a bounce
      * @param  Submission|null  $submission  the form that led to it, if one did
+     * @param  Order|null  $order  likewise, what was bought
      */
     public function __construct(
         public Person $person,
@@ -23,6 +25,7 @@ final readonly class EffectContext
         public ?Funnel $funnel = null,
         public ?Version $version = null,
         public ?Submission $submission = null,
+        public ?Order $order = null,
     ) {
     }
 }

@@ -130,7 +130,8 @@ final readonly class Events
     private function carryOut(Decision $decision, NewEvent $event, ?Funnel $funnel, ?Version $version): void
     {
         if ($event->person !== null && $decision->effects !== []) {
-            $this->effects->run($decision->effects, new EffectContext($event->person, $event->at, $funnel, $version, $event->submission));
+            $this->effects->run($decision->effects, new EffectContext($event->person, $event->at, $funnel, $version, $event->submission,
+                $event->order));
         }
     }
 

@@ -7,6 +7,7 @@ namespace App\Journey;
 use App\Models\Business;
 use App\Models\Funnel;
 use App\Models\Message;
+use App\Models\Order;
 use App\Models\Person;
 use App\Models\Submission;
 use App\Models\Version;
@@ -27,6 +28,8 @@ final readonly class NewEvent
      * @param  array<string, mixed>  $data  what else is to be kept with it
      * @param  Submission|null  $submission  the form that led to it, if one did
      * @param  string|null  $why  one sentence for the owner, where it is known better than from the type alone
+     * @param  list<string>  $offers  ids of the offers that were bought or declined
+     * @param  Order|null  $order  by which
      */
     public function __construct(
         public EventType $type,
@@ -45,6 +48,8 @@ final readonly class NewEvent
         public array $data = [],
         public ?Submission $submission = null,
         public ?string $why = null,
+        public array $offers = [],
+        public ?Order $order = null,
     ) {
     }
 
@@ -88,8 +93,29 @@ final readonly class NewEvent
             data: ['submission' => $submission->id], submission: $submission);
     }
 
+    /**
+     * Something that happened to an order, on a page of its funnel.
+     *
+     * @param  list<string>  $offers  ids
+     * @param  array<string, mixed>  $data
+     */
+    public static function ofOrder(
+        EventType $type,
+        Order $order,
+        string $page,
+        DateTimeImmutable $at,
+        array $offers,
+        array $data = [],
+    ): self {
+        $order->loadMissing(['funnel.business', 'funnel.liveVersion', 'version', 'person']);
+
+        return new self($type, $order->funnel->business, $at, $order->funnel, $order->version, $page, person: $order->person,
+            visitor: $order->visitor, source: $order->source, owner: $order->owner, data: ['order' => $order->id] + $data,
+            offers: $offers, order: $order);
+    }
+
     public function inCore(): Event
     {
-        return new Event($this->type, $this->at, $this->page, $this->form, $this->tag, $this->why);
+        return new Event($this->type, $this->at, $this->page, $this->form, $this->tag, $this->why, $this->offers);
     }
 }

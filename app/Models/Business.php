@@ -20,14 +20,20 @@ use Lantern\Core\Plan\Sender;
  * @property int $messages_per_minute at most
  * @property string|null $hook_secret with which calls to the owner's own addresses are signed
  * @property \Carbon\CarbonImmutable|null $told_at when the daily email about new people last went out
+ * @property int $tax_rate in hundredths of a percent
+ * @property string $tax_name what the tax is called on receipts
+ * @property string $tax_number of the business, for receipts
+ * @property list<string> $sale_notices of what the owner is told at once: sale, trouble, refund
  * @property list<string> $embed_hosts from where videos may be shown on pages
  */
 final class Business extends Record
 {
     /** @var array<string, string> */
-    protected $casts = ['embed_hosts' => 'array', 'hook_secret' => 'encrypted', 'told_at' => 'immutable_datetime'];
+    protected $casts = ['embed_hosts' => 'array', 'sale_notices' => 'array', 'hook_secret' => 'encrypted',
+        'told_at' => 'immutable_datetime'];
 
-    protected $attributes = ['embed_hosts' => '[]', 'messages_per_minute' => 120, 'hook_secret' => null, 'told_at' => null];
+    protected $attributes = ['tax_rate' => 0, 'tax_name' => 'Tax', 'tax_number' => '', 'sale_notices' => '["sale","trouble","refund"]',
+        'embed_hosts' => '[]', 'messages_per_minute' => 120, 'hook_secret' => null, 'told_at' => null];
 
     public function zone(): DateTimeZone
     {

@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Lantern\Core\Money\Currency;
 use Lantern\Core\Plan\FunnelState;
 
 /**
@@ -22,6 +23,7 @@ use Lantern\Core\Plan\FunnelState;
  * @property array<string, mixed> $look_changes what the owner made their own in the look
  * @property string|null $logo the id of a picture
  * @property string|null $icon likewise
+ * @property string|null $currency in which it sells; null for that of the business
  * @property array<string, string> $fields the funnel's own merge fields
  * @property list<string> $parameters address parameters that may be used as merge fields
  * @property FunnelState $state
@@ -44,7 +46,8 @@ final class Funnel extends Record
         'fields' => 'array', 'parameters' => 'array', 'set_aside' => 'array'];
 
     protected $attributes = ['state' => 'draft', 'live_version_id' => null, 'archived_at' => null,
-        'look_changes' => '{}', 'logo' => null, 'icon' => null, 'fields' => '{}', 'parameters' => '[]', 'set_aside' => '[]'];
+        'look_changes' => '{}', 'currency' => null, 'logo' => null, 'icon' => null, 'fields' => '{}', 'parameters' => '[]',
+        'set_aside' => '[]'];
 
     /** @return BelongsTo<Business, $this> */
     public function business(): BelongsTo
@@ -68,6 +71,12 @@ final class Funnel extends Record
     public function liveVersion(): BelongsTo
     {
         return $this->belongsTo(Version::class, 'live_version_id');
+    }
+
+    /** In which it sells, by ISO 4217. */
+    public function sellsIn(): string
+    {
+        return $this->currency ?? (Currency::isKnown($this->business->currency) ? $this->business->currency : 'EUR');
     }
 
     public function url(string $page = ''): string

@@ -21,18 +21,29 @@ use App\Mail\Sending\Provider;
 use App\Mail\Sending\Smtp;
 use App\Mail\Sequences\Enrolments;
 use App\Mail\Sequences\SequenceMessage;
+use App\Orders\Accesses;
+use App\Orders\Messages\PaymentTroubleMessage;
+use App\Orders\Messages\ReceiptMessage;
+use App\Orders\Messages\SaleNoticeMessage;
+use App\Orders\Receipts;
+use App\Orders\SaleNotices;
+use App\Payments\PaymentProvider;
+use App\Payments\Practice\PracticePayments;
 use App\People\Tags\Tagging;
 use App\Serving\Slots\AddressSlot;
+use App\Serving\Slots\CheckoutSlot;
 use App\Serving\Slots\CodeSlot;
 use App\Serving\Slots\DownloadSlot;
 use App\Serving\Slots\ErrorSlot;
 use App\Serving\Slots\ErrorsSlot;
+use App\Serving\Slots\ExtraSlot;
 use App\Serving\Slots\HeadSlot;
 use App\Serving\Slots\HereSlot;
 use App\Serving\Slots\InvalidSlot;
 use App\Serving\Slots\MergeSlot;
 use App\Serving\Slots\PageSlot;
 use App\Serving\Slots\PickSlot;
+use App\Serving\Slots\PurchasesSlot;
 use App\Serving\Slots\SiteSlot;
 use App\Serving\Slots\Slot;
 use App\Serving\Slots\SlotKinds;
@@ -62,10 +73,13 @@ use Lantern\Core\Journey\Effects\CallHook;
 use Lantern\Core\Journey\Effects\CancelEmails;
 use Lantern\Core\Journey\Effects\DeliverFile;
 use Lantern\Core\Journey\Effects\Effect;
+use Lantern\Core\Journey\Effects\GiveProduct;
 use Lantern\Core\Journey\Effects\SendEmail;
+use Lantern\Core\Journey\Effects\SendReceipt;
 use Lantern\Core\Journey\Effects\StartSequence;
 use Lantern\Core\Journey\Effects\StopSequence;
 use Lantern\Core\Journey\Effects\TellOwner;
+use Lantern\Core\Journey\Effects\TellOwnerOfSale;
 
 final class AppServiceProvider extends ServiceProvider
 {
@@ -76,10 +90,13 @@ final class AppServiceProvider extends ServiceProvider
         CallHook::class => Webhooks::class,
         CancelEmails::class => Enrolments::class,
         DeliverFile::class => Deliveries::class,
+        GiveProduct::class => Accesses::class,
         SendEmail::class => Enrolments::class,
+        SendReceipt::class => Receipts::class,
         StartSequence::class => Enrolments::class,
         StopSequence::class => Enrolments::class,
         TellOwner::class => Notices::class,
+        TellOwnerOfSale::class => SaleNotices::class,
     ];
 
     /** @var array<string, class-string<KindOfMessage>> what is particular to each kind of message, by its name */
@@ -90,22 +107,28 @@ final class AppServiceProvider extends ServiceProvider
         MessageKind::NewLink->value => NewLinkMessage::class,
         MessageKind::Notice->value => NoticeMessage::class,
         MessageKind::Test->value => TestMessage::class,
+        MessageKind::Receipt->value => ReceiptMessage::class,
+        MessageKind::PaymentTrouble->value => PaymentTroubleMessage::class,
+        MessageKind::SaleNotice->value => SaleNoticeMessage::class,
     ];
 
     /** @var array<string, class-string<Slot>> what is personal on a published page, by the kind of slot */
     private const SLOTS = [
         'address' => AddressSlot::class,
         'at' => StepSlot::class,
+        'checkout' => CheckoutSlot::class,
         'code' => CodeSlot::class,
         'download' => DownloadSlot::class,
         'error' => ErrorSlot::class,
         'errors' => ErrorsSlot::class,
+        'extra' => ExtraSlot::class,
         'head' => HeadSlot::class,
         'here' => HereSlot::class,
         'invalid' => InvalidSlot::class,
         'merge' => MergeSlot::class,
         'page' => PageSlot::class,
         'pick' => PickSlot::class,
+        'purchases' => PurchasesSlot::class,
         'site' => SiteSlot::class,
         'source' => SourceSlot::class,
         'ticked' => TickedSlot::class,
@@ -119,6 +142,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->when(KindsOfMessages::class)->needs('$classes')->give(self::MESSAGES);
         $this->app->when(EffectRunner::class)->needs('$classes')->give(self::EFFECTS);
         $this->app->bind('db.connector.sqlite', Connector::class);
+        $this->app->bind(PaymentProvider::class, PracticePayments::class);
         $this->app->bind(Provider::class, fn (Application $app): Provider => config('mail.default') === 'smtp'
             ? $app->make(Smtp::class)
             : $app->make(Outbox::class));
@@ -139,6 +163,7 @@ final class AppServiceProvider extends ServiceProvider
                 ->by('who:'.mb_strtolower(Input::text($request, 'email')).'|'.$request->ip()),
         ]);
         RateLimiter::for('beacon', fn (Request $request): Limit => Limit::perMinute(240)->by((string) $request->ip()));
+        RateLimiter::for('provider', fn (Request $request): Limit => Limit::perMinute(600)->by((string) $request->ip()));
         RateLimiter::for('new-link', fn (Request $request): Limit => Limit::perMinutes(10, 10)->by((string) $request->ip()));
     }
 }

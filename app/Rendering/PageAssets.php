@@ -15,7 +15,7 @@ use Lantern\Core\Plan\Plan;
 final readonly class PageAssets
 {
     /** The parts of the styles beside the base, which is always there; blocks say which they need. */
-    private const GROUPS = ['points', 'proof', 'sell', 'media'];
+    private const GROUPS = ['points', 'proof', 'sell', 'pay', 'media'];
 
     /**
      * @param  list<array{string, int}>  $first  family and weight of the fonts that are loaded at once

@@ -32,7 +32,8 @@ final readonly class PageRenderer
     {
         $html = (string) preg_replace('/>\s+</', '> <', $this->html($this->view($plan, $page, Mode::Visitor, $business)));
 
-        return Slots::withMergeFields($html, $plan->fields + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]);
+        return Slots::withMergeFields($html, $plan->prices($page->settings->language) + $plan->fields
+            + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]);
     }
 
     /**
@@ -106,7 +107,8 @@ final readonly class PageRenderer
         }
 
         $html = Slots::withMergeFields($html,
-            $plan->fields + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]);
+            $plan->prices($page->settings->language) + $plan->fields
+                + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]);
 
         return Hosts::withMediaOfSite(Slots::fill($html, $fill, $sample));
     }

@@ -110,6 +110,13 @@ final readonly class PageView
         $link = Link::read($url);
         if ($link->kind === 'outcome') {
             $outcome = Outcome::tryFrom($link->target);
+            // What is bought on the page itself is bought there, and “no thanks” is an act of its own.
+            if ($this->plan->offerOn($this->page) !== null && $outcome === Outcome::Bought) {
+                return '#buy';
+            }
+            if ($this->page->role->isExtraOffer() && $this->plan->offerOn($this->page) !== null && $outcome === Outcome::Declined) {
+                return Slots::name('here').'?answer=no';
+            }
             $way = $outcome === null ? null : (new Journey($this->plan))->way($this->page->id, $outcome);
 
             return $way === null ? null : ($way->toUrl !== null ? e($way->toUrl) : $this->pageAddress((string) $way->toPage));

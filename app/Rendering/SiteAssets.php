@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Rendering;
 
 use Illuminate\Support\Str;
+use Lantern\Core\Page\Look\Look;
 use RuntimeException;
 
 /** What a public page loads: its styles stand in the page itself, its fonts and one small script are files. */
@@ -21,7 +22,9 @@ final class SiteAssets
         }
 
         return $preload.'<style>'.self::faces($assets->fonts, $script ? 'optional' : 'swap').self::css($assets->groups).'</style>'
-            .($script ? '<script type="module" src="'.self::script().'"></script>' : '');
+            .($script ? '<script type="module" src="'.self::script().'"></script>' : '')
+            .($script && in_array('pay', $assets->groups, true)
+                ? '<script type="module" src="'.self::built('resources/site/checkout.ts')['url'].'"></script>' : '');
     }
 
     /** The same for a page that is opened from a folder: script in the page, since a browser loads none from beside it. */
@@ -41,6 +44,19 @@ final class SiteAssets
     public static function text(string $entry): string
     {
         return (string) file_get_contents(public_path(ltrim(self::built($entry)['url'], '/')));
+    }
+
+    /** The script of the card fields of practice payments. */
+    public static function card(): string
+    {
+        return self::built('resources/site/card.ts')['url'];
+    }
+
+    /** For a page of the application's own making on which something is paid. */
+    public static function pay(Look $look): string
+    {
+        return self::head(PageAssets::ofLook($look), false).'<style>'.self::css(['pay']).'</style><script type="module" src="'
+            .self::built('resources/site/checkout.ts')['url'].'"></script>';
     }
 
     public static function script(): string

@@ -63,6 +63,7 @@ final class Counts
             EventType::Viewed->value => $this->view($event, $day, $business),
             EventType::Joined->value => $this->isFirstJoin($event) ? [Measure::Signups] : [],
             EventType::Downloaded->value => [Measure::Downloads],
+            EventType::Bought->value => [Measure::Sales],
             default => [],
         };
     }

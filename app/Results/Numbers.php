@@ -54,7 +54,9 @@ final class Numbers
     }
 
     /**
-     * @return array<string, array{views: int, visitors: int, signups: int, downloads: int, rate: array<string, int|float|null>}> by page id
+     * @return array<string, array{views: int, visitors: int, signups: int, downloads: int, sales: int, rate: array<string,
+     *     int|float|null>}> by
+     *     page id
      */
     public function byPage(Funnel $funnel): array
     {
@@ -65,7 +67,8 @@ final class Numbers
             $of = fn (Measure $measure): int => (int) ($rows->firstWhere('measure', $measure->value)->n ?? 0);
             $result[(string) $page] = ['views' => $of(Measure::Views), 'visitors' => $of(Measure::FirstVisitors),
                 'signups' => $of(Measure::Signups),
-                'downloads' => $of(Measure::Downloads), 'rate' => Rate::of($of(Measure::Signups), $of(Measure::FirstVisitors))->toArray()];
+                'downloads' => $of(Measure::Downloads), 'sales' => $of(Measure::Sales),
+                'rate' => Rate::of($of(Measure::Signups), $of(Measure::FirstVisitors))->toArray()];
         }
 
         return $result;
@@ -131,7 +134,8 @@ final class Numbers
             $signups = $sum($rows, Measure::Signups);
             $byPage[] = ['id' => $page->id, 'name' => $page->name, 'views' => $sum($rows, Measure::Views), 'visitors' => $visitors,
                 'signups' => $signups,
-                'downloads' => $sum($rows, Measure::Downloads), 'rate' => Rate::of($signups, $visitors)->toArray()];
+                'downloads' => $sum($rows, Measure::Downloads), 'sales' => $sum($rows, Measure::Sales),
+                'rate' => Rate::of($signups, $visitors)->toArray()];
         }
         $entry = $pages->first()->id ?? '';
         $byDay = [];

@@ -7,6 +7,7 @@ namespace App\Serving;
 use App\Support\AnswerKind;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\View;
+use Lantern\Core\Offers\Standing;
 
 /** A kind page for when there is nothing else to show: what happened, and what to do. */
 final readonly class PlainPage
@@ -38,6 +39,56 @@ final readonly class PlainPage
         return new self(429, 'One moment, please',
             'There were a great many sign-ups from your connection in the last few minutes. Nothing is wrong with yours: please go back '
                 .'and press the button again in ten minutes.');
+    }
+
+    public static function tooManyPayments(): self
+    {
+        return new self(429, 'One moment, please', 'There were a great many tries to pay from your connection in the last few minutes. '
+            .'Nothing has been charged by this one: please go back and press the button again in ten minutes.');
+    }
+
+    /** @param  string  $home  the way in */
+    public static function notForSale(Standing $standing, string $home): self
+    {
+        return new self(409, $standing->heading(), $standing->sentence(), ['links' => [$home => 'To the first page']]);
+    }
+
+    /** A payment of which it is not known yet what becomes of it. */
+    public static function payingNow(): self
+    {
+        return new self(200, 'One moment: your payment is on its way',
+            'Your bank has not told us yet. This page looks again by itself every '
+            .'few seconds, and leads you on. You can close it, too: the receipt comes to your inbox, and nothing is charged twice.',
+            ['refresh' => 3]);
+    }
+
+    /** @param  string  $back  where it can be tried again */
+    public static function notPaid(string $why, string $back): self
+    {
+        return new self(200, 'The payment did not go through', $why, ['links' => [$back => 'Try again']]);
+    }
+
+    public static function linkIsNotYours(): self
+    {
+        return new self(404, 'This link opens nothing', 'Please open it again from your receipt: the link there is whole.');
+    }
+
+    public static function accessPaused(string $purchases): self
+    {
+        return new self(403, 'Access is paused', 'A payment for this is open. As soon as it is paid, everything opens again.',
+            ['links' => [$purchases => 'See to the payment']]);
+    }
+
+    public static function accessEnded(): self
+    {
+        return new self(403, 'This is not open to you any more', 'Access ended, such as after a refund. Please write to whoever sold it to '
+            .'you if that is a mistake.');
+    }
+
+    public static function forBuyers(string $home): self
+    {
+        return new self(403, 'This page is for those who bought it', 'Please open it by the link in your receipt. It knows that it is you.',
+            ['links' => [$home => 'To the first page']]);
     }
 
     public static function linkOver(?string $delivery): self

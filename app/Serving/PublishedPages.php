@@ -11,6 +11,7 @@ use App\Rendering\PageRenderer;
 use App\Rendering\Slots;
 use App\Serving\Slots\SlotKinds;
 use Illuminate\Contracts\Container\Container;
+use Lantern\Core\Offers\Product;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -52,6 +53,8 @@ final readonly class PublishedPages
         }
 
         return ['role' => $page->role, 'address' => $page->address, 'html' => $html, 'slots' => $slots,
+            'products' => array_values(array_map(fn (Product $p): string => $p->id,
+                array_filter($plan->products, fn (Product $p): bool => $p->page === $page->id))) ?: null,
             'policy' => PagePolicy::of($page, $business)->toArray(), 'drawn_by' => PageRenderer::REVISION];
     }
 }

@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace App\Serving;
 
 use App\Models\Funnel;
+use App\Models\Order;
+use App\Models\Person;
 use App\Models\PublishedPage;
 use App\Models\Submission;
 use Illuminate\Http\Request;
+use Lantern\Core\Offers\Quote;
 
 /** One visit to a published page: what its slots are filled from. */
 final readonly class Visit
@@ -15,12 +18,19 @@ final readonly class Visit
     /** The cookie that holds which submission was made in this browser. */
     public const JOINED = 'lantern_joined';
 
+    /** Likewise, which order was placed. */
+    public const ORDER = 'lantern_order';
+
+    /** Likewise, who came by a link in an email to them. */
+    public const READER = 'lantern_reader';
+
     /** Greets with what was typed on this very device, never with what is known of that address. */
     public ?Submission $submission;
 
     /**
      * @param  array<string, string|list<string>>  $typed  what was typed, by field, to be kept
      * @param  array<string, string>  $errors  by field; `form` for the form as a whole
+     * @param  Quote|null  $quote  what the checkout comes to, as it was filled in
      */
     public function __construct(
         public Funnel $funnel,
@@ -28,9 +38,32 @@ final readonly class Visit
         public Request $request,
         public array $typed = [],
         public array $errors = [],
+        public ?Quote $quote = null,
     ) {
         $id = $request->cookie(self::JOINED);
         $this->submission = is_string($id) ? Submission::query()->where('id', $id)->where('funnel_id', $funnel->id)->first() : null;
+    }
+
+    /** The order that was placed in this browser, if it is one of this funnel's. */
+    public function order(): ?Order
+    {
+        return self::orderOf($this->request, $this->funnel);
+    }
+
+    public static function orderOf(Request $request, Funnel $funnel): ?Order
+    {
+        $id = $request->cookie(self::ORDER);
+
+        return is_string($id) ? Order::query()->with(['version', 'funnel.business', 'person', 'lines'])->where('id', $id)
+            ->where('funnel_id', $funnel->id)->first() : null;
+    }
+
+    /** Who came by a link in an email to them, in this browser. */
+    public function reader(): ?Person
+    {
+        $id = $this->request->cookie(self::READER);
+
+        return is_string($id) ? Person::query()->where('business_id', $this->funnel->business_id)->whereNull('erased_at')->find($id) : null;
     }
 
     /** The path of a page of the funnel: of its entry page without an address. */

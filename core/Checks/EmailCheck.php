@@ -60,7 +60,9 @@ final class EmailCheck
             ...array_map(fn (string $p): string => "page_{$p}", array_keys($facts->pages))];
         foreach (array_diff(MergeFields::names($subject.' '.$body), $known) as $field) {
             // A page that is gone is a link that leads nowhere, and said there.
-            if (! str_starts_with($field, 'page_')) {
+            if (str_starts_with($field, 'price_')) {
+                $add('price-gone', true, "“{$name}” names the price of an offer that is gone.");
+            } elseif (! str_starts_with($field, 'page_')) {
                 $add('unknown-field', false, "“{$name}” uses {{{$field}}}, which is not known of anyone; only its fallback will show.");
             }
         }

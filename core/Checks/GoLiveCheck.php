@@ -40,7 +40,7 @@ final class GoLiveCheck
                 ...array_filter(EmailCheck::of($email->name, $email->subject, $email->body, $emailFacts, 'email', $email->id),
                     fn (Finding $f): bool => $now !== null || ! str_starts_with($f->code, 'deadline')));
         }
-        array_push($findings, ...self::sequences($plan));
+        array_push($findings, ...self::sequences($plan), ...OfferCheck::of($plan));
         array_push($findings, ...self::delivery($plan), ...self::trusted($plan, $facts));
         usort($findings, fn (Finding $a, Finding $b): int => $b->blocks <=> $a->blocks);
 
@@ -102,7 +102,7 @@ final class GoLiveCheck
         }
         $findings = [];
         foreach ($plan->pages as $page) {
-            foreach (self::outcomes($page) as $outcome) {
+            foreach (self::outcomes($plan, $page) as $outcome) {
                 $way = $plan->way($page->id, $outcome);
                 if ($way === null) {
                     $findings[] = new Finding('dead-end', true, "“{$page->name}” leads nowhere for {$outcome->who()}.", 'way',
@@ -126,10 +126,19 @@ final class GoLiveCheck
         return $findings;
     }
 
-    /** @return list<Outcome> what can happen on the page: a form on it means people can join, whatever its role */
-    private static function outcomes(PagePlan $page): array
+    /**
+     * @return list<Outcome> what can happen on the page and must lead somewhere: a form on it means people can join, whatever its
+     *     role, and on a sales page whose offer is bought elsewhere they choose it
+     */
+    public static function outcomes(Plan $plan, PagePlan $page): array
     {
         $outcomes = $page->role->outcomes();
+        if ($page->document->blocksOf(BlockKind::Checkout) !== []) {
+            $outcomes = [Outcome::Bought];
+        } elseif ($page->role === PageRole::Sales && ($plan->way($page->id, Outcome::Chose) !== null
+            || $plan->pageOf(PageRole::Checkout) !== null)) {
+            $outcomes = [Outcome::Chose];
+        }
         if ($page->document->blocksOf(BlockKind::Form) !== [] && ! in_array(Outcome::Joined, $outcomes, true)) {
             $outcomes[] = Outcome::Joined;
         }

@@ -216,13 +216,13 @@ final class PageCheck
             $dead = match ($link->kind) {
                 'page' => $this->plan->page($link->target) === null,
                 'section' => $this->page->document->section($link->target) === null,
-                'outcome' => $outcome === null || ! in_array($outcome, $this->page->role->possibleOutcomes(), true),
+                'outcome' => $outcome === null || ! in_array($outcome, $this->page->outcomes(), true),
                 default => false,
             };
             if ($dead) {
                 $this->add('dead-link', true, "{$name} on “{$this->page->name}” leads to something that is gone.", $block->id);
             } elseif ($outcome !== null && $this->plan->way($this->page->id, $outcome) === null
-                && ! in_array($outcome, $this->page->role->outcomes(), true)) {
+                && ! in_array($outcome, GoLiveCheck::outcomes($this->plan, $this->page), true)) {
                 $this->add('dead-link', true,
                     "{$name} on “{$this->page->name}” leads nowhere yet: no way is chosen for {$outcome->who()}.",
                     $block->id, open: 'way', openLabel: 'Choose where they go');

@@ -78,10 +78,18 @@ final class EmailBody
         return array_values(array_unique($m[1]));
     }
 
-    /** @return list<string> ids of what it speaks of: pages it links to, and what the rules of its conditional parts are about */
+    /** @return list<string> ids of the offers whose prices it names, each once */
+    public static function offers(string $html): array
+    {
+        preg_match_all('/\{\{\s*price_([A-Za-z0-9-]{1,40})/', $html, $m);
+
+        return array_values(array_unique($m[1]));
+    }
+
+    /** @return list<string> ids of what it speaks of: pages, offers, and what the rules of its conditional parts are about */
     public static function references(string $html): array
     {
-        return array_values(array_unique([...self::pages($html),
+        return array_values(array_unique([...self::pages($html), ...self::offers($html),
             ...array_merge([], ...array_map(fn (Rule $r): array => $r->references(), self::rules($html)))]));
     }
 
@@ -94,14 +102,14 @@ final class EmailBody
     }
 
     /**
-     * The same with other ids where ids stand: in merge fields that name a page, in pictures, and in the rules of its
+     * The same with other ids where ids stand: in merge fields that name a page or an offer, in pictures, and in the rules of its
      * conditional parts.
      *
      * @param  array<string, string>  $ids  new ids by old ones
      */
     public static function withIds(string $html, array $ids): string
     {
-        $html = (string) preg_replace_callback('/(\{\{\s*page_|<img[^>]*\bsrc="picture:)([A-Za-z0-9-]{1,40})/',
+        $html = (string) preg_replace_callback('/(\{\{\s*(?:page|price)_|<img[^>]*\bsrc="picture:)([A-Za-z0-9-]{1,40})/',
             fn (array $m): string => $m[1].($ids[$m[2]] ?? $m[2]), $html);
 
         return (string) preg_replace_callback(self::ONLY, function (array $m) use ($ids): string {

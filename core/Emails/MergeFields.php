@@ -156,7 +156,8 @@ final class MergeFields
         if (preg_match(self::NAME, $name) !== 1) {
             throw Invalid::at($path, 'The name of a field holds small letters, digits and underscores, and begins with a letter.');
         }
-        if (isset(self::PERSON[$name]) || isset(self::OWNER[$name]) || $name === 'download_link' || str_starts_with($name, 'page_')) {
+        if (isset(self::PERSON[$name]) || isset(self::OWNER[$name]) || $name === 'download_link' || str_starts_with($name, 'page_')
+            || str_starts_with($name, 'price_')) {
             throw Invalid::at($path, "“{$name}” is known already; please choose another name.");
         }
 

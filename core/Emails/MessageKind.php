@@ -18,6 +18,12 @@ enum MessageKind: string
     case Notice = 'notice';
     /** To the owner: an email to be looked at. */
     case Test = 'test';
+    /** To a buyer: what was bought, paid or refunded, in writing. */
+    case Receipt = 'receipt';
+    /** To a buyer: a payment of a plan that they must see to. */
+    case PaymentTrouble = 'payment-trouble';
+    /** To the owner: news of an order. */
+    case SaleNotice = 'sale-notice';
 
     /**
      * Percent of the owner's messages a minute that messages of this kind may use. The rest is kept for what somebody sits

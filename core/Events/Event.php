@@ -9,7 +9,10 @@ use DateTimeImmutable;
 /** Something a visitor just did, or that was done for them. */
 final readonly class Event
 {
-    /** @param  string|null  $why  one sentence for the owner, where it is known better than from the type alone */
+    /**
+     * @param  string|null  $why  one sentence for the owner, where it is known better than from the type alone
+     * @param  list<string>  $offers  ids of the offers that were bought or declined
+     */
     public function __construct(
         public EventType $type,
         public DateTimeImmutable $at,
@@ -17,6 +20,7 @@ final readonly class Event
         public ?string $form = null,
         public ?string $tag = null,
         public ?string $why = null,
+        public array $offers = [],
     ) {
     }
 
@@ -30,7 +34,7 @@ final readonly class Event
         return match ($this->type) {
             EventType::Joined => $this->form === null ? [] : [Trigger\FormFilledIn::keyOf($this->form)],
             EventType::Tagged => $this->tag === null ? [] : [Trigger\TagAdded::keyOf($this->tag)],
-            EventType::Bought => [Trigger\Bought::KEY],
+            EventType::Bought => [Trigger\Bought::KEY, ...array_map(Trigger\BoughtOffer::keyOf(...), $this->offers)],
             default => [],
         };
     }

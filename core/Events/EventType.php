@@ -15,7 +15,10 @@ enum EventType: string
     case Joined = 'joined';
     case Downloaded = 'downloaded';
     case Tagged = 'tagged';
+    /** Paid: with the offers it was, where it was bought through us. */
     case Bought = 'bought';
+    /** Said no thanks to an extra offer. */
+    case Declined = 'declined';
     case Opened = 'opened';
     case Clicked = 'clicked';
     case Bounced = 'bounced';
@@ -29,6 +32,7 @@ enum EventType: string
             self::Joined => Outcome::Joined,
             self::Confirmed => Outcome::Confirmed,
             self::Bought => Outcome::Bought,
+            self::Declined => Outcome::Declined,
             default => null,
         };
     }
@@ -36,7 +40,7 @@ enum EventType: string
     /** Is it something only a person does, and no mail program, mail server or owner in their place? */
     public function isActivity(): bool
     {
-        return in_array($this, [self::Viewed, self::Asked, self::Confirmed, self::Joined, self::Downloaded, self::Bought, self::Clicked],
-            true);
+        return in_array($this, [self::Viewed, self::Asked, self::Confirmed, self::Joined, self::Downloaded, self::Bought, self::Declined,
+            self::Clicked], true);
     }
 }

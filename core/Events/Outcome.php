@@ -9,6 +9,8 @@ enum Outcome: string
 {
     case Joined = 'joined';
     case Confirmed = 'confirmed';
+    /** Pressed the button of an offer, on the way to its checkout. */
+    case Chose = 'chose';
     case Bought = 'bought';
     case Declined = 'declined';
     case Attended = 'attended';
@@ -20,6 +22,7 @@ enum Outcome: string
         return match ($this) {
             self::Joined => 'joined',
             self::Confirmed => 'confirmed',
+            self::Chose => 'chose the offer',
             self::Bought => 'bought',
             self::Declined => 'said no thanks',
             self::Attended => 'attended',

@@ -46,7 +46,7 @@ final readonly class FormField
                 'The name of a field holds small letters, digits and underscores, and begins with a letter.');
         }
         if (! $kind->isOfPerson() && (in_array($name, self::TAKEN, true) || FieldKind::tryFrom($name)?->isOfPerson() === true
-            || str_starts_with($name, 'page_'))) {
+            || str_starts_with($name, 'page_') || str_starts_with($name, 'price_'))) {
             throw Invalid::at($shape->path('name'), "“{$name}” is known already; please choose another name.");
         }
         $options = [];

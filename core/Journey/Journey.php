@@ -17,10 +17,14 @@ use Lantern\Core\Journey\Effects\CallHook;
 use Lantern\Core\Journey\Effects\CancelEmails;
 use Lantern\Core\Journey\Effects\DeliverFile;
 use Lantern\Core\Journey\Effects\Effect;
+use Lantern\Core\Journey\Effects\GiveProduct;
 use Lantern\Core\Journey\Effects\SendEmail;
+use Lantern\Core\Journey\Effects\SendReceipt;
 use Lantern\Core\Journey\Effects\StartSequence;
 use Lantern\Core\Journey\Effects\StopSequence;
 use Lantern\Core\Journey\Effects\TellOwner;
+use Lantern\Core\Journey\Effects\TellOwnerOfSale;
+use Lantern\Core\Offers\Product;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\Way;
 use Lantern\Core\Sequences\SequencePlan;
@@ -32,6 +36,9 @@ use Lantern\Core\Sequences\Timing;
  */
 final readonly class Journey
 {
+    /** The receipt waits for extra offers that come after a purchase, and no longer than this. Minutes. */
+    public const CHAIN_MINUTES = 30;
+
     public function __construct(private Plan $plan)
     {
     }
@@ -46,6 +53,8 @@ final readonly class Journey
             EventType::Unsubscribed, EventType::Complained, EventType::Bounced => self::withoutFunnel($event),
             EventType::Asked => new Decision(null, $form === null ? [] : [new AskToConfirm($form->id)]),
             EventType::Joined => new Decision($way, $this->joined($visitor, $event, $form)),
+            EventType::Bought => new Decision($way, $this->bought($visitor, $event, $way)),
+            EventType::Declined => new Decision($way, $this->leadsToExtraOffer($way) ? [] : [new SendReceipt($event->at)]),
             default => new Decision($way, $this->triggered($visitor, $event)),
         };
     }
@@ -84,21 +93,88 @@ final readonly class Journey
         };
     }
 
-    /** @return list<Effect> */
-    private function joined(Visitor $visitor, Event $event, ?FormPlan $form): array
+    /**
+     * What follows from buying: whatever the products hold, what buying starts and ends, and the receipt, when no other offer
+     * comes after it or the chain of them has taken too long.
+     *
+     * @return list<Effect>
+     */
+    private function bought(Visitor $visitor, Event $event, ?Way $way): array
     {
         $effects = [];
         $started = [];
-        $new = array_values(array_filter($form->tags ?? [], fn (string $tag): bool => ! $visitor->hasTag($tag)));
-        // A tag they get by joining counts like one they had: a sequence that it ends does not begin either.
+        foreach ($this->productsOf($event->offers) as $product) {
+            $effects[] = new GiveProduct($product->id);
+            [$visitor, $tagged, $started] = $this->tagged($visitor, $event->at, $product->tags, $started);
+            array_push($effects, ...$tagged);
+            $sequence = $product->sequence === null ? null : $this->plan->sequence($product->sequence);
+            if ($sequence !== null && ! in_array($sequence->id, $started, true)) {
+                $started[] = $sequence->id;
+                array_push($effects, ...$this->started($visitor, $event->at, $sequence));
+            }
+        }
+        array_push($effects, ...$this->triggered($visitor, $event, $started));
+        if ($event->offers !== []) {
+            $effects[] = new TellOwnerOfSale;
+            $effects[] = new SendReceipt($this->leadsToExtraOffer($way)
+                ? $event->at->modify('+'.self::CHAIN_MINUTES.' minutes') : $event->at);
+        }
+
+        return $effects;
+    }
+
+    private function leadsToExtraOffer(?Way $way): bool
+    {
+        $page = $way?->toPage === null ? null : $this->plan->page($way->toPage);
+
+        return $page !== null && $page->role->isExtraOffer() && $this->plan->offerOn($page) !== null;
+    }
+
+    /**
+     * @param  list<string>  $offers
+     * @return list<Product> each once
+     */
+    private function productsOf(array $offers): array
+    {
+        $products = [];
+        foreach ($offers as $id) {
+            $product = $this->plan->product($this->plan->offer($id)->product ?? '');
+            if ($product !== null) {
+                $products[$product->id] = $product;
+            }
+        }
+
+        return array_values($products);
+    }
+
+    /**
+     * Tags that are given, and what they start and end. A tag that was just given counts like one they had: a sequence that it
+     * ends does not begin either.
+     *
+     * @param  list<string>  $tags
+     * @param  list<string>  $started  sequences that were started by the same event already
+     * @return array{Visitor, list<Effect>, list<string>} the visitor with the tags, what follows, and all that has been started
+     */
+    private function tagged(Visitor $visitor, DateTimeImmutable $at, array $tags, array $started): array
+    {
+        $new = array_values(array_filter($tags, fn (string $tag): bool => ! $visitor->hasTag($tag)));
         $visitor = $visitor->withTags($new);
+        $effects = [];
         foreach ($new as $tag) {
             $effects[] = new AddTag($tag);
-            foreach ($this->triggered($visitor, new Event(EventType::Tagged, $event->at, tag: $tag), $started) as $effect) {
+            foreach ($this->triggered($visitor, new Event(EventType::Tagged, $at, tag: $tag), $started) as $effect) {
                 $effects[] = $effect;
                 $started = $effect instanceof StartSequence ? [...$started, $effect->sequence] : $started;
             }
         }
+
+        return [$visitor, $effects, $started];
+    }
+
+    /** @return list<Effect> */
+    private function joined(Visitor $visitor, Event $event, ?FormPlan $form): array
+    {
+        [$visitor, $effects, $started] = $this->tagged($visitor, $event->at, $form->tags ?? [], []);
         foreach ($this->plan->leadMagnets as $leadMagnet) {
             if ($leadMagnet->file !== null) {
                 $effects[] = new DeliverFile($leadMagnet->id);

@@ -21,6 +21,8 @@ enum SectionKind: string
     case Form = 'form';
     case Countdown = 'countdown';
     case Price = 'price';
+    case Checkout = 'checkout';
+    case Purchases = 'purchases';
     case Bonuses = 'bonuses';
     case Guarantee = 'guarantee';
     case Questions = 'questions';
@@ -46,6 +48,8 @@ enum SectionKind: string
             self::Form => 'Form',
             self::Countdown => 'Countdown',
             self::Price => 'Price',
+            self::Checkout => 'Checkout',
+            self::Purchases => 'What was bought',
             self::Bonuses => 'Bonuses',
             self::Guarantee => 'Guarantee',
             self::Questions => 'Questions and answers',

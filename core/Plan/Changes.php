@@ -63,6 +63,9 @@ final readonly class Changes
         if ($was->fields !== $is->fields || $was->parameters !== $is->parameters) {
             $sentences[] = 'The funnel’s own fields are different.';
         }
+        if ($was->currency !== $is->currency && ($was->offers !== [] || $is->offers !== [])) {
+            $sentences[] = "It sells in {$is->currency}; it sold in {$was->currency}.";
+        }
         if ($was->sender->toArray() !== $is->sender->toArray()) {
             $sentences[] = 'What Settings say of your business is different.';
         }

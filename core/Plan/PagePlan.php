@@ -106,6 +106,10 @@ final readonly class PagePlan implements Part
     public function outcomes(): array
     {
         $outcomes = $this->role->possibleOutcomes();
+        // What can be bought on a page leads on from there, whatever its role.
+        if (! in_array(Outcome::Bought, $outcomes, true) && $this->document->blocksOf(BlockKind::Checkout) !== []) {
+            $outcomes = [Outcome::Bought, ...$outcomes];
+        }
 
         // A form on a page means that people can join there, whatever its role.
         return in_array(Outcome::Joined, $outcomes, true) || $this->document->blocksOf(BlockKind::Form) === [] ? $outcomes

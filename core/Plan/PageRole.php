@@ -18,6 +18,7 @@ enum PageRole: string
     case Room = 'room';
     case Replay = 'replay';
     case Sales = 'sales';
+    case Checkout = 'checkout';
     case Upsell = 'upsell';
     case Downsell = 'downsell';
     case Delivery = 'delivery';
@@ -36,6 +37,7 @@ enum PageRole: string
             self::Room => 'Webinar room',
             self::Replay => 'Replay page',
             self::Sales => 'Sales page',
+            self::Checkout => 'Checkout page',
             self::Upsell => 'Upsell page',
             self::Downsell => 'Downsell page',
             self::Delivery => 'Delivery page',
@@ -45,7 +47,8 @@ enum PageRole: string
     }
 
     /**
-     * The outcomes that must lead somewhere before the funnel goes live.
+     * The outcomes that must lead somewhere before the funnel goes live. On a sales page one of two must, which depends
+     * on where its offer is bought: {@see \Lantern\Core\Checks\GoLiveCheck}.
      *
      * @return list<Outcome>
      */
@@ -54,7 +57,7 @@ enum PageRole: string
         return match ($this) {
             self::OptIn, self::Registration, self::Form => [Outcome::Joined],
             self::Upsell, self::Downsell => [Outcome::Bought, Outcome::Declined],
-            self::Sales => [Outcome::Bought],
+            self::Sales, self::Checkout => [Outcome::Bought],
             self::Room => [Outcome::Attended],
             default => [],
         };
@@ -69,7 +72,8 @@ enum PageRole: string
     {
         return match ($this) {
             self::Confirmation => [Outcome::Attended, Outcome::Missed],
-            self::Sales => [Outcome::Bought, Outcome::Declined, Outcome::TimeRanOut],
+            self::Sales => [Outcome::Chose, Outcome::Bought, Outcome::Declined, Outcome::TimeRanOut],
+            self::Checkout => [Outcome::Bought, Outcome::TimeRanOut],
             self::Replay => [Outcome::TimeRanOut],
             default => $this->outcomes(),
         };
@@ -80,11 +84,18 @@ enum PageRole: string
     {
         return match ($this) {
             self::ThankYou, self::Confirmation => Outcome::Joined,
+            self::Checkout => Outcome::Chose,
             self::Upsell, self::Delivery => Outcome::Bought,
             self::Downsell => Outcome::Declined,
             self::Replay => Outcome::Missed,
             default => null,
         };
+    }
+
+    /** Does it make an offer to somebody who has just bought another one? */
+    public function isExtraOffer(): bool
+    {
+        return $this === self::Upsell || $this === self::Downsell;
     }
 
     /** Is it meant for one thing only: that the visitor joins? */
@@ -97,6 +108,7 @@ enum PageRole: string
     public function address(): string
     {
         return match ($this) {
+            self::Checkout => 'order',
             self::Upsell => 'one-more-thing',
             self::Downsell => 'instead',
             self::Delivery => 'welcome',

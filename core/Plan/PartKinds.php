@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Lantern\Core\Plan;
 
 use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Offers\Coupon;
+use Lantern\Core\Offers\Offer;
+use Lantern\Core\Offers\Product;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;
@@ -15,7 +18,8 @@ use Lantern\Core\Support\Shape;
 final class PartKinds
 {
     /** @var list<class-string<Part>> */
-    public const ALL = [PagePlan::class, FormPlan::class, SequencePlan::class, EmailPlan::class, LeadMagnet::class, SharedSection::class];
+    public const ALL = [PagePlan::class, FormPlan::class, SequencePlan::class, EmailPlan::class, LeadMagnet::class, SharedSection::class,
+        Product::class, Offer::class, Coupon::class];
 
     /** @return array<string, class-string<Part>> */
     public static function byName(): array

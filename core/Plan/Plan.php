@@ -8,6 +8,11 @@ use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Money\Currency;
+use Lantern\Core\Offers\Coupon;
+use Lantern\Core\Offers\Offer;
+use Lantern\Core\Offers\Product;
+use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Look\Look;
 use Lantern\Core\Page\Look\LookChanges;
 use Lantern\Core\Page\Look\Looks;
@@ -43,12 +48,22 @@ final readonly class Plan
     /** @var list<LeadMagnet> */
     public array $leadMagnets;
 
+    /** @var list<Product> */
+    public array $products;
+
+    /** @var list<Offer> */
+    public array $offers;
+
+    /** @var list<Coupon> */
+    public array $coupons;
+
     /**
      * @param  iterable<Part>  $parts
      * @param  list<Way>  $ways
      * @param  string|null  $logo  the id of a picture; likewise `icon`, which browsers show beside the title
      * @param  array<string, string>  $fields  the funnel's own merge fields by name: the programme, its price …
      * @param  list<string>  $parameters  names of address parameters that may be used as merge fields
+     * @param  string  $currency  in which its offers are sold, by ISO 4217
      */
     public function __construct(
         public string $id,
@@ -64,6 +79,7 @@ final readonly class Plan
         public ?string $icon = null,
         public array $fields = [],
         public array $parameters = [],
+        public string $currency = 'EUR',
     ) {
         $given = [];
         foreach ($parts as $part) {
@@ -75,6 +91,9 @@ final readonly class Plan
         $this->sequences = self::those($given, SequencePlan::class);
         $this->emails = self::those($given, EmailPlan::class);
         $this->leadMagnets = self::those($given, LeadMagnet::class);
+        $this->products = self::those($given, Product::class);
+        $this->offers = self::those($given, Offer::class);
+        $this->coupons = self::those($given, Coupon::class);
     }
 
     /** @throws Invalid when it is no plan, or one of a format this application does not know */
@@ -97,6 +116,7 @@ final readonly class Plan
             icon: $shape->optionalText('icon', 40),
             fields: MergeFields::ownFields($shape->optionalGroup('fields')),
             parameters: MergeFields::parameterNames($shape->texts('parameters', 20, 40)),
+            currency: Currency::of($shape->text('currency', 3, 'EUR'), $shape->path('currency'))->code,
         );
     }
 
@@ -110,8 +130,9 @@ final readonly class Plan
             'sender' => $this->sender->toArray(),
             'parts' => array_map(PartKinds::write(...), $this->parts),
             'ways' => array_map(fn (Way $w): array => $w->toArray(), $this->ways),
-        ] + array_filter(['logo' => $this->logo, 'icon' => $this->icon, 'fields' => $this->fields, 'parameters' => $this->parameters],
-            fn (string|array|null $v): bool => $v !== null && $v !== []);
+        ] + array_filter(['logo' => $this->logo, 'icon' => $this->icon, 'fields' => $this->fields, 'parameters' => $this->parameters,
+            // A funnel that sells nothing has no use for a currency.
+            'currency' => $this->offers === [] ? null : $this->currency], fn (string|array|null $v): bool => $v !== null && $v !== []);
     }
 
     /**
@@ -181,7 +202,7 @@ final readonly class Plan
             id: $id ?? $this->id, name: $name ?? $this->name, goal: $this->goal, address: $address ?? $this->address, lookId: $this->lookId,
             changes: $this->changes, sender: $sender ?? $this->sender, parts: $parts, ways: $ways ?? $this->ways,
             logo: $logo ?? $this->logo,
-            icon: $icon ?? $this->icon, fields: $this->fields, parameters: $this->parameters,
+            icon: $icon ?? $this->icon, fields: $this->fields, parameters: $this->parameters, currency: $this->currency,
         );
     }
 
@@ -261,6 +282,53 @@ final readonly class Plan
     public function leadMagnet(string $id): ?LeadMagnet
     {
         return self::find($this->leadMagnets, $id);
+    }
+
+    public function product(string $id): ?Product
+    {
+        return self::find($this->products, $id);
+    }
+
+    public function offer(string $id): ?Offer
+    {
+        return self::find($this->offers, $id);
+    }
+
+    /** @return array<string, string> id of the first part of each kind: what a new block shows until another is chosen */
+    public function firstParts(): array
+    {
+        $first = [];
+        foreach ($this->parts as $part) {
+            $first[$part::kind()] ??= $part->id();
+        }
+
+        return $first;
+    }
+
+    /** The offer that can be bought on a page: of its checkout, or of the price card of an extra offer. */
+    public function offerOn(PagePlan $page): ?Offer
+    {
+        $kind = $page->role->isExtraOffer() ? BlockKind::Price : BlockKind::Checkout;
+        foreach ($page->document->blocksOf($kind) as $block) {
+            $offer = $this->offer($block->field('offer'));
+            if ($offer !== null) {
+                return $offer;
+            }
+        }
+
+        return null;
+    }
+
+    /** The language of the funnel: that of its entry page. */
+    public function language(): string
+    {
+        return $this->entry()->settings->language ?? 'en';
+    }
+
+    /** @return array<string, string> merge fields that name the prices of its offers, as a reader of the language reads them */
+    public function prices(string $language): array
+    {
+        return array_column(array_map(fn (Offer $o): array => ["price_{$o->id}", $o->price->words($language)], $this->offers), 1, 0);
     }
 
     /** What an owner calls a part of the funnel, by its id; '' for one that is not there. */

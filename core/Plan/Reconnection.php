@@ -38,7 +38,8 @@ final readonly class Reconnection
         $before = $at > 0 ? $plan->pages[$at - 1] : null;
         $next = $plan->pages[$at + 1] ?? null;
         $next = $next?->role === PageRole::Closed ? null : $next;
-        $leadsOn = $new->role->outcomes() === [] ? array_slice($new->outcomes(), 0, 1) : $new->role->outcomes();
+        $leadsOn = $new->role === PageRole::Sales && $next?->role === PageRole::Checkout ? [Outcome::Chose]
+            : ($new->role->outcomes() === [] ? array_slice($new->outcomes(), 0, 1) : $new->role->outcomes());
         $sentences = [];
         $onward = $next?->id;
         // A closed page stands outside of the way: nobody is led to it but by time.
@@ -68,7 +69,9 @@ final readonly class Reconnection
     /** The outcome by which visitors of one page come to another that was put in behind it. */
     private static function outcomeTo(Plan $plan, PagePlan $before, PagePlan $new, ?PagePlan $next): ?Outcome
     {
-        $outcomes = $before->outcomes();
+        // To choose an offer leads to its checkout, and to another page only where it does already.
+        $outcomes = array_values(array_filter($before->outcomes(), fn (Outcome $o): bool => $o !== Outcome::Chose
+            || $new->role === PageRole::Checkout || $plan->way($before->id, $o) !== null));
         $preferred = $new->role->comesBy();
         $main = array_slice($outcomes, 0, 1);
         $led = fn (Outcome $o): bool => $next !== null && $plan->way($before->id, $o)?->toPage === $next->id;

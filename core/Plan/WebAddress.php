@@ -16,7 +16,7 @@ final class WebAddress
         'public',
         'storage', 'assets',
         'favicon', 'robots', 'sitemap', 'login', 'logout', 'admin', 'account', 'index', 'beacon', 'go', 'join', 'unsubscribe',
-        'webhook', 'webhooks', 'checkout', 'pay', 'preview', 'well-known', 'static', 'health', 'guide', 'embed'];
+        'webhook', 'webhooks', 'checkout', 'pay', 'my', 'preview', 'well-known', 'static', 'health', 'guide', 'embed'];
 
     /** @throws Invalid with one sentence that says what an address may be */
     public static function check(string $address): string

@@ -15,4 +15,6 @@ enum Measure: string
     /** People who joined the funnel, each once. */
     case Signups = 'signups';
     case Downloads = 'downloads';
+    /** Purchases on a page, each once whatever is in it. */
+    case Sales = 'sales';
 }

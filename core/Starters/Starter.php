@@ -8,6 +8,8 @@ use Closure;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Events\Trigger\FormFilledIn;
 use Lantern\Core\Events\Trigger\Triggers;
+use Lantern\Core\Money\Currency;
+use Lantern\Core\Money\Money;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Look\LookChanges;
 use Lantern\Core\Page\Look\Looks;
@@ -35,11 +37,16 @@ final readonly class Starter
     /**
      * @param  string  $title  of what is given away, waited for, shown or sold
      * @param  LeadMagnet|null  $leadMagnet  what is given away, where the goal has that
-     * @param  string  $price  as visitors read it; '' when it is not known yet
+     * @param  Money|null  $price  of what is sold; null when it is not known yet
+     * @param  string  $currency  in which the funnel sells
      */
-    public function build(Goal $goal, string $name, string $title, string $address, ?LeadMagnet $leadMagnet, string $price = ''): Plan
+    public function build(Goal $goal, string $name, string $title, string $address, ?LeadMagnet $leadMagnet, ?Money $price = null,
+        string $currency = 'EUR'): Plan
     {
-        $desk = new StarterDesk($this->sender, $this->newId, $title, $price, $leadMagnet);
+        $desk = new StarterDesk($this->sender, $this->newId, $title, $leadMagnet);
+        $sold = StarterOffers::isMadeFor($goal) ? StarterOffers::of($desk, Currency::of($price->currency->code ?? $currency), $price)
+            : null;
+        $desk = $desk->withOffers($sold->offers ?? []);
         $form = $goal === Goal::Sell ? null : StarterForms::of($goal, $desk);
         if ($form !== null) {
             $desk = $desk->withForm($form);
@@ -60,8 +67,9 @@ final readonly class Starter
         );
 
         return new Plan($desk->id(), $name, $goal, $address, Looks::DEFAULT, new LookChanges, $this->sender,
-            [...$pages, ...($form === null ? [] : [$form]), ...$sequences, ...$emails, ...($leadMagnet === null ? [] : [$leadMagnet])],
-            $this->ways($goal, $desk));
+            [...$pages, ...($form === null ? [] : [$form]), ...$sequences, ...$emails, ...($leadMagnet === null ? [] : [$leadMagnet]),
+                ...$sold->parts ?? []],
+            $this->ways($goal, $desk), currency: $price->currency->code ?? $currency);
     }
 
     /** @return array<string, array{PageRole, string, Document}> by the name that ways and links use */
@@ -81,36 +89,41 @@ final readonly class Starter
                 'lesson-1' => [PageRole::Lesson, 'Video 1', StarterPages::lesson($d, 1, 'lesson-2')],
                 'lesson-2' => [PageRole::Lesson, 'Video 2', StarterPages::lesson($d, 2, 'lesson-3')],
                 'lesson-3' => [PageRole::Lesson, 'Video 3', StarterPages::lesson($d, 3, 'sales')],
-                'sales' => $page(PageRole::Sales), 'delivery' => $page(PageRole::Delivery), 'closed' => $page(PageRole::Closed),
+                ...$this->selling($page),
             ],
             Goal::Webinar => [
                 'registration' => $page(PageRole::Registration), 'confirmation' => $page(PageRole::Confirmation),
                 'room' => $page(PageRole::Room),
-                'replay' => $page(PageRole::Replay), 'sales' => $page(PageRole::Sales), 'delivery' => $page(PageRole::Delivery),
-                'closed' => $page(PageRole::Closed),
+                'replay' => $page(PageRole::Replay), ...$this->selling($page),
             ],
-            Goal::Sell => [
-                'sales' => $page(PageRole::Sales), 'upsell' => $page(PageRole::Upsell), 'downsell' => $page(PageRole::Downsell),
-                'delivery' => $page(PageRole::Delivery), 'closed' => $page(PageRole::Closed),
-            ],
+            Goal::Sell => $this->selling($page),
         };
+    }
+
+    /**
+     * @param  callable(PageRole): array{PageRole, string, Document}  $page
+     * @return array<string, array{PageRole, string, Document}>
+     */
+    private function selling(callable $page): array
+    {
+        return ['sales' => $page(PageRole::Sales), 'checkout' => $page(PageRole::Checkout), 'upsell' => $page(PageRole::Upsell),
+            'downsell' => $page(PageRole::Downsell), 'delivery' => $page(PageRole::Delivery), 'closed' => $page(PageRole::Closed)];
     }
 
     /** @return list<Way> */
     private function ways(Goal $goal, StarterDesk $d): array
     {
+        $selling = [['sales', Outcome::Chose, 'checkout'], ['sales', Outcome::TimeRanOut, 'closed'],
+            ['checkout', Outcome::Bought, 'upsell'], ['upsell', Outcome::Bought, 'delivery'], ['upsell', Outcome::Declined, 'downsell'],
+            ['downsell', Outcome::Bought, 'delivery'], ['downsell', Outcome::Declined, 'delivery']];
         $rows = match ($goal) {
             Goal::GiveAway, Goal::LongOptIn, Goal::WaitingList => [['opt-in', Outcome::Joined, 'thank-you']],
             Goal::Form => [['form', Outcome::Joined, 'thank-you']],
-            Goal::VideoSeries => [['opt-in', Outcome::Joined, 'lesson-1'], ['sales', Outcome::Bought, 'delivery'],
-                ['sales', Outcome::TimeRanOut, 'closed']],
+            Goal::VideoSeries => [['opt-in', Outcome::Joined, 'lesson-1'], ...$selling],
             Goal::Webinar => [['registration', Outcome::Joined, 'confirmation'], ['confirmation', Outcome::Attended, 'room'],
                 ['confirmation', Outcome::Missed, 'replay'],
-                ['room', Outcome::Attended, 'sales'], ['replay', Outcome::TimeRanOut, 'closed'], ['sales', Outcome::Bought, 'delivery'],
-                ['sales', Outcome::TimeRanOut, 'closed']],
-            Goal::Sell => [['sales', Outcome::Bought, 'upsell'], ['sales', Outcome::TimeRanOut, 'closed'],
-                ['upsell', Outcome::Bought, 'delivery'], ['upsell', Outcome::Declined, 'downsell'],
-                ['downsell', Outcome::Bought, 'delivery'], ['downsell', Outcome::Declined, 'delivery']],
+                ['room', Outcome::Attended, 'sales'], ['replay', Outcome::TimeRanOut, 'closed'], ...$selling],
+            Goal::Sell => $selling,
         };
 
         return array_map(fn (array $r): Way => Way::toPage($d->page($r[0]), $r[1], $d->page($r[2])), $rows);

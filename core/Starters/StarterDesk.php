@@ -9,6 +9,7 @@ use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Design\Designs;
+use Lantern\Core\Page\Design\DesignWords;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Plan\LeadMagnet;
 use Lantern\Core\Plan\Sender;
@@ -28,15 +29,15 @@ final class StarterDesk
     /**
      * @param  Closure(): string  $newId
      * @param  string  $title  of what the funnel is about: the lead magnet, the webinar, the programme
-     * @param  string  $price  as visitors read it, such as "290 €"; '' when it is not known yet
+     * @param  array<string, Offered>  $offers  what the funnel sells, by the names of {@see StarterOffers::KEYS}
      */
     public function __construct(
         public readonly Sender $sender,
         private readonly Closure $newId,
         public readonly string $title,
-        public readonly string $price = '',
         public readonly ?LeadMagnet $leadMagnet = null,
         public readonly ?FormPlan $form = null,
+        public readonly array $offers = [],
     ) {
     }
 
@@ -47,7 +48,7 @@ final class StarterDesk
      */
     public function inFunnel(array $pages): self
     {
-        $desk = new self($this->sender, $this->newId, $this->title, $this->price, $this->leadMagnet, $this->form);
+        $desk = new self($this->sender, $this->newId, $this->title, $this->leadMagnet, $this->form, $this->offers);
         $desk->pages = $pages;
         $desk->complete = true;
 
@@ -61,7 +62,35 @@ final class StarterDesk
 
     public function withForm(FormPlan $form): self
     {
-        return new self($this->sender, $this->newId, $this->title, $this->price, $this->leadMagnet, $form);
+        return $this->with($form, $this->offers);
+    }
+
+    /** @param  array<string, Offered>  $offers  by name */
+    public function withOffers(array $offers): self
+    {
+        return $this->with($this->form, $offers);
+    }
+
+    /** @param  array<string, Offered>  $offers */
+    private function with(?FormPlan $form, array $offers): self
+    {
+        $desk = new self($this->sender, $this->newId, $this->title, $this->leadMagnet, $form, $offers);
+        $desk->pages = $this->pages;
+        $desk->complete = $this->complete;
+
+        return $desk;
+    }
+
+    /** The id of an offer by its name; '' where the funnel has none. */
+    public function offer(string $name): string
+    {
+        return ($this->offers[$name] ?? null)->offer->id ?? '';
+    }
+
+    /** Where the button of the main offer leads: to its checkout, where there is an offer. */
+    public function toBuying(): string
+    {
+        return $this->offer('main') === '' ? 'outcome:bought' : 'outcome:chose';
     }
 
     /** The id of a page that is there or will be, always the same for the same name. */
@@ -80,11 +109,6 @@ final class StarterDesk
     public function titleHtml(): string
     {
         return self::html($this->title);
-    }
-
-    public function priceOrPrompt(): string
-    {
-        return $this->price === '' ? '[the price]' : $this->price;
     }
 
     /** Who signs: the sender's name, or the business if there is none. Safe inside HTML. */
@@ -155,12 +179,28 @@ final class StarterDesk
                 'notHtml' => self::listHtml(...$no)]);
     }
 
-    public function price(string $name, string $price, string $button, string $url, string ...$holds): Block
+    /**
+     * A price card that names an offer; without one it asks for a price.
+     *
+     * @param  string  $title  where there is no offer to name
+     */
+    public function price(string $offer, string $title, string $button, string $url, string ...$holds): Block
     {
         return new Block(self::NEW, BlockKind::Price,
-            ['name' => mb_substr($name, 0, 120), 'was' => '', 'price' => mb_substr($price, 0, 40),
-                'note' => 'One payment, no subscription.',
-                'html' => self::listHtml(...$holds), 'text' => $button, 'url' => $url]);
+            ['name' => mb_substr(($this->offers[$offer] ?? null)->name ?? $title, 0, 120), 'was' => '',
+                'price' => $this->offer($offer) === '' ? '[the price]' : '',
+                'note' => $this->offer($offer) === '' ? 'One payment, no subscription.' : '',
+                'html' => self::listHtml(...$holds), 'text' => $button, 'url' => $url, 'offer' => $this->offer($offer)]);
+    }
+
+    public function checkout(): Block
+    {
+        return new Block(self::NEW, BlockKind::Checkout, DesignWords::checkout($this->offer('main')));
+    }
+
+    public function purchases(): Block
+    {
+        return new Block(self::NEW, BlockKind::Purchases, ['text' => 'Your purchases appear here.']);
     }
 
     public function formBlock(): Block

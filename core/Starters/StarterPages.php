@@ -25,6 +25,7 @@ final class StarterPages
             PageRole::Room => self::room($d),
             PageRole::Replay => self::replay($d),
             PageRole::Sales => StarterSales::sales($d),
+            PageRole::Checkout => StarterSales::checkout($d),
             PageRole::Upsell => StarterSales::upsell($d),
             PageRole::Downsell => StarterSales::downsell($d),
             PageRole::Delivery => StarterSales::delivery($d),

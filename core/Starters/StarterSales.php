@@ -12,7 +12,7 @@ final class StarterSales
     public static function sales(StarterDesk $d): Document
     {
         $price = $d->section('price-card', $d->heading('What it costs'),
-            $d->price($d->title, $d->priceOrPrompt(), 'I am in', 'outcome:bought',
+            $d->price('main', $d->title, 'I am in', $d->toBuying(),
                 'The whole programme, step by step', 'An email every week that says what to do next', 'Your questions answered, in writing',
                 'Yours to keep afterwards'));
 
@@ -47,9 +47,21 @@ final class StarterSales
                     .'were.',
                 'When do we begin?' => 'At once. The first week is in your inbox a minute after you have joined.',
                 'What if I get stuck?' => 'You write to me. I answer within two working days, usually sooner.',
-                'How do I pay?' => 'Once, at the beginning. There is no subscription and nothing to cancel.',
+                'How do I pay?' => 'By card, on the next page. You see the whole sum before you pay, and there is no subscription.',
             ])),
-            $d->section('action-band', $d->heading('Shall we begin?'), $d->button('I am in', 'outcome:bought')),
+            $d->section('action-band', $d->heading('Shall we begin?'), $d->button('I am in', $d->toBuying())),
+            $d->footer(),
+        );
+    }
+
+    public static function checkout(StarterDesk $d): Document
+    {
+        return StarterPages::page(
+            $d->section('header-centred', $d->logo()),
+            $d->section('checkout-centred', $d->heading('Your order'),
+                $d->text('Two fields and your card. You see the whole sum before you pay.'), $d->checkout()),
+            $d->section('guarantee-seal', $d->seal('14 days', 'money back'), $d->heading('You risk nothing'),
+                $d->text('If it is not for you, write me one line within fourteen days and you get all of your money back.')),
             $d->footer(),
         );
     }
@@ -65,7 +77,7 @@ final class StarterSales
                 $d->text('Just the two of us, at a time that suits you. Offered here, on this page, and not again.'),
                 $d->bullets('One hour, recorded, so that you can listen again', 'A written plan for the four weeks after it',
                     'One follow-up question, whenever you have it'),
-                $d->price('A private hour', '[the price]', 'Yes, add it', 'outcome:bought')),
+                $d->price('extra', 'A private hour', 'Yes, add it', 'outcome:bought')),
             $d->section('action-card', $d->heading('Rather not?'),
                 $d->text('That is quite all right. Nothing changes for what you have chosen.'),
                 $d->button('No thanks, go on without it', 'outcome:declined', 'quiet')),
@@ -79,7 +91,7 @@ final class StarterSales
             $d->section('opening-centred', $d->eyebrow('Something smaller, perhaps'), $d->heading('The recordings, to keep'),
                 $d->text('A private hour is a good deal of money. The recordings hold the exercises that help most people most: listen, '
                     .'stop, try, go on.')),
-            $d->section('price-card', $d->price('The recordings', '[the price]', 'Yes, these I would like', 'outcome:bought',
+            $d->section('price-card', $d->price('smaller', 'The recordings', 'Yes, these I would like', 'outcome:bought',
                 'All exercises as sound files', 'A sheet with every exercise to print')),
             $d->section('action-card', $d->text('Not that either? Then let us begin with what you have.'),
                 $d->button('No thanks, let us begin', 'outcome:declined', 'quiet')),
@@ -89,15 +101,17 @@ final class StarterSales
 
     public static function delivery(StarterDesk $d): Document
     {
-        return StarterPages::page(
+        return StarterPages::page(...[
             $d->section('opening-card', $d->eyebrow('Welcome'), $d->heading('Good to have you here, {{first_name|friend}}.'),
                 $d->text("You are in “{$d->titleHtml()}”. Everything you need to begin is on its way to your inbox.")),
+            ...($d->offer('main') === '' ? [] : [$d->section('purchases-card', $d->heading('It is yours'),
+                $d->text('Here is what you bought. The receipt in your inbox opens it again whenever you like.'), $d->purchases())]),
             $d->section('learn-steps', $d->heading('Your first three steps'), $d->points([
                 ['note', 'Open the first email', 'It tells you what to do this week. It takes five minutes to read.'],
                 ['calendar', 'Keep two hours free', 'Choose them now. What stands in the calendar gets done.'],
                 ['speech', 'Say hello', 'Answer the email and tell me where you stand. I read all of them.'],
             ])),
             $d->footer(),
-        );
+        ]);
     }
 }

@@ -10,6 +10,8 @@ use App\Models\Business;
 use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Support\Ids;
+use Lantern\Core\Money\Currency;
+use Lantern\Core\Money\Money;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Plan\Goal;
@@ -74,11 +76,10 @@ final readonly class DemoPages
     {
         $this->new->fromStarter($business, Goal::WaitingList, 'First Season, autumn list', 'First Season', null);
         $webinar = $this->new
-            ->fromStarter($business, Goal::Webinar, 'Open strings webinar', 'From Open Strings to Your First Melody', null, '290 €');
+            ->fromStarter($business, Goal::Webinar, 'Open strings webinar', 'From Open Strings to Your First Melody', null,
+                Money::of(29_000, Currency::of('EUR')));
         $webinar->forceFill(['look' => 'lagoon'])->save();
-        $sell = $this->new->fromStarter($business, Goal::Sell, 'First Season, sales', 'First Season', null, '290 €');
-        $sell->forceFill(['look' => 'linen', 'fields' => ['programme' => 'First Season']])->save();
-        foreach (DraftPart::query()->whereIn('funnel_id', [$webinar->id, $sell->id])->where('kind', 'page')->get() as $page) {
+        foreach (DraftPart::query()->where('funnel_id', $webinar->id)->where('kind', 'page')->get() as $page) {
             $document = $page->definition['document'];
             foreach ($document['sections'] as $s => $section) {
                 foreach ($section['blocks'] as $b => $block) {

@@ -36,7 +36,7 @@ use Lantern\Core\Sequences\EmailPlan;
 use RuntimeException;
 
 /**
- * The demo: Ferncroft Cello Room and eight weeks of its life, lived through the application's own services with a
+ * The demo: Ferncroft Cello Room and three months of its life, lived through the application's own services with a
  * clock that is set to each moment. All people are made up.
  */
 final class DemoSeeder extends Seeder
@@ -59,6 +59,7 @@ final class DemoSeeder extends Seeder
         private readonly Unsubscribe $unsubscribe,
         private readonly DemoPages $pages,
         private readonly DemoMail $mail,
+        private readonly DemoSales $sales,
     ) {
     }
 
@@ -82,8 +83,11 @@ final class DemoSeeder extends Seeder
                 CarbonImmutable::setTestNow($now->subDays(5)->setTime(10, 0));
                 $this->mail->broadcasts($business);
                 $this->sendDue($now->subDays(4));
+                $portrait = Upload::query()->where('name', 'music-room.png')->valueOrFail('id');
+                $this->sales->sell($business, $this->crowd, $now, $portrait);
+                $this->sendDue($now);
                 CarbonImmutable::setTestNow($now->subDays(2));
-                $this->pages->drafts($business, Upload::query()->where('name', 'music-room.png')->valueOrFail('id'));
+                $this->pages->drafts($business, $portrait);
             });
         } finally {
             CarbonImmutable::setTestNow();

@@ -14,7 +14,7 @@ export const router = createRouter({
         { path: '/funnels', component: FunnelsHome, meta: { title: 'Funnels' } },
         { path: '/funnels/new', component: () => import('@/funnels/NewFunnel.vue'), meta: { title: 'New funnel' } },
         {
-            path: '/funnels/:id/:open(page|form|email|sequence|lead-magnet|settings)?/:part?',
+            path: '/funnels/:id/:open(page|form|email|sequence|lead-magnet|offers|offer|product|coupon|settings)?/:part?',
             component: () => import('@/funnel/FunnelScreen.vue'),
             meta: { title: 'Funnel' },
         },
@@ -27,6 +27,10 @@ export const router = createRouter({
         { path: '/emails/:id?', component: () => import('@/outbox/OutboxScreen.vue'), meta: { title: 'Outbox' } },
         // Where these screens were before.
         { path: '/outbox/:rest(.*)*', redirect: (to) => to.fullPath.replace('/outbox', '/emails') },
+        { path: '/sales', redirect: '/sales/orders' },
+        { path: '/sales/orders', component: () => import('@/sales/OrdersScreen.vue'), meta: { title: 'Orders' } },
+        { path: '/sales/orders/:id', component: () => import('@/sales/OrderScreen.vue'), meta: { title: 'Order' } },
+        { path: '/sales/ledger', component: () => import('@/sales/LedgerScreen.vue'), meta: { title: 'Practice ledger' } },
         { path: '/results/:id?', component: () => import('@/results/ResultsScreen.vue'), meta: { title: 'Results' } },
         { path: '/settings', component: () => import('@/settings/SettingsScreen.vue'), meta: { title: 'Settings' } },
         { path: '/:any(.*)*', component: () => import('@/ui/NotHere.vue'), meta: { title: 'Not here' } },

@@ -8,13 +8,30 @@ use App\Drafts\DraftPlan;
 use App\Drafts\NewFunnel;
 use App\Models\Funnel;
 use Lantern\Core\Plan\Goal;
+use Lantern\Core\Plan\Plan;
+use Tests\Core\Plan\Plans;
 
-/** A funnel that sells, of the owner of a test: five pages and the ways between them, in shorthand. */
+/** A funnel whose programme is bought elsewhere, of the owner of a test: five pages and the ways between them, in shorthand. */
 trait SellingFunnel
 {
     private function selling(): Funnel
     {
-        return app(NewFunnel::class)->fromStarter($this->owner->business, Goal::Sell, 'Selling', 'First Season', null, '290 €')->refresh();
+        $plan = app(NewFunnel::class)->fromStarter($this->owner->business, Goal::Sell, 'Selling', 'First Season', null, Plans::price());
+        $written = DraftPlan::read($plan)->toArray();
+        $plan->forceDelete();
+        $isCheckout = fn (array $part): bool => ($part['role'] ?? '') === 'checkout';
+        $checkout = array_column(array_filter($written['parts'], $isCheckout), 'id')[0] ?? '';
+        $upsell = array_column(array_filter($written['parts'], fn (array $p): bool => ($p['role'] ?? '') === 'upsell'), 'id')[0] ?? '';
+        $written['parts'] = array_values(array_filter($written['parts'], fn (array $p): bool => ! $isCheckout($p)
+            && in_array($p['kind'], ['page'], true)));
+        $written['ways'] = array_values(array_filter($written['ways'], fn (array $w): bool => $w['page'] !== $checkout));
+        foreach ($written['ways'] as $i => $way) {
+            $written['ways'][$i] = $way['outcome'] === 'chose' ? ['outcome' => 'bought', 'toPage' => $upsell] + $way : $way;
+        }
+        $text = (string) preg_replace(['/"offer":"[^"]*"/', '/outcome:chose/'], ['"offer":""', 'outcome:bought'],
+            json_encode($written, JSON_THROW_ON_ERROR));
+
+        return DraftPlan::store(Plan::fromArray(json_decode($text, true)), $this->owner->business)->refresh();
     }
 
     /** @return list<string> roles in the order of the way, with addresses */

@@ -10,10 +10,13 @@ use App\Drafts\DraftPlan;
 use App\Models\Business;
 use App\Models\DraftPart;
 use App\Models\Funnel;
+use App\Models\Way;
 use App\Support\RichText;
 use Lantern\Core\Events\Outcome;
+use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\PageSettings;
 use Lantern\Core\Plan\WebAddress;
 use Lantern\Core\Support\Invalid;
@@ -96,14 +99,27 @@ final class PageKind extends DraftKind
         return ! $part instanceof PagePlan ? []
             : ['role' => $part->role->value, 'roleLabel' => $part->role->label(), 'address' => $part->address,
                 'headline' => $part->document->headline(),
-                'outcomes' => self::outcomes($part),
+                'outcomes' => self::outcomes($part, $row->funnel_id),
                 'document' => $part->document->toArray(), 'settings' => (object) $part->settings->toArray()];
     }
 
     /** @return list<array{outcome: string, label: string, who: string, must: bool}> what may lead somewhere, and what must */
-    private static function outcomes(PagePlan $page): array
+    private static function outcomes(PagePlan $page, string $funnel): array
     {
+        $outcomes = $page->outcomes();
+        $must = $page->role->outcomes();
+        if ($page->role === PageRole::Sales && $page->document->blocksOf(BlockKind::Checkout) === []) {
+            // It is bought on the checkout page where there is one, and elsewhere where there is none.
+            $hasCheckout = DraftPart::there($funnel, PagePlan::kind())->where('definition->role', PageRole::Checkout->value)->exists();
+            $must = [$hasCheckout ? Outcome::Chose : Outcome::Bought];
+            $drawn = array_map(fn (Way $w): Outcome => Outcome::from($w->outcome),
+                Way::query()->where('page_id', $page->id)->get()->all());
+            $outcomes = array_values(array_filter($outcomes,
+                fn (Outcome $o): bool => ! in_array($o, [Outcome::Chose, Outcome::Bought], true)
+                || in_array($o, [...$must, ...$drawn], true)));
+        }
+
         return array_map(fn (Outcome $o): array => ['outcome' => $o->value, 'label' => $o->label(), 'who' => $o->whoFirst(),
-            'must' => in_array($o, $page->role->outcomes(), true) || $o === Outcome::Joined], $page->outcomes());
+            'must' => in_array($o, $must, true) || $o === Outcome::Joined], $outcomes);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Files\Downloads;
+use App\Files\FileAnswer;
 use App\Mail\Sending\Planner;
 use App\Models\Delivery;
 use App\Models\DraftPart;
@@ -13,20 +14,16 @@ use App\Models\Submission;
 use App\Models\Upload;
 use App\Serving\Browser;
 use App\Serving\PlainPage;
-use App\Support\AnswerKind;
 use App\Support\Ids;
 use App\Support\Input;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\Storage;
 use Lantern\Core\Forms\SubmissionState;
 use Lantern\Core\People\EmailAddress;
 use Lantern\Core\Plan\LeadMagnet;
 use Lantern\Core\Support\Invalid;
-use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Response;
-use Symfony\Component\HttpFoundation\ResponseHeaderBag;
 
 /** Hands a file over to whoever holds a link we signed, and offers a new link to whoever holds one that has run out. */
 final readonly class FileController
@@ -70,15 +67,10 @@ final readonly class FileController
 
     private function send(Request $request, Upload $upload, ?Delivery $counted): Response
     {
-        if (! Storage::disk('uploads')->exists($upload->path)) {
+        $response = FileAnswer::of($upload);
+        if ($response === null) {
             return PlainPage::fileGone()->response();
         }
-        $response = new BinaryFileResponse(Storage::disk('uploads')->path($upload->path), 200, [
-            'Content-Type' => $upload->mime,
-            'ETag' => '"'.$upload->sha256.'"',
-        ] + AnswerKind::Download->headers(), false);
-        $response->setContentDisposition(ResponseHeaderBag::DISPOSITION_ATTACHMENT, $upload->name,
-            (string) preg_replace('/[^\x20-\x7e]|[%\/\\\\"]/', '_', $upload->name));
         if ($counted !== null && $request->isMethod('GET') && $this->isFromTheStart($request)) {
             $this->downloads->count($counted, CarbonImmutable::now(), Browser::id($request), Browser::isOwner($request));
         }

@@ -11,6 +11,7 @@ use App\Mail\Sending\Feedback;
 use App\Models\Message;
 use App\Serving\Browser;
 use App\Serving\PlainPage;
+use App\Serving\Visit;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
@@ -50,7 +51,8 @@ final readonly class MailLinkController
             // The page learns who came by the browser's own id, not by its address.
             $visitor = Browser::id($request) ?? str_replace('-', '', (string) Str::uuid());
             DB::transaction(fn () => TakeSignup::join($visitor, (string) $found->person_id, $now));
-            $response->withCookie(Cookie::make(Browser::COOKIE, $visitor, 60 * 24 * 365, '/', httpOnly: false, sameSite: 'lax'));
+            $response->withCookie(Cookie::make(Browser::COOKIE, $visitor, 60 * 24 * 365, '/', httpOnly: false, sameSite: 'lax'))
+                ->withCookie(Cookie::make(Visit::READER, (string) $found->person_id, 60 * 24 * 30, '/', httpOnly: true, sameSite: 'lax'));
         }
 
         return $response;

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Serving\Guard;
 use App\Serving\LivePage;
 use App\Serving\PageResponse;
+use App\Serving\PlainPage;
 use App\Serving\PublishedPages;
 use App\Serving\Visit;
 use Illuminate\Http\Request;
@@ -14,7 +16,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Shows a live page. */
 final readonly class PageController
 {
-    public function __construct(private PublishedPages $published, private PageResponse $pages)
+    public function __construct(private PublishedPages $published, private PageResponse $pages, private ExtraOfferController $extra)
     {
     }
 
@@ -22,6 +24,16 @@ final readonly class PageController
     {
         $live = LivePage::at($request, $this->published, $funnel, $page);
 
-        return $live instanceof LivePage ? $this->pages->of(new Visit($live->funnel, $live->page, $request)) : $live;
+        if (! $live instanceof LivePage) {
+            return $live;
+        }
+        if ($request->query('answer') === 'no' && $live->page->role->isExtraOffer()) {
+            return $this->extra->decline($request, $live);
+        }
+        if (! Guard::lets($request, $live)) {
+            return PlainPage::forBuyers($live->funnel->url())->response();
+        }
+
+        return $this->pages->of(new Visit($live->funnel, $live->page, $request));
     }
 }

@@ -21,6 +21,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Journey\Journey;
+use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
@@ -44,6 +45,11 @@ final readonly class PreviewController
             foreach ($plan->pages as $other) {
                 $fill["page:{$other->id}"] = $link($other->address);
             }
+            foreach ([...$shown->document->blocksOf(BlockKind::Checkout), ...$shown->document->blocksOf(BlockKind::Price)] as $block) {
+                $button = '<form method="post" id="buy" action="'.$link($shown->address).'"><button class="button main">'
+                    .e($block->field('text')).'</button></form>';
+                $fill["checkout:{$block->id}"] = $fill["extra:{$block->id}"] = $button;
+            }
             foreach ($plan->leadMagnets as $leadMagnet) {
                 $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e('Download').'</a> <span class="file-note">'
                     .e($leadMagnet->kindAndSize()).'</span>';
@@ -59,7 +65,7 @@ final readonly class PreviewController
     {
         return $this->at($request, $funnel, $page,
             function (Funnel $found, Plan $plan, PagePlan $shown, CarbonImmutable $until): RedirectResponse {
-                $way = (new Journey($plan))->way($shown->id, Outcome::Joined);
+                $way = (new Journey($plan))->way($shown->id, $plan->offerOn($shown) === null ? Outcome::Joined : Outcome::Bought);
                 $target = $way === null ? null : $plan->page((string) $way->toPage);
 
                 return new RedirectResponse($way->toUrl ?? PreviewLink::make($found->id, $until, $target->address ?? $shown->address), 303);

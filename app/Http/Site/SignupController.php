@@ -16,7 +16,6 @@ use App\Serving\Browser;
 use App\Serving\LivePage;
 use App\Serving\PageResponse;
 use App\Serving\PlainPage;
-use App\Serving\PublishedPages;
 use App\Serving\Source;
 use App\Serving\Visit;
 use Carbon\CarbonImmutable;
@@ -38,19 +37,12 @@ use Symfony\Component\HttpFoundation\Response;
 /** Takes a filled-in form and sends its visitor on. */
 final readonly class SignupController
 {
-    public function __construct(private TakeSignup $takeSignup, private PublishedPages $published, private PageResponse $pages)
+    public function __construct(private TakeSignup $takeSignup, private PageResponse $pages)
     {
     }
 
-    public function __invoke(Request $request, string $funnel, string $page = ''): Response
+    public function __invoke(Request $request, LivePage $live): Response
     {
-        $live = LivePage::at($request, $this->published, $funnel, $page);
-        if (! $live instanceof LivePage) {
-            return $live;
-        }
-        if ($live->closed) {
-            return PlainPage::closed()->response();
-        }
         $version = Version::query()->findOrFail($live->page->version_id);
         $page = $version->plan()->page($live->page->page_id);
         $form = $page === null ? null : self::form($version->plan(), $page, $request->input('form'));

@@ -52,7 +52,8 @@ final readonly class EmailSource
     /** @return array<string, string> the funnel's own merge fields, and the addresses of its pages */
     public static function fieldsOf(Plan $plan, string $address): array
     {
-        $fields = $plan->fields + ['business' => $plan->sender->business, 'host' => $plan->sender->host()];
+        $fields = $plan->prices($plan->language()) + $plan->fields
+            + ['business' => $plan->sender->business, 'host' => $plan->sender->host()];
         foreach ($plan->pages as $page) {
             $fields["page_{$page->id}"] = url($address.($page->address === '' ? '' : '/'.$page->address));
         }

@@ -7,12 +7,14 @@ namespace App\Mail\Sending;
 use App\Mail\Emails\WrittenEmail;
 use App\Models\Business;
 use App\Models\Confirmation;
+use App\Models\Order;
 use App\Models\Person;
 use App\Models\Submission;
 use App\Models\Version;
 use App\Support\Ids;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
+use DateTimeInterface;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Emails\MessageKind;
 use Lantern\Core\Emails\MessageState;
@@ -120,6 +122,21 @@ final class Planner
             'kind' => MessageKind::NewLink->value, 'name' => 'New download link', 'to_address' => $person->email,
             'due_at' => Instant::sql($now),
         ]);
+    }
+
+    /**
+     * About an order: to its buyer, or to the owner.
+     *
+     * @param  string  $key  once for which it is planned
+     * @param  array<string, mixed>  $content  what it is about
+     */
+    public function planAboutOrder(MessageKind $kind, string $key, Order $order, string $name, DateTimeInterface $at, array $content,
+        bool $toOwner = false): void
+    {
+        $this->plan($key, ['business_id' => $order->business_id, 'person_id' => $toOwner ? null : $order->person_id,
+            'funnel_id' => $order->funnel_id, 'version_id' => $order->version_id, 'kind' => $kind->value, 'name' => $name,
+            'to_address' => $toOwner ? $order->business->sender_address : $order->email, 'due_at' => Instant::sql($at),
+            'content' => json_encode($content, JSON_THROW_ON_ERROR)]);
     }
 
     /** @param  array<string, mixed>  $message */

@@ -10,7 +10,10 @@ use App\Support\Ids;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Emails\MessageKind;
 use Lantern\Core\Emails\MessageState;
+use Lantern\Core\Orders\FactType;
+use Lantern\Core\Orders\PaymentState;
 
 /**
  * Forgets a person for good. What says who they were goes: the record, answers, addresses, emails, notes and the
@@ -38,6 +41,7 @@ final class Erase
             $this->toldOrTried($id);
             DB::table('hook_calls')->whereIn('submission_id', DB::table('submissions')->where('person_id', $id)->select('id'))->delete();
             DB::table('confirmations')->whereIn('submission_id', DB::table('submissions')->where('person_id', $id)->select('id'))->delete();
+            $this->bought($id);
             foreach (PersonTables::all() as $table) {
                 $table->erase($id);
             }
@@ -48,6 +52,24 @@ final class Erase
                 'last_name' => '', 'first_key' => '', 'last_key' => '', 'phone' => '', 'timezone' => null,
                 'import_id' => null, 'erased_at' => $now, 'unsubscribed_at' => $now, 'updated_at' => $now]);
         });
+    }
+
+    /** What was bought stays in the books as numbers. Receipts lose their buyer, payments what they can be charged by, plans their rest. */
+    private function bought(string $id): void
+    {
+        $orders = DB::table('orders')->where('person_id', $id)->pluck('id');
+        foreach (DB::table('receipts')->whereIn('order_id', $orders)->get(['id', 'content']) as $receipt) {
+            $content = (array) json_decode((string) $receipt->content, true);
+            DB::table('receipts')->where('id', $receipt->id)->update(['content' => json_encode(['buyer' => ['name' => '', 'email' => '']]
+                + $content, JSON_THROW_ON_ERROR)]);
+        }
+        DB::table('payments')->whereIn('order_id', $orders)->where('state', PaymentState::Due->value)
+            ->update(['state' => PaymentState::Cancelled->value]);
+        DB::table('payments')->whereIn('order_id', $orders)->update(['method' => null, 'bank_url' => null]);
+        DB::table('order_facts')->whereIn('order_id', $orders)->where('type', FactType::Noted->value)->update(['data' => null]);
+        $about = fn () => DB::table('messages')->where('kind', MessageKind::SaleNotice->value)->whereIn('content->order', $orders);
+        DB::table('outbox')->whereIn('message_id', $about()->select('id'))->delete();
+        $about()->where('state', MessageState::Sent)->update(['subject' => '', 'html' => null, 'text' => null]);
     }
 
     /** Emails to the owner that told of them, and tests that were written as if to them. That they went out stays true. */

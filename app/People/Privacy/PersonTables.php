@@ -28,6 +28,11 @@ final class PersonTables
             PersonTable::of('enrolments')->onceBy('sequence_id')
                 ->archivedAs('sequences', ['sequence_id', 'started_at', 'ended_at', 'ended_why']),
             PersonTable::of('opt_outs')->onceBy('what')->archivedAs('optOuts', ['what', 'at']),
+            PersonTable::of('orders')->archivedAs('orders', ['number', 'state', 'currency', 'total', 'paid', 'refunded', 'email', 'name',
+                'placed_at', 'bought_at'])->keptAsNumbers(['email' => '', 'name' => '', 'ip' => null, 'visitor' => null, 'source' => null,
+                    'method' => null, 'method_label' => null, 'token' => DB::raw('lower(hex(randomblob(16)))')]),
+            PersonTable::of('accesses')->archivedAs('access', ['product', 'state', 'given_at']),
+            PersonTable::of('coupon_uses')->keptAsNumbers(['code' => '']),
             PersonTable::of('import_changes')->endingWithThem(),
             PersonTable::of('bulk_act_people')->endingWithThem(),
         ];

@@ -11,6 +11,20 @@ use SensitiveParameter;
 /** Opens SQLite so that transactions take the write lock when they begin ({@see ImmediatePdo}), and `lower` knows all letters. */
 final class Connector extends SQLiteConnector
 {
+    /** @param  array<string, mixed>  $config */
+    public function connect(array $config): PDO
+    {
+        $path = $config['database'] ?? null;
+        if (($config['create'] ?? false) === true && is_string($path) && $path !== ':memory:' && ! is_file($path)) {
+            // For its owner's eyes alone, like the database beside it.
+            $before = umask(077);
+            touch($path);
+            umask($before);
+        }
+
+        return parent::connect($config);
+    }
+
     /** @param  array<int, mixed>  $options */
     protected function createPdoConnection($dsn, $username, #[SensitiveParameter] $password, $options): PDO
     {

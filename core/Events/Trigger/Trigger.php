@@ -19,7 +19,7 @@ interface Trigger
     /** In a picker: "They get a tag". */
     public static function label(): string;
 
-    /** @return array<string, 'tag'|'form'> what it needs beside its kind: the name in written form, and what is to be chosen */
+    /** @return array<string, 'tag'|'form'|'offer'> what it needs beside its kind: the name in written form, and what is to be chosen */
     public static function fields(): array;
 
     /** @throws Invalid when what it needs is missing */

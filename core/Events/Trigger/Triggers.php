@@ -14,7 +14,7 @@ final readonly class Triggers
     public const MOST = 40;
 
     /** @var list<class-string<Trigger>> every kind there is */
-    public const KINDS = [FormFilledIn::class, TagAdded::class, Bought::class];
+    public const KINDS = [FormFilledIn::class, TagAdded::class, Bought::class, BoughtOffer::class];
 
     /** @var list<Trigger> */
     public array $list;

@@ -24,6 +24,8 @@ enum BlockKind: string
     case Agenda = 'agenda';
     case Countdown = 'countdown';
     case Price = 'price';
+    case Checkout = 'checkout';
+    case Purchases = 'purchases';
     case Seal = 'seal';
     case Questions = 'questions';
     case Logos = 'logos';

@@ -102,10 +102,23 @@ final class Blocks
             BlockKind::Price => new BlockDefinition(
                 'Price card',
                 ['name' => Field::words(120), 'was' => Field::words(40), 'price' => Field::words(40), 'note' => Field::words(200),
-                    'html' => Field::richText(5_000), 'text' => Field::words(120), 'url' => Field::link()],
+                    'html' => Field::richText(5_000), 'text' => Field::words(120), 'url' => Field::link(),
+                    'offer' => Field::reference('offer')->optional()],
                 styles: ['card', 'plain'],
                 css: 'sell',
                 visual: true,
+            ),
+            BlockKind::Checkout => new BlockDefinition(
+                'Checkout',
+                ['offer' => Field::reference('offer'), 'text' => Field::words(120), 'html' => Field::richText(5_000),
+                    'note' => Field::words(300)->optional(), 'marketing' => Field::words(300)->optional()],
+                css: 'pay',
+                visual: true,
+            ),
+            BlockKind::Purchases => new BlockDefinition(
+                'What was bought',
+                ['text' => Field::words(200)],
+                css: 'pay',
             ),
             BlockKind::Seal => new BlockDefinition(
                 'Guarantee seal',

@@ -27,14 +27,14 @@ final readonly class Link
     }
 
     /**
-     * An address, or words with addresses and merge fields in them, with other pages in place of those it names: after
-     * `page:` in a link, and after `page_` in a merge field.
+     * An address, or words with addresses and merge fields in them, with other pages and offers in place of those it
+     * names: after `page:` in a link, and after `page_` or `price_` in a merge field.
      *
      * @param  array<string, string>  $ids  new ids by old ones
      */
     public static function withIds(string $text, array $ids): string
     {
-        return (string) preg_replace_callback('/((?:^|")page:|\{\{\s*page_)([A-Za-z0-9-]{1,40})/',
+        return (string) preg_replace_callback('/((?:^|")page:|\{\{\s*(?:page|price)_)([A-Za-z0-9-]{1,40})/',
             fn (array $m): string => $m[1].($ids[$m[2]] ?? $m[2]), $text);
     }
 

@@ -39,12 +39,12 @@ final readonly class Design
      * A new section in this design, with words that say what belongs there.
      *
      * @param  callable(): string  $newId
-     * @param  string  $form  the form that a form block shows; likewise the lead magnet that a download gives out
+     * @param  array<string, string>  $parts  ids of the parts of the funnel that its blocks show, by their kind
      */
-    public function section(callable $newId, string $form = '', string $leadMagnet = ''): Section
+    public function section(callable $newId, array $parts = []): Section
     {
         return $this->filled($newId,
-            array_map(fn (BlockKind $k): Block => DesignWords::block($k, $this->kind, $form, $leadMagnet), $this->blocks));
+            array_map(fn (BlockKind $k): Block => DesignWords::block($k, $this->kind, $parts), $this->blocks));
     }
 
     /**
@@ -65,14 +65,15 @@ final readonly class Design
      * that the section lacks (the picture of a split section) is added; none is taken away.
      *
      * @param  callable(): string  $newId
+     * @param  array<string, string>  $parts  likewise
      */
-    public function applied(Section $section, callable $newId, string $form = '', string $leadMagnet = ''): Section
+    public function applied(Section $section, callable $newId, array $parts = []): Section
     {
         $blocks = array_map($this->styled(...), $section->blocks);
         foreach ($this->blocks as $kind) {
             if (($kind->isVisual() || in_array($kind, [BlockKind::Form, BlockKind::Menu, BlockKind::Seal], true))
                 && ! self::hasLike($section, $kind)) {
-                $blocks[] = $this->styled(DesignWords::block($kind, $this->kind, $form, $leadMagnet))->withId($newId());
+                $blocks[] = $this->styled(DesignWords::block($kind, $this->kind, $parts))->withId($newId());
             }
         }
         // A background the owner chose stays; one that came with a design goes with it.
@@ -113,7 +114,7 @@ final readonly class Design
     private static function hasLike(Section $section, BlockKind $kind): bool
     {
         // One picture will do for another: a cover, a gallery and a video all stand beside words.
-        return $kind->isVisual() && $kind !== BlockKind::Price
+        return $kind->isVisual() && $kind !== BlockKind::Price && $kind !== BlockKind::Checkout
             ? $section->is(BlockKind::Picture, BlockKind::Cover, BlockKind::Gallery, BlockKind::Video)
             : $section->is($kind);
     }

@@ -28,6 +28,8 @@ final class DesignWords
         'form' => 'Tell me where to send it',
         'countdown' => 'The doors close soon',
         'price' => 'What it costs',
+        'checkout' => 'Your order',
+        'purchases' => 'It is yours',
         'bonuses' => 'This comes with it',
         'guarantee' => 'You risk nothing',
         'questions' => 'Questions people ask',
@@ -40,6 +42,8 @@ final class DesignWords
         'guarantee' => 'Try it for fourteen days. If it is not for you, write me one line and you get your money back, with no questions '
             .'asked.',
         'form' => 'It takes half a minute, and you can leave the list with one click.',
+        'checkout' => 'Two fields and your card. You see the whole sum before you pay.',
+        'purchases' => 'Here is what you bought. The receipt in your inbox opens it again whenever you like.',
         'footer' => '{{business}} · You can unsubscribe from any email with one click.',
         'download' => 'A copy is on its way to your inbox as well.',
         'action' => 'You have read this far. The first step is a small one.',
@@ -48,8 +52,12 @@ final class DesignWords
 
     private const EYEBROWS = ['host' => 'Your host', 'logos' => 'As heard and read in', 'opening' => 'Free for you'];
 
-    /** The id is a placeholder: whoever uses the block gives it one of its own. */
-    public static function block(BlockKind $kind, SectionKind $in, string $form = '', string $leadMagnet = ''): Block
+    /**
+     * The id is a placeholder: whoever uses the block gives it one of its own.
+     *
+     * @param  array<string, string>  $parts  ids of the parts of the funnel that it shows, by their kind
+     */
+    public static function block(BlockKind $kind, SectionKind $in, array $parts = []): Block
     {
         return new Block('new', $kind, match ($kind) {
             BlockKind::Eyebrow => ['text' => self::EYEBROWS[$in->value] ?? '[A few words above the heading]'],
@@ -61,9 +69,9 @@ final class DesignWords
             BlockKind::Picture => ['alt' => ''],
             BlockKind::Cover => ['alt' => '', 'text' => '[The title of it]'],
             BlockKind::Video => ['text' => '[What the video shows]'],
-            BlockKind::Form => ['form' => $form],
+            BlockKind::Form => ['form' => $parts['form'] ?? ''],
             BlockKind::Button => ['text' => 'Yes, show me', 'url' => ''],
-            BlockKind::Download => ['leadMagnet' => $leadMagnet, 'text' => 'Download it now'],
+            BlockKind::Download => ['leadMagnet' => $parts['lead-magnet'] ?? '', 'text' => 'Download it now'],
             BlockKind::Fit => ['yes' => 'This is for you if',
                 'html' => '<ul><li>[you want something]</li><li>[you have tried something else]</li></ul>',
                 'no' => 'It is not for you if', 'notHtml' => '<ul><li>[you look for something else]</li></ul>'],
@@ -71,11 +79,22 @@ final class DesignWords
             BlockKind::Price => ['name' => '[What they get]', 'was' => '', 'price' => '[the price]',
                 'note' => 'One payment, no subscription.',
                 'html' => '<ul><li>[The main thing it holds]</li><li>[And what comes with it]</li></ul>', 'text' => 'I want this',
-                'url' => 'outcome:bought'],
+                'url' => ($parts['offer'] ?? '') === '' ? 'outcome:bought' : 'outcome:chose', 'offer' => $parts['offer'] ?? ''],
+            BlockKind::Checkout => self::checkout($parts['offer'] ?? ''),
+            BlockKind::Purchases => ['text' => 'Your purchases appear here.'],
             BlockKind::Seal => ['text' => '14 days', 'note' => 'money back'],
             BlockKind::Logo => ['text' => '{{business}}'],
             default => [],
         }, self::items($kind, $in));
+    }
+
+    /** @return array<string, string> */
+    public static function checkout(string $offer): array
+    {
+        return ['offer' => $offer, 'text' => 'Pay now',
+            'html' => '<ul><li>You pay, and come straight to what you bought.</li><li>The receipt is in your inbox a few minutes '
+                .'later.</li>'
+                .'</ul>', 'note' => ''];
     }
 
     /** @return list<array<string, string>> */

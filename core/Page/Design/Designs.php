@@ -91,6 +91,13 @@ final class Designs
         ['price-dark', 'price', 'On dark', 'split-right', 'ink', 'heading text price:card'],
         ['price-plain', 'price', 'Without a card', 'centred', '', 'heading price:plain'],
 
+        ['checkout-centred', 'checkout', 'In the middle', 'centred', '', 'heading text checkout'],
+        ['checkout-card', 'checkout', 'On a card', 'boxed', 'tint', 'heading text checkout'],
+        ['checkout-beside', 'checkout', 'Beside words', 'split-right', '', 'heading text bullets:ticks checkout'],
+
+        ['purchases-card', 'purchases', 'On a card', 'boxed', 'tint', 'heading text purchases'],
+        ['purchases-plain', 'purchases', 'From the left', 'left', '', 'heading text purchases'],
+
         ['bonuses-list', 'bonuses', 'List with values', 'left', '', 'heading points:bonuses'],
         ['bonuses-cards', 'bonuses', 'Cards', 'wide', 'tint', 'heading points:cards'],
         ['bonuses-aside', 'bonuses', 'Beside the heading', 'aside', '', 'heading text points:bonuses'],

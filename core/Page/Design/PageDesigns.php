@@ -49,18 +49,19 @@ final class PageDesigns
 
     /**
      * @param  callable(): string  $newId
+     * @param  array<string, string>  $parts  as {@see Design::section()} takes them
      *
      * @throws Invalid when there is no such design
      */
-    public static function applied(string $id, Document $document, callable $newId, string $form = '', string $leadMagnet = ''): Document
+    public static function applied(string $id, Document $document, callable $newId, array $parts = []): Document
     {
         $designs = self::ALL[$id] ?? throw Invalid::at('design', 'There is no such design.');
 
-        return $document->with(array_map(function (Section $section) use ($designs, $newId, $form, $leadMagnet): Section {
+        return $document->with(array_map(function (Section $section) use ($designs, $newId, $parts): Section {
             foreach ($section->shared === null ? $designs[2] : [] as $name) {
                 $design = Designs::get($name);
                 if ($design->kind === $section->kind) {
-                    return self::fits($design, $section) ? $design->applied($section, $newId, $form, $leadMagnet) : $section;
+                    return self::fits($design, $section) ? $design->applied($section, $newId, $parts) : $section;
                 }
             }
 

@@ -3,3 +3,4 @@ export type * from '@/api/types/page';
 export type * from '@/api/types/people';
 export type * from '@/api/types/emails';
 export type * from '@/api/types/funnel';
+export type * from '@/api/types/sales';

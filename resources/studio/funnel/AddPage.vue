@@ -32,6 +32,7 @@ const WORDS: Record<string, string> = {
     room: 'Where the webinar is',
     replay: 'For those who missed it',
     sales: 'The programme and its price',
+    checkout: 'Where it is paid',
     upsell: 'One more thing',
     downsell: 'Something smaller',
     delivery: 'After buying',

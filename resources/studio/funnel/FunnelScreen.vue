@@ -8,6 +8,7 @@ import EmailDesk from '@/funnel/desk/EmailDesk.vue';
 import FileDesk from '@/funnel/desk/FileDesk.vue';
 import FormDesk from '@/funnel/desk/FormDesk.vue';
 import FunnelDesk from '@/funnel/desk/FunnelDesk.vue';
+import OffersDesk from '@/funnel/desk/OffersDesk.vue';
 import SetAsideNotice from '@/funnel/SetAsideNotice.vue';
 import SequenceDesk from '@/funnel/desk/SequenceDesk.vue';
 import PageDesk from '@/funnel/desk/PageDesk.vue';
@@ -50,7 +51,7 @@ watch(
 // With something on the desk the timeline steps back to a strip.
 watch(
     () => route.params.part,
-    (part) => (folded.value = Boolean(part)),
+    (part) => (folded.value = Boolean(part) || route.params.open === 'offers'),
     { immediate: true },
 );
 
@@ -160,6 +161,11 @@ async function copyLink(): Promise<void> {
             <EmailDesk v-else-if="route.params.open === 'email' && store.email(part)" :id="part" :key="part" />
             <SequenceDesk v-else-if="route.params.open === 'sequence' && store.sequence(part)" :id="part" :key="part" />
             <FileDesk v-else-if="route.params.open === 'lead-magnet' && store.leadMagnet(part)" :id="part" :key="part" />
+            <OffersDesk
+                v-else-if="['offers', 'offer', 'product', 'coupon'].includes(String(route.params.open))"
+                :id="part"
+                :open="String(route.params.open)"
+            />
             <FunnelDesk v-else :news="news" @publish="publishing = true" />
         </div>
         <PublishDialog :open="publishing" @close="publishing = false" />

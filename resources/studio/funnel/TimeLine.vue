@@ -1,5 +1,14 @@
 <script setup lang="ts">
-import { ChevronDownIcon, ChevronUpIcon, DocumentIcon, EnvelopeIcon, PauseIcon, PlusIcon, QueueListIcon } from '@heroicons/vue/20/solid';
+import {
+    ChevronDownIcon,
+    ChevronUpIcon,
+    DocumentIcon,
+    EnvelopeIcon,
+    PauseIcon,
+    PlusIcon,
+    QueueListIcon,
+    TagIcon,
+} from '@heroicons/vue/20/solid';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useFunnel } from '@/funnel/funnelStore';
@@ -105,6 +114,7 @@ function arrival(page: string): string {
     const words: Record<string, string> = {
         joined: 'On joining',
         confirmed: 'On confirming',
+        chose: 'On choosing it',
         bought: 'On buying',
         declined: 'On “no thanks”',
         attended: 'Afterwards',
@@ -112,6 +122,14 @@ function arrival(page: string): string {
         'time-ran-out': 'When time is up',
     };
     return words[way?.outcome ?? ''] ?? 'Then';
+}
+
+/** What is sold on a page: the price of its offer, and how often it was bought there. */
+function priceOn(page: Page): string {
+    const ids = page.document.sections.flatMap((s) => s.blocks.flatMap((b) => (typeof b.offer === 'string' ? [b.offer] : [])));
+    const offer = store.funnel?.offers.find((o) => ids.includes(o.id));
+    const sales = store.funnel?.pageNumbers[page.id]?.sales ?? 0;
+    return offer ? `${sales > 0 ? `${count(sales)} × ` : ''}${offer.open ? 'no price' : offer.priceWords}` : '';
 }
 
 const isOpen = (kind: string, id: string) => route.params.open === kind && route.params.part === id;
@@ -184,6 +202,9 @@ async function addEmail(): Promise<void> {
                     <QueueListIcon class="size-3.5 text-pine" aria-hidden="true" />{{ q.name }}
                 </button>
             </div>
+            <RouterLink v-if="(store.funnel?.offers.length ?? 0) > 0" class="btn-quiet shrink-0" :to="`/funnels/${store.funnel?.id}/offers`"
+                ><TagIcon class="size-4 text-pine" aria-hidden="true" />Offers</RouterLink
+            >
             <button type="button" class="btn-quiet shrink-0" @click="folded = false">
                 Open the timeline<ChevronDownIcon class="size-4" aria-hidden="true" />
             </button>
@@ -237,9 +258,10 @@ async function addEmail(): Promise<void> {
                                 asRead(station.page.headline) || station.page.name
                             }}</span>
                             <span class="mt-auto block truncate text-sm font-medium">{{ station.page.name }}</span>
-                            <span class="block text-sm">{{
-                                counted(store.funnel?.pageNumbers[station.page.id]?.visitors ?? 0, 'visitor')
-                            }}</span>
+                            <span class="flex justify-between gap-2 text-sm"
+                                ><span>{{ counted(store.funnel?.pageNumbers[station.page.id]?.visitors ?? 0, 'visitor') }}</span
+                                ><span v-if="priceOn(station.page)" class="truncate font-semibold">{{ priceOn(station.page) }}</span></span
+                            >
                         </button>
                         <div
                             v-if="station.page && station.outcomes.length > 0"
@@ -298,6 +320,15 @@ async function addEmail(): Promise<void> {
                                 class="size-4 shrink-0 text-pine"
                                 aria-hidden="true"
                             /><span class="truncate">{{ q.name }}</span>
+                        </button>
+                        <button
+                            v-if="(store.funnel?.offers.length ?? 0) > 0"
+                            type="button"
+                            class="btn-quiet"
+                            :class="{ 'bg-lamp-pale text-ink': route.params.open === 'offers' }"
+                            @click="router.push(`/funnels/${store.funnel?.id}/offers`)"
+                        >
+                            <TagIcon class="size-4 text-pine" aria-hidden="true" />Offers
                         </button>
                         <button type="button" class="btn-quiet" @click="addEmail">
                             <PlusIcon class="size-4" aria-hidden="true" />Add a follow-up

@@ -30,6 +30,9 @@ export const useFunnel = defineStore('funnel', () => {
     const form = (id: string) => findPart(funnel.value, 'form', id);
     const shared = (id: string) => findPart(funnel.value, 'shared-section', id);
     const leadMagnet = (id: string) => findPart(funnel.value, 'lead-magnet', id);
+    const product = (id: string) => findPart(funnel.value, 'product', id);
+    const offer = (id: string) => findPart(funnel.value, 'offer', id);
+    const coupon = (id: string) => findPart(funnel.value, 'coupon', id);
     const thing = (kind: Kind, id: string) =>
         (kind === 'funnel' ? funnel.value : findPart(funnel.value, kind, id)) as unknown as Values | null | undefined;
 
@@ -52,7 +55,7 @@ export const useFunnel = defineStore('funnel', () => {
         },
         (sent) => {
             // A page and what it shares are drawn from the screen; for the rest the page on the desk is drawn anew.
-            if (sent.some((key) => ['lead-magnet', 'email'].includes(readKey(key).kind))) {
+            if (sent.some((key) => ['lead-magnet', 'email', 'product', 'offer'].includes(readKey(key).kind))) {
                 redraw.value++;
             }
         },
@@ -180,6 +183,9 @@ export const useFunnel = defineStore('funnel', () => {
         sequence,
         form,
         leadMagnet,
+        product,
+        offer,
+        coupon,
         shared,
         load,
         refreshNumbers,

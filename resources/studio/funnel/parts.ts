@@ -8,6 +8,9 @@ export const LISTS = {
     email: 'emails',
     'lead-magnet': 'leadMagnets',
     'shared-section': 'sharedSections',
+    product: 'products',
+    offer: 'offers',
+    coupon: 'coupons',
 } as const satisfies Record<string, keyof Funnel>;
 
 export type PartKind = keyof typeof LISTS;

@@ -63,6 +63,9 @@ export function useSteps() {
     const addEmail = (sequence = '') => add('email', 'an email was added', { sequence });
     const addSequence = () => add('sequence', 'a sequence was added');
     const addForm = () => add('form', 'a form was added');
+    /** A product, an offer of one, or a coupon. */
+    const addSold = (kind: 'product' | 'offer' | 'coupon', given: object = {}) =>
+        add(kind, { product: 'a product was added', offer: 'an offer was added', coupon: 'a coupon was added' }[kind], given);
 
     async function connect(pageId: string, outcome: string, target: Way | null): Promise<void> {
         const before = store.funnel!.ways.find((w) => w.page === pageId && w.outcome === outcome) ?? null;
@@ -150,5 +153,5 @@ export function useSteps() {
         toasts.say(`“${design.name}” is saved. You find it under “Your own” in every funnel.`);
     }
 
-    return { addEmail, addSequence, addForm, remove, connect, addPage, duplicatePage, movePage, setWords, keepDesign };
+    return { addEmail, addSequence, addForm, addSold, remove, connect, addPage, duplicatePage, movePage, setWords, keepDesign };
 }

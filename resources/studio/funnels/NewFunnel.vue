@@ -13,9 +13,11 @@ import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiError } from '@/api/client';
 import FileDrop from '@/ui/FileDrop.vue';
+import { useSession } from '@/stores/session';
 import TextField from '@/ui/TextField.vue';
 
 const router = useRouter();
+const session = useSession();
 const goals = [
     {
         id: 'give-away',
@@ -201,7 +203,7 @@ async function create(): Promise<void> {
                 v-model="price"
                 class="mt-4 max-w-xs"
                 label="What does the programme cost?"
-                hint="As visitors read it, such as 290 €. It can also come later."
+                :hint="`In ${session.business?.currency ?? 'EUR'}, such as 290. It can also come later.`"
                 :error="error?.field('price')"
                 autocomplete="off"
             />

@@ -228,6 +228,29 @@ const titles = {
                     </button>
                 </div>
             </section>
+            <section v-if="person.purchases.orders.length > 0" aria-labelledby="purchases">
+                <h2 id="purchases" class="text-xl">
+                    Purchases
+                    <span v-for="s in person.purchases.sums" :key="s.currency" class="ml-1.5 font-sans text-base font-normal text-soft">{{
+                        s.revenue
+                    }}</span>
+                </h2>
+                <RouterLink
+                    v-for="o in person.purchases.orders"
+                    :key="o.id"
+                    :to="`/sales/orders/${o.id}`"
+                    class="flex items-baseline justify-between gap-3 border-b border-line py-2 hover:bg-raised"
+                >
+                    <span class="min-w-0"
+                        ><span class="font-medium">{{ o.items.join(', ') }}</span>
+                        <span class="block caption"
+                            >{{ o.number === null ? 'Not paid' : `Order ${o.number}` }} · {{ dateTime(o.at) }} · {{ o.stateLabel
+                            }}{{ o.arrears ? ', in arrears' : '' }}</span
+                        ></span
+                    >
+                    <span class="shrink-0">{{ o.total }}</span>
+                </RouterLink>
+            </section>
             <section aria-labelledby="downloads">
                 <h2 id="downloads" class="text-xl">Downloads</h2>
                 <p v-if="person.deliveries.length === 0" class="mt-1 text-soft">None.</p>

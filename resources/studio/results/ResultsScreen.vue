@@ -2,10 +2,11 @@
 import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, query } from '@/api/client';
-import type { FunnelRow, Results } from '@/api/types';
+import type { FunnelRow, Results, SalesResults } from '@/api/types';
 import { useToasts } from '@/stores/toasts';
 import { usePulse } from '@/stores/pulse';
 import { count, counted, interval, percent } from '@/ui/format';
+import SalesResultsPart from '@/sales/SalesResults.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
 const DayChart = defineAsyncComponent(() => import('@/results/DayChart.vue'));
@@ -14,6 +15,7 @@ const router = useRouter();
 const toasts = useToasts();
 const funnels = ref<FunnelRow[] | null>(null);
 const results = ref<Results | null>(null);
+const sales = ref<SalesResults | null>(null);
 const days = ref(28);
 const table = ref(false);
 const id = computed(() => String(route.params.id ?? ''));
@@ -35,7 +37,10 @@ async function load(): Promise<void> {
         return;
     }
     try {
-        results.value = await api.get<Results>(`funnels/${id.value}/results?${query({ days: days.value })}`);
+        [results.value, sales.value] = await Promise.all([
+            api.get<Results>(`funnels/${id.value}/results?${query({ days: days.value })}`),
+            api.get<SalesResults>(`funnels/${id.value}/sales?${query({ days: days.value })}`),
+        ]);
     } catch (error) {
         toasts.trouble(error);
     }
@@ -126,6 +131,7 @@ const sentence = computed(() => {
                                 <th class="font-medium">Visitors</th>
                                 <th class="font-medium">Sign-ups</th>
                                 <th class="font-medium">Downloads</th>
+                                <th class="font-medium">Sales</th>
                                 <th class="font-medium">Rate</th>
                             </tr>
                         </thead>
@@ -138,6 +144,7 @@ const sentence = computed(() => {
                                 <td>{{ count(page.visitors) }}</td>
                                 <td>{{ count(page.signups) }}</td>
                                 <td>{{ count(page.downloads) }}</td>
+                                <td>{{ count(page.sales) }}</td>
                                 <td>
                                     <template v-if="page.signups"
                                         ><span class="font-medium">{{ percent(page.rate.rate) }}</span
@@ -153,6 +160,7 @@ const sentence = computed(() => {
                     </p>
                 </section>
                 <section>
+                    <SalesResultsPart v-if="sales" class="mb-8" :sales="sales" />
                     <h2 class="text-xl">Where they came from</h2>
                     <table class="mt-2 w-full text-right">
                         <thead>

@@ -20,6 +20,10 @@ const business = ref<Business>({
     currency: 'EUR',
     embedHosts: [],
     messagesPerMinute: 120,
+    taxRate: '0',
+    taxName: 'Tax',
+    taxNumber: '',
+    saleNotices: ['sale', 'trouble', 'refund'],
 });
 const error = ref<ApiError | null>(null);
 const busy = ref(false);

@@ -2,11 +2,17 @@
 import { computed, ref } from 'vue';
 import type { ApiError } from '@/api/client';
 import type { Business } from '@/api/types';
+import CurrencyField from '@/ui/CurrencyField.vue';
 import TextField from '@/ui/TextField.vue';
 import ZoneField from '@/ui/ZoneField.vue';
 
 const props = defineProps<{ error: ApiError | null; withHosts?: boolean }>();
 const business = defineModel<Business>({ required: true });
+const notices = [
+    { value: 'sale', label: 'every sale' },
+    { value: 'trouble', label: 'trouble: a payment of a plan that failed, a dispute' },
+    { value: 'refund', label: 'every refund' },
+];
 const hosts = ref(props.withHosts ? business.value.embedHosts.join('\n') : undefined);
 const hostError = computed(() => Object.entries(props.error?.errors ?? {}).find(([name]) => name.startsWith('embedHosts'))?.[1][0]);
 
@@ -55,13 +61,31 @@ function setHosts(typed: string): void {
             hint="At the foot of each email. The law asks for it in most places."
         />
         <ZoneField v-model="business.timezone" :error="error?.field('timezone')" />
-        <TextField
-            v-model="business.currency"
-            label="Currency"
-            :maxlength="3"
-            :error="error?.field('currency')"
-            hint="Three letters, such as EUR."
-        />
+        <CurrencyField v-model="business.currency" :error="error?.field('currency')" hint="New funnels sell in it." />
+        <template v-if="withHosts">
+            <TextField
+                v-model="business.taxRate"
+                label="Tax rate, in percent"
+                :error="error?.field('taxRate')"
+                hint="On what you sell, such as 19. Nothing for none."
+            />
+            <TextField v-model="business.taxName" label="What the tax is called" :maxlength="40" :error="error?.field('taxName')" />
+            <TextField
+                v-model="business.taxNumber"
+                label="Your tax number"
+                :maxlength="60"
+                :error="error?.field('taxNumber')"
+                hint="On receipts. May be empty."
+            />
+            <fieldset>
+                <legend class="label">Tell me at once of</legend>
+                <label v-for="notice in notices" :key="notice.value" class="mt-1 flex items-center gap-2.5"
+                    ><input v-model="business.saleNotices" type="checkbox" class="size-4.5 accent-pine" :value="notice.value" />{{
+                        notice.label
+                    }}</label
+                >
+            </fieldset>
+        </template>
         <TextField
             v-if="withHosts"
             :model-value="String(business.messagesPerMinute)"

@@ -22,6 +22,7 @@ export const useSession = defineStore('session', () => {
                 arrangements: [],
                 icons: [],
                 roles: [],
+                currencies: [],
                 headingFonts: [],
                 bodyFonts: [],
                 personFields: {},

@@ -12,7 +12,7 @@ const session = useSession();
 const route = useRoute();
 const router = useRouter();
 const searching = ref(false);
-const places = ['Funnels', 'People', 'Emails', 'Results', 'Settings'].map((name) => ({ name, to: `/${name.toLowerCase()}` }));
+const places = ['Funnels', 'People', 'Emails', 'Sales', 'Results', 'Settings'].map((name) => ({ name, to: `/${name.toLowerCase()}` }));
 const isMac = computed(() => navigator.platform.startsWith('Mac'));
 
 useEventListener('keydown', (event: KeyboardEvent) => {

@@ -8,6 +8,9 @@
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <meta name="robots" content="noindex">
+@isset($more['refresh'])
+<meta http-equiv="refresh" content="{{ $more['refresh'] }}">
+@endisset
 <link rel="icon" href="data:,">
 <title>{{ $title }}</title>
 {!! \App\Rendering\SiteAssets::head(\App\Rendering\PageAssets::ofLook($look), false) !!}
@@ -17,6 +20,9 @@
 <section class="section k-opening boxed"><div class="inner"><div class="words">
 <h1 class="heading">{{ $title }}</h1>
 <div class="text">{{ $words }}</div>
+@foreach ($more['links'] ?? [] as $href => $label)
+<p><a class="button" href="{{ $href }}">{{ $label }}</a></p>
+@endforeach
 @if ($more['askForLink'] ?? false)
 <form class="form" method="post" action="/f/again" novalidate>
 <input type="hidden" name="delivery" value="{{ $more['delivery'] ?? '' }}">

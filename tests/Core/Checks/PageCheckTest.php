@@ -263,8 +263,8 @@ final class PageCheckTest extends TestCase
             $blockers = array_values(array_unique(array_map(fn (Finding $f): string => $f->code,
                 array_filter(GoLiveCheck::of($plan), fn (Finding $f): bool => $f->blocks))));
             $expected = match (Goal::from($goal)) {
-                Goal::VideoSeries, Goal::Webinar => ['no-video'],
-                Goal::Sell => ['placeholder'],
+                Goal::VideoSeries, Goal::Webinar => ['no-video', 'no-price'],
+                Goal::Sell => ['no-price'],
                 default => [],
             };
             self::assertSame($expected, $blockers, $goal);

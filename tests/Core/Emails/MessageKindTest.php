@@ -12,7 +12,8 @@ final class MessageKindTest extends TestCase
     public function test_what_somebody_waits_for_goes_first_and_may_use_the_whole_minute(): void
     {
         self::assertSame([
-            100 => [MessageKind::Confirmation, MessageKind::NewLink, MessageKind::Notice, MessageKind::Test],
+            100 => [MessageKind::Confirmation, MessageKind::NewLink, MessageKind::Notice, MessageKind::Test, MessageKind::Receipt,
+                MessageKind::PaymentTrouble, MessageKind::SaleNotice],
             90 => [MessageKind::Sequence],
             80 => [MessageKind::Broadcast],
         ], MessageKind::byShare());

@@ -298,7 +298,7 @@ final class JourneyTest extends TestCase
     public static function activity(): iterable
     {
         $active = [EventType::Viewed, EventType::Asked, EventType::Confirmed, EventType::Joined, EventType::Downloaded, EventType::Bought,
-            EventType::Clicked];
+            EventType::Declined, EventType::Clicked];
         foreach (EventType::cases() as $type) {
             yield $type->value => [$type, in_array($type, $active, true)];
         }
@@ -332,13 +332,14 @@ final class JourneyTest extends TestCase
 
     public function test_every_kind_of_trigger_is_written_as_it_is_read_and_follows_its_part(): void
     {
-        $written = [['kind' => 'form', 'form' => 'f'], ['kind' => 'tag', 'tag' => 'Cello'], ['kind' => 'bought']];
+        $written = [['kind' => 'form', 'form' => 'f'], ['kind' => 'tag', 'tag' => 'Cello'], ['kind' => 'bought'],
+            ['kind' => 'bought-offer', 'offer' => 'o']];
         $read = Triggers::fromShape(Shape::of(['starts' => [...$written, ['kind' => 'tag', 'tag' => 'CELLO']]]), 'starts');
 
         self::assertSame($written, $read->toArray());
         self::assertSame(count(Triggers::KINDS), count($read->list));
-        self::assertSame(['f'], $read->references());
-        self::assertSame(['new'], $read->withIds(['f' => 'new', 'Cello' => 'not an id'])->references());
+        self::assertSame(['f', 'o'], $read->references());
+        self::assertSame(['new', 'other'], $read->withIds(['f' => 'new', 'o' => 'other', 'Cello' => 'not an id'])->references());
         self::assertSame('Cello', $read->withIds(['Cello' => 'not an id'])->toArray()[1]['tag']);
         foreach ($read->list as $trigger) {
             self::assertSame(array_keys($trigger::fields()), array_keys(array_diff_key($trigger->toArray(), ['kind' => 0])),

@@ -46,7 +46,7 @@ final class DesignTest extends TestCase
     #[DataProvider('designs')]
     public function test_a_new_section_is_whole_and_comes_back_as_it_was_written(Design $design): void
     {
-        $section = $design->section(self::ids(), 'the-form', 'the-gift');
+        $section = $design->section(self::ids(), ['form' => 'the-form', 'lead-magnet' => 'the-gift']);
         $document = new Document([$section], Background::paper());
         $written = json_decode((string) json_encode($document->toArray()), true);
 
@@ -73,14 +73,14 @@ final class DesignTest extends TestCase
     public function test_any_other_section_of_its_kind_takes_it_on_and_keeps_words_and_pictures(Design $design): void
     {
         foreach (Designs::of($design->kind) as $other) {
-            $before = self::filled($other->section(self::ids(), 'f', 'g'));
-            $after = $design->applied($before, self::ids(), 'f', 'g');
+            $before = self::filled($other->section(self::ids(), ['form' => 'f', 'lead-magnet' => 'g']));
+            $after = $design->applied($before, self::ids(), ['form' => 'f', 'lead-magnet' => 'g']);
 
             self::assertSame($before->id, $after->id);
             self::assertSame($design->arrangement, $after->arrangement);
             self::assertSame(self::contents($before), array_slice(self::contents($after), 0, count($before->blocks)), "from {$other->id}");
             // Twice is the same as once: no block is added again.
-            self::assertEquals($after->toArray(), $design->applied($after, self::ids(), 'f', 'g')->toArray());
+            self::assertEquals($after->toArray(), $design->applied($after, self::ids(), ['form' => 'f', 'lead-magnet' => 'g'])->toArray());
         }
     }
 
@@ -120,12 +120,12 @@ final class DesignTest extends TestCase
 
     public function test_a_picture_a_design_lives_on_is_added_once_and_another_one_will_do(): void
     {
-        $words = Designs::get('opening-centred')->section(self::ids(), 'f');
-        $split = Designs::get('opening-picture-right')->applied($words, self::ids(), 'f');
+        $words = Designs::get('opening-centred')->section(self::ids(), ['form' => 'f']);
+        $split = Designs::get('opening-picture-right')->applied($words, self::ids(), ['form' => 'f']);
         self::assertTrue($split->is(BlockKind::Cover));
 
         $video = Designs::get('opening-video')->section(self::ids());
-        self::assertFalse(Designs::get('opening-picture-left')->applied($video, self::ids(), 'f')->is(BlockKind::Cover),
+        self::assertFalse(Designs::get('opening-picture-left')->applied($video, self::ids(), ['form' => 'f'])->is(BlockKind::Cover),
             'the video stands in its place');
     }
 
@@ -148,7 +148,7 @@ final class DesignTest extends TestCase
     {
         foreach (Plans::all() as $goal => $plan) {
             foreach ($plan->pages as $page) {
-                $after = PageDesigns::applied($id, $page->document, self::ids(), $plan->forms[0]->id ?? '', 'gift');
+                $after = PageDesigns::applied($id, $page->document, self::ids(), $plan->firstParts());
 
                 self::assertSame(
                     array_map(fn (Section $s): string => $s->id, $page->document->sections),
@@ -190,7 +190,7 @@ final class DesignTest extends TestCase
     public function test_a_new_block_has_just_the_fields_of_its_kind(BlockKind $kind): void
     {
         foreach (SectionKind::cases() as $in) {
-            $block = DesignWords::block($kind, $in, 'f', 'g');
+            $block = DesignWords::block($kind, $in, ['form' => 'f', 'lead-magnet' => 'g']);
             self::assertSame([], array_diff(array_keys($block->fields), array_keys(Blocks::of($kind)->fields)));
             foreach ($block->items as $item) {
                 self::assertSame([], array_diff(array_keys($item), array_keys(Blocks::of($kind)->items ?? [])));

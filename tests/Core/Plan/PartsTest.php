@@ -36,6 +36,17 @@ final class PartsTest extends TestCase
             $p['forms'][0]['confirm'] = ['body' => '<p><a href="{{page_'.$p['pages'][1]['id']
                 .'}}">x</a></p><img src="picture:inconfirm" alt="">'
                 .'<div data-only="'.$only.'"><p>y</p></div>'];
+            $p['products'][] = ['id' => 'product-1', 'name' => 'First Season', 'tags' => ['x'], 'sequence' => $p['sequences'][0]['id'],
+                'page' => $p['pages'][1]['id'], 'files' => [['id' => 'sold', 'name' => 'a.pdf', 'mime' => '', 'bytes' => 1]]];
+            $p['offers'][] = ['id' => 'offer-1', 'name' => 'Extra', 'product' => 'product-1',
+                'price' => ['kind' => 'once', 'amount' => 100, 'currency' => 'EUR']];
+            $p['offers'][] = ['id' => 'offer-2', 'name' => 'Regular', 'product' => 'product-1',
+                'price' => ['kind' => 'payments', 'amount' => 100, 'currency' => 'EUR', 'payments' => 3, 'every' => 'week',
+                    'taxOnTop' => true],
+                'places' => 10, 'oncePerPerson' => false, 'from' => '2027-01-01T00:00',
+                'bumps' => [['offer' => 'offer-1', 'words' => 'x']]];
+            $p['coupons'][] = ['id' => 'coupon-1', 'name' => 'Early', 'code' => 'EARLY', 'percent' => 10, 'offers' => ['offer-1'],
+                'usesPerPerson' => 1];
             $p['emails'][] = ['id' => 'later', 'name' => 'Later', 'subject' => 'x', 'sequence' => $p['sequences'][0]['id'],
                 'delay' => ['days' => 3],
                 'body' => '<p>{{page_'.$p['pages'][1]['id'].'}} <a href="{{ page_'.$p['pages'][0]['id']
@@ -96,13 +107,14 @@ final class PartsTest extends TestCase
         };
         $copy = PlanCopy::of($plan, 'Copy', 'copy', $newId,
             ['pic' => 'pic2', 'still' => 'still2', 'film' => 'film2', 'card' => 'card2', 'inmail' => 'inmail2', 'file-1' => 'file2',
+                'sold' => 'sold2',
                 'inconfirm' => 'inconfirm2']);
         $written = (string) json_encode($copy->toArray());
 
         foreach ([$plan->id, ...array_map(fn (Part $p): string => $p->id(), $plan->parts)] as $old) {
             self::assertDoesNotMatchRegularExpression('/\b(page[_:])?'.preg_quote($old, '/').'\b/', $written);
         }
-        self::assertEqualsCanonicalizing(['pic2', 'still2', 'film2', 'card2', 'inmail2', 'file2', 'inconfirm2'],
+        self::assertEqualsCanonicalizing(['pic2', 'still2', 'film2', 'card2', 'inmail2', 'file2', 'inconfirm2', 'sold2'],
             array_values(array_filter($copy->uploads(), fn (string $u): bool => str_ends_with($u, '2'))));
         self::assertSame(['Copy', 'copy', count($plan->parts)], [$copy->name, $copy->address, count($copy->parts)]);
         self::assertSame($copy->emails[0]->id, EmailBody::rules($copy->emails[1]->body)[0]->references()[0]);
@@ -110,7 +122,7 @@ final class PartsTest extends TestCase
         $back = array_combine(array_map(fn (Part $p): string => $p->id(), $copy->parts),
             array_map(fn (Part $p): string => $p->id(), $plan->parts))
             + ['pic2' => 'pic', 'still2' => 'still', 'film2' => 'film', 'card2' => 'card', 'inmail2' => 'inmail', 'file2' => 'file-1',
-                'inconfirm2' => 'inconfirm'];
+                'inconfirm2' => 'inconfirm', 'sold2' => 'sold'];
         self::assertEquals($plan->parts, array_map(fn (Part $p): Part => $p->withIds($back), $copy->parts));
     }
 
@@ -137,6 +149,9 @@ final class PartsTest extends TestCase
         yield 'email' => ['emails', 'email'];
         yield 'lead magnet' => ['leadMagnets', 'lead magnet'];
         yield 'shared section' => ['sharedSections', 'shared section'];
+        yield 'product' => ['products', 'product'];
+        yield 'offer' => ['offers', 'offer'];
+        yield 'coupon' => ['coupons', 'coupon'];
     }
 
     #[DataProvider('others')]

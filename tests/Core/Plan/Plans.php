@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Core\Plan;
 
+use Lantern\Core\Money\Currency;
+use Lantern\Core\Money\Money;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\LeadMagnet;
 use Lantern\Core\Plan\Plan;
@@ -26,16 +28,22 @@ final class Plans
         return self::starter($sender)->build(Goal::GiveAway, 'Practice plan', $title, 'practice-plan', $leadMagnet);
     }
 
+    public static function price(string $typed = '290'): Money
+    {
+        return Money::typed($typed, Currency::of('EUR'));
+    }
+
     public static function waitingList(): Plan
     {
         return self::starter(null)->build(Goal::WaitingList, 'Autumn list', 'First Season', 'first-season', null);
     }
 
-    public static function of(Goal $goal, string $title = 'First Season', string $price = '290 €'): Plan
+    public static function of(Goal $goal, string $title = 'First Season', ?string $price = '290'): Plan
     {
         $leadMagnet = $goal->hasLeadMagnet() ? new LeadMagnet('gift', $title, 'file', 'plan.pdf', 'application/pdf', 48_000) : null;
 
-        return self::starter(null)->build($goal, 'Private name', $title, 'first-season', $leadMagnet, $price);
+        return self::starter(null)->build($goal, 'Private name', $title, 'first-season', $leadMagnet,
+            $price === null ? null : self::price($price));
     }
 
     /** @return array<string, Plan> one of each starter, by goal */
@@ -50,7 +58,8 @@ final class Plans
     }
 
     private const LISTS = ['page' => 'pages', 'form' => 'forms', 'sequence' => 'sequences', 'email' => 'emails',
-        'lead-magnet' => 'leadMagnets', 'shared-section' => 'sharedSections'];
+        'lead-magnet' => 'leadMagnets', 'shared-section' => 'sharedSections', 'product' => 'products', 'offer' => 'offers',
+        'coupon' => 'coupons'];
 
     /**
      * A plan with something changed in its written form, in which each kind of part is a list of its own.

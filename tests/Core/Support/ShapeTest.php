@@ -243,6 +243,7 @@ final class ShapeTest extends TestCase
     public function test_every_outcome_says_itself_in_words(): void
     {
         $labels = array_map(fn (Outcome $o): string => $o->label(), Outcome::cases());
-        self::assertSame(['joined', 'confirmed', 'bought', 'said no thanks', 'attended', 'missed it', 'time ran out'], $labels);
+        self::assertSame(['joined', 'confirmed', 'chose the offer', 'bought', 'said no thanks', 'attended', 'missed it', 'time ran out'],
+            $labels);
     }
 }

@@ -157,13 +157,14 @@ final class DeskTest extends TestCase
         $document = $this->document();
         $kinds = array_values(array_filter(SectionKind::cases(),
             fn (SectionKind $k): bool => ! in_array($k,
-                [SectionKind::Video, SectionKind::Pictures, SectionKind::Countdown, SectionKind::Price], true)));
+                [SectionKind::Video, SectionKind::Pictures, SectionKind::Countdown, SectionKind::Price,
+                    SectionKind::Checkout], true)));
         for ($i = 0; $i < 60; $i++) {
             $n = 0;
             $section = Designs::of($kinds[$i % count($kinds)])[0]->section(function () use ($i, &$n): string {
                 return "s{$i}-".$n++;
-            }, (string) Form::query()->where('funnel_id', $this->funnel->id)->value('id'),
-                (string) LeadMagnet::query()->where('funnel_id', $this->funnel->id)->value('id'))->toArray();
+            }, ['form' => (string) Form::query()->where('funnel_id', $this->funnel->id)->value('id'),
+                'lead-magnet' => (string) LeadMagnet::query()->where('funnel_id', $this->funnel->id)->value('id')])->toArray();
             array_walk_recursive($section, fn (mixed & $v) => $v = is_string($v) ? str_replace(['[', ']'], '', $v) : $v);
             foreach ($section['blocks'] as &$block) {
                 $block = $block['kind'] === 'button' ? ['url' => 'https://else.example/'] + $block : $block;

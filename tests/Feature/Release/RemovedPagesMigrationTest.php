@@ -6,24 +6,28 @@ namespace Tests\Feature\Release;
 
 use App\Drafts\DraftParts;
 use App\Drafts\DraftPlan;
-use App\Drafts\NewFunnel;
 use App\Models\DraftPart;
 use App\Models\Funnel;
+use App\Models\User;
 use App\Models\Way;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
-use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Way as WayPlan;
+use Tests\Drafts\SellingFunnel;
 use Tests\TestCase;
 
 /** Pages that were removed under an earlier release come back as they were. */
 final class RemovedPagesMigrationTest extends TestCase
 {
+    use SellingFunnel;
+
+    private User $owner;
+
     public function test_pages_that_were_removed_before_come_back_to_their_place_address_and_ways(): void
     {
-        $owner = $this->owner();
-        $funnel = app(NewFunnel::class)->fromStarter($owner->business, Goal::Sell, 'Selling', 'First Season', null, '290 €')->refresh();
+        $this->owner = $this->owner();
+        $funnel = $this->selling();
         $written = fn (): array => [
             array_map(fn (PagePlan $p): array => [$p->id, $p->address], DraftPlan::read(Funnel::query()->findOrFail($funnel->id))->pages),
             collect(DraftPlan::read(Funnel::query()->findOrFail($funnel->id))->ways)->map(fn (WayPlan $w): array => $w->toArray())

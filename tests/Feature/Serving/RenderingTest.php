@@ -83,7 +83,8 @@ final class RenderingTest extends TestCase
         $video = app(Uploads::class)->video($owner->business, $this->file('a.webm', self::webm()));
         $blocks = [];
         foreach (BlockKind::cases() as $kind) {
-            $block = DesignWords::block($kind, SectionKind::Words, $form, $leadMagnet)->withId("b-{$kind->value}");
+            $block = DesignWords::block($kind, SectionKind::Words, ['form' => $form, 'lead-magnet' => $leadMagnet])
+                ->withId("b-{$kind->value}");
             $blocks[$kind->value] = $block->with(match ($kind) {
                 BlockKind::Picture => ['picture' => $picture->id, 'alt' => 'A cello'],
                 BlockKind::Video => ['video' => $video->id],
@@ -147,8 +148,10 @@ final class RenderingTest extends TestCase
                     ['sections' => [count($document['sections']) => ['id' => 's-one', 'kind' => 'words', 'blocks' => [$block]]]]);
 
                 $section = $page->query('//section[last()]')->item(0);
-                // A logo and a cover say their words only where there is no picture; those of a download are filled in for each visitor.
-                foreach (in_array($kind, [BlockKind::Logo, BlockKind::Cover, BlockKind::Download], true) ? []
+                // A logo and a cover say their words only where there is no picture; those of a download and
+                // of what is bought are filled in for each visitor.
+                foreach (in_array($kind, [BlockKind::Logo, BlockKind::Cover, BlockKind::Download, BlockKind::Checkout,
+                    BlockKind::Purchases], true) ? []
                     : array_filter($words) as $said) {
                     self::assertStringContainsString($said, $section->textContent, "{$kind->value}: “{$said}” is printed");
                 }

@@ -19,6 +19,7 @@ use Lantern\Core\Plan\Goal;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Drafts\Form;
 use Tests\Drafts\Page;
+use Tests\Drafts\Prices;
 use Tests\TestCase;
 
 /** What visitors of richer pages get: links made whole, words filled in, pictures, videos, an owner's own code, a closed page. */
@@ -107,22 +108,19 @@ final class SiteTest extends TestCase
 
     public function test_an_outcome_leads_where_the_way_leads(): void
     {
-        $funnel = app(NewFunnel::class)->fromStarter($this->owner->business, Goal::Sell, 'Selling', 'First Season', null, '290 €');
-        foreach (Page::query()->where('funnel_id', $funnel->id)->get() as $page) {
-            $document = $page->document;
-            array_walk_recursive($document, fn (mixed & $v) => $v = is_string($v) ? str_replace('[the price]', '60 €', $v) : $v);
-            $page->forceFill(['document' => $document])->save();
-        }
+        $funnel = app(NewFunnel::class)
+            ->fromStarter($this->owner->business, Goal::Sell, 'Selling', 'First Season', null, \Tests\Core\Plan\Plans::price());
+        Prices::fillIn($funnel);
         $upsell = Page::query()->where('funnel_id', $funnel->id)->where('definition->role', 'upsell')->firstOrFail();
         $upsell->ways()->where('outcome', 'declined')->update(['to_page' => null, 'to_url' => 'https://else.example/?a=1&b=2']);
         app(Publishing::class)->publish($funnel, null);
 
         $sales = $this->html("/{$funnel->address}");
-        self::assertSame(2, substr_count($sales, "href=\"/{$funnel->address}/one-more-thing\""),
+        self::assertSame(2, substr_count($sales, "href=\"/{$funnel->address}/order\""),
             'the price card and the last call to action');
-        $html = $this->html("/{$funnel->address}/one-more-thing");
-        self::assertStringContainsString("href=\"/{$funnel->address}/welcome\"", $html);
-        self::assertStringContainsString('href="https://else.example/?a=1&amp;b=2"', $html);
+        // “No thanks” is an act of its own, and leads on from there.
+        self::assertStringContainsString("href=\"/{$funnel->address}/one-more-thing?answer=no\"",
+            $this->html("/{$funnel->address}/one-more-thing"));
     }
 
     public function test_own_merge_fields_and_address_parameters_are_filled_in_and_escaped(): void
@@ -286,7 +284,8 @@ final class SiteTest extends TestCase
 
     public function test_while_a_funnel_is_closed_everyone_comes_to_its_closed_page(): void
     {
-        $funnel = app(NewFunnel::class)->fromStarter($this->owner->business, Goal::Webinar, 'Webinar', 'First Melody', null, '290 €');
+        $funnel = app(NewFunnel::class)
+            ->fromStarter($this->owner->business, Goal::Webinar, 'Webinar', 'First Melody', null, \Tests\Core\Plan\Plans::price());
         $video = app(Uploads::class)->video($this->owner->business, $this->file('a.webm', self::webm()));
         foreach (Page::query()->where('funnel_id', $funnel->id)->get() as $page) {
             $document = $page->document;
@@ -297,6 +296,7 @@ final class SiteTest extends TestCase
             }
             $page->forceFill(['document' => $document])->save();
         }
+        Prices::fillIn($funnel);
         app(Publishing::class)->publish($funnel, null);
         $this->get("/{$funnel->address}")->assertOk()->assertSee('Keep me a place');
         $form = $this->form($funnel);
@@ -379,7 +379,7 @@ final class SiteTest extends TestCase
         $n = 0;
         $document['sections'][] = Designs::get('form-card')->section(function () use (&$n): string {
             return 'again'.$n++;
-        }, (string) Form::query()->where('funnel_id', $funnel->id)->value('id'))->toArray();
+        }, ['form' => (string) Form::query()->where('funnel_id', $funnel->id)->value('id')])->toArray();
         $page->forceFill(['document' => $document])->save();
         app(Publishing::class)->publish($funnel, null);
         $dom = $this->dom("/{$funnel->address}");
@@ -397,10 +397,9 @@ final class SiteTest extends TestCase
         $video = app(Uploads::class)->video($this->owner->business, $this->file('a.webm', self::webm()));
         foreach (Goal::cases() as $goal) {
             $funnel = app(NewFunnel::class)->fromStarter($this->owner->business, $goal, "A {$goal->value}", "Title of {$goal->value}",
-                $goal->hasLeadMagnet() ? $this->upload($this->owner) : null, '290 €');
+                $goal->hasLeadMagnet() ? $this->upload($this->owner) : null, \Tests\Core\Plan\Plans::price());
             foreach (Page::query()->where('funnel_id', $funnel->id)->get() as $page) {
                 $document = $page->document;
-                array_walk_recursive($document, fn (mixed & $v) => $v = is_string($v) ? str_replace('[the price]', '60 €', $v) : $v);
                 foreach ($document['sections'] as &$section) {
                     foreach ($section['blocks'] as &$block) {
                         $block = $block['kind'] === 'video' ? ['video' => $video->id] + $block : $block;
@@ -408,6 +407,7 @@ final class SiteTest extends TestCase
                 }
                 $page->forceFill(['document' => $document])->save();
             }
+            Prices::fillIn($funnel);
             app(Publishing::class)->publish($funnel, null);
             foreach (Page::query()->where('funnel_id', $funnel->id)->get() as $page) {
                 $html = $this->html("/{$funnel->address}".($page->address === '' ? '' : "/{$page->address}"));

@@ -4,18 +4,31 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Studio;
 
+use App\Drafts\DraftParts;
+use App\Models\Access;
 use App\Models\BulkAct;
 use App\Models\EmailPart;
+use App\Models\Funnel;
 use App\Models\HookCall;
+use App\Models\Order;
 use App\Models\OwnDesign;
+use App\Models\Payment;
+use App\Models\Receipt;
 use App\Models\Segment;
 use App\Models\Upload;
 use App\Models\User;
+use App\Orders\Payments;
 use App\Support\Ids;
 use Illuminate\Routing\Route as RouteOf;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Schema;
+use Lantern\Core\Offers\Coupon;
+use Lantern\Core\Orders\AccessState;
+use Lantern\Core\Orders\OrderState;
+use Lantern\Core\Orders\PaymentPurpose;
+use Lantern\Core\Orders\PaymentState;
+use Lantern\Core\Orders\ReceiptKind;
 use Tests\TestCase;
 
 /** Between two businesses stands a wall at every address that names something: each id below exists, at somebody else's. */
@@ -26,6 +39,7 @@ final class WallsTest extends TestCase
     {
         $this->actingAs($owner);
         $funnel = $this->live($owner);
+        DraftParts::add($funnel, new Coupon(Ids::next(), 'Early', 'EARLY', 10, null));
         $business = ['business_id' => $owner->business_id];
         $this->join($funnel, ['email' => 'robin@example.com'])->assertStatus(303);
         $this->runQueue();
@@ -41,6 +55,7 @@ final class WallsTest extends TestCase
         $import = $this->post('/studio/api/imports', ['file' => $this->file('list.csv', "email\nkim@example.com\n")],
             ['Accept' => 'application/json'])->assertSuccessful()->json('id');
         $submission = (string) DB::table('submissions')->value('id');
+        $order = $this->orderOf($funnel, $person);
 
         return [
             'funnel' => $funnel->id, 'version' => (string) $funnel->live_version_id, 'page' => $part('page'), 'part' => $part('email'),
@@ -58,9 +73,29 @@ final class WallsTest extends TestCase
             'upload' => Upload::query()
                 ->create(['id' => Ids::next(), 'kind' => 'picture', 'name' => 'a.png', 'mime' => 'image/webp', 'bytes' => 1,
                     'path' => 'pictures/a', 'sha256' => str_repeat('0', 64), 'widths' => [480]] + $business)->id,
+            'order' => $order->id, 'receipt' => (string) DB::table('receipts')->value('id'),
+            'access' => (string) DB::table('accesses')->value('id'), 'key' => (string) DB::table('payments')->value('key'),
             'call' => HookCall::query()->create(['id' => Ids::next(), 'submission_id' => $submission, 'url' => 'https://hook.example/in',
                 'payload' => '{}', 'due_at' => now(), 'created_at' => now()] + $business)->id,
         ];
+    }
+
+    private function orderOf(Funnel $funnel, string $person): Order
+    {
+        $order = Order::query()->create(['business_id' => $funnel->business_id, 'funnel_id' => $funnel->id,
+            'version_id' => $funnel->live_version_id, 'page_id' => $this->entry($funnel)->id, 'person_id' => $person,
+            'token' => str_repeat('a', 32), 'number' => 1, 'state' => OrderState::Paid, 'currency' => 'EUR', 'email' => 'robin@example.com',
+            'total' => 100, 'placed_at' => now(), 'bought_at' => now()]);
+        Payment::query()
+            ->create(['order_id' => $order->id, 'key' => Payments::key(), 'purpose' => PaymentPurpose::First, 'lines' => [1 => 100],
+                'amount' => 100, 'currency' => 'EUR', 'state' => PaymentState::Paid, 'due_at' => now()]);
+        Receipt::query()->create(['business_id' => $funnel->business_id, 'order_id' => $order->id, 'number' => 1,
+            'kind' => ReceiptKind::Purchase, 'key' => 'purchase:1', 'content' => ['currency' => 'EUR'], 'issued_at' => now()]);
+        Access::query()->create(['business_id' => $funnel->business_id, 'person_id' => $person, 'funnel_id' => $funnel->id,
+            'product_id' => 'p', 'order_id' => $order->id, 'product' => ['id' => 'p', 'name' => 'First Season'],
+            'state' => AccessState::Active, 'given_at' => now(), 'changed_at' => now()]);
+
+        return $order;
     }
 
     /** @return list<array{string, string, list<string>}> method, address with names, and the names in it */
@@ -92,7 +127,8 @@ final class WallsTest extends TestCase
 
         foreach ($addresses as [$method, $uri, $names]) {
             // Some addresses are for parts of one kind.
-            $part = ['studio/api/parts/{part}/file' => 'lead-magnet', 'studio/api/parts/{part}/cost' => 'form'][$uri] ?? 'email';
+            $part = ['studio/api/parts/{part}/file' => 'lead-magnet', 'studio/api/parts/{part}/codes' => 'coupon',
+                'studio/api/parts/{part}/cost' => 'form'][$uri] ?? 'email';
             $ids['part'] = (string) DB::table('draft_parts')->where('kind', $part)->value('id');
             $url = '/'.preg_replace_callback('/\{(\w+)\??\}/', fn (array $m): string => $ids[$m[1]], $uri);
             app('auth')->forgetGuards();

@@ -9,6 +9,8 @@ use App\Models\Business;
 use App\Results\Counts;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Lantern\Core\Money\Currency;
+use Lantern\Core\Money\TaxRate;
 
 /** The business: what every page and email says about who is speaking. */
 final class SettingsController extends StudioController
@@ -18,6 +20,11 @@ final class SettingsController extends StudioController
         'senderName' => ['required', 'string', 'max:120', 'not_regex:/[\x00-\x1f]|=\?/'],
         'senderAddress' => ['required', 'email:rfc', 'max:254'],
         'postalAddress' => ['nullable', 'string', 'max:400'],
+        'taxRate' => ['sometimes', 'string', 'max:10'],
+        'taxName' => ['sometimes', 'string', 'max:40'],
+        'taxNumber' => ['nullable', 'string', 'max:60'],
+        'saleNotices' => ['sometimes', 'array', 'max:3'],
+        'saleNotices.*' => ['string', 'in:sale,trouble,refund'],
         'timezone' => ['required', 'timezone:all'],
         'currency' => ['required', 'regex:/^[A-Z]{3}$/'],
         'messagesPerMinute' => ['sometimes', 'integer', 'min:1', 'max:100000'],
@@ -32,7 +39,7 @@ final class SettingsController extends StudioController
         'senderAddress.required' => 'Which address should your emails come from?',
         'senderAddress.email' => 'This does not look like an email address.',
         'timezone.timezone' => 'Please choose a time zone from the list.',
-        'currency.regex' => 'A currency has three capital letters, such as EUR.',
+        'currency.*' => 'Please choose a currency.',
         'messagesPerMinute.*' => 'Between one and 100,000 messages a minute.',
         'embedHosts.*.regex' => 'A host is written like video.example, without https:// and without a path.',
         'name.required' => 'What is your name?',
@@ -61,8 +68,13 @@ final class SettingsController extends StudioController
     {
         return [
             'name' => $given['businessName'], 'sender_name' => $given['senderName'], 'sender_address' => $given['senderAddress'],
-            'postal_address' => $given['postalAddress'] ?? '', 'timezone' => $given['timezone'], 'currency' => $given['currency'],
+            'postal_address' => $given['postalAddress'] ?? '', 'timezone' => $given['timezone'],
+            'currency' => is_string($given['currency'] ?? null) ? Currency::of($given['currency'])->code : 'EUR',
         ] + (isset($given['embedHosts']) ? ['embed_hosts' => array_values(array_unique($given['embedHosts']))] : [])
+            + (isset($given['taxRate']) ? ['tax_rate' => TaxRate::typed($given['taxRate'], 'taxRate')->hundredths] : [])
+            + (isset($given['taxName']) ? ['tax_name' => trim($given['taxName']) === '' ? 'Tax' : trim($given['taxName'])] : [])
+            + (array_key_exists('taxNumber', $given) ? ['tax_number' => trim((string) $given['taxNumber'])] : [])
+            + (isset($given['saleNotices']) ? ['sale_notices' => array_values(array_unique($given['saleNotices']))] : [])
             + (isset($given['messagesPerMinute']) ? ['messages_per_minute' => (int) $given['messagesPerMinute']] : []);
     }
 
@@ -71,6 +83,8 @@ final class SettingsController extends StudioController
     {
         return ['businessName' => $business->name, 'senderName' => $business->sender_name, 'senderAddress' => $business->sender_address,
             'postalAddress' => $business->postal_address, 'timezone' => $business->timezone, 'currency' => $business->currency,
-            'embedHosts' => $business->embed_hosts, 'messagesPerMinute' => $business->messages_per_minute];
+            'embedHosts' => $business->embed_hosts, 'messagesPerMinute' => $business->messages_per_minute,
+            'taxRate' => TaxRate::of($business->tax_rate)->plain(), 'taxName' => $business->tax_name, 'taxNumber' => $business->tax_number,
+            'saleNotices' => $business->sale_notices];
     }
 }

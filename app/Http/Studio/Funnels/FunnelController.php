@@ -23,6 +23,8 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Lantern\Core\Emails\MergeFields;
+use Lantern\Core\Money\Currency;
+use Lantern\Core\Money\Money;
 use Lantern\Core\Page\Look\LookChanges;
 use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Plan\FunnelState;
@@ -71,9 +73,12 @@ final class FunnelController extends StudioController
         if ($file === null && $request->has('file') && $request->input('file') !== '') {
             throw Invalid::at('file', 'The file did not arrive. Please choose it again.');
         }
+        $typed = trim($given['price'] ?? '');
+        $currency = Currency::of($this->business()->currency);
+        $price = $typed === '' ? null : Money::typed($typed, $currency, 'price');
         $funnel = DB::transaction(fn (): Funnel => $new->fromStarter($this->business(), Goal::from($given['goal']), trim($given['name']),
             trim($given['title']),
-            is_array($file) || $file === null ? null : $uploads->file($this->business(), $file), trim($given['price'] ?? '')));
+            is_array($file) || $file === null ? null : $uploads->file($this->business(), $file), $price));
 
         return response()->json(['id' => $funnel->id], 201);
     }
@@ -95,6 +100,7 @@ final class FunnelController extends StudioController
         $given = $request->validate(['name' => ['sometimes', 'required', 'string', 'max:120'],
             'address' => ['sometimes', 'string', 'max:200'],
             'look' => ['sometimes', Rule::in(array_keys(Looks::all()))], 'parameters' => ['sometimes', 'array'],
+            'currency' => ['sometimes', 'string', 'max:3'],
             'parameters.*' => ['string'],
             'logo' => ['sometimes', 'nullable', 'string'], 'icon' => ['sometimes', 'nullable', 'string']],
             ['name.required' => 'Please give the funnel a name. Only you will see it.', 'name.max' => 'A name has 120 characters at most.',
@@ -111,6 +117,9 @@ final class FunnelController extends StudioController
         }
         if ($request->has('fields')) {
             $given['fields'] = array_map(RichText::plain(...), MergeFields::ownFields(Shape::of($request->input('fields'), 'fields')));
+        }
+        if (isset($given['currency'])) {
+            $given['currency'] = Currency::of($given['currency'])->code;
         }
         if (isset($given['parameters'])) {
             $given['parameters'] = MergeFields::parameterNames(array_values($given['parameters']));

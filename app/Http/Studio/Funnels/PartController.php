@@ -7,6 +7,7 @@ namespace App\Http\Studio\Funnels;
 use App\Drafts\DraftParts;
 use App\Drafts\Kinds\DraftKinds;
 use App\Drafts\Kinds\LeadMagnetKind;
+use App\Drafts\Kinds\ProductKind;
 use App\Files\Uploads;
 use App\Http\Studio\StudioController;
 use App\Results\FieldCosts;
@@ -16,6 +17,8 @@ use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Offers\Product;
+use Lantern\Core\Offers\ProductFile;
 use Lantern\Core\Plan\LeadMagnet;
 use Lantern\Core\Support\Invalid;
 
@@ -58,10 +61,13 @@ final class PartController extends StudioController
         return response()->json($this->kinds->json($this->parts->restore($this->draftPart($part))));
     }
 
-    /** Another file for a lead magnet. */
+    /** Another file for a lead magnet, or one more for a product. */
     public function file(Request $request, string $part, Uploads $uploads): JsonResponse
     {
-        $found = $this->draftPart($part, LeadMagnet::kind());
+        $found = $this->draftPart($part);
+        if (! in_array($found->kind, [LeadMagnet::kind(), Product::kind()], true)) {
+            throw Invalid::at('file', 'This holds no file.');
+        }
         $file = $request->file('file');
         if (! $file instanceof UploadedFile) {
             throw Invalid::at('file', 'The file did not arrive. Please choose it again.');
@@ -70,6 +76,13 @@ final class PartController extends StudioController
             $leadMagnet = $found->part();
             if ($leadMagnet instanceof LeadMagnet) {
                 $found->put(LeadMagnetKind::with($leadMagnet, $uploads->file($this->business(), $file)))
+                    ->forceFill(['revision' => $found->revision + 1])->save();
+            } elseif ($leadMagnet instanceof Product) {
+                if (count($leadMagnet->files) >= Product::MOST_FILES) {
+                    throw Invalid::at('file', 'A product has '.Product::MOST_FILES.' files at most.');
+                }
+                $files = [...$leadMagnet->files, ProductKind::file($uploads->file($this->business(), $file))];
+                $found->change(['files' => array_map(fn (ProductFile $f): array => $f->toArray(), $files)])
                     ->forceFill(['revision' => $found->revision + 1])->save();
             }
         });

@@ -29,7 +29,7 @@ final class FunnelJson
     public static function shared(Funnel $funnel): array
     {
         return ['look' => $funnel->look, 'changes' => (object) $funnel->look_changes, 'logo' => $funnel->logo, 'icon' => $funnel->icon,
-            'fields' => (object) $funnel->fields, 'parameters' => $funnel->parameters];
+            'fields' => (object) $funnel->fields, 'parameters' => $funnel->parameters, 'currency' => $funnel->sellsIn()];
     }
 
     /** @return array<string, mixed> the draft with all its parts, by the lists of their kinds, in order */

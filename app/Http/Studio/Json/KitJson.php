@@ -6,6 +6,7 @@ namespace App\Http\Studio\Json;
 
 use App\Rendering\Icons;
 use Lantern\Core\Emails\MergeFields;
+use Lantern\Core\Money\Currency;
 use Lantern\Core\Page\Arrangement;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Block\Blocks;
@@ -18,6 +19,7 @@ use Lantern\Core\Page\Look\Look;
 use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Page\SectionKind;
 use Lantern\Core\Plan\PageRole;
+use ResourceBundle;
 
 /** What looks there are and what pages can be made of, in the words of the core. */
 final class KitJson
@@ -28,6 +30,15 @@ final class KitJson
         return array_values(array_map(fn (Look $l): array => ['id' => $l->id, 'name' => $l->name, 'headingFont' => $l->headingFont,
             'headingWeight' => $l->headingWeight, 'bodyFont' => $l->bodyFont, 'corner' => $l->corner, 'frame' => $l->frame,
             'colours' => $l->coloursOn()], Looks::all()));
+    }
+
+    /** @return list<array{code: string, decimals: int, name: string}> */
+    private static function currencies(): array
+    {
+        $names = ResourceBundle::create('en', 'ICUDATA-curr', true)?->get('Currencies');
+
+        return array_map(fn (string $code): array => ['code' => $code, 'decimals' => Currency::of($code)->decimals,
+            'name' => (string) ($names?->get($code)?->get(1) ?? $code)], Currency::codes());
     }
 
     /** @return array<string, mixed> what pages can be made of, in the words of the core */
@@ -49,6 +60,7 @@ final class KitJson
             'arrangements' => $named(Arrangement::cases()),
             'icons' => array_map(fn (string $i): array => ['id' => $i, 'svg' => Icons::svg($i)], Blocks::ICONS),
             'roles' => $named(PageRole::cases()),
+            'currencies' => self::currencies(),
             'headingFonts' => array_keys(Fonts::HEADING),
             'bodyFonts' => Fonts::BODY,
             'personFields' => MergeFields::PERSON,

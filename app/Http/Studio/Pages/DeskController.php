@@ -118,7 +118,7 @@ final class DeskController extends StudioController
             $section = DraftPages::fitted(new Document([$pasted], Background::paper()), $plan)->sections[0];
         } else {
             $section = Designs::get(Shape::of($request->all())->text('design', 40))
-                ->section(Ids::next(...), $plan->forms[0]->id ?? '', $plan->leadMagnets[0]->id ?? '');
+                ->section(Ids::next(...), $plan->firstParts());
         }
 
         return response()->json(['section' => $section->toArray()], 201);
@@ -132,7 +132,7 @@ final class DeskController extends StudioController
         $section = CleanDocument::one($request->input('section'), $found->funnel->business_id);
 
         return response()->json(['section' => Designs::get(Shape::of($request->all())->text('design', 40))
-            ->applied($section, Ids::next(...), $plan->forms[0]->id ?? '', $plan->leadMagnets[0]->id ?? '')->toArray()]);
+            ->applied($section, Ids::next(...), $plan->firstParts())->toArray()]);
     }
 
     /** The whole page in another design, with the same words and pictures. */
@@ -144,7 +144,7 @@ final class DeskController extends StudioController
 
         return response()->json(['document' => PageDesigns::applied(Shape::of($request->all())->text('design', 40), $document,
             Ids::next(...),
-            $plan->forms[0]->id ?? '', $plan->leadMagnets[0]->id ?? '')->toArray()]);
+            $plan->firstParts())->toArray()]);
     }
 
     /** A new block, or one more entry for a list. */
@@ -159,7 +159,7 @@ final class DeskController extends StudioController
             return response()->json(['item' => DesignWords::item($kind, $in)], 201);
         }
 
-        return response()->json(['block' => DesignWords::block($kind, $in, $plan->forms[0]->id ?? '', $plan->leadMagnets[0]->id ?? '')
+        return response()->json(['block' => DesignWords::block($kind, $in, $plan->firstParts())
             ->withId(Ids::next())->toArray()], 201);
     }
 
@@ -169,8 +169,8 @@ final class DeskController extends StudioController
         $found = $this->funnel($funnel);
         $plan = DraftPlan::read($found);
         $of = SectionKind::tryFrom($kind) ?? throw new NotFoundHttpException;
-        $sections = array_map(fn ($d): Section => $d->section(fn (): string => $d->id.'_'.Ids::next(), $plan->forms[0]->id ?? '',
-            $plan->leadMagnets[0]->id ?? ''), Designs::of($of));
+        $sections = array_map(fn ($d): Section => $d->section(fn (): string => $d->id.'_'.Ids::next(), $plan->firstParts()),
+            Designs::of($of));
 
         return $this->drawn($plan, $found, $sections);
     }

@@ -85,6 +85,11 @@ final class PageController extends StudioController
     {
         $outcomes = PageRole::from($page->text('role'))->possibleOutcomes();
 
+        // What can be bought on a page leads on from there, whatever its role.
+        if (! in_array(Outcome::Bought, $outcomes, true) && str_contains((string) json_encode($page->definition), '"kind":"checkout"')) {
+            $outcomes = [Outcome::Bought, ...$outcomes];
+        }
+
         // A form on a page means that people can join there, whatever its role.
         return in_array(Outcome::Joined, $outcomes, true) ? $outcomes : [...$outcomes, Outcome::Joined];
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Studio\People;
 
+use App\Http\Studio\Json\OrderJson;
 use App\Http\Studio\StudioController;
 use App\Journey\Events;
 use App\Journey\NewEvent;
@@ -11,8 +12,10 @@ use App\Mail\Sending\Feedback;
 use App\Mail\Unsubscribing\Unsubscribe;
 use App\Models\Delivery;
 use App\Models\Funnel;
+use App\Models\Order;
 use App\Models\Person;
 use App\Models\Tag;
+use App\Orders\SalesNumbers;
 use App\People\Facts\PersonLookup;
 use App\People\Fields\OwnFields;
 use App\People\Privacy\Erase;
@@ -70,7 +73,10 @@ final class PersonController extends StudioController
                     'endedAt' => Instant::jsonFromSql($e->ended_at), 'endedWhy' => $e->ended_why,
                     'through' => in_array($e->sequence_id, $through, true)])->all(),
             'optOuts' => DB::table('opt_outs')->where('person_id', $found->id)->pluck('what')->all(),
-            'history' => $history->of($found, 100 + $more), 'consent' => (new PersonArchive)->consent($found), 'deliveries' => $deliveries];
+            'history' => $history->of($found, 100 + $more), 'consent' => (new PersonArchive)->consent($found), 'deliveries' => $deliveries,
+            'purchases' => ['orders' => Order::query()->with(['lines', 'funnel', 'business'])->where('person_id', $found->id)
+                ->latest('placed_at')->limit(50)->get()->map(OrderJson::row(...))->all(),
+                'sums' => (new SalesNumbers)->ofPerson($found->id)]];
     }
 
     public function update(Request $request, string $person, History $history): JsonResponse

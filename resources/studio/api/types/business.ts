@@ -10,6 +10,10 @@ export interface Business {
     currency: string;
     embedHosts: string[];
     messagesPerMinute: number;
+    taxRate: string;
+    taxName: string;
+    taxNumber: string;
+    saleNotices: string[];
 }
 
 export interface LookColours {
@@ -99,6 +103,7 @@ export interface Kit {
     arrangements: Named[];
     icons: { id: string; svg: string }[];
     roles: Named[];
+    currencies: { code: string; decimals: number; name: string }[];
     headingFonts: string[];
     bodyFonts: string[];
     personFields: Record<string, string>;

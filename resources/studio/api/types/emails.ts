@@ -9,7 +9,8 @@ export interface SendWindow {
 }
 
 /** An event that starts a sequence or ends it. */
-export type Trigger = { kind: 'tag'; tag: string } | { kind: 'form'; form: string } | { kind: 'bought' };
+export type Trigger =
+    { kind: 'tag'; tag: string } | { kind: 'form'; form: string } | { kind: 'bought' } | { kind: 'bought-offer'; offer: string };
 
 export interface Sequence {
     id: string;

@@ -3,6 +3,7 @@ import type { Rate } from '@/api/types/business';
 import type { Email, MessageState, Sequence } from '@/api/types/emails';
 import type { LookChanges, Page, SharedSection } from '@/api/types/page';
 import type { Form } from '@/api/types/people';
+import type { Coupon, Offer, Product } from '@/api/types/sales';
 
 export type FunnelState = 'draft' | 'live' | 'closed';
 
@@ -46,6 +47,7 @@ export interface PageNumbers {
     visitors: number;
     signups: number;
     downloads: number;
+    sales: number;
     rate: Rate;
 }
 
@@ -65,6 +67,10 @@ export interface Funnel extends FunnelSummary {
     sequences: Sequence[];
     emails: Email[];
     leadMagnets: LeadMagnet[];
+    products: Product[];
+    offers: Offer[];
+    coupons: Coupon[];
+    currency: string;
     setAside: SetAside[];
     pageNumbers: Record<string, PageNumbers>;
     emailNumbers: Record<string, Partial<Record<MessageState | 'opened' | 'clicked' | 'lost', number>>>;
@@ -83,7 +89,19 @@ export interface Finding {
     code: string;
     blocks: boolean;
     message: string;
-    open: 'page' | 'form' | 'email' | 'sequence' | 'broadcast' | 'lead-magnet' | 'way' | 'funnel' | 'settings';
+    open:
+        | 'page'
+        | 'form'
+        | 'email'
+        | 'sequence'
+        | 'broadcast'
+        | 'lead-magnet'
+        | 'product'
+        | 'offer'
+        | 'coupon'
+        | 'way'
+        | 'funnel'
+        | 'settings';
     id: string;
     openLabel: string;
     place: string;

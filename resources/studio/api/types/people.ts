@@ -1,4 +1,5 @@
 /** Forms, and people with what is known of them. As the API gives it. */
+import type { OrderRow } from '@/api/types/sales';
 
 export type FieldKind =
     'email' | 'first_name' | 'last_name' | 'phone' | 'line' | 'words' | 'choice' | 'choices' | 'number' | 'date' | 'consent' | 'hidden';
@@ -232,5 +233,6 @@ export interface Person extends PersonRow {
     optOuts: string[];
     history: HistoryItem[];
     consent: Consent[];
+    purchases: { orders: OrderRow[]; sums: { currency: string; orders: number; revenue: string }[] };
     deliveries: { id: string; title: string; downloads: number; revoked: boolean }[];
 }

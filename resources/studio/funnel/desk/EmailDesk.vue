@@ -28,6 +28,7 @@ onMounted(() => people.load().catch(toasts.trouble));
 const pages = computed(() => store.funnel?.pages.map((p) => ({ field: `{{page_${p.id}}}`, name: p.name })) ?? []);
 const fields = computed(() => [
     ...Object.entries(session.kit.ownerFields).map(([name, label]) => ({ name, label })),
+    ...(store.funnel?.offers ?? []).map((o) => ({ name: `price_${o.id}`, label: `Price: ${o.name}` })),
     ...Object.keys(store.funnel?.fields ?? {}).map((name) => ({ name, label: name.replaceAll('_', ' ') })),
 ]);
 const unit = computed(() => ((email.value?.delay.days ?? 0) > 0 ? 'days' : (email.value?.delay.minutes ?? 0) > 0 ? 'minutes' : 'at-once'));

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ArrowDownTrayIcon, DocumentTextIcon, PlusIcon, QueueListIcon } from '@heroicons/vue/24/outline';
+import { ArrowDownTrayIcon, DocumentTextIcon, PlusIcon, QueueListIcon, TagIcon } from '@heroicons/vue/24/outline';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiError, query } from '@/api/client';
@@ -24,6 +24,8 @@ const versions = ref<Version[]>([]);
 const name = ref(store.funnel?.name ?? '');
 const address = ref(store.funnel?.address ?? '');
 const error = ref<ApiError | null>(null);
+const openOffers = computed(() => store.funnel?.offers.filter((o) => o.open).length ?? 0);
+const offerWords = computed(() => store.funnel?.offers.map((o) => `${o.name} ${o.priceWords}`).join(' · ') ?? '');
 const site = computed(() => store.funnel?.url.slice(0, -(store.funnel?.address.length ?? 0)) ?? '');
 
 watch(
@@ -146,6 +148,17 @@ const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(
                         >
                     </RouterLink>
                 </li>
+                <li v-if="store.funnel.offers.length > 0">
+                    <RouterLink :to="`/funnels/${store.funnel.id}/offers`" class="flex items-start gap-3 rounded p-1.5 hover:bg-raised">
+                        <TagIcon class="mt-0.5 size-5 shrink-0 text-pine" aria-hidden="true" />
+                        <span class="min-w-0"
+                            ><span class="block font-medium">{{ counted(store.funnel.offers.length, 'offer') }}</span
+                            ><span class="caption" :class="{ 'text-clay-deep': openOffers > 0 }">{{
+                                openOffers > 0 ? `${counted(openOffers, 'price')} still to fill in` : offerWords
+                            }}</span></span
+                        >
+                    </RouterLink>
+                </li>
                 <li v-for="form in store.funnel.forms" :key="form.id">
                     <RouterLink
                         :to="`/funnels/${store.funnel.id}/form/${form.id}`"
@@ -179,6 +192,9 @@ const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(
                 <button type="button" class="btn-quiet" @click="add('sequence')">
                     <PlusIcon class="size-4.5" aria-hidden="true" />A sequence
                 </button>
+                <RouterLink v-if="store.funnel.offers.length === 0" class="btn-quiet" :to="`/funnels/${store.funnel.id}/offers`"
+                    ><PlusIcon class="size-4.5" aria-hidden="true" />An offer</RouterLink
+                >
             </div>
             <FunnelExtras class="mt-5" />
             <form class="mt-5 space-y-4" novalidate @submit.prevent="rename">

@@ -188,6 +188,20 @@ const takeOut = () =>
                         "
                     />
                     <UiSwitch
+                        v-for="offer in store.funnel?.offers"
+                        :key="offer.id"
+                        class="mt-2"
+                        :model-value="triggers.has(sequence.starts, { kind: 'bought-offer', offer: offer.id })"
+                        :label="`or when they buy “${offer.name}”`"
+                        @update:model-value="
+                            (on: boolean) =>
+                                edit(
+                                    { starts: triggers.set(sequence!.starts, { kind: 'bought-offer', offer: offer.id }, on) },
+                                    'what starts the sequence',
+                                )
+                        "
+                    />
+                    <UiSwitch
                         class="mt-3"
                         :model-value="sequence.again"
                         label="Once it has ended it may begin again"
@@ -201,6 +215,20 @@ const takeOut = () =>
                         label="when they buy"
                         @update:model-value="
                             (on: boolean) => edit({ ends: triggers.set(sequence!.ends, { kind: 'bought' }, on) }, 'what ends the sequence')
+                        "
+                    />
+                    <UiSwitch
+                        v-for="offer in store.funnel?.offers"
+                        :key="offer.id"
+                        class="mt-2"
+                        :model-value="triggers.has(sequence.ends, { kind: 'bought-offer', offer: offer.id })"
+                        :label="`when they buy “${offer.name}”`"
+                        @update:model-value="
+                            (on: boolean) =>
+                                edit(
+                                    { ends: triggers.set(sequence!.ends, { kind: 'bought-offer', offer: offer.id }, on) },
+                                    'what ends the sequence',
+                                )
                         "
                     />
                     <TagsField

@@ -33,6 +33,7 @@ const LABELS: Record<string, [label: string, hint?: string]> = {
     'video.url': ['Or the address of one elsewhere', 'Its place must be on your list under Settings.'],
     'video.picture': ['Still shown before it plays'],
     'video.text': ['What does it show?'],
+    'checkout.marketing': ['Tick for further emails', 'Such as “Yes, write to me about new courses”. Empty for no tick.'],
 };
 const labelOf = (name: string, f: BlockField) =>
     LABELS[`${props.block.kind}.${name}`]?.[0] ?? (f.type === 'picture' ? type.value?.label : undefined);

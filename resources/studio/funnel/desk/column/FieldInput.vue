@@ -3,8 +3,10 @@ import { computed } from 'vue';
 import type { BlockField } from '@/api/types';
 import LinkField from '@/funnel/desk/column/LinkField.vue';
 import MediaField from '@/funnel/desk/column/MediaField.vue';
+import { useFunnel } from '@/funnel/funnelStore';
 import { useSession } from '@/stores/session';
 import TextField from '@/ui/TextField.vue';
+import UiListbox from '@/ui/UiListbox.vue';
 
 /**
  * What of a block or of an entry in its list cannot be typed on the page, by the type of the field. Words are typed on the
@@ -21,6 +23,7 @@ const props = defineProps<{
 const emit = defineEmits<{ 'update:modelValue': [value: string | undefined, now: boolean] }>();
 
 const session = useSession();
+const store = useFunnel();
 const shows = computed(() => {
     const { type, optional } = props.field;
     if (type === 'words') {
@@ -82,6 +85,20 @@ const name = computed(() => props.label ?? LABELS[props.field.type]?.[0] ?? '');
             v-html="icon.svg"
         ></button>
         <!-- eslint-enable vue/no-v-html -->
+    </div>
+    <div v-else-if="shows === 'reference' && field.to === 'offer'">
+        <UiListbox
+            :model-value="modelValue"
+            label="Offer"
+            :options="[
+                { value: '', label: field.optional ? 'None: a price typed by hand' : 'Please choose' },
+                ...(store.funnel?.offers.map((o) => ({ value: o.id, label: `${o.name}, ${o.open ? 'no price' : o.priceWords}` })) ?? []),
+            ]"
+            @update:model-value="(offer: string) => emit('update:modelValue', offer, true)"
+        />
+        <RouterLink class="mt-1 inline-block link" :to="`/funnels/${store.funnel?.id}/${modelValue ? `offer/${modelValue}` : 'offers'}`">{{
+            modelValue ? 'Open this offer' : 'Offers of this funnel'
+        }}</RouterLink>
     </div>
     <TextField
         v-else-if="shows === 'text'"

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Site;
+
+use App\Forms\FormToken;
+use App\Models\Order;
+use App\Models\Version;
+use App\Orders\ExtraOffers;
+use App\Orders\NextPage;
+use App\Orders\NotForSale;
+use App\Orders\PayLinks;
+use App\Orders\Payments;
+use App\Serving\LivePage;
+use App\Serving\PageResponse;
+use App\Serving\PlainPage;
+use App\Serving\Visit;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\Request;
+use Lantern\Core\Events\Outcome;
+use Lantern\Core\Orders\PaymentState;
+use Lantern\Core\Plan\PagePlan;
+use Symfony\Component\HttpFoundation\Response;
+
+/** The yes and the no to an extra offer. Only somebody with a fresh order can buy; anybody else is led to the way in. */
+final readonly class ExtraOfferController
+{
+    public function __construct(private ExtraOffers $extra, private Payments $payments, private PageResponse $pages)
+    {
+    }
+
+    public function accept(Request $request, LivePage $live): Response
+    {
+        [$version, $page] = self::page($live);
+        $order = self::order($request, $live);
+        if ($page === null || ! $page->role->isExtraOffer()) {
+            return PlainPage::notHere()->response();
+        }
+        if ($order === null || ! ExtraOffers::isFresh($order, CarbonImmutable::now())) {
+            return redirect()->away($live->funnel->url(), 303);
+        }
+        $again = fn (string $why): Response => $this->pages->of(new Visit($live->funnel, $live->page, $request, [], ['form' => $why]), 422);
+        if (FormToken::read($request->input('token'), $page->id) === null) {
+            return $again('This page was open for a long time. Nothing has been charged: please press the button once more.');
+        }
+        try {
+            $payment = $this->extra->accept($order, $page, $version);
+        } catch (NotForSale $e) {
+            return $e->standing === null ? $again($e->getMessage())
+                : redirect()->away(NextPage::after($order, $page->id, Outcome::Bought), 303);
+        }
+        if ($payment !== null) {
+            $this->payments->ask($payment);
+            $payment->refresh();
+        }
+        if ($payment?->state === PaymentState::Failed) {
+            return $again(($payment->trouble ?? 'The payment did not go through.')
+                .' Nothing was charged for this offer, and your order stands as it was.');
+        }
+
+        return redirect()->away(match ($payment?->state) {
+            null, PaymentState::Paid => NextPage::after($order->refresh(), $page->id, Outcome::Bought),
+            PaymentState::Bank => (string) $payment->bank_url,
+            default => PayLinks::waiting($order),
+        }, 303);
+    }
+
+    public function decline(Request $request, LivePage $live): Response
+    {
+        [$version, $page] = self::page($live);
+        $order = self::order($request, $live);
+        if ($page === null || $order === null || ! $page->role->isExtraOffer()) {
+            return redirect()->away($live->funnel->url(), 303);
+        }
+        if (ExtraOffers::isFresh($order, CarbonImmutable::now())) {
+            $this->extra->decline($order, $page, $version);
+        }
+
+        return redirect()->away(NextPage::after($order, $page->id, Outcome::Declined), 303);
+    }
+
+    /** @return array{Version, PagePlan|null} */
+    private static function page(LivePage $live): array
+    {
+        $version = Version::query()->findOrFail($live->page->version_id);
+
+        return [$version, $version->plan()->page($live->page->page_id)];
+    }
+
+    private static function order(Request $request, LivePage $live): ?Order
+    {
+        return Visit::orderOf($request, $live->funnel);
+    }
+}

@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Site\Pay;
+
+use App\Files\FileAnswer;
+use App\Models\Access;
+use App\Models\Person;
+use App\Models\Receipt;
+use App\Models\Upload;
+use App\Orders\CardChange;
+use App\Orders\PayLinks;
+use App\Orders\Purchases;
+use App\Orders\ReceiptPdf;
+use App\Payments\PaymentProvider;
+use App\Serving\Guard;
+use App\Serving\PlainPage;
+use App\Support\AnswerKind;
+use App\Support\Ids;
+use App\Support\Input;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Cookie;
+use Illuminate\Support\Facades\View;
+use Lantern\Core\Offers\ProductFile;
+use Lantern\Core\Orders\AccessState;
+use Symfony\Component\HttpFoundation\Response;
+
+/** “My purchases”: everything a buyer has, behind a sealed link, without a password. */
+final readonly class PurchasesController
+{
+    public function __construct(private Purchases $purchases, private CardChange $cards, private PaymentProvider $provider)
+    {
+    }
+
+    public function show(string $person, string $seal): Response
+    {
+        return $this->page($person, $seal);
+    }
+
+    /** @param  array<string, string>  $errors */
+    private function page(string $person, string $seal, array $errors = [], string $said = ''): Response
+    {
+        $found = PayLinks::holds($seal, "my|{$person}") ? Person::query()->with('business')->whereNull('erased_at')->find($person) : null;
+        if ($found === null) {
+            return PlainPage::linkIsNotYours()->response();
+        }
+
+        return $this->answer(View::make('pay.my', ['person' => $found, 'items' => $this->purchases->ofPerson($found),
+            'orders' => $this->cards->orders($found), 'fields' => $this->provider->cardFields(), 'errors' => $errors, 'said' => $said,
+            'here' => "/my/{$person}/{$seal}"])->render(), $errors === [] ? 200 : 422);
+    }
+
+    /** A new card for a plan; what is owed is charged to it at once. */
+    public function newCard(Request $request, string $person, string $seal): Response
+    {
+        $found = PayLinks::holds($seal, "my|{$person}") ? Person::query()->whereNull('erased_at')->find($person) : null;
+        $order = $found === null ? null : $this->cards->order($found, Input::text($request, 'order'));
+        if ($order === null) {
+            return PlainPage::linkIsNotYours()->response();
+        }
+        $method = Input::text($request, 'method');
+        if (preg_match('/^[A-Za-z0-9_]{8,80}$/D', $method) !== 1) {
+            return $this->page($person, $seal, ['card' => 'Please fill in the new card.']);
+        }
+        $trouble = $this->cards->change($order, $method);
+
+        return str_starts_with($trouble, 'http') ? redirect()->away($trouble, 303)
+            : $this->page($person, $seal, $trouble === '' ? [] : ['card' => $trouble],
+                $trouble === '' ? 'Thank you. The new card is in place.' : '');
+    }
+
+    public function open(Request $request, string $access, string $seal): Response
+    {
+        $found = $this->access($access, $seal, "open|{$access}");
+        if (! $found instanceof Access) {
+            return $found;
+        }
+        $product = $found->product();
+        $page = $product->page === null ? null : $found->funnel->liveVersion?->plan()->page($product->page);
+        $to = $page !== null ? $found->funnel->url($page->address) : $product->url;
+        if ($to === '') {
+            return PlainPage::fileGone()->response();
+        }
+        Access::query()->whereKey($found->id)->increment('opened');
+        $known = $request->cookie(Guard::COOKIE);
+        $ids = array_slice(array_unique([$found->id, ...array_filter(explode(' ', is_string($known) ? $known : ''), Ids::is(...))]), 0, 40);
+
+        return redirect()->away($to, 303)->withCookie(Cookie::make(Guard::COOKIE, implode(' ', $ids), 60 * 24 * 365, '/', httpOnly: true,
+            sameSite: 'lax'))->withHeaders(['Cache-Control' => 'private, no-store', 'Referrer-Policy' => 'no-referrer']);
+    }
+
+    public function file(Request $request, string $access, string $upload, string $seal, string $name): Response
+    {
+        $found = $this->access($access, $seal, "file|{$access}|{$upload}");
+        if (! $found instanceof Access) {
+            return $found;
+        }
+        $has = array_filter($found->product()->files, fn (ProductFile $f): bool => $f->id === $upload) !== [];
+        $file = $has ? Upload::query()->where('business_id', $found->business_id)->find($upload) : null;
+        $response = $file === null ? null : FileAnswer::of($file);
+        if ($response === null) {
+            return PlainPage::fileGone()->response();
+        }
+        if ($request->isMethod('GET') && ! $request->headers->has('Range')) {
+            Access::query()->whereKey($found->id)->increment('opened');
+        }
+
+        return $response;
+    }
+
+    public function receipt(string $receipt, string $seal, string $name): Response
+    {
+        $found = PayLinks::holds($seal, "receipt|{$receipt}") ? Receipt::query()->find($receipt) : null;
+        if ($found === null) {
+            return PlainPage::linkIsNotYours()->response();
+        }
+
+        return new \Illuminate\Http\Response(ReceiptPdf::of($found), 200, ['Content-Type' => 'application/pdf',
+            'Content-Disposition' => "inline; filename=\"receipt-{$found->number}.pdf\""] + AnswerKind::Download->headers());
+    }
+
+    private function access(string $id, string $seal, string $of): Access|Response
+    {
+        $found = PayLinks::holds($seal, $of) ? Access::query()->with(['person', 'funnel.liveVersion'])->find($id) : null;
+
+        return match ($found?->state) {
+            null => PlainPage::linkIsNotYours()->response(),
+            AccessState::Paused => PlainPage::accessPaused(PayLinks::purchases($found->person))->response(),
+            AccessState::Ended => PlainPage::accessEnded()->response(),
+            AccessState::Active => $found,
+        };
+    }
+
+    private function answer(string $html, int $status): Response
+    {
+        return new \Illuminate\Http\Response($html, $status,
+            AnswerKind::Page->headers() + ['Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex']);
+    }
+}

@@ -1,0 +1,207 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Orders;
+
+use App\Models\Business;
+use App\Models\Person;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Money\Money;
+use Lantern\Core\Money\TaxRate;
+use Lantern\Core\Offers\Coupon;
+use Lantern\Core\Offers\LineKind;
+use Lantern\Core\Offers\Offer;
+use Lantern\Core\Offers\OrderBump;
+use Lantern\Core\Offers\PriceKind;
+use Lantern\Core\Offers\Quote;
+use Lantern\Core\Offers\Wanted;
+use Lantern\Core\Orders\ShownPrice;
+use Lantern\Core\People\EmailAddress;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Support\Invalid;
+
+/** A checkout as it was filled in: read field by field, with one sentence for each that is wrong. Prices come from the plan alone. */
+final class Checkout
+{
+    /** @var array<string, string> by field; `form` for the whole, `card` for the card fields */
+    public array $errors = [];
+
+    public ?Quote $quote = null;
+
+    public ?Coupon $coupon = null;
+
+    public string $code = '';
+
+    public ?EmailAddress $email = null;
+
+    public string $name = '';
+
+    /** Did a code that was typed hold for nothing? Guessing is slowed down. */
+    public bool $wrongCode = false;
+
+    /** @param  array<array-key, mixed>  $typed */
+    private function __construct(private readonly Plan $plan, private readonly Business $business, private readonly array $typed,
+        private readonly CarbonImmutable $now)
+    {
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $typed
+     * @param  Person|null  $known  who fills it in, where that is certain
+     */
+    public static function read(
+        Plan $plan,
+        Offer $offer,
+        Business $business,
+        array $typed,
+        CarbonImmutable $now,
+        ?Person $known = null,
+    ): self {
+        $read = new self($plan, $business, $typed, $now);
+        $read->person();
+        $read->price($offer, $known);
+
+        return $read;
+    }
+
+    private function text(string $name, int $max): string
+    {
+        $value = $this->typed[$name] ?? '';
+        if (! is_string($value) || ! mb_check_encoding($value, 'UTF-8')) {
+            return '';
+        }
+        if (mb_strlen($value) > $max) {
+            $this->errors[$name] = "This is too long: {$max} characters at most.";
+
+            return '';
+        }
+
+        return trim((string) preg_replace('/[\p{Cc}\s]+/u', ' ', $value));
+    }
+
+    private function person(): void
+    {
+        $this->name = $this->text('name', 200);
+        $typed = $this->text('email', 254);
+        if ($typed === '' && ! isset($this->errors['email'])) {
+            $this->errors['email'] = 'Where shall the receipt go?';
+        } elseif ($typed !== '') {
+            try {
+                $this->email = EmailAddress::of($typed);
+            } catch (Invalid $e) {
+                $this->errors['email'] = $e->getMessage();
+            }
+        }
+    }
+
+    private function price(Offer $offer, ?Person $known): void
+    {
+        if (($this->typed['offer'] ?? $offer->id) !== $offer->id) {
+            $this->errors['form'] = 'This page has changed since you opened it. Please look at it once more before you pay.';
+        }
+        try {
+            $wanted = [$this->wanted(LineKind::Main, $offer)];
+            foreach ($this->bumps($offer) as $bump) {
+                $wanted[] = $this->wanted(LineKind::Bump, $bump);
+            }
+            $this->coupon = $this->couponFor($wanted, $known);
+            $this->quote = Quote::of($wanted, TaxRate::of($this->business->tax_rate), $this->coupon);
+        } catch (Invalid $e) {
+            $this->errors[$e->path] = $e->getMessage();
+        }
+        $this->changes($offer);
+    }
+
+    private function wanted(LineKind $kind, Offer $offer): Wanted
+    {
+        $product = $this->plan->product($offer->product) ?? throw Invalid::at('form', 'This offer is gone. Nothing has been charged.');
+        $named = null;
+        if ($offer->price->kind === PriceKind::Named) {
+            $text = $this->text('amount', 40);
+            $named = $text === '' ? null : Money::typed($text, $offer->price->currency());
+        }
+
+        return Wanted::of($kind, $this->asShown($offer), $product, $named);
+    }
+
+    /** @return list<Offer> the bumps of the offer that were ticked */
+    private function bumps(Offer $offer): array
+    {
+        $ticked = $this->typed['bump'] ?? [];
+        $ticked = is_array($ticked) ? $ticked : [];
+        $bumps = array_filter($offer->bumps, fn (OrderBump $b): bool => in_array($b->offer, $ticked, true));
+
+        return array_values(array_filter(array_map(fn (OrderBump $b): ?Offer => $this->plan->offer($b->offer), $bumps)));
+    }
+
+    /** @param  list<Wanted>  $wanted */
+    private function couponFor(array $wanted, ?Person $known): ?Coupon
+    {
+        $this->code = Coupon::normal($this->text('coupon', 60));
+        if ($this->code === '') {
+            return null;
+        }
+        $coupon = $this->couponOf($this->code);
+        if ($coupon === null) {
+            $this->wrongCode = true;
+            throw Invalid::at('coupon', 'There is no such code. Please look for a typing mistake, or leave it empty.');
+        }
+        [$used, $byPerson] = Sold::uses($coupon->id, $known?->id);
+        $refusal = $coupon->refusal($this->now, $this->business->zone(), array_map(fn (Wanted $w): string => $w->offer->id, $wanted), $used,
+            $byPerson);
+        if ($refusal === null && $coupon->code !== $this->code && Sold::isCodeUsed($coupon->id, $this->code)) {
+            $refusal = 'This code was used already.';
+        }
+        if ($refusal !== null) {
+            throw Invalid::at('coupon', $refusal);
+        }
+
+        return $coupon;
+    }
+
+    private function couponOf(string $code): ?Coupon
+    {
+        foreach ($this->plan->coupons as $coupon) {
+            if ($coupon->code !== '' && hash_equals($coupon->code, $code)) {
+                return $coupon;
+            }
+        }
+        $id = DB::table('coupon_codes')->where('business_id', $this->business->id)->where('code', $code)->value('coupon_id');
+        foreach ($this->plan->coupons as $coupon) {
+            if ($coupon->id === $id) {
+                return $coupon;
+            }
+        }
+
+        return null;
+    }
+
+    /** The offer at the price that holds for this buyer. */
+    private function asShown(Offer $offer): Offer
+    {
+        $shown = ShownPrices::read($this->typed['shown'] ?? null);
+        $price = $shown?->of($offer->id);
+
+        return $shown !== null && $price !== null && $price->currency()->is($offer->price->currency())
+            && $price->kind === $offer->price->kind
+            && ShownPrice::holds($price->total()->minor, $offer->price->total()->minor, $shown->at, $this->now)
+            ? $offer->withPrice($price) : $offer;
+    }
+
+    /** Whoever saw another price than the one that holds is asked once more. */
+    private function changes(Offer $offer): void
+    {
+        $shown = ShownPrices::read($this->typed['shown'] ?? null);
+        foreach ([$offer, ...$this->bumps($offer)] as $now) {
+            $was = $shown?->of($now->id);
+            $holds = $this->asShown($now)->price;
+            if ($was !== null && $was->toArray() !== $holds->toArray() && $was->total()->isLessThan($holds->total())) {
+                $this->errors['form'] = "The price has changed since you opened this page: it is {$holds->words()} now, and nothing has "
+                    .'been '
+                    .'charged. Please look at it once more before you pay.';
+            }
+        }
+    }
+}

@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Orders;
+
+use App\Journey\Events;
+use App\Journey\NewEvent;
+use App\Models\Order;
+use App\Models\OrderLine;
+use App\Models\Payment;
+use App\Models\Version;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Events\EventType;
+use Lantern\Core\Money\TaxRate;
+use Lantern\Core\Offers\LineKind;
+use Lantern\Core\Offers\Offer;
+use Lantern\Core\Offers\Quote;
+use Lantern\Core\Offers\Standing;
+use Lantern\Core\Offers\Wanted;
+use Lantern\Core\Orders\FactType;
+use Lantern\Core\Orders\LineState;
+use Lantern\Core\Orders\PaymentPurpose;
+use Lantern\Core\Orders\PaymentState;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\PageRole;
+
+/** Offers after paying: one click charges the card that was just used, or says no thanks. Each offer is taken once in an order. */
+final readonly class ExtraOffers
+{
+    public function __construct(private Events $events, private Settling $settling)
+    {
+    }
+
+    /** May somebody with this order still take extra offers with one click? */
+    public static function isFresh(Order $order, CarbonImmutable $now): bool
+    {
+        return $order->bought_at !== null && $order->bought_at > $now->subMinutes((int) config('lantern.checkout.fresh_minutes'))
+            && $order->state->isBought();
+    }
+
+    /** May it be taken with this order? */
+    public static function standing(Order $order, Offer $offer, CarbonImmutable $now): Standing
+    {
+        if (Sold::hasInOrder($order->id, $offer->id)) {
+            return Standing::AlreadyBought;
+        }
+
+        return $offer->standing($now, $order->funnel->business->zone(), Sold::taken($offer->id), Sold::has($order->person_id, $offer->id));
+    }
+
+    /**
+     * Takes the offer of a page, once.
+     *
+     * @return Payment|null what is to be asked for; null when nothing is, since it is free or paid already
+     *
+     * @throws NotForSale
+     */
+    public function accept(Order $order, PagePlan $page, Version $version): ?Payment
+    {
+        return DB::transaction(function () use ($order, $page, $version): ?Payment {
+            $plan = $version->plan();
+            $offer = $plan->offerOn($page);
+            $product = $offer === null ? null : $plan->product($offer->product);
+            if ($offer === null || $product === null) {
+                throw NotForSale::standing(Standing::Over);
+            }
+            $order = Order::query()->with('funnel.business')->findOrFail($order->id);
+            $open = Payment::query()->with(['order.funnel.business', 'order.lines'])->where('order_id', $order->id)
+                ->where('purpose', PaymentPurpose::Extra)->latest('id')->get()
+                ->first(fn (Payment $p): bool => $order->lines()->whereIn('number', array_keys($p->lines))->where('offer_id', $offer->id)
+                    ->exists());
+            if ($open !== null && ($open->state->isOpen() || $open->state === PaymentState::Paid)) {
+                return $open->state === PaymentState::Paid ? null : $open;
+            }
+            $now = CarbonImmutable::now();
+            $standing = self::standing($order, $offer, $now);
+            if ($standing !== Standing::OnSale) {
+                throw NotForSale::standing($standing);
+            }
+            $kind = $page->role === PageRole::Downsell ? LineKind::Downsell : LineKind::Upsell;
+            $quote = Quote::of([Wanted::of($kind, $offer, $product)], TaxRate::of($order->business->tax_rate));
+            $line = $quote->lines[0];
+            if ($line->total->currency->code !== $order->currency) {
+                throw NotForSale::because('', 'This offer is sold in another currency than your order.');
+            }
+            $number = 1 + (int) OrderLine::query()->where('order_id', $order->id)->max('number');
+            OrderLine::query()->create(['order_id' => $order->id, 'number' => $number, 'kind' => $kind, 'offer_id' => $offer->id,
+                'product_id' => $product->id, 'name' => $line->name, 'page_id' => $page->id, 'line' => $line->toArray(),
+                'total' => $line->total->minor, 'state' => LineState::Held]);
+            $order->forceFill(['total' => $order->total + $line->total->minor])->save();
+            OrderLog::add($order, FactType::LineAdded, $now, amount: $line->total->minor, lines: [$number => $line->total->minor],
+                data: ['name' => $line->name, 'kind' => $kind->value]);
+            if ($line->dueNow()->isZero()) {
+                $this->settling->bought($order, [$number], $now);
+
+                return null;
+            }
+            if ($order->method === null) {
+                throw NotForSale::because('', 'There is no card to charge: your order was free. Please buy it from its own page.');
+            }
+            $payment = Payment::query()->create(['order_id' => $order->id, 'key' => Payments::key(), 'number' => 1,
+                'purpose' => PaymentPurpose::Extra, 'lines' => [$number => $line->dueNow()->minor], 'amount' => $line->dueNow()->minor,
+                'currency' => $order->currency, 'state' => PaymentState::Asked, 'method' => $order->method, 'due_at' => $now,
+                'asked_at' => $now]);
+            OrderLog::add($order, FactType::PaymentAsked, $now, $payment->key, amount: $payment->amount, lines: $payment->lines);
+
+            return $payment->load(['order.funnel.business', 'order.lines']);
+        });
+    }
+
+    /** No thanks: said once for each page. */
+    public function decline(Order $order, PagePlan $page, Version $version): void
+    {
+        DB::transaction(function () use ($order, $page, $version): void {
+            $known = DB::table('events')->where('funnel_id', $order->funnel_id)->where('page_id', $page->id)
+                ->where('type', EventType::Declined->value)->where('person_id', $order->person_id)
+                ->where('data', 'like', '%"order":"'.$order->id.'"%')->exists();
+            if (! $known) {
+                $offer = $version->plan()->offerOn($page);
+                $this->events->take(NewEvent::ofOrder(EventType::Declined, Order::query()->findOrFail($order->id), $page->id,
+                    CarbonImmutable::now(), $offer === null ? [] : [$offer->id], ['offers' => $offer === null ? [] : [$offer->id]]));
+            }
+        });
+    }
+}

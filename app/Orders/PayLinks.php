@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Orders;
+
+use App\Models\Order;
+use App\Models\Person;
+use App\Models\Receipt;
+
+/** Links that open what belongs to a buyer. A seal covers what the link is for, so that none can be turned into another. */
+final class PayLinks
+{
+    public static function seal(string $of): string
+    {
+        return substr(hash_hmac('sha256', "pay|{$of}", (string) config('app.key')), 0, 32);
+    }
+
+    public static function holds(string $seal, string $of): bool
+    {
+        return hash_equals(self::seal($of), $seal);
+    }
+
+    /** “My purchases”: all that a person has bought. */
+    public static function purchases(Person $person): string
+    {
+        return url("/my/{$person->id}/".self::seal("my|{$person->id}"));
+    }
+
+    public static function receipt(Receipt $receipt): string
+    {
+        return url("/my/receipts/{$receipt->id}/".self::seal("receipt|{$receipt->id}").'/receipt-'.$receipt->number.'.pdf');
+    }
+
+    /** Where a buyer waits for what is not known yet. */
+    public static function waiting(Order $order): string
+    {
+        return url("/pay/wait/{$order->id}/".self::seal("wait|{$order->id}"));
+    }
+}

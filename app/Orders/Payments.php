@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Orders;
+
+use App\Models\Payment;
+use App\Payments\NoAnswer;
+use App\Payments\PaymentProvider;
+use Illuminate\Support\Str;
+use Lantern\Core\Orders\PaymentPurpose;
+use Lantern\Core\Orders\PaymentState;
+
+/**
+ * Asks the provider for payments and has the answers settled. It is never asked within a transaction: nobody waits for the
+ * database while somebody else answers. Asking again for the same payment is safe, whoever does it and however often.
+ */
+final readonly class Payments
+{
+    public function __construct(private PaymentProvider $provider, private Settling $settling)
+    {
+    }
+
+    /** A key for one payment or refund, made before it is asked for. */
+    public static function key(): string
+    {
+        return 'ul_'.Str::lower(Str::random(32));
+    }
+
+    /** Asks for a payment that is to be had, and settles what is answered. Where nothing is, the reconciler finds out later. */
+    public function ask(Payment $payment): void
+    {
+        if ($payment->state !== PaymentState::Asked) {
+            return;
+        }
+        try {
+            $order = $payment->order;
+            $about = "{$order->funnel->business->name}: "
+                .($order->lines->firstWhere('number', array_key_first($payment->lines))->name ?? '');
+            $back = url('/pay/back/'.$payment->id.'/'.PayLinks::seal("back|{$payment->id}"));
+            $answer = match ($payment->purpose) {
+                PaymentPurpose::First => $this->provider
+                    ->start($payment->key, $payment->money(), (string) $payment->method, $about, $back, true),
+                default => $this->provider->chargeAgain($payment->key, $payment->money(), (string) $payment->method, $about, $back),
+            };
+        } catch (NoAnswer) {
+            return;
+        }
+        $this->settling->settle($payment->key, $answer);
+    }
+
+    /** Looks what became of a payment, such as when its buyer comes back from their bank. */
+    public function lookUp(Payment $payment): void
+    {
+        try {
+            $answer = $payment->state === PaymentState::Bank ? $this->provider->confirm($payment->key)
+                : $this->provider->read($payment->key);
+        } catch (NoAnswer) {
+            return;
+        }
+        if ($answer !== null) {
+            $this->settling->settle($payment->key, $answer);
+        }
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Orders;
+
+use App\Journey\CarriesOut;
+use App\Journey\EffectContext;
+use Lantern\Core\Journey\Effects\Effect;
+use Lantern\Core\Journey\Effects\TellOwnerOfSale;
+
+/** Tells the owner of a sale: once for an order, and once for each extra offer that is taken after it. */
+final readonly class SaleNotices implements CarriesOut
+{
+    public function __construct(private OrderMessages $messages)
+    {
+    }
+
+    public function carryOut(Effect $effect, EffectContext $context): void
+    {
+        if ($effect instanceof TellOwnerOfSale && $context->order !== null) {
+            $lines = $context->order->lines()->where('state', 'bought')->count();
+            $this->messages->tellOwner('sale', "sale:{$context->order->id}:{$lines}", $context->order, $context->at);
+        }
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Serving;
+
+use App\Models\Access;
+use Illuminate\Http\Request;
+use Lantern\Core\Orders\AccessState;
+
+/** Pages that open to buyers of a product alone. The owner sees them, too. */
+final class Guard
+{
+    /** The cookie that holds by which right its browser came in. */
+    public const COOKIE = 'lantern_access';
+
+    public static function lets(Request $request, LivePage $live): bool
+    {
+        $products = $live->page->products;
+        if ($products === null || $products === [] || Browser::isOwner($request)) {
+            return true;
+        }
+        $ids = $request->cookie(self::COOKIE);
+
+        return is_string($ids) && Access::query()->whereIn('id', array_slice(explode(' ', $ids), 0, 40))
+            ->whereIn('product_id', $products)->where('state', AccessState::Active)->exists();
+    }
+}

@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Serving\Slots;
+
+use App\Forms\FormToken;
+use App\Orders\ShownPrices;
+use App\Orders\Sold;
+use App\Payments\PaymentProvider;
+use App\Serving\Visit;
+use App\Support\RichText;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\View;
+use Illuminate\Support\HtmlString;
+use Lantern\Core\Money\TaxRate;
+use Lantern\Core\Offers\LineKind;
+use Lantern\Core\Offers\Offer;
+use Lantern\Core\Offers\OrderBump;
+use Lantern\Core\Offers\PriceKind;
+use Lantern\Core\Offers\Product;
+use Lantern\Core\Offers\Quote;
+use Lantern\Core\Offers\Standing;
+use Lantern\Core\Offers\Wanted;
+use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Shape;
+
+/** The checkout of a page, or why there is none: it is not open yet, over, sold out, or bought by this visitor already. */
+final readonly class CheckoutSlot implements Slot
+{
+    public function __construct(private PaymentProvider $provider)
+    {
+    }
+
+    public function note(string $of, Plan $plan, PagePlan $page): array
+    {
+        $block = array_values(array_filter($page->document->blocksOf(BlockKind::Checkout), fn (Block $b): bool => $b->id === $of))[0]
+            ?? null;
+        $offer = $block === null ? null : $plan->offer($block->field('offer'));
+        $product = $offer === null ? null : $plan->product($offer->product);
+        if ($block === null || $offer === null || $product === null) {
+            return [];
+        }
+        $bumps = [];
+        foreach ($offer->bumps as $bump) {
+            $other = $plan->offer($bump->offer);
+            $sold = $other === null ? null : $plan->product($other->product);
+            if ($other !== null && $sold !== null) {
+                $bumps[] = ['offer' => $other->toArray(), 'product' => $sold->toArray(), 'words' => $bump->words];
+            }
+        }
+
+        return ['offer' => $offer->toArray(), 'product' => $product->toArray(), 'bumps' => $bumps, 'block' => $block->fields,
+            'language' => $page->settings->language, 'coupons' => $plan->coupons !== []];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    {
+        if ($noted === []) {
+            return '';
+        }
+        $shape = Shape::of($noted);
+        $offer = Offer::fromShape($shape->group('offer'));
+        $product = Product::fromShape($shape->group('product'));
+        $now = CarbonImmutable::now();
+        $zone = $visit->funnel->business->zone();
+        $order = $visit->order();
+        $reader = $visit->reader();
+        $person = $order !== null && $order->state->isBought() ? $order->person_id : $reader?->id;
+        $standing = $offer->standing($now, $zone, Sold::taken($offer->id), $person !== null && Sold::has($person, $offer->id));
+        if ($standing !== Standing::OnSale) {
+            return '<div class="checkout-over" role="status"><h3>'.e($standing->heading()).'</h3><p>'.e($standing->sentence()).'</p></div>';
+        }
+        $language = $shape->text('language', 12);
+        $bumps = $this->bumps($shape, $visit, $now, $language);
+        $quote = $visit->quote ?? self::plain($offer, $product, $visit->funnel->business->tax_rate);
+        $block = $shape->group('block');
+
+        return View::make('pay.checkout', [
+            'offer' => $offer, 'product' => $product, 'bumps' => $bumps, 'language' => $language,
+            'named' => $offer->price->kind === PriceKind::Named,
+            'typed' => $visit->typed + array_filter(['email' => $reader === null ? '' : $reader->email,
+                'name' => $reader === null ? '' : $reader->fullName()]),
+            'errors' => $visit->errors, 'here' => $visit->path($visit->page->address), 'fields' => $this->provider->cardFields(),
+            'button' => $block->text('text', 120, '') ?: 'Pay now', 'next' => RichText::words($block->text('html', 10_000, '')),
+            'note' => $block->text('note', 300, ''), 'marketing' => $block->text('marketing', 300, ''),
+            'sums' => ['sums' => new HtmlString($this->sums($quote, $language)['sums'])] + $this->sums($quote, $language),
+            'coupons' => $shape->flag('coupons'),
+            'token' => FormToken::issue($visit->page->page_id),
+            'shown' => ShownPrices::issue([$offer, ...array_column($bumps, 'offer')]),
+            'source' => mb_substr((string) $visit->request->getQueryString(), 0, 2000),
+        ])->render();
+    }
+
+    /**
+     * What it comes to, as the page shows it.
+     *
+     * @return array{sums: string, due: string, card: bool} the list of sums as HTML, what is due now in words, and whether a card is needed
+     */
+    public function sums(?Quote $quote, string $language): array
+    {
+        return $quote === null ? ['sums' => '', 'due' => '', 'card' => true] : [
+            'sums' => View::make('pay.sums', ['quote' => $quote, 'language' => $language])->render(),
+            'due' => $quote->dueNow()->words($language), 'card' => $quote->dueNow()->isPositive()];
+    }
+
+    private static function plain(Offer $offer, Product $product, int $tax): ?Quote
+    {
+        try {
+            return Quote::of([Wanted::of(LineKind::Main, $offer, $product, $offer->price->kind === PriceKind::Named
+                ? $offer->price->amount : null)], TaxRate::of($tax));
+        } catch (Invalid) {
+            return null;
+        }
+    }
+
+    /** @return list<array{offer: Offer, product: Product, words: string, price: string, ticked: bool}> those that can be bought */
+    private function bumps(Shape $noted, Visit $visit, CarbonImmutable $now, string $language): array
+    {
+        $ticked = $visit->request->input('bump');
+        $bumps = [];
+        foreach ($noted->groups('bumps', Offer::MOST_BUMPS) as $bump) {
+            $offer = Offer::fromShape($bump->group('offer'));
+            if ($offer->standing($now, $visit->funnel->business->zone(), Sold::taken($offer->id), false) === Standing::OnSale) {
+                $product = Product::fromShape($bump->group('product'));
+                $words = OrderBump::fromShape(Shape::of(['offer' => $offer->id, 'words' => $bump->text('words', 300, '')]))->words;
+                $bumps[] = ['offer' => $offer, 'product' => $product, 'words' => $words === '' ? "Yes, add {$product->name}." : $words,
+                    'price' => $offer->price->words($language), 'ticked' => is_array($ticked) && in_array($offer->id, $ticked, true)];
+            }
+        }
+
+        return $bumps;
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Journey\Effects;
+
+/** Give the person access to a product they have bought. */
+final readonly class GiveProduct implements Effect
+{
+    public function __construct(public string $product)
+    {
+    }
+}

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Starters;
+
+use Lantern\Core\Events\Trigger\Triggers;
+use Lantern\Core\Money\Currency;
+use Lantern\Core\Money\Money;
+use Lantern\Core\Offers\Offer;
+use Lantern\Core\Offers\OrderBump;
+use Lantern\Core\Offers\Price;
+use Lantern\Core\Offers\PriceKind;
+use Lantern\Core\Offers\Product;
+use Lantern\Core\Parts\Part;
+use Lantern\Core\Plan\Goal;
+use Lantern\Core\Sequences\Delay;
+use Lantern\Core\Sequences\EmailPlan;
+use Lantern\Core\Sequences\SequencePlan;
+
+/**
+ * What the starters sell: the programme, an extra offer after it, and a smaller one for whoever says no to that, which can
+ * also be ticked at the checkout. The extra ones wait for their prices.
+ */
+final readonly class StarterOffers
+{
+    /** The offers by the names that the starters use, the main one first. */
+    public const KEYS = ['main', 'extra', 'smaller'];
+
+    /**
+     * @param  list<Part>  $parts  products, offers, and what buying starts
+     * @param  array<string, Offered>  $offers  by name
+     */
+    private function __construct(public array $parts, public array $offers)
+    {
+    }
+
+    public static function isMadeFor(Goal $goal): bool
+    {
+        return in_array($goal, [Goal::Sell, Goal::Webinar, Goal::VideoSeries], true);
+    }
+
+    /** @param  Money|null  $price  of the main offer; null when it is not known yet */
+    public static function of(StarterDesk $d, Currency $currency, ?Money $price): self
+    {
+        $title = $d->title === '' ? 'The programme' : mb_substr($d->title, 0, 120);
+        $welcome = new SequencePlan($d->id(), 'For buyers', ends: new Triggers);
+        $email = new EmailPlan($d->id(), 'Welcome to buyers', mb_substr("Welcome to {$title}", 0, 200),
+            "<p>Hello {{first_name|there}},</p><p>you are in “{$d->titleHtml()}”, and I am glad of it. Here is how we begin:</p>"
+            .'<p><a href="{{page_'.$d->page('delivery').'}}">Your first three steps</a></p><p>If anything is unclear, hit reply: I read '
+            ."every answer.</p><p>Warmly,<br>{$d->signed()}</p>", Delay::atOnce(), $welcome->id);
+        $tag = fn (string $name): string => 'Bought '.mb_strimwidth($name, 0, 50, '…');
+        $main = new Product($d->id(), $title, '', [$tag($title)], sequence: $welcome->id);
+        $extra = new Product($d->id(), 'A private hour', 'One hour, just the two of us, with a plan of your own afterwards.',
+            [$tag('a private hour')]);
+        $smaller = new Product($d->id(), 'The recordings', 'The exercises as sound files, to play along with.', [$tag('the recordings')]);
+        $open = Price::of(PriceKind::Once, Money::zero($currency));
+        $smallerOffer = new Offer($d->id(), 'The recordings', $smaller->id, $open);
+        $offers = [
+            'main' => new Offered(new Offer($d->id(), 'Regular price', $main->id,
+                Price::of(PriceKind::Once, $price ?? Money::zero($currency)),
+                bumps: [new OrderBump($smallerOffer->id, 'Yes, add the recordings to my order.')]), $main->name),
+            'extra' => new Offered(new Offer($d->id(), 'A private hour', $extra->id, $open), $extra->name),
+            'smaller' => new Offered($smallerOffer, $smaller->name),
+        ];
+
+        return new self([$main, $extra, $smaller, ...array_values(array_map(fn (Offered $o): Offer => $o->offer, $offers)), $welcome,
+            $email], $offers);
+    }
+}

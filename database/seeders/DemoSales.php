@@ -1,0 +1,307 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+use App\Drafts\DraftPages;
+use App\Drafts\DraftParts;
+use App\Drafts\NewFunnel;
+use App\Files\Uploads;
+use App\Journey\Events;
+use App\Journey\NewEvent;
+use App\Models\Business;
+use App\Models\DraftPart;
+use App\Models\Funnel;
+use App\Models\Order;
+use App\Models\User;
+use App\Orders\Attempt;
+use App\Orders\ExtraOffers;
+use App\Orders\NotForSale;
+use App\Orders\Payments;
+use App\Orders\PlaceOrder;
+use App\Orders\Receipts;
+use App\Orders\Reconciling;
+use App\Orders\Refunding;
+use App\Payments\Practice\Behaviour;
+use App\Payments\Practice\PracticeBank;
+use App\Publishing\Publishing;
+use App\Support\Ids;
+use App\Support\Instant;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Events\EventType;
+use Lantern\Core\Money\Currency;
+use Lantern\Core\Money\Money;
+use Lantern\Core\Money\TaxRate;
+use Lantern\Core\Offers\Coupon;
+use Lantern\Core\Offers\LineKind;
+use Lantern\Core\Offers\Offer;
+use Lantern\Core\Offers\Product;
+use Lantern\Core\Offers\Quote;
+use Lantern\Core\Offers\Wanted;
+use Lantern\Core\People\EmailAddress;
+use Lantern\Core\Plan\Goal;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\PageRole;
+use Lantern\Core\Plan\Plan;
+use RuntimeException;
+
+/** The sales of the demo: First Season at two prices and in payments, its extra offers, and three months of people who buy. */
+final class DemoSales
+{
+    private const DAYS = 84;
+
+    private Funnel $funnel;
+
+    private DemoCrowd $crowd;
+
+    public function __construct(
+        private readonly NewFunnel $new,
+        private readonly DraftPages $pages,
+        private readonly Uploads $uploads,
+        private readonly Publishing $publishing,
+        private readonly PlaceOrder $place,
+        private readonly Payments $payments,
+        private readonly ExtraOffers $extra,
+        private readonly Reconciling $reconciling,
+        private readonly Receipts $receipts,
+        private readonly Refunding $refunding,
+        private readonly PracticeBank $bank,
+        private readonly Events $events,
+    ) {
+    }
+
+    public function sell(Business $business, DemoCrowd $crowd, CarbonImmutable $now, string $portrait): void
+    {
+        $this->crowd = $crowd;
+        $from = $now->subDays(self::DAYS);
+        CarbonImmutable::setTestNow($from->subDay());
+        $business->forceFill(['tax_rate' => 1900, 'tax_name' => 'VAT', 'tax_number' => 'XX 123 456'])->save();
+        $this->funnel = $this->funnel($business, $portrait);
+        $this->publishing->publish($this->funnel, User::query()->first(), 'Open for the first season');
+        $this->funnel->refresh()->load(['liveVersion', 'business']);
+        for ($day = 0; $day < self::DAYS; $day++) {
+            $this->day($from->addDays($day), $now);
+        }
+        CarbonImmutable::setTestNow($now);
+        $this->refunds($now);
+    }
+
+    private function funnel(Business $business, string $portrait): Funnel
+    {
+        $funnel = $this->new->fromStarter($business, Goal::Sell, 'First Season, sales', 'First Season', null, self::euros(290));
+        $funnel->forceFill(['look' => 'linen', 'address' => 'first-season', 'fields' => ['programme' => 'First Season']])->save();
+        $workbook = $this->uploads->file($business, new UploadedFile(database_path('demo/media/practice-plan.pdf'),
+            'first-season-workbook.pdf', null, null, true));
+        $warmUps = $this->uploads->file($business, new UploadedFile(database_path('demo/media/practice-plan.pdf'),
+            'recorded-warm-ups.pdf', null, null, true));
+        $file = fn ($u): array => ['id' => $u->id, 'name' => $u->name, 'mime' => $u->mime, 'bytes' => $u->bytes];
+        [$main, $extra, $smaller] = DraftPart::there($funnel->id, Product::kind())->get()->all();
+        $main->change(['line' => 'Twelve weeks, from open strings to your first melody.', 'files' => [$file($workbook)]])->save();
+        $extra->change(['name' => 'Tune-Up Clinic', 'line' => 'One hour with Imke: your bow, your chair, your four bars.',
+            'tags' => ['Bought Tune-Up Clinic']])->save();
+        $smaller->change(['name' => 'Recorded Warm-Ups', 'line' => 'Twelve warm-ups to play along with.',
+            'tags' => ['Bought Recorded Warm-Ups'], 'files' => [$file($warmUps)]])->save();
+        [$regular, $clinic, $recordings] = DraftPart::there($funnel->id, Offer::kind())->get()->all();
+        $price = fn (int $euros): array => ['kind' => 'once', 'amount' => $euros * 100, 'currency' => 'EUR'];
+        $clinic->change(['name' => 'Tune-Up Clinic', 'price' => $price(60)])->save();
+        $recordings->change(['name' => 'Recorded Warm-Ups', 'price' => $price(25)])->save();
+        $bump = [['offer' => $recordings->id, 'words' => 'Yes, add the Recorded Warm-Ups.']];
+        $regular->change(['name' => 'First Season, regular', 'bumps' => $bump])->save();
+        $offer = fn (string $name,
+            array $of): Offer => Offer::fromShape(\Lantern\Core\Support\Shape::of(['id' => Ids::next(), 'name' => $name,
+                'product' => $main->id, 'price' => $of, 'bumps' => $bump]));
+        $introductory = $offer('First Season, introductory', $price(190));
+        $threePayments = $offer('First Season, three payments',
+            ['kind' => 'payments', 'amount' => 9900, 'currency' => 'EUR', 'payments' => 3,
+                'every' => 'month']);
+        DraftParts::add($funnel, $introductory);
+        DraftParts::add($funnel, $threePayments);
+        DraftParts::add($funnel, new Coupon(Ids::next(), 'Concert leaflet', 'CELLO10', 10, null, [$regular->id, $introductory->id]));
+        DraftParts::add($funnel, new Coupon(Ids::next(), 'Former pupils', '', 0, self::euros(40), [$regular->id]));
+        $this->checkouts($funnel->refresh(), $introductory, $threePayments);
+        $this->words($funnel, $portrait);
+
+        return $funnel->refresh();
+    }
+
+    /** Beside the checkout at the regular price one for each of the others, which lead on in the same way. */
+    private function checkouts(Funnel $funnel, Offer $introductory, Offer $threePayments): void
+    {
+        $first = $this->page($funnel, PageRole::Checkout);
+        foreach ([['Checkout, introductory', 'order-introductory', $introductory], ['Checkout, three payments', 'order-in-three',
+            $threePayments]] as [$name, $address, $offer]) {
+            [$row] = $this->pages->duplicate($first->refresh()->load('funnel'));
+            $document = json_decode((string) preg_replace('/"offer":"[^"]*"/', '"offer":"'.$offer->id.'"',
+                (string) json_encode($row->definition['document'])), true);
+            $row->change(['name' => $name, 'address' => $address, 'document' => $document])->save();
+            DB::table('ways')->where('page_id', $row->id)->delete();
+            DB::table('ways')->insert(['funnel_id' => $funnel->id, 'page_id' => $row->id, 'outcome' => 'bought',
+                'to_page' => $this->page($funnel, PageRole::Upsell)->id]);
+        }
+        DB::table('ways')->where('page_id', $first->id)->where('outcome', 'bought')
+            ->update(['to_page' => $this->page($funnel, PageRole::Upsell)->id]);
+    }
+
+    private function words(Funnel $funnel, string $portrait): void
+    {
+        $say = ['A private hour' => 'Tune-Up Clinic', 'The recordings' => 'Recorded Warm-Ups', 'the recordings' => 'the Recorded Warm-Ups',
+            'Would you like me to look at yours?' => 'Shall we look at your playing together?',
+            'The Recorded Warm-Ups, to keep' => 'Recorded Warm-Ups, to keep'];
+        foreach (DraftPart::there($funnel->id, PagePlan::kind())->get() as $page) {
+            $document = $page->definition['document'];
+            array_walk_recursive($document, function (mixed &$value) use ($say): void {
+                $value = is_string($value) ? strtr($value, $say) : $value;
+            });
+            foreach ($document['sections'] as $s => $section) {
+                foreach ($section['blocks'] as $b => $block) {
+                    if ($block['kind'] === 'picture') {
+                        $document['sections'][$s]['blocks'][$b] = ['picture' => $portrait,
+                            'alt' => 'A cello beside a music stand in a room with a window'] + $block;
+                    }
+                }
+            }
+            $page->change(['document' => $document])->save();
+        }
+    }
+
+    private function day(CarbonImmutable $day, CarbonImmutable $now): void
+    {
+        $part = max(1, (int) config('lantern.demo_part'));
+        $visits = intdiv($this->crowd->between(5, 16), $part);
+        for ($i = 0; $i < $visits; $i++) {
+            $at = $day->setTime(8, 0)->addMinutes($this->crowd->between(0, 780));
+            if ($at >= $now) {
+                continue;
+            }
+            $visitor = $this->crowd->visitorId();
+            $source = $this->crowd->source();
+            $this->view(PageRole::Sales, $visitor, $source, $at);
+            if ($this->crowd->chance(0.17)) {
+                $this->view(PageRole::Checkout, $visitor, $source, $at->addMinutes(2));
+                if ($this->crowd->chance(0.6)) {
+                    $this->purchase($visitor, $source, $at->addMinutes(4));
+                }
+            }
+        }
+        $evening = $day->setTime(22, 30) < $now ? $day->setTime(22, 30) : $now;
+        CarbonImmutable::setTestNow($evening);
+        $this->reconciling->run(0);
+        $this->receipts->issueDue();
+    }
+
+    private function view(PageRole $role, string $visitor, ?string $source, CarbonImmutable $at): void
+    {
+        CarbonImmutable::setTestNow($at);
+        $page = $this->plan()->pageOf($role);
+        $this->events->take(new NewEvent(EventType::Viewed, $this->funnel->business, $at, $this->funnel, $this->funnel->liveVersion,
+            $page?->id, visitor: $visitor, source: $source));
+    }
+
+    private function purchase(string $visitor, ?string $source, CarbonImmutable $at): void
+    {
+        CarbonImmutable::setTestNow($at);
+        $plan = $this->plan();
+        $dice = $this->crowd->between(1, 10);
+        $name = $dice <= 4 ? 'First Season, regular' : ($dice <= 7 ? 'First Season, introductory' : 'First Season, three payments');
+        $offer = $this->offer($name);
+        $somebody = $this->crowd->somebody();
+        $wanted = [Wanted::of(LineKind::Main, $offer, $this->product($offer))];
+        if ($this->crowd->chance(0.35)) {
+            $recordings = $this->offer('Recorded Warm-Ups');
+            $wanted[] = Wanted::of(LineKind::Bump, $recordings, $this->product($recordings));
+        }
+        $coupon = $name !== 'First Season, three payments' && $this->crowd->chance(0.2) ? $plan->coupons[0] : null;
+        $card = match (true) {
+            $name === 'First Season, three payments' && $this->crowd->chance(0.2) => Behaviour::RefusesLater,
+            $this->crowd->chance(0.06) => Behaviour::Declines,
+            default => Behaviour::Approves,
+        };
+        $page = array_values(array_filter($plan->pages, fn (PagePlan $p): bool => $plan->offerOn($p)?->id === $offer->id))[0]
+            ?? throw new RuntimeException("Nothing sells {$name}.");
+        $order = $this->place->place(new Attempt($this->funnel, $this->funnel->liveVersion ?? throw new RuntimeException, $page,
+            Quote::of($wanted, TaxRate::of(1900), $coupon), EmailAddress::of($somebody['email']),
+            $somebody['first_name'] === '' ? '' : ucwords(str_replace('.', ' ', (string) strstr($somebody['email'], '@', true))),
+            md5($visitor),
+            $at, $this->bank->keepCard($card), $coupon, $coupon->code ?? '', null, $visitor, $this->crowd->zone(), $source, '192.0.2.7'));
+        $this->payments->ask($order->payments[0]->setRelation('order', $order->load(['funnel.business', 'lines'])));
+        $order = Order::query()->with(['funnel.business', 'version', 'person'])->findOrFail($order->id);
+        if ($order->state->isBought()) {
+            $this->extras($order, $at->addMinute());
+        }
+    }
+
+    private function extras(Order $order, CarbonImmutable $at): void
+    {
+        CarbonImmutable::setTestNow($at);
+        $version = $order->version;
+        foreach ([[PageRole::Upsell, 0.24], [PageRole::Downsell, 0.3]] as [$role, $chance]) {
+            $page = $version->plan()->pageOf($role);
+            if ($page === null) {
+                return;
+            }
+            if (! $this->crowd->chance($chance)) {
+                $this->extra->decline($order, $page, $version);
+
+                continue;
+            }
+            try {
+                $payment = $this->extra->accept($order, $page, $version);
+                if ($payment !== null) {
+                    $this->payments->ask($payment);
+                }
+            } catch (NotForSale) {
+                // They ticked it at the checkout.
+            }
+
+            return;
+        }
+    }
+
+    /** Some change their minds: all of it back, one line, a part. */
+    private function refunds(CarbonImmutable $now): void
+    {
+        $orders = Order::query()->where('state', 'paid')->where('bought_at', '<', Instant::sql($now->subDays(9)))->orderBy('number')
+            ->get();
+        foreach ([[3, [], null, true, 'It came at the wrong time for her.'], [11, [], 4000, false, 'Two weeks lost to a broken string.'],
+            [17, [], null, true, 'Bought it twice, under two addresses.']] as $i => [$at, $lines, $amount, $ends, $why]) {
+            $order = $orders[$at] ?? null;
+            if ($order !== null) {
+                $this->refunding->refund($order, md5("demo refund {$i}"), $lines, $amount, $ends, $why);
+            }
+        }
+    }
+
+    private function plan(): Plan
+    {
+        return $this->funnel->liveVersion?->plan() ?? throw new RuntimeException('The funnel is not live.');
+    }
+
+    private function offer(string $name): Offer
+    {
+        foreach ($this->plan()->offers as $offer) {
+            if ($offer->name === $name) {
+                return $offer;
+            }
+        }
+
+        throw new RuntimeException("There is no offer {$name}.");
+    }
+
+    private function product(Offer $offer): Product
+    {
+        return $this->plan()->product($offer->product) ?? throw new RuntimeException('There is no such product.');
+    }
+
+    private function page(Funnel $funnel, PageRole $role): DraftPart
+    {
+        return DraftPart::there($funnel->id, PagePlan::kind())->where('definition->role', $role->value)->firstOrFail();
+    }
+
+    private static function euros(int $euros): Money
+    {
+        return Money::of($euros * 100, Currency::of('EUR'));
+    }
+}

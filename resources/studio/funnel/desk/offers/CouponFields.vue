@@ -1,0 +1,153 @@
+<script setup lang="ts">
+import { TrashIcon } from '@heroicons/vue/24/outline';
+import { computed, ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { api } from '@/api/client';
+import type { Coupon } from '@/api/types';
+import WindowFields from '@/funnel/desk/offers/WindowFields.vue';
+import { useFunnel } from '@/funnel/funnelStore';
+import { useSteps } from '@/funnel/steps';
+import { useToasts } from '@/stores/toasts';
+import { count, counted } from '@/ui/format';
+import MoneyField from '@/ui/MoneyField.vue';
+import TextField from '@/ui/TextField.vue';
+import UiListbox from '@/ui/UiListbox.vue';
+
+const props = defineProps<{ id: string }>();
+
+const store = useFunnel();
+const steps = useSteps();
+const router = useRouter();
+const toasts = useToasts();
+const coupon = computed(() => store.coupon(props.id) as Coupon);
+const currency = computed(() => coupon.value.off?.currency ?? store.funnel?.currency ?? 'EUR');
+const many = ref('100');
+
+function edit(values: Record<string, unknown>, label = 'a coupon', now = false): void {
+    store.edit('coupon', props.id, values, label, now);
+}
+function kind(to: string): void {
+    edit(to === 'percent' ? { percent: 10, off: null } : { percent: 0, off: { amount: 1000, currency: currency.value } }, 'a coupon', true);
+}
+function limit(field: 'uses' | 'usesPerPerson', typed: string): void {
+    const n = Math.round(Number(typed));
+    const none = typed.trim() === '' || !Number.isFinite(n) || n < 1;
+    edit({ [field]: none ? (field === 'uses' ? null : 0) : Math.min(n, 1_000_000) });
+}
+function toggle(offer: string, on: boolean): void {
+    const kept = coupon.value.offers.filter((o) => o !== offer);
+    edit({ offers: on ? [...kept, offer] : kept }, 'what a coupon is for', true);
+}
+async function make(): Promise<void> {
+    try {
+        const { codes } = await api.post<{ codes: number }>(`parts/${props.id}/codes`, { count: Number(many.value) || 0 });
+        coupon.value.codes = codes;
+        toasts.say(`${counted(codes, 'code')} are there now, each for one use. They hold as soon as this coupon is published.`);
+    } catch (error) {
+        toasts.trouble(error);
+    }
+}
+async function takeOut(): Promise<void> {
+    try {
+        await steps.remove(coupon.value);
+        await router.push(`/funnels/${store.funnel?.id}/offers`);
+    } catch (error) {
+        toasts.trouble(error);
+    }
+}
+</script>
+
+<template>
+    <div class="grid max-w-4xl gap-x-10 gap-y-6 lg:grid-cols-2">
+        <div class="min-w-0 space-y-5">
+            <TextField
+                :model-value="coupon.name"
+                label="Private name"
+                :maxlength="120"
+                @update:model-value="(name: string) => edit({ name }, 'the name of a coupon')"
+            />
+            <div class="grid grid-cols-2 items-start gap-3">
+                <UiListbox
+                    :model-value="coupon.off ? 'amount' : 'percent'"
+                    label="Takes off"
+                    :options="[
+                        { value: 'percent', label: 'Percent' },
+                        { value: 'amount', label: 'An amount' },
+                    ]"
+                    @update:model-value="kind"
+                />
+                <MoneyField
+                    v-if="coupon.off"
+                    :model-value="coupon.off.amount"
+                    :currency="currency"
+                    label="How much"
+                    @update:model-value="(amount: number) => amount > 0 && edit({ percent: 0, off: { amount, currency } })"
+                />
+                <TextField
+                    v-else
+                    :model-value="String(coupon.percent)"
+                    label="How many percent"
+                    type="number"
+                    @update:model-value="
+                        (n: string) => Number(n) >= 1 && Number(n) <= 100 && edit({ percent: Math.round(Number(n)), off: null })
+                    "
+                />
+            </div>
+            <TextField
+                :model-value="coupon.code"
+                label="Code for everybody"
+                :maxlength="40"
+                hint="Letters, digits and hyphens. Empty if only the single-use codes below hold."
+                @update:model-value="(code: string) => edit({ code: code.toUpperCase().replace(/\s+/g, '') })"
+            />
+            <section>
+                <h3 class="label">Codes that are used once each</h3>
+                <p class="caption">{{ coupon.codes === 0 ? 'None yet.' : `${count(coupon.codes)} made.` }}</p>
+                <div class="mt-1.5 flex items-end gap-2">
+                    <TextField v-model="many" class="w-28" label="How many" type="number" />
+                    <button type="button" class="btn" @click="make">Make codes</button>
+                    <a v-if="coupon.codes > 0" class="btn" :href="`/studio/api/parts/${id}/codes`" download>Export as CSV</a>
+                </div>
+            </section>
+            <p class="caption">Used {{ counted(coupon.used, 'time') }}.</p>
+            <button type="button" class="btn-quiet text-clay-deep" @click="takeOut">
+                <TrashIcon class="size-4.5" aria-hidden="true" />Remove this coupon
+            </button>
+        </div>
+        <div class="min-w-0 space-y-5">
+            <fieldset>
+                <legend class="label">For which offers</legend>
+                <label v-for="offer in store.funnel?.offers" :key="offer.id" class="mt-1 flex items-center gap-2.5"
+                    ><input
+                        type="checkbox"
+                        class="size-4.5 accent-pine"
+                        :checked="coupon.offers.includes(offer.id)"
+                        @change="toggle(offer.id, ($event.target as HTMLInputElement).checked)"
+                    />{{ offer.name }}</label
+                >
+                <p class="hint">None ticked: for all of them.</p>
+            </fieldset>
+            <WindowFields
+                label="Holds"
+                :from="coupon.from"
+                :until="coupon.until"
+                @change="(window) => edit(window, 'when a coupon holds', true)"
+            />
+            <div class="grid grid-cols-2 gap-3">
+                <TextField
+                    :model-value="coupon.uses === null ? '' : String(coupon.uses)"
+                    label="Uses in all"
+                    type="number"
+                    hint="Empty for as many as wanted."
+                    @update:model-value="(n: string) => limit('uses', n)"
+                />
+                <TextField
+                    :model-value="coupon.usesPerPerson === 0 ? '' : String(coupon.usesPerPerson)"
+                    label="Uses per person"
+                    type="number"
+                    @update:model-value="(n: string) => limit('usesPerPerson', n)"
+                />
+            </div>
+        </div>
+    </div>
+</template>

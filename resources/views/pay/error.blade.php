@@ -1,0 +1,1 @@
+@isset($errors[$name])<span class="error" id="pe-{{ $name }}">{{ $errors[$name] }}</span>@endisset

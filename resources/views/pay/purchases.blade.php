@@ -1,0 +1,14 @@
+<div class="purchases">
+<ul>
+@foreach ($items as $item)
+<li><strong>{{ $item['name'] }}</strong>@if ($item['line'] !== '') <span>{{ $item['line'] }}</span>@endif
+@if ($item['open'] !== null)<a class="button quiet" href="{{ $item['open'] }}">Open it</a>@endif
+@foreach ($item['files'] as $file)
+<a class="button quiet" href="{{ $file['url'] }}" download>Download {{ $file['name'] }}</a>
+@endforeach
+@if ($item['state'] !== \Lantern\Core\Orders\AccessState::Active)<em>{{ $item['state']->label() }}</em>@endif
+</li>
+@endforeach
+</ul>
+<p class="small-print">Paid: {{ $order->money($order->paid)->words($order->language) }}. Order {{ $order->number }}. The receipt comes to {{ $order->email }}. <a href="{{ $all }}">My purchases</a></p>
+</div>
