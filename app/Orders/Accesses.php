@@ -91,7 +91,8 @@ final readonly class Accesses implements CarriesOut
             ->update(['state' => LineState::Returned]);
         $order->unsetRelation('lines');
         $kept = OrderLine::query()->where('order_id', $order->id)->where('state', LineState::Bought)->pluck('product_id');
-        $ended = Access::query()->where('order_id', $order->id)->where('state', '!=', AccessState::Ended)->get();
+        $ended = Access::query()->with('order')->where('order_id', $order->id)
+            ->where('state', '!=', AccessState::Ended)->get();
         foreach ($ended->reject(fn (Access $a): bool => $kept->contains($a->product_id)) as $access) {
             $this->end($access, $at);
         }

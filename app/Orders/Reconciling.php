@@ -91,7 +91,7 @@ final readonly class Reconciling
 
     private function duePayments(): void
     {
-        $due = Payment::query()->where('state', PaymentState::Due)->whereNull('trouble')
+        $due = Payment::query()->with('order')->where('state', PaymentState::Due)->whereNull('trouble')
             ->where('due_at', '<=', Instant::sql(CarbonImmutable::now()))->orderBy('due_at')->limit(self::AT_ONCE)->get();
         foreach ($due as $payment) {
             $this->charge($payment);

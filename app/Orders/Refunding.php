@@ -43,7 +43,7 @@ final readonly class Refunding
     public function refund(Order $order, string $act, array $lines, ?int $amount, bool $endsAccess, string $why): void
     {
         $refunds = DB::transaction(function () use ($order, $act, $lines, $amount, $endsAccess, $why): array {
-            $before = Refund::query()->where('order_id', $order->id)->where('act', $act)->get()->all();
+            $before = Refund::query()->with(['order', 'payment'])->where('order_id', $order->id)->where('act', $act)->get()->all();
             if ($before !== []) {
                 return $before;
             }

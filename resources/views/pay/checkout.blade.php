@@ -15,7 +15,7 @@
 @endforeach
 <p class="field"><label for="p-email">Email address</label><input id="p-email" name="email" type="email" autocomplete="email" maxlength="254" required value="{{ $value('email') }}" @isset($errors['email']) aria-invalid="true" aria-describedby="pe-{{ 'email' }}" @endisset>@include('pay.error', ['name' => 'email'])</p>
 <p class="field"><label for="p-name">Name on the receipt <span class="optional">(optional)</span></label><input id="p-name" name="name" autocomplete="name" maxlength="200" value="{{ $value('name') }}" @isset($errors['name']) aria-invalid="true" aria-describedby="pe-{{ 'name' }}" @endisset>@include('pay.error', ['name' => 'name'])</p>
-@if ($coupons)
+@if ($coupons || $value('coupon') !== '')
 <details class="coupon" @if ($value('coupon') !== '' || isset($errors['coupon'])) open @endif><summary>I have a code</summary>
 <p class="field"><label for="p-coupon">Code</label><span class="coupon-row"><input id="p-coupon" name="coupon" autocomplete="off" autocapitalize="characters" spellcheck="false" maxlength="60" value="{{ $value('coupon') }}" @isset($errors['coupon']) aria-invalid="true" aria-describedby="pe-{{ 'coupon' }}" @endisset><button class="button quiet" type="submit" name="check" value="1">Use it</button></span>@include('pay.error', ['name' => 'coupon'])</p></details>
 @endif

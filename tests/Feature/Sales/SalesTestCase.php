@@ -117,6 +117,14 @@ abstract class SalesTestCase extends TestCase
         return Order::query()->with(['lines', 'payments', 'funnel.business', 'person'])->latest('placed_at')->latest('id')->firstOrFail();
     }
 
+    /** Somebody else’s browser. */
+    protected function asStranger(): static
+    {
+        $this->defaultCookies = [];
+
+        return $this;
+    }
+
     /** The browser that placed an order goes on with its cookie. */
     protected function asBuyer(Order $order): static
     {
