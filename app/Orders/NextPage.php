@@ -12,7 +12,9 @@ use Lantern\Core\Offers\Standing;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\Way;
 
-/** Where a buyer goes: along the ways of the version they buy in. An extra offer that they cannot take is passed by, as if they had said no. */
+/**
+ * Where a buyer goes: along the ways of the version they buy in. An extra offer that they cannot take is passed by, as if they had said no.
+ */
 final class NextPage
 {
     private const MOST_PASSED = 20;

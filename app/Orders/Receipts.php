@@ -52,7 +52,8 @@ final readonly class Receipts implements CarriesOut
     public function issueDue(): void
     {
         $now = CarbonImmutable::now();
-        foreach (Order::query()->with('business')->where('receipt_due_at', '<=', Instant::sql($now))->orderBy('receipt_due_at')->limit(self::AT_ONCE)
+        foreach (Order::query()->with('business')->where('receipt_due_at', '<=', Instant::sql($now))->orderBy('receipt_due_at')
+            ->limit(self::AT_ONCE)
             ->get() as $order) {
             DB::transaction(fn () => $this->ofPurchase($order->refresh(), $now));
         }

@@ -49,20 +49,13 @@ final readonly class Refunding
             }
             $order->refresh();
             $byLine = RefundShares::byLine(self::left($order), $lines, $amount, $order->money(0)->currency);
-            $byPayment = RefundShares::byPayment(self::leftOfPayments($order), array_sum($byLine));
             $now = CarbonImmutable::now();
             $made = [];
-            foreach ($byPayment as $key => $share) {
-                // Each payment pays back its share of each line.
-                $left = array_sum($byLine);
-                $shares = $left === 0 ? [] : array_combine(array_keys($byLine), array_map(fn ($m): int => $m->minor,
-                    $order->money($share)->allocate(array_values($byLine) ?: [1])));
-                foreach ($shares as $line => $part) {
-                    $byLine[$line] -= $part;
-                }
+            foreach (RefundShares::byPayment(self::leftOfPayments($order), $byLine) as $key => $shares) {
+                $share = array_sum($shares);
                 $refund = Refund::query()->create(['order_id' => $order->id, 'act' => $act, 'key' => Payments::key(),
                     'payment_id' => Payment::query()->where('key', $key)->valueOrFail('id'), 'amount' => $share,
-                    'lines' => array_filter($shares), 'state' => RefundState::Asked, 'ends_access' => $endsAccess, 'why' => $why,
+                    'lines' => $shares, 'state' => RefundState::Asked, 'ends_access' => $endsAccess, 'why' => $why,
                     'asked_at' => $now]);
                 OrderLog::add($order, FactType::RefundAsked, $now, $key, $refund->key, $share, $refund->lines,
                     array_filter(['why' => $why, 'endsAccess' => $endsAccess]));
@@ -137,13 +130,17 @@ final readonly class Refunding
         return array_filter($left, fn (int $l): bool => $l > 0);
     }
 
-    /** @return array<string, int> what can still be refunded of each payment, by its key, in the order of paying */
+    /** @return array<string, array<int, int>> what can still be refunded of each payment for each line, in the order of paying */
     private static function leftOfPayments(Order $order): array
     {
         $left = [];
         foreach ($order->payments()->where('state', PaymentState::Paid)->reorder('settled_at')->orderBy('id')->get() as $payment) {
-            $left[$payment->key] = $payment->amount - (int) Refund::query()->where('payment_id', $payment->id)
-                ->where('state', '!=', RefundState::Failed)->sum('amount');
+            $left[$payment->key] = $payment->lines;
+            foreach (Refund::query()->where('payment_id', $payment->id)->where('state', '!=', RefundState::Failed)->get() as $refund) {
+                foreach ($refund->lines as $line => $amount) {
+                    $left[$payment->key][$line] = ($left[$payment->key][$line] ?? 0) - $amount;
+                }
+            }
         }
 
         return $left;

@@ -103,7 +103,7 @@ final class SalesNumbers
             ->where('orders.funnel_id', $funnel->id)->where('orders.owner', false)->where('orders.bought_at', '>=', $from)
             ->whereIn('order_lines.state', [LineState::Bought->value, LineState::Returned->value])
             ->whereIn('order_lines.kind', array_map(fn (LineKind $k): string => $k->value, $kinds));
-        $result = [];
+        $found = [];
         foreach ([LineKind::Bump, LineKind::Upsell, LineKind::Downsell] as $kind) {
             foreach ($lines($kind)->groupBy('order_lines.offer_id', 'order_lines.name', 'order_lines.page_id')
                 ->selectRaw('order_lines.offer_id, order_lines.name, order_lines.page_id, count(distinct orders.id) as n')->get() as $row) {
@@ -112,10 +112,14 @@ final class SalesNumbers
                     ? $lines(LineKind::Main)->where('order_lines.page_id', $row->page_id)->distinct()->count('orders.id')
                     : (int) $row->n + DB::table('events')->where('funnel_id', $funnel->id)->where('page_id', $row->page_id)
                         ->where('type', EventType::Declined->value)->where('owner', false)->where('at', '>=', $from)->count();
-                $result[] = ['kind' => $kind->label(), 'name' => (string) $row->name, 'taken' => (int) $row->n, 'could' => $could,
-                    'rate' => Rate::of(min((int) $row->n, $could), $could)->toArray()];
+                $at = "{$kind->value} {$row->offer_id}";
+                $found[$at] ??= ['kind' => $kind->label(), 'name' => (string) $row->name, 'taken' => 0, 'could' => 0];
+                $found[$at]['taken'] += (int) $row->n;
+                $found[$at]['could'] += $could;
             }
         }
+        $result = array_map(fn (array $e): array => $e + ['rate' => Rate::of(min($e['taken'], $e['could']), $e['could'])->toArray()],
+            array_values($found));
 
         return $result;
     }

@@ -37,24 +37,31 @@ final class RefundShares
     }
 
     /**
-     * By payments: from the last one backward.
+     * By payments: each line's share comes out of the payments that were for it, from the last one backward.
      *
-     * @param  array<string, int>  $left  what can still be refunded of each payment, by its key, in the order of paying
-     * @return array<string, int> by the payment's key
+     * @param  array<string, array<int, int>>  $left  what can still be refunded of each payment for each line, by the payment's
+     *     key and the line's number, in the order of paying
+     * @param  array<int, int>  $byLine  the shares of the lines
+     * @return array<string, array<int, int>> likewise, only of payments that something comes out of
      *
-     * @throws Invalid when less is left than the amount
+     * @throws Invalid when less is left than a share
      */
-    public static function byPayment(array $left, int $amount): array
+    public static function byPayment(array $left, array $byLine): array
     {
         $shares = [];
-        foreach (array_reverse($left, true) as $payment => $most) {
-            $share = min($most, $amount);
-            if ($share > 0) {
-                $shares[$payment] = $share;
-                $amount -= $share;
+        foreach ($byLine as $line => $amount) {
+            foreach (array_reverse($left, true) as $payment => $lines) {
+                $share = min($lines[$line] ?? 0, $amount);
+                if ($share > 0) {
+                    $shares[$payment][$line] = $share;
+                    $amount -= $share;
+                }
+            }
+            if ($amount > 0) {
+                throw Invalid::at('amount', 'More than was paid cannot be refunded.');
             }
         }
 
-        return $amount === 0 ? $shares : throw Invalid::at('amount', 'More than was paid cannot be refunded.');
+        return $shares;
     }
 }

@@ -171,18 +171,23 @@ final class DemoSales
     {
         $part = max(1, (int) config('lantern.demo_part'));
         $visits = intdiv($this->crowd->between(5, 16), $part);
-        for ($i = 0; $i < $visits; $i++) {
-            $at = $day->setTime(8, 0)->addMinutes($this->crowd->between(0, 780));
-            if ($at >= $now) {
+        $minutes = array_map(fn (): int => $this->crowd->between(0, 780), range(0, $visits));
+        sort($minutes);
+        foreach ($minutes as $minute) {
+            $at = $day->setTime(8, 0)->addMinutes($minute);
+            if ($at->addMinutes(6) >= $now) {
                 continue;
             }
             $visitor = $this->crowd->visitorId();
             $source = $this->crowd->source();
-            $this->view(PageRole::Sales, $visitor, $source, $at);
+            $this->view($this->plan()->pageOf(PageRole::Sales), $visitor, $source, $at);
             if ($this->crowd->chance(0.17)) {
-                $this->view(PageRole::Checkout, $visitor, $source, $at->addMinutes(2));
+                $dice = $this->crowd->between(1, 10);
+                $offer = $this->offer('First Season, '.($dice <= 4 ? 'regular' : ($dice <= 7 ? 'introductory' : 'three payments')));
+                $page = $this->checkoutOf($offer);
+                $this->view($page, $visitor, $source, $at->addMinutes(2));
                 if ($this->crowd->chance(0.6)) {
-                    $this->purchase($visitor, $source, $at->addMinutes(4));
+                    $this->purchase($offer, $page, $visitor, $source, $at->addMinutes(4));
                 }
             }
         }
@@ -192,35 +197,29 @@ final class DemoSales
         $this->receipts->issueDue();
     }
 
-    private function view(PageRole $role, string $visitor, ?string $source, CarbonImmutable $at): void
+    private function view(?PagePlan $page, string $visitor, ?string $source, CarbonImmutable $at): void
     {
         CarbonImmutable::setTestNow($at);
-        $page = $this->plan()->pageOf($role);
         $this->events->take(new NewEvent(EventType::Viewed, $this->funnel->business, $at, $this->funnel, $this->funnel->liveVersion,
             $page?->id, visitor: $visitor, source: $source));
     }
 
-    private function purchase(string $visitor, ?string $source, CarbonImmutable $at): void
+    private function purchase(Offer $offer, PagePlan $page, string $visitor, ?string $source, CarbonImmutable $at): void
     {
         CarbonImmutable::setTestNow($at);
         $plan = $this->plan();
-        $dice = $this->crowd->between(1, 10);
-        $name = $dice <= 4 ? 'First Season, regular' : ($dice <= 7 ? 'First Season, introductory' : 'First Season, three payments');
-        $offer = $this->offer($name);
         $somebody = $this->crowd->somebody();
         $wanted = [Wanted::of(LineKind::Main, $offer, $this->product($offer))];
         if ($this->crowd->chance(0.35)) {
             $recordings = $this->offer('Recorded Warm-Ups');
             $wanted[] = Wanted::of(LineKind::Bump, $recordings, $this->product($recordings));
         }
-        $coupon = $name !== 'First Season, three payments' && $this->crowd->chance(0.2) ? $plan->coupons[0] : null;
+        $coupon = $offer->price->payments === 1 && $this->crowd->chance(0.2) ? $plan->coupons[0] : null;
         $card = match (true) {
-            $name === 'First Season, three payments' && $this->crowd->chance(0.2) => Behaviour::RefusesLater,
+            $offer->price->payments > 1 && $this->crowd->chance(0.2) => Behaviour::RefusesLater,
             $this->crowd->chance(0.06) => Behaviour::Declines,
             default => Behaviour::Approves,
         };
-        $page = array_values(array_filter($plan->pages, fn (PagePlan $p): bool => $plan->offerOn($p)?->id === $offer->id))[0]
-            ?? throw new RuntimeException("Nothing sells {$name}.");
         $order = $this->place->place(new Attempt($this->funnel, $this->funnel->liveVersion ?? throw new RuntimeException, $page,
             Quote::of($wanted, TaxRate::of(1900), $coupon), EmailAddress::of($somebody['email']),
             $somebody['first_name'] === '' ? '' : ucwords(str_replace('.', ' ', (string) strstr($somebody['email'], '@', true))),
@@ -233,6 +232,14 @@ final class DemoSales
         }
     }
 
+    private function checkoutOf(Offer $offer): PagePlan
+    {
+        $plan = $this->plan();
+
+        return array_values(array_filter($plan->pages, fn (PagePlan $p): bool => $plan->offerOn($p)?->id === $offer->id))[0]
+            ?? throw new RuntimeException("Nothing sells {$offer->name}.");
+    }
+
     private function extras(Order $order, CarbonImmutable $at): void
     {
         CarbonImmutable::setTestNow($at);
@@ -242,6 +249,7 @@ final class DemoSales
             if ($page === null) {
                 return;
             }
+            $this->view($page, (string) $order->visitor, $order->source, $at);
             if (! $this->crowd->chance($chance)) {
                 $this->extra->decline($order, $page, $version);
 

@@ -22,7 +22,7 @@ use Throwable;
 abstract class BrowserTestCase extends TestCase
 {
     /** What is pressed by its words. */
-    private const PRESSED = 'button, a, [role=radio], [role=menuitem], [role=option], [role=tab], label';
+    protected const PRESSED = 'button, a, [role=radio], [role=menuitem], [role=option], [role=tab], label';
 
     private static ?Process $server = null;
 

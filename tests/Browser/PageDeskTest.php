@@ -274,9 +274,9 @@ final class PageDeskTest extends BrowserTestCase
 
             // The check says what is missing, and leads to the very place.
             $this->press($b, 'Publish version 1');
-            $this->seeText($b, '“Upsell page” still says “[the price]”.');
-            $this->press($b, 'Show me');
-            $this->waitInFrame($b, "return document.querySelector('.price.is-open') !== null", 'the price card is selected on the page');
+            $this->seeText($b, '“A private hour” has no price yet.');
+            $this->press($b, 'Open the offer');
+            self::assertSame('', $this->field($b, 'Price')->getAttribute('value'));
         });
     }
 

@@ -81,8 +81,14 @@ const filtered = computed(() => Object.values(filters.value).some((f) => f !== '
             <a class="btn" :href="`/studio/api/orders/export?${query(filters)}`" download>Export as CSV</a>
         </div>
         <ScreenTabs class="mt-3" :tabs="salesTabs" />
-        <div class="mt-4 grid gap-3 sm:grid-cols-3 lg:grid-cols-[1fr_11rem_12rem_12rem_9.5rem_9.5rem]">
-            <input v-model="search" type="search" class="input" placeholder="Name, address, number, code" aria-label="Search orders" />
+        <div class="mt-4 grid gap-3 sm:grid-cols-3 lg:grid-cols-[1fr_1fr_1fr_9.5rem_9.5rem]">
+            <input
+                v-model="search"
+                type="search"
+                class="input sm:col-span-3 lg:col-span-5"
+                placeholder="Search by name, address, number or code"
+                aria-label="Search orders"
+            />
             <UiListbox v-model="state" label="State" hide-label :options="states" />
             <UiListbox
                 v-model="funnel"

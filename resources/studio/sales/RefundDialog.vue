@@ -35,6 +35,9 @@ watch(
     },
 );
 
+// A part of the money back is no reason to take away what was bought, unless the owner says so.
+watch(amount, (typed) => (endsAccess.value = typed.trim() === ''));
+
 async function refund(): Promise<void> {
     busy.value = true;
     error.value = null;

@@ -153,11 +153,14 @@ final class OrderTest extends TestCase
         }
     }
 
-    public function test_a_refund_comes_from_the_last_payments_first(): void
+    public function test_a_refund_comes_out_of_what_was_paid_for_its_lines_the_last_payment_first(): void
     {
-        self::assertSame(['c' => 99, 'b' => 1], RefundShares::byPayment(['a' => 99, 'b' => 99, 'c' => 99], 100));
-        self::assertSame(['a' => 5], RefundShares::byPayment(['a' => 99, 'b' => 0], 5));
+        $plan = ['a' => [1 => 99, 2 => 25], 'b' => [1 => 99], 'extra' => [3 => 60]];
+
+        self::assertSame(['b' => [1 => 99], 'a' => [1 => 1]], RefundShares::byPayment($plan, [1 => 100]));
+        self::assertSame(['a' => [2 => 25]], RefundShares::byPayment($plan, [2 => 25]), 'not out of a payment for something else');
+        self::assertSame(['b' => [1 => 5], 'extra' => [3 => 60]], RefundShares::byPayment($plan, [1 => 5, 3 => 60]));
         $this->expectException(Invalid::class);
-        RefundShares::byPayment(['a' => 99], 100);
+        RefundShares::byPayment($plan, [3 => 61]);
     }
 }

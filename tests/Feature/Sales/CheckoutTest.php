@@ -212,8 +212,9 @@ final class CheckoutTest extends SalesTestCase
         $this->buy(['email' => 'ben@pupils.example'])->assertStatus(303);
 
         self::assertSame(19_000, self::ledger());
-        self::assertSame(['failed', 'failed', 'paid'], Order::query()->orderBy('placed_at')->get()->map(fn (Order $o): string => $o->state->value)
-            ->all());
+        self::assertSame(['failed', 'failed', 'paid'],
+            Order::query()->orderBy('placed_at')->get()->map(fn (Order $o): string => $o->state->value)
+                ->all());
     }
 
     public function test_an_answer_that_is_lost_is_found_out_by_key(): void
@@ -280,7 +281,8 @@ final class CheckoutTest extends SalesTestCase
         $this->changeOffer('Regular price', ['price' => ['kind' => 'named', 'amount' => 1_000, 'currency' => 'EUR']]);
         $this->publish();
         foreach (['' => 'How much would you like to pay?', '9.99' => 'It begins at €10.', '-5' => 'An amount is written in digits',
-            '1e9' => 'An amount is written in digits', '10.5555' => 'at most 2 decimals', '99999999999' => 'too large'] as $typed => $words) {
+            '1e9' => 'An amount is written in digits', '10.5555' => 'at most 2 decimals',
+            '99999999999' => 'too large'] as $typed => $words) {
             $this->buy(['amount' => (string) $typed])->assertStatus(422)->assertSee($words);
         }
         $this->buy(['amount' => '33,30'])->assertStatus(303);
@@ -299,7 +301,8 @@ final class CheckoutTest extends SalesTestCase
 
     public function test_an_offer_that_is_removed_while_somebody_pays_is_delivered_as_it_was(): void
     {
-        $path = (string) parse_url((string) $this->buy(['method' => self::card(Behaviour::AsksBank)])->headers->get('Location'), PHP_URL_PATH);
+        $path = (string) parse_url((string) $this->buy(['method' => self::card(Behaviour::AsksBank)])->headers->get('Location'),
+            PHP_URL_PATH);
         $this->part('First Season', 'product')->forceFill(['removed' => ['at' => 'x']])->save();
         $this->part('Regular price', Offer::kind())->forceFill(['removed' => ['at' => 'x']])->save();
         $back = (string) $this->post($path, ['decision' => 'approve'])->headers->get('Location');

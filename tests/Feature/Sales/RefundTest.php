@@ -67,6 +67,18 @@ final class RefundTest extends SalesTestCase
         self::assertSame(AccessState::Active, Access::query()->firstOrFail()->state, 'the owner let them keep it');
     }
 
+    public function test_each_line_goes_back_out_of_the_payment_that_was_for_it(): void
+    {
+        $this->asBuyer($this->order);
+        preg_match('/name="token" value="([^"]+)"/', (string) $this->get($this->url(PageRole::Upsell))->getContent(), $m);
+        $this->post($this->url(PageRole::Upsell), ['extra' => 'yes', 'token' => html_entity_decode($m[1])])->assertStatus(303);
+        $this->refund(['lines' => [1, 2]])->assertOk();
+
+        self::assertSame([21_500, 0], DB::connection('practice')->table('charges')->orderBy('id')->pluck('refunded')
+            ->map(fn ($r): int => (int) $r)->all());
+        self::assertSame([[1 => 19_000, 2 => 2_500]], Refund::query()->get()->map(fn (Refund $r): array => $r->lines)->all());
+    }
+
     public function test_pressing_twice_is_one_refund(): void
     {
         $this->refund(['amount' => '10'])->assertOk();
@@ -111,11 +123,14 @@ final class RefundTest extends SalesTestCase
     public function test_a_dispute_pauses_access_and_its_end_opens_it_again(): void
     {
         $key = (string) $this->order->payments[0]->key;
-        $this->postJson("/studio/api/sales/ledger/{$key}/dispute", ['begins' => true])->assertOk()->assertJsonPath('charges.0.disputed', true);
+        $this->postJson("/studio/api/sales/ledger/{$key}/dispute", ['begins' => true])->assertOk()
+            ->assertJsonPath('charges.0.disputed', true);
         $this->artisan('lantern:due');
-        self::assertSame([OrderState::Disputed, AccessState::Paused], [$this->order->refresh()->state, Access::query()->firstOrFail()->state]);
+        self::assertSame([OrderState::Disputed, AccessState::Paused],
+            [$this->order->refresh()->state, Access::query()->firstOrFail()->state]);
         $this->refund()->assertStatus(422);
-        self::assertSame(1, Message::query()->where('name', 'News of an order')->where('unique_key', 'like', 'sale-notice:disputed%')->count());
+        self::assertSame(1,
+            Message::query()->where('name', 'News of an order')->where('unique_key', 'like', 'sale-notice:disputed%')->count());
         $this->postJson("/studio/api/sales/ledger/{$key}/dispute", ['begins' => false])->assertOk();
         $this->artisan('lantern:due');
 

@@ -3,7 +3,7 @@ import { ArrowDownTrayIcon, DocumentTextIcon, PlusIcon, QueueListIcon, TagIcon }
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiError, query } from '@/api/client';
-import type { Form, PersonRow, Version } from '@/api/types';
+import type { Form, OrderRow, PersonRow, Version } from '@/api/types';
 import FunnelExtras from '@/funnel/desk/FunnelExtras.vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
@@ -21,6 +21,7 @@ const toasts = useToasts();
 const people = ref<PersonRow[]>([]);
 const total = ref(0);
 const versions = ref<Version[]>([]);
+const orders = ref<OrderRow[]>([]);
 const name = ref(store.funnel?.name ?? '');
 const address = ref(store.funnel?.address ?? '');
 const error = ref<ApiError | null>(null);
@@ -35,13 +36,17 @@ watch(
             return;
         }
         try {
-            const [joined, published] = await Promise.all([
+            const [joined, published, bought] = await Promise.all([
                 api.get<{ people: PersonRow[]; total: number }>(`people?${query({ funnel: store.funnel.id, perPage: 6 })}`),
                 api.get<{ versions: Version[] }>(`funnels/${store.funnel.id}/versions`),
+                store.funnel.offers.length > 0
+                    ? api.get<{ orders: OrderRow[] }>(`orders?${query({ funnel: store.funnel.id })}`)
+                    : Promise.resolve({ orders: [] }),
             ]);
             people.value = joined.people;
             total.value = joined.total;
             versions.value = published.versions;
+            orders.value = store.funnel.goal === 'sell' ? bought.orders.slice(0, 7) : [];
         } catch (caught) {
             toasts.trouble(caught);
         }
@@ -100,7 +105,25 @@ const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(
 
 <template>
     <div v-if="store.funnel" class="grid h-full gap-x-10 gap-y-6 overflow-auto px-6 py-6 lg:grid-cols-[1.2fr_1fr_1fr]">
-        <section aria-labelledby="joined">
+        <section v-if="orders.length > 0" aria-labelledby="bought">
+            <h2 id="bought" class="text-xl">Latest orders</h2>
+            <ul class="mt-2 divide-y divide-line">
+                <li v-for="order in orders" :key="order.id">
+                    <RouterLink
+                        :to="`/sales/orders/${order.id}`"
+                        class="flex items-baseline justify-between gap-3 rounded py-2 hover:bg-raised"
+                    >
+                        <span class="min-w-0 truncate"
+                            ><span class="font-medium">{{ order.name || order.email }}</span>
+                            <span class="ml-1.5 text-soft">{{ order.items.join(', ') }}</span></span
+                        >
+                        <span class="shrink-0">{{ order.total }}</span>
+                    </RouterLink>
+                </li>
+            </ul>
+            <RouterLink to="/sales/orders" class="mt-2 inline-block link">All orders</RouterLink>
+        </section>
+        <section v-else aria-labelledby="joined">
             <h2 id="joined" class="text-xl">
                 Who joined <span v-if="total" class="font-sans text-base font-normal text-soft">{{ count(total) }}</span>
             </h2>
