@@ -8,6 +8,7 @@ use App\Journey\CarriesOut;
 use App\Journey\EffectContext;
 use Lantern\Core\Journey\Effects\Effect;
 use Lantern\Core\Journey\Effects\TellOwnerOfSale;
+use Lantern\Core\Orders\LineState;
 
 /** Tells the owner of a sale: once for an order, and once for each extra offer that is taken after it. */
 final readonly class SaleNotices implements CarriesOut
@@ -19,8 +20,9 @@ final readonly class SaleNotices implements CarriesOut
     public function carryOut(Effect $effect, EffectContext $context): void
     {
         if ($effect instanceof TellOwnerOfSale && $context->order !== null) {
-            $lines = $context->order->lines()->where('state', 'bought')->count();
-            $this->messages->tellOwner('sale', "sale:{$context->order->id}:{$lines}", $context->order, $context->at);
+            // The number of its last line sets one sale apart from the next of the same order; lines that were refunded keep theirs.
+            $last = (int) $context->order->lines()->where('state', LineState::Bought)->max('number');
+            $this->messages->tellOwner('sale', "sale:{$context->order->id}:{$last}", $context->order, $context->at);
         }
     }
 }
