@@ -10,6 +10,7 @@ use App\Models\Order;
 use App\Models\OrderLine;
 use App\Models\Payment;
 use App\Models\Version;
+use App\Support\Durable;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
@@ -59,6 +60,8 @@ final readonly class ExtraOffers
      */
     public function accept(Order $order, PagePlan $page, Version $version): ?Payment
     {
+        Durable::fromHere();
+
         return DB::transaction(function () use ($order, $page, $version): ?Payment {
             $plan = $version->plan();
             $offer = $plan->offerOn($page);

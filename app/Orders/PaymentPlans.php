@@ -63,6 +63,12 @@ final readonly class PaymentPlans
     public function paid(Payment $payment, DateTimeImmutable $at): void
     {
         $order = $payment->order;
+        // One that had failed and went through after all is not tried again.
+        foreach ($this->owed($order)->where('state', PaymentState::Due)->where('number', $payment->number)->get() as $again) {
+            if ($again->lines === $payment->lines) {
+                $this->cancelOne($order, $again, $at);
+            }
+        }
         $this->receipts->ofPayment($payment, $at);
         if ($order->arrears && ! $this->owed($order)->where('first_failed_at', '!=', null)->exists()) {
             $order->forceFill(['arrears' => false])->save();
@@ -117,9 +123,14 @@ final readonly class PaymentPlans
 
                 continue;
             }
-            $payment->forceFill(['state' => PaymentState::Cancelled, 'settled_at' => $at])->save();
-            OrderLog::add($order, FactType::PaymentCancelled, $at, $payment->key, amount: $payment->amount);
+            $this->cancelOne($order, $payment, $at);
         }
+    }
+
+    private function cancelOne(Order $order, Payment $payment, DateTimeImmutable $at): void
+    {
+        $payment->forceFill(['state' => PaymentState::Cancelled, 'settled_at' => $at])->save();
+        OrderLog::add($order, FactType::PaymentCancelled, $at, $payment->key, amount: $payment->amount);
     }
 
     /**

@@ -9,6 +9,7 @@ use App\Models\OrderLine;
 use App\Models\Payment;
 use App\Models\Person;
 use App\People\Consent\Suppressions;
+use App\Support\Durable;
 use App\Support\Ids;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Offers\QuoteLine;
@@ -32,6 +33,8 @@ final readonly class PlaceOrder
     /** @throws NotForSale */
     public function place(Attempt $attempt): Order
     {
+        Durable::fromHere();
+
         return DB::transaction(function () use ($attempt): Order {
             $before = Order::query()->with(['lines', 'payments', 'funnel.business'])->where('token', $attempt->token)->first();
             if ($before !== null && $before->state !== OrderState::Failed) {

@@ -8,6 +8,7 @@ use App\Models\Payment;
 use App\Models\Refund;
 use App\Payments\NoAnswer;
 use App\Payments\PaymentProvider;
+use App\Support\Durable;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -105,6 +106,7 @@ final readonly class Reconciling
      */
     public function charge(Payment $payment): Payment
     {
+        Durable::fromHere();
         $claimed = DB::transaction(function () use ($payment): bool {
             $now = CarbonImmutable::now();
             $order = $payment->order;

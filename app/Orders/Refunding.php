@@ -10,6 +10,7 @@ use App\Models\Refund;
 use App\Payments\NoAnswer;
 use App\Payments\PaymentProvider;
 use App\Payments\RefundAnswer;
+use App\Support\Durable;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Orders\FactType;
@@ -42,6 +43,7 @@ final readonly class Refunding
      */
     public function refund(Order $order, string $act, array $lines, ?int $amount, bool $endsAccess, string $why): void
     {
+        Durable::fromHere();
         $refunds = DB::transaction(function () use ($order, $act, $lines, $amount, $endsAccess, $why): array {
             $before = Refund::query()->with(['order', 'payment'])->where('order_id', $order->id)->where('act', $act)->get()->all();
             if ($before !== []) {

@@ -31,6 +31,7 @@ final readonly class Settling
         private Accesses $accesses,
         private PaymentPlans $plans,
         private OrderMessages $messages,
+        private PaidTwice $twice,
     ) {
     }
 
@@ -115,6 +116,11 @@ final readonly class Settling
             $order->forceFill(['method' => $answer->method, 'method_label' => $answer->methodLabel])->save();
         }
         OrderLog::add($order, FactType::Paid, $now, $payment->key, amount: $payment->amount, lines: $payment->lines);
+        if (PaidTwice::isSo($payment)) {
+            $this->twice->giveBack($payment, $now);
+
+            return;
+        }
         if ($payment->purpose === PaymentPurpose::Later) {
             $this->plans->paid($payment, $now);
 

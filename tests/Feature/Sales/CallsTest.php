@@ -5,19 +5,13 @@ declare(strict_types=1);
 namespace Tests\Feature\Sales;
 
 use App\Models\Order;
-use App\Payments\NoAnswer;
-use App\Payments\PaymentProvider;
-use App\Payments\PaymentStanding;
 use App\Payments\Practice\Behaviour;
 use App\Payments\Practice\PracticePayments;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Sleep;
 use Illuminate\Testing\TestResponse;
-use Lantern\Core\Money\Currency;
-use Lantern\Core\Money\Money;
 use Lantern\Core\Orders\OrderState;
 
-/** The calls of the provider: late, twice, out of order, forged; and the contract that every provider keeps. */
+/** The calls of the provider: late, twice, out of order, forged; and the fields for a card. */
 final class CallsTest extends SalesTestCase
 {
     /** @param  array<string, mixed>  $call */
@@ -85,64 +79,6 @@ final class CallsTest extends SalesTestCase
         $this->tell($call)->assertStatus(202);
 
         self::assertSame([1, 19_000], [Order::query()->sole()->number, $this->lastOrder()->paid]);
-    }
-
-    /** @return array{PaymentProvider, Money} */
-    private static function provider(): array
-    {
-        return [app(PaymentProvider::class), Money::of(4_950, Currency::of('EUR'))];
-    }
-
-    public function test_the_contract_a_key_is_one_payment_however_often_it_is_asked_for(): void
-    {
-        [$provider, $money] = self::provider();
-        $card = self::card();
-        self::assertNull($provider->read('ul_a'));
-        $first = $provider->start('ul_a', $money, $card, 'First Season', 'https://back.example', true);
-        $again = $provider->start('ul_a', Money::of(1, $money->currency), self::card(Behaviour::Declines), 'x', 'https://else.example',
-            false);
-
-        self::assertEquals($first, $again);
-        self::assertEquals($first, $provider->read('ul_a'));
-        self::assertEquals($first, $provider->confirm('ul_a'));
-        self::assertSame([PaymentStanding::Paid, 4_950, 'EUR', 'card ending in 0001'], [$first->standing, $first->amount, $first->currency,
-            $first->methodLabel]);
-        self::assertSame(4_950, self::ledger());
-        $later = $provider->chargeAgain('ul_b', $money, $first->method, 'Second', 'https://back.example');
-        self::assertSame(PaymentStanding::Paid, $later->standing);
-        self::assertSame(9_900, self::ledger());
-    }
-
-    public function test_the_contract_refunds(): void
-    {
-        [$provider, $money] = self::provider();
-        $provider->start('ul_a', $money, self::card(), 'x', 'https://back.example', true);
-        $half = Money::of(2_000, $money->currency);
-        self::assertNull($provider->readRefund('ul_r'));
-        self::assertTrue($provider->refund('ul_r', 'ul_a', $half)->done);
-        self::assertTrue($provider->refund('ul_r', 'ul_a', $half)->done);
-        self::assertEquals($provider->refund('ul_r', 'ul_a', $half), $provider->readRefund('ul_r'));
-        self::assertSame(2_950, self::ledger());
-        self::assertFalse($provider->refund('ul_s', 'ul_a', $money)->done, 'more than is left');
-        self::assertFalse($provider->refund('ul_t', 'ul_nothing', $half)->done);
-        self::assertSame(2_950, self::ledger());
-    }
-
-    public function test_the_contract_an_answer_that_is_lost_is_there_to_be_read(): void
-    {
-        [$provider, $money] = self::provider();
-        try {
-            $provider->start('ul_a', $money, self::card(Behaviour::LosesAnswer), 'x', 'https://back.example', true);
-            self::fail('It answered.');
-        } catch (NoAnswer) {
-            self::assertSame(PaymentStanding::Paid, $provider->read('ul_a')?->standing);
-        }
-        self::assertSame(PaymentStanding::Failed,
-            $provider->start('ul_b', $money, 'no-such-card', 'x', 'https://back.example', true)->standing);
-        Sleep::fake();
-        self::assertSame(PaymentStanding::Paid, $provider->start('ul_c', $money, self::card(Behaviour::Slow), 'x', 'https://back.example',
-            true)->standing);
-        Sleep::assertSleptTimes(1);
     }
 
     public function test_the_card_fields_take_practice_cards_alone_and_keep_no_number(): void

@@ -10,6 +10,8 @@ use App\Models\Message;
 use App\Models\Order;
 use App\Models\Person;
 use App\Models\Receipt;
+use App\Models\Refund;
+use App\Orders\Payments;
 use App\Orders\Receipts;
 use App\Orders\Reconciling;
 use App\Payments\Practice\Behaviour;
@@ -345,5 +347,27 @@ final class CheckoutTest extends SalesTestCase
         self::assertStringContainsString('It is €190', $html);
         self::assertStringContainsString('<strong>€190</strong>', $html);
         self::assertSame(Money::of(19_000, Currency::of('EUR'))->words(), '€190');
+    }
+
+    public function test_a_payment_that_was_given_up_and_went_through_after_all_is_paid_back_when_the_order_was_paid_again(): void
+    {
+        $typed = $this->checkout();
+        $this->post($this->url(PageRole::Checkout), $typed + [])->assertStatus(303);
+        $order = $this->lastOrder();
+        // As if it had been given up, and tried again: the provider then says that both went through.
+        $first = $order->payments[0];
+        $again = $first->replicate()->forceFill(['key' => Payments::key(), 'try' => 2, 'state' => 'asked']);
+        $again->save();
+        app(Payments::class)->ask($again->load(['order.funnel.business', 'order.lines']));
+        self::assertSame(38_000, self::ledger());
+        app(Reconciling::class)->run(0);
+        $order->refresh();
+
+        self::assertSame([19_000, 38_000, 19_000], [self::ledger(), $order->paid, $order->refunded]);
+        self::assertSame(1, DB::table('events')->where('type', 'bought')->count());
+        self::assertSame(1, DB::table('accesses')->count());
+        self::assertSame('Paid twice by accident.', Refund::query()->sole()->why);
+        $this->runQueue();
+        self::assertSame(1, Message::query()->where('subject', 'like', 'Trouble%')->count(), 'the owner is told');
     }
 }

@@ -225,6 +225,8 @@ final class KilledBuyersTest extends SalesTestCase
     public function test_killed_between_any_two_statements(): void
     {
         $checkout = $this->url(PageRole::Checkout);
+        $this->send($checkout, $this->filledIn('buyer'));
+        self::assertSame(2, DB::selectOne('PRAGMA synchronous')->synchronous, 'what is asked for is on the disk before it is asked');
         $forms = [];
         $steps = ['buying' => $this->killedEverywhere(function (int $at) use (&$forms, $checkout): Closure {
             $forms[$at] = $this->filledIn("buyer{$at}");

@@ -10,6 +10,7 @@ use App\Models\Order;
 use App\Models\Payment;
 use App\Models\Receipt;
 use App\Orders\PayLinks;
+use App\Orders\Payments;
 use App\Orders\Reconciling;
 use App\Payments\Practice\Behaviour;
 use Illuminate\Support\Facades\DB;
@@ -126,5 +127,18 @@ final class PaymentPlanTest extends SalesTestCase
 
         self::assertSame([9_900, 9_900], [$order->refresh()->paid, self::ledger()]);
         self::assertSame(2, Payment::query()->where('state', 'cancelled')->count());
+    }
+
+    public function test_a_missed_payment_that_went_through_after_all_is_not_tried_again(): void
+    {
+        $order = $this->onPlan(Behaviour::RefusesLater);
+        $this->due('2027-02-28T12:00:01Z');
+        $failed = Payment::query()->where('number', 2)->where('state', 'failed')->sole();
+        DB::connection('practice')->table('charges')->where('key', $failed->key)->update(['state' => 'paid']);
+        app(Payments::class)->lookUp($failed);
+        $this->due('2027-03-10T12:00:00Z');
+
+        self::assertSame([19_800, 19_800, 2], [$order->refresh()->paid, self::ledger(), Receipt::query()->count()]);
+        self::assertSame(['cancelled'], Payment::query()->where('number', 2)->where('try', 2)->pluck('state')->map->value->all());
     }
 }
