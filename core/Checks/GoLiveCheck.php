@@ -9,6 +9,7 @@ use Lantern\Core\Events\Event;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Events\Trigger\TagAdded;
+use Lantern\Core\Offers\Product;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Block\Link;
@@ -181,9 +182,10 @@ final class GoLiveCheck
     private static function sequences(Plan $plan): array
     {
         $findings = [];
+        $byProducts = array_map(fn (Product $p): ?string => $p->sequence, $plan->products);
         foreach ($plan->sequences as $sequence) {
-            if ($plan->emailsOf($sequence->id) !== [] && $sequence->starts->isEmpty()) {
-                $findings[] = new Finding('never-started', false, "Nothing starts “{$sequence->name}”: no form and no tag. "
+            if ($plan->emailsOf($sequence->id) !== [] && $sequence->starts->isEmpty() && ! in_array($sequence->id, $byProducts, true)) {
+                $findings[] = new Finding('never-started', false, "Nothing starts “{$sequence->name}”: no form, no tag and no product. "
                     .'Its emails go to those only whom you put into it yourself.', 'sequence', $sequence->id, 'Open the sequence');
             }
             foreach ([...$sequence->starts->references(), ...$sequence->ends->references()] as $id) {
@@ -202,6 +204,15 @@ final class GoLiveCheck
                             "“{$form->name}” starts “{$sequence->name}” and gives the tag “{$tag}”, which ends it: "
                             .'nobody would get its emails.', 'form', $form->id, 'Open the form');
                     }
+                }
+            }
+        }
+        foreach ($plan->products as $product) {
+            $sequence = $plan->sequence($product->sequence ?? '');
+            foreach ($product->tags as $tag) {
+                if ($sequence !== null && $sequence->ends->has(new TagAdded($tag))) {
+                    $findings[] = new Finding('ends-at-once', true, "“{$product->name}” starts “{$sequence->name}” and gives the tag "
+                        ."“{$tag}”, which ends it: no buyer would get its emails.", 'product', $product->id, 'Open the product');
                 }
             }
         }
