@@ -13,6 +13,9 @@ use App\Models\User;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
+use Lantern\Core\Money\Currency;
+use Lantern\Core\Money\Money;
+use Lantern\Core\Offers\Offer;
 use Lantern\Core\Plan\Goal;
 use Symfony\Component\Process\Process;
 use Tests\Browser\Chrome;
@@ -90,7 +93,11 @@ final class Scratch
             $funnel = app(NewFunnel::class)
                 ->fromStarter($owner->business, $goal, $titles[$goal->value].' ('.$goal->value.')', $titles[$goal->value],
                     $goal->hasLeadMagnet() ? $uploads->file($owner->business, $media('practice-plan.pdf')) : null,
-                    $goal === Goal::Sell ? '290 €' : '');
+                    Money::of(29_000, Currency::of('EUR')));
+            foreach (DraftPart::there($funnel->id, Offer::kind())->get() as $offer) {
+                $price = $offer->definition['price'];
+                $offer->change(['price' => ['amount' => $price['amount'] ?: 6_000] + $price])->save();
+            }
             foreach (DraftPart::there($funnel->id, 'page')->get() as $page) {
                 $document = $page->definition['document'];
                 array_walk_recursive($document, fn (mixed & $v) => $v = is_string($v) ? str_replace('[the price]', '60 €', $v) : $v);
