@@ -57,7 +57,8 @@ $seconds = function (callable $does): float {
 
     return (hrtime(true) - $start) / 1e9;
 };
-$say = fn (string $what, float $took, float $plain, string $more = '') => fprintf(STDOUT, "%-66s %8.2f times%s\n", $what, $took / $plain, $more);
+$say = fn (string $what, float $took, float $plain, string $more = '') => fprintf(STDOUT, "%-66s %8.2f times%s\n", $what, $took / $plain,
+    $more);
 
 // The page: each once to warm up, then by turns, so that both have the same machine.
 $times = ['checkout' => [], 'opt-in' => []];

@@ -59,9 +59,15 @@ final readonly class OrderSearch
             $query->where('placed_at', '<', Instant::sql((new CarbonImmutable($this->until, $zone))->addDay()));
         }
         if ($this->search !== '') {
-            $like = '%'.addcslashes(mb_strtolower($this->search), '%_\\').'%';
-            $query->where(fn (Builder $q) => $q->whereRaw("lower(email) like ? escape '\\'", [$like])
-                ->orWhereRaw("lower(name) like ? escape '\\'", [$like])->orWhere('coupon_code', mb_strtoupper($this->search))
+            // SQLite compares letters beyond a to z as they are written.
+            $ways = array_unique([$this->search, mb_strtolower($this->search), mb_strtoupper($this->search),
+                mb_convert_case($this->search, MB_CASE_TITLE)]);
+            $query->where(fn (Builder $q) => $q->where(function (Builder $q) use ($ways): void {
+                foreach ($ways as $way) {
+                    $like = '%'.addcslashes($way, '%_\\').'%';
+                    $q->orWhereRaw("email like ? escape '\\'", [$like])->orWhereRaw("name like ? escape '\\'", [$like]);
+                }
+            })->orWhere('coupon_code', mb_strtoupper($this->search))
                 // No order has the number nought.
                 ->orWhere('number', ctype_digit($this->search) && strlen($this->search) < 10 ? (int) $this->search : 0));
         }

@@ -74,23 +74,24 @@ final class SalesNumbers
     {
         $zone = $business->zone();
         $byDay = array_fill_keys($days, ['orders' => 0, 'revenue' => []]);
-        // By the quarter of an hour, which begins no later than any day in any zone: a few thousand rows, however many orders.
-        $facts = $this->facts($business, $funnel, $from)->selectRaw("substr(at, 1, 14) || case when substr(at, 15, 2) < '15' then '00' "
-            ."when substr(at, 15, 2) < '30' then '15' when substr(at, 15, 2) < '45' then '30' else '45' end as quarter, currency, type, "
-            .'sum(amount) as amount')->groupBy('quarter', 'currency', 'type')->get();
-        foreach ($facts as $fact) {
-            $day = Days::of(new DateTimeImmutable("{$fact->quarter}:00Z"), $zone);
-            if (isset($byDay[$day])) {
-                $sign = $fact->type === FactType::Refunded->value ? -1 : 1;
-                $byDay[$day]['revenue'][(string) $fact->currency] = ($byDay[$day]['revenue'][(string) $fact->currency] ?? 0)
-                    + $sign * (int) $fact->amount;
+        // Where each day begins on the owner's clocks: what comes in the order of time is put into days by comparing alone.
+        $starts = array_map(fn (string $day): string => Instant::sql(new CarbonImmutable($day, $zone)), $days);
+        $i = 0;
+        $dayOf = function (string $at) use ($days, $starts, &$i): string {
+            $i = $at < $starts[$i] ? 0 : $i;
+            while (isset($starts[$i + 1]) && $at >= $starts[$i + 1]) {
+                $i++;
             }
+
+            return $days[$i];
+        };
+        foreach ($this->facts($business, $funnel, $from)->orderBy('at')->select('at', 'currency', 'type', 'amount')->cursor() as $fact) {
+            [$day, $currency] = [$dayOf((string) $fact->at), (string) $fact->currency];
+            $moved = ($fact->type === FactType::Refunded->value ? -1 : 1) * (int) $fact->amount;
+            $byDay[$day]['revenue'][$currency] = ($byDay[$day]['revenue'][$currency] ?? 0) + $moved;
         }
-        foreach ($this->orders($business, $funnel)->where('bought_at', '>=', $from)->pluck('bought_at') as $at) {
-            $day = Days::of(new DateTimeImmutable("{$at}Z"), $zone);
-            if (isset($byDay[$day])) {
-                $byDay[$day]['orders']++;
-            }
+        foreach ($this->orders($business, $funnel)->where('bought_at', '>=', $from)->orderBy('bought_at')->pluck('bought_at') as $at) {
+            $byDay[$dayOf((string) $at)]['orders']++;
         }
 
         return array_map(fn (string $day): array => ['day' => $day] + $byDay[$day], $days);
