@@ -73,7 +73,7 @@ final class SalesNumbers
     private function byDay(Business $business, ?Funnel $funnel, string $from, array $days): array
     {
         $zone = $business->zone();
-        $byDay = array_fill_keys($days, ['orders' => 0, 'revenue' => []]);
+        $orders = $revenue = [];
         // Where each day begins on the owner's clocks: what comes in the order of time is put into days by comparing alone.
         $starts = array_map(fn (string $day): string => Instant::sql(new CarbonImmutable($day, $zone)), $days);
         $i = 0;
@@ -88,13 +88,15 @@ final class SalesNumbers
         foreach ($this->facts($business, $funnel, $from)->orderBy('at')->select('at', 'currency', 'type', 'amount')->cursor() as $fact) {
             [$day, $currency] = [$dayOf((string) $fact->at), (string) $fact->currency];
             $moved = ($fact->type === FactType::Refunded->value ? -1 : 1) * (int) $fact->amount;
-            $byDay[$day]['revenue'][$currency] = ($byDay[$day]['revenue'][$currency] ?? 0) + $moved;
+            $revenue[$day][$currency] = ($revenue[$day][$currency] ?? 0) + $moved;
         }
         foreach ($this->orders($business, $funnel)->where('bought_at', '>=', $from)->orderBy('bought_at')->pluck('bought_at') as $at) {
-            $byDay[$dayOf((string) $at)]['orders']++;
+            $day = $dayOf((string) $at);
+            $orders[$day] = ($orders[$day] ?? 0) + 1;
         }
 
-        return array_map(fn (string $day): array => ['day' => $day] + $byDay[$day], $days);
+        return array_map(fn (string $day): array => ['day' => $day, 'orders' => $orders[$day] ?? 0, 'revenue' => $revenue[$day] ?? []],
+            $days);
     }
 
     /** @return list<array<string, mixed>> how many took the bump, the upsell, the downsell, of those who could */
