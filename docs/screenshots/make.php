@@ -2,7 +2,6 @@
 
 declare(strict_types=1);
 
-use Facebook\WebDriver\Remote\LocalFileDetector;
 /*
  * Takes the pictures of the main views from a running demo.
  *
@@ -80,17 +79,15 @@ $go("funnels/{$funnel}/page/".$parts('pages'), 'iframe[data-ready=true]');
 $inFrame("document.querySelector('.k-learn').scrollIntoView({ block: 'center' }); document.querySelector('.k-learn h2').click()");
 $press('The section');
 $shoot($studio, 'page-desk');
-$inFrame("document.querySelector('.k-learn .lantern-add').click()");
-$press('Testimonials', '[role=dialog] nav button');
-$wait($studio, 'iframe[title=Designs]');
-$shoot($studio, 'designs');
 $go("funnels/{$selling}", 'section[aria-label=Timeline] svg[role=img]');
 $shoot($studio, 'ways');
-$pages = "return (async () => (await (await fetch('/studio/api/funnels/{$selling}')).json()).pages[1].id)()";
-$go("funnels/{$selling}/page/".$studio->executeScript($pages), 'iframe[data-ready=true]');
-$press('Check', '[role=tab]');
-$wait($studio, '[data-test=page-check] li');
-$shoot($studio, 'page-check');
+$go("funnels/{$selling}/offers", 'h1');
+$shoot($studio, 'offers');
+$go('sales/orders', 'table tbody tr');
+$shoot($studio, 'orders');
+$refunded = "return (async () => (await (await fetch('/studio/api/orders?state=part-refunded')).json()).orders[0].id)()";
+$go('sales/orders/'.$studio->executeScript($refunded), '[data-test=sentence]');
+$shoot($studio, 'order');
 $go("funnels/{$funnel}/email/".$parts('emails'), '.email-text p');
 $shoot($studio, 'email-desk');
 $go("funnels/{$funnel}/form/".$parts('forms'), 'fieldset');
@@ -107,19 +104,6 @@ $person = (string) $studio->executeScript('return (async () => (await (await '
     ."fetch('/studio/api/people?sort=active')).json()).people[3].id)()");
 $go("people/{$person}", '#history');
 $shoot($studio, 'person');
-$list = sys_get_temp_dir().'/spring-concert.csv';
-file_put_contents($list,
-    "E-mail;First name;Last name;Tags;Instrument at home\n".implode('', array_map(fn (array $p): string => implode(';', $p)."\n", [
-        ['signe.holt@example.org', 'Signe', 'Holt', 'Choir', 'yes'], ['otto.brandt@example.org', 'Otto', 'Brandt', 'Choir, Spring', 'yes'],
-        ['mila@example.org', 'Mila', '', 'Spring', 'no'],
-        ['no address given', 'Ivo', 'Kern', '', 'no'], ['runa.eastlake@example.com', 'Runa', 'Eastlake', 'Choir', 'yes'],
-        ['ella.fern@example.net', 'Ella', 'Fern', '', ''],
-    ])));
-$go('people/imports', 'input[type=file]');
-$studio->findElement(WebDriverBy::cssSelector('input[type=file]'))->setFileDetector(new LocalFileDetector)->sendKeys($list);
-$wait($studio, 'table select');
-$shoot($studio, 'import');
-unlink($list);
 $broadcast = (string) $studio->executeScript('return (async () => (await (await '
     ."fetch('/studio/api/broadcasts')).json()).broadcasts.find(b => b.state === 'draft').id)()");
 $go("emails/broadcasts/{$broadcast}", '.email-text p');
@@ -137,9 +121,7 @@ $studio->quit();
 $visitor = Chrome::open();
 $visitor->get("{$site}/practice-plan");
 $shoot($visitor, 'opt-in-page');
+$visitor->get("{$site}/first-season/order");
+$wait($visitor, '.card-fields iframe');
+$shoot($visitor, 'checkout');
 $visitor->quit();
-
-$phone = Chrome::open(375, 760);
-$phone->get("{$site}/practice-plan");
-$shoot($phone, 'opt-in-page-phone');
-$phone->quit();
