@@ -9,6 +9,7 @@ use App\Models\Funnel;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Offers\Product;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageSettings;
@@ -19,7 +20,7 @@ use Lantern\Core\Support\Shape;
 
 /**
  * What comes in with somebody's archive and could act against its new owner: code on pages, addresses that get what people fill
- * in, and ways that lead elsewhere. It is kept beside the draft, word for word, until the owner takes it over or discards it.
+ * in or that buyers are led to, and ways that lead elsewhere. It is kept beside the draft, word for word, until the owner takes it over or discards it.
  */
 final readonly class SetAside
 {
@@ -33,6 +34,11 @@ final readonly class SetAside
                 $aside[] = ['part' => $part->id, 'what' => 'hook', 'name' => $part->name, 'text' => $part->hook];
 
                 return FormPlan::fromShape(Shape::of(array_diff_key($written, ['hook' => 0])));
+            }
+            if ($part instanceof Product && $part->url !== '') {
+                $aside[] = ['part' => $part->id, 'what' => 'url', 'name' => $part->name, 'text' => $part->url];
+
+                return Product::fromShape(Shape::of(array_diff_key($written, ['url' => 0])));
             }
             if (! $part instanceof PagePlan || ! $part->settings->hasCode()) {
                 return $part;
@@ -108,7 +114,7 @@ final readonly class SetAside
             return;
         }
         $settings = $row->definition['settings'] ?? [];
-        $row->change($item['what'] === 'hook' ? ['hook' => $text]
+        $row->change(in_array($item['what'], ['hook', 'url'], true) ? [$item['what'] => $text]
             : ['settings' => [$item['what'] => $text] + (is_array($settings) ? $settings : [])])
             ->forceFill(['revision' => $row->revision + 1])->save();
     }

@@ -129,7 +129,7 @@ function priceOn(page: Page): string {
     const ids = page.document.sections.flatMap((s) => s.blocks.flatMap((b) => (typeof b.offer === 'string' ? [b.offer] : [])));
     const offer = store.funnel?.offers.find((o) => ids.includes(o.id));
     const sales = store.funnel?.pageNumbers[page.id]?.sales ?? 0;
-    return offer ? `${sales > 0 ? `${count(sales)} × ` : ''}${offer.open ? 'no price' : offer.priceWords}` : '';
+    return offer ? `${sales > 0 ? `${count(sales)} at ` : ''}${offer.open ? 'no price' : offer.priceWords}` : '';
 }
 
 const isOpen = (kind: string, id: string) => route.params.open === kind && route.params.part === id;

@@ -143,7 +143,7 @@ const filtered = computed(() => Object.values(filters.value).some((f) => f !== '
                             <RouterLink :to="`/sales/orders/${row.id}`" class="font-medium hover:underline">{{
                                 row.name || row.email
                             }}</RouterLink>
-                            <span class="block truncate caption">{{ row.owner ? 'you, trying' : row.email }}</span>
+                            <span class="block truncate caption">{{ row.owner ? 'you, trying' : row.name ? row.email : '' }}</span>
                         </td>
                         <td class="py-2.5 pr-3">
                             <span class="line-clamp-2">{{ row.items.join(', ') }}</span>

@@ -8,6 +8,7 @@ use App\Drafts\DraftPlan;
 use App\Drafts\NewFunnel;
 use App\Export\FunnelArchive;
 use App\Files\Uploads;
+use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\Upload;
 use App\Models\User;
@@ -140,14 +141,16 @@ final class ExportTest extends TestCase
         $entry->forceFill(['settings' => ['title' => 'T', 'head' => $code, 'bodyEnd' => '<b>end</b>']])->save();
         Form::query()->where('funnel_id', $funnel->id)->firstOrFail()->forceFill(['hook' => 'https://evil.example/in'])->save();
         $this->putJson("/studio/api/pages/{$entry->id}/ways", ['outcome' => 'joined', 'toUrl' => 'https://evil.example/on'])->assertOk();
+        $this->postJson("/studio/api/funnels/{$funnel->id}/parts", ['kind' => 'product', 'name' => 'Lessons'])->assertSuccessful();
+        DraftPart::there($funnel->id, 'product')->firstOrFail()->change(['url' => 'https://evil.example/room'])->save();
         $entries = $this->entries($funnel);
         $id = (string) $this->import($this->archive($entries))->assertCreated()->json('id');
 
         $draft = $this->getJson("/studio/api/funnels/{$id}")->assertOk();
         self::assertEqualsCanonicalizing([['head', $code], ['bodyEnd', '<b>end</b>'], ['hook', 'https://evil.example/in'],
-            ['way:joined', 'https://evil.example/on']],
+            ['way:joined', 'https://evil.example/on'], ['url', 'https://evil.example/room']],
             array_map(fn (array $a): array => [$a['what'], $a['text']], $draft->json('setAside')));
-        foreach ([$draft->json('pages'), $draft->json('forms'), $draft->json('ways')] as $list) {
+        foreach ([$draft->json('pages'), $draft->json('forms'), $draft->json('ways'), $draft->json('products')] as $list) {
             self::assertStringNotContainsString('evil', (string) json_encode($list));
             self::assertStringNotContainsString('steal', (string) json_encode($list));
         }
@@ -155,14 +158,15 @@ final class ExportTest extends TestCase
         $end = fn (string $what, string $end) => $this->postJson("/studio/api/funnels/{$id}/set-aside", ['what' => $what, 'end' => $end,
             'part' => array_column($draft->json('setAside'), 'part', 'what')[$what]])->assertOk();
         $before = self::comparable(Funnel::query()->findOrFail($id));
-        foreach (['head', 'hook', 'way:joined'] as $what) {
+        foreach (['head', 'hook', 'url', 'way:joined'] as $what) {
             $end($what, 'take');
             self::assertNotSame($before, self::comparable(Funnel::query()->findOrFail($id)), $what);
-            $end($what, 'undo')->assertJsonCount(4, 'setAside');
+            $end($what, 'undo')->assertJsonCount(5, 'setAside');
             self::assertSame($before, self::comparable(Funnel::query()->findOrFail($id)), "{$what} is undone");
         }
-        $end('bodyEnd', 'discard')->assertJsonCount(3, 'setAside');
-        $end('bodyEnd', 'undo')->assertJsonCount(4, 'setAside');
+        $end('bodyEnd', 'discard')->assertJsonCount(4, 'setAside');
+        $end('bodyEnd', 'undo')->assertJsonCount(5, 'setAside');
+        $end('url', 'discard');
         $end('hook', 'discard');
         $end('head', 'take');
         $end('way:joined', 'take');

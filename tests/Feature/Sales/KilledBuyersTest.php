@@ -264,6 +264,11 @@ final class KilledBuyersTest extends SalesTestCase
         $cards = [Behaviour::Approves, Behaviour::LosesAnswer, Behaviour::AsksBank, Behaviour::TellsLater, Behaviour::NoisyCalls,
             Behaviour::Declines, Behaviour::RefusesLater, Behaviour::Approves];
         $checkout = $this->url(PageRole::Checkout);
+        // How long one takes that nobody disturbs, on this machine as busy as it is.
+        $typed = $this->filledIn('first');
+        $start = hrtime(true);
+        pcntl_waitpid($this->child(fn () => $this->send($checkout, $typed)), $status);
+        $within = intdiv(hrtime(true) - $start, 1_000);
         for ($round = 0; $round < 50; $round++) {
             $typed = $this->filledIn("buyer{$round}", $cards[$round % count($cards)]);
             $other = ['token' => $this->filledIn("buyer{$round}")['token']] + $typed;
@@ -275,7 +280,7 @@ final class KilledBuyersTest extends SalesTestCase
                     : fn () => $this->asStranger()->send($checkout, $other),
                 $order !== null && $round % 3 === 0 ? fn () => $this->asBuyer($order)->send($this->url(PageRole::Upsell), $yes)
                     : fn () => app(Reconciling::class)->run(0),
-            ]);
+            ], $within);
             foreach (DB::connection('practice')->table('charges')->where('state', 'bank')->pluck('key') as $key) {
                 app(PracticeBank::class)->decideAtBank((string) $key, random_int(0, 1) === 1);
             }
@@ -284,16 +289,19 @@ final class KilledBuyersTest extends SalesTestCase
 
         $this->assertEqualToTheLedger();
         $this->assertEverythingFollowedOnce();
-        self::assertGreaterThan(20, Order::query()->whereNotNull('bought_at')->count());
+        self::assertGreaterThan(1, Order::query()->whereNotNull('bought_at')->count(), 'some got through, beside the first');
     }
 
-    /** @param  list<Closure>  $all  done side by side, each killed within the time that it would take */
-    private function killedTogether(array $all): void
+    /**
+     * @param  list<Closure>  $all  done side by side, and killed one after the other
+     * @param  int  $within  microseconds from one to the next
+     */
+    private function killedTogether(array $all, int $within): void
     {
         $pids = array_map(fn (Closure $does): int => $this->child($does), $all);
         shuffle($pids);
         foreach ($pids as $pid) {
-            usleep(random_int(0, 40_000));
+            usleep(random_int(0, $within));
             posix_kill($pid, SIGKILL);
         }
         foreach ($pids as $pid) {

@@ -77,7 +77,7 @@ export interface Funnel extends FunnelSummary {
     sequenceNumbers: Record<string, { inside: number; waiting: number }>;
 }
 
-/** Something that came with an archive and waits for its owner's word; `what` is head, bodyEnd, hook or `way:` with an outcome. */
+/** Something that came with an archive and waits for its owner's word; `what` is head, bodyEnd, hook, url or `way:` with an outcome. */
 export interface SetAside {
     part: string;
     what: string;
