@@ -13,6 +13,7 @@ use App\Rendering\SiteAssets;
 use App\Rendering\Slots;
 use App\Support\Hosts;
 use Illuminate\Support\Facades\Storage;
+use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 use RuntimeException;
@@ -77,6 +78,12 @@ final readonly class HtmlExport
         foreach ($plan->leadMagnets as $leadMagnet) {
             $fill["download:{$leadMagnet->id}"] = $home === null ? ''
                 : '<a class="button" href="'.e($home).'">'.e($leadMagnet->title).'</a>';
+        }
+        // Nothing is sold from a copy: prices, places and cards are asked for where they hold.
+        $buy = $there === null ? '<p class="consent small">This copy of the page is not connected to a site, so nothing can be bought '
+            .'here.</p>' : '<p class="act"><a class="button" href="'.e($there).'">Go to the checkout</a></p>';
+        foreach ($page->document->blocksOf(BlockKind::Checkout) as $block) {
+            $fill["checkout:{$block->id}"] = $buy;
         }
         $html = Slots::fill($this->renderer->forVisitors($plan, $page, $business), $fill, []);
         // A copy reports no visits, and finds its pictures beside it.

@@ -21,8 +21,10 @@ use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\Plan;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Core\Plan\Plans;
 use Tests\Drafts\Form;
 use Tests\Drafts\Page;
+use Tests\Drafts\Prices;
 use Tests\Drafts\SharedSection;
 use Tests\TestCase;
 use ZipArchive;
@@ -423,6 +425,21 @@ final class ExportTest extends TestCase
         self::assertSame('Hello <b>you</b>',
             Page::query()->where('funnel_id', $id)->where('position', 0)->firstOrFail()->document['sections'][0]['blocks'][1]['html']);
         self::assertSame('<p>Hi</p>', DB::table('draft_parts')->where('kind', 'email')->where('funnel_id', $id)->value('definition->body'));
+    }
+
+    public function test_a_copy_of_a_checkout_leads_to_where_it_can_be_bought(): void
+    {
+        $funnel = app(NewFunnel::class)->fromStarter($this->owner->business, Goal::Sell, 'Selling', 'First Season', null, Plans::price());
+        $checkout = fn (): string => (string) $this->zip($this->get("/studio/api/funnels/{$funnel->id}/html"))->getFromName('order.html');
+        self::assertStringContainsString('nothing can be bought here', $checkout());
+        Prices::fillIn($funnel);
+        app(Publishing::class)->publish($funnel->refresh(), null);
+        $this->onTwoHosts('http://studio.test', 'http://pages.example');
+        $html = (string) $this->zip($this->get("http://studio.test/studio/api/funnels/{$funnel->id}/html"))->getFromName('order.html');
+
+        self::assertStringContainsString('http://pages.example/'.$funnel->address.'/order">Go to the checkout', $html);
+        self::assertStringNotContainsString('slot:', $html);
+        self::assertStringNotContainsString('card-fields"', $html);
     }
 
     public function test_pages_open_from_a_folder_with_everything_beside_them(): void
