@@ -199,8 +199,7 @@ final class Checkout
             $holds = $this->asShown($now)->price;
             if ($was !== null && $was->toArray() !== $holds->toArray() && $was->total()->isLessThan($holds->total())) {
                 $this->errors['form'] = "The price has changed since you opened this page: it is {$holds->words()} now, and nothing has "
-                    .'been '
-                    .'charged. Please look at it once more before you pay.';
+                    .'been charged. Please look at it once more before you pay.';
             }
         }
     }

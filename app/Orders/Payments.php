@@ -27,6 +27,12 @@ final readonly class Payments
         return 'ul_'.Str::lower(Str::random(32));
     }
 
+    /** A method of payment as card fields hand it over; null for anything else. */
+    public static function method(mixed $typed): ?string
+    {
+        return is_string($typed) && preg_match('/^[A-Za-z0-9_]{8,80}$/D', $typed) === 1 ? $typed : null;
+    }
+
     /** Asks for a payment that is to be had, and settles what is answered. Where nothing is, the reconciler finds out later. */
     public function ask(Payment $payment): void
     {

@@ -112,7 +112,8 @@ final readonly class Settling
     {
         $order = $payment->order;
         $payment->forceFill(['state' => PaymentState::Paid, 'settled_at' => $now, 'trouble' => null, 'bank_url' => null])->save();
-        if ($answer->method !== '' && $payment->purpose !== PaymentPurpose::Later) {
+        // A later payment may have been asked for before its buyer filled in another card, which then stays.
+        if ($answer->method !== '' && ($payment->purpose !== PaymentPurpose::Later || $answer->method === $order->method)) {
             $order->forceFill(['method' => $answer->method, 'method_label' => $answer->methodLabel])->save();
         }
         OrderLog::add($order, FactType::Paid, $now, $payment->key, amount: $payment->amount, lines: $payment->lines);

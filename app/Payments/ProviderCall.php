@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Payments;
 
-/** A call of the provider's: something happened to the payment of this key. What it was is asked of the provider, never believed of a call. */
+/**
+ * A call of the provider's: something happened to the payment of this key. What it was is asked of the provider, never believed
+ * of a call.
+ */
 final readonly class ProviderCall
 {
     /**

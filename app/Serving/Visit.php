@@ -61,9 +61,14 @@ final readonly class Visit
     /** Who came by a link in an email to them, in this browser. */
     public function reader(): ?Person
     {
-        $id = $this->request->cookie(self::READER);
+        return self::readerOf($this->request, $this->funnel);
+    }
 
-        return is_string($id) ? Person::query()->where('business_id', $this->funnel->business_id)->whereNull('erased_at')->find($id) : null;
+    public static function readerOf(Request $request, Funnel $funnel): ?Person
+    {
+        $id = $request->cookie(self::READER);
+
+        return is_string($id) ? Person::query()->where('business_id', $funnel->business_id)->whereNull('erased_at')->find($id) : null;
     }
 
     /** The path of a page of the funnel: of its entry page without an address. */

@@ -211,8 +211,8 @@ final class GoLiveCheck
             $sequence = $plan->sequence($product->sequence ?? '');
             foreach ($product->tags as $tag) {
                 if ($sequence !== null && $sequence->ends->has(new TagAdded($tag))) {
-                    $findings[] = new Finding('ends-at-once', true, "“{$product->name}” starts “{$sequence->name}” and gives the tag "
-                        ."“{$tag}”, which ends it: no buyer would get its emails.", 'product', $product->id, 'Open the product');
+                    $findings[] = new Finding('ends-at-once', true, "“{$product->name}” starts “{$sequence->name}” and gives the "
+                        ."tag “{$tag}”, which ends it: no buyer would get its emails.", 'product', $product->id, 'Open the product');
                 }
             }
         }

@@ -24,8 +24,8 @@ final class OfferCheck
         }
         foreach ($plan->coupons as $coupon) {
             if ($coupon->amount !== null && $coupon->amount->currency->code !== $plan->currency) {
-                $findings[] = new Finding('other-currency', true, "“{$coupon->name}” takes off {$coupon->amount->currency->code}, and this "
-                    ."funnel sells in {$plan->currency}.", 'coupon', $coupon->id, 'Open the coupon');
+                $findings[] = new Finding('other-currency', true, "“{$coupon->name}” takes off {$coupon->amount->currency->code}, and "
+                    ."this funnel sells in {$plan->currency}.", 'coupon', $coupon->id, 'Open the coupon');
             }
         }
         foreach ($plan->pages as $page) {
@@ -59,8 +59,8 @@ final class OfferCheck
             $add('delivers-nothing', true, "“{$product->name}” delivers nothing: no file, page, address, tag or sequence.", 'product',
                 $product->id);
         } elseif (! $product->opensAnything() && $product->sequence === null) {
-            $add('opens-nothing', false, "“{$product->name}” gives its buyers nothing to open: no file, page, address or email. They only "
-                .'get a tag, so you have to see to the rest yourself.', 'product', $product->id);
+            $add('opens-nothing', false, "“{$product->name}” gives its buyers nothing to open: no file, page, address or email. They "
+                .'only get a tag, so you have to see to the rest yourself.', 'product', $product->id);
         }
         if ($product !== null && $product->sequence !== null && $plan->sequence($product->sequence) === null) {
             $add('product-gone', true, "“{$product->name}” starts a sequence that is gone.", 'product', $product->id);
@@ -133,16 +133,16 @@ final class OfferCheck
                     $prices[0]->id ?? '');
             }
             if ($plan->offerOn($page) !== null && ! isset(self::reachedByBuyers($plan)[$page->id])) {
-                $add('not-for-buyers', false, "No buyer comes to “{$page->name}”: no way from a checkout leads there, and nobody else can "
-                    .'buy on it.');
+                $add('not-for-buyers', false, "No buyer comes to “{$page->name}”: no way from a checkout leads there, and nobody else "
+                    .'can buy on it.');
             }
         }
         if ($page->role === PageRole::Sales) {
             foreach ($prices as $block) {
                 $offer = $plan->offer($block->field('offer'));
                 if ($offer !== null && ! self::leadsToCheckout($plan, $page, $offer)) {
-                    $add('no-way-to-buy', true, "“{$offer->name}” stands on “{$page->name}”, and no button there leads to its checkout.",
-                        $block->id);
+                    $add('no-way-to-buy', true, "“{$offer->name}” stands on “{$page->name}”, and no button there leads to its "
+                        .'checkout.', $block->id);
                 }
             }
         }

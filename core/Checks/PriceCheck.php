@@ -29,8 +29,8 @@ final class PriceCheck
         foreach ($plan->emails as $email) {
             foreach (self::amounts("{$email->subject}. ".strip_tags(str_replace('<', ' <', $email->body)), $plan) as $text => $amount) {
                 if (! isset($known[$amount])) {
-                    $findings[] = new Finding('price-differs', false, "“{$email->name}” says {$text}, which no offer of this funnel costs.",
-                        'email', $email->id, 'Open the email');
+                    $findings[] = new Finding('price-differs', false, "“{$email->name}” says {$text}, which no offer of this funnel "
+                        .'costs.', 'email', $email->id, 'Open the email');
                 }
             }
         }
@@ -50,8 +50,8 @@ final class PriceCheck
             if ($typed !== '') {
                 $amount = self::typed($typed, $plan);
                 $findings[] = $amount !== null && isset($known[$amount])
-                    ? new Finding('price-typed', false, "The price {$typed} on “{$page->name}” is typed by hand. Choose its offer, and it "
-                        .'changes with it.', 'page', $page->id, 'Show me', $block->id)
+                    ? new Finding('price-typed', false, "The price {$typed} on “{$page->name}” is typed by hand. Choose its offer, and "
+                        .'it changes with it.', 'page', $page->id, 'Show me', $block->id)
                     : new Finding('price-differs', true, "The price {$typed} on “{$page->name}” is typed by hand, and no offer of this "
                         .'funnel costs that. Choose its offer.', 'page', $page->id, 'Show me', $block->id);
             }

@@ -129,6 +129,17 @@ final readonly class Document
         return array_merge([], ...array_map(fn (Section $s): array => $s->blocks, $this->sections));
     }
 
+    public function block(string $id): ?Block
+    {
+        foreach ($this->blocks() as $block) {
+            if ($block->id === $id) {
+                return $block;
+            }
+        }
+
+        return null;
+    }
+
     /** @return list<Block> */
     public function blocksOf(BlockKind $kind): array
     {

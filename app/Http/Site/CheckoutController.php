@@ -6,7 +6,6 @@ namespace App\Http\Site;
 
 use App\Forms\FormToken;
 use App\Models\Order;
-use App\Models\Person;
 use App\Models\Version;
 use App\Orders\Attempt;
 use App\Orders\Checkout;
@@ -59,7 +58,7 @@ final readonly class CheckoutController
         }
         $now = CarbonImmutable::now();
         $read = Checkout::read($version->plan(), $offer, $live->funnel->business, $request->request->all(), $now,
-            self::known($request, $live));
+            Visit::readerOf($request, $live->funnel));
         if ($read->wrongCode) {
             RateLimiter::hit("codes:{$request->ip()}", 600);
         }
@@ -80,8 +79,7 @@ final readonly class CheckoutController
             return $again(['form' => 'This page was open for a long time. Your words are still here: please press the button once more.']
                 + $read->errors);
         }
-        $method = $request->input('method');
-        $method = is_string($method) && preg_match('/^[A-Za-z0-9_]{8,80}$/D', $method) === 1 ? $method : null;
+        $method = Payments::method($request->input('method'));
         if ($read->quote?->dueNow()->isPositive() && $method === null) {
             $read->errors['card'] = 'Please fill in your card. Its fields need JavaScript, which your browser has turned off or blocked.';
         }
@@ -148,12 +146,5 @@ final readonly class CheckoutController
     {
         return $response->withCookie(Cookie::make(Visit::ORDER, $order->id, 60 * 24 * 7, '/', httpOnly: true, sameSite: 'lax'))
             ->withCookie(Cookie::make(Browser::COOKIE, (string) $order->visitor, 60 * 24 * 365, '/', httpOnly: false, sameSite: 'lax'));
-    }
-
-    private static function known(Request $request, LivePage $live): ?Person
-    {
-        $id = $request->cookie(Visit::READER);
-
-        return is_string($id) ? Person::query()->where('business_id', $live->funnel->business_id)->whereNull('erased_at')->find($id) : null;
     }
 }

@@ -35,18 +35,17 @@ final class PaymentTroubleMessage extends KindOfMessage
         $amount = e($payment->money()->words($order->language));
         $next = Payment::query()->where('order_id', $order->id)->where('number', $payment->number)->where('try', '>', $payment->try)
             ->where('state', PaymentState::Due)->whereNull('trouble')->first();
+        $link = fn (string $to, string $words): string => '<a href="'.e($to)."\">{$words}</a>";
+        $card = $link(PayLinks::purchases($order->person), 'Use another card');
+        $day = e((string) $next?->due_at->setTimezone($order->business->zone())->format('j F'));
         $words = match (true) {
             $payment->state === PaymentState::Bank => "<p>the next payment for “{$what}”, {$amount}, waits for you: your bank wants "
-                .'you to approve '
-                .'it.</p><p><a href="'.e((string) $payment->bank_url).'">Approve it at your bank</a></p>',
-            $next !== null => "<p>the next payment for “{$what}”, {$amount}, did not go through: ".e(lcfirst((string) $payment->trouble))
-                .'</p><p>We try it again on '.e($next->due_at->setTimezone($order->business->zone())->format('j F'))
-                .'. If another card would be '
-                .'better, fill it in here, and it is paid at once:</p><p><a href="'.e(PayLinks::purchases($order->person))
-                .'">Use another card</a></p>',
-            default => "<p>we have tried several times to charge the payment of {$amount} for “{$what}”, and it did not go through. "
-                .'Until it is '
-                .'paid, access is paused.</p><p><a href="'.e(PayLinks::purchases($order->person)).'">Use another card</a></p>',
+                .'you to approve it.</p><p>'.$link((string) $payment->bank_url, 'Approve it at your bank').'</p>',
+            $next !== null => "<p>the next payment for “{$what}”, {$amount}, did not go through: "
+                .e(lcfirst((string) $payment->trouble))."</p><p>We try it again on {$day}. If another card would be better, fill it in "
+                ."here, and it is paid at once:</p><p>{$card}</p>",
+            default => "<p>we have tried several times to charge the payment of {$amount} for “{$what}”, and it did not go "
+                ."through. Until it is paid, access is paused.</p><p>{$card}</p>",
         };
 
         return new EmailSource('A payment needs you', RichText::email(str_replace('{{', '{ {', '<p>Hello,</p>'.$words)),

@@ -22,8 +22,6 @@ use Lantern\Core\Offers\Product;
 use Lantern\Core\Offers\Quote;
 use Lantern\Core\Offers\Standing;
 use Lantern\Core\Offers\Wanted;
-use Lantern\Core\Page\Block\Block;
-use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Support\Invalid;
@@ -38,8 +36,7 @@ final readonly class CheckoutSlot implements Slot
 
     public function note(string $of, Plan $plan, PagePlan $page): array
     {
-        $block = array_values(array_filter($page->document->blocksOf(BlockKind::Checkout), fn (Block $b): bool => $b->id === $of))[0]
-            ?? null;
+        $block = $page->document->block($of);
         $offer = $block === null ? null : $plan->offer($block->field('offer'));
         $product = $offer === null ? null : $plan->product($offer->product);
         if ($block === null || $offer === null || $product === null) {

@@ -8,8 +8,6 @@ use App\Forms\FormToken;
 use App\Orders\ExtraOffers;
 use App\Serving\Visit;
 use Carbon\CarbonImmutable;
-use Lantern\Core\Page\Block\Block;
-use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -18,7 +16,7 @@ final class ExtraSlot implements Slot
 {
     public function note(string $of, Plan $plan, PagePlan $page): array
     {
-        $block = array_values(array_filter($page->document->blocksOf(BlockKind::Price), fn (Block $b): bool => $b->id === $of))[0] ?? null;
+        $block = $page->document->block($of);
         $offer = $plan->offerOn($page);
 
         return $block === null || $offer === null ? []

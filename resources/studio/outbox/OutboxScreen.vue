@@ -1,17 +1,15 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue';
-import { watchDebounced } from '@vueuse/core';
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
-import { api, query } from '@/api/client';
+import { api } from '@/api/client';
 import type { Message, MessageRow, MessageState } from '@/api/types';
 import EmailFrame from '@/outbox/EmailFrame.vue';
 import PracticeDialog from '@/outbox/PracticeDialog.vue';
 import { outboxTabs } from '@/people/tabs';
+import { usePagedList } from '@/stores/pagedList';
 import { useToasts } from '@/stores/toasts';
-import { usePulse } from '@/stores/pulse';
 import { ago, count, dateTime } from '@/ui/format';
-import { newest } from '@/ui/newest';
 import PageTurner from '@/ui/PageTurner.vue';
 import ScreenTabs from '@/ui/ScreenTabs.vue';
 import UiMenu from '@/ui/UiMenu.vue';
@@ -26,11 +24,9 @@ interface Answer {
 
 const route = useRoute();
 const toasts = useToasts();
-const answer = ref<Answer | null>(null);
 const open = ref<Message | null>(null);
 const search = ref('');
 const state = ref<MessageState | ''>('');
-const page = ref(1);
 /** Only the messages of one broadcast. */
 const broadcast = computed(() => (typeof route.query.broadcast === 'string' ? route.query.broadcast : ''));
 const states: { value: MessageState | ''; label: string }[] = [
@@ -48,20 +44,8 @@ const words: Record<MessageState, string> = {
     cancelled: 'Not sent',
 };
 
-const ask = newest<Answer>();
-
-async function load(): Promise<void> {
-    try {
-        const fresh = await ask(
-            api.get<Answer>(
-                `messages?${query({ search: search.value, state: state.value, broadcast: broadcast.value, page: page.value, perPage: 20 })}`,
-            ),
-        );
-        answer.value = fresh ?? answer.value;
-    } catch (error) {
-        toasts.trouble(error);
-    }
-}
+const filters = computed(() => ({ search: search.value, state: state.value, broadcast: broadcast.value, perPage: '20' }));
+const { answer, page, load } = usePagedList<Answer>('messages', filters);
 
 async function show(id: unknown): Promise<void> {
     if (typeof id !== 'string' || id === '') {
@@ -76,18 +60,7 @@ async function show(id: unknown): Promise<void> {
     }
 }
 
-onMounted(load);
-usePulse(load);
 watch(() => route.params.id, show, { immediate: true });
-watch(page, load);
-watchDebounced(
-    [search, state, broadcast],
-    () => {
-        page.value = 1;
-        void load();
-    },
-    { debounce: 150 },
-);
 
 const practising = ref(false);
 const download = (path: string) => location.assign(`/studio/api/${path}`);

@@ -1,15 +1,12 @@
 <script setup lang="ts">
-import { watchDebounced } from '@vueuse/core';
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
-import { api, query } from '@/api/client';
+import { query } from '@/api/client';
 import type { SubmissionRow } from '@/api/types';
 import { peopleTabs } from '@/people/tabs';
-import { useToasts } from '@/stores/toasts';
+import { usePagedList } from '@/stores/pagedList';
 import { usePeopleKit } from '@/stores/peopleKit';
-import { usePulse } from '@/stores/pulse';
 import { dateTime } from '@/ui/format';
-import { newest } from '@/ui/newest';
 import PageTurner from '@/ui/PageTurner.vue';
 import ScreenTabs from '@/ui/ScreenTabs.vue';
 import UiListbox from '@/ui/UiListbox.vue';
@@ -22,17 +19,13 @@ interface Answer {
 }
 
 const route = useRoute();
-const toasts = useToasts();
 const people = usePeopleKit();
-const answer = ref<Answer | null>(null);
 const search = ref('');
 const funnel = ref(typeof route.query.funnel === 'string' ? route.query.funnel : '');
 const form = computed(() => (typeof route.query.form === 'string' ? route.query.form : ''));
 const state = ref('');
 const from = ref('');
 const until = ref('');
-const page = ref(1);
-const ask = newest<Answer>();
 const filters = computed(() => ({
     search: search.value,
     funnel: funnel.value,
@@ -42,24 +35,8 @@ const filters = computed(() => ({
     until: until.value,
 }));
 
-async function load(): Promise<void> {
-    try {
-        answer.value = (await ask(api.get<Answer>(`submissions?${query({ ...filters.value, page: page.value })}`))) ?? answer.value;
-    } catch (error) {
-        toasts.trouble(error);
-    }
-}
-onMounted(() => Promise.all([people.load(), load()]));
-usePulse(load);
-watch(page, load);
-watchDebounced(
-    filters,
-    () => {
-        page.value = 1;
-        void load();
-    },
-    { debounce: 150 },
-);
+const { answer, page } = usePagedList<Answer>('submissions', filters);
+onMounted(people.load);
 </script>
 
 <template>

@@ -1,14 +1,11 @@
 <script setup lang="ts">
-import { watchDebounced } from '@vueuse/core';
-import { computed, onMounted, ref, watch } from 'vue';
-import { api, query } from '@/api/client';
+import { computed, onMounted, ref } from 'vue';
+import { query } from '@/api/client';
 import type { OrderRow } from '@/api/types';
 import { salesTabs } from '@/sales/tabs';
+import { usePagedList } from '@/stores/pagedList';
 import { usePeopleKit } from '@/stores/peopleKit';
-import { usePulse } from '@/stores/pulse';
-import { useToasts } from '@/stores/toasts';
 import { counted, dateTime } from '@/ui/format';
-import { newest } from '@/ui/newest';
 import PageTurner from '@/ui/PageTurner.vue';
 import ScreenTabs from '@/ui/ScreenTabs.vue';
 import UiListbox from '@/ui/UiListbox.vue';
@@ -22,17 +19,13 @@ interface Answer {
     offers: { id: string; name: string }[];
 }
 
-const toasts = useToasts();
 const people = usePeopleKit();
-const answer = ref<Answer | null>(null);
 const search = ref('');
 const state = ref('');
 const funnel = ref('');
 const offer = ref('');
 const from = ref('');
 const until = ref('');
-const page = ref(1);
-const ask = newest<Answer>();
 const filters = computed(() => ({
     search: search.value,
     state: state.value,
@@ -53,24 +46,8 @@ const states = [
     { value: 'all', label: 'All, paid or not' },
 ];
 
-async function load(): Promise<void> {
-    try {
-        answer.value = (await ask(api.get<Answer>(`orders?${query({ ...filters.value, page: page.value })}`))) ?? answer.value;
-    } catch (error) {
-        toasts.trouble(error);
-    }
-}
-onMounted(() => Promise.all([people.load(), load()]));
-usePulse(load);
-watch(page, load);
-watchDebounced(
-    filters,
-    () => {
-        page.value = 1;
-        void load();
-    },
-    { debounce: 150 },
-);
+const { answer, page } = usePagedList<Answer>('orders', filters);
+onMounted(people.load);
 const filtered = computed(() => Object.values(filters.value).some((f) => f !== ''));
 </script>
 

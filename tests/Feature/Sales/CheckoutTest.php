@@ -370,4 +370,23 @@ final class CheckoutTest extends SalesTestCase
         $this->runQueue();
         self::assertSame(1, Message::query()->where('subject', 'like', 'Trouble%')->count(), 'the owner is told');
     }
+
+    public function test_a_clock_that_is_set_back_in_between_costs_one_more_press_at_most_and_charges_once(): void
+    {
+        $this->travelTo('2026-10-25T00:59:00Z');
+        $typed = $this->checkout();
+        $this->travelTo('2026-10-24T22:10:00Z');
+        $first = $this->post($this->url(PageRole::Checkout), $typed);
+        if ($first->getStatusCode() === 422) {
+            $this->post($this->url(PageRole::Checkout), $this->checkout(['method' => $typed['method']]))->assertStatus(303);
+        }
+        $this->travelTo('2026-10-24T21:00:00Z');
+        $this->artisan('lantern:due');
+        self::assertSame([OrderState::Paid, 19_000, 19_000], [$this->lastOrder()->state, $this->lastOrder()->paid, self::ledger()]);
+        $this->travelTo('2026-10-25T02:00:00Z');
+        $this->artisan('lantern:due');
+        $this->artisan('lantern:due');
+
+        self::assertSame([1, 1, 19_000], [Order::query()->count(), Receipt::query()->count(), self::ledger()]);
+    }
 }

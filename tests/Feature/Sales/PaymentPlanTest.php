@@ -86,6 +86,7 @@ final class PaymentPlanTest extends SalesTestCase
         $this->post($my, ['order' => $order->id, 'method' => self::card()])->assertOk()->assertSee('The new card is in place.');
         self::assertSame([19_800, 19_800, false, AccessState::Active], [$order->refresh()->paid, self::ledger(), $order->arrears,
             Access::query()->sole()->state]);
+        self::assertSame('card ending in 0001', $order->method_label, 'as its buyer knows it');
         $this->due('2027-03-31T12:00:00Z');
         self::assertSame([29_700, 29_700], [$order->refresh()->paid, self::ledger()]);
     }

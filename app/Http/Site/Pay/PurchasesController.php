@@ -11,6 +11,7 @@ use App\Models\Receipt;
 use App\Models\Upload;
 use App\Orders\CardChange;
 use App\Orders\PayLinks;
+use App\Orders\Payments;
 use App\Orders\Purchases;
 use App\Orders\ReceiptPdf;
 use App\Payments\PaymentProvider;
@@ -59,8 +60,8 @@ final readonly class PurchasesController
         if ($order === null) {
             return PlainPage::linkIsNotYours()->response();
         }
-        $method = Input::text($request, 'method');
-        if (preg_match('/^[A-Za-z0-9_]{8,80}$/D', $method) !== 1) {
+        $method = Payments::method($request->input('method'));
+        if ($method === null) {
             return $this->page($person, $seal, ['card' => 'Please fill in the new card.']);
         }
         $trouble = $this->cards->change($order, $method);

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import { api } from '@/api/client';
 import type { Email, Sequence, SendWindow } from '@/api/types';
+import BoughtTriggers from '@/funnel/desk/BoughtTriggers.vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
 import * as triggers from '@/funnel/triggers';
@@ -187,19 +188,10 @@ const takeOut = () =>
                                 edit({ starts: triggers.withTags(sequence!.starts, tags) }, 'what starts the sequence', false)
                         "
                     />
-                    <UiSwitch
-                        v-for="offer in store.funnel?.offers"
-                        :key="offer.id"
-                        class="mt-2"
-                        :model-value="triggers.has(sequence.starts, { kind: 'bought-offer', offer: offer.id })"
-                        :label="`or when they buy “${offer.name}”`"
-                        @update:model-value="
-                            (on: boolean) =>
-                                edit(
-                                    { starts: triggers.set(sequence!.starts, { kind: 'bought-offer', offer: offer.id }, on) },
-                                    'what starts the sequence',
-                                )
-                        "
+                    <BoughtTriggers
+                        :model-value="sequence.starts"
+                        words="or when they buy"
+                        @update:model-value="(starts) => edit({ starts }, 'what starts the sequence')"
                     />
                     <UiSwitch
                         class="mt-3"
@@ -217,19 +209,10 @@ const takeOut = () =>
                             (on: boolean) => edit({ ends: triggers.set(sequence!.ends, { kind: 'bought' }, on) }, 'what ends the sequence')
                         "
                     />
-                    <UiSwitch
-                        v-for="offer in store.funnel?.offers"
-                        :key="offer.id"
-                        class="mt-2"
-                        :model-value="triggers.has(sequence.ends, { kind: 'bought-offer', offer: offer.id })"
-                        :label="`when they buy “${offer.name}”`"
-                        @update:model-value="
-                            (on: boolean) =>
-                                edit(
-                                    { ends: triggers.set(sequence!.ends, { kind: 'bought-offer', offer: offer.id }, on) },
-                                    'what ends the sequence',
-                                )
-                        "
+                    <BoughtTriggers
+                        :model-value="sequence.ends"
+                        words="when they buy"
+                        @update:model-value="(ends) => edit({ ends }, 'what ends the sequence')"
                     />
                     <TagsField
                         class="mt-2"

@@ -1,12 +1,10 @@
 <script setup lang="ts">
 import { TrashIcon } from '@heroicons/vue/24/outline';
 import { computed, ref } from 'vue';
-import { useRouter } from 'vue-router';
 import { api } from '@/api/client';
-import type { Coupon } from '@/api/types';
 import WindowFields from '@/funnel/desk/offers/WindowFields.vue';
+import { useSellingPart } from '@/funnel/desk/offers/sellingPart';
 import { useFunnel } from '@/funnel/funnelStore';
-import { useSteps } from '@/funnel/steps';
 import { useToasts } from '@/stores/toasts';
 import { count, counted } from '@/ui/format';
 import MoneyField from '@/ui/MoneyField.vue';
@@ -16,23 +14,22 @@ import UiListbox from '@/ui/UiListbox.vue';
 const props = defineProps<{ id: string }>();
 
 const store = useFunnel();
-const steps = useSteps();
-const router = useRouter();
 const toasts = useToasts();
-const coupon = computed(() => store.coupon(props.id) as Coupon);
+const { part: coupon, edit, takeOut } = useSellingPart('coupon', () => props.id);
 const currency = computed(() => coupon.value.off?.currency ?? store.funnel?.currency ?? 'EUR');
 const many = ref('100');
 
-function edit(values: Record<string, unknown>, label = 'a coupon', now = false): void {
-    store.edit('coupon', props.id, values, label, now);
-}
 function kind(to: string): void {
-    edit(to === 'percent' ? { percent: 10, off: null } : { percent: 0, off: { amount: 1000, currency: currency.value } }, 'a coupon', true);
+    edit(
+        to === 'percent' ? { percent: 10, off: null } : { percent: 0, off: { amount: 1000, currency: currency.value } },
+        'what a coupon takes off',
+        true,
+    );
 }
 function limit(field: 'uses' | 'usesPerPerson', typed: string): void {
     const n = Math.round(Number(typed));
     const none = typed.trim() === '' || !Number.isFinite(n) || n < 1;
-    edit({ [field]: none ? (field === 'uses' ? null : 0) : Math.min(n, 1_000_000) });
+    edit({ [field]: none ? (field === 'uses' ? null : 0) : Math.min(n, 1_000_000) }, 'how often a coupon is used');
 }
 function toggle(offer: string, on: boolean): void {
     const kept = coupon.value.offers.filter((o) => o !== offer);
@@ -43,14 +40,6 @@ async function make(): Promise<void> {
         const { codes } = await api.post<{ codes: number }>(`parts/${props.id}/codes`, { count: Number(many.value) || 0 });
         coupon.value.codes = codes;
         toasts.say(`${counted(codes, 'code')} are there now, each for one use. They hold as soon as this coupon is published.`);
-    } catch (error) {
-        toasts.trouble(error);
-    }
-}
-async function takeOut(): Promise<void> {
-    try {
-        await steps.remove(coupon.value);
-        await router.push(`/funnels/${store.funnel?.id}/offers`);
     } catch (error) {
         toasts.trouble(error);
     }
@@ -81,7 +70,9 @@ async function takeOut(): Promise<void> {
                     :model-value="coupon.off.amount"
                     :currency="currency"
                     label="How much"
-                    @update:model-value="(amount: number) => amount > 0 && edit({ percent: 0, off: { amount, currency } })"
+                    @update:model-value="
+                        (amount: number) => amount > 0 && edit({ percent: 0, off: { amount, currency } }, 'what a coupon takes off')
+                    "
                 />
                 <TextField
                     v-else
@@ -89,7 +80,10 @@ async function takeOut(): Promise<void> {
                     label="How many percent"
                     type="number"
                     @update:model-value="
-                        (n: string) => Number(n) >= 1 && Number(n) <= 100 && edit({ percent: Math.round(Number(n)), off: null })
+                        (n: string) =>
+                            Number(n) >= 1 &&
+                            Number(n) <= 100 &&
+                            edit({ percent: Math.round(Number(n)), off: null }, 'what a coupon takes off')
                     "
                 />
             </div>
@@ -98,7 +92,7 @@ async function takeOut(): Promise<void> {
                 label="Code for everybody"
                 :maxlength="40"
                 hint="Letters, digits and hyphens. Empty if only the single-use codes below hold."
-                @update:model-value="(code: string) => edit({ code: code.toUpperCase().replace(/\s+/g, '') })"
+                @update:model-value="(code: string) => edit({ code: code.toUpperCase().replace(/\s+/g, '') }, 'the code of a coupon')"
             />
             <section>
                 <h3 class="label">Codes that are used once each</h3>

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { TrashIcon } from '@heroicons/vue/24/outline';
 import { computed } from 'vue';
-import { useRouter } from 'vue-router';
-import type { Offer, Price, PriceKind } from '@/api/types';
+import type { Price, PriceKind } from '@/api/types';
 import WindowFields from '@/funnel/desk/offers/WindowFields.vue';
+import { useSellingPart } from '@/funnel/desk/offers/sellingPart';
 import { useFunnel } from '@/funnel/funnelStore';
-import { useSteps } from '@/funnel/steps';
 import { useToasts } from '@/stores/toasts';
 import { showMoney } from '@/ui/money';
 import MoneyField from '@/ui/MoneyField.vue';
@@ -16,10 +15,8 @@ import UiSwitch from '@/ui/UiSwitch.vue';
 const props = defineProps<{ id: string }>();
 
 const store = useFunnel();
-const steps = useSteps();
-const router = useRouter();
 const toasts = useToasts();
-const offer = computed(() => store.offer(props.id) as Offer);
+const { part: offer, edit, takeOut } = useSellingPart('offer', () => props.id);
 const product = computed(() => store.product(offer.value.product));
 const others = computed(() => (store.funnel?.offers ?? []).filter((o) => o.id !== props.id && o.price.kind !== 'named'));
 const pages = computed(
@@ -32,9 +29,6 @@ const kinds: { value: PriceKind; label: string }[] = [
     { value: 'free', label: 'Free' },
 ];
 
-function edit(values: Record<string, unknown>, label: string, now = false): void {
-    store.edit('offer', props.id, values, label, now);
-}
 function price(values: Partial<Price>, now = false): void {
     const next = { ...offer.value.price, ...values };
     edit({ price: { ...next, payments: next.kind === 'payments' ? Math.max(2, next.payments) : 1 } }, 'a price', now);
@@ -53,14 +47,6 @@ function bump(other: string, on: boolean): void {
 }
 const bumpWords = (other: string, words: string) =>
     edit({ bumps: offer.value.bumps.map((b) => (b.offer === other ? { ...b, words } : b)) }, 'the words of an order bump');
-async function takeOut(): Promise<void> {
-    try {
-        await steps.remove(offer.value);
-        await router.push(`/funnels/${store.funnel?.id}/offers`);
-    } catch (error) {
-        toasts.trouble(error);
-    }
-}
 </script>
 
 <template>

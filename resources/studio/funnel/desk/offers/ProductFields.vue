@@ -1,12 +1,10 @@
 <script setup lang="ts">
 import { TrashIcon, XMarkIcon } from '@heroicons/vue/24/outline';
-import { computed, ref } from 'vue';
-import { useRouter } from 'vue-router';
+import { ref } from 'vue';
 import { api, ApiError } from '@/api/client';
 import type { Product } from '@/api/types';
+import { useSellingPart } from '@/funnel/desk/offers/sellingPart';
 import { useFunnel } from '@/funnel/funnelStore';
-import { useSteps } from '@/funnel/steps';
-import { useToasts } from '@/stores/toasts';
 import FileDrop from '@/ui/FileDrop.vue';
 import TagsField from '@/ui/TagsField.vue';
 import TextField from '@/ui/TextField.vue';
@@ -15,16 +13,10 @@ import UiListbox from '@/ui/UiListbox.vue';
 const props = defineProps<{ id: string }>();
 
 const store = useFunnel();
-const steps = useSteps();
-const router = useRouter();
-const toasts = useToasts();
-const product = computed(() => store.product(props.id) as Product);
+const { part: product, edit, takeOut } = useSellingPart('product', () => props.id);
 const busy = ref(false);
 const error = ref('');
 
-function edit(values: Record<string, unknown>, label: string, now = false): void {
-    store.edit('product', props.id, values, label, now);
-}
 async function bring(file: File): Promise<void> {
     busy.value = true;
     error.value = '';
@@ -38,14 +30,6 @@ async function bring(file: File): Promise<void> {
         error.value = caught instanceof ApiError ? caught.message : 'The file could not be uploaded. Please try again.';
     } finally {
         busy.value = false;
-    }
-}
-async function takeOut(): Promise<void> {
-    try {
-        await steps.remove(product.value);
-        await router.push(`/funnels/${store.funnel?.id}/offers`);
-    } catch (caught) {
-        toasts.trouble(caught);
     }
 }
 </script>
