@@ -29,6 +29,7 @@ final readonly class NewEvent
      * @param  Submission|null  $submission  the form that led to it, if one did
      * @param  string|null  $why  one sentence for the owner, where it is known better than from the type alone
      * @param  list<string>  $offers  ids of the offers that were bought or declined
+     * @param  list<string>  $closed  ids of offers that this buyer cannot take
      * @param  Order|null  $order  by which
      */
     public function __construct(
@@ -49,6 +50,7 @@ final readonly class NewEvent
         public ?Submission $submission = null,
         public ?string $why = null,
         public array $offers = [],
+        public array $closed = [],
         public ?Order $order = null,
     ) {
     }
@@ -97,6 +99,7 @@ final readonly class NewEvent
      * Something that happened to an order, on a page of its funnel.
      *
      * @param  list<string>  $offers  ids
+     * @param  list<string>  $closed  ids of offers that this buyer cannot take
      * @param  array<string, mixed>  $data
      */
     public static function ofOrder(
@@ -105,17 +108,19 @@ final readonly class NewEvent
         string $page,
         DateTimeImmutable $at,
         array $offers,
+        array $closed,
         array $data = [],
     ): self {
         $order->loadMissing(['funnel.business', 'funnel.liveVersion', 'version', 'person']);
 
         return new self($type, $order->funnel->business, $at, $order->funnel, $order->version, $page, person: $order->person,
             visitor: $order->visitor, source: $order->source, owner: $order->owner, data: ['order' => $order->id] + $data,
-            offers: $offers, order: $order);
+            offers: $offers, closed: $closed, order: $order);
     }
 
     public function inCore(): Event
     {
-        return new Event($this->type, $this->at, $this->page, $this->form, $this->tag, $this->why, $this->offers);
+        return new Event($this->type, $this->at, $this->page, $this->form, $this->tag, $this->why, $this->offers,
+            $this->closed);
     }
 }

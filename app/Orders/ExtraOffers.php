@@ -12,6 +12,7 @@ use App\Models\Payment;
 use App\Models\Version;
 use App\Support\Durable;
 use Carbon\CarbonImmutable;
+use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Money\TaxRate;
@@ -26,6 +27,7 @@ use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
+use Lantern\Core\Plan\Plan;
 
 /** Offers after paying: one click charges the card that was just used, or says no thanks. Each offer is taken once in an order. */
 final readonly class ExtraOffers
@@ -49,6 +51,21 @@ final readonly class ExtraOffers
         }
 
         return $offer->standing($now, $order->funnel->business->zone(), Sold::taken($offer->id), Sold::has($order->person_id, $offer->id));
+    }
+
+    /** @return list<string> ids of the extra offers of a plan that cannot be taken with this order */
+    public static function closed(Order $order, Plan $plan, DateTimeImmutable $at): array
+    {
+        $order->loadMissing('funnel.business');
+        $closed = [];
+        foreach ($plan->pages as $page) {
+            $offer = $page->role->isExtraOffer() ? $plan->offerOn($page) : null;
+            if ($offer !== null && self::standing($order, $offer, CarbonImmutable::instance($at)) !== Standing::OnSale) {
+                $closed[] = $offer->id;
+            }
+        }
+
+        return $closed;
     }
 
     /**
@@ -122,8 +139,11 @@ final readonly class ExtraOffers
                 ->where('data', 'like', '%"order":"'.$order->id.'"%')->exists();
             if (! $known) {
                 $offer = $version->plan()->offerOn($page);
-                $this->events->take(NewEvent::ofOrder(EventType::Declined, Order::query()->findOrFail($order->id), $page->id,
-                    CarbonImmutable::now(), $offer === null ? [] : [$offer->id], ['offers' => $offer === null ? [] : [$offer->id]]));
+                $offers = $offer === null ? [] : [$offer->id];
+                $now = CarbonImmutable::now();
+                $fresh = Order::query()->with('version')->findOrFail($order->id);
+                $this->events->take(NewEvent::ofOrder(EventType::Declined, $fresh, $page->id, $now, $offers,
+                    self::closed($fresh, $fresh->version->plan(), $now), ['offers' => $offers]));
             }
         });
     }

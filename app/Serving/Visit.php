@@ -44,6 +44,23 @@ final readonly class Visit
         $this->submission = is_string($id) ? Submission::query()->where('id', $id)->where('funnel_id', $funnel->id)->first() : null;
     }
 
+    /** What was typed on this very device into a field: in a form of the funnel, or at its checkout. */
+    public function answer(string $field): ?string
+    {
+        $answer = $this->submission->answers[$field] ?? null;
+        $order = $answer === null ? $this->order() : null;
+        if ($order === null || $order->name === '') {
+            return $answer;
+        }
+        [$first, $last] = [...explode(' ', $order->name, 2), ''];
+
+        return match ($field) {
+            'first_name' => $first,
+            'last_name' => $last,
+            default => null,
+        };
+    }
+
     /** The order that was placed in this browser, if it is one of this funnel's. */
     public function order(): ?Order
     {

@@ -12,6 +12,7 @@ final readonly class Event
     /**
      * @param  string|null  $why  one sentence for the owner, where it is known better than from the type alone
      * @param  list<string>  $offers  ids of the offers that were bought or declined
+     * @param  list<string>  $closed  ids of offers that this buyer cannot take
      */
     public function __construct(
         public EventType $type,
@@ -21,6 +22,7 @@ final readonly class Event
         public ?string $tag = null,
         public ?string $why = null,
         public array $offers = [],
+        public array $closed = [],
     ) {
     }
 

@@ -46,7 +46,7 @@ final readonly class Journey
     public function decide(Visitor $visitor, Event $event): Decision
     {
         $outcome = $event->type->outcome();
-        $way = $outcome === null ? null : $this->way($event->page, $outcome);
+        $way = $outcome === null ? null : $this->onward($event->page, $outcome, $event->closed);
         $form = $this->plan->form($event->form ?? '');
 
         return match ($event->type) {
@@ -81,6 +81,27 @@ final readonly class Journey
         $way = $page === null ? null : $this->plan->way($page, $outcome);
 
         return $way === null && $page !== null && $outcome === Outcome::Confirmed ? $this->plan->way($page, Outcome::Joined) : $way;
+    }
+
+    /**
+     * Where an outcome of a page leads a buyer. The pages of extra offers that they cannot take are passed by, as if they had
+     * said no there.
+     *
+     * @param  list<string>  $closed  ids of offers that they cannot take
+     */
+    public function onward(?string $page, Outcome $outcome, array $closed): ?Way
+    {
+        $way = $this->way($page, $outcome);
+        // Ways may lead in a circle: there are no more pages to pass by than there are.
+        foreach ($closed === [] ? [] : $this->plan->pages as $ignored) {
+            $to = $way?->toPage === null ? null : $this->plan->page($way->toPage);
+            if ($to === null || ! $to->role->isExtraOffer() || ! in_array($this->plan->offerOn($to)?->id, $closed, true)) {
+                break;
+            }
+            $way = $this->way($to->id, Outcome::Declined);
+        }
+
+        return $way;
     }
 
     /** Why nothing more is sent, in one sentence for the owner. */

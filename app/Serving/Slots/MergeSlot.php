@@ -28,9 +28,9 @@ final class MergeSlot implements Slot
      */
     public static function value(string $of, array $noted, string $fallback, Visit $visit): string
     {
-        $typed = str_replace("\n", ', ', ($visit->submission->answers ?? [])[$of] ?? '');
-        $value = trim(($visit->submission->answers[$of] ?? null) === null && ($noted['parameter'] ?? false) === true
-            ? Source::parameter($visit->request, $of) : $typed);
+        $typed = $visit->answer($of);
+        $value = trim($typed === null && ($noted['parameter'] ?? false) === true
+            ? Source::parameter($visit->request, $of) : str_replace("\n", ', ', $typed ?? ''));
 
         return $value === '' ? $fallback : $value;
     }

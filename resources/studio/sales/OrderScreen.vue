@@ -7,7 +7,7 @@ import type { Order } from '@/api/types';
 import RefundDialog from '@/sales/RefundDialog.vue';
 import { usePulse } from '@/stores/pulse';
 import { useToasts } from '@/stores/toasts';
-import { dateTime, day } from '@/ui/format';
+import { counted, dateTime, day } from '@/ui/format';
 import NotHere from '@/ui/NotHere.vue';
 
 const route = useRoute();
@@ -139,7 +139,10 @@ const due = computed(() => order.value?.payments.filter((p) => p.state === 'due'
                             class="flex items-center justify-between gap-2 border-b border-line py-2"
                         >
                             <span class="min-w-0"
-                                >{{ a.name }} <span class="block caption">{{ a.stateLabel }}, opened {{ a.opened }} ×</span></span
+                                >{{ a.name }}
+                                <span class="block caption"
+                                    >{{ a.stateLabel }}, {{ a.opened ? `opened ${counted(a.opened, 'time')}` : 'not opened yet' }}</span
+                                ></span
                             >
                             <button v-if="a.state !== 'ended'" type="button" class="btn-quiet" @click="end(a.id)">End</button>
                             <button v-else type="button" class="btn-quiet" @click="give(a.product)">Give again</button>

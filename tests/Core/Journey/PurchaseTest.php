@@ -8,6 +8,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\EventType;
+use Lantern\Core\Events\Outcome;
 use Lantern\Core\Journey\Decision;
 use Lantern\Core\Journey\Effects\AddTag;
 use Lantern\Core\Journey\Effects\Effect;
@@ -92,6 +93,55 @@ final class PurchaseTest extends TestCase
 
         self::assertSame($to, $plan->page((string) $decision->way?->toPage)?->role);
         self::assertSame($names, self::names($decision, $plan));
+    }
+
+    /** @return iterable<string, array{PageRole, EventType, list<int>, PageRole, string}> */
+    public static function passedBy(): iterable
+    {
+        yield 'nothing is closed' => [PageRole::Checkout, EventType::Bought, [], PageRole::Upsell, '01:00'];
+        yield 'the first extra offer is sold out' => [PageRole::Checkout, EventType::Bought, [1], PageRole::Downsell, '01:00'];
+        yield 'both are' => [PageRole::Checkout, EventType::Bought, [1, 2], PageRole::Delivery, '00:30'];
+        yield 'no, and they have the smaller one already' => [PageRole::Upsell, EventType::Declined, [2], PageRole::Delivery, '00:30'];
+        yield 'what is no extra offer is never passed by' => [PageRole::Sales, EventType::Bought, [0], PageRole::Checkout, '00:30'];
+    }
+
+    /** @param  list<int>  $closed  offers by their place in the plan */
+    #[DataProvider('passedBy')]
+    public function test_extra_offers_that_cannot_be_taken_are_passed_by(
+        PageRole $page,
+        EventType $type,
+        array $closed,
+        PageRole $to,
+        string $receipt,
+    ): void {
+        $plan = Plans::changed(function (array $p): array {
+            $p['ways'][] = ['page' => $p['pages'][0]['id'], 'outcome' => 'bought', 'toPage' => $p['pages'][1]['id']];
+
+            return $p;
+        }, self::plan());
+        $decision = (new Journey($plan))->decide(new Visitor(new DateTimeZone('UTC')), new Event($type, new DateTimeImmutable(self::AT),
+            $plan->pageOf($page)?->id, offers: [$plan->offers[0]->id],
+            closed: array_map(fn (int $o): string => $plan->offers[$o]->id, $closed)));
+
+        self::assertSame($to, $plan->page((string) $decision->way?->toPage)?->role);
+        self::assertSame([$receipt], array_map(fn (SendReceipt $r): string => $r->at->format('H:i'),
+            $decision->effectsOf(SendReceipt::class)));
+    }
+
+    public function test_extra_offers_that_lead_in_a_circle_come_to_an_end(): void
+    {
+        $plan = Plans::changed(function (array $p): array {
+            foreach ($p['ways'] as $i => $way) {
+                if ($way['outcome'] === 'declined' && $way['page'] === $p['pages'][3]['id']) {
+                    $p['ways'][$i]['toPage'] = $p['pages'][2]['id'];
+                }
+            }
+
+            return $p;
+        }, self::plan());
+
+        self::assertNotNull((new Journey($plan))->onward($plan->pageOf(PageRole::Checkout)?->id, Outcome::Bought,
+            [$plan->offers[1]->id, $plan->offers[2]->id]));
     }
 
     public function test_buying_this_ends_what_persuades_to_buy_it_and_buying_another_does_not(): void

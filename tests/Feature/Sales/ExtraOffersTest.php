@@ -69,6 +69,20 @@ final class ExtraOffersTest extends SalesTestCase
         $this->asBuyer($this->lastOrder());
 
         $this->no(PageRole::Upsell)->assertRedirect($this->url(PageRole::Delivery));
+        self::assertSame(1, Receipt::query()->count(), 'nothing else is to come: the chain is over');
+        $this->get($this->url(PageRole::Delivery))->assertSee('Good to have you here, Ada.');
+        $this->asStranger()->get($this->url(PageRole::Delivery))->assertDontSee('Ada');
+    }
+
+    public function test_an_order_after_which_nothing_can_be_taken_has_its_receipt_at_once(): void
+    {
+        foreach (['A private hour', 'The recordings'] as $offer) {
+            $this->changeOffer($offer, ['until' => '2020-01-01T00:00']);
+        }
+        $this->publish();
+        $this->buy()->assertRedirect($this->url(PageRole::Delivery));
+
+        self::assertSame(1, Receipt::query()->count());
     }
 
     public function test_the_bank_may_ask_and_a_refused_one_charges_nothing(): void
