@@ -117,13 +117,10 @@ final class Checkout
     private function wanted(LineKind $kind, Offer $offer): Wanted
     {
         $product = $this->plan->product($offer->product) ?? throw Invalid::at('form', 'This offer is gone. Nothing has been charged.');
-        $named = null;
-        if ($offer->price->kind === PriceKind::Named) {
-            $text = $this->text('amount', 40);
-            $named = $text === '' ? null : Money::typed($text, $offer->price->currency());
-        }
+        $shown = $this->asShown($offer);
+        $text = $shown->price->kind === PriceKind::Named ? $this->text('amount', 40) : '';
 
-        return Wanted::of($kind, $this->asShown($offer), $product, $named);
+        return Wanted::of($kind, $shown, $product, $text === '' ? null : Money::typed($text, $shown->price->currency()));
     }
 
     /** @return list<Offer> the bumps of the offer that were ticked */
@@ -185,7 +182,6 @@ final class Checkout
         $price = $shown?->of($offer->id);
 
         return $shown !== null && $price !== null && $price->currency()->is($offer->price->currency())
-            && $price->kind === $offer->price->kind
             && ShownPrice::holds($price->total()->minor, $offer->price->total()->minor, $shown->at, $this->now)
             ? $offer->withPrice($price) : $offer;
     }
@@ -197,7 +193,7 @@ final class Checkout
         foreach ([$offer, ...$this->bumps($offer)] as $now) {
             $was = $shown?->of($now->id);
             $holds = $this->asShown($now)->price;
-            if ($was !== null && $was->toArray() !== $holds->toArray() && $was->total()->isLessThan($holds->total())) {
+            if ($was !== null && (! $was->currency()->is($holds->currency()) || $was->total()->isLessThan($holds->total()))) {
                 $this->errors['form'] = "The price has changed since you opened this page: it is {$holds->words()} now, and nothing has "
                     .'been charged. Please look at it once more before you pay.';
             }

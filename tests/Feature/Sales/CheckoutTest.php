@@ -6,6 +6,7 @@ namespace Tests\Feature\Sales;
 
 use App\Drafts\DraftParts;
 use App\Models\Access;
+use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Order;
 use App\Models\Person;
@@ -132,6 +133,40 @@ final class CheckoutTest extends SalesTestCase
         $this->travel(11)->minutes();
         $this->post($this->url(PageRole::Checkout), $late)->assertStatus(422)->assertSee('The price has changed')->assertSee('€290');
         self::assertSame(1, Order::query()->count());
+    }
+
+    /** @return iterable<string, array{array<string, mixed>}> */
+    public static function otherWaysToPay(): iterable
+    {
+        yield 'in payments from now on' => [['kind' => 'payments', 'amount' => 9_900, 'currency' => 'EUR', 'payments' => 3]];
+        yield 'of any amount from now on, and more at least' => [['kind' => 'named', 'amount' => 25_000, 'currency' => 'EUR']];
+        yield 'with tax on top from now on' => [['kind' => 'once', 'amount' => 29_000, 'currency' => 'EUR', 'taxOnTop' => true]];
+    }
+
+    /** @param  array<string, mixed>  $price */
+    #[DataProvider('otherWaysToPay')]
+    public function test_whoever_saw_a_lower_price_pays_as_they_saw_it(array $price): void
+    {
+        $typed = $this->checkout();
+        $this->changeOffer('Regular price', ['price' => $price]);
+        $this->publish();
+        $this->travel(30)->minutes();
+        $this->post($this->url(PageRole::Checkout), $typed)->assertStatus(303);
+
+        self::assertSame([19_000, 19_000, 1], [$this->lastOrder()->total, $this->lastOrder()->paid, $this->lastOrder()->payments->count()]);
+    }
+
+    public function test_a_currency_that_changed_is_asked_for_again(): void
+    {
+        $typed = $this->checkout();
+        Funnel::query()->update(['currency' => 'CHF']);
+        foreach (['Regular price', 'A private hour', 'The recordings'] as $offer) {
+            $this->changeOffer($offer, ['price' => ['kind' => 'once', 'amount' => 29_000, 'currency' => 'CHF']]);
+        }
+        $this->publish();
+        $this->post($this->url(PageRole::Checkout), $typed)->assertStatus(422)->assertSee('has changed')->assertSee('CHF');
+
+        self::assertSame([0, 0], [Order::query()->count(), self::ledger()]);
     }
 
     public function test_a_price_that_fell_is_simply_the_lower_one(): void
@@ -315,6 +350,8 @@ final class CheckoutTest extends SalesTestCase
 
     public function test_what_the_owner_tries_counts_nowhere(): void
     {
+        $this->changeOffer('Regular price', ['places' => 1]);
+        $this->publish();
         $this->withCookie('lantern_owner', '1');
         $this->buy()->assertStatus(303);
 
@@ -322,6 +359,8 @@ final class CheckoutTest extends SalesTestCase
         self::assertSame(0, DB::table('counts')->where('measure', 'sales')->count());
         self::assertSame(0, Message::query()->where('kind', 'sale-notice')->count());
         self::assertSame([], $this->actingAs($this->seller)->getJson("/studio/api/funnels/{$this->funnel->id}/sales")->json('sums'));
+        $this->asStranger()->buy(['email' => 'ben@pupils.example'])->assertStatus(303);
+        self::assertFalse($this->lastOrder()->owner, 'and takes nobody’s place');
     }
 
     public function test_a_provider_that_says_another_amount_is_not_believed(): void

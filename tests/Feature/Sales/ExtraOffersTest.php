@@ -74,6 +74,19 @@ final class ExtraOffersTest extends SalesTestCase
         $this->asStranger()->get($this->url(PageRole::Delivery))->assertDontSee('Ada');
     }
 
+    public function test_two_extra_offers_are_two_charges_and_a_product_that_they_have_is_given_once(): void
+    {
+        $this->changeOffer('The recordings', ['product' => $this->product('First Season')->id]);
+        $this->publish();
+        $this->buy();
+        $this->asBuyer($this->lastOrder());
+        $this->yes(PageRole::Upsell);
+        $this->yes(PageRole::Downsell);
+
+        self::assertSame([27_500, 27_500, 0], [$this->lastOrder()->paid, self::ledger(), $this->lastOrder()->refunded]);
+        self::assertSame([2, 2], [Access::query()->count(), DB::table('order_facts')->where('type', 'access-given')->count()]);
+    }
+
     public function test_an_order_after_which_nothing_can_be_taken_has_its_receipt_at_once(): void
     {
         foreach (['A private hour', 'The recordings'] as $offer) {

@@ -142,4 +142,34 @@ final class PaymentPlanTest extends SalesTestCase
         self::assertSame([19_800, 19_800, 2], [$order->refresh()->paid, self::ledger(), Receipt::query()->count()]);
         self::assertSame(['cancelled'], Payment::query()->where('number', 2)->where('try', 2)->pluck('state')->map->value->all());
     }
+
+    public function test_a_missed_payment_that_went_through_after_it_was_paid_by_another_try_goes_back(): void
+    {
+        $order = $this->onPlan(Behaviour::RefusesLater);
+        $this->due('2027-02-28T12:00:01Z');
+        $failed = Payment::query()->where('number', 2)->where('state', 'failed')->sole();
+        $order->forceFill(['method' => self::card()])->save();
+        $this->due('2027-03-01T12:00:02Z');
+        self::assertSame(19_800, $order->refresh()->paid);
+        DB::connection('practice')->table('charges')->where('key', $failed->key)->update(['state' => 'paid']);
+        app(Payments::class)->lookUp($failed);
+        app(Reconciling::class)->run(0);
+
+        self::assertSame([29_700, 9_900, 19_800], [$order->refresh()->paid, $order->refunded, self::ledger()]);
+        $this->due('2027-03-31T12:00:00Z');
+        self::assertSame([39_600, 29_700], [$order->refresh()->paid, self::ledger()], 'the third payment is still asked for');
+    }
+
+    public function test_a_payment_that_was_under_way_does_not_bring_the_old_card_back(): void
+    {
+        $order = $this->onPlan(Behaviour::Approves);
+        $this->travelTo('2027-02-28T12:00:01Z');
+        $payment = Payment::query()->with(['order.funnel.business', 'order.lines'])->where('number', 2)->sole();
+        $payment->forceFill(['state' => 'asked', 'asked_at' => now(), 'method' => $order->method])->save();
+        $new = self::card(Behaviour::Slow);
+        $order->forceFill(['method' => $new, 'method_label' => 'new card'])->save();
+        app(Payments::class)->ask($payment);
+
+        self::assertSame([19_800, $new, 'new card'], [$order->refresh()->paid, $order->method, $order->method_label]);
+    }
 }

@@ -11,7 +11,9 @@ use App\Models\Receipt;
 use App\Models\Refund;
 use App\Orders\OrderLog;
 use App\Orders\Reconciling;
+use App\Orders\Refunding;
 use App\Payments\Practice\PracticeBank;
+use App\Payments\RefundAnswer;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Lantern\Core\Orders\AccessState;
@@ -118,6 +120,18 @@ final class RefundTest extends SalesTestCase
         DB::connection('practice')->table('charges')->update(['refunded' => 0]);
         app(Reconciling::class)->run(0);
         self::assertSame([1_000, 20_500], [$this->order->refresh()->refunded, self::ledger()]);
+    }
+
+    public function test_a_provider_that_says_another_amount_of_a_refund_is_not_believed(): void
+    {
+        $this->refund(['amount' => '10'])->assertOk();
+        $key = (string) Refund::query()->sole()->key;
+        DB::table('refunds')->update(['state' => 'asked', 'settled_at' => null]);
+        DB::table('order_facts')->where('type', 'refunded')->delete();
+        app(Refunding::class)->settle($key, new RefundAnswer(true, 999));
+
+        self::assertSame('failed', Refund::query()->sole()->state->value);
+        self::assertSame(0, OrderLog::sums($this->order)->refunded);
     }
 
     public function test_a_dispute_pauses_access_and_its_end_opens_it_again(): void
