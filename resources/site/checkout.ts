@@ -96,8 +96,11 @@ export function setUp(form: HTMLFormElement): void {
         }, PATIENCE);
     });
 
-    /** What it comes to now, by the server. */
+    let asked = 0;
+
+    /** What it comes to now, by the server. Answers may overtake one another: the newest question's is shown. */
     async function reckon(): Promise<void> {
+        const mine = ++asked;
         const body = new FormData(form);
         body.set('check', '1');
         try {
@@ -105,7 +108,10 @@ export function setUp(form: HTMLFormElement): void {
             if (!answer.ok) {
                 throw new Error(String(answer.status));
             }
-            show((await answer.json()) as Sums);
+            const sums = (await answer.json()) as Sums;
+            if (mine === asked) {
+                show(sums);
+            }
         } catch {
             trouble.textContent = 'The sum could not be worked out just now. It stands on the next page before anything is charged.';
         }
