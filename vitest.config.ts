@@ -7,8 +7,6 @@ export default defineConfig({
     test: {
         include: ['tests/Studio/**/*.test.ts'],
         environment: 'happy-dom',
-        // No test loads what a frame shows.
-        environmentOptions: { happyDOM: { settings: { handleDisabledFileLoadingAsSuccess: true } } },
         pool: 'threads',
         isolate: false,
         restoreMocks: true,

@@ -27,6 +27,8 @@ function say(data: unknown, from: { source?: unknown; origin?: string } = {}): v
 
 beforeEach(() => {
     answers.length = 0;
+    // What the frame would show is not loaded here.
+    vi.spyOn(HTMLIFrameElement.prototype, 'src', 'set').mockImplementation(() => undefined);
     vi.stubGlobal(
         'fetch',
         vi.fn(() => new Promise((done) => answers.push((given) => done({ ok: true, json: async () => given })))),
