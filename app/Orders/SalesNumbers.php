@@ -14,11 +14,8 @@ use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Money\Money;
-use Lantern\Core\Offers\LineKind;
 use Lantern\Core\Orders\FactType;
-use Lantern\Core\Orders\LineState;
 use Lantern\Core\Results\Days;
-use Lantern\Core\Results\Rate;
 
 /**
  * Sales and money, read from the facts of orders. Revenue is what was paid less what was paid back, on the day it moved.
@@ -37,7 +34,7 @@ final class SalesNumbers
         $from = Instant::sql(new CarbonImmutable($days[0], $business->zone()));
 
         return ['sums' => $this->sums($business, $funnel, $from), 'days' => $this->byDay($business, $funnel, $from, $days),
-            'extras' => $funnel === null ? [] : $this->extras($funnel, $from)];
+            'extras' => $funnel === null ? [] : (new ExtraNumbers)->of($funnel, $from)];
     }
 
     /** @return list<array<string, mixed>> by currency: sales, revenue, average order, revenue per visitor */
@@ -97,34 +94,6 @@ final class SalesNumbers
 
         return array_map(fn (string $day): array => ['day' => $day, 'orders' => $orders[$day] ?? 0, 'revenue' => $revenue[$day] ?? []],
             $days);
-    }
-
-    /** @return list<array<string, mixed>> how many took the bump, the upsell, the downsell, of those who could */
-    private function extras(Funnel $funnel, string $from): array
-    {
-        $lines = fn (LineKind ...$kinds): Builder => DB::table('order_lines')->join('orders', 'orders.id', '=', 'order_lines.order_id')
-            ->where('orders.funnel_id', $funnel->id)->where('orders.owner', false)->where('orders.bought_at', '>=', $from)
-            ->whereIn('order_lines.state', [LineState::Bought->value, LineState::Returned->value])
-            ->whereIn('order_lines.kind', array_map(fn (LineKind $k): string => $k->value, $kinds));
-        $found = [];
-        foreach ([LineKind::Bump, LineKind::Upsell, LineKind::Downsell] as $kind) {
-            foreach ($lines($kind)->groupBy('order_lines.offer_id', 'order_lines.name', 'order_lines.page_id')
-                ->selectRaw('order_lines.offer_id, order_lines.name, order_lines.page_id, count(distinct orders.id) as n')->get() as $row) {
-                // Whoever bought on the page of a bump could have ticked it; an extra offer could be taken by whoever answered to it.
-                $could = $kind === LineKind::Bump
-                    ? $lines(LineKind::Main)->where('order_lines.page_id', $row->page_id)->distinct()->count('orders.id')
-                    : (int) $row->n + DB::table('events')->where('funnel_id', $funnel->id)->where('page_id', $row->page_id)
-                        ->where('type', EventType::Declined->value)->where('owner', false)->where('at', '>=', $from)->count();
-                $at = "{$kind->value} {$row->offer_id}";
-                $found[$at] ??= ['kind' => $kind->label(), 'name' => (string) $row->name, 'taken' => 0, 'could' => 0];
-                $found[$at]['taken'] += (int) $row->n;
-                $found[$at]['could'] += $could;
-            }
-        }
-        $result = array_map(fn (array $e): array => $e + ['rate' => Rate::of(min($e['taken'], $e['could']), $e['could'])->toArray()],
-            array_values($found));
-
-        return $result;
     }
 
     /** @return list<array{currency: string, orders: int, revenue: string}> what somebody has bought, by currency */

@@ -15,7 +15,9 @@ final class EventHistory implements TellsHistory
         $told = [];
         foreach (DB::table('events')->where('person_id', $person)->orderByDesc('at')->limit($most)->get() as $event) {
             $data = is_string($event->data) ? (array) json_decode($event->data, true) : [];
-            $what = $names[$event->page_id] ?? $data['tag'] ?? $data['to'] ?? '';
+            $offers = array_filter(array_map(fn (mixed $id): string => is_string($id) ? $names[$id] ?? '' : '',
+                is_array($data['offers'] ?? null) ? $data['offers'] : []));
+            $what = $offers === [] ? $names[$event->page_id] ?? $data['tag'] ?? $data['to'] ?? '' : implode(', ', $offers);
             $told[] = [
                 'kind' => $event->type, 'at' => Instant::jsonFromSql($event->at), 'what' => is_string($what) ? $what : '',
                 'funnel' => $names[$event->funnel_id] ?? '', 'source' => $event->source, 'id' => 'e'.$event->id,

@@ -9,7 +9,7 @@ import PersonHistory from '@/people/PersonHistory.vue';
 import { useToasts } from '@/stores/toasts';
 import { usePeopleKit } from '@/stores/peopleKit';
 import { usePulse } from '@/stores/pulse';
-import { counted, dateTime } from '@/ui/format';
+import { counted, dateTime, day } from '@/ui/format';
 import NotHere from '@/ui/NotHere.vue';
 import UiDialog from '@/ui/UiDialog.vue';
 import UiListbox from '@/ui/UiListbox.vue';
@@ -246,6 +246,8 @@ const titles = {
                         <span class="block caption"
                             >{{ o.number === null ? 'Not paid' : `Order ${o.number}` }} · {{ dateTime(o.at) }} · {{ o.stateLabel
                             }}{{ o.arrears ? ', in arrears' : '' }}</span
+                        ><span v-if="o.toCome > 0 && o.next" class="block caption"
+                            >{{ counted(o.toCome, 'payment') }} to come, the next on {{ day(o.next) }}</span
                         ></span
                     >
                     <span class="shrink-0">{{ o.total }}</span>

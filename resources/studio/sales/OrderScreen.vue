@@ -124,7 +124,7 @@ const due = computed(() => order.value?.payments.filter((p) => p.state === 'due'
                             </tr>
                         </tbody>
                     </table>
-                    <p class="mt-1 caption">{{ order.method }}</p>
+                    <p class="mt-1 caption first-letter:uppercase">{{ order.method }}</p>
                     <button v-if="due.length > 0" type="button" class="mt-2 btn-quiet text-clay-deep" @click="cancel">
                         Ask for no more payments
                     </button>

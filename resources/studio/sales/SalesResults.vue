@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { SalesResults } from '@/api/types';
-import { count, interval, percent } from '@/ui/format';
+import { count, counted, interval, percent } from '@/ui/format';
 
 defineProps<{ sales: SalesResults }>();
 </script>
@@ -27,7 +27,7 @@ defineProps<{ sales: SalesResults }>();
                 </tr>
                 <tr class="border-b border-line">
                     <td class="py-1.5">
-                        Revenue per visitor <span class="caption">{{ count(s.visitors) }} visitors</span>
+                        Revenue per visitor <span class="caption">{{ counted(s.visitors, 'visitor') }}</span>
                     </td>
                     <td class="text-right">{{ s.perVisitor }}</td>
                 </tr>

@@ -71,7 +71,7 @@ final class OrdersTest extends SalesTestCase
             $sales['sums'][0]['paid'], $sales['sums'][0]['refunded'], $sales['sums'][0]['average']]);
         self::assertSame([2, 38_000], [array_sum(array_column($sales['days'], 'orders')),
             array_sum(array_map(fn (array $d): int => $d['revenue']['EUR'] ?? 0, $sales['days']))]);
-        self::assertSame([['Order bump', 1, 2]],
+        self::assertSame([['Order bump', 1, 2], ['Upsell', 0, 1]],
             array_map(fn (array $e): array => [$e['kind'], $e['taken'], $e['could']], $sales['extras']));
         $pages = fn (): array => $this->getJson("/studio/api/funnels/{$this->funnel->id}")->json('pageNumbers');
         $checkout = (string) $this->plan()->pageOf(PageRole::Checkout)?->id;

@@ -16,6 +16,7 @@ use App\Orders\Refunding;
 use App\Support\Instant;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Orders\FactType;
+use Lantern\Core\Orders\PaymentState;
 
 /** Orders as the Studio reads them. */
 final class OrderJson
@@ -32,6 +33,14 @@ final class OrderJson
             'total' => $order->money($order->total)->words(), 'paid' => $order->money($order->paid)->words(),
             'refunded' => $order->refunded === 0 ? '' : $order->money($order->refunded)->words(), 'currency' => $order->currency,
             'coupon' => $order->coupon_code, 'owner' => $order->owner];
+    }
+
+    /** @return array<string, mixed> a row, and what is still to come of its plan */
+    public static function withPlan(Order $order): array
+    {
+        $due = $order->payments->where('state', PaymentState::Due)->sortBy('due_at');
+
+        return self::row($order) + ['toCome' => $due->count(), 'next' => Instant::json($due->first()?->due_at)];
     }
 
     /** @return array<string, mixed> */

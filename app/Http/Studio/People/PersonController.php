@@ -74,8 +74,8 @@ final class PersonController extends StudioController
                     'through' => in_array($e->sequence_id, $through, true)])->all(),
             'optOuts' => DB::table('opt_outs')->where('person_id', $found->id)->pluck('what')->all(),
             'history' => $history->of($found, 100 + $more), 'consent' => (new PersonArchive)->consent($found), 'deliveries' => $deliveries,
-            'purchases' => ['orders' => Order::query()->with(['lines', 'funnel', 'business'])->where('person_id', $found->id)
-                ->latest('placed_at')->limit(50)->get()->map(OrderJson::row(...))->all(),
+            'purchases' => ['orders' => Order::query()->with(['lines', 'funnel', 'business', 'payments'])
+                ->where('person_id', $found->id)->latest('placed_at')->limit(50)->get()->map(OrderJson::withPlan(...))->all(),
                 'sums' => (new SalesNumbers)->ofPerson($found->id)]];
     }
 

@@ -233,6 +233,9 @@ export interface Person extends PersonRow {
     optOuts: string[];
     history: HistoryItem[];
     consent: Consent[];
-    purchases: { orders: OrderRow[]; sums: { currency: string; orders: number; revenue: string }[] };
+    purchases: {
+        orders: (OrderRow & { toCome: number; next: string | null })[];
+        sums: { currency: string; orders: number; revenue: string }[];
+    };
     deliveries: { id: string; title: string; downloads: number; revoked: boolean }[];
 }
