@@ -65,8 +65,9 @@ export default defineConfig({
         laravel({
             input: [
                 'resources/studio/main.ts',
-                ...['base', 'points', 'proof', 'sell', 'pay', 'media'].map((part) => `resources/site/${part}.css`),
+                ...['base', 'points', 'proof', 'sell', 'countdown', 'pay', 'media'].map((part) => `resources/site/${part}.css`),
                 'resources/site/visitor.ts',
+                'resources/site/countdown.ts',
                 'resources/site/embed.ts',
                 'resources/site/checkout.ts',
                 'resources/site/card.ts',

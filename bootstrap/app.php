@@ -37,7 +37,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->group('site',
             [Illuminate\Cookie\Middleware\EncryptCookies::class, Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse::class]);
         // The visitor's id is made by the visitor script, so it cannot be encrypted; it is only ever a random key.
-        $middleware->encryptCookies(except: ['lantern_visitor']);
+        $middleware->encryptCookies(except: ['lantern_visitor', 'lantern_zone']);
         $middleware->trustProxies(at: explode(',', (string) env('TRUSTED_PROXIES', '127.0.0.1')));
         $middleware->redirectGuestsTo(fn (): string => Hosts::studio().'/studio');
         $middleware->append([AnswerHeaders::class, EachOnItsHost::class]);

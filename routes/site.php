@@ -11,6 +11,7 @@ use App\Http\Site\HandOverController;
 use App\Http\Site\HealthController;
 use App\Http\Site\MailLinkController;
 use App\Http\Site\MediaController;
+use App\Http\Site\NowController;
 use App\Http\Site\PageController;
 use App\Http\Site\PageFormController;
 use App\Http\Site\Pay\CallController;
@@ -26,6 +27,7 @@ Route::get('/', FrontDoorController::class);
 Route::get('/h', HandOverController::class);
 // Our own health page: the framework's fetches fonts and scripts from other hosts.
 Route::get('/up', HealthController::class);
+Route::get('/m/now', NowController::class);
 Route::post('/m/view', BeaconController::class)->middleware('throttle:beacon')->name('site.beacon');
 Route::get('/media/{upload}/{form}', MediaController::class)->where(['form' => '[a-z0-9]{1,5}\.(webp|jpg|png|mp4|webm)'])
     ->name('site.media');
@@ -39,6 +41,8 @@ Route::post('/c/wait/{submission}/{seal}', [ConfirmController::class, 'again'])-
 Route::get('/c/{confirmation}/{seal}', [ConfirmController::class, 'ask']);
 Route::post('/c/{confirmation}/{seal}', [ConfirmController::class, 'confirm']);
 Route::get('/l/{message}/{link}/{seal}', [MailLinkController::class, 'follow'])->where('link', '[0-9]{1,10}');
+Route::post('/l/{message}/{link}/{seal}', [MailLinkController::class, 'confirm'])->where('link', '[0-9]{1,10}')
+    ->middleware('throttle:beacon');
 Route::get('/o/{message}/{seal}.gif', [MailLinkController::class, 'open']);
 Route::get('/e/{form}.js', [EmbedController::class, 'script'])->where('form', '[a-z0-9]{26}');
 Route::get('/e/{form}/token', [EmbedController::class, 'token'])->middleware('throttle:beacon');

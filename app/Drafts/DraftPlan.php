@@ -32,7 +32,7 @@ final class DraftPlan
         $shared = self::shared($parts);
         // Emails in the order in which they come, beside the others: what is compared with nothing cannot be sorted among it.
         $emails = array_values(array_filter($parts, fn (Part $p): bool => $p instanceof EmailPlan));
-        usort($emails, fn (EmailPlan $a, EmailPlan $b): int => $a->delay->offset() <=> $b->delay->offset());
+        usort($emails, fn (EmailPlan $a, EmailPlan $b): int => $a->offset() <=> $b->offset());
         $parts = [...array_values(array_filter($parts, fn (Part $p): bool => ! $p instanceof EmailPlan)), ...$emails];
 
         return new Plan(

@@ -8,6 +8,7 @@ use App\Journey\Events;
 use App\Journey\NewEvent;
 use App\Models\Person;
 use App\Models\Submission;
+use App\People\Browsers\Joining;
 use App\People\Consent\Suppressions;
 use App\People\Fields\OwnFields;
 use App\Support\Instant;
@@ -32,7 +33,7 @@ use LogicException;
  */
 final readonly class TakeSignup
 {
-    public function __construct(private Events $events)
+    public function __construct(private Events $events, private Joining $joining)
     {
     }
 
@@ -130,7 +131,7 @@ final readonly class TakeSignup
             DB::table('opt_outs')->where('person_id', $person->id)->whereIn('what', ['broadcasts', ...$started])->delete();
         }
         if ($theirs && $submission->visitor !== null) {
-            self::join($submission->visitor, $person->id, $at);
+            $this->joining->join($submission->visitor, $person->id, $at);
         }
 
         return $this->events->take($event);
@@ -140,14 +141,6 @@ final readonly class TakeSignup
     {
         return Suppressions::why($business, $email->display) === 'unsubscribed'
             || Person::query()->where('business_id', $business)->where('email_key', $email->key)->whereNotNull('unsubscribed_at')->exists();
-    }
-
-    /** From now on this browser is this person's; what it did before was theirs. */
-    public static function join(string $visitor, string $person, DateTimeImmutable $at): void
-    {
-        DB::table('visitor_person')
-            ->upsert(['visitor' => $visitor, 'person_id' => $person, 'joined_at' => Instant::sql($at)], ['visitor'], ['person_id']);
-        DB::table('events')->where('visitor', $visitor)->whereNull('person_id')->update(['person_id' => $person]);
     }
 
     private function person(Signup $signup, EmailAddress $email, bool $waits): Person

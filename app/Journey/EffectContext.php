@@ -18,6 +18,7 @@ final readonly class EffectContext
      * @param  Funnel|null  $funnel  that decided it; none where it follows without one, such as from a bounce
      * @param  Submission|null  $submission  the form that led to it, if one did
      * @param  Order|null  $order  likewise, what was bought
+     * @param  string|null  $visitor  the id of the browser in which it happened
      */
     public function __construct(
         public Person $person,
@@ -26,6 +27,7 @@ final readonly class EffectContext
         public ?Version $version = null,
         public ?Submission $submission = null,
         public ?Order $order = null,
+        public ?string $visitor = null,
     ) {
     }
 }

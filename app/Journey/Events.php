@@ -57,7 +57,7 @@ final readonly class Events
             $own = match (true) {
                 $decided !== null => new Decision,
                 // Nobody to whom anything could happen, and nothing that leads anywhere.
-                $event->person === null && $event->type->outcome() === null => new Decision,
+                $event->person === null && $event->stranger === null && $event->type->outcome() === null => new Decision,
                 $version === null => Journey::withoutFunnel($core),
                 default => (new Journey($version->plan()))->decide(self::visitor($event, $core), $core),
             };
@@ -123,15 +123,24 @@ final readonly class Events
     /** What is known of the person matters only where something may be set off. */
     private static function visitor(NewEvent $event, Event $core): Visitor
     {
-        return $event->person === null || $core->keys() === [] ? new Visitor($event->business->zone())
-            : PersonLookup::visitor($event->person);
+        $visitor = match (true) {
+            $core->keys() === [] => new Visitor($event->business->zone()),
+            $event->person !== null => PersonLookup::visitor($event->person),
+            $event->stranger !== null => PersonLookup::stranger($event->stranger->visitor, $event->stranger->ip, $event->stranger->zone,
+                $event->business->zone(), $event->version?->plan()->deadlines ?? []),
+            default => new Visitor($event->business->zone()),
+        };
+
+        return $event->owner ? $visitor->asOwner() : $visitor;
     }
 
     private function carryOut(Decision $decision, NewEvent $event, ?Funnel $funnel, ?Version $version): void
     {
         if ($event->person !== null && $decision->effects !== []) {
             $this->effects->run($decision->effects, new EffectContext($event->person, $event->at, $funnel, $version, $event->submission,
-                $event->order));
+                $event->order, $event->visitor));
+        } elseif ($event->stranger !== null && $funnel !== null && ! $event->owner) {
+            $this->effects->runForStranger($decision->effects, $event->stranger, $funnel, $event->at);
         }
     }
 

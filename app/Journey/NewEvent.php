@@ -31,6 +31,8 @@ final readonly class NewEvent
      * @param  list<string>  $offers  ids of the offers that were bought or declined
      * @param  list<string>  $closed  ids of offers that this buyer cannot take
      * @param  Order|null  $order  by which
+     * @param  string|null  $email  the id of the email of a funnel in which a link was followed
+     * @param  Stranger|null  $stranger  who it is where no person is known, for what can happen to a browser alone
      */
     public function __construct(
         public EventType $type,
@@ -52,6 +54,8 @@ final readonly class NewEvent
         public array $offers = [],
         public array $closed = [],
         public ?Order $order = null,
+        public ?string $email = null,
+        public ?Stranger $stranger = null,
     ) {
     }
 
@@ -83,7 +87,10 @@ final readonly class NewEvent
     {
         $message->loadMissing('funnel.liveVersion');
 
-        return self::of($type, $person, $at, $message->funnel, data: ['message' => $message->id] + $data);
+        $person->loadMissing('business');
+
+        return new self($type, $person->business, $at, $message->funnel, person: $person, data: ['message' => $message->id] + $data,
+            email: $message->email_id);
     }
 
     /** Something that a filled-in form led to. */
@@ -121,6 +128,6 @@ final readonly class NewEvent
     public function inCore(): Event
     {
         return new Event($this->type, $this->at, $this->page, $this->form, $this->tag, $this->why, $this->offers,
-            $this->closed);
+            $this->closed, $this->email);
     }
 }

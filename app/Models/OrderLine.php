@@ -25,6 +25,8 @@ use Lantern\Core\Support\Shape;
  * @property int $total in smallest units
  * @property LineState $state
  * @property string|null $receipt_id on which it stands
+ * @property string|null $deadline_id under which its offer stood when it was ordered
+ * @property int|null $deadline_left seconds that were left of it
  * @property Order $order
  */
 final class OrderLine extends Record
@@ -34,7 +36,7 @@ final class OrderLine extends Record
     /** @var array<string, string> */
     protected $casts = ['kind' => LineKind::class, 'line' => 'array', 'state' => LineState::class];
 
-    protected $attributes = ['receipt_id' => null];
+    protected $attributes = ['receipt_id' => null, 'deadline_id' => null, 'deadline_left' => null];
 
     /** @return BelongsTo<Order, $this> */
     public function order(): BelongsTo

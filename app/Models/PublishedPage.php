@@ -19,6 +19,7 @@ use Lantern\Core\Plan\PageRole;
  * @property array<string, array<string, mixed>> $slots by slot, what of the plan it is filled with
  * @property array<string, mixed> $policy see {@see \App\Serving\PagePolicy}
  * @property list<string>|null $products those whose buyers alone may see it; null where everybody may
+ * @property array<string, mixed>|null $deadlines see {@see \App\Serving\PageDeadlines}; null where it has to do with none
  * @property int $drawn_by the revision of the renderer that drew it
  * @property Version $version
  */
@@ -27,7 +28,8 @@ final class PublishedPage extends Record
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['role' => PageRole::class, 'slots' => 'array', 'policy' => 'array', 'products' => 'array', 'drawn_by' => 'integer'];
+    protected $casts = ['role' => PageRole::class, 'slots' => 'array', 'policy' => 'array', 'products' => 'array',
+        'deadlines' => 'array', 'drawn_by' => 'integer'];
 
     /** @return BelongsTo<Version, $this> */
     public function version(): BelongsTo

@@ -19,6 +19,7 @@ final readonly class Attempt
      * @param  string  $token  of the checkout as it was loaded: the same one sent twice is one order
      * @param  string|null  $method  what the card fields handed over; none where nothing is due now
      * @param  string  $code  of the coupon, as it is compared
+     * @param  DateTimeImmutable|null  $shownAt  when the checkout was shown to them
      * @param  bool|null  $marketing  did they tick that they want further emails? null where they were not asked
      */
     public function __construct(
@@ -39,6 +40,7 @@ final readonly class Attempt
         public ?string $source = null,
         public ?string $ip = null,
         public bool $owner = false,
+        public ?DateTimeImmutable $shownAt = null,
     ) {
     }
 }

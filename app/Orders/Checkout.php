@@ -66,6 +66,12 @@ final class Checkout
         return $read;
     }
 
+    /** When the checkout was shown that this was filled in on, as it says under seal. */
+    public function shownAt(): ?CarbonImmutable
+    {
+        return ShownPrices::read($this->typed['shown'] ?? null)?->since;
+    }
+
     private function text(string $name, int $max): string
     {
         $value = $this->typed[$name] ?? '';

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
+use App\Deadlines\Selling;
+use App\Deadlines\States;
+use App\Deadlines\Who;
 use App\Journey\Events;
 use App\Journey\NewEvent;
 use App\Models\Order;
@@ -14,6 +17,7 @@ use App\Support\Durable;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Money\TaxRate;
 use Lantern\Core\Offers\LineKind;
@@ -43,14 +47,30 @@ final readonly class ExtraOffers
             && $order->state->isBought();
     }
 
-    /** May it be taken with this order? */
-    public static function standing(Order $order, Offer $offer, CarbonImmutable $now): Standing
+    /**
+     * May it be taken with this order? Whoever bought before the end of a deadline has its grace for what comes after.
+     *
+     * @param  list<Deadline>  $deadlines  of the funnel
+     */
+    public static function standing(Order $order, Offer $offer, array $deadlines, CarbonImmutable $now): Standing
     {
         if (Sold::hasInOrder($order->id, $offer->id)) {
             return Standing::AlreadyBought;
         }
 
-        return $offer->standing($now, $order->funnel->business->zone(), Sold::taken($offer->id), Sold::has($order->person_id, $offer->id));
+        $standing = $offer->standing($now, $order->funnel->business->zone(), Sold::taken($offer->id),
+            Sold::has($order->person_id, $offer->id));
+        $guarding = array_values(array_filter($deadlines, fn (Deadline $d): bool => $d->guardsOffer($offer->id)));
+
+        return $standing !== Standing::OnSale || $guarding === [] || $order->owner ? $standing
+            : Selling::refusal($guarding, $offer->id, self::states($order, $guarding, $now), $order->placed_at) ?? $standing;
+    }
+
+    /** @param  list<Deadline>  $deadlines */
+    private static function states(Order $order, array $deadlines, CarbonImmutable $now): States
+    {
+        return States::of($deadlines, new Who([$order->person_id], $order->visitor, (string) $order->ip,
+            $order->funnel->business->zone()), $now);
     }
 
     /** @return list<string> ids of the extra offers of a plan that cannot be taken with this order */
@@ -60,7 +80,7 @@ final readonly class ExtraOffers
         $closed = [];
         foreach ($plan->pages as $page) {
             $offer = $page->role->isExtraOffer() ? $plan->offerOn($page) : null;
-            if ($offer !== null && self::standing($order, $offer, CarbonImmutable::instance($at)) !== Standing::OnSale) {
+            if ($offer !== null && self::standing($order, $offer, $plan->deadlines, CarbonImmutable::instance($at)) !== Standing::OnSale) {
                 $closed[] = $offer->id;
             }
         }
@@ -95,7 +115,7 @@ final readonly class ExtraOffers
                 return $open->state === PaymentState::Paid ? null : $open;
             }
             $now = CarbonImmutable::now();
-            $standing = self::standing($order, $offer, $now);
+            $standing = self::standing($order, $offer, $plan->deadlines, $now);
             if ($standing !== Standing::OnSale) {
                 throw NotForSale::standing($standing);
             }
@@ -108,7 +128,8 @@ final readonly class ExtraOffers
             $number = 1 + (int) OrderLine::query()->where('order_id', $order->id)->max('number');
             OrderLine::query()->create(['order_id' => $order->id, 'number' => $number, 'kind' => $kind, 'offer_id' => $offer->id,
                 'product_id' => $product->id, 'name' => $line->name, 'page_id' => $page->id, 'line' => $line->toArray(),
-                'total' => $line->total->minor, 'state' => LineState::Held]);
+                'total' => $line->total->minor, 'state' => LineState::Held]
+                + Selling::noted($plan->deadlines, $offer->id, self::states($order, $plan->deadlines, $now), $now));
             $order->forceFill(['total' => $order->total + $line->total->minor])->save();
             OrderLog::add($order, FactType::LineAdded, $now, amount: $line->total->minor, lines: [$number => $line->total->minor],
                 data: ['name' => $line->name, 'kind' => $kind->value]);

@@ -4,13 +4,18 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
+use App\Deadlines\Selling;
+use App\Deadlines\States;
+use App\Deadlines\Who;
 use App\Models\Order;
 use App\Models\OrderLine;
 use App\Models\Payment;
 use App\Models\Person;
 use App\People\Consent\Suppressions;
+use App\People\Facts\PersonLookup;
 use App\Support\Durable;
 use App\Support\Ids;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Offers\QuoteLine;
 use Lantern\Core\Offers\Standing;
@@ -45,9 +50,10 @@ final readonly class PlaceOrder
             if ($underWay !== null) {
                 return $underWay;
             }
-            $this->check($attempt, $person, $before?->id);
+            $states = self::deadlines($attempt, $person);
+            $this->check($attempt, $person, $before?->id, $states);
             $order = $this->order($attempt, $person, $before);
-            $lines = $this->lines($order, $attempt);
+            $lines = $this->lines($order, $attempt, $states);
             $this->holdCoupon($order, $attempt);
             OrderLog::add($order, FactType::Placed, $attempt->at, amount: $attempt->quote->total()->minor,
                 lines: array_map(fn (QuoteLine $l): int => $l->total->minor, $lines),
@@ -90,8 +96,26 @@ final readonly class PlaceOrder
             ->whereHas('lines', fn ($q) => $q->where('offer_id', $main->id)->where('state', LineState::Held))->first();
     }
 
+    /**
+     * How deadlines stand for the buyer: whoever's browser it is, and whoever's address was typed. The earliest start of them all
+     * holds.
+     *
+     * @return States|null nothing for the owner, who tries it out
+     */
+    private static function deadlines(Attempt $attempt, Person $person): ?States
+    {
+        $deadlines = $attempt->version->plan()->deadlines;
+        if ($deadlines === [] || $attempt->owner) {
+            return null;
+        }
+        $browser = Who::personOf($attempt->visitor);
+
+        return States::of($deadlines, new Who(array_values(array_unique(array_filter([$person->id, $browser], is_string(...)))),
+            $attempt->visitor, (string) $attempt->ip, PersonLookup::zone($person)), CarbonImmutable::instance($attempt->at));
+    }
+
     /** @throws NotForSale */
-    private function check(Attempt $attempt, Person $person, ?string $except): void
+    private function check(Attempt $attempt, Person $person, ?string $except, ?States $states): void
     {
         $plan = $attempt->version->plan();
         $zone = $attempt->funnel->business->zone();
@@ -99,6 +123,9 @@ final readonly class PlaceOrder
             $offer = $plan->offer($line->offer);
             $standing = $offer === null ? Standing::Over
                 : $offer->standing($attempt->at, $zone, Sold::taken($offer->id, $except), Sold::has($person->id, $offer->id, $except));
+            $refusal = $standing === Standing::OnSale && $states !== null
+                ? Selling::refusal($plan->deadlines, $line->offer, $states, $attempt->shownAt) : null;
+            $standing = $refusal ?? $standing;
             if ($standing !== Standing::OnSale) {
                 throw $i === 0 ? NotForSale::standing($standing)
                     : NotForSale::because("bump-{$line->offer}", "{$line->name}: ".$standing->sentence());
@@ -135,7 +162,7 @@ final readonly class PlaceOrder
     }
 
     /** @return array<int, QuoteLine> by the line's number */
-    private function lines(Order $order, Attempt $attempt): array
+    private function lines(Order $order, Attempt $attempt, ?States $states): array
     {
         $number = (int) OrderLine::query()->where('order_id', $order->id)->max('number');
         $lines = [];
@@ -143,7 +170,9 @@ final readonly class PlaceOrder
             $lines[++$number] = $line;
             OrderLine::query()->create(['order_id' => $order->id, 'number' => $number, 'kind' => $line->kind, 'offer_id' => $line->offer,
                 'product_id' => $line->product, 'name' => $line->name, 'page_id' => $attempt->page->id, 'line' => $line->toArray(),
-                'total' => $line->total->minor, 'state' => LineState::Held]);
+                'total' => $line->total->minor, 'state' => LineState::Held] + ($states === null ? []
+                    : Selling::noted($attempt->version->plan()->deadlines, $line->offer, $states,
+                        CarbonImmutable::instance($attempt->at))));
         }
         $order->unsetRelation('lines');
 

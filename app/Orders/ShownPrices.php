@@ -13,16 +13,24 @@ use Lantern\Core\Support\Shape;
 /** The prices that a checkout showed, and when: sealed, so that they come back as they went out. */
 final readonly class ShownPrices
 {
-    /** @param  array<string, Price>  $prices  by offer */
-    private function __construct(private array $prices, public CarbonImmutable $at)
+    /**
+     * @param  array<string, Price>  $prices  by offer
+     * @param  CarbonImmutable  $since  when the checkout was first shown, before it was shown again with what was wrong with it
+     */
+    private function __construct(private array $prices, public CarbonImmutable $at, public CarbonImmutable $since)
     {
     }
 
-    /** @param  list<Offer>  $offers */
-    public static function issue(array $offers): string
+    /**
+     * @param  list<Offer>  $offers
+     * @param  self|null  $before  what came back with the checkout, where it is shown again
+     */
+    public static function issue(array $offers, ?self $before = null): string
     {
-        $body = base64_encode(json_encode(['at' => CarbonImmutable::now()->getTimestamp(), 'prices' => array_column(array_map(
-            fn (Offer $o): array => [$o->id, $o->price->toArray()], $offers), 1, 0)], JSON_THROW_ON_ERROR));
+        $now = CarbonImmutable::now()->getTimestamp();
+        $body = base64_encode(json_encode(['at' => $now, 'since' => $before?->since->getTimestamp() ?? $now,
+            'prices' => array_column(array_map(
+                fn (Offer $o): array => [$o->id, $o->price->toArray()], $offers), 1, 0)], JSON_THROW_ON_ERROR));
 
         return $body.'.'.PayLinks::seal("shown|{$body}");
     }
@@ -41,7 +49,10 @@ final readonly class ShownPrices
                 $prices[(string) $offer] = Price::fromShape($shape->group('prices')->group((string) $offer));
             }
 
-            return new self($prices, CarbonImmutable::createFromTimestamp($shape->integer('at', 0, PHP_INT_MAX)));
+            $at = $shape->integer('at', 0, PHP_INT_MAX);
+
+            return new self($prices, CarbonImmutable::createFromTimestamp($at),
+                CarbonImmutable::createFromTimestamp($shape->integer('since', 0, PHP_INT_MAX, $at)));
         } catch (Invalid) {
             return null;
         }

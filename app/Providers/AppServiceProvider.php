@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Deadlines\StartsDeadlines;
 use App\Files\Deliveries;
 use App\Forms\ConfirmationMessage;
 use App\Forms\Confirmations;
@@ -33,6 +34,7 @@ use App\People\Tags\Tagging;
 use App\Serving\Slots\AddressSlot;
 use App\Serving\Slots\CheckoutSlot;
 use App\Serving\Slots\CodeSlot;
+use App\Serving\Slots\CountdownSlot;
 use App\Serving\Slots\DownloadSlot;
 use App\Serving\Slots\ErrorSlot;
 use App\Serving\Slots\ErrorsSlot;
@@ -51,6 +53,7 @@ use App\Serving\Slots\SourceSlot;
 use App\Serving\Slots\StepSlot;
 use App\Serving\Slots\TickedSlot;
 use App\Serving\Slots\TokenSlot;
+use App\Serving\Slots\UntilSlot;
 use App\Serving\Slots\ValueSlot;
 use App\Support\Hosts;
 use App\Support\Input;
@@ -76,6 +79,7 @@ use Lantern\Core\Journey\Effects\Effect;
 use Lantern\Core\Journey\Effects\GiveProduct;
 use Lantern\Core\Journey\Effects\SendEmail;
 use Lantern\Core\Journey\Effects\SendReceipt;
+use Lantern\Core\Journey\Effects\StartDeadline;
 use Lantern\Core\Journey\Effects\StartSequence;
 use Lantern\Core\Journey\Effects\StopSequence;
 use Lantern\Core\Journey\Effects\TellOwner;
@@ -93,6 +97,7 @@ final class AppServiceProvider extends ServiceProvider
         GiveProduct::class => Accesses::class,
         SendEmail::class => Enrolments::class,
         SendReceipt::class => Receipts::class,
+        StartDeadline::class => StartsDeadlines::class,
         StartSequence::class => Enrolments::class,
         StopSequence::class => Enrolments::class,
         TellOwner::class => Notices::class,
@@ -118,6 +123,7 @@ final class AppServiceProvider extends ServiceProvider
         'at' => StepSlot::class,
         'checkout' => CheckoutSlot::class,
         'code' => CodeSlot::class,
+        'countdown' => CountdownSlot::class,
         'download' => DownloadSlot::class,
         'error' => ErrorSlot::class,
         'errors' => ErrorsSlot::class,
@@ -133,6 +139,7 @@ final class AppServiceProvider extends ServiceProvider
         'source' => SourceSlot::class,
         'ticked' => TickedSlot::class,
         'token' => TokenSlot::class,
+        'until' => UntilSlot::class,
         'value' => ValueSlot::class,
     ];
 

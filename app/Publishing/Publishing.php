@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Publishing;
 
+use App\Deadlines\PublishedDeadlines;
 use App\Drafts\DraftPlan;
 use App\Mail\Sequences\CarryChange;
 use App\Models\Enrolment;
@@ -23,7 +24,7 @@ use Lantern\Core\Plan\Plan;
 /** Draft, version, switch: the only way anything reaches the public. */
 final readonly class Publishing
 {
-    public function __construct(private PublishedPages $pages, private PictureFacts $facts)
+    public function __construct(private PublishedPages $pages, private PictureFacts $facts, private PublishedDeadlines $deadlines)
     {
     }
 
@@ -77,6 +78,7 @@ final readonly class Publishing
             }
             $funnel->forceFill(['state' => FunnelState::Live, 'live_version_id' => $version->id])->save();
             $funnel->setRelation('liveVersion', $version);
+            $this->deadlines->follow($funnel, $version);
             if (Enrolment::query()->where('funnel_id', $funnel->id)->whereNull('ended_at')->exists()) {
                 CarryChange::dispatch($funnel->id);
             }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rendering;
 
+use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\Blocks;
 use Lantern\Core\Page\Look\Look;
@@ -15,7 +16,7 @@ use Lantern\Core\Plan\Plan;
 final readonly class PageAssets
 {
     /** The parts of the styles beside the base, which is always there; blocks say which they need. */
-    private const GROUPS = ['points', 'proof', 'sell', 'pay', 'media'];
+    private const GROUPS = ['points', 'proof', 'sell', 'countdown', 'pay', 'media'];
 
     /**
      * @param  list<array{string, int}>  $first  family and weight of the fonts that are loaded at once
@@ -28,7 +29,7 @@ final readonly class PageAssets
 
     public static function of(Plan $plan, PagePlan $page): self
     {
-        return new self(self::ownLook($plan, $page)->fonts(), self::fontsOf($plan, $page), self::groups($page, false));
+        return new self(self::ownLook($plan, $page)->fonts(), self::fontsOf($plan, $page), self::groups($plan, $page, false));
     }
 
     /** For a page of the application's own making, in the look of a funnel. */
@@ -40,7 +41,7 @@ final readonly class PageAssets
     /** For the desk, where anything may be added. */
     public static function withAllStyles(Plan $plan, PagePlan $page): self
     {
-        return new self(self::ownLook($plan, $page)->fonts(), self::fontsOf($plan, $page), self::groups($page, true));
+        return new self(self::ownLook($plan, $page)->fonts(), self::fontsOf($plan, $page), self::groups($plan, $page, true));
     }
 
     /** @return array{first: list<array{string, int}>, fonts: list<array{string, int}>, groups: list<string>} */
@@ -82,7 +83,7 @@ final readonly class PageAssets
     }
 
     /** @return list<string> */
-    private static function groups(PagePlan $page, bool $all): array
+    private static function groups(Plan $plan, PagePlan $page, bool $all): array
     {
         $groups = ['base'];
         $needed = array_map(fn (Block $b): string => Blocks::of($b->kind)->css, $page->document->blocks());
@@ -91,7 +92,9 @@ final readonly class PageAssets
             // Pictures and videos behind a section need the styles of media too.
             $behind = $group === 'media' && array_filter($page->document->sections,
                 fn (Section $s): bool => $s->background->picture !== null || $s->background->video !== null) !== [];
-            if ($all || $used || $behind) {
+            $warns = $group === 'countdown' && array_filter($plan->deadlines, fn (Deadline $d): bool => $d->warning->isShown()
+                && $d->guardedPage($page->id) !== null) !== [];
+            if ($all || $used || $behind || $warns) {
                 $groups[] = $group;
             }
         }

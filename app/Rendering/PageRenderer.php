@@ -6,10 +6,17 @@ namespace App\Rendering;
 
 use App\Models\Business;
 use App\Support\Hosts;
+use Carbon\CarbonImmutable;
+use DateTimeZone;
 use Illuminate\Support\Facades\View;
+use Illuminate\Support\HtmlString;
+use Lantern\Core\Deadlines\DeadlineState;
+use Lantern\Core\Deadlines\ShownState;
+use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Plan\SharedSection;
 
 /**
  * Draws a page as HTML. A published page is drawn once, with slots (see {@see Slots}) for what is personal; the
@@ -21,7 +28,7 @@ final readonly class PageRenderer
      * Goes up when the markup changes in a way that the styles of today no longer fit pages drawn before. Versions
      * drawn by an earlier one are drawn anew from their plan (`lantern:redraw`, and meanwhile with each visit).
      */
-    public const REVISION = 3;
+    public const REVISION = 4;
 
     public function __construct(private PictureFacts $facts)
     {
@@ -40,13 +47,15 @@ final readonly class PageRenderer
      * The page on the desk: no script, merge fields as they are written.
      *
      * @param  array<string, string>|null  $sample  a reader's fields, to fill them in and lock the words
+     * @param  ShownState  $shown  the state of deadlines in which it is shown
      */
-    public function forDesk(Plan $plan, PagePlan $page, Business $business, ?array $sample = null): string
+    public function forDesk(Plan $plan, PagePlan $page, Business $business, ?array $sample = null,
+        ShownState $shown = ShownState::TwoDays): string
     {
-        $view = $this->view($plan, $page, $sample === null ? Mode::Desk : Mode::Visitor, $business);
+        $view = $this->view($plan, $page, $sample === null ? Mode::Desk : Mode::Visitor, $business, $shown);
         $html = $this->html($view);
 
-        return $this->filledForDesk($plan, $page, $html, $sample);
+        return $this->filledForDesk($plan, $page, $html, $sample, $shown);
     }
 
     /**
@@ -55,9 +64,10 @@ final readonly class PageRenderer
      * @param  list<string>  $sections  ids
      * @return array<string, string> HTML by section id
      */
-    public function sectionsForDesk(Plan $plan, PagePlan $page, Business $business, array $sections): array
+    public function sectionsForDesk(Plan $plan, PagePlan $page, Business $business, array $sections,
+        ShownState $shown = ShownState::TwoDays): array
     {
-        $view = $this->view($plan, $page, Mode::Desk, $business);
+        $view = $this->view($plan, $page, Mode::Desk, $business, $shown);
         $drawn = [];
         foreach ($page->document->sections as $section) {
             if (in_array($section->id, $sections, true)) {
@@ -68,11 +78,11 @@ final readonly class PageRenderer
         return $drawn;
     }
 
-    private function view(Plan $plan, PagePlan $page, Mode $mode, Business $business): PageView
+    private function view(Plan $plan, PagePlan $page, Mode $mode, Business $business, ShownState $shown = ShownState::TwoDays): PageView
     {
         $uploads = $this->facts->uploads($plan, [$page], $business->id);
 
-        return new PageView($plan, $page, $mode, $uploads, $this->facts->of($uploads, $business));
+        return new PageView($plan, $page, $mode, $uploads, $this->facts->of($uploads, $business), $shown);
     }
 
     private function html(PageView $view): string
@@ -80,7 +90,23 @@ final readonly class PageRenderer
         return View::make('site.page', [
             'view' => $view, 'plan' => $view->plan, 'page' => $view->page, 'ground' => Ground::ofPage($view),
             'sections' => array_map(fn (Section $s): string => $this->section($view, $s), $view->document->sections),
+            'warnings' => $this->warnings($view),
         ])->render();
+    }
+
+    /** @return list<array{id: string, minutes: int, words: string, section: HtmlString|null}> of the deadlines that guard it */
+    private function warnings(PageView $view): array
+    {
+        $warnings = [];
+        foreach ($view->plan->deadlines as $deadline) {
+            if ($deadline->warning->isShown() && $deadline->guardedPage($view->page->id) !== null) {
+                $shared = $view->plan->part($deadline->warning->section ?? '');
+                $warnings[] = ['id' => $deadline->id, 'minutes' => $deadline->warning->minutes, 'words' => $deadline->warning->words,
+                    'section' => $shared instanceof SharedSection ? new HtmlString($this->section($view, $shared->section)) : null];
+            }
+        }
+
+        return $warnings;
     }
 
     private function section(PageView $view, Section $section): string
@@ -95,7 +121,8 @@ final readonly class PageRenderer
     }
 
     /** @param  array<string, string>|null  $sample */
-    private function filledForDesk(Plan $plan, PagePlan $page, string $html, ?array $sample): string
+    private function filledForDesk(Plan $plan, PagePlan $page, string $html, ?array $sample,
+        ShownState $shown = ShownState::TwoDays): string
     {
         $fill = ['head' => SiteAssets::head(PageAssets::withAllStyles($plan, $page), false)];
         if ($sample === null) {
@@ -105,11 +132,38 @@ final readonly class PageRenderer
             $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e('Download').'</a> <span class="file-note">'
                 .e($leadMagnet->kindAndSize()).'</span>';
         }
+        $fill += self::countdowns($plan, $page, $shown);
 
         $html = Slots::withMergeFields($html,
             $plan->prices($page->settings->language) + $plan->fields
                 + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]);
 
         return Hosts::withMediaOfSite(Slots::fill($html, $fill, $sample));
+    }
+
+    /**
+     * What fills the slots of countdowns where nobody in particular looks at a page.
+     *
+     * @param  ShownState|null  $shown  the state that deadlines are shown in; null for those alone that hold for everybody
+     * @return array<string, string> HTML by slot
+     */
+    public static function countdowns(Plan $plan, PagePlan $page, ?ShownState $shown): array
+    {
+        $now = CarbonImmutable::now();
+        $zone = new DateTimeZone($plan->sender->timeZone);
+        $fill = [];
+        foreach ($page->document->blocksOf(BlockKind::Countdown) as $block) {
+            $deadline = $plan->deadline($block->field('deadline'));
+            $run = match (true) {
+                $deadline === null => Count::typed($block->field('until'), $zone, $now),
+                $shown === null => $deadline->forEveryone($now),
+                default => $shown->run($now),
+            };
+            $words = '<span class="countdown-words">'.e($block->field('text')).'</span>';
+            $fill["countdown:{$block->id}"] = Count::of($block, $page->settings->language, $zone, $now, leadsOn: false)->html($run,
+                $run?->state($now) ?? DeadlineState::NotStarted, $words, (new Marks($block, false))->root(...));
+        }
+
+        return $fill;
     }
 }

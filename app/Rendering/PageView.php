@@ -6,7 +6,11 @@ namespace App\Rendering;
 
 use App\Models\Upload;
 use App\Support\RichText;
+use Carbon\CarbonImmutable;
+use DateTimeZone;
 use Illuminate\Support\HtmlString;
+use Lantern\Core\Deadlines\DeadlineState;
+use Lantern\Core\Deadlines\ShownState;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Journey\Journey;
 use Lantern\Core\Page\Block\Block;
@@ -30,13 +34,17 @@ final readonly class PageView
 
     private ?string $firstHeading;
 
-    /** @param  array<string, Upload>  $uploads  pictures and videos by id */
+    /**
+     * @param  array<string, Upload>  $uploads  pictures and videos by id
+     * @param  ShownState  $shown  the state of deadlines in which the desk shows it
+     */
     public function __construct(
         public Plan $plan,
         public PagePlan $page,
         public Mode $mode,
         public array $uploads,
         public PageFacts $facts,
+        public ShownState $shown = ShownState::TwoDays,
     ) {
         $this->document = $page->document;
         $this->look = $plan->lookOf($page->document->look);
@@ -56,6 +64,24 @@ final readonly class PageView
     public function editing(): bool
     {
         return $this->mode->editing();
+    }
+
+    /** A countdown: for visitors a slot, since it is another one for each; on the desk as it looks in the chosen state. */
+    public function countdown(Block $block, Marks $at): HtmlString
+    {
+        if (! $this->editing()) {
+            return new HtmlString(Slots::name('countdown', $block->id));
+        }
+        $now = CarbonImmutable::now();
+        $zone = new DateTimeZone($this->plan->sender->timeZone);
+        $deadline = $this->plan->deadline($block->field('deadline'));
+        $run = $deadline === null ? Count::typed($block->field('until'), $zone, $now) : $this->shown->run($now);
+        $words = '<span class="countdown-words"'.$at->words('text').'>'.e($block->field('text')).'</span>';
+        $html = Count::of($block, $this->page->settings->language, $zone, $now)->html($run,
+            $run?->state($now) ?? DeadlineState::NotStarted, $words, $at->root(...));
+
+        return new HtmlString($html !== '' ? $html : '<div '.$at->root('countdown sentence').'>'.$words.' <time>'
+            .($deadline === null ? 'Choose a deadline, or a moment.' : 'Shown once the deadline has started.').'</time></div>');
     }
 
     public function marks(Block $block): Marks

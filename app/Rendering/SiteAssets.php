@@ -23,6 +23,8 @@ final class SiteAssets
 
         return $preload.'<style>'.self::faces($assets->fonts, $script ? 'optional' : 'swap').self::css($assets->groups).'</style>'
             .($script ? '<script type="module" src="'.self::script().'"></script>' : '')
+            .($script && in_array('countdown', $assets->groups, true)
+                ? '<script type="module" src="'.self::built('resources/site/countdown.ts')['url'].'"></script>' : '')
             .($script && in_array('pay', $assets->groups, true)
                 ? '<script type="module" src="'.self::built('resources/site/checkout.ts')['url'].'"></script>' : '');
     }
@@ -31,7 +33,9 @@ final class SiteAssets
     public static function inline(PageAssets $assets): string
     {
         return '<style>'.self::faces($assets->fonts, 'swap').self::css($assets->groups).'</style>'
-            .'<script type="module">'.file_get_contents(public_path(ltrim(self::script(), '/'))).'</script>';
+            .'<script type="module">'.self::text('resources/site/visitor.ts').'</script>'
+            .(in_array('countdown', $assets->groups, true)
+                ? '<script type="module">'.self::text('resources/site/countdown.ts').'</script>' : '');
     }
 
     /** @param  list<string>  $groups */

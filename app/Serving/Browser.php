@@ -12,6 +12,9 @@ final class Browser
 {
     public const COOKIE = 'lantern_visitor';
 
+    /** The time zone that the browser's own clock keeps. */
+    public const ZONE_COOKIE = 'lantern_zone';
+
     /** Set when the owner opens a page from the Studio: their own visits are left out of all numbers. */
     public const OWNER_COOKIE = 'lantern_owner';
 

@@ -47,10 +47,26 @@ final readonly class PlainPage
             .'Nothing has been charged by this one: please go back and press the button again in ten minutes.');
     }
 
-    /** @param  string  $home  the way in */
-    public static function notForSale(Standing $standing, string $home): self
+    /** @param  string  $onward  where to go from here: the way in, or what there is now that the time has run out */
+    public static function notForSale(Standing $standing, string $onward): self
     {
-        return new self(409, $standing->heading(), $standing->sentence(), ['links' => [$home => 'To the first page']]);
+        return new self(409, $standing->heading(), $standing->sentence(),
+            ['links' => [$onward => $standing === Standing::TimeRanOut ? 'See what there is now' : 'To the first page']]);
+    }
+
+    /** @param  string  $home  the way in */
+    public static function timeIsUp(string $home): self
+    {
+        return new self(410, 'The time for this has run out', 'What stood here was open to you for a limited time, and that is over.',
+            ['links' => [$home => 'To the first page']]);
+    }
+
+    /** Where it is not sure that a person follows the link: the time begins when they say so. */
+    public static function startsNow(string $action): self
+    {
+        return new self(200, 'Your time starts when you go on', 'What this link leads to is open to you for a limited time. It starts when '
+            .'you press the button, and not before, so that no program that looks your emails over can start it for you.',
+            ['goOn' => $action]);
     }
 
     /** A payment of which it is not known yet what becomes of it. */

@@ -55,6 +55,7 @@ final readonly class PublishedPages
         return ['role' => $page->role, 'address' => $page->address, 'html' => $html, 'slots' => $slots,
             'products' => array_values(array_map(fn (Product $p): string => $p->id,
                 array_filter($plan->products, fn (Product $p): bool => $p->page === $page->id))) ?: null,
+            'deadlines' => PageDeadlines::note($plan, $page),
             'policy' => PagePolicy::of($page, $business)->toArray(), 'drawn_by' => PageRenderer::REVISION];
     }
 }

@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace App\Serving;
 
+use App\Deadlines\States;
+use App\Deadlines\Who;
 use App\Models\Funnel;
 use App\Models\Order;
 use App\Models\Person;
 use App\Models\PublishedPage;
 use App\Models\Submission;
 use Illuminate\Http\Request;
+use Lantern\Core\Deadlines\Deadline;
+use Lantern\Core\Deadlines\DeadlineState;
 use Lantern\Core\Offers\Quote;
 
 /** One visit to a published page: what its slots are filled from. */
@@ -31,6 +35,7 @@ final readonly class Visit
      * @param  array<string, string|list<string>>  $typed  what was typed, by field, to be kept
      * @param  array<string, string>  $errors  by field; `form` for the form as a whole
      * @param  Quote|null  $quote  what the checkout comes to, as it was filled in
+     * @param  PageDeadlines|null  $deadlines  that the page is concerned with, and how they stand for this visitor
      */
     public function __construct(
         public Funnel $funnel,
@@ -39,9 +44,29 @@ final readonly class Visit
         public array $typed = [],
         public array $errors = [],
         public ?Quote $quote = null,
+        public ?PageDeadlines $deadlines = null,
+        public ?States $states = null,
+        public ?Who $who = null,
     ) {
+        $this->submission = self::submissionOf($request, $funnel);
+    }
+
+    public static function submissionOf(Request $request, Funnel $funnel): ?Submission
+    {
         $id = $request->cookie(self::JOINED);
-        $this->submission = is_string($id) ? Submission::query()->where('id', $id)->where('funnel_id', $funnel->id)->first() : null;
+
+        return is_string($id) ? Submission::query()->where('id', $id)->where('funnel_id', $funnel->id)->first() : null;
+    }
+
+    /**
+     * The same with what was typed, to be kept, and what is wrong with it.
+     *
+     * @param  array<string, string|list<string>>  $typed
+     * @param  array<string, string>  $errors
+     */
+    public function with(array $typed, array $errors, ?Quote $quote = null): self
+    {
+        return new self($this->funnel, $this->page, $this->request, $typed, $errors, $quote, $this->deadlines, $this->states, $this->who);
     }
 
     /** What was typed on this very device into a field: in a form of the funnel, or at its checkout. */
@@ -59,6 +84,16 @@ final readonly class Visit
             'last_name' => $last,
             default => null,
         };
+    }
+
+    /** Where visitors of this page are led once the deadline that guards it has passed, if they are led anywhere. */
+    public function afterwards(): ?string
+    {
+        $over = array_fill_keys(array_map(fn (Deadline $d): string => $d->id, $this->deadlines->deadlines ?? []), DeadlineState::Over);
+        $place = $this->deadlines?->guards->page($this->page->page_id, $over);
+        $address = $place?->page === null || $place->page === $this->page->page_id ? null : $this->deadlines?->address($place->page);
+
+        return $place->url ?? ($address === null ? null : $this->funnel->url($address));
     }
 
     /** The order that was placed in this browser, if it is one of this funnel's. */

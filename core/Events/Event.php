@@ -13,6 +13,7 @@ final readonly class Event
      * @param  string|null  $why  one sentence for the owner, where it is known better than from the type alone
      * @param  list<string>  $offers  ids of the offers that were bought or declined
      * @param  list<string>  $closed  ids of offers that this buyer cannot take
+     * @param  string|null  $email  the id of the email in which a link was followed; likewise `sequence` that was entered
      */
     public function __construct(
         public EventType $type,
@@ -23,6 +24,8 @@ final readonly class Event
         public ?string $why = null,
         public array $offers = [],
         public array $closed = [],
+        public ?string $email = null,
+        public ?string $sequence = null,
     ) {
     }
 
@@ -37,6 +40,9 @@ final readonly class Event
             EventType::Joined => $this->form === null ? [] : [Trigger\FormFilledIn::keyOf($this->form)],
             EventType::Tagged => $this->tag === null ? [] : [Trigger\TagAdded::keyOf($this->tag)],
             EventType::Bought => [Trigger\Bought::KEY, ...array_map(Trigger\BoughtOffer::keyOf(...), $this->offers)],
+            EventType::Viewed => $this->page === null ? [] : [Trigger\PageSeen::keyOf($this->page)],
+            EventType::Clicked => $this->email === null ? [] : [Trigger\EmailClicked::keyOf($this->email)],
+            EventType::Entered => $this->sequence === null ? [] : [Trigger\SequenceEntered::keyOf($this->sequence)],
             default => [],
         };
     }

@@ -15,6 +15,8 @@ enum EventType: string
     case Joined = 'joined';
     case Downloaded = 'downloaded';
     case Tagged = 'tagged';
+    /** Is in a sequence from now on. Kept as an enrolment, and not as an event. */
+    case Entered = 'entered';
     /** Paid: with the offers it was, where it was bought through us. */
     case Bought = 'bought';
     /** Said no thanks to an extra offer. */

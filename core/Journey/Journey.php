@@ -5,30 +5,23 @@ declare(strict_types=1);
 namespace Lantern\Core\Journey;
 
 use DateTimeImmutable;
-use DateTimeZone;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Forms\OwnerNotice;
-use Lantern\Core\Journey\Effects\AddTag;
 use Lantern\Core\Journey\Effects\AskToConfirm;
 use Lantern\Core\Journey\Effects\CallHook;
 use Lantern\Core\Journey\Effects\CancelEmails;
 use Lantern\Core\Journey\Effects\DeliverFile;
 use Lantern\Core\Journey\Effects\Effect;
 use Lantern\Core\Journey\Effects\GiveProduct;
-use Lantern\Core\Journey\Effects\SendEmail;
 use Lantern\Core\Journey\Effects\SendReceipt;
-use Lantern\Core\Journey\Effects\StartSequence;
-use Lantern\Core\Journey\Effects\StopSequence;
 use Lantern\Core\Journey\Effects\TellOwner;
 use Lantern\Core\Journey\Effects\TellOwnerOfSale;
 use Lantern\Core\Offers\Product;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\Way;
-use Lantern\Core\Sequences\SequencePlan;
-use Lantern\Core\Sequences\Timing;
 
 /**
  * The way through a funnel: what a visitor did, and what follows from it. The live site asks here and nowhere else,
@@ -122,26 +115,23 @@ final readonly class Journey
      */
     private function bought(Visitor $visitor, Event $event, ?Way $way): array
     {
-        $effects = [];
-        $started = [];
+        $following = new Following($this->plan, $visitor, $event->at);
         foreach ($this->productsOf($event->offers) as $product) {
-            $effects[] = new GiveProduct($product->id);
-            [$visitor, $tagged, $started] = $this->tagged($visitor, $event->at, $product->tags, $started);
-            array_push($effects, ...$tagged);
+            $following->add(new GiveProduct($product->id));
+            $following->tags($product->tags);
             $sequence = $product->sequence === null ? null : $this->plan->sequence($product->sequence);
-            if ($sequence !== null && ! in_array($sequence->id, $started, true)) {
-                $started[] = $sequence->id;
-                array_push($effects, ...$this->started($visitor, $event->at, $sequence));
+            if ($sequence !== null) {
+                $following->sequence($sequence);
             }
         }
-        array_push($effects, ...$this->triggered($visitor, $event, $started));
+        $following->event($event);
         if ($event->offers !== []) {
-            $effects[] = new TellOwnerOfSale;
-            $effects[] = new SendReceipt($this->leadsToExtraOffer($way)
-                ? $event->at->modify('+'.self::CHAIN_MINUTES.' minutes') : $event->at);
+            $following->add(new TellOwnerOfSale);
+            $following->add(new SendReceipt($this->leadsToExtraOffer($way)
+                ? $event->at->modify('+'.self::CHAIN_MINUTES.' minutes') : $event->at));
         }
 
-        return $effects;
+        return $following->effects();
     }
 
     private function leadsToExtraOffer(?Way $way): bool
@@ -168,102 +158,34 @@ final readonly class Journey
         return array_values($products);
     }
 
-    /**
-     * Tags that are given, and what they start and end. A tag that was just given counts like one they had: a sequence that it
-     * ends does not begin either.
-     *
-     * @param  list<string>  $tags
-     * @param  list<string>  $started  sequences that were started by the same event already
-     * @return array{Visitor, list<Effect>, list<string>} the visitor with the tags, what follows, and all that has been started
-     */
-    private function tagged(Visitor $visitor, DateTimeImmutable $at, array $tags, array $started): array
-    {
-        $new = array_values(array_filter($tags, fn (string $tag): bool => ! $visitor->hasTag($tag)));
-        $visitor = $visitor->withTags($new);
-        $effects = [];
-        foreach ($new as $tag) {
-            $effects[] = new AddTag($tag);
-            foreach ($this->triggered($visitor, new Event(EventType::Tagged, $at, tag: $tag), $started) as $effect) {
-                $effects[] = $effect;
-                $started = $effect instanceof StartSequence ? [...$started, $effect->sequence] : $started;
-            }
-        }
-
-        return [$visitor, $effects, $started];
-    }
-
     /** @return list<Effect> */
     private function joined(Visitor $visitor, Event $event, ?FormPlan $form): array
     {
-        [$visitor, $effects, $started] = $this->tagged($visitor, $event->at, $form->tags ?? [], []);
+        $following = new Following($this->plan, $visitor, $event->at);
+        $following->tags($form->tags ?? []);
         foreach ($this->plan->leadMagnets as $leadMagnet) {
             if ($leadMagnet->file !== null) {
-                $effects[] = new DeliverFile($leadMagnet->id);
+                $following->add(new DeliverFile($leadMagnet->id));
             }
         }
-        array_push($effects, ...$this->triggered($visitor, $event, $started));
+        $following->event($event);
         if ($form !== null && $form->notice !== OwnerNotice::Never) {
-            $effects[] = new TellOwner($form->id, $form->notice);
+            $following->add(new TellOwner($form->id, $form->notice));
         }
         if ($form !== null && $form->hook !== '') {
-            $effects[] = new CallHook($form->id, $form->hook);
+            $following->add(new CallHook($form->id, $form->hook));
         }
 
-        return $effects;
+        return $following->effects();
     }
 
-    /**
-     * What an event ends, then what it starts.
-     *
-     * @param  list<string>  $started  sequences that were started by the same event already
-     * @return list<Effect>
-     */
-    private function triggered(Visitor $visitor, Event $event, array $started = []): array
+    /** @return list<Effect> */
+    private function triggered(Visitor $visitor, Event $event): array
     {
-        $effects = [];
-        $ended = [];
-        foreach ($this->plan->sequences as $sequence) {
-            $trigger = $visitor->isIn($sequence->id) ? $sequence->ends->heardBy($event) : null;
-            if ($trigger !== null) {
-                $effects[] = new StopSequence($sequence->id, $trigger->words($this->plan->nameOf(...)).', which ends this sequence.');
-                $ended[] = $sequence->id;
-            }
-        }
-        foreach ($this->plan->sequences as $sequence) {
-            if ($sequence->starts->heardBy($event) !== null && ! in_array($sequence->id, [...$started, ...$ended], true)) {
-                array_push($effects, ...$this->started($visitor, $event->at, $sequence));
-            }
-        }
+        $following = new Following($this->plan, $visitor, $event->at);
+        $following->event($event);
 
-        return $effects;
-    }
-
-    /**
-     * Entering a sequence, if they are not on their way in it, and were not unless it may be entered again. Somebody
-     * who has a tag that ends it never enters it. Whoever had its last email stays in it, for emails that are added
-     * later, yet is no longer on the way.
-     *
-     * @return list<Effect>
-     */
-    private function started(Visitor $visitor, DateTimeImmutable $at, SequencePlan $sequence): array
-    {
-        $in = $visitor->sequences[$sequence->id] ?? null;
-        $before = $in === false || in_array($sequence->id, $visitor->through, true);
-        $endedByTag = array_filter($visitor->tags,
-            fn (string $tag): bool => $sequence->ends->heardBy(new Event(EventType::Tagged, $at, tag: $tag)) !== null);
-        if (($in === true && ! $before) || ($before && ! $sequence->again) || $endedByTag !== []) {
-            return [];
-        }
-        $effects = [new StartSequence($sequence->id, $at->setTimezone(new DateTimeZone('UTC')))];
-        $timing = new Timing($sequence, $visitor->zone, $visitor->ownerZone ?? $visitor->zone);
-        foreach ($this->plan->emailsOf($sequence->id) as $email) {
-            // An email that was sent or is on its way is not planned again, unless the whole sequence is.
-            if ($before || ! in_array($email->id, $visitor->emails, true)) {
-                $effects[] = new SendEmail($email->id, $timing->due($email, $at));
-            }
-        }
-
-        return $effects;
+        return $following->effects();
     }
 
     /**
@@ -274,7 +196,11 @@ final readonly class Journey
     public function start(Visitor $visitor, string $sequence, DateTimeImmutable $at): array
     {
         $found = $this->plan->sequence($sequence);
+        $following = new Following($this->plan, $visitor, $at);
+        if ($found !== null) {
+            $following->sequence($found);
+        }
 
-        return $found === null ? [] : $this->started($visitor, $at, $found);
+        return $following->effects();
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Journey;
 
 use DateTimeZone;
+use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Support\Rebuilt;
 
 /** What is known of the visitor when something happens. */
@@ -19,6 +20,8 @@ final readonly class Visitor
      * @param  array<string, bool>  $sequences  by id of the sequences they entered: are they still in it?
      * @param  DateTimeZone|null  $ownerZone  where it differs from the visitor's
      * @param  list<string>  $through  ids of the sequences they are in of which no email waits for them any more
+     * @param  array<string, Run>  $deadlines  by id, those that run for them or ran
+     * @param  bool  $owner  is it the owner in their own browser? No deadline begins for them.
      */
     public function __construct(
         public DateTimeZone $zone,
@@ -27,6 +30,8 @@ final readonly class Visitor
         public array $sequences = [],
         public ?DateTimeZone $ownerZone = null,
         public array $through = [],
+        public array $deadlines = [],
+        public bool $owner = false,
     ) {
     }
 
@@ -34,6 +39,23 @@ final readonly class Visitor
     public function withTags(array $tags): self
     {
         return $this->changed(tags: [...$this->tags, ...$tags]);
+    }
+
+    public function asOwner(): self
+    {
+        return $this->changed(owner: true);
+    }
+
+    public function withDeadline(string $id, Run $run): self
+    {
+        return $this->changed(deadlines: [$id => $run] + $this->deadlines);
+    }
+
+    /** The same in a sequence that they have just entered. */
+    public function inside(string $sequence): self
+    {
+        return $this->changed(sequences: [$sequence => true] + $this->sequences,
+            through: array_values(array_diff($this->through, [$sequence])));
     }
 
     public function isIn(string $sequence): bool

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Plan;
 
+use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Offers\Coupon;
 use Lantern\Core\Offers\Offer;
@@ -19,7 +20,7 @@ final class PartKinds
 {
     /** @var list<class-string<Part>> */
     public const ALL = [PagePlan::class, FormPlan::class, SequencePlan::class, EmailPlan::class, LeadMagnet::class, SharedSection::class,
-        Product::class, Offer::class, Coupon::class];
+        Product::class, Offer::class, Coupon::class, Deadline::class];
 
     /** @return array<string, class-string<Part>> */
     public static function byName(): array

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Plan;
 
+use Lantern\Core\Deadlines\Deadline;
+use Lantern\Core\Deadlines\Guards;
+use Lantern\Core\Deadlines\Place;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\Outcome;
@@ -57,6 +60,9 @@ final readonly class Plan
     /** @var list<Coupon> */
     public array $coupons;
 
+    /** @var list<Deadline> */
+    public array $deadlines;
+
     /**
      * @param  iterable<Part>  $parts
      * @param  list<Way>  $ways
@@ -94,6 +100,7 @@ final readonly class Plan
         $this->products = self::those($given, Product::class);
         $this->offers = self::those($given, Offer::class);
         $this->coupons = self::those($given, Coupon::class);
+        $this->deadlines = self::those($given, Deadline::class);
     }
 
     /** @throws Invalid when it is no plan, or one of a format this application does not know */
@@ -294,6 +301,24 @@ final readonly class Plan
         return self::find($this->offers, $id);
     }
 
+    public function deadline(string $id): ?Deadline
+    {
+        return self::find($this->deadlines, $id);
+    }
+
+    /** The decision about what its deadlines guard. */
+    public function guards(): Guards
+    {
+        $after = [];
+        foreach ($this->ways as $way) {
+            if ($way->outcome === Outcome::TimeRanOut) {
+                $after[$way->page] = $way->toPage === null ? Place::url((string) $way->toUrl) : Place::page($way->toPage);
+            }
+        }
+
+        return new Guards($this->deadlines, $after);
+    }
+
     /** @return array<string, string> id of the first part of each kind: what a new block shows until another is chosen */
     public function firstParts(): array
     {
@@ -355,7 +380,8 @@ final readonly class Plan
     public function listensTo(): array
     {
         return array_values(array_unique(array_merge([],
-            ...array_map(fn (SequencePlan $s): array => [...$s->starts->keys(), ...$s->ends->keys()], $this->sequences))));
+            ...array_map(fn (SequencePlan $s): array => [...$s->starts->keys(), ...$s->ends->keys()], $this->sequences),
+            ...array_map(fn (Deadline $d): array => $d->starts->keys(), $this->deadlines))));
     }
 
     public function way(string $page, Outcome $outcome): ?Way

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Sequences;
 
+use Lantern\Core\Deadlines\DeadlineMoment;
 use Lantern\Core\Emails\EmailBody;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Parts\PlainPart;
@@ -13,7 +14,8 @@ use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
 
 /**
- * An email of a sequence: who is in it gets the email after its delay, if `only` holds for them at that moment. Two
+ * An email of a sequence: who is in it gets the email after its delay, or at a moment told from a deadline of theirs, if `only`
+ * holds for them at that moment. Two
  * emails at one moment, one for those for whom something holds and one for the others, are a branch. The body is
  * sanitised HTML.
  */
@@ -30,6 +32,7 @@ final readonly class EmailPlan implements Part
         public Delay $delay,
         public string $sequence = '',
         public Group $only = new Group(true, []),
+        public ?DeadlineMoment $by = null,
     ) {
     }
 
@@ -58,7 +61,7 @@ final readonly class EmailPlan implements Part
 
         return new self($shape->text('id', 40), $name, $shape->text('subject', 200),
             $shape->text('body', 50_000), Delay::fromShape($shape->optionalGroup('delay')), $shape->text('sequence', 40, ''),
-            $only === null ? Group::everybody() : Group::fromShape($only));
+            $only === null ? Group::everybody() : Group::fromShape($only), DeadlineMoment::optional($shape->optionalGroup('by')));
     }
 
     /** @return array<string, mixed> */
@@ -67,7 +70,8 @@ final readonly class EmailPlan implements Part
         return ['id' => $this->id, 'name' => $this->name, 'subject' => $this->subject, 'body' => $this->body]
             + ($this->delay->toArray() === [] ? [] : ['delay' => $this->delay->toArray()])
             + ($this->sequence === '' ? [] : ['sequence' => $this->sequence])
-            + ($this->only->isEverybody() ? [] : ['only' => $this->only->toArray()]);
+            + ($this->only->isEverybody() ? [] : ['only' => $this->only->toArray()])
+            + ($this->by === null ? [] : ['by' => $this->by->toArray()]);
     }
 
     public function needs(): array
@@ -77,7 +81,8 @@ final readonly class EmailPlan implements Part
 
     public function references(): array
     {
-        return [...$this->needs(), ...$this->only->references(), ...EmailBody::references($this->body)];
+        return [...$this->needs(), ...$this->only->references(), ...EmailBody::references($this->body),
+            ...($this->by === null ? [] : [$this->by->deadline])];
     }
 
     public function uploads(): array
@@ -93,13 +98,26 @@ final readonly class EmailPlan implements Part
     public function withIds(array $ids): self
     {
         return $this->changed(id: $ids[$this->id] ?? $this->id, body: EmailBody::withIds($this->body, $ids),
-            sequence: $ids[$this->sequence] ?? $this->sequence, only: $this->only->withIds($ids));
+            sequence: $ids[$this->sequence] ?? $this->sequence, only: $this->only->withIds($ids),
+            by: $this->by?->withIds($ids));
     }
 
     /** Does the email hold the link to the lead magnet? It is written as the merge field `{{download_link}}`. */
     public function linksToLeadMagnet(): bool
     {
         return str_contains($this->body, '{{download_link}}');
+    }
+
+    /** @return array<string, mixed> its moment in written form, to be compared with another */
+    public function when(): array
+    {
+        return $this->by === null ? $this->delay->toArray() : ['by' => $this->by->toArray()];
+    }
+
+    /** Where it stands among the emails of its sequence, in minutes from joining. */
+    public function offset(): int
+    {
+        return $this->by === null ? $this->delay->offset() : 0;
     }
 
     public function changesSince(Part $before): array
@@ -111,7 +129,7 @@ final readonly class EmailPlan implements Part
             'its name' => $before->name !== $this->name,
             'its subject' => $before->subject !== $this->subject,
             'its text' => $before->body !== $this->body,
-            'when it goes out' => $before->delay->toArray() !== $this->delay->toArray(),
+            'when it goes out' => $before->when() !== $this->when(),
             'its sequence' => $before->sequence !== $this->sequence,
             'who gets it' => $before->only->toArray() !== $this->only->toArray(),
         ]));

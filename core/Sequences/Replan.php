@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Sequences;
 
 use DateTimeImmutable;
+use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Emails\MessageState;
 
 /**
@@ -13,6 +14,7 @@ use Lantern\Core\Emails\MessageState;
  * - what was sent, is on its way, failed or was left out stays as it is;
  * - an email that waits is moved to the moment it has now. If that has passed, it goes out at the next moment the window allows;
  * - an email that was removed is not sent any more;
+ * - an email told from a deadline that does not run for them any more, or whose moment has passed now, is not sent;
  * - an email that is new is planned, unless its moment has passed for this person: then they have gone by the place where it stands.
  */
 final readonly class Replan
@@ -30,6 +32,7 @@ final readonly class Replan
     /**
      * @param  list<EmailPlan>  $emails  of the sequence as it is now
      * @param  array<string, array{state: MessageState, due: DateTimeImmutable}>  $messages  by email id, what there is for this person
+     * @param  array<string, Run>  $deadlines  by id, those that run for them or ran
      */
     public static function of(
         Timing $timing,
@@ -38,15 +41,20 @@ final readonly class Replan
         DateTimeImmutable $start,
         DateTimeImmutable $now,
         int $paused = 0,
+        array $deadlines = [],
     ): self {
-        $plan = $move = $missed = [];
+        $plan = $move = $missed = $gone = [];
         foreach ($emails as $email) {
             $message = $messages[$email->id] ?? null;
             if ($message !== null && $message['state'] !== MessageState::Waiting) {
                 continue;
             }
-            $due = $timing->due($email, $start, $paused);
-            if ($message === null) {
+            $due = $timing->moment($email, $start, $paused, $deadlines);
+            if ($email->by !== null && $message !== null && $message['due'] > $now && ($due === null || $due < $now)) {
+                $gone[] = $email->id;
+            } elseif ($due === null) {
+                continue;
+            } elseif ($message === null) {
                 if ($due >= $now) {
                     $plan[$email->id] = $due;
                 } else {
@@ -65,7 +73,7 @@ final readonly class Replan
             fn (array $m, string $id): bool => $m['state'] === MessageState::Waiting && ! in_array($id, $kept, true),
             ARRAY_FILTER_USE_BOTH));
 
-        return new self($plan, $move, $cancel, $missed);
+        return new self($plan, $move, [...$cancel, ...$gone], $missed);
     }
 
     public function isNothing(): bool

@@ -6,6 +6,8 @@ namespace Lantern\Core\Sequences;
 
 use DateTimeImmutable;
 use DateTimeZone;
+use Lantern\Core\Deadlines\DeadlineMoment;
+use Lantern\Core\Deadlines\Run;
 
 /** When the emails of a sequence are due, for one person in it. All moments are in UTC. */
 final class Timing
@@ -44,6 +46,31 @@ final class Timing
         $day = "{$email->delay->days}|{$email->delay->hour}|{$start->setTimezone($this->zone())->format('Y-m-d')}";
 
         return $this->known[$day] ??= $this->within($email->delay, $start);
+    }
+
+    /**
+     * When an email is due, be it told from entering the sequence or from a deadline of the person.
+     *
+     * @param  array<string, Run>  $deadlines  of the person, by id
+     * @return DateTimeImmutable|null nothing while the deadline it is told from has not begun for them
+     */
+    public function moment(EmailPlan $email, DateTimeImmutable $start, int $paused, array $deadlines): ?DateTimeImmutable
+    {
+        if ($email->by === null) {
+            return $this->due($email, $start, $paused);
+        }
+        $run = $deadlines[$email->by->deadline] ?? null;
+
+        return $run === null ? null : $this->byDeadline($email->by, $run);
+    }
+
+    /** It waits for the window, unless it would then warn of an end that has passed: what ends in the night is told in the night. */
+    private function byDeadline(DeadlineMoment $by, Run $run): DateTimeImmutable
+    {
+        $due = $by->at($run, $this->zone());
+        $opens = $this->sequence->window->next($due, $this->zone());
+
+        return $due < $run->endsAt && $opens >= $run->endsAt ? $due : $opens;
     }
 
     /**

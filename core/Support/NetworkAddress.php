@@ -44,6 +44,18 @@ final class NetworkAddress
         return filter_var((string) inet_ntop($bytes), FILTER_VALIDATE_IP, FILTER_FLAG_NO_PRIV_RANGE | FILTER_FLAG_NO_RES_RANGE) !== false;
     }
 
+    /**
+     * What stands for one line to the internet: a v4 address, or the 64 bits of a v6 one that a household has.
+     *
+     * @return string as hexadecimal; '' for what is no address
+     */
+    public static function block(string $address): string
+    {
+        $bytes = @inet_pton($address);
+
+        return $bytes === false ? '' : bin2hex(substr($bytes, 0, 8));
+    }
+
     private static function isIn(string $bytes, string $range): bool
     {
         [$from, $bits] = explode('/', $range);

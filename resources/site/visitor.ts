@@ -11,6 +11,12 @@ function visitorId(): string {
     return id;
 }
 
+/** Whose clock it is: pages say moments in it from the next visit on. */
+const zone = Intl.DateTimeFormat().resolvedOptions().timeZone ?? '';
+if (/^[A-Za-z0-9_+/-]{1,60}$/.test(zone)) {
+    document.cookie = `lantern_zone=${zone}; path=/; max-age=31536000; SameSite=Lax`;
+}
+
 function setField(form: HTMLFormElement, name: string, value: string): void {
     const field = form.elements.namedItem(name);
     if (field instanceof HTMLInputElement) {
@@ -23,7 +29,7 @@ const visitor = visitorId();
 const source = location.search.slice(1, 2000);
 
 for (const form of document.querySelectorAll<HTMLFormElement>('form.form')) {
-    setField(form, 'zone', Intl.DateTimeFormat().resolvedOptions().timeZone ?? '');
+    setField(form, 'zone', zone);
     setField(form, 'visitor', visitor);
     let sent = false;
     form.addEventListener('submit', (event) => {
@@ -53,29 +59,4 @@ if (document.visibilityState === 'visible') {
     report();
 } else {
     document.addEventListener('visibilitychange', report, { once: true });
-}
-
-/** Countdowns to a moment that is the same for everybody. The words beside them say the moment itself. */
-const countdowns = [...document.querySelectorAll<HTMLElement>('.countdown[data-until]')].filter((c) => c.dataset.until);
-function tick(): void {
-    for (const countdown of countdowns) {
-        const left = Math.max(0, Math.floor((Date.parse(countdown.dataset.until ?? '') - Date.now()) / 1000));
-        const parts = {
-            days: Math.floor(left / 86400),
-            hours: Math.floor(left / 3600) % 24,
-            min: Math.floor(left / 60) % 60,
-            sec: left % 60,
-        };
-        for (const [unit, value] of Object.entries(parts)) {
-            const place = countdown.querySelector(`[data-unit=${unit}]`);
-            if (place) {
-                place.textContent = String(value).padStart(2, '0');
-            }
-        }
-        countdown.classList.toggle('is-counting', left > 0);
-    }
-}
-if (countdowns.length > 0) {
-    tick();
-    setInterval(tick, 1000);
 }

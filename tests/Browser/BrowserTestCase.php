@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Exception\UnknownErrorException;
 use Facebook\WebDriver\Remote\RemoteExecuteMethod;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
@@ -139,6 +140,9 @@ abstract class BrowserTestCase extends TestCase
                 return $condition($b);
             } catch (StaleElementReferenceException) {
                 return false;
+            } catch (UnknownErrorException $e) {
+                // What the driver calls an element that went with its page while it was asked for.
+                return str_contains($e->getMessage(), 'does not belong to the document') ? false : throw $e;
             }
         }, "It never came to that: {$what}");
     }

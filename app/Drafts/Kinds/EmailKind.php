@@ -10,6 +10,7 @@ use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Support\Ids;
 use App\Support\RichText;
+use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Events\Trigger\FormFilledIn;
 use Lantern\Core\Events\Trigger\Triggers;
 use Lantern\Core\Forms\FormPlan;
@@ -34,7 +35,7 @@ final class EmailKind extends DraftKind
 
     public function typed(): array
     {
-        return ['name', 'subject', 'body', 'delay', 'sequence', 'only'];
+        return ['name', 'subject', 'body', 'delay', 'sequence', 'only', 'by'];
     }
 
     public function cleaned(Part $part, Business $business): Part
@@ -53,6 +54,12 @@ final class EmailKind extends DraftKind
             && array_diff($part->needs(), $row->funnel->parts()->where('kind', SequencePlan::kind())->pluck('id')->all()) !== []) {
             throw Invalid::at('sequence', 'This sequence is not in this funnel.');
         }
+        $by = $part instanceof EmailPlan ? $part->by?->deadline : null;
+        $was = $row->part();
+        if ($by !== null && (! $was instanceof EmailPlan || $was->by?->deadline !== $by)
+            && $row->funnel->parts()->where('kind', Deadline::kind())->where('id', $by)->doesntExist()) {
+            throw Invalid::at('by', 'This deadline is not in this funnel.');
+        }
     }
 
     /** A follow-up, two days after the last email there is, or one day after joining. */
@@ -62,7 +69,7 @@ final class EmailKind extends DraftKind
         $last = 0;
         foreach ($funnel->parts->where('kind', EmailPlan::kind()) as $row) {
             $email = $row->part();
-            $last = $email instanceof EmailPlan && $email->sequence === $sequence ? max($last, $email->delay->offset()) : $last;
+            $last = $email instanceof EmailPlan && $email->sequence === $sequence ? max($last, $email->offset()) : $last;
         }
         $days = min(Delay::MOST_DAYS, $last < 1440 ? 1 : intdiv($last, 1440) + 2);
 
@@ -87,7 +94,7 @@ final class EmailKind extends DraftKind
     {
         return ! $part instanceof EmailPlan ? []
             : ['subject' => $part->subject, 'body' => $part->body, 'delay' => (object) $part->delay->toArray(),
-                'offset' => $part->delay->offset(), 'delayLabel' => $part->delay->label(), 'sequence' => $part->sequence,
-                'only' => $part->only->toArray()];
+                'offset' => $part->offset(), 'delayLabel' => $part->by?->label() ?? $part->delay->label(), 'sequence' => $part->sequence,
+                'only' => $part->only->toArray(), 'by' => $part->by?->toArray(), 'byLabel' => $part->by?->label() ?? ''];
     }
 }

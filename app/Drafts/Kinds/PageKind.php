@@ -12,6 +12,7 @@ use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\Way;
 use App\Support\RichText;
+use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Parts\Part;
@@ -103,10 +104,21 @@ final class PageKind extends DraftKind
                 'document' => $part->document->toArray(), 'settings' => (object) $part->settings->toArray()];
     }
 
+    private static function isGuarded(PagePlan $page, string $funnel): bool
+    {
+        return DraftPart::there($funnel, Deadline::kind())->get()
+            ->contains(fn (DraftPart $row): bool => in_array($page->id, array_column((array) ($row->definition['pages'] ?? []),
+                'page'), true));
+    }
+
     /** @return list<array{outcome: string, label: string, who: string, must: bool}> what may lead somewhere, and what must */
     private static function outcomes(PagePlan $page, string $funnel): array
     {
         $outcomes = $page->outcomes();
+        // Where a deadline guards the page, time can run out there, whatever its role.
+        if (! in_array(Outcome::TimeRanOut, $outcomes, true) && self::isGuarded($page, $funnel)) {
+            $outcomes[] = Outcome::TimeRanOut;
+        }
         $must = $page->role->outcomes();
         if ($page->role === PageRole::Sales && $page->document->blocksOf(BlockKind::Checkout) === []) {
             // It is bought on the checkout page where there is one, and elsewhere where there is none.

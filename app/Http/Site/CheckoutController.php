@@ -14,6 +14,7 @@ use App\Orders\NotForSale;
 use App\Orders\PayLinks;
 use App\Orders\Payments;
 use App\Orders\PlaceOrder;
+use App\Serving\Arrival;
 use App\Serving\Browser;
 use App\Serving\LivePage;
 use App\Serving\PageResponse;
@@ -62,9 +63,8 @@ final readonly class CheckoutController
         if ($read->wrongCode) {
             RateLimiter::hit("codes:{$request->ip()}", 600);
         }
-        $visit = fn (array $errors): Visit => new Visit($live->funnel, $live->page, $request, Source::typed($request->request->all()),
-            $errors,
-            $read->quote);
+        $arrived = Arrival::again($live, $request);
+        $visit = fn (array $errors): Visit => $arrived->with(Source::typed($request->request->all()), $errors, $read->quote);
         $again = fn (array $errors): Response => $this->pages->of($visit($errors), 422);
         if ($request->input('check') !== null) {
             // Only the sum was asked for: nobody has to have said yet who they are.
@@ -90,7 +90,7 @@ final readonly class CheckoutController
         try {
             $order = $this->place->place($this->attempt($request, $live, $version, $page, $read, $token->nonce, $method, $now));
         } catch (NotForSale $e) {
-            return $e->standing !== null ? PlainPage::notForSale($e->standing, $live->funnel->url())->response()
+            return $e->standing !== null ? PlainPage::notForSale($e->standing, $arrived->afterwards() ?? $live->funnel->url())->response()
                 : $again([$e->field === '' ? 'form' : $e->field => $e->getMessage()]);
         }
 
@@ -115,7 +115,8 @@ final readonly class CheckoutController
         return new Attempt($live->funnel, $version, $page, $read->quote, $read->email, $read->name, $nonce, $now, $method, $read->coupon,
             $read->coupon === null ? '' : $read->code, $marketing,
             Browser::id($request) ?? str_replace('-', '', (string) Str::uuid()), Browser::zone($request->input('zone')),
-            isset($source['utm_source']) ? mb_substr($source['utm_source'], 0, 120) : null, $request->ip(), Browser::isOwner($request));
+            isset($source['utm_source']) ? mb_substr($source['utm_source'], 0, 120) : null, $request->ip(), Browser::isOwner($request),
+            $read->shownAt());
     }
 
     /** @param  callable(array<string, string>): Response  $again */

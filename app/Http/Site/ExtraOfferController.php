@@ -12,6 +12,7 @@ use App\Orders\NextPage;
 use App\Orders\NotForSale;
 use App\Orders\PayLinks;
 use App\Orders\Payments;
+use App\Serving\Arrival;
 use App\Serving\LivePage;
 use App\Serving\PageResponse;
 use App\Serving\PlainPage;
@@ -40,7 +41,7 @@ final readonly class ExtraOfferController
         if ($order === null || ! ExtraOffers::isFresh($order, CarbonImmutable::now())) {
             return redirect()->away($live->funnel->url(), 303);
         }
-        $again = fn (string $why): Response => $this->pages->of(new Visit($live->funnel, $live->page, $request, [], ['form' => $why]), 422);
+        $again = fn (string $why): Response => $this->pages->of(Arrival::again($live, $request)->with([], ['form' => $why]), 422);
         if (FormToken::read($request->input('token'), $page->id) === null) {
             return $again('This page was open for a long time. Nothing has been charged: please press the button once more.');
         }

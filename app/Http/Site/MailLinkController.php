@@ -4,22 +4,29 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
-use App\Forms\TakeSignup;
+use App\Deadlines\Running\Holder;
+use App\Deadlines\Running\Runs;
 use App\Mail\Emails\EmailWriter;
 use App\Mail\Emails\MailLinks;
 use App\Mail\Sending\Feedback;
 use App\Models\Message;
+use App\People\Browsers\Joining;
 use App\Serving\Browser;
 use App\Serving\PlainPage;
 use App\Serving\Visit;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
+use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Str;
+use Lantern\Core\Deadlines\Deadline;
+use Lantern\Core\Events\Trigger\EmailClicked;
 use Lantern\Core\Results\Bots;
+use Lantern\Core\Results\ClickedBy;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
 
 /** The links and the picture in emails, through which an email tells that it was read. */
@@ -28,34 +35,96 @@ final readonly class MailLinkController
     /** A picture of one transparent dot, as GIF. */
     private const DOT = 'R0lGODlhAQABAIAAAAAAAP///yH5BAEAAAAALAAAAAABAAEAAAIBRAA7';
 
-    public function __construct(private Feedback $feedback, private EmailWriter $writer)
+    public function __construct(private Feedback $feedback, private EmailWriter $writer, private Joining $joining)
     {
     }
 
     public function follow(Request $request, string $message, string $link, string $seal): AnyResponse
     {
-        $found = MailLinks::holds($seal, "link|{$message}|{$link}") ? $this->message($message) : null;
-        $template = $found === null ? null
-            : DB::table('mail_links')->where('business_id', $found->business_id)->where('id', (int) $link)->value('url');
-        $target = $found !== null && is_string($template) ? $this->writer->target($found, $template) : null;
+        [$found, $target] = $this->target($message, $link, $seal);
         if ($found === null || $target === null) {
             return PlainPage::notHere()->response();
         }
-        $response = redirect()->away($target)->withHeaders(['Cache-Control' => 'private, no-store', 'Referrer-Policy' => 'no-referrer']);
         if (! $this->isReader($request)) {
-            return $response;
-        }
-        $now = CarbonImmutable::now();
-        $this->feedback->clicked($found, $target, $now);
-        if ($found->person_id !== null) {
-            // The page learns who came by the browser's own id, not by its address.
-            $visitor = Browser::id($request) ?? str_replace('-', '', (string) Str::uuid());
-            DB::transaction(fn () => TakeSignup::join($visitor, (string) $found->person_id, $now));
-            $response->withCookie(Cookie::make(Browser::COOKIE, $visitor, 60 * 24 * 365, '/', httpOnly: false, sameSite: 'lax'))
-                ->withCookie(Cookie::make(Visit::READER, (string) $found->person_id, 60 * 24 * 30, '/', httpOnly: true, sameSite: 'lax'));
+            return $this->lead($request, $target);
         }
 
-        return $response;
+        // Whether it was a person matters where a time begins that will not begin again.
+        return $this->begins($found) && $this->by($request, $found) !== ClickedBy::Person
+            ? PlainPage::startsNow($request->url())->response() : $this->clicked($request, $found, $target);
+    }
+
+    /** Somebody pressed the button that stood where it was not sure whether they are somebody. */
+    public function confirm(Request $request, string $message, string $link, string $seal): AnyResponse
+    {
+        [$found, $target] = $this->target($message, $link, $seal);
+
+        return $found === null || $target === null ? PlainPage::notHere()->response()
+            : (Browser::isOwner($request) || Bots::is($request->userAgent()) ? $this->lead($request, $target)
+                : $this->clicked($request, $found, $target));
+    }
+
+    /** @return array{Message|null, string|null} */
+    private function target(string $message, string $link, string $seal): array
+    {
+        $found = MailLinks::holds($seal, "link|{$message}|{$link}") ? $this->message($message) : null;
+        $template = $found === null ? null
+            : DB::table('mail_links')->where('business_id', $found->business_id)->where('id', (int) $link)->value('url');
+
+        return [$found, $found !== null && is_string($template) ? $this->writer->target($found, $template) : null];
+    }
+
+    private function lead(Request $request, string $target): RedirectResponse
+    {
+        return redirect()->away($target, $request->isMethod('POST') ? 303 : 302)
+            ->withHeaders(['Cache-Control' => 'private, no-store', 'Referrer-Policy' => 'no-referrer']);
+    }
+
+    private function clicked(Request $request, Message $found, string $target): RedirectResponse
+    {
+        $now = CarbonImmutable::now();
+        $response = $this->lead($request, $target);
+        if ($found->person === null) {
+            $this->feedback->clicked($found, $target, $now);
+
+            return $response;
+        }
+        // The page learns who came by the browser's own id, not by its address.
+        $visitor = Browser::id($request) ?? str_replace('-', '', (string) Str::uuid());
+        $zone = Browser::zone($request->cookie(Browser::ZONE_COOKIE));
+        if ($found->person->timezone === null && $zone !== null) {
+            $found->person->forceFill(['timezone' => $zone])->save();
+        }
+        DB::transaction(function () use ($found, $visitor, $target, $now): void {
+            // What began in this browser began for them, before the click begins anything.
+            $this->joining->join($visitor, (string) $found->person_id, $now);
+            $this->feedback->clicked($found, $target, $now);
+        });
+
+        return $response->withCookie(Cookie::make(Browser::COOKIE, $visitor, 60 * 24 * 365, '/', httpOnly: false, sameSite: 'lax'))
+            ->withCookie(Cookie::make(Visit::READER, (string) $found->person_id, 60 * 24 * 30, '/', httpOnly: true, sameSite: 'lax'));
+    }
+
+    /** Would a deadline begin by this click? */
+    private function begins(Message $message): bool
+    {
+        $plan = $message->email_id === null || $message->person_id === null ? null : $message->funnel?->liveVersion?->plan();
+        $click = new EmailClicked((string) $message->email_id);
+        $deadlines = array_filter($plan->deadlines ?? [], fn (Deadline $d): bool => $d->starts->has($click));
+        $runs = $deadlines === [] ? [] : Runs::of([Holder::person((string) $message->person_id)->key]);
+
+        return array_filter($deadlines, fn (Deadline $d): bool => $d->mayBegin($runs[$d->id] ?? null, CarbonImmutable::now())) !== [];
+    }
+
+    private function by(Request $request, Message $message): ClickedBy
+    {
+        $headers = array_map(fn (array $h): string => (string) ($h[0] ?? ''), $request->headers->all());
+        $key = "links-of:{$message->id}";
+        RateLimiter::hit($key, ClickedBy::AT_ONCE);
+
+        return ClickedBy::of($request->method(), $headers,
+            $message->sent_at === null ? null : (int) $message->sent_at->diffInSeconds(CarbonImmutable::now(), true),
+            (int) RateLimiter::attempts($key));
     }
 
     public function open(Request $request, string $message, string $seal): Response

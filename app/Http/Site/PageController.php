@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Serving\Arrival;
 use App\Serving\Guard;
 use App\Serving\LivePage;
 use App\Serving\PageResponse;
@@ -16,7 +17,8 @@ use Symfony\Component\HttpFoundation\Response;
 /** Shows a live page. */
 final readonly class PageController
 {
-    public function __construct(private PublishedPages $published, private PageResponse $pages, private ExtraOfferController $extra)
+    public function __construct(private PublishedPages $published, private PageResponse $pages, private ExtraOfferController $extra,
+        private Arrival $arrival)
     {
     }
 
@@ -34,6 +36,8 @@ final readonly class PageController
             return PlainPage::forBuyers($live->funnel->url())->response();
         }
 
-        return $this->pages->of(new Visit($live->funnel, $live->page, $request));
+        $visit = $this->arrival->at($live, $request);
+
+        return $visit instanceof Visit ? Arrival::remember($this->pages->of($visit), $visit) : $visit;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Serving\Arrival;
 use App\Serving\Guard;
 use App\Serving\LivePage;
 use App\Serving\PlainPage;
@@ -19,6 +20,7 @@ final readonly class PageFormController
         private SignupController $signup,
         private CheckoutController $checkout,
         private ExtraOfferController $extra,
+        private Arrival $arrival,
     ) {
     }
 
@@ -38,6 +40,12 @@ final readonly class PageFormController
         }
         if (! Guard::lets($request, $live)) {
             return PlainPage::forBuyers($live->funnel->url())->response();
+        }
+
+        // A checkout has its grace, and its own word where it comes too late; anything else is led on like a visit.
+        $arrived = $sent === 'form' ? $this->arrival->at($live, $request) : null;
+        if ($arrived instanceof Response) {
+            return $arrived;
         }
 
         return match ($sent) {

@@ -15,10 +15,12 @@ use App\Serving\PlainPage;
 use App\Serving\PreviewLink;
 use App\Support\Hosts;
 use App\Support\Ids;
+use App\Support\Input;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Lantern\Core\Deadlines\ShownState;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Journey\Journey;
 use Lantern\Core\Page\Block\BlockKind;
@@ -35,7 +37,8 @@ final readonly class PreviewController
 
     public function show(Request $request, string $funnel, string $page = ''): AnyResponse
     {
-        return $this->at($request, $funnel, $page, function (Funnel $found, Plan $plan, PagePlan $shown, CarbonImmutable $until): Response {
+        return $this->at($request, $funnel, $page, function (Funnel $found, Plan $plan, PagePlan $shown,
+            CarbonImmutable $until) use ($request): Response {
             $link = fn (string $address): string => e(PreviewLink::make($found->id, $until, $address));
             $fill = ['here' => $link($shown->address), 'head' => SiteAssets::head(PageAssets::of($plan, $shown), false),
                 'site' => e(Hosts::site()),
@@ -54,6 +57,8 @@ final readonly class PreviewController
                 $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e('Download').'</a> <span class="file-note">'
                     .e($leadMagnet->kindAndSize()).'</span>';
             }
+
+            $fill += PageRenderer::countdowns($plan, $shown, ShownState::tryFrom(Input::text($request, 'deadline')) ?? ShownState::TwoDays);
 
             return new Response(Slots::fill($this->renderer->forVisitors($plan, $shown, $found->business), $fill, []), 200,
                 PagePolicy::of($shown, $found->business)->withoutCode()->headers()

@@ -12,6 +12,7 @@ use App\Forms\TakeSignup;
 use App\Models\Funnel;
 use App\Models\Submission;
 use App\Models\Version;
+use App\Serving\Arrival;
 use App\Serving\Browser;
 use App\Serving\LivePage;
 use App\Serving\PageResponse;
@@ -55,7 +56,7 @@ final readonly class SignupController
         $step = $request->input('step') === '2' && $form->hasTwoSteps() ? 2 : 1;
         $answers = Answers::read($form, $request->request->all(), Source::parametersOf($form, $request->input('source')), $step);
         $typed = Source::typed($request->request->all());
-        $again = fn (array $errors): Response => $this->pages->of(new Visit($live->funnel, $live->page, $request, $typed, $errors), 422);
+        $again = fn (array $errors): Response => $this->pages->of(Arrival::again($live, $request)->with($typed, $errors), 422);
         $token = FormToken::read($request->input('token'), $page->id);
         if ($token === null) {
             return $again(['form' => $request->input('token') === 'elsewhere'

@@ -29,7 +29,9 @@ final class Planner
     {
         $email = $version->plan()->email($effect->email);
         $run = (int) (DB::table('enrolments')->where('person_id', $person->id)->where('sequence_id', $email?->sequence)->value('run') ?? 1);
-        $this->plan(self::sequenceKey($effect->email, $person->id, $run), [
+        $turn = $email?->by === null ? 1 : (int) (DB::table('deadline_runs')->where('deadline_id', $email->by->deadline)
+            ->where('person_id', $person->id)->value('number') ?? 1);
+        $this->plan(self::sequenceKey($effect->email, $person->id, $run).($turn > 1 ? ":d{$turn}" : ''), [
             'business_id' => $person->business_id, 'person_id' => $person->id, 'funnel_id' => $version->funnel_id,
             'version_id' => $version->id,
             'email_id' => $effect->email, 'sequence_id' => $email?->sequence === '' ? null : $email?->sequence,

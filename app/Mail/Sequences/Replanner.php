@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Mail\Sequences;
 
+use App\Deadlines\Running\Runs;
 use App\Mail\Sending\Planner;
 use App\Models\Funnel;
 use App\Models\SequencePause;
@@ -15,6 +16,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Emails\MessageKind;
 use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Plan\Plan;
@@ -169,7 +171,7 @@ final class Replanner
     private function sequences(Plan $live, Plan $draft): array
     {
         $written = fn (Plan $p,
-            string $id): string => json_encode([array_map(fn (EmailPlan $e): array => [$e->id, $e->delay->toArray()], $p->emailsOf($id)),
+            string $id): string => json_encode([array_map(fn (EmailPlan $e): array => [$e->id, $e->when()], $p->emailsOf($id)),
                 $p->sequence($id)?->window->toArray(), $p->sequence($id)?->byReader], JSON_THROW_ON_ERROR);
         $changed = array_filter($draft->sequences, fn (SequencePlan $s): bool => $written($live, $s->id) !== $written($draft, $s->id));
         $gone = array_filter($live->sequences, fn (SequencePlan $s): bool => $draft->sequence($s->id) === null);
@@ -188,27 +190,53 @@ final class Replanner
         $sameTimes = $was?->window->toArray() === $sequence->window->toArray() && $was->byReader === $sequence->byReader;
         $before = [];
         foreach ($live->emailsOf($sequence->id) as $email) {
-            $before[$email->id] = $email->delay->toArray();
+            $before[$email->id] = $email->when();
         }
         $now = $draft->emailsOf($sequence->id);
         $emails = array_values(array_filter($now,
-            fn (EmailPlan $e): bool => ! $sameTimes || ($before[$e->id] ?? null) !== $e->delay->toArray()));
+            fn (EmailPlan $e): bool => ! $sameTimes || ($before[$e->id] ?? null) !== $e->when()));
         $ids = fn (array $some): array => array_map(fn (EmailPlan $e): string => $e->id, $some);
 
         return [$emails, array_values([...$ids($emails), ...array_diff(array_map(strval(...), array_keys($before)), $ids($now))])];
     }
 
-    /** The next people in a sequence, in the order in which they entered. */
-    private function inside(string $sequence, int $after): Builder
+    /**
+     * The next people in a sequence, in the order in which they entered.
+     *
+     * @param  list<string>|null  $people  only these
+     */
+    private function inside(string $sequence, int $after, ?array $people = null): Builder
     {
         return DB::table('enrolments')->where('sequence_id', $sequence)->whereNull('ended_at')->where('enrolments.id', '>', $after)
+            ->when($people !== null, fn (Builder $q) => $q->whereIn('enrolments.person_id', $people ?? []))
             ->orderBy('enrolments.id')->limit(self::AT_ONCE);
+    }
+
+    /**
+     * A deadline stands otherwise for some people: the emails that are told from it move along, for as many as one short
+     * transaction takes.
+     *
+     * @param  list<string>  $people  some hundred at most
+     */
+    public function followDeadline(Version $version, string $deadline, array $people, CarbonImmutable $now): void
+    {
+        $plan = $version->plan();
+        foreach ($plan->sequences as $sequence) {
+            $emails = array_values(array_filter($plan->emailsOf($sequence->id),
+                fn (EmailPlan $e): bool => $e->by?->deadline === $deadline));
+            $about = array_map(fn (EmailPlan $e): string => $e->id, $emails);
+            foreach ($emails === [] ? [] : array_chunk($people, self::AT_ONCE) as $some) {
+                $this->carryOut($version, $sequence->id, $this->piece($sequence, $emails, $version->funnel->business->zone(), 0, $now,
+                    about: $about, people: $some), $now);
+            }
+        }
     }
 
     /**
      * @param  list<EmailPlan>  $emails
      * @param  bool  $late  move what has become due while nothing went out, too
      * @param  list<string>|null  $about  ids of the emails whose messages are looked at; nothing for all of them
+     * @param  list<string>|null  $people  only these
      * @return list<array{stdClass, Replan}> the enrolment with the address and zone of its person, and what becomes of it
      */
     private function piece(
@@ -219,8 +247,9 @@ final class Replanner
         CarbonImmutable $now,
         bool $late = false,
         ?array $about = null,
+        ?array $people = null,
     ): array {
-        $rows = $this->inside($sequence->id, $after)->join('people', 'people.id', '=', 'enrolments.person_id')
+        $rows = $this->inside($sequence->id, $after, $people)->join('people', 'people.id', '=', 'enrolments.person_id')
             ->get(['enrolments.id', 'enrolments.person_id', 'enrolments.funnel_id', 'run', 'started_at', 'paused_seconds',
                 'people.timezone', 'people.email', 'people.business_id']);
         $messages = [];
@@ -237,14 +266,30 @@ final class Replanner
         }
         $timings = [];
         $piece = [];
+        $runs = self::runs($emails, array_values($rows->map(fn (stdClass $r): string => (string) $r->person_id)->all()));
         foreach ($rows as $row) {
             $timing = $timings[(string) $row->timezone] ??= new Timing($sequence,
                 $row->timezone === null ? $owner : new DateTimeZone((string) $row->timezone), $owner);
             $piece[] = [$row, Replan::of($timing, $emails, $messages[$row->person_id] ?? [],
-                new DateTimeImmutable((string) $row->started_at, $utc), $now, (int) $row->paused_seconds)];
+                new DateTimeImmutable((string) $row->started_at, $utc), $now, (int) $row->paused_seconds,
+                $runs[(string) $row->person_id] ?? [])];
         }
 
         return $piece;
+    }
+
+    /**
+     * How the deadlines that some emails are told from stand for some people.
+     *
+     * @param  list<EmailPlan>  $emails
+     * @param  list<string>  $people
+     * @return array<string, array<string, Run>> by person and deadline
+     */
+    private static function runs(array $emails, array $people): array
+    {
+        $deadlines = array_values(array_unique(array_filter(array_map(fn (EmailPlan $e): ?string => $e->by?->deadline, $emails))));
+
+        return $deadlines === [] ? [] : Runs::ofPeople($people, $deadlines);
     }
 
     /** @param  list<array{stdClass, Replan}>  $piece */

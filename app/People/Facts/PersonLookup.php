@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\People\Facts;
 
+use App\Deadlines\Running\Holder;
+use App\Deadlines\Running\Runs;
 use App\Models\Person;
 use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Journey\Visitor;
 use Lantern\Core\Rules\Did;
@@ -31,7 +34,25 @@ final class PersonLookup
                 ->mapWithKeys(fn ($e): array => [(string) $e->sequence_id => $e->ended_at === null])->all(),
             $person->business->zone(),
             self::through($person),
+            Runs::of([Holder::person($person->id)->key]),
         );
+    }
+
+    /**
+     * Somebody known by their browser alone.
+     *
+     * @param  list<Deadline>  $deadlines  that may know strangers again by where they come from
+     */
+    public static function stranger(string $visitor, string $ip, DateTimeZone $zone, DateTimeZone $owner, array $deadlines): Visitor
+    {
+        $runs = Runs::of([Holder::browser($visitor)->key]);
+        foreach ($deadlines as $deadline) {
+            if ($deadline->byAddress && ! isset($runs[$deadline->id])) {
+                $runs += Runs::of([Holder::address($ip, $deadline->id)->key], [$deadline->id]);
+            }
+        }
+
+        return new Visitor($zone, ownerZone: $owner, deadlines: $runs);
     }
 
     /** @return list<string> ids of the sequences the person is in of which the last email has gone */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\People\Privacy;
 
+use App\Deadlines\Running\Runs;
 use App\Models\Person;
 use App\Support\Instant;
 use Illuminate\Support\Facades\DB;
@@ -34,6 +35,7 @@ final class Merge
             foreach (PersonTables::all() as $table) {
                 $table->merge($goes->id, $stays->id);
             }
+            Runs::merged($stays->id);
             $earliest = fn (?string $a, ?string $b): ?string => $a === null ? $b : ($b === null ? $a : min($a, $b));
             $stays->forceFill([
                 'first_name' => $stays->first_name === '' ? $goes->first_name : $stays->first_name,

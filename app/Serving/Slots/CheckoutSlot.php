@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
+use App\Deadlines\Selling;
 use App\Forms\FormToken;
 use App\Orders\ShownPrices;
 use App\Orders\Sold;
@@ -69,6 +70,9 @@ final readonly class CheckoutSlot implements Slot
         $reader = $visit->reader();
         $person = $order !== null && $order->state->isBought() ? $order->person_id : $reader?->id;
         $standing = $offer->standing($now, $zone, Sold::taken($offer->id), $person !== null && Sold::has($person, $offer->id));
+        if ($standing === Standing::OnSale) {
+            $standing = self::refusal($visit, $offer->id) ?? $standing;
+        }
         if ($standing !== Standing::OnSale) {
             return '<div class="checkout-over" role="status"><h3>'.e($standing->heading()).'</h3><p>'.e($standing->sentence()).'</p></div>';
         }
@@ -88,7 +92,7 @@ final readonly class CheckoutSlot implements Slot
             'sums' => ['sums' => new HtmlString($this->sums($quote, $language)['sums'])] + $this->sums($quote, $language),
             'coupons' => $shape->flag('coupons'),
             'token' => FormToken::issue($visit->page->page_id),
-            'shown' => ShownPrices::issue([$offer, ...array_column($bumps, 'offer')]),
+            'shown' => ShownPrices::issue([$offer, ...array_column($bumps, 'offer')], self::shown($visit)),
             'source' => mb_substr((string) $visit->request->getQueryString(), 0, 2000),
         ])->render();
     }
@@ -103,6 +107,20 @@ final readonly class CheckoutSlot implements Slot
         return $quote === null ? ['sums' => '', 'due' => '', 'card' => true] : [
             'sums' => View::make('pay.sums', ['quote' => $quote, 'language' => $language])->render(),
             'due' => $quote->dueNow()->words($language), 'card' => $quote->dueNow()->isPositive()];
+    }
+
+    /** Whether a deadline stands in the way. To somebody who is filling it in, grace is never shown, and is theirs. */
+    private static function refusal(Visit $visit, string $offer): ?Standing
+    {
+        return $visit->deadlines === null || $visit->states === null || $visit->who?->owner === true ? null
+            : Selling::refusal($visit->deadlines->deadlines, $offer, $visit->states,
+                self::shown($visit)?->since);
+    }
+
+    /** What came with a checkout that is shown again. */
+    private static function shown(Visit $visit): ?ShownPrices
+    {
+        return ShownPrices::read($visit->request->request->all()['shown'] ?? null);
     }
 
     private static function plain(Offer $offer, Product $product, int $tax): ?Quote
@@ -122,7 +140,8 @@ final readonly class CheckoutSlot implements Slot
         $bumps = [];
         foreach ($noted->groups('bumps', Offer::MOST_BUMPS) as $bump) {
             $offer = Offer::fromShape($bump->group('offer'));
-            if ($offer->standing($now, $visit->funnel->business->zone(), Sold::taken($offer->id), false) === Standing::OnSale) {
+            if ($offer->standing($now, $visit->funnel->business->zone(), Sold::taken($offer->id), false) === Standing::OnSale
+                && self::refusal($visit, $offer->id) === null) {
                 $product = Product::fromShape($bump->group('product'));
                 $words = OrderBump::fromShape(Shape::of(['offer' => $offer->id, 'words' => $bump->text('words', 300, '')]))->words;
                 $bumps[] = ['offer' => $offer, 'product' => $product, 'words' => $words === '' ? "Yes, add {$product->name}." : $words,

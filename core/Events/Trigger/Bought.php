@@ -41,6 +41,11 @@ final readonly class Bought implements Trigger
         return 'Bought';
     }
 
+    public function when(callable $name): string
+    {
+        return 'buy';
+    }
+
     public function references(): array
     {
         return [];

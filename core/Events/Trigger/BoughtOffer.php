@@ -48,6 +48,11 @@ final readonly class BoughtOffer implements Trigger
         return "Bought “{$name($this->offer)}”";
     }
 
+    public function when(callable $name): string
+    {
+        return "buy “{$name($this->offer)}”";
+    }
+
     public function references(): array
     {
         return [$this->offer];

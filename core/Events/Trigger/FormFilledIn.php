@@ -48,6 +48,11 @@ final readonly class FormFilledIn implements Trigger
         return "Filled in “{$name($this->form)}”";
     }
 
+    public function when(callable $name): string
+    {
+        return "fill in “{$name($this->form)}”";
+    }
+
     public function references(): array
     {
         return [$this->form];

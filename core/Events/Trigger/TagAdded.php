@@ -51,6 +51,11 @@ final readonly class TagAdded implements Trigger
         return "Got the tag “{$this->tag}”";
     }
 
+    public function when(callable $name): string
+    {
+        return "get the tag “{$this->tag}”";
+    }
+
     public function references(): array
     {
         return [];

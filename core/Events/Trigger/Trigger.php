@@ -19,7 +19,10 @@ interface Trigger
     /** In a picker: "They get a tag". */
     public static function label(): string;
 
-    /** @return array<string, 'tag'|'form'|'offer'> what it needs beside its kind: the name in written form, and what is to be chosen */
+    /**
+     * @return array<string, 'tag'|'form'|'offer'|'page'|'email'|'sequence'> what it needs beside its kind: the name in written form,
+     *     and what is to be chosen
+     */
     public static function fields(): array;
 
     /** @throws Invalid when what it needs is missing */
@@ -34,6 +37,13 @@ interface Trigger
      * @param  callable(string $id): string  $name  what a part of the funnel is called
      */
     public function words(callable $name): string;
+
+    /**
+     * After "when they", in a sentence about whoever it may be: "get the tag “Cellist”".
+     *
+     * @param  callable(string $id): string  $name  what a part of the funnel is called
+     */
+    public function when(callable $name): string;
 
     /** @return list<string> ids of the parts of a funnel it speaks of */
     public function references(): array;

@@ -14,7 +14,8 @@ final readonly class Triggers
     public const MOST = 40;
 
     /** @var list<class-string<Trigger>> every kind there is */
-    public const KINDS = [FormFilledIn::class, TagAdded::class, Bought::class, BoughtOffer::class];
+    public const KINDS = [FormFilledIn::class, TagAdded::class, Bought::class, BoughtOffer::class, PageSeen::class, EmailClicked::class,
+        SequenceEntered::class];
 
     /** @var list<Trigger> */
     public array $list;
@@ -46,6 +47,13 @@ final readonly class Triggers
     public static function byKind(): array
     {
         return array_combine(array_map(fn (string $class): string => $class::kind(), self::KINDS), self::KINDS);
+    }
+
+    /** @return list<array{kind: string, label: string, fields: array<string, string>}> what the Studio draws its pickers from */
+    public static function describe(): array
+    {
+        return array_map(fn (string $class): array => ['kind' => $class::kind(), 'label' => $class::label(),
+            'fields' => $class::fields()], self::KINDS);
     }
 
     /** The one that an event sets off, if one does. */

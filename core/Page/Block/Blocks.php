@@ -7,6 +7,9 @@ namespace Lantern\Core\Page\Block;
 /** The kinds of blocks, each on a line: what it holds follows from here for everybody who reads, cleans, draws or copies one. */
 final class Blocks
 {
+    /** Which units a countdown shows; all four where nothing is said. */
+    public const UNITS = ['no-seconds', 'days', 'clock'];
+
     public const MOST_ITEMS = 24;
 
     /** The drawn icons that points may carry. */
@@ -95,9 +98,11 @@ final class Blocks
             ),
             BlockKind::Countdown => new BlockDefinition(
                 'Countdown',
-                ['text' => Field::words(200), 'until' => Field::moment()],
-                styles: ['figures', 'sentence'],
-                css: 'sell',
+                ['text' => Field::words(200), 'until' => Field::moment(), 'deadline' => Field::reference('deadline')->optional(),
+                    'units' => Field::choice(self::UNITS)->optional(), 'size' => Field::choice(['small', 'large'])->optional(),
+                    'labels' => Field::choice(['none'])->optional(), 'colour' => Field::colour(), 'over' => Field::words(200)->optional()],
+                styles: ['figures', 'boxes', 'ring', 'line', 'sentence', 'bar-top', 'bar-bottom'],
+                css: 'countdown',
             ),
             BlockKind::Price => new BlockDefinition(
                 'Price card',

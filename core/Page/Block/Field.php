@@ -70,6 +70,11 @@ final readonly class Field
         return new self(FieldType::Reference, 40, to: $to);
     }
 
+    public static function colour(): self
+    {
+        return new self(FieldType::Colour, 7, true);
+    }
+
     /** @param  list<string>  $options */
     public static function choice(array $options): self
     {
@@ -90,6 +95,7 @@ final readonly class Field
         }
         $wrong = match ($this->type) {
             FieldType::Moment => self::isMoment($value) ? '' : 'A moment is written like 2027-03-12T18:00.',
+            FieldType::Colour => preg_match('/^#[0-9a-f]{6}$/D', $value) === 1 ? '' : 'A colour is written like #1e6b5e.',
             FieldType::Choice => in_array($value, $this->options, true) ? '' : 'There is no such choice.',
             default => '',
         };
@@ -143,9 +149,9 @@ final readonly class Field
         };
     }
 
-    /** @return array{type: string, optional: bool, to: string} as the desk reads it */
+    /** @return array{type: string, optional: bool, to: string, options: list<string>} as the desk reads it */
     public function toArray(): array
     {
-        return ['type' => $this->type->value, 'optional' => $this->optional, 'to' => $this->to];
+        return ['type' => $this->type->value, 'optional' => $this->optional, 'to' => $this->to, 'options' => $this->options];
     }
 }

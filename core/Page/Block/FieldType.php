@@ -23,6 +23,8 @@ enum FieldType: string
     case Moment = 'moment';
     /** The id of another part of the funnel. */
     case Reference = 'reference';
+    /** A colour of the owner's own, such as `#1e6b5e`. */
+    case Colour = 'colour';
     /** One of a few names. */
     case Choice = 'choice';
 

@@ -39,6 +39,9 @@
 @endforeach
 <button class="button" type="submit" name="choose" value="all">Yes, unsubscribe me</button></form>
 @endisset
+@isset($more['goOn'])
+<form class="form" method="post" action="{{ $more['goOn'] }}"><button class="button" type="submit">Go on, and start my time</button></form>
+@endisset
 @isset($more['back'])
 <form class="form" method="post" action="{{ $more['back'] }}"><p class="consent small">Pressed by mistake?</p><button class="button quiet" type="submit" name="choose" value="back">Take it back</button></form>
 @endisset

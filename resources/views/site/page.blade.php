@@ -39,6 +39,18 @@
 {!! $section !!}
 @endforeach
 </main>
+@unless ($view->editing())
+@foreach ($warnings as $warning)
+<aside class="last-warning" role="status" hidden data-key="{{ $warning['id'] }}" data-minutes="{{ $warning['minutes'] }}"{!! Slots::name('until', $warning['id']) !!}>
+@isset($warning['section'])
+{{ $warning['section'] }}
+@else
+<p>{{ $warning['words'] }}</p>
+@endisset
+<button type="button" aria-label="Close">×</button>
+</aside>
+@endforeach
+@endunless
 {!! Slots::name('code', 'end') !!}
 </body>
 </html>

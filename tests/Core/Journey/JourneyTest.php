@@ -333,13 +333,15 @@ final class JourneyTest extends TestCase
     public function test_every_kind_of_trigger_is_written_as_it_is_read_and_follows_its_part(): void
     {
         $written = [['kind' => 'form', 'form' => 'f'], ['kind' => 'tag', 'tag' => 'Cello'], ['kind' => 'bought'],
-            ['kind' => 'bought-offer', 'offer' => 'o']];
+            ['kind' => 'bought-offer', 'offer' => 'o'], ['kind' => 'page', 'page' => 'p'], ['kind' => 'click', 'email' => 'e'],
+            ['kind' => 'sequence', 'sequence' => 's']];
         $read = Triggers::fromShape(Shape::of(['starts' => [...$written, ['kind' => 'tag', 'tag' => 'CELLO']]]), 'starts');
 
         self::assertSame($written, $read->toArray());
         self::assertSame(count(Triggers::KINDS), count($read->list));
-        self::assertSame(['f', 'o'], $read->references());
-        self::assertSame(['new', 'other'], $read->withIds(['f' => 'new', 'o' => 'other', 'Cello' => 'not an id'])->references());
+        self::assertSame(['f', 'o', 'p', 'e', 's'], $read->references());
+        self::assertSame(['new', 'other', 'p', 'e', 's'], $read->withIds(['f' => 'new', 'o' => 'other', 'Cello' => 'not an id'])
+            ->references());
         self::assertSame('Cello', $read->withIds(['Cello' => 'not an id'])->toArray()[1]['tag']);
         foreach ($read->list as $trigger) {
             self::assertSame(array_keys($trigger::fields()), array_keys(array_diff_key($trigger->toArray(), ['kind' => 0])),

@@ -47,12 +47,20 @@ final class PartsTest extends TestCase
                 'bumps' => [['offer' => 'offer-1', 'words' => 'x']]];
             $p['coupons'][] = ['id' => 'coupon-1', 'name' => 'Early', 'code' => 'EARLY', 'percent' => 10, 'offers' => ['offer-1'],
                 'usesPerPerson' => 1];
+            $p['deadlines'][] = ['id' => 'deadline-1', 'name' => 'Introductory', 'lasting' => ['days' => 3, 'time' => '20:00'],
+                'starts' => [['kind' => 'click', 'email' => $p['emails'][0]['id']], ['kind' => 'sequence',
+                    'sequence' => $p['sequences'][0]['id']]],
+                'latest' => ['moment' => '2027-01-01T18:00', 'zone' => 'Europe/Oslo'], 'grace' => 5, 'again' => 30, 'byAddress' => true,
+                'pages' => [['page' => $p['pages'][0]['id'], 'before' => $p['pages'][1]['id']]], 'offers' => ['offer-1'],
+                'warning' => ['minutes' => 60, 'words' => 'x', 'section' => 'shared-1'], 'leadsOn' => false];
             $p['emails'][] = ['id' => 'later', 'name' => 'Later', 'subject' => 'x', 'sequence' => $p['sequences'][0]['id'],
                 'delay' => ['days' => 3],
                 'body' => '<p>{{page_'.$p['pages'][1]['id'].'}} <a href="{{ page_'.$p['pages'][0]['id']
                     .' }}">x</a></p><img src="picture:inmail" alt="x"><div data-only="'.$only.'"><p>y</p></div>',
                 'only' => ['all' => true,
                     'rules' => [['kind' => 'deed', 'deed' => 'viewed', 'done' => true, 'with' => $p['pages'][1]['id']]]]];
+            $p['emails'][] = ['id' => 'the-day-before', 'name' => 'Tomorrow', 'subject' => 'x', 'sequence' => $p['sequences'][0]['id'],
+                'body' => '<p>x</p>', 'by' => ['deadline' => 'deadline-1', 'edge' => 'end', 'days' => -1, 'hour' => 9]];
 
             return $p;
         }, $named);

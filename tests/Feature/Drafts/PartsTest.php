@@ -48,7 +48,8 @@ final class PartsTest extends TestCase
         $status = $this->add(['kind' => $kind])->status();
 
         self::assertContains($status, [201, 422]);
-        self::assertSame($status === 422, ! in_array($kind, ['form', 'email', 'sequence', 'lead-magnet', 'product', 'coupon'], true));
+        self::assertSame($status === 422, ! in_array($kind, ['form', 'email', 'sequence', 'lead-magnet', 'product', 'coupon',
+            'deadline'], true));
         $this->getJson("/studio/api/funnels/{$this->funnel->id}")->assertOk();
     }
 

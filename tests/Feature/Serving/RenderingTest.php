@@ -8,6 +8,7 @@ use App\Drafts\DraftPlan;
 use App\Files\Uploads;
 use App\Models\Funnel;
 use App\Rendering\PageRenderer;
+use App\Rendering\Slots;
 use DOMDocument;
 use DOMXPath;
 use Lantern\Core\Page\Block\BlockKind;
@@ -35,7 +36,11 @@ final class RenderingTest extends TestCase
         $plan = DraftPlan::read($fresh);
         $shown = $plan->page($page->id) ?? self::fail('The page is gone.');
         $renderer = app(PageRenderer::class);
-        $html = $editing ? $renderer->forDesk($plan, $shown, $fresh->business) : $renderer->forVisitors($plan, $shown, $fresh->business);
+        $html = $editing ? $renderer->forDesk($plan, $shown, $fresh->business) : Slots::replace(
+            $renderer->forVisitors($plan, $shown, $fresh->business),
+            // Countdowns as everybody sees them; the other slots stay.
+            fn (string $kind, string $of): string => $kind === 'countdown' ? PageRenderer::countdowns($plan, $shown, null)["countdown:{$of}"]
+                : Slots::name($kind, $of));
         $dom = new DOMDocument;
         self::assertTrue($dom->loadHTML('<?xml encoding="UTF-8">'.$html, LIBXML_NOERROR));
 
@@ -129,8 +134,9 @@ final class RenderingTest extends TestCase
                 FieldType::RichText => "<p>{$said}</p>",
                 FieldType::Link => 'https://example.com/there',
                 FieldType::Picture => $picture,
-                FieldType::Reference => $field->to === 'form' ? $form : $leadMagnet,
-                FieldType::Choice => $field->options[1],
+                FieldType::Reference => ['form' => $form, 'deadline' => ''][$field->to] ?? $leadMagnet,
+                FieldType::Choice => $field->options[count($field->options) - 1],
+                FieldType::Colour => '#1e6b5e',
                 FieldType::Moment => '2027-03-12T18:00',
                 FieldType::Video => '',
             };

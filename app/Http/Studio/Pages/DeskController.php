@@ -15,12 +15,14 @@ use App\Rendering\PageRenderer;
 use App\Rendering\PictureFacts;
 use App\Support\AnswerKind;
 use App\Support\Ids;
+use App\Support\Input;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Lantern\Core\Checks\Finding;
 use Lantern\Core\Checks\PageCheck;
 use Lantern\Core\Checks\PageFix;
+use Lantern\Core\Deadlines\ShownState;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Design\Designs;
@@ -50,13 +52,13 @@ final class DeskController extends StudioController
     }
 
     /** The page as it is stored, as the desk shows it. */
-    public function page(string $page): Response
+    public function page(Request $request, string $page): Response
     {
         $found = $this->draftPart($page, PagePlan::kind());
         $plan = DraftPlan::read($found->funnel);
         $drawn = $plan->page($found->id) ?? self::stored($found);
 
-        return new Response($this->renderer->forDesk($plan, $drawn, $found->funnel->business), 200,
+        return new Response($this->renderer->forDesk($plan, $drawn, $found->funnel->business, null, self::shown($request)), 200,
             AnswerKind::Draft->headers());
     }
 
@@ -71,13 +73,21 @@ final class DeskController extends StudioController
         $business = $found->funnel->business;
         if ($request->boolean('sample')) {
             return response()->json(['html' => $this->renderer
-                ->forDesk($plan, $drawn, $business, ['first_name' => 'Robin', 'last_name' => 'Ash', 'email' => 'robin@example.com'])]);
+                ->forDesk($plan, $drawn, $business, ['first_name' => 'Robin', 'last_name' => 'Ash', 'email' => 'robin@example.com'],
+                    self::shown($request))]);
         }
         if ($wanted === null) {
-            return response()->json(['html' => $this->renderer->forDesk($plan, $drawn, $business)]);
+            return response()->json(['html' => $this->renderer->forDesk($plan, $drawn, $business, null, self::shown($request))]);
         }
 
-        return response()->json(['sections' => (object) $this->renderer->sectionsForDesk($plan, $drawn, $business, $wanted)]);
+        return response()->json(['sections' => (object) $this->renderer->sectionsForDesk($plan, $drawn, $business, $wanted,
+            self::shown($request))]);
+    }
+
+    /** The state of its deadlines in which the owner looks at the page. */
+    private static function shown(Request $request): ShownState
+    {
+        return ShownState::tryFrom(Input::text($request, 'deadline')) ?? ShownState::TwoDays;
     }
 
     /** The page check, on what is on the screen. */

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Deadlines;
+
+use App\Deadlines\Running\Holder;
+use DateTimeZone;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Deadlines\Deadline;
+
+/** Who somebody is, as far as deadlines are concerned. What a browser says of itself alone never makes anybody a person. */
+final readonly class Who
+{
+    /**
+     * @param  list<string>  $people  ids of those it is known to be: whose browser it is, and whose address was typed
+     * @param  string|null  $visitor  the browser's own id
+     * @param  DateTimeZone  $zone  theirs as far as it is known, else the owner's
+     * @param  bool  $owner  the owner at work, for whom no deadline runs
+     */
+    public function __construct(
+        public array $people,
+        public ?string $visitor,
+        public string $ip,
+        public DateTimeZone $zone,
+        public bool $owner = false,
+    ) {
+    }
+
+    /** The person whose browser it is. */
+    public static function personOf(?string $visitor): ?string
+    {
+        $person = $visitor === null ? null : DB::table('visitor_person')->where('visitor', $visitor)->value('person_id');
+
+        return is_string($person) ? $person : null;
+    }
+
+    /** @return list<string> keys of those whose runs of a deadline are theirs */
+    public function holders(Deadline $deadline): array
+    {
+        $people = array_map(fn (string $id): string => Holder::person($id)->key, $this->people);
+
+        return [...$people, ...($this->visitor === null ? [] : [Holder::browser($this->visitor)->key]),
+            ...($people === [] && $deadline->byAddress ? [Holder::address($this->ip, $deadline->id)->key] : [])];
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\People\Browsers;
+
+use App\Deadlines\Emails;
+use App\Deadlines\Running\Runs;
+use App\Support\Instant;
+use DateTimeImmutable;
+use Illuminate\Support\Facades\DB;
+
+/** A browser turns out to be somebody's: what it did before was theirs. */
+final readonly class Joining
+{
+    public function __construct(private Emails $emails)
+    {
+    }
+
+    public function join(string $visitor, string $person, DateTimeImmutable $at): void
+    {
+        DB::transaction(function () use ($visitor, $person, $at): void {
+            DB::table('visitor_person')
+                ->upsert(['visitor' => $visitor, 'person_id' => $person, 'joined_at' => Instant::sql($at)], ['visitor'], ['person_id']);
+            DB::table('events')->where('visitor', $visitor)->whereNull('person_id')->update(['person_id' => $person]);
+            foreach (Runs::join($visitor, $person) as $deadline) {
+                $this->emails->follow($deadline, [$person]);
+            }
+        });
+    }
+}

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Serving;
+
+use App\Models\PublishedPage;
+use Lantern\Core\Deadlines\Deadline;
+use Lantern\Core\Deadlines\Guards;
+use Lantern\Core\Deadlines\Place;
+use Lantern\Core\Events\Outcome;
+use Lantern\Core\Events\Trigger\PageSeen;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Support\Shape;
+
+/** The deadlines that a published page is concerned with: noted when it is published, so that a visit needs no plan. */
+final readonly class PageDeadlines
+{
+    /**
+     * @param  list<Deadline>  $deadlines  all of the funnel
+     * @param  array<string, string>  $addresses  of the pages that others are led to, by id
+     * @param  list<string>  $seen  ids of the deadlines that begin when this page is seen
+     */
+    private function __construct(
+        public array $deadlines,
+        public Guards $guards,
+        private array $addresses,
+        public array $seen,
+    ) {
+    }
+
+    /** @return array<string, mixed>|null nothing where the page has to do with no deadline */
+    public static function note(Plan $plan, PagePlan $page): ?array
+    {
+        $seen = array_values(array_map(fn (Deadline $d): string => $d->id,
+            array_filter($plan->deadlines, fn (Deadline $d): bool => $d->starts->has(new PageSeen($page->id)))));
+        $sold = $page->document->references();
+        foreach ($plan->offers as $offer) {
+            if (in_array($offer->id, $sold, true)) {
+                array_push($sold, ...array_map(fn ($b): string => $b->offer, $offer->bumps));
+            }
+        }
+        $concerns = array_filter($plan->deadlines, fn (Deadline $d): bool => $d->guardedPage($page->id) !== null
+            || array_intersect($d->offers, $sold) !== [] || in_array($d->id, $sold, true));
+        if ($seen === [] && $concerns === []) {
+            return null;
+        }
+        $after = $addresses = [];
+        foreach ($plan->ways as $way) {
+            if ($way->outcome === Outcome::TimeRanOut) {
+                $after[$way->page] = $way->toPage === null ? ['url' => $way->toUrl] : ['page' => $way->toPage];
+            }
+        }
+        foreach ($plan->pages as $other) {
+            $addresses[$other->id] = $other->address;
+        }
+
+        return ['all' => array_map(fn (Deadline $d): array => $d->toArray(), $plan->deadlines), 'after' => (object) $after,
+            'addresses' => $addresses, 'seen' => $seen];
+    }
+
+    public static function of(PublishedPage $page): ?self
+    {
+        if ($page->deadlines === null) {
+            return null;
+        }
+        $shape = Shape::of($page->deadlines);
+        $deadlines = array_map(Deadline::fromShape(...), $shape->groups('all'));
+        $after = [];
+        foreach (array_keys($shape->group('after')->all()) as $id) {
+            $to = $shape->group('after')->group((string) $id);
+            $after[(string) $id] = $to->has('url') ? Place::url($to->text('url', 2000)) : Place::page($to->text('page', 40));
+        }
+        $addresses = [];
+        foreach (array_keys($shape->group('addresses')->all()) as $id) {
+            $addresses[(string) $id] = $shape->group('addresses')->text((string) $id, 60);
+        }
+
+        return new self($deadlines, new Guards($deadlines, $after), $addresses, $shape->texts('seen', 20, 40));
+    }
+
+    public function deadline(string $id): ?Deadline
+    {
+        foreach ($this->deadlines as $deadline) {
+            if ($deadline->id === $id) {
+                return $deadline;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return string|null the address within the funnel; nothing for a page that is gone */
+    public function address(string $page): ?string
+    {
+        return $this->addresses[$page] ?? null;
+    }
+}

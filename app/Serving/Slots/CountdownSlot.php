@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Serving\Slots;
+
+use App\Rendering\Count;
+use App\Rendering\Marks;
+use App\Serving\Visit;
+use Carbon\CarbonImmutable;
+use DateTimeZone;
+use Lantern\Core\Deadlines\DeadlineState;
+use Lantern\Core\Emails\MergeFields;
+use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Support\Shape;
+
+/** A countdown: to the end of a deadline as it runs for this visitor, or to a moment that its owner typed. */
+final class CountdownSlot implements Slot
+{
+    public function note(string $of, Plan $plan, PagePlan $page): array
+    {
+        $block = $page->document->block($of);
+        $constants = $plan->prices($page->settings->language) + $plan->fields
+            + ['business' => $plan->sender->business, 'host' => $plan->sender->host()];
+
+        return $block === null ? [] : ['block' => $block->toArray(), 'language' => $page->settings->language,
+            'zone' => $plan->sender->timeZone,
+            'words' => array_intersect_key($constants, array_flip(MergeFields::names($block->field('text'))))];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    {
+        if ($noted === []) {
+            return '';
+        }
+        $shape = Shape::of($noted);
+        $block = Block::fromShape($shape->group('block'));
+        $now = CarbonImmutable::now();
+        $owners = new DateTimeZone($shape->text('zone', 60, 'UTC') ?: 'UTC');
+        $id = $block->field('deadline');
+        $deadline = $visit->deadlines?->deadline($id);
+        $run = $deadline === null ? ($id === '' ? Count::typed($block->field('until'), $owners, $now) : null)
+            : $visit->states?->runs[$id] ?? null;
+        $state = $deadline === null ? $run?->state($now) : $visit->states?->state($id);
+        $known = $shape->group('words')->all();
+        $text = MergeFields::replace($block->field('text'), function (string $name, string $fallback) use ($known, $visit): string {
+            $value = $known[$name] ?? $visit->answer($name);
+
+            return is_string($value) && trim($value) !== '' ? $value : $fallback;
+        });
+        $key = $run === null ? '' : "{$id}:{$run->endsAt->getTimestamp()}";
+
+        return Count::of($block, $shape->text('language', 12), $visit->who->zone ?? $owners, $now, $key, $deadline !== null
+            && $deadline->leadsOn)
+            ->html($run, $state ?? DeadlineState::NotStarted, '<span class="countdown-words">'.e($text).'</span>',
+                (new Marks($block, false))->root(...));
+    }
+}

@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Deadlines;
+
+use DateTimeImmutable;
+use DateTimeZone;
+use IntlDateFormatter;
+use IntlDatePatternGenerator;
+use MessageFormatter;
+use ResourceBundle;
+
+/** Ends and times left as a reader reads them: in their language, in their zone. What languages say comes from CLDR, by way of ICU. */
+final class TimeWords
+{
+    public const UNITS = ['day' => 86_400, 'hour' => 3600, 'minute' => 60, 'second' => 1];
+
+    /** The forms that languages have for numbers, by CLDR's names. */
+    public const FORMS = ['zero', 'one', 'two', 'few', 'many', 'other'];
+
+    /** @var array<string, array<string, array<string, string>>> */
+    private static array $known = [];
+
+    /** @var array<string, true>|null */
+    private static ?array $locales = null;
+
+    /**
+     * Such as "Friday 4 December at 18:00, Oslo time"; with the year where it is not the present one.
+     *
+     * @param  string  $language  a BCP 47 tag
+     */
+    public static function moment(DateTimeImmutable $at, DateTimeZone $zone, string $language, DateTimeImmutable $now): string
+    {
+        $locale = self::locale($language);
+        $year = $at->setTimezone($zone)->format('Y') === $now->setTimezone($zone)->format('Y') ? '' : 'y';
+        $pattern = (string) (new IntlDatePatternGenerator($locale))->getBestPattern("{$year}MMMMEEEEdjjmm");
+        $words = self::format($at, $zone, $locale, $pattern);
+
+        return str_replace(',', '', $words).', '.self::clock($at, $zone, $locale);
+    }
+
+    /** Plain English counts its hours to 24 and puts the day first, as the rest of the application does; so does what is not known. */
+    private static function locale(string $language): string
+    {
+        self::$locales ??= array_fill_keys(array_filter(ResourceBundle::getLocales('') ?: [], is_string(...)), true);
+        $locale = str_replace('-', '_', $language);
+        $known = isset(self::$locales[$locale]) ? $locale : explode('_', $locale)[0];
+
+        return $known === 'en' || ! isset(self::$locales[$known]) ? 'en_GB' : $known;
+    }
+
+    /** Whose clock it is: "Oslo time". */
+    private static function clock(DateTimeImmutable $at, DateTimeZone $zone, string $locale): string
+    {
+        if ($zone->getName() === 'UTC') {
+            return 'UTC';
+        }
+
+        return str_starts_with($locale, 'en') ? self::format($at, $zone, $locale, 'VVV').' time' : self::format($at, $zone,
+            $locale, 'VVVV');
+    }
+
+    private static function format(DateTimeImmutable $at, DateTimeZone $zone, string $locale, string $pattern): string
+    {
+        return (string) (new IntlDateFormatter($locale, IntlDateFormatter::FULL, IntlDateFormatter::FULL, $zone->getName(), null, $pattern))
+            ->format($at);
+    }
+
+    /** What is left, in its two largest units: "2 days, 3 hours". Nothing left is no seconds. */
+    public static function left(int $seconds, string $language): string
+    {
+        $seconds = max(0, $seconds);
+        $words = [];
+        foreach (self::UNITS as $unit => $length) {
+            $count = intdiv($seconds, $length);
+            $seconds -= $count * $length;
+            if ($count > 0 || ($unit === 'second' && $words === [])) {
+                $words[] = self::count($count, $unit, $language);
+            } elseif ($words !== []) {
+                // “2 days, 5 minutes” says less than “2 days”.
+                break;
+            }
+            if (count($words) === 2) {
+                break;
+            }
+        }
+
+        return implode(', ', $words);
+    }
+
+    /** Such as "1 day" or "3 days". */
+    public static function count(int $count, string $unit, string $language): string
+    {
+        $forms = self::forms($language, $unit);
+
+        return str_replace('{0}', (string) $count, $forms[self::form($count, $language)] ?? $forms['other']);
+    }
+
+    /** @return string one of {@see self::FORMS}: which form a number takes in the language */
+    public static function form(int $count, string $language): string
+    {
+        $each = implode(' ', array_map(fn (string $f): string => "{$f}{{$f}}", self::FORMS));
+
+        return (string) MessageFormatter::formatMessage(self::locale($language), "{0, plural, {$each}}", [$count]);
+    }
+
+    /**
+     * The names of the units without their numbers, for figures that stand above them.
+     *
+     * @return array<string, array<string, string>> by unit and form
+     */
+    public static function labels(string $language): array
+    {
+        $labels = [];
+        foreach (array_keys(self::UNITS) as $unit) {
+            $labels[$unit] = array_map(self::bare(...), self::forms($language, $unit));
+        }
+
+        return $labels;
+    }
+
+    /** A pattern without its number; some languages put a space that does not break before the unit. */
+    private static function bare(string $pattern): string
+    {
+        return (string) preg_replace('/^[\s\x{A0}\x{202F}]+|[\s\x{A0}\x{202F}]+$/u', '', str_replace('{0}', '', $pattern));
+    }
+
+    /** @return array<string, string> patterns such as "{0} days" by form; `other` is always among them */
+    private static function forms(string $language, string $unit): array
+    {
+        return self::$known[$language][$unit] ??= self::read($language, $unit)
+            ?: ['one' => "{0} {$unit}", 'other' => "{0} {$unit}s"];
+    }
+
+    /** @return array<string, string> */
+    private static function read(string $language, string $unit): array
+    {
+        for ($locale = self::locale($language); $locale !== ''; $locale = (string) strstr($locale, '_', true)) {
+            $found = ResourceBundle::create($locale, 'ICUDATA-unit', false)?->get('units', false);
+            $found = $found instanceof ResourceBundle ? $found->get('duration', false) : null;
+            $found = $found instanceof ResourceBundle ? $found->get($unit, false) : null;
+            if ($found instanceof ResourceBundle && is_string($found->get('other', false))) {
+                $forms = [];
+                foreach (self::FORMS as $form) {
+                    $pattern = $found->get($form, false);
+                    if (is_string($pattern)) {
+                        $forms[$form] = $pattern;
+                    }
+                }
+
+                return $forms;
+            }
+        }
+
+        return [];
+    }
+}
