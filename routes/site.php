@@ -44,6 +44,7 @@ Route::get('/l/{message}/{link}/{seal}', [MailLinkController::class, 'follow'])-
 Route::post('/l/{message}/{link}/{seal}', [MailLinkController::class, 'confirm'])->where('link', '[0-9]{1,10}')
     ->middleware('throttle:beacon');
 Route::get('/o/{message}/{seal}.gif', [MailLinkController::class, 'open']);
+Route::get('/t/{message}/{deadline}/{seal}.gif', [MailLinkController::class, 'countdown'])->middleware('throttle:beacon');
 Route::get('/e/{form}.js', [EmbedController::class, 'script'])->where('form', '[a-z0-9]{26}');
 Route::get('/e/{form}/token', [EmbedController::class, 'token'])->middleware('throttle:beacon');
 Route::get('/e/done/{submission}/{seal}', [EmbedController::class, 'done']);

@@ -6,6 +6,7 @@ use App\Http\Studio\Account\SearchController;
 use App\Http\Studio\Account\SessionController;
 use App\Http\Studio\Account\SettingsController;
 use App\Http\Studio\Account\ShellController;
+use App\Http\Studio\Funnels\DeadlineController;
 use App\Http\Studio\Funnels\ExportController;
 use App\Http\Studio\Funnels\FunnelController;
 use App\Http\Studio\Funnels\OpenController;
@@ -83,6 +84,10 @@ Route::prefix('studio/api')->group(function (): void {
         Route::post('designs', [DesignController::class, 'store']);
         Route::delete('designs/{design}', [DesignController::class, 'destroy']);
         Route::post('designs/{design}/restore', [DesignController::class, 'restore']);
+        Route::get('parts/{part}/deadline', [DeadlineController::class, 'show']);
+        Route::post('parts/{part}/deadline/examples', [DeadlineController::class, 'examples']);
+        Route::get('funnels/{funnel}/running-deadlines', [DeadlineController::class, 'running']);
+        Route::post('people/{person}/deadlines/{part}', [DeadlineController::class, 'byHand']);
         Route::get('funnels/{funnel}/affected', [SequenceController::class, 'affected']);
         Route::post('sequences/{sequence}/pause', [SequenceController::class, 'pause']);
         Route::post('sequences/{sequence}/resume', [SequenceController::class, 'resume']);

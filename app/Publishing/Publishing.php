@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Publishing;
 
+use App\Deadlines\MoveDeadlines;
 use App\Deadlines\PublishedDeadlines;
 use App\Drafts\DraftPlan;
 use App\Mail\Sequences\CarryChange;
@@ -32,11 +33,13 @@ final readonly class Publishing
      * Compiles the draft to the next version and makes it live, in one transaction. A draft that is live already,
      * word for word, is not published again: its version is returned.
      *
+     * @param  list<string>  $move  ids of the deadlines of which those that run follow the new rule; all others keep what was promised
+     *
      * @throws NotReady when the go-live check finds blockers
      */
-    public function publish(Funnel $funnel, ?User $by, string $note = ''): Version
+    public function publish(Funnel $funnel, ?User $by, string $note = '', array $move = []): Version
     {
-        return DB::transaction(function () use ($funnel, $by, $note): Version {
+        return DB::transaction(function () use ($funnel, $by, $note, $move): Version {
             $plan = DraftPlan::read(Funnel::query()->findOrFail($funnel->id))->withoutUnused();
             $findings = GoLiveCheck::of($plan, $this->facts->ofPlan($plan, $funnel->business), CarbonImmutable::now(),
                 array_column(OwnFields::of($funnel->business_id), 'name'));
@@ -56,6 +59,9 @@ final readonly class Publishing
             $this->pages->write($version, $plan, $funnel->business);
             self::rememberTriggers($version, $plan);
             $this->switchTo($funnel, $version);
+            foreach ($move as $deadline) {
+                MoveDeadlines::dispatch($version->id, $deadline);
+            }
 
             return $version;
         });

@@ -105,13 +105,14 @@ final class RichText implements Htmlable
 
     private static function emailOf(string $html): string
     {
-        $html = (string) preg_replace('/src=(["\'])picture:([a-z0-9]{26})\1/i', 'src="'.self::PICTURE.'$2"', $html);
+        $html = (string) preg_replace('/src=(["\'])(picture|countdown):([a-z0-9]{26})\1/i', 'src="'.self::PICTURE.'$2-$3"', $html);
         $clean = self::clean($html, ['strong', 'em', 'b', 'i', 'br', 'p', 'ul', 'ol', 'li', 'h2', 'h3', 'hr', 'blockquote'],
             more: ['img' => ['src', 'alt'], 'div' => ['data-part', 'data-only']]);
         // Only pictures of the library, and only marks that say what they must.
         $clean = (string) preg_replace_callback('~<img\b([^>]*)>~',
-            fn (array $m): string => preg_match('~src="'.preg_quote(self::PICTURE, '~').'([a-z0-9]{26})"~', $m[1], $src) === 1
-            ? '<img src="picture:'.$src[1].'" alt="'.(preg_match('~alt="([^"]*)"~', $m[1], $alt) === 1 ? $alt[1] : '').'">' : '', $clean);
+            fn (array $m): string => preg_match('~src="'.preg_quote(self::PICTURE, '~').'(picture|countdown)-([a-z0-9]{26})"~', $m[1],
+                $src) === 1 ? '<img src="'.$src[1].':'.$src[2].'" alt="'.(preg_match('~alt="([^"]*)"~', $m[1], $alt) === 1
+                    ? $alt[1] : '').'">' : '', $clean);
         $clean = str_replace('<hr />', '<hr>', $clean);
         $depth = [];
 

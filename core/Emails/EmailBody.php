@@ -86,10 +86,18 @@ final class EmailBody
         return array_values(array_unique($m[1]));
     }
 
-    /** @return list<string> ids of what it speaks of: pages, offers, and what the rules of its conditional parts are about */
+    /** @return list<string> ids of the deadlines whose ends it names or shows, each once */
+    public static function deadlines(string $html): array
+    {
+        preg_match_all('/\{\{\s*deadline_(?:left_)?([A-Za-z0-9-]{1,40})|<img[^>]*\bsrc="countdown:([A-Za-z0-9-]{1,40})"/', $html, $m);
+
+        return array_values(array_unique(array_filter([...$m[1], ...$m[2]], fn (string $id): bool => $id !== '')));
+    }
+
+    /** @return list<string> ids of what it speaks of: pages, offers, deadlines, and what the rules of its conditional parts are about */
     public static function references(string $html): array
     {
-        return array_values(array_unique([...self::pages($html), ...self::offers($html),
+        return array_values(array_unique([...self::pages($html), ...self::offers($html), ...self::deadlines($html),
             ...array_merge([], ...array_map(fn (Rule $r): array => $r->references(), self::rules($html)))]));
     }
 
@@ -102,14 +110,15 @@ final class EmailBody
     }
 
     /**
-     * The same with other ids where ids stand: in merge fields that name a page or an offer, in pictures, and in the rules of its
-     * conditional parts.
+     * The same with other ids where ids stand: in merge fields that name a page, an offer or a deadline, in pictures, and in the
+     * rules of its conditional parts.
      *
      * @param  array<string, string>  $ids  new ids by old ones
      */
     public static function withIds(string $html, array $ids): string
     {
-        $html = (string) preg_replace_callback('/(\{\{\s*(?:page|price)_|<img[^>]*\bsrc="picture:)([A-Za-z0-9-]{1,40})/',
+        $html = (string) preg_replace_callback(
+            '/(\{\{\s*(?:page|price|deadline_left|deadline)_|<img[^>]*\bsrc="(?:picture|countdown):)([A-Za-z0-9-]{1,40})/',
             fn (array $m): string => $m[1].($ids[$m[2]] ?? $m[2]), $html);
 
         return (string) preg_replace_callback(self::ONLY, function (array $m) use ($ids): string {

@@ -157,7 +157,7 @@ final class MergeFields
             throw Invalid::at($path, 'The name of a field holds small letters, digits and underscores, and begins with a letter.');
         }
         if (isset(self::PERSON[$name]) || isset(self::OWNER[$name]) || $name === 'download_link' || str_starts_with($name, 'page_')
-            || str_starts_with($name, 'price_')) {
+            || str_starts_with($name, 'price_') || str_starts_with($name, 'deadline_')) {
             throw Invalid::at($path, "“{$name}” is known already; please choose another name.");
         }
 

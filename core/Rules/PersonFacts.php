@@ -6,6 +6,7 @@ namespace Lantern\Core\Rules;
 
 use DateTimeImmutable;
 use DateTimeZone;
+use Lantern\Core\Deadlines\Run;
 
 /** What is known of one person when a rule is asked. */
 final readonly class PersonFacts
@@ -21,6 +22,7 @@ final readonly class PersonFacts
      * @param  list<string>  $tags
      * @param  list<array{did: Did, with: string, at: DateTimeImmutable}>  $deeds  `with` is the id of the page, funnel or email; one deed
      *     stands once for each
+     * @param  array<string, Run>  $deadlines  by id, those that run for them or ran
      */
     public function __construct(
         public DateTimeImmutable $now,
@@ -31,6 +33,7 @@ final readonly class PersonFacts
         public Standing $standing = Standing::Subscribed,
         public ?DateTimeImmutable $joined = null,
         public ?DateTimeImmutable $active = null,
+        public array $deadlines = [],
     ) {
     }
 }

@@ -71,8 +71,8 @@ final class DeadlineKind extends DraftKind
         parent::remove($row);
         $emails = array_filter(DraftPlan::read($row->funnel)->emails, fn (EmailPlan $e): bool => $e->by?->deadline === $row->id);
 
-        return array_values(array_map(fn (EmailPlan $e): string => "“{$e->name}” was told from it, and goes to nobody until you give it "
-            .'another time.', $emails));
+        return array_values(array_map(
+            fn (EmailPlan $e): string => "“{$e->name}” was told from it, and goes to nobody until you give it another time.", $emails));
     }
 
     public function json(DraftPart $row, Part $part): array

@@ -6,6 +6,7 @@ namespace App\Http\Site;
 
 use App\Deadlines\Running\Holder;
 use App\Deadlines\Running\Runs;
+use App\Mail\Emails\CountdownPicture;
 use App\Mail\Emails\EmailWriter;
 use App\Mail\Emails\MailLinks;
 use App\Mail\Sending\Feedback;
@@ -25,6 +26,7 @@ use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Str;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Events\Trigger\EmailClicked;
+use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Results\Bots;
 use Lantern\Core\Results\ClickedBy;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
@@ -136,6 +138,21 @@ final readonly class MailLinkController
 
         return new Response((string) base64_decode(self::DOT, true), 200,
             ['Content-Type' => 'image/gif', 'Cache-Control' => 'private, no-store']);
+    }
+
+    /** The countdown of an email, as it stands when the email is opened. It counts as no opening, and begins nothing. */
+    public function countdown(string $message, string $deadline, string $seal): Response
+    {
+        $found = MailLinks::holds($seal, "countdown|{$message}|{$deadline}") ? $this->message($message) : null;
+        $run = $found?->person_id === null ? null : Runs::ofPeople([$found->person_id], [$deadline])[$found->person_id][$deadline] ?? null;
+        $plan = $found?->funnel?->liveVersion?->plan();
+        $headers = ['Content-Type' => 'image/gif', 'Cache-Control' => 'private, no-store, max-age=0', 'Expires' => '0'];
+        if ($run === null) {
+            return new Response((string) base64_decode(self::DOT, true), $found === null ? 404 : 200, $headers);
+        }
+
+        return new Response(CountdownPicture::of($plan?->look() ?? Looks::get(Looks::DEFAULT), $run->left(CarbonImmutable::now()),
+            $plan?->language() ?? 'en'), 200, $headers);
     }
 
     private function message(string $id): ?Message

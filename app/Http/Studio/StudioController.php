@@ -7,6 +7,7 @@ namespace App\Http\Studio;
 use App\Models\Business;
 use App\Models\DraftPart;
 use App\Models\Funnel;
+use App\Models\Person;
 use App\Models\User;
 use App\Support\Ids;
 use App\Support\Input;
@@ -70,5 +71,12 @@ abstract class StudioController
                 'message' => 'This was changed in another window meanwhile. What you typed is still here; load the newer one to go on.',
             ], 409));
         }
+    }
+
+    /** Somebody of the business who is not erased. */
+    protected function person(string $id): Person
+    {
+        return Ids::is($id) ? Person::query()->with('business')->where('business_id', $this->user()->business_id)->whereNull('erased_at')
+            ->where('id', $id)->firstOrFail() : throw new NotFoundHttpException;
     }
 }

@@ -26,13 +26,15 @@ final readonly class EmailSource
         public Colour $accent,
         public array $fields = [],
         public bool $tracked = true,
+        public string $language = 'en',
     ) {
     }
 
     /** @param  string  $address  of the funnel, as it is now */
     public static function ofEmail(Business $business, Plan $plan, EmailPlan $email, string $address): self
     {
-        return new self($email->subject, self::whole($business, $email->body), $plan->look()->accent, self::fieldsOf($plan, $address));
+        return new self($email->subject, self::whole($business, $email->body), $plan->look()->accent, self::fieldsOf($plan, $address),
+            language: $plan->language());
     }
 
     public static function ofBroadcast(Broadcast $broadcast, Business $business, ?string $variant = null, bool $again = false): self
@@ -46,7 +48,7 @@ final readonly class EmailSource
 
         return new self($subject, self::whole($business, $broadcast->body), $plan?->look()->accent ?? Colour::of(self::ACCENT),
             $plan === null ? ['business' => $business->name, 'host' => $business->sender()->host()]
-                : self::fieldsOf($plan, $broadcast->funnel->address ?? $plan->address));
+                : self::fieldsOf($plan, $broadcast->funnel->address ?? $plan->address), language: $plan?->language() ?? 'en');
     }
 
     /** @return array<string, string> the funnel's own merge fields, and the addresses of its pages */

@@ -56,7 +56,11 @@ final class EmailWriter
         $reader = $person ?? new Person(['first_name' => 'Robin', 'last_name' => 'Sample', 'email' => 'robin@example.com',
             'business_id' => $business->id]);
 
-        return $this->email($business, $source, self::ofPerson($reader) + ['download_link' => url('/')] + $source->fields, $person, null);
+        $words = $source->subject.$source->body->html;
+
+        return $this->email($business, $source, self::ofPerson($reader) + ['download_link' => url('/')]
+            + DeadlineFields::of($words, $person, DeadlineFields::zone($person, $business->zone()), $source->language) + $source->fields,
+            $person, null);
     }
 
     /** Where a link in a message leads for its reader. Only what the email itself holds can be asked for. */
@@ -76,6 +80,10 @@ final class EmailWriter
         $values = $message->person === null ? [] : self::ofPerson($message->person);
         if ($values !== [] && str_contains($words, 'download_link')) {
             $values['download_link'] = DownloadLink::url($message);
+        }
+        if ($source !== null && str_contains($words, 'deadline_')) {
+            $values += DeadlineFields::of($words, $message->person ?? new Person, DeadlineFields::zone($message->person,
+                $message->business->zone()), $source->language);
         }
 
         return $values + ($source->fields ?? []);
@@ -143,6 +151,9 @@ final class EmailWriter
         $plain = MergeFields::fill($source->subject, $values, fn (string $s): string => (string) preg_replace('/[\p{Cc}]+/u', ' ', $s));
         $body = $person === null || ! str_contains($source->body->html, 'data-only') ? EmailBody::forEverybody($source->body->html)
             : EmailBody::forReader($source->body->html, PersonLookup::facts($person, CarbonImmutable::now()));
+        if (str_contains($body, 'countdown:')) {
+            $body = DeadlineFields::pictures($body, $message, $person, DeadlineFields::zone($person, $business->zone()), $source->language);
+        }
         // A link that stands alone in its paragraph is what the email is about: it becomes a button.
         $body = (string) preg_replace('~<p>\s*<a href="([^"]*)">([^<]*)</a>\s*</p>~',
             '<p class="act"><a class="button" href="$1">$2</a></p>', $body);

@@ -52,6 +52,11 @@ final class MailLinks
         return hash_equals(self::seal($of), $seal);
     }
 
+    public static function sealOf(string $what): string
+    {
+        return self::seal($what);
+    }
+
     private static function seal(string $of): string
     {
         return substr(hash_hmac('sha256', $of, (string) config('app.key')), 0, 20);

@@ -4,13 +4,20 @@ declare(strict_types=1);
 
 namespace App\Mail\Sequences;
 
+use App\Deadlines\Running\Runs;
 use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
 use App\Mail\Emails\Verdict;
 use App\Models\Message;
+use App\Models\Person;
 use App\People\Facts\PersonLookup;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Deadlines\Deadline;
+use Lantern\Core\Deadlines\DeadlineMoment;
+use Lantern\Core\Orders\LineState;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Sequences\Timing;
 
 /** An email of a sequence: its words are those of the live version when it goes. */
@@ -47,9 +54,43 @@ final class SequenceMessage extends KindOfMessage
         if (! $email->only->isEverybody() && ! $email->only->holds(PersonLookup::facts($message->person, $now))) {
             return Verdict::cancel('Left out: it is only for some readers, and this is not one of them.');
         }
+        if ($email->by !== null) {
+            return self::byDeadline($email->by, $plan, $sequence, $message->person, $now);
+        }
         // A worker that comes late does not write in the night.
         $opens = (new Timing($sequence, PersonLookup::zone($message->person), $message->business->zone()))->notBefore($email, $now);
 
         return $opens > $now ? Verdict::later(CarbonImmutable::instance($opens)) : Verdict::go();
+    }
+
+    /** What is told from a deadline goes only while it is true, and to nobody who has bought what the deadline is about. */
+    private static function byDeadline(DeadlineMoment $by, Plan $plan, SequencePlan $sequence, Person $person,
+        CarbonImmutable $now): Verdict
+    {
+        $deadline = $plan->deadline($by->deadline);
+        $run = Runs::ofPeople([$person->id], [$by->deadline])[$person->id][$by->deadline] ?? null;
+        if ($deadline === null || $run === null) {
+            return Verdict::cancel('Its deadline does not run for this person.');
+        }
+        $zone = (new Timing($sequence, PersonLookup::zone($person), $person->business->zone()))->zone();
+        if ($now >= $by->tooLate($run, $zone)) {
+            return Verdict::cancel('It would have come too late.');
+        }
+        $bought = $deadline->offers !== [] && DB::table('order_lines')->join('orders', 'orders.id', '=', 'order_lines.order_id')
+            ->where('orders.person_id', $person->id)->where('order_lines.state', LineState::Bought->value)
+            ->whereIn('order_lines.product_id', self::products($plan, $deadline))->exists();
+        if ($bought) {
+            return Verdict::cancel('Has bought what the deadline is about.');
+        }
+        // It may have been planned by an end that has moved since.
+        $due = $by->at($run, $zone);
+
+        return $due > $now->addMinute() ? Verdict::later(CarbonImmutable::instance($due)) : Verdict::go();
+    }
+
+    /** @return list<string> ids of what is sold by the offers that a deadline guards: at another price, it is bought all the same */
+    private static function products(Plan $plan, Deadline $deadline): array
+    {
+        return array_values(array_filter(array_map(fn (string $offer): string => $plan->offer($offer)->product ?? '', $deadline->offers)));
     }
 }

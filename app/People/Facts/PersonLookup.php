@@ -107,6 +107,7 @@ final class PersonLookup
 
         return new PersonFacts($now, $person->business->zone(), $values,
             array_values(array_map(strval(...), $person->tags()->pluck('name')->all())),
-            $deeds, $person->standing(), $person->joined_at, $person->active_at);
+            $deeds, $person->standing(), $person->joined_at, $person->active_at,
+            Runs::of([Holder::person($person->id)->key, Holder::everyone()->key]));
     }
 }

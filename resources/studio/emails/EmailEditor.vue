@@ -33,6 +33,8 @@ const props = defineProps<{
     pages?: { field: string; name: string }[];
     /** Merge fields beside the reader's own. */
     fields?: { name: string; label: string }[];
+    /** Deadlines whose countdown can be shown as a picture. */
+    deadlines?: { id: string; name: string }[];
     /** For a part of emails: words only, no parts within it. */
     plain?: boolean;
     label?: string;
@@ -71,6 +73,7 @@ const editor = useEditor({
         }),
         ...emailNodes({
             src: (id) => library.pictures.find((p) => p.id === id)?.src,
+            deadline: (id) => props.deadlines?.find((d) => d.id === id)?.name,
             part: (id) => parts.parts.find((p) => p.id === id),
             words: (rule) => `Only for those of whom it holds: ${ruleWords(rule, people.kit)}`,
         }),
@@ -151,6 +154,15 @@ const alt = computed(() => (editor.value?.isActive('picture') ? (editor.value.ge
 
 const more = computed(() => [
     { label: 'A picture', run: () => (picturing.value = true) },
+    ...(props.deadlines ?? []).map((d) => ({
+        label: `The countdown of “${d.name}”`,
+        run: () =>
+            editor.value
+                ?.chain()
+                .focus()
+                .insertContent({ type: 'countdown', attrs: { id: d.id } })
+                .run(),
+    })),
     { label: 'A line across', run: () => editor.value?.chain().focus().insertContent({ type: 'line' }).run() },
     { label: 'A quote', run: () => editor.value?.chain().focus().toggleWrap('quote').run() },
     ...(props.plain

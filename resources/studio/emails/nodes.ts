@@ -8,6 +8,8 @@ import { watchEffect } from 'vue';
 export interface EmailMedia {
     /** The address at which a picture of the library can be shown here, once it is known. */
     src: (picture: string) => string | undefined;
+    /** What a deadline is called whose countdown is shown. */
+    deadline?: (id: string) => string | undefined;
     part: (id: string) => { name: string; body: string } | undefined;
     /** A rule in words. */
     words: (rule: string) => string;
@@ -62,6 +64,29 @@ export const emailNodes = (media: EmailMedia) => [
         },
     }),
     Node.create({
+        name: 'countdown',
+        group: 'block',
+        atom: true,
+        draggable: true,
+        addAttributes: () => ({ id: { default: '' } }),
+        parseHTML: () => [
+            { tag: 'img[src^="countdown:"]', getAttrs: (el) => ({ id: (el.getAttribute('src') ?? '').replace('countdown:', '') }) },
+        ],
+        renderHTML: ({ node }) => ['img', { src: `countdown:${node.attrs.id as string}`, alt: '' }],
+        addNodeView: () => (props) => {
+            const dom = document.createElement('div');
+            dom.className = 'email-part';
+            const name = document.createElement('span');
+            const words = document.createElement('div');
+            const stop = watchEffect(() => {
+                name.textContent = 'Countdown';
+                words.textContent = media.deadline?.(String(props.node.attrs.id)) ?? 'A deadline that is gone';
+            });
+            dom.append(name, words);
+            return { dom, destroy: stop };
+        },
+    }),
+    Node.create({
         name: 'part',
         group: 'block',
         atom: true,
@@ -86,7 +111,7 @@ export const emailNodes = (media: EmailMedia) => [
     Node.create({
         name: 'only',
         group: 'block',
-        content: '(paragraph|heading|bulletList|orderedList|picture|line|quote)+',
+        content: '(paragraph|heading|bulletList|orderedList|picture|countdown|line|quote)+',
         defining: true,
         addAttributes: () => ({ rule: { default: '' } }),
         parseHTML: () => [{ tag: 'div[data-only]', getAttrs: (el) => ({ rule: el.dataset.only }) }],

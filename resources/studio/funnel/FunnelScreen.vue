@@ -6,6 +6,7 @@ import { useRoute } from 'vue-router';
 import { ApiError } from '@/api/client';
 import EmailDesk from '@/funnel/desk/EmailDesk.vue';
 import FileDesk from '@/funnel/desk/FileDesk.vue';
+import DeadlineDesk from '@/funnel/desk/deadline/DeadlineDesk.vue';
 import FormDesk from '@/funnel/desk/FormDesk.vue';
 import FunnelDesk from '@/funnel/desk/FunnelDesk.vue';
 import OffersDesk from '@/funnel/desk/OffersDesk.vue';
@@ -160,6 +161,7 @@ async function copyLink(): Promise<void> {
             <FormDesk v-else-if="route.params.open === 'form' && store.form(part)" :id="part" :key="part" />
             <EmailDesk v-else-if="route.params.open === 'email' && store.email(part)" :id="part" :key="part" />
             <SequenceDesk v-else-if="route.params.open === 'sequence' && store.sequence(part)" :id="part" :key="part" />
+            <DeadlineDesk v-else-if="route.params.open === 'deadline' && store.deadline(part)" :id="part" :key="part" />
             <FileDesk v-else-if="route.params.open === 'lead-magnet' && store.leadMagnet(part)" :id="part" :key="part" />
             <OffersDesk
                 v-else-if="['offers', 'offer', 'product', 'coupon'].includes(String(route.params.open))"

@@ -3,7 +3,7 @@ import { CheckCircleIcon, ExclamationTriangleIcon, InformationCircleIcon } from 
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiError } from '@/api/client';
-import type { Finding, Version } from '@/api/types';
+import type { Finding, RunningDeadline, Version } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useToasts } from '@/stores/toasts';
 import { count } from '@/ui/format';
@@ -21,6 +21,8 @@ const busy = ref(false);
 const published = ref<{ version: Version; url: string } | null>(null);
 const changes = ref<{ about: string; sentences: string[] }[]>([]);
 const affected = ref<{ sequence: string; name: string; people: number; sentences: string[] }[]>([]);
+const running = ref<RunningDeadline[]>([]);
+const move = ref<string[]>([]);
 const blocked = computed(() => findings.value?.some((f) => f.blocks) ?? true);
 
 watch(
@@ -33,12 +35,15 @@ watch(
         published.value = null;
         try {
             await store.flush();
-            const [checked, differs, moved] = await Promise.all([
+            const [checked, differs, moved, runs] = await Promise.all([
                 api.get<{ findings: Finding[] }>(`funnels/${store.funnel.id}/check`),
                 api.get<{ changes: { about: string; sentences: string[] }[] }>(`funnels/${store.funnel.id}/changes`),
                 api.get<{ affected: typeof affected.value }>(`funnels/${store.funnel.id}/affected`),
+                api.get<{ deadlines: RunningDeadline[] }>(`funnels/${store.funnel.id}/running-deadlines`),
             ]);
             affected.value = moved.affected;
+            running.value = runs.deadlines;
+            move.value = [];
             findings.value = checked.findings;
             changes.value = differs.changes;
         } catch (error) {
@@ -53,7 +58,7 @@ async function publish(): Promise<void> {
     }
     busy.value = true;
     try {
-        published.value = await api.post(`funnels/${store.funnel.id}/publish`, { note: note.value });
+        published.value = await api.post(`funnels/${store.funnel.id}/publish`, { note: note.value, move: move.value });
         note.value = '';
         await store.refreshNumbers();
     } catch (error) {
@@ -143,6 +148,36 @@ async function copy(): Promise<void> {
                 </h3>
                 <p v-for="sentence in one.sentences" :key="sentence">{{ sentence }}</p>
             </section>
+            <fieldset v-for="one in running" :key="one.id" class="mt-3 rounded-md bg-lamp-pale px-4 py-3" data-test="running">
+                <legend class="sr-only">Deadlines that run</legend>
+                <p class="font-medium">
+                    “{{ one.name }}” runs for {{ one.running === 1 ? 'one person' : `${count(one.running)} people` }} and has another rule
+                    now.
+                </p>
+                <label class="mt-1.5 flex items-start gap-2.5"
+                    ><input
+                        type="radio"
+                        class="mt-1 size-4 accent-pine"
+                        :name="`run-${one.id}`"
+                        :checked="!move.includes(one.id)"
+                        @change="move = move.filter((m) => m !== one.id)"
+                    /><span>Keep what was promised: each ends when it was told to them.</span></label
+                >
+                <label class="mt-1 flex items-start gap-2.5"
+                    ><input
+                        type="radio"
+                        class="mt-1 size-4 accent-pine"
+                        :name="`run-${one.id}`"
+                        :checked="move.includes(one.id)"
+                        @change="move = [...move, one.id]"
+                    /><span
+                        >Move them to the new rule: {{ count(one.later) }} end later, {{ count(one.earlier) }} end earlier<template
+                            v-if="one.over > 0"
+                            >, {{ count(one.over) }} of them at once</template
+                        >. Their emails move along.</span
+                    ></label
+                >
+            </fieldset>
             <template v-if="!blocked">
                 <label class="mt-4 label" for="publish-note"
                     >What is new? <span class="font-normal text-soft">(a note for yourself, optional)</span></label

@@ -2,6 +2,7 @@
 import {
     ChevronDownIcon,
     ChevronUpIcon,
+    ClockIcon,
     DocumentIcon,
     EnvelopeIcon,
     PauseIcon,
@@ -13,7 +14,8 @@ import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
-import type { Email, Page, PageOutcome } from '@/api/types';
+import { emailAt, moments, momentWords, spanOf } from '@/funnel/timeScale';
+import type { Deadline, Email, Page, PageOutcome } from '@/api/types';
 import AddPage from '@/funnel/AddPage.vue';
 import WayButton from '@/funnel/WayButton.vue';
 import { useToasts } from '@/stores/toasts';
@@ -26,6 +28,8 @@ interface Station {
     when: string;
     page?: Page;
     emails: Email[];
+    /** Minutes from joining, of a later moment. */
+    at?: number;
     /** What visitors do on the page, the main thing first. */
     outcomes: PageOutcome[];
 }
@@ -58,22 +62,54 @@ const stations = computed<Station[]>(() => {
             key: page.id,
             when: i === 0 ? 'First visit' : arrival(page.id),
             page,
-            emails: i === 1 ? funnel.emails.filter((e) => e.offset === 0) : [],
+            emails: i === 1 ? funnel.emails.filter((e) => emailAt(e, funnel.deadlines) === 0) : [],
             outcomes: page.outcomes,
         };
     });
-    const later = funnel.emails.filter((e) => e.offset > 0 || funnel.pages.length < 2);
-    for (const offset of [...new Set(later.map((e) => e.offset))].sort((a, b) => a - b)) {
-        const emails = later.filter((e) => e.offset === offset);
-        result.push({
-            key: `t${offset}`,
-            when: offset % 1440 === 0 && offset > 0 ? `Day ${offset / 1440}` : (emails[0]?.delayLabel ?? ''),
-            emails,
-            outcomes: [],
-        });
+    for (const at of moments(funnel)) {
+        const emails = funnel.emails.filter((e) => emailAt(e, funnel.deadlines) === at);
+        result.push({ key: `t${at}`, when: momentWords(at), emails, at, outcomes: [] });
     }
     return result;
 });
+
+/** A deadline on the scale: from what starts it to its end, or all along where that is not known beforehand. */
+interface Lane {
+    deadline: Deadline;
+    left: number;
+    width: number;
+    note: string;
+    /** Emails that are told from it, where their place on the scale is not known either. */
+    emails: Email[];
+}
+const lanes = computed<Lane[]>(() => {
+    const funnel = store.funnel;
+    const from = new Map<number, number>();
+    let x = 0;
+    stations.value.forEach((s, i) => {
+        if (s.at !== undefined || i === Math.min(1, stations.value.length - 1)) {
+            from.set(s.at ?? 0, x);
+        }
+        x += width(s);
+    });
+    return (funnel?.deadlines ?? []).map((deadline) => {
+        const span = spanOf(deadline);
+        const left = span ? (from.get(span.from) ?? from.get(0) ?? 0) + 22 : 22;
+        const right = span ? (from.get(span.to) ?? x) + 22 : x - 40;
+        return {
+            deadline,
+            left,
+            width: Math.max(150, right - left),
+            note: deadline.lasting
+                ? span
+                    ? `${deadline.lasts}, from ${deadline.startWords.replace(/^when/, 'when')}`
+                    : `${deadline.lasts}, ${deadline.startWords || 'when you start it for somebody'}`
+                : deadline.words,
+            emails: (funnel?.emails ?? []).filter((e) => e.by?.deadline === deadline.id && emailAt(e, funnel!.deadlines) === null),
+        };
+    });
+});
+const guards = (page: Page) => store.funnel?.deadlines.filter((d) => d.pages.some((g) => g.page === page.id)) ?? [];
 
 /** The width of a station's column, of the sheet in it, and of the gap where its outcomes stand; in pixels. */
 const SHEET = 200;
@@ -201,6 +237,16 @@ async function addEmail(): Promise<void> {
                 >
                     <QueueListIcon class="size-3.5 text-pine" aria-hidden="true" />{{ q.name }}
                 </button>
+                <button
+                    v-for="d in store.funnel?.deadlines"
+                    :key="d.id"
+                    type="button"
+                    class="chip"
+                    :class="{ open: isOpen('deadline', d.id) }"
+                    @click="go('deadline', d.id)"
+                >
+                    <ClockIcon class="size-3.5 text-clay" aria-hidden="true" />{{ d.name }}
+                </button>
             </div>
             <RouterLink v-if="(store.funnel?.offers.length ?? 0) > 0" class="btn-quiet shrink-0" :to="`/funnels/${store.funnel?.id}/offers`"
                 ><TagIcon class="size-4 text-pine" aria-hidden="true" />Offers</RouterLink
@@ -257,7 +303,15 @@ async function addEmail(): Promise<void> {
                             <span class="mt-1.5 line-clamp-2 font-display text-sm leading-snug font-semibold">{{
                                 asRead(station.page.headline) || station.page.name
                             }}</span>
-                            <span class="mt-auto block truncate text-sm font-medium">{{ station.page.name }}</span>
+                            <span class="mt-auto flex items-center gap-1 text-sm font-medium"
+                                ><ClockIcon
+                                    v-if="guards(station.page).length > 0"
+                                    class="size-4 shrink-0"
+                                    :aria-label="`guarded by ${guards(station.page)
+                                        .map((d) => d.name)
+                                        .join(', ')}`"
+                                /><span class="truncate">{{ station.page.name }}</span></span
+                            >
                             <span class="flex justify-between gap-2 text-sm"
                                 ><span>{{ counted(store.funnel?.pageNumbers[station.page.id]?.visitors ?? 0, 'visitor') }}</span
                                 ><span v-if="priceOn(station.page)" class="truncate font-semibold">{{ priceOn(station.page) }}</span></span
@@ -339,6 +393,36 @@ async function addEmail(): Promise<void> {
                     </div>
                 </li>
             </ol>
+            <ul v-if="lanes.length > 0" class="mt-1" aria-label="Deadlines">
+                <li
+                    v-for="lane in lanes"
+                    :key="lane.deadline.id"
+                    class="flex items-center gap-2 py-1"
+                    :style="{ paddingLeft: `${lane.left}px` }"
+                >
+                    <button
+                        type="button"
+                        class="span"
+                        :class="{ open: isOpen('deadline', lane.deadline.id), everyone: !lane.deadline.lasting }"
+                        :style="{ width: `${lane.width}px` }"
+                        :title="lane.deadline.words"
+                        @click="go('deadline', lane.deadline.id)"
+                    >
+                        <ClockIcon class="size-4 shrink-0" aria-hidden="true" /><span class="font-medium">{{ lane.deadline.name }}</span
+                        ><span class="truncate">{{ lane.note }}</span>
+                    </button>
+                    <button
+                        v-for="email in lane.emails"
+                        :key="email.id"
+                        type="button"
+                        class="chip border-line"
+                        :class="{ open: isOpen('email', email.id) }"
+                        @click="go('email', email.id)"
+                    >
+                        <EnvelopeIcon class="size-3.5 text-pine" aria-hidden="true" />{{ email.name }}, {{ email.byLabel }}
+                    </button>
+                </li>
+            </ul>
             <button v-if="route.params.open" type="button" class="absolute top-2 right-4 btn-quiet" @click="folded = true">
                 Fold<ChevronUpIcon class="size-4" aria-hidden="true" />
             </button>
@@ -365,6 +449,19 @@ async function addEmail(): Promise<void> {
     }
     &.open {
         @apply outline-2 outline-offset-2 outline-ink;
+    }
+}
+/* A deadline lies over the pages and emails it touches, from its start to its end. */
+.span {
+    @apply flex h-8 items-center gap-1.5 rounded-l-full rounded-r border border-clay/50 bg-clay-pale px-3 text-left text-sm text-clay-deep;
+    &:hover {
+        @apply border-clay;
+    }
+    &.open {
+        @apply border-ink outline-2 outline-ink;
+    }
+    &.everyone {
+        @apply rounded-full;
     }
 }
 .mail {

@@ -33,6 +33,7 @@ export const useFunnel = defineStore('funnel', () => {
     const product = (id: string) => findPart(funnel.value, 'product', id);
     const offer = (id: string) => findPart(funnel.value, 'offer', id);
     const coupon = (id: string) => findPart(funnel.value, 'coupon', id);
+    const deadline = (id: string) => findPart(funnel.value, 'deadline', id);
     const thing = (kind: Kind, id: string) =>
         (kind === 'funnel' ? funnel.value : findPart(funnel.value, kind, id)) as unknown as Values | null | undefined;
 
@@ -55,7 +56,7 @@ export const useFunnel = defineStore('funnel', () => {
         },
         (sent) => {
             // A page and what it shares are drawn from the screen; for the rest the page on the desk is drawn anew.
-            if (sent.some((key) => ['lead-magnet', 'email', 'product', 'offer'].includes(readKey(key).kind))) {
+            if (sent.some((key) => ['lead-magnet', 'email', 'product', 'offer', 'deadline'].includes(readKey(key).kind))) {
                 redraw.value++;
             }
         },
@@ -186,6 +187,7 @@ export const useFunnel = defineStore('funnel', () => {
         product,
         offer,
         coupon,
+        deadline,
         shared,
         load,
         refreshNumbers,

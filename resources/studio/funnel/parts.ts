@@ -11,6 +11,7 @@ export const LISTS = {
     product: 'products',
     offer: 'offers',
     coupon: 'coupons',
+    deadline: 'deadlines',
 } as const satisfies Record<string, keyof Funnel>;
 
 export type PartKind = keyof typeof LISTS;

@@ -63,6 +63,7 @@ export function useSteps() {
     const addEmail = (sequence = '') => add('email', 'an email was added', { sequence });
     const addSequence = () => add('sequence', 'a sequence was added');
     const addForm = () => add('form', 'a form was added');
+    const addDeadline = () => add('deadline', 'a deadline was added');
     /** A product, an offer of one, or a coupon. */
     const addSold = (kind: 'product' | 'offer' | 'coupon', given: object = {}) =>
         add(kind, { product: 'a product was added', offer: 'an offer was added', coupon: 'a coupon was added' }[kind], given);
@@ -153,5 +154,18 @@ export function useSteps() {
         toasts.say(`“${design.name}” is saved. You find it under “Your own” in every funnel.`);
     }
 
-    return { addEmail, addSequence, addForm, addSold, remove, connect, addPage, duplicatePage, movePage, setWords, keepDesign };
+    return {
+        addEmail,
+        addSequence,
+        addForm,
+        addDeadline,
+        addSold,
+        remove,
+        connect,
+        addPage,
+        duplicatePage,
+        movePage,
+        setWords,
+        keepDesign,
+    };
 }

@@ -21,6 +21,11 @@ const words: Record<string, (h: HistoryItem) => string> = {
     bounced: () => 'The mailbox refused a message for good',
     complained: (h) => `Reported “${h.what}” as spam`,
     unsubscribed: () => 'Unsubscribed',
+    'deadline-started': (h) => `“${h.what}” started`,
+    'deadline-moved': (h) => `The end of “${h.what}” was moved`,
+    'deadline-ended': (h) => `“${h.what}” was ended by you`,
+    'deadline-removed': (h) => `“${h.what}” was taken away`,
+    'deadline-over': (h) => `The time of “${h.what}” ran out`,
     'message-sent': (h) => `Was sent “${h.what}”`,
     'message-waiting': (h) => `Will be sent “${h.what}”`,
     'message-sending': (h) => `Is being sent “${h.what}”`,
@@ -57,7 +62,7 @@ function small(item: HistoryItem): string {
                             ? 'border-ink bg-lamp'
                             : item.kind === 'message-waiting'
                               ? 'border-dashed border-edge bg-paper'
-                              : ['bounced', 'complained', 'unsubscribed', 'message-failed'].includes(item.kind)
+                              : ['bounced', 'complained', 'unsubscribed', 'message-failed', 'deadline-over'].includes(item.kind)
                                 ? 'border-clay bg-clay'
                                 : 'border-edge bg-edge'
                     "

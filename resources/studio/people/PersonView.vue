@@ -4,6 +4,7 @@ import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, ApiError, query } from '@/api/client';
 import type { Person, PersonRow } from '@/api/types';
+import PersonDeadlines from '@/people/PersonDeadlines.vue';
 import PersonFacts from '@/people/PersonFacts.vue';
 import PersonHistory from '@/people/PersonHistory.vue';
 import { useToasts } from '@/stores/toasts';
@@ -228,6 +229,7 @@ const titles = {
                     </button>
                 </div>
             </section>
+            <PersonDeadlines :person="person" @act="act" />
             <section v-if="person.purchases.orders.length > 0" aria-labelledby="purchases">
                 <h2 id="purchases" class="text-xl">
                     Purchases

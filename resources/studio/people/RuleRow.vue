@@ -57,6 +57,8 @@ function list(f: RuleField): { value: string; label: string }[] | null {
                 ...named(people.kit.funnels.map((t) => ({ ...t, name: `${t.name} (funnel)` }))),
                 ...named(people.kit.pages),
             ];
+        case 'deadline':
+            return named(people.kit.deadlines);
         case 'field':
             return people.kit.fields.filter((p) => p.kind !== 'date').map((p) => ({ value: p.name, label: p.label }));
         case 'date':

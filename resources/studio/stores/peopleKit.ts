@@ -11,6 +11,7 @@ export const usePeopleKit = defineStore('people-kit', () => {
         funnels: [],
         pages: [],
         emails: [],
+        deadlines: [],
         broadcasts: [],
         sequences: [],
         segments: [],

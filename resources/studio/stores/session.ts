@@ -23,6 +23,8 @@ export const useSession = defineStore('session', () => {
                 icons: [],
                 roles: [],
                 currencies: [],
+                triggers: [],
+                deadlineStates: [],
                 headingFonts: [],
                 bodyFonts: [],
                 personFields: {},

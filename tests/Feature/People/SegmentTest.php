@@ -9,12 +9,16 @@ use App\Journey\NewEvent;
 use App\Models\Business;
 use App\Models\Message;
 use App\Models\Person;
+use App\Models\User;
 use App\People\Facts\PersonLookup;
 use App\People\Fields\OwnFields;
 use App\People\Segments\SegmentQuery;
 use App\People\Tags\Tagging;
+use App\Support\Instant;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
+use Lantern\Core\Rules\DeadlineRule;
 use Lantern\Core\Rules\Did;
 use Lantern\Core\Rules\EarlierRules;
 use Lantern\Core\Rules\Group;
@@ -33,6 +37,10 @@ final class SegmentTest extends TestCase
     private const PAGE = '01hpage0000000000000000000';
 
     private const EMAIL = '01hema1l000000000000000000';
+
+    private const DEADLINE = '01hdeadl1ne000000000000000';
+
+    private const EVERYONES = '01heveryone000000000000000';
 
     private Business $business;
 
@@ -86,8 +94,25 @@ final class SegmentTest extends TestCase
                     'to_address' => 'x@example.com', 'state' => 'sent', 'due_at' => $sent, 'sent_at' => $sent,
                     'opened_at' => $one([null, $sent]), 'clicked_at' => $one([null, $sent])]);
             }
+            foreach ([self::DEADLINE, '01h0therdeadline0000000000'] as $deadline) {
+                $ends = $one([null, $this->now->subDay(), $this->now, $this->now->addMinute(), $this->now->addDays(2)]);
+                if ($ends !== null) {
+                    DB::table('deadline_runs')->insert(['business_id' => $this->business->id, 'funnel_id' => $this->ofDeadlines(),
+                        'deadline_id' => $deadline, 'name' => 'x', 'holder' => "p:{$person->id}", 'person_id' => $person->id,
+                        'started_at' => Instant::sql($this->now->subDays(3)), 'ends_at' => Instant::sql($ends),
+                        'closed_at' => $one([null, null, Instant::sql($this->now)])]);
+                }
+            }
             $this->people[] = $person->refresh()->load(['business', 'tags']);
         }
+        DB::table('deadline_runs')->insert(['business_id' => $this->business->id, 'funnel_id' => $this->ofDeadlines(),
+            'deadline_id' => self::EVERYONES, 'name' => 'x', 'holder' => 'everyone', 'started_at' => Instant::sql($this->now->subDays(3)),
+            'ends_at' => Instant::sql($this->now->addDay())]);
+    }
+
+    private function ofDeadlines(): string
+    {
+        return (string) (DB::table('funnels')->value('id') ?? $this->draft(User::query()->firstOrFail())->id);
     }
 
     /** @return iterable<string, array{array<string, mixed>}> */
@@ -122,6 +147,12 @@ final class SegmentTest extends TestCase
                     yield "{$is} {$did->value} {$of} {$within}" => [['all' => true,
                         'rules' => [$rule('did', $is, $of, '', $within, $did->value)]]];
                 }
+            }
+        }
+        foreach (DeadlineRule::STATES as $state) {
+            foreach ([self::DEADLINE, self::EVERYONES, 'one that is gone'] as $deadline) {
+                yield "deadline {$state} {$deadline}" => [['all' => true, 'rules' => [['kind' => 'deadline', 'state' => $state,
+                    'deadline' => $deadline]]]];
             }
         }
         foreach (['joined', 'active', 'lesson_on', 'nothing_known'] as $of) {
@@ -281,7 +312,7 @@ final class SegmentTest extends TestCase
     {
         foreach (Rules::KINDS as $class) {
             self::assertStringEndsWith('\\Rules\\'.class_basename($class),
-                SegmentQuery::sql($class::fromShape(Shape::of(['tag' => 'x', 'value' => 'x'] + $class::fresh())))::class);
+                SegmentQuery::sql($class::fromShape(Shape::of(['tag' => 'x', 'value' => 'x', 'deadline' => 'x'] + $class::fresh())))::class);
         }
     }
 

@@ -39,7 +39,8 @@ final class RenderingTest extends TestCase
         $html = $editing ? $renderer->forDesk($plan, $shown, $fresh->business) : Slots::replace(
             $renderer->forVisitors($plan, $shown, $fresh->business),
             // Countdowns as everybody sees them; the other slots stay.
-            fn (string $kind, string $of): string => $kind === 'countdown' ? PageRenderer::countdowns($plan, $shown, null)["countdown:{$of}"]
+            fn (string $kind, string $of): string => $kind === 'countdown' ? PageRenderer::countdowns($plan, $shown,
+                null)["countdown:{$of}"]
                 : Slots::name($kind, $of));
         $dom = new DOMDocument;
         self::assertTrue($dom->loadHTML('<?xml encoding="UTF-8">'.$html, LIBXML_NOERROR));

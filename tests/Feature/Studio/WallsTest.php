@@ -23,6 +23,8 @@ use Illuminate\Routing\Route as RouteOf;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Schema;
+use Lantern\Core\Deadlines\Deadline;
+use Lantern\Core\Deadlines\Lasting;
 use Lantern\Core\Offers\Coupon;
 use Lantern\Core\Orders\AccessState;
 use Lantern\Core\Orders\OrderState;
@@ -56,6 +58,8 @@ final class WallsTest extends TestCase
             ['Accept' => 'application/json'])->assertSuccessful()->json('id');
         $submission = (string) DB::table('submissions')->value('id');
         $order = $this->orderOf($funnel, $person);
+
+        DraftParts::add($funnel->refresh(), new Deadline(Ids::next(), 'Three days', lasting: Lasting::days(3)));
 
         return [
             'funnel' => $funnel->id, 'version' => (string) $funnel->live_version_id, 'page' => $part('page'), 'part' => $part('email'),
@@ -128,7 +132,9 @@ final class WallsTest extends TestCase
         foreach ($addresses as [$method, $uri, $names]) {
             // Some addresses are for parts of one kind.
             $part = ['studio/api/parts/{part}/file' => 'lead-magnet', 'studio/api/parts/{part}/codes' => 'coupon',
-                'studio/api/parts/{part}/cost' => 'form'][$uri] ?? 'email';
+                'studio/api/parts/{part}/cost' => 'form', 'studio/api/parts/{part}/deadline' => 'deadline',
+                'studio/api/parts/{part}/deadline/examples' => 'deadline',
+                'studio/api/people/{person}/deadlines/{part}' => 'deadline'][$uri] ?? 'email';
             $ids['part'] = (string) DB::table('draft_parts')->where('kind', $part)->value('id');
             $url = '/'.preg_replace_callback('/\{(\w+)\??\}/', fn (array $m): string => $ids[$m[1]], $uri);
             app('auth')->forgetGuards();

@@ -73,9 +73,11 @@ final class PublishController extends StudioController
 
     public function publish(Request $request, string $funnel): JsonResponse
     {
-        $note = $request->validate(['note' => ['nullable', 'string', 'max:300']])['note'] ?? '';
+        $given = $request->validate(['note' => ['nullable', 'string', 'max:300'], 'move' => ['sometimes', 'array', 'max:20'],
+            'move.*' => ['string', 'max:40']]);
         $found = $this->funnel($funnel);
-        $version = $this->publishing->publish($found, $this->user(), trim((string) $note));
+        $version = $this->publishing->publish($found, $this->user(), trim((string) ($given['note'] ?? '')),
+            array_values($given['move'] ?? []));
 
         return response()->json(['version' => VersionJson::of($version, $found), 'url' => $found->url()]);
     }

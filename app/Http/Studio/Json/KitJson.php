@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Studio\Json;
 
 use App\Rendering\Icons;
+use Lantern\Core\Deadlines\ShownState;
 use Lantern\Core\Emails\MergeFields;
+use Lantern\Core\Events\Trigger\Triggers;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Page\Arrangement;
 use Lantern\Core\Page\Block\BlockKind;
@@ -61,6 +63,8 @@ final class KitJson
             'icons' => array_map(fn (string $i): array => ['id' => $i, 'svg' => Icons::svg($i)], Blocks::ICONS),
             'roles' => $named(PageRole::cases()),
             'currencies' => self::currencies(),
+            'triggers' => Triggers::describe(),
+            'deadlineStates' => $named(ShownState::cases()),
             'headingFonts' => array_keys(Fonts::HEADING),
             'bodyFonts' => Fonts::BODY,
             'personFields' => MergeFields::PERSON,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Studio\People;
 
+use App\Deadlines\Running\Runs;
 use App\Http\Studio\Json\OrderJson;
 use App\Http\Studio\StudioController;
 use App\Journey\Events;
@@ -32,12 +33,12 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\People\FieldKind;
 use Lantern\Core\People\ImportPlan;
 use Lantern\Core\Support\Invalid;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
-use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** One person: what is known, what happened, and what the owner does about it. */
 final class PersonController extends StudioController
@@ -72,11 +73,38 @@ final class PersonController extends StudioController
                     'funnelId' => $e->funnel_id, 'at' => Instant::jsonFromSql($e->started_at),
                     'endedAt' => Instant::jsonFromSql($e->ended_at), 'endedWhy' => $e->ended_why,
                     'through' => in_array($e->sequence_id, $through, true)])->all(),
+            'deadlines' => self::deadlines($found),
             'optOuts' => DB::table('opt_outs')->where('person_id', $found->id)->pluck('what')->all(),
             'history' => $history->of($found, 100 + $more), 'consent' => (new PersonArchive)->consent($found), 'deliveries' => $deliveries,
             'purchases' => ['orders' => Order::query()->with(['lines', 'funnel', 'business', 'payments'])
                 ->where('person_id', $found->id)->latest('placed_at')->limit(50)->get()->map(OrderJson::withPlan(...))->all(),
                 'sums' => (new SalesNumbers)->ofPerson($found->id)]];
+    }
+
+    /** @return list<array<string, mixed>> those that run for them or ran, and those that could be started */
+    private static function deadlines(Person $person): array
+    {
+        $now = CarbonImmutable::now();
+        $runs = DB::table('deadline_runs')->where('person_id', $person->id)->get()->keyBy('deadline_id');
+        $live = DB::table('draft_parts')->join('funnels', 'funnels.id', '=', 'draft_parts.funnel_id')
+            ->where('business_id', $person->business_id)->where('kind', Deadline::kind())->whereNull('removed')->whereNull('archived_at')
+            ->whereNotNull('live_version_id')->orderBy('funnels.name')->get(['draft_parts.id', 'draft_parts.name',
+                'funnels.id as funnel_id', 'funnels.name as funnel', 'definition']);
+        $told = [];
+        foreach ($live as $row) {
+            $personal = isset(((array) json_decode((string) $row->definition, true))['lasting']);
+            $told[(string) $row->id] = ['id' => $row->id, 'name' => $row->name, 'funnel' => $row->funnel, 'funnelId' => $row->funnel_id,
+                'live' => true, 'state' => 'not-started', 'startedAt' => null, 'endsAt' => null, 'why' => '', 'canStart' => $personal];
+        }
+        foreach ($runs as $id => $row) {
+            $run = Runs::read($row);
+            $told[(string) $id] = ['state' => $run->state($now)->hasEnded() ? 'over' : 'running',
+                'startedAt' => Instant::json($run->startedAt),
+                'endsAt' => Instant::json($run->endsAt), 'why' => $run->why] + ($told[(string) $id] ?? ['id' => $id, 'name' => $row->name,
+                    'funnel' => '', 'funnelId' => $row->funnel_id, 'live' => false, 'canStart' => false]);
+        }
+
+        return array_values($told);
     }
 
     public function update(Request $request, string $person, History $history): JsonResponse
@@ -260,11 +288,5 @@ final class PersonController extends StudioController
         $found->forceFill(['revoked_at' => $at])->save();
 
         return response()->json(['id' => $found->id, 'revoked' => $at !== null]);
-    }
-
-    private function person(string $id): Person
-    {
-        return Ids::is($id) ? Person::query()->with('business')->where('business_id', $this->user()->business_id)->whereNull('erased_at')
-            ->where('id', $id)->firstOrFail() : throw new NotFoundHttpException;
     }
 }

@@ -83,9 +83,10 @@ export interface OwnDesign {
 
 /** What a field of a block holds; how it is edited follows from its type. */
 export interface BlockField {
-    type: 'words' | 'rich-text' | 'description' | 'link' | 'picture' | 'video' | 'moment' | 'reference' | 'choice';
+    type: 'words' | 'rich-text' | 'description' | 'link' | 'picture' | 'video' | 'moment' | 'reference' | 'colour' | 'choice';
     optional: boolean;
     to: string;
+    options: string[];
 }
 
 export interface BlockType extends Named {
@@ -103,6 +104,8 @@ export interface Kit {
     arrangements: Named[];
     icons: { id: string; svg: string }[];
     roles: Named[];
+    triggers: { kind: string; label: string; fields: Record<string, 'tag' | 'form' | 'offer' | 'page' | 'email' | 'sequence'> }[];
+    deadlineStates: Named[];
     currencies: { code: string; decimals: number; name: string }[];
     headingFonts: string[];
     bodyFonts: string[];

@@ -10,7 +10,13 @@ export interface SendWindow {
 
 /** An event that starts a sequence or ends it. */
 export type Trigger =
-    { kind: 'tag'; tag: string } | { kind: 'form'; form: string } | { kind: 'bought' } | { kind: 'bought-offer'; offer: string };
+    | { kind: 'tag'; tag: string }
+    | { kind: 'form'; form: string }
+    | { kind: 'bought' }
+    | { kind: 'bought-offer'; offer: string }
+    | { kind: 'page'; page: string }
+    | { kind: 'click'; email: string }
+    | { kind: 'sequence'; sequence: string };
 
 export interface Sequence {
     id: string;
@@ -32,6 +38,15 @@ export interface Delay {
     hour?: number;
 }
 
+/** A moment told from a deadline: below 0 is before it. */
+export interface DeadlineMoment {
+    deadline: string;
+    edge: 'start' | 'end';
+    minutes?: number;
+    days?: number;
+    hour?: number;
+}
+
 export interface Email {
     id: string;
     name: string;
@@ -42,6 +57,8 @@ export interface Email {
     delayLabel: string;
     sequence: string;
     only: Rules;
+    by: DeadlineMoment | null;
+    byLabel: string;
     revision: number;
 }
 

@@ -1,5 +1,6 @@
 /** A funnel with its numbers. As the API gives it. */
 import type { Rate } from '@/api/types/business';
+import type { Deadline } from '@/api/types/deadlines';
 import type { Email, MessageState, Sequence } from '@/api/types/emails';
 import type { LookChanges, Page, SharedSection } from '@/api/types/page';
 import type { Form } from '@/api/types/people';
@@ -70,6 +71,7 @@ export interface Funnel extends FunnelSummary {
     products: Product[];
     offers: Offer[];
     coupons: Coupon[];
+    deadlines: Deadline[];
     currency: string;
     setAside: SetAside[];
     pageNumbers: Record<string, PageNumbers>;
@@ -99,6 +101,7 @@ export interface Finding {
         | 'product'
         | 'offer'
         | 'coupon'
+        | 'deadline'
         | 'way'
         | 'funnel'
         | 'settings';

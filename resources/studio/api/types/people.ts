@@ -1,4 +1,5 @@
 /** Forms, and people with what is known of them. As the API gives it. */
+import type { PersonDeadline } from '@/api/types/deadlines';
 import type { OrderRow } from '@/api/types/sales';
 
 export type FieldKind =
@@ -62,7 +63,7 @@ export interface RuleOption {
 
 /** One thing a kind of rule asks for, as the core describes it. */
 export interface RuleField {
-    type: 'choice' | 'tag' | 'mail' | 'place' | 'field' | 'date' | 'value' | 'number' | 'day';
+    type: 'choice' | 'tag' | 'mail' | 'place' | 'deadline' | 'field' | 'date' | 'value' | 'number' | 'day';
     name: string;
     label: string;
     options: RuleOption[];
@@ -101,6 +102,7 @@ export interface PeopleKit {
     funnels: Thing[];
     pages: Thing[];
     emails: Thing[];
+    deadlines: Thing[];
     broadcasts: Thing[];
     sequences: Thing[];
     segments: { id: string; name: string; rules: Rules }[];
@@ -230,6 +232,7 @@ export interface Person extends PersonRow {
         through: boolean;
         endedWhy: string | null;
     }[];
+    deadlines: PersonDeadline[];
     optOuts: string[];
     history: HistoryItem[];
     consent: Consent[];

@@ -2,7 +2,8 @@
 import { TrashIcon } from '@heroicons/vue/24/outline';
 import { computed, defineAsyncComponent, onMounted } from 'vue';
 import { useRouter } from 'vue-router';
-import type { Delay, Rules } from '@/api/types';
+import type { DeadlineMoment, Delay, Rules } from '@/api/types';
+import DeadlineTiming from '@/funnel/desk/deadline/DeadlineTiming.vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
 import { useToasts } from '@/stores/toasts';
@@ -29,14 +30,30 @@ const pages = computed(() => store.funnel?.pages.map((p) => ({ field: `{{page_${
 const fields = computed(() => [
     ...Object.entries(session.kit.ownerFields).map(([name, label]) => ({ name, label })),
     ...(store.funnel?.offers ?? []).map((o) => ({ name: `price_${o.id}`, label: `Price: ${o.name}` })),
+    ...(store.funnel?.deadlines ?? []).flatMap((d) => [
+        { name: `deadline_${d.id}`, label: `When it ends: ${d.name}` },
+        { name: `deadline_left_${d.id}`, label: `What is left: ${d.name}` },
+    ]),
     ...Object.keys(store.funnel?.fields ?? {}).map((name) => ({ name, label: name.replaceAll('_', ' ') })),
 ]);
-const unit = computed(() => ((email.value?.delay.days ?? 0) > 0 ? 'days' : (email.value?.delay.minutes ?? 0) > 0 ? 'minutes' : 'at-once'));
+const unit = computed(() =>
+    email.value?.by
+        ? 'deadline'
+        : (email.value?.delay.days ?? 0) > 0
+          ? 'days'
+          : (email.value?.delay.minutes ?? 0) > 0
+            ? 'minutes'
+            : 'at-once',
+);
 const units = [
     { value: 'at-once', label: 'At once' },
     { value: 'minutes', label: 'After minutes' },
     { value: 'days', label: 'After days' },
 ];
+const timings = computed(() => [
+    ...units,
+    ...((store.funnel?.deadlines.length ?? 0) > 0 ? [{ value: 'deadline', label: 'By a deadline' }] : []),
+]);
 const hours = [
     { value: -1, label: 'at the hour of joining' },
     ...Array.from({ length: 24 }, (_, h) => ({ value: h, label: `at ${String(h).padStart(2, '0')}:00` })),
@@ -44,10 +61,16 @@ const hours = [
 
 function when(delay: Delay): void {
     const label = 'when the email goes out';
-    store.edit('email', props.id, { delay }, label, true);
+    store.edit('email', props.id, { delay, by: null }, label, true);
 }
 
+const by = (moment: DeadlineMoment) => store.edit('email', props.id, { by: moment, delay: {} }, 'when the email goes out', true);
+
 function setUnit(to: string): void {
+    if (to === 'deadline') {
+        by({ deadline: store.funnel!.deadlines[0]!.id, edge: 'end', days: -1 });
+        return;
+    }
     when(to === 'days' ? { days: 1, hour: 9 } : to === 'minutes' ? { minutes: 30 } : {});
 }
 
@@ -92,9 +115,9 @@ async function takeOut(): Promise<void> {
                         @update:model-value="(name: string) => store.edit('email', id, { name }, 'the name of an email')"
                     />
                     <div class="flex items-end gap-2">
-                        <UiListbox class="flex-1" :model-value="unit" :options="units" label="When" @update:model-value="setUnit" />
+                        <UiListbox class="flex-1" :model-value="unit" :options="timings" label="When" @update:model-value="setUnit" />
                         <input
-                            v-if="unit !== 'at-once'"
+                            v-if="unit === 'minutes' || unit === 'days'"
                             class="input w-20"
                             type="number"
                             min="1"
@@ -119,6 +142,7 @@ async function takeOut(): Promise<void> {
                         @update:model-value="setHour"
                     />
                 </div>
+                <DeadlineTiming v-if="email.by" :moment="email.by" @change="by" />
                 <div>
                     <span class="label">Who gets it</span>
                     <RulesField
@@ -146,6 +170,7 @@ async function takeOut(): Promise<void> {
                         :has-lead-magnet="(store.funnel?.leadMagnets.length ?? 0) > 0"
                         :pages="pages"
                         :fields="fields"
+                        :deadlines="store.funnel?.deadlines"
                         @update:model-value="(body: string) => store.edit('email', id, { body }, `the words of “${email!.name}”`)"
                     />
                 </div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ArrowDownTrayIcon, DocumentTextIcon, PlusIcon, QueueListIcon, TagIcon } from '@heroicons/vue/24/outline';
+import { ArrowDownTrayIcon, ClockIcon, DocumentTextIcon, PlusIcon, QueueListIcon, TagIcon } from '@heroicons/vue/24/outline';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiError, query } from '@/api/client';
@@ -92,9 +92,9 @@ const switchTo = (v: Version) =>
         () => api.post(`funnels/${store.funnel!.id}/versions/${v.id}/live`),
         `Version ${v.number} is what visitors see now. Your draft is as it was.`,
     );
-async function add(kind: 'form' | 'sequence'): Promise<void> {
+async function add(kind: 'form' | 'sequence' | 'deadline'): Promise<void> {
     try {
-        const made = await (kind === 'form' ? steps.addForm() : steps.addSequence());
+        const made = await { form: steps.addForm, sequence: steps.addSequence, deadline: steps.addDeadline }[kind]();
         await router.push(`/funnels/${store.funnel!.id}/${kind}/${made.id}`);
     } catch (caught) {
         toasts.trouble(caught);
@@ -209,11 +209,26 @@ const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(
                         >
                     </RouterLink>
                 </li>
+                <li v-for="d in store.funnel.deadlines" :key="d.id">
+                    <RouterLink
+                        :to="`/funnels/${store.funnel.id}/deadline/${d.id}`"
+                        class="flex items-start gap-3 rounded p-1.5 hover:bg-raised"
+                    >
+                        <ClockIcon class="mt-0.5 size-5 shrink-0 text-clay" aria-hidden="true" />
+                        <span
+                            ><span class="block font-medium">{{ d.name }}</span
+                            ><span class="caption">{{ d.words }}</span></span
+                        >
+                    </RouterLink>
+                </li>
             </ul>
-            <div class="mt-2 flex gap-1">
+            <div class="mt-2 flex flex-wrap gap-1">
                 <button type="button" class="btn-quiet" @click="add('form')"><PlusIcon class="size-4.5" aria-hidden="true" />A form</button>
                 <button type="button" class="btn-quiet" @click="add('sequence')">
                     <PlusIcon class="size-4.5" aria-hidden="true" />A sequence
+                </button>
+                <button type="button" class="btn-quiet" @click="add('deadline')">
+                    <PlusIcon class="size-4.5" aria-hidden="true" />A deadline
                 </button>
                 <RouterLink v-if="store.funnel.offers.length === 0" class="btn-quiet" :to="`/funnels/${store.funnel.id}/offers`"
                     ><PlusIcon class="size-4.5" aria-hidden="true" />An offer</RouterLink

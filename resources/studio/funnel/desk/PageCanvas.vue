@@ -10,7 +10,7 @@ import { useLibrary } from '@/stores/library';
 import { useToasts } from '@/stores/toasts';
 
 /** The real page, drawn by the renderer that draws the public one, from what is on the screen. */
-const props = defineProps<{ phone: boolean; sample: boolean }>();
+const props = defineProps<{ phone: boolean; sample: boolean; state: string }>();
 const emit = defineEmits<{ add: [after: string] }>();
 
 const store = useFunnel();
@@ -156,6 +156,7 @@ async function draw(): Promise<void> {
         const answer = await api.post<{ sections: Record<string, string> }>(`pages/${desk.pageId}/draw`, {
             ...screen(),
             sections: [...asked.keys()],
+            deadline: props.state,
         });
         for (const [id, html] of Object.entries(answer.sections)) {
             place(doc, main, id, html);
@@ -233,7 +234,11 @@ async function drawWhole(): Promise<void> {
     whole = false;
     try {
         const asked = desk.sections.value.map((s) => [s.id, written(s)] as const);
-        const answer = await api.post<{ html: string }>(`pages/${desk.pageId}/draw`, { ...screen(), sample: props.sample });
+        const answer = await api.post<{ html: string }>(`pages/${desk.pageId}/draw`, {
+            ...screen(),
+            sample: props.sample,
+            deadline: props.state,
+        });
         const fresh = new DOMParser().parseFromString(answer.html, 'text/html');
         doc.head.innerHTML = fresh.head.innerHTML;
         doc.body.innerHTML = fresh.body.innerHTML;
@@ -289,7 +294,7 @@ async function takePicture(at: Selection, file: File): Promise<void> {
 }
 
 watch([() => desk.sections.value, () => read(store.funnel?.forms)], draw);
-watch([around, () => props.sample, () => store.redraw], () => {
+watch([around, () => props.sample, () => props.state, () => store.redraw], () => {
     whole = true;
     void draw();
 });

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { ComputerDesktopIcon, DevicePhoneMobileIcon, EyeIcon } from '@heroicons/vue/24/outline';
 import { useEventListener } from '@vueuse/core';
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import AddSection from '@/funnel/desk/AddSection.vue';
 import BlockColumn from '@/funnel/desk/column/BlockColumn.vue';
 import PageColumn from '@/funnel/desk/column/PageColumn.vue';
 import SectionColumn from '@/funnel/desk/column/SectionColumn.vue';
 import PageCanvas from '@/funnel/desk/PageCanvas.vue';
 import { provideDesk } from '@/funnel/desk/useDesk';
+import { useFunnel } from '@/funnel/funnelStore';
+import { useSession } from '@/stores/session';
+import UiListbox from '@/ui/UiListbox.vue';
 
 const props = defineProps<{ id: string; place?: string }>();
 
@@ -15,6 +18,15 @@ const desk = provideDesk(props.id);
 const canvas = ref<InstanceType<typeof PageCanvas> | null>(null);
 const phone = ref(false);
 const sample = ref(false);
+const session = useSession();
+const store = useFunnel();
+/** The state of its deadlines in which the page is looked at. */
+const state = ref('two-days');
+const timed = computed(
+    () =>
+        desk.sections.value.some((s) => s.blocks.some((b) => b.kind === 'countdown' && b.deadline)) ||
+        (store.funnel?.deadlines.some((d) => d.pages.some((g) => g.page === props.id)) ?? false),
+);
 /** After which section a new one goes; '' means at the top, null that none is being added. */
 const adding = ref<string | null>(null);
 
@@ -66,7 +78,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 <template>
     <div v-if="desk.page.value" class="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_20rem]">
         <div class="relative min-h-0 bg-line/40">
-            <PageCanvas ref="canvas" :phone="phone" :sample="sample" @add="adding = $event" />
+            <PageCanvas ref="canvas" :phone="phone" :sample="sample" :state="state" @add="adding = $event" />
             <div
                 v-if="desk.sections.value.length === 0"
                 class="absolute inset-x-0 top-1/3 mx-auto max-w-md sheet p-8 text-center shadow-lg"
@@ -99,6 +111,14 @@ useEventListener('keydown', (event: KeyboardEvent) => {
                     <EyeIcon class="size-5" aria-hidden="true" />As Robin reads it
                 </button>
             </div>
+            <UiListbox
+                v-if="timed"
+                v-model="state"
+                class="absolute right-6 bottom-4 w-52 [&_ul]:bottom-full [&_ul]:mb-1"
+                label="How its deadline stands"
+                hide-label
+                :options="session.kit.deadlineStates.map((s) => ({ value: s.id, label: s.label }))"
+            />
         </div>
         <aside class="min-h-0 overflow-auto border-l border-line bg-raised p-5" aria-label="What is selected">
             <BlockColumn

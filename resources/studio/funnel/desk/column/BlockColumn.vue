@@ -33,13 +33,21 @@ const LABELS: Record<string, [label: string, hint?: string]> = {
     'video.url': ['Or the address of one elsewhere', 'Its place must be on your list under Settings.'],
     'video.picture': ['Still shown before it plays'],
     'video.text': ['What does it show?'],
+    'countdown.until': ['Or until a moment you type'],
+    'countdown.over': ['Once it is over it says', 'Such as “The doors are shut.”'],
+    'countdown.units': ['What it shows'],
+    'countdown.size': ['Size'],
+    'countdown.labels': ['Words below the figures'],
+    'countdown.colour': ['Colour'],
     'checkout.marketing': ['Tick for further emails', 'Such as “Yes, write to me about new courses”. Empty for no tick.'],
 };
 const labelOf = (name: string, f: BlockField) =>
     LABELS[`${props.block.kind}.${name}`]?.[0] ?? (f.type === 'picture' ? type.value?.label : undefined);
 /** Something of one's own and something elsewhere exclude each other. */
 const others = (name: string, value?: string) => (props.block.kind === 'video' && name === 'video' && value ? { url: undefined } : {});
-const isShown = (name: string) => !(props.block.kind === 'video' && name === 'url' && props.block.video);
+const isShown = (name: string) =>
+    !(props.block.kind === 'video' && name === 'url' && props.block.video) &&
+    !(props.block.kind === 'countdown' && name === 'until' && props.block.deadline);
 const form = computed(() => store.form(text('form')));
 const leadMagnet = computed(() => store.leadMagnet(text('leadMagnet')));
 const field = computed(() => desk.selection.value?.field ?? '');
@@ -67,6 +75,10 @@ const STYLE_NAMES: Record<string, string> = {
     timeline: 'Along a line',
     table: 'Table',
     figures: 'Ticking figures',
+    boxes: 'Figures in boxes',
+    ring: 'Rings',
+    'bar-top': 'A bar at the top',
+    'bar-bottom': 'A bar at the bottom',
     sentence: 'One sentence',
     card: 'Card',
     folded: 'Folded',

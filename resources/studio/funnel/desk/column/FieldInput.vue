@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { BlockField } from '@/api/types';
+import ColourField from '@/ui/ColourField.vue';
 import LinkField from '@/funnel/desk/column/LinkField.vue';
 import MediaField from '@/funnel/desk/column/MediaField.vue';
 import { useFunnel } from '@/funnel/funnelStore';
@@ -44,6 +45,18 @@ const LABELS: Record<string, [label: string, hint?: string]> = {
     moment: ['Until when'],
     choice: ['Icon'],
 };
+/** What the options of choices are called; by the label of the field, what holds where none is chosen. */
+const CHOICES: Record<string, string> = {
+    'What it shows': 'Days, hours, minutes, seconds',
+    'no-seconds': 'Days, hours, minutes',
+    days: 'Days',
+    clock: 'Hours, minutes, seconds',
+    Size: 'Medium',
+    small: 'Small',
+    large: 'Large',
+    'Words below the figures': 'Shown',
+    none: 'Not shown',
+};
 const name = computed(() => props.label ?? LABELS[props.field.type]?.[0] ?? '');
 </script>
 
@@ -71,6 +84,36 @@ const name = computed(() => props.label ?? LABELS[props.field.type]?.[0] ?? '');
         />
         <span class="hint">On the clocks of {{ session.zone }}.</span>
     </label>
+    <ColourField
+        v-else-if="shows === 'colour'"
+        :model-value="modelValue || undefined"
+        :label="name"
+        @update:model-value="(colour) => emit('update:modelValue', colour, true)"
+    />
+    <UiListbox
+        v-else-if="shows === 'choice' && field.optional"
+        :model-value="modelValue"
+        :label="name"
+        :options="[
+            { value: '', label: CHOICES[`${label}`] ?? 'As usual' },
+            ...field.options.map((o) => ({ value: o, label: CHOICES[o] ?? o })),
+        ]"
+        @update:model-value="(chosen: string) => emit('update:modelValue', chosen || undefined, true)"
+    />
+    <div v-else-if="shows === 'reference' && field.to === 'deadline'">
+        <UiListbox
+            :model-value="modelValue"
+            label="Counts down to the end of"
+            :options="[
+                { value: '', label: 'A moment you type' },
+                ...(store.funnel?.deadlines.map((d) => ({ value: d.id, label: d.name })) ?? []),
+            ]"
+            @update:model-value="(deadline: string) => emit('update:modelValue', deadline || undefined, true)"
+        />
+        <RouterLink v-if="modelValue" class="mt-1 inline-block link" :to="`/funnels/${store.funnel?.id}/deadline/${modelValue}`"
+            >Open this deadline</RouterLink
+        >
+    </div>
     <div v-else-if="shows === 'choice'" class="flex flex-wrap gap-0.5" role="group" :aria-label="name">
         <!-- eslint-disable vue/no-v-html -- the icons are drawn by the application itself -->
         <button

@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Mail\Emails;
+
+use App\Rendering\Count;
+use GdImage;
+use Illuminate\Support\Str;
+use Intervention\Gif\Builder;
+use Lantern\Core\Page\Look\Colour;
+use Lantern\Core\Page\Look\Contrast;
+use Lantern\Core\Page\Look\Look;
+use Lantern\Core\Page\Look\Looks;
+use RuntimeException;
+
+/**
+ * A countdown as a picture for emails: the next minute as an animated GIF, drawn when the email is opened; a still once it is
+ * over. In the colours and the type of the look.
+ */
+final class CountdownPicture
+{
+    public const WIDTH = 440;
+
+    public const HEIGHT = 116;
+
+    /** No mail program is asked to load more than that; bytes. */
+    public const MOST_BYTES = 60_000;
+
+    private const SECONDS = 60;
+
+    private const UNITS = ['day', 'hour', 'minute', 'second'];
+
+    /** @param  string  $over  what it says once the time is up */
+    public static function of(Look $look, int $left, string $language, string $over = 'The time is up'): string
+    {
+        $drawing = new self($look, $language);
+
+        return $left <= 0 ? $drawing->still($over) : $drawing->minute($left, $over);
+    }
+
+    /** For an email that is only looked at: the picture itself, with two days left. */
+    public static function sample(string $deadline, string $language): string
+    {
+        return 'data:image/gif;base64,'.base64_encode(self::of(Looks::get(Looks::DEFAULT), 2 * 86_400 + 3 * 3600 + 25, $language));
+    }
+
+    private readonly Colour $fill;
+
+    private readonly Colour $ink;
+
+    private function __construct(private readonly Look $look, private readonly string $language)
+    {
+        $this->fill = $look->accent;
+        $this->ink = Contrast::readableOn($this->fill, Colour::of('#ffffff'), $look->ink);
+    }
+
+    private function still(string $words): string
+    {
+        $image = $this->canvas(self::WIDTH, self::HEIGHT);
+        $this->write($image, $words, 24, self::WIDTH / 2, 68, $this->font($this->look->headingFont, $this->look->headingWeight));
+
+        return (string) Builder::canvas(self::WIDTH, self::HEIGHT)->addFrame($this->gif($image))->encode();
+    }
+
+    /** The first frame holds all of it; each that follows only the columns that change, so that it stays small. */
+    private function minute(int $left, string $over): string
+    {
+        $builder = Builder::canvas(self::WIDTH, self::HEIGHT);
+        $column = intdiv(self::WIDTH, count(self::UNITS));
+        $shown = [];
+        for ($second = 0; $second <= min(self::SECONDS, $left); $second++) {
+            if ($left - $second === 0) {
+                $image = $this->canvas(self::WIDTH, self::HEIGHT);
+                $this->write($image, $over, 24, self::WIDTH / 2, 68, $this->font($this->look->headingFont, $this->look->headingWeight));
+                $builder->addFrame($this->gif($image), 1);
+                break;
+            }
+            $parts = Count::parts($left - $second, self::UNITS, $this->language);
+            $changed = array_keys(array_filter($parts, fn (array $p, int $i): bool => ($shown[$i] ?? null) !== [$p['figure'], $p['label']],
+                ARRAY_FILTER_USE_BOTH));
+            $from = $changed[0] ?? count($parts) - 1;
+            $image = $this->canvas($second === 0 ? self::WIDTH : self::WIDTH - $from * $column, self::HEIGHT);
+            foreach ($parts as $i => $part) {
+                if ($i >= $from) {
+                    $this->column($image, $part['figure'], $part['label'], (int) (($i - $from + 0.5) * $column));
+                    $shown[$i] = [$part['figure'], $part['label']];
+                }
+            }
+            $builder->addFrame($this->gif($image), 1, $second === 0 ? 0 : $from * $column, 0);
+        }
+
+        return (string) $builder->encode();
+    }
+
+    private function column(GdImage $image, string $figure, string $label, int $middle): void
+    {
+        $this->write($image, $figure, 34, $middle, 66, $this->font($this->look->headingFont, $this->look->headingWeight));
+        $this->write($image, $label, 11, $middle, 94, $this->font($this->look->bodyFont, 700));
+    }
+
+    private function canvas(int $width, int $height): GdImage
+    {
+        $image = imagecreatetruecolor(max(1, $width), max(1, $height)) ?: throw new RuntimeException('There is no room for a picture.');
+        imagefill($image, 0, 0, self::colour($this->fill));
+
+        return $image;
+    }
+
+    /** As a picture in true colours counts them. */
+    private static function colour(Colour $colour): int
+    {
+        return ($colour->red << 16) | ($colour->green << 8) | $colour->blue;
+    }
+
+    private function write(GdImage $image, string $words, int $size, float $middle, int $baseline, string $font): void
+    {
+        $box = imagettfbbox($size, 0, $font, $words);
+        $width = $box === false ? 0 : $box[2] - $box[0];
+        imagettftext($image, $size, 0, (int) ($middle - $width / 2), $baseline, self::colour($this->ink), $font, $words);
+    }
+
+    /** Eight shades of two colours are enough for smooth figures. */
+    private function gif(GdImage $image): string
+    {
+        imagetruecolortopalette($image, false, 8);
+        ob_start();
+        imagegif($image);
+
+        return (string) ob_get_clean();
+    }
+
+    private function font(string $family, int $weight): string
+    {
+        foreach ([$weight, 700, 400, 800] as $w) {
+            $file = public_path('build/fonts/'.Str::slug($family)."-latin-{$w}-normal.woff2");
+            if (is_file($file)) {
+                return $file;
+            }
+        }
+
+        throw new RuntimeException('The front end is not built yet: run bin/demo --prepare.');
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Mail\Emails;
+
+use App\Deadlines\Running\Runs;
+use App\Models\Message;
+use App\Models\Person;
+use App\People\Facts\PersonLookup;
+use Carbon\CarbonImmutable;
+use DateTimeZone;
+use Lantern\Core\Deadlines\Run;
+use Lantern\Core\Deadlines\TimeWords;
+use Lantern\Core\Emails\EmailBody;
+
+/** What an email says of its reader's deadlines: when they end, in their zone and words, what is left, and the countdown as a picture. */
+final class DeadlineFields
+{
+    /**
+     * @param  string  $words  of the email, to see which it asks for
+     * @param  Person|null  $reader  null for a made-up one, for whom all of them run for two days more
+     * @return array<string, string> merge fields by name; of a deadline that does not run for them, none
+     */
+    public static function of(string $words, ?Person $reader, DateTimeZone $zone, string $language): array
+    {
+        $now = CarbonImmutable::now();
+        $values = [];
+        foreach (self::runs($words, $reader) as $id => $run) {
+            $values["deadline_{$id}"] = TimeWords::moment($run->endsAt, $zone, $language, $now);
+            $values["deadline_left_{$id}"] = $run->left($now) === 0 ? '' : TimeWords::left($run->left($now), $language);
+        }
+
+        return $values;
+    }
+
+    /** @return array<string, Run> by deadline, as far as the words speak of them */
+    private static function runs(string $words, ?Person $reader): array
+    {
+        $ids = EmailBody::deadlines($words);
+        if ($ids === [] || ($reader !== null && $reader->exists)) {
+            return $ids === [] || $reader === null ? [] : Runs::ofPeople([$reader->id], $ids)[$reader->id] ?? [];
+        }
+        $now = CarbonImmutable::now();
+
+        return array_fill_keys($ids, new Run($now->subDay(), $now->addDays(2)));
+    }
+
+    /**
+     * Pictures of countdowns at the address that draws them when the email is opened, with the moment for those who see none. Of a
+     * deadline that does not run for the reader, nothing.
+     *
+     * @param  Message|null  $message  null for an email that is only looked at
+     */
+    public static function pictures(string $body, ?Message $message, ?Person $reader, DateTimeZone $zone, string $language): string
+    {
+        $runs = self::runs($body, $reader);
+        $now = CarbonImmutable::now();
+
+        return (string) preg_replace_callback('~<img src="countdown:([a-z0-9]{26})"[^>]*>~', function (array $m) use ($runs,
+            $message, $zone,
+            $language, $now): string {
+            $run = $runs[$m[1]] ?? null;
+            if ($run === null) {
+                return '';
+            }
+            $address = $message === null ? CountdownPicture::sample($m[1], $language) : url("/t/{$message->id}/{$m[1]}/"
+                .MailLinks::sealOf("countdown|{$message->id}|{$m[1]}").'.gif');
+
+            return '<img src="'.e($address).'" alt="'.e(TimeWords::moment($run->endsAt, $zone, $language, $now)).'" width="'
+                .CountdownPicture::WIDTH.'" height="'.CountdownPicture::HEIGHT.'" style="display:block;margin:0 auto 18px;max-width:100%;'
+                .'height:auto;border:0">';
+        }, $body);
+    }
+
+    public static function zone(?Person $reader, DateTimeZone $owner): DateTimeZone
+    {
+        return $reader === null || ! $reader->exists ? $owner : PersonLookup::zone($reader);
+    }
+}

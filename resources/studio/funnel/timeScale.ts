@@ -1,0 +1,50 @@
+import type { Deadline, Email, Funnel } from '@/api/types';
+
+/**
+ * Where emails and deadlines stand on the time scale of a funnel, in minutes from joining; null for what hangs on something
+ * that is not known beforehand.
+ */
+export function emailAt(email: Email, deadlines: Deadline[]): number | null {
+    if (!email.by) {
+        return email.offset;
+    }
+    const { by } = email;
+    const deadline = deadlines.find((d) => d.id === by.deadline);
+    if (!deadline || deadline.startsAt === null) {
+        return null;
+    }
+    const from = deadline.startsAt + (by.edge === 'start' ? 0 : deadline.length);
+    return Math.max(deadline.startsAt, from + (by.minutes ?? 0) + (by.days ?? 0) * 1440);
+}
+
+/** From when until when a deadline runs; null where nobody knows when it starts, or where it is a moment for everyone. */
+export function spanOf(deadline: Deadline): { from: number; to: number } | null {
+    return deadline.lasting === null || deadline.startsAt === null
+        ? null
+        : { from: deadline.startsAt, to: deadline.startsAt + deadline.length };
+}
+
+/** The moments of the scale beside joining, in order. */
+export function moments(funnel: Pick<Funnel, 'emails' | 'deadlines' | 'pages'>): number[] {
+    const emails = funnel.emails.flatMap((e) => emailAt(e, funnel.deadlines) ?? []);
+    const ends = funnel.deadlines.flatMap((d) => {
+        const span = spanOf(d);
+        return span ? [span.from, span.to] : [];
+    });
+    const least = funnel.pages.length < 2 ? -1 : 0;
+    return [...new Set([...emails, ...ends])].filter((m) => m > least).sort((a, b) => a - b);
+}
+
+/** A moment of the scale in a few words: "Day 3", "2 hours". */
+export function momentWords(minutes: number): string {
+    if (minutes === 0) {
+        return 'at once';
+    }
+    if (minutes % 1440 === 0) {
+        return `Day ${minutes / 1440}`;
+    }
+    if (minutes > 1440) {
+        return `Day ${Math.floor(minutes / 1440)}, ${Math.round((minutes % 1440) / 60)} h later`;
+    }
+    return minutes % 60 === 0 ? `${minutes / 60} ${minutes === 60 ? 'hour' : 'hours'} later` : `${minutes} min later`;
+}
