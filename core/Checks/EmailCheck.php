@@ -62,6 +62,8 @@ final class EmailCheck
             // A page that is gone is a link that leads nowhere, and said there.
             if (str_starts_with($field, 'price_')) {
                 $add('price-gone', true, "“{$name}” names the price of an offer that is gone.");
+            } elseif (str_starts_with($field, 'deadline_')) {
+                $add('deadline-gone', true, "“{$name}” names the end of a deadline that is gone.");
             } elseif (! str_starts_with($field, 'page_')) {
                 $add('unknown-field', false, "“{$name}” uses {{{$field}}}, which is not known of anyone; only its fallback will show.");
             }
@@ -107,7 +109,8 @@ final class EmailCheck
     /** @param  callable(string, bool, string): void  $add */
     private static function pictures(string $name, string $body, string $words, EmailFacts $facts, callable $add): void
     {
-        $pictures = preg_match_all('~<img\b[^>]*>~', $body, $m);
+        // A countdown says its moment in words by itself.
+        $pictures = preg_match_all('~<img\b(?![^>]*\bsrc="countdown:)[^>]*>~', $body, $m);
         if ($pictures > 0 && count(preg_split('/\s+/u', $words, -1, PREG_SPLIT_NO_EMPTY) ?: []) < self::FEW_WORDS) {
             $add('picture-only', false,
                 "“{$name}” says nearly everything in pictures, and many mail programs show none at first. Say it in words as well.");
@@ -138,7 +141,7 @@ final class EmailCheck
             } elseif ($ends !== [] && ($fixed || $sent !== null)
                 && array_filter($ends, fn (array $days): bool => in_array($said['day'], $days, true)) === []) {
                 $where = array_key_first($ends);
-                $add('deadline-differs', false, "“{$name}” says {$said['words']}, but the countdown on “{$where}” runs out on "
+                $add('deadline-differs', false, "“{$name}” says {$said['words']}, but {$where} on "
                     .(new DateTimeImmutable($ends[$where][0]))->format('j F Y').'.');
             }
         }

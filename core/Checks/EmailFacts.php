@@ -6,6 +6,7 @@ namespace Lantern\Core\Checks;
 
 use DateTimeImmutable;
 use DateTimeZone;
+use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Forms\FormField;
 use Lantern\Core\Forms\FormPlan;
@@ -24,7 +25,7 @@ final readonly class EmailFacts
      * @param  list<string>  $fields  names of merge fields that are known and the same for everybody, or always filled
      * @param  list<string>  $personal  names of merge fields that are a person's and may be unknown
      * @param  array<string, string>  $pages  private names of the funnel's pages by id
-     * @param  array<string, DateTimeImmutable>  $deadlines  moments at which something really ends, by what they stand on
+     * @param  array<string, DateTimeImmutable>  $deadlines  moments at which something really ends, by what ends in words
      * @param  bool  $gives  is there a download?
      * @param  int  $bytes  of the email as it goes out; 0 where it is not known
      */
@@ -54,14 +55,20 @@ final readonly class EmailFacts
         foreach ($plan->pages as $page) {
             foreach ($page->document->blocksOf(BlockKind::Countdown) as $block) {
                 if ($block->field('until') !== '') {
-                    $deadlines[$page->name] = new DateTimeImmutable($block->field('until'), $zone);
+                    $deadlines["the countdown on “{$page->name}” runs out"] = new DateTimeImmutable($block->field('until'), $zone);
                 }
+            }
+        }
+        foreach ($plan->deadlines as $deadline) {
+            if (! $deadline->isPersonal() && $deadline->latest !== null) {
+                $deadlines["“{$deadline->name}” ends"] = $deadline->latest->at();
             }
         }
         $asked = array_merge([],
             ...array_map(fn (FormPlan $f): array => array_map(fn (FormField $x): string => $x->key(), $f->fields), $plan->forms));
 
-        return new self($now, $zone, [...array_keys(MergeFields::OWNER), ...array_keys($plan->fields), ...array_keys($plan->prices('en'))],
+        return new self($now, $zone, [...array_keys(MergeFields::OWNER), ...array_keys($plan->fields), ...array_keys($plan->prices('en')),
+            ...array_merge([], ...array_map(fn (Deadline $d): array => ["deadline_{$d->id}", "deadline_left_{$d->id}"], $plan->deadlines))],
             array_values(array_unique([...array_keys(MergeFields::PERSON), ...$own, ...$asked])),
             array_column(array_map(fn (PagePlan $p): array => [$p->id, $p->name], $plan->pages), 1, 0), $deadlines,
             $plan->leadMagnets !== [], $postalAddress, null, $bytes);

@@ -284,8 +284,9 @@ final class PageCheck
                     $block->id);
             }
         }
-        if ($block->kind === BlockKind::Countdown && $block->field('until') === '') {
-            $this->add('no-moment', true, "The countdown on “{$this->page->name}” has no end. Say until when.", $block->id, 'Remove');
+        if ($block->kind === BlockKind::Countdown && $block->field('until') === '' && $block->field('deadline') === '') {
+            $this->add('no-moment', true, "The countdown on “{$this->page->name}” has no end. Choose a deadline, or say until "
+                .'when.', $block->id, 'Remove');
         }
     }
 }

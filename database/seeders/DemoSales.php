@@ -14,6 +14,7 @@ use App\Models\Business;
 use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\Order;
+use App\Models\Person;
 use App\Models\User;
 use App\Orders\Attempt;
 use App\Orders\ExtraOffers;
@@ -70,6 +71,7 @@ final class DemoSales
         private readonly Refunding $refunding,
         private readonly PracticeBank $bank,
         private readonly Events $events,
+        private readonly DemoOffer $offer,
     ) {
     }
 
@@ -82,6 +84,7 @@ final class DemoSales
         $this->funnel = $this->funnel($business, $portrait);
         $this->publishing->publish($this->funnel, User::query()->first(), 'Open for the first season');
         $this->funnel->refresh()->load(['liveVersion', 'business']);
+        $this->offer->to(intdiv(360, max(1, (int) config('lantern.demo_part'))));
         for ($day = 0; $day < self::DAYS; $day++) {
             $this->day($from->addDays($day), $now);
         }
@@ -123,6 +126,7 @@ final class DemoSales
         DraftParts::add($funnel, new Coupon(Ids::next(), 'Former pupils', '', 0, self::euros(40), [$regular->id]));
         $this->checkouts($funnel->refresh(), $introductory, $threePayments);
         $this->words($funnel, $portrait);
+        $this->offer->add($funnel->refresh(), $introductory);
 
         return $funnel->refresh();
     }
@@ -183,7 +187,7 @@ final class DemoSales
             $this->view($this->plan()->pageOf(PageRole::Sales), $visitor, $source, $at);
             if ($this->crowd->chance(0.17)) {
                 $dice = $this->crowd->between(1, 10);
-                $offer = $this->offer('First Season, '.($dice <= 4 ? 'regular' : ($dice <= 7 ? 'introductory' : 'three payments')));
+                $offer = $this->named('First Season, '.($dice <= 6 ? 'regular' : 'three payments'));
                 $page = $this->checkoutOf($offer);
                 $this->view($page, $visitor, $source, $at->addMinutes(2));
                 if ($this->crowd->chance(0.6)) {
@@ -191,10 +195,26 @@ final class DemoSales
                 }
             }
         }
+        $this->introductory($day, $now, $part);
         $evening = $day->setTime(22, 30) < $now ? $day->setTime(22, 30) : $now;
-        CarbonImmutable::setTestNow($evening);
+        $this->offer->send($evening);
         $this->reconciling->run(0);
         $this->receipts->issueDue();
+    }
+
+    /** In the last weeks those with the practice plan are offered the introductory price; some take it, some come too late. */
+    private function introductory(CarbonImmutable $day, CarbonImmutable $now, int $part): void
+    {
+        if ($day < $now->subDays(30)) {
+            return;
+        }
+        $offer = $this->named('First Season, introductory');
+        $page = $this->checkoutOf($offer);
+        foreach ($this->offer->day($this->funnel, $day, max(1, intdiv(12, $part)), $this->crowd, $now) as [$person, $at]) {
+            if ($at < $now && $this->crowd->chance(0.2)) {
+                $this->purchase($offer, $page, $this->crowd->visitorId(), 'email', $at, $person);
+            }
+        }
     }
 
     private function view(?PagePlan $page, string $visitor, ?string $source, CarbonImmutable $at): void
@@ -204,14 +224,15 @@ final class DemoSales
             $page?->id, visitor: $visitor, source: $source));
     }
 
-    private function purchase(Offer $offer, PagePlan $page, string $visitor, ?string $source, CarbonImmutable $at): void
+    private function purchase(Offer $offer, PagePlan $page, string $visitor, ?string $source, CarbonImmutable $at,
+        ?Person $person = null): void
     {
         CarbonImmutable::setTestNow($at);
         $plan = $this->plan();
-        $somebody = $this->crowd->somebody();
+        $somebody = $person === null ? $this->crowd->somebody() : ['email' => $person->email, 'first_name' => $person->first_name];
         $wanted = [Wanted::of(LineKind::Main, $offer, $this->product($offer))];
         if ($this->crowd->chance(0.35)) {
-            $recordings = $this->offer('Recorded Warm-Ups');
+            $recordings = $this->named('Recorded Warm-Ups');
             $wanted[] = Wanted::of(LineKind::Bump, $recordings, $this->product($recordings));
         }
         $coupon = $offer->price->payments === 1 && $this->crowd->chance(0.2) ? $plan->coupons[0] : null;
@@ -287,7 +308,7 @@ final class DemoSales
         return $this->funnel->liveVersion?->plan() ?? throw new RuntimeException('The funnel is not live.');
     }
 
-    private function offer(string $name): Offer
+    private function named(string $name): Offer
     {
         foreach ($this->plan()->offers as $offer) {
             if ($offer->name === $name) {

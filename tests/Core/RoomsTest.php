@@ -31,7 +31,7 @@ final class RoomsTest extends TestCase
         'Sequences' => ['Deadlines', 'Emails', 'Events', 'Parts', 'Rules', 'Support'],
         'Plan' => ['Deadlines', 'Emails', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Parts', 'Rules', 'Sequences', 'Support'],
         'Starters' => ['Events', 'Forms', 'Money', 'Offers', 'Page', 'Parts', 'People', 'Plan', 'Sequences'],
-        'Checks' => ['Emails', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Plan', 'Rules', 'Sequences', 'Support'],
+        'Checks' => ['Deadlines', 'Emails', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Plan', 'Rules', 'Sequences', 'Support'],
         'Journey' => ['Deadlines', 'Events', 'Forms', 'Offers', 'Plan', 'Sequences', 'Support'],
     ];
 

@@ -76,7 +76,7 @@ describe('a rule in a few words', () => {
         funnels: [],
         pages: [],
         emails: names.filter(([id]) => !field(id)).map(([id, name]) => ({ id, name })),
-        deadlines: [],
+        deadlines: names.filter(([id]) => id === 'd1').map(([id, name]) => ({ id, name })),
         broadcasts: [],
         rules: fixture.kinds,
         fields: names.filter(([id]) => field(id)).map(([name, label]) => ({ name, label })),

@@ -112,7 +112,8 @@ final class DeadlineEmailsTest extends DeadlineTestCase
         $this->byHand($robin, ['act' => 'dance'])->assertStatus(422);
         $this->byHand($robin, ['act' => 'end'])->assertOk();
         $this->byHand($robin, ['act' => 'end'])->assertStatus(422)->assertSee('over already');
-        $this->actingAs($this->owner('stranger@example.com'))->postJson("/studio/api/people/{$robin->id}/deadlines/{$this->deadline}", ['act' => 'start'])
+        $url = "/studio/api/people/{$robin->id}/deadlines/{$this->deadline}";
+        $this->actingAs($this->owner('stranger@example.com'))->postJson($url, ['act' => 'start'])
             ->assertNotFound();
     }
 
