@@ -131,7 +131,7 @@ final class DemoOffer
             $at = $at->addMinutes($crowd->between(3, 600));
             $message = Message::query()->with(['person.business', 'business', 'funnel.liveVersion'])->where('person_id', $id)
                 ->where('email_id', $this->email)->first();
-            if ($message !== null && $at < $end && $crowd->chance(0.8)) {
+            if ($message !== null && $at < $end && $crowd->chance(0.62)) {
                 CarbonImmutable::setTestNow($at);
                 $this->feedback->clicked($message, $funnel->url('introductory'), $at);
                 $looked[] = [$person, $at->addMinutes($crowd->between(2, 40))];

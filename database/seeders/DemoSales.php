@@ -56,6 +56,9 @@ final class DemoSales
 
     private Funnel $funnel;
 
+    /** @var list<array{CarbonImmutable, Person, string, string}> who will buy, when, in which browser and which offer */
+    private array $deciding = [];
+
     private DemoCrowd $crowd;
 
     public function __construct(
@@ -208,11 +211,31 @@ final class DemoSales
         if ($day < $now->subDays(30)) {
             return;
         }
-        $offer = $this->named('First Season, introductory');
-        $page = $this->checkoutOf($offer);
         foreach ($this->offer->day($this->funnel, $day, max(1, intdiv(12, $part)), $this->crowd, $now) as [$person, $at]) {
-            if ($at < $now && $this->crowd->chance(0.2)) {
-                $this->purchase($offer, $page, $this->crowd->visitorId(), 'email', $at, $person);
+            $visitor = $this->crowd->visitorId();
+            $this->view($this->plan()->pageAt('introductory'), $visitor, 'email', $at->subMinute());
+            $dice = $this->crowd->between(1, 100);
+            // Some at once, some when they are told that a day or three hours are left, some when it is over.
+            $hours = match (true) {
+                $dice <= 10 => 0,
+                $dice <= 15 => $this->crowd->between(20, 40),
+                $dice <= 27 => $this->crowd->between(52, 57),
+                $dice <= 30 => $this->crowd->between(110, 160),
+                default => null,
+            };
+            if ($hours !== null) {
+                $this->deciding[] = [$at->addHours($hours), $person, $visitor, $hours > 100 ? 'regular' : 'introductory'];
+            }
+        }
+        usort($this->deciding, fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        while ($this->deciding !== [] && $this->deciding[0][0] < min($now, $day->endOfDay())) {
+            [$at, $person, $visitor, $which] = array_shift($this->deciding);
+            $offer = $this->named("First Season, {$which}");
+            try {
+                $this->view($this->checkoutOf($offer), $visitor, 'email', $at);
+                $this->purchase($offer, $this->checkoutOf($offer), $visitor, 'email', $at, $person);
+            } catch (NotForSale) {
+                // They came too late for it after all.
             }
         }
     }

@@ -8,6 +8,7 @@ use App\Rendering\Count;
 use GdImage;
 use Illuminate\Support\Str;
 use Intervention\Gif\Builder;
+use Intervention\Gif\DisposalMethod;
 use Lantern\Core\Page\Look\Colour;
 use Lantern\Core\Page\Look\Contrast;
 use Lantern\Core\Page\Look\Look;
@@ -40,9 +41,9 @@ final class CountdownPicture
     }
 
     /** For an email that is only looked at: the picture itself, with two days left. */
-    public static function sample(string $deadline, string $language): string
+    public static function sample(?Look $look, string $language): string
     {
-        return 'data:image/gif;base64,'.base64_encode(self::of(Looks::get(Looks::DEFAULT), 2 * 86_400 + 3 * 3600 + 25, $language));
+        return 'data:image/gif;base64,'.base64_encode(self::of($look ?? Looks::get(Looks::DEFAULT), 2 * 86_400, $language));
     }
 
     private readonly Colour $fill;
@@ -88,6 +89,11 @@ final class CountdownPicture
                 }
             }
             $builder->addFrame($this->gif($image), 1, $second === 0 ? 0 : $from * $column, 0);
+        }
+
+        // What a frame does not draw stays as the frames before it left it.
+        foreach ($builder->getGifDataStream()->getFrames() as $frame) {
+            $frame->getGraphicControlExtension()?->setDisposalMethod(DisposalMethod::NONE);
         }
 
         return (string) $builder->encode();

@@ -13,6 +13,7 @@ use DateTimeZone;
 use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Deadlines\TimeWords;
 use Lantern\Core\Emails\EmailBody;
+use Lantern\Core\Page\Look\Look;
 
 /** What an email says of its reader's deadlines: when they end, in their zone and words, what is left, and the countdown as a picture. */
 final class DeadlineFields
@@ -52,19 +53,20 @@ final class DeadlineFields
      *
      * @param  Message|null  $message  null for an email that is only looked at
      */
-    public static function pictures(string $body, ?Message $message, ?Person $reader, DateTimeZone $zone, string $language): string
+    public static function pictures(string $body, ?Message $message, ?Person $reader, DateTimeZone $zone, string $language,
+        ?Look $look): string
     {
         $runs = self::runs($body, $reader);
         $now = CarbonImmutable::now();
 
         return (string) preg_replace_callback('~<img src="countdown:([a-z0-9]{26})"[^>]*>~', function (array $m) use ($runs,
             $message, $zone,
-            $language, $now): string {
+            $language, $look, $now): string {
             $run = $runs[$m[1]] ?? null;
             if ($run === null) {
                 return '';
             }
-            $address = $message === null ? CountdownPicture::sample($m[1], $language) : url("/t/{$message->id}/{$m[1]}/"
+            $address = $message === null ? CountdownPicture::sample($look, $language) : url("/t/{$message->id}/{$m[1]}/"
                 .MailLinks::sealOf("countdown|{$message->id}|{$m[1]}").'.gif');
 
             return '<img src="'.e($address).'" alt="'.e(TimeWords::moment($run->endsAt, $zone, $language, $now)).'" width="'

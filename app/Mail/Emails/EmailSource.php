@@ -10,6 +10,7 @@ use App\Models\EmailPart;
 use App\Support\RichText;
 use Lantern\Core\Emails\EmailBody;
 use Lantern\Core\Page\Look\Colour;
+use Lantern\Core\Page\Look\Look;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Sequences\EmailPlan;
 
@@ -27,6 +28,7 @@ final readonly class EmailSource
         public array $fields = [],
         public bool $tracked = true,
         public string $language = 'en',
+        public ?Look $look = null,
     ) {
     }
 
@@ -34,7 +36,7 @@ final readonly class EmailSource
     public static function ofEmail(Business $business, Plan $plan, EmailPlan $email, string $address): self
     {
         return new self($email->subject, self::whole($business, $email->body), $plan->look()->accent, self::fieldsOf($plan, $address),
-            language: $plan->language());
+            language: $plan->language(), look: $plan->look());
     }
 
     public static function ofBroadcast(Broadcast $broadcast, Business $business, ?string $variant = null, bool $again = false): self
@@ -48,7 +50,8 @@ final readonly class EmailSource
 
         return new self($subject, self::whole($business, $broadcast->body), $plan?->look()->accent ?? Colour::of(self::ACCENT),
             $plan === null ? ['business' => $business->name, 'host' => $business->sender()->host()]
-                : self::fieldsOf($plan, $broadcast->funnel->address ?? $plan->address), language: $plan?->language() ?? 'en');
+                : self::fieldsOf($plan, $broadcast->funnel->address ?? $plan->address), language: $plan?->language() ?? 'en',
+                    look: $plan?->look());
     }
 
     /** @return array<string, string> the funnel's own merge fields, and the addresses of its pages */

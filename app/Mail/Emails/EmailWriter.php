@@ -152,7 +152,8 @@ final class EmailWriter
         $body = $person === null || ! str_contains($source->body->html, 'data-only') ? EmailBody::forEverybody($source->body->html)
             : EmailBody::forReader($source->body->html, PersonLookup::facts($person, CarbonImmutable::now()));
         if (str_contains($body, 'countdown:')) {
-            $body = DeadlineFields::pictures($body, $message, $person, DeadlineFields::zone($person, $business->zone()), $source->language);
+            $body = DeadlineFields::pictures($body, $message, $person, DeadlineFields::zone($person, $business->zone()), $source->language,
+                $source->look);
         }
         // A link that stands alone in its paragraph is what the email is about: it becomes a button.
         $body = (string) preg_replace('~<p>\s*<a href="([^"]*)">([^<]*)</a>\s*</p>~',

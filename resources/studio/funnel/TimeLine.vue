@@ -113,7 +113,7 @@ const guards = (page: Page) => store.funnel?.deadlines.filter((d) => d.pages.som
 
 /** The width of a station's column, of the sheet in it, and of the gap where its outcomes stand; in pixels. */
 const SHEET = 200;
-const COLUMN = { page: 288, last: 228, moment: 184 };
+const COLUMN = { page: 302, last: 228, moment: 184 };
 const width = (s: Station) => (s.page ? (s.outcomes.length > 0 ? COLUMN.page : COLUMN.last) : COLUMN.moment);
 
 /** Ways that do not simply lead on to the next page, as arcs above the sheets. */
@@ -319,7 +319,7 @@ async function addEmail(): Promise<void> {
                         </button>
                         <div
                             v-if="station.page && station.outcomes.length > 0"
-                            class="flex w-25 flex-col justify-center gap-0.5 self-center px-1"
+                            class="flex w-25.5 flex-col justify-center gap-0.5 self-center px-1"
                         >
                             <WayButton v-for="o in station.outcomes" :key="o.outcome" :page="station.page" :outcome="o" />
                         </div>

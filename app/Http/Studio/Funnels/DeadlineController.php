@@ -101,7 +101,8 @@ final class DeadlineController extends StudioController
         $who = $this->person($person)->load('business');
         $row = $this->draftPart($part, Deadline::kind());
         $funnel = Funnel::query()->with('liveVersion')->findOrFail($row->funnel_id);
-        $deadline = $funnel->liveVersion?->plan()->deadline($row->id)
+        $live = $funnel->liveVersion?->plan();
+        $deadline = $live?->deadline($row->id)
             ?? throw Invalid::at('deadline', 'This deadline is not live yet. Publish the funnel first.');
         $user = $this->user()->id;
         match (Input::text($request, 'act')) {

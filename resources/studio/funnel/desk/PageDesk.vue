@@ -111,14 +111,15 @@ useEventListener('keydown', (event: KeyboardEvent) => {
                     <EyeIcon class="size-5" aria-hidden="true" />As Robin reads it
                 </button>
             </div>
-            <UiListbox
-                v-if="timed"
-                v-model="state"
-                class="absolute right-6 bottom-4 w-52 [&_ul]:bottom-full [&_ul]:mb-1"
-                label="How its deadline stands"
-                hide-label
-                :options="session.kit.deadlineStates.map((s) => ({ value: s.id, label: s.label }))"
-            />
+            <div v-if="timed" class="absolute right-6 bottom-4 w-52">
+                <UiListbox
+                    v-model="state"
+                    class="[&_ul]:bottom-full [&_ul]:mb-1"
+                    label="How its deadline stands"
+                    hide-label
+                    :options="session.kit.deadlineStates.map((s) => ({ value: s.id, label: s.label }))"
+                />
+            </div>
         </div>
         <aside class="min-h-0 overflow-auto border-l border-line bg-raised p-5" aria-label="What is selected">
             <BlockColumn

@@ -132,7 +132,7 @@ const setZone = (zone: string) => props.deadline.latest && set({ latest: { ...pr
         <h2 id="rule" class="text-2xl leading-snug" data-test="rule">{{ deadline.words }}</h2>
         <div class="mt-4 space-y-3 rounded-md border border-line bg-raised p-4">
             <UiListbox
-                class="w-72"
+                class="w-84"
                 :model-value="personal ? 'person' : 'everyone'"
                 label="It ends"
                 :options="[
@@ -143,7 +143,7 @@ const setZone = (zone: string) => props.deadline.latest && set({ latest: { ...pr
             />
             <template v-if="personal">
                 <div v-for="(t, i) in deadline.starts" :key="JSON.stringify(t)" class="flex flex-wrap items-center gap-2">
-                    <span class="w-20 text-soft">{{ i === 0 ? 'Starts when' : 'or when' }}</span>
+                    <span class="w-24 whitespace-nowrap text-soft">{{ i === 0 ? 'Starts when' : 'or when' }}</span>
                     <UiListbox
                         class="w-56"
                         :model-value="t.kind"
@@ -171,7 +171,7 @@ const setZone = (zone: string) => props.deadline.latest && set({ latest: { ...pr
                     }}
                 </button>
                 <div class="flex flex-wrap items-center gap-2">
-                    <label class="w-20 text-soft" for="lasts">lasts</label>
+                    <label class="w-24 whitespace-nowrap text-soft" for="lasts">lasts</label>
                     <input id="lasts" class="input w-20" type="number" min="1" :value="amount" @change="setAmount" />
                     <UiListbox
                         class="w-32"
@@ -193,7 +193,7 @@ const setZone = (zone: string) => props.deadline.latest && set({ latest: { ...pr
                 </div>
             </template>
             <div class="flex flex-wrap items-start gap-2">
-                <label class="w-20 pt-2 text-soft" for="latest">{{ personal ? 'at the latest' : 'on' }}</label>
+                <label class="w-24 pt-2 whitespace-nowrap text-soft" for="latest">{{ personal ? 'at the latest' : 'on' }}</label>
                 <input id="latest" class="input w-60" type="datetime-local" :value="deadline.latest?.moment ?? ''" @change="setLatest" />
                 <div v-if="deadline.latest" class="w-64 [&_label]:sr-only">
                     <ZoneField :model-value="deadline.latest.zone" @update:model-value="setZone" />
