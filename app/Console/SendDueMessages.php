@@ -10,6 +10,7 @@ use App\Mail\Sending\MessageSender;
 use App\Orders\Receipts;
 use App\Orders\Reconciling;
 use App\Payments\Practice\PracticeCalls;
+use App\Publishing\OpeningHours;
 use App\Webhooks\Webhooks;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
@@ -21,9 +22,10 @@ final class SendDueMessages extends Command
     protected $description = 'Queue the messages that are due, finish payments that are open, and free what a dead worker held';
 
     public function handle(MessageSender $postman, Broadcasting $broadcasting, Webhooks $hooks, Digest $digest,
-        Reconciling $reconciling, Receipts $receipts, PracticeCalls $calls): int
+        Reconciling $reconciling, Receipts $receipts, PracticeCalls $calls, OpeningHours $hours): int
     {
         $now = CarbonImmutable::now();
+        $hours->tick($now);
         $broadcasting->tick($now);
         $hooks->queueDue();
         $digest->tick($now);

@@ -15,6 +15,7 @@ use Lantern\Core\Page\Look\LookChanges;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Plan\Goal;
+use Lantern\Core\Plan\OpeningTimes;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\SharedSection;
@@ -41,7 +42,7 @@ final class DraftPlan
             parts: array_map(fn (Part $p): Part => $p instanceof PagePlan ? $p->with($p->document->withShared($shared)) : $p, $parts),
             ways: DraftWays::of($funnel), logo: $funnel->logo, icon: $funnel->icon,
             fields: MergeFields::ownFields(Shape::of($funnel->fields)), parameters: MergeFields::parameterNames($funnel->parameters),
-            currency: $funnel->sellsIn(),
+            currency: $funnel->sellsIn(), times: OpeningTimes::fromShape(Shape::of($funnel->times)),
         );
     }
 
@@ -75,7 +76,7 @@ final class DraftPlan
                 'id' => $plan->id, 'business_id' => $business->id, 'name' => $plan->name, 'goal' => $plan->goal->value,
                 'address' => $plan->address, 'look' => $plan->lookId, 'look_changes' => $plan->changes->toArray(),
                 'logo' => $plan->logo, 'icon' => $plan->icon, 'fields' => $plan->fields, 'parameters' => $plan->parameters,
-                'currency' => $plan->offers === [] ? null : $plan->currency,
+                'currency' => $plan->offers === [] ? null : $plan->currency, 'times' => $plan->times->toArray(),
             ]);
             $positions = [];
             foreach ($plan->parts as $part) {

@@ -26,6 +26,10 @@ use Lantern\Core\Plan\FunnelState;
  * @property string|null $currency in which it sells; null for that of the business
  * @property array<string, string> $fields the funnel's own merge fields
  * @property list<string> $parameters address parameters that may be used as merge fields
+ * @property array<string, mixed> $times when the draft would be open
+ * @property CarbonImmutable|null $opens_at of what is live, likewise `closes_at`
+ * @property CarbonImmutable|null $closes_at
+ * @property CarbonImmutable|null $closed_at when it closed by itself
  * @property FunnelState $state
  * @property list<array{part: string, what: string, name: string, text: string, ended?: string}> $set_aside see {@see \App\Drafts\SetAside}
  * @property string|null $live_version_id
@@ -43,11 +47,12 @@ final class Funnel extends Record
 
     /** @var array<string, string> */
     protected $casts = ['state' => FunnelState::class, 'archived_at' => 'immutable_datetime', 'look_changes' => 'array',
-        'fields' => 'array', 'parameters' => 'array', 'set_aside' => 'array'];
+        'fields' => 'array', 'parameters' => 'array', 'set_aside' => 'array', 'times' => 'array',
+        'opens_at' => 'immutable_datetime', 'closes_at' => 'immutable_datetime', 'closed_at' => 'immutable_datetime'];
 
     protected $attributes = ['state' => 'draft', 'live_version_id' => null, 'archived_at' => null,
         'look_changes' => '{}', 'currency' => null, 'logo' => null, 'icon' => null, 'fields' => '{}', 'parameters' => '[]',
-        'set_aside' => '[]'];
+        'set_aside' => '[]', 'times' => '{}', 'opens_at' => null, 'closes_at' => null, 'closed_at' => null];
 
     /** @return BelongsTo<Business, $this> */
     public function business(): BelongsTo

@@ -7,7 +7,9 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Lantern\Core\Plan\OpeningTimes;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Support\Shape;
 use LogicException;
 
 /**
@@ -46,6 +48,12 @@ final class Version extends Record
     public function funnel(): BelongsTo
     {
         return $this->belongsTo(Funnel::class);
+    }
+
+    /** When it is open, without reading the whole plan. */
+    public function times(): OpeningTimes
+    {
+        return OpeningTimes::fromShape(Shape::of(['times' => $this->plan['times'] ?? null])->optionalGroup('times'));
     }
 
     public function plan(): Plan

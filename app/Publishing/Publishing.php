@@ -84,6 +84,7 @@ final readonly class Publishing
             }
             $funnel->forceFill(['state' => FunnelState::Live, 'live_version_id' => $version->id])->save();
             $funnel->setRelation('liveVersion', $version);
+            OpeningHours::follow($funnel);
             $this->deadlines->follow($funnel, $version);
             if (Enrolment::query()->where('funnel_id', $funnel->id)->whereNull('ended_at')->exists()) {
                 CarryChange::dispatch($funnel->id);

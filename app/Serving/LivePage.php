@@ -7,6 +7,7 @@ namespace App\Serving;
 use App\Models\Funnel;
 use App\Models\OldAddress;
 use App\Models\PublishedPage;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Lantern\Core\Plan\FunnelState;
@@ -32,10 +33,10 @@ final readonly class LivePage
             return PlainPage::notHere()->response();
         }
         $live = PublishedPage::query()->where('version_id', $funnel->live_version_id);
-        if ($funnel->state === FunnelState::Closed) {
-            $closed = $live->where('role', PageRole::Closed)->orderBy('id')->first();
-
-            return $closed === null ? PlainPage::closed()->response() : new self($funnel, $pages->fresh($closed), true);
+        $now = CarbonImmutable::now();
+        $early = $funnel->opens_at !== null && $now < $funnel->opens_at;
+        if ($funnel->state === FunnelState::Closed || $early || ($funnel->closes_at !== null && $now >= $funnel->closes_at)) {
+            return self::whileClosed($request, $funnel, $pages, $pageAddress, $early);
         }
         $page = (clone $live)->where('address', $pageAddress)->orderBy('id')->first();
         if ($page !== null) {
@@ -46,6 +47,29 @@ final readonly class LivePage
         $now = is_string($was) ? $live->where('page_id', $was)->value('address') : null;
 
         return is_string($now) ? self::lead($request, $funnel->url($now)) : PlainPage::notHere()->response();
+    }
+
+    /**
+     * While a funnel is closed, and before it opens, every address shows its closed page. Whoever has left their address there
+     * may see the page that this leads to.
+     */
+    private static function whileClosed(
+        Request $request,
+        Funnel $funnel,
+        PublishedPages $pages,
+        string $address,
+        bool $early,
+    ): self|Response {
+        $live = fn () => PublishedPage::query()->where('version_id', $funnel->live_version_id);
+        $closed = $live()->where('role', PageRole::Closed)->orderBy('id')->first();
+        if ($closed === null) {
+            return $early && $funnel->opens_at !== null ? PlainPage::notOpenYet($funnel->opens_at, $funnel->business->zone())->response()
+                : PlainPage::closed()->response();
+        }
+        $asked = $live()->where('address', $address)->whereIn('role', [PageRole::ThankYou, PageRole::Confirmation])->first();
+        $page = $asked !== null && Visit::submissionOf($request, $funnel)?->page_id === $closed->page_id ? $asked : $closed;
+
+        return new self($funnel, $pages->fresh($page), true);
     }
 
     /** A funnel's earlier address leads to the one it has today. */

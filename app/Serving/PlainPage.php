@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace App\Serving;
 
 use App\Support\AnswerKind;
+use DateTimeImmutable;
+use DateTimeZone;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\View;
+use Lantern\Core\Deadlines\TimeWords;
 use Lantern\Core\Offers\Standing;
 
 /** A kind page for when there is nothing else to show: what happened, and what to do. */
@@ -27,6 +30,12 @@ final readonly class PlainPage
     {
         return new self(410, 'This offer is closed for now',
             'Thank you for coming by. Sign-ups are closed at the moment, and nothing was stored.');
+    }
+
+    public static function notOpenYet(DateTimeImmutable $at, DateTimeZone $zone): self
+    {
+        return new self(200, 'Not open yet', 'Thank you for coming by. It opens on '.TimeWords::moment($at, $zone, 'en',
+            new DateTimeImmutable($at->format('Y').'-01-01')).'.');
     }
 
     public static function previewOver(): self

@@ -17,6 +17,7 @@ use Lantern\Core\Events\Trigger\PageSeen;
 use Lantern\Core\Events\Trigger\SequenceEntered;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Sequences\EmailPlan;
 
@@ -43,6 +44,7 @@ final class DeadlineCheck
             $check->offers($deadline);
             $check->emailsThatComeTooLate($deadline);
         }
+        $check->times();
         $check->countdowns();
         $check->emails();
 
@@ -165,6 +167,19 @@ final class DeadlineCheck
     private function leadsTo(EmailPlan $email, Deadline $deadline): bool
     {
         return array_filter(EmailBody::pages($email->body), fn (string $p): bool => $deadline->guardedPage($p) !== null) !== [];
+    }
+
+    private function times(): void
+    {
+        $closes = $this->plan->times->closes;
+        if ($closes !== null && $this->now !== null && $this->plan->times->hasClosed($this->now)) {
+            $this->add('closes-past', true,
+                'The moment at which this funnel closes has passed: it would be closed as it goes live.', 'funnel', '');
+        }
+        if (($closes !== null || $this->plan->times->opens !== null) && $this->plan->pageOf(PageRole::Closed) === null) {
+            $this->add('no-closed-page', false, 'While it is closed, this funnel shows a plain word only: it has no closed page.',
+                'funnel', '');
+        }
     }
 
     private function countdowns(): void

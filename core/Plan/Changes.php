@@ -66,6 +66,9 @@ final readonly class Changes
         if ($was->currency !== $is->currency && ($was->offers !== [] || $is->offers !== [])) {
             $sentences[] = "It sells in {$is->currency}; it sold in {$was->currency}.";
         }
+        if ($was->times->toArray() !== $is->times->toArray()) {
+            $sentences[] = $is->times->words();
+        }
         if ($was->sender->toArray() !== $is->sender->toArray()) {
             $sentences[] = 'What Settings say of your business is different.';
         }

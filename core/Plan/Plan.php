@@ -86,6 +86,7 @@ final readonly class Plan
         public array $fields = [],
         public array $parameters = [],
         public string $currency = 'EUR',
+        public OpeningTimes $times = new OpeningTimes,
     ) {
         $given = [];
         foreach ($parts as $part) {
@@ -124,6 +125,7 @@ final readonly class Plan
             fields: MergeFields::ownFields($shape->optionalGroup('fields')),
             parameters: MergeFields::parameterNames($shape->texts('parameters', 20, 40)),
             currency: Currency::of($shape->text('currency', 3, 'EUR'), $shape->path('currency'))->code,
+            times: OpeningTimes::fromShape($shape->optionalGroup('times')),
         );
     }
 
@@ -139,7 +141,8 @@ final readonly class Plan
             'ways' => array_map(fn (Way $w): array => $w->toArray(), $this->ways),
         ] + array_filter(['logo' => $this->logo, 'icon' => $this->icon, 'fields' => $this->fields, 'parameters' => $this->parameters,
             // A funnel that sells nothing has no use for a currency.
-            'currency' => $this->offers === [] ? null : $this->currency], fn (string|array|null $v): bool => $v !== null && $v !== []);
+            'currency' => $this->offers === [] ? null : $this->currency, 'times' => $this->times->toArray()],
+            fn (string|array|null $v): bool => $v !== null && $v !== []);
     }
 
     /**
@@ -210,6 +213,7 @@ final readonly class Plan
             changes: $this->changes, sender: $sender ?? $this->sender, parts: $parts, ways: $ways ?? $this->ways,
             logo: $logo ?? $this->logo,
             icon: $icon ?? $this->icon, fields: $this->fields, parameters: $this->parameters, currency: $this->currency,
+            times: $this->times,
         );
     }
 

@@ -68,7 +68,7 @@ final class RoomsTest extends TestCase
         'Mail/Broadcasts' => ['Mail/Emails', 'Models', 'People/Segments', 'Support'],
         'Mail/Owner' => ['Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'Support'],
         'Serving' => ['Deadlines', 'Files', 'Forms', 'Journey', 'Models', 'Orders', 'Payments', 'Rendering', 'Support'],
-        'Publishing' => ['Deadlines', 'Drafts', 'Mail/Sequences', 'Models', 'People/Fields', 'Rendering', 'Serving'],
+        'Publishing' => ['Deadlines', 'Drafts', 'Mail/Sequences', 'Models', 'People/Fields', 'Rendering', 'Serving', 'Support'],
         'Providers' => [
             'Deadlines', 'Files', 'Forms', 'Journey', 'Mail/Broadcasts', 'Mail/Emails', 'Mail/Owner', 'Mail/Sending', 'Mail/Sequences',
             'Orders', 'Payments', 'People/Tags', 'Serving', 'Support', 'Webhooks',

@@ -35,7 +35,8 @@ final readonly class PageFormController
             $request->input('extra') !== null => 'extra',
             default => 'form',
         };
-        if ($live->closed) {
+        // A closed page may gather addresses; anything else that is sent comes too late.
+        if ($live->closed && ($sent !== 'form' || ! $this->signup->takes($live, $request))) {
             return PlainPage::closed()->response();
         }
         if (! Guard::lets($request, $live)) {

@@ -51,7 +51,7 @@ final readonly class EmailSource
         return new self($subject, self::whole($business, $broadcast->body), $plan?->look()->accent ?? Colour::of(self::ACCENT),
             $plan === null ? ['business' => $business->name, 'host' => $business->sender()->host()]
                 : self::fieldsOf($plan, $broadcast->funnel->address ?? $plan->address), language: $plan?->language() ?? 'en',
-                    look: $plan?->look());
+            look: $plan?->look());
     }
 
     /** @return array<string, string> the funnel's own merge fields, and the addresses of its pages */

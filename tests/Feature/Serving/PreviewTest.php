@@ -171,7 +171,15 @@ final class PreviewTest extends TestCase
     {
         $validator = new Validator;
         $validator->resolver()?->registerPrefix('https://upbeat-lantern.example/formats/', base_path('docs/formats'));
-        foreach (Plans::all() as $goal => $plan) {
+        $deadline = Plans::changed(fn (array $p): array => ['deadlines' => [['id' => 'd', 'name' => 'Three days', 'lasting' => ['days' => 3,
+            'time' => '20:00'], 'latest' => ['moment' => '2027-01-01T18:00', 'zone' => 'Europe/Oslo'], 'grace' => 5, 'again' => 30,
+            'starts' => [['kind' => 'page', 'page' => $p['pages'][0]['id']]], 'byAddress' => true, 'leadsOn' => false,
+            'pages' => [['page' => $p['pages'][0]['id'], 'before' => $p['pages'][1]['id']]], 'warning' => ['minutes' => 5,
+                'words' => 'x']]],
+            'emails' => [['id' => 'e', 'name' => 'x', 'subject' => 'x', 'body' => 'x', 'by' => ['deadline' => 'd', 'edge' => 'end',
+                'days' => -1, 'hour' => 9], 'only' => ['all' => true, 'rules' => [['kind' => 'deadline', 'state' => 'over',
+                    'deadline' => 'd']]]]], 'times' => ['closes' => ['moment' => '2027-01-01T18:00', 'zone' => 'UTC']]] + $p);
+        foreach ([...Plans::all(), 'one with a deadline' => $deadline] as $goal => $plan) {
             foreach (array_keys(Looks::all()) as $look) {
                 $array = ['look' => ['id' => $look, 'accent' => '#123456', 'corner' => 3]] + $plan->toArray();
                 $result = $validator->validate(json_decode((string) json_encode($array)),

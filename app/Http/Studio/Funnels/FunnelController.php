@@ -29,6 +29,7 @@ use Lantern\Core\Page\Look\LookChanges;
 use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Plan\FunnelState;
 use Lantern\Core\Plan\Goal;
+use Lantern\Core\Plan\OpeningTimes;
 use Lantern\Core\Plan\WebAddress;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
@@ -117,6 +118,9 @@ final class FunnelController extends StudioController
         }
         if ($request->has('fields')) {
             $given['fields'] = array_map(RichText::plain(...), MergeFields::ownFields(Shape::of($request->input('fields'), 'fields')));
+        }
+        if ($request->has('times')) {
+            $given['times'] = OpeningTimes::fromShape(Shape::of($request->input('times') ?? [], 'times'))->toArray();
         }
         if (isset($given['currency'])) {
             $given['currency'] = Currency::of($given['currency'])->code;

@@ -21,7 +21,8 @@ final class FunnelJson
     {
         return ['id' => $funnel->id, 'name' => $funnel->name, 'goal' => $funnel->goal, 'state' => $funnel->state,
             'address' => $funnel->address, 'url' => $funnel->url(), 'openUrl' => "/studio/open/{$funnel->id}",
-            'archived' => $funnel->archived_at !== null,
+            'archived' => $funnel->archived_at !== null, 'opensAt' => Instant::json($funnel->opens_at),
+            'closesAt' => Instant::json($funnel->closes_at), 'closedAt' => Instant::json($funnel->closed_at),
             'liveVersion' => $funnel->liveVersion?->number, 'updatedAt' => Instant::json($funnel->updated_at)];
     }
 
@@ -29,7 +30,8 @@ final class FunnelJson
     public static function shared(Funnel $funnel): array
     {
         return ['look' => $funnel->look, 'changes' => (object) $funnel->look_changes, 'logo' => $funnel->logo, 'icon' => $funnel->icon,
-            'fields' => (object) $funnel->fields, 'parameters' => $funnel->parameters, 'currency' => $funnel->sellsIn()];
+            'fields' => (object) $funnel->fields, 'parameters' => $funnel->parameters, 'currency' => $funnel->sellsIn(),
+            'times' => (object) $funnel->times];
     }
 
     /** @return array<string, mixed> the draft with all its parts, by the lists of their kinds, in order */

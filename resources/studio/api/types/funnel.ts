@@ -1,6 +1,6 @@
 /** A funnel with its numbers. As the API gives it. */
 import type { Rate } from '@/api/types/business';
-import type { Deadline } from '@/api/types/deadlines';
+import type { Deadline, ForEveryone } from '@/api/types/deadlines';
 import type { Email, MessageState, Sequence } from '@/api/types/emails';
 import type { LookChanges, Page, SharedSection } from '@/api/types/page';
 import type { Form } from '@/api/types/people';
@@ -18,6 +18,9 @@ export interface FunnelSummary {
     openUrl: string;
     archived: boolean;
     liveVersion: number | null;
+    opensAt: string | null;
+    closesAt: string | null;
+    closedAt: string | null;
     updatedAt: string;
 }
 
@@ -73,6 +76,8 @@ export interface Funnel extends FunnelSummary {
     coupons: Coupon[];
     deadlines: Deadline[];
     currency: string;
+    /** When the draft would be open. */
+    times: { opens?: ForEveryone; closes?: ForEveryone };
     setAside: SetAside[];
     pageNumbers: Record<string, PageNumbers>;
     emailNumbers: Record<string, Partial<Record<MessageState | 'opened' | 'clicked' | 'lost', number>>>;

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiError, query } from '@/api/client';
 import type { Form, OrderRow, PersonRow, Version } from '@/api/types';
+import OpeningTimes from '@/funnel/desk/OpeningTimes.vue';
 import FunnelExtras from '@/funnel/desk/FunnelExtras.vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
@@ -264,6 +265,7 @@ const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(
                 </li>
             </ol>
             <button v-if="store.funnel.state === 'live'" type="button" class="mt-4 btn" @click="close">Close the funnel</button>
+            <OpeningTimes class="mt-6" />
         </section>
     </div>
 </template>

@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { useFunnel } from '@/funnel/funnelStore';
+import { useSession } from '@/stores/session';
+import { dateTime } from '@/ui/format';
+import ZoneField from '@/ui/ZoneField.vue';
+
+/** When the funnel opens and closes, for everyone, without anybody pressing anything. */
+const store = useFunnel();
+const session = useSession();
+const times = computed(() => store.funnel?.times ?? {});
+const zone = computed(() => times.value.opens?.zone ?? times.value.closes?.zone ?? session.zone);
+
+function set(which: 'opens' | 'closes', event: Event): void {
+    const moment = (event.target as HTMLInputElement).value.slice(0, 16);
+    const next = { ...times.value, [which]: moment ? { moment, zone: zone.value } : undefined };
+    store.edit('funnel', store.funnel!.id, { times: JSON.parse(JSON.stringify(next)) as object }, 'when the funnel is open', true);
+}
+function setZone(name: string): void {
+    const moved = Object.fromEntries(Object.entries(times.value).map(([k, v]) => [k, { ...v, zone: name }]));
+    store.edit('funnel', store.funnel!.id, { times: moved }, 'in which zone the funnel opens and closes', true);
+}
+const now = computed(() => {
+    const f = store.funnel;
+    if (f?.closedAt) {
+        return `It closed by itself on ${dateTime(f.closedAt)}.`;
+    }
+    return [
+        f?.opensAt && new Date(f.opensAt) > new Date() ? `What is live opens on ${dateTime(f.opensAt)}.` : '',
+        f?.closesAt ? `What is live closes on ${dateTime(f.closesAt)}.` : '',
+    ]
+        .join(' ')
+        .trim();
+});
+</script>
+
+<template>
+    <fieldset v-if="store.funnel">
+        <legend class="text-lg font-semibold">Opens and closes by itself</legend>
+        <div class="mt-1 grid gap-3 xl:grid-cols-2">
+            <label class="block"
+                ><span class="caption">opens</span
+                ><input type="datetime-local" class="input" :value="times.opens?.moment ?? ''" @change="set('opens', $event)"
+            /></label>
+            <label class="block"
+                ><span class="caption">closes</span
+                ><input type="datetime-local" class="input" :value="times.closes?.moment ?? ''" @change="set('closes', $event)"
+            /></label>
+        </div>
+        <ZoneField v-if="times.opens || times.closes" class="mt-3" :model-value="zone" @update:model-value="setZone" />
+        <p class="hint">Empty for open until you close it. Before and after, visitors see the closed page. It holds when you publish.</p>
+        <p v-if="now" class="mt-1 font-medium">{{ now }}</p>
+    </fieldset>
+</template>

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Deadlines;
+
+use App\Models\DraftPart;
+use App\Models\Funnel;
+use App\Models\Submission;
+use Lantern\Core\Plan\FunnelState;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\PageRole;
+use Lantern\Core\Plan\Way;
+use Tests\Feature\Sales\SalesTestCase;
+
+/** A funnel opens and closes at a moment for everyone, on time and once. */
+final class OpeningTimesTest extends SalesTestCase
+{
+    /** @param  array<string, mixed>  $times */
+    private function open(array $times): void
+    {
+        $this->travelTo('2026-11-27 10:00:00');
+        $this->actingAs($this->seller)->putJson("/studio/api/funnels/{$this->funnel->id}", ['times' => $times])->assertOk();
+        $this->publish();
+    }
+
+    private const TIMES = ['opens' => ['moment' => '2026-12-04T18:00', 'zone' => 'Europe/Oslo'],
+        'closes' => ['moment' => '2026-12-11T20:00', 'zone' => 'Europe/Oslo']];
+
+    public function test_it_opens_and_closes_by_itself_to_the_second_whether_the_clock_of_the_application_ran_or_not(): void
+    {
+        $this->open(self::TIMES);
+        $sales = $this->url(PageRole::Sales);
+        foreach (['2026-12-04 16:59:59' => false, '2026-12-04 17:00:00' => true, '2026-12-11 18:59:59' => true,
+            '2026-12-11 19:00:00' => false] as $moment => $open) {
+            $this->travelTo($moment);
+            $answer = $this->get($sales)->assertOk();
+            $open ? $answer->assertSee('I am in') : $answer->assertDontSee('I am in');
+            self::assertSame($open, $this->get($this->url(PageRole::Checkout))->assertOk()->getContent() !== $answer->getContent(),
+                $moment);
+        }
+        $this->post($this->url(PageRole::Checkout), ['checkout' => '1', 'email' => 'a@example.com'])->assertStatus(410);
+        $this->artisan('lantern:due')->assertSuccessful();
+        $this->artisan('lantern:due')->assertSuccessful();
+        $funnel = Funnel::query()->findOrFail($this->funnel->id);
+        self::assertSame([FunnelState::Closed, '2026-12-11 19:00:00'], [$funnel->state, $funnel->closed_at?->format('Y-m-d H:i:s')]);
+    }
+
+    public function test_the_owner_opens_it_again_by_another_moment(): void
+    {
+        $this->open(self::TIMES);
+        $this->travelTo('2026-12-12 10:00:00');
+        $this->artisan('lantern:due');
+        $api = "/studio/api/funnels/{$this->funnel->id}";
+        $this->actingAs($this->seller)->getJson("{$api}/check")->assertJsonPath('findings.0.code', 'closes-past');
+        $this->postJson("{$api}/publish")->assertStatus(422);
+        $this->putJson($api, ['times' => ['closes' => ['moment' => '2026-12-20T20:00', 'zone' => 'Europe/Oslo']]])->assertOk();
+        $this->postJson("{$api}/publish")->assertOk();
+        $this->getJson($api)->assertJsonPath('state', 'live')->assertJsonPath('closedAt', null);
+        $this->get($this->url(PageRole::Sales))->assertSee('I am in');
+    }
+
+    public function test_what_cannot_be_is_refused_and_nothing_of_it_is_kept(): void
+    {
+        $api = "/studio/api/funnels/{$this->funnel->id}";
+        $this->actingAs($this->seller);
+        foreach ([['closes' => ['moment' => 'soon', 'zone' => 'UTC']], ['opens' => ['moment' => '2026-12-04T18:00', 'zone' => 'Mars']],
+            ['opens' => ['moment' => '2026-12-04T18:00', 'zone' => 'UTC'], 'closes' => ['moment' => '2026-12-04T18:00', 'zone' => 'UTC']],
+            'always', ['opens' => 'now'], ['closes' => ['moment' => ['x'], 'zone' => 7]]] as $times) {
+            $this->putJson($api, ['times' => $times])->assertStatus(422);
+        }
+        $this->getJson($api)->assertJsonPath('times', []);
+    }
+
+    public function test_the_closed_page_may_gather_addresses_and_thanks_for_them(): void
+    {
+        $closed = DraftPart::there($this->funnel->id, PagePlan::kind())->where('definition->role', 'closed')->firstOrFail();
+        $form = (string) $this->actingAs($this->seller)->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'form'])
+            ->assertCreated()->json('id');
+        $document = $closed->definition['document'];
+        $document['sections'][0]['blocks'][] = ['id' => 'wait', 'kind' => 'form', 'form' => $form];
+        $closed->change(['document' => $document])->save();
+        $thanks = (string) $this->postJson("/studio/api/funnels/{$this->funnel->id}/pages", ['role' => 'thank-you'])->assertSuccessful()
+            ->json('page.id');
+        \App\Drafts\DraftWays::draw($this->funnel->refresh(), Way::toPage($closed->id, \Lantern\Core\Events\Outcome::Joined, $thanks));
+        $this->open(self::TIMES);
+        $url = '/'.$this->funnel->address.'/'.$closed->definition['address'];
+        preg_match_all('/<input type="hidden" name="(\w+)" value="([^"]*)"/', (string) $this->get($url)->assertOk()->getContent(), $m);
+        $this->travel(20)->seconds();
+        $answer = $this->post($url, ['email' => 'wren@example.com'] + array_combine($m[1], $m[2]));
+        $answer->assertStatus(303);
+
+        self::assertSame(1, Submission::query()->count());
+        $to = (string) parse_url((string) $answer->headers->get('Location'), PHP_URL_PATH);
+        $before = $this->get($to)->getContent();
+        $this->withCookie('lantern_joined', Submission::query()->valueOrFail('id'));
+        self::assertNotSame($before, $this->get($to)->assertOk()->getContent(), 'whoever has just joined is thanked');
+        $this->get($this->url(PageRole::Sales))->assertDontSee('I am in');
+    }
+}
