@@ -44,7 +44,8 @@ final readonly class Starter
         string $currency = 'EUR'): Plan
     {
         $desk = new StarterDesk($this->sender, $this->newId, $title, $leadMagnet);
-        $sold = StarterOffers::isMadeFor($goal) ? StarterOffers::of($desk, Currency::of($price->currency->code ?? $currency), $price)
+        $sold = StarterOffers::isMadeFor($goal) ? StarterOffers::of($desk, Currency::of($price->currency->code ?? $currency),
+            $price, StarterDeadline::isMadeFor($goal))
             : null;
         $desk = $desk->withOffers($sold->offers ?? []);
         $form = $goal === Goal::Sell ? null : StarterForms::of($goal, $desk);
@@ -54,8 +55,11 @@ final readonly class Starter
         $pages = [];
         foreach ($this->pages($goal, $desk) as $key => [$role, $pageName, $document]) {
             $pages[] = new PagePlan($desk->page($key), $role, $pageName,
-                $pages === [] ? '' : (str_contains($key, '-') && $role === PageRole::Lesson ? str_replace('lesson', 'video', $key)
-                    : $role->address()), $document);
+                $pages === [] ? '' : match (true) {
+                    str_contains($key, '-') && $role === PageRole::Lesson => str_replace('lesson', 'video', $key),
+                    str_ends_with($key, 'introductory') => $key,
+                    default => $role->address(),
+                }, $document);
         }
         $emailTexts = StarterEmails::of($goal, $desk);
         $sequences = $emailTexts === [] ? []
@@ -66,9 +70,12 @@ final readonly class Starter
             $emailTexts,
         );
 
+        $offered = array_values(array_filter($emails, fn (EmailPlan $e): bool => $e->name === 'The offer'))[0] ?? null;
+        $deadline = StarterDeadline::isMadeFor($goal) ? StarterDeadline::parts($goal, $desk, $sequences[0] ?? null, $offered) : [];
+
         return new Plan($desk->id(), $name, $goal, $address, Looks::DEFAULT, new LookChanges, $this->sender,
             [...$pages, ...($form === null ? [] : [$form]), ...$sequences, ...$emails, ...($leadMagnet === null ? [] : [$leadMagnet]),
-                ...$sold->parts ?? []],
+                ...$sold->parts ?? [], ...$deadline],
             $this->ways($goal, $desk), currency: $price->currency->code ?? $currency);
     }
 
@@ -94,19 +101,21 @@ final readonly class Starter
             Goal::Webinar => [
                 'registration' => $page(PageRole::Registration), 'confirmation' => $page(PageRole::Confirmation),
                 'room' => $page(PageRole::Room),
-                'replay' => $page(PageRole::Replay), ...$this->selling($page),
+                'replay' => $page(PageRole::Replay), ...$this->selling($page, $d),
             ],
-            Goal::Sell => $this->selling($page),
+            Goal::Sell => $this->selling($page, $d),
         };
     }
 
     /**
      * @param  callable(PageRole): array{PageRole, string, Document}  $page
+     * @param  StarterDesk|null  $introductory  what the pages of the introductory price are written with; null for none
      * @return array<string, array{PageRole, string, Document}>
      */
-    private function selling(callable $page): array
+    private function selling(callable $page, ?StarterDesk $introductory = null): array
     {
-        return ['sales' => $page(PageRole::Sales), 'checkout' => $page(PageRole::Checkout), 'upsell' => $page(PageRole::Upsell),
+        return ['sales' => $page(PageRole::Sales), 'checkout' => $page(PageRole::Checkout),
+            ...($introductory === null ? [] : StarterDeadline::pages($introductory)), 'upsell' => $page(PageRole::Upsell),
             'downsell' => $page(PageRole::Downsell), 'delivery' => $page(PageRole::Delivery), 'closed' => $page(PageRole::Closed)];
     }
 
@@ -116,14 +125,16 @@ final readonly class Starter
         $selling = [['sales', Outcome::Chose, 'checkout'], ['sales', Outcome::TimeRanOut, 'closed'],
             ['checkout', Outcome::Bought, 'upsell'], ['upsell', Outcome::Bought, 'delivery'], ['upsell', Outcome::Declined, 'downsell'],
             ['downsell', Outcome::Bought, 'delivery'], ['downsell', Outcome::Declined, 'delivery']];
+        $introductory = [['introductory', Outcome::Chose, 'order-introductory'], ['introductory', Outcome::TimeRanOut, 'sales'],
+            ['order-introductory', Outcome::Bought, 'upsell'], ['order-introductory', Outcome::TimeRanOut, 'sales']];
         $rows = match ($goal) {
             Goal::GiveAway, Goal::LongOptIn, Goal::WaitingList => [['opt-in', Outcome::Joined, 'thank-you']],
             Goal::Form => [['form', Outcome::Joined, 'thank-you']],
             Goal::VideoSeries => [['opt-in', Outcome::Joined, 'lesson-1'], ...$selling],
             Goal::Webinar => [['registration', Outcome::Joined, 'confirmation'], ['confirmation', Outcome::Attended, 'room'],
                 ['confirmation', Outcome::Missed, 'replay'],
-                ['room', Outcome::Attended, 'sales'], ['replay', Outcome::TimeRanOut, 'closed'], ...$selling],
-            Goal::Sell => $selling,
+                ['room', Outcome::Attended, 'introductory'], ['replay', Outcome::TimeRanOut, 'closed'], ...$selling, ...$introductory],
+            Goal::Sell => [...$selling, ...$introductory],
         };
 
         return array_map(fn (array $r): Way => Way::toPage($d->page($r[0]), $r[1], $d->page($r[2])), $rows);

@@ -193,9 +193,17 @@ final class StarterDesk
                 'html' => self::listHtml(...$holds), 'text' => $button, 'url' => $url, 'offer' => $this->offer($offer)]);
     }
 
-    public function checkout(): Block
+    public function checkout(string $offer = 'main'): Block
     {
-        return new Block(self::NEW, BlockKind::Checkout, DesignWords::checkout($this->offer('main')));
+        return new Block(self::NEW, BlockKind::Checkout, DesignWords::checkout($this->offer($offer)));
+    }
+
+    /** A countdown to the end of the starter's deadline. */
+    public function countdown(string $style, string $words): Block
+    {
+        return new Block(self::NEW, BlockKind::Countdown, ['text' => $words, 'until' => '', 'deadline' => $this
+            ->page(StarterDeadline::KEY)], [],
+            $style);
     }
 
     public function purchases(): Block

@@ -58,7 +58,7 @@ final class StarterEmails
                     Delay::days(2, 9)),
                 $email('The offer', 'How we can go on together',
                     '<p>in the webinar I spoke about how we can work together. Here it is in writing, with everything it holds:</p>'
-                        .$link('sales', 'See the programme'), Delay::days(3, 9)),
+                        .$link('introductory', 'See the programme'), Delay::days(3, 9)),
             ],
             Goal::Sell => [],
         };

@@ -25,7 +25,7 @@ use Lantern\Core\Sequences\SequencePlan;
 final readonly class StarterOffers
 {
     /** The offers by the names that the starters use, the main one first. */
-    public const KEYS = ['main', 'extra', 'smaller'];
+    public const KEYS = ['main', 'extra', 'smaller', 'introductory'];
 
     /**
      * @param  list<Part>  $parts  products, offers, and what buying starts
@@ -40,8 +40,11 @@ final readonly class StarterOffers
         return in_array($goal, [Goal::Sell, Goal::Webinar, Goal::VideoSeries], true);
     }
 
-    /** @param  Money|null  $price  of the main offer; null when it is not known yet */
-    public static function of(StarterDesk $d, Currency $currency, ?Money $price): self
+    /**
+     * @param  Money|null  $price  of the main offer; null when it is not known yet
+     * @param  bool  $introductory  is there an introductory price, too?
+     */
+    public static function of(StarterDesk $d, Currency $currency, ?Money $price, bool $introductory): self
     {
         $title = $d->title === '' ? 'The programme' : mb_substr($d->title, 0, 120);
         $welcome = new SequencePlan($d->id(), 'For buyers', ends: new Triggers);
@@ -62,7 +65,8 @@ final readonly class StarterOffers
                 bumps: [new OrderBump($smallerOffer->id, 'Yes, add the recordings to my order.')]), $main->name),
             'extra' => new Offered(new Offer($d->id(), 'A private hour', $extra->id, $open), $extra->name),
             'smaller' => new Offered($smallerOffer, $smaller->name),
-        ];
+        ] + ($introductory ? ['introductory' => new Offered(new Offer($d->id(), 'Introductory price', $main->id, $open,
+            bumps: [new OrderBump($smallerOffer->id, 'Yes, add the recordings to my order.')]), $main->name)] : []);
 
         return new self([$main, $extra, $smaller, ...array_values(array_map(fn (Offered $o): Offer => $o->offer, $offers)), $welcome,
             $email], $offers);

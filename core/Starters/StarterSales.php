@@ -9,10 +9,12 @@ use Lantern\Core\Page\Document;
 /** The pages of the starters that sell and deliver. */
 final class StarterSales
 {
-    public static function sales(StarterDesk $d): Document
+    /** @param  string  $offer  that it makes, by its name: at the introductory price it says until when */
+    public static function sales(StarterDesk $d, string $offer = 'main'): Document
     {
+        $until = $offer === 'introductory' ? [$d->countdown('boxes', 'Your introductory price holds until')] : [];
         $price = $d->section('price-card', $d->heading('What it costs'),
-            $d->price('main', $d->title, 'I am in', $d->toBuying(),
+            $d->price($offer, $d->title, 'I am in', $d->toBuying(),
                 'The whole programme, step by step', 'An email every week that says what to do next', 'Your questions answered, in writing',
                 'Yours to keep afterwards'));
 
@@ -21,7 +23,8 @@ final class StarterSales
             $d->section('opening-dark', $d->eyebrow('The programme'), $d->heading($d->title),
                 $d->text('You know by now that it can be done. This is how we do it together: in small steps, in the right order, with '
                     .'somebody beside you who has seen it all before.'),
-                $d->button('See what it costs', 'section:'.$price->id)),
+                ...$until,
+                ...[$d->button('See what it costs', 'section:'.$price->id)]),
             $d->section('words-left', $d->heading('You have tried it on your own'),
                 $d->text('You have read about it, watched others do it, begun on a Monday and stopped by Thursday. That is not a lack of '
                     .'will. What is missing is an order to go in, and somebody who notices when you are stuck.')),
@@ -54,12 +57,14 @@ final class StarterSales
         );
     }
 
-    public static function checkout(StarterDesk $d): Document
+    public static function checkout(StarterDesk $d, string $offer = 'main'): Document
     {
+        $until = $offer === 'introductory' ? [$d->countdown('sentence', 'Your introductory price holds until')] : [];
+
         return StarterPages::page(
             $d->section('header-centred', $d->logo()),
             $d->section('checkout-centred', $d->heading('Your order'),
-                $d->text('Two fields and your card. You see the whole sum before you pay.'), $d->checkout()),
+                ...[$d->text('Two fields and your card. You see the whole sum before you pay.'), ...$until, $d->checkout($offer)]),
             $d->section('guarantee-seal', $d->seal('14 days', 'money back'), $d->heading('You risk nothing'),
                 $d->text('If it is not for you, write me one line within fourteen days and you get all of your money back.')),
             $d->footer(),

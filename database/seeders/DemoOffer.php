@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
-use App\Drafts\DraftPages;
-use App\Drafts\DraftParts;
 use App\Journey\Events;
 use App\Mail\Sending\Feedback;
 use App\Mail\Sending\MessageSender;
@@ -13,23 +11,11 @@ use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Person;
-use App\Support\Ids;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\Deadline;
-use Lantern\Core\Deadlines\DeadlineMoment;
-use Lantern\Core\Deadlines\Edge;
-use Lantern\Core\Deadlines\GuardedPage;
-use Lantern\Core\Deadlines\Lasting;
-use Lantern\Core\Deadlines\LastWarning;
 use Lantern\Core\Emails\MessageState;
-use Lantern\Core\Events\Trigger\Bought;
-use Lantern\Core\Events\Trigger\EmailClicked;
-use Lantern\Core\Events\Trigger\Triggers;
-use Lantern\Core\Offers\Offer;
 use Lantern\Core\Plan\PagePlan;
-use Lantern\Core\Sequences\Delay;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;
 
@@ -44,67 +30,35 @@ final class DemoOffer
     private array $people = [];
 
     public function __construct(
-        private readonly DraftPages $pages,
         private readonly Events $events,
         private readonly Feedback $feedback,
         private readonly MessageSender $sender,
     ) {
     }
 
-    /** The parts of the funnel: a sales page of its own, the deadline, and the emails around its end. */
-    public function add(Funnel $funnel, Offer $introductory): void
+    /** What the starter brought along, in Imke's words. */
+    public function write(Funnel $funnel): void
     {
-        $regular = $this->page($funnel, 'Sales page');
-        $checkout = $this->page($funnel, 'Checkout, introductory');
-        [$page] = $this->pages->duplicate($regular->refresh()->load('funnel'));
-        $document = json_decode((string) preg_replace('/"offer":"[^"]*"/', '"offer":"'.$introductory->id.'"',
-            (string) json_encode($page->definition['document'])), true);
-        $deadline = Ids::next();
-        $count = ['id' => 'd-count', 'kind' => 'countdown', 'style' => 'bar-top', 'text' => 'Your introductory price holds until',
-            'until' => '', 'deadline' => $deadline];
-        $boxes = ['id' => 'd-boxes', 'kind' => 'countdown', 'style' => 'boxes', 'text' => 'Yours until', 'until' => '',
-            'deadline' => $deadline];
-        array_splice($document['sections'][1]['blocks'], 2, 0, [$boxes]);
-        array_unshift($document['sections'][1]['blocks'], $count);
-        $page->change(['name' => 'Sales page, introductory', 'address' => 'introductory', 'document' => $document])->save();
-        DB::table('ways')->where('page_id', $page->id)->delete();
-        foreach ([[$regular->id, 'chose', $this->page($funnel, 'Checkout page')->id], [$page->id, 'chose', $checkout->id], [$page
-            ->id, 'time-ran-out', $regular->id],
-            [$checkout->id, 'time-ran-out', $regular->id]] as [$from, $outcome, $to]) {
-            DB::table('ways')->where('page_id', $from)->where('outcome', $outcome)->delete();
-            DB::table('ways')->insert(['funnel_id' => $funnel->id, 'page_id' => $from, 'outcome' => $outcome, 'to_page' => $to]);
-        }
-        $this->sequence = DraftParts::add($funnel, new SequencePlan(Ids::next(), 'The offer', ends: new Triggers([new Bought])))->id;
-        $this->email = $this->mail($funnel, 'The introductory price', 'First Season, a hundred less for you',
-            '<p>You have had the practice plan for a while. If twelve minutes a day have done you good, First Season takes you on: twelve '
-            .'weeks, from open strings to your first melody.</p><p>For three days from when you look, it is 190 for you instead of 290.</p>'
-            ."<p><a href=\"{{page_{$page->id}}}\">Have a look at First Season</a></p>", null);
-        DraftParts::add($funnel, new Deadline($deadline, 'Introductory price', new Triggers([new EmailClicked($this->email)]),
-            Lasting::days(3, '20:00'), grace: 10, pages: [new GuardedPage($page->id, $regular->id),
-                new GuardedPage($checkout->id, $regular->id)], offers: [$introductory->id],
-            warning: new LastWarning(60, 'Within the hour the introductory price is over: First Season is 290 after that.')));
-        $this->mail($funnel, 'One day left', 'Until tomorrow at this time',
-            "<p>your introductory price for First Season ends on {{deadline_{$deadline}}}.</p><img src=\"countdown:{$deadline}\" alt=\"\">"
-            ."<p><a href=\"{{page_{$page->id}}}\">See First Season</a></p>", DeadlineMoment::of($deadline, Edge::End, days: -1));
-        $this->mail($funnel, 'Three hours left', 'Three hours left',
-            "<p>a last word: {{deadline_left_{$deadline}}} from now the price goes up by a hundred. If you would rather not, all is well: "
-            ."the practice plan stays yours.</p><p><a href=\"{{page_{$page->id}}}\">See First Season</a></p>",
-            DeadlineMoment::of($deadline, Edge::End, minutes: -180));
-        $this->mail($funnel, 'The regular price', 'The door stays open',
-            '<p>the introductory price is over. First Season itself is not: the door stays open.</p>'
-            ."<p><a href=\"{{page_{$regular->id}}}\">First Season at the regular price</a></p>",
-            DeadlineMoment::of($deadline, Edge::End, days: 1, hour: 9));
+        $page = $this->part($funnel, PagePlan::kind(), 'Sales page, introductory');
+        $document = $page->definition['document'];
+        array_unshift($document['sections'][1]['blocks'], ['id' => 'demo-bar', 'kind' => 'countdown', 'style' => 'bar-top',
+            'text' => 'Your introductory price holds until', 'until' => '',
+            'deadline' => $this->part($funnel, Deadline::kind(), 'Introductory price')->id]);
+        $page->change(['document' => $document])->save();
+        $this->part($funnel, Deadline::kind(), 'Introductory price')->change(['warning' => ['minutes' => 60,
+            'words' => 'Within the hour the introductory price is over: First Season is 290 after that.']])->save();
+        $this->sequence = $this->part($funnel, SequencePlan::kind(), 'The offer')->id;
+        $email = $this->part($funnel, EmailPlan::kind(), 'The introductory price');
+        $this->email = $email->id;
+        $email->change(['subject' => 'First Season, a hundred less for you', 'body' => '<p>Hello {{first_name|there}},</p><p>you have had the '
+            .'practice plan for a while. If twelve minutes a day have done you good, First Season takes you on: twelve weeks, from open '
+            .'strings to your first melody.</p><p>For three days from when you look, it is 190 for you instead of 290.</p><p><a '
+            ."href=\"{{page_{$page->id}}}\">Have a look at First Season</a></p><p>Warmly,<br>Imke</p>"])->save();
     }
 
-    private function mail(Funnel $funnel, string $name, string $subject, string $body, ?DeadlineMoment $by): string
+    private function part(Funnel $funnel, string $kind, string $name): DraftPart
     {
-        return DraftParts::add($funnel, new EmailPlan(Ids::next(), $name, $subject,
-            "<p>Hello {{first_name|there}},</p>{$body}<p>Warmly,<br>Imke</p>", Delay::atOnce(), $this->sequence, by: $by))->id;
-    }
-
-    private function page(Funnel $funnel, string $name): DraftPart
-    {
-        return DraftPart::there($funnel->id, PagePlan::kind())->where('name', $name)->firstOrFail();
+        return DraftPart::there($funnel->id, $kind)->where('name', $name)->firstOrFail();
     }
 
     /** Those who will be written to, in the order in which they joined. */

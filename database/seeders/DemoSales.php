@@ -110,7 +110,7 @@ final class DemoSales
             'tags' => ['Bought Tune-Up Clinic']])->save();
         $smaller->change(['name' => 'Recorded Warm-Ups', 'line' => 'Twelve warm-ups to play along with.',
             'tags' => ['Bought Recorded Warm-Ups'], 'files' => [$file($warmUps)]])->save();
-        [$regular, $clinic, $recordings] = DraftPart::there($funnel->id, Offer::kind())->get()->all();
+        [$regular, $clinic, $recordings, $introductory] = DraftPart::there($funnel->id, Offer::kind())->get()->all();
         $price = fn (int $euros): array => ['kind' => 'once', 'amount' => $euros * 100, 'currency' => 'EUR'];
         $clinic->change(['name' => 'Tune-Up Clinic', 'price' => $price(60)])->save();
         $recordings->change(['name' => 'Recorded Warm-Ups', 'price' => $price(25)])->save();
@@ -119,37 +119,32 @@ final class DemoSales
         $offer = fn (string $name,
             array $of): Offer => Offer::fromShape(\Lantern\Core\Support\Shape::of(['id' => Ids::next(), 'name' => $name,
                 'product' => $main->id, 'price' => $of, 'bumps' => $bump]));
-        $introductory = $offer('First Season, introductory', $price(190));
+        $introductory->change(['name' => 'First Season, introductory', 'price' => $price(190), 'bumps' => $bump])->save();
         $threePayments = $offer('First Season, three payments',
             ['kind' => 'payments', 'amount' => 9900, 'currency' => 'EUR', 'payments' => 3,
                 'every' => 'month']);
-        DraftParts::add($funnel, $introductory);
         DraftParts::add($funnel, $threePayments);
         DraftParts::add($funnel, new Coupon(Ids::next(), 'Concert leaflet', 'CELLO10', 10, null, [$regular->id, $introductory->id]));
         DraftParts::add($funnel, new Coupon(Ids::next(), 'Former pupils', '', 0, self::euros(40), [$regular->id]));
-        $this->checkouts($funnel->refresh(), $introductory, $threePayments);
+        $this->checkout($funnel->refresh(), $threePayments);
         $this->words($funnel, $portrait);
-        $this->offer->add($funnel->refresh(), $introductory);
+        $this->offer->write($funnel->refresh());
 
         return $funnel->refresh();
     }
 
-    /** Beside the checkout at the regular price one for each of the others, which lead on in the same way. */
-    private function checkouts(Funnel $funnel, Offer $introductory, Offer $threePayments): void
+    /** Beside the checkout at the regular price one for three payments, which leads on in the same way. */
+    private function checkout(Funnel $funnel, Offer $threePayments): void
     {
         $first = $this->page($funnel, PageRole::Checkout);
-        foreach ([['Checkout, introductory', 'order-introductory', $introductory], ['Checkout, three payments', 'order-in-three',
-            $threePayments]] as [$name, $address, $offer]) {
-            [$row] = $this->pages->duplicate($first->refresh()->load('funnel'));
-            $document = json_decode((string) preg_replace('/"offer":"[^"]*"/', '"offer":"'.$offer->id.'"',
-                (string) json_encode($row->definition['document'])), true);
-            $row->change(['name' => $name, 'address' => $address, 'document' => $document])->save();
-            DB::table('ways')->where('page_id', $row->id)->delete();
-            DB::table('ways')->insert(['funnel_id' => $funnel->id, 'page_id' => $row->id, 'outcome' => 'bought',
-                'to_page' => $this->page($funnel, PageRole::Upsell)->id]);
-        }
-        DB::table('ways')->where('page_id', $first->id)->where('outcome', 'bought')
-            ->update(['to_page' => $this->page($funnel, PageRole::Upsell)->id]);
+        $upsell = $this->page($funnel, PageRole::Upsell)->id;
+        [$row] = $this->pages->duplicate($first->refresh()->load('funnel'));
+        $document = json_decode((string) preg_replace('/"offer":"[^"]*"/', '"offer":"'.$threePayments->id.'"',
+            (string) json_encode($row->definition['document'])), true);
+        $row->change(['name' => 'Checkout, three payments', 'address' => 'order-in-three', 'document' => $document])->save();
+        DB::table('ways')->where('page_id', $row->id)->delete();
+        DB::table('ways')->insert(['funnel_id' => $funnel->id, 'page_id' => $row->id, 'outcome' => 'bought', 'to_page' => $upsell]);
+        DB::table('ways')->where('page_id', $first->id)->where('outcome', 'bought')->update(['to_page' => $upsell]);
     }
 
     private function words(Funnel $funnel, string $portrait): void

@@ -14,7 +14,7 @@ export const router = createRouter({
         { path: '/funnels', component: FunnelsHome, meta: { title: 'Funnels' } },
         { path: '/funnels/new', component: () => import('@/funnels/NewFunnel.vue'), meta: { title: 'New funnel' } },
         {
-            path: '/funnels/:id/:open(page|form|email|sequence|lead-magnet|offers|offer|product|coupon|deadline|settings)?/:part?',
+            path: '/funnels/:id/:open(page|form|email|sequence|lead-magnet|offers|offer|product|coupon|settings|deadline)?/:part?',
             component: () => import('@/funnel/FunnelScreen.vue'),
             meta: { title: 'Funnel' },
         },

@@ -30,7 +30,7 @@ final class RoomsTest extends TestCase
         'Forms' => ['Emails', 'Parts', 'People', 'Support'],
         'Sequences' => ['Deadlines', 'Emails', 'Events', 'Parts', 'Rules', 'Support'],
         'Plan' => ['Deadlines', 'Emails', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Parts', 'Rules', 'Sequences', 'Support'],
-        'Starters' => ['Events', 'Forms', 'Money', 'Offers', 'Page', 'Parts', 'People', 'Plan', 'Sequences'],
+        'Starters' => ['Deadlines', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Parts', 'People', 'Plan', 'Sequences'],
         'Checks' => ['Deadlines', 'Emails', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Plan', 'Rules', 'Sequences', 'Support'],
         'Journey' => ['Deadlines', 'Events', 'Forms', 'Offers', 'Plan', 'Sequences', 'Support'],
     ];

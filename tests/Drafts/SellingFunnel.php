@@ -19,12 +19,12 @@ trait SellingFunnel
         $plan = app(NewFunnel::class)->fromStarter($this->owner->business, Goal::Sell, 'Selling', 'First Season', null, Plans::price());
         $written = DraftPlan::read($plan)->toArray();
         $plan->forceDelete();
-        $isCheckout = fn (array $part): bool => ($part['role'] ?? '') === 'checkout';
-        $checkout = array_column(array_filter($written['parts'], $isCheckout), 'id')[0] ?? '';
+        $isCheckout = fn (array $part): bool => ($part['role'] ?? '') === 'checkout' || ($part['address'] ?? '') === 'introductory';
+        $gone = array_column(array_filter($written['parts'], $isCheckout), 'id');
         $upsell = array_column(array_filter($written['parts'], fn (array $p): bool => ($p['role'] ?? '') === 'upsell'), 'id')[0] ?? '';
         $written['parts'] = array_values(array_filter($written['parts'], fn (array $p): bool => ! $isCheckout($p)
             && in_array($p['kind'], ['page'], true)));
-        $written['ways'] = array_values(array_filter($written['ways'], fn (array $w): bool => $w['page'] !== $checkout));
+        $written['ways'] = array_values(array_filter($written['ways'], fn (array $w): bool => ! in_array($w['page'], $gone, true)));
         foreach ($written['ways'] as $i => $way) {
             $written['ways'][$i] = $way['outcome'] === 'chose' ? ['outcome' => 'bought', 'toPage' => $upsell] + $way : $way;
         }

@@ -27,6 +27,7 @@ final class DeadlineCheckTest extends TestCase
             $page = fn (string $role): string => array_values(array_filter($p['pages'],
                 fn (array $x): bool => $x['role'] === $role))[0]['id'];
             [$sales, $checkout, $closed] = [$page('sales'), $page('checkout'), $page('closed')];
+            $p = Plans::atOnePrice($p);
             $p['sequences'][] = ['id' => 'seq', 'name' => 'The offer', 'starts' => [['kind' => 'tag', 'tag' => 'Keen']]];
             $p['emails'][] = ['id' => 'offer', 'name' => 'The offer', 'subject' => 'x', 'sequence' => 'seq',
                 'body' => "<p><a href=\"{{page_{$sales}}}\">See it</a></p>"];

@@ -24,6 +24,7 @@ final class OfferCheckTest extends TestCase
     private static function plan(?Closure $change = null): Plan
     {
         return Plans::changed(function (array $plan) use ($change): array {
+            $plan = Plans::atOnePrice($plan);
             foreach ($plan['offers'] as $i => $offer) {
                 $plan['offers'][$i]['price']['amount'] = [29_000, 6_000, 2_500][$i];
             }

@@ -57,6 +57,28 @@ final class Plans
         return $plans;
     }
 
+    /**
+     * A funnel that sells, in which each kind of part is a list of its own, without the introductory price that its starter
+     * brings along: its pages, its offer, its deadline and the emails around that.
+     *
+     * @param  array<string, mixed>  $p
+     * @return array<string, mixed>
+     */
+    public static function atOnePrice(array $p): array
+    {
+        $gone = array_column(array_filter($p['pages'], fn (array $x): bool => str_ends_with($x['address'], 'introductory')), 'id');
+        $p['pages'] = array_values(array_filter($p['pages'], fn (array $x): bool => ! in_array($x['id'], $gone, true)));
+        $p['ways'] = array_values(array_filter($p['ways'], fn (array $w): bool => ! in_array($w['page'], $gone, true)));
+        $p['offers'] = array_values(array_filter($p['offers'], fn (array $o): bool => $o['name'] !== 'Introductory price'));
+        $p['sequences'] = array_values(array_filter($p['sequences'], fn (array $q): bool => $q['name'] !== 'The offer'));
+        $kept = array_column($p['sequences'], 'id');
+        $p['emails'] = array_values(array_filter($p['emails'], fn (array $e): bool => ! isset($e['by'])
+            && in_array($e['sequence'] ?? '', $kept, true)));
+        $p['deadlines'] = [];
+
+        return $p;
+    }
+
     private const LISTS = ['page' => 'pages', 'form' => 'forms', 'sequence' => 'sequences', 'email' => 'emails',
         'lead-magnet' => 'leadMagnets', 'shared-section' => 'sharedSections', 'product' => 'products', 'offer' => 'offers',
         'coupon' => 'coupons', 'deadline' => 'deadlines'];

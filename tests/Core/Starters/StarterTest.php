@@ -30,6 +30,7 @@ final class StarterTest extends TestCase
     {
         $selling = ['sales chose checkout', 'sales time-ran-out closed', 'checkout bought upsell', 'upsell bought delivery',
             'upsell declined downsell', 'downsell bought delivery', 'downsell declined delivery'];
+        $introductory = ['sales chose checkout', 'sales time-ran-out sales', 'checkout bought upsell', 'checkout time-ran-out sales'];
         yield 'give something away' => [Goal::GiveAway, ['opt-in', 'thank-you'], ['opt-in joined thank-you'], 1];
         yield 'a long opt-in page' => [Goal::LongOptIn, ['opt-in', 'thank-you'], ['opt-in joined thank-you'], 1];
         yield 'a waiting list' => [Goal::WaitingList, ['opt-in', 'thank-you'], ['opt-in joined thank-you'], 1];
@@ -40,12 +41,14 @@ final class StarterTest extends TestCase
         ];
         yield 'a webinar' => [
             Goal::Webinar,
-            ['registration', 'confirmation', 'room', 'replay', 'sales', 'checkout', 'upsell', 'downsell', 'delivery', 'closed'],
+            ['registration', 'confirmation', 'room', 'replay', 'sales', 'checkout', 'sales', 'checkout', 'upsell', 'downsell',
+                'delivery', 'closed'],
             ['registration joined confirmation', 'confirmation attended room', 'confirmation missed replay', 'room attended sales',
-                'replay time-ran-out closed', ...$selling], 4,
+                'replay time-ran-out closed', ...$selling, ...$introductory], 7,
         ];
         yield 'selling' => [
-            Goal::Sell, ['sales', 'checkout', 'upsell', 'downsell', 'delivery', 'closed'], $selling, 1,
+            Goal::Sell, ['sales', 'checkout', 'sales', 'checkout', 'upsell', 'downsell', 'delivery', 'closed'],
+            [...$selling, ...$introductory], 5,
         ];
     }
 
@@ -121,9 +124,11 @@ final class StarterTest extends TestCase
         $open = fn (?string $price): array => array_values(array_map(fn (Finding $f): string => $f->message, array_filter(
             GoLiveCheck::of(Plans::of(Goal::Webinar, price: $price)), fn (Finding $f): bool => $f->code === 'no-price')));
 
-        self::assertSame(['“Regular price” has no price yet.', '“A private hour” has no price yet.', '“The recordings” has no price yet.'],
+        self::assertSame(['“Regular price” has no price yet.', '“A private hour” has no price yet.', '“The recordings” has no price yet.',
+            '“Introductory price” has no price yet.'],
             $open(null));
-        self::assertSame(['“A private hour” has no price yet.', '“The recordings” has no price yet.'], $open('290'));
+        self::assertSame(['“A private hour” has no price yet.', '“The recordings” has no price yet.',
+            '“Introductory price” has no price yet.'], $open('290'));
     }
 
     /** @return iterable<string, array{PageRole}> */
@@ -187,7 +192,9 @@ final class StarterTest extends TestCase
             $words = (string) json_encode([$plan->toArray()], JSON_UNESCAPED_UNICODE);
             preg_match_all('/\{\{\s*([a-z0-9_]+)\s*(\|[^}]*)?\}\}/', $words, $m);
             foreach ($m[1] as $i => $name) {
-                self::assertTrue(in_array($name, $known, true) || str_starts_with($name, 'page_') || ($m[2][$i] ?? '') !== '',
+                self::assertTrue(in_array($name, $known, true) || str_starts_with($name, 'page_')
+                    // These stand in emails alone that go to nobody for whom the deadline does not run.
+                    || str_starts_with($name, 'deadline_') || ($m[2][$i] ?? '') !== '',
                     "{{{$name}}} says something even of nobody");
             }
         }

@@ -160,7 +160,7 @@ final class CheckoutTest extends SalesTestCase
     {
         $typed = $this->checkout();
         Funnel::query()->update(['currency' => 'CHF']);
-        foreach (['Regular price', 'A private hour', 'The recordings'] as $offer) {
+        foreach (['Regular price', 'A private hour', 'The recordings', 'Introductory price'] as $offer) {
             $this->changeOffer($offer, ['price' => ['kind' => 'once', 'amount' => 29_000, 'currency' => 'CHF']]);
         }
         $this->publish();

@@ -37,6 +37,7 @@ abstract class SalesTestCase extends TestCase
             Money::of(19_000, Currency::of('EUR')))->refresh();
         $this->changeOffer('A private hour', ['price' => ['kind' => 'once', 'amount' => 6_000, 'currency' => 'EUR']]);
         $this->changeOffer('The recordings', ['price' => ['kind' => 'once', 'amount' => 2_500, 'currency' => 'EUR']]);
+        $this->changeOffer('Introductory price', ['price' => ['kind' => 'once', 'amount' => 15_000, 'currency' => 'EUR']]);
         $this->publish();
     }
 

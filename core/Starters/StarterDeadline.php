@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Starters;
+
+use Lantern\Core\Deadlines\Deadline;
+use Lantern\Core\Deadlines\DeadlineMoment;
+use Lantern\Core\Deadlines\Edge;
+use Lantern\Core\Deadlines\GuardedPage;
+use Lantern\Core\Deadlines\Lasting;
+use Lantern\Core\Deadlines\LastWarning;
+use Lantern\Core\Events\Trigger\EmailClicked;
+use Lantern\Core\Events\Trigger\PageSeen;
+use Lantern\Core\Events\Trigger\TagAdded;
+use Lantern\Core\Events\Trigger\Triggers;
+use Lantern\Core\Page\Document;
+use Lantern\Core\Parts\Part;
+use Lantern\Core\Plan\Goal;
+use Lantern\Core\Plan\PageRole;
+use Lantern\Core\Sequences\Delay;
+use Lantern\Core\Sequences\EmailPlan;
+use Lantern\Core\Sequences\SequencePlan;
+
+/**
+ * The introductory price of the starters that sell: a sales page and a checkout of its own, a deadline of each person's own
+ * that closes them, and the emails around its end. After it comes the regular price.
+ */
+final class StarterDeadline
+{
+    /** Of the deadline, among the names of what the starters make. */
+    public const KEY = 'deadline';
+
+    public static function isMadeFor(Goal $goal): bool
+    {
+        return $goal === Goal::Sell || $goal === Goal::Webinar;
+    }
+
+    /** @return array<string, array{PageRole, string, Document}> by the name that ways and links use */
+    public static function pages(StarterDesk $d): array
+    {
+        return ['introductory' => [PageRole::Sales, 'Sales page, introductory', StarterSales::sales($d, 'introductory')],
+            'order-introductory' => [PageRole::Checkout, 'Checkout page, introductory', StarterSales::checkout($d, 'introductory')]];
+    }
+
+    /**
+     * @param  SequencePlan|null  $followUp  the sequence of the funnel; null where it has none
+     * @param  EmailPlan|null  $offer  its email that makes the offer
+     * @return list<Part>
+     */
+    public static function parts(Goal $goal, StarterDesk $d, ?SequencePlan $followUp, ?EmailPlan $offer): array
+    {
+        $parts = [];
+        if ($followUp === null || $offer === null) {
+            $followUp = new SequencePlan($d->id(), 'The offer', new Triggers([new TagAdded(mb_substr('Interested in '.$d->title, 0, 60))]));
+            $offer = new EmailPlan($d->id(), 'The introductory price', mb_substr("For you: {$d->title}", 0, 200), self::letter($d,
+                "<p>you have shown an interest in “{$d->titleHtml()}”. For three days from when you look, it is yours at the "
+                ."introductory price:</p><p><a href=\"{{page_{$d->page('introductory')}}}\">See the programme</a></p>"
+                .'<p>Take a look when you have a quiet quarter of an hour: your three days begin then.</p>'), Delay::atOnce(),
+                $followUp->id);
+            array_push($parts, $followUp, $offer);
+        }
+        [$intro, $order, $sales] = [$d->page('introductory'), $d->page('order-introductory'), $d->page('sales')];
+        // Whoever comes out of the webinar begins by seeing the page; whoever is written to, by following the link.
+        $bySight = $goal === Goal::Webinar;
+        $before = $bySight ? null : $sales;
+        $deadline = new Deadline($d->page(self::KEY), 'Introductory price',
+            new Triggers([new EmailClicked($offer->id), ...($bySight ? [new PageSeen($intro)] : [])]), Lasting::days(3, '20:00'),
+            pages: [new GuardedPage($intro, $before), new GuardedPage($order, $before)], offers: [$d->offer('introductory')],
+            warning: new LastWarning(60, 'Within the hour the introductory price is over.'));
+        $ends = fn (int $minutes = 0, int $days = 0, ?int $hour = null): DeadlineMoment => DeadlineMoment::of($deadline->id, Edge::End,
+            $minutes, $days, $hour);
+        $link = fn (string $page, string $words): string => "<p><a href=\"{{page_{$page}}}\">{$words}</a></p>";
+        $mail = fn (string $name, string $subject, string $words, DeadlineMoment $by): EmailPlan => new EmailPlan($d->id(), $name, $subject,
+            self::letter($d, $words), Delay::atOnce(), $followUp->id, by: $by);
+
+        return [...$parts, $deadline,
+            $mail('One day left', 'One day left', "<p>your introductory price ends on {{deadline_{$deadline->id}}}.</p>"
+                ."<img src=\"countdown:{$deadline->id}\" alt=\"\">".$link($intro, 'See the programme')
+                .'<p>If you are in two minds, hit reply and tell me what speaks against it. I answer honestly.</p>', $ends(days: -1)),
+            $mail('Three hours left', 'Three hours left', "<p>in {{deadline_left_{$deadline->id}}} the introductory price is over. If you "
+                .'would rather not, that is quite all right; this is only so that you do not miss it unawares.</p>'
+                .$link($intro, 'See the programme'), $ends(minutes: -180)),
+            $mail('The regular price', 'The door stays open', '<p>the introductory price is over. The programme itself is not: it is open '
+                .'to you at the regular price, whenever the time is right.</p>'.$link($sales, 'See the programme'), $ends(days: 1,
+                    hour: 9)),
+        ];
+    }
+
+    private static function letter(StarterDesk $d, string $words): string
+    {
+        return "<p>Hello {{first_name|there}},</p>{$words}<p>Warmly,<br>{$d->signed()}</p>";
+    }
+}
