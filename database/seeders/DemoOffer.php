@@ -50,7 +50,8 @@ final class DemoOffer
         $this->sequence = $this->part($funnel, SequencePlan::kind(), 'The offer')->id;
         $email = $this->part($funnel, EmailPlan::kind(), 'The introductory price');
         $this->email = $email->id;
-        $email->change(['subject' => 'First Season, a hundred less for you', 'body' => '<p>Hello {{first_name|there}},</p><p>you have had the '
+        $email->change(['subject' => 'First Season, a hundred less for you',
+            'body' => '<p>Hello {{first_name|there}},</p><p>you have had the '
             .'practice plan for a while. If twelve minutes a day have done you good, First Season takes you on: twelve weeks, from open '
             .'strings to your first melody.</p><p>For three days from when you look, it is 190 for you instead of 290.</p><p><a '
             ."href=\"{{page_{$page->id}}}\">Have a look at First Season</a></p><p>Warmly,<br>Imke</p>"])->save();

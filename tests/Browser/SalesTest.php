@@ -56,15 +56,17 @@ final class SalesTest extends BrowserTestCase
             $this->press($owner, 'Make the funnel');
             $this->byWords($owner, 'Publish version 1');
             $funnel = basename($this->path($owner));
-            // The check asks for the two prices that are open, and leads to them.
+            // The check asks for the prices that are open, and leads to them.
             $this->press($owner, 'Publish version 1');
             $this->seeText($owner, '“A private hour” has no price yet.');
             $this->press($owner, 'Open the offer');
             $this->fill($owner, 'Price', '60');
             $this->press($owner, 'The recordings', 'nav[aria-label="What this funnel sells"] a[href*="/offer/"]');
             $this->fill($owner, 'Price', '25');
+            $this->press($owner, 'Introductory price', 'nav[aria-label="What this funnel sells"] a[href*="/offer/"]');
+            $this->fill($owner, 'Price', '150');
             $this->waitFor($owner, fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'offer' and "
-                ."json_extract(definition, '$.price.amount') > 0") === 3, 'three prices are saved');
+                ."json_extract(definition, '$.price.amount') > 0") === 4, 'all prices are saved');
             $this->press($owner, 'Add a coupon');
             $this->fill($owner, 'Code for everybody', 'early');
             $this->seeText($owner, '10 % off');
