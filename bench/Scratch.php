@@ -39,6 +39,7 @@ final class Scratch
         mkdir($this->folder.'/uploads', recursive: true);
         touch($this->folder.'/db.sqlite');
         $env = ['APP_ENV' => 'local', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OTAxMjM0NTY3ODkwMTIzNDU2Nzg5MDE=', 'APP_URL' => $this->site,
+            'SITE_URL' => $this->site, 'STUDIO_URL' => $this->site,
             'DB_DATABASE' => $this->folder.'/db.sqlite',
             'UPLOADS_PATH' => $this->folder.'/uploads', 'CACHE_STORE' => 'file', 'CACHE_PATH' => $this->folder.'/cache',
             'SESSION_DRIVER' => 'database', 'QUEUE_CONNECTION' => 'database',

@@ -250,7 +250,7 @@ final class PageDeskTest extends BrowserTestCase
         $this->steps(function (): void {
             $b = $this->browser();
             $funnel = $this->newFunnel($b, 'sell', 'Selling');
-            self::assertSame(2, $b->executeScript('return document.querySelectorAll("section[aria-label=Timeline] svg[role=img] '
+            self::assertSame(5, $b->executeScript('return document.querySelectorAll("section[aria-label=Timeline] svg[role=img] '
                 .'path[marker-end]").length'), 'ways that skip are drawn');
             $this->press($b, 'time ran out', 'section[aria-label=Timeline] button');
             $this->choose($b, 'Those whose time ran out go to', 'Delivery page');
