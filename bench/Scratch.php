@@ -88,7 +88,8 @@ final class Scratch
         $video = $uploads->video($owner->business, new UploadedFile($film, 'film.webm', null, null, true));
         $titles = ['give-away' => 'The Twelve-Minute Practice Plan', 'long-opt-in' => 'The Twelve-Minute Practice Plan',
             'waiting-list' => 'First Season', 'video-series' => 'Your First Melody in Three Videos',
-            'webinar' => 'From Open Strings to Your First Melody', 'sell' => 'First Season', 'form' => 'Ask about a cello lesson'];
+            'webinar' => 'From Open Strings to Your First Melody', 'sell' => 'First Season',
+            'launch' => 'First Season, together', 'form' => 'Ask about a cello lesson'];
         $funnels = [];
         foreach (Goal::cases() as $goal) {
             $funnel = app(NewFunnel::class)

@@ -9,6 +9,7 @@ use App\Models\Funnel;
 use App\Models\OldAddress;
 use App\Models\Upload;
 use App\Support\Ids;
+use Carbon\CarbonImmutable;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Money\Money;
 use Lantern\Core\Plan\Goal;
@@ -31,7 +32,7 @@ final class NewFunnel
         $leadMagnet = ! $goal->hasLeadMagnet() ? null : ($file === null
             ? new LeadMagnet(Ids::next(), $title)
             : new LeadMagnet(Ids::next(), $title, $file->id, $file->name, $file->mime, $file->bytes));
-        $plan = (new Starter($business->sender(), Ids::next(...)))
+        $plan = (new Starter($business->sender(), Ids::next(...), CarbonImmutable::now()))
             ->build($goal, $name, $title, WebAddress::suggest($title, self::taken(...)), $leadMagnet, $price,
                 Currency::isKnown($business->currency) ? $business->currency : 'EUR');
 

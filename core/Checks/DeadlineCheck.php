@@ -43,6 +43,7 @@ final class DeadlineCheck
             $check->guards($deadline);
             $check->offers($deadline);
             $check->emailsThatComeTooLate($deadline);
+            $check->afterClosing($deadline);
         }
         $check->times();
         $check->countdowns();
@@ -182,6 +183,35 @@ final class DeadlineCheck
         }
     }
 
+    /** What counts on for people who find the funnel closed by then. */
+    private function afterClosing(Deadline $deadline): void
+    {
+        $closes = $this->plan->times->closes;
+        if ($closes !== null && ($deadline->latest === null || $deadline->latest->at() > $closes->at())) {
+            $this->add('deadline-after-close', false, "“{$deadline->name}” can run on after the funnel closes on "
+                .(new DateTimeImmutable($closes->moment))
+                    ->format('j F Y \a\t H:i').', and whoever is in it would find it closed. Let it end '
+                .'by then at the latest.', 'deadline', $deadline->id);
+        }
+    }
+
+    /** An email told from a moment for everyone which leads to what is not open yet. */
+    private function beforeOpening(EmailPlan $email, Deadline $deadline): void
+    {
+        $opens = $this->plan->times->opens;
+        $run = $opens === null ? null : $deadline->forEveryone($opens->at());
+        if ($opens === null || $run === null || $email->by === null || ! $this->leadsTo($email, $deadline)) {
+            return;
+        }
+        $due = $email->by->at($run, new DateTimeZone($opens->zone));
+        if ($due < $opens->at()) {
+            $this->add('email-before-open', false, "“{$email->name}” goes out on "
+                .$due->setTimezone(new DateTimeZone($opens->zone))->format('j F Y \a\t H:i').', before the funnel opens on '
+                .(new DateTimeImmutable($opens->moment))->format('j F Y \a\t H:i').': its links would lead to the closed page.', 'email',
+                $email->id);
+        }
+    }
+
     private function countdowns(): void
     {
         foreach ($this->plan->pages as $page) {
@@ -215,6 +245,9 @@ final class DeadlineCheck
                 $this->add('warns-before-start', false, "“{$email->name}” goes out {$email->by->label()}, and "
                     ."“{$deadline->name}” lasts "
                     ."only {$deadline->lasting->words()}: nobody would get it.", 'email', $email->id);
+            }
+            if ($deadline !== null) {
+                $this->beforeOpening($email, $deadline);
             }
             $this->promises($email);
         }

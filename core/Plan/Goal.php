@@ -13,6 +13,7 @@ enum Goal: string
     case VideoSeries = 'video-series';
     case Webinar = 'webinar';
     case Sell = 'sell';
+    case Launch = 'launch';
     case Form = 'form';
 
     /** Does it give a file away? */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Starters;
 
 use Closure;
+use DateTimeImmutable;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Events\Trigger\FormFilledIn;
 use Lantern\Core\Events\Trigger\Triggers;
@@ -15,6 +16,7 @@ use Lantern\Core\Page\Look\LookChanges;
 use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\LeadMagnet;
+use Lantern\Core\Plan\OpeningTimes;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
@@ -29,8 +31,11 @@ use Lantern\Core\Sequences\SequencePlan;
  */
 final readonly class Starter
 {
-    /** @param  Closure(): string  $newId */
-    public function __construct(private Sender $sender, private Closure $newId)
+    /**
+     * @param  Closure(): string  $newId
+     * @param  DateTimeImmutable  $now  from which the days of a launch are proposed
+     */
+    public function __construct(private Sender $sender, private Closure $newId, private DateTimeImmutable $now)
     {
     }
 
@@ -71,12 +76,18 @@ final readonly class Starter
         );
 
         $offered = array_values(array_filter($emails, fn (EmailPlan $e): bool => $e->name === 'The offer'))[0] ?? null;
-        $deadline = StarterDeadline::isMadeFor($goal) ? StarterDeadline::parts($goal, $desk, $sequences[0] ?? null, $offered) : [];
+        $zone = $this->sender->timeZone;
+        $deadline = match (true) {
+            StarterDeadline::isMadeFor($goal) => StarterDeadline::parts($goal, $desk, $sequences[0] ?? null, $offered),
+            $goal === Goal::Launch => StarterLaunch::parts($desk, $form, StarterLaunch::week($this->now, $zone)[1]),
+            default => [],
+        };
 
         return new Plan($desk->id(), $name, $goal, $address, Looks::DEFAULT, new LookChanges, $this->sender,
             [...$pages, ...($form === null ? [] : [$form]), ...$sequences, ...$emails, ...($leadMagnet === null ? [] : [$leadMagnet]),
                 ...$sold->parts ?? [], ...$deadline],
-            $this->ways($goal, $desk), currency: $price->currency->code ?? $currency);
+            $this->ways($goal, $desk), currency: $price->currency->code ?? $currency,
+            times: $goal === Goal::Launch ? StarterLaunch::times($this->now, $zone) : new OpeningTimes);
     }
 
     /** @return array<string, array{PageRole, string, Document}> by the name that ways and links use */
@@ -104,6 +115,13 @@ final readonly class Starter
                 'replay' => $page(PageRole::Replay), ...$this->selling($page, $d),
             ],
             Goal::Sell => $this->selling($page, $d),
+            Goal::Launch => [
+                'sales' => [PageRole::Sales, 'Sales page', StarterSales::sales($d, until: 'The doors close on')],
+                'checkout' => [PageRole::Checkout, 'Checkout page', StarterSales::checkout($d, until: 'The doors close on')],
+                ...array_diff_key($this->selling($page), ['sales' => 0, 'checkout' => 0]),
+                'closed' => [PageRole::Closed, 'Closed page', StarterLaunch::closed($d)],
+                'thank-you' => [PageRole::ThankYou, 'Thank-you page', StarterPages::onTheList($d)],
+            ],
         };
     }
 
@@ -135,6 +153,7 @@ final readonly class Starter
                 ['confirmation', Outcome::Missed, 'replay'],
                 ['room', Outcome::Attended, 'introductory'], ['replay', Outcome::TimeRanOut, 'closed'], ...$selling, ...$introductory],
             Goal::Sell => [...$selling, ...$introductory],
+            Goal::Launch => [...$selling, ['checkout', Outcome::TimeRanOut, 'closed'], ['closed', Outcome::Joined, 'thank-you']],
         };
 
         return array_map(fn (array $r): Way => Way::toPage($d->page($r[0]), $r[1], $d->page($r[2])), $rows);

@@ -39,8 +39,11 @@ final class StarterDeadline
     /** @return array<string, array{PageRole, string, Document}> by the name that ways and links use */
     public static function pages(StarterDesk $d): array
     {
-        return ['introductory' => [PageRole::Sales, 'Sales page, introductory', StarterSales::sales($d, 'introductory')],
-            'order-introductory' => [PageRole::Checkout, 'Checkout page, introductory', StarterSales::checkout($d, 'introductory')]];
+        $until = 'Your introductory price holds until';
+
+        return ['introductory' => [PageRole::Sales, 'Sales page, introductory', StarterSales::sales($d, 'introductory', $until)],
+            'order-introductory' => [PageRole::Checkout, 'Checkout page, introductory', StarterSales::checkout($d, 'introductory',
+                $until)]];
     }
 
     /**

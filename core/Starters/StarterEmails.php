@@ -60,7 +60,7 @@ final class StarterEmails
                     '<p>in the webinar I spoke about how we can work together. Here it is in writing, with everything it holds:</p>'
                         .$link('introductory', 'See the programme'), Delay::days(3, 9)),
             ],
-            Goal::Sell => [],
+            Goal::Sell, Goal::Launch => [],
         };
     }
 }

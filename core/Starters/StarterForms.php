@@ -16,7 +16,7 @@ final class StarterForms
     {
         $business = mb_strimwidth($d->sender->business, 0, 120, '…');
         [$name, $button, $consent] = match ($goal) {
-            Goal::WaitingList => ['Waiting list form', 'Put me on the list',
+            Goal::WaitingList, Goal::Launch => ['Waiting list form', 'Put me on the list',
                 "Yes, {$business} may email me when the doors open, and now and then before. I can unsubscribe at any time."],
             Goal::Webinar => ['Registration form', 'Keep me a place',
                 "Yes, email me about this webinar, and the occasional email from {$business} afterwards. I can unsubscribe at any time."],

@@ -37,7 +37,7 @@ final readonly class StarterOffers
 
     public static function isMadeFor(Goal $goal): bool
     {
-        return in_array($goal, [Goal::Sell, Goal::Webinar, Goal::VideoSeries], true);
+        return in_array($goal, [Goal::Sell, Goal::Webinar, Goal::VideoSeries, Goal::Launch], true);
     }
 
     /**

@@ -9,10 +9,13 @@ use Lantern\Core\Page\Document;
 /** The pages of the starters that sell and deliver. */
 final class StarterSales
 {
-    /** @param  string  $offer  that it makes, by its name: at the introductory price it says until when */
-    public static function sales(StarterDesk $d, string $offer = 'main'): Document
+    /**
+     * @param  string  $offer  that it makes, by its name
+     * @param  string  $until  what it says of its end, with a countdown; '' for none
+     */
+    public static function sales(StarterDesk $d, string $offer = 'main', string $until = ''): Document
     {
-        $until = $offer === 'introductory' ? [$d->countdown('boxes', 'Your introductory price holds until')] : [];
+        $until = $until === '' ? [] : [$d->countdown('boxes', $until)];
         $price = $d->section('price-card', $d->heading('What it costs'),
             $d->price($offer, $d->title, 'I am in', $d->toBuying(),
                 'The whole programme, step by step', 'An email every week that says what to do next', 'Your questions answered, in writing',
@@ -57,9 +60,10 @@ final class StarterSales
         );
     }
 
-    public static function checkout(StarterDesk $d, string $offer = 'main'): Document
+    /** As {@see StarterSales::sales()}. */
+    public static function checkout(StarterDesk $d, string $offer = 'main', string $until = ''): Document
     {
-        $until = $offer === 'introductory' ? [$d->countdown('sentence', 'Your introductory price holds until')] : [];
+        $until = $until === '' ? [] : [$d->countdown('sentence', $until)];
 
         return StarterPages::page(
             $d->section('header-centred', $d->logo()),

@@ -51,7 +51,7 @@ final class Replanner
             [$emails, $about] = $this->changed($live, $draft, $sequence);
             $after = 0;
             do {
-                $piece = $this->piece($sequence, $emails, $funnel->business->zone(), $after, $now, about: $about);
+                $piece = $this->piece($sequence, $emails, $funnel->business->zone(), $after, $now, about: $about, draft: $draft);
                 foreach ($piece as [$enrolment, $replan]) {
                     $after = (int) $enrolment->id;
                     foreach (['plan' => array_keys($replan->plan), 'move' => array_keys($replan->move), 'cancel' => $replan->cancel,
@@ -170,13 +170,21 @@ final class Replanner
     /** @return list<SequencePlan> those whose emails or times differ, as they will be */
     private function sequences(Plan $live, Plan $draft): array
     {
-        $written = fn (Plan $p,
-            string $id): string => json_encode([array_map(fn (EmailPlan $e): array => [$e->id, $e->when()], $p->emailsOf($id)),
-                $p->sequence($id)?->window->toArray(), $p->sequence($id)?->byReader], JSON_THROW_ON_ERROR);
+        $written = fn (Plan $p, string $id): string => json_encode([array_map(fn (EmailPlan $e): array => [$e->id, self::when($p, $e)],
+            $p->emailsOf($id)),
+            $p->sequence($id)?->window->toArray(), $p->sequence($id)?->byReader], JSON_THROW_ON_ERROR);
         $changed = array_filter($draft->sequences, fn (SequencePlan $s): bool => $written($live, $s->id) !== $written($draft, $s->id));
         $gone = array_filter($live->sequences, fn (SequencePlan $s): bool => $draft->sequence($s->id) === null);
 
         return array_values([...$changed, ...$gone]);
+    }
+
+    /** @return array<string, mixed> when an email goes out as far as the plan says it, with the moment for everyone it is told from */
+    private static function when(Plan $plan, EmailPlan $email): array
+    {
+        $deadline = $email->by === null ? null : $plan->deadline($email->by->deadline);
+
+        return $email->when() + ($deadline === null || $deadline->isPersonal() ? [] : ['everyone' => $deadline->latest?->toArray()]);
     }
 
     /**
@@ -190,11 +198,11 @@ final class Replanner
         $sameTimes = $was?->window->toArray() === $sequence->window->toArray() && $was->byReader === $sequence->byReader;
         $before = [];
         foreach ($live->emailsOf($sequence->id) as $email) {
-            $before[$email->id] = $email->when();
+            $before[$email->id] = self::when($live, $email);
         }
         $now = $draft->emailsOf($sequence->id);
         $emails = array_values(array_filter($now,
-            fn (EmailPlan $e): bool => ! $sameTimes || ($before[$e->id] ?? null) !== $e->when()));
+            fn (EmailPlan $e): bool => ! $sameTimes || ($before[$e->id] ?? null) !== self::when($draft, $e)));
         $ids = fn (array $some): array => array_map(fn (EmailPlan $e): string => $e->id, $some);
 
         return [$emails, array_values([...$ids($emails), ...array_diff(array_map(strval(...), array_keys($before)), $ids($now))])];
@@ -237,6 +245,7 @@ final class Replanner
      * @param  bool  $late  move what has become due while nothing went out, too
      * @param  list<string>|null  $about  ids of the emails whose messages are looked at; nothing for all of them
      * @param  list<string>|null  $people  only these
+     * @param  Plan|null  $draft  whose moments for everyone are to hold instead of those that are public
      * @return list<array{stdClass, Replan}> the enrolment with the address and zone of its person, and what becomes of it
      */
     private function piece(
@@ -248,6 +257,7 @@ final class Replanner
         bool $late = false,
         ?array $about = null,
         ?array $people = null,
+        ?Plan $draft = null,
     ): array {
         $rows = $this->inside($sequence->id, $after, $people)->join('people', 'people.id', '=', 'enrolments.person_id')
             ->get(['enrolments.id', 'enrolments.person_id', 'enrolments.funnel_id', 'run', 'started_at', 'paused_seconds',
@@ -267,12 +277,13 @@ final class Replanner
         $timings = [];
         $piece = [];
         $runs = self::runs($emails, array_values($rows->map(fn (stdClass $r): string => (string) $r->person_id)->all()));
+        $everyone = self::forEveryone($draft, $now);
         foreach ($rows as $row) {
             $timing = $timings[(string) $row->timezone] ??= new Timing($sequence,
                 $row->timezone === null ? $owner : new DateTimeZone((string) $row->timezone), $owner);
             $piece[] = [$row, Replan::of($timing, $emails, $messages[$row->person_id] ?? [],
                 new DateTimeImmutable((string) $row->started_at, $utc), $now, (int) $row->paused_seconds,
-                $runs[(string) $row->person_id] ?? [])];
+                $everyone + ($runs[(string) $row->person_id] ?? []))];
         }
 
         return $piece;
@@ -290,6 +301,17 @@ final class Replanner
         $deadlines = array_values(array_unique(array_filter(array_map(fn (EmailPlan $e): ?string => $e->by?->deadline, $emails))));
 
         return $deadlines === [] ? [] : Runs::ofPeople($people, $deadlines);
+    }
+
+    /** @return array<string, Run> by deadline: how those of a draft that are for everyone would run */
+    private static function forEveryone(?Plan $draft, CarbonImmutable $now): array
+    {
+        $runs = [];
+        foreach ($draft->deadlines ?? [] as $deadline) {
+            $runs[$deadline->id] = $deadline->forEveryone($now);
+        }
+
+        return array_filter($runs);
     }
 
     /** @param  list<array{stdClass, Replan}>  $piece */

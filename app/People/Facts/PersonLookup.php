@@ -34,7 +34,7 @@ final class PersonLookup
                 ->mapWithKeys(fn ($e): array => [(string) $e->sequence_id => $e->ended_at === null])->all(),
             $person->business->zone(),
             self::through($person),
-            Runs::of([Holder::person($person->id)->key]),
+            Runs::of([Holder::person($person->id)->key, Holder::everyone()->key]),
         );
     }
 

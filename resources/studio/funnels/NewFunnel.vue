@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import {
     BanknotesIcon,
+    CalendarDaysIcon,
     DocumentTextIcon,
     GiftIcon,
     PencilSquareIcon,
@@ -74,6 +75,16 @@ const goals = [
         title: 'Sell a programme',
         words: 'With an extra offer, and a smaller one for those who decline.',
         gets: 'Sales, upsell, downsell, delivery and closed page, all connected',
+        ask: 'What is the programme called?',
+        example: 'First Season',
+        price: true,
+    },
+    {
+        id: 'launch',
+        icon: CalendarDaysIcon,
+        title: 'Open and close a launch',
+        words: 'It opens for everyone at once, for some days. A waiting list before and after.',
+        gets: 'Sales, checkout, upsell, downsell, delivery and closed page, form, opening and closing moments, six emails',
         ask: 'What is the programme called?',
         example: 'First Season',
         price: true,

@@ -64,6 +64,26 @@ final class DeadlineCheckTest extends TestCase
         yield 'it waits for an email that is gone' => [$deadline(['starts' => [['kind' => 'click', 'email' => 'gone']]]),
             ['!trigger-gone']];
         yield 'it is over' => [$deadline(['latest' => ['moment' => '2026-11-30T10:00', 'zone' => 'UTC']]), ['deadline-past']];
+        $times = fn (array $times, array $deadline = []): callable => function (array $p) use ($times, $deadline): array {
+            $p['times'] = array_map(fn (string $m): array => ['moment' => $m, 'zone' => 'Europe/Oslo'], $times);
+            $p['deadlines'][0] = $deadline + $p['deadlines'][0];
+            $p['emails'] = array_map(fn (array $e): array => ['body' => str_replace('<p>x</p>',
+                $p['emails'][count($p['emails']) - 2]['body'],
+                $e['body'])] + $e, $p['emails']);
+
+            return $p;
+        };
+        $everyone = fn (string $m): array => ['lasting' => null, 'starts' => [], 'latest' => ['moment' => $m, 'zone' => 'Europe/Oslo']];
+        yield 'it runs on after the funnel closes' => [$times(['closes' => '2026-12-20T18:00']), ['deadline-after-close']];
+        yield 'it ends with the funnel at the latest' => [$times(['closes' => '2026-12-20T18:00'],
+            ['latest' => ['moment' => '2026-12-20T18:00', 'zone' => 'Europe/Oslo']]), []];
+        yield 'for everyone, later than the funnel closes' => [$times(['closes' => '2026-12-20T17:59'], $everyone('2026-12-20T18:00')
+            + ['offers' => []]), ['offer-unguarded', 'deadline-after-close']];
+        yield 'an email that leads to what is not guarded' => [$times(['opens' => '2026-12-19T18:01'], $everyone('2026-12-20T18:00')
+            + ['pages' => []]), []];
+        yield 'an email that leads to a closed page' => [$times(['opens' => '2026-12-19T18:01'], $everyone('2026-12-20T18:00')),
+            ['email-before-open']];
+        yield 'an email as the doors open' => [$times(['opens' => '2026-12-19T18:00'], $everyone('2026-12-20T18:00')), []];
         yield 'it guards nothing' => [$deadline(['pages' => [], 'offers' => []]), ['guards-nothing']];
         yield 'it guards a page and an offer that are gone' => [function (array $p): array {
             $p['deadlines'][0]['pages'][] = ['page' => 'gone'];

@@ -264,7 +264,7 @@ final class PageCheckTest extends TestCase
                 array_filter(GoLiveCheck::of($plan), fn (Finding $f): bool => $f->blocks))));
             $expected = match (Goal::from($goal)) {
                 Goal::VideoSeries, Goal::Webinar => ['no-video', 'no-price'],
-                Goal::Sell => ['no-price'],
+                Goal::Sell, Goal::Launch => ['no-price'],
                 default => [],
             };
             self::assertSame($expected, $blockers, $goal);

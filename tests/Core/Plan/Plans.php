@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Core\Plan;
 
+use DateTimeImmutable;
+use DateTimeZone;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Money\Money;
 use Lantern\Core\Plan\Goal;
@@ -122,6 +124,6 @@ final class Plans
 
         return new Starter($sender ?? self::sender(), function () use (&$n): string {
             return 'id'.++$n;
-        });
+        }, new DateTimeImmutable('2027-01-06 12:00', new DateTimeZone('UTC')));
     }
 }

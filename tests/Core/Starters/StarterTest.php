@@ -4,8 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Core\Starters;
 
+use DateTimeImmutable;
+use DateTimeZone;
+use Lantern\Core\Checks\DeadlineCheck;
 use Lantern\Core\Checks\Finding;
 use Lantern\Core\Checks\GoLiveCheck;
+use Lantern\Core\Deadlines\ForEveryone;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Page\Block\BlockKind;
@@ -17,6 +21,7 @@ use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\PlanCopy;
 use Lantern\Core\Plan\Way;
 use Lantern\Core\Starters\StarterDesk;
+use Lantern\Core\Starters\StarterLaunch;
 use Lantern\Core\Starters\StarterPages;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -45,6 +50,10 @@ final class StarterTest extends TestCase
                 'delivery', 'closed'],
             ['registration joined confirmation', 'confirmation attended room', 'confirmation missed replay', 'room attended sales',
                 'replay time-ran-out closed', ...$selling, ...$introductory], 7,
+        ];
+        yield 'a launch' => [
+            Goal::Launch, ['sales', 'checkout', 'upsell', 'downsell', 'delivery', 'closed', 'thank-you'],
+            [...$selling, 'checkout time-ran-out closed', 'closed joined thank-you'], 6,
         ];
         yield 'selling' => [
             Goal::Sell, ['sales', 'checkout', 'sales', 'checkout', 'upsell', 'downsell', 'delivery', 'closed'],
@@ -117,6 +126,40 @@ final class StarterTest extends TestCase
         $plan = Plans::of($goal, str_repeat('ä', 200), '9999999999.99');
 
         self::assertSame($plan->toArray(), Plan::fromArray($plan->toArray())->toArray());
+    }
+
+    /** @return iterable<string, array{string, string, string, string}> now, zone, when it opens and when it closes, in UTC */
+    public static function launches(): iterable
+    {
+        yield 'from a Wednesday' => ['2027-01-06 12:00', 'Europe/Berlin', '2027-01-25 16:00', '2027-02-01 17:00'];
+        yield 'from a Monday it is two weeks at least' => ['2027-01-04 12:00', 'UTC', '2027-01-25 17:00', '2027-02-01 18:00'];
+        yield 'where it is Monday already' => ['2027-01-03 22:00', 'Pacific/Auckland', '2027-01-25 04:00', '2027-02-01 05:00'];
+        yield 'the clocks change within the week' => ['2027-03-08 12:00', 'Europe/Berlin', '2027-03-29 15:00', '2027-04-05 16:00'];
+        yield 'a zone that nobody knows' => ['2027-01-06 12:00', 'Mars/Olympus', '2027-01-25 17:00', '2027-02-01 18:00'];
+    }
+
+    #[DataProvider('launches')]
+    public function test_a_launch_opens_on_a_monday_and_closes_a_week_later(string $now, string $zone, string $opens, string $closes): void
+    {
+        $week = StarterLaunch::week(new DateTimeImmutable($now, new DateTimeZone('UTC')), $zone);
+
+        self::assertSame([$opens, $closes], array_map(fn (ForEveryone $m): string => $m->at()->format('Y-m-d H:i'), $week));
+    }
+
+    public function test_a_launch_says_one_end_on_its_pages_at_its_offer_and_in_its_emails(): void
+    {
+        $plan = Plans::of(Goal::Launch);
+        $deadline = $plan->deadlines[0];
+
+        self::assertSame('2027-01-25T17:00', $plan->times->opens?->moment);
+        self::assertSame(['2027-02-01T18:00', null], [$deadline->latest?->moment, $plan->times->closes?->moment]);
+        self::assertTrue($deadline->guardsOffer($plan->offers[0]->id));
+        self::assertSame([], DeadlineCheck::of($plan, new DateTimeImmutable('2027-01-06 12:00 UTC')));
+        foreach ($plan->emails as $email) {
+            if (str_contains($email->body, 'deadline_')) {
+                self::assertStringContainsString($deadline->id, $email->body);
+            }
+        }
     }
 
     public function test_a_price_that_is_not_known_yet_is_asked_for(): void

@@ -4,13 +4,20 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Deadlines;
 
+use App\Drafts\NewFunnel;
 use App\Models\DraftPart;
 use App\Models\Funnel;
+use App\Models\Message;
+use App\Models\Order;
 use App\Models\Submission;
+use Lantern\Core\Deadlines\Deadline;
+use Lantern\Core\Offers\Offer;
 use Lantern\Core\Plan\FunnelState;
+use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Way;
+use Tests\Core\Plan\Plans;
 use Tests\Feature\Sales\SalesTestCase;
 
 /** A funnel opens and closes at a moment for everyone, on time and once. */
@@ -44,6 +51,56 @@ final class OpeningTimesTest extends SalesTestCase
         $this->artisan('lantern:due')->assertSuccessful();
         $funnel = Funnel::query()->findOrFail($this->funnel->id);
         self::assertSame([FunnelState::Closed, '2026-12-11 19:00:00'], [$funnel->state, $funnel->closed_at?->format('Y-m-d H:i:s')]);
+    }
+
+    public function test_a_launch_gathers_a_list_tells_it_when_the_doors_open_and_ends_for_everyone_at_once(): void
+    {
+        $this->travelTo('2027-01-06 12:00:00');
+        $this->seller->business->update(['timezone' => 'Europe/Oslo']);
+        $this->funnel = app(NewFunnel::class)->fromStarter($this->seller->business->refresh(), Goal::Launch, 'Launch', 'First Season', null,
+            Plans::price());
+        foreach (DraftPart::there($this->funnel->id, Offer::kind())->get() as $offer) {
+            $offer->change(['price' => ['amount' => 29_000] + $offer->definition['price']])->save();
+        }
+        $this->publish();
+        $sales = '/'.$this->funnel->refresh()->address;
+        preg_match_all('/<input type="hidden" name="(\w+)" value="([^"]*)"/', (string) $this->get($sales)->assertOk()
+            ->assertSee('be the first to know')->getContent(), $m);
+        $this->travel(20)->seconds();
+        $this->post("{$sales}/closed", ['email' => 'wren@example.com'] + array_combine($m[1], $m[2]))->assertStatus(303);
+        // Monday at 17:00 the doors open, and close the Monday after at 18:00; an hour is the least that an email may be late.
+        self::assertSame(['You are on the list' => '2027-01-06 12:00', 'The doors are open' => '2027-01-25 17:00',
+            'Two days left' => '2027-01-30 17:00', 'Three hours left' => '2027-02-01 14:00', 'The doors are closed' => '2027-02-02 08:00'],
+            Message::query()->where('kind', 'sequence')->orderBy('due_at')->get()
+                ->mapWithKeys(fn (Message $e): array => [$e->name => $e->due_at?->format('Y-m-d H:i')])->all());
+        $this->theDoorsCloseADayLater();
+        foreach (['2027-01-25 15:59:59' => 'be the first to know', '2027-01-25 16:00:00' => 'The doors close on',
+            '2027-02-02 16:59:59' => 'The doors close on'] as $moment => $words) {
+            $this->travelTo($moment);
+            $this->get($sales)->assertOk()->assertSee($words);
+        }
+        $this->travelTo('2027-02-02 17:00:00');
+        foreach ([$sales, "{$sales}/order"] as $address) {
+            $this->get($address)->assertRedirect(url("{$sales}/closed"));
+        }
+        $this->get("{$sales}/closed")->assertOk()->assertSee('be the first to know');
+        $this->travelTo('2027-02-02 17:11:00');
+        $this->post("{$sales}/order", ['checkout' => '1', 'email' => 'a@example.com']);
+        self::assertSame(0, Order::query()->count());
+    }
+
+    /** A moment for everyone moves for everyone, and with it the emails: the owner is told so before. */
+    private function theDoorsCloseADayLater(): void
+    {
+        $deadline = DraftPart::there($this->funnel->id, Deadline::kind())->firstOrFail();
+        $deadline->change(['latest' => ['moment' => '2027-02-02T18:00', 'zone' => 'Europe/Oslo']])->save();
+        $this->actingAs($this->seller)->getJson("/studio/api/funnels/{$this->funnel->id}/affected")
+            ->assertJsonFragment(['“Two days left” comes at another time for one person.']);
+        $this->publish();
+        $this->artisan('queue:work', ['--stop-when-empty' => true]);
+        self::assertSame(['2027-01-26 17:00', '2027-01-31 17:00', '2027-02-02 14:00', '2027-02-03 08:00'],
+            Message::query()->where('kind', 'sequence')->where('state', 'waiting')->orderBy('due_at')->get()
+                ->map(fn (Message $e): string => (string) $e->due_at?->format('Y-m-d H:i'))->all());
     }
 
     public function test_the_owner_opens_it_again_by_another_moment(): void

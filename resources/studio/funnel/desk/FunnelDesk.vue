@@ -47,7 +47,7 @@ watch(
             people.value = joined.people;
             total.value = joined.total;
             versions.value = published.versions;
-            orders.value = store.funnel.goal === 'sell' ? bought.orders.slice(0, 7) : [];
+            orders.value = ['sell', 'launch'].includes(store.funnel.goal) ? bought.orders.slice(0, 7) : [];
         } catch (caught) {
             toasts.trouble(caught);
         }
