@@ -408,7 +408,9 @@ async function addEmail(): Promise<void> {
                         :title="lane.deadline.words"
                         @click="go('deadline', lane.deadline.id)"
                     >
-                        <ClockIcon class="size-4 shrink-0" aria-hidden="true" /><span class="font-medium">{{ lane.deadline.name }}</span
+                        <ClockIcon class="size-4 shrink-0" aria-hidden="true" /><span class="shrink-0 font-medium">{{
+                            lane.deadline.name
+                        }}</span
                         ><span class="truncate">{{ lane.note }}</span>
                     </button>
                     <button

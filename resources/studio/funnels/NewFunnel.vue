@@ -62,7 +62,7 @@ const goals = [
     {
         id: 'video-series',
         icon: PlayCircleIcon,
-        title: 'Launch with a video series',
+        title: 'Run a video series',
         words: 'Three videos over five days, then the offer.',
         gets: 'Opt-in page, three video pages, sales, delivery and closed page, form, four emails',
         ask: 'What is the series called?',
@@ -82,7 +82,7 @@ const goals = [
     {
         id: 'launch',
         icon: CalendarDaysIcon,
-        title: 'Open and close a launch',
+        title: 'Hold a launch',
         words: 'It opens for everyone at once, for some days. A waiting list before and after.',
         gets: 'Sales, checkout, upsell, downsell, delivery and closed page, form, opening and closing moments, six emails',
         ask: 'What is the programme called?',

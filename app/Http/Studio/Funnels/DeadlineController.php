@@ -57,8 +57,10 @@ final class DeadlineController extends StudioController
         $now = CarbonImmutable::now();
         $zone = $found->funnel->business->zone();
         $examples = [];
-        foreach (self::people($now, $zone) as [$who, $start, $theirs]) {
-            $run = $deadline->isPersonal() ? $deadline->begin($start, $theirs) : $deadline->forEveryone($now);
+        $opens = DraftPlan::read($found->funnel)->times->opens?->at();
+        foreach (self::people($now, $zone, $deadline->isPersonal()) as [$who, $start, $theirs]) {
+            $run = $deadline->isPersonal() ? $deadline->begin($start, $theirs)
+                : $deadline->forEveryone($opens === null ? $now : max($opens, $now));
             $examples[] = ['who' => $who, 'zone' => $theirs->getName(), 'startsAt' => Instant::json($run->startedAt ?? $start),
                 'startWords' => TimeWords::moment($run->startedAt ?? $start, $theirs, 'en', $now),
                 'endsAt' => Instant::json($run?->endsAt),
@@ -70,16 +72,21 @@ final class DeadlineController extends StudioController
     }
 
     /**
-     * Somebody on a Friday night, somebody on the day before the clocks change where the owner is, and somebody far away.
+     * Somebody on a Friday night, somebody on the day before the clocks change where the owner is, and somebody far away. A
+     * moment for everyone differs by where one is alone.
      *
      * @return list<array{string, CarbonImmutable, DateTimeZone}>
      */
-    private static function people(CarbonImmutable $now, DateTimeZone $zone): array
+    private static function people(CarbonImmutable $now, DateTimeZone $zone, bool $personal): array
     {
         $friday = $now->setTimezone($zone)->next(CarbonImmutable::FRIDAY)->setTime(22, 30);
         $changes = $zone->getTransitions($now->getTimestamp(), $now->addYear()->getTimestamp()) ?: [];
         $change = isset($changes[1]) ? CarbonImmutable::createFromTimestamp($changes[1]['ts'], $zone)->subDay()->setTime(18, 0) : null;
         $far = new DateTimeZone(abs($zone->getOffset($now) - 46_800) < 20_000 ? 'America/Los_Angeles' : 'Pacific/Auckland');
+
+        if (! $personal) {
+            return [['In your time zone', $now, $zone], ['In a zone far away', $now, $far]];
+        }
 
         return [['On a Friday night', $friday, $zone],
             $change === null ? ['On the last evening of a month', $now->setTimezone($zone)->endOfMonth()->setTime(18, 0), $zone]

@@ -37,7 +37,7 @@ const now = computed(() => {
 <template>
     <fieldset v-if="store.funnel">
         <legend class="text-lg font-semibold">Opens and closes by itself</legend>
-        <div class="mt-1 grid gap-3 xl:grid-cols-2">
+        <div class="mt-1 grid gap-2">
             <label class="block"
                 ><span class="caption">opens</span
                 ><input type="datetime-local" class="input" :value="times.opens?.moment ?? ''" @change="set('opens', $event)"

@@ -5,7 +5,7 @@ import { api } from '@/api/client';
 import type { Deadline, DeadlineExample } from '@/api/types';
 import { useToasts } from '@/stores/toasts';
 
-/** Three made-up people for whom the deadline starts, on a strip of days. */
+/** Made-up people for whom the deadline starts, on a strip of days. */
 const props = defineProps<{ deadline: Deadline }>();
 
 const toasts = useToasts();
@@ -68,7 +68,8 @@ const strips = computed(() =>
                     <span
                         v-for="d in e.days"
                         :key="d.key"
-                        class="flex-1 truncate border-l border-line px-1 text-xs text-soft first:border-0"
+                        class="min-w-0 flex-1 border-l border-line px-1 text-xs whitespace-nowrap text-soft first:border-0"
+                        :class="{ truncate: e.days.length <= 12 }"
                         >{{ e.days.length > 12 && d.key % 3 ? '' : d.words }}</span
                     >
                     <span
