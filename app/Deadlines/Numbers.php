@@ -8,8 +8,11 @@ use App\Deadlines\Running\Holder;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Orders\LineState;
+use Lantern\Core\Plan\Plan;
 
 /** Who is in a deadline, and what was sold around its end. */
 final class Numbers
@@ -57,28 +60,56 @@ final class Numbers
             ->whereIn('order_lines.state', [LineState::Bought->value]);
     }
 
+    private static function since(Builder $query, ?CarbonImmutable $since): Builder
+    {
+        return $since === null ? $query : $query->where('orders.placed_at', '>=', Instant::sql($since));
+    }
+
+    /**
+     * The same for each deadline of a plan under which anything was sold, or after which.
+     *
+     * @return list<array{id: string, name: string, before: int, beforeSum: int, after: int, afterSum: int,
+     *     hours: list<array{from: int, to: int|null, sales: int, sum: int}>}>
+     */
+    public static function ofPlan(Plan $plan, ?CarbonImmutable $since): array
+    {
+        $all = array_map(fn (Deadline $d): array => ['id' => $d->id, 'name' => $d->name]
+            + self::sales($d->id, self::products($plan, $d), $since), $plan->deadlines);
+
+        return array_values(array_filter($all, fn (array $d): bool => $d['before'] + $d['after'] > 0));
+    }
+
+    /** @return list<string> ids of the products that the offers it guards sell */
+    public static function products(Plan $plan, Deadline $deadline): array
+    {
+        return array_values(array_filter(array_map(fn (string $o): string => $plan->offer($o)->product ?? '', $deadline->offers)));
+    }
+
     /**
      * Sales before the end of a deadline, by the hours that were left, and after it: of the same products, by those for whom it
      * was over.
      *
      * @param  list<string>  $products  that the offers it guards sell
+     * @param  CarbonImmutable|null  $since  only what was ordered from then on
      * @return array{before: int, beforeSum: int, after: int, afterSum: int,
      *     hours: list<array{from: int, to: int|null, sales: int, sum: int}>}
      */
-    public static function sales(string $deadline, array $products): array
+    public static function sales(string $deadline, array $products, ?CarbonImmutable $since = null): array
     {
         $bounds = [1, 3, 6, 12, 24, 48, 72, null];
         $hours = [];
         $from = 0;
         foreach ($bounds as $to) {
-            $sold = self::boughtInTime($deadline)->where('deadline_left', '>=', $from === 0 ? -100_000 : $from * 3600)
+            $sold = self::since(self::boughtInTime($deadline), $since)->where('deadline_left', '>=', $from === 0 ? -100_000 : $from * 3600)
                 ->when($to !== null, fn (Builder $q) => $q->where('deadline_left', '<', $to * 3600))
                 ->selectRaw('count(*) as n, coalesce(sum(order_lines.total), 0) as sum')->first();
             $hours[] = ['from' => $from, 'to' => $to, 'sales' => (int) ($sold->n ?? 0), 'sum' => (int) ($sold->sum ?? 0)];
             $from = $to ?? 0;
         }
-        $after = self::sold()->whereIn('order_lines.product_id', $products)->whereNull('order_lines.deadline_id')
-            ->join('deadline_runs', 'deadline_runs.person_id', '=', 'orders.person_id')->where('deadline_runs.deadline_id', $deadline)
+        $after = self::since(self::sold(), $since)->whereIn('order_lines.product_id', $products)->whereNull('order_lines.deadline_id')
+            ->join('deadline_runs', fn (JoinClause $join) => $join->where('deadline_runs.deadline_id', $deadline)
+                ->where(fn (JoinClause $one) => $one->whereColumn('deadline_runs.person_id', 'orders.person_id')
+                    ->orWhere('deadline_runs.holder', Holder::everyone()->key)))
             ->whereColumn('orders.placed_at', '>=', 'deadline_runs.ends_at')
             ->selectRaw('count(*) as n, coalesce(sum(order_lines.total), 0) as sum')->first();
 

@@ -83,6 +83,8 @@ $go("funnels/{$selling}", 'section[aria-label=Timeline] svg[role=img]');
 $shoot($studio, 'ways');
 $go("funnels/{$selling}/offers", 'h1');
 $shoot($studio, 'offers');
+$go("funnels/{$selling}/deadline/".$parts('deadlines', $selling), '[data-test=examples] li');
+$shoot($studio, 'deadline');
 $go('sales/orders', 'table tbody tr');
 $shoot($studio, 'orders');
 $refunded = "return (async () => (await (await fetch('/studio/api/orders?state=part-refunded')).json()).orders[0].id)()";
@@ -114,8 +116,6 @@ $wait($studio, '[role=tablist]');
 $shoot($studio, 'outbox');
 $go("results/{$funnel}", 'canvas');
 $shoot($studio, 'results');
-$go('settings', 'form');
-$shoot($studio, 'settings');
 $studio->quit();
 
 $visitor = Chrome::open();

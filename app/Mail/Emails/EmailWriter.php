@@ -158,9 +158,9 @@ final class EmailWriter
         // A link that stands alone in its paragraph is what the email is about: it becomes a button.
         $body = (string) preg_replace('~<p>\s*<a href="([^"]*)">([^<]*)</a>\s*</p>~',
             '<p class="act"><a class="button" href="$1">$2</a></p>', $body);
-        $untracked = self::filled(self::withPictures($business, $body), $source, $values);
-        $filled = $message !== null && $source->tracked
-            ? self::filled(self::withPictures($business, MailLinks::tracked($body, $message)), $source, $values) : $untracked;
+        $with = fn (string $body): string => self::filled(self::withPictures($business, $body), $source, $values);
+        $knows = $message !== null && $source->tracked;
+        $filled = $with($knows ? MailLinks::tracked($body, $message) : $body);
         $unsubscribe = match (true) {
             $message === null => url('/'),
             // Whoever is asked whether the address is theirs is on no list yet.
@@ -175,8 +175,9 @@ final class EmailWriter
             'link' => Contrast::readableOn($white, $source->accent, Colour::of('#20302d'))->hex(),
             'darkLink' => Contrast::readableOn(Colour::of('#1d2422'), $source->accent, $white)->hex(),
         ])->render();
-        // The plain text shows its addresses to the reader, so they are the real ones.
-        $text = PlainText::of($untracked)."\n\n--\n{$business->name}\n{$business->postal_address}\n"
+        // The plain text shows its addresses to the reader, so they are the real ones, but where a page has to know who comes.
+        $text = PlainText::of($with($knows ? MailLinks::trackedToPages($body, $message)
+            : $body))."\n\n--\n{$business->name}\n{$business->postal_address}\n"
             .($unsubscribe === '' ? '' : "Unsubscribe: {$unsubscribe}\n");
 
         return new WrittenEmail(trim($plain) === '' ? '(no subject)' : $plain, (new CssToInlineStyles)->convert($html), $text,

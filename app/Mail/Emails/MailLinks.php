@@ -14,13 +14,29 @@ use Illuminate\Support\Facades\DB;
  */
 final class MailLinks
 {
+    private const ANY = '~^(https?://|\{\{\s*[a-z])~i';
+
+    /** A page of the funnel, of which a deadline may want to know who comes to it. */
+    private const PAGE = '~^\{\{\s*page_~i';
+
     /** A body whose links go by way of us. What they led to is kept as it was written, merge fields and all. */
     public static function tracked(string $body, Message $message): string
     {
-        return (string) preg_replace_callback('~(<a\b[^>]*\bhref=")([^"]*)"~', function (array $m) use ($message): string {
+        return self::led($body, $message, self::ANY);
+    }
+
+    /** The same for the links to pages of ours alone. */
+    public static function trackedToPages(string $body, Message $message): string
+    {
+        return self::led($body, $message, self::PAGE);
+    }
+
+    private static function led(string $body, Message $message, string $which): string
+    {
+        return (string) preg_replace_callback('~(<a\b[^>]*\bhref=")([^"]*)"~', function (array $m) use ($message, $which): string {
             $to = html_entity_decode($m[2], ENT_QUOTES | ENT_HTML5);
 
-            return preg_match('~^(https?://|\{\{\s*[a-z])~i', $to) === 1
+            return preg_match($which, $to) === 1
                 ? $m[1].self::url($message, self::id($message->business_id, $to)).'"' : $m[0];
         }, $body);
     }

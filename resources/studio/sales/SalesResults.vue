@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { SalesResults } from '@/api/types';
+import SalesAroundEnd from '@/sales/SalesAroundEnd.vue';
 import { count, counted, interval, percent } from '@/ui/format';
 
 defineProps<{ sales: SalesResults }>();
@@ -33,6 +34,10 @@ defineProps<{ sales: SalesResults }>();
                 </tr>
             </tbody>
         </table>
+        <template v-for="d in sales.deadlines ?? []" :key="d.id">
+            <h3 class="mt-4 text-lg">Around the end of “{{ d.name }}”</h3>
+            <SalesAroundEnd class="mt-1" :sales="d" :currency="sales.currency ?? 'EUR'" data-test="around-end" />
+        </template>
         <template v-if="sales.extras.length > 0">
             <h3 class="mt-4 text-lg">Extra offers</h3>
             <table class="mt-1 w-full">

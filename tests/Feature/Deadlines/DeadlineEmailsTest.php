@@ -17,6 +17,7 @@ use Intervention\Gif\Decoder;
 use Lantern\Core\Deadlines\DeadlineMoment;
 use Lantern\Core\Deadlines\Edge;
 use Lantern\Core\Page\Look\Looks;
+use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Sequences\Delay;
 use Lantern\Core\Sequences\EmailPlan;
 
@@ -149,6 +150,16 @@ final class DeadlineEmailsTest extends DeadlineTestCase
         $this->travelTo('2026-12-02 08:00:00');
         $this->sendDue();
         self::assertSame('cancelled It would have come too late.', $this->state($robin, 'A day after'));
+    }
+
+    public function test_whoever_reads_plain_text_starts_it_too(): void
+    {
+        $robin = $this->reader();
+        $written = app(EmailWriter::class)->write($this->offered($robin)->load(['person.business', 'business', 'funnel.liveVersion']));
+        self::assertSame(1, preg_match('~http://localhost(/l/\S+)~', (string) $written?->text, $link));
+
+        $this->get($link[1])->assertRedirect(url($this->url(PageRole::Sales)));
+        self::assertSame('2026-11-30 19:00:00', $this->end($robin));
     }
 
     public function test_they_say_the_end_in_the_readers_zone_and_show_it_as_it_is_when_they_are_opened(): void

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Deadlines;
 
+use App\Drafts\DraftParts;
 use App\Drafts\NewFunnel;
 use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Order;
 use App\Models\Submission;
+use App\Support\Ids;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Offers\Offer;
 use Lantern\Core\Plan\FunnelState;
@@ -17,6 +19,7 @@ use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Way;
+use Lantern\Core\Support\Shape;
 use Tests\Core\Plan\Plans;
 use Tests\Feature\Sales\SalesTestCase;
 
@@ -87,6 +90,38 @@ final class OpeningTimesTest extends SalesTestCase
         $this->travelTo('2027-02-02 17:11:00');
         $this->post("{$sales}/order", ['checkout' => '1', 'email' => 'a@example.com']);
         self::assertSame(0, Order::query()->count());
+    }
+
+    public function test_sales_are_told_by_the_hours_that_were_left_to_everyone_and_those_after_the_end(): void
+    {
+        $this->travelTo('2026-12-04 16:00:00');
+        $definition = ['id' => Ids::next(), 'name' => 'Friday', 'latest' => ['moment' => '2026-12-04T18:00', 'zone' => 'UTC'],
+            'offers' => [$this->offerId('Regular price')]];
+        $deadline = DraftParts::add($this->funnel->refresh(), Deadline::fromShape(Shape::of($definition)));
+        $this->publish();
+        $sold = fn (string $query = ''): array => (array) $this->actingAs($this->seller)
+            ->getJson("/studio/api/funnels/{$this->funnel->id}/sales{$query}")->assertOk()->json('deadlines');
+        self::assertSame([], $sold());
+        foreach (['16:10' => 'ada', '17:30' => 'bo', '17:40' => 'cy'] as $time => $name) {
+            $this->travelTo("2026-12-04 {$time}:00");
+            $this->asStranger()->buy(['email' => "{$name}@example.com"])->assertStatus(303);
+        }
+        $this->travelTo('2026-12-04 18:30:00');
+        // The same product, without the deadline: as when another offer of it is open.
+        DraftPart::query()->findOrFail($deadline->id)->change(['offers' => []])->save();
+        $this->publish();
+        $this->asStranger()->buy(['email' => 'dee@example.com'])->assertStatus(303);
+        DraftPart::query()->findOrFail($deadline->id)->change(['offers' => [$this->offerId('Regular price')]])->save();
+        $this->publish();
+
+        [$found] = $sold();
+        self::assertSame(['Friday', 3, 57_000, 1, 19_000], [$found['name'], $found['before'], $found['beforeSum'], $found['after'],
+            $found['afterSum']]);
+        self::assertSame([[0, 1, 2], [1, 3, 1]], array_map(fn (array $h): array => [$h['from'], $h['to'], $h['sales']],
+            array_values(array_filter($found['hours'], fn (array $h): bool => $h['sales'] > 0))));
+        $this->travelTo('2026-12-24 10:00:00');
+        self::assertSame([], $sold('?days=7'), 'what was sold before the time that is asked for is left out');
+        $this->getJson("/studio/api/parts/{$deadline->id}/deadline")->assertOk()->assertJsonPath('sales.before', 3);
     }
 
     /** A moment for everyone moves for everyone, and with it the emails: the owner is told so before. */

@@ -43,8 +43,8 @@ final class DeadlineController extends StudioController
             'people' => $people->map(fn ($p): array => ['id' => $p->id, 'name' => trim("{$p->first_name} {$p->last_name}"),
                 'email' => $p->email, 'startedAt' => Instant::jsonFromSql($p->started_at), 'endsAt' => Instant::jsonFromSql($p->ends_at),
                 'why' => $p->why])->all(),
-            'sales' => $deadline instanceof Deadline ? Numbers::sales($found->id, array_values(array_filter(array_map(
-                fn (string $o): string => $plan->offer($o)->product ?? '', $deadline->offers)))) : null,
+            'sales' => $deadline instanceof Deadline ? Numbers::sales($found->id, Numbers::products($plan, $deadline))
+                : null,
             'currency' => $found->funnel->sellsIn()]);
     }
 

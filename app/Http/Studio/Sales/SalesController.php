@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Studio\Sales;
 
+use App\Deadlines\Numbers as Deadlines;
 use App\Http\Studio\StudioController;
 use App\Orders\SalesNumbers;
 use App\Payments\Practice\Behaviour;
@@ -29,8 +30,13 @@ final class SalesController extends StudioController
 
     public function ofFunnel(Request $request, string $funnel, SalesNumbers $numbers): JsonResponse
     {
-        return response()->json($numbers->period($this->business(), $this->funnel($funnel), Input::number($request, 'days', 28, 1, 366),
-            CarbonImmutable::now()));
+        $found = $this->funnel($funnel)->load('liveVersion');
+        $days = Input::number($request, 'days', 28, 1, 366);
+        $now = CarbonImmutable::now();
+        $plan = $found->liveVersion?->plan();
+
+        return response()->json($numbers->period($this->business(), $found, $days, $now) + ['currency' => $found->sellsIn(),
+            'deadlines' => $plan === null ? [] : Deadlines::ofPlan($plan, $now->subDays($days))]);
     }
 
     /** What the far side has on its books for this business's payments, beside what ours say. */

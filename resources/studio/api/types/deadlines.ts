@@ -45,14 +45,17 @@ export interface DeadlineReport {
     numbers: Record<DeadlineGroup | 'strangers', number>;
     state: DeadlineGroup;
     people: { id: string; name: string; email: string; startedAt: string; endsAt: string; why: string }[];
-    sales: {
-        before: number;
-        beforeSum: number;
-        after: number;
-        afterSum: number;
-        hours: { from: number; to: number | null; sales: number; sum: number }[];
-    } | null;
+    sales: DeadlineSales | null;
     currency: string;
+}
+
+/** What was sold before an end, by the hours that were left, and after it. */
+export interface DeadlineSales {
+    before: number;
+    beforeSum: number;
+    after: number;
+    afterSum: number;
+    hours: { from: number; to: number | null; sales: number; sum: number }[];
 }
 
 export interface DeadlineExample {

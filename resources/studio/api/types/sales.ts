@@ -141,6 +141,9 @@ export interface SalesResults {
     sums: SalesSum[];
     days: { day: string; orders: number; revenue: Record<string, number> }[];
     extras: { kind: string; name: string; taken: number; could: number; rate: import('@/api/types/business').Rate }[];
+    /** Of one funnel alone: around the end of each deadline under which, or after which, something was sold. */
+    deadlines?: (import('@/api/types/deadlines').DeadlineSales & { id: string; name: string })[];
+    currency?: string;
 }
 
 export interface Charge {

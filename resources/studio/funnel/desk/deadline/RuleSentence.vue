@@ -154,7 +154,7 @@ const setZone = (zone: string) => props.deadline.latest && set({ latest: { ...pr
                     />
                     <UiListbox
                         v-if="fieldOf(t.kind)"
-                        class="w-64"
+                        class="w-60"
                         :model-value="chosen(t)"
                         :options="options(t.kind)"
                         label="Which one"

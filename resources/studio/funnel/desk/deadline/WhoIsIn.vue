@@ -2,13 +2,13 @@
 import { computed, ref, watch } from 'vue';
 import { api, query } from '@/api/client';
 import type { DeadlineGroup, DeadlineReport } from '@/api/types';
+import SalesAroundEnd from '@/sales/SalesAroundEnd.vue';
 import { usePulse } from '@/stores/pulse';
 import { useToasts } from '@/stores/toasts';
 import { count, counted, dateTime } from '@/ui/format';
-import { showMoney } from '@/ui/money';
 
 /** Who is in the deadline, by how it stands for them, and what was sold around its end. */
-const props = defineProps<{ id: string; live: boolean }>();
+const props = defineProps<{ id: string; live: boolean; everyone: boolean }>();
 
 const toasts = useToasts();
 const report = ref<DeadlineReport | null>(null);
@@ -29,24 +29,20 @@ async function load(): Promise<void> {
 watch([() => props.id, group], load, { immediate: true });
 usePulse(load);
 
+const empty = computed(() =>
+    !props.live
+        ? 'Nobody: the funnel is not live yet.'
+        : props.everyone
+          ? 'Everyone: it is one moment for all.'
+          : 'Nobody yet. It starts for the first person who does what starts it.',
+);
 const some = computed(() => Object.values(report.value?.numbers ?? {}).some((n) => n > 0));
-const money = (sum: number) => showMoney(sum, report.value?.currency ?? 'EUR');
-const hours = computed(() => (report.value?.sales?.hours ?? []).filter((h) => h.sales > 0));
-const most = computed(() => Math.max(1, ...hours.value.map((h) => h.sales)));
-const between = (h: { from: number; to: number | null }) =>
-    h.to === null
-        ? `more than ${h.from / 24} days left`
-        : h.from >= 24
-          ? `${h.from / 24} to ${h.to / 24} days left`
-          : `${h.from} to ${h.to} hours left`;
 </script>
 
 <template>
     <section aria-labelledby="who">
         <h3 id="who" class="text-lg">Who is in it</h3>
-        <p v-if="!some" class="mt-1 text-soft">
-            {{ live ? 'Nobody yet. It starts for the first person who does what starts it.' : 'Nobody: the funnel is not live yet.' }}
-        </p>
+        <p v-if="!some" class="mt-1 text-soft">{{ empty }}</p>
         <template v-else>
             <div class="mt-2 grid grid-cols-2 gap-1" role="group" aria-label="How it stands for them">
                 <button
@@ -72,20 +68,10 @@ const between = (h: { from: number; to: number | null }) =>
                     </RouterLink>
                 </li>
             </ul>
-            <template v-if="report!.sales && report!.sales.before + report!.sales.after > 0">
-                <h4 class="mt-4 label">Sold</h4>
-                <p>
-                    {{ counted(report!.sales.before, 'sale') }} before the end, {{ money(report!.sales.beforeSum) }};
-                    {{ counted(report!.sales.after, 'sale') }} after it, {{ money(report!.sales.afterSum) }}.
-                </p>
-                <ul class="mt-1">
-                    <li v-for="h in hours" :key="h.from" class="grid grid-cols-[9.5rem_1fr_2rem] items-center gap-2 text-sm">
-                        <span>{{ between(h) }}</span>
-                        <span class="h-2 rounded-full bg-pine" :style="{ width: `${(h.sales / most) * 100}%` }" aria-hidden="true"></span>
-                        <span class="text-right">{{ count(h.sales) }}</span>
-                    </li>
-                </ul>
-            </template>
+        </template>
+        <template v-if="report?.sales && report.sales.before + report.sales.after > 0">
+            <h4 class="mt-4 label">Sold</h4>
+            <SalesAroundEnd :sales="report.sales" :currency="report.currency" />
         </template>
     </section>
 </template>
