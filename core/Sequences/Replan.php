@@ -23,10 +23,16 @@ final readonly class Replan
      * @param  array<string, DateTimeImmutable>  $plan  new emails by id, when to send them
      * @param  array<string, DateTimeImmutable>  $move  waiting emails by id, their new moment; only those that move
      * @param  list<string>  $cancel  ids of waiting emails that are not sent any more
+     * @param  list<string>  $outrun  those of them of which the deadline has come to another end, or is gone
      * @param  list<string>  $missed  ids of new emails whose place this person has passed
      */
-    private function __construct(public array $plan, public array $move, public array $cancel, public array $missed)
-    {
+    private function __construct(
+        public array $plan,
+        public array $move,
+        public array $cancel,
+        public array $outrun,
+        public array $missed,
+    ) {
     }
 
     /**
@@ -73,7 +79,7 @@ final readonly class Replan
             fn (array $m, string $id): bool => $m['state'] === MessageState::Waiting && ! in_array($id, $kept, true),
             ARRAY_FILTER_USE_BOTH));
 
-        return new self($plan, $move, [...$cancel, ...$gone], $missed);
+        return new self($plan, $move, [...$cancel, ...$gone], $gone, $missed);
     }
 
     public function isNothing(): bool

@@ -31,6 +31,9 @@ final class Replanner
 {
     public const REMOVED = 'The email was removed from the funnel.';
 
+    /** Like what was removed, such an email may be planned again. */
+    public const OUTRUN = 'Its deadline ends sooner now, or runs no more.';
+
     private const AT_ONCE = 300;
 
     /**
@@ -268,7 +271,7 @@ final class Replanner
             ->whereNotNull('email_id')
             ->when($about !== null, fn (Builder $q) => $q->whereIn('email_id', $about ?? []))
             ->where(fn (Builder $q) => $q->where('state', '!=', MessageState::Cancelled)->orWhereNull('trouble')
-                ->orWhere('trouble', '!=', self::REMOVED))
+                ->orWhereNotIn('trouble', [self::REMOVED, self::OUTRUN]))
             ->orderBy('created_at')->get(['person_id', 'email_id', 'state', 'due_at']) as $m) {
             $messages[$m->person_id][$m->email_id] = ['state' => MessageState::from((string) $m->state),
                 'due' => $m->state === MessageState::Waiting->value
@@ -325,7 +328,7 @@ final class Replanner
                 $moved[$email][Instant::sql($due)][] = $person;
             }
             foreach ($replan->cancel as $email) {
-                $cancelled[$email][] = $person;
+                $cancelled[in_array($email, $replan->outrun, true) ? self::OUTRUN : self::REMOVED][$email][] = $person;
             }
             foreach ($replan->plan as $email => $due) {
                 $key = Planner::sequenceKey((string) $email, $person, (int) $enrolment->run);
@@ -345,13 +348,15 @@ final class Replanner
                 $waiting((string) $email, $people)->update(['due_at' => $due, 'queued_at' => null, 'updated_at' => $stamp]);
             }
         }
-        foreach ($cancelled as $email => $people) {
-            $waiting((string) $email, $people)
-                ->update(['state' => MessageState::Cancelled, 'trouble' => self::REMOVED, 'updated_at' => $stamp]);
+        foreach ($cancelled as $why => $emails) {
+            foreach ($emails as $email => $people) {
+                $waiting((string) $email, $people)->update(['state' => MessageState::Cancelled, 'trouble' => $why, 'updated_at' => $stamp]);
+            }
         }
         // One that was removed and put back is the same message again.
         foreach ($again as $due => $keys) {
-            DB::table('messages')->whereIn('unique_key', $keys)->where('state', MessageState::Cancelled)->where('trouble', self::REMOVED)
+            DB::table('messages')->whereIn('unique_key', $keys)->where('state', MessageState::Cancelled)
+                ->whereIn('trouble', [self::REMOVED, self::OUTRUN])
                 ->update(['state' => MessageState::Waiting, 'due_at' => $due, 'queued_at' => null, 'trouble' => null,
                     'updated_at' => $stamp]);
         }

@@ -84,6 +84,7 @@ final class DeadlineEmailsTest extends DeadlineTestCase
         self::assertSame(['Three hours before' => '2026-11-28 06:30', 'At its end' => '2026-11-28 09:30',
             'A day after' => '2026-11-29 08:00'],
             $this->due($robin), 'a day before would have been yesterday');
+        self::assertSame('cancelled Its deadline ends sooner now, or runs no more.', $this->state($robin, 'A day before'));
         $this->byHand($robin, ['act' => 'move', 'until' => '2026-12-05T20:00'])->assertOk();
         self::assertSame(['A day before' => '2026-12-04 19:00', 'Three hours before' => '2026-12-05 16:00',
             'At its end' => '2026-12-05 19:00', 'A day after' => '2026-12-06 08:00'], $this->due($robin));
