@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Deadlines\Tidying;
 use App\Files\Uploads;
 use App\People\Import\Importing;
 use Carbon\CarbonImmutable;
@@ -14,12 +15,13 @@ final class Tidy extends Command
     protected $signature = 'lantern:tidy';
 
     protected $description = 'Remove what nobody will come back to: lists that were only looked at, pictures that were never drawn, and '
-        .'their files';
+        .'their files, deadlines of strangers';
 
-    public function handle(Importing $importing, Uploads $uploads): int
+    public function handle(Importing $importing, Uploads $uploads, Tidying $deadlines): int
     {
         $this->line($importing->tidy(CarbonImmutable::now()).' lists removed');
         $this->line($uploads->tidy(CarbonImmutable::now()).' pictures removed');
+        $this->line($deadlines->tidy(CarbonImmutable::now()).' deadlines of strangers removed');
 
         return self::SUCCESS;
     }

@@ -74,7 +74,8 @@ final class RoomsTest extends TestCase
             'Orders', 'Payments', 'People/Tags', 'Serving', 'Support', 'Webhooks',
         ],
         'Console' => [
-            'Drafts', 'Files', 'Forms', 'Mail/Broadcasts', 'Mail/Owner', 'Mail/Sending', 'Models', 'Orders', 'Payments', 'People/Import',
+            'Deadlines', 'Drafts', 'Files', 'Forms', 'Mail/Broadcasts', 'Mail/Owner', 'Mail/Sending', 'Models', 'Orders',
+            'Payments', 'People/Import',
             'Publishing', 'Rendering', 'Results', 'Serving', 'Webhooks',
         ],
         'Http/Middleware' => ['Support'],
