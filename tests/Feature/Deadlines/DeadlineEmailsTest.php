@@ -122,7 +122,7 @@ final class DeadlineEmailsTest extends DeadlineTestCase
     private function sendDue(): void
     {
         app(MessageSender::class)->queueDue();
-        $this->artisan('queue:work', ['--stop-when-empty' => true]);
+        $this->runQueue();
     }
 
     private function state(Person $person, string $name): string
@@ -213,7 +213,7 @@ final class DeadlineEmailsTest extends DeadlineTestCase
         $this->actingAs($this->seller)->getJson("{$api}/running-deadlines")->assertOk()
             ->assertJsonPath('deadlines.0', fn (array $d): bool => $d['running'] === 2 && $d['later'] === 2 && $d['earlier'] === 0);
         $this->postJson("{$api}/publish", ['move' => [$this->deadline]])->assertOk();
-        $this->artisan('queue:work', ['--stop-when-empty' => true]);
+        $this->runQueue();
 
         self::assertSame(['2026-12-02 11:00:00', '2026-12-02 17:00:00'], [$this->end($robin), $this->end($wren)]);
         self::assertSame('2026-12-02 08:00', $this->due($robin)['Three hours before']);

@@ -132,7 +132,7 @@ final class OpeningTimesTest extends SalesTestCase
         $this->actingAs($this->seller)->getJson("/studio/api/funnels/{$this->funnel->id}/affected")
             ->assertJsonFragment(['“Two days left” comes at another time for one person.']);
         $this->publish();
-        $this->artisan('queue:work', ['--stop-when-empty' => true]);
+        $this->runQueue();
         self::assertSame(['2027-01-26 17:00', '2027-01-31 17:00', '2027-02-02 14:00', '2027-02-03 08:00'],
             Message::query()->where('kind', 'sequence')->where('state', 'waiting')->orderBy('due_at')->get()
                 ->map(fn (Message $e): string => (string) $e->due_at?->format('Y-m-d H:i'))->all());

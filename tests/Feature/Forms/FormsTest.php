@@ -318,7 +318,7 @@ final class FormsTest extends TestCase
             Artisan::call('lantern:due');
         }
         self::assertSame(3, $jobs('outside'));
-        Artisan::call('queue:work', ['--queue' => 'default', '--stop-when-empty' => true, '--quiet' => true]);
+        Artisan::call('queue:work', ['--queue' => 'default', '--stop-when-empty' => true, '--sleep' => 0, '--quiet' => true]);
         self::assertSame([3, 3],
             [Message::query()->where('state', 'sent')->count(), HookCall::query()->where('state', 'waiting')->count()]);
         // The worker that had them died: after an hour they are queued once more.

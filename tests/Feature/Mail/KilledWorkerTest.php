@@ -59,7 +59,7 @@ final class KilledWorkerTest extends TestCase
             }, every: self::SWEEP);
         }
         self::assertGreaterThan(0, $killedWhileSending, 'a worker died holding a message');
-        $this->artisan('queue:work', '--stop-when-empty')->mustRun();
+        $this->artisan('queue:work', '--stop-when-empty', '--sleep=0')->mustRun();
 
         self::assertSame(self::MESSAGES, $this->messages("state = 'sent'"));
         $outbox = $this->pdo()->query('select count(*), count(distinct message_id), count(distinct envelope_to) from outbox')
