@@ -4,15 +4,24 @@ declare(strict_types=1);
 
 namespace Bench;
 
+use App\Deadlines\Running\Holder;
+use App\Deadlines\Running\Runs;
 use App\Drafts\NewFunnel;
 use App\Files\Uploads;
 use App\Models\Business;
 use App\Models\DraftPart;
 use App\Models\Funnel;
+use App\Models\Person;
 use App\Models\User;
+use App\Serving\Visit;
 use Illuminate\Contracts\Console\Kernel;
+use Illuminate\Cookie\CookieValuePrefix;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Crypt;
+use Lantern\Core\Deadlines\Deadline;
+use Lantern\Core\Deadlines\Fact;
+use Lantern\Core\Deadlines\FactType;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Money\Money;
 use Lantern\Core\Offers\Offer;
@@ -71,6 +80,19 @@ final class Scratch
 
         return User::query()->create(['business_id' => $business->id, 'name' => 'Imke Farrow', 'email' => 'imke@ferncroft.example',
             'password' => 'twelve minutes a day']);
+    }
+
+    /** @return string the cookie of somebody's browser, for whom every deadline of the drafts runs for some days */
+    public function reader(User $owner): string
+    {
+        $person = Person::query()->create(['business_id' => $owner->business_id, 'email' => 'robin@pupils.example',
+            'email_key' => 'robin@pupils.example', 'joined_at' => now()]);
+        foreach (DraftPart::query()->where('kind', Deadline::kind())->get() as $part) {
+            Runs::add(['id' => $part->id, 'name' => $part->name, 'funnel' => $part->funnel_id, 'business' => (int) $owner->business_id],
+                Holder::person($person->id), new Fact(FactType::Started, now()->toImmutable(), now()->addDays(3)->toImmutable(), 'Clicked.'));
+        }
+
+        return Visit::READER.'='.rawurlencode(Crypt::encrypt(CookieValuePrefix::create(Visit::READER, Crypt::getKey()).$person->id, false));
     }
 
     /** @return array<string, Funnel> a funnel from each starter, with pictures where pictures go */
