@@ -89,7 +89,8 @@ final class Scratch
             'email_key' => 'robin@pupils.example', 'joined_at' => now()]);
         foreach (DraftPart::query()->where('kind', Deadline::kind())->get() as $part) {
             Runs::add(['id' => $part->id, 'name' => $part->name, 'funnel' => $part->funnel_id, 'business' => (int) $owner->business_id],
-                Holder::person($person->id), new Fact(FactType::Started, now()->toImmutable(), now()->addDays(3)->toImmutable(), 'Clicked.'));
+                Holder::person($person->id), new Fact(FactType::Started, now()->toImmutable(), now()->addDays(3)->toImmutable(),
+                    'Clicked.'));
         }
 
         return Visit::READER.'='.rawurlencode(Crypt::encrypt(CookieValuePrefix::create(Visit::READER, Crypt::getKey()).$person->id, false));

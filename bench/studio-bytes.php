@@ -28,7 +28,7 @@ foreach ($first as $file) {
 }
 printf("%-60s %8s   limit 250,000: %s\n\n", 'first load, gzip', number_format($total), $total <= 250_000 ? 'kept' : 'BROKEN');
 echo "loaded when opened\n";
-foreach (['resources/studio/funnel/FunnelScreen.vue', 'resources/studio/letters/LetterEditor.vue',
+foreach (['resources/studio/funnel/FunnelScreen.vue', 'resources/studio/emails/EmailEditor.vue',
     'resources/studio/results/DayChart.vue'] as $entry) {
     printf("%-60s %8s\n", $entry, number_format($size($manifest[$entry]['file'])));
 }

@@ -29,7 +29,9 @@ final class AnswerHeaders
             $response->headers->set('Strict-Transport-Security', 'max-age='.self::A_YEAR);
         }
         $response->headers->remove('X-Powered-By');
-        header_remove('X-Powered-By');
+        if (! headers_sent()) {
+            header_remove('X-Powered-By');
+        }
 
         return $response;
     }
