@@ -5,6 +5,7 @@ export default defineConfig({
     plugins: [vue()],
     resolve: { alias: { '@': new URL('./resources/studio', import.meta.url).pathname } },
     test: {
+        setupFiles: ['tests/Studio/setup.ts'],
         include: ['tests/Studio/**/*.test.ts'],
         environment: 'happy-dom',
         pool: 'threads',
