@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Deadlines\Ended;
 use App\Mail\Broadcasts\Broadcasting;
 use App\Mail\Owner\Digest;
 use App\Mail\Sending\MessageSender;
@@ -22,10 +23,11 @@ final class SendDueMessages extends Command
     protected $description = 'Queue the messages that are due, finish payments that are open, and free what a dead worker held';
 
     public function handle(MessageSender $postman, Broadcasting $broadcasting, Webhooks $hooks, Digest $digest,
-        Reconciling $reconciling, Receipts $receipts, PracticeCalls $calls, OpeningHours $hours): int
+        Reconciling $reconciling, Receipts $receipts, PracticeCalls $calls, OpeningHours $hours, Ended $deadlines): int
     {
         $now = CarbonImmutable::now();
         $hours->tick($now);
+        $deadlines->tick($now);
         $broadcasting->tick($now);
         $hooks->queueDue();
         $digest->tick($now);

@@ -46,6 +46,7 @@ return new class extends Migration
             $table->timestamp('closed_at', 3)->nullable();
             $table->unique(['deadline_id', 'holder']);
             $table->index(['deadline_id', 'ends_at']);
+            $table->index(['closed_at', 'ends_at']);
         });
         Schema::table('published_pages', function (Blueprint $table): void {
             // What guards the page or begins when it is seen; null where no deadline is concerned with it.

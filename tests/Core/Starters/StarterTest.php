@@ -97,6 +97,11 @@ final class StarterTest extends TestCase
         $codes = fn (Plan $p): array => array_map(fn (Finding $f): string => $f->code, GoLiveCheck::of($p));
         self::assertSame($codes($plan), $codes($copy), 'its parts still belong together');
         $known = array_map(fn (PagePlan $p): string => $p->id, $copy->pages);
+        $written = (string) json_encode($copy->toArray());
+        foreach ($plan->parts as $part) {
+            self::assertDoesNotMatchRegularExpression("/(?<![a-z0-9]){$part->id()}(?![a-z0-9])/", $written,
+                'nothing in it is of the other');
+        }
         foreach ($copy->emails as $email) {
             preg_match_all('/page_(\w+)/', $email->body, $m);
             self::assertSame([], array_diff($m[1], $known), 'its emails lead to its own pages');

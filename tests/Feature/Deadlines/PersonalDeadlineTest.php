@@ -68,6 +68,21 @@ final class PersonalDeadlineTest extends DeadlineTestCase
         $this->assertLedTo(PageRole::Closed, $this->get($this->url(PageRole::Sales)));
     }
 
+    public function test_nor_does_it_for_those_who_did_not_come_at_the_end(): void
+    {
+        $robin = $this->reader();
+        $this->click($robin);
+        $closed = fn (): mixed => DB::table('deadline_runs')->value('closed_at');
+        $this->travelTo('2026-11-30 19:09:00');
+        $this->artisan('lantern:due')->assertSuccessful();
+        self::assertNull($closed(), 'in its grace it is not over for those who are paying');
+        $this->travelTo('2026-11-30 19:10:00');
+        $this->artisan('lantern:due')->assertSuccessful();
+        self::assertNotNull($closed());
+        $this->travelTo('2026-11-30 18:20:00');
+        $this->assertLedTo(PageRole::Closed, $this->get($this->url(PageRole::Sales)));
+    }
+
     /** @return iterable<string, array{array<string, string>, bool}> headers, and is it a person? */
     public static function readers(): iterable
     {
