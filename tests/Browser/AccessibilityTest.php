@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use DateTimeImmutable;
+use DateTimeZone;
 use Facebook\WebDriver\Remote\LocalFileDetector;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy;
@@ -90,6 +92,45 @@ final class AccessibilityTest extends BrowserTestCase
             $this->find($b, '.email-text p');
             $this->press($b, 'Only those who …');
             $this->check($b, 'a broadcast with a rule');
+        });
+    }
+
+    public function test_what_sells_and_its_deadlines(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $this->signIn($b);
+            $funnel = (string) $this->askApi($b, 'POST', 'funnels', ['goal' => 'launch', 'name' => 'Launch', 'title' => 'First Season',
+                'price' => '290'])['id'];
+            foreach ($this->askApi($b, 'GET', "funnels/{$funnel}")['offers'] as $offer) {
+                $this->askApi($b, 'PUT', "parts/{$offer['id']}", ['revision' => $offer['revision'],
+                    'price' => ['kind' => 'once', 'amount' => 6_000, 'currency' => 'EUR']]);
+            }
+            // Open already, and in its last hour.
+            $this->askApi($b, 'PUT', "funnels/{$funnel}", ['times' => []]);
+            $deadline = (string) $this->sql("select id from draft_parts where kind = 'deadline'");
+            $soon = ['moment' => (new DateTimeImmutable('+30 minutes', new DateTimeZone('UTC')))->format('Y-m-d\TH:i'), 'zone' => 'UTC'];
+            $this->askApi($b, 'PUT', "parts/{$deadline}", ['revision' => 1, 'latest' => $soon]);
+            $stranger = $this->browser();
+            foreach (array_keys(Looks::all()) as $look) {
+                $this->sql("update funnels set look = '{$look}'");
+                $this->publishAtOnce($b, $funnel);
+                $stranger->get(self::$site.'/first-season');
+                $this->find($stranger, '.last-warning:not([hidden])');
+                $this->check($stranger, "the sales page with its countdown in {$look}");
+                $stranger->executeScript('localStorage.clear()');
+            }
+            $stranger->get(self::$site.'/first-season/order');
+            $this->find($stranger, 'form.checkout');
+            $this->check($stranger, 'the checkout with its countdown');
+            $email = (string) $this->sql("select id from draft_parts where name = 'Two days left'");
+            $offer = (string) $this->sql("select id from draft_parts where kind = 'offer'");
+            foreach (["deadline/{$deadline}" => '[data-test=examples] li', "email/{$email}" => '.email-text p', 'offers' => 'h1',
+                "offer/{$offer}" => 'fieldset', '' => 'ul[aria-label=Deadlines] button'] as $path => $css) {
+                $b->get(rtrim(self::$studio."/studio/funnels/{$funnel}/{$path}", '/'));
+                $this->find($b, $css);
+                $this->check($b, "a launch: {$path}");
+            }
         });
     }
 }
