@@ -78,8 +78,8 @@ final readonly class Starter
         $offered = array_values(array_filter($emails, fn (EmailPlan $e): bool => $e->name === 'The offer'))[0] ?? null;
         $zone = $this->sender->timeZone;
         $deadline = match (true) {
+            $goal === Goal::Launch => StarterLaunch::parts($desk, $form, StarterLaunch::week($this->now, $zone)),
             StarterDeadline::isMadeFor($goal) => StarterDeadline::parts($goal, $desk, $sequences[0] ?? null, $offered),
-            $goal === Goal::Launch => StarterLaunch::parts($desk, $form, StarterLaunch::week($this->now, $zone)[1]),
             default => [],
         };
 
@@ -116,11 +116,8 @@ final readonly class Starter
             ],
             Goal::Sell => $this->selling($page, $d),
             Goal::Launch => [
-                'sales' => [PageRole::Sales, 'Sales page', StarterSales::sales($d, until: 'The doors close on')],
-                'checkout' => [PageRole::Checkout, 'Checkout page', StarterSales::checkout($d, until: 'The doors close on')],
-                ...array_diff_key($this->selling($page), ['sales' => 0, 'checkout' => 0]),
-                'closed' => [PageRole::Closed, 'Closed page', StarterLaunch::closed($d)],
-                'thank-you' => [PageRole::ThankYou, 'Thank-you page', StarterPages::onTheList($d)],
+                ...StarterDeadline::pages($d), ...StarterLaunch::selling($d),
+                ...array_diff_key($this->selling($page), ['sales' => 0, 'checkout' => 0, 'closed' => 0]), ...StarterLaunch::list($d),
             ],
         };
     }
@@ -153,7 +150,8 @@ final readonly class Starter
                 ['confirmation', Outcome::Missed, 'replay'],
                 ['room', Outcome::Attended, 'introductory'], ['replay', Outcome::TimeRanOut, 'closed'], ...$selling, ...$introductory],
             Goal::Sell => [...$selling, ...$introductory],
-            Goal::Launch => [...$selling, ['checkout', Outcome::TimeRanOut, 'closed'], ['closed', Outcome::Joined, 'thank-you']],
+            Goal::Launch => [...$introductory, ...$selling, ['checkout', Outcome::TimeRanOut, 'closed'],
+                ['closed', Outcome::Joined, 'thank-you']],
         };
 
         return array_map(fn (array $r): Way => Way::toPage($d->page($r[0]), $r[1], $d->page($r[2])), $rows);

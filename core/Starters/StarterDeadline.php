@@ -31,19 +31,19 @@ final class StarterDeadline
     /** Of the deadline, among the names of what the starters make. */
     public const KEY = 'deadline';
 
+    /** Does it come with an introductory price? */
     public static function isMadeFor(Goal $goal): bool
     {
-        return $goal === Goal::Sell || $goal === Goal::Webinar;
+        return $goal === Goal::Sell || $goal === Goal::Webinar || $goal === Goal::Launch;
     }
 
     /** @return array<string, array{PageRole, string, Document}> by the name that ways and links use */
     public static function pages(StarterDesk $d): array
     {
-        $until = 'Your introductory price holds until';
+        $until = ['introductory', 'Your introductory price holds until', self::KEY];
 
-        return ['introductory' => [PageRole::Sales, 'Sales page, introductory', StarterSales::sales($d, 'introductory', $until)],
-            'order-introductory' => [PageRole::Checkout, 'Checkout page, introductory', StarterSales::checkout($d, 'introductory',
-                $until)]];
+        return ['introductory' => [PageRole::Sales, 'Sales page, introductory', StarterSales::sales($d, ...$until)],
+            'order-introductory' => [PageRole::Checkout, 'Checkout page, introductory', StarterSales::checkout($d, ...$until)]];
     }
 
     /**

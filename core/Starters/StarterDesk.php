@@ -198,11 +198,10 @@ final class StarterDesk
         return new Block(self::NEW, BlockKind::Checkout, DesignWords::checkout($this->offer($offer)));
     }
 
-    /** A countdown to the end of the starter's deadline. */
-    public function countdown(string $style, string $words): Block
+    /** A countdown to the end of a deadline, by the name that the starter uses. */
+    public function countdown(string $style, string $words, string $deadline): Block
     {
-        return new Block(self::NEW, BlockKind::Countdown, ['text' => $words, 'until' => '', 'deadline' => $this
-            ->page(StarterDeadline::KEY)], [],
+        return new Block(self::NEW, BlockKind::Countdown, ['text' => $words, 'until' => '', 'deadline' => $this->page($deadline)], [],
             $style);
     }
 

@@ -18,24 +18,29 @@ use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Plan\OpeningTimes;
+use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Sequences\Delay;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;
 
 /**
- * A launch: a programme that opens and closes for everyone at once. Before and after, its closed page gathers a waiting list;
- * the list is told when the doors open, and when they are about to close.
+ * A launch: a programme that opens and closes for everyone at once, at an introductory price in its first days. Before and
+ * after, its closed page gathers a waiting list; the list is told when the doors open, and when something is about to end.
  */
 final class StarterLaunch
 {
+    /** The deadline that closes it, among the names of what the starters make. */
+    private const DOORS = 'doors';
+
     /** From when to look for a Monday to open on. */
     private const WEEKS_AHEAD = 2;
 
     /**
-     * When it opens and when its doors close, until the owner says otherwise: on a Monday two to three weeks from now at 17:00,
-     * and on the Monday after that at 18:00, by the clocks of the zone.
+     * When it opens, when its introductory price ends and when its doors close, until the owner says otherwise: on a Monday two
+     * to three weeks from now at 17:00, on the Wednesday after it at 18:00, and on the next Monday at 18:00, by the clocks of
+     * the zone.
      *
-     * @return array{ForEveryone, ForEveryone}
+     * @return array{ForEveryone, ForEveryone, ForEveryone}
      */
     public static function week(DateTimeImmutable $now, string $zone): array
     {
@@ -44,6 +49,7 @@ final class StarterLaunch
         $monday = $day->modify('+'.self::WEEKS_AHEAD.' weeks')->modify('next monday');
 
         return [ForEveryone::of($monday->format('Y-m-d\T17:00'), $zone),
+            ForEveryone::of($monday->modify('+2 days')->format('Y-m-d\T18:00'), $zone),
             ForEveryone::of($monday->modify('+1 week')->format('Y-m-d\T18:00'), $zone)];
     }
 
@@ -52,8 +58,24 @@ final class StarterLaunch
         return new OpeningTimes(self::week($now, $zone)[0]);
     }
 
+    /** @return array<string, array{PageRole, string, Document}> by the name that ways and links use, likewise below */
+    public static function selling(StarterDesk $d): array
+    {
+        $until = ['main', 'The doors close on', self::DOORS];
+
+        return ['sales' => [PageRole::Sales, 'Sales page', StarterSales::sales($d, ...$until)],
+            'checkout' => [PageRole::Checkout, 'Checkout page', StarterSales::checkout($d, ...$until)]];
+    }
+
+    /** @return array<string, array{PageRole, string, Document}> */
+    public static function list(StarterDesk $d): array
+    {
+        return ['closed' => [PageRole::Closed, 'Closed page', self::closed($d)],
+            'thank-you' => [PageRole::ThankYou, 'Thank-you page', StarterPages::onTheList($d)]];
+    }
+
     /** What stands at every address while the doors are closed: before they open, and after. */
-    public static function closed(StarterDesk $d): Document
+    private static function closed(StarterDesk $d): Document
     {
         return StarterPages::page(
             $d->section('opening-centred', $d->eyebrow('The doors are closed at the moment'),
@@ -67,30 +89,40 @@ final class StarterLaunch
             ])), $d->footer());
     }
 
-    /** @return list<Part> the deadline that closes the doors, and the emails to the list */
-    public static function parts(StarterDesk $d, FormPlan $form, ForEveryone $closes): array
+    /**
+     * @param  array{ForEveryone, ForEveryone, ForEveryone}  $week  as {@see self::week()} has it
+     * @return list<Part> the deadlines that end the introductory price and close the doors, and the emails to the list
+     */
+    public static function parts(StarterDesk $d, FormPlan $form, array $week): array
     {
-        $deadline = new Deadline($d->page(StarterDeadline::KEY), 'The doors close', latest: $closes,
+        $intro = new Deadline($d->page(StarterDeadline::KEY), 'Introductory price', latest: $week[1],
+            pages: [new GuardedPage($d->page('introductory')), new GuardedPage($d->page('order-introductory'))],
+            offers: [$d->offer('introductory')], warning: new LastWarning(60, 'Within the hour the introductory price is over.'));
+        $deadline = new Deadline($d->page(self::DOORS), 'The doors close', latest: $week[2],
             pages: [new GuardedPage($d->page('sales')), new GuardedPage($d->page('checkout'))], offers: [$d->offer('main')],
             warning: new LastWarning(60, 'Within the hour the doors close.'));
         $list = new SequencePlan($d->id(), 'The launch', new Triggers([new FormFilledIn($form->id)]));
-        $sales = '<p><a href="{{page_'.$d->page('sales').'}}">See the programme</a></p>';
+        $link = fn (string $page): string => '<p><a href="{{page_'.$d->page($page).'}}">See the programme</a></p>';
+        $sales = $link('sales');
         $end = "{{deadline_{$deadline->id}}}";
         $mail = fn (string $name, string $subject, string $words, ?DeadlineMoment $by = null): EmailPlan => new EmailPlan($d->id(), $name,
             mb_substr($subject, 0, 200), "<p>Hello {{first_name|there}},</p>{$words}<p>Warmly,<br>{$d->signed()}</p>", Delay::atOnce(),
             $list->id, by: $by);
-        $ends = fn (int $minutes = 0, int $days = 0, ?int $hour = null): DeadlineMoment => DeadlineMoment::of($deadline->id, Edge::End,
-            $minutes, $days, $hour);
+        $ends = fn (int $minutes = 0, int $days = 0, ?int $hour = null, ?Deadline $of = null): DeadlineMoment => DeadlineMoment::of(
+            ($of ?? $deadline)->id, Edge::End, $minutes, $days, $hour);
 
-        return [$deadline, $list,
+        return [$intro, $deadline, $list,
             $mail('You are on the list', "You are on the list: {$d->title}",
                 "<p>you are on the list for “{$d->titleHtml()}”. As soon as "
                 .'the doors open, you will read it here first.</p><p>One question until then: what would you most like to get out of '
                 .'it? Hit reply and tell me.</p>'),
             $mail('The doors are open', "The doors are open: {$d->title}",
-                "<p>“{$d->titleHtml()}” is open. You can come in until {$end}."
-                ."</p>{$sales}<p>Take your time with it: nobody is quicker than the clock on the page, and that one is true.</p>",
-                $ends(days: -7)),
+                "<p>“{$d->titleHtml()}” is open. You can come in until {$end}, and at the introductory price until "
+                ."{{deadline_{$intro->id}}}.</p>{$link('introductory')}<p>Take your time with it: the clock on the page is true, and there "
+                .'is no hurry before it runs out.</p>', $ends(days: -7)),
+            $mail('The introductory price ends', 'The introductory price ends in three hours', '<p>in '
+                ."{{deadline_left_{$intro->id}}} the introductory price is over. The doors stay open until {$end}, at the regular "
+                ."price.</p><img src=\"countdown:{$intro->id}\" alt=\"\">{$link('introductory')}", $ends(minutes: -180, of: $intro)),
             $mail('Two days left', 'Two days left', "<p>the doors close on {$end}.</p><img src=\"countdown:{$deadline->id}\" alt=\"\">"
                 ."{$sales}<p>If you are in two minds, hit reply and tell me what speaks against it. I answer honestly.</p>",
                 $ends(days: -2)),

@@ -12,10 +12,11 @@ final class StarterSales
     /**
      * @param  string  $offer  that it makes, by its name
      * @param  string  $until  what it says of its end, with a countdown; '' for none
+     * @param  string  $deadline  to which that counts, by its name
      */
-    public static function sales(StarterDesk $d, string $offer = 'main', string $until = ''): Document
+    public static function sales(StarterDesk $d, string $offer = 'main', string $until = '', string $deadline = ''): Document
     {
-        $until = $until === '' ? [] : [$d->countdown('boxes', $until)];
+        $until = $until === '' ? [] : [$d->countdown('boxes', $until, $deadline)];
         $price = $d->section('price-card', $d->heading('What it costs'),
             $d->price($offer, $d->title, 'I am in', $d->toBuying(),
                 'The whole programme, step by step', 'An email every week that says what to do next', 'Your questions answered, in writing',
@@ -61,9 +62,9 @@ final class StarterSales
     }
 
     /** As {@see StarterSales::sales()}. */
-    public static function checkout(StarterDesk $d, string $offer = 'main', string $until = ''): Document
+    public static function checkout(StarterDesk $d, string $offer = 'main', string $until = '', string $deadline = ''): Document
     {
-        $until = $until === '' ? [] : [$d->countdown('sentence', $until)];
+        $until = $until === '' ? [] : [$d->countdown('sentence', $until, $deadline)];
 
         return StarterPages::page(
             $d->section('header-centred', $d->logo()),

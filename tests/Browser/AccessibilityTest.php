@@ -108,7 +108,7 @@ final class AccessibilityTest extends BrowserTestCase
             }
             // Open already, and in its last hour.
             $this->askApi($b, 'PUT', "funnels/{$funnel}", ['times' => []]);
-            $deadline = (string) $this->sql("select id from draft_parts where kind = 'deadline'");
+            $deadline = (string) $this->sql("select id from draft_parts where kind = 'deadline' and name = 'Introductory price'");
             $soon = ['moment' => (new DateTimeImmutable('+30 minutes', new DateTimeZone('UTC')))->format('Y-m-d\TH:i'), 'zone' => 'UTC'];
             $this->askApi($b, 'PUT', "parts/{$deadline}", ['revision' => 1, 'latest' => $soon]);
             $stranger = $this->browser();
@@ -120,7 +120,7 @@ final class AccessibilityTest extends BrowserTestCase
                 $this->check($stranger, "the sales page with its countdown in {$look}");
                 $stranger->executeScript('localStorage.clear()');
             }
-            $stranger->get(self::$site.'/first-season/order');
+            $stranger->get(self::$site.'/first-season/order-introductory');
             $this->find($stranger, 'form.checkout');
             $this->check($stranger, 'the checkout with its countdown');
             $email = (string) $this->sql("select id from draft_parts where name = 'Two days left'");

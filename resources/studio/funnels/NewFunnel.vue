@@ -84,7 +84,7 @@ const goals = [
         icon: CalendarDaysIcon,
         title: 'Hold a launch',
         words: 'It opens for everyone at once, for some days. A waiting list before and after.',
-        gets: 'Sales, checkout, upsell, downsell, delivery and closed page, form, opening and closing moments, six emails',
+        gets: 'Introductory and regular sales page and checkout, upsell, downsell, delivery and closed page, form, opening and closing moments, seven emails',
         ask: 'What is the programme called?',
         example: 'First Season',
         price: true,

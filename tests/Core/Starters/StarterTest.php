@@ -9,9 +9,11 @@ use DateTimeZone;
 use Lantern\Core\Checks\DeadlineCheck;
 use Lantern\Core\Checks\Finding;
 use Lantern\Core\Checks\GoLiveCheck;
+use Lantern\Core\Deadlines\DeadlineState;
 use Lantern\Core\Deadlines\ForEveryone;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Events\Outcome;
+use Lantern\Core\Offers\Offer;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Plan\Goal;
@@ -52,8 +54,8 @@ final class StarterTest extends TestCase
                 'replay time-ran-out closed', ...$selling, ...$introductory], 7,
         ];
         yield 'a launch' => [
-            Goal::Launch, ['sales', 'checkout', 'upsell', 'downsell', 'delivery', 'closed', 'thank-you'],
-            [...$selling, 'checkout time-ran-out closed', 'closed joined thank-you'], 6,
+            Goal::Launch, ['sales', 'checkout', 'sales', 'checkout', 'upsell', 'downsell', 'delivery', 'closed', 'thank-you'],
+            [...$introductory, ...$selling, 'checkout time-ran-out closed', 'closed joined thank-you'], 7,
         ];
         yield 'selling' => [
             Goal::Sell, ['sales', 'checkout', 'sales', 'checkout', 'upsell', 'downsell', 'delivery', 'closed'],
@@ -133,38 +135,44 @@ final class StarterTest extends TestCase
         self::assertSame($plan->toArray(), Plan::fromArray($plan->toArray())->toArray());
     }
 
-    /** @return iterable<string, array{string, string, string, string}> now, zone, when it opens and when it closes, in UTC */
+    /** @return iterable<string, array{string, string, string, string, string}> now, zone, when it opens, when the introductory price ends and when it closes, in UTC */
     public static function launches(): iterable
     {
-        yield 'from a Wednesday' => ['2027-01-06 12:00', 'Europe/Berlin', '2027-01-25 16:00', '2027-02-01 17:00'];
-        yield 'from a Monday it is two weeks at least' => ['2027-01-04 12:00', 'UTC', '2027-01-25 17:00', '2027-02-01 18:00'];
-        yield 'where it is Monday already' => ['2027-01-03 22:00', 'Pacific/Auckland', '2027-01-25 04:00', '2027-02-01 05:00'];
-        yield 'the clocks change within the week' => ['2027-03-08 12:00', 'Europe/Berlin', '2027-03-29 15:00', '2027-04-05 16:00'];
-        yield 'a zone that nobody knows' => ['2027-01-06 12:00', 'Mars/Olympus', '2027-01-25 17:00', '2027-02-01 18:00'];
+        yield 'from a Wednesday' => ['2027-01-06 12:00', 'Europe/Berlin', '2027-01-25 16:00', '2027-01-27 17:00', '2027-02-01 17:00'];
+        yield 'from a Monday it is two weeks at least' => ['2027-01-04 12:00', 'UTC', '2027-01-25 17:00', '2027-01-27 18:00',
+            '2027-02-01 18:00'];
+        yield 'where it is Monday already' => ['2027-01-03 22:00', 'Pacific/Auckland', '2027-01-25 04:00', '2027-01-27 05:00',
+            '2027-02-01 05:00'];
+        yield 'the clocks change within the week' => ['2027-03-08 12:00', 'Europe/Berlin', '2027-03-29 15:00', '2027-03-31 16:00',
+            '2027-04-05 16:00'];
+        yield 'a zone that nobody knows' => ['2027-01-06 12:00', 'Mars/Olympus', '2027-01-25 17:00', '2027-01-27 18:00',
+            '2027-02-01 18:00'];
     }
 
     #[DataProvider('launches')]
-    public function test_a_launch_opens_on_a_monday_and_closes_a_week_later(string $now, string $zone, string $opens, string $closes): void
+    public function test_a_launch_opens_on_a_monday_and_closes_a_week_later(string $now, string $zone, string ...$moments): void
     {
         $week = StarterLaunch::week(new DateTimeImmutable($now, new DateTimeZone('UTC')), $zone);
 
-        self::assertSame([$opens, $closes], array_map(fn (ForEveryone $m): string => $m->at()->format('Y-m-d H:i'), $week));
+        self::assertSame($moments, array_map(fn (ForEveryone $m): string => $m->at()->format('Y-m-d H:i'), $week));
     }
 
-    public function test_a_launch_says_one_end_on_its_pages_at_its_offer_and_in_its_emails(): void
+    public function test_a_launch_ends_twice_for_its_introductory_price_and_for_all(): void
     {
         $plan = Plans::of(Goal::Launch);
-        $deadline = $plan->deadlines[0];
+        [$intro, $doors] = $plan->deadlines;
 
         self::assertSame('2027-01-25T17:00', $plan->times->opens?->moment);
-        self::assertSame(['2027-02-01T18:00', null], [$deadline->latest?->moment, $plan->times->closes?->moment]);
-        self::assertTrue($deadline->guardsOffer($plan->offers[0]->id));
+        self::assertSame(['2027-01-27T18:00', '2027-02-01T18:00', null],
+            [$intro->latest?->moment, $doors->latest?->moment, $plan->times->closes?->moment]);
+        $guard = fn (Offer $o): array => [$o->name, $intro->guardsOffer($o->id), $doors->guardsOffer($o->id)];
+        self::assertSame([['Regular price', false, true], ['Introductory price', true, false]],
+            [$guard($plan->offers[0]), $guard($plan->offers[3])]);
         self::assertSame([], DeadlineCheck::of($plan, new DateTimeImmutable('2027-01-06 12:00 UTC')));
-        foreach ($plan->emails as $email) {
-            if (str_contains($email->body, 'deadline_')) {
-                self::assertStringContainsString($deadline->id, $email->body);
-            }
-        }
+        $over = [$intro->id => DeadlineState::Over, $doors->id => DeadlineState::Over];
+        $at = fn (array $states): ?string => $plan->page((string) $plan->guards()->page($plan->pages[0]->id, $states)->page)?->name;
+        self::assertSame(['Sales page, introductory', 'Sales page', 'Closed page'],
+            [$at([]), $at(array_slice($over, 0, 1)), $at($over)], 'where its address leads, one after the other');
     }
 
     public function test_a_price_that_is_not_known_yet_is_asked_for(): void

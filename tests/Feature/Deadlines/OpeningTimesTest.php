@@ -73,17 +73,19 @@ final class OpeningTimesTest extends SalesTestCase
         $this->post("{$sales}/closed", ['email' => 'wren@example.com'] + array_combine($m[1], $m[2]))->assertStatus(303);
         // Monday at 17:00 the doors open, and close the Monday after at 18:00; an hour is the least that an email may be late.
         self::assertSame(['You are on the list' => '2027-01-06 12:00', 'The doors are open' => '2027-01-25 17:00',
+            'The introductory price ends' => '2027-01-27 14:00',
             'Two days left' => '2027-01-30 17:00', 'Three hours left' => '2027-02-01 14:00', 'The doors are closed' => '2027-02-02 08:00'],
             Message::query()->where('kind', 'sequence')->orderBy('due_at')->get()
                 ->mapWithKeys(fn (Message $e): array => [$e->name => $e->due_at?->format('Y-m-d H:i')])->all());
         $this->theDoorsCloseADayLater();
-        foreach (['2027-01-25 15:59:59' => 'be the first to know', '2027-01-25 16:00:00' => 'The doors close on',
+        foreach (['2027-01-25 15:59:59' => 'be the first to know', '2027-01-25 16:00:00' => 'Your introductory price holds until',
+            '2027-01-27 16:59:59' => 'Your introductory price holds until', '2027-01-27 17:00:00' => 'The doors close on',
             '2027-02-02 16:59:59' => 'The doors close on'] as $moment => $words) {
             $this->travelTo($moment);
-            $this->get($sales)->assertOk()->assertSee($words);
+            $this->followingRedirects()->get($sales)->assertOk()->assertSee($words);
         }
         $this->travelTo('2027-02-02 17:00:00');
-        foreach ([$sales, "{$sales}/order"] as $address) {
+        foreach ([$sales, "{$sales}/order", "{$sales}/sales", "{$sales}/order-introductory"] as $address) {
             $this->get($address)->assertRedirect(url("{$sales}/closed"));
         }
         $this->get("{$sales}/closed")->assertOk()->assertSee('be the first to know');
@@ -127,13 +129,13 @@ final class OpeningTimesTest extends SalesTestCase
     /** A moment for everyone moves for everyone, and with it the emails: the owner is told so before. */
     private function theDoorsCloseADayLater(): void
     {
-        $deadline = DraftPart::there($this->funnel->id, Deadline::kind())->firstOrFail();
+        $deadline = DraftPart::there($this->funnel->id, Deadline::kind())->where('name', 'The doors close')->firstOrFail();
         $deadline->change(['latest' => ['moment' => '2027-02-02T18:00', 'zone' => 'Europe/Oslo']])->save();
         $this->actingAs($this->seller)->getJson("/studio/api/funnels/{$this->funnel->id}/affected")
             ->assertJsonFragment(['“Two days left” comes at another time for one person.']);
         $this->publish();
         $this->runQueue();
-        self::assertSame(['2027-01-26 17:00', '2027-01-31 17:00', '2027-02-02 14:00', '2027-02-03 08:00'],
+        self::assertSame(['2027-01-26 17:00', '2027-01-27 14:00', '2027-01-31 17:00', '2027-02-02 14:00', '2027-02-03 08:00'],
             Message::query()->where('kind', 'sequence')->where('state', 'waiting')->orderBy('due_at')->get()
                 ->map(fn (Message $e): string => (string) $e->due_at?->format('Y-m-d H:i'))->all());
     }
