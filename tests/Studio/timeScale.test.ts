@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Deadline, Email, Page } from '../../resources/studio/api/types';
-import { emailAt, moments, momentWords, spanOf } from '../../resources/studio/funnel/timeScale';
+import { emailAt, moments, momentWords, sharesForEveryone, spanOf } from '../../resources/studio/funnel/timeScale';
 
 const deadline = (more: Partial<Deadline> = {}) =>
     ({ id: 'd', lasting: { days: 3 }, length: 4320, startsAt: 10_080, ...more }) as unknown as Deadline;
@@ -25,6 +25,24 @@ describe('the time scale of a funnel', () => {
     it('has a place for each moment once, in order', () => {
         const funnel = { emails: [email(null, 1440), email(null, 0)], deadlines: [deadline()], pages: [{}, {}] as Page[] };
         expect(moments(funnel)).toEqual([1440, 10_080, 14_400]);
+    });
+
+    it('draws moments for everyone as long as they are beside each other, from the opening', () => {
+        const until = (id: string, moment: string) => deadline({ id, lasting: null, latest: { moment, zone: 'UTC' } });
+        const funnel = {
+            deadlines: [until('early', '2027-01-27T18:00'), until('doors', '2027-02-01T18:00'), deadline()],
+            times: { opens: { moment: '2027-01-25T18:00', zone: 'UTC' } },
+        };
+        const shares = (now: string) => [...sharesForEveryone(funnel, new Date(now))];
+        expect(shares('2027-01-01T00:00')).toEqual([
+            ['early', 2 / 7],
+            ['doors', 1],
+        ]);
+        expect(shares('2027-01-30T18:00')).toEqual([
+            ['early', 0],
+            ['doors', 1],
+        ]);
+        expect([...sharesForEveryone({ deadlines: [], times: {} }, new Date())]).toEqual([]);
     });
 
     it.each([

@@ -14,7 +14,7 @@ import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
-import { emailAt, moments, momentWords, spanOf } from '@/funnel/timeScale';
+import { emailAt, moments, momentWords, sharesForEveryone, spanOf } from '@/funnel/timeScale';
 import type { Deadline, Email, Page, PageOutcome } from '@/api/types';
 import AddPage from '@/funnel/AddPage.vue';
 import WayButton from '@/funnel/WayButton.vue';
@@ -82,6 +82,7 @@ interface Lane {
     /** Emails that are told from it, where their place on the scale is not known either. */
     emails: Email[];
 }
+const fromEdge = (email: Email) => (email.by?.minutes ?? 0) + (email.by?.days ?? 0) * 1440;
 const lanes = computed<Lane[]>(() => {
     const funnel = store.funnel;
     const from = new Map<number, number>();
@@ -92,25 +93,31 @@ const lanes = computed<Lane[]>(() => {
         }
         x += width(s);
     });
+    const shares = funnel ? sharesForEveryone(funnel, new Date()) : new Map<string, number>();
     return (funnel?.deadlines ?? []).map((deadline) => {
         const span = spanOf(deadline);
+        const share = shares.get(deadline.id);
         const left = span ? (from.get(span.from) ?? from.get(0) ?? 0) + 22 : 22;
         const right = span ? (from.get(span.to) ?? x) + 22 : x - 40;
         return {
             deadline,
             left,
-            width: Math.max(150, right - left),
+            width: share === undefined ? Math.max(150, right - left) : EVERYONE.least + share * (EVERYONE.most - EVERYONE.least),
             note: deadline.lasting
                 ? span
                     ? `${deadline.lasts}, from ${deadline.startWords.replace(/^when/, 'when')}`
                     : `${deadline.lasts}, ${deadline.startWords || 'when you start it for somebody'}`
                 : deadline.words,
-            emails: (funnel?.emails ?? []).filter((e) => e.by?.deadline === deadline.id && emailAt(e, funnel!.deadlines) === null),
+            emails: (funnel?.emails ?? [])
+                .filter((e) => e.by?.deadline === deadline.id && emailAt(e, funnel!.deadlines) === null)
+                .sort((a, b) => fromEdge(a) - fromEdge(b)),
         };
     });
 });
 const guards = (page: Page) => store.funnel?.deadlines.filter((d) => d.pages.some((g) => g.page === page.id)) ?? [];
 
+/** How wide deadlines are that are one moment for everyone, in pixels: the shortest one has room for its name. */
+const EVERYONE = { least: 300, most: 640 };
 /** The width of a station's column, of the sheet in it, and of the gap where its outcomes stand; in pixels. */
 const SHEET = 200;
 const COLUMN = { page: 302, last: 228, moment: 184 };
@@ -402,7 +409,7 @@ async function addEmail(): Promise<void> {
                 >
                     <button
                         type="button"
-                        class="span"
+                        class="span shrink-0"
                         :class="{ open: isOpen('deadline', lane.deadline.id), everyone: !lane.deadline.lasting }"
                         :style="{ width: `${lane.width}px` }"
                         :title="lane.deadline.words"

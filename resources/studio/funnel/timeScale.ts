@@ -24,6 +24,20 @@ export function spanOf(deadline: Deadline): { from: number; to: number } | null 
         : { from: deadline.startsAt, to: deadline.startsAt + deadline.length };
 }
 
+/**
+ * How long deadlines that are one moment for everyone are beside each other, from the opening of the funnel or from now: the one
+ * that ends last is 1.
+ */
+export function sharesForEveryone(funnel: Pick<Funnel, 'deadlines' | 'times'>, now: Date): Map<string, number> {
+    const opens = funnel.times.opens ? Date.parse(funnel.times.opens.moment) : 0;
+    const from = Math.max(opens, now.getTime());
+    const spans = funnel.deadlines
+        .filter((d) => d.lasting === null && d.latest !== null)
+        .map((d) => [d.id, Math.max(0, Date.parse(d.latest!.moment) - from)] as const);
+    const longest = Math.max(1, ...spans.map(([, span]) => span));
+    return new Map(spans.map(([id, span]) => [id, span / longest]));
+}
+
 /** The moments of the scale beside joining, in order. */
 export function moments(funnel: Pick<Funnel, 'emails' | 'deadlines' | 'pages'>): number[] {
     const emails = funnel.emails.flatMap((e) => emailAt(e, funnel.deadlines) ?? []);
