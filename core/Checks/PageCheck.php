@@ -217,6 +217,9 @@ final class PageCheck
                 'page' => $this->plan->page($link->target) === null,
                 'section' => $this->page->document->section($link->target) === null,
                 'outcome' => $outcome === null || ! in_array($outcome, $this->page->outcomes(), true),
+                // Inside a pop-up links go from step to step; on a page such a link leads nowhere.
+                'popup' => in_array($link->target, Link::STEPS, true) ? ! str_starts_with($this->page->address, 'popup:')
+                    : $this->plan->popup($link->target) === null,
                 default => false,
             };
             if ($dead) {

@@ -106,6 +106,12 @@ final readonly class Document
         return array_values(array_unique(array_merge([], ...array_map(fn (Section $s): array => $s->pages(), $this->sections))));
     }
 
+    /** @return list<string> the ids of the pop-ups that links on it open, each once */
+    public function popups(): array
+    {
+        return array_values(array_unique(array_merge([], ...array_map(fn (Section $s): array => $s->popups(), $this->sections))));
+    }
+
     /** @return list<string> the ids of other parts of the funnel that stand on the page, each once */
     public function references(): array
     {

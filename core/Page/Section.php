@@ -86,10 +86,22 @@ final readonly class Section
     /** @return list<string> the ids of the pages of the funnel that links in it lead to, each once */
     public function pages(): array
     {
+        return $this->targets('page');
+    }
+
+    /** @return list<string> the ids of the pop-ups that links in it open, each once */
+    public function popups(): array
+    {
+        return array_values(array_diff($this->targets('popup'), Link::STEPS));
+    }
+
+    /** @return list<string> */
+    private function targets(string $kind): array
+    {
         $links = array_map(Link::read(...), array_merge([], ...array_map(fn (Block $b): array => $b->links(), $this->blocks)));
 
         return array_values(array_unique(array_map(fn (Link $l): string => $l->target,
-            array_filter($links, fn (Link $l): bool => $l->kind === 'page'))));
+            array_filter($links, fn (Link $l): bool => $l->kind === $kind))));
     }
 
     /** @return list<string> the ids of the pictures and videos in it and behind it */

@@ -30,6 +30,8 @@ enum SectionKind: string
     case Logos = 'logos';
     case Divider = 'divider';
     case Footer = 'footer';
+    /** What a pop-up says. It stands on no page. */
+    case Popup = 'popup';
 
     public function label(): string
     {
@@ -57,6 +59,14 @@ enum SectionKind: string
             self::Logos => 'Logos',
             self::Divider => 'Divider',
             self::Footer => 'Footer',
+            self::Popup => 'Pop-up',
         };
+    }
+
+    /** @return list<self> those of which a page may be made */
+    public static function ofPages(): array
+    {
+        // It is the last one.
+        return array_slice(self::cases(), 0, -1);
     }
 }

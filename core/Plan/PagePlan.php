@@ -9,6 +9,7 @@ use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Parts\PlainPart;
+use Lantern\Core\Popups\Popup;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
@@ -59,6 +60,12 @@ final readonly class PagePlan implements Part
             Document::fromArray($shape->group('document')->all(), $shape->path('document')),
             PageSettings::fromShape($shape->optionalGroup('settings')),
         );
+    }
+
+    /** What is in a pop-up, drawn, filled and published as a page is. No visitor comes to its address by typing. */
+    public static function ofPopup(Popup $popup): self
+    {
+        return new self($popup->id, PageRole::Free, $popup->name, "popup:{$popup->id}", $popup->document);
     }
 
     /** The same with another document. */

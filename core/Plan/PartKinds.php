@@ -10,6 +10,7 @@ use Lantern\Core\Offers\Coupon;
 use Lantern\Core\Offers\Offer;
 use Lantern\Core\Offers\Product;
 use Lantern\Core\Parts\Part;
+use Lantern\Core\Popups\Popup;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Support\Invalid;
@@ -20,7 +21,7 @@ final class PartKinds
 {
     /** @var list<class-string<Part>> */
     public const ALL = [PagePlan::class, FormPlan::class, SequencePlan::class, EmailPlan::class, LeadMagnet::class, SharedSection::class,
-        Product::class, Offer::class, Coupon::class, Deadline::class];
+        Product::class, Offer::class, Coupon::class, Deadline::class, Popup::class];
 
     /** @return array<string, class-string<Part>> */
     public static function byName(): array

@@ -20,6 +20,7 @@ use Lantern\Core\Page\Look\Look;
 use Lantern\Core\Page\Look\LookChanges;
 use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Parts\Part;
+use Lantern\Core\Popups\Popup;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Support\Invalid;
@@ -63,6 +64,9 @@ final readonly class Plan
     /** @var list<Deadline> */
     public array $deadlines;
 
+    /** @var list<Popup> */
+    public array $popups;
+
     /**
      * @param  iterable<Part>  $parts
      * @param  list<Way>  $ways
@@ -102,6 +106,7 @@ final readonly class Plan
         $this->offers = self::those($given, Offer::class);
         $this->coupons = self::those($given, Coupon::class);
         $this->deadlines = self::those($given, Deadline::class);
+        $this->popups = self::those($given, Popup::class);
     }
 
     /** @throws Invalid when it is no plan, or one of a format this application does not know */
@@ -308,6 +313,11 @@ final readonly class Plan
     public function deadline(string $id): ?Deadline
     {
         return self::find($this->deadlines, $id);
+    }
+
+    public function popup(string $id): ?Popup
+    {
+        return self::find($this->popups, $id);
     }
 
     /** The decision about what its deadlines guard. */

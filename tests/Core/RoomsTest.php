@@ -29,9 +29,10 @@ final class RoomsTest extends TestCase
         'Orders' => ['Money', 'Support'],
         'Forms' => ['Emails', 'Parts', 'People', 'Support'],
         'Sequences' => ['Deadlines', 'Emails', 'Events', 'Parts', 'Rules', 'Support'],
-        'Plan' => ['Deadlines', 'Emails', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Parts', 'Rules', 'Sequences', 'Support'],
+        'Popups' => ['Offers', 'Page', 'Parts', 'Rules', 'Sequences', 'Support'],
+        'Plan' => ['Deadlines', 'Emails', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Parts', 'Popups', 'Rules', 'Sequences', 'Support'],
         'Starters' => ['Deadlines', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Parts', 'People', 'Plan', 'Sequences'],
-        'Checks' => ['Deadlines', 'Emails', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Plan', 'Rules', 'Sequences', 'Support'],
+        'Checks' => ['Deadlines', 'Emails', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Plan', 'Popups', 'Rules', 'Sequences', 'Support'],
         'Journey' => ['Deadlines', 'Events', 'Forms', 'Offers', 'Plan', 'Sequences', 'Support'],
     ];
 

@@ -44,7 +44,8 @@ final class Blocks
             ),
             BlockKind::Picture => new BlockDefinition(
                 'Picture',
-                ['picture' => Field::picture(), 'alt' => Field::description(), 'text' => Field::words(300)->optional()],
+                ['picture' => Field::picture(), 'alt' => Field::description(), 'text' => Field::words(300)->optional(),
+                    'url' => Field::link()->optional()],
                 styles: ['plain', 'round', 'wide'],
                 visual: true,
             ),

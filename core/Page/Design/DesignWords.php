@@ -34,6 +34,7 @@ final class DesignWords
         'guarantee' => 'You risk nothing',
         'questions' => 'Questions people ask',
         'download' => 'It is ready for you',
+        'popup' => 'Before you go',
     ];
 
     private const TEXTS = [
@@ -47,6 +48,7 @@ final class DesignWords
         'footer' => '{{business}} · You can unsubscribe from any email with one click.',
         'download' => 'A copy is on its way to your inbox as well.',
         'action' => 'You have read this far. The first step is a small one.',
+        'popup' => '[One sentence: what they get, and that it is free]',
         'questions' => 'Is yours not among them? Write to me, and I will answer.',
     ];
 

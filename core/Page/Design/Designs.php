@@ -123,6 +123,24 @@ final class Designs
         ['footer-centred', 'footer', 'In the middle', 'centred', '', 'text'],
         ['footer-menu', 'footer', 'Logo, words and menu', 'wide', 'tint', 'logo text menu'],
         ['footer-dark', 'footer', 'On dark', 'left', 'ink', 'text menu'],
+
+        // How each stands on the screen is said in Popups\PopupDesigns.
+        ['popup-card', 'popup', 'Card', 'centred', '', 'heading text form'],
+        ['popup-card-dark', 'popup', 'Dark card', 'centred', 'ink', 'heading text form'],
+        ['popup-picture-left', 'popup', 'Picture at the left', 'split-left', '', 'heading text form picture:plain'],
+        ['popup-picture-right', 'popup', 'Picture at the right', 'split-right', 'tint', 'heading text form picture:plain'],
+        ['popup-form-right', 'popup', 'Form at the right', 'form-right', 'tint', 'heading text form'],
+        ['popup-full', 'popup', 'Whole screen', 'centred', 'tint', 'heading text form'],
+        ['popup-full-picture', 'popup', 'Whole screen with a picture', 'split-right', '', 'heading text form picture:plain'],
+        ['popup-side', 'popup', 'Panel at the side', 'left', '', 'heading text form'],
+        ['popup-side-picture', 'popup', 'Panel with a picture', 'centred', 'tint', 'picture:round heading text form'],
+        ['popup-top', 'popup', 'Band at the top', 'aside', 'accent', 'heading form'],
+        ['popup-bottom', 'popup', 'Band at the bottom', 'aside', 'ink', 'heading form'],
+        ['popup-slip', 'popup', 'Slip in the corner', 'left', 'tint', 'heading text form'],
+        ['popup-slip-dark', 'popup', 'Dark slip at the left', 'left', 'ink', 'heading text form'],
+        ['popup-placed', 'popup', 'Card in the page', 'boxed', 'tint', 'heading text form'],
+        ['popup-placed-beside', 'popup', 'Beside words, in the page', 'form-right', '', 'heading text form'],
+        ['popup-placed-line', 'popup', 'Line in the page', 'aside', 'tint', 'heading form'],
     ];
 
     /** @return array<string, Design> by id */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Plan;
 
 use Lantern\Core\Emails\EmailBody;
+use Lantern\Core\Page\Document;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Plan\Changes;
 use Lantern\Core\Plan\PartKinds;
@@ -53,6 +54,24 @@ final class PartsTest extends TestCase
                 'latest' => ['moment' => '2027-01-01T18:00', 'zone' => 'Europe/Oslo'], 'grace' => 5, 'again' => 30, 'byAddress' => true,
                 'pages' => [['page' => $p['pages'][0]['id'], 'before' => $p['pages'][1]['id']]], 'offers' => ['offer-1'],
                 'warning' => ['minutes' => 60, 'words' => 'x', 'section' => 'shared-1'], 'leadsOn' => false];
+            $step = fn (string $id, array $block): array => ['id' => $id, 'kind' => 'popup', 'blocks' => [['id' => "{$id}-1"] + $block]];
+            $p['popups'][] = ['id' => 'popup-1', 'name' => 'Before you go', 'on' => true, 'asks' => true,
+                'document' => ['format' => Document::FORMAT, 'sections' => [
+                    $step('ask', ['kind' => 'button', 'text' => 'Yes', 'url' => 'popup:next']),
+                    $step('main', ['kind' => 'form', 'form' => $p['forms'][0]['id']]),
+                    $step('thanks', ['kind' => 'picture', 'picture' => 'pic', 'url' => 'page:'.$p['pages'][1]['id']])]],
+                'frame' => ['stand' => 'placed', 'phone' => 'placed', 'ms' => 300], 'spot' => ['how' => 'mark', 'text' => 'here'],
+                'triggers' => [['kind' => 'leaving'], ['kind' => 'depth', 'amount' => 40], ['kind' => 'section', 'section' => 's1']],
+                'places' => ['pages' => 'some', 'ids' => [$p['pages'][0]['id']], 'device' => 'phone', 'languages' => ['de'],
+                    'sites' => [['site' => 'blog', 'patterns' => [['how' => 'begins', 'text' => '/notes/', 'except' => true]]]],
+                    'sources' => ['forum'], 'parameter' => 'term', 'value' => 'x'],
+                'limits' => ['repeat' => 'days', 'days' => 3, 'most' => 2, 'from' => '2027-01-01T00:00',
+                    'hours' => ['days' => [1, 2], 'from' => 8, 'to' => 12]],
+                'never' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'viewed', 'done' => true,
+                    'with' => $p['pages'][1]['id']]]], 'tag' => 'From the pop-up'];
+            $p['popups'][] = ['id' => 'popup-2', 'name' => 'Leads on', 'after' => ['kind' => 'page', 'to' => $p['pages'][1]['id']],
+                'document' => ['format' => Document::FORMAT, 'sections' => [
+                    $step('opens', ['kind' => 'button', 'text' => 'Open', 'url' => 'popup:popup-1'])]]];
             $p['emails'][] = ['id' => 'later', 'name' => 'Later', 'subject' => 'x', 'sequence' => $p['sequences'][0]['id'],
                 'delay' => ['days' => 3],
                 'body' => '<p>{{page_'.$p['pages'][1]['id'].'}} <a href="{{ page_'.$p['pages'][0]['id']
@@ -160,6 +179,7 @@ final class PartsTest extends TestCase
         yield 'product' => ['products', 'product'];
         yield 'offer' => ['offers', 'offer'];
         yield 'coupon' => ['coupons', 'coupon'];
+        yield 'pop-up' => ['popups', 'pop-up'];
     }
 
     #[DataProvider('others')]

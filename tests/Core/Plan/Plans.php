@@ -83,7 +83,7 @@ final class Plans
 
     private const LISTS = ['page' => 'pages', 'form' => 'forms', 'sequence' => 'sequences', 'email' => 'emails',
         'lead-magnet' => 'leadMagnets', 'shared-section' => 'sharedSections', 'product' => 'products', 'offer' => 'offers',
-        'coupon' => 'coupons', 'deadline' => 'deadlines'];
+        'coupon' => 'coupons', 'deadline' => 'deadlines', 'popup' => 'popups'];
 
     /**
      * A plan with something changed in its written form, in which each kind of part is a list of its own.

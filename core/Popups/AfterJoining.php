@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Popups;
+
+use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Shape;
+
+/** What whoever has joined in a pop-up gets to see: words of thanks in its place, a page of the funnel, or an address. */
+final readonly class AfterJoining
+{
+    /**
+     * @param  string  $kind  thanks, page or address
+     * @param  string  $to  the id of the page, or the address; a page that is not chosen is where the form's own page leads
+     */
+    public function __construct(public string $kind = 'thanks', public string $to = '')
+    {
+    }
+
+    /** @throws Invalid for an address that is none */
+    public static function fromShape(?Shape $shape): self
+    {
+        if ($shape === null) {
+            return new self;
+        }
+        $kind = $shape->text('kind', 10, 'thanks');
+        $to = $kind === 'thanks' ? '' : trim($shape->text('to', 2000, ''));
+        if (! in_array($kind, ['thanks', 'page', 'address'], true)) {
+            throw Invalid::at($shape->path('kind'), 'This is none of: thanks, page, address.');
+        }
+        if ($kind === 'address' && preg_match('~^https?://[^\s<>"\\\\/?#]+[^\s<>"\\\\]*$~iD', $to) !== 1) {
+            throw Invalid::at($shape->path('to'), 'A web address begins with https://.');
+        }
+
+        return new self($kind, $to);
+    }
+
+    /** @return list<string> */
+    public function references(): array
+    {
+        return $this->kind === 'page' && $this->to !== '' ? [$this->to] : [];
+    }
+
+    /** @param  array<string, string>  $ids  new ids by old ones */
+    public function withIds(array $ids): self
+    {
+        return new self($this->kind, $this->kind === 'page' ? $ids[$this->to] ?? $this->to : $this->to);
+    }
+
+    /** @return array<string, string> */
+    public function toArray(): array
+    {
+        return ['kind' => $this->kind] + ($this->kind === 'thanks' ? [] : ['to' => $this->to]);
+    }
+}
