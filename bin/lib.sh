@@ -55,11 +55,11 @@ install_all() {
     [ ${#want[@]} = 0 ] || packages "${want[@]}"
     [ -d vendor ] || rm -f "$STAMPS/Installing PHP packages"
     [ -d node_modules ] || rm -f "$STAMPS/Installing front-end packages"
-    [ -f public/build/manifest.json ] || rm -f "$STAMPS/Building the front end"
+    [ -f public/build/popup-manifest.json ] || rm -f "$STAMPS/Building the front end"
     step 'Installing PHP packages' 'composer.json' composer install --no-interaction --quiet
     # Not “npm ci”: the lock file lists no packages for other machines where the registry it was made from lacks them.
     step 'Installing front-end packages' 'package.json package-lock.json' npm install --no-audit --no-fund --loglevel=error
-    step 'Building the front end' 'resources package-lock.json vite.config.ts' npm run build --silent -- --logLevel warn
+    step 'Building the front end' 'resources package-lock.json vite.config.ts vite.popup.config.ts' npm run build --silent -- --logLevel warn
     if [ ! -f .env ]; then
         # It holds the key to everything: for its owner's eyes alone.
         (umask 077 && cp .env.example .env)

@@ -18,6 +18,8 @@ use App\Http\Site\Pay\CallController;
 use App\Http\Site\Pay\PayController;
 use App\Http\Site\Pay\PracticeController;
 use App\Http\Site\Pay\PurchasesController;
+use App\Http\Site\PopupController;
+use App\Http\Site\PopupPageController;
 use App\Http\Site\PreviewController;
 use App\Http\Site\UnsubscribeController;
 use Illuminate\Support\Facades\Route;
@@ -50,6 +52,15 @@ Route::get('/e/{form}/token', [EmbedController::class, 'token'])->middleware('th
 Route::get('/e/done/{submission}/{seal}', [EmbedController::class, 'done']);
 Route::options('/e/{form}', [EmbedController::class, 'preflight']);
 Route::post('/e/{form}', [EmbedController::class, 'submit']);
+// Pop-ups: what their script asks and reports; as pages of their own; and the line that stands on the owner's other sites.
+Route::post('/w/ask', [PopupController::class, 'ask'])->middleware('throttle:popups');
+Route::post('/w/show', [PopupController::class, 'show'])->middleware('throttle:popups');
+Route::post('/w/report', [PopupController::class, 'report'])->middleware('throttle:popups');
+Route::post('/w/join', [PopupController::class, 'join'])->middleware('throttle:popups');
+Route::get('/w/fonts/{file}', [PopupPageController::class, 'font'])->where('file', '[a-z0-9-]{1,80}\.woff2');
+Route::get('/w/{site}.js', [PopupPageController::class, 'script'])->where('site', '[a-z0-9]{26}');
+Route::get('/p/{popup}', [PopupPageController::class, 'show'])->where('popup', '[a-z0-9]{26}');
+Route::post('/p/{popup}', [PopupPageController::class, 'take'])->where('popup', '[a-z0-9]{26}')->middleware('throttle:popups');
 // Paying: the way back from the bank, the page to wait on, the provider's calls, and the pages of practice payments.
 Route::get('/pay/back/{payment}/{seal}', [PayController::class, 'back']);
 Route::get('/pay/wait/{order}/{seal}', [PayController::class, 'wait']);

@@ -6,11 +6,13 @@ use App\Http\Studio\Account\SearchController;
 use App\Http\Studio\Account\SessionController;
 use App\Http\Studio\Account\SettingsController;
 use App\Http\Studio\Account\ShellController;
+use App\Http\Studio\Account\SiteController;
 use App\Http\Studio\Funnels\DeadlineController;
 use App\Http\Studio\Funnels\ExportController;
 use App\Http\Studio\Funnels\FunnelController;
 use App\Http\Studio\Funnels\OpenController;
 use App\Http\Studio\Funnels\PartController;
+use App\Http\Studio\Funnels\PopupController;
 use App\Http\Studio\Funnels\PublishController;
 use App\Http\Studio\Mail\BroadcastController;
 use App\Http\Studio\Mail\EmailController;
@@ -38,6 +40,11 @@ Route::prefix('studio/api')->group(function (): void {
 
     Route::middleware('auth')->group(function (): void {
         Route::delete('session', [SessionController::class, 'signOut']);
+        Route::get('sites', [SiteController::class, 'index']);
+        Route::post('sites', [SiteController::class, 'store']);
+        Route::put('sites/{site}', [SiteController::class, 'update']);
+        Route::delete('sites/{site}', [SiteController::class, 'destroy']);
+        Route::post('sites/{site}/restore', [SiteController::class, 'restore']);
         Route::put('settings', [SettingsController::class, 'update']);
 
         Route::get('funnels', [FunnelController::class, 'index']);
@@ -84,6 +91,10 @@ Route::prefix('studio/api')->group(function (): void {
         Route::post('designs', [DesignController::class, 'store']);
         Route::delete('designs/{design}', [DesignController::class, 'destroy']);
         Route::post('designs/{design}/restore', [DesignController::class, 'restore']);
+        Route::get('parts/{part}/popup', [PopupController::class, 'show']);
+        Route::post('parts/{part}/popup/redesign', [PopupController::class, 'redesign']);
+        Route::post('parts/{part}/popup/step', [PopupController::class, 'step']);
+        Route::post('parts/{part}/popup/try', [PopupController::class, 'try']);
         Route::get('parts/{part}/deadline', [DeadlineController::class, 'show']);
         Route::post('parts/{part}/deadline/examples', [DeadlineController::class, 'examples']);
         Route::get('funnels/{funnel}/running-deadlines', [DeadlineController::class, 'running']);

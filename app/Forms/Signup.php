@@ -14,7 +14,10 @@ use Lantern\Core\Plan\PagePlan;
 /** A form that was filled in rightly, with all that came along with it. */
 final readonly class Signup
 {
-    /** @param  array<string, string>  $source address parameters and referrer, for where the person came from */
+    /**
+     * @param  array<string, string>  $source address parameters and referrer, for where the person came from
+     * @param  Popped|null  $popped  the pop-up or placed form in which it was
+     */
     public function __construct(
         public Funnel $funnel,
         public Version $version,
@@ -29,6 +32,7 @@ final readonly class Signup
         public ?string $ip = null,
         public ?string $userAgent = null,
         public bool $owner = false,
+        public ?Popped $popped = null,
     ) {
     }
 }

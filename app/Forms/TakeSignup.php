@@ -65,6 +65,8 @@ final readonly class TakeSignup
                 'ip' => $signup->ip, 'user_agent' => $signup->userAgent === null ? null : mb_substr($signup->userAgent, 0, 500),
                 'source' => $signup->source === [] ? null : $signup->source, 'submitted_at' => $signup->at,
                 'state' => $waits ? SubmissionState::Waiting : SubmissionState::Taken, 'visitor' => $signup->visitor,
+                'popup_id' => $signup->popped?->popup,
+                'site_id' => $signup->popped?->site, 'site_path' => $signup->popped?->path,
             ]);
             $submission->setRelation('person', $person)->setRelation('funnel', $signup->funnel)->setRelation('version', $signup->version);
 

@@ -128,6 +128,6 @@ final readonly class NewEvent
     public function inCore(): Event
     {
         return new Event($this->type, $this->at, $this->page, $this->form, $this->tag, $this->why, $this->offers,
-            $this->closed, $this->email);
+            $this->closed, $this->email, popup: $this->submission?->popup_id);
     }
 }

@@ -78,6 +78,13 @@ final class Funnel extends Record
         return $this->belongsTo(Version::class, 'live_version_id');
     }
 
+    /** Can visitors reach its pages at this moment? */
+    public function isOpen(CarbonImmutable $now): bool
+    {
+        return $this->archived_at === null && $this->live_version_id !== null && $this->state === FunnelState::Live
+            && ($this->opens_at === null || $now >= $this->opens_at) && ($this->closes_at === null || $now < $this->closes_at);
+    }
+
     /** In which it sells, by ISO 4217. */
     public function sellsIn(): string
     {

@@ -31,6 +31,9 @@ use Lantern\Core\Forms\SubmissionState;
  * @property CarbonImmutable|null $confirmed_at
  * @property string|null $confirmed_ip
  * @property string|null $visitor
+ * @property string|null $popup_id in which it was filled in
+ * @property string|null $site_id on which that stood, likewise `site_path`
+ * @property string|null $site_path
  * @property CarbonImmutable $submitted_at
  * @property Person $person
  * @property Funnel $funnel
@@ -47,7 +50,7 @@ final class Submission extends Record
         'submitted_at' => 'immutable_datetime', 'marketing' => 'boolean', 'confirmed_at' => 'immutable_datetime'];
 
     protected $attributes = ['state' => 'taken', 'marketing' => null, 'marketing_words' => null, 'confirmed_at' => null,
-        'confirmed_ip' => null, 'visitor' => null];
+        'confirmed_ip' => null, 'visitor' => null, 'popup_id' => null, 'site_id' => null, 'site_path' => null];
 
     /** @return BelongsTo<Person, $this> */
     public function person(): BelongsTo

@@ -45,6 +45,7 @@ use App\Serving\Slots\InvalidSlot;
 use App\Serving\Slots\MergeSlot;
 use App\Serving\Slots\PageSlot;
 use App\Serving\Slots\PickSlot;
+use App\Serving\Slots\PopupsSlot;
 use App\Serving\Slots\PurchasesSlot;
 use App\Serving\Slots\SiteSlot;
 use App\Serving\Slots\Slot;
@@ -134,6 +135,7 @@ final class AppServiceProvider extends ServiceProvider
         'merge' => MergeSlot::class,
         'page' => PageSlot::class,
         'pick' => PickSlot::class,
+        'popups' => PopupsSlot::class,
         'purchases' => PurchasesSlot::class,
         'site' => SiteSlot::class,
         'source' => SourceSlot::class,
@@ -170,6 +172,7 @@ final class AppServiceProvider extends ServiceProvider
                 ->by('who:'.mb_strtolower(Input::text($request, 'email')).'|'.$request->ip()),
         ]);
         RateLimiter::for('beacon', fn (Request $request): Limit => Limit::perMinute(240)->by((string) $request->ip()));
+        RateLimiter::for('popups', fn (Request $request): Limit => Limit::perMinute(300)->by((string) $request->ip()));
         RateLimiter::for('provider', fn (Request $request): Limit => Limit::perMinute(600)->by((string) $request->ip()));
         RateLimiter::for('new-link', fn (Request $request): Limit => Limit::perMinutes(10, 10)->by((string) $request->ip()));
     }

@@ -16,7 +16,7 @@ use Lantern\Core\Plan\Plan;
 final readonly class PageAssets
 {
     /** The parts of the styles beside the base, which is always there; blocks say which they need. */
-    private const GROUPS = ['points', 'proof', 'sell', 'countdown', 'pay', 'media'];
+    private const GROUPS = ['points', 'proof', 'sell', 'countdown', 'pay', 'media', 'popup'];
 
     /**
      * @param  list<array{string, int}>  $first  family and weight of the fonts that are loaded at once
@@ -94,7 +94,7 @@ final readonly class PageAssets
                 fn (Section $s): bool => $s->background->picture !== null || $s->background->video !== null) !== [];
             $warns = $group === 'countdown' && array_filter($plan->deadlines, fn (Deadline $d): bool => $d->warning->isShown()
                 && $d->guardedPage($page->id) !== null) !== [];
-            if ($all || $used || $behind || $warns) {
+            if ($group === 'popup' ? $page->isPopup() : $all || $used || $behind || $warns) {
                 $groups[] = $group;
             }
         }

@@ -17,6 +17,7 @@ use Lantern\Core\Page\Section;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\SharedSection;
+use Lantern\Core\Popups\Popup;
 
 /**
  * Draws a page as HTML. A published page is drawn once, with slots (see {@see Slots}) for what is personal; the
@@ -28,7 +29,7 @@ final readonly class PageRenderer
      * Goes up when the markup changes in a way that the styles of today no longer fit pages drawn before. Versions
      * drawn by an earlier one are drawn anew from their plan (`lantern:redraw`, and meanwhile with each visit).
      */
-    public const REVISION = 4;
+    public const REVISION = 5;
 
     public function __construct(private PictureFacts $facts)
     {
@@ -56,6 +57,50 @@ final readonly class PageRenderer
         $html = $this->html($view);
 
         return $this->filledForDesk($plan, $page, $html, $sample, $shown);
+    }
+
+    /** A pop-up as it is published: a page of its own, of which its steps are taken where it is shown over another. */
+    public function forPopup(Plan $plan, Popup $popup, Business $business): string
+    {
+        $view = $this->view($plan, PagePlan::ofPopup($popup), Mode::Visitor, $business);
+        $html = (string) preg_replace('/>\s+</', '> <', $this->popupHtml($view, $popup));
+
+        return Slots::withMergeFields($html, $plan->prices($plan->language()) + $plan->fields
+            + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]);
+    }
+
+    /**
+     * A pop-up on the desk, standing in its frame over a page.
+     *
+     * @param  PagePlan|null  $under  the page below it, drawn as it is and not to be edited
+     */
+    public function popupForDesk(Plan $plan, Popup $popup, ?PagePlan $under, Business $business,
+        ShownState $shown = ShownState::TwoDays): string
+    {
+        $page = PagePlan::ofPopup($popup);
+        $below = null;
+        if ($under !== null) {
+            $view = $this->view($plan, $under, Mode::Visitor, $business, $shown);
+            $below = [implode('', array_map(fn (Section $s): string => $this->section($view, $s), $under->document->sections)),
+                Ground::ofPage($view)->style];
+        }
+        $view = $this->view($plan, $page, Mode::Desk, $business, $shown);
+
+        return $this->filledForDesk($plan, $page, $this->popupHtml($view, $popup, $below), null, $shown);
+    }
+
+    /** @param  array{string, string}|null  $under  the page below it, and the style of its ground */
+    private function popupHtml(PageView $view, Popup $popup, ?array $under = null): string
+    {
+        $steps = PopupFrame::steps($popup);
+        $sections = [];
+        foreach ($view->document->sections as $section) {
+            $sections[$steps[$section->id] ?? $section->id] = $this->section($view, $section);
+        }
+
+        return View::make('site.popup', ['view' => $view, 'plan' => $view->plan, 'page' => $view->page, 'popup' => $popup,
+            'ground' => Ground::ofPage($view), 'sections' => $sections, 'underStyle' => $under[1] ?? '']
+            + ($under === null ? [] : ['under' => new HtmlString($under[0])]))->render();
     }
 
     /**

@@ -57,6 +57,11 @@ final readonly class PageView
                 }
             }
         }
+        foreach ($plan->popups as $popup) {
+            foreach ($popup->triggers as $trigger) {
+                $anchors[$trigger->section] = true;
+            }
+        }
         $this->anchors = $anchors;
         $this->firstHeading = ($this->document->blocksOf(BlockKind::Heading)[0] ?? null)?->id;
     }
@@ -91,7 +96,7 @@ final readonly class PageView
 
     public function headingLevel(Block $block): string
     {
-        return $block->id === $this->firstHeading ? 'h1' : 'h2';
+        return $block->id === $this->firstHeading && ! $this->page->isPopup() ? 'h1' : 'h2';
     }
 
     public function isAnchor(string $section): bool
@@ -151,6 +156,9 @@ final readonly class PageView
         return match ($link->kind) {
             'page' => $this->pageAddress($link->target),
             'section' => '#s-'.$link->target,
+            // Opened over the page where scripts run; where they do not, a page of its own.
+            'popup' => in_array($link->target, Link::STEPS, true) ? "#{$link->target}"
+                : ($this->plan->popup($link->target) === null ? null : '/p/'.$link->target),
             'outside' => e($url),
             default => null,
         };

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rendering;
 
+use App\Support\Hosts;
 use Illuminate\Support\Str;
 use Lantern\Core\Page\Look\Look;
 use RuntimeException;
@@ -63,6 +64,24 @@ final class SiteAssets
             .self::built('resources/site/checkout.ts')['url'].'"></script>';
     }
 
+    /** The script of pop-ups, which runs on our pages and on the owner's other sites. */
+    public static function popups(): string
+    {
+        return self::built('resources/site/popup.ts')['url'];
+    }
+
+    /**
+     * Styles for a style scope on a page whose root may have any font size: what is measured by it is measured by ours.
+     *
+     * @param  list<string>  $groups
+     */
+    public static function scopedCss(array $groups): string
+    {
+        // In the conditions of media queries the root's size is the browser's own, and properties mean nothing.
+        return (string) preg_replace_callback('/@media[^{]*\{|(?<![\w.-])(\d*\.?\d+)rem\b/',
+            fn (array $m): string => isset($m[1]) ? "calc({$m[1]}*var(--rem,16px))" : $m[0], self::css($groups));
+    }
+
     public static function script(): string
     {
         return self::built('resources/site/visitor.ts')['url'];
@@ -100,6 +119,12 @@ final class SiteAssets
         return $css;
     }
 
+    /** For pages of other sites. */
+    public static function fontUrl(string $family, int $weight): string
+    {
+        return Hosts::site().'/w/fonts/'.basename(self::font($family, $weight));
+    }
+
     private static function font(string $family, int $weight, string $subset = 'latin'): string
     {
         return '/build/fonts/'.Str::slug($family).'-'.$subset.'-'.$weight.'-normal.woff2';
@@ -108,8 +133,12 @@ final class SiteAssets
     /** @return array{url: string, text: string} */
     private static function built(string $entry): array
     {
-        $manifest = json_decode((string) @file_get_contents(public_path('build/manifest.json')), true);
-        $file = is_array($manifest) && is_array($manifest[$entry] ?? null) ? $manifest[$entry]['file'] ?? null : null;
+        $manifest = [];
+        // Scripts that must be one file each are built by themselves.
+        foreach (['manifest.json', 'popup-manifest.json'] as $name) {
+            $manifest += (array) json_decode((string) @file_get_contents(public_path("build/{$name}")), true);
+        }
+        $file = is_array($manifest[$entry] ?? null) ? $manifest[$entry]['file'] ?? null : null;
         if (! is_string($file)) {
             throw new RuntimeException('The front end is not built yet: run bin/demo --prepare.');
         }

@@ -22,6 +22,12 @@ final readonly class LivePage
     {
     }
 
+    /** A row that is known to be live. */
+    public static function of(Funnel $funnel, PublishedPage $page): self
+    {
+        return new self($funnel, $page);
+    }
+
     /** @return self|Response the page, or what to answer instead of it */
     public static function at(Request $request, PublishedPages $pages, string $funnelAddress, string $pageAddress): self|Response
     {

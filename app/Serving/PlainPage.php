@@ -70,6 +70,12 @@ final readonly class PlainPage
             ['links' => [$home => 'To the first page']]);
     }
 
+    /** In a frame on somebody's site, after joining there. */
+    public static function goOn(string $to): self
+    {
+        return new self(200, 'Thank you', 'You are in. What you asked for is on its way.', ['out' => $to]);
+    }
+
     /** Where it is not sure that a person follows the link: the time begins when they say so. */
     public static function startsNow(string $action): self
     {

@@ -14,6 +14,7 @@ use Illuminate\Contracts\Container\Container;
 use Lantern\Core\Offers\Product;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Popups\Popup;
 
 /** Draws the pages of a version and writes each as a row, which is all that a visit to it reads. */
 final readonly class PublishedPages
@@ -30,6 +31,10 @@ final readonly class PublishedPages
             PublishedPage::query()
                 ->updateOrCreate(['version_id' => $version->id, 'page_id' => $page->id], $this->row($plan, $page, $business));
         }
+        foreach (array_filter($plan->popups, fn (Popup $p): bool => $p->on) as $popup) {
+            PublishedPage::query()->updateOrCreate(['version_id' => $version->id, 'page_id' => $popup->id],
+                $this->row($plan, PagePlan::ofPopup($popup), $business, $popup));
+        }
     }
 
     /** A page that an earlier release drew is drawn for the styles of today, together with the others of its version. */
@@ -44,9 +49,10 @@ final readonly class PublishedPages
     }
 
     /** @return array<string, mixed> */
-    private function row(Plan $plan, PagePlan $page, Business $business): array
+    private function row(Plan $plan, PagePlan $page, Business $business, ?Popup $popup = null): array
     {
-        $html = $this->container->make(PageRenderer::class)->forVisitors($plan, $page, $business);
+        $renderer = $this->container->make(PageRenderer::class);
+        $html = $popup === null ? $renderer->forVisitors($plan, $page, $business) : $renderer->forPopup($plan, $popup, $business);
         $slots = [];
         foreach (Slots::in($html) as [$kind, $of]) {
             $slots[$of === '' ? $kind : "{$kind}:{$of}"] = $this->slots->of($kind)->note($of, $plan, $page);
@@ -56,6 +62,6 @@ final readonly class PublishedPages
             'products' => array_values(array_map(fn (Product $p): string => $p->id,
                 array_filter($plan->products, fn (Product $p): bool => $p->page === $page->id))) ?: null,
             'deadlines' => PageDeadlines::note($plan, $page),
-            'policy' => PagePolicy::of($page, $business)->toArray(), 'drawn_by' => PageRenderer::REVISION];
+            'popup' => $popup?->toArray(), 'policy' => PagePolicy::of($page, $business)->toArray(), 'drawn_by' => PageRenderer::REVISION];
     }
 }

@@ -15,7 +15,10 @@ use Lantern\Core\Plan\Plan;
 final class Source
 {
     /** Address parameters that say where a visitor came from. */
-    private const PARAMETERS = ['utm_source', 'utm_medium', 'utm_campaign', 'utm_term', 'utm_content', 'ref'];
+    public const PARAMETERS = ['utm_source', 'utm_medium', 'utm_campaign', 'utm_term', 'utm_content', 'ref'];
+
+    /** What is known of a page of another site: its title, and the first parameter of its address. */
+    public const OF_SITE = ['site_title', 'site_search'];
 
     /**
      * @param  mixed  $carried  a query string, as the address had it or the form carried it along

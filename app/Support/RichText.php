@@ -85,10 +85,12 @@ final class RichText implements Htmlable
 
     private static function wordsOf(string $html): string
     {
-        $html = (string) preg_replace('/(href=["\'])(page|section|outcome|popup):([A-Za-z0-9_-]{1,40})(["\'])/i', '$1'.self::INSIDE.'$2/$3$4',
+        $html = (string) preg_replace('/(href=["\'])(page|section|outcome|popup):([A-Za-z0-9_-]{1,40})(["\'])/i',
+            '$1'.self::INSIDE.'$2/$3$4',
             $html);
         $clean = self::clean($html, ['strong', 'em', 'b', 'i', 'br', 'p', 'ul', 'ol', 'li'], ['span'], ['tel']);
-        $clean = (string) preg_replace('~'.preg_quote(self::INSIDE, '~').'(page|section|outcome|popup)/([A-Za-z0-9_-]{1,40})~', '$1:$2', $clean);
+        $clean = (string) preg_replace('~'.preg_quote(self::INSIDE, '~').'(page|section|outcome|popup)/([A-Za-z0-9_-]{1,40})~', '$1:$2',
+            $clean);
         // The sanitiser has written the attributes anew, so that they stand in one way only.
         $clean = (string) preg_replace_callback('/<span(?: class="([^"]*)")?>/',
             fn (array $m): string => in_array($m[1] ?? '', self::COLOURS, true) ? $m[0] : '<span>', $clean);

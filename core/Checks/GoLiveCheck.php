@@ -41,7 +41,8 @@ final class GoLiveCheck
                 ...array_filter(EmailCheck::of($email->name, $email->subject, $email->body, $emailFacts, 'email', $email->id),
                     fn (Finding $f): bool => $now !== null || ! str_starts_with($f->code, 'deadline')));
         }
-        array_push($findings, ...self::sequences($plan), ...OfferCheck::of($plan), ...DeadlineCheck::of($plan, $now), ...PopupCheck::of($plan, $facts));
+        array_push($findings, ...self::sequences($plan), ...OfferCheck::of($plan), ...DeadlineCheck::of($plan, $now),
+            ...PopupCheck::of($plan, $facts));
         array_push($findings, ...self::delivery($plan), ...self::trusted($plan, $facts));
         usort($findings, fn (Finding $a, Finding $b): int => $b->blocks <=> $a->blocks);
 

@@ -218,7 +218,7 @@ final class PageCheck
                 'section' => $this->page->document->section($link->target) === null,
                 'outcome' => $outcome === null || ! in_array($outcome, $this->page->outcomes(), true),
                 // Inside a pop-up links go from step to step; on a page such a link leads nowhere.
-                'popup' => in_array($link->target, Link::STEPS, true) ? ! str_starts_with($this->page->address, 'popup:')
+                'popup' => in_array($link->target, Link::STEPS, true) ? ! $this->page->isPopup()
                     : $this->plan->popup($link->target) === null,
                 default => false,
             };

@@ -20,11 +20,17 @@ final class PopupCheck
         $findings = [];
         foreach ($plan->popups as $popup) {
             if ($popup->on) {
-                array_push($findings, ...self::words($plan, $popup, $facts), ...self::reach($plan, $popup), ...self::steps($plan, $popup));
+                array_push($findings, ...self::ofOne($plan, $popup, $facts));
             }
         }
 
         return [...$findings, ...self::linked($plan)];
+    }
+
+    /** @return list<Finding> as if it were switched on */
+    public static function ofOne(Plan $plan, Popup $popup, PageFacts $facts): array
+    {
+        return [...self::words($plan, $popup, $facts), ...self::reach($plan, $popup), ...self::steps($plan, $popup)];
     }
 
     /** @return list<Finding> what the page check finds in its words, its pictures and its colours */

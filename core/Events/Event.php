@@ -13,6 +13,7 @@ final readonly class Event
      * @param  string|null  $why  one sentence for the owner, where it is known better than from the type alone
      * @param  list<string>  $offers  ids of the offers that were bought or declined
      * @param  list<string>  $closed  ids of offers that this buyer cannot take
+     * @param  string|null  $popup  the id of the pop-up in which it happened
      * @param  string|null  $email  the id of the email in which a link was followed; likewise `sequence` that was entered
      */
     public function __construct(
@@ -26,6 +27,7 @@ final readonly class Event
         public array $closed = [],
         public ?string $email = null,
         public ?string $sequence = null,
+        public ?string $popup = null,
     ) {
     }
 

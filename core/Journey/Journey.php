@@ -162,9 +162,11 @@ final readonly class Journey
     private function joined(Visitor $visitor, Event $event, ?FormPlan $form): array
     {
         $following = new Following($this->plan, $visitor, $event->at);
-        $following->tags($form->tags ?? []);
+        $popup = $this->plan->popup($event->popup ?? '');
+        $following->tags(array_values(array_unique([...$form->tags ?? [], ...array_filter([$popup->tag ?? ''])])));
         foreach ($this->plan->leadMagnets as $leadMagnet) {
-            if ($leadMagnet->file !== null) {
+            // A pop-up that offers one of several files gives that one.
+            if ($leadMagnet->file !== null && in_array($popup->leadMagnet ?? '', ['', $leadMagnet->id], true)) {
                 $following->add(new DeliverFile($leadMagnet->id));
             }
         }

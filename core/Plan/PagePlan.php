@@ -68,6 +68,12 @@ final readonly class PagePlan implements Part
         return new self($popup->id, PageRole::Free, $popup->name, "popup:{$popup->id}", $popup->document);
     }
 
+    /** Is it what is in a pop-up? */
+    public function isPopup(): bool
+    {
+        return str_starts_with($this->address, 'popup:');
+    }
+
     /** The same with another document. */
     public function with(Document $document): self
     {

@@ -46,6 +46,12 @@ enum PageRole: string
         };
     }
 
+    /** Does somebody pay here, or has just paid, so that nothing may come between? */
+    public function isQuiet(): bool
+    {
+        return in_array($this, [self::Checkout, self::Upsell, self::Downsell, self::Delivery, self::Room], true);
+    }
+
     /**
      * The outcomes that must lead somewhere before the funnel goes live. On a sales page one of two must, which depends
      * on where its offer is bought: {@see \Lantern\Core\Checks\GoLiveCheck}.

@@ -13,6 +13,7 @@ final class WebAddress
 
     /** First parts that the application itself uses, or may want to. */
     public const RESERVED = ['studio', 'up', 'api', 'build', 'media', 'files', 'mail', 'm', 'f', 'u', 'c', 'l', 'o', 'e', 'h', 's', 't',
+        'p', 'w',
         'public',
         'storage', 'assets',
         'favicon', 'robots', 'sitemap', 'login', 'logout', 'admin', 'account', 'index', 'beacon', 'go', 'join', 'unsubscribe',

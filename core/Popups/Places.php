@@ -61,8 +61,10 @@ final readonly class Places
             }
         }
 
-        return new self(self::oneOf($shape, 'pages', self::PAGES), array_values(array_unique($shape->texts('ids', 40, 40))), array_values($sites),
-            self::oneOf($shape, 'device', self::DEVICES), self::oneOf($shape, 'visitors', self::VISITORS), self::words($shape->texts('sources', 20, 100)), $parameter,
+        return new self(self::oneOf($shape, 'pages', self::PAGES), array_values(array_unique($shape->texts('ids', 40, 40))),
+            array_values($sites),
+            self::oneOf($shape, 'device', self::DEVICES), self::oneOf($shape, 'visitors', self::VISITORS),
+            self::words($shape->texts('sources', 20, 100)), $parameter,
             $parameter === '' ? '' : trim($shape->text('value', 100, '')), $languages);
     }
 
@@ -136,7 +138,8 @@ final readonly class Places
     public function toArray(): array
     {
         return array_filter([
-            'pages' => $this->pages === 'all' ? '' : $this->pages, 'ids' => in_array($this->pages, ['some', 'except'], true) ? $this->ids : [],
+            'pages' => $this->pages === 'all' ? '' : $this->pages, 'ids' => in_array($this->pages, ['some', 'except'], true) ? $this->ids
+                : [],
             'sites' => array_map(fn (SitePlaces $s): array => $s->toArray(), $this->sites),
             'device' => $this->device === 'all' ? '' : $this->device, 'visitors' => $this->visitors === 'all' ? '' : $this->visitors,
             'sources' => $this->sources, 'parameter' => $this->parameter, 'value' => $this->value, 'languages' => $this->languages,

@@ -33,6 +33,7 @@ final readonly class Popup implements Part
      * @param  list<PopupTrigger>  $triggers  any of which opens it; what is placed in a page needs none
      * @param  Group  $never  the people who never see it, beside those who have joined what it offers
      * @param  string  $tag  given to those who join in it; '' for none
+     * @param  string  $leadMagnet  the id of the one file that follows joining in it; '' for those of the funnel
      */
     public function __construct(
         public string $id,
@@ -48,6 +49,7 @@ final readonly class Popup implements Part
         public Group $never = new Group(true, []),
         public AfterJoining $after = new AfterJoining,
         public string $tag = '',
+        public string $leadMagnet = '',
     ) {
     }
 
@@ -89,7 +91,8 @@ final readonly class Popup implements Part
         return new self($shape->text('id', 40), $name, $document, $shape->flag('on'), $asks,
             Frame::fromShape($shape->optionalGroup('frame')), array_values($triggers), Places::fromShape($shape->optionalGroup('places')),
             Spot::fromShape($shape->optionalGroup('spot')), Limits::fromShape($shape->optionalGroup('limits')),
-            $never === null ? Group::everybody() : Group::fromShape($never), $after, trim($shape->text('tag', 60, '')));
+            $never === null ? Group::everybody() : Group::fromShape($never), $after, trim($shape->text('tag', 60, '')),
+            $shape->text('leadMagnet', 40, ''));
     }
 
     /** Is it placed in a page, rather than shown over it? */
@@ -156,12 +159,13 @@ final readonly class Popup implements Part
 
     public function needs(): array
     {
-        return $this->document->references();
+        return [...$this->document->references(), ...array_filter([$this->leadMagnet], fn (string $id): bool => $id !== '')];
     }
 
     public function references(): array
     {
-        return array_values(array_unique([...$this->needs(), ...$this->document->pages(), ...$this->document->popups(), ...$this->places->ids,
+        return array_values(array_unique([...$this->needs(), ...$this->document->pages(), ...$this->document->popups(),
+            ...$this->places->ids,
             ...$this->after->references(), ...$this->never->references()]));
     }
 
@@ -174,7 +178,8 @@ final readonly class Popup implements Part
     {
         return $this->changed(id: $ids[$this->id] ?? $this->id, document: $this->document->withIds($ids),
             triggers: array_map(fn (PopupTrigger $t): PopupTrigger => $t->withIds($ids), $this->triggers),
-            places: $this->places->withIds($ids), never: $this->never->withIds($ids), after: $this->after->withIds($ids));
+            places: $this->places->withIds($ids), never: $this->never->withIds($ids), after: $this->after->withIds($ids),
+            leadMagnet: $ids[$this->leadMagnet] ?? $this->leadMagnet);
     }
 
     public function changesSince(Part $before): array
@@ -195,7 +200,7 @@ final readonly class Popup implements Part
             'where it is shown' => $differs('places'),
             'how often it is shown' => $differs('limits'),
             'who never sees it' => $differs('never'),
-            'what follows joining' => $differs('after', 'tag'),
+            'what follows joining' => $differs('after', 'tag', 'leadMagnet'),
         ]));
 
         return $what === [] ? [] : ["Changed pop-up: “{$this->name}” (".implode(', ', $what).').'];
@@ -209,7 +214,8 @@ final readonly class Popup implements Part
                 'triggers' => array_map(fn (PopupTrigger $t): array => $t->toArray(), $this->triggers)]
             + array_filter(['places' => $this->places->toArray(), 'spot' => $this->isPlaced() ? $this->spot->toArray() : []])
             + ['limits' => $this->limits->toArray()] + ($this->never->isEverybody() ? [] : ['never' => $this->never->toArray()])
-            + ['after' => $this->after->toArray()] + ($this->tag === '' ? [] : ['tag' => $this->tag]);
+            + ['after' => $this->after->toArray()] + array_filter(['tag' => $this->tag, 'leadMagnet' => $this->leadMagnet],
+                fn (string $v): bool => $v !== '');
     }
 
     /** As one sentence: "Shown to whoever is about to leave, or has scrolled down 60 % of the page." */

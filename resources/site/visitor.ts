@@ -60,3 +60,16 @@ if (document.visibilityState === 'visible') {
 } else {
     document.addEventListener('visibilitychange', report, { once: true });
 }
+
+// Pop-ups come when the page has nothing else to do: they are no part of its loading.
+const popups = document.body.dataset.popups;
+if (popups) {
+    const load = () => document.head.append(Object.assign(document.createElement('script'), { src: popups, async: true }));
+    addEventListener(
+        'load',
+        () => ('requestIdleCallback' in window ? requestIdleCallback(load, { timeout: 3000 }) : setTimeout(load, 500)),
+        {
+            once: true,
+        },
+    );
+}

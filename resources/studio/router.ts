@@ -14,7 +14,7 @@ export const router = createRouter({
         { path: '/funnels', component: FunnelsHome, meta: { title: 'Funnels' } },
         { path: '/funnels/new', component: () => import('@/funnels/NewFunnel.vue'), meta: { title: 'New funnel' } },
         {
-            path: '/funnels/:id/:open(page|form|email|sequence|lead-magnet|offers|offer|product|coupon|settings|deadline)?/:part?',
+            path: '/funnels/:id/:open(page|form|email|sequence|lead-magnet|offers|offer|product|coupon|settings|deadline|popup)?/:part?',
             component: () => import('@/funnel/FunnelScreen.vue'),
             meta: { title: 'Funnel' },
         },
@@ -32,6 +32,7 @@ export const router = createRouter({
         { path: '/sales/orders/:id', component: () => import('@/sales/OrderScreen.vue'), meta: { title: 'Order' } },
         { path: '/sales/ledger', component: () => import('@/sales/LedgerScreen.vue'), meta: { title: 'Practice ledger' } },
         { path: '/results/:id?', component: () => import('@/results/ResultsScreen.vue'), meta: { title: 'Results' } },
+        { path: '/settings/sites', component: () => import('@/settings/SitesScreen.vue'), meta: { title: 'Sites' } },
         { path: '/settings', component: () => import('@/settings/SettingsScreen.vue'), meta: { title: 'Settings' } },
         { path: '/:any(.*)*', component: () => import('@/ui/NotHere.vue'), meta: { title: 'Not here' } },
     ],

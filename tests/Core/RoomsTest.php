@@ -32,7 +32,8 @@ final class RoomsTest extends TestCase
         'Popups' => ['Offers', 'Page', 'Parts', 'Rules', 'Sequences', 'Support'],
         'Plan' => ['Deadlines', 'Emails', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Parts', 'Popups', 'Rules', 'Sequences', 'Support'],
         'Starters' => ['Deadlines', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Parts', 'People', 'Plan', 'Sequences'],
-        'Checks' => ['Deadlines', 'Emails', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Plan', 'Popups', 'Rules', 'Sequences', 'Support'],
+        'Checks' => ['Deadlines', 'Emails', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Plan', 'Popups', 'Rules', 'Sequences',
+            'Support'],
         'Journey' => ['Deadlines', 'Events', 'Forms', 'Offers', 'Plan', 'Sequences', 'Support'],
     ];
 
@@ -69,6 +70,7 @@ final class RoomsTest extends TestCase
         'Mail/Broadcasts' => ['Mail/Emails', 'Models', 'People/Segments', 'Support'],
         'Mail/Owner' => ['Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'Support'],
         'Serving' => ['Deadlines', 'Files', 'Forms', 'Journey', 'Models', 'Orders', 'Payments', 'Rendering', 'Support'],
+        'Popups' => ['Deadlines', 'Forms', 'Models', 'People/Facts', 'Rendering', 'Serving', 'Support'],
         'Publishing' => ['Deadlines', 'Drafts', 'Mail/Sequences', 'Models', 'People/Fields', 'Rendering', 'Serving', 'Support'],
         'Providers' => [
             'Deadlines', 'Files', 'Forms', 'Journey', 'Mail/Broadcasts', 'Mail/Emails', 'Mail/Owner', 'Mail/Sending', 'Mail/Sequences',
@@ -83,14 +85,14 @@ final class RoomsTest extends TestCase
         'Http/Site' => [
             'Deadlines/Running', 'Drafts', 'Files', 'Forms', 'Journey', 'Mail/Emails', 'Mail/Sending', 'Mail/Unsubscribing',
             'Models', 'Orders',
-            'Payments', 'People/Browsers', 'Rendering', 'Serving', 'Support',
+            'Payments', 'People/Browsers', 'Popups', 'Rendering', 'Serving', 'Support',
         ],
         'Http/Studio' => [
             'Deadlines', 'Deadlines/Running', 'Drafts', 'Export', 'Files', 'Journey', 'Mail/Broadcasts', 'Mail/Emails',
             'Mail/Sending', 'Mail/Sequences',
             'Mail/Unsubscribing', 'Models', 'Orders', 'Payments', 'People/Bulk', 'People/Facts', 'People/Fields', 'People/Import',
             'People/Privacy',
-            'People/Segments', 'People/Tags', 'Publishing', 'Rendering', 'Results', 'Serving', 'Support', 'Webhooks',
+            'People/Segments', 'People/Tags', 'Popups', 'Publishing', 'Rendering', 'Results', 'Serving', 'Support', 'Webhooks',
         ],
     ];
 

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { figures, leftInWords } from '../../resources/site/countdown';
+import { figures, leftInWords } from '../../resources/site/counting';
 
 /** Countdowns on public pages, by the server's clock. */
 const NOW = Date.UTC(2026, 10, 27, 10, 0, 0);

@@ -45,7 +45,8 @@ final readonly class BeaconController
         $funnel = Funnel::query()->with('business')->where('state', FunnelState::Live)->find($funnelId);
         // Without its plan, which is long and says nothing that counting needs.
         $version = $funnel === null ? null : Version::query()->select(['id', 'funnel_id'])->find($funnel->live_version_id);
-        if ($version === null || PublishedPage::query()->where('version_id', $version->id)->where('page_id', $pageId)->doesntExist()) {
+        if ($version === null || PublishedPage::query()->where('version_id', $version->id)->where('page_id', $pageId)->whereNull('popup')
+            ->doesntExist()) {
             return;
         }
         $person = DB::table('visitor_person')->where('visitor', $visitor)->value('person_id');

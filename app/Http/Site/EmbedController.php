@@ -13,6 +13,7 @@ use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\Submission;
 use App\Models\Version;
+use App\Popups\JoinInPopup;
 use App\Rendering\LookStyle;
 use App\Rendering\PlainView;
 use App\Rendering\SiteAssets;
@@ -29,11 +30,9 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Facades\View;
-use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Forms\SubmissionState;
-use Lantern\Core\Journey\Journey;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Look\Background;
@@ -139,9 +138,9 @@ final readonly class EmbedController
         if ($asks && $found->state === SubmissionState::Waiting) {
             return redirect()->away(Confirmations::waitingLink($found), 303);
         }
-        $way = (new Journey($found->version->plan()))->way($found->page_id, Outcome::Joined);
 
-        return redirect()->away($way->toUrl ?? $found->funnel->url($found->version->plan()->page($way->toPage ?? '')->address ?? ''), 303)
+        // Where a pop-up leads elsewhere than its form does, it is led there.
+        return redirect()->away(JoinInPopup::onward($found, $found->version->plan()), 303)
             ->withCookie(Cookie::make(Visit::JOINED, $found->id, 60 * 24 * 30, '/'.$found->funnel->address, httpOnly: true,
                 sameSite: 'lax'));
     }

@@ -6,6 +6,7 @@ namespace App\Http\Site;
 
 use App\Drafts\DraftPlan;
 use App\Models\Funnel;
+use App\Popups\PopupContent;
 use App\Rendering\PageAssets;
 use App\Rendering\PageRenderer;
 use App\Rendering\SiteAssets;
@@ -45,6 +46,7 @@ final readonly class PreviewController
                 'code:end' => '<p class="preview-note" style="position:fixed;left:0;bottom:0;margin:0;padding:.4rem '
                         .'.8rem;background:#20302d;color:#fffdf8;font:600 .9rem/1.3 sans-serif">Preview of a draft. Nothing you do here '
                             .'is stored.</p>'];
+            $fill['code:end'] .= $this->popup($request, $plan, $found);
             foreach ($plan->pages as $other) {
                 $fill["page:{$other->id}"] = $link($other->address);
             }
@@ -64,6 +66,24 @@ final readonly class PreviewController
                 PagePolicy::of($shown, $found->business)->withoutCode()->headers()
                     + ['Cache-Control' => 'private, no-store', 'X-Robots-Tag' => 'noindex']);
         });
+    }
+
+    /** A pop-up that is to be played over the page, by what opens it: with it comes the script that shows it. */
+    private function popup(Request $request, Plan $plan, Funnel $funnel): string
+    {
+        $popup = $plan->popup(Input::text($request, 'popup'));
+        if ($popup === null) {
+            return '';
+        }
+        $drawn = PagePlan::ofPopup($popup);
+        $html = Slots::fill($this->renderer->forPopup($plan, $popup, $funnel->business),
+            ['here' => '#'] + PageRenderer::countdowns($plan, $drawn, ShownState::TwoDays), []);
+        $assets = PageAssets::of($plan, $drawn);
+        $given = json_encode(['popups' => [PopupContent::written($popup, $html)], 'css' => SiteAssets::scopedCss($assets->groups)],
+            JSON_THROW_ON_ERROR | JSON_HEX_TAG | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+
+        return '<script type="application/json" id="lantern-preview">'.$given.'</script><script async src="'.SiteAssets::popups()
+            .'"></script>';
     }
 
     public function next(Request $request, string $funnel, string $page = ''): AnyResponse

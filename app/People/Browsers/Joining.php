@@ -23,6 +23,7 @@ final readonly class Joining
             DB::table('visitor_person')
                 ->upsert(['visitor' => $visitor, 'person_id' => $person, 'joined_at' => Instant::sql($at)], ['visitor'], ['person_id']);
             DB::table('events')->where('visitor', $visitor)->whereNull('person_id')->update(['person_id' => $person]);
+            DB::table('popup_facts')->where('visitor', $visitor)->whereNull('person_id')->update(['person_id' => $person]);
             foreach (Runs::join($visitor, $person) as $deadline) {
                 $this->emails->follow($deadline, [$person]);
             }

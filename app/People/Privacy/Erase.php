@@ -34,6 +34,8 @@ final class Erase
             foreach (DB::table('visitor_person')->where('person_id', $id)->pluck('visitor') as $visitor) {
                 // The browser still carries its id: what it did is kept under another one.
                 DB::table('events')->where('visitor', $visitor)->update(['visitor' => bin2hex(random_bytes(16))]);
+                DB::table('popup_facts')->where('visitor', $visitor)->update(['visitor' => null]);
+                DB::table('popup_visits')->where('visitor', $visitor)->delete();
                 DB::table('submissions')->where('visitor', $visitor)->update(['visitor' => null]);
             }
             DB::table('outbox')->whereIn('message_id', DB::table('messages')->where('person_id', $id)->select('id'))->delete();

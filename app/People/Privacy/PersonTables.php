@@ -34,6 +34,7 @@ final class PersonTables
             PersonTable::of('deadline_facts')->toldBy(DeadlineHistory::class)->archivedAs('deadlineFacts', ['name', 'type', 'at',
                 'ends_at', 'why']),
             PersonTable::of('deadline_runs')->archivedAs('deadlines', ['name', 'started_at', 'ends_at', 'why']),
+            PersonTable::of('popup_facts')->archivedAs('popups', ['name', 'type', 'at'])->keptAsNumbers(['visitor' => null]),
             PersonTable::of('accesses')->archivedAs('access', ['product', 'state', 'given_at']),
             PersonTable::of('coupon_uses')->keptAsNumbers(['code' => '']),
             PersonTable::of('import_changes')->endingWithThem(),

@@ -18,6 +18,7 @@ final class HereSlot implements Slot
 
     public function fill(string $of, array $noted, string $fallback, Visit $visit): string
     {
-        return e($visit->path($visit->page->address));
+        return $visit->page->popup !== null ? "/p/{$visit->page->page_id}".($visit->request->boolean('frame') ? '?frame=1' : '')
+            : e($visit->path($visit->page->address));
     }
 }

@@ -14,7 +14,9 @@ final class MergeSlot implements Slot
 {
     public function note(string $of, Plan $plan, PagePlan $page): array
     {
-        return ['parameter' => in_array($of, $plan->parameters, true)];
+        // In pop-ups the words may speak of where a visitor comes from, and of the page that they stand on.
+        return ['parameter' => in_array($of, $plan->parameters, true)
+            || ($page->isPopup() && in_array($of, [...Source::PARAMETERS, ...Source::OF_SITE], true))];
     }
 
     public function fill(string $of, array $noted, string $fallback, Visit $visit): string

@@ -5,3 +5,4 @@ export type * from '@/api/types/emails';
 export type * from '@/api/types/deadlines';
 export type * from '@/api/types/funnel';
 export type * from '@/api/types/sales';
+export type * from '@/api/types/popups';

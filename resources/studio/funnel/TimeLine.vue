@@ -9,6 +9,7 @@ import {
     PlusIcon,
     QueueListIcon,
     TagIcon,
+    WindowIcon,
 } from '@heroicons/vue/20/solid';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -17,6 +18,7 @@ import { useSteps } from '@/funnel/steps';
 import { emailAt, moments, momentWords, sharesForEveryone, spanOf } from '@/funnel/timeScale';
 import type { Deadline, Email, Page, PageOutcome } from '@/api/types';
 import AddPage from '@/funnel/AddPage.vue';
+import AddPopup from '@/funnel/desk/popup/AddPopup.vue';
 import WayButton from '@/funnel/WayButton.vue';
 import { useToasts } from '@/stores/toasts';
 import { useSession } from '@/stores/session';
@@ -114,8 +116,42 @@ const lanes = computed<Lane[]>(() => {
         };
     });
 });
+/** A pop-up below the pages that it is on, from the first to the last of them. What is on other sites alone stands at the left. */
+const pops = computed(() => {
+    const funnel = store.funnel;
+    const at = new Map<string, { from: number; to: number }>();
+    let x = 0;
+    for (const s of stations.value) {
+        if (s.page) {
+            at.set(s.page.id, { from: x, to: x + SHEET });
+        }
+        x += width(s);
+    }
+    return (funnel?.popups ?? []).map((popup) => {
+        const { pages = 'all', ids = [], sites = [] } = popup.places;
+        const on = (funnel?.pages ?? []).filter(
+            (p) =>
+                !popup.placed &&
+                pages !== 'none' &&
+                !QUIET.includes(p.role) &&
+                (pages === 'all' || ids.includes(p.id) === (pages === 'some')),
+        );
+        const spans = on.map((p) => at.get(p.id) ?? { from: 0, to: SHEET });
+        const left = Math.min(...spans.map((s) => s.from), spans.length > 0 ? Infinity : 22);
+        const numbers = funnel?.popupNumbers[popup.id];
+        const found = numbers && numbers.shown > 0 ? `${count(numbers.shown)} shown, ${count(numbers.joined)} joined` : '';
+        return {
+            popup,
+            left,
+            width: Math.max(300, Math.max(0, ...spans.map((s) => s.to)) - left),
+            note: [popup.on ? '' : 'off', sites.length > 0 ? `on ${counted(sites.length, 'site')}` : '', found].filter(Boolean).join(' · '),
+        };
+    });
+});
 const guards = (page: Page) => store.funnel?.deadlines.filter((d) => d.pages.some((g) => g.page === page.id)) ?? [];
 
+/** Roles of pages on which no pop-up is ever shown. */
+const QUIET = ['checkout', 'upsell', 'downsell', 'delivery', 'room'];
 /** How wide deadlines are that are one moment for everyone, in pixels: the shortest one has room for its name. */
 const EVERYONE = { least: 300, most: 640 };
 /** The width of a station's column, of the sheet in it, and of the gap where its outcomes stand; in pixels. */
@@ -149,6 +185,7 @@ const arcs = computed(() => {
 });
 const arcWidth = computed(() => stations.value.reduce((sum, s) => sum + width(s), 0));
 const adding = ref(false);
+const popping = ref(false);
 
 /** When a visitor comes to a page: by what they did on the one before. */
 function arrival(page: string): string {
@@ -253,6 +290,16 @@ async function addEmail(): Promise<void> {
                     @click="go('deadline', d.id)"
                 >
                     <ClockIcon class="size-3.5 text-clay" aria-hidden="true" />{{ d.name }}
+                </button>
+                <button
+                    v-for="p in store.funnel?.popups"
+                    :key="p.id"
+                    type="button"
+                    class="chip"
+                    :class="{ open: isOpen('popup', p.id) }"
+                    @click="go('popup', p.id)"
+                >
+                    <WindowIcon class="size-3.5 text-pine" aria-hidden="true" />{{ p.name }}
                 </button>
             </div>
             <RouterLink v-if="(store.funnel?.offers.length ?? 0) > 0" class="btn-quiet shrink-0" :to="`/funnels/${store.funnel?.id}/offers`"
@@ -397,6 +444,9 @@ async function addEmail(): Promise<void> {
                         <button type="button" class="btn-quiet" @click="adding = true">
                             <PlusIcon class="size-4" aria-hidden="true" />Add a page
                         </button>
+                        <button type="button" class="btn-quiet" @click="popping = true">
+                            <PlusIcon class="size-4" aria-hidden="true" />Add a pop-up
+                        </button>
                     </div>
                 </li>
             </ol>
@@ -432,11 +482,29 @@ async function addEmail(): Promise<void> {
                     </button>
                 </li>
             </ul>
+            <ul v-if="pops.length > 0" class="mt-1" aria-label="Pop-ups">
+                <li v-for="pop in pops" :key="pop.popup.id" class="flex items-center py-1" :style="{ paddingLeft: `${pop.left}px` }">
+                    <button
+                        type="button"
+                        class="pop shrink-0"
+                        :class="{ open: isOpen('popup', pop.popup.id), off: !pop.popup.on }"
+                        :style="{ width: `${pop.width}px` }"
+                        :title="pop.popup.words"
+                        @click="go('popup', pop.popup.id)"
+                    >
+                        <WindowIcon class="size-4 shrink-0" aria-hidden="true" /><span class="shrink-0 font-medium">{{
+                            pop.popup.name
+                        }}</span
+                        ><span class="truncate">{{ pop.note }}</span>
+                    </button>
+                </li>
+            </ul>
             <button v-if="route.params.open" type="button" class="absolute top-2 right-4 btn-quiet" @click="folded = true">
                 Fold<ChevronUpIcon class="size-4" aria-hidden="true" />
             </button>
         </div>
         <AddPage :open="adding" @close="adding = false" />
+        <AddPopup :open="popping" @close="popping = false" />
     </section>
 </template>
 
@@ -458,6 +526,18 @@ async function addEmail(): Promise<void> {
     }
     &.open {
         @apply outline-2 outline-offset-2 outline-ink;
+    }
+}
+.pop {
+    @apply flex h-8 items-center gap-1.5 rounded border border-pine/50 bg-raised px-3 text-left text-sm text-pine;
+    &:hover {
+        @apply border-pine;
+    }
+    &.off {
+        @apply border-dashed border-edge text-soft;
+    }
+    &.open {
+        @apply border-ink outline-2 outline-ink;
     }
 }
 /* A deadline lies over the pages and emails it touches, from its start to its end. */

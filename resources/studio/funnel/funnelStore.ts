@@ -34,6 +34,7 @@ export const useFunnel = defineStore('funnel', () => {
     const offer = (id: string) => findPart(funnel.value, 'offer', id);
     const coupon = (id: string) => findPart(funnel.value, 'coupon', id);
     const deadline = (id: string) => findPart(funnel.value, 'deadline', id);
+    const popup = (id: string) => findPart(funnel.value, 'popup', id);
     const thing = (kind: Kind, id: string) =>
         (kind === 'funnel' ? funnel.value : findPart(funnel.value, kind, id)) as unknown as Values | null | undefined;
 
@@ -86,8 +87,8 @@ export const useFunnel = defineStore('funnel', () => {
             return;
         }
         const fresh = await api.get<Funnel>(`funnels/${funnel.value.id}`);
-        const { pageNumbers, emailNumbers, sequenceNumbers, sequences, state, changed, liveVersion, nextVersion } = fresh;
-        Object.assign(funnel.value, { pageNumbers, emailNumbers, sequenceNumbers, state, changed, liveVersion, nextVersion });
+        const { pageNumbers, emailNumbers, sequenceNumbers, popupNumbers, sequences, state, changed, liveVersion, nextVersion } = fresh;
+        Object.assign(funnel.value, { pageNumbers, emailNumbers, sequenceNumbers, popupNumbers, state, changed, liveVersion, nextVersion });
         // A pause is not drafted: it may have changed by itself.
         sequences.forEach((s) => Object.assign(sequence(s.id) ?? {}, { paused: s.paused, pausedAt: s.pausedAt }));
     }
@@ -188,6 +189,7 @@ export const useFunnel = defineStore('funnel', () => {
         offer,
         coupon,
         deadline,
+        popup,
         shared,
         load,
         refreshNumbers,

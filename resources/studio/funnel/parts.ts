@@ -12,6 +12,7 @@ export const LISTS = {
     offer: 'offers',
     coupon: 'coupons',
     deadline: 'deadlines',
+    popup: 'popups',
 } as const satisfies Record<string, keyof Funnel>;
 
 export type PartKind = keyof typeof LISTS;

@@ -64,6 +64,7 @@ export function useSteps() {
     const addSequence = () => add('sequence', 'a sequence was added');
     const addForm = () => add('form', 'a form was added');
     const addDeadline = () => add('deadline', 'a deadline was added');
+    const addPopup = (design: string) => add('popup', 'a pop-up was added', { design });
     /** A product, an offer of one, or a coupon. */
     const addSold = (kind: 'product' | 'offer' | 'coupon', given: object = {}) =>
         add(kind, { product: 'a product was added', offer: 'an offer was added', coupon: 'a coupon was added' }[kind], given);
@@ -159,6 +160,7 @@ export function useSteps() {
         addSequence,
         addForm,
         addDeadline,
+        addPopup,
         addSold,
         remove,
         connect,

@@ -57,6 +57,13 @@ async function save(): Promise<void> {
             <BusinessFields v-model="business" :error="error" with-hosts />
             <button type="submit" class="mt-6 btn-main" :disabled="busy">Save the business</button>
         </form>
+        <section class="mt-12">
+            <h2 class="text-xl">Your other sites</h2>
+            <p class="mt-1 text-soft">
+                One line on a blog or site of yours, once: then pop-ups and forms are placed there from your funnels.
+            </p>
+            <RouterLink to="/settings/sites" class="mt-3 btn inline-flex">Sites</RouterLink>
+        </section>
         <OwnFields />
         <WebHooks />
         <OwnDesigns />

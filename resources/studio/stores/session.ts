@@ -25,6 +25,7 @@ export const useSession = defineStore('session', () => {
                 currencies: [],
                 triggers: [],
                 deadlineStates: [],
+                popups: { stands: [], sizes: [], backdrops: [], entries: [], designs: [], triggers: [] },
                 headingFonts: [],
                 bodyFonts: [],
                 personFields: {},

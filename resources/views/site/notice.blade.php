@@ -23,6 +23,9 @@
 @foreach ($more['links'] ?? [] as $href => $label)
 <p><a class="button" href="{{ $href }}">{{ $label }}</a></p>
 @endforeach
+@isset($more['out'])
+<p><a class="button" href="{{ $more['out'] }}" target="_top">Go on</a></p>
+@endisset
 @if ($more['askForLink'] ?? false)
 <form class="form" method="post" action="/f/again" novalidate>
 <input type="hidden" name="delivery" value="{{ $more['delivery'] ?? '' }}">

@@ -68,7 +68,7 @@ final class PartsTest extends TestCase
                 'limits' => ['repeat' => 'days', 'days' => 3, 'most' => 2, 'from' => '2027-01-01T00:00',
                     'hours' => ['days' => [1, 2], 'from' => 8, 'to' => 12]],
                 'never' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'viewed', 'done' => true,
-                    'with' => $p['pages'][1]['id']]]], 'tag' => 'From the pop-up'];
+                    'with' => $p['pages'][1]['id']]]], 'tag' => 'From the pop-up', 'leadMagnet' => 'magnet-1'];
             $p['popups'][] = ['id' => 'popup-2', 'name' => 'Leads on', 'after' => ['kind' => 'page', 'to' => $p['pages'][1]['id']],
                 'document' => ['format' => Document::FORMAT, 'sections' => [
                     $step('opens', ['kind' => 'button', 'text' => 'Open', 'url' => 'popup:popup-1'])]]];

@@ -79,14 +79,16 @@ final class DecisionTest extends TestCase
         yield 'returning visitors, who is new' => [Refusal::Visitors, $places(['visitors' => 'returning']), self::at()];
         yield 'returning visitors' => [null, $places(['visitors' => 'returning']), self::at(['visit' => 2])];
         yield 'a source, without one' => [Refusal::Source, $places(['sources' => ['Forum']]), self::at()];
-        yield 'a source in other letters' => [null, $places(['sources' => ['Forum']]), self::at(['parameters' => ['utm_source' => 'forum']])];
+        yield 'a source in other letters' => [null, $places(['sources' => ['Forum']]),
+            self::at(['parameters' => ['utm_source' => 'forum']])];
         yield 'a source by ref' => [null, $places(['sources' => ['forum']]), self::at(['parameters' => ['ref' => 'forum']])];
         yield 'a parameter with anything' => [null, $places(['parameter' => 'p']), self::at(['parameters' => ['p' => '']])];
         yield 'a parameter that is not there' => [Refusal::Source, $places(['parameter' => 'p']), self::at()];
         yield 'a parameter with something else' => [Refusal::Source, $places(['parameter' => 'p', 'value' => 'a']),
             self::at(['parameters' => ['p' => 'b']])];
         yield 'a language and its country' => [null, $places(['languages' => ['de']]), self::at(['languages' => ['de-AT', 'en']])];
-        yield 'a language asked for second' => [Refusal::Language, $places(['languages' => ['de']]), self::at(['languages' => ['en', 'de']])];
+        yield 'a language asked for second' => [Refusal::Language, $places(['languages' => ['de']]),
+            self::at(['languages' => ['en', 'de']])];
         yield 'a country of a language' => [Refusal::Language, $places(['languages' => ['pt-br']]), self::at(['languages' => ['pt-PT']])];
         yield 'a language that begins alike' => [Refusal::Language, $places(['languages' => ['de']]), self::at(['languages' => ['den']])];
         yield 'no language at all' => [Refusal::Language, $places(['languages' => ['de']]), self::at()];
@@ -105,13 +107,15 @@ final class DecisionTest extends TestCase
         yield 'closed a second too recently' => [Refusal::Closed, $limits([]),
             self::at(['facts' => [self::fact('closed', '2027-02-08 11:00:01')]])];
         yield 'closed just long enough ago' => [null, $limits([]), self::at(['facts' => [self::fact('closed', '2027-02-08 11:00:00')]])];
-        yield 'another was closed' => [null, $limits(['apart' => 0]), self::at(['facts' => [self::fact('closed', '2027-03-10 10:00', 'x')]])];
+        yield 'another was closed' => [null, $limits(['apart' => 0]),
+            self::at(['facts' => [self::fact('closed', '2027-03-10 10:00', 'x')]])];
         yield 'seen within the days' => [Refusal::Again, $limits(['days' => 7]),
             self::at(['facts' => [self::fact('shown', '2027-03-03 11:00:01')]])];
         yield 'seen before the days' => [null, $limits(['days' => 7]), self::at(['facts' => [self::fact('shown', '2027-03-03 11:00:00')]])];
         yield 'seen across the clock change: days of 24 hours' => [Refusal::Again, $limits(['days' => 1]),
             self::at(['facts' => [self::fact('shown', '2027-03-27 13:00')]], '2027-03-28 12:59')];
-        yield 'once, seen years ago' => [Refusal::Once, $limits(['repeat' => 'once']), self::at(['facts' => [self::fact('shown', '2020-01-01')]])];
+        yield 'once, seen years ago' => [Refusal::Once, $limits(['repeat' => 'once']),
+            self::at(['facts' => [self::fact('shown', '2020-01-01')]])];
         yield 'as often as it may' => [Refusal::Most, $limits(['repeat' => 'always', 'most' => 2]),
             self::at(['facts' => [self::fact('shown', '2026-01-01'), self::fact('shown', '2026-01-02')]])];
         yield 'once less than it may' => [null, $limits(['repeat' => 'always', 'most' => 2]),
@@ -128,7 +132,8 @@ final class DecisionTest extends TestCase
             self::at(['facts' => [self::fact('shown', '2027-03-10 10:50:00', 'x')]])];
         yield 'a fact from the future, after the clock was put back' => [Refusal::Again, $limits(['days' => 7]),
             self::at(['facts' => [self::fact('shown', '2027-03-12 11:00')]])];
-        yield 'only ever eligible' => [null, $limits(['repeat' => 'once']), self::at(['facts' => [self::fact('eligible', '2027-03-10 10:59')]])];
+        yield 'only ever eligible' => [null, $limits(['repeat' => 'once']),
+            self::at(['facts' => [self::fact('eligible', '2027-03-10 10:59')]])];
 
         yield 'before its time, by the owner’s clock' => [Refusal::NotYet, $limits(['from' => '2027-03-10T12:01']), self::at()];
         yield 'from its time on' => [null, $limits(['from' => '2027-03-10T12:00']), self::at()];
@@ -156,7 +161,8 @@ final class DecisionTest extends TestCase
         $placed = ['frame' => ['stand' => 'placed']] + $site();
         $blog = ['page' => null, 'site' => 'blog', 'address' => '/'];
         yield 'placed in a page: seen and closed before, come by email' => [null, $placed, self::at($blog + ['fromEmail' => true,
-            'joinedNow' => true, 'bought' => true, 'facts' => [self::fact('shown', '2027-03-10 10:59'), self::fact('closed', '2027-03-10')]])];
+            'joinedNow' => true, 'bought' => true, 'facts' => [self::fact('shown', '2027-03-10 10:59'),
+                self::fact('closed', '2027-03-10')]])];
         yield 'placed in a page: has it' => [Refusal::Joined, $placed, self::at($blog + ['joined' => ['guide']])];
         yield 'placed is never over a page of the funnel' => [Refusal::Page, ['frame' => ['stand' => 'placed']], self::at()];
     }

@@ -15,6 +15,7 @@ use App\Models\OwnDesign;
 use App\Models\Payment;
 use App\Models\Receipt;
 use App\Models\Segment;
+use App\Models\Site;
 use App\Models\Upload;
 use App\Models\User;
 use App\Orders\Payments;
@@ -31,6 +32,7 @@ use Lantern\Core\Orders\OrderState;
 use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
 use Lantern\Core\Orders\ReceiptKind;
+use Lantern\Core\Popups\PopupDesigns;
 use Tests\TestCase;
 
 /** Between two businesses stands a wall at every address that names something: each id below exists, at somebody else's. */
@@ -59,6 +61,9 @@ final class WallsTest extends TestCase
         $submission = (string) DB::table('submissions')->value('id');
         $order = $this->orderOf($funnel, $person);
 
+        DraftParts::add($funnel->refresh(), PopupDesigns::fresh(Ids::next(), 'Before you go', PopupDesigns::get('popup-card'),
+            Ids::next(...),
+            []));
         DraftParts::add($funnel->refresh(), new Deadline(Ids::next(), 'Three days', lasting: Lasting::days(3)));
 
         return [
@@ -77,6 +82,7 @@ final class WallsTest extends TestCase
             'upload' => Upload::query()
                 ->create(['id' => Ids::next(), 'kind' => 'picture', 'name' => 'a.png', 'mime' => 'image/webp', 'bytes' => 1,
                     'path' => 'pictures/a', 'sha256' => str_repeat('0', 64), 'widths' => [480]] + $business)->id,
+            'site' => Site::query()->create(['name' => 'Notes', 'origin' => 'https://notes.example'] + $business)->id,
             'order' => $order->id, 'receipt' => (string) DB::table('receipts')->value('id'),
             'access' => (string) DB::table('accesses')->value('id'), 'key' => (string) DB::table('payments')->value('key'),
             'call' => HookCall::query()->create(['id' => Ids::next(), 'submission_id' => $submission, 'url' => 'https://hook.example/in',
@@ -134,7 +140,9 @@ final class WallsTest extends TestCase
             $part = ['studio/api/parts/{part}/file' => 'lead-magnet', 'studio/api/parts/{part}/codes' => 'coupon',
                 'studio/api/parts/{part}/cost' => 'form', 'studio/api/parts/{part}/deadline' => 'deadline',
                 'studio/api/parts/{part}/deadline/examples' => 'deadline',
-                'studio/api/people/{person}/deadlines/{part}' => 'deadline'][$uri] ?? 'email';
+                'studio/api/people/{person}/deadlines/{part}' => 'deadline', 'studio/api/parts/{part}/popup' => 'popup',
+                'studio/api/parts/{part}/popup/redesign' => 'popup', 'studio/api/parts/{part}/popup/step' => 'popup',
+                'studio/api/parts/{part}/popup/try' => 'popup'][$uri] ?? 'email';
             $ids['part'] = (string) DB::table('draft_parts')->where('kind', $part)->value('id');
             $url = '/'.preg_replace_callback('/\{(\w+)\??\}/', fn (array $m): string => $ids[$m[1]], $uri);
             app('auth')->forgetGuards();

@@ -11,9 +11,11 @@ use App\Drafts\SetAside;
 use App\Files\Uploads;
 use App\Http\Studio\Json\FunnelJson;
 use App\Http\Studio\StudioController;
+use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\OldAddress;
 use App\Models\Upload;
+use App\Popups\PopupNumbers;
 use App\Results\Numbers;
 use App\Support\Input;
 use App\Support\RichText;
@@ -31,6 +33,7 @@ use Lantern\Core\Plan\FunnelState;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\OpeningTimes;
 use Lantern\Core\Plan\WebAddress;
+use Lantern\Core\Popups\Popup;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
@@ -92,6 +95,8 @@ final class FunnelController extends StudioController
             'pageNumbers' => (object) $numbers->byPage($found),
             'emailNumbers' => (object) $numbers->byEmail($found),
             'sequenceNumbers' => (object) $numbers->bySequence($found),
+            'popupNumbers' => (object) PopupNumbers::of(array_values(array_map(strval(...),
+                DraftPart::there($found->id, Popup::kind())->pluck('id')->all()))),
         ]);
     }
 

@@ -21,6 +21,12 @@ use Lantern\Core\Page\Look\Look;
 use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Page\SectionKind;
 use Lantern\Core\Plan\PageRole;
+use Lantern\Core\Popups\Backdrop;
+use Lantern\Core\Popups\Entry;
+use Lantern\Core\Popups\PopupDesigns;
+use Lantern\Core\Popups\Size;
+use Lantern\Core\Popups\Stand;
+use Lantern\Core\Popups\TriggerKind;
 use ResourceBundle;
 
 /** What looks there are and what pages can be made of, in the words of the core. */
@@ -43,6 +49,19 @@ final class KitJson
             'name' => (string) ($names?->get($code)?->get(1) ?? $code)], Currency::codes());
     }
 
+    /** @return array<string, mixed> what pop-ups can be, in the words of the core */
+    private static function popups(): array
+    {
+        $named = fn (array $cases): array => array_map(fn ($case): array => ['id' => $case->value, 'label' => $case->label()], $cases);
+
+        return ['stands' => $named(Stand::cases()), 'sizes' => $named(Size::cases()), 'backdrops' => $named(Backdrop::cases()),
+            'entries' => $named(Entry::cases()),
+            'designs' => array_map(fn (Design $d): array => ['id' => $d->id, 'stand' => PopupDesigns::stand($d)->value,
+                'size' => PopupDesigns::size($d)->value], PopupDesigns::all()),
+            'triggers' => array_map(fn (TriggerKind $k): array => ['id' => $k->value, 'label' => $k->label(), 'amounts' => $k->amounts()],
+                TriggerKind::cases())];
+    }
+
     /** @return array<string, mixed> what pages can be made of, in the words of the core */
     public static function kit(): array
     {
@@ -53,7 +72,7 @@ final class KitJson
                 'arrangement' => $d->arrangement->value,
                 'tone' => $d->tone, 'styles' => (object) $d->styles], Designs::all())),
             'pageDesigns' => PageDesigns::list(),
-            'sections' => $named(SectionKind::cases()),
+            'sections' => $named(SectionKind::ofPages()),
             'blocks' => array_map(fn (BlockKind $k): array => ['id' => $k->value, 'label' => $k->label(),
                 'fields' => (object) array_map(fn (Field $f): array => $f->toArray(), Blocks::of($k)->fields),
                 'items' => Blocks::of($k)->items === null ? null
@@ -64,6 +83,7 @@ final class KitJson
             'roles' => $named(PageRole::cases()),
             'currencies' => self::currencies(),
             'triggers' => Triggers::describe(),
+            'popups' => self::popups(),
             'deadlineStates' => $named(ShownState::cases()),
             'headingFonts' => array_keys(Fonts::HEADING),
             'bodyFonts' => Fonts::BODY,

@@ -22,6 +22,7 @@ use Illuminate\Http\Response;
 use Lantern\Core\Checks\Finding;
 use Lantern\Core\Checks\PageCheck;
 use Lantern\Core\Checks\PageFix;
+use Lantern\Core\Checks\PopupCheck;
 use Lantern\Core\Deadlines\ShownState;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Page\Block\BlockKind;
@@ -37,6 +38,8 @@ use Lantern\Core\Page\SectionKind;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Popups\Frame;
+use Lantern\Core\Popups\Popup;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -54,8 +57,13 @@ final class DeskController extends StudioController
     /** The page as it is stored, as the desk shows it. */
     public function page(Request $request, string $page): Response
     {
-        $found = $this->draftPart($page, PagePlan::kind());
+        $found = $this->onDesk($page);
         $plan = DraftPlan::read($found->funnel);
+        $popup = $plan->popup($found->id);
+        if ($popup !== null) {
+            return new Response($this->renderer->popupForDesk($plan, $popup, $plan->page(Input::text($request, 'under')),
+                $found->funnel->business, self::shown($request)), 200, AnswerKind::Draft->headers());
+        }
         $drawn = $plan->page($found->id) ?? self::stored($found);
 
         return new Response($this->renderer->forDesk($plan, $drawn, $found->funnel->business, null, self::shown($request)), 200,
@@ -65,12 +73,18 @@ final class DeskController extends StudioController
     /** The page drawn from what is on the screen: some of its sections, or all of it. */
     public function draw(Request $request, string $page): JsonResponse
     {
-        $found = $this->draftPart($page, PagePlan::kind());
+        $found = $this->onDesk($page);
         // Of a few sections only those few are shown, so only their words need to be clean.
         $wanted = $request->input('sections') === null || $request->boolean('sample') ? null
             : Shape::of($request->all())->texts('sections', Document::MOST_SECTIONS, 40);
         [$plan, $drawn] = $this->onScreen($request, $found, $wanted);
         $business = $found->funnel->business;
+        $popup = $plan->popup($found->id);
+        if ($popup !== null && $wanted === null) {
+            return response()->json(['html' => $this->renderer->popupForDesk($plan,
+                $popup->framed(Frame::fromShape(Shape::of($request->all())->optionalGroup('frame')), $drawn->document),
+                $plan->page(Input::text($request, 'under')), $business, self::shown($request))]);
+        }
         if ($request->boolean('sample')) {
             return response()->json(['html' => $this->renderer
                 ->forDesk($plan, $drawn, $business, ['first_name' => 'Robin', 'last_name' => 'Ash', 'email' => 'robin@example.com'],
@@ -93,18 +107,21 @@ final class DeskController extends StudioController
     /** The page check, on what is on the screen. */
     public function check(Request $request, string $page): JsonResponse
     {
-        $found = $this->draftPart($page, PagePlan::kind());
+        $found = $this->onDesk($page);
         [$plan, $checked] = $this->onScreen($request, $found);
         $facts = $this->facts
             ->of($this->facts->uploads($plan, [$checked], $found->funnel->business_id), $found->funnel->business, weighed: true);
 
-        return response()->json(['findings' => array_map(fn (Finding $f): array => $f->toArray(), PageCheck::of($plan, $checked, $facts))]);
+        $popup = $plan->popup($found->id)?->with($checked->document);
+
+        return response()->json(['findings' => array_map(fn (Finding $f): array => $f->toArray(),
+            $popup === null ? PageCheck::of($plan, $checked, $facts) : PopupCheck::ofOne($plan, $popup, $facts))]);
     }
 
     /** The document with one finding fixed. */
     public function fix(Request $request, string $page): JsonResponse
     {
-        $found = $this->draftPart($page, PagePlan::kind());
+        $found = $this->onDesk($page);
         $document = CleanDocument::of($request->input('document'), $found->funnel->business_id);
         $shape = Shape::of($request->all());
 
@@ -114,7 +131,7 @@ final class DeskController extends StudioController
     /** A new section: of a design that ships, of one of the owner's, or pasted. */
     public function newSection(Request $request, string $page): JsonResponse
     {
-        $found = $this->draftPart($page, PagePlan::kind());
+        $found = $this->onDesk($page);
         $plan = DraftPlan::read($found->funnel);
         $own = $request->input('own');
         if (is_string($own)) {
@@ -137,7 +154,7 @@ final class DeskController extends StudioController
     /** A section in another design, with the same words and pictures. */
     public function redesign(Request $request, string $page): JsonResponse
     {
-        $found = $this->draftPart($page, PagePlan::kind());
+        $found = $this->onDesk($page);
         $plan = DraftPlan::read($found->funnel);
         $section = CleanDocument::one($request->input('section'), $found->funnel->business_id);
 
@@ -148,7 +165,7 @@ final class DeskController extends StudioController
     /** The whole page in another design, with the same words and pictures. */
     public function restyle(Request $request, string $page): JsonResponse
     {
-        $found = $this->draftPart($page, PagePlan::kind());
+        $found = $this->onDesk($page);
         $plan = DraftPlan::read($found->funnel);
         $document = CleanDocument::of($request->input('document'), $found->funnel->business_id);
 
@@ -160,7 +177,7 @@ final class DeskController extends StudioController
     /** A new block, or one more entry for a list. */
     public function newBlock(Request $request, string $page): JsonResponse
     {
-        $found = $this->draftPart($page, PagePlan::kind());
+        $found = $this->onDesk($page);
         $plan = DraftPlan::read($found->funnel);
         $shape = Shape::of($request->all());
         $kind = $shape->choice('kind', BlockKind::class);
@@ -251,13 +268,25 @@ final class DeskController extends StudioController
             }
         }
 
-        return [$stored->withPart($shown), $shown];
+        return [$shown->isPopup() ? $stored : $stored->withPart($shown), $shown];
     }
 
     private static function stored(DraftPart $row): PagePlan
     {
-        $page = $row->part();
+        $part = $row->part();
 
-        return $page instanceof PagePlan ? $page : throw new NotFoundHttpException;
+        return match (true) {
+            $part instanceof PagePlan => $part,
+            $part instanceof Popup => PagePlan::ofPopup($part),
+            default => throw new NotFoundHttpException,
+        };
+    }
+
+    /** A page, or a pop-up, which is made on the same desk. */
+    private function onDesk(string $id): DraftPart
+    {
+        $found = $this->draftPart($id);
+
+        return in_array($found->kind, [PagePlan::kind(), Popup::kind()], true) ? $found : throw new NotFoundHttpException;
     }
 }

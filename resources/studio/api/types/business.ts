@@ -1,4 +1,5 @@
 /** The business, who is signed in, and what the Studio is told once: looks, designs, kinds of blocks. As the API gives it. */
+import type { PopupKit } from '@/api/types/popups';
 
 /** The shapes of the Studio's API. They are written by app/Http/Studio/Json.php and the controllers beside it. */
 export interface Business {
@@ -106,6 +107,7 @@ export interface Kit {
     roles: Named[];
     triggers: { kind: string; label: string; fields: Record<string, 'tag' | 'form' | 'offer' | 'page' | 'email' | 'sequence'> }[];
     deadlineStates: Named[];
+    popups: PopupKit;
     currencies: { code: string; decimals: number; name: string }[];
     headingFonts: string[];
     bodyFonts: string[];

@@ -4,6 +4,7 @@ import type { Deadline, ForEveryone } from '@/api/types/deadlines';
 import type { Email, MessageState, Sequence } from '@/api/types/emails';
 import type { LookChanges, Page, SharedSection } from '@/api/types/page';
 import type { Form } from '@/api/types/people';
+import type { Popup, PopupNumbers } from '@/api/types/popups';
 import type { Coupon, Offer, Product } from '@/api/types/sales';
 
 export type FunnelState = 'draft' | 'live' | 'closed';
@@ -75,12 +76,15 @@ export interface Funnel extends FunnelSummary {
     offers: Offer[];
     coupons: Coupon[];
     deadlines: Deadline[];
+    popups: Popup[];
     currency: string;
     /** When the draft would be open. */
     times: { opens?: ForEveryone; closes?: ForEveryone };
     setAside: SetAside[];
     pageNumbers: Record<string, PageNumbers>;
     emailNumbers: Record<string, Partial<Record<MessageState | 'opened' | 'clicked' | 'lost', number>>>;
+    /** Of those that were ever shown. */
+    popupNumbers: Record<string, PopupNumbers>;
     sequenceNumbers: Record<string, { inside: number; waiting: number }>;
 }
 
@@ -107,6 +111,7 @@ export interface Finding {
         | 'offer'
         | 'coupon'
         | 'deadline'
+        | 'popup'
         | 'way'
         | 'funnel'
         | 'settings';

@@ -1,15 +1,16 @@
 <script setup lang="ts">
-import { ArrowDownTrayIcon, ClockIcon, DocumentTextIcon, PlusIcon, QueueListIcon, TagIcon } from '@heroicons/vue/24/outline';
+import { ArrowDownTrayIcon, ClockIcon, DocumentTextIcon, PlusIcon, QueueListIcon, TagIcon, WindowIcon } from '@heroicons/vue/24/outline';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiError, query } from '@/api/client';
-import type { Form, OrderRow, PersonRow, Version } from '@/api/types';
+import type { Form, OrderRow, PersonRow, Popup, Version } from '@/api/types';
 import OpeningTimes from '@/funnel/desk/OpeningTimes.vue';
+import AddPopup from '@/funnel/desk/popup/AddPopup.vue';
 import FunnelExtras from '@/funnel/desk/FunnelExtras.vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
 import { useToasts } from '@/stores/toasts';
-import { ago, count, counted, dateTime } from '@/ui/format';
+import { ago, count, counted, dateTime, percent } from '@/ui/format';
 import TextField from '@/ui/TextField.vue';
 
 const props = defineProps<{ news: number }>();
@@ -100,6 +101,12 @@ async function add(kind: 'form' | 'sequence' | 'deadline'): Promise<void> {
     } catch (caught) {
         toasts.trouble(caught);
     }
+}
+const popping = ref(false);
+/** What it brought so far, or what opens it. */
+function popupWords(p: Popup): string {
+    const n = store.funnel?.popupNumbers[p.id];
+    return n && n.shown > 0 ? `${count(n.shown)} shown, ${count(n.joined)} joined (${percent(n.rate.rate)})` : p.words;
 }
 const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(', ');
 </script>
@@ -222,6 +229,19 @@ const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(
                         >
                     </RouterLink>
                 </li>
+                <li v-for="p in store.funnel.popups" :key="p.id">
+                    <RouterLink
+                        :to="`/funnels/${store.funnel.id}/popup/${p.id}`"
+                        class="flex items-start gap-3 rounded p-1.5 hover:bg-raised"
+                    >
+                        <WindowIcon class="mt-0.5 size-5 shrink-0 text-pine" aria-hidden="true" />
+                        <span
+                            ><span class="block font-medium"
+                                >{{ p.name }}<span v-if="!p.on" class="font-normal text-soft"> · off</span></span
+                            ><span class="caption">{{ popupWords(p) }}</span></span
+                        >
+                    </RouterLink>
+                </li>
             </ul>
             <div class="mt-2 flex flex-wrap gap-1">
                 <button type="button" class="btn-quiet" @click="add('form')"><PlusIcon class="size-4.5" aria-hidden="true" />A form</button>
@@ -231,10 +251,14 @@ const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(
                 <button type="button" class="btn-quiet" @click="add('deadline')">
                     <PlusIcon class="size-4.5" aria-hidden="true" />A deadline
                 </button>
+                <button type="button" class="btn-quiet" @click="popping = true">
+                    <PlusIcon class="size-4.5" aria-hidden="true" />A pop-up
+                </button>
                 <RouterLink v-if="store.funnel.offers.length === 0" class="btn-quiet" :to="`/funnels/${store.funnel.id}/offers`"
                     ><PlusIcon class="size-4.5" aria-hidden="true" />An offer</RouterLink
                 >
             </div>
+            <AddPopup :open="popping" @close="popping = false" />
             <FunnelExtras class="mt-5" />
             <form class="mt-5 space-y-4" novalidate @submit.prevent="rename">
                 <TextField v-model="name" label="Private name" :error="error?.field('name')" @focusout="rename" />

@@ -10,7 +10,19 @@ import { useLibrary } from '@/stores/library';
 import { useToasts } from '@/stores/toasts';
 
 /** The real page, drawn by the renderer that draws the public one, from what is on the screen. */
-const props = defineProps<{ phone: boolean; sample: boolean; state: string }>();
+const props = withDefaults(
+    defineProps<{
+        phone: boolean;
+        sample: boolean;
+        state: string;
+        /** Of a pop-up: the page it stands over, how it stands there, and which of its steps is shown. */
+        under?: string;
+        stage?: string;
+        step?: string;
+        standing?: object;
+    }>(),
+    { under: '' },
+);
 const emit = defineEmits<{ add: [after: string] }>();
 
 const store = useFunnel();
@@ -56,7 +68,7 @@ const around = computed(() =>
     JSON.stringify([
         desk.page.value?.document.look,
         desk.page.value?.document.background,
-        desk.page.value?.settings.language,
+        desk.page.value?.settings?.language,
         store.funnel?.look,
         store.funnel?.changes,
         store.funnel?.logo,
@@ -96,6 +108,7 @@ function onLoad(): void {
         },
     });
     dress(doc);
+    arrangeStage();
     desk.sections.value.forEach((s) => drawn.set(s.id, written(s)));
     mark(doc, desk.selection.value);
     ready.value = true;
@@ -147,6 +160,7 @@ async function draw(): Promise<void> {
     }
     const wanted = desk.sections.value.filter((s) => drawn.get(s.id) !== written(s) && s.id !== typing);
     arrange(main);
+    showStep();
     if (wanted.length === 0) {
         return;
     }
@@ -163,6 +177,7 @@ async function draw(): Promise<void> {
             drawn.set(id, asked.get(id) ?? '');
         }
         arrange(main);
+        showStep();
         mark(doc, desk.selection.value);
     } catch (error) {
         trouble(error);
@@ -238,6 +253,8 @@ async function drawWhole(): Promise<void> {
             ...screen(),
             sample: props.sample,
             deadline: props.state,
+            under: props.under,
+            frame: props.standing,
         });
         const fresh = new DOMParser().parseFromString(answer.html, 'text/html');
         doc.head.innerHTML = fresh.head.innerHTML;
@@ -248,6 +265,7 @@ async function drawWhole(): Promise<void> {
         drawn.clear();
         asked.forEach(([id, json]) => drawn.set(id, json));
         addStyle(doc);
+        arrangeStage();
         if (!props.sample) {
             dress(doc);
             mark(doc, desk.selection.value);
@@ -260,6 +278,23 @@ async function drawWhole(): Promise<void> {
     if (again || whole) {
         again = false;
         await draw();
+    }
+}
+
+/** A pop-up stands at once as it was just chosen, and shows the step that is worked on. */
+function arrangeStage(): void {
+    const stage = inside()?.querySelector('[data-stage]');
+    if (stage && props.stage !== undefined) {
+        stage.className = props.stage;
+        inside()!.body.dataset.step = props.step;
+        showStep();
+    }
+}
+
+function showStep(): void {
+    const doc = inside();
+    for (const section of doc?.querySelectorAll<HTMLElement>('.pop-box > [data-section]') ?? []) {
+        section.style.display = props.step && section.dataset.section !== props.step ? 'none' : '';
     }
 }
 
@@ -294,7 +329,8 @@ async function takePicture(at: Selection, file: File): Promise<void> {
 }
 
 watch([() => desk.sections.value, () => read(store.funnel?.forms)], draw);
-watch([around, () => props.sample, () => props.state, () => store.redraw], () => {
+watch([() => props.stage, () => props.step], arrangeStage);
+watch([around, () => props.sample, () => props.state, () => props.under, () => store.redraw], () => {
     whole = true;
     void draw();
 });
@@ -323,7 +359,7 @@ defineExpose({
     <div ref="room" class="flex h-full min-h-0 justify-center overflow-hidden" :class="{ 'py-4': phone }">
         <iframe
             ref="frame"
-            :src="`/studio/preview/pages/${desk.pageId}`"
+            :src="`/studio/preview/pages/${desk.pageId}${under ? `?under=${under}` : ''}`"
             title="The page, as visitors see it"
             class="h-full shrink-0 border-line bg-white"
             :class="phone ? 'w-97.5 rounded-2xl border-4' : 'w-full'"

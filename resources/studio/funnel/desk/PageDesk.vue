@@ -136,7 +136,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
                 :section="desk.section.value"
                 @add="adding = $event"
             />
-            <PageColumn v-else :page="desk.page.value" @add="adding = $event" />
+            <PageColumn v-else :page="store.page(id)!" @add="adding = $event" />
         </aside>
         <AddSection :after="adding" @close="adding = null" />
     </div>

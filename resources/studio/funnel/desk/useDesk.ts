@@ -1,7 +1,7 @@
 import { useLocalStorage } from '@vueuse/core';
 import { computed, inject, provide, ref, toRaw, type InjectionKey } from 'vue';
 import { api } from '@/api/client';
-import type { Block, Fields, PageDocument, Section, SharedSection } from '@/api/types';
+import type { Block, Fields, PageDocument, PageOutcome, PageSettings, Section, SharedSection } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useToasts } from '@/stores/toasts';
 
@@ -20,18 +20,27 @@ export interface Selection {
     field?: string;
 }
 
+/** What of a page or a pop-up the desk works on. */
+export interface OnDesk {
+    id: string;
+    name: string;
+    document: PageDocument;
+    settings?: PageSettings;
+    outcomes?: PageOutcome[];
+}
+
 /**
- * One page on the desk: what is selected, and everything that can be done to its document. A section that is shared
+ * One page or pop-up on the desk: what is selected, and everything that can be done to its document. A section that is shared
  * is changed where it is kept, so that every page that shows it follows.
  */
-function makeDesk(pageId: string) {
+function makeDesk(pageId: string, kind: 'page' | 'popup') {
     const store = useFunnel();
     const toasts = useToasts();
     const selection = ref<Selection | null>(null);
     /** A copied section, for any page in any window. */
     const clipboard = useLocalStorage(CLIPBOARD, '');
 
-    const page = computed(() => store.page(pageId));
+    const page = computed<OnDesk | undefined>(() => (kind === 'page' ? store.page(pageId) : store.popup(pageId)));
     const shared = (id: string | undefined): SharedSection | undefined => (id ? store.shared(id) : undefined);
 
     /** A section as it is shown: a shared one with what it shares. */
@@ -52,7 +61,7 @@ function makeDesk(pageId: string) {
         if (page.value) {
             const document = copy(page.value.document);
             change(document);
-            store.edit('page', pageId, { document }, label, now);
+            store.edit(kind, pageId, { document }, label, now);
         }
     }
 
@@ -127,7 +136,7 @@ function makeDesk(pageId: string) {
     async function restyle(design: string): Promise<void> {
         const answer = await ask<{ document: PageDocument }>('restyle', { document: page.value?.document, design });
         if (answer) {
-            store.edit('page', pageId, { document: answer.document }, 'the design of the page', true);
+            store.edit(kind, pageId, { document: answer.document }, 'the design of the page', true);
         }
     }
 
@@ -140,7 +149,7 @@ function makeDesk(pageId: string) {
         if (answer && at?.shared && fixed) {
             editSection(at.id, 'what the check found', (s) => Object.assign(s, { blocks: fixed.blocks, background: fixed.background }));
         } else if (answer) {
-            store.edit('page', pageId, { document: answer.document }, 'what the check found', true);
+            store.edit(kind, pageId, { document: answer.document }, 'what the check found', true);
         }
     }
 
@@ -313,6 +322,7 @@ function makeDesk(pageId: string) {
 
     return {
         pageId,
+        kind,
         page,
         sections,
         selection,
@@ -352,8 +362,8 @@ export type Desk = ReturnType<typeof makeDesk>;
 
 const KEY: InjectionKey<Desk> = Symbol('desk');
 
-export function provideDesk(pageId: string): Desk {
-    const desk = makeDesk(pageId);
+export function provideDesk(pageId: string, kind: 'page' | 'popup' = 'page'): Desk {
+    const desk = makeDesk(pageId, kind);
     provide(KEY, desk);
     return desk;
 }

@@ -33,8 +33,8 @@ const shows = computed(() => {
     if (type === 'description') {
         return props.pictured ? 'text' : null;
     }
-    // An address that may be missing is one elsewhere, written as it is; all others are chosen.
-    return type === 'link' && optional ? 'text' : type;
+    // An address with a hint is one elsewhere, written as it is; all others are chosen.
+    return type === 'link' && optional && props.hint ? 'text' : type;
 });
 const value = (typed: string) => (typed === '' && props.field.optional ? undefined : typed);
 const LABELS: Record<string, [label: string, hint?: string]> = {

@@ -13,7 +13,7 @@ const store = useFunnel();
 const desk = useDesk();
 const outside = ref(false);
 const typed = ref('');
-const inside = computed(() => /^(page|section|outcome):/.test(props.modelValue));
+const inside = computed(() => /^(page|section|outcome|popup):/.test(props.modelValue));
 const shown = computed(() => (outside.value || (props.modelValue !== '' && !inside.value) ? 'outside' : props.modelValue));
 const error = computed(() =>
     /^(https?:\/\/|mailto:|tel:)\S+$/i.test(typed.value) || typed.value === '' ? undefined : 'A web address begins with https://.',
@@ -37,14 +37,23 @@ const title = (id: string) => {
 
 const options = computed(() => [
     { value: '', label: 'Nowhere yet' },
-    ...(desk.page.value?.outcomes.filter((o) => o.outcome !== 'joined' && o.outcome !== 'time-ran-out') ?? []).map((o) => ({
+    ...(desk.kind === 'popup'
+        ? [
+              { value: 'popup:next', label: 'On to the next step' },
+              { value: 'popup:close', label: 'Closes the pop-up' },
+          ]
+        : []),
+    ...(desk.page.value?.outcomes?.filter((o) => o.outcome !== 'joined' && o.outcome !== 'time-ran-out') ?? []).map((o) => ({
         value: `outcome:${o.outcome}`,
         label: `The way of ${o.who.toLowerCase()}`,
     })),
-    ...desk.sections.value
+    ...(desk.kind === 'popup' ? [] : desk.sections.value)
         .filter((s) => s.kind !== 'footer' && s.kind !== 'header')
         .map((s) => ({ value: `section:${s.id}`, label: `On this page: ${title(s.id)}` })),
     ...(store.funnel?.pages.filter((p) => p.id !== desk.pageId).map((p) => ({ value: `page:${p.id}`, label: `Page: ${p.name}` })) ?? []),
+    ...(store.funnel?.popups
+        .filter((p) => p.id !== desk.pageId && !p.placed)
+        .map((p) => ({ value: `popup:${p.id}`, label: `Pop-up: ${p.name}` })) ?? []),
     { value: 'outside', label: 'An outside web address' },
 ]);
 

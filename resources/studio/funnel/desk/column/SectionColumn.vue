@@ -95,7 +95,7 @@ const others = computed(() => [
     <div class="space-y-5">
         <div>
             <button type="button" class="-ml-2 btn-quiet" @click="desk.select(null)">
-                <ChevronLeftIcon class="size-4" aria-hidden="true" />The page
+                <ChevronLeftIcon class="size-4" aria-hidden="true" />{{ desk.kind === 'page' ? 'The page' : 'The pop-up' }}
             </button>
             <h2 class="text-xl">{{ kind }}</h2>
         </div>
@@ -124,7 +124,7 @@ const others = computed(() => [
                 @update:model-value="forPhones"
             />
         </div>
-        <section>
+        <section v-if="desk.kind === 'page'">
             <h3 class="label">Design</h3>
             <div class="grid grid-cols-3 gap-2" role="group" aria-label="Design">
                 <button
@@ -179,6 +179,7 @@ const others = computed(() => [
             @update:model-value="(look) => desk.editSection(section.id, 'the look of a section', (s) => (s.look = look))"
         />
         <HiddenField
+            v-if="desk.kind === 'page'"
             :model-value="section.hidden"
             @update:model-value="
                 (hidden) =>
@@ -187,7 +188,7 @@ const others = computed(() => [
                     )
             "
         />
-        <section class="flex flex-wrap gap-2">
+        <section v-if="desk.kind === 'page'" class="flex flex-wrap gap-2">
             <button type="button" class="btn" @click="desk.moveSection(section.id, -1)">Up</button>
             <button type="button" class="btn" @click="desk.moveSection(section.id, 1)">Down</button>
             <button type="button" class="btn" @click="desk.duplicateSection(section.id)">Duplicate</button>

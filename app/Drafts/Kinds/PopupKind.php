@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Drafts\Kinds;
+
+use App\Drafts\CleanDocument;
+use App\Drafts\DraftPlan;
+use App\Models\Business;
+use App\Models\DraftPart;
+use App\Models\Funnel;
+use App\Support\Ids;
+use Lantern\Core\Parts\Part;
+use Lantern\Core\Popups\Popup;
+use Lantern\Core\Popups\PopupDesigns;
+use Lantern\Core\Support\Invalid;
+
+final class PopupKind extends DraftKind
+{
+    public function part(): string
+    {
+        return Popup::class;
+    }
+
+    public function list(): string
+    {
+        return 'popups';
+    }
+
+    public function typed(): array
+    {
+        return ['name', 'on', 'document', 'asks', 'frame', 'triggers', 'places', 'spot', 'limits', 'never', 'after', 'tag', 'leadMagnet'];
+    }
+
+    public function cleaned(Part $part, Business $business): Part
+    {
+        return $part instanceof Popup
+            ? $part->with(DraftPlan::asStored(CleanDocument::of($part->document->toArray(), $business->id))) : $part;
+    }
+
+    protected function check(DraftPart $row, Part $part): void
+    {
+        // What it spoke of already may be gone by now, which the go-live check says; nothing foreign is added.
+        $there = $row->funnel->parts()->pluck('id')->all();
+        $rules = $part instanceof Popup ? $part->never->references() : [];
+        if (array_diff($part->references(), $there, $row->part()->references(), $rules) !== []) {
+            throw Invalid::at('popup', 'Something that this pop-up speaks of is not in this funnel any more. Please choose again.');
+        }
+    }
+
+    /** In the design that was chosen, off until it is switched on. */
+    public function fresh(Funnel $funnel, array $typed): Part
+    {
+        $design = PopupDesigns::get(is_string($typed['design'] ?? null) ? $typed['design'] : 'popup-card');
+        $count = DraftPart::there($funnel->id, Popup::kind())->count();
+
+        return PopupDesigns::fresh(Ids::next(), 'Pop-up'.($count === 0 ? '' : ' '.($count + 1)), $design, Ids::next(...),
+            DraftPlan::read($funnel)->firstParts());
+    }
+
+    /** @return list<string> what becomes of what opened it */
+    public function remove(DraftPart $row): array
+    {
+        parent::remove($row);
+        $plan = DraftPlan::read($row->funnel);
+        $sentences = [];
+        foreach ($plan->pages as $page) {
+            if (in_array($row->id, $page->document->popups(), true)) {
+                $sentences[] = "Something on “{$page->name}” opened it, and leads nowhere until you choose where.";
+            }
+        }
+
+        return $sentences;
+    }
+
+    public function json(DraftPart $row, Part $part): array
+    {
+        if (! $part instanceof Popup) {
+            return [];
+        }
+
+        return ['on' => $part->on, 'document' => $part->document->toArray(), 'asks' => $part->asks, 'frame' => $part->frame->toArray(),
+            'triggers' => array_map(fn ($t): array => $t->toArray(), $part->triggers), 'places' => (object) $part->places->toArray(),
+            'spot' => $part->spot->toArray(), 'limits' => $part->limits->toArray(), 'never' => $part->never->toArray(),
+            'after' => $part->after->toArray(), 'tag' => $part->tag, 'leadMagnet' => $part->leadMagnet,
+            'design' => PopupDesigns::nearest($part)->id, 'placed' => $part->isPlaced(), 'words' => $part->words()];
+    }
+}

@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Site;
+
+use App\Forms\FormToken;
+use App\Popups\Asked;
+use App\Popups\FactLog;
+use App\Popups\JoinInPopup;
+use App\Popups\LivePopup;
+use App\Popups\PopupContent;
+use App\Popups\SeenPages;
+use App\Popups\Situations;
+use App\Popups\Ticket;
+use App\Serving\Visit;
+use App\Support\AnswerKind;
+use App\Support\Input;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Cookie;
+use Illuminate\Support\Str;
+use Lantern\Core\Popups\Decision;
+use Lantern\Core\Popups\PopupFactType;
+use Lantern\Core\Popups\TriggerKind;
+use Lantern\Core\Results\Bots;
+
+/**
+ * What the script of pop-ups asks and reports, on our pages and on the owner's other sites. Browsers report what happened; whether
+ * something is shown is decided here. Whatever is not understood is answered as if there were nothing to show.
+ */
+final readonly class PopupController
+{
+    public function __construct(private PopupContent $content, private JoinInPopup $join)
+    {
+    }
+
+    /** A page is looked at: what may be shown on it, should one of its triggers come. */
+    public function ask(Request $request): JsonResponse
+    {
+        $asked = Bots::is($request->userAgent()) ? null : Asked::read($request, Str::lower(Str::random(32)));
+        if ($asked === null) {
+            return self::answer(['popups' => []]);
+        }
+        if ($asked->site !== null) {
+            SeenPages::see($asked->site, $asked->path, $asked->title, $asked->since);
+        }
+        $whose = Situations::of($request, $asked, true);
+        $situation = $whose->at();
+        $found = [];
+        foreach ($asked->site === null ? LivePopup::ofFunnel($asked->funnel ?? throw new \LogicException('A page has a funnel.'))
+            : LivePopup::ofSite($asked->business, $asked->site->id) as $live) {
+            if (! PopupContent::waits($live)) {
+                continue;
+            }
+            $verdict = Decision::of($live->popup, $situation);
+            if ($verdict->shows()) {
+                $found[] = $live;
+                if (! $asked->owner) {
+                    FactLog::write($live, PopupFactType::Eligible, $asked, $whose->person?->id, pattern: $verdict->pattern);
+                }
+            }
+        }
+
+        $popups = array_map(fn (LivePopup $p): array => $this->content->of($p, $whose), $found);
+
+        return self::answer(['ticket' => Ticket::of($asked), 'popups' => $popups]
+            + ($found === [] ? [] : PopupContent::styles($found, $asked->site !== null)));
+    }
+
+    /** A trigger came: is it shown now? */
+    public function show(Request $request): JsonResponse
+    {
+        $asked = Ticket::read(Input::text($request, 'ticket'));
+        $trigger = TriggerKind::tryFrom(Input::text($request, 'trigger'));
+        $live = $asked === null ? null : $this->popup($request, $asked);
+        // What is placed in a page needs nothing to open it.
+        if ($asked === null || $live === null || ($trigger === null && ! $live->popup->isPlaced())) {
+            return self::answer(['show' => false]);
+        }
+        $whose = Situations::of($request, $asked, false);
+        $verdict = Decision::of($live->popup, $whose->at($trigger));
+        if (! $verdict->shows()) {
+            return self::answer(['show' => false]);
+        }
+        // Two tabs that ask in one moment are two views; of one view there is one fact, whoever writes it first.
+        if (! $asked->owner && ! FactLog::write($live, PopupFactType::Shown, $asked, $whose->person?->id, $trigger,
+            Input::number($request, 'after', 0, 0, 2_000_000_000), $verdict->pattern) && $trigger !== TriggerKind::Click
+            && ! $live->popup->isPlaced()) {
+            return self::answer(['show' => false]);
+        }
+
+        return self::answer(['show' => true, 'token' => FormToken::issue($live->popup->id)]
+            + ($request->boolean('content') ? ['popup' => $this->content->of($live, $whose)]
+                + PopupContent::styles([$live], $asked->site !== null) : []));
+    }
+
+    /** It was closed, or something in it was followed. */
+    public function report(Request $request): Response
+    {
+        $asked = Ticket::read(Input::text($request, 'ticket'));
+        $type = PopupFactType::tryFrom(Input::text($request, 'type'));
+        $live = $asked === null ? null : $this->popup($request, $asked);
+        $shown = $asked === null || $live === null ? null : FactLog::shown($asked->view, $live->popup->id);
+        // What was not shown can be neither closed nor clicked.
+        if ($asked !== null && $live !== null && $shown !== null && ! $asked->owner
+            && in_array($type, [PopupFactType::Closed, PopupFactType::Clicked], true)) {
+            FactLog::write($live, $type, $asked, Situations::of($request, $asked, false)->person?->id,
+                $shown[0], (int) $asked->since->diffInMilliseconds(now(), true), $shown[1]);
+        }
+
+        return new Response('', 204, AnswerKind::Embed->headers() + ['Cache-Control' => 'no-store']);
+    }
+
+    /** A form in it was filled in. */
+    public function join(Request $request): JsonResponse
+    {
+        $asked = Ticket::read(Input::text($request, 'ticket'));
+        $live = $asked === null ? null : $this->popup($request, $asked);
+        if ($asked === null || $live === null) {
+            return self::answer(['message' => 'This page was open for a long time, or the form was closed meanwhile. Please load the '
+                .'page again.'], 410);
+        }
+        $joined = $this->join->take($request, $asked, $live);
+        $answer = $joined->answer;
+        // On another site the way leads by way of ours, which can give the browser what a form's own page would have given it.
+        if ($joined->go !== '' && $joined->submission !== null && $asked->site !== null && $live->popup->after->kind !== 'address') {
+            $answer['go'] = EmbedController::doneLink($joined->submission);
+        }
+        $response = self::answer($answer, $joined->status);
+        if ($joined->submission !== null && $asked->site === null) {
+            $response->withCookie(Cookie::make(Visit::JOINED, $joined->submission->id, 60 * 24 * 30, '/'.$live->funnel->address,
+                httpOnly: true, sameSite: 'lax'));
+        }
+
+        return $response;
+    }
+
+    /** A pop-up that may be where the visitor is: of the funnel, or of any funnel whose owner's site it is. */
+    private function popup(Request $request, Asked $asked): ?LivePopup
+    {
+        $live = LivePopup::find(Input::text($request, 'popup'));
+
+        return match (true) {
+            $live === null => null,
+            $asked->funnel !== null => $live->funnel->id === $asked->funnel->id ? $live : null,
+            default => $live->funnel->business_id === $asked->business->id ? $live : null,
+        };
+    }
+
+    /** @param  array<string, mixed>  $answer */
+    private static function answer(array $answer, int $status = 200): JsonResponse
+    {
+        return new JsonResponse($answer, $status, AnswerKind::Embed->headers() + ['Cache-Control' => 'no-store'],
+            JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+    }
+}

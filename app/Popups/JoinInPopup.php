@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Popups;
+
+use App\Forms\Confirmations;
+use App\Forms\FormToken;
+use App\Forms\Popped;
+use App\Forms\Signup;
+use App\Forms\SpamGuard;
+use App\Forms\TakeSignup;
+use App\Models\Submission;
+use App\Models\Version;
+use App\Serving\Browser;
+use App\Serving\Source;
+use App\Support\Ids;
+use App\Support\Input;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Events\Outcome;
+use Lantern\Core\Forms\Answers;
+use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Forms\SubmissionState;
+use Lantern\Core\Journey\Journey;
+use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Popups\PopupFactType;
+
+/** Takes a form that was filled in in a pop-up, or in a form placed on another site. */
+final readonly class JoinInPopup
+{
+    public function __construct(private TakeSignup $takeSignup)
+    {
+    }
+
+    /** What came of it: errors by field, a message, a second step, thanks in its place, or where to go. */
+    public function take(Request $request, Asked $asked, LivePopup $live): Joined
+    {
+        $version = Version::query()->findOrFail($live->page->version_id);
+        $plan = $version->plan();
+        $form = $this->form($plan, $live, $request->input('form'));
+        if ($form === null) {
+            return Joined::said(404, 'This form is not open at the moment.');
+        }
+        if (SpamGuard::isFlood($request)) {
+            return Joined::said(429, 'There were a great many sign-ups from your connection in the last few minutes. Please try again in '
+                .'ten minutes.');
+        }
+        $carried = $asked->query();
+        $step = $request->input('step') === '2' && $form->hasTwoSteps() ? 2 : 1;
+        $answers = Answers::read($form, $request->request->all(), Source::parametersOf($form, $carried), $step);
+        $token = FormToken::read($request->input('token'), $live->popup->id);
+        if ($token === null || SpamGuard::isProgram($request, $token)) {
+            return Joined::said(422, $token === null ? 'This page was open for a long time. Please press the button once more.'
+                : 'That went very fast, as if a program had filled the form in. If you are a person, please press the button once more.',
+                FormToken::issue($live->popup->id));
+        }
+        if ($answers->errors !== []) {
+            return Joined::wrong($answers->errors);
+        }
+        SpamGuard::count($request);
+        if ($step === 2) {
+            return $this->secondStep($request, $live, $plan, $form, $answers);
+        }
+        $page = ($asked->page === null ? null : $plan->page($asked->page->page_id)) ?? self::pageOf($plan, $form->id);
+        if ($page === null) {
+            return Joined::said(404, 'This form is not open at the moment.');
+        }
+        $source = Source::read($asked->source) + ($asked->site === null ? []
+            : ['ref' => mb_substr((string) parse_url($asked->site->origin, PHP_URL_HOST), 0, 100)]);
+
+        return DB::transaction(function () use ($request, $asked, $live, $version, $plan, $form, $answers, $token, $page, $source): Joined {
+            [$submission] = $this->takeSignup->take(new Signup($live->funnel, $version, $page, $form, $answers, $token->nonce,
+                CarbonImmutable::now(), $asked->visitor, Browser::zone($request->input('zone')), $source, $request->ip(),
+                $request->userAgent(), $asked->owner, new Popped($live->popup->id, $asked->site?->id,
+                    $asked->site === null ? null : $asked->path)));
+            if (! $asked->owner) {
+                $shown = FactLog::shown($asked->view, $live->popup->id);
+                FactLog::write($live, PopupFactType::Joined, $asked, $submission->person_id,
+                    $shown[0] ?? null, (int) $asked->since->diffInMilliseconds(CarbonImmutable::now(), true), $shown[1] ?? '');
+            }
+
+            return $form->hasTwoSteps()
+                ? Joined::firstStep($submission, "{$submission->id}.".Confirmations::seal("step|{$submission->id}"),
+                    FormToken::issue($live->popup->id))
+                : $this->after($submission, $live, $plan);
+        });
+    }
+
+    /** The form of a pop-up that was filled in. */
+    public function form(Plan $plan, LivePopup $live, mixed $id): ?FormPlan
+    {
+        $forms = $live->popup->forms();
+        $id = is_string($id) && $id !== '' ? $id : $forms[0] ?? '';
+
+        return in_array($id, $forms, true) ? $plan->form($id) : null;
+    }
+
+    private function secondStep(Request $request, LivePopup $live, Plan $plan, FormPlan $form, Answers $answers): Joined
+    {
+        [$id, $seal] = [...explode('.', Input::text($request, 'joined'), 2), ''];
+        $submission = Ids::is($id) && hash_equals(Confirmations::seal("step|{$id}"), $seal)
+            ? Submission::query()->with(['person', 'funnel'])->where('form_id', $form->id)->find($id) : null;
+        if ($submission === null) {
+            return Joined::said(422, 'Please begin again: what you filled in before is not known any more.',
+                FormToken::issue($live->popup->id));
+        }
+        $this->takeSignup->more($submission, $form, $answers);
+
+        return $this->after($submission, $live, $plan);
+    }
+
+    /** What whoever has joined gets to see. That an address is to be confirmed is said in the words of thanks, and by the email. */
+    private function after(Submission $submission, LivePopup $live, Plan $plan): Joined
+    {
+        return $live->popup->after->kind === 'thanks' ? Joined::thanked($submission) : Joined::led($submission,
+            self::onward($submission, $plan));
+    }
+
+    /** Where a pop-up leads whoever has joined in it; nothing where it leads nowhere of its own. */
+    public static function onward(Submission $submission, Plan $plan): string
+    {
+        $after = $plan->popup($submission->popup_id ?? '')?->after;
+        if ($after?->kind === 'address') {
+            return $after->to;
+        }
+        if ($submission->state === SubmissionState::Waiting && ($plan->form($submission->form_id)->doubleOptIn ?? false)) {
+            return Confirmations::waitingLink($submission);
+        }
+        $page = $after?->kind === 'page' ? $plan->page($after->to) : null;
+        if ($page !== null) {
+            return $submission->funnel->url($page->address);
+        }
+        $journey = new Journey($plan);
+        $way = $journey->way($submission->page_id, Outcome::Joined)
+            ?? $journey->way(self::pageOf($plan, $submission->form_id)?->id, Outcome::Joined);
+
+        return $way->toUrl ?? $submission->funnel->url($plan->page($way->toPage ?? '')->address ?? '');
+    }
+
+    /** The page on which a form stands; the entry page where it stands on none. */
+    public static function pageOf(Plan $plan, string $form): ?PagePlan
+    {
+        foreach ($plan->pages as $page) {
+            if (array_filter($page->document->blocksOf(BlockKind::Form), fn (Block $b): bool => $b->field('form') === $form) !== []) {
+                return $page;
+            }
+        }
+
+        return $plan->entry();
+    }
+}

@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Popups;
+
+use App\Deadlines\States;
+use App\Rendering\PageAssets;
+use App\Rendering\PopupFrame;
+use App\Rendering\SiteAssets;
+use App\Rendering\Slots;
+use App\Serving\PageDeadlines;
+use App\Serving\Slots\SlotKinds;
+use App\Serving\Visit;
+use App\Support\Hosts;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\Request;
+use Lantern\Core\Popups\Popup;
+use Lantern\Core\Popups\Stand;
+use Lantern\Core\Popups\TriggerKind;
+
+/** What is in a pop-up, filled for one visitor, for the script that shows it. */
+final readonly class PopupContent
+{
+    public function __construct(private SlotKinds $slots)
+    {
+    }
+
+    /** @return array<string, mixed> */
+    public function of(LivePopup $live, Situations $whose): array
+    {
+        return self::written($live->popup, $this->filled($live, $whose));
+    }
+
+    /**
+     * @param  string  $html  as it was drawn, with its slots filled
+     * @return array<string, mixed>
+     */
+    public static function written(Popup $popup, string $html): array
+    {
+        $stage = fn (Stand $stand): array => ['class' => PopupFrame::classes($popup->frame, $stand), 'dialog' => $stand->isDialog()];
+
+        return [
+            'id' => $popup->id, 'name' => self::heading($html) ?: $popup->name, 'placed' => $popup->isPlaced(),
+            'triggers' => array_map(fn ($t): array => $t->toArray(), $popup->triggers),
+            'spot' => $popup->isPlaced() ? $popup->spot->toArray() : null,
+            'wide' => $stage($popup->frame->on(false)), 'phone' => $stage($popup->frame->on(true)), 'ms' => $popup->frame->ms,
+            'steps' => PopupFrame::stepsIn($html), 'style' => self::style($html),
+        ];
+    }
+
+    /**
+     * The styles and fonts that some pop-ups need.
+     *
+     * @param  list<LivePopup>  $popups
+     * @return array{css: string, fonts: list<array{family: string, weight: int, url: string}>}
+     */
+    public static function styles(array $popups, bool $elsewhere): array
+    {
+        $groups = $fonts = [];
+        foreach ($popups as $live) {
+            $assets = PageAssets::fromArray($live->page->slots['head'] ?? []);
+            array_push($groups, ...$assets->groups);
+            foreach ($elsewhere ? $assets->fonts : [] as [$family, $weight]) {
+                $fonts["{$family} {$weight}"] = ['family' => $family, 'weight' => $weight, 'url' => SiteAssets::fontUrl($family, $weight)];
+            }
+        }
+
+        return ['css' => $groups === [] ? '' : SiteAssets::scopedCss(array_values(array_unique($groups))), 'fonts' => array_values($fonts)];
+    }
+
+    /** Is it to be had before anything has opened it? Not where a click alone does: that asks by itself. */
+    public static function waits(LivePopup $live): bool
+    {
+        return $live->popup->isPlaced()
+            || array_filter($live->popup->triggers, fn ($t): bool => $t->kind !== TriggerKind::Click) !== [];
+    }
+
+    private function filled(LivePopup $live, Situations $whose): string
+    {
+        $asked = $whose->asked;
+        // Merge fields read the address of the page that the visitor looks at.
+        $request = Request::create('/?'.$asked->query(), 'GET', [], request()->cookies->all());
+        $deadlines = PageDeadlines::of($live->page);
+        $now = CarbonImmutable::now();
+        $visit = new Visit($live->funnel, $live->page, $request, deadlines: $deadlines,
+            states: $deadlines === null ? null : States::of($deadlines->deadlines, $whose->who, $now), who: $whose->who);
+        $noted = $live->page->slots;
+        $html = Slots::replace($live->page->html, fn (string $kind, string $of, string $fallback): string => match ($kind) {
+            'head', 'token', 'source', 'code' => '',
+            'here' => '#',
+            default => $this->slots->of($kind)->fill($of, $noted[$of === '' ? $kind : "{$kind}:{$of}"] ?? [], $fallback, $visit),
+        });
+
+        // In a page of another site every address is a whole one.
+        return $asked->site === null ? $html
+            : (string) preg_replace('~(["\s(,])/(?=(?:media|build|p)/|'.preg_quote($live->funnel->address, '~').'[/"?])~',
+                '$1'.Hosts::site().'/', $html);
+    }
+
+    private static function heading(string $html): string
+    {
+        $main = PopupFrame::stepsIn($html);
+        preg_match('~<h2[^>]*>(.*?)</h2>~s', $main['question'] ?? $main['main'] ?? '', $m);
+
+        return trim(html_entity_decode(strip_tags($m[1] ?? ''), ENT_QUOTES | ENT_HTML5));
+    }
+
+    private static function style(string $html): string
+    {
+        preg_match('~<body[^>]* style="([^"]*)"~', $html, $m);
+
+        return html_entity_decode($m[1] ?? '', ENT_QUOTES | ENT_HTML5);
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Popups;
+
+use App\Models\PublishedPage;
+use Carbon\CarbonImmutable;
+
+/**
+ * A view of a page, sealed: what its browser reports later is about this view and no other, and cannot be made up. Nothing is
+ * stored for it; it is good for some hours.
+ */
+final class Ticket
+{
+    public const HOURS = 12;
+
+    public static function of(Asked $asked): string
+    {
+        $body = rtrim(strtr(base64_encode(json_encode([
+            'view' => $asked->view, 'at' => (int) $asked->since->getPreciseTimestamp(3), 'funnel' => $asked->funnel?->id,
+            'page' => $asked->page?->page_id, 'site' => $asked->site?->id, 'path' => $asked->path, 'title' => $asked->title,
+            'visitor' => $asked->visitor, 'source' => $asked->source, 'languages' => implode(',', $asked->languages),
+            'phone' => $asked->phone, 'email' => $asked->fromEmail, 'owner' => $asked->owner,
+        ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)), '+/', '-_'), '=');
+
+        return $body.'.'.self::seal($body);
+    }
+
+    /** @return Asked|null nothing for what is not ours, is too old, or whose funnel or site is not there any more */
+    public static function read(string $ticket): ?Asked
+    {
+        [$body, $seal] = [...explode('.', $ticket, 2), ''];
+        if (strlen($ticket) > 8000 || $body === '' || ! hash_equals(self::seal($body), $seal)) {
+            return null;
+        }
+        $read = json_decode((string) base64_decode(strtr($body, '-_', '+/'), true), true);
+        $text = fn (string $key): string => is_array($read) && is_string($read[$key] ?? null) ? $read[$key] : '';
+        $since = CarbonImmutable::createFromTimestampMs(is_array($read) && is_int($read['at'] ?? null) ? $read['at'] : 0);
+        $now = CarbonImmutable::now();
+        if (! is_array($read) || $since < $now->subHours(self::HOURS)) {
+            return null;
+        }
+        $site = Asked::site($text('site'));
+        $funnel = Asked::funnel($text('funnel'), $now);
+        $page = $funnel === null ? null : PublishedPage::query()->where('version_id', $funnel->live_version_id)
+            ->where('page_id', $text('page'))->whereNull('popup')->first();
+        $business = $site->business ?? $funnel?->business;
+
+        return $business === null || ($site === null && $page === null) ? null : new Asked($business, $funnel, $page, $site, $text('path'),
+            $text('title'), $text('visitor') ?: null, $text('source'), Asked::languages($text('languages')),
+            ($read['phone'] ?? false) === true, ($read['email'] ?? false) === true, ($read['owner'] ?? false) === true, $text('view'),
+            $since);
+    }
+
+    private static function seal(string $body): string
+    {
+        return substr(hash_hmac('sha256', "view|{$body}", (string) config('app.key')), 0, 40);
+    }
+}

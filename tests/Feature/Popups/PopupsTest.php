@@ -1,0 +1,206 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Popups;
+
+use App\Models\Person;
+use App\Models\Submission;
+use Illuminate\Support\Facades\DB;
+
+/** What a visitor meets, from the view of a page to joining and ever after. */
+final class PopupsTest extends PopupTestCase
+{
+    public function test_a_page_says_where_the_script_is_and_nothing_else_of_popups(): void
+    {
+        $html = (string) $this->get("/{$this->funnel->address}")->assertOk()->getContent();
+        self::assertMatchesRegularExpression('~<body[^>]* data-popups="/build/assets/popup-[\w-]+\.js">~', $html);
+        self::assertStringNotContainsString('Before you go', $html);
+    }
+
+    public function test_it_is_shown_once_joined_in_and_never_again_in_that_browser(): void
+    {
+        $asked = $this->ask()->assertOk()->assertJsonCount(1, 'popups')->assertJsonPath('popups.0.triggers.0.kind', 'leaving');
+        self::assertStringContainsString('<form', $asked->json('popups.0.steps.main'));
+        self::assertStringContainsString('Thank you', $asked->json('popups.0.steps.thanks'));
+        self::assertStringContainsString('.pop-stage', $asked->json('css'));
+        $ticket = $asked->json('ticket');
+        $this->show($ticket)->assertJsonPath('show', true);
+        self::assertSame([1, 1], [$this->facts('eligible'), $this->facts('shown')]);
+
+        $this->joinIn($ticket)->assertOk()->assertJsonPath('thanks', true);
+        $submission = Submission::query()->sole();
+        self::assertSame([$this->popup, $this->page, $this->visitor], [$submission->popup_id, $submission->page_id, $submission->visitor]);
+        $joined = DB::table('popup_facts')->where('type', 'joined')->sole();
+        self::assertSame(['leaving', $submission->person_id], [$joined->opened_by, $joined->person_id]);
+        self::assertSame(['Welcome email'], DB::table('messages')->where('person_id', $submission->person_id)->whereNotNull('sequence_id')
+            ->orderBy('due_at')->limit(1)->pluck('name')->all());
+
+        $this->travel(400)->days();
+        $this->ask()->assertJsonCount(0, 'popups');
+    }
+
+    public function test_a_closed_one_stays_away_longer_than_a_seen_one(): void
+    {
+        $this->post('/w/report', ['ticket' => $this->see(), 'popup' => $this->popup, 'type' => 'closed'])->assertNoContent();
+        $this->travel(8)->days();
+        $this->ask()->assertJsonCount(0, 'popups');
+        $this->travel(23)->days();
+        $this->ask()->assertJsonCount(1, 'popups');
+
+        $this->anotherBrowser();
+        $this->see();
+        $this->travel(8)->days();
+        $this->ask()->assertJsonCount(1, 'popups');
+    }
+
+    public function test_two_tabs_are_not_both_shown_it(): void
+    {
+        [$one, $two] = [$this->ask()->json('ticket'), $this->ask()->json('ticket')];
+        $this->show($one)->assertJsonPath('show', true);
+        $this->show($two)->assertJsonPath('show', false);
+        $this->show($one)->assertJsonPath('show', false);
+        self::assertSame(1, $this->facts('shown'));
+    }
+
+    public function test_it_is_not_shown_to_a_person_in_another_browser_who_has_joined(): void
+    {
+        $this->joinIn($this->see());
+        $person = Person::query()->sole();
+        $this->anotherBrowser();
+        $this->ask()->assertJsonCount(1, 'popups');
+        DB::table('visitor_person')->insert(['visitor' => $this->visitor, 'person_id' => $person->id, 'joined_at' => now()]);
+        $this->ask()->assertJsonCount(0, 'popups');
+    }
+
+    public function test_the_owner_sees_it_as_often_as_they_look_and_counts_nowhere(): void
+    {
+        $this->withCookie('lantern_owner', '1');
+        $this->see();
+        $ticket = $this->see();
+        $this->post('/w/report', ['ticket' => $ticket, 'popup' => $this->popup, 'type' => 'closed']);
+        self::assertSame([0, 0, 0, 0], [$this->facts('eligible'), $this->facts('shown'), $this->facts('closed'),
+            DB::table('popup_visits')->count()]);
+    }
+
+    public function test_wrong_answers_are_named_by_field_and_what_was_typed_is_not_lost(): void
+    {
+        $ticket = $this->see();
+        $this->joinIn($ticket, 'not an address')->assertStatus(422)->assertJsonPath('errors.email', fn ($e) => is_string($e) && $e !== '');
+        $this->post('/w/join', ['ticket' => $ticket, 'popup' => $this->popup, 'token' => 'made up', 'email' => 'robin@example.com'])
+            ->assertStatus(422)->assertJsonStructure(['message', 'token']);
+        self::assertSame([0, 0], [Submission::query()->count(), $this->facts('joined')]);
+    }
+
+    public function test_forged_and_repeated_reports_change_nothing(): void
+    {
+        $ticket = $this->see();
+        $report = fn (array $of) => $this->post('/w/report', $of)->assertNoContent();
+        foreach (range(1, 5) as $ignored) {
+            $report(['ticket' => $ticket, 'popup' => $this->popup, 'type' => 'closed']);
+        }
+        $report(['ticket' => $ticket, 'popup' => $this->popup, 'type' => 'joined']);
+        $report(['ticket' => $ticket, 'popup' => $this->popup, 'type' => 'shown']);
+        $report(['ticket' => $ticket.'0', 'popup' => $this->popup, 'type' => 'clicked']);
+        $report(['ticket' => ['x'], 'popup' => ['y'], 'type' => ['z']]);
+        // Seen on one view says nothing of another.
+        $report(['ticket' => $this->ask()->json('ticket') ?? '', 'popup' => $this->popup, 'type' => 'clicked']);
+        self::assertSame([1, 1, 0, 0], [$this->facts('shown'), $this->facts('closed'), $this->facts('joined'), $this->facts('clicked')]);
+    }
+
+    public function test_a_report_that_holds_rules_is_decided_by_ours(): void
+    {
+        $this->change(['places' => ['device' => 'phone']]);
+        $this->ask(['rules' => '{"all":true}', 'phone' => '0', 'limits' => ['repeat' => 'always']])->assertJsonCount(0, 'popups');
+        $this->ask(['phone' => '1'])->assertJsonCount(1, 'popups');
+        $this->ask(['phone' => ['1']])->assertJsonCount(0, 'popups');
+    }
+
+    public function test_a_ticket_is_good_for_some_hours_and_for_its_own_funnel(): void
+    {
+        $ticket = $this->ask()->json('ticket');
+        $other = $this->live($this->user);
+        $foreign = $this->addPopup(funnel: $other);
+        $this->publish($other);
+        $this->show($ticket, ['popup' => $foreign->id])->assertJsonPath('show', false);
+        $this->travel(13)->hours();
+        $this->show($ticket)->assertJsonPath('show', false);
+    }
+
+    public function test_storage_switched_off_each_view_is_a_browser_of_its_own(): void
+    {
+        $this->ask(['visitor' => ''])->assertJsonCount(1, 'popups');
+        $ticket = $this->ask(['visitor' => 'x'])->json('ticket');
+        $this->show($ticket)->assertJsonPath('show', true);
+        $this->ask(['visitor' => ''])->assertJsonCount(1, 'popups');
+        self::assertSame(0, DB::table('popup_visits')->count());
+    }
+
+    public function test_a_visit_is_counted_once_and_the_next_after_half_an_hour(): void
+    {
+        $this->change(['limits' => ['repeat' => 'always', 'fromVisit' => 2, 'afterClosed' => 1]]);
+        $this->ask()->assertJsonCount(0, 'popups');
+        $this->travel(29)->minutes();
+        $this->ask()->assertJsonCount(0, 'popups');
+        $this->travel(31)->minutes();
+        $this->ask()->assertJsonCount(1, 'popups');
+        self::assertSame([2, 3], [DB::table('popup_visits')->count(), (int) DB::table('popup_visits')->sum('views')]);
+    }
+
+    public function test_a_click_opens_it_whatever_was_seen_before(): void
+    {
+        $this->change(['triggers' => [['kind' => 'click']]]);
+        $ticket = $this->ask()->assertJsonCount(0, 'popups')->json('ticket');
+        foreach ([1, 2] as $ignored) {
+            $this->show($ticket, ['trigger' => 'click', 'content' => '1'])->assertJsonPath('show', true)
+                ->assertJsonPath('popup.id', $this->popup);
+        }
+        self::assertSame(1, $this->facts('shown'));
+    }
+
+    public function test_no_checkout_asks(): void
+    {
+        self::assertSame([0, 0], [$this->facts('eligible'), DB::table('popup_visits')->count()]);
+        $this->ask(['page' => '01jgone0000000000000000000'])->assertOk()->assertJsonCount(0, 'popups')->assertJsonMissing(['ticket']);
+        $this->ask(['page' => $this->popup])->assertJsonCount(0, 'popups');
+        $this->post('/w/ask', [])->assertOk()->assertJsonCount(0, 'popups');
+    }
+
+    public function test_one_that_is_off_is_not_published(): void
+    {
+        $this->change(['on' => false]);
+        $this->ask()->assertJsonCount(0, 'popups');
+        $this->get("/p/{$this->popup}")->assertNotFound();
+        self::assertStringNotContainsString('data-popups', (string) $this->get("/{$this->funnel->address}")->getContent());
+    }
+
+    public function test_without_script_it_is_a_page_of_its_own(): void
+    {
+        $html = (string) $this->get("/p/{$this->popup}")->assertOk()->assertHeader('X-Frame-Options', 'SAMEORIGIN')->getContent();
+        self::assertStringContainsString("action=\"/p/{$this->popup}\"", $html);
+        self::assertStringNotContainsString('Thank you', $html);
+        preg_match('/name="token" value="([^"]+)"/', $html, $token);
+        $this->travel(5)->seconds();
+        $fields = ['token' => $token[1], 'form' => $this->form, 'first_name' => 'Robin', 'consent' => 'yes'];
+        $this->post("/p/{$this->popup}", $fields + ['email' => 'no'])->assertStatus(422)->assertSee('value="no"', false);
+        $this->post("/p/{$this->popup}", $fields + ['email' => 'robin@example.com'])->assertOk()->assertSee('Thank you');
+        self::assertSame($this->popup, Submission::query()->sole()->popup_id);
+    }
+
+    public function test_in_a_frame_it_may_stand_on_the_pages_of_others(): void
+    {
+        $framed = $this->get("/p/{$this->popup}?frame=1")->assertOk()->assertHeaderMissing('X-Frame-Options');
+        self::assertStringContainsString('frame-ancestors *', (string) $framed->headers->get('Content-Security-Policy'));
+        $framed->assertSee("action=\"/p/{$this->popup}?frame=1\"", false);
+    }
+
+    public function test_its_tag_and_its_file_follow_joining_in_it_alone(): void
+    {
+        $this->change(['tag' => 'From the pop-up']);
+        $this->joinIn($this->see());
+        $this->join($this->funnel, ['email' => 'kim@example.com', 'first_name' => 'Kim', 'consent' => 'yes']);
+        $tagged = DB::table('person_tag')->join('tags', 'tags.id', '=', 'person_tag.tag_id')->where('tags.name', 'From the pop-up')
+            ->join('people', 'people.id', '=', 'person_tag.person_id')->pluck('email')->all();
+        self::assertSame(['robin@example.com'], $tagged);
+    }
+}
