@@ -85,7 +85,7 @@ final readonly class Starter
 
         return new Plan($desk->id(), $name, $goal, $address, Looks::DEFAULT, new LookChanges, $this->sender,
             [...$pages, ...($form === null ? [] : [$form]), ...$sequences, ...$emails, ...($leadMagnet === null ? [] : [$leadMagnet]),
-                ...$sold->parts ?? [], ...$deadline],
+                ...$sold->parts ?? [], ...$deadline, StarterPopup::of($goal, $desk, $form)],
             $this->ways($goal, $desk), currency: $price->currency->code ?? $currency,
             times: $goal === Goal::Launch ? StarterLaunch::times($this->now, $zone) : new OpeningTimes);
     }

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace Tests\Core\Popups;
 
 use DateTimeImmutable;
+use Lantern\Core\Checks\Finding;
+use Lantern\Core\Checks\PopupCheck;
 use Lantern\Core\Page\Document;
+use Lantern\Core\Page\PageFacts;
 use Lantern\Core\Popups\AddressPattern;
 use Lantern\Core\Popups\Popup;
 use Lantern\Core\Popups\PopupDesigns;
@@ -15,6 +18,7 @@ use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Tests\Core\Plan\Plans;
 
 final class PopupTest extends TestCase
 {
@@ -134,6 +138,50 @@ final class PopupTest extends TestCase
                 self::assertSame(PopupDesigns::stand($other), $moved->frame->stand);
             }
         }
+    }
+
+    public function test_every_starter_comes_with_one_that_is_off_and_can_be_switched_on_as_it_is(): void
+    {
+        foreach (Plans::all() as $goal => $plan) {
+            $popup = $plan->popups[0] ?? self::fail("{$goal} has none");
+            self::assertSame([1, false, true, $plan->entry()?->id], [count($plan->popups), $popup->on, $popup->asks, $popup->places->ids[0]]);
+            $findings = PopupCheck::of($plan->withPart($popup->switchedOn()), new PageFacts);
+            self::assertSame([], array_map(fn (Finding $f): string => $f->message, $findings), $goal);
+            self::assertSame([], PopupCheck::of($plan, new PageFacts));
+        }
+    }
+
+    public function test_the_check_finds_what_keeps_one_that_is_on_from_its_visitors(): void
+    {
+        $codes = function (array $with, ?callable $change = null): array {
+            $plan = Plans::giveAway();
+            $popup = $plan->popups[0];
+            $on = Popup::fromShape(Shape::of($with + ['on' => true] + $popup->toArray()));
+            $plan = Plans::changed($change ?? fn (array $p): array => $p, $plan->withPart($on));
+
+            return array_map(fn (Finding $f): string => $f->code.($f->blocks ? '!' : ''), PopupCheck::of($plan, new PageFacts));
+        };
+        $opens = fn (array $p): array => (array) json_decode(str_replace('"url":"popup:next"', '"url":"popup:close"', (string) json_encode($p)),
+            true);
+        $linked = function (array $p): array {
+            $p['pages'][0]['document']['sections'][0]['blocks'][] = ['id' => 'opener', 'kind' => 'button', 'text' => 'Open',
+                'url' => 'popup:'.$p['popups'][0]['id']];
+
+            return $p;
+        };
+
+        self::assertSame([], $codes([]));
+        self::assertSame(['popup-never'], $codes(['triggers' => []]));
+        self::assertSame(['popup-nowhere'], $codes(['places' => ['pages' => 'none']]));
+        self::assertSame(['popup-nowhere'], $codes(['places' => ['pages' => 'some', 'ids' => ['gone']]]));
+        self::assertSame([], $codes(['places' => ['pages' => 'none', 'sites' => [['site' => 'blog', 'patterns' => []]]]]));
+        self::assertSame(['popup-page-gone'], $codes(['places' => ['pages' => 'except', 'ids' => ['gone']]]));
+        self::assertSame(['popup-section-gone'], $codes(['triggers' => [['kind' => 'section', 'section' => 'gone']]]));
+        self::assertSame(['popup-insistent'], $codes(['limits' => ['repeat' => 'always', 'apart' => 0]]));
+        self::assertSame(['popup-no-yes!'], $codes([], $opens));
+        self::assertSame(['popup-link!'], $codes([], $linked));
+        self::assertSame([], $codes(['triggers' => [['kind' => 'click']]], $linked));
+        self::assertSame(['form-gone!'], $codes([], fn (array $p): array => ['forms' => []] + $p));
     }
 
     public function test_the_steps_of_a_popup(): void

@@ -51,7 +51,7 @@ async function choose(design: string): Promise<void> {
                     v-for="d in group.designs"
                     :key="d.id"
                     type="button"
-                    class="rounded border border-line p-1.5 text-left hover:border-ink hover:bg-lamp-pale"
+                    class="flex flex-col rounded border border-line p-1.5 text-left hover:border-ink hover:bg-lamp-pale"
                     @click="choose(d.id)"
                 >
                     <PopupGlyph :design="d.design" :stand="d.stand" :size="d.size" />

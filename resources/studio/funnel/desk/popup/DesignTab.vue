@@ -34,7 +34,7 @@ const durations = [100, 200, 300, 500, 800, 1200].map((ms) => ({ value: ms, labe
                     v-for="d in designs"
                     :key="d.id"
                     type="button"
-                    class="rounded border p-1 text-left hover:bg-lamp-pale"
+                    class="flex flex-col rounded border p-1 text-left hover:bg-lamp-pale"
                     :class="popup.design === d.id ? 'border-ink ring-1 ring-ink' : 'border-line'"
                     :aria-pressed="popup.design === d.id"
                     @click="work.redesign(d.id)"

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Starters;
+
+use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\Document;
+use Lantern\Core\Page\Look\Background;
+use Lantern\Core\Plan\Goal;
+use Lantern\Core\Popups\AfterJoining;
+use Lantern\Core\Popups\Entry;
+use Lantern\Core\Popups\Frame;
+use Lantern\Core\Popups\Limits;
+use Lantern\Core\Popups\Places;
+use Lantern\Core\Popups\Popup;
+use Lantern\Core\Popups\PopupDesigns;
+use Lantern\Core\Popups\PopupTrigger;
+use Lantern\Core\Popups\Size;
+use Lantern\Core\Popups\Stand;
+use Lantern\Core\Popups\TriggerKind;
+
+/**
+ * The one discreet pop-up of a starter: for whoever is about to leave the first page, and off until its owner switches it on. It
+ * asks a question first, whose no is as plain as its yes.
+ */
+final class StarterPopup
+{
+    public static function of(Goal $goal, StarterDesk $desk, ?FormPlan $form): Popup
+    {
+        $newId = $desk->id(...);
+        [$question, $yes, $heading, $text] = self::words($goal, $desk);
+        $main = PopupDesigns::get('popup-card')->section($newId, ['form' => $form->id ?? '']);
+        $main = $main->with(array_map(fn (Block $b): Block => match ($b->kind) {
+            BlockKind::Heading => $b->with(['text' => $heading]),
+            BlockKind::Text => $b->with(['html' => $text]),
+            default => $form !== null ? $b : new Block($newId(), BlockKind::Button, ['text' => 'Write to me',
+                'url' => $desk->sender->address === '' ? '' : "mailto:{$desk->sender->address}"]),
+        }, $main->blocks));
+        $asked = PopupDesigns::question($newId);
+        $asked = $asked->with(array_map(fn (Block $b): Block => match (true) {
+            $b->kind === BlockKind::Heading => $b->with(['text' => $question]),
+            $b->field('url') === 'popup:next' => $b->with(['text' => $yes]),
+            default => $b,
+        }, $asked->blocks));
+        $sections = [$asked, $main, ...($form === null ? [] : [PopupDesigns::thanks($newId)])];
+
+        return new Popup($desk->id(), 'Before they leave', new Document($sections, Background::paper()), asks: true,
+            frame: new Frame(Stand::Middle, Size::Small, entry: Entry::Rise), triggers: [new PopupTrigger(TriggerKind::Leaving)],
+            places: new Places('some', [$desk->page(self::page($goal))]), limits: new Limits('days', 30, 2, 90, 1, 30),
+            after: $form === null ? new AfterJoining('page') : new AfterJoining);
+    }
+
+    /** The page that people come to first. */
+    private static function page(Goal $goal): string
+    {
+        return match ($goal) {
+            Goal::Webinar => 'registration',
+            Goal::Form => 'form',
+            Goal::Sell => 'sales',
+            Goal::Launch => 'introductory',
+            default => 'opt-in',
+        };
+    }
+
+    /** @return array{string, string, string, string} the question, its yes, and the heading and text of what it leads to */
+    private static function words(Goal $goal, StarterDesk $desk): array
+    {
+        return match ($goal) {
+            Goal::GiveAway, Goal::LongOptIn => ['Would you like to take it along?', 'Yes, send it to me', $desk->title,
+                'Free, and in your inbox in a minute.'],
+            Goal::VideoSeries => ['Would you like to see the first video?', 'Yes, show me', 'The first video is free',
+                'Tell me where to send it. The others follow in the days after.'],
+            Goal::Webinar => ['Shall I keep a seat for you?', 'Yes, keep me one', 'Your seat',
+                'It is free. Everything you need to come in arrives by email.'],
+            Goal::Sell => ['Is there a question I can answer?', 'Yes, there is', 'Write to me',
+                'One line is enough. I read every question, and answer it myself.'],
+            Goal::WaitingList, Goal::Launch => ['Shall I tell you when it opens?', 'Yes, tell me', 'You will hear first',
+                'One email when the doors open, and nothing you did not ask for.'],
+            Goal::Form => ['Shall I get back to you?', 'Yes, please', 'Leave me a line', 'I read it, and answer myself.'],
+        };
+    }
+}
