@@ -51,6 +51,9 @@ final readonly class Asked
     {
         $now = CarbonImmutable::now();
         $site = self::site(Input::text($request, 'site'));
+        if ($site !== null && ! self::isFrom($request->headers->get('Origin'), $site->origin)) {
+            return null;
+        }
         $funnel = $site === null ? self::funnel(Input::text($request, 'funnel'), $now) : null;
         $pageId = Input::text($request, 'page');
         $page = $funnel === null || ! Ids::is($pageId) ? null : PublishedPage::query()->where('version_id', $funnel->live_version_id)
@@ -67,6 +70,18 @@ final readonly class Asked
             Browser::id($request), $source, self::languages(Input::text($request, 'languages')), Input::text($request, 'phone') === '1',
             $site !== null && preg_match('/(?:^|&)'.self::FROM_EMAIL.'(?:&|$)/', $source) === 1,
             Browser::isOwner($request), $view, $now);
+    }
+
+    /**
+     * Does a page that asks stand on the owner's site, or on a host below it? Browsers say truly where a page comes from; what is no
+     * browser can say anything, and gets to see what everybody may see.
+     */
+    private static function isFrom(?string $origin, string $site): bool
+    {
+        $host = fn (string $url): string => (string) preg_replace('/^www\./', '', strtolower((string) parse_url($url, PHP_URL_HOST)));
+        $from = $host((string) $origin);
+
+        return $origin === null || ($from !== '' && ($from === $host($site) || str_ends_with($from, '.'.$host($site))));
     }
 
     /** The place that visits are counted for. */

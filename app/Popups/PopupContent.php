@@ -45,7 +45,7 @@ final readonly class PopupContent
             'triggers' => array_map(fn ($t): array => $t->toArray(), $popup->triggers),
             'spot' => $popup->isPlaced() ? $popup->spot->toArray() : null,
             'wide' => $stage($popup->frame->on(false)), 'phone' => $stage($popup->frame->on(true)), 'ms' => $popup->frame->ms,
-            'steps' => PopupFrame::stepsIn($html), 'style' => self::style($html),
+            'steps' => array_map(self::scoped(...), PopupFrame::stepsIn($html)), 'style' => SiteAssets::scoped(self::style($html)),
         ];
     }
 
@@ -96,6 +96,12 @@ final readonly class PopupContent
         return $asked->site === null ? $html
             : (string) preg_replace('~(["\s(,])/(?=(?:media|build|p)/|'.preg_quote($live->funnel->address, '~').'[/"?])~',
                 '$1'.Hosts::site().'/', $html);
+    }
+
+    /** HTML whose style attributes are measured by us, as its styles are. */
+    private static function scoped(string $html): string
+    {
+        return (string) preg_replace_callback('~ style="[^"]*"~', fn (array $m): string => SiteAssets::scoped($m[0]), $html);
     }
 
     private static function heading(string $html): string

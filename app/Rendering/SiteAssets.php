@@ -77,9 +77,15 @@ final class SiteAssets
      */
     public static function scopedCss(array $groups): string
     {
+        return self::scoped(self::css($groups));
+    }
+
+    /** Likewise, of styles as they are written, or of the style attributes in HTML. */
+    public static function scoped(string $css): string
+    {
         // In the conditions of media queries the root's size is the browser's own, and properties mean nothing.
         return (string) preg_replace_callback('/@media[^{]*\{|(?<![\w.-])(\d*\.?\d+)rem\b/',
-            fn (array $m): string => isset($m[1]) ? "calc({$m[1]}*var(--rem,16px))" : $m[0], self::css($groups));
+            fn (array $m): string => isset($m[1]) ? "calc({$m[1]}*var(--rem,16px))" : $m[0], $css);
     }
 
     public static function script(): string

@@ -8,6 +8,7 @@ use App\Drafts\DraftParts;
 use App\Drafts\NewFunnel;
 use App\Files\Downloads;
 use App\Files\Uploads;
+use App\Forms\Popped;
 use App\Forms\Signup;
 use App\Forms\TakeSignup;
 use App\Journey\Events;
@@ -60,6 +61,7 @@ final class DemoSeeder extends Seeder
         private readonly DemoPages $pages,
         private readonly DemoMail $mail,
         private readonly DemoSales $sales,
+        private readonly DemoPopups $popups,
     ) {
     }
 
@@ -80,6 +82,8 @@ final class DemoSeeder extends Seeder
                 $business = $this->business();
                 $this->closedFunnel($business, $now->subWeeks(8));
                 $this->liveFunnel($business, $now->subWeeks(8), $now);
+                $this->popups->readers($business, $this->crowd, $now->subWeeks(3), $now,
+                    intdiv(600, max(1, (int) config('lantern.demo_part'))));
                 CarbonImmutable::setTestNow($now->subDays(5)->setTime(10, 0));
                 $this->mail->broadcasts($business);
                 $this->sendDue($now->subDays(4));
@@ -130,6 +134,7 @@ final class DemoSeeder extends Seeder
                 if ($week === 5) {
                     $this->pages->grow($funnel, $room->id);
                     $this->pages->footer($funnel);
+                    $this->popups->write($funnel);
                     $this->publishing->publish($funnel->refresh(), User::query()->first(), 'The long page, with one footer for all');
                 }
             });
@@ -192,14 +197,20 @@ final class DemoSeeder extends Seeder
             $view($entry->id, $at->addSeconds(20));
         }
         $joined = $at->addSeconds($this->crowd->between(35, 240));
+        $asked = $this->popups->view($funnel, $visitor, $this->crowd, $at, $joins && $joined < $until, $source);
         if (! $joins || $joined >= $until) {
             return;
         }
         CarbonImmutable::setTestNow($joined);
         $somebody = $this->crowd->somebody();
+        $popup = $asked === null ? null : $this->popups->id($funnel);
         [$submission] = $this->takeSignup->take(new Signup($funnel, $version, $entry, $plan->forms[0],
             Answers::read($plan->forms[0], $somebody), md5($visitor), $joined, $visitor, $this->crowd->zone(),
-            $source === null ? [] : ['utm_source' => $source], '192.0.2.'.$this->crowd->between(1, 254), 'Demo browser'));
+            $source === null ? [] : ['utm_source' => $source], '192.0.2.'.$this->crowd->between(1, 254), 'Demo browser',
+            popped: $popup === null ? null : new Popped($popup)));
+        if ($asked !== null) {
+            $this->popups->joined($funnel, $asked, $submission->person_id);
+        }
         $view($thanks->id, $joined->addSeconds(1), $submission->person_id);
         $fetched = $joined->addSeconds($this->crowd->between(5, 60));
         if ($this->crowd->chance(0.74) && $fetched < $until) {

@@ -12,6 +12,7 @@ use App\Mail\Emails\MailLinks;
 use App\Mail\Sending\Feedback;
 use App\Models\Message;
 use App\People\Browsers\Joining;
+use App\Popups\LinksToSites;
 use App\Serving\Browser;
 use App\Serving\PlainPage;
 use App\Serving\Visit;
@@ -73,7 +74,9 @@ final readonly class MailLinkController
         $template = $found === null ? null
             : DB::table('mail_links')->where('business_id', $found->business_id)->where('id', (int) $link)->value('url');
 
-        return [$found, $found !== null && is_string($template) ? $this->writer->target($found, $template) : null];
+        $target = $found === null || ! is_string($template) ? null : $this->writer->target($found, $template);
+
+        return [$found, $found === null || $target === null ? null : LinksToSites::marked($found->business_id, $target)];
     }
 
     private function lead(Request $request, string $target): RedirectResponse

@@ -117,13 +117,19 @@ function whenPhoneLeaves(fire: () => void): Stop {
     return () => stops.forEach((stop) => stop());
 }
 
+/** A pointer says so by itself, where there is one; a touch never leaves over the top. */
+function whenLeaving(fire: () => void): Stop {
+    const stops = [whenPointerLeaves(fire), ...(hasPointer() ? [] : [whenPhoneLeaves(fire)])];
+    return () => stops.forEach((stop) => stop());
+}
+
 const hasPointer = () => matchMedia('(hover: hover) and (pointer: fine)').matches;
 
 /** Waits for a trigger; what it fires may come more than once. Clicks are heard for the whole page, elsewhere. */
 export function arm(trigger: Trigger, fire: () => void): Stop {
     switch (trigger.kind) {
         case 'leaving':
-            return hasPointer() ? whenPointerLeaves(fire) : whenPhoneLeaves(fire);
+            return whenLeaving(fire);
         case 'seconds':
             return afterSeconds(trigger.amount ?? 0, fire);
         case 'depth':

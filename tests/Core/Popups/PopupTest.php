@@ -144,7 +144,8 @@ final class PopupTest extends TestCase
     {
         foreach (Plans::all() as $goal => $plan) {
             $popup = $plan->popups[0] ?? self::fail("{$goal} has none");
-            self::assertSame([1, false, true, $plan->entry()?->id], [count($plan->popups), $popup->on, $popup->asks, $popup->places->ids[0]]);
+            self::assertSame([1, false, true, $plan->entry()?->id], [count($plan->popups), $popup->on, $popup->asks,
+                $popup->places->ids[0]]);
             $findings = PopupCheck::of($plan->withPart($popup->switchedOn()), new PageFacts);
             self::assertSame([], array_map(fn (Finding $f): string => $f->message, $findings), $goal);
             self::assertSame([], PopupCheck::of($plan, new PageFacts));

@@ -32,13 +32,17 @@ final class DemoTest extends TestCase
         $visitors = (int) DB::table('counts')->where('measure', 'first-visitors')->where('page_id', $this->entry($live)->id)
             ->sum('how_many');
         self::assertEqualsWithDelta(intdiv(1400, $part), $visitors, 4);
-        self::assertEqualsWithDelta(intdiv(430, $part), $people, 10 / $part + 4);
+        self::assertEqualsWithDelta(intdiv(440, $part), $people, 10 / $part + 4);
         self::assertSame([], Person::query()->where('email', 'not like', '%@example.%')->pluck('email')->all(),
             'all addresses are made up');
         self::assertSame(0, Message::query()->whereIn('state', ['sending', 'failed'])->count());
         self::assertSame(0, Message::query()->where('state', 'waiting')->where('due_at', '<', $began)->count());
         self::assertSame(Message::query()->where('state', 'sent')->count(), DB::table('outbox')->count());
         self::assertSame(0, DB::table('jobs')->count(), 'nothing is left for a worker');
+        self::assertSame(3, DB::table('popup_facts')->distinct()->count('popup_id'), 'pop-ups on the long page and on the sample site');
+        self::assertSame(DB::table('popup_facts')->where('type', 'joined')->count(), DB::table('submissions')->whereNotNull('popup_id')
+            ->count());
+        self::assertSame(0, DB::table('popup_facts')->where('at', '>', now()->addSecond()->format('Y-m-d H:i:s.v'))->count());
         $future = DB::table('events')->where('at', '>', now()->addSecond()->format(Events::AT))->count();
         self::assertSame(0, $future, 'nothing has happened that is yet to come');
         $weeks = DB::table('counts')->where('measure', 'signups')->where('funnel_id', $live->id)->groupByRaw("strftime('%W', day)")

@@ -296,6 +296,12 @@ function showStep(): void {
     for (const section of doc?.querySelectorAll<HTMLElement>('.pop-box > [data-section]') ?? []) {
         section.style.display = props.step && section.dataset.section !== props.step ? 'none' : '';
     }
+    // The cross stands on the colours of the step that is shown.
+    const shown = doc?.querySelector<HTMLElement>(`[data-section="${props.step}"]`);
+    const close = doc?.querySelector<HTMLElement>('.pop-close');
+    if (shown && close) {
+        close.style.setProperty('--close', doc!.defaultView!.getComputedStyle(shown).getPropertyValue('--ink'));
+    }
 }
 
 function trouble(error: unknown): void {
