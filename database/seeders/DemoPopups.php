@@ -129,8 +129,10 @@ final readonly class DemoPopups
     {
         $site = Site::query()->with('business')->findOrFail(self::SITE);
         $popups = LivePopup::ofSite($business, $site->id);
-        for ($n = 0; $n < $count; $n++) {
-            $at = $from->addSeconds($crowd->between(0, max(1, (int) $from->diffInSeconds($until) - 400)));
+        $moments = array_map(fn (): int => $crowd->between(0, max(1, (int) $from->diffInSeconds($until) - 400)), array_fill(0, $count, 0));
+        sort($moments);
+        foreach ($moments as $seconds) {
+            $at = $from->addSeconds($seconds);
             $dice = $crowd->between(1, 100);
             foreach (self::NOTES as $path => [$title, $share]) {
                 if (($dice -= $share) <= 0) {

@@ -96,8 +96,8 @@ class Popups {
             },
             { threshold: 0.3 },
         );
-        const stop = whenCalm(found, () => {
-            stage.put(found.beside, found.where);
+        const stop = whenCalm(found, (at) => {
+            stage.put(at.beside, at.where);
             watch.observe(stage.host);
         });
         this.stops.push(() => {

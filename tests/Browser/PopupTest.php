@@ -187,15 +187,15 @@ final class PopupTest extends BrowserTestCase
             $this->open($phone, $url);
             $phone->executeScript('document.body.style.minHeight = "6000px"; scrollTo({top: 5000, behavior: "instant"})');
             $this->waitFor($phone, fn (): bool => $phone->executeScript('return scrollY') > 4000, 'deep down');
-            $phone->executeAsyncScript('const done = arguments[0]; requestAnimationFrame(() => requestAnimationFrame(() => { scrollTo({top: '
-                .'3600, behavior: "instant"}); done(); }))');
+            $phone->executeAsyncScript('const done = arguments[0]; requestAnimationFrame(() => requestAnimationFrame(() => { scrollTo('
+                .'{top: 3600, behavior: "instant"}); done(); }))');
             $this->seePopup($phone, 'Shall I tell you when it opens?');
             $this->pressIn($phone, 'Close');
 
             // Seconds count while the page is looked at, and only then.
             $timed = $this->live($owner, ['triggers' => [['kind' => 'seconds', 'amount' => 2]]] + $always);
-            $look = fn (string $how) => $phone->executeScript('Object.defineProperty(document, "visibilityState", {get: () => arguments[0], '
-                .'configurable: true}); document.dispatchEvent(new Event("visibilitychange"))', [$how]);
+            $look = fn (string $how) => $phone->executeScript('Object.defineProperty(document, "visibilityState", {get: () => '
+                .'arguments[0], configurable: true}); document.dispatchEvent(new Event("visibilitychange"))', [$how]);
             $this->open($phone, $timed);
             $look('hidden');
             $phone->executeAsyncScript('setTimeout(arguments[0], 3200)');
@@ -255,10 +255,10 @@ final class PopupTest extends BrowserTestCase
             $reader->executeScript('history.pushState({}, "", "/second")');
             $this->waitFor($reader, fn (): bool => $this->views() > $before, 'the new page is asked about');
             $this->seePopup($reader, 'One email when it opens');
-            self::assertSame(1, $reader->executeScript('return [...document.querySelectorAll("article div")].filter(e => e.shadowRoot).length'),
-                'two scripts are one');
-            self::assertTrue($reader->executeScript('const ps = [...document.querySelectorAll("article > p")]; return ps[4].nextElementSibling'
-                .'.shadowRoot !== null'), 'it stands after the fifth paragraph');
+            self::assertSame(1, $reader->executeScript('return [...document.querySelectorAll("article div")]'
+                .'.filter(e => e.shadowRoot).length'), 'two scripts are one');
+            self::assertTrue($reader->executeScript('const ps = [...document.querySelectorAll("article > p")]; return ps[4]'
+                .'.nextElementSibling.shadowRoot !== null'), 'it stands after the fifth paragraph');
             $button = $this->inPopup($reader, 'const s = getComputedStyle(box.querySelector("form button")); return [s.color, s.fontSize]');
             self::assertNotSame('rgb(255, 0, 0)', $button[0]);
             self::assertEqualsWithDelta(18, (float) $button[1], 3, 'the site’s own size of letters plays no part');

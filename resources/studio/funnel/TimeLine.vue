@@ -143,7 +143,7 @@ const pops = computed(() => {
         return {
             popup,
             left,
-            width: Math.max(300, Math.max(0, ...spans.map((s) => s.to)) - left),
+            width: Math.max(440, Math.max(0, ...spans.map((s) => s.to)) - left),
             note: [popup.on ? '' : 'off', sites.length > 0 ? `on ${counted(sites.length, 'site')}` : '', found].filter(Boolean).join(' · '),
         };
     });

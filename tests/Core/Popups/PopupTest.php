@@ -162,8 +162,8 @@ final class PopupTest extends TestCase
 
             return array_map(fn (Finding $f): string => $f->code.($f->blocks ? '!' : ''), PopupCheck::of($plan, new PageFacts));
         };
-        $opens = fn (array $p): array => (array) json_decode(str_replace('"url":"popup:next"', '"url":"popup:close"', (string) json_encode($p)),
-            true);
+        $opens = fn (array $p): array => (array) json_decode(str_replace('"url":"popup:next"', '"url":"popup:close"',
+            (string) json_encode($p)), true);
         $linked = function (array $p): array {
             $p['pages'][0]['document']['sections'][0]['blocks'][] = ['id' => 'opener', 'kind' => 'button', 'text' => 'Open',
                 'url' => 'popup:'.$p['popups'][0]['id']];

@@ -134,7 +134,7 @@ async function takeOut(): Promise<void> {
                 :phone="phone"
                 :sample="false"
                 state="two-days"
-                :under="under"
+                :under="popup.placed ? '' : under"
                 :stage="stage"
                 :step="shownStep.id"
                 :standing="popup.frame"

@@ -56,10 +56,8 @@ const zone = computed(() => session.zone);
                     <dd class="text-right tabular-nums">{{ count(whole.clicked) }}</dd>
                 </dl>
                 <p class="mt-2">Rate: {{ rate(whole) }}</p>
-                <table v-if="results.triggers.length > 0" class="mt-4 w-full text-sm">
-                    <caption class="label text-left">
-                        By what opened it
-                    </caption>
+                <h3 v-if="results.triggers.length > 0" class="mt-4 label">By what opened it</h3>
+                <table v-if="results.triggers.length > 0" class="w-full text-sm">
                     <thead>
                         <tr class="text-left text-soft">
                             <th class="font-normal">Opened</th>
@@ -79,10 +77,8 @@ const zone = computed(() => session.zone);
                         </tr>
                     </tbody>
                 </table>
-                <table v-if="results.places.length > 0" class="mt-4 w-full text-sm">
-                    <caption class="label text-left">
-                        By place
-                    </caption>
+                <h3 v-if="results.places.length > 0" class="mt-4 label">By place</h3>
+                <table v-if="results.places.length > 0" class="w-full text-sm">
                     <thead>
                         <tr class="text-left text-soft">
                             <th class="font-normal">Place</th>
