@@ -15,12 +15,13 @@ use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageSettings;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\Way as PlannedWay;
+use Lantern\Core\Popups\Popup;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
 /**
  * What comes in with somebody's archive and could act against its new owner: code on pages, addresses that get what people fill
- * in or that buyers are led to, and ways that lead elsewhere. It is kept beside the draft, word for word, until the owner takes
+ * in or that buyers and those who join are led to, and ways that lead elsewhere. It is kept beside the draft, word for word, until the owner takes
  * it over or discards it.
  */
 final readonly class SetAside
@@ -40,6 +41,16 @@ final readonly class SetAside
                 $aside[] = ['part' => $part->id, 'what' => 'url', 'name' => $part->name, 'text' => $part->url];
 
                 return Product::fromShape(Shape::of(array_diff_key($written, ['url' => 0])));
+            }
+            if ($part instanceof Popup) {
+                // The sites that it stands on are somebody else's.
+                $places = array_diff_key((array) ($written['places'] ?? []), ['sites' => 0]);
+                $leads = $part->after->kind === 'address';
+                if ($leads) {
+                    $aside[] = ['part' => $part->id, 'what' => 'after', 'name' => $part->name, 'text' => $part->after->to];
+                }
+
+                return Popup::fromShape(Shape::of(($leads ? ['after' => ['kind' => 'page']] : []) + ['places' => $places] + $written));
             }
             if (! $part instanceof PagePlan || ! $part->settings->hasCode()) {
                 return $part;
@@ -115,8 +126,11 @@ final readonly class SetAside
             return;
         }
         $settings = $row->definition['settings'] ?? [];
-        $row->change(in_array($item['what'], ['hook', 'url'], true) ? [$item['what'] => $text]
-            : ['settings' => [$item['what'] => $text] + (is_array($settings) ? $settings : [])])
+        $row->change(match ($item['what']) {
+            'hook', 'url' => [$item['what'] => $text],
+            'after' => ['after' => $text === '' ? ['kind' => 'page', 'to' => ''] : ['kind' => 'address', 'to' => $text]],
+            default => ['settings' => [$item['what'] => $text] + (is_array($settings) ? $settings : [])],
+        })
             ->forceFill(['revision' => $row->revision + 1])->save();
     }
 }

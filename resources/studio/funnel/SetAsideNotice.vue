@@ -17,6 +17,8 @@ function label(item: SetAside): string {
             return `Code on “${item.name}”. Taken over, it can do anything on that page.`;
         case 'hook':
             return `“${item.name}” would send what people fill in to this address, too.`;
+        case 'after':
+            return `Those who join in “${item.name}” would be led to this address.`;
         case 'url':
             return `Buyers of “${item.name}” would be led to this address.`;
         default:

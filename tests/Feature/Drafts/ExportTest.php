@@ -145,14 +145,20 @@ final class ExportTest extends TestCase
         $this->putJson("/studio/api/pages/{$entry->id}/ways", ['outcome' => 'joined', 'toUrl' => 'https://evil.example/on'])->assertOk();
         $this->postJson("/studio/api/funnels/{$funnel->id}/parts", ['kind' => 'product', 'name' => 'Lessons'])->assertSuccessful();
         DraftPart::there($funnel->id, 'product')->firstOrFail()->change(['url' => 'https://evil.example/room'])->save();
+        $popup = DraftPart::there($funnel->id, 'popup')->firstOrFail();
+        $document = $popup->definition['document'];
+        array_pop($document['sections']);
+        $popup->change(['document' => $document, 'after' => ['kind' => 'address', 'to' => 'https://evil.example/after'],
+            'places' => ['sites' => [['site' => 'evil', 'patterns' => []]]]])->save();
         $entries = $this->entries($funnel);
         $id = (string) $this->import($this->archive($entries))->assertCreated()->json('id');
 
         $draft = $this->getJson("/studio/api/funnels/{$id}")->assertOk();
         self::assertEqualsCanonicalizing([['head', $code], ['bodyEnd', '<b>end</b>'], ['hook', 'https://evil.example/in'],
-            ['way:joined', 'https://evil.example/on'], ['url', 'https://evil.example/room']],
+            ['way:joined', 'https://evil.example/on'], ['url', 'https://evil.example/room'], ['after', 'https://evil.example/after']],
             array_map(fn (array $a): array => [$a['what'], $a['text']], $draft->json('setAside')));
-        foreach ([$draft->json('pages'), $draft->json('forms'), $draft->json('ways'), $draft->json('products')] as $list) {
+        foreach ([$draft->json('pages'), $draft->json('forms'), $draft->json('ways'), $draft->json('products'),
+            $draft->json('popups')] as $list) {
             self::assertStringNotContainsString('evil', (string) json_encode($list));
             self::assertStringNotContainsString('steal', (string) json_encode($list));
         }
@@ -160,15 +166,16 @@ final class ExportTest extends TestCase
         $end = fn (string $what, string $end) => $this->postJson("/studio/api/funnels/{$id}/set-aside", ['what' => $what, 'end' => $end,
             'part' => array_column($draft->json('setAside'), 'part', 'what')[$what]])->assertOk();
         $before = self::comparable(Funnel::query()->findOrFail($id));
-        foreach (['head', 'hook', 'url', 'way:joined'] as $what) {
+        foreach (['head', 'hook', 'url', 'after', 'way:joined'] as $what) {
             $end($what, 'take');
             self::assertNotSame($before, self::comparable(Funnel::query()->findOrFail($id)), $what);
-            $end($what, 'undo')->assertJsonCount(5, 'setAside');
+            $end($what, 'undo')->assertJsonCount(6, 'setAside');
             self::assertSame($before, self::comparable(Funnel::query()->findOrFail($id)), "{$what} is undone");
         }
-        $end('bodyEnd', 'discard')->assertJsonCount(4, 'setAside');
-        $end('bodyEnd', 'undo')->assertJsonCount(5, 'setAside');
+        $end('bodyEnd', 'discard')->assertJsonCount(5, 'setAside');
+        $end('bodyEnd', 'undo')->assertJsonCount(6, 'setAside');
         $end('url', 'discard');
+        $end('after', 'discard');
         $end('hook', 'discard');
         $end('head', 'take');
         $end('way:joined', 'take');
