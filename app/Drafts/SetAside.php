@@ -21,8 +21,8 @@ use Lantern\Core\Support\Shape;
 
 /**
  * What comes in with somebody's archive and could act against its new owner: code on pages, addresses that get what people fill
- * in or that buyers and those who join are led to, and ways that lead elsewhere. It is kept beside the draft, word for word, until the owner takes
- * it over or discards it.
+ * in or that buyers and those who join are led to, and ways that lead elsewhere. It is kept beside the draft, word for word,
+ * until the owner takes it over or discards it.
  */
 final readonly class SetAside
 {

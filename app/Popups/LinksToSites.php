@@ -17,9 +17,9 @@ final class LinksToSites
         if (! $leads) {
             return $url;
         }
-        [$before, $anchor] = [...explode('#', $url, 2), null];
+        $parts = explode('#', $url, 2);
 
-        return $before.(str_contains($before, '?') ? '&' : '?').Asked::FROM_EMAIL.($anchor === null ? '' : "#{$anchor}");
+        return $parts[0].(str_contains($parts[0], '?') ? '&' : '?').Asked::FROM_EMAIL.(isset($parts[1]) ? "#{$parts[1]}" : '');
     }
 
     private static function host(string $origin): string
