@@ -91,6 +91,7 @@ Route::prefix('studio/api')->group(function (): void {
         Route::post('designs', [DesignController::class, 'store']);
         Route::delete('designs/{design}', [DesignController::class, 'destroy']);
         Route::post('designs/{design}/restore', [DesignController::class, 'restore']);
+        Route::get('funnels/{funnel}/popups', [PopupController::class, 'index']);
         Route::get('parts/{part}/popup', [PopupController::class, 'show']);
         Route::post('parts/{part}/popup/redesign', [PopupController::class, 'redesign']);
         Route::post('parts/{part}/popup/step', [PopupController::class, 'step']);

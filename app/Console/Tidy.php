@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Deadlines\Tidying;
+use App\Deadlines\Tidying as DeadlineTidying;
 use App\Files\Uploads;
 use App\People\Import\Importing;
+use App\Popups\Tidying as PopupTidying;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
 
@@ -15,13 +16,14 @@ final class Tidy extends Command
     protected $signature = 'lantern:tidy';
 
     protected $description = 'Remove what nobody will come back to: lists that were only looked at, pictures that were never drawn, and '
-        .'their files, deadlines of strangers';
+        .'their files, deadlines and visits of strangers';
 
-    public function handle(Importing $importing, Uploads $uploads, Tidying $deadlines): int
+    public function handle(Importing $importing, Uploads $uploads, DeadlineTidying $deadlines, PopupTidying $popups): int
     {
         $this->line($importing->tidy(CarbonImmutable::now()).' lists removed');
         $this->line($uploads->tidy(CarbonImmutable::now()).' pictures removed');
         $this->line($deadlines->tidy(CarbonImmutable::now()).' deadlines of strangers removed');
+        $this->line($popups->tidy(CarbonImmutable::now()).' visits of strangers removed');
 
         return self::SUCCESS;
     }

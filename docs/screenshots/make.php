@@ -70,9 +70,6 @@ $parts = function (string $kind, ?string $of = null) use ($studio, $funnel): str
     return (string) $studio->executeScript("return (async () => { const f = await (await fetch('/studio/api/funnels/{$of}')).json(); "
         ."return f.{$kind}[0].id; })()");
 };
-$go('funnels/new', '[role=radio]');
-$studio->findElement(WebDriverBy::cssSelector('[role=radio]'))->click();
-$shoot($studio, 'new-funnel');
 $go("funnels/{$funnel}", '[data-test=joined] li');
 $shoot($studio, 'funnel');
 $go("funnels/{$funnel}/page/".$parts('pages'), 'iframe[data-ready=true]');
@@ -90,6 +87,9 @@ $shoot($studio, 'orders');
 $refunded = "return (async () => (await (await fetch('/studio/api/orders?state=part-refunded')).json()).orders[0].id)()";
 $go('sales/orders/'.$studio->executeScript($refunded), '[data-test=sentence]');
 $shoot($studio, 'order');
+$go("funnels/{$funnel}/popup/".$parts('popups'), 'iframe[data-ready=true]');
+$press('Question');
+$shoot($studio, 'popup');
 $go("funnels/{$funnel}/email/".$parts('emails'), '.email-text p');
 $shoot($studio, 'email-desk');
 $go("funnels/{$funnel}/form/".$parts('forms'), 'fieldset');

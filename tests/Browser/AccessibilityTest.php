@@ -95,6 +95,43 @@ final class AccessibilityTest extends BrowserTestCase
         });
     }
 
+    public function test_popups(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $this->signIn($b);
+            $funnel = (string) $this->askApi($b, 'POST', 'funnels', ['goal' => 'waiting-list', 'name' => 'List', 'title' => 'Autumn'])['id'];
+            $popup = $this->askApi($b, 'GET', "funnels/{$funnel}")['popups'][0];
+            $this->askApi($b, 'PUT', "parts/{$popup['id']}", ['revision' => $popup['revision'], 'on' => true,
+                'triggers' => [['kind' => 'seconds', 'amount' => 0]], 'limits' => ['repeat' => 'always', 'apart' => 0, 'afterClosed' => 0]]);
+            $this->askApi($b, 'POST', 'sites', ['address' => 'https://blog.example', 'name' => 'Notes']);
+            $stranger = $this->browser();
+            foreach (array_keys(Looks::all()) as $look) {
+                $this->sql("update funnels set look = '{$look}'");
+                $this->publishAtOnce($b, $funnel);
+                $stranger->get(self::$site.'/'.$this->sql('select address from funnels'));
+                $this->waitFor($stranger, fn (RemoteWebDriver $s): bool => (bool) $s->executeScript('return [...document.body.children].some('
+                    .'e => e.shadowRoot?.querySelector("dialog:modal"))'), 'the pop-up');
+                $this->check($stranger, "a pop-up in {$look}");
+                $stranger->get(self::$site."/p/{$popup['id']}");
+                $this->check($stranger, "its own page in {$look}");
+            }
+            $b->get(self::$studio."/studio/funnels/{$funnel}/popup/{$popup['id']}");
+            $this->find($b, 'iframe[data-ready=true]');
+            foreach (['Design', 'Opens', 'Where', 'After', 'Results'] as $tab) {
+                $this->press($b, $tab, '[role=tab]');
+                $this->check($b, "the desk of a pop-up: {$tab}");
+            }
+            $b->get(self::$studio.'/studio/settings/sites');
+            $this->find($b, '[data-site]');
+            $this->check($b, 'sites');
+            $b->get(self::$studio."/studio/funnels/{$funnel}");
+            $this->press($b, 'Add a pop-up');
+            $this->byWords($b, 'Slip in the corner');
+            $this->check($b, 'the designs of pop-ups');
+        });
+    }
+
     public function test_what_sells_and_its_deadlines(): void
     {
         $this->steps(function (): void {

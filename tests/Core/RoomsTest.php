@@ -79,7 +79,7 @@ final class RoomsTest extends TestCase
         ],
         'Console' => [
             'Deadlines', 'Drafts', 'Files', 'Forms', 'Mail/Broadcasts', 'Mail/Owner', 'Mail/Sending', 'Models', 'Orders',
-            'Payments', 'People/Import',
+            'Payments', 'People/Import', 'Popups',
             'Publishing', 'Rendering', 'Results', 'Serving', 'Webhooks',
         ],
         'Http/Middleware' => ['Support'],

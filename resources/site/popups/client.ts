@@ -53,7 +53,8 @@ export class Client {
             phone: isPhone() ? '1' : '0',
         });
         this.ticket = answer?.ticket ?? '';
-        return answer ?? { popups: [] };
+        // Whatever else came, such as the word of a proxy, is nothing to show.
+        return answer && Array.isArray(answer.popups) ? answer : { popups: [] };
     }
 
     /** @param have is its content here already? */
@@ -67,7 +68,7 @@ export class Client {
                   content: have ? '0' : '1',
               })
             : null;
-        return answer ?? { show: false };
+        return answer?.show === true ? answer : { show: false };
     }
 
     report(popup: Popup, type: 'closed' | 'clicked'): void {

@@ -6,6 +6,7 @@ import type { FunnelRow, Results, SalesResults } from '@/api/types';
 import { useToasts } from '@/stores/toasts';
 import { usePulse } from '@/stores/pulse';
 import { count, counted, interval, percent } from '@/ui/format';
+import PopupResultsPart from '@/results/PopupResultsPart.vue';
 import SalesResultsPart from '@/sales/SalesResults.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
@@ -159,7 +160,7 @@ const sentence = computed(() => {
                         programs are left out.
                     </p>
                 </section>
-                <section>
+                <section class="lg:row-span-2">
                     <SalesResultsPart v-if="sales" class="mb-8" :sales="sales" />
                     <h2 class="text-xl">Where they came from</h2>
                     <table class="mt-2 w-full text-right">
@@ -185,6 +186,7 @@ const sentence = computed(() => {
                     </table>
                     <p class="hint">Add <code>?utm_source=newsletter</code> to a link, and its visitors show up here under that name.</p>
                 </section>
+                <PopupResultsPart :key="id" :funnel="id" />
             </div>
         </template>
     </div>

@@ -6,6 +6,9 @@ namespace Tests\Feature\Popups;
 
 use App\Models\Person;
 use App\Models\Submission;
+use App\Popups\Tidying;
+use App\Serving\PreviewLink;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
 /** What a visitor meets, from the view of a page to joining and ever after. */
@@ -192,6 +195,91 @@ final class PopupsTest extends PopupTestCase
         $framed = $this->get("/p/{$this->popup}?frame=1")->assertOk()->assertHeaderMissing('X-Frame-Options');
         self::assertStringContainsString('frame-ancestors *', (string) $framed->headers->get('Content-Security-Policy'));
         $framed->assertSee("action=\"/p/{$this->popup}?frame=1\"", false);
+    }
+
+    public function test_whoever_comes_by_a_link_in_an_email_is_left_alone_on_that_visit(): void
+    {
+        $person = $this->joinBrowser();
+        $this->ask()->assertJsonCount(1, 'popups');
+        $this->travel(1)->hours();
+        DB::table('events')->insert(['business_id' => $this->user->business_id, 'type' => 'clicked', 'person_id' => $person,
+            'at' => now()->format('Y-m-d H:i:s.u')]);
+        $this->travel(5)->seconds();
+        $this->ask()->assertJsonCount(0, 'popups');
+        $this->travel(20)->minutes();
+        $this->ask()->assertJsonCount(0, 'popups');
+        $this->travel(31)->minutes();
+        $this->ask()->assertJsonCount(1, 'popups');
+    }
+
+    private function joinBrowser(): string
+    {
+        $person = Person::query()->create(['business_id' => $this->user->business_id, 'email' => 'kim@example.com',
+            'email_key' => 'kim@example.com', 'joined_at' => now()])->id;
+        DB::table('visitor_person')->insert(['visitor' => $this->visitor, 'person_id' => $person, 'joined_at' => now()]);
+
+        return $person;
+    }
+
+    public function test_whoever_has_bought_or_is_among_those_who_never_see_it_is_left_alone(): void
+    {
+        DB::table('events')->insert(['business_id' => $this->user->business_id, 'type' => 'bought', 'visitor' => $this->visitor,
+            'funnel_id' => $this->funnel->id, 'at' => now()->subYear()->format('Y-m-d H:i:s.u')]);
+        $this->ask()->assertJsonCount(0, 'popups');
+        $this->anotherBrowser();
+        $this->change(['never' => ['all' => true, 'rules' => [['kind' => 'tag', 'tag' => 'Cellist', 'has' => true]]]]);
+        $person = $this->joinBrowser();
+        $this->ask()->assertJsonCount(1, 'popups');
+        $tag = DB::table('tags')->insertGetId(['business_id' => $this->user->business_id, 'name' => 'Cellist', 'name_key' => 'cellist']);
+        DB::table('person_tag')->insert(['person_id' => $person, 'tag_id' => $tag, 'tagged_at' => now()]);
+        $this->ask()->assertJsonCount(0, 'popups');
+    }
+
+    public function test_floods_are_held_up_and_cost_the_visitor_nothing_but_the_popup(): void
+    {
+        foreach (range(1, 300) as $ignored) {
+            $this->post('/w/report', ['ticket' => 'x'])->assertNoContent();
+        }
+        $this->ask()->assertStatus(429);
+        $this->get("/{$this->funnel->address}")->assertOk();
+        $this->travel(61)->seconds();
+        $this->ask()->assertJsonCount(1, 'popups');
+    }
+
+    public function test_it_is_played_over_a_draft_with_its_words_kept_from_running(): void
+    {
+        $row = $this->funnel->parts()->where('kind', 'popup')->findOrFail($this->popup);
+        $document = $row->definition['document'];
+        $document['sections'][0]['blocks'][0]['text'] = '</script><script>alert(1)</script>';
+        $row->change(['document' => $document])->save();
+        $url = PreviewLink::make($this->funnel->id, CarbonImmutable::now()->addDay());
+        $html = (string) $this->get($url."&popup={$this->popup}")->assertOk()->getContent();
+        preg_match('~<script type="application/json" id="lantern-preview">(.*?)</script><script async~s', $html, $m);
+        $given = json_decode($m[1] ?? '', true);
+        self::assertSame($this->popup, $given['popups'][0]['id'] ?? null);
+        self::assertStringContainsString('&lt;/script&gt;', $given['popups'][0]['steps']['main']);
+        self::assertStringNotContainsString('lantern-preview', (string) $this->get($url.'&popup=x')->getContent());
+    }
+
+    public function test_what_is_known_of_strangers_goes_after_a_year_and_a_month(): void
+    {
+        $this->see();
+        $this->travel(399)->days();
+        self::assertSame(0, app(Tidying::class)->tidy(CarbonImmutable::now()));
+        $this->travel(2)->days();
+        self::assertSame(2, app(Tidying::class)->tidy(CarbonImmutable::now()));
+        self::assertSame([0, 0, 1], [DB::table('popup_visits')->count(), $this->facts('eligible'), $this->facts('shown')]);
+    }
+
+    public function test_a_persons_history_and_the_results_say_where_they_joined(): void
+    {
+        $this->joinIn($this->see());
+        $person = Person::query()->sole();
+        $this->actingAs($this->user);
+        self::assertContains('“Before you go”', $this->getJson("/studio/api/people/{$person->id}")->assertOk()->json('history.*.what'));
+        $this->getJson("/studio/api/funnels/{$this->funnel->id}/popups")->assertOk()->assertJsonCount(1, 'popups')
+            ->assertJsonPath('popups.0.numbers.joined', 1)->assertJsonPath('popups.0.triggers.0.trigger', 'leaving')
+            ->assertJsonPath('popups.0.triggers.0.rate.successes', 1)->assertJsonPath('popups.0.places.0.name', 'Opt-in page');
     }
 
     public function test_its_tag_and_its_file_follow_joining_in_it_alone(): void

@@ -30,7 +30,9 @@ final class EarlierReleaseTest extends TestCase
         $old = Plan::fromArray($version->plan)->sequences[0]->id;
         $plan = json_decode(str_replace($old, $funnel->id,
             (string) json_encode(['format' => 1] + Plans::lists(Plan::fromArray($version->plan)))), true);
-        unset($plan['sequences'], $plan['sharedSections'], $plan['emails'][0]['sequence']);
+        // Nor were there any pop-ups.
+        DB::table('draft_parts')->where('kind', 'popup')->delete();
+        unset($plan['popups'], $plan['sequences'], $plan['sharedSections'], $plan['emails'][0]['sequence']);
         foreach (DB::table('draft_parts')->get() as $row) {
             $definition = (array) json_decode(str_replace($old, $funnel->id, $row->definition), true);
             if ($row->kind === 'page') {

@@ -17,7 +17,7 @@ final class DraftJsonTest extends TestCase
 
     /** How ids are called in the kept draft, by the list they come from. */
     private const IDS = ['pages' => 'p', 'forms' => 'o', 'emails' => 'e', 'sequences' => 'q', 'leadMagnets' => 'm',
-        'sharedSections' => 'h'];
+        'sharedSections' => 'h', 'popups' => 'v'];
 
     public function test_the_kept_draft_is_what_the_api_gives(): void
     {
@@ -44,7 +44,7 @@ final class DraftJsonTest extends TestCase
                 $names[$part['id']] = $letter.($i + 1);
             }
         }
-        foreach ($draft['pages'] as $page) {
+        foreach ([...$draft['pages'], ...$draft['popups']] as $page) {
             foreach ($page['document']['sections'] as $section) {
                 $names[$section['id']] ??= 's'.(1 + count(array_filter($names, fn (string $n): bool => $n[0] === 's')));
                 foreach ($section['blocks'] as $block) {

@@ -6,6 +6,7 @@ namespace App\Http\Studio\Funnels;
 
 use App\Drafts\DraftPlan;
 use App\Http\Studio\StudioController;
+use App\Models\DraftPart;
 use App\Models\Person;
 use App\People\Facts\PersonLookup;
 use App\Popups\Asked;
@@ -35,6 +36,17 @@ final class PopupController extends StudioController
         $popup = $this->popup($part);
 
         return response()->json(['numbers' => PopupNumbers::of([$popup->id])[$popup->id] ?? null] + PopupNumbers::inDetail($popup->id));
+    }
+
+    /** All pop-ups of a funnel with what they brought, by trigger and by place. */
+    public function index(string $funnel): JsonResponse
+    {
+        $rows = DraftPart::there($this->funnel($funnel)->id, Popup::kind())->orderBy('position')->get(['id', 'name']);
+        $numbers = PopupNumbers::of(array_values(array_map(strval(...), $rows->pluck('id')->all())));
+        $shown = $rows->filter(fn (DraftPart $row): bool => isset($numbers[$row->id]));
+
+        return response()->json(['popups' => array_values($shown->map(fn (DraftPart $row): array => ['id' => $row->id, 'name' => $row->name,
+            'numbers' => $numbers[$row->id]] + PopupNumbers::inDetail($row->id))->all())]);
     }
 
     /** In another design: the same words and pictures. */

@@ -90,6 +90,9 @@ export interface PopupResults {
     places: (PopupNumbers & { id: string; name: string; pattern: string })[];
 }
 
+/** One row of the results of a funnel. */
+export type PopupRow = PopupResults & { id: string; name: string; numbers: PopupNumbers };
+
 export interface PopupVerdict {
     shows: boolean;
     refusals: string[];

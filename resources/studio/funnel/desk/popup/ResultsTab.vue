@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from 'vue';
 import { api } from '@/api/client';
 import type { PopupNumbers, PopupResults } from '@/api/types';
 import PopupTester from '@/funnel/desk/popup/PopupTester.vue';
+import { TRIGGERS } from '@/funnel/desk/popup/triggerWords';
 import { usePopup } from '@/funnel/desk/popup/usePopup';
 import { useSession } from '@/stores/session';
 import { useToasts } from '@/stores/toasts';
@@ -22,14 +23,6 @@ onMounted(async () => {
         toasts.trouble(error);
     }
 });
-const triggers: Record<string, string> = {
-    leaving: 'About to leave',
-    seconds: 'After some seconds',
-    depth: 'Scrolled down',
-    section: 'At a section',
-    click: 'By a click',
-    idle: 'Without a movement',
-};
 const rate = (n: PopupNumbers) =>
     n.rate.rate === null ? '–' : `${percent(n.rate.rate)} (${percent(n.rate.low ?? 0)} to ${percent(n.rate.high ?? 0)})`;
 const whole = computed(() => results.value?.numbers);
@@ -68,7 +61,7 @@ const zone = computed(() => session.zone);
                     </thead>
                     <tbody>
                         <tr v-for="t in results.triggers" :key="t.trigger" class="border-t border-line">
-                            <td>{{ triggers[t.trigger] ?? t.trigger }}</td>
+                            <td>{{ TRIGGERS[t.trigger] ?? t.trigger }}</td>
                             <td class="text-right tabular-nums">{{ count(t.shown) }}</td>
                             <td class="text-right tabular-nums">{{ count(t.joined) }}</td>
                             <td class="text-right tabular-nums" :title="rate(t)">
@@ -82,6 +75,7 @@ const zone = computed(() => session.zone);
                     <thead>
                         <tr class="text-left text-soft">
                             <th class="font-normal">Place</th>
+                            <th class="text-right font-normal">Visits</th>
                             <th class="text-right font-normal">Shown</th>
                             <th class="text-right font-normal">Joined</th>
                             <th class="text-right font-normal">Rate</th>
@@ -92,6 +86,7 @@ const zone = computed(() => session.zone);
                             <td>
                                 {{ p.name || 'A page that is gone' }}<span v-if="p.pattern" class="block text-soft">{{ p.pattern }}</span>
                             </td>
+                            <td class="text-right tabular-nums">{{ count(p.eligible) }}</td>
                             <td class="text-right tabular-nums">{{ count(p.shown) }}</td>
                             <td class="text-right tabular-nums">{{ count(p.joined) }}</td>
                             <td class="text-right tabular-nums" :title="rate(p)">
