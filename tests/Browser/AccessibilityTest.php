@@ -100,18 +100,20 @@ final class AccessibilityTest extends BrowserTestCase
         $this->steps(function (): void {
             $b = $this->browser();
             $this->signIn($b);
-            $funnel = (string) $this->askApi($b, 'POST', 'funnels', ['goal' => 'waiting-list', 'name' => 'List', 'title' => 'Autumn'])['id'];
+            $funnel = (string) $this->askApi($b, 'POST', 'funnels', ['goal' => 'waiting-list', 'name' => 'List',
+                'title' => 'Autumn'])['id'];
             $popup = $this->askApi($b, 'GET', "funnels/{$funnel}")['popups'][0];
             $this->askApi($b, 'PUT', "parts/{$popup['id']}", ['revision' => $popup['revision'], 'on' => true,
-                'triggers' => [['kind' => 'seconds', 'amount' => 0]], 'limits' => ['repeat' => 'always', 'apart' => 0, 'afterClosed' => 0]]);
+                'triggers' => [['kind' => 'seconds', 'amount' => 0]],
+                'limits' => ['repeat' => 'always', 'apart' => 0, 'afterClosed' => 0]]);
             $this->askApi($b, 'POST', 'sites', ['address' => 'https://blog.example', 'name' => 'Notes']);
             $stranger = $this->browser();
             foreach (array_keys(Looks::all()) as $look) {
                 $this->sql("update funnels set look = '{$look}'");
                 $this->publishAtOnce($b, $funnel);
                 $stranger->get(self::$site.'/'.$this->sql('select address from funnels'));
-                $this->waitFor($stranger, fn (RemoteWebDriver $s): bool => (bool) $s->executeScript('return [...document.body.children].some('
-                    .'e => e.shadowRoot?.querySelector("dialog:modal"))'), 'the pop-up');
+                $modal = 'return [...document.body.children].some(e => e.shadowRoot?.querySelector("dialog:modal"))';
+                $this->waitFor($stranger, fn (RemoteWebDriver $s): bool => (bool) $s->executeScript($modal), 'the pop-up');
                 $this->check($stranger, "a pop-up in {$look}");
                 $stranger->get(self::$site."/p/{$popup['id']}");
                 $this->check($stranger, "its own page in {$look}");
