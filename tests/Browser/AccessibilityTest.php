@@ -104,7 +104,7 @@ final class AccessibilityTest extends BrowserTestCase
                 'title' => 'Autumn'])['id'];
             $popup = $this->askApi($b, 'GET', "funnels/{$funnel}")['popups'][0];
             $this->askApi($b, 'PUT', "parts/{$popup['id']}", ['revision' => $popup['revision'], 'on' => true,
-                'triggers' => [['kind' => 'seconds', 'amount' => 0]],
+                'triggers' => [['kind' => 'seconds', 'amount' => 0]], 'frame' => ['entry' => 'none'],
                 'limits' => ['repeat' => 'always', 'apart' => 0, 'afterClosed' => 0]]);
             $this->askApi($b, 'POST', 'sites', ['address' => 'https://blog.example', 'name' => 'Notes']);
             $stranger = $this->browser();

@@ -63,6 +63,8 @@ const written = (section: Section) =>
         .filter((b) => b.kind === 'form')
         .map((b) => read({ ...toRaw(store.form(String(b.form))), revision: 0 }))
         .join('');
+/** What the page that is fetched is drawn from, at the latest. */
+const asked = desk.sections.value.map((s) => [s.id, written(s)] as const);
 /** What all sections depend on: a change of it draws the whole page anew. */
 const around = computed(() =>
     JSON.stringify([
@@ -109,12 +111,11 @@ function onLoad(): void {
     });
     dress(doc);
     arrangeStage();
-    desk.sections.value.forEach((s) => drawn.set(s.id, written(s)));
+    // What was changed while the page was on its way here is not on it yet.
+    asked.forEach(([id, json]) => drawn.set(id, json));
     mark(doc, desk.selection.value);
     ready.value = true;
-    if (props.sample) {
-        void drawWhole();
-    }
+    void (props.sample ? drawWhole() : draw());
 }
 
 function onKey(event: KeyboardEvent): void {
@@ -166,15 +167,15 @@ async function draw(): Promise<void> {
     }
     running = true;
     try {
-        const asked = new Map(wanted.map((s) => [s.id, written(s)]));
+        const sent = new Map(wanted.map((s) => [s.id, written(s)]));
         const answer = await api.post<{ sections: Record<string, string> }>(`pages/${desk.pageId}/draw`, {
             ...screen(),
-            sections: [...asked.keys()],
+            sections: [...sent.keys()],
             deadline: props.state,
         });
         for (const [id, html] of Object.entries(answer.sections)) {
             place(doc, main, id, html);
-            drawn.set(id, asked.get(id) ?? '');
+            drawn.set(id, sent.get(id) ?? '');
         }
         arrange(main);
         showStep();
@@ -248,7 +249,7 @@ async function drawWhole(): Promise<void> {
     running = true;
     whole = false;
     try {
-        const asked = desk.sections.value.map((s) => [s.id, written(s)] as const);
+        const sent = desk.sections.value.map((s) => [s.id, written(s)] as const);
         const answer = await api.post<{ html: string }>(`pages/${desk.pageId}/draw`, {
             ...screen(),
             sample: props.sample,
@@ -263,7 +264,7 @@ async function drawWhole(): Promise<void> {
             doc.body.setAttribute(name, fresh.body.getAttribute(name) ?? '');
         }
         drawn.clear();
-        asked.forEach(([id, json]) => drawn.set(id, json));
+        sent.forEach(([id, json]) => drawn.set(id, json));
         addStyle(doc);
         arrangeStage();
         if (!props.sample) {

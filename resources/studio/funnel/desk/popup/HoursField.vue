@@ -55,10 +55,9 @@ const moment = (event: Event) => (event.target as HTMLInputElement).value;
                     class="flex size-9 items-center justify-center rounded border text-sm font-medium"
                     :class="hours.days.includes(i + 1) ? 'border-ink bg-lamp-pale' : 'border-line text-soft'"
                     :aria-pressed="hours.days.includes(i + 1)"
-                    :aria-label="NAMES[i]"
                     @click="toggle(i + 1)"
                 >
-                    {{ day }}
+                    {{ day }}<span class="sr-only">, {{ NAMES[i] }}</span>
                 </button>
             </div>
         </div>
