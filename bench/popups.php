@@ -57,7 +57,8 @@ $visit = function (string $url, ?callable $then = null): array {
     }
     $seen = $browser->executeScript('const all = [...performance.getEntriesByType("navigation"), ...performance.getEntriesByType('
         .'"resource")]; const load = performance.getEntriesByType("navigation")[0].loadEventEnd;
-        return {bytes: all.reduce((n, e) => n + e.transferSize, 0), first: all.filter(e => e.startTime < load).reduce((n, e) => n + '
+        return {bytes: all.reduce((n, e) => n + e.transferSize, 0), first: all.filter(e => e.startTime < load
+            && e.initiatorType !== "img").reduce((n, e) => n + '
         .'e.transferSize, 0), shift: __shift, block: __block, '
         .'shown: [...document.querySelectorAll("div")].filter(e => e.shadowRoot).length}');
     $browser->quit();
@@ -71,13 +72,16 @@ $popup = $funnel->parts()->where('kind', Popup::kind())->firstOrFail();
 $popup->change(['on' => true])->save();
 app(Publishing::class)->publish($funnel->refresh(), null);
 $leave = function ($browser, ChromeDevToolsDriver $tools): void {
+    $browser->wait(10, 50)->until(fn ($b): bool => (bool) $b->executeScript('return performance.getEntriesByType("resource").some('
+        .'e => e.name.endsWith("/w/ask") && e.responseEnd > 0)'));
     foreach ([300, 100, -2] as $y) {
         $tools->execute('Input.dispatchMouseEvent', ['type' => 'mouseMoved', 'x' => 500, 'y' => $y]);
     }
     $browser->wait(10, 50)->until(fn ($b): bool => (bool) $b->executeScript('return [...document.body.children].some(e => e.shadowRoot)'));
 };
 $with = $visit($address, $leave);
-$say('bytes until the page has loaded, without and with a pop-up', number_format($without['first']).' and '.number_format($with['first']));
+$say('bytes until the page has loaded but for pictures, without and with',
+    number_format($without['first']).' and '.number_format($with['first']));
 $say('bytes in all, without a pop-up, and with one that was shown', number_format($without['bytes']).' and '
     .number_format($with['bytes']));
 $say('shift of the layout, with the pop-up shown', sprintf('%.4f', $with['shift']));

@@ -16,6 +16,7 @@ use App\Popups\Ticket;
 use App\Serving\Visit;
 use App\Support\AnswerKind;
 use App\Support\Input;
+use App\Support\Packed;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -65,8 +66,8 @@ final readonly class PopupController
 
         $popups = array_map(fn (LivePopup $p): array => $this->content->of($p, $whose), $found);
 
-        return self::answer(['ticket' => Ticket::of($asked), 'popups' => $popups]
-            + ($found === [] ? [] : PopupContent::styles($found, $asked->site !== null)));
+        return Packed::for($request, self::answer(['ticket' => Ticket::of($asked), 'popups' => $popups]
+            + ($found === [] ? [] : PopupContent::styles($found, $asked->site !== null))));
     }
 
     /** A trigger came: is it shown now? */
@@ -91,9 +92,9 @@ final readonly class PopupController
             return self::answer(['show' => false]);
         }
 
-        return self::answer(['show' => true, 'token' => FormToken::issue($live->popup->id)]
+        return Packed::for($request, self::answer(['show' => true, 'token' => FormToken::issue($live->popup->id)]
             + ($request->boolean('content') ? ['popup' => $this->content->of($live, $whose)]
-                + PopupContent::styles([$live], $asked->site !== null) : []));
+                + PopupContent::styles([$live], $asked->site !== null) : [])));
     }
 
     /** It was closed, or something in it was followed. */

@@ -19,6 +19,7 @@ use App\Serving\Source;
 use App\Serving\Visit;
 use App\Support\AnswerKind;
 use App\Support\Hosts;
+use App\Support\Packed;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -119,8 +120,7 @@ final readonly class PopupPageController
         $given = json_encode(['site' => $site, 'host' => Hosts::site()], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_HEX_TAG);
         $response = new Response("(function(lantern){\n".SiteAssets::text('resources/site/popup.ts')."\n})({$given});\n", 200, $headers);
         $response->setEtag(hash('xxh128', (string) $response->getContent()));
-        $response->isNotModified($request);
 
-        return $response;
+        return $response->isNotModified($request) ? $response : Packed::for($request, $response);
     }
 }

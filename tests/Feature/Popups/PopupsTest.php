@@ -235,6 +235,15 @@ final class PopupsTest extends PopupTestCase
         $this->ask()->assertJsonCount(0, 'popups');
     }
 
+    public function test_answers_are_packed_for_whoever_can_unpack_them(): void
+    {
+        $packed = $this->withHeaders(['Accept-Encoding' => 'gzip, br'])->ask()->assertHeader('Content-Encoding', 'gzip')
+            ->assertHeader('Vary', 'Accept-Encoding');
+        $given = json_decode((string) gzdecode((string) $packed->getContent()), true);
+        self::assertSame($this->popup, $given['popups'][0]['id']);
+        self::assertLessThan(10_000, strlen((string) $packed->getContent()));
+    }
+
     public function test_floods_are_held_up_and_cost_the_visitor_nothing_but_the_popup(): void
     {
         foreach (range(1, 300) as $ignored) {
