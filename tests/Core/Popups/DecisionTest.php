@@ -122,6 +122,8 @@ final class DecisionTest extends TestCase
             self::at(['facts' => [self::fact('shown', '2026-01-01')]])];
         yield 'seen on this visit' => [Refusal::Again, $limits(['repeat' => 'visit', 'apart' => 0]),
             self::at(['facts' => [self::fact('shown', '2027-03-10 10:50')], 'since' => self::moment('2027-03-10 10:45'), 'visit' => 2])];
+        yield 'seen with the first view of this visit' => [Refusal::Again, $limits(['repeat' => 'visit', 'apart' => 0]),
+            self::at(['facts' => [self::fact('shown', '2027-03-10 10:45')], 'since' => self::moment('2027-03-10 10:45'), 'visit' => 2])];
         yield 'seen on the visit before' => [null, $limits(['repeat' => 'visit', 'apart' => 0]),
             self::at(['facts' => [self::fact('shown', '2027-03-10 09:50')], 'since' => self::moment('2027-03-10 10:45'), 'visit' => 2])];
         yield 'another on this view' => [Refusal::SameView, $limits(['apart' => 0]),

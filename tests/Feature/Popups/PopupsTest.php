@@ -10,6 +10,7 @@ use App\Popups\Tidying;
 use App\Serving\PreviewLink;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\RateLimiter;
 
 /** What a visitor meets, from the view of a page to joining and ever after. */
 final class PopupsTest extends PopupTestCase
@@ -233,6 +234,28 @@ final class PopupsTest extends PopupTestCase
         $tag = DB::table('tags')->insertGetId(['business_id' => $this->user->business_id, 'name' => 'Cellist', 'name_key' => 'cellist']);
         DB::table('person_tag')->insert(['person_id' => $person, 'tag_id' => $tag, 'tagged_at' => now()]);
         $this->ask()->assertJsonCount(0, 'popups');
+    }
+
+    public function test_what_was_shown_is_known_however_often_it_could_have_been_since(): void
+    {
+        $this->change(['limits' => ['repeat' => 'once', 'afterClosed' => 1]]);
+        $this->see();
+        $fact = (array) DB::table('popup_facts')->where('type', 'eligible')->first();
+        foreach (range(1, 450) as $i) {
+            DB::table('popup_facts')->insert(['id' => null, 'view' => sprintf('%032d', $i)] + $fact);
+        }
+        $this->travel(40)->days();
+        $this->ask()->assertJsonCount(0, 'popups');
+    }
+
+    public function test_forms_are_not_taken_in_floods(): void
+    {
+        $ticket = $this->see();
+        foreach (range(1, (int) config('lantern.signups.per_address')) as $ignored) {
+            RateLimiter::hit('signups:127.0.0.1', 600);
+        }
+        $this->joinIn($ticket)->assertStatus(429)->assertJsonStructure(['message']);
+        self::assertSame(0, Submission::query()->count());
     }
 
     public function test_answers_are_packed_for_whoever_can_unpack_them(): void

@@ -129,6 +129,18 @@ final class SitesTest extends PopupTestCase
         }
     }
 
+    public function test_nobody_elses_site_opens_what_is_ours(): void
+    {
+        $stranger = $this->owner('stranger@example.com');
+        $theirs = $this->site('https://theirs.example', $stranger);
+        $ticket = $this->post('/w/ask', ['site' => $theirs->id, 'address' => '/', 'visitor' => $this->visitor],
+            ['Origin' => 'https://theirs.example'])->json('ticket');
+        self::assertNotEmpty($ticket);
+        $this->change(['triggers' => [['kind' => 'click']]]);
+        $this->post('/w/show', ['ticket' => $ticket, 'popup' => $this->popup, 'trigger' => 'click', 'content' => '1'])
+            ->assertJsonPath('show', false)->assertJsonMissingPath('popup');
+    }
+
     public function test_a_removed_site_shows_nothing_and_comes_back_with_an_undo(): void
     {
         $this->actingAs($this->user);
