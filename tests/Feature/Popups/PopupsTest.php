@@ -258,6 +258,57 @@ final class PopupsTest extends PopupTestCase
         self::assertSame(0, Submission::query()->count());
     }
 
+    /** @param  array<string, mixed>  $values */
+    private function changeForm(array $values): void
+    {
+        $this->funnel->parts()->where('kind', 'form')->findOrFail($this->form)->change($values)->save();
+        $this->publish();
+    }
+
+    public function test_a_form_of_two_steps_asks_for_the_rest_after_the_address_and_in_the_same_place(): void
+    {
+        $this->changeForm(['fields' => [['kind' => 'email'], ['kind' => 'line', 'name' => 'level', 'label' => 'Level', 'step' => 2,
+            'required' => true]]]);
+        $ticket = $this->see();
+        $first = $this->joinIn($ticket)->assertOk()->assertJsonPath('step', 2);
+        self::assertSame(1, Submission::query()->count(), 'whoever leaves now has joined');
+        $second = fn (array $with) => $this->post('/w/join', $with + ['ticket' => $ticket, 'popup' => $this->popup, 'form' => $this->form,
+            'step' => '2', 'token' => $first->json('token'), 'joined' => $first->json('joined')]);
+        $this->travel(5)->seconds();
+        $second([])->assertStatus(422)->assertJsonStructure(['errors' => ['level']]);
+        $second(['level' => 'Beginner', 'joined' => Submission::query()->value('id').'.made-up'])->assertStatus(422)
+            ->assertJsonStructure(['message']);
+        $second(['level' => 'Beginner'])->assertOk()->assertJsonPath('thanks', true);
+        self::assertSame('Beginner', Submission::query()->sole()->answers['level'] ?? null);
+    }
+
+    public function test_an_address_that_is_to_be_confirmed_is_asked_for_and_nobody_is_in_before(): void
+    {
+        $this->changeForm(['doubleOptIn' => true]);
+        $this->joinIn($this->see())->assertOk()->assertJsonPath('thanks', true);
+        self::assertSame(['waiting', 0], [Submission::query()->sole()->state->value, DB::table('messages')->whereNotNull('sequence_id')
+            ->count()]);
+        self::assertSame(1, DB::table('confirmations')->count());
+        // Whoever has filled it in is not asked again, whether they have confirmed or not.
+        $this->travel(60)->days();
+        $this->ask()->assertJsonCount(0, 'popups');
+        $this->anotherBrowser();
+        $document = $this->funnel->parts()->where('kind', 'popup')->findOrFail($this->popup)->definition['document'];
+        array_pop($document['sections']);
+        $this->change(['document' => $document, 'after' => ['kind' => 'page', 'to' => '']]);
+        $go = (string) $this->joinIn($this->see(), 'kim@example.com')->json('go');
+        self::assertStringContainsString('/c/wait/', $go);
+    }
+
+    public function test_a_hidden_field_takes_what_the_address_says(): void
+    {
+        $this->changeForm(['fields' => [['kind' => 'email'], ['kind' => 'hidden', 'name' => 'topic', 'label' => 'Topic',
+            'parameter' => 'utm_term']]]);
+        $ticket = (string) $this->ask(['source' => 'utm_term=rosin%3Cb%3E&x[]=1'])->json('ticket');
+        $this->joinIn($ticket)->assertOk();
+        self::assertSame('rosin<b>', Submission::query()->sole()->answers['topic'] ?? null);
+    }
+
     public function test_answers_are_packed_for_whoever_can_unpack_them(): void
     {
         $packed = $this->withHeaders(['Accept-Encoding' => 'gzip, br'])->ask()->assertHeader('Content-Encoding', 'gzip')

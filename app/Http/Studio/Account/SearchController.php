@@ -28,8 +28,9 @@ final class SearchController extends StudioController
             ->whereRaw("lower(name) like ? escape '\\'", [$like])->limit(6)->get();
         $pages = DB::table('draft_parts')->join('funnels', 'funnels.id', '=', 'draft_parts.funnel_id')->where('business_id', $business)
             ->whereNull('archived_at')
-            ->where('kind', 'page')->whereNull('removed')->whereRaw("lower(draft_parts.name) like ? escape '\\'", [$like])->limit(6)
-            ->get(['draft_parts.id', 'draft_parts.name', 'funnels.id as funnel_id', 'funnels.name as funnel']);
+            ->whereIn('kind', ['page', 'popup'])->whereNull('removed')->whereRaw("lower(draft_parts.name) like ? escape '\\'", [$like])
+            ->limit(6)
+            ->get(['draft_parts.id', 'draft_parts.kind', 'draft_parts.name', 'funnels.id as funnel_id', 'funnels.name as funnel']);
         $people = Person::query()->where('business_id', $business)->where(fn ($q) => $q->whereRaw("email_key like ? escape '\\'", [$like])
             ->orWhereRaw("lower(first_name || ' ' || last_name) like ? escape '\\'", [$like]))->latest('joined_at')->limit(6)->get();
         $messages = Message::query()->where('business_id', $business)->whereRaw("lower(subject) like ? escape '\\'", [$like])
@@ -38,8 +39,8 @@ final class SearchController extends StudioController
         return response()->json(['found' => [
             ...$funnels->map(fn (Funnel $f): array => ['kind' => 'Funnel', 'label' => $f->name, 'note' => $f->state,
                 'to' => "/funnels/{$f->id}"])->all(),
-            ...$pages->map(fn ($p): array => ['kind' => 'Page', 'label' => $p->name, 'note' => $p->funnel,
-                'to' => "/funnels/{$p->funnel_id}/page/{$p->id}"])->all(),
+            ...$pages->map(fn ($p): array => ['kind' => $p->kind === 'page' ? 'Page' : 'Pop-up', 'label' => $p->name,
+                'note' => $p->funnel, 'to' => "/funnels/{$p->funnel_id}/{$p->kind}/{$p->id}"])->all(),
             ...$people->map(fn (Person $p): array => ['kind' => 'Person', 'label' => trim("{$p->first_name} {$p->last_name}") ?: $p->email,
                 'note' => $p->email,
                 'to' => "/people/{$p->id}"])->all(),
