@@ -12,7 +12,9 @@ import type { Asked, Popup, Shown, Styles } from './popups/types';
 declare const lantern: { site: string; host: string } | undefined;
 
 class Popups {
-    private stops: (() => void)[] = [];
+    /** Takes away what waits for a trigger; likewise, what is placed in the page. */
+    private readonly armed: (() => void)[] = [];
+    private readonly placed: (() => void)[] = [];
     private open: Stage | null = null;
     private asking = false;
     private known: Popup[] = [];
@@ -27,7 +29,7 @@ class Popups {
     /** A page comes: what is there goes, and what may be shown is asked anew. */
     async begin(): Promise<void> {
         const view = ++this.view;
-        this.stops.splice(0).forEach((stop) => stop());
+        [...this.armed.splice(0), ...this.placed.splice(0)].forEach((stop) => stop());
         this.open?.close();
         const answer = await this.client.ask();
         if (view !== this.view) {
@@ -40,7 +42,7 @@ class Popups {
             if (popup.placed) {
                 this.place(popup);
             } else {
-                popup.triggers.forEach((t) => this.stops.push(arm(t, () => void this.fire(popup, t.kind))));
+                popup.triggers.forEach((t) => this.armed.push(arm(t, () => void this.fire(popup, t.kind))));
             }
         }
     }
@@ -53,7 +55,7 @@ class Popups {
         if (isBusy((isPhone() ? popup.phone : popup.wide).dialog)) {
             if (['seconds', 'depth', 'section', 'idle'].includes(trigger)) {
                 const timer = setTimeout(() => void this.fire(popup, trigger), 3000);
-                this.stops.push(() => clearTimeout(timer));
+                this.armed.push(() => clearTimeout(timer));
             }
             return;
         }
@@ -67,7 +69,7 @@ class Popups {
     }
 
     private show(popup: Popup, styles: Styles, answer: Shown): void {
-        this.stops.splice(0).forEach((stop) => stop());
+        this.armed.splice(0).forEach((stop) => stop());
         const stage = new Stage(
             popup,
             styles,
@@ -100,7 +102,7 @@ class Popups {
             stage.put(at.beside, at.where);
             watch.observe(stage.host);
         });
-        this.stops.push(() => {
+        this.placed.push(() => {
             stop();
             watch.disconnect();
             stage.host.remove();

@@ -225,7 +225,8 @@ final class PopupTest extends BrowserTestCase
             $site = (string) $this->askApi($owner, 'POST', 'sites', ['address' => $blog, 'name' => 'Notes'])['id'];
             $page = fn (string $more): string => '<!doctype html><title>A note</title><style>html{font-size:62.5%} h2,button{color:red;'
                 .'font:bold 9rem cursive!important} p{margin:0}</style><article><h1>A note</h1>'
-                .implode('', array_fill(0, 6, '<p style="min-height:300px">Words to read.</p>')).$more.'</article>'
+                .implode('', array_fill(0, 6,
+                    '<p style="min-height:300px">Words to read.</p>')).'<div data-lantern="here"></div>'.$more.'</article>'
                 .str_repeat('<script async src="'.self::$site."/w/{$site}.js\"></script>", 2);
             $folder = self::$folder.'/blog';
             @mkdir($folder);
@@ -245,6 +246,11 @@ final class PopupTest extends BrowserTestCase
             $this->askApi($owner, 'PUT', "parts/{$popup['id']}", ['revision' => $popup['revision'], 'on' => true, 'document' => $document,
                 'places' => ['pages' => 'none', 'sites' => [['site' => $site, 'patterns' => [['how' => 'exactly', 'text' => '/second']]]]],
                 'spot' => ['how' => 'after-paragraph', 'number' => 5]]);
+            // A slip on the same page, which comes before anything is placed.
+            $slip = $this->askApi($owner, 'GET', "funnels/{$funnel}")['popups'][0];
+            $this->askApi($owner, 'PUT', "parts/{$slip['id']}", ['revision' => $slip['revision'], 'on' => true,
+                'frame' => ['stand' => 'corner-right', 'size' => 'small'], 'triggers' => [['kind' => 'seconds', 'amount' => 0]],
+                'places' => ['pages' => 'none', 'sites' => [['site' => $site, 'patterns' => [['how' => 'exactly', 'text' => '/third']]]]]]);
             $this->publishAtOnce($owner, $funnel);
 
             $reader = $this->browser();
@@ -271,6 +277,15 @@ final class PopupTest extends BrowserTestCase
             $this->seePopup($reader, 'Thank you');
             self::assertSame('/second', $this->sql("select site_path from submissions where popup_id = '{$popup['id']}'"));
             self::assertSame([], $reader->manage()->getCookies(), 'no cookie of ours is left there');
+
+            $this->askApi($owner, 'PUT', "parts/{$popup['id']}",
+                ['revision' => 2, 'places' => ['pages' => 'none', 'sites' => [['site' => $site,
+                    'patterns' => []]]], 'spot' => ['how' => 'mark', 'text' => 'here']]);
+            $this->publishAtOnce($owner, $funnel);
+            $other = $this->browser();
+            $this->open($other, "{$blog}/third");
+            $this->waitFor($other, fn (): bool => (int) $other->executeScript('return [...document.querySelectorAll("div")].filter(e => '
+                .'e.shadowRoot).length') === 2, 'a slip takes nothing away that is placed');
 
             $owner->get(self::$studio.'/studio/settings/sites');
             $this->seeText($owner, 'Installed: last seen');

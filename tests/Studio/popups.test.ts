@@ -145,6 +145,7 @@ describe('where a form is placed', () => {
 
     it('waits for the reader where all of the article is in sight', () => {
         document.body.innerHTML = page;
+        vi.spyOn(document.documentElement, 'scrollHeight', 'get').mockReturnValue(innerHeight + 200);
         at({ a: 100, b: 200, c: 300 });
         const put = vi.fn();
         const stop = whenCalm(find({ how: 'after-paragraph', number: 1 })!, put);

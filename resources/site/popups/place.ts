@@ -57,7 +57,8 @@ export function whenCalm(found: Found, put: (found: Found) => void): () => void 
         return () => undefined;
     }
     const last = { ...found, beside: found.later.at(-1) ?? found.beside };
-    const events = ['pointerdown', 'keydown', 'scroll'] as const;
+    const scrolls = document.documentElement.scrollHeight > innerHeight + 1;
+    const events = ['pointerdown', 'keydown', scrolls ? 'scroll' : 'pointermove'] as const;
     const stop = () => events.forEach((e) => removeEventListener(e, once));
     function once(): void {
         stop();

@@ -24,6 +24,7 @@ const STYLE = `
         padding:.5rem .8rem;border:1px solid #8d8672;border-radius:99px;background:#fffdf8;color:#20302d;cursor:pointer;opacity:0}
     [data-section]:hover>.lantern-add,[data-section].is-open>.lantern-add,.lantern-add:focus{opacity:1}
     [data-section].lantern-nothing{min-height:4rem}
+    .pop-box .lantern-add,.stand-placed .pop-close{display:none}
     .lantern-shared{position:absolute;right:.5rem;top:.5rem;z-index:5;font:600 13px/1 system-ui,sans-serif;padding:.35rem .6rem;border-radius:4px;background:#fdf0d2;color:#20302d;pointer-events:none}
 `;
 
