@@ -40,8 +40,7 @@ final class EventHistory implements TellsHistory
             ->get(['submissions.id', 'draft_parts.name as popup', 'sites.name as site', 'submissions.site_path']);
         $where = [];
         foreach ($rows as $row) {
-            $where[(string) $row->id] = '“'.($row->popup ?? 'A pop-up').'”'
-                .($row->site === null ? '' : " on {$row->site}, {$row->site_path}");
+            $where[(string) $row->id] = ($row->popup ?? 'A pop-up').($row->site === null ? '' : " on {$row->site}, {$row->site_path}");
         }
 
         return $where;

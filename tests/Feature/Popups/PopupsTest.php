@@ -359,7 +359,7 @@ final class PopupsTest extends PopupTestCase
         $this->joinIn($this->see());
         $person = Person::query()->sole();
         $this->actingAs($this->user);
-        self::assertContains('“Before you go”', $this->getJson("/studio/api/people/{$person->id}")->assertOk()->json('history.*.what'));
+        self::assertContains('Before you go', $this->getJson("/studio/api/people/{$person->id}")->assertOk()->json('history.*.what'));
         $this->getJson("/studio/api/funnels/{$this->funnel->id}/popups")->assertOk()->assertJsonCount(1, 'popups')
             ->assertJsonPath('popups.0.numbers.joined', 1)->assertJsonPath('popups.0.triggers.0.trigger', 'leaving')
             ->assertJsonPath('popups.0.triggers.0.rate.successes', 1)->assertJsonPath('popups.0.places.0.name', 'Opt-in page');
