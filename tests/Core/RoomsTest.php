@@ -22,7 +22,7 @@ final class RoomsTest extends TestCase
         'Parts' => ['Support'],
         'People' => ['Support'],
         'Deadlines' => ['Events', 'Parts', 'Support'],
-        'Webinars' => ['Support'],
+        'Webinars' => ['Parts', 'Support'],
         'Rules' => ['Deadlines', 'People', 'Support'],
         'Emails' => ['Rules', 'Support'],
         'Money' => ['Support'],

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Webinars;
+
+use Lantern\Core\Support\Shape;
+
+/** The offer of a webinar, and when it appears in the room. */
+final readonly class OfferMoment
+{
+    /**
+     * @param  string  $offer  the id of what is offered
+     * @param  int|null  $second  of the session or of the recording; null where the host shows it by hand
+     */
+    public function __construct(public string $offer, public ?int $second = null)
+    {
+    }
+
+    public static function fromShape(Shape $shape): self
+    {
+        return new self($shape->text('offer', 40), $shape->has('second') ? $shape->integer('second', 0, 720 * 60) : null);
+    }
+
+    /** @return array<string, int|string> */
+    public function toArray(): array
+    {
+        return ['offer' => $this->offer] + ($this->second === null ? [] : ['second' => $this->second]);
+    }
+}

@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Webinars;
+
+use DateTimeZone;
+use Lantern\Core\Parts\Part;
+use Lantern\Core\Parts\PlainPart;
+use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Shape;
+
+/** A webinar of a funnel: when its sessions are, how it is held, what it offers, and its replay. */
+final readonly class Webinar implements Part
+{
+    use PlainPart;
+
+    /**
+     * @param  string  $name  what its owner calls it
+     * @param  string  $title  as those who register read it
+     * @param  string  $stream  the address of the host's stream, of a live one; '' while it is not known
+     * @param  string  $video  the id of the uploaded recording, which is played in its place or as its replay; '' for none
+     * @param  bool  $pauses  may the recording be paused? On demand it always may.
+     * @param  Bar  $bar  from which on somebody has attended
+     * @param  Replay|null  $replay  null for none
+     * @param  bool  $showsPlaces  is it said how many places are left?
+     */
+    public function __construct(
+        public string $id,
+        public string $name,
+        public string $title,
+        public Schedule $schedule,
+        public Manner $manner = Manner::Live,
+        public string $stream = '',
+        public string $video = '',
+        public bool $pauses = false,
+        public ?OfferMoment $offer = null,
+        public Bar $bar = new Bar,
+        public ?Replay $replay = new Replay,
+        public bool $showsPlaces = false,
+    ) {
+    }
+
+    public static function kind(): string
+    {
+        return 'webinar';
+    }
+
+    public static function label(): string
+    {
+        return 'webinar';
+    }
+
+    public static function most(): int
+    {
+        return 10;
+    }
+
+    /** @throws Invalid when it has no name, or could not be held as it is planned */
+    public static function fromShape(Shape $shape): self
+    {
+        $name = trim($shape->text('name', 120));
+        if ($name === '') {
+            throw Invalid::at($shape->path('name'), 'Please give the webinar a name. Only you will see it.');
+        }
+        $schedule = Schedule::fromShape($shape->group('schedule'));
+        $manner = $shape->choice('manner', Manner::class, Manner::Live->value);
+        if ($manner === Manner::Live && in_array($schedule->kind, [ScheduleKind::Soon, ScheduleKind::OnDemand], true)) {
+            throw Invalid::at($shape->path('manner'),
+                'What begins whenever somebody comes cannot be held live. Please choose a recording.');
+        }
+        if ($manner === Manner::Live && $schedule->theirs) {
+            throw Invalid::at($shape->path('manner'), 'A time of each visitor’s own day cannot be held live: it comes at many moments.');
+        }
+        $stream = trim($shape->text('stream', 500, ''));
+        if ($stream !== '' && preg_match('~^https?://[^\s"<>\\\\]+$~iD', $stream) !== 1) {
+            throw Invalid::at($shape->path('stream'), 'An address begins with https://.');
+        }
+        $offer = $shape->optionalGroup('offer');
+        $replay = $shape->optionalGroup('replay');
+
+        return new self($shape->text('id', 40), $name, trim($shape->text('title', 200)), $schedule, $manner, $stream,
+            $shape->text('video', 40, ''), $shape->flag('pauses'), $offer === null ? null : OfferMoment::fromShape($offer),
+            Bar::fromShape($shape->optionalGroup('bar')), $replay === null ? null : Replay::fromShape($replay),
+            $shape->flag('showsPlaces'));
+    }
+
+    public function sessions(): Sessions
+    {
+        return new Sessions($this->schedule);
+    }
+
+    /** The host's. */
+    public function zone(): DateTimeZone
+    {
+        return new DateTimeZone($this->schedule->zone);
+    }
+
+    public function mayPause(): bool
+    {
+        return $this->pauses || $this->schedule->kind === ScheduleKind::OnDemand;
+    }
+
+    /** Its offer may be taken away: then the room shows none. */
+    public function references(): array
+    {
+        return $this->offer === null ? [] : [$this->offer->offer];
+    }
+
+    public function uploads(): array
+    {
+        return $this->video === '' ? [] : [$this->video];
+    }
+
+    public function withIds(array $ids): self
+    {
+        $id = fn (string $old): string => $ids[$old] ?? $old;
+
+        return new self($id($this->id), $this->name, $this->title, $this->schedule, $this->manner, $this->stream, $id($this->video),
+            $this->pauses, $this->offer === null ? null : new OfferMoment($id($this->offer->offer), $this->offer->second), $this->bar,
+            $this->replay, $this->showsPlaces);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return ['id' => $this->id, 'name' => $this->name, 'title' => $this->title, 'schedule' => $this->schedule->toArray(),
+            'manner' => $this->manner->value] + array_filter(['stream' => $this->stream, 'video' => $this->video],
+                fn (string $v): bool => $v !== '') + ($this->pauses ? ['pauses' => true] : [])
+            + ($this->offer === null ? [] : ['offer' => $this->offer->toArray()]) + ['bar' => $this->bar->toArray()]
+            + ($this->replay === null ? [] : ['replay' => $this->replay->toArray()])
+            + ($this->showsPlaces ? ['showsPlaces' => true] : []);
+    }
+}
