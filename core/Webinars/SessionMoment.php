@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Webinars;
 
+use DateInterval;
 use DateTimeImmutable;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
@@ -57,10 +58,10 @@ final readonly class SessionMoment
     public function due(Session $session, DateTimeImmutable $registered, ?ReplayWindow $replay = null): ?DateTimeImmutable
     {
         $at = match ($this->anchor) {
-            SessionAnchor::BeforeStart => $session->startsAt->modify("-{$this->minutes} minutes"),
+            SessionAnchor::BeforeStart => $this->before($session->startsAt),
             SessionAnchor::Start => $session->startsAt,
-            SessionAnchor::AfterEnd => $session->endsAt->modify("+{$this->minutes} minutes"),
-            SessionAnchor::BeforeReplayEnds => $replay?->endsAt?->modify("-{$this->minutes} minutes"),
+            SessionAnchor::AfterEnd => $session->endsAt->add(new DateInterval("PT{$this->minutes}M")),
+            SessionAnchor::BeforeReplayEnds => $replay?->endsAt === null ? null : $this->before($replay->endsAt),
         };
         $earliest = match ($this->anchor) {
             SessionAnchor::BeforeStart => $registered->modify('+'.max(self::LEAST_APART, intdiv($this->minutes, self::APART)).' minutes'),
@@ -73,6 +74,11 @@ final readonly class SessionMoment
         return $at === null || $at < $earliest ? null : $at;
     }
 
+    private function before(DateTimeImmutable $at): DateTimeImmutable
+    {
+        return $at->sub(new DateInterval("PT{$this->minutes}M"));
+    }
+
     /**
      * The moment from which on it is too late to send it, in UTC: halfway to the start for a reminder, the end of the session for
      * the word that it has begun, the end of the replay for what speaks of it.
@@ -83,7 +89,7 @@ final readonly class SessionMoment
             SessionAnchor::BeforeStart => $session->startsAt->modify('-'.($this->minutes * 30).' seconds'),
             SessionAnchor::Start => $session->endsAt,
             SessionAnchor::AfterEnd => $session->endsAt->modify('+'.($this->minutes + self::LATE).' minutes'),
-            SessionAnchor::BeforeReplayEnds => $replay?->endsAt ?? $session->endsAt,
+            SessionAnchor::BeforeReplayEnds => $replay->endsAt ?? $session->endsAt,
         };
     }
 
