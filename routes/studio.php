@@ -14,6 +14,7 @@ use App\Http\Studio\Funnels\OpenController;
 use App\Http\Studio\Funnels\PartController;
 use App\Http\Studio\Funnels\PopupController;
 use App\Http\Studio\Funnels\PublishController;
+use App\Http\Studio\Funnels\WebinarController;
 use App\Http\Studio\Mail\BroadcastController;
 use App\Http\Studio\Mail\EmailController;
 use App\Http\Studio\Mail\EmailPartController;
@@ -98,6 +99,7 @@ Route::prefix('studio/api')->group(function (): void {
         Route::post('parts/{part}/popup/try', [PopupController::class, 'try']);
         Route::get('parts/{part}/deadline', [DeadlineController::class, 'show']);
         Route::post('parts/{part}/deadline/examples', [DeadlineController::class, 'examples']);
+        Route::post('parts/{part}/webinar/calendar', [WebinarController::class, 'calendar']);
         Route::get('funnels/{funnel}/running-deadlines', [DeadlineController::class, 'running']);
         Route::post('people/{person}/deadlines/{part}', [DeadlineController::class, 'byHand']);
         Route::get('funnels/{funnel}/affected', [SequenceController::class, 'affected']);

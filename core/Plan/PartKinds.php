@@ -15,13 +15,14 @@ use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Webinars\Webinar;
 
 /** The kinds of parts a funnel is made of, in the order in which a plan is written. */
 final class PartKinds
 {
     /** @var list<class-string<Part>> */
     public const ALL = [PagePlan::class, FormPlan::class, SequencePlan::class, EmailPlan::class, LeadMagnet::class, SharedSection::class,
-        Product::class, Offer::class, Coupon::class, Deadline::class, Popup::class];
+        Product::class, Offer::class, Coupon::class, Deadline::class, Popup::class, Webinar::class];
 
     /** @return array<string, class-string<Part>> */
     public static function byName(): array

@@ -25,6 +25,7 @@ use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Webinars\Webinar;
 
 /**
  * A whole funnel as one value: its parts, and the outcomes that connect its pages. A page shows shared sections with
@@ -67,6 +68,9 @@ final readonly class Plan
     /** @var list<Popup> */
     public array $popups;
 
+    /** @var list<Webinar> */
+    public array $webinars;
+
     /**
      * @param  iterable<Part>  $parts
      * @param  list<Way>  $ways
@@ -107,6 +111,7 @@ final readonly class Plan
         $this->coupons = self::those($given, Coupon::class);
         $this->deadlines = self::those($given, Deadline::class);
         $this->popups = self::those($given, Popup::class);
+        $this->webinars = self::those($given, Webinar::class);
     }
 
     /** @throws Invalid when it is no plan, or one of a format this application does not know */
@@ -318,6 +323,11 @@ final readonly class Plan
     public function popup(string $id): ?Popup
     {
         return self::find($this->popups, $id);
+    }
+
+    public function webinar(string $id): ?Webinar
+    {
+        return self::find($this->webinars, $id);
     }
 
     /** The decision about what its deadlines guard. */

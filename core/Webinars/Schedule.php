@@ -92,6 +92,29 @@ final readonly class Schedule
             $shape->has('places') ? $shape->integer('places', 1, 100_000) : null);
     }
 
+    /** In a sentence: "every Tuesday at 18:00, Europe/Berlin", "at the next quarter of an hour". */
+    public function words(): string
+    {
+        $where = $this->theirs ? 'each visitor’s own time' : str_replace('_', ' ', $this->zone);
+
+        return match ($this->kind) {
+            ScheduleKind::OnDemand => 'whenever somebody likes',
+            ScheduleKind::Soon => 'at the next '.match ($this->step) {
+                15 => 'quarter of an hour', 30 => 'half hour', default => 'full hour',
+            },
+            ScheduleKind::Recurring => ($this->recurrence?->words() ?? '').' at '.self::list($this->times).", {$where}",
+            ScheduleKind::Dates => ($this->dates === [] ? 'on no date yet' : 'on '.self::list(array_map(
+                fn (string $d): string => (new DateTimeImmutable($d))->format('j F Y \a\t H:i'), $this->dates))).", {$where}",
+        };
+    }
+
+    /** @param  list<string>  $words */
+    private static function list(array $words): string
+    {
+        return count($words) < 2 ? implode('', $words)
+            : implode(', ', array_slice($words, 0, -1)).' and '.$words[count($words) - 1];
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

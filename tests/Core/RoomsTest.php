@@ -31,11 +31,12 @@ final class RoomsTest extends TestCase
         'Forms' => ['Emails', 'Parts', 'People', 'Support'],
         'Sequences' => ['Deadlines', 'Emails', 'Events', 'Parts', 'Rules', 'Support'],
         'Popups' => ['Offers', 'Page', 'Parts', 'Rules', 'Sequences', 'Support'],
-        'Plan' => ['Deadlines', 'Emails', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Parts', 'Popups', 'Rules', 'Sequences', 'Support'],
+        'Plan' => ['Deadlines', 'Emails', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Parts', 'Popups', 'Rules', 'Sequences', 'Support',
+            'Webinars'],
         'Starters' => ['Deadlines', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Parts', 'People', 'Plan', 'Popups',
             'Sequences'],
         'Checks' => ['Deadlines', 'Emails', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Plan', 'Popups', 'Rules', 'Sequences',
-            'Support'],
+            'Support', 'Webinars'],
         'Journey' => ['Deadlines', 'Events', 'Forms', 'Offers', 'Plan', 'Sequences', 'Support'],
     ];
 

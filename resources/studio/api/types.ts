@@ -6,3 +6,4 @@ export type * from '@/api/types/deadlines';
 export type * from '@/api/types/funnel';
 export type * from '@/api/types/sales';
 export type * from '@/api/types/popups';
+export type * from '@/api/types/webinars';

@@ -13,6 +13,7 @@ export const LISTS = {
     coupon: 'coupons',
     deadline: 'deadlines',
     popup: 'popups',
+    webinar: 'webinars',
 } as const satisfies Record<string, keyof Funnel>;
 
 export type PartKind = keyof typeof LISTS;

@@ -72,6 +72,13 @@ final class PartsTest extends TestCase
             $p['popups'][] = ['id' => 'popup-2', 'name' => 'Leads on', 'after' => ['kind' => 'page', 'to' => $p['pages'][1]['id']],
                 'document' => ['format' => Document::FORMAT, 'sections' => [
                     $step('opens', ['kind' => 'button', 'text' => 'Open', 'url' => 'popup:popup-1'])]]];
+            $p['webinars'][] = ['id' => 'webinar-1', 'name' => 'First melody', 'title' => 'First melody',
+                'schedule' => ['kind' => 'recurring', 'zone' => 'Europe/Oslo', 'theirs' => true, 'times' => ['18:00'],
+                    'recurrence' => ['every' => 'week', 'days' => [2], 'from' => '2027-01-05'], 'quietFrom' => 22, 'places' => 40,
+                    'blackouts' => [['from' => '2027-02-01', 'until' => '2027-02-08']], 'closes' => 30],
+                'manner' => 'automated', 'video' => 'film', 'pauses' => true, 'offer' => ['offer' => 'offer-1', 'second' => 600],
+                'bar' => ['minutes' => 20], 'replay' => ['days' => 2, 'until' => '2027-03-01T20:00', 'for' => 'not-attended'],
+                'showsPlaces' => true];
             $p['emails'][] = ['id' => 'later', 'name' => 'Later', 'subject' => 'x', 'sequence' => $p['sequences'][0]['id'],
                 'delay' => ['days' => 3],
                 'body' => '<p>{{page_'.$p['pages'][1]['id'].'}} <a href="{{ page_'.$p['pages'][0]['id']

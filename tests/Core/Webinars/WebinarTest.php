@@ -14,6 +14,7 @@ use Lantern\Core\Webinars\Replay;
 use Lantern\Core\Webinars\ReplayState;
 use Lantern\Core\Webinars\Room;
 use Lantern\Core\Webinars\RoomState;
+use Lantern\Core\Webinars\Schedule;
 use Lantern\Core\Webinars\Session;
 use Lantern\Core\Webinars\SessionAnchor;
 use Lantern\Core\Webinars\SessionMoment;
@@ -82,6 +83,20 @@ final class WebinarTest extends TestCase
             return;
         }
         self::fail('It was taken.');
+    }
+
+    public function test_a_schedule_is_a_sentence(): void
+    {
+        $words = fn (array $with): string => Schedule::fromShape(Shape::of($with + ['kind' => 'dates', 'zone' => 'America/New_York']))
+            ->words();
+        $every = ['kind' => 'recurring', 'times' => ['18:00', '09:30'], 'recurrence' => ['every' => 'month', 'days' => [2], 'nth' => 2,
+            'from' => '2027-01-01']];
+        self::assertSame('on the second Tuesday of every month at 09:30 and 18:00, America/New York', $words($every));
+        self::assertSame('on no date yet, each visitor’s own time', $words(['theirs' => true]));
+        self::assertSame('on 9 March 2027 at 18:00, America/New York', $words(['dates' => ['2027-03-09T18:00']]));
+        self::assertSame(['at the next quarter of an hour', 'at the next half hour', 'at the next full hour'], array_map(
+            fn (int $step): string => $words(['kind' => 'soon', 'step' => $step]), Schedule::STEPS));
+        self::assertSame('whenever somebody likes', $words(['kind' => 'on-demand']));
     }
 
     /** @return iterable<string, array{array<string, mixed>, string, string, string, ?string}> rules, session, zone, opens, ends */

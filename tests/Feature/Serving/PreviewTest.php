@@ -178,8 +178,15 @@ final class PreviewTest extends TestCase
                 'words' => 'x']]],
             'emails' => [['id' => 'e', 'name' => 'x', 'subject' => 'x', 'body' => 'x', 'by' => ['deadline' => 'd', 'edge' => 'end',
                 'days' => -1, 'hour' => 9], 'only' => ['all' => true, 'rules' => [['kind' => 'deadline', 'state' => 'over',
-                    'deadline' => 'd']]]]], 'times' => ['closes' => ['moment' => '2027-01-01T18:00', 'zone' => 'UTC']]] + $p);
-        foreach ([...Plans::all(), 'one with a deadline' => $deadline] as $goal => $plan) {
+                    'deadline' => 'd']]]]], 'times' => ['closes' => ['moment' => '2027-01-01T18:00', 'zone' => 'UTC']],
+            'webinars' => [['id' => 'w', 'name' => 'x', 'title' => 'x', 'manner' => 'automated', 'video' => 'v', 'pauses' => true,
+                'schedule' => ['kind' => 'recurring', 'zone' => 'Europe/Oslo', 'theirs' => true, 'times' => ['18:00'], 'quietFrom' => 22,
+                    'recurrence' => ['every' => 'month', 'interval' => 2, 'days' => [2], 'nth' => -1, 'from' => '2027-01-05',
+                        'until' => '2028-01-05'], 'blackouts' => [['from' => '2027-02-01', 'until' => '2027-02-08']], 'closes' => -5,
+                    'places' => 9],
+                'offer' => ['offer' => 'o', 'second' => 60], 'bar' => ['minutes' => 20], 'showsPlaces' => true,
+                'replay' => ['days' => 2, 'until' => '2027-03-01T20:00', 'for' => 'attended']]]] + $p);
+        foreach ([...Plans::all(), 'one with a deadline and a webinar' => $deadline] as $goal => $plan) {
             foreach (array_keys(Looks::all()) as $look) {
                 $array = ['look' => ['id' => $look, 'accent' => '#123456', 'corner' => 3]] + $plan->toArray();
                 $result = $validator->validate(json_decode((string) json_encode($array)),

@@ -33,6 +33,10 @@ use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
 use Lantern\Core\Orders\ReceiptKind;
 use Lantern\Core\Popups\PopupDesigns;
+use Lantern\Core\Webinars\Manner;
+use Lantern\Core\Webinars\Schedule;
+use Lantern\Core\Webinars\ScheduleKind;
+use Lantern\Core\Webinars\Webinar;
 use Tests\TestCase;
 
 /** Between two businesses stands a wall at every address that names something: each id below exists, at somebody else's. */
@@ -65,6 +69,8 @@ final class WallsTest extends TestCase
             Ids::next(...),
             []));
         DraftParts::add($funnel->refresh(), new Deadline(Ids::next(), 'Three days', lasting: Lasting::days(3)));
+        DraftParts::add($funnel->refresh(), new Webinar(Ids::next(), 'First melody', '', new Schedule(ScheduleKind::OnDemand, 'UTC'),
+            Manner::Automated));
 
         return [
             'funnel' => $funnel->id, 'version' => (string) $funnel->live_version_id, 'page' => $part('page'), 'part' => $part('email'),
@@ -142,7 +148,7 @@ final class WallsTest extends TestCase
                 'studio/api/parts/{part}/deadline/examples' => 'deadline',
                 'studio/api/people/{person}/deadlines/{part}' => 'deadline', 'studio/api/parts/{part}/popup' => 'popup',
                 'studio/api/parts/{part}/popup/redesign' => 'popup', 'studio/api/parts/{part}/popup/step' => 'popup',
-                'studio/api/parts/{part}/popup/try' => 'popup'][$uri] ?? 'email';
+                'studio/api/parts/{part}/popup/try' => 'popup', 'studio/api/parts/{part}/webinar/calendar' => 'webinar'][$uri] ?? 'email';
             $ids['part'] = (string) DB::table('draft_parts')->where('kind', $part)->value('id');
             $url = '/'.preg_replace_callback('/\{(\w+)\??\}/', fn (array $m): string => $ids[$m[1]], $uri);
             app('auth')->forgetGuards();

@@ -5,6 +5,7 @@ import type { Email, MessageState, Sequence } from '@/api/types/emails';
 import type { LookChanges, Page, SharedSection } from '@/api/types/page';
 import type { Form } from '@/api/types/people';
 import type { Popup, PopupNumbers } from '@/api/types/popups';
+import type { Webinar } from '@/api/types/webinars';
 import type { Coupon, Offer, Product } from '@/api/types/sales';
 
 export type FunnelState = 'draft' | 'live' | 'closed';
@@ -77,6 +78,7 @@ export interface Funnel extends FunnelSummary {
     coupons: Coupon[];
     deadlines: Deadline[];
     popups: Popup[];
+    webinars: Webinar[];
     currency: string;
     /** When the draft would be open. */
     times: { opens?: ForEveryone; closes?: ForEveryone };
@@ -112,6 +114,7 @@ export interface Finding {
         | 'coupon'
         | 'deadline'
         | 'popup'
+        | 'webinar'
         | 'way'
         | 'funnel'
         | 'settings';

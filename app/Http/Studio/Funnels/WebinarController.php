@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Studio\Funnels;
+
+use App\Http\Studio\StudioController;
+use App\Support\Input;
+use App\Support\Instant;
+use Carbon\CarbonImmutable;
+use DateTimeZone;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\Shape;
+use Lantern\Core\Webinars\Schedule;
+use Lantern\Core\Webinars\Session;
+use Lantern\Core\Webinars\Sessions;
+use Lantern\Core\Webinars\Webinar;
+
+/** A webinar on the desk. */
+final class WebinarController extends StudioController
+{
+    private const WEEKS = 8;
+
+    /** The sessions of the next eight weeks as somebody in a zone sees them, by a schedule as it stands on the screen. Nothing is stored. */
+    public function calendar(Request $request, string $part): JsonResponse
+    {
+        $found = $this->draftPart($part, Webinar::kind());
+        $webinar = $found->part();
+        $name = Input::text($request, 'zone');
+        if ($name !== '' && ! in_array($name, DateTimeZone::listIdentifiers(), true)) {
+            throw Invalid::at('zone', 'There is no such time zone.');
+        }
+        $zone = $name === '' ? $found->funnel->business->zone() : new DateTimeZone($name);
+        $schedule = Schedule::fromShape($request->has('schedule') ? Shape::of($request->input('schedule'), 'schedule')
+            : Shape::of($webinar instanceof Webinar ? $webinar->schedule->toArray() : []));
+        $now = CarbonImmutable::now();
+        $until = $now->addWeeks(self::WEEKS);
+        $sessions = new Sessions($schedule);
+        $offered = array_map(fn ($choice): string => $choice->session->key, $sessions->offered($now, $zone));
+
+        return response()->json(['zone' => $zone->getName(), 'words' => $schedule->words(),
+            'from' => $now->setTimezone($zone)->format('Y-m-d'), 'until' => $until->setTimezone($zone)->format('Y-m-d'),
+            'sessions' => array_map(fn (Session $s): array => ['key' => $s->key, 'startsAt' => Instant::json($s->startsAt),
+                'day' => $s->startsAt->setTimezone($zone)->format('Y-m-d'), 'time' => $s->startsAt->setTimezone($zone)->format('H:i'),
+                'offered' => in_array($s->key, $offered, true)], $sessions->between($now, $until, $zone, $now))]);
+    }
+}
