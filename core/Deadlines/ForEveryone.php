@@ -25,8 +25,7 @@ final readonly class ForEveryone
      */
     public static function of(string $moment, string $zone, string $path = 'moment', string $zonePath = 'zone'): self
     {
-        $read = DateTimeImmutable::createFromFormat('!Y-m-d\TH:i', $moment);
-        if ($read === false || $read->format('Y-m-d\TH:i') !== $moment || (int) $read->format('Y') > 9000) {
+        if (! WallClock::isMoment($moment)) {
             throw Invalid::at($path, 'A moment is written like 2027-03-12T18:00.');
         }
         if (! in_array($zone, DateTimeZone::listIdentifiers(), true)) {

@@ -27,8 +27,7 @@ final readonly class SaleWindow
     public static function of(string $from, string $until, string $path = ''): self
     {
         foreach (['from' => $from, 'until' => $until] as $name => $moment) {
-            $read = $moment === '' ? null : DateTimeImmutable::createFromFormat('!Y-m-d\TH:i', $moment);
-            if ($read === false || ($read !== null && $read->format('Y-m-d\TH:i') !== $moment)) {
+            if ($moment !== '' && ! WallClock::isMoment($moment)) {
                 throw Invalid::at($path.$name, 'A moment is written like 2027-03-12T18:00.');
             }
         }

@@ -23,6 +23,19 @@ final class WallClock
         return self::first(new DateTimeImmutable("{$day} {$time}", $zone), $zone)->setTimezone(new DateTimeZone('UTC'));
     }
 
+    /** Is this a day of the calendar as it is written, such as `2027-03-09`? Any text may be asked about, of the years 1 to 9000. */
+    public static function isDay(string $text): bool
+    {
+        return preg_match('/^(\d{4})-(\d{2})-(\d{2})$/D', $text, $m) === 1 && (int) $m[1] <= 9000
+            && checkdate((int) $m[2], (int) $m[3], (int) $m[1]);
+    }
+
+    /** Is this a moment as it is written, such as `2027-03-09T18:00`? Likewise. */
+    public static function isMoment(string $text): bool
+    {
+        return self::isDay(substr($text, 0, 10)) && preg_match('/^T([01]\d|2[0-3]):[0-5]\d$/D', substr($text, 10)) === 1;
+    }
+
     /** PHP is of two minds about which of two equal times it means, and moves on by itself over one that is skipped. */
     private static function first(DateTimeImmutable $wall, DateTimeZone $zone): DateTimeImmutable
     {

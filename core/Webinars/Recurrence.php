@@ -8,6 +8,7 @@ use DateTimeImmutable;
 use Generator;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\WallClock;
 
 /**
  * Days that come again, as a subset of RFC 5545's rules: every so many weeks on some days of the week, or every so many months on a
@@ -73,8 +74,7 @@ final readonly class Recurrence
     public static function day(Shape $shape, string $key): string
     {
         $day = $shape->text($key, 10);
-        $read = DateTimeImmutable::createFromFormat('!Y-m-d', $day);
-        if ($read === false || $read->format('Y-m-d') !== $day) {
+        if (! WallClock::isDay($day)) {
             throw Invalid::at($shape->path($key), 'A day is written like 2027-03-09.');
         }
 

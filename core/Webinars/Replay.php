@@ -44,8 +44,7 @@ final readonly class Replay
             throw Invalid::at($shape->path('time'), 'A time is written like 20:00.');
         }
         $until = $shape->text('until', 16, '');
-        $read = DateTimeImmutable::createFromFormat('!Y-m-d\TH:i', $until);
-        if ($until !== '' && ($read === false || $read->format('Y-m-d\TH:i') !== $until)) {
+        if ($until !== '' && ! WallClock::isMoment($until)) {
             throw Invalid::at($shape->path('until'), 'A moment is written like 2027-03-20T20:00.');
         }
 

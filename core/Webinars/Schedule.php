@@ -8,6 +8,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\WallClock;
 
 /** When a webinar's sessions are, how long each takes, and who can still register. */
 final readonly class Schedule
@@ -64,8 +65,7 @@ final readonly class Schedule
         $dates = array_values(array_unique($shape->texts('dates', self::MOST_DATES, 16)));
         sort($dates);
         foreach ($dates as $date) {
-            $read = DateTimeImmutable::createFromFormat('!Y-m-d\TH:i', $date);
-            if ($read === false || $read->format('Y-m-d\TH:i') !== $date) {
+            if (! WallClock::isMoment($date)) {
                 throw Invalid::at($shape->path('dates'), 'A moment is written like 2027-03-09T18:00.');
             }
         }

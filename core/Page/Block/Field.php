@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Page\Block;
 
-use DateTimeImmutable;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\WallClock;
 
 /** One field of a block or of an entry in its list. Its value is a text, whatever its type. */
 final readonly class Field
@@ -94,7 +94,7 @@ final readonly class Field
             return '';
         }
         $wrong = match ($this->type) {
-            FieldType::Moment => self::isMoment($value) ? '' : 'A moment is written like 2027-03-12T18:00.',
+            FieldType::Moment => WallClock::isMoment($value) ? '' : 'A moment is written like 2027-03-12T18:00.',
             FieldType::Colour => preg_match('/^#[0-9a-f]{6}$/D', $value) === 1 ? '' : 'A colour is written like #1e6b5e.',
             FieldType::Choice => in_array($value, $this->options, true) ? '' : 'There is no such choice.',
             default => '',
@@ -104,13 +104,6 @@ final readonly class Field
         }
 
         return $wrong === '' ? $value : throw Invalid::at($shape->path($name), $wrong);
-    }
-
-    private static function isMoment(string $value): bool
-    {
-        $moment = DateTimeImmutable::createFromFormat('!Y-m-d\TH:i', $value);
-
-        return $moment !== false && $moment->format('Y-m-d\TH:i') === $value;
     }
 
     /** The words a visitor reads in it, without marks. */

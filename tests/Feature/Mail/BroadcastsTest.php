@@ -100,7 +100,9 @@ final class BroadcastsTest extends TestCase
         $this->people(3);
         $broadcast = $this->broadcast();
         $this->postJson("/studio/api/broadcasts/{$broadcast->id}/send", ['at' => '2026-06-01T11:59'])->assertUnprocessable();
-        $this->postJson("/studio/api/broadcasts/{$broadcast->id}/send", ['at' => 'soon'])->assertUnprocessable();
+        foreach (['soon', '2026-13-45T10:00', '2026-06-02T99:99', "2026-06-02T09:3\0"] as $at) {
+            $this->postJson("/studio/api/broadcasts/{$broadcast->id}/send", ['at' => $at])->assertUnprocessable();
+        }
         $this->postJson("/studio/api/broadcasts/{$broadcast->id}/send", ['at' => '2026-06-02T09:30'])->assertOk()
             ->assertJsonPath('state', 'scheduled')->assertJsonPath('sendAt', '2026-06-02T07:30:00.000Z');
         $this->putJson("/studio/api/broadcasts/{$broadcast->id}", ['revision' => 1, 'body' => '<p>Other</p>'])->assertUnprocessable();

@@ -32,6 +32,7 @@ use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Rules\Group;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\WallClock;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** Emails to many at once: written, checked, tried, sent now or at a time, and watched. */
@@ -145,7 +146,7 @@ final class BroadcastController extends StudioController
         $at = Input::text($request, 'at');
         $sendAt = $now;
         if ($at !== '') {
-            if (preg_match('/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/D', $at) !== 1) {
+            if (! WallClock::isMoment($at)) {
                 throw Invalid::at('at', 'Choose a day and a time.');
             }
             $sendAt = CarbonImmutable::parse($at, $this->business()->timezone);
