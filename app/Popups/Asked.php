@@ -55,9 +55,7 @@ final readonly class Asked
             return null;
         }
         $funnel = $site === null ? self::funnel(Input::text($request, 'funnel'), $now) : null;
-        $pageId = Input::text($request, 'page');
-        $page = $funnel === null || ! Ids::is($pageId) ? null : PublishedPage::query()->where('version_id', $funnel->live_version_id)
-            ->where('page_id', $pageId)->whereNull('popup')->first();
+        $page = self::page($funnel, Input::text($request, 'page'));
         $business = $site->business ?? $funnel?->business;
         if ($business === null || ($site === null && $page === null)) {
             return null;
@@ -129,6 +127,13 @@ final readonly class Asked
         $funnel = Ids::is($id) ? Funnel::query()->with('business')->find($id) : null;
 
         return $funnel?->isOpen($now) === true ? $funnel : null;
+    }
+
+    /** A page of the version of a funnel that is live. */
+    public static function page(?Funnel $funnel, string $id): ?PublishedPage
+    {
+        return $funnel === null || ! Ids::is($id) ? null : PublishedPage::query()->where('version_id', $funnel->live_version_id)
+            ->where('page_id', $id)->whereNull('popup')->first();
     }
 
     public static function site(string $id): ?Site

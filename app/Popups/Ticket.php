@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Popups;
 
-use App\Models\PublishedPage;
 use Carbon\CarbonImmutable;
 
 /**
@@ -43,8 +42,7 @@ final class Ticket
         }
         $site = Asked::site($text('site'));
         $funnel = Asked::funnel($text('funnel'), $now);
-        $page = $funnel === null ? null : PublishedPage::query()->where('version_id', $funnel->live_version_id)
-            ->where('page_id', $text('page'))->whereNull('popup')->first();
+        $page = Asked::page($funnel, $text('page'));
         $business = $site->business ?? $funnel?->business;
 
         return $business === null || ($site === null && $page === null) ? null : new Asked($business, $funnel, $page, $site, $text('path'),

@@ -35,10 +35,12 @@ final class WebinarCheck
             $find('webinar-no-video', true, "“{$webinar->name}” is played from a recording, and has none.");
         }
         if ($webinar->manner === Manner::Live && $webinar->stream === '') {
-            $find('webinar-no-stream', false, "“{$webinar->name}” is held live, and has no address of a stream: its room would be empty.");
+            $find('webinar-no-stream', false,
+                "“{$webinar->name}” is held live, and has no address of a stream: its room would be empty.");
         }
         if ($webinar->manner === Manner::Live && $webinar->replay !== null && $webinar->video === '') {
-            $find('webinar-no-replay', false, "“{$webinar->name}” has a replay, and no recording for it yet. You can bring it afterwards.");
+            $find('webinar-no-replay', false,
+                "“{$webinar->name}” has a replay, and no recording for it yet. You can bring it afterwards.");
         }
         if ($webinar->offer !== null && $plan->offer($webinar->offer->offer) === null) {
             $find('webinar-offer-gone', false, "“{$webinar->name}” shows an offer that is gone: nothing will appear.");

@@ -24,10 +24,7 @@ final readonly class AddressPattern
     /** @throws Invalid for an empty text, which would mean everything or nothing */
     public static function fromShape(Shape $shape): self
     {
-        $how = $shape->text('how', 10, 'exactly');
-        if (! in_array($how, self::HOWS, true)) {
-            throw Invalid::at($shape->path('how'), 'This is none of: '.implode(', ', self::HOWS).'.');
-        }
+        $how = $shape->oneOf('how', self::HOWS, 'exactly');
         $text = self::tidied($shape->text('text', 300), $how);
         if ($text === '') {
             throw Invalid::at($shape->path('text'), 'Please type a part of the address, such as /blog/. Without any, all pages are meant.');

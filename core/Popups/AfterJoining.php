@@ -24,11 +24,8 @@ final readonly class AfterJoining
         if ($shape === null) {
             return new self;
         }
-        $kind = $shape->text('kind', 10, 'thanks');
+        $kind = $shape->oneOf('kind', ['thanks', 'page', 'address'], 'thanks');
         $to = $kind === 'thanks' ? '' : trim($shape->text('to', 2000, ''));
-        if (! in_array($kind, ['thanks', 'page', 'address'], true)) {
-            throw Invalid::at($shape->path('kind'), 'This is none of: thanks, page, address.');
-        }
         if ($kind === 'address' && preg_match('~^https?://[^\s<>"\\\\/?#]+[^\s<>"\\\\]*$~iD', $to) !== 1) {
             throw Invalid::at($shape->path('to'), 'A web address begins with https://.');
         }

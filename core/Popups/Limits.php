@@ -43,10 +43,7 @@ final readonly class Limits
         if ($shape === null) {
             return new self;
         }
-        $repeat = $shape->text('repeat', 10, 'days');
-        if (! in_array($repeat, self::REPEATS, true)) {
-            throw Invalid::at($shape->path('repeat'), 'This is none of: '.implode(', ', self::REPEATS).'.');
-        }
+        $repeat = $shape->oneOf('repeat', self::REPEATS, 'days');
         $days = $shape->integer('days', 1, 365, 7);
         $closed = $shape->integer('afterClosed', 0, 730, 30);
         if ($repeat === 'days' && $closed < $days) {

@@ -61,24 +61,11 @@ final readonly class Places
             }
         }
 
-        return new self(self::oneOf($shape, 'pages', self::PAGES), array_values(array_unique($shape->texts('ids', 40, 40))),
+        return new self($shape->oneOf('pages', self::PAGES, 'all'), array_values(array_unique($shape->texts('ids', 40, 40))),
             array_values($sites),
-            self::oneOf($shape, 'device', self::DEVICES), self::oneOf($shape, 'visitors', self::VISITORS),
+            $shape->oneOf('device', self::DEVICES, 'all'), $shape->oneOf('visitors', self::VISITORS, 'all'),
             self::words($shape->texts('sources', 20, 100)), $parameter,
             $parameter === '' ? '' : trim($shape->text('value', 100, '')), $languages);
-    }
-
-    /**
-     * @param  non-empty-list<string>  $known  the first where nothing is said
-     *
-     * @throws Invalid
-     */
-    private static function oneOf(Shape $shape, string $key, array $known): string
-    {
-        $value = $shape->text($key, 20, $known[0]);
-
-        return in_array($value, $known, true) ? $value
-            : throw Invalid::at($shape->path($key), 'This is none of: '.implode(', ', $known).'.');
     }
 
     /** May it stand on this page of its funnel? */

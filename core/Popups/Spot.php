@@ -27,10 +27,7 @@ final readonly class Spot
         if ($shape === null) {
             return new self;
         }
-        $how = $shape->text('how', 20, 'after-paragraph');
-        if (! in_array($how, self::HOWS, true)) {
-            throw Invalid::at($shape->path('how'), 'This is none of: '.implode(', ', self::HOWS).'.');
-        }
+        $how = $shape->oneOf('how', self::HOWS, 'after-paragraph');
         $text = trim($shape->text('text', 120, ''));
         if ($how === 'mark' && $text !== '' && preg_match('/^[a-z0-9-]{1,40}$/D', $text) !== 1) {
             throw Invalid::at($shape->path('text'), 'The name of a mark holds small letters, digits and dashes.');

@@ -97,6 +97,18 @@ final readonly class Shape
         return $case;
     }
 
+    /**
+     * @param  list<string>  $known
+     * @param  string|null  $default  where nothing is said; null where something must be
+     */
+    public function oneOf(string $key, array $known, ?string $default = null): string
+    {
+        $value = $this->text($key, 40, $default);
+
+        return in_array($value, $known, true) ? $value
+            : throw Invalid::at($this->path($key), 'This is none of: '.implode(', ', $known).'.');
+    }
+
     public function group(string $key): self
     {
         return self::of($this->data[$key] ?? null, $this->path($key));

@@ -46,14 +46,11 @@ final readonly class Recurrence
     /** @throws Invalid */
     public static function fromShape(Shape $shape): self
     {
-        $every = $shape->text('every', 5, 'week');
+        $every = $shape->oneOf('every', ['week', 'month'], 'week');
         $days = array_values(array_unique($shape->integers('days', 7, 1, 7)));
         sort($days);
         $nth = $shape->integer('nth', -1, 4, 0);
         $monthDay = $shape->integer('monthDay', -1, 31, 1);
-        if (! in_array($every, ['week', 'month'], true)) {
-            throw Invalid::at($shape->path('every'), 'This is none of: week, month.');
-        }
         if ($days === [] && ($every === 'week' || $nth !== 0)) {
             throw Invalid::at($shape->path('days'), 'Please choose at least one day of the week.');
         }

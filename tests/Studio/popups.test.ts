@@ -1,9 +1,10 @@
 // @vitest-environment happy-dom
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Client } from '../../resources/site/popups/client';
+import { takeForms } from '../../resources/site/popups/form';
 import { find, whenCalm } from '../../resources/site/popups/place';
 import { arm, opened } from '../../resources/site/popups/triggers';
-import type { Trigger } from '../../resources/site/popups/types';
+import type { Answer, Popup, Trigger } from '../../resources/site/popups/types';
 
 let visible = 'visible';
 beforeEach(() => {
@@ -198,5 +199,29 @@ describe('what is asked of the server', () => {
             expect(await client.ask()).toEqual({ popups: [] });
             expect(await client.show('p', 'leaving', true)).toEqual({ show: false });
         }
+    });
+});
+
+describe('a form in a pop-up', () => {
+    it('says what is wrong with it, and keeps no empty line of that afterwards', async () => {
+        vi.useRealTimers();
+        document.body.innerHTML = '<form class="form"><p><input name="email" value="x"></p></form>';
+        const answers: (Answer | null)[] = [null, { errors: { email: 'This is no address.' } }, { thanks: true }];
+        const client = { join: () => Promise.resolve(answers.shift() ?? null) } as unknown as Client;
+        const done = vi.fn();
+        takeForms(document.body, {} as Popup, client, () => Promise.resolve('token'), done);
+        const form = document.querySelector('form')!;
+        const send = async () => {
+            form.dispatchEvent(new Event('submit', { cancelable: true }));
+            await new Promise((resolve) => setTimeout(resolve, 0));
+        };
+        await send();
+        expect(form.querySelector('[role=alert]')?.textContent).toContain('did not go through');
+        expect(form.querySelector('input')?.value).toBe('x');
+        await send();
+        expect(form.querySelector('[role=alert]')).toBeNull();
+        expect(form.querySelector('[aria-invalid]')?.getAttribute('name')).toBe('email');
+        await send();
+        expect(done).toHaveBeenCalledExactlyOnceWith({ thanks: true });
     });
 });

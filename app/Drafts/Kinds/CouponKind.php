@@ -47,7 +47,7 @@ final class CouponKind extends DraftKind
             $code .= 'X';
         }
 
-        return new Coupon(Ids::next(), 'Coupon'.($count === 0 ? '' : ' '.($count + 1)), $code, 10, null);
+        return new Coupon(Ids::next(), $this->nextName($funnel, 'Coupon'), $code, 10, null);
     }
 
     public function json(DraftPart $row, Part $part): array

@@ -19,7 +19,6 @@ use Lantern\Core\Parts\Part;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;
-use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
 final class DeadlineKind extends DraftKind
@@ -51,18 +50,14 @@ final class DeadlineKind extends DraftKind
 
     protected function check(DraftPart $row, Part $part): void
     {
-        $there = $row->funnel->parts()->pluck('id')->all();
-        if (array_diff($part->references(), $there, $row->part()->references()) !== []) {
-            throw Invalid::at('deadline', 'Something that this deadline speaks of is not in this funnel any more. Please choose again.');
-        }
+        self::speaksOfItsFunnel($row, $part, 'deadline',
+            'Something that this deadline speaks of is not in this funnel any more. Please choose again.');
     }
 
     /** Three days, until eight in the evening: nothing starts it yet, and it guards nothing. */
     public function fresh(Funnel $funnel, array $typed): Part
     {
-        $count = DraftPart::there($funnel->id, Deadline::kind())->count();
-
-        return new Deadline(Ids::next(), 'Deadline'.($count === 0 ? '' : ' '.($count + 1)), lasting: Lasting::days(3, '20:00'));
+        return new Deadline(Ids::next(), $this->nextName($funnel, 'Deadline'), lasting: Lasting::days(3, '20:00'));
     }
 
     /** @return list<string> what becomes of the emails that are told from it */

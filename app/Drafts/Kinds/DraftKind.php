@@ -77,6 +77,28 @@ abstract class DraftKind
         return $typed;
     }
 
+    /**
+     * What it spoke of already may be gone by now, which the go-live check says; nothing that is not in its funnel is added.
+     *
+     * @param  list<string>  $elsewhere  ids of what need not be in the funnel
+     *
+     * @throws Invalid with these words
+     */
+    protected static function speaksOfItsFunnel(DraftPart $row, Part $part, string $field, string $words, array $elsewhere = []): void
+    {
+        if (array_diff($part->references(), $row->funnel->parts()->pluck('id')->all(), $row->part()->references(), $elsewhere) !== []) {
+            throw Invalid::at($field, $words);
+        }
+    }
+
+    /** What the next one is called until it gets a name of its own: "Deadline", "Deadline 2" … */
+    protected function nextName(Funnel $funnel, string $word): string
+    {
+        $count = DraftPart::there($funnel->id, $this->part()::kind())->count();
+
+        return $count === 0 ? $word : "{$word} ".($count + 1);
+    }
+
     /** @throws Invalid when it does not fit the rest of its funnel */
     protected function check(DraftPart $row, Part $part): void
     {

@@ -42,9 +42,7 @@ final class OfferKind extends DraftKind
         if ($part instanceof Offer && ! in_array($part->product, $there, true)) {
             throw Invalid::at('product', 'This product is not in this funnel any more. Please choose another one.');
         }
-        if (array_diff($part->references(), $there, $row->part()->references()) !== []) {
-            throw Invalid::at('bumps', 'This offer is not in this funnel any more. Please choose another one.');
-        }
+        self::speaksOfItsFunnel($row, $part, 'bumps', 'This offer is not in this funnel any more. Please choose another one.');
     }
 
     public function fresh(Funnel $funnel, array $typed): Part

@@ -13,7 +13,6 @@ use App\Support\Ids;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Popups\Popup;
 use Lantern\Core\Popups\PopupDesigns;
-use Lantern\Core\Support\Invalid;
 
 final class PopupKind extends DraftKind
 {
@@ -40,21 +39,18 @@ final class PopupKind extends DraftKind
 
     protected function check(DraftPart $row, Part $part): void
     {
-        // What it spoke of already may be gone by now, which the go-live check says; nothing foreign is added.
-        $there = $row->funnel->parts()->pluck('id')->all();
-        $rules = $part instanceof Popup ? $part->never->references() : [];
-        if (array_diff($part->references(), $there, $row->part()->references(), $rules) !== []) {
-            throw Invalid::at('popup', 'Something that this pop-up speaks of is not in this funnel any more. Please choose again.');
-        }
+        // Rules may speak of what somebody did in any funnel.
+        self::speaksOfItsFunnel($row, $part, 'popup',
+            'Something that this pop-up speaks of is not in this funnel any more. Please choose again.',
+            $part instanceof Popup ? $part->never->references() : []);
     }
 
     /** In the design that was chosen, off until it is switched on. */
     public function fresh(Funnel $funnel, array $typed): Part
     {
         $design = PopupDesigns::get(is_string($typed['design'] ?? null) ? $typed['design'] : 'popup-card');
-        $count = DraftPart::there($funnel->id, Popup::kind())->count();
 
-        return PopupDesigns::fresh(Ids::next(), 'Pop-up'.($count === 0 ? '' : ' '.($count + 1)), $design, Ids::next(...),
+        return PopupDesigns::fresh(Ids::next(), $this->nextName($funnel, 'Pop-up'), $design, Ids::next(...),
             DraftPlan::read($funnel)->firstParts());
     }
 

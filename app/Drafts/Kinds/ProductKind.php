@@ -13,7 +13,6 @@ use App\Support\RichText;
 use Lantern\Core\Offers\Product;
 use Lantern\Core\Offers\ProductFile;
 use Lantern\Core\Parts\Part;
-use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
 final class ProductKind extends DraftKind
@@ -35,9 +34,7 @@ final class ProductKind extends DraftKind
 
     protected function check(DraftPart $row, Part $part): void
     {
-        if (array_diff($part->references(), $row->funnel->parts()->pluck('id')->all(), $row->part()->references()) !== []) {
-            throw Invalid::at('sequence', 'This is not in this funnel any more. Please choose again.');
-        }
+        self::speaksOfItsFunnel($row, $part, 'sequence', 'This is not in this funnel any more. Please choose again.');
     }
 
     /** Its files are what the library says they are, whatever is written beside them. */

@@ -11,7 +11,6 @@ use App\Support\Instant;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Sequences\SequencePlan;
-use Lantern\Core\Support\Invalid;
 
 final class SequenceKind extends DraftKind
 {
@@ -43,9 +42,7 @@ final class SequenceKind extends DraftKind
 
     protected function check(DraftPart $row, Part $part): void
     {
-        if (array_diff($part->references(), $row->funnel->parts()->pluck('id')->all(), $row->part()->references()) !== []) {
-            throw Invalid::at('starts', 'One of these forms is not in this funnel any more.');
-        }
+        self::speaksOfItsFunnel($row, $part, 'starts', 'One of these forms is not in this funnel any more.');
     }
 
     public function fresh(Funnel $funnel, array $typed): Part

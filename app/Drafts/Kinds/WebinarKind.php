@@ -47,10 +47,7 @@ final class WebinarKind extends DraftKind
 
     protected function check(DraftPart $row, Part $part): void
     {
-        $there = $row->funnel->parts()->pluck('id')->all();
-        if (array_diff($part->references(), $there, $row->part()->references()) !== []) {
-            throw Invalid::at('offer', 'This offer is not in this funnel any more. Please choose again.');
-        }
+        self::speaksOfItsFunnel($row, $part, 'offer', 'This offer is not in this funnel any more. Please choose again.');
         $videos = Upload::query()->where('business_id', $row->funnel->business_id)->where('kind', 'video')->whereIn('id', $part->uploads());
         if (array_diff($part->uploads(), $videos->pluck('id')->all(), $row->part()->uploads()) !== []) {
             throw Invalid::at('video', 'This video is not there. Please bring it again.');
@@ -60,11 +57,10 @@ final class WebinarKind extends DraftKind
     /** Every Tuesday at six in the evening, from tomorrow on. */
     public function fresh(Funnel $funnel, array $typed): Part
     {
-        $count = DraftPart::there($funnel->id, Webinar::kind())->count();
         $zone = $funnel->business->timezone;
         $from = CarbonImmutable::now($zone)->addDay()->format('Y-m-d');
 
-        return new Webinar(Ids::next(), 'Webinar'.($count === 0 ? '' : ' '.($count + 1)), $funnel->name,
+        return new Webinar(Ids::next(), $this->nextName($funnel, 'Webinar'), $funnel->name,
             new Schedule(ScheduleKind::Recurring, $zone, recurrence: new Recurrence('week', 1, [2], 0, 0, $from), times: ['18:00']),
             replay: new Replay);
     }

@@ -72,7 +72,7 @@ final readonly class Background
 
         return match ($fill) {
             Fill::Paper => new self(ink: $ink),
-            Fill::Tone => new self($fill, self::checkTone($shape), ink: $ink),
+            Fill::Tone => new self($fill, $shape->oneOf('tone', ['tint', 'ink', 'accent']), ink: $ink),
             Fill::Colour => new self($fill, colour: $need($colour('colour'), 'colour'), ink: $ink),
             Fill::Gradient => new self($fill, colour: $need($colour('colour'), 'colour'), to: $need($colour('to'), 'to'),
                 angle: $shape->integer('angle', 0, 360, 160), ink: $ink, veil: $veil),
@@ -81,16 +81,6 @@ final readonly class Background
             Fill::Video => new self($fill, picture: $shape->text('picture', 40), video: $shape->text('video', 40),
                 focusX: $focus('focusX'), focusY: $focus('focusY'), ink: $ink, veil: $veil),
         };
-    }
-
-    private static function checkTone(Shape $shape): string
-    {
-        $tone = $shape->text('tone', 10);
-        if (! in_array($tone, ['tint', 'ink', 'accent'], true)) {
-            throw Invalid::at($shape->path('tone'), 'This is none of: tint, ink, accent.');
-        }
-
-        return $tone;
     }
 
     public function isPaper(): bool

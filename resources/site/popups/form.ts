@@ -1,9 +1,13 @@
 import type { Client } from './client';
 import type { Answer, Popup } from './types';
 
-/** What is wrong with a form as a whole. */
+/** What is wrong with a form as a whole; nothing where there are no words. */
 function say(form: HTMLFormElement, words: string): void {
     let summary = form.querySelector('.error.summary');
+    if (words === '') {
+        summary?.remove();
+        return;
+    }
     if (!summary) {
         summary = document.createElement('p');
         summary.className = 'error summary';

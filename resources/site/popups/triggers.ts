@@ -106,7 +106,7 @@ function whenPhoneLeaves(fire: () => void): Stop {
         on(window, 'scroll', () => {
             const now = performance.now();
             deep ||= depth() >= 50;
-            // A screen's height within three tenths of a second.
+            // Nine tenths of the screen within three tenths of a second.
             if (now - at > 300 || scrollY > top) {
                 [top, at] = [scrollY, now];
             } else if (deep && top - scrollY > innerHeight * 0.9) {

@@ -133,7 +133,7 @@ const pops = computed(() => {
             (p) =>
                 !popup.placed &&
                 pages !== 'none' &&
-                !QUIET.includes(p.role) &&
+                !session.kit.popups.quietRoles.includes(p.role) &&
                 (pages === 'all' || ids.includes(p.id) === (pages === 'some')),
         );
         const spans = on.map((p) => at.get(p.id) ?? { from: 0, to: SHEET });
@@ -150,8 +150,6 @@ const pops = computed(() => {
 });
 const guards = (page: Page) => store.funnel?.deadlines.filter((d) => d.pages.some((g) => g.page === page.id)) ?? [];
 
-/** Roles of pages on which no pop-up is ever shown. */
-const QUIET = ['checkout', 'upsell', 'downsell', 'delivery', 'room'];
 /** How wide deadlines are that are one moment for everyone, in pixels: the shortest one has room for its name. */
 const EVERYONE = { least: 300, most: 640 };
 /** The width of a station's column, of the sheet in it, and of the gap where its outcomes stand; in pixels. */

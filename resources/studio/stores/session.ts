@@ -25,7 +25,7 @@ export const useSession = defineStore('session', () => {
                 currencies: [],
                 triggers: [],
                 deadlineStates: [],
-                popups: { stands: [], sizes: [], backdrops: [], entries: [], designs: [], triggers: [] },
+                popups: { stands: [], sizes: [], backdrops: [], entries: [], designs: [], triggers: [], quietRoles: [] },
                 headingFonts: [],
                 bodyFonts: [],
                 personFields: {},

@@ -148,6 +148,16 @@ final class SitesTest extends PopupTestCase
         $this->read('/notes/1')->assertJsonCount(0, 'popups');
         $this->postJson("/studio/api/sites/{$this->site->id}/restore")->assertOk();
         $this->read('/notes/1')->assertJsonCount(1, 'popups');
+        $this->postJson("/studio/api/sites/{$this->site->id}/restore")->assertOk();
+    }
+
+    public function test_a_removed_site_does_not_come_back_beside_one_of_the_same_address(): void
+    {
+        $this->actingAs($this->user);
+        $this->deleteJson("/studio/api/sites/{$this->site->id}")->assertOk();
+        $this->postJson('/studio/api/sites', ['address' => $this->site->origin])->assertCreated();
+        $this->postJson("/studio/api/sites/{$this->site->id}/restore")->assertStatus(422)->assertJsonValidationErrorFor('address');
+        $this->getJson('/studio/api/sites')->assertOk()->assertJsonCount(1, 'sites');
     }
 
     /** @return iterable<string, array{string, string}> */

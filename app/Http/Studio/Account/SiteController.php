@@ -33,13 +33,7 @@ final class SiteController extends StudioController
     public function store(Request $request): JsonResponse
     {
         $origin = self::origin(Input::text($request, 'address'));
-        $there = Site::query()->where('business_id', $this->business()->id)->whereNull('deleted_at');
-        if ((clone $there)->where('origin', $origin)->exists()) {
-            throw Invalid::at('address', 'This site is on your list already.');
-        }
-        if ($there->count() >= self::MOST) {
-            throw Invalid::at('address', 'You have '.self::MOST.' sites, which is as many as there can be.');
-        }
+        $this->checkRoom($origin);
         $name = self::name(Input::text($request, 'name'), $origin);
 
         return response()->json($this->json(Site::query()->create(['business_id' => $this->business()->id, 'name' => $name,
@@ -69,9 +63,24 @@ final class SiteController extends StudioController
     public function restore(string $site): JsonResponse
     {
         $found = $this->site($site);
-        $found->forceFill(['deleted_at' => null])->save();
+        if ($found->deleted_at !== null) {
+            $this->checkRoom($found->origin);
+            $found->forceFill(['deleted_at' => null])->save();
+        }
 
         return response()->json($this->json($found));
+    }
+
+    /** @throws Invalid when the list has it already, or is full */
+    private function checkRoom(string $origin): void
+    {
+        $there = Site::query()->where('business_id', $this->business()->id)->whereNull('deleted_at');
+        if ((clone $there)->where('origin', $origin)->exists()) {
+            throw Invalid::at('address', 'This site is on your list already.');
+        }
+        if ($there->count() >= self::MOST) {
+            throw Invalid::at('address', 'You have '.self::MOST.' sites, which is as many as there can be.');
+        }
     }
 
     private function site(string $id): Site
@@ -110,6 +119,6 @@ final class SiteController extends StudioController
             'line' => '<script async src="'.Hosts::site()."/w/{$site->id}.js\"></script>", 'seenAt' => Instant::json($site->seen_at),
             'views' => (int) DB::table('site_pages')->where('site_id', $site->id)->sum('views'),
             'pages' => $pages->map(fn (object $p): array => ['path' => $p->path, 'title' => $p->title, 'views' => (int) $p->views,
-                'lastAt' => Instant::json(CarbonImmutable::parse((string) $p->last_at, 'UTC'))])->all()];
+                'lastAt' => Instant::jsonFromSql($p->last_at)])->all()];
     }
 }

@@ -23,7 +23,7 @@ final class WebinarController extends StudioController
 {
     private const WEEKS = 8;
 
-    /** The sessions of the next eight weeks as somebody in a zone sees them, by a schedule as it stands on the screen. Nothing is stored. */
+    /** The sessions of the next eight weeks as somebody in a zone sees them, by the schedule on the screen. Nothing is stored. */
     public function calendar(Request $request, string $part): JsonResponse
     {
         $found = $this->draftPart($part, Webinar::kind());

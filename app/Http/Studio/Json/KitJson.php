@@ -59,7 +59,9 @@ final class KitJson
             'designs' => array_map(fn (Design $d): array => ['id' => $d->id, 'stand' => PopupDesigns::stand($d)->value,
                 'size' => PopupDesigns::size($d)->value], PopupDesigns::all()),
             'triggers' => array_map(fn (TriggerKind $k): array => ['id' => $k->value, 'label' => $k->label(), 'amounts' => $k->amounts()],
-                TriggerKind::cases())];
+                TriggerKind::cases()),
+            'quietRoles' => array_values(array_map(fn (PageRole $r): string => $r->value, array_filter(PageRole::cases(),
+                fn (PageRole $r): bool => $r->isQuiet())))];
     }
 
     /** @return array<string, mixed> what pages can be made of, in the words of the core */

@@ -107,6 +107,8 @@ export interface PopupKit {
     entries: Named[];
     designs: { id: string; stand: string; size: string }[];
     triggers: (Named & { amounts: [number, number, number] })[];
+    /** Roles of pages on which no pop-up is ever shown. */
+    quietRoles: string[];
 }
 
 /** One of the owner's other web sites. */

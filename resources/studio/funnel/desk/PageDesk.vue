@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { ComputerDesktopIcon, DevicePhoneMobileIcon, EyeIcon } from '@heroicons/vue/24/outline';
-import { useEventListener } from '@vueuse/core';
+import { EyeIcon } from '@heroicons/vue/24/outline';
 import { computed, ref } from 'vue';
 import AddSection from '@/funnel/desk/AddSection.vue';
 import BlockColumn from '@/funnel/desk/column/BlockColumn.vue';
 import PageColumn from '@/funnel/desk/column/PageColumn.vue';
 import SectionColumn from '@/funnel/desk/column/SectionColumn.vue';
+import DeviceSwitch from '@/funnel/desk/DeviceSwitch.vue';
 import PageCanvas from '@/funnel/desk/PageCanvas.vue';
 import { provideDesk } from '@/funnel/desk/useDesk';
+import { useDeskKeys } from '@/funnel/desk/useDeskKeys';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSession } from '@/stores/session';
 import UiListbox from '@/ui/UiListbox.vue';
@@ -35,44 +36,7 @@ if (props.place) {
     desk.select(at ? { section: at.id, block: at.id === props.place ? undefined : props.place } : null);
 }
 
-const FIELDS = 'input, textarea, select, [contenteditable="true"], [role=listbox], [role=dialog], [role=menu]';
-
-useEventListener('keydown', (event: KeyboardEvent) => {
-    const now = desk.selection.value;
-    if (!now || adding.value !== null || (event.target instanceof HTMLElement && event.target.closest(FIELDS))) {
-        return;
-    }
-    const command = event.ctrlKey || event.metaKey;
-    const by = event.key === 'ArrowUp' ? -1 : 1;
-    if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
-        if (now.block) {
-            desk.moveBlock(now.section, now.block, by);
-        } else {
-            desk.moveSection(now.section, by);
-        }
-    } else if (event.key === 'Delete' || event.key === 'Backspace') {
-        if (now.block) {
-            desk.removeBlock(now.section, now.block);
-        } else {
-            desk.removeSection(now.section);
-        }
-    } else if (command && event.key.toLowerCase() === 'd') {
-        if (now.block) {
-            desk.duplicateBlock(now.section, now.block);
-        } else {
-            desk.duplicateSection(now.section);
-        }
-    } else if (command && event.key.toLowerCase() === 'c' && !now.block && getSelection()?.isCollapsed !== false) {
-        desk.copySection(now.section);
-    } else if (command && event.key.toLowerCase() === 'v' && desk.canPaste()) {
-        void desk.pasteSection(now.section);
-    } else if (event.key === 'Escape') {
-        desk.select(now.block ? { section: now.section } : null);
-    } else {
-        return;
-    }
-    event.preventDefault();
-});
+useDeskKeys(desk, () => adding.value === null);
 </script>
 
 <template>
@@ -87,19 +51,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
                 <p class="mt-1 text-soft">A page is made of sections. The first one says what it is about.</p>
                 <button type="button" class="mt-4 btn-main" @click="adding = ''">Add a section</button>
             </div>
-            <div class="absolute bottom-4 left-4 flex sheet p-0.5 shadow" role="group" aria-label="How the page is shown">
-                <button
-                    type="button"
-                    class="btn-quiet"
-                    :class="{ 'bg-line text-ink': !phone }"
-                    :aria-pressed="!phone"
-                    @click="phone = false"
-                >
-                    <ComputerDesktopIcon class="size-5" aria-hidden="true" />Desktop
-                </button>
-                <button type="button" class="btn-quiet" :class="{ 'bg-line text-ink': phone }" :aria-pressed="phone" @click="phone = true">
-                    <DevicePhoneMobileIcon class="size-5" aria-hidden="true" />Phone
-                </button>
+            <DeviceSwitch v-model="phone" class="absolute bottom-4 left-4">
                 <button
                     type="button"
                     class="btn-quiet"
@@ -110,7 +62,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
                 >
                     <EyeIcon class="size-5" aria-hidden="true" />As Robin reads it
                 </button>
-            </div>
+            </DeviceSwitch>
             <div v-if="timed" class="absolute right-6 bottom-4 w-52">
                 <UiListbox
                     v-model="state"

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue';
-import { ComputerDesktopIcon, DevicePhoneMobileIcon, PlayIcon, TrashIcon } from '@heroicons/vue/24/outline';
-import { useEventListener, watchDebounced } from '@vueuse/core';
+import { PlayIcon, TrashIcon } from '@heroicons/vue/24/outline';
+import { watchDebounced } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiError } from '@/api/client';
 import type { Finding } from '@/api/types';
 import BlockColumn from '@/funnel/desk/column/BlockColumn.vue';
 import SectionColumn from '@/funnel/desk/column/SectionColumn.vue';
+import DeviceSwitch from '@/funnel/desk/DeviceSwitch.vue';
 import PageCanvas from '@/funnel/desk/PageCanvas.vue';
 import AfterTab from '@/funnel/desk/popup/AfterTab.vue';
 import DesignTab from '@/funnel/desk/popup/DesignTab.vue';
@@ -16,6 +17,7 @@ import ResultsTab from '@/funnel/desk/popup/ResultsTab.vue';
 import WhoTab from '@/funnel/desk/popup/WhoTab.vue';
 import { usePopup } from '@/funnel/desk/popup/usePopup';
 import { provideDesk } from '@/funnel/desk/useDesk';
+import { useDeskKeys } from '@/funnel/desk/useDeskKeys';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
 import { useToasts } from '@/stores/toasts';
@@ -86,23 +88,8 @@ watchDebounced(
     { debounce: 900, immediate: true },
 );
 
-const FIELDS = 'input, textarea, select, [contenteditable="true"], [role=listbox], [role=dialog], [role=menu]';
-useEventListener('keydown', (event: KeyboardEvent) => {
-    const now = desk.selection.value;
-    if (!now || (event.target instanceof HTMLElement && event.target.closest(FIELDS))) {
-        return;
-    }
-    if (now.block && event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
-        desk.moveBlock(now.section, now.block, event.key === 'ArrowUp' ? -1 : 1);
-    } else if (now.block && (event.key === 'Delete' || event.key === 'Backspace')) {
-        desk.removeBlock(now.section, now.block);
-    } else if (event.key === 'Escape') {
-        desk.select(now.block ? { section: now.section } : null);
-    } else {
-        return;
-    }
-    event.preventDefault();
-});
+// Its sections are its steps: they are neither moved nor removed here.
+useDeskKeys(desk, () => true, false);
 
 async function play(): Promise<void> {
     try {
@@ -140,26 +127,7 @@ async function takeOut(): Promise<void> {
                 :standing="popup.frame"
             />
             <div class="absolute bottom-4 left-4 flex flex-wrap items-end gap-2">
-                <div class="flex sheet p-0.5 shadow" role="group" aria-label="How it is shown">
-                    <button
-                        type="button"
-                        class="btn-quiet"
-                        :class="{ 'bg-line text-ink': !phone }"
-                        :aria-pressed="!phone"
-                        @click="phone = false"
-                    >
-                        <ComputerDesktopIcon class="size-5" aria-hidden="true" />Desktop
-                    </button>
-                    <button
-                        type="button"
-                        class="btn-quiet"
-                        :class="{ 'bg-line text-ink': phone }"
-                        :aria-pressed="phone"
-                        @click="phone = true"
-                    >
-                        <DevicePhoneMobileIcon class="size-5" aria-hidden="true" />Phone
-                    </button>
-                </div>
+                <DeviceSwitch v-model="phone" />
                 <div v-if="work.steps.value.length > 1" class="flex sheet p-0.5 shadow" role="group" aria-label="Its steps">
                     <button
                         v-for="s in work.steps.value"

@@ -7,7 +7,7 @@ import { TRIGGERS } from '@/funnel/desk/popup/triggerWords';
 import { usePopup } from '@/funnel/desk/popup/usePopup';
 import { useSession } from '@/stores/session';
 import { useToasts } from '@/stores/toasts';
-import { count, percent } from '@/ui/format';
+import { count, interval, percent } from '@/ui/format';
 
 /** What it brought, and the question why it shows or does not. */
 const props = defineProps<{ id: string }>();
@@ -23,8 +23,26 @@ onMounted(async () => {
         toasts.trouble(error);
     }
 });
-const rate = (n: PopupNumbers) =>
-    n.rate.rate === null ? '–' : `${percent(n.rate.rate)} (${percent(n.rate.low ?? 0)} to ${percent(n.rate.high ?? 0)})`;
+const rate = (n: PopupNumbers) => (n.rate.rate === null ? '–' : `${percent(n.rate.rate)} (${interval(n.rate)})`);
+const SHOWN = { label: 'Shown', of: 'shown' } as const;
+const JOINED = { label: 'Joined', of: 'joined' } as const;
+/** By trigger and by place, as far as there is anything to tell. */
+const tables = computed(() =>
+    [
+        {
+            what: 'By what opened it',
+            each: 'Opened',
+            columns: [SHOWN, JOINED],
+            rows: (results.value?.triggers ?? []).map((t) => ({ ...t, name: TRIGGERS[t.trigger] ?? t.trigger, note: '' })),
+        },
+        {
+            what: 'By place',
+            each: 'Place',
+            columns: [{ label: 'Views', of: 'eligible' } as const, SHOWN, JOINED],
+            rows: (results.value?.places ?? []).map((p) => ({ ...p, name: p.name || 'A page that is gone', note: p.pattern })),
+        },
+    ].filter((table) => table.rows.length > 0),
+);
 const whole = computed(() => results.value?.numbers);
 const zone = computed(() => session.zone);
 </script>
@@ -49,52 +67,31 @@ const zone = computed(() => session.zone);
                     <dd class="text-right tabular-nums">{{ count(whole.clicked) }}</dd>
                 </dl>
                 <p class="mt-2">Rate: {{ rate(whole) }}</p>
-                <h3 v-if="results.triggers.length > 0" class="mt-4 label">By what opened it</h3>
-                <table v-if="results.triggers.length > 0" class="w-full text-sm">
-                    <thead>
-                        <tr class="text-left text-soft">
-                            <th class="font-normal">Opened</th>
-                            <th class="text-right font-normal">Shown</th>
-                            <th class="text-right font-normal">Joined</th>
-                            <th class="text-right font-normal">Rate</th>
-                        </tr>
-                    </thead>
-                    <tbody>
-                        <tr v-for="t in results.triggers" :key="t.trigger" class="border-t border-line">
-                            <td>{{ TRIGGERS[t.trigger] ?? t.trigger }}</td>
-                            <td class="text-right tabular-nums">{{ count(t.shown) }}</td>
-                            <td class="text-right tabular-nums">{{ count(t.joined) }}</td>
-                            <td class="text-right tabular-nums" :title="rate(t)">
-                                {{ t.rate.rate === null ? '–' : percent(t.rate.rate) }}
-                            </td>
-                        </tr>
-                    </tbody>
-                </table>
-                <h3 v-if="results.places.length > 0" class="mt-4 label">By place</h3>
-                <table v-if="results.places.length > 0" class="w-full text-sm">
-                    <thead>
-                        <tr class="text-left text-soft">
-                            <th class="font-normal">Place</th>
-                            <th class="text-right font-normal">Visits</th>
-                            <th class="text-right font-normal">Shown</th>
-                            <th class="text-right font-normal">Joined</th>
-                            <th class="text-right font-normal">Rate</th>
-                        </tr>
-                    </thead>
-                    <tbody>
-                        <tr v-for="p in results.places" :key="p.id + p.pattern" class="border-t border-line align-top">
-                            <td>
-                                {{ p.name || 'A page that is gone' }}<span v-if="p.pattern" class="block text-soft">{{ p.pattern }}</span>
-                            </td>
-                            <td class="text-right tabular-nums">{{ count(p.eligible) }}</td>
-                            <td class="text-right tabular-nums">{{ count(p.shown) }}</td>
-                            <td class="text-right tabular-nums">{{ count(p.joined) }}</td>
-                            <td class="text-right tabular-nums" :title="rate(p)">
-                                {{ p.rate.rate === null ? '–' : percent(p.rate.rate) }}
-                            </td>
-                        </tr>
-                    </tbody>
-                </table>
+                <template v-for="table in tables" :key="table.what">
+                    <h3 class="mt-4 label">{{ table.what }}</h3>
+                    <table class="w-full text-sm">
+                        <thead>
+                            <tr class="text-left text-soft">
+                                <th class="font-normal">{{ table.each }}</th>
+                                <th v-for="column in table.columns" :key="column.label" class="text-right font-normal">
+                                    {{ column.label }}
+                                </th>
+                                <th class="text-right font-normal">Rate</th>
+                            </tr>
+                        </thead>
+                        <tbody>
+                            <tr v-for="(row, n) in table.rows" :key="n" class="border-t border-line align-top">
+                                <td>
+                                    {{ row.name }}<span v-if="row.note" class="block text-soft">{{ row.note }}</span>
+                                </td>
+                                <td v-for="column in table.columns" :key="column.label" class="text-right tabular-nums">
+                                    {{ count(row[column.of]) }}
+                                </td>
+                                <td class="text-right tabular-nums" :title="rate(row)">{{ percent(row.rate.rate) }}</td>
+                            </tr>
+                        </tbody>
+                    </table>
+                </template>
                 <p class="hint mt-2">
                     In brackets: between which rates the true one most likely lies. How many would have joined without it nobody knows.
                 </p>

@@ -6,6 +6,7 @@ import { usePopup } from '@/funnel/desk/popup/usePopup';
 import { useFunnel } from '@/funnel/funnelStore';
 import RulesField from '@/people/RulesField.vue';
 import { usePeopleKit } from '@/stores/peopleKit';
+import { useSession } from '@/stores/session';
 import { useToasts } from '@/stores/toasts';
 import TagsField from '@/ui/TagsField.vue';
 import TextField from '@/ui/TextField.vue';
@@ -17,6 +18,7 @@ const props = defineProps<{ id: string }>();
 const work = usePopup(props.id);
 const store = useFunnel();
 const people = usePeopleKit();
+const session = useSession();
 const toasts = useToasts();
 const popup = work.popup;
 const places = computed(() => popup.value.places);
@@ -35,7 +37,7 @@ const mode = computed(() => places.value.pages ?? 'all');
 const chosen = computed(() => places.value.ids ?? []);
 const toggle = (page: string) =>
     set({ ids: chosen.value.includes(page) ? chosen.value.filter((id) => id !== page) : [...chosen.value, page] });
-const quiet = (role: string) => ['checkout', 'upsell', 'downsell', 'delivery', 'room'].includes(role);
+const quiet = (role: string) => session.kit.popups.quietRoles.includes(role);
 </script>
 
 <template>
