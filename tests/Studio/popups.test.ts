@@ -202,6 +202,30 @@ describe('what is asked of the server', () => {
     });
 });
 
+describe('leaving on a phone', () => {
+    /** Scrolls to where the page then is, so many milliseconds after the last time. */
+    function scroll(to: number, after: number) {
+        vi.advanceTimersByTime(after);
+        vi.spyOn(window, 'scrollY', 'get').mockReturnValue(to);
+        document.documentElement.scrollTop = to;
+        dispatchEvent(new Event('scroll'));
+    }
+    it.each([
+        ['a fast scroll up by nine tenths of the screen, from deep down', 0.92, 200, 3, true],
+        ['a shorter one', 0.85, 200, 3, false],
+        ['a slow one', 0.92, 400, 3, false],
+        ['one from near the top', 0.92, 200, 1, false],
+    ])('is told by %s', (_, screens, ms, from, fires) => {
+        vi.spyOn(window, 'matchMedia').mockReturnValue({ matches: false } as MediaQueryList);
+        vi.spyOn(document.documentElement, 'scrollHeight', 'get').mockReturnValue(innerHeight * 6);
+        const { fire, stop } = armed({ kind: 'leaving' });
+        scroll(innerHeight * from, 1000);
+        scroll(innerHeight * (from - screens), ms);
+        expect(fire.mock.calls.length > 0).toBe(fires);
+        stop();
+    });
+});
+
 describe('a form in a pop-up', () => {
     it('says what is wrong with it, and keeps no empty line of that afterwards', async () => {
         vi.useRealTimers();

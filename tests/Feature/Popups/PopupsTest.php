@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Popups;
 
+use App\Models\DraftPart;
 use App\Models\Person;
 use App\Models\Submission;
 use App\Popups\Tidying;
@@ -373,5 +374,15 @@ final class PopupsTest extends PopupTestCase
         $tagged = DB::table('person_tag')->join('tags', 'tags.id', '=', 'person_tag.tag_id')->where('tags.name', 'From the pop-up')
             ->join('people', 'people.id', '=', 'person_tag.person_id')->pluck('email')->all();
         self::assertSame(['robin@example.com'], $tagged);
+    }
+
+    public function test_its_rules_may_speak_of_other_funnels_and_its_places_of_this_one_alone(): void
+    {
+        [$one, $other] = DraftPart::there($this->draft($this->user, 'Elsewhere')->id, 'page')->pluck('id')->all();
+        $put = fn (array $values) => $this->actingAs($this->user)->putJson("/studio/api/parts/{$this->popup}", $values
+            + ['revision' => DraftPart::query()->findOrFail($this->popup)->revision]);
+        $put(['never' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'viewed', 'done' => true, 'with' => $one]]]])
+            ->assertOk();
+        $put(['places' => ['pages' => 'some', 'ids' => [$other]]])->assertStatus(422)->assertJsonValidationErrorFor('popup');
     }
 }

@@ -208,6 +208,8 @@ final class SitesTest extends PopupTestCase
                 'mailto:x@blog.example']));
         self::assertSame('https://blog.example/', LinksToSites::marked($this->owner('other@example.com')->business_id,
             'https://blog.example/'));
+        $this->site->forceFill(['deleted_at' => now()])->save();
+        self::assertSame('https://blog.example/', $marked('https://blog.example/'), 'it is none of theirs any more');
     }
 
     public function test_sites_are_added_and_refused_with_a_reason(): void
