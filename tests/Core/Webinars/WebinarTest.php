@@ -161,7 +161,8 @@ final class WebinarTest extends TestCase
         $before = SessionAnchor::BeforeStart;
         yield 'a day before' => [$before, 1440, '2027-03-01', '2027-03-08 17:00', '2027-03-09 05:00'];
         yield 'a day before, registered within it' => [$before, 1440, '2027-03-08 17:01', null, '2027-03-09 05:00'];
-        yield 'a day before, registered a minute less than four hours before that' => [$before, 1440, '2027-03-08 13:01', null, '2027-03-09 05:00'];
+        yield 'a day before, registered a minute less than four hours before that' => [$before, 1440, '2027-03-08 13:01', null,
+            '2027-03-09 05:00'];
         yield 'a day before, registered four hours before that' => [$before, 1440, '2027-03-08 13:00', '2027-03-08 17:00',
             '2027-03-09 05:00'];
         yield 'an hour before, registered ten minutes before' => [$before, 60, '2027-03-09 16:50', null, '2027-03-09 16:30'];
