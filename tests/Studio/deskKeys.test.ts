@@ -28,7 +28,7 @@ function desk(selection: Selection | null, listens = true, sections = true) {
 const stops: (() => void)[] = [];
 afterEach(() => {
     stops.splice(0).forEach((stop) => stop());
-    vi.restoreAllMocks();
+    vi.unstubAllGlobals();
 });
 const press = (key: string, more: KeyboardEventInit = {}, target: EventTarget = window) =>
     target.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true, ...more }));
@@ -42,10 +42,19 @@ describe('keys on the desk', () => {
         ['v', { metaKey: true }],
         ['ArrowDown', {}],
     ];
+    /** Whether words are selected on the page. */
+    const words = (selected: boolean) => vi.stubGlobal('getSelection', () => ({ isCollapsed: !selected }));
     it('move, remove, copy and paste sections', () => {
+        words(false);
         const asked = desk({ section: 's' });
         keys.forEach(([key, more]) => press(key, more));
         expect(asked).toEqual(['moveSection s -1', 'removeSection s', 'duplicateSection s', 'copySection s', 'pasteSection s']);
+    });
+    it('leave it to the browser to copy words that are selected', () => {
+        words(true);
+        const asked = desk({ section: 's' });
+        press('c', { ctrlKey: true });
+        expect(asked).toEqual([]);
     });
     it('do so with the block that is selected in one', () => {
         const asked = desk({ section: 's', block: 'b' });
