@@ -21,6 +21,7 @@ use App\Http\Site\Pay\PurchasesController;
 use App\Http\Site\PopupController;
 use App\Http\Site\PopupPageController;
 use App\Http\Site\PreviewController;
+use App\Http\Site\RoomController;
 use App\Http\Site\UnsubscribeController;
 use Illuminate\Support\Facades\Route;
 
@@ -31,7 +32,7 @@ Route::get('/h', HandOverController::class);
 Route::get('/up', HealthController::class);
 Route::get('/m/now', NowController::class);
 Route::post('/m/view', BeaconController::class)->middleware('throttle:beacon')->name('site.beacon');
-Route::get('/media/{upload}/{form}', MediaController::class)->where(['form' => '[a-z0-9]{1,5}\.(webp|jpg|png|mp4|webm)'])
+Route::get('/media/{upload}/{form}', MediaController::class)->where(['form' => '[a-z0-9]{1,5}\.(webp|jpg|png|mp4|webm)|captions\.vtt'])
     ->name('site.media');
 Route::get('/s/{submission}/{leadMagnet}/{name}', [FileController::class, 'ofSubmission'])->where('name', '[^/]+')->name('site.file.page');
 Route::get('/f/{delivery}/{name}', [FileController::class, 'download'])->where('name', '[^/]+')->name('site.file');
@@ -61,6 +62,18 @@ Route::get('/w/fonts/{file}', [PopupPageController::class, 'font'])->where('file
 Route::get('/w/{site}.js', [PopupPageController::class, 'script'])->where('site', '[a-z0-9]{26}');
 Route::get('/p/{popup}', [PopupPageController::class, 'show'])->where('popup', '[a-z0-9]{26}');
 Route::post('/p/{popup}', [PopupPageController::class, 'take'])->where('popup', '[a-z0-9]{26}')->middleware('throttle:popups');
+// Webinars: one person's place, by their own link, and what their device reports from the room.
+Route::prefix('r/{registration}/{seal}')->where(['registration' => '[0-9a-z]{26}', 'seal' => '[0-9a-f]{20}'])->group(function (): void {
+    Route::get('/', [RoomController::class, 'enter']);
+    Route::get('replay', [RoomController::class, 'replay']);
+    Route::get('change', [RoomController::class, 'change']);
+    Route::get('session.ics', [RoomController::class, 'calendar']);
+    Route::post('session', [RoomController::class, 'choose'])->middleware('throttle:room');
+    Route::post('cancel', [RoomController::class, 'cancel'])->middleware('throttle:room');
+    Route::post('report', [RoomController::class, 'report'])->middleware('throttle:room');
+    Route::post('ask', [RoomController::class, 'ask'])->middleware('throttle:room');
+    Route::post('vote', [RoomController::class, 'vote'])->middleware('throttle:room');
+});
 // Paying: the way back from the bank, the page to wait on, the provider's calls, and the pages of practice payments.
 Route::get('/pay/back/{payment}/{seal}', [PayController::class, 'back']);
 Route::get('/pay/wait/{order}/{seal}', [PayController::class, 'wait']);

@@ -13,6 +13,7 @@ use App\Orders\Reconciling;
 use App\Payments\Practice\PracticeCalls;
 use App\Publishing\OpeningHours;
 use App\Webhooks\Webhooks;
+use App\Webinars\Settling;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
 
@@ -23,11 +24,13 @@ final class SendDueMessages extends Command
     protected $description = 'Queue the messages that are due, finish payments that are open, and free what a dead worker held';
 
     public function handle(MessageSender $postman, Broadcasting $broadcasting, Webhooks $hooks, Digest $digest,
-        Reconciling $reconciling, Receipts $receipts, PracticeCalls $calls, OpeningHours $hours, Ended $deadlines): int
+        Reconciling $reconciling, Receipts $receipts, PracticeCalls $calls, OpeningHours $hours, Ended $deadlines,
+        Settling $webinars): int
     {
         $now = CarbonImmutable::now();
         $hours->tick($now);
         $deadlines->tick($now);
+        $webinars->tick($now);
         $broadcasting->tick($now);
         $hooks->queueDue();
         $digest->tick($now);

@@ -223,7 +223,7 @@ final class DraftPages
         $leadMagnet = $plan->leadMagnets[0] ?? null;
         $title = $leadMagnet->title ?? ($plan->entry()?->document->headline() ?: $plan->name);
         $desk = new StarterDesk($plan->sender, Ids::next(...), $title, $leadMagnet, $plan->forms[0] ?? null,
-            self::offers($plan));
+            self::offers($plan), $plan->webinars[0] ?? null);
         if ($role->hasOneGoal() && $desk->form === null) {
             $form = StarterForms::of(Goal::Form, $desk);
             DraftParts::add($funnel, $form);

@@ -17,6 +17,7 @@ use Lantern\Core\Plan\LeadMagnet;
 use Lantern\Core\Plan\PlanCopy;
 use Lantern\Core\Plan\WebAddress;
 use Lantern\Core\Starters\Starter;
+use Lantern\Core\Webinars\Manner;
 
 /** Makes funnels: from a starter, or from one that is there. */
 final class NewFunnel
@@ -25,16 +26,17 @@ final class NewFunnel
      * @param  string  $title  of what is given away, waited for, shown or sold
      * @param  Upload|null  $file  what is given away; may come later
      * @param  Money|null  $price  of what is sold; null when it is not known yet
+     * @param  Manner  $manner  how its webinar is held, where it holds one
      */
     public function fromStarter(Business $business, Goal $goal, string $name, string $title, ?Upload $file,
-        ?Money $price = null): Funnel
+        ?Money $price = null, Manner $manner = Manner::Live): Funnel
     {
         $leadMagnet = ! $goal->hasLeadMagnet() ? null : ($file === null
             ? new LeadMagnet(Ids::next(), $title)
             : new LeadMagnet(Ids::next(), $title, $file->id, $file->name, $file->mime, $file->bytes));
         $plan = (new Starter($business->sender(), Ids::next(...), CarbonImmutable::now()))
             ->build($goal, $name, $title, WebAddress::suggest($title, self::taken(...)), $leadMagnet, $price,
-                Currency::isKnown($business->currency) ? $business->currency : 'EUR');
+                Currency::isKnown($business->currency) ? $business->currency : 'EUR', $manner);
 
         return DraftPlan::store($plan, $business);
     }

@@ -7,6 +7,7 @@ namespace App\Files;
 use App\Models\Business;
 use App\Models\Upload;
 use App\Support\Ids;
+use App\Support\VideoLength;
 use DateTimeImmutable;
 use finfo;
 use Illuminate\Http\UploadedFile;
@@ -129,7 +130,27 @@ final class Uploads
         $path = (string) Storage::disk('uploads')->putFileAs('videos', $file, $id);
 
         return Upload::query()->create(['id' => $id, 'business_id' => $business->id, 'kind' => 'video', 'name' => $name, 'mime' => $mime,
-            'bytes' => $bytes, 'path' => $path, 'sha256' => (string) hash_file('sha256', $file->getRealPath())]);
+            'bytes' => $bytes, 'path' => $path, 'seconds' => VideoLength::read($file->getRealPath()) ?? 0,
+            'sha256' => (string) hash_file('sha256', $file->getRealPath())]);
+    }
+
+    /** Captions of a video: WebVTT in UTF-8, as it came. */
+    public function captions(Business $business, UploadedFile $file): Upload
+    {
+        $bytes = $this->bytes($file, 1024 * 1024, 'captions');
+        $name = $this->name($file);
+        $text = (string) file_get_contents($file->getRealPath());
+        $text = str_starts_with($text, "\u{FEFF}") ? substr($text, 3) : $text;
+        if (! mb_check_encoding($text, 'UTF-8') || preg_match('/^WEBVTT(?:[ \t\r\n]|$)/', $text) !== 1
+            || preg_match('/^(?:\d+:)?\d{2}:\d{2}\.\d{3}[ \t]+-->[ \t]+(?:\d+:)?\d{2}:\d{2}\.\d{3}/m', $text) !== 1) {
+            throw Invalid::at('captions', "“{$name}” holds no captions that browsers can show. Please bring a WebVTT file (.vtt) in "
+                .'UTF-8.');
+        }
+        $id = Ids::next();
+        $path = (string) Storage::disk('uploads')->putFileAs('videos', $file, $id);
+
+        return Upload::query()->create(['id' => $id, 'business_id' => $business->id, 'kind' => 'captions', 'name' => $name,
+            'mime' => 'text/vtt', 'bytes' => $bytes, 'path' => $path, 'sha256' => (string) hash_file('sha256', $file->getRealPath())]);
     }
 
     private function bytes(UploadedFile $file, int $most, string $field): int

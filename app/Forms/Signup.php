@@ -16,6 +16,7 @@ final readonly class Signup
 {
     /**
      * @param  array<string, string>  $source address parameters and referrer, for where the person came from
+     * @param  string  $session  the key of the session that was chosen; '' where the form asks for none
      * @param  Popped|null  $popped  the pop-up or placed form in which it was
      */
     public function __construct(
@@ -33,6 +34,7 @@ final readonly class Signup
         public ?string $userAgent = null,
         public bool $owner = false,
         public ?Popped $popped = null,
+        public string $session = '',
     ) {
     }
 }

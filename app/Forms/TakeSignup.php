@@ -6,13 +6,17 @@ namespace App\Forms;
 
 use App\Journey\Events;
 use App\Journey\NewEvent;
+use App\Mail\Sending\Planner;
 use App\Models\Person;
+use App\Models\Registration;
 use App\Models\Submission;
 use App\People\Browsers\Joining;
 use App\People\Consent\Suppressions;
 use App\People\Fields\OwnFields;
 use App\Support\Instant;
+use App\Webinars\Registrations\Bookings;
 use DateTimeImmutable;
+use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Events\Outcome;
@@ -24,6 +28,7 @@ use Lantern\Core\Journey\Journey;
 use Lantern\Core\People\EmailAddress;
 use Lantern\Core\People\FieldKind;
 use Lantern\Core\Sequences\SequencePlan;
+use Lantern\Core\Webinars\Booking;
 use LogicException;
 
 /**
@@ -33,7 +38,7 @@ use LogicException;
  */
 final readonly class TakeSignup
 {
-    public function __construct(private Events $events, private Joining $joining)
+    public function __construct(private Events $events, private Joining $joining, private Planner $planner)
     {
     }
 
@@ -65,6 +70,9 @@ final readonly class TakeSignup
                 'ip' => $signup->ip, 'user_agent' => $signup->userAgent === null ? null : mb_substr($signup->userAgent, 0, 500),
                 'source' => $signup->source === [] ? null : $signup->source, 'submitted_at' => $signup->at,
                 'state' => $waits ? SubmissionState::Waiting : SubmissionState::Taken, 'visitor' => $signup->visitor,
+                'session' => $signup->session === '' || $signup->form->webinar === '' ? null
+                    : ['webinar' => $signup->form->webinar, 'key' => $signup->session,
+                        'zone' => $signup->zone ?? $signup->funnel->business->timezone],
                 'popup_id' => $signup->popped?->popup,
                 'site_id' => $signup->popped?->site, 'site_path' => $signup->popped?->path,
             ]);
@@ -127,7 +135,7 @@ final readonly class TakeSignup
         if ($theirs) {
             Suppressions::cameBack($person->business_id, $person->email);
         }
-        $event = NewEvent::ofSubmission(EventType::Joined, $submission, $at, $owner);
+        $event = NewEvent::ofSubmission(EventType::Joined, $submission, $at, $owner, $this->booking($submission, $theirs, $at));
         $started = array_map(fn (SequencePlan $s): string => $s->id, $submission->version->plan()->startedBy($event->inCore()));
         if ($theirs) {
             DB::table('opt_outs')->where('person_id', $person->id)->whereIn('what', ['broadcasts', ...$started])->delete();
@@ -137,6 +145,30 @@ final readonly class TakeSignup
         }
 
         return $this->events->take($event);
+    }
+
+    /**
+     * The session that was chosen in the form, as it can be had now. Whoever has one already keeps it, if it is not sure that it is
+     * them who choose another one; they are written to instead.
+     */
+    private function booking(Submission $submission, bool $theirs, DateTimeImmutable $at): ?Booking
+    {
+        $chosen = $submission->session;
+        $webinar = $chosen === null ? null : $submission->version->plan()->webinar($chosen['webinar']);
+        if ($chosen === null || $webinar === null) {
+            return null;
+        }
+        $before = Registration::query()->where('person_id', $submission->person_id)->where('webinar_id', $webinar->id)
+            ->whereNotNull('open')->first();
+        $knows = $theirs || ($submission->visitor !== null && DB::table('visitor_person')->where('visitor', $submission->visitor)
+            ->where('person_id', $submission->person_id)->exists());
+        if ($before !== null && ! $knows) {
+            $this->planner->planAboutSession($before, 'again', $at);
+
+            return null;
+        }
+
+        return Bookings::choose($webinar, $chosen['key'], new DateTimeZone($chosen['zone']), $submission->person_id, $at);
     }
 
     private static function hasLeft(int $business, EmailAddress $email): bool

@@ -34,6 +34,7 @@ use Lantern\Core\Forms\SubmissionState;
  * @property string|null $popup_id in which it was filled in
  * @property string|null $site_id on which that stood, likewise `site_path`
  * @property string|null $site_path
+ * @property array{webinar: string, key: string, zone: string}|null $session that was chosen in it
  * @property CarbonImmutable $submitted_at
  * @property Person $person
  * @property Funnel $funnel
@@ -46,11 +47,12 @@ final class Submission extends Record
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['state' => SubmissionState::class, 'answers' => 'array', 'source' => 'array', 'consented' => 'boolean',
+    protected $casts = ['state' => SubmissionState::class, 'answers' => 'array', 'source' => 'array', 'session' => 'array',
+        'consented' => 'boolean',
         'submitted_at' => 'immutable_datetime', 'marketing' => 'boolean', 'confirmed_at' => 'immutable_datetime'];
 
     protected $attributes = ['state' => 'taken', 'marketing' => null, 'marketing_words' => null, 'confirmed_at' => null,
-        'confirmed_ip' => null, 'visitor' => null, 'popup_id' => null, 'site_id' => null, 'site_path' => null];
+        'confirmed_ip' => null, 'visitor' => null, 'popup_id' => null, 'site_id' => null, 'site_path' => null, 'session' => null];
 
     /** @return BelongsTo<Person, $this> */
     public function person(): BelongsTo

@@ -16,7 +16,10 @@ use App\Serving\Browser;
 use App\Serving\Source;
 use App\Support\Ids;
 use App\Support\Input;
+use App\Webinars\Registrations\Bookings;
+use App\Webinars\Registrations\Offered;
 use Carbon\CarbonImmutable;
+use DateTimeZone;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\Outcome;
@@ -77,7 +80,7 @@ final readonly class JoinInPopup
             [$submission] = $this->takeSignup->take(new Signup($live->funnel, $version, $page, $form, $answers, $token->nonce,
                 CarbonImmutable::now(), $asked->visitor, Browser::zone($request->input('zone')), $source, $request->ip(),
                 $request->userAgent(), $asked->owner, new Popped($live->popup->id, $asked->site?->id,
-                    $asked->site === null ? null : $asked->path)));
+                    $asked->site === null ? null : $asked->path), $this->session($request, $plan, $form)));
             if (! $asked->owner) {
                 $shown = FactLog::shown($asked->view, $live->popup->id);
                 FactLog::write($live, PopupFactType::Joined, $asked, $submission->person_id,
@@ -89,6 +92,21 @@ final readonly class JoinInPopup
                     FormToken::issue($live->popup->id))
                 : $this->after($submission, $live, $plan);
         });
+    }
+
+    /** The session that comes along with it: the one that was chosen, or the next one. */
+    private function session(Request $request, Plan $plan, FormPlan $form): string
+    {
+        $webinar = $form->webinar === '' ? null : $plan->webinar($form->webinar);
+        if ($webinar === null) {
+            return '';
+        }
+        $now = CarbonImmutable::now();
+        $zone = new DateTimeZone(Browser::zone($request->input('zone')) ?? $plan->sender->timeZone);
+        $key = Input::text($request, 'webinar_session');
+
+        return $key !== '' && Bookings::choose($webinar, $key, $zone, null, $now) !== null ? $key
+            : Offered::to($webinar, $zone, $now)->choices[0]->session->key ?? '';
     }
 
     /** The form of a pop-up that was filled in. */

@@ -47,6 +47,10 @@ use App\Serving\Slots\PageSlot;
 use App\Serving\Slots\PickSlot;
 use App\Serving\Slots\PopupsSlot;
 use App\Serving\Slots\PurchasesSlot;
+use App\Serving\Slots\ReplaySlot;
+use App\Serving\Slots\RoomSlot;
+use App\Serving\Slots\SessionSlot;
+use App\Serving\Slots\SessionsSlot;
 use App\Serving\Slots\SiteSlot;
 use App\Serving\Slots\Slot;
 use App\Serving\Slots\SlotKinds;
@@ -60,6 +64,9 @@ use App\Support\Hosts;
 use App\Support\Input;
 use App\Support\Sqlite\Connector;
 use App\Webhooks\Webhooks;
+use App\Webinars\BooksSessions;
+use App\Webinars\RoomNoticeMessage;
+use App\Webinars\SessionMessage;
 use Carbon\CarbonImmutable;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Foundation\Application;
@@ -73,6 +80,7 @@ use Illuminate\Support\ServiceProvider;
 use Lantern\Core\Emails\MessageKind;
 use Lantern\Core\Journey\Effects\AddTag;
 use Lantern\Core\Journey\Effects\AskToConfirm;
+use Lantern\Core\Journey\Effects\BookSession;
 use Lantern\Core\Journey\Effects\CallHook;
 use Lantern\Core\Journey\Effects\CancelEmails;
 use Lantern\Core\Journey\Effects\DeliverFile;
@@ -92,6 +100,7 @@ final class AppServiceProvider extends ServiceProvider
     private const EFFECTS = [
         AddTag::class => Tagging::class,
         AskToConfirm::class => Confirmations::class,
+        BookSession::class => BooksSessions::class,
         CallHook::class => Webhooks::class,
         CancelEmails::class => Enrolments::class,
         DeliverFile::class => Deliveries::class,
@@ -116,6 +125,8 @@ final class AppServiceProvider extends ServiceProvider
         MessageKind::Receipt->value => ReceiptMessage::class,
         MessageKind::PaymentTrouble->value => PaymentTroubleMessage::class,
         MessageKind::SaleNotice->value => SaleNoticeMessage::class,
+        MessageKind::Session->value => SessionMessage::class,
+        MessageKind::RoomNotice->value => RoomNoticeMessage::class,
     ];
 
     /** @var array<string, class-string<Slot>> what is personal on a published page, by the kind of slot */
@@ -137,6 +148,10 @@ final class AppServiceProvider extends ServiceProvider
         'pick' => PickSlot::class,
         'popups' => PopupsSlot::class,
         'purchases' => PurchasesSlot::class,
+        'replay' => ReplaySlot::class,
+        'room' => RoomSlot::class,
+        'session' => SessionSlot::class,
+        'sessions' => SessionsSlot::class,
         'site' => SiteSlot::class,
         'source' => SourceSlot::class,
         'ticked' => TickedSlot::class,
@@ -173,6 +188,8 @@ final class AppServiceProvider extends ServiceProvider
         ]);
         RateLimiter::for('beacon', fn (Request $request): Limit => Limit::perMinute(240)->by((string) $request->ip()));
         RateLimiter::for('popups', fn (Request $request): Limit => Limit::perMinute(300)->by((string) $request->ip()));
+        // By whose place it is: many may sit behind one address, and nobody's device says more than a word in two seconds.
+        RateLimiter::for('room', fn (Request $request): Limit => Limit::perMinute(60)->by('room:'.$request->path()));
         RateLimiter::for('provider', fn (Request $request): Limit => Limit::perMinute(600)->by((string) $request->ip()));
         RateLimiter::for('new-link', fn (Request $request): Limit => Limit::perMinutes(10, 10)->by((string) $request->ip()));
     }

@@ -6,6 +6,7 @@ namespace App\Rendering;
 
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Block\Blocks;
 use Lantern\Core\Page\Look\Look;
 use Lantern\Core\Page\Section;
@@ -16,7 +17,7 @@ use Lantern\Core\Plan\Plan;
 final readonly class PageAssets
 {
     /** The parts of the styles beside the base, which is always there; blocks say which they need. */
-    private const GROUPS = ['points', 'proof', 'sell', 'countdown', 'pay', 'media', 'popup'];
+    private const GROUPS = ['points', 'proof', 'sell', 'countdown', 'pay', 'media', 'popup', 'webinar'];
 
     /**
      * @param  list<array{string, int}>  $first  family and weight of the fonts that are loaded at once
@@ -94,7 +95,9 @@ final readonly class PageAssets
                 fn (Section $s): bool => $s->background->picture !== null || $s->background->video !== null) !== [];
             $warns = $group === 'countdown' && array_filter($plan->deadlines, fn (Deadline $d): bool => $d->warning->isShown()
                 && $d->guardedPage($page->id) !== null) !== [];
-            if ($group === 'popup' ? $page->isPopup() : $all || $used || $behind || $warns) {
+            $registers = $group === 'webinar' && array_filter($page->document->blocksOf(BlockKind::Form),
+                fn (Block $b): bool => ($plan->form($b->field('form'))->webinar ?? '') !== '') !== [];
+            if ($group === 'popup' ? $page->isPopup() : $all || $used || $behind || $warns || $registers) {
                 $groups[] = $group;
             }
         }

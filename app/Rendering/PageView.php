@@ -8,6 +8,7 @@ use App\Models\Upload;
 use App\Support\RichText;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
+use Illuminate\Support\Facades\View;
 use Illuminate\Support\HtmlString;
 use Lantern\Core\Deadlines\DeadlineState;
 use Lantern\Core\Deadlines\ShownState;
@@ -87,6 +88,18 @@ final readonly class PageView
 
         return new HtmlString($html !== '' ? $html : '<div '.$at->root('countdown sentence').'>'.$words.' <time>'
             .($deadline === null ? 'Choose a deadline, or a moment.' : 'Shown once the deadline has started.').'</time></div>');
+    }
+
+    /** What shows a webinar: for visitors a slot, since it is another one for each; on the desk a picture of it in words. */
+    public function webinar(Block $block, Marks $at): HtmlString
+    {
+        if (! $this->editing()) {
+            return new HtmlString(Slots::name($block->kind->value, $block->id));
+        }
+        $webinar = $this->plan->webinar($block->field('webinar'));
+
+        return new HtmlString(View::make('site.webinar.desk', ['block' => $block, 'at' => $at, 'webinar' => $webinar,
+            'example' => WebinarExample::of($webinar, $this->page->settings->language)])->render());
     }
 
     public function marks(Block $block): Marks

@@ -26,6 +26,8 @@ final class SiteAssets
             .($script ? '<script type="module" src="'.self::script().'"></script>' : '')
             .($script && in_array('countdown', $assets->groups, true)
                 ? '<script type="module" src="'.self::built('resources/site/countdown.ts')['url'].'"></script>' : '')
+            .($script && in_array('webinar', $assets->groups, true)
+                ? '<script type="module" src="'.self::built('resources/site/webinar.ts')['url'].'"></script>' : '')
             .($script && in_array('pay', $assets->groups, true)
                 ? '<script type="module" src="'.self::built('resources/site/checkout.ts')['url'].'"></script>' : '');
     }

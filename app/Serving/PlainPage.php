@@ -63,6 +63,14 @@ final readonly class PlainPage
             ['links' => [$onward => $standing === Standing::TimeRanOut ? 'See what there is now' : 'To the first page']]);
     }
 
+    /** @param  string  $back  where another one can be chosen */
+    public static function sessionGone(string $back): self
+    {
+        return new self(409, 'This time cannot be chosen any more', 'It has begun, is over, or was cancelled meanwhile. The time you '
+            .'had before '
+            .'is still yours.', ['links' => [$back => 'See the other times']]);
+    }
+
     /** @param  string  $home  the way in */
     public static function timeIsUp(string $home): self
     {

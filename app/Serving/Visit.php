@@ -96,6 +96,12 @@ final readonly class Visit
         return $place->url ?? ($address === null ? null : $this->funnel->url($address));
     }
 
+    /** Where something noted on the page leads: an address elsewhere, or `page:` and that of a page of the funnel; '' for nowhere. */
+    public function onward(string $noted): string
+    {
+        return str_starts_with($noted, 'page:') ? $this->path(substr($noted, 5)) : $noted;
+    }
+
     /** The order that was placed in this browser, if it is one of this funnel's. */
     public function order(): ?Order
     {

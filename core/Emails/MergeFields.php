@@ -27,6 +27,17 @@ final class MergeFields
         'host' => 'Your name',
     ];
 
+    /** What is known of somebody's session of a webinar. */
+    public const SESSION = [
+        'session_time' => 'Time of the session',
+        'room_link' => 'Link into the room',
+        'calendar_link' => 'Link to the calendar file',
+        'change_link' => 'Link to change the session',
+        'replay_link' => 'Link to the replay',
+        'replay_end' => 'End of the replay',
+        'webinar_title' => 'Title of the webinar',
+    ];
+
     public const MOST_OWN = 40;
 
     private const NAME = '/^[a-z][a-z0-9_]{0,39}$/D';

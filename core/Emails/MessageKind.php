@@ -24,6 +24,10 @@ enum MessageKind: string
     case PaymentTrouble = 'payment-trouble';
     /** To the owner: news of an order. */
     case SaleNotice = 'sale-notice';
+    /** To somebody who is registered for a webinar: their session moved, was cancelled, or has a place for them. */
+    case Session = 'session';
+    /** To the owner: a question from the room, or news of a session. */
+    case RoomNotice = 'room-notice';
 
     /**
      * Percent of the owner's messages a minute that messages of this kind may use. The rest is kept for what somebody sits

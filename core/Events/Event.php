@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Lantern\Core\Events;
 
 use DateTimeImmutable;
+use Lantern\Core\Webinars\AttendanceOutcome;
+use Lantern\Core\Webinars\Booking;
 
 /** Something a visitor just did, or that was done for them. */
 final readonly class Event
@@ -14,6 +16,8 @@ final readonly class Event
      * @param  list<string>  $offers  ids of the offers that were bought or declined
      * @param  list<string>  $closed  ids of offers that this buyer cannot take
      * @param  string|null  $popup  the id of the pop-up in which it happened
+     * @param  string|null  $webinar  the id of the webinar it is about
+     * @param  Booking|null  $booking  the session that somebody registers for
      * @param  string|null  $email  the id of the email in which a link was followed; likewise `sequence` that was entered
      */
     public function __construct(
@@ -28,6 +32,8 @@ final readonly class Event
         public ?string $email = null,
         public ?string $sequence = null,
         public ?string $popup = null,
+        public ?string $webinar = null,
+        public ?Booking $booking = null,
     ) {
     }
 
@@ -44,6 +50,10 @@ final readonly class Event
             EventType::Bought => [Trigger\Bought::KEY, ...array_map(Trigger\BoughtOffer::keyOf(...), $this->offers)],
             EventType::Viewed => $this->page === null ? [] : [Trigger\PageSeen::keyOf($this->page)],
             EventType::Clicked => $this->email === null ? [] : [Trigger\EmailClicked::keyOf($this->email)],
+            EventType::Registered => $this->webinar === null ? [] : [Trigger\WebinarRegistered::keyOf($this->webinar)],
+            EventType::Attended, EventType::SawOffer, EventType::LeftEarly, EventType::Missed,
+            EventType::WatchedReplay => $this->webinar === null ? []
+                : [Trigger\WebinarOutcome::keyOf($this->webinar, AttendanceOutcome::from($this->type->value))],
             EventType::Entered => $this->sequence === null ? [] : [Trigger\SequenceEntered::keyOf($this->sequence)],
             default => [],
         };

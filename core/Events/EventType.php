@@ -26,6 +26,15 @@ enum EventType: string
     case Bounced = 'bounced';
     case Complained = 'complained';
     case Unsubscribed = 'unsubscribed';
+    /** Has a session of a webinar, or another one than before. */
+    case Registered = 'registered';
+    case SessionCancelled = 'session-cancelled';
+    /** What became of a session of theirs. */
+    case Attended = 'attended';
+    case SawOffer = 'saw-offer';
+    case LeftEarly = 'left-early';
+    case Missed = 'missed';
+    case WatchedReplay = 'watched-replay';
 
     /** The outcome of the page it happened on, if it is one that leads on. */
     public function outcome(): ?Outcome
@@ -35,14 +44,22 @@ enum EventType: string
             self::Confirmed => Outcome::Confirmed,
             self::Bought => Outcome::Bought,
             self::Declined => Outcome::Declined,
+            self::Attended => Outcome::Attended,
+            self::LeftEarly, self::Missed => Outcome::Missed,
             default => null,
         };
+    }
+
+    /** Is it what became of somebody's session? */
+    public function isOfSession(): bool
+    {
+        return in_array($this, [self::Attended, self::SawOffer, self::LeftEarly, self::Missed, self::WatchedReplay], true);
     }
 
     /** Is it something only a person does, and no mail program, mail server or owner in their place? */
     public function isActivity(): bool
     {
         return in_array($this, [self::Viewed, self::Asked, self::Confirmed, self::Joined, self::Downloaded, self::Bought, self::Declined,
-            self::Clicked], true);
+            self::Clicked, self::Registered, self::Attended, self::SawOffer, self::LeftEarly, self::WatchedReplay], true);
     }
 }

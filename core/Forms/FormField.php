@@ -17,7 +17,7 @@ final readonly class FormField
 {
     /** Names that mean something else where answers are sent. */
     public const TAKEN = ['token', 'form', 'zone', 'visitor', 'source', 'website', 'step', 'consent', 'marketing', 'download_link',
-        'business', 'host', 'full_name'];
+        'business', 'host', 'full_name', 'webinar_session'];
 
     /** @param  list<string>  $options */
     public function __construct(

@@ -30,6 +30,7 @@ final readonly class FormPlan implements Part
      * @param  list<FormField>  $fields
      * @param  list<string>  $tags
      * @param  string  $done  words shown after, where no page is (on other web sites)
+     * @param  string  $webinar  the id of the one it registers for; '' for none
      * @param  string  $hook  a web address that is told of every submission; '' for none
      */
     public function __construct(
@@ -47,6 +48,7 @@ final readonly class FormPlan implements Part
         public OwnerNotice $notice = OwnerNotice::Never,
         public string $hook = '',
         public string $nextButton = '',
+        public string $webinar = '',
     ) {
     }
 
@@ -105,7 +107,8 @@ final readonly class FormPlan implements Part
             $consent !== '' && $shape->flag('consentRequired'), $tags, trim($shape->text('marketing', 1000, '')),
             $shape->flag('doubleOptIn'),
             ConfirmWords::fromShape($shape->optionalGroup('confirm')), trim($shape->text('done', 1000, '')),
-            $shape->choice('notice', OwnerNotice::class, OwnerNotice::Never->value), $hook, trim($shape->text('nextButton', 60, '')));
+            $shape->choice('notice', OwnerNotice::class, OwnerNotice::Never->value), $hook, trim($shape->text('nextButton', 60, '')),
+            $shape->text('webinar', 40, ''));
     }
 
     public function field(string $name): ?FormField
@@ -133,7 +136,7 @@ final readonly class FormPlan implements Part
 
     public function references(): array
     {
-        return EmailBody::references($this->confirm->body);
+        return [...EmailBody::references($this->confirm->body), ...array_filter([$this->webinar], fn (string $w): bool => $w !== '')];
     }
 
     public function uploads(): array
@@ -143,7 +146,8 @@ final readonly class FormPlan implements Part
 
     public function withIds(array $ids): self
     {
-        return $this->changed(id: $ids[$this->id] ?? $this->id, confirm: $this->confirm->withIds($ids));
+        return $this->changed(id: $ids[$this->id] ?? $this->id, confirm: $this->confirm->withIds($ids),
+            webinar: $ids[$this->webinar] ?? $this->webinar);
     }
 
     /** @return array<string, mixed> what is always there, and of the rest only what differs from a plain form */
@@ -157,7 +161,7 @@ final readonly class FormPlan implements Part
         ] + array_filter([
             'marketing' => $this->marketing, 'doubleOptIn' => $this->doubleOptIn, 'confirm' => $this->confirm->toArray(),
             'done' => $this->done, 'notice' => $this->notice === OwnerNotice::Never ? '' : $this->notice->value, 'hook' => $this->hook,
-            'nextButton' => $this->nextButton,
+            'nextButton' => $this->nextButton, 'webinar' => $this->webinar,
         ], fn (string|bool|array $v): bool => $v !== '' && $v !== false && $v !== []);
     }
 }

@@ -10,6 +10,7 @@ use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Journey\Effects\AddTag;
+use Lantern\Core\Journey\Effects\BookSession;
 use Lantern\Core\Journey\Effects\Effect;
 use Lantern\Core\Journey\Effects\SendEmail;
 use Lantern\Core\Journey\Effects\StartDeadline;
@@ -18,6 +19,7 @@ use Lantern\Core\Journey\Effects\StopSequence;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Sequences\Timing;
+use Lantern\Core\Webinars\Booking;
 
 /**
  * Collects what follows from one event, in order. Whatever was decided first counts for what is decided after it: a tag that
@@ -58,6 +60,34 @@ final class Following
         foreach ($new as $tag) {
             $this->effects[] = new AddTag($tag);
             $this->event(new Event(EventType::Tagged, $this->at, tag: $tag));
+        }
+    }
+
+    /**
+     * A session is somebody's. Emails that are told from it follow for whoever is in their sequence; those told from another session
+     * they had before are gone.
+     */
+    public function book(Booking $booking): void
+    {
+        $this->visitor = $this->visitor->withBooking($booking);
+        $this->effects[] = new BookSession($booking);
+        foreach ($this->plan->sequences as $sequence) {
+            if ($this->visitor->isIn($sequence->id)) {
+                $this->emailsOfSession($booking, $sequence);
+            }
+        }
+        $this->event(new Event(EventType::Registered, $this->at, webinar: $booking->webinar));
+    }
+
+    private function emailsOfSession(Booking $booking, SequencePlan $sequence): void
+    {
+        $timing = $this->timing($sequence);
+        foreach ($this->plan->emailsOf($sequence->id) as $email) {
+            $due = $email->session?->webinar === $booking->webinar
+                ? $timing->moment($email, $this->at, 0, [], [$booking->webinar => $booking]) : null;
+            if ($due !== null && $due >= $this->at) {
+                $this->effects[] = new SendEmail($email->id, $due);
+            }
         }
     }
 
@@ -142,10 +172,10 @@ final class Following
         $this->event(new Event(EventType::Entered, $this->at, sequence: $sequence->id));
         $timing = $this->timing($sequence);
         foreach ($this->plan->emailsOf($sequence->id) as $email) {
-            $due = $timing->moment($email, $this->at, 0, $this->visitor->deadlines);
+            $due = $timing->moment($email, $this->at, 0, $this->visitor->deadlines, $this->visitor->bookings);
             // An email that was sent or is on its way is not planned again, unless the whole sequence is.
-            if ($due !== null && ($before || ! in_array($email->id, $this->visitor->emails, true))
-                && ($email->by === null || $due >= $this->at)) {
+            if ($due !== null && ($before || $email->session !== null || ! in_array($email->id, $this->visitor->emails, true))
+                && (! $email->isTold() || $due >= $this->at)) {
                 $this->effects[] = new SendEmail($email->id, $due);
             }
         }

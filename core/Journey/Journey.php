@@ -47,6 +47,9 @@ final readonly class Journey
             EventType::Asked => new Decision(null, $form === null ? [] : [new AskToConfirm($form->id)]),
             EventType::Joined => new Decision($way, $this->joined($visitor, $event, $form)),
             EventType::Bought => new Decision($way, $this->bought($visitor, $event, $way)),
+            EventType::Registered => new Decision($way, $this->registered($visitor, $event)),
+            EventType::Attended, EventType::SawOffer, EventType::LeftEarly, EventType::Missed,
+            EventType::WatchedReplay => new Decision($way, $this->ofSession($visitor, $event)),
             EventType::Declined => new Decision($way, $this->leadsToExtraOffer($way) ? [] : [new SendReceipt($event->at)]),
             default => new Decision($way, $this->triggered($visitor, $event)),
         };
@@ -162,6 +165,9 @@ final readonly class Journey
     private function joined(Visitor $visitor, Event $event, ?FormPlan $form): array
     {
         $following = new Following($this->plan, $visitor, $event->at);
+        if ($event->booking !== null) {
+            $following->book($event->booking);
+        }
         $popup = $this->plan->popup($event->popup ?? '');
         $following->tags(array_values(array_unique([...$form->tags ?? [], ...array_filter([$popup->tag ?? ''])])));
         foreach ($this->plan->leadMagnets as $leadMagnet) {
@@ -177,6 +183,35 @@ final readonly class Journey
         if ($form !== null && $form->hook !== '') {
             $following->add(new CallHook($form->id, $form->hook));
         }
+
+        return $following->effects();
+    }
+
+    /**
+     * Somebody chooses a session without a form: by a click from an email, or another one than before.
+     *
+     * @return list<Effect>
+     */
+    private function registered(Visitor $visitor, Event $event): array
+    {
+        $following = new Following($this->plan, $visitor, $event->at);
+        if ($event->booking !== null) {
+            $following->book($event->booking);
+        }
+
+        return $following->effects();
+    }
+
+    /**
+     * What became of somebody's session: the tags for it, and what waits for it.
+     *
+     * @return list<Effect>
+     */
+    private function ofSession(Visitor $visitor, Event $event): array
+    {
+        $following = new Following($this->plan, $visitor, $event->at);
+        $following->tags($this->plan->webinar($event->webinar ?? '')->tags[$event->type->value] ?? []);
+        $following->event($event);
 
         return $following->effects();
     }

@@ -7,6 +7,7 @@ namespace Lantern\Core\Journey;
 use DateTimeZone;
 use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Support\Rebuilt;
+use Lantern\Core\Webinars\Booking;
 
 /** What is known of the visitor when something happens. */
 final readonly class Visitor
@@ -21,6 +22,7 @@ final readonly class Visitor
      * @param  DateTimeZone|null  $ownerZone  where it differs from the visitor's
      * @param  list<string>  $through  ids of the sequences they are in of which no email waits for them any more
      * @param  array<string, Run>  $deadlines  by id, those that run for them or ran
+     * @param  array<string, Booking>  $bookings  their sessions, by the id of the webinar
      * @param  bool  $owner  is it the owner in their own browser? No deadline begins for them.
      */
     public function __construct(
@@ -32,6 +34,7 @@ final readonly class Visitor
         public array $through = [],
         public array $deadlines = [],
         public bool $owner = false,
+        public array $bookings = [],
     ) {
     }
 
@@ -49,6 +52,16 @@ final readonly class Visitor
     public function withDeadline(string $id, Run $run): self
     {
         return $this->changed(deadlines: [$id => $run] + $this->deadlines);
+    }
+
+    public function withBooking(Booking $booking): self
+    {
+        return $this->changed(bookings: [$booking->webinar => $booking] + $this->bookings);
+    }
+
+    public function withoutBooking(string $webinar): self
+    {
+        return $this->changed(bookings: array_diff_key($this->bookings, [$webinar => true]));
     }
 
     /** The same in a sequence that they have just entered. */

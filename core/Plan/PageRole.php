@@ -77,7 +77,7 @@ enum PageRole: string
     public function possibleOutcomes(): array
     {
         return match ($this) {
-            self::Confirmation => [Outcome::Attended, Outcome::Missed],
+            self::Confirmation, self::Room => [Outcome::Attended, Outcome::Missed],
             self::Sales => [Outcome::Chose, Outcome::Bought, Outcome::Declined, Outcome::TimeRanOut],
             self::Checkout => [Outcome::Bought, Outcome::TimeRanOut],
             self::Replay => [Outcome::TimeRanOut],

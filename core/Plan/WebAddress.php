@@ -13,6 +13,7 @@ final class WebAddress
 
     /** First parts that the application itself uses, or may want to. */
     public const RESERVED = ['studio', 'up', 'api', 'build', 'media', 'files', 'mail', 'm', 'f', 'u', 'c', 'l', 'o', 'e', 'h', 's', 't',
+        'r',
         'p', 'w',
         'public',
         'storage', 'assets',

@@ -23,6 +23,7 @@ final readonly class PersonFacts
      * @param  list<array{did: Did, with: string, at: DateTimeImmutable}>  $deeds  `with` is the id of the page, funnel or email; one deed
      *     stands once for each
      * @param  array<string, Run>  $deadlines  by id, those that run for them or ran
+     * @param  array<string, list<string>>  $webinars  by id, what is known of them there: {@see WebinarRule::STATES}
      */
     public function __construct(
         public DateTimeImmutable $now,
@@ -34,6 +35,7 @@ final readonly class PersonFacts
         public ?DateTimeImmutable $joined = null,
         public ?DateTimeImmutable $active = null,
         public array $deadlines = [],
+        public array $webinars = [],
     ) {
     }
 }

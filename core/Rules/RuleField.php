@@ -15,8 +15,9 @@ final readonly class RuleField
     use Rebuilt;
 
     /**
-     * @param  'choice'|'tag'|'mail'|'place'|'deadline'|'field'|'date'|'value'|'number'|'day'  $type  `choice` has options; a tag; an
-     *     email or broadcast; a page or funnel; a deadline; a field of people, or one that holds a date; words; days; a date
+     * @param  'choice'|'tag'|'mail'|'place'|'deadline'|'webinar'|'field'|'date'|'value'|'number'|'day'  $type  `choice` has options;
+     *     a tag; an email or broadcast; a page or funnel; a deadline; a webinar; a field of people, or one that holds a date; words;
+     *     days; a date
      * @param  string  $name  the value it sets; '' for a choice, whose options say what they set
      * @param  string  $label  for those who have it read aloud
      * @param  list<array{label: string, words: string, sets: array<string, string|int|bool>, own: bool}>  $options  `own`: only for a
@@ -49,7 +50,7 @@ final readonly class RuleField
             'sets' => $o[1], 'own' => $o[3] ?? false], $options));
     }
 
-    /** @param  'tag'|'mail'|'place'|'deadline'|'field'|'date'|'value'|'number'|'day'  $type */
+    /** @param  'tag'|'mail'|'place'|'deadline'|'webinar'|'field'|'date'|'value'|'number'|'day'  $type */
     public static function of(
         string $type,
         string $name,
@@ -107,7 +108,8 @@ final readonly class RuleField
         }
         $value = (string) $value;
 
-        return str_replace('{}', in_array($this->type, ['mail', 'place', 'deadline', 'field', 'date'], true) ? $name($value) : $value,
+        return str_replace('{}', in_array($this->type, ['mail', 'place', 'deadline', 'webinar', 'field', 'date'], true) ? $name($value)
+            : $value,
             $value === '1' && $this->one !== '' ? $this->one : $this->words);
     }
 

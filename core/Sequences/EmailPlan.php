@@ -12,10 +12,11 @@ use Lantern\Core\Rules\Group;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Webinars\SessionMoment;
 
 /**
- * An email of a sequence: who is in it gets the email after its delay, or at a moment told from a deadline of theirs, if `only`
- * holds for them at that moment. Two
+ * An email of a sequence: who is in it gets the email after its delay, or at a moment told from a deadline or a webinar session of
+ * theirs, if `only` holds for them at that moment. Two
  * emails at one moment, one for those for whom something holds and one for the others, are a branch. The body is
  * sanitised HTML.
  */
@@ -33,6 +34,7 @@ final readonly class EmailPlan implements Part
         public string $sequence = '',
         public Group $only = new Group(true, []),
         public ?DeadlineMoment $by = null,
+        public ?SessionMoment $session = null,
     ) {
     }
 
@@ -61,7 +63,8 @@ final readonly class EmailPlan implements Part
 
         return new self($shape->text('id', 40), $name, $shape->text('subject', 200),
             $shape->text('body', 50_000), Delay::fromShape($shape->optionalGroup('delay')), $shape->text('sequence', 40, ''),
-            $only === null ? Group::everybody() : Group::fromShape($only), DeadlineMoment::optional($shape->optionalGroup('by')));
+            $only === null ? Group::everybody() : Group::fromShape($only), DeadlineMoment::optional($shape->optionalGroup('by')),
+            SessionMoment::optional($shape->optionalGroup('session')));
     }
 
     /** @return array<string, mixed> */
@@ -71,7 +74,8 @@ final readonly class EmailPlan implements Part
             + ($this->delay->toArray() === [] ? [] : ['delay' => $this->delay->toArray()])
             + ($this->sequence === '' ? [] : ['sequence' => $this->sequence])
             + ($this->only->isEverybody() ? [] : ['only' => $this->only->toArray()])
-            + ($this->by === null ? [] : ['by' => $this->by->toArray()]);
+            + ($this->by === null ? [] : ['by' => $this->by->toArray()])
+            + ($this->session === null ? [] : ['session' => $this->session->toArray()]);
     }
 
     public function needs(): array
@@ -82,7 +86,8 @@ final readonly class EmailPlan implements Part
     public function references(): array
     {
         return [...$this->needs(), ...$this->only->references(), ...EmailBody::references($this->body),
-            ...($this->by === null ? [] : [$this->by->deadline])];
+            ...($this->by === null ? [] : [$this->by->deadline]),
+            ...($this->session === null || $this->session->webinar === '' ? [] : [$this->session->webinar])];
     }
 
     public function uploads(): array
@@ -99,7 +104,7 @@ final readonly class EmailPlan implements Part
     {
         return $this->changed(id: $ids[$this->id] ?? $this->id, body: EmailBody::withIds($this->body, $ids),
             sequence: $ids[$this->sequence] ?? $this->sequence, only: $this->only->withIds($ids),
-            by: $this->by?->withIds($ids));
+            by: $this->by?->withIds($ids), session: $this->session?->withIds($ids));
     }
 
     /** Does the email hold the link to the lead magnet? It is written as the merge field `{{download_link}}`. */
@@ -111,13 +116,23 @@ final readonly class EmailPlan implements Part
     /** @return array<string, mixed> its moment in written form, to be compared with another */
     public function when(): array
     {
-        return $this->by === null ? $this->delay->toArray() : ['by' => $this->by->toArray()];
+        return match (true) {
+            $this->by !== null => ['by' => $this->by->toArray()],
+            $this->session !== null => ['session' => $this->session->toArray()],
+            default => $this->delay->toArray(),
+        };
+    }
+
+    /** Is its moment told from something that may not have begun for its reader, or may move? */
+    public function isTold(): bool
+    {
+        return $this->by !== null || $this->session !== null;
     }
 
     /** Where it stands among the emails of its sequence, in minutes from joining. */
     public function offset(): int
     {
-        return $this->by === null ? $this->delay->offset() : 0;
+        return $this->isTold() ? 0 : $this->delay->offset();
     }
 
     public function changesSince(Part $before): array

@@ -7,6 +7,7 @@ namespace Lantern\Core\Sequences;
 use DateTimeImmutable;
 use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Emails\MessageState;
+use Lantern\Core\Webinars\Booking;
 
 /**
  * What becomes of the emails of one person who is in a sequence when the sequence changes:
@@ -14,7 +15,8 @@ use Lantern\Core\Emails\MessageState;
  * - what was sent, is on its way, failed or was left out stays as it is;
  * - an email that waits is moved to the moment it has now. If that has passed, it goes out at the next moment the window allows;
  * - an email that was removed is not sent any more;
- * - an email told from a deadline that does not run for them any more, or whose moment has passed now, is not sent;
+ * - an email told from a deadline that does not run for them any more, from a session in which they have no place any more, or
+ *   whose moment has passed now, is not sent;
  * - an email that is new is planned, unless its moment has passed for this person: then they have gone by the place where it stands.
  */
 final readonly class Replan
@@ -39,6 +41,7 @@ final readonly class Replan
      * @param  list<EmailPlan>  $emails  of the sequence as it is now
      * @param  array<string, array{state: MessageState, due: DateTimeImmutable}>  $messages  by email id, what there is for this person
      * @param  array<string, Run>  $deadlines  by id, those that run for them or ran
+     * @param  array<string, Booking>  $bookings  by the id of the webinar
      */
     public static function of(
         Timing $timing,
@@ -48,6 +51,7 @@ final readonly class Replan
         DateTimeImmutable $now,
         int $paused = 0,
         array $deadlines = [],
+        array $bookings = [],
     ): self {
         $plan = $move = $missed = $gone = [];
         foreach ($emails as $email) {
@@ -55,8 +59,8 @@ final readonly class Replan
             if ($message !== null && $message['state'] !== MessageState::Waiting) {
                 continue;
             }
-            $due = $timing->moment($email, $start, $paused, $deadlines);
-            if ($email->by !== null && $message !== null && $message['due'] > $now && ($due === null || $due < $now)) {
+            $due = $timing->moment($email, $start, $paused, $deadlines, $bookings);
+            if ($email->isTold() && $message !== null && $message['due'] > $now && ($due === null || $due < $now)) {
                 $gone[] = $email->id;
             } elseif ($due === null) {
                 continue;

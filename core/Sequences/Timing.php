@@ -8,6 +8,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Deadlines\DeadlineMoment;
 use Lantern\Core\Deadlines\Run;
+use Lantern\Core\Webinars\Booking;
 
 /** When the emails of a sequence are due, for one person in it. All moments are in UTC. */
 final class Timing
@@ -49,13 +50,21 @@ final class Timing
     }
 
     /**
-     * When an email is due, be it told from entering the sequence or from a deadline of the person.
+     * When an email is due, be it told from entering the sequence, or from a deadline or a session of the person.
      *
      * @param  array<string, Run>  $deadlines  of the person, by id
-     * @return DateTimeImmutable|null nothing while the deadline it is told from has not begun for them
+     * @param  array<string, Booking>  $bookings  likewise, by the id of the webinar
+     * @return DateTimeImmutable|null nothing while the deadline it is told from has not begun for them, or they have no place in a session
      */
-    public function moment(EmailPlan $email, DateTimeImmutable $start, int $paused, array $deadlines): ?DateTimeImmutable
+    public function moment(EmailPlan $email, DateTimeImmutable $start, int $paused, array $deadlines,
+        array $bookings = []): ?DateTimeImmutable
     {
+        if ($email->session !== null) {
+            $booking = $bookings[$email->session->webinar] ?? null;
+            $due = $booking === null ? null : $email->session->dueFor($booking);
+
+            return $due === null || $email->session->isUrgent() ? $due : $this->sequence->window->next($due, $this->zone());
+        }
         if ($email->by === null) {
             return $this->due($email, $start, $paused);
         }
@@ -96,7 +105,8 @@ final class Timing
      */
     public function notBefore(EmailPlan $email, DateTimeImmutable $now): DateTimeImmutable
     {
-        return $email->delay->isAtOnce() ? $now->setTimezone(new DateTimeZone('UTC')) : $this->sequence->window->next($now, $this->zone());
+        return $email->delay->isAtOnce() && ($email->session?->isUrgent() ?? true) ? $now->setTimezone(new DateTimeZone('UTC'))
+            : $this->sequence->window->next($now, $this->zone());
     }
 
     /**

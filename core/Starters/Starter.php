@@ -24,6 +24,7 @@ use Lantern\Core\Plan\Sender;
 use Lantern\Core\Plan\Way;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;
+use Lantern\Core\Webinars\Manner;
 
 /**
  * Builds a complete, connected plan for a goal from a private name and a title. The ids are handed in as a
@@ -44,15 +45,19 @@ final readonly class Starter
      * @param  LeadMagnet|null  $leadMagnet  what is given away, where the goal has that
      * @param  Money|null  $price  of what is sold; null when it is not known yet
      * @param  string  $currency  in which the funnel sells
+     * @param  Manner  $manner  how its webinar is held, where it holds one
      */
     public function build(Goal $goal, string $name, string $title, string $address, ?LeadMagnet $leadMagnet, ?Money $price = null,
-        string $currency = 'EUR'): Plan
+        string $currency = 'EUR', Manner $manner = Manner::Live): Plan
     {
         $desk = new StarterDesk($this->sender, $this->newId, $title, $leadMagnet);
         $sold = StarterOffers::isMadeFor($goal) ? StarterOffers::of($desk, Currency::of($price->currency->code ?? $currency),
             $price, StarterDeadline::isMadeFor($goal))
             : null;
         $desk = $desk->withOffers($sold->offers ?? []);
+        if ($goal === Goal::Webinar) {
+            $desk = $desk->withWebinar(StarterWebinar::webinar($desk, $manner, $this->now));
+        }
         $form = $goal === Goal::Sell ? null : StarterForms::of($goal, $desk);
         if ($form !== null) {
             $desk = $desk->withForm($form);
@@ -79,7 +84,8 @@ final readonly class Starter
         $zone = $this->sender->timeZone;
         $deadline = match (true) {
             $goal === Goal::Launch => StarterLaunch::parts($desk, $form, StarterLaunch::week($this->now, $zone)),
-            StarterDeadline::isMadeFor($goal) => StarterDeadline::parts($goal, $desk, $sequences[0] ?? null, $offered),
+            $desk->webinar !== null => [$desk->webinar, ...StarterWebinar::parts($desk, $desk->webinar)],
+            StarterDeadline::isMadeFor($goal) => StarterDeadline::parts($desk, $sequences[0] ?? null, $offered),
             default => [],
         };
 
@@ -148,7 +154,8 @@ final readonly class Starter
             Goal::VideoSeries => [['opt-in', Outcome::Joined, 'lesson-1'], ...$selling],
             Goal::Webinar => [['registration', Outcome::Joined, 'confirmation'], ['confirmation', Outcome::Attended, 'room'],
                 ['confirmation', Outcome::Missed, 'replay'],
-                ['room', Outcome::Attended, 'introductory'], ['replay', Outcome::TimeRanOut, 'closed'], ...$selling, ...$introductory],
+                ['room', Outcome::Attended, 'introductory'], ['room', Outcome::Missed, 'replay'], ['replay', Outcome::TimeRanOut,
+                    'closed'], ...$selling, ...$introductory],
             Goal::Sell => [...$selling, ...$introductory],
             Goal::Launch => [...$introductory, ...$selling, ['checkout', Outcome::TimeRanOut, 'closed'],
                 ['closed', Outcome::Joined, 'thank-you']],

@@ -11,7 +11,6 @@ use Lantern\Core\Deadlines\GuardedPage;
 use Lantern\Core\Deadlines\Lasting;
 use Lantern\Core\Deadlines\LastWarning;
 use Lantern\Core\Events\Trigger\EmailClicked;
-use Lantern\Core\Events\Trigger\PageSeen;
 use Lantern\Core\Events\Trigger\TagAdded;
 use Lantern\Core\Events\Trigger\Triggers;
 use Lantern\Core\Page\Document;
@@ -51,7 +50,7 @@ final class StarterDeadline
      * @param  EmailPlan|null  $offer  its email that makes the offer
      * @return list<Part>
      */
-    public static function parts(Goal $goal, StarterDesk $d, ?SequencePlan $followUp, ?EmailPlan $offer): array
+    public static function parts(StarterDesk $d, ?SequencePlan $followUp, ?EmailPlan $offer): array
     {
         $parts = [];
         if ($followUp === null || $offer === null) {
@@ -64,24 +63,28 @@ final class StarterDeadline
             array_push($parts, $followUp, $offer);
         }
         [$intro, $order, $sales] = [$d->page('introductory'), $d->page('order-introductory'), $d->page('sales')];
-        // Whoever comes out of the webinar begins by seeing the page; whoever is written to, by following the link.
-        $bySight = $goal === Goal::Webinar;
-        $before = $bySight ? null : $sales;
-        $deadline = new Deadline($d->page(self::KEY), 'Introductory price',
-            new Triggers([new EmailClicked($offer->id), ...($bySight ? [new PageSeen($intro)] : [])]), Lasting::days(3, '20:00'),
-            pages: [new GuardedPage($intro, $before), new GuardedPage($order, $before)], offers: [$d->offer('introductory')],
-            warning: new LastWarning(60, 'Within the hour the introductory price is over.'));
-        $ends = fn (int $minutes = 0, int $days = 0, ?int $hour = null): DeadlineMoment => DeadlineMoment::of($deadline->id, Edge::End,
+        $deadline = new Deadline($d->page(self::KEY), 'Introductory price', new Triggers([new EmailClicked($offer->id)]),
+            Lasting::days(3, '20:00'), pages: [new GuardedPage($intro, $sales), new GuardedPage($order, $sales)],
+            offers: [$d->offer('introductory')], warning: new LastWarning(60, 'Within the hour the introductory price is over.'));
+
+        return [...$parts, $deadline, ...self::emails($d, $deadline->id, $followUp)];
+    }
+
+    /** @return list<EmailPlan> around the end of the introductory price */
+    public static function emails(StarterDesk $d, string $deadline, SequencePlan $sequence): array
+    {
+        [$intro, $sales] = [$d->page('introductory'), $d->page('sales')];
+        $ends = fn (int $minutes = 0, int $days = 0, ?int $hour = null): DeadlineMoment => DeadlineMoment::of($deadline, Edge::End,
             $minutes, $days, $hour);
         $link = fn (string $page, string $words): string => "<p><a href=\"{{page_{$page}}}\">{$words}</a></p>";
         $mail = fn (string $name, string $subject, string $words, DeadlineMoment $by): EmailPlan => new EmailPlan($d->id(), $name, $subject,
-            self::letter($d, $words), Delay::atOnce(), $followUp->id, by: $by);
+            self::letter($d, $words), Delay::atOnce(), $sequence->id, by: $by);
 
-        return [...$parts, $deadline,
-            $mail('One day left', 'One day left', "<p>your introductory price ends on {{deadline_{$deadline->id}}}.</p>"
-                ."<img src=\"countdown:{$deadline->id}\" alt=\"\">".$link($intro, 'See the programme')
+        return [
+            $mail('One day left', 'One day left', "<p>your introductory price ends on {{deadline_{$deadline}}}.</p>"
+                ."<img src=\"countdown:{$deadline}\" alt=\"\">".$link($intro, 'See the programme')
                 .'<p>If you are in two minds, hit reply and tell me what speaks against it. I answer honestly.</p>', $ends(days: -1)),
-            $mail('Three hours left', 'Three hours left', "<p>in {{deadline_left_{$deadline->id}}} the introductory price is over. If you "
+            $mail('Three hours left', 'Three hours left', "<p>in {{deadline_left_{$deadline}}} the introductory price is over. If you "
                 .'would rather not, that is quite all right; this is only so that you do not miss it unawares.</p>'
                 .$link($intro, 'See the programme'), $ends(minutes: -180)),
             $mail('The regular price', 'The door stays open', '<p>the introductory price is over. The programme itself is not: it is open '

@@ -13,6 +13,8 @@ use Lantern\Core\Page\Design\DesignWords;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Plan\LeadMagnet;
 use Lantern\Core\Plan\Sender;
+use Lantern\Core\Webinars\Manner;
+use Lantern\Core\Webinars\Webinar;
 
 /** What the starters write with: the facts of one funnel, and short ways to make sections and blocks. */
 final class StarterDesk
@@ -30,6 +32,7 @@ final class StarterDesk
      * @param  Closure(): string  $newId
      * @param  string  $title  of what the funnel is about: the lead magnet, the webinar, the programme
      * @param  array<string, Offered>  $offers  what the funnel sells, by the names of {@see StarterOffers::KEYS}
+     * @param  Webinar|null  $webinar  that the funnel holds
      */
     public function __construct(
         public readonly Sender $sender,
@@ -38,6 +41,7 @@ final class StarterDesk
         public readonly ?LeadMagnet $leadMagnet = null,
         public readonly ?FormPlan $form = null,
         public readonly array $offers = [],
+        public readonly ?Webinar $webinar = null,
     ) {
     }
 
@@ -48,7 +52,7 @@ final class StarterDesk
      */
     public function inFunnel(array $pages): self
     {
-        $desk = new self($this->sender, $this->newId, $this->title, $this->leadMagnet, $this->form, $this->offers);
+        $desk = new self($this->sender, $this->newId, $this->title, $this->leadMagnet, $this->form, $this->offers, $this->webinar);
         $desk->pages = $pages;
         $desk->complete = true;
 
@@ -62,19 +66,24 @@ final class StarterDesk
 
     public function withForm(FormPlan $form): self
     {
-        return $this->with($form, $this->offers);
+        return $this->with($form, $this->offers, $this->webinar);
     }
 
     /** @param  array<string, Offered>  $offers  by name */
     public function withOffers(array $offers): self
     {
-        return $this->with($this->form, $offers);
+        return $this->with($this->form, $offers, $this->webinar);
+    }
+
+    public function withWebinar(Webinar $webinar): self
+    {
+        return $this->with($this->form, $this->offers, $webinar);
     }
 
     /** @param  array<string, Offered>  $offers */
-    private function with(?FormPlan $form, array $offers): self
+    private function with(?FormPlan $form, array $offers, ?Webinar $webinar): self
     {
-        $desk = new self($this->sender, $this->newId, $this->title, $this->leadMagnet, $form, $offers);
+        $desk = new self($this->sender, $this->newId, $this->title, $this->leadMagnet, $form, $offers, $webinar);
         $desk->pages = $this->pages;
         $desk->complete = $this->complete;
 
@@ -213,6 +222,19 @@ final class StarterDesk
     public function formBlock(): Block
     {
         return new Block(self::NEW, BlockKind::Form, ['form' => $this->form->id ?? '']);
+    }
+
+    /** What shows the webinar: `Session`, `Room` or `Replay`. */
+    public function webinarBlock(BlockKind $kind, string $text = ''): Block
+    {
+        return new Block(self::NEW, $kind, ['webinar' => $this->webinar->id ?? '']
+            + ($kind === BlockKind::Replay ? ['over' => $text] : ['text' => $text]));
+    }
+
+    /** Is it held by a host who speaks while it is seen? */
+    public function isLive(): bool
+    {
+        return $this->webinar === null || $this->webinar->manner === Manner::Live;
     }
 
     public function button(string $text, string $url, string $style = ''): Block

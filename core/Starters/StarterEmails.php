@@ -48,19 +48,7 @@ final class StarterEmails
                         .$link('sales', 'See the programme').'<p>And if not: keep the videos, and carry on. You know enough to begin.</p>',
                     Delay::days(5, 9)),
             ],
-            Goal::Webinar => [
-                $email('Confirmation', 'Your place is kept: '.$d->title,
-                    "<p>you are registered for “{$title}”. Everything you need is here:</p>"
-                        .$link('confirmation', 'Your place in the webinar')
-                        .'<p>One question: what would you like to take home from it? Hit reply and tell me.</p>'),
-                $email('Replay', 'The replay, for a few days',
-                    '<p>you could not be there, or want to see it once more? The recording is up:</p>'.$link('replay', 'Watch the replay'),
-                    Delay::days(2, 9)),
-                $email('The offer', 'How we can go on together',
-                    '<p>in the webinar I spoke about how we can work together. Here it is in writing, with everything it holds:</p>'
-                        .$link('introductory', 'See the programme'), Delay::days(3, 9)),
-            ],
-            Goal::Sell, Goal::Launch => [],
+            Goal::Webinar, Goal::Sell, Goal::Launch => [],
         };
     }
 }

@@ -31,6 +31,6 @@ final class StarterForms
         return new FormPlan($d->id(), $name, [
             new FormField(FieldKind::FirstName, 'First name', false),
             new FormField(FieldKind::Email, 'Email address', true),
-        ], $button, $consent, false, [$tag === '' ? 'New' : $tag]);
+        ], $button, $consent, false, [$tag === '' ? 'New' : $tag], webinar: $goal === Goal::Webinar ? $d->webinar->id ?? '' : '');
     }
 }

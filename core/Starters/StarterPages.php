@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Starters;
 
+use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Look\Background;
 use Lantern\Core\Page\Section;
@@ -119,7 +120,8 @@ final class StarterPages
     {
         return self::page(
             $d->section('opening-form-right', $d->eyebrow('A free webinar with {{host}}'), $d->heading($d->title),
-                $d->text('An hour together, live. I show you how it is done, and you ask whatever you like.'),
+                $d->text($d->isLive() ? 'An hour together, live. I show you how it is done, and you ask whatever you like.'
+                    : 'I show you how it is done, from beginning to end. What you would like to ask reaches me by email.'),
                 $d->bullets('What to do first, and why most people begin at the wrong end',
                     'The method I use with everyone I teach, step by step',
                     'What to do in the week afterwards, so that something comes of it'),
@@ -128,7 +130,8 @@ final class StarterPages
                 ['0:00', 'Welcome', 'Who is here, and what you would like to take home.'],
                 ['0:10', 'The method', 'Shown from beginning to end, slowly enough to follow.'],
                 ['0:40', 'Where to go from here', 'How to carry on by yourself, and how we could work together.'],
-                ['0:50', 'Your questions', 'All of them, for as long as it takes.'],
+                ['0:50', 'Your questions', $d->isLive() ? 'All of them, for as long as it takes.' : 'Send them while you watch; I '
+                    .'answer each one.'],
             ])),
             $d->section('host-right', $d->eyebrow('Your host'), $d->heading('I am {{host}}'),
                 $d->text('I teach this for a living, mostly to people who thought it was too late for them. I have yet to meet the one '
@@ -141,7 +144,8 @@ final class StarterPages
     {
         return self::page(
             $d->section('opening-card', $d->eyebrow('Your place is kept'), $d->heading('See you there, {{first_name|friend}}.'),
-                $d->text("You are registered for “{$d->titleHtml()}”. The link to the room is on its way to your inbox.")),
+                $d->text("You are registered for “{$d->titleHtml()}”. The link to the room is on its way to your inbox."),
+                ...($d->webinar === null ? [] : [$d->webinarBlock(BlockKind::Session, 'Your session')])),
             $d->section('learn-steps', $d->heading('Three things to do now'), $d->points([
                 ['calendar', 'Put it in your calendar', 'An hour without interruptions is worth two with them.'],
                 ['note', 'Write down one question', 'The one you would ask if nobody else were listening.'],
@@ -178,8 +182,9 @@ final class StarterPages
     public static function room(StarterDesk $d): Document
     {
         return self::page(
-            $d->section('video-dark', $d->eyebrow('You are in the room'), $d->heading($d->title), $d->video($d->title),
-                $d->button('To the offer from the webinar', 'outcome:attended')),
+            $d->section('video-dark', $d->eyebrow('You are in the room'), $d->heading($d->title),
+                ...($d->webinar === null ? [$d->video($d->title), $d->button('To the offer from the webinar', 'outcome:attended')]
+                    : [$d->webinarBlock(BlockKind::Room)])),
             $d->section('words-centred',
                 $d->text('You hear nothing? Load the page again, or try another browser. Everything I show is in the replay as well.')),
             $d->footer(),
@@ -191,7 +196,9 @@ final class StarterPages
         return self::page(
             $d->section('opening-video', $d->eyebrow('The replay'), $d->heading($d->title),
                 $d->text('You could not be there, or want to see it once more? Here is the whole hour. It stays up for a few days only.'),
-                $d->video($d->title), ...($d->link('sales') === '' ? [] : [$d->button('See the offer', $d->link('sales'))])),
+                $d->webinar === null ? $d->video($d->title)
+                    : $d->webinarBlock(BlockKind::Replay, 'The replay is over. It was open for a few days; the programme is open still.'),
+                ...($d->link('sales') === '' ? [] : [$d->button('See the offer', $d->link('sales'))])),
             $d->section('agenda-table', $d->heading('Where to find what'), $d->agenda([
                 ['0:00', 'Welcome', ''], ['0:10', 'The method, step by step', ''], ['0:40', 'Where to go from here', ''],
                 ['0:50', 'Questions and answers', ''],

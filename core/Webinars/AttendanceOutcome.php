@@ -14,4 +14,28 @@ enum AttendanceOutcome: string
     case LeftEarly = 'left-early';
     case Missed = 'missed';
     case WatchedReplay = 'watched-replay';
+
+    /** After "they", such as "They attend". */
+    public function deed(): string
+    {
+        return match ($this) {
+            self::Attended => 'attend',
+            self::SawOffer => 'see the offer in',
+            self::LeftEarly => 'leave early from',
+            self::Missed => 'miss',
+            self::WatchedReplay => 'watch the replay of',
+        };
+    }
+
+    /** Of one person, in a list. */
+    public function label(): string
+    {
+        return match ($this) {
+            self::Attended => 'Attended',
+            self::SawOffer => 'Saw the offer',
+            self::LeftEarly => 'Left early',
+            self::Missed => 'Missed it',
+            self::WatchedReplay => 'Watched the replay',
+        };
+    }
 }

@@ -26,29 +26,74 @@ final readonly class SessionMoment
     /** An email after the session, or of its replay, that could not go for so many minutes is not sent any more. */
     private const LATE = 2880;
 
-    /** @param  int  $minutes  before or after; 0 at the start */
-    private function __construct(public SessionAnchor $anchor, public int $minutes)
+    /**
+     * @param  int  $minutes  before or after; 0 at the start
+     * @param  string  $webinar  the id of the one it is about
+     */
+    private function __construct(public SessionAnchor $anchor, public int $minutes, public string $webinar)
     {
     }
 
     /** @throws Invalid for less than a minute before, or more than four weeks */
-    public static function of(SessionAnchor $anchor, int $minutes = 0, string $path = 'minutes'): self
+    public static function of(SessionAnchor $anchor, int $minutes = 0, string $path = 'minutes', string $webinar = ''): self
     {
         if ($anchor === SessionAnchor::Start) {
-            return new self($anchor, 0);
+            return new self($anchor, 0, $webinar);
         }
         $least = $anchor === SessionAnchor::AfterEnd ? 0 : 1;
         if ($minutes < $least || $minutes > self::MOST_MINUTES) {
             throw Invalid::at($path, "A whole number from {$least} to ".self::MOST_MINUTES.' was expected here.');
         }
 
-        return new self($anchor, $minutes);
+        return new self($anchor, $minutes, $webinar);
     }
 
     public static function fromShape(Shape $shape): self
     {
         return self::of($shape->choice('anchor', SessionAnchor::class), $shape->integer('minutes', PHP_INT_MIN, PHP_INT_MAX, 0),
-            $shape->path('minutes'));
+            $shape->path('minutes'), $shape->text('webinar', 40, ''));
+    }
+
+    public static function optional(?Shape $shape): ?self
+    {
+        return $shape === null ? null : self::fromShape($shape);
+    }
+
+    /** @param  array<string, string>  $ids  new ids by old ones */
+    public function withIds(array $ids): self
+    {
+        return new self($this->anchor, $this->minutes, $ids[$this->webinar] ?? $this->webinar);
+    }
+
+    /** When it goes to somebody who has a place; nothing while they wait for one, or where it makes no sense for them. */
+    public function dueFor(Booking $booking): ?DateTimeImmutable
+    {
+        return $booking->waiting ? null : $this->due($booking->session, $booking->at, $booking->replay);
+    }
+
+    /** Is it a word that must come at its moment or not at all, whatever hours emails otherwise keep to? */
+    public function isUrgent(): bool
+    {
+        return $this->anchor !== SessionAnchor::AfterEnd;
+    }
+
+    /** In words: "1 day before it starts", "when it starts", "2 hours after it ends". */
+    public function words(): string
+    {
+        $n = $this->minutes;
+        [$count, $unit] = match (true) {
+            $n > 0 && $n % 1440 === 0 => [intdiv($n, 1440), 'day'],
+            $n > 0 && $n % 60 === 0 => [intdiv($n, 60), 'hour'],
+            default => [$n, 'minute'],
+        };
+        $time = "{$count} {$unit}".($count === 1 ? '' : 's');
+
+        return match ($this->anchor) {
+            SessionAnchor::BeforeStart => "{$time} before it starts",
+            SessionAnchor::Start => 'when it starts',
+            SessionAnchor::AfterEnd => $n === 0 ? 'when it has ended' : "{$time} after it ends",
+            SessionAnchor::BeforeReplayEnds => "{$time} before the replay ends",
+        };
     }
 
     /**
@@ -96,6 +141,7 @@ final readonly class SessionMoment
     /** @return array<string, int|string> */
     public function toArray(): array
     {
-        return ['anchor' => $this->anchor->value] + ($this->minutes === 0 ? [] : ['minutes' => $this->minutes]);
+        return ['anchor' => $this->anchor->value] + ($this->minutes === 0 ? [] : ['minutes' => $this->minutes])
+            + ($this->webinar === '' ? [] : ['webinar' => $this->webinar]);
     }
 }

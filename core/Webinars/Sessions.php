@@ -28,14 +28,15 @@ final readonly class Sessions
      *
      * @param  DateTimeZone  $zone  the visitor's
      * @param  array<string, int>  $taken  places taken, by key
+     * @param  list<string>  $off  keys of sessions that were cancelled
      * @return list<SessionChoice> in order
      */
-    public function offered(DateTimeImmutable $now, DateTimeZone $zone, array $taken = []): array
+    public function offered(DateTimeImmutable $now, DateTimeZone $zone, array $taken = [], array $off = []): array
     {
         $offered = [];
         foreach ($this->between($now, $now->add(new DateInterval("P{$this->schedule->ahead}D")), $zone, $now) as $session) {
             $choice = $this->choice($session, $now, $taken[$session->key] ?? 0);
-            if (in_array($choice->state, [SessionState::Open, SessionState::Full], true)) {
+            if (in_array($choice->state, [SessionState::Open, SessionState::Full], true) && ! in_array($session->key, $off, true)) {
                 $offered[] = $choice;
             }
             if (count($offered) === $this->schedule->offered) {

@@ -24,6 +24,9 @@ final readonly class Webinar implements Part
      * @param  Bar  $bar  from which on somebody has attended
      * @param  Replay|null  $replay  null for none
      * @param  bool  $showsPlaces  is it said how many places are left?
+     * @param  string  $captions  the id of the uploaded captions of the recording (WebVTT); '' for none
+     * @param  list<Chapter>  $chapters  of the replay, in order
+     * @param  array<string, list<string>>  $tags  for whom a session came to an outcome, by {@see AttendanceOutcome}
      */
     public function __construct(
         public string $id,
@@ -38,6 +41,9 @@ final readonly class Webinar implements Part
         public Bar $bar = new Bar,
         public ?Replay $replay = new Replay,
         public bool $showsPlaces = false,
+        public string $captions = '',
+        public array $chapters = [],
+        public array $tags = [],
     ) {
     }
 
@@ -82,7 +88,27 @@ final readonly class Webinar implements Part
         return new self($shape->text('id', 40), $name, trim($shape->text('title', 200)), $schedule, $manner, $stream,
             $shape->text('video', 40, ''), $shape->flag('pauses'), $offer === null ? null : OfferMoment::fromShape($offer),
             Bar::fromShape($shape->optionalGroup('bar')), $replay === null ? null : Replay::fromShape($replay),
-            $shape->flag('showsPlaces'));
+            $shape->flag('showsPlaces'), $shape->text('captions', 40, ''), Chapter::list($shape), self::tags($shape));
+    }
+
+    /**
+     * @return array<string, list<string>>
+     *
+     * @throws Invalid
+     */
+    private static function tags(Shape $shape): array
+    {
+        $tags = [];
+        $group = $shape->optionalGroup('tags') ?? Shape::of([]);
+        foreach (AttendanceOutcome::cases() as $outcome) {
+            foreach ($group->texts($outcome->value, 10, 60) as $tag) {
+                $tags[$outcome->value][] = trim((string) preg_replace('/\s+/u', ' ', $tag));
+            }
+        }
+
+        return array_filter(array_map(fn (array $t): array => array_values(array_unique(array_filter($t,
+            fn (string $w): bool => $w !== ''))),
+            $tags));
     }
 
     public function sessions(): Sessions
@@ -109,7 +135,7 @@ final readonly class Webinar implements Part
 
     public function uploads(): array
     {
-        return $this->video === '' ? [] : [$this->video];
+        return array_values(array_filter([$this->video, $this->captions], fn (string $u): bool => $u !== ''));
     }
 
     public function withIds(array $ids): self
@@ -118,7 +144,7 @@ final readonly class Webinar implements Part
 
         return new self($id($this->id), $this->name, $this->title, $this->schedule, $this->manner, $this->stream, $id($this->video),
             $this->pauses, $this->offer === null ? null : new OfferMoment($id($this->offer->offer), $this->offer->second), $this->bar,
-            $this->replay, $this->showsPlaces);
+            $this->replay, $this->showsPlaces, $id($this->captions), $this->chapters, $this->tags);
     }
 
     /** @return array<string, mixed> */
@@ -129,6 +155,8 @@ final readonly class Webinar implements Part
                 fn (string $v): bool => $v !== '') + ($this->pauses ? ['pauses' => true] : [])
             + ($this->offer === null ? [] : ['offer' => $this->offer->toArray()]) + ['bar' => $this->bar->toArray()]
             + ($this->replay === null ? [] : ['replay' => $this->replay->toArray()])
-            + ($this->showsPlaces ? ['showsPlaces' => true] : []);
+            + ($this->showsPlaces ? ['showsPlaces' => true] : []) + ($this->captions === '' ? [] : ['captions' => $this->captions])
+            + ($this->chapters === [] ? [] : ['chapters' => array_map(fn (Chapter $c): array => $c->toArray(), $this->chapters)])
+            + ($this->tags === [] ? [] : ['tags' => $this->tags]);
     }
 }

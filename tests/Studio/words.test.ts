@@ -77,6 +77,7 @@ describe('a rule in a few words', () => {
         pages: [],
         emails: names.filter(([id]) => !field(id)).map(([id, name]) => ({ id, name })),
         deadlines: names.filter(([id]) => id === 'd1').map(([id, name]) => ({ id, name })),
+        webinars: names.filter(([id]) => id === 'w1').map(([id, name]) => ({ id, name })),
         broadcasts: [],
         rules: fixture.kinds,
         fields: names.filter(([id]) => field(id)).map(([name, label]) => ({ name, label })),

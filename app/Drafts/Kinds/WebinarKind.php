@@ -14,6 +14,7 @@ use Carbon\CarbonImmutable;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Webinars\Chapter;
 use Lantern\Core\Webinars\Recurrence;
 use Lantern\Core\Webinars\Replay;
 use Lantern\Core\Webinars\Schedule;
@@ -34,7 +35,8 @@ final class WebinarKind extends DraftKind
 
     public function typed(): array
     {
-        return ['name', 'title', 'schedule', 'manner', 'stream', 'video', 'pauses', 'offer', 'bar', 'replay', 'showsPlaces'];
+        return ['name', 'title', 'schedule', 'manner', 'stream', 'video', 'pauses', 'offer', 'bar', 'replay', 'showsPlaces', 'captions',
+            'chapters', 'tags'];
     }
 
     public function cleaned(Part $part, Business $business): Part
@@ -42,15 +44,30 @@ final class WebinarKind extends DraftKind
         $written = $part->toArray();
         $title = is_string($written['title'] ?? null) ? $written['title'] : '';
 
-        return Webinar::fromShape(Shape::of(['title' => RichText::plain($title)] + $written));
+        $chapters = array_map(fn (Chapter $c): array => ['second' => $c->second, 'title' => RichText::plain($c->title)],
+            $part instanceof Webinar ? $part->chapters : []);
+
+        return Webinar::fromShape(Shape::of(['title' => RichText::plain($title), 'chapters' => $chapters] + $written));
     }
 
     protected function check(DraftPart $row, Part $part): void
     {
         self::speaksOfItsFunnel($row, $part, 'offer', 'This offer is not in this funnel any more. Please choose again.');
-        $videos = Upload::query()->where('business_id', $row->funnel->business_id)->where('kind', 'video')->whereIn('id', $part->uploads());
-        if (array_diff($part->uploads(), $videos->pluck('id')->all(), $row->part()->uploads()) !== []) {
-            throw Invalid::at('video', 'This video is not there. Please bring it again.');
+        if (! $part instanceof Webinar) {
+            return;
+        }
+        $before = $row->part()->uploads();
+        foreach (['video' => $part->video, 'captions' => $part->captions] as $kind => $id) {
+            $upload = $id === '' ? null : Upload::query()->where('business_id', $row->funnel->business_id)->where('kind', $kind)->find($id);
+            if ($id !== '' && $upload === null && ! in_array($id, $before, true)) {
+                throw Invalid::at($kind, $kind === 'video' ? 'This video is not there. Please bring it again.'
+                    : 'These captions are not there. Please bring them again.');
+            }
+            if ($kind === 'video' && $upload !== null && ! in_array($id, $before, true) && $upload->length() === null) {
+                throw Invalid::at('video', "“{$upload->name}” does not say how long it is, so that nobody could be led to the right "
+                    .'second. '
+                    .'Please save it anew as MP4, and bring that.');
+            }
         }
     }
 
@@ -74,6 +91,8 @@ final class WebinarKind extends DraftKind
         return ['title' => $part->title, 'schedule' => $part->schedule->toArray(), 'manner' => $part->manner->value,
             'stream' => $part->stream, 'video' => $part->video, 'pauses' => $part->pauses, 'offer' => $part->offer?->toArray(),
             'bar' => $part->bar->toArray(), 'replay' => $part->replay?->toArray(), 'showsPlaces' => $part->showsPlaces,
+            'captions' => $part->captions, 'chapters' => array_map(fn (Chapter $c): array => $c->toArray(), $part->chapters),
+            'tags' => (object) $part->tags, 'seconds' => Upload::query()->find($part->video)?->length(),
             'words' => $part->schedule->words()];
     }
 }

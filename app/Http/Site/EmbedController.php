@@ -47,7 +47,7 @@ use Symfony\Component\HttpFoundation\Response as AnyResponse;
  */
 final readonly class EmbedController
 {
-    public function __construct(private TakeSignup $takeSignup)
+    public function __construct(private TakeSignup $takeSignup, private SessionBookings $bookings)
     {
     }
 
@@ -117,7 +117,8 @@ final readonly class EmbedController
                 Browser::zone($request->input('zone')),
                 Source::read($source)
                     + ['ref' => mb_substr((string) parse_url((string) $request->headers->get('Origin'), PHP_URL_HOST), 0, 100)],
-                $request->ip(), $request->userAgent(), false));
+                $request->ip(), $request->userAgent(), false, session: $this->bookings->chosen($version, $plan, $request,
+                    Browser::zone($request->input('zone'))) ?? ''));
         if ($plan->hasTwoSteps()) {
             $this->takeSignup->more($submission->load(['person', 'funnel']), $plan, $second);
         }

@@ -19,6 +19,7 @@ use App\Serving\PageResponse;
 use App\Serving\PlainPage;
 use App\Serving\Source;
 use App\Serving\Visit;
+use App\Webinars\Seat;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cookie;
@@ -38,7 +39,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Takes a filled-in form and sends its visitor on. */
 final readonly class SignupController
 {
-    public function __construct(private TakeSignup $takeSignup, private PageResponse $pages)
+    public function __construct(private TakeSignup $takeSignup, private PageResponse $pages, private SessionBookings $bookings)
     {
     }
 
@@ -63,8 +64,17 @@ final readonly class SignupController
                 ? 'Welcome. Your words have come along: please press the button once more, and it is done.'
                 : 'This page was open for a long time. Your words are still here: please press the button once more.']);
         }
-        if ($answers->errors !== []) {
-            return $again($answers->errors);
+        $visitor = Browser::id($request) ?? str_replace('-', '', (string) Str::uuid());
+        $zone = Browser::zone($request->input('zone')) ?? Browser::zone($request->cookie(Browser::ZONE_COOKIE));
+        $reader = $request->input('book') === null || $form->webinar === '' ? null : Visit::readerOf($request, $live->funnel);
+        if ($reader !== null) {
+            return $this->bookings->byReader($live, $version, $page, $form, $reader, $request, $zone) ?? $again(
+                ['webinar_session' => SessionBookings::GONE]);
+        }
+        $session = $step === 2 ? '' : $this->bookings->chosen($version, $form, $request, $zone);
+        $errors = $answers->errors + ($session === null ? ['webinar_session' => SessionBookings::GONE] : []);
+        if ($errors !== []) {
+            return $again($errors);
         }
         if (SpamGuard::isProgram($request, $token)) {
             return $again(['form' => 'That went very fast, as if a program had filled the form in. If you are a person, please press the '
@@ -74,18 +84,19 @@ final readonly class SignupController
         if ($step === 2) {
             return $this->secondStep($request, $live->funnel, $version, $page, $form, $answers);
         }
-        $visitor = Browser::id($request) ?? str_replace('-', '', (string) Str::uuid());
         [$submission, $decision] = $this->takeSignup->take(new Signup(
             $live->funnel, $version, $page, $form, $answers, $token->nonce, CarbonImmutable::now(), $visitor,
-            Browser::zone($request->input('zone')), Source::read($request->input('source')),
-            $request->ip(), $request->userAgent(), Browser::isOwner($request),
+            $zone, Source::read($request->input('source')),
+            $request->ip(), $request->userAgent(), Browser::isOwner($request), session: $session ?? '',
         ));
 
         return redirect()->away($form->hasTwoSteps() ? $live->funnel->url($page->address).'?step=2'
             : self::onward($version, $form, $submission, $decision->way), 303)
             ->withCookie(Cookie::make(Visit::JOINED, $submission->id, 60 * 24 * 30, '/'.$live->funnel->address, httpOnly: true,
                 sameSite: 'lax'))
-            ->withCookie(Cookie::make(Browser::COOKIE, $visitor, 60 * 24 * 365, '/', httpOnly: false, sameSite: 'lax'));
+            ->withCookie(Cookie::make(Browser::COOKIE, $visitor, 60 * 24 * 365, '/', httpOnly: false, sameSite: 'lax'))
+            // A place from before does not stand in the way of the one that was just chosen.
+            ->withCookie(Cookie::forget(Seat::COOKIE, '/'.$live->funnel->address));
     }
 
     /** Is it a form of this very page that was filled in? */

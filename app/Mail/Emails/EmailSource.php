@@ -20,7 +20,10 @@ final readonly class EmailSource
     /** The colour of emails that belong to no funnel. */
     public const ACCENT = '#1e6b5e';
 
-    /** @param  array<string, string>  $fields */
+    /**
+     * @param  array<string, string>  $fields
+     * @param  string|null  $webinar  the id of the one it is told from
+     */
     public function __construct(
         public string $subject,
         public RichText $body,
@@ -29,6 +32,7 @@ final readonly class EmailSource
         public bool $tracked = true,
         public string $language = 'en',
         public ?Look $look = null,
+        public ?string $webinar = null,
     ) {
     }
 
@@ -36,7 +40,7 @@ final readonly class EmailSource
     public static function ofEmail(Business $business, Plan $plan, EmailPlan $email, string $address): self
     {
         return new self($email->subject, self::whole($business, $email->body), $plan->look()->accent, self::fieldsOf($plan, $address),
-            language: $plan->language(), look: $plan->look());
+            language: $plan->language(), look: $plan->look(), webinar: $email->session?->webinar);
     }
 
     public static function ofBroadcast(Broadcast $broadcast, Business $business, ?string $variant = null, bool $again = false): self

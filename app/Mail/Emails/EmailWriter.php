@@ -9,6 +9,7 @@ use App\Models\Message;
 use App\Models\Person;
 use App\Models\Upload;
 use App\People\Facts\PersonLookup;
+use App\Webinars\Registrations\SessionFields;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\URL;
 use Illuminate\Support\Facades\View;
@@ -59,7 +60,8 @@ final class EmailWriter
         $words = $source->subject.$source->body->html;
 
         return $this->email($business, $source, self::ofPerson($reader) + ['download_link' => url('/')]
-            + DeadlineFields::of($words, $person, DeadlineFields::zone($person, $business->zone()), $source->language) + $source->fields,
+            + DeadlineFields::of($words, $person, DeadlineFields::zone($person, $business->zone()), $source->language)
+            + SessionFields::sample(null, $business->zone(), $source->language) + $source->fields,
             $person, null);
     }
 
@@ -84,6 +86,12 @@ final class EmailWriter
         if ($source !== null && str_contains($words, 'deadline_')) {
             $values += DeadlineFields::of($words, $message->person ?? new Person, DeadlineFields::zone($message->person,
                 $message->business->zone()), $source->language);
+        }
+
+        if ($source !== null && $values !== [] && SessionFields::areIn($words)) {
+            // Where a link of ours leads is never what its reader typed into a field of that name.
+            $values = SessionFields::ofMessage($message, $source->webinar, $source->language)
+                + array_diff_key($values, array_fill_keys(SessionFields::LINKS, true));
         }
 
         return $values + ($source->fields ?? []);
@@ -137,7 +145,7 @@ final class EmailWriter
     {
         // A reader's field of the same name goes first, and is theirs.
         return array_filter($fields, fn (string $field, string $name): bool => $field === ($values[$name] ?? null), ARRAY_FILTER_USE_BOTH)
-            + array_intersect_key($values, ['download_link' => true]);
+            + array_intersect_key($values, ['download_link' => true] + array_fill_keys(SessionFields::LINKS, true));
     }
 
     public static function unsubscribeUrl(string $messageId): string

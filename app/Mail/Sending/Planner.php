@@ -9,10 +9,12 @@ use App\Models\Business;
 use App\Models\Confirmation;
 use App\Models\Order;
 use App\Models\Person;
+use App\Models\Registration;
 use App\Models\Submission;
 use App\Models\Version;
 use App\Support\Ids;
 use App\Support\Instant;
+use App\Webinars\Registrations\Bookings;
 use Carbon\CarbonImmutable;
 use DateTimeInterface;
 use Illuminate\Support\Facades\DB;
@@ -31,13 +33,14 @@ final class Planner
         $run = (int) (DB::table('enrolments')->where('person_id', $person->id)->where('sequence_id', $email?->sequence)->value('run') ?? 1);
         $turn = $email?->by === null ? 1 : (int) (DB::table('deadline_runs')->where('deadline_id', $email->by->deadline)
             ->where('person_id', $person->id)->value('number') ?? 1);
-        $this->plan(self::sequenceKey($effect->email, $person->id, $run).($turn > 1 ? ":d{$turn}" : ''), [
-            'business_id' => $person->business_id, 'person_id' => $person->id, 'funnel_id' => $version->funnel_id,
-            'version_id' => $version->id,
-            'email_id' => $effect->email, 'sequence_id' => $email?->sequence === '' ? null : $email?->sequence,
-            'kind' => MessageKind::Sequence->value, 'name' => $email->name ?? 'Email',
-            'to_address' => $person->email, 'due_at' => Instant::sql($effect->at),
-        ]);
+        $this->plan(self::sequenceKey($effect->email, $person->id, $run).($turn > 1 ? ":d{$turn}" : '')
+            .($email?->session === null ? '' : Bookings::turn($person->id, $email->session->webinar)), [
+                'business_id' => $person->business_id, 'person_id' => $person->id, 'funnel_id' => $version->funnel_id,
+                'version_id' => $version->id,
+                'email_id' => $effect->email, 'sequence_id' => $email?->sequence === '' ? null : $email?->sequence,
+                'kind' => MessageKind::Sequence->value, 'name' => $email->name ?? 'Email',
+                'to_address' => $person->email, 'due_at' => Instant::sql($effect->at),
+            ]);
     }
 
     public static function sequenceKey(string $email, string $person, int $run): string
@@ -63,7 +66,8 @@ final class Planner
     public function mayAsk(string $person): bool
     {
         return DB::table('messages')->where('person_id', $person)
-            ->whereIn('kind', [MessageKind::Confirmation->value, MessageKind::NewLink->value])
+            ->where(fn ($q) => $q->whereIn('kind', [MessageKind::Confirmation->value, MessageKind::NewLink->value])
+                ->orWhere('unique_key', 'like', 'session:again:%'))
             ->where('created_at', '>', Instant::sql(CarbonImmutable::now()->subDay()))->count() < self::MOST_ASKED_A_DAY;
     }
 
@@ -139,6 +143,37 @@ final class Planner
             'funnel_id' => $order->funnel_id, 'version_id' => $order->version_id, 'kind' => $kind->value, 'name' => $name,
             'to_address' => $toOwner ? $order->business->sender_address : $order->email, 'due_at' => Instant::sql($at),
             'content' => json_encode($content, JSON_THROW_ON_ERROR)]);
+    }
+
+    /**
+     * What somebody must know of their session of a webinar, each change once.
+     *
+     * @param  string  $what  that happened to it
+     */
+    public function planAboutSession(Registration $registration, string $what, DateTimeInterface $at): void
+    {
+        $registration->loadMissing('person');
+        if ($what === 'again' && ! $this->mayAsk($registration->person_id)) {
+            return;
+        }
+        $this->plan("session:{$what}:{$registration->id}:".($what === 'again' ? CarbonImmutable::instance($at)->utc()->format('YmdH')
+            : $registration->number), ['business_id' => $registration->business_id, 'person_id' => $registration->person_id,
+                'funnel_id' => $registration->funnel_id, 'version_id' => $registration->version_id, 'kind' => MessageKind::Session->value,
+                'name' => 'About their session', 'to_address' => $registration->person->email, 'due_at' => Instant::sql($at),
+                'content' => json_encode(['registration' => $registration->id, 'what' => $what], JSON_THROW_ON_ERROR)]);
+    }
+
+    /**
+     * To the owner: a question from the room of a webinar, or news of a session.
+     *
+     * @param  string  $key  once for which it is planned
+     * @param  array<string, mixed>  $content  what it is about
+     */
+    public function planRoomNotice(Business $business, string $funnel, string $key, DateTimeInterface $at, array $content): void
+    {
+        $this->plan($key, ['business_id' => $business->id, 'person_id' => null, 'funnel_id' => $funnel,
+            'kind' => MessageKind::RoomNotice->value, 'name' => 'News of a webinar', 'to_address' => $business->sender_address,
+            'due_at' => Instant::sql($at), 'content' => json_encode($content, JSON_THROW_ON_ERROR)]);
     }
 
     /** @param  array<string, mixed>  $message */

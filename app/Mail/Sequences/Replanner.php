@@ -11,6 +11,7 @@ use App\Models\SequencePause;
 use App\Models\Version;
 use App\Support\Ids;
 use App\Support\Instant;
+use App\Webinars\Registrations\Bookings;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use DateTimeZone;
@@ -24,6 +25,7 @@ use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\Replan;
 use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Sequences\Timing;
+use Lantern\Core\Webinars\Booking;
 use stdClass;
 
 /** Carries a change of a sequence to the people who are in it, or says beforehand what it would mean for them. */
@@ -281,12 +283,13 @@ final class Replanner
         $piece = [];
         $runs = self::runs($emails, array_values($rows->map(fn (stdClass $r): string => (string) $r->person_id)->all()));
         $everyone = self::forEveryone($draft, $now);
+        $bookings = self::bookings($emails, array_values($rows->map(fn (stdClass $r): string => (string) $r->person_id)->all()));
         foreach ($rows as $row) {
             $timing = $timings[(string) $row->timezone] ??= new Timing($sequence,
                 $row->timezone === null ? $owner : new DateTimeZone((string) $row->timezone), $owner);
             $piece[] = [$row, Replan::of($timing, $emails, $messages[$row->person_id] ?? [],
                 new DateTimeImmutable((string) $row->started_at, $utc), $now, (int) $row->paused_seconds,
-                $everyone + ($runs[(string) $row->person_id] ?? []))];
+                $everyone + ($runs[(string) $row->person_id] ?? []), $bookings[(string) $row->person_id] ?? [])];
         }
 
         return $piece;
@@ -304,6 +307,20 @@ final class Replanner
         $deadlines = array_values(array_unique(array_filter(array_map(fn (EmailPlan $e): ?string => $e->by?->deadline, $emails))));
 
         return $deadlines === [] ? [] : Runs::ofPeople($people, $deadlines);
+    }
+
+    /**
+     * The sessions that some emails are told from, of some people.
+     *
+     * @param  list<EmailPlan>  $emails
+     * @param  list<string>  $people
+     * @return array<string, array<string, Booking>> by person and webinar
+     */
+    private static function bookings(array $emails, array $people): array
+    {
+        $webinars = array_values(array_unique(array_filter(array_map(fn (EmailPlan $e): ?string => $e->session?->webinar, $emails))));
+
+        return $webinars === [] ? [] : Bookings::ofPeople($people, $webinars);
     }
 
     /** @return array<string, Run> by deadline: how those of a draft that are for everyone would run */
@@ -331,7 +348,9 @@ final class Replanner
                 $cancelled[in_array($email, $replan->outrun, true) ? self::OUTRUN : self::REMOVED][$email][] = $person;
             }
             foreach ($replan->plan as $email => $due) {
-                $key = Planner::sequenceKey((string) $email, $person, (int) $enrolment->run);
+                $session = $version->plan()->email((string) $email)?->session;
+                $key = Planner::sequenceKey((string) $email, $person, (int) $enrolment->run)
+                    .($session === null ? '' : Bookings::turn($person, $session->webinar));
                 $again[Instant::sql($due)][] = $key;
                 $rows[] = ['id' => Ids::next(), 'unique_key' => $key, 'business_id' => $enrolment->business_id, 'person_id' => $person,
                     'funnel_id' => $enrolment->funnel_id, 'version_id' => $version->id,

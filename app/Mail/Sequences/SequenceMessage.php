@@ -11,6 +11,7 @@ use App\Mail\Emails\Verdict;
 use App\Models\Message;
 use App\Models\Person;
 use App\People\Facts\PersonLookup;
+use App\Webinars\Registrations\Bookings;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\Deadline;
@@ -19,10 +20,14 @@ use Lantern\Core\Orders\LineState;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Sequences\Timing;
+use Lantern\Core\Webinars\SessionAnchor;
+use Lantern\Core\Webinars\SessionMoment;
 
 /** An email of a sequence: its words are those of the live version when it goes. */
 final class SequenceMessage extends KindOfMessage
 {
+    public const TOO_LATE = 'It would have come too late.';
+
     public function source(Message $message): ?EmailSource
     {
         $plan = self::plan($message);
@@ -51,16 +56,58 @@ final class SequenceMessage extends KindOfMessage
         if (DB::table('sequence_pauses')->where('sequence_id', $sequence->id)->exists()) {
             return Verdict::later($now->addMinutes(5));
         }
+        if ($email->session?->anchor === SessionAnchor::AfterEnd && self::isOpen($email->session, $message->person)) {
+            // What became of their session is not known yet.
+            return Verdict::later($now->addMinute());
+        }
         if (! $email->only->isEverybody() && ! $email->only->holds(PersonLookup::facts($message->person, $now))) {
             return Verdict::cancel('Left out: it is only for some readers, and this is not one of them.');
         }
         if ($email->by !== null) {
             return self::byDeadline($email->by, $plan, $sequence, $message->person, $now);
         }
+        if ($email->session !== null && ($word = self::ofSession($email->session, $message, $now)) !== null) {
+            return $word;
+        }
         // A worker that comes late does not write in the night.
         $opens = (new Timing($sequence, PersonLookup::zone($message->person), $message->business->zone()))->notBefore($email, $now);
 
         return $opens > $now ? Verdict::later(CarbonImmutable::instance($opens)) : Verdict::go();
+    }
+
+    private static function isOpen(SessionMoment $moment, Person $person): bool
+    {
+        $registration = Bookings::find($person->id, $moment->webinar);
+
+        return $registration !== null && $registration->open !== null && $registration->ends_at <= CarbonImmutable::now()
+            && ! $registration->isOnDemand();
+    }
+
+    /**
+     * What is told from a session goes only to whoever has it still, and while it makes sense.
+     *
+     * @return Verdict|null nothing where nothing speaks against it
+     */
+    private static function ofSession(SessionMoment $moment, Message $message, CarbonImmutable $now): ?Verdict
+    {
+        $person = (string) $message->person_id;
+        $booking = Bookings::ofPeople([$person], [$moment->webinar])[$person][$moment->webinar] ?? null;
+        if ($booking === null || $booking->waiting) {
+            return Verdict::cancel('Has no place in a session.');
+        }
+        if (! str_ends_with($message->unique_key, Bookings::turn($person, $moment->webinar))) {
+            return Verdict::cancel('Is in another session now.');
+        }
+        if (Bookings::isCalledOff($moment->webinar, $booking->session->key)) {
+            return Verdict::cancel('The session was cancelled.');
+        }
+        if ($now >= $moment->lapses($booking->session, $booking->replay)) {
+            return Verdict::cancel(self::TOO_LATE);
+        }
+        // It may have been planned for a moment that has moved since.
+        $due = $moment->dueFor($booking);
+
+        return $due !== null && $due > $now->addMinute() ? Verdict::later(CarbonImmutable::instance($due)) : null;
     }
 
     /** What is told from a deadline goes only while it is true, and to nobody who has bought what the deadline is about. */
@@ -74,7 +121,7 @@ final class SequenceMessage extends KindOfMessage
         }
         $zone = (new Timing($sequence, PersonLookup::zone($person), $person->business->zone()))->zone();
         if ($now >= $by->tooLate($run, $zone)) {
-            return Verdict::cancel('It would have come too late.');
+            return Verdict::cancel(self::TOO_LATE);
         }
         $bought = $deadline->offers !== [] && DB::table('order_lines')->join('orders', 'orders.id', '=', 'order_lines.order_id')
             ->where('orders.person_id', $person->id)->where('order_lines.state', LineState::Bought->value)

@@ -7,6 +7,7 @@ namespace App\People\Facts;
 use App\Deadlines\Running\Holder;
 use App\Deadlines\Running\Runs;
 use App\Models\Person;
+use App\Webinars\Registrations\Bookings;
 use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Database\Query\Builder;
@@ -35,6 +36,7 @@ final class PersonLookup
             $person->business->zone(),
             self::through($person),
             Runs::of([Holder::person($person->id)->key, Holder::everyone()->key]),
+            bookings: Bookings::ofPeople([$person->id])[$person->id] ?? [],
         );
     }
 
@@ -108,6 +110,6 @@ final class PersonLookup
         return new PersonFacts($now, $person->business->zone(), $values,
             array_values(array_map(strval(...), $person->tags()->pluck('name')->all())),
             $deeds, $person->standing(), $person->joined_at, $person->active_at,
-            Runs::of([Holder::person($person->id)->key, Holder::everyone()->key]));
+            Runs::of([Holder::person($person->id)->key, Holder::everyone()->key]), Bookings::known($person->id));
     }
 }

@@ -6,6 +6,7 @@ namespace App\People\Privacy;
 
 use App\Support\Instant;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Events\EventType;
 
 /** What they did, and what was done for them. */
 final class EventHistory implements TellsHistory
@@ -14,11 +15,13 @@ final class EventHistory implements TellsHistory
     {
         $told = [];
         $popped = self::popped($person);
-        foreach (DB::table('events')->where('person_id', $person)->orderByDesc('at')->limit($most)->get() as $event) {
+        foreach (DB::table('events')->where('person_id', $person)->where('type', '!=', EventType::Registered->value)
+            ->orderByDesc('at')->limit($most)->get() as $event) {
             $data = is_string($event->data) ? (array) json_decode($event->data, true) : [];
             $offers = array_filter(array_map(fn (mixed $id): string => is_string($id) ? $names[$id] ?? '' : '',
                 is_array($data['offers'] ?? null) ? $data['offers'] : []));
-            $what = $offers === [] ? $names[$event->page_id] ?? $data['tag'] ?? $data['to'] ?? '' : implode(', ', $offers);
+            $what = $offers === [] ? $names[$event->page_id] ?? $names[is_string($data['webinar'] ?? null) ? $data['webinar'] : '']
+                ?? $data['tag'] ?? $data['to'] ?? '' : implode(', ', $offers);
             $submission = is_string($data['submission'] ?? null) ? $data['submission'] : '';
             $what = $popped[$submission] ?? $what;
             $told[] = [

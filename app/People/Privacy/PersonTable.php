@@ -23,6 +23,7 @@ final readonly class PersonTable
         private array $columns = [],
         private bool $canBeDeleted = false,
         public ?string $toldBy = null,
+        private string $openOnce = '',
     ) {
     }
 
@@ -36,6 +37,12 @@ final readonly class PersonTable
     public function onceBy(string $column): self
     {
         return $this->with(once: $column);
+    }
+
+    /** Of each value of the column a person has one row only that is open; of two, the one of whoever stays. The other is closed. */
+    public function openOnceBy(string $column): self
+    {
+        return $this->with(openOnce: $column);
     }
 
     /** Rows speak of one person alone, and go when that person is merged into another. */
@@ -81,6 +88,11 @@ final readonly class PersonTable
         if ($this->once !== '') {
             DB::table($this->table)->where('person_id', $goes)
                 ->whereIn($this->once, DB::table($this->table)->where('person_id', $stays)->select($this->once))->delete();
+        }
+        if ($this->openOnce !== '') {
+            DB::table($this->table)->where('person_id', $goes)->whereNotNull('open')->whereIn($this->openOnce,
+                DB::table($this->table)->where('person_id', $stays)->whereNotNull('open')->select($this->openOnce))
+                ->update(['open' => null, 'state' => 'cancelled']);
         }
         $rows = DB::table($this->table)->where('person_id', $goes);
         $this->moves ? $rows->update(['person_id' => $stays]) : $rows->delete();

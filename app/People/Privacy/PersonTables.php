@@ -35,6 +35,11 @@ final class PersonTables
                 'ends_at', 'why']),
             PersonTable::of('deadline_runs')->archivedAs('deadlines', ['name', 'started_at', 'ends_at', 'why']),
             PersonTable::of('popup_facts')->archivedAs('popups', ['name', 'type', 'at'])->keptAsNumbers(['visitor' => null]),
+            PersonTable::of('registrations')->openOnceBy('webinar_id')->toldBy(RegistrationHistory::class)->archivedAs('webinars',
+                ['webinar_id', 'starts_at', 'zone', 'state', 'registered_at', 'came_at', 'live_seconds', 'replay_seconds', 'attended_at',
+                    'saw_offer_at', 'left_early_at', 'missed_at', 'watched_replay_at'])
+                ->keptAsNumbers(['open' => null, 'submission_id' => null, 'zone' => 'UTC']),
+            PersonTable::of('room_questions')->archivedAs('questions', ['words', 'answer', 'asked_at']),
             PersonTable::of('accesses')->archivedAs('access', ['product', 'state', 'given_at']),
             PersonTable::of('coupon_uses')->keptAsNumbers(['code' => '']),
             PersonTable::of('import_changes')->endingWithThem(),

@@ -20,7 +20,8 @@ interface Trigger
     public static function label(): string;
 
     /**
-     * @return array<string, 'tag'|'form'|'offer'|'page'|'email'|'sequence'> what it needs beside its kind: the name in written form,
+     * @return array<string, 'tag'|'form'|'offer'|'page'|'email'|'sequence'|'webinar'|'outcome'> what it needs beside its kind: the name
+     *     in written form,
      *     and what is to be chosen
      */
     public static function fields(): array;

@@ -15,7 +15,7 @@ final readonly class Triggers
 
     /** @var list<class-string<Trigger>> every kind there is */
     public const KINDS = [FormFilledIn::class, TagAdded::class, Bought::class, BoughtOffer::class, PageSeen::class, EmailClicked::class,
-        SequenceEntered::class];
+        SequenceEntered::class, WebinarRegistered::class, WebinarOutcome::class];
 
     /** @var list<Trigger> */
     public array $list;

@@ -32,6 +32,10 @@ enum BlockKind: string
     case Divider = 'divider';
     case Logo = 'logo';
     case Menu = 'menu';
+    case Sessions = 'sessions';
+    case Session = 'session';
+    case Room = 'room';
+    case Replay = 'replay';
 
     public function label(): string
     {

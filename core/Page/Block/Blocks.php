@@ -145,6 +145,28 @@ final class Blocks
             ),
             BlockKind::Divider => new BlockDefinition('Divider', styles: ['line', 'space', 'ornament']),
             BlockKind::Logo => new BlockDefinition('Logo', ['picture' => Field::picture(), 'text' => Field::words(120)]),
+            BlockKind::Sessions => new BlockDefinition(
+                'Session picker',
+                ['webinar' => Field::reference('webinar'), 'text' => Field::words(200)],
+                css: 'webinar',
+            ),
+            BlockKind::Session => new BlockDefinition(
+                'Their session',
+                ['webinar' => Field::reference('webinar'), 'text' => Field::words(200)],
+                css: 'webinar',
+            ),
+            BlockKind::Room => new BlockDefinition(
+                'Webinar room',
+                ['webinar' => Field::reference('webinar'), 'text' => Field::words(200)],
+                css: 'webinar',
+                visual: true,
+            ),
+            BlockKind::Replay => new BlockDefinition(
+                'Replay',
+                ['webinar' => Field::reference('webinar'), 'over' => Field::words(300)],
+                css: 'webinar',
+                visual: true,
+            ),
             BlockKind::Menu => new BlockDefinition('Menu', items: ['title' => Field::words(60), 'url' => Field::link()]),
         };
     }

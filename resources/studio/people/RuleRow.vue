@@ -59,6 +59,8 @@ function list(f: RuleField): { value: string; label: string }[] | null {
             ];
         case 'deadline':
             return named(people.kit.deadlines);
+        case 'webinar':
+            return named(people.kit.webinars);
         case 'field':
             return people.kit.fields.filter((p) => p.kind !== 'date').map((p) => ({ value: p.name, label: p.label }));
         case 'date':

@@ -12,6 +12,7 @@ export const usePeopleKit = defineStore('people-kit', () => {
         pages: [],
         emails: [],
         deadlines: [],
+        webinars: [],
         broadcasts: [],
         sequences: [],
         segments: [],

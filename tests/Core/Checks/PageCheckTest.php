@@ -263,8 +263,8 @@ final class PageCheckTest extends TestCase
             $blockers = array_values(array_unique(array_map(fn (Finding $f): string => $f->code,
                 array_filter(GoLiveCheck::of($plan), fn (Finding $f): bool => $f->blocks))));
             $expected = match (Goal::from($goal)) {
-                Goal::VideoSeries, Goal::Webinar => ['no-video', 'no-price'],
-                Goal::Sell, Goal::Launch => ['no-price'],
+                Goal::VideoSeries => ['no-video', 'no-price'],
+                Goal::Webinar, Goal::Sell, Goal::Launch => ['no-price'],
                 default => [],
             };
             self::assertSame($expected, $blockers, $goal);

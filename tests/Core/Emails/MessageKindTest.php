@@ -13,7 +13,7 @@ final class MessageKindTest extends TestCase
     {
         self::assertSame([
             100 => [MessageKind::Confirmation, MessageKind::NewLink, MessageKind::Notice, MessageKind::Test, MessageKind::Receipt,
-                MessageKind::PaymentTrouble, MessageKind::SaleNotice],
+                MessageKind::PaymentTrouble, MessageKind::SaleNotice, MessageKind::Session, MessageKind::RoomNotice],
             90 => [MessageKind::Sequence],
             80 => [MessageKind::Broadcast],
         ], MessageKind::byShare());

@@ -298,7 +298,8 @@ final class JourneyTest extends TestCase
     public static function activity(): iterable
     {
         $active = [EventType::Viewed, EventType::Asked, EventType::Confirmed, EventType::Joined, EventType::Downloaded, EventType::Bought,
-            EventType::Declined, EventType::Clicked];
+            EventType::Declined, EventType::Clicked, EventType::Registered, EventType::Attended, EventType::SawOffer,
+            EventType::LeftEarly, EventType::WatchedReplay];
         foreach (EventType::cases() as $type) {
             yield $type->value => [$type, in_array($type, $active, true)];
         }
@@ -334,13 +335,15 @@ final class JourneyTest extends TestCase
     {
         $written = [['kind' => 'form', 'form' => 'f'], ['kind' => 'tag', 'tag' => 'Cello'], ['kind' => 'bought'],
             ['kind' => 'bought-offer', 'offer' => 'o'], ['kind' => 'page', 'page' => 'p'], ['kind' => 'click', 'email' => 'e'],
-            ['kind' => 'sequence', 'sequence' => 's']];
+            ['kind' => 'sequence', 'sequence' => 's'], ['kind' => 'registered', 'webinar' => 'w'],
+            ['kind' => 'webinar', 'outcome' => 'left-early', 'webinar' => 'w']];
         $read = Triggers::fromShape(Shape::of(['starts' => [...$written, ['kind' => 'tag', 'tag' => 'CELLO']]]), 'starts');
 
         self::assertSame($written, $read->toArray());
         self::assertSame(count(Triggers::KINDS), count($read->list));
-        self::assertSame(['f', 'o', 'p', 'e', 's'], $read->references());
-        self::assertSame(['new', 'other', 'p', 'e', 's'], $read->withIds(['f' => 'new', 'o' => 'other', 'Cello' => 'not an id'])
+        self::assertSame(['f', 'o', 'p', 'e', 's', 'w', 'w'], $read->references());
+        self::assertSame(['new', 'other', 'p', 'e', 's', 'y', 'y'], $read->withIds(['f' => 'new', 'o' => 'other', 'w' => 'y',
+            'Cello' => 'not an id'])
             ->references());
         self::assertSame('Cello', $read->withIds(['Cello' => 'not an id'])->toArray()[1]['tag']);
         foreach ($read->list as $trigger) {

@@ -25,7 +25,7 @@ final class RulesTest extends TestCase
     public const FILE = __DIR__.'/../../fixtures/rules.json';
 
     private const NAMES = ['first_name' => 'First name', 'level' => 'Level', 'since' => 'Plays since', 'e1' => 'Day 3',
-        'p1' => 'Opt-in page', 'd1' => 'Three days'];
+        'p1' => 'Opt-in page', 'd1' => 'Three days', 'w1' => 'First Melody'];
 
     /** @return iterable<string, array{array<string, mixed>, string}> a rule, and its words */
     public static function examples(): iterable
@@ -54,6 +54,8 @@ final class RulesTest extends TestCase
             ['gets emails', ['kind' => 'standing', 'so' => true, 'standing' => 'subscribed']],
             ['not: address does not work', ['kind' => 'standing', 'so' => false, 'standing' => 'bounced']],
             ['has running “Three days”', ['kind' => 'deadline', 'state' => 'running', 'deadline' => 'd1']],
+            ['left early from “First Melody”', ['kind' => 'webinar', 'state' => 'left-early', 'not' => false, 'webinar' => 'w1']],
+            ['did not attend “First Melody”', ['kind' => 'webinar', 'state' => 'attended', 'not' => true, 'webinar' => 'w1']],
             ['is past the end of “something that is gone”', ['kind' => 'deadline', 'state' => 'over', 'deadline' => 'gone']],
         ] as [$words, $rule]) {
             yield $words => [$rule, $words];

@@ -313,7 +313,7 @@ final class SegmentTest extends TestCase
         foreach (Rules::KINDS as $class) {
             self::assertStringEndsWith('\\Rules\\'.class_basename($class),
                 SegmentQuery::sql($class::fromShape(Shape::of(['tag' => 'x', 'value' => 'x',
-                    'deadline' => 'x'] + $class::fresh())))::class);
+                    'deadline' => 'x', 'webinar' => 'x'] + $class::fresh())))::class);
         }
     }
 

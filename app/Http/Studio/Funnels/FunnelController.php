@@ -36,6 +36,7 @@ use Lantern\Core\Plan\WebAddress;
 use Lantern\Core\Popups\Popup;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Webinars\Manner;
 
 final class FunnelController extends StudioController
 {
@@ -65,7 +66,9 @@ final class FunnelController extends StudioController
             'title' => ['required', 'string', 'max:200'],
             'file' => ['nullable'],
             'price' => ['nullable', 'string', 'max:40'],
+            'manner' => ['nullable', Rule::enum(Manner::class)],
         ], [
+            'manner.*' => 'Please choose whether it is held live or played from a recording.',
             'goal.*' => 'Please choose what this funnel is for.',
             'name.required' => 'Please give the funnel a name. Only you will see it.',
             'name.max' => 'A name has 120 characters at most.',
@@ -82,7 +85,8 @@ final class FunnelController extends StudioController
         $price = $typed === '' ? null : Money::typed($typed, $currency, 'price');
         $funnel = DB::transaction(fn (): Funnel => $new->fromStarter($this->business(), Goal::from($given['goal']), trim($given['name']),
             trim($given['title']),
-            is_array($file) || $file === null ? null : $uploads->file($this->business(), $file), $price));
+            is_array($file) || $file === null ? null : $uploads->file($this->business(), $file), $price,
+            Manner::tryFrom($given['manner'] ?? '') ?? Manner::Live));
 
         return response()->json(['id' => $funnel->id], 201);
     }

@@ -91,6 +91,7 @@ final class KitJson
             'bodyFonts' => Fonts::BODY,
             'personFields' => MergeFields::PERSON,
             'ownerFields' => MergeFields::OWNER,
+            'sessionFields' => MergeFields::SESSION,
         ];
     }
 }

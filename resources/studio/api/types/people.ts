@@ -63,7 +63,7 @@ export interface RuleOption {
 
 /** One thing a kind of rule asks for, as the core describes it. */
 export interface RuleField {
-    type: 'choice' | 'tag' | 'mail' | 'place' | 'deadline' | 'field' | 'date' | 'value' | 'number' | 'day';
+    type: 'choice' | 'tag' | 'mail' | 'place' | 'deadline' | 'webinar' | 'field' | 'date' | 'value' | 'number' | 'day';
     name: string;
     label: string;
     options: RuleOption[];
@@ -103,6 +103,7 @@ export interface PeopleKit {
     pages: Thing[];
     emails: Thing[];
     deadlines: Thing[];
+    webinars: Thing[];
     broadcasts: Thing[];
     sequences: Thing[];
     segments: { id: string; name: string; rules: Rules }[];

@@ -10,9 +10,12 @@
 <div class="form-steps {{ $view->editing() ? 'at-both' : '' }}{!! Slots::name('at', $form->id) !!}">
 @endif
 @foreach ($steps as $step)
-<form {!! $at->root('form'.(count($steps) > 1 ? " step-{$step}" : '')) !!} method="post" action="{!! Slots::name('here') !!}" novalidate @if ($view->editing()) data-form="{{ $form->id }}" @endif>
+<form {!! $at->root('form'.(count($steps) > 1 ? " step-{$step}" : '')) !!} method="post" action="{!! Slots::name('here') !!}" novalidate @if ($step === 1 && $form->webinar !== '') id="form-{{ $block->id }}" @endif @if ($view->editing()) data-form="{{ $form->id }}" @endif>
 @if ($step === 1 || count($steps) > 1)
 {!! Slots::name('errors') !!}
+@endif
+@if ($step === 1 && $form->webinar !== '' && ! $view->editing())
+{!! Slots::name('sessions', $block->id) !!}
 @endif
 @foreach ($form->fieldsIn($step) as $field)
 @include('site.blocks.field')

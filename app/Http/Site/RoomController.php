@@ -1,0 +1,209 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Site;
+
+use App\Models\Registration;
+use App\Serving\Browser;
+use App\Serving\PlainPage;
+use App\Support\AnswerKind;
+use App\Support\Input;
+use App\Webinars\Lengths;
+use App\Webinars\LiveRoom;
+use App\Webinars\Polls;
+use App\Webinars\Presence;
+use App\Webinars\Questions;
+use App\Webinars\Registering;
+use App\Webinars\Registrations\Bookings;
+use App\Webinars\Registrations\Links;
+use App\Webinars\RoomAnswer;
+use Carbon\CarbonImmutable;
+use DateTimeZone;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Lantern\Core\Plan\PageRole;
+use Lantern\Core\Support\Invalid;
+use Lantern\Core\Webinars\Invitation;
+use Lantern\Core\Webinars\RoomState;
+use Symfony\Component\HttpFoundation\Response as AnyResponse;
+
+/** What belongs to one person's place in a webinar: the ways to its pages, the calendar file, and what their device reports. */
+final readonly class RoomController
+{
+    /** So many intervals are read of one report. */
+    private const MOST_INTERVALS = 60;
+
+    public function __construct(private Registering $registering, private Presence $presence, private Questions $questions)
+    {
+    }
+
+    /** Their own link: into the room, or wherever they are better off by now. */
+    public function enter(Request $request, string $registration, string $seal): AnyResponse
+    {
+        $found = Links::read($registration, $seal);
+        $role = PageRole::Room;
+        if ($found !== null && ($found->state !== Registration::REGISTERED || ($found->open === null && ! $found->isOnDemand()))) {
+            $role = $found->state === Registration::REGISTERED ? PageRole::Replay : PageRole::Confirmation;
+        }
+
+        return $this->lead($found, $role);
+    }
+
+    public function replay(string $registration, string $seal): AnyResponse
+    {
+        return $this->lead(Links::read($registration, $seal), PageRole::Replay);
+    }
+
+    public function change(string $registration, string $seal): AnyResponse
+    {
+        return $this->lead(Links::read($registration, $seal), PageRole::Confirmation);
+    }
+
+    public function calendar(string $registration, string $seal): Response
+    {
+        $found = Links::read($registration, $seal);
+        $webinar = $found === null ? null : Bookings::webinar($found);
+        if ($found === null || $webinar === null || $found->isOnDemand()) {
+            return new Response('There is nothing at this address.', 404, AnswerKind::Plain->headers() + ['Content-Type' => 'text/plain']);
+        }
+        $sender = $found->funnel->liveVersion?->plan()->sender ?? $found->funnel->business->sender();
+        $file = (new Invitation("{$found->id}@webinars", $found->number, $webinar->title, '', Links::room($found), $sender->business,
+            $sender->address, $found->session(), $found->cancelled_at ?? $found->chosen_at,
+            $found->state === Registration::CANCELLED))->file();
+
+        return new Response($file, 200, ['Content-Type' => 'text/calendar; charset=utf-8; method='
+            .($found->state === Registration::CANCELLED ? 'CANCEL' : 'PUBLISH'), 'Content-Disposition' => 'attachment; '
+                .'filename="webinar.ics"']
+            + AnswerKind::Download->headers());
+    }
+
+    /** Another session is chosen, from the page that shows the one they have. */
+    public function choose(Request $request, string $registration, string $seal): AnyResponse
+    {
+        $found = Links::read($registration, $seal);
+        if ($found === null) {
+            return PlainPage::notHere()->response();
+        }
+        $now = CarbonImmutable::now();
+        $booking = $this->registering->choose($found->person, $found->funnel, $found->webinar_id, Input::text($request, 'webinar_session'),
+            new DateTimeZone(Browser::zone($request->cookie(Browser::ZONE_COOKIE)) ?? $found->zone), $now);
+        if ($booking === null) {
+            return PlainPage::sessionGone(Links::change($found))->response();
+        }
+
+        return $this->lead(Bookings::find($found->person_id, $found->webinar_id), PageRole::Confirmation, 303);
+    }
+
+    public function cancel(string $registration, string $seal): AnyResponse
+    {
+        $found = Links::read($registration, $seal);
+        if ($found === null) {
+            return PlainPage::notHere()->response();
+        }
+        $this->registering->cancel($found, CarbonImmutable::now());
+
+        return $this->lead($found, PageRole::Confirmation, 303);
+    }
+
+    /** What their device has played since it last said so; the answer is what goes on in the room. */
+    public function report(Request $request, string $registration, string $seal): JsonResponse
+    {
+        $found = Links::read($registration, $seal);
+        $device = Input::text($request, 'device');
+        if ($found === null || preg_match('/^[0-9a-f]{16}$/D', $device) !== 1) {
+            return self::json(['message' => 'This is no room.'], 404);
+        }
+        $now = CarbonImmutable::now();
+        $room = LiveRoom::of($found);
+        $kind = Input::text($request, 'kind') === 'replay' ? 'replay' : 'live';
+        $isOn = $found->state === Registration::REGISTERED && ! $room->isCancelled() && ($kind === 'replay' || $found->isOnDemand()
+            || in_array($room->room->state($now), [RoomState::On, RoomState::Opening, RoomState::Over], true));
+        // Nothing is played before it begins, whatever a device says.
+        $played = $kind === 'live' && ! $found->isOnDemand() && $room->room->state($now) === RoomState::Opening ? []
+            : self::played($request);
+        if ($isOn && $this->mayStillBe($found, $kind) && ! $this->presence->report($found, $room, $device, $kind, $played, $now)) {
+            return self::json(['state' => 'crowded', 'next' => 30]);
+        }
+
+        return self::json(RoomAnswer::of($found, $room, $kind, $device, $now));
+    }
+
+    /** What was seen counts until it is settled what became of the session; of a replay, always. */
+    private function mayStillBe(Registration $registration, string $kind): bool
+    {
+        return $kind === 'replay' || $registration->open !== null;
+    }
+
+    public function ask(Request $request, string $registration, string $seal): JsonResponse
+    {
+        $found = Links::read($registration, $seal);
+        $device = Input::text($request, 'device');
+        if ($found === null || preg_match('/^[0-9a-f]{16}$/D', $device) !== 1) {
+            return self::json(['message' => 'This is no room.'], 404);
+        }
+        $now = CarbonImmutable::now();
+        $room = LiveRoom::of($found);
+        if ($found->state !== Registration::REGISTERED || $room->isCancelled()) {
+            return self::json(['message' => 'This room is not open.'], 409);
+        }
+        try {
+            $this->questions->ask($found, $room, $device, Input::text($request, 'question'),
+                Input::number($request, 'second', 0, 0, Lengths::seconds($room->webinar)), $now);
+        } catch (Invalid $e) {
+            return self::json(['message' => $e->getMessage()], 422);
+        }
+
+        return self::json(RoomAnswer::of($found, $room, 'live', $device, $now), 201);
+    }
+
+    public function vote(Request $request, string $registration, string $seal): JsonResponse
+    {
+        $found = Links::read($registration, $seal);
+        if ($found === null || $found->state !== Registration::REGISTERED) {
+            return self::json(['message' => 'This is no room.'], 404);
+        }
+        $counted = Polls::vote($found, Input::text($request, 'poll'), Input::number($request, 'choice', -1, -1, Polls::MOST_OPTIONS));
+
+        return self::json(['poll' => Polls::shown($found, LiveRoom::of($found))], $counted ? 201 : 409);
+    }
+
+    /** @return list<array{int, int}> what can be read of the intervals in a report */
+    private static function played(Request $request): array
+    {
+        $played = $request->input('played');
+        $read = [];
+        foreach (is_array($played) ? array_slice($played, 0, self::MOST_INTERVALS) : [] as $interval) {
+            $from = is_array($interval) ? $interval[0] ?? null : null;
+            $until = is_array($interval) ? $interval[1] ?? null : null;
+            if (is_int($from) && is_int($until) && abs($from) < 1_000_000 && abs($until) < 1_000_000) {
+                $read[] = [$from, $until];
+            }
+        }
+
+        return $read;
+    }
+
+    private function lead(?Registration $registration, PageRole $role, int $status = 302): AnyResponse
+    {
+        $version = $registration?->funnel->liveVersion;
+        $page = null;
+        foreach ($version?->plan()->pages ?? [] as $candidate) {
+            $page ??= $candidate->role === $role ? $candidate : null;
+        }
+        if ($registration === null || $page === null) {
+            return PlainPage::notHere()->response();
+        }
+
+        return redirect()->away($registration->funnel->url($page->address), $status)
+            ->withHeaders(['Cache-Control' => 'private, no-store', 'Referrer-Policy' => 'no-referrer'])
+            ->withCookie(SessionBookings::seat($registration->funnel->address, Links::seat($registration)));
+    }
+
+    /** @param  array<string, mixed>  $data */
+    private static function json(array $data, int $status = 200): JsonResponse
+    {
+        return new JsonResponse($data, $status, ['Cache-Control' => 'no-store'] + AnswerKind::Plain->headers());
+    }
+}

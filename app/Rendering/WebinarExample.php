@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Rendering;
+
+use Carbon\CarbonImmutable;
+use DateTimeImmutable;
+use Lantern\Core\Deadlines\TimeWords;
+use Lantern\Core\Webinars\Webinar;
+
+/** A webinar's next sessions as the desk shows them, in the host's zone. */
+final class WebinarExample
+{
+    /** @return list<string> when they are; '' stands for one that begins at once */
+    public static function of(?Webinar $webinar, string $language, ?DateTimeImmutable $now = null): array
+    {
+        if ($webinar === null) {
+            return [];
+        }
+        $now ??= CarbonImmutable::now();
+        $times = [];
+        foreach ($webinar->sessions()->offered($now, $webinar->zone()) as $choice) {
+            $times[] = $choice->session->key === 'd' ? 'As soon as you like'
+                : TimeWords::moment($choice->session->startsAt, $webinar->zone(), $language, $now);
+        }
+
+        return $times;
+    }
+}

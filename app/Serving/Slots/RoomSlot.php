@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Serving\Slots;
+
+use App\Models\Upload;
+use App\Serving\Visit;
+use App\Webinars\Registrations\Links;
+use App\Webinars\Seat;
+use Illuminate\Support\Facades\View;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Webinars\Manner;
+
+/** The room of a webinar, for whoever has a place in it. What goes on in it is asked for by its script. */
+final class RoomSlot implements Slot
+{
+    public function note(string $of, Plan $plan, PagePlan $page): array
+    {
+        $block = $page->document->block($of);
+        $webinar = $plan->webinar($block?->field('webinar') ?? '');
+        $host = parse_url($webinar->stream ?? '', PHP_URL_HOST);
+
+        return $block === null ? [] : WebinarNote::of($block->field('webinar'), $block, $plan, $page)
+            + ['host' => is_string($host) ? strtolower($host) : ''];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    {
+        $webinar = WebinarNote::webinar($noted);
+        $seat = $webinar === null ? null : Seat::of($visit->request, $visit->funnel, $webinar->id, $visit->submission, $visit->reader());
+        if ($webinar === null) {
+            return '';
+        }
+        $video = $webinar->video === '' ? null : Upload::query()->where('kind', 'video')->find($webinar->video);
+        $captions = $webinar->captions === '' ? null : Upload::query()->where('kind', 'captions')->find($webinar->captions);
+        $embeds = $webinar->manner === Manner::Live && $webinar->stream !== ''
+            && in_array(WebinarNote::text($noted, 'host'), $visit->funnel->business->embed_hosts, true);
+
+        return View::make('site.webinar.room', ['webinar' => $webinar, 'seat' => $seat, 'replay' => false,
+            'register' => $visit->path(WebinarNote::text($noted, 'registration')), 'chapters' => [],
+            'data' => $seat === null ? [] : ['path' => Links::path($seat), 'kind' => 'live', 'title' => $webinar->title,
+                'live' => $webinar->manner === Manner::Live, 'onDemand' => $seat->isOnDemand(), 'pauses' => $webinar->mayPause(),
+                'embed' => $embeds ? $webinar->stream : '', 'stream' => ! $embeds && $webinar->manner === Manner::Live
+                    ? $webinar->stream : '',
+                'video' => $embeds ? '' : $video?->src() ?? '', 'type' => $video->mime ?? '', 'captions' => $captions?->src() ?? '',
+                'language' => WebinarNote::text($noted, 'language') ?: 'en']])->render();
+    }
+}

@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Webinars;
+
+use App\Journey\Events;
+use App\Journey\NewEvent;
+use App\Models\Registration;
+use App\Support\Instant;
+use DateTimeImmutable;
+use DateTimeZone;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Events\EventType;
+use Lantern\Core\Webinars\AttendanceOutcome;
+use Lantern\Core\Webinars\Beat;
+use Lantern\Core\Webinars\Watched;
+
+/**
+ * What devices report of having played, and what is believed of it. It is kept as intervals, one row for each device, so that a
+ * report costs the same however many came before it, and one that comes twice changes nothing.
+ */
+final readonly class Presence
+{
+    /** Seconds without a word after which a device is not there any more. */
+    public const AWAY = 45;
+
+    /** So many devices of one person may be in the room at once. */
+    public const MOST_DEVICES = 3;
+
+    /** Whoever comes so near to the end has seen it. Seconds. */
+    private const NEAR_END = 5;
+
+    /** So many intervals are kept of one device; somebody who jumps about more than that has the shortest gaps closed. */
+    private const MOST_INTERVALS = 400;
+
+    public function __construct(private Events $events)
+    {
+    }
+
+    /**
+     * @param  list<array{int, int}>  $played  from and until a second, as the device says
+     * @param  'live'|'replay'  $kind
+     * @return bool is it in? Not where too many other devices are in with the same link
+     */
+    public function report(Registration $registration, LiveRoom $room, string $device, string $kind, array $played,
+        DateTimeImmutable $now): bool
+    {
+        return DB::transaction(function () use ($registration, $room, $device, $kind, $played, $now): bool {
+            $which = ['registration_id' => $registration->id, 'device' => $device, 'kind' => $kind];
+            $row = DB::table('room_devices')->where($which)->first();
+            if (($row === null || self::isAway((string) $row->last_at, $now)) && self::others($registration, $device,
+                $now) >= self::MOST_DEVICES) {
+                return false;
+            }
+            $first = $row === null ? $now : new DateTimeImmutable((string) $row->first_at, new DateTimeZone('UTC'));
+            $before = $row === null ? Watched::nothing() : self::read((string) $row->intervals);
+            $reached = $kind === 'replay' || $registration->isOnDemand() ? $room->length : min($room->room->second($now), $room->length);
+            $here = $now->getTimestamp() - $first->getTimestamp();
+            $believed = $before;
+            $count = (int) ($row->believed ?? 0);
+            foreach ($played as [$from, $until]) {
+                $more = (new Beat($from, min($until, $room->length)))->believed($here, $count, $reached);
+                $count += $more->seconds();
+                $believed = $believed->and($more);
+            }
+            $values = ['last_at' => Instant::sql($now), 'believed' => $count,
+                'intervals' => json_encode(self::shortened($believed), JSON_THROW_ON_ERROR)];
+            $row === null ? DB::table('room_devices')->insert($which + ['first_at' => Instant::sql($now)] + $values)
+                : DB::table('room_devices')->where('id', $row->id)->update($values);
+            if ($believed->intervals !== $before->intervals || $row === null) {
+                $this->follow($registration, $room, $kind, $now);
+            }
+
+            return true;
+        });
+    }
+
+    /** @return Watched what somebody has seen on all their devices */
+    public static function watched(string $registration, string $kind): Watched
+    {
+        $all = Watched::nothing();
+        foreach (DB::table('room_devices')->where('registration_id', $registration)->where('kind', $kind)->pluck('intervals') as $json) {
+            $all = $all->and(self::read((string) $json));
+        }
+
+        return $all;
+    }
+
+    public static function read(string $json): Watched
+    {
+        $intervals = json_decode($json, true);
+        $read = [];
+        foreach (is_array($intervals) ? $intervals : [] as $i) {
+            if (is_array($i) && is_int($i[0] ?? null) && is_int($i[1] ?? null)) {
+                $read[] = [$i[0], $i[1]];
+            }
+        }
+
+        return Watched::of($read);
+    }
+
+    /** What follows at once from having seen more: being there, having seen the offer, having watched the replay. */
+    private function follow(Registration $registration, LiveRoom $room, string $kind, DateTimeImmutable $now): void
+    {
+        $live = self::watched($registration->id, 'live');
+        $replay = self::watched($registration->id, 'replay');
+        $registration->forceFill(['live_seconds' => $live->seconds(), 'replay_seconds' => $replay->seconds(),
+            'came_at' => $registration->came_at ?? ($live->seconds() > 0 ? $now : null)])->save();
+        if ($registration->isOnDemand() && $kind === 'live') {
+            self::onDemand($registration, $room, $live, $now);
+        }
+        $outcomes = $room->webinar->bar->outcomes($live, $replay, $room->length, $room->offerAt(), false);
+        if ($kind === 'replay' && $room->webinar->offer?->second !== null && $replay->has($room->webinar->offer->second)) {
+            $outcomes[] = AttendanceOutcome::SawOffer;
+        }
+        foreach ([[AttendanceOutcome::SawOffer, 'saw_offer_at'], [AttendanceOutcome::WatchedReplay, 'watched_replay_at']] as [$outcome,
+            $column]) {
+            if (in_array($outcome, $outcomes, true)) {
+                $this->comes($registration, $outcome, $column, $now);
+            }
+        }
+    }
+
+    /** What begins when its person likes has begun with their first second, and is over once they come to its end. */
+    private static function onDemand(Registration $registration, LiveRoom $room, Watched $live, DateTimeImmutable $now): void
+    {
+        $first = $live->seconds() > 0 && DB::table('room_devices')->where('registration_id', $registration->id)->where('kind', 'live')
+            ->min('first_at') === Instant::sql($now);
+        $registration->forceFill(match (true) {
+            ($live->until() ?? 0) >= $room->length - self::NEAR_END => ['settle_at' => $now],
+            $first => ['starts_at' => $now, 'ends_at' => $now->modify("+{$room->length} seconds"), 'settle_at' => $now->modify('+1 day')],
+            default => [],
+        })->save();
+    }
+
+    /** An outcome comes true once, and is told once. */
+    public function comes(Registration $registration, AttendanceOutcome $outcome, string $column, DateTimeImmutable $now): void
+    {
+        if (Registration::query()->whereKey($registration->id)->whereNull($column)->update([$column => Instant::sql($now)]) === 1) {
+            $registration->refresh();
+            $this->events->take(NewEvent::ofRegistration(EventType::from($outcome->value), $registration, $now));
+        }
+    }
+
+    /** How many people are in the room of a session. */
+    public static function here(string $webinar, string $key, DateTimeImmutable $now): int
+    {
+        return DB::table('room_devices')->join('registrations', 'registrations.id', '=', 'room_devices.registration_id')
+            ->where('room_devices.kind', 'live')->where('room_devices.last_at', '>', Instant::sql($now->modify('-'.self::AWAY.' seconds')))
+            ->where('webinar_id', $webinar)->where('session_key', $key)->where('owner', false)
+            ->distinct()->count('registrations.person_id');
+    }
+
+    private static function others(Registration $registration, string $device, DateTimeImmutable $now): int
+    {
+        return DB::table('room_devices')->where('registration_id', $registration->id)->where('device', '!=', $device)
+            ->where('last_at', '>', Instant::sql($now->modify('-'.self::AWAY.' seconds')))->distinct()->count('device');
+    }
+
+    private static function isAway(string $last, DateTimeImmutable $now): bool
+    {
+        return new DateTimeImmutable($last, new DateTimeZone('UTC')) < $now->modify('-'.self::AWAY.' seconds');
+    }
+
+    /** @return list<array{int, int}> */
+    private static function shortened(Watched $watched): array
+    {
+        $intervals = $watched->intervals;
+        while (count($intervals) > self::MOST_INTERVALS) {
+            $gaps = array_map(fn (int $i): int => $intervals[$i + 1][0] - $intervals[$i][1], range(0, count($intervals) - 2));
+            $at = (int) array_search(min($gaps), $gaps, true);
+            array_splice($intervals, $at, 2, [[$intervals[$at][0], $intervals[$at + 1][1]]]);
+        }
+
+        return $intervals;
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Webinars\Registrations;
+
+use App\Models\Registration;
+use App\Support\Ids;
+
+/** Links that know whose registration it is, under a seal: into the room and the replay, to change the session, to the calendar file. */
+final class Links
+{
+    public static function room(Registration $registration): string
+    {
+        return url(self::path($registration));
+    }
+
+    public static function replay(Registration $registration): string
+    {
+        return url(self::path($registration).'/replay');
+    }
+
+    public static function change(Registration $registration): string
+    {
+        return url(self::path($registration).'/change');
+    }
+
+    public static function calendar(Registration $registration): string
+    {
+        return url(self::path($registration).'/session.ics');
+    }
+
+    public static function path(Registration $registration): string
+    {
+        return "/r/{$registration->id}/".self::seal($registration->id);
+    }
+
+    /** @return Registration|null nothing where the seal is not ours */
+    public static function read(string $id, string $seal): ?Registration
+    {
+        return Ids::is($id) && hash_equals(self::seal($id), $seal)
+            ? Registration::query()->with(['funnel.liveVersion', 'funnel.business', 'person'])->find($id) : null;
+    }
+
+    /** As a cookie holds it. */
+    public static function seat(Registration $registration): string
+    {
+        return $registration->id.'.'.self::seal($registration->id);
+    }
+
+    public static function ofSeat(mixed $cookie): ?Registration
+    {
+        return is_string($cookie) && preg_match('/^([0-9a-z]{26})\.([0-9a-f]{20})$/D', $cookie, $m) === 1 ? self::read($m[1], $m[2]) : null;
+    }
+
+    private static function seal(string $id): string
+    {
+        return substr(hash_hmac('sha256', "registration|{$id}", (string) config('app.key')), 0, 20);
+    }
+}

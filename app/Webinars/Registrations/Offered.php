@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Webinars\Registrations;
+
+use DateTimeImmutable;
+use DateTimeZone;
+use Lantern\Core\Deadlines\TimeWords;
+use Lantern\Core\Webinars\SessionChoice;
+use Lantern\Core\Webinars\SessionState;
+use Lantern\Core\Webinars\Webinar;
+
+/** The sessions of a webinar that somebody can choose from, as they read them. */
+final readonly class Offered
+{
+    /** @param  list<SessionChoice>  $choices  in order */
+    private function __construct(public array $choices, private bool $showsPlaces)
+    {
+    }
+
+    /** @param  string|null  $person  whose own place does not count */
+    public static function to(Webinar $webinar, DateTimeZone $zone, DateTimeImmutable $now, ?string $person = null): self
+    {
+        $taken = $webinar->schedule->places === null ? [] : Bookings::taken($webinar->id, $now, $person);
+
+        return new self($webinar->sessions()->offered($now, $zone, $taken, Bookings::calledOff($webinar->id)), $webinar->showsPlaces);
+    }
+
+    public function isNone(): bool
+    {
+        return $this->choices === [];
+    }
+
+    public function has(string $key): bool
+    {
+        return array_filter($this->choices, fn (SessionChoice $c): bool => $c->session->key === $key) !== [];
+    }
+
+    /** When a session is, in their zone and language. */
+    public static function time(SessionChoice $choice, DateTimeZone $zone, string $language, DateTimeImmutable $now): string
+    {
+        return $choice->session->key === 'd' ? 'As soon as you like'
+            : TimeWords::moment($choice->session->startsAt, $zone, $language, $now);
+    }
+
+    /** What is to be said of its places; '' for nothing. */
+    public function places(SessionChoice $choice): string
+    {
+        return match (true) {
+            $choice->state === SessionState::Full => 'Full. Choose it to go on the waiting list.',
+            ! $this->showsPlaces || $choice->left === null => '',
+            $choice->left === 1 => 'One place left',
+            default => number_format($choice->left).' places left',
+        };
+    }
+}

@@ -1,0 +1,293 @@
+import { offerCard, pollCard, questionRows, tickOffer } from './cards';
+import { leftWords } from './left';
+import { Played } from './played';
+import { stageOf } from './stage';
+import type { RoomData, RoomState } from './types';
+
+/** One device of theirs, the same for all rooms; a private window is another one each time. */
+function deviceId(): string {
+    const make = (): string => [...crypto.getRandomValues(new Uint8Array(8))].map((b) => b.toString(16).padStart(2, '0')).join('');
+    try {
+        const known = localStorage.getItem('lantern_device');
+        if (known && /^[0-9a-f]{16}$/.test(known)) {
+            return known;
+        }
+        const fresh = make();
+        localStorage.setItem('lantern_device', fresh);
+        return fresh;
+    } catch {
+        return make();
+    }
+}
+
+/** Milliseconds after which a report that does not arrive is given up; told again with the next one. */
+const PATIENCE = 8000;
+
+export function enter(root: HTMLElement): void {
+    const data = JSON.parse(root.dataset.room ?? '{}') as RoomData;
+    const part = <T extends HTMLElement>(name: string): T | null => root.querySelector<T>(`[data-${name}]`);
+    const screen = part('screen');
+    const cover = part('cover');
+    const words = part('state');
+    const join = part<HTMLButtonElement>('join');
+    if (!screen || !cover || !words || !join) {
+        return;
+    }
+    const stage = stageOf(screen, data);
+    const played = new Played();
+    const device = deviceId();
+    let now: RoomState | null = null;
+    /** When the last answer came, so that the clock goes on between answers. */
+    let answered = performance.now();
+    let ahead = 0;
+    let joined = false;
+    let failing = 0;
+    let timer = 0;
+    let offered = '';
+
+    const second = (): number =>
+        now === null ? 0 : Math.min(now.length, now.second + (now.state === 'on' ? (performance.now() - answered) / 1000 : 0));
+    const ownPace = data.onDemand;
+    const position = (): number => (ownPace ? (stage.position() ?? 0) : second());
+
+    async function report(last = false): Promise<void> {
+        clearTimeout(timer);
+        const intervals = played.take();
+        const body = JSON.stringify({ device, kind: data.kind, played: intervals });
+        if (last) {
+            navigator.sendBeacon(`${data.path}/report`, new Blob([body], { type: 'application/json' }));
+            return;
+        }
+        try {
+            const answer = await fetch(`${data.path}/report`, {
+                method: 'POST',
+                body,
+                headers: { 'Content-Type': 'application/json', Accept: 'application/json' },
+                signal: AbortSignal.timeout(PATIENCE),
+            });
+            if (!answer.ok) {
+                throw new Error(String(answer.status));
+            }
+            failing = 0;
+            take((await answer.json()) as RoomState);
+        } catch {
+            // What was played is kept, and told again.
+            played.back(intervals);
+            failing += 1;
+        }
+        root.classList.toggle('is-offline', failing > 1);
+        const soon = now && now.state === 'opening' && now.beginsIn > 0 && now.beginsIn < now.next ? now.beginsIn + 0.5 : (now?.next ?? 5);
+        timer = window.setTimeout(() => void report(), 1000 * (failing > 0 ? Math.min(30, 2 + failing * 3) : soon));
+    }
+
+    function take(state: RoomState): void {
+        const before = now?.state;
+        now = { ...now, ...state };
+        answered = performance.now();
+        if (now.offer) {
+            ahead = now.offer.now - Date.now();
+        }
+        if (joined && now.state === 'on') {
+            stage.follow(second());
+        }
+        if (before !== now.state) {
+            if (now.state !== 'on' && joined) {
+                stage.leave();
+                played.stop();
+                joined = false;
+            }
+            join!.hidden = now.state !== 'on';
+        }
+        draw();
+    }
+
+    function draw(): void {
+        if (!now || !words || !cover) {
+            return;
+        }
+        cover.hidden = joined;
+        const begins = Math.max(0, now.beginsIn - (performance.now() - answered) / 1000);
+        const say: Record<RoomState['state'], string> = {
+            closed: `The room opens a quarter of an hour before it begins: ${now.time}.`,
+            opening: begins > 0 ? `It begins in ${leftWords(begins, data.language)}.` : 'The host will be here in a moment.',
+            on: data.kind === 'replay' ? data.title : ownPace && now.second > 5 ? 'You can go on where you were.' : 'It is on.',
+            over: 'This session is over. Thank you for coming.',
+            cancelled: 'This session does not take place. Your link from the email leads to the other times.',
+            waiting: 'All places are taken. As soon as one is free, you hear of it by email.',
+            crowded: 'This link is open on several other devices already. Close it on one of them, and this page goes on by itself.',
+        };
+        if (words.textContent !== say[now.state]) {
+            words.textContent = say[now.state];
+        }
+        const clock = part('clock');
+        if (clock) {
+            const at = Math.floor(position());
+            const time = (s: number): string => `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`;
+            const on = now.state === 'on' && (joined || !ownPace);
+            clock.textContent = !on ? '' : data.live ? `Live, ${time(at)} minutes in` : `${time(at)} of ${time(now.length)}`;
+        }
+        const here = part('here');
+        if (here) {
+            here.textContent =
+                now.state === 'on' && now.here > 0 && data.kind === 'live' && !ownPace
+                    ? now.here === 1
+                        ? '1 person is here'
+                        : `${now.here} people are here`
+                    : '';
+        }
+        drawOffer();
+        drawPoll();
+        const ask = part('ask');
+        if (ask) {
+            ask.hidden = now.state !== 'on' && now.state !== 'opening';
+        }
+        const list = part('questions');
+        const written = JSON.stringify(now.questions);
+        if (list && list.dataset.shown !== written) {
+            list.dataset.shown = written;
+            list.replaceChildren(...questionRows(now.questions, data.live));
+        }
+        if (now.state === 'over' && now.leads && !cover.querySelector('a')) {
+            const onward = Object.assign(document.createElement('a'), { href: now.leads.url, className: 'button' });
+            onward.textContent = now.leads.attended ? 'Go on' : 'To the replay';
+            cover.append(onward);
+        }
+    }
+
+    function drawOffer(): void {
+        const place = part('offer');
+        if (!place || !now) {
+            return;
+        }
+        // At one's own pace the card appears with the second it belongs to.
+        const shows = now.offer !== null && (!ownPace || (now.offerAt !== null && position() >= now.offerAt));
+        const key = shows ? JSON.stringify([now.offer!.name, now.offer!.price, now.offer!.url, now.offer!.until, now.offer!.over]) : '';
+        if (key !== offered) {
+            offered = key;
+            place.replaceChildren(...(shows ? [offerCard(now.offer!, data.language, ahead)] : []));
+        } else if (place.firstElementChild instanceof HTMLElement) {
+            tickOffer(place.firstElementChild, data.language, ahead);
+        }
+    }
+
+    function drawPoll(): void {
+        const place = part('poll');
+        const written = JSON.stringify(now?.poll ?? null);
+        if (place && place.dataset.shown !== written) {
+            place.dataset.shown = written;
+            place.replaceChildren(...(now?.poll ? [pollCard(now.poll, (choice) => void vote(now!.poll!.id, choice))] : []));
+        }
+    }
+
+    async function send(
+        what: string,
+        values: Record<string, unknown>,
+    ): Promise<{ ok: boolean; data: Partial<RoomState> & { message?: string } }> {
+        const answer = await fetch(`${data.path}/${what}`, {
+            method: 'POST',
+            body: JSON.stringify({ device, ...values }),
+            headers: { 'Content-Type': 'application/json', Accept: 'application/json' },
+        });
+        return { ok: answer.ok, data: (await answer.json()) as Partial<RoomState> & { message?: string } };
+    }
+
+    async function vote(poll: string, choice: number): Promise<void> {
+        const { data: said } = await send('vote', { poll, choice });
+        if (now && said.poll !== undefined) {
+            now.poll = said.poll;
+            draw();
+        }
+    }
+
+    part<HTMLFormElement>('ask')?.addEventListener('submit', (event) => {
+        event.preventDefault();
+        const form = event.target as HTMLFormElement;
+        const field = form.querySelector('textarea');
+        const asked = part('asked');
+        if (!field || !asked) {
+            return;
+        }
+        asked.textContent = '';
+        void send('ask', { question: field.value, second: Math.floor(position()) })
+            .then(({ ok, data: said }) => {
+                if (ok) {
+                    field.value = '';
+                    take(said as RoomState);
+                }
+                asked.textContent = ok ? 'Sent.' : (said.message ?? 'That did not work. Your words are still here.');
+            })
+            .catch(() => {
+                asked.textContent = 'There is no connection at the moment. Your words are still here: please send them again.';
+            });
+    });
+
+    const go = (): void => {
+        joined = true;
+        stage.join(ownPace ? (now?.second ?? 0) : second()).then(
+            () => draw(),
+            () => {
+                joined = false;
+                draw();
+            },
+        );
+        draw();
+    };
+    join.addEventListener('click', go);
+    stage.video?.addEventListener('seeking', () => played.stop());
+    stage.video?.addEventListener('pause', () => {
+        played.stop();
+        // A recording that is not to be paused goes on: a headset or a key of the keyboard may have stopped it.
+        if (joined && !data.pauses && !stage.video!.ended) {
+            stage.video!.play().catch(() => undefined);
+        }
+        void report();
+    });
+    stage.video?.addEventListener('ended', () => void report());
+    root.querySelectorAll<HTMLElement>('[data-chapter]').forEach((chapter) =>
+        chapter.addEventListener('click', () => {
+            if (stage.video) {
+                stage.video.currentTime = Number(chapter.dataset.chapter);
+                if (!joined) {
+                    joined = true;
+                }
+                void stage.video.play();
+                draw();
+            }
+        }),
+    );
+    const toggle = (name: string, available: boolean, act: (button: HTMLElement) => void): void => {
+        const button = part(name);
+        if (button) {
+            button.hidden = !available;
+            button.addEventListener('click', () => act(button));
+        }
+    };
+    toggle('sound', stage.video !== null && !data.pauses, (button) => {
+        stage.video!.muted = !stage.video!.muted;
+        button.textContent = stage.video!.muted ? 'Sound on' : 'Sound off';
+    });
+    toggle('full', stage.video !== null && !data.pauses, () => void stage.video!.requestFullscreen?.());
+    toggle('captions', data.captions !== '', (button) => {
+        const track = stage.video!.textTracks[0];
+        if (track) {
+            track.mode = track.mode === 'showing' ? 'hidden' : 'showing';
+            button.setAttribute('aria-pressed', String(track.mode === 'showing'));
+        }
+    });
+    setInterval(() => {
+        if (joined && stage.isPlaying() && now?.state === 'on') {
+            played.tell(stage.position() ?? second(), performance.now());
+        } else {
+            played.stop();
+        }
+        draw();
+    }, 1000);
+    addEventListener('pagehide', () => void report(true));
+    addEventListener('online', () => void report());
+    document.addEventListener('visibilitychange', () => {
+        if (document.visibilityState === 'visible') {
+            void report();
+        }
+    });
+    void report();
+}

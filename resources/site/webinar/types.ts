@@ -1,0 +1,49 @@
+/** What the room's page says of it, once. */
+export interface RoomData {
+    path: string;
+    kind: 'live' | 'replay';
+    title: string;
+    live: boolean;
+    onDemand: boolean;
+    pauses: boolean;
+    embed: string;
+    stream: string;
+    video: string;
+    type: string;
+    captions: string;
+    language: string;
+}
+
+export interface RoomOffer {
+    name: string;
+    price: string;
+    url: string;
+    until: number | null;
+    now: number;
+    over: boolean;
+}
+
+export interface RoomPoll {
+    id: string;
+    question: string;
+    options: string[];
+    mine: number | null;
+    closed: boolean;
+    counts: number[] | null;
+}
+
+/** What the server says each time the device reports. */
+export interface RoomState {
+    state: 'closed' | 'opening' | 'on' | 'over' | 'cancelled' | 'waiting' | 'crowded';
+    second: number;
+    length: number;
+    beginsIn: number;
+    here: number;
+    next: number;
+    time: string;
+    offer: RoomOffer | null;
+    offerAt: number | null;
+    poll: RoomPoll | null;
+    questions: { id: string; words: string; state: string; answer: string | null }[];
+    leads: { url: string; attended: boolean } | null;
+}

@@ -1,0 +1,1 @@
+{{ $view->webinar($block, $at) }}

@@ -1,0 +1,19 @@
+<fieldset class="sessions" id="{{ $id }}" data-sessions data-zone="{{ $zone->getName() }}" @if ($error !== '') aria-describedby="e-{{ $id }}" @endif>
+<legend>{{ $text !== '' ? $text : 'Choose your session' }}</legend>
+@if ($offered->isNone())
+<p>There is no session to register for at the moment. Leave your address here, and you hear of the next one.</p>
+@elseif (count($offered->choices) === 1)
+@php($choice = $offered->choices[0])
+<p class="session-one"><input type="hidden" name="webinar_session" value="{{ $choice->session->key }}" @if ($form !== '') form="{{ $form }}" @endif><strong>{{ $offered::time($choice, $zone, $language, $now) }}</strong>@if ($offered->places($choice) !== '') <small>{{ $offered->places($choice) }}</small>@endif</p>
+@else
+@foreach ($offered->choices as $choice)
+<label class="session-choice"><input type="radio" name="webinar_session" value="{{ $choice->session->key }}" @if ($form !== '') form="{{ $form }}" @endif @checked($choice->session->key === $chosen)><span><strong>{{ $offered::time($choice, $zone, $language, $now) }}</strong>@if ($offered->places($choice) !== '') <small>{{ $offered->places($choice) }}</small>@endif</span></label>
+@endforeach
+@endif
+@if ($error !== '')
+<span class="error" id="e-{{ $id }}">{{ $error }}</span>
+@endif
+@if ($reader !== null && ! $offered->isNone())
+<p class="one-click"><button class="button" type="submit" name="book" value="{{ $webinar->id }}" formnovalidate @if ($form !== '') form="{{ $form }}" @endif>{{ $reader->first_name === '' ? 'Keep me a place' : 'Keep '.$reader->first_name.' a place' }}</button> <small>We know you from our emails: nothing to fill in.</small></p>
+@endif
+</fieldset>
