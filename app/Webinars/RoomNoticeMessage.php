@@ -6,11 +6,13 @@ namespace App\Webinars;
 
 use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
+use App\Mail\Sequences\SequenceMessage;
 use App\Models\Message;
 use App\Support\Hosts;
 use App\Support\RichText;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Page\Look\Colour;
+use Lantern\Core\Webinars\Webinar;
 
 /** To the owner: a question that was asked while a recording played, or that reminders of a session went out too late. */
 final class RoomNoticeMessage extends KindOfMessage
@@ -39,11 +41,20 @@ final class RoomNoticeMessage extends KindOfMessage
                 .nl2br(self::plain((string) $row->words)).'</blockquote><p><a href="'.e(Hosts::studio()."/studio/people/{$row->person}")
                 .'">Open this person</a></p>');
         }
-        $late = is_int($content['late'] ?? null) ? $content['late'] : 0;
+        $webinar = $text('late') === '' ? null : $message->funnel?->liveVersion?->plan()->webinar($text('late'));
 
-        return $late === 0 ? null : self::email("Emails about “{$text('title')}” came too late",
-            '<p>'.($late === 1 ? 'One email' : number_format($late).' emails').' about a session of “'.self::plain($text('title'))
-            .'” could not go out in time, and were not sent any more. Nothing sent emails at that time; please check that the worker '
+        return $webinar === null ? null : self::late($webinar, $text('session'), $message);
+    }
+
+    private static function late(Webinar $webinar, string $session, Message $message): ?EmailSource
+    {
+        $registered = DB::table('registrations')->where('webinar_id', $webinar->id)->where('session_key', $session)->select('person_id');
+        $late = DB::table('messages')->where('funnel_id', $message->funnel_id)->where('trouble', SequenceMessage::TOO_LATE)
+            ->whereIn('person_id', $registered)->where('unique_key', 'like', '%:s%')->count();
+
+        return $late === 0 ? null : self::email("Emails about “{$webinar->title}” came too late",
+            '<p>'.($late === 1 ? 'One email' : number_format($late).' emails').' about a session of “'.self::plain($webinar->title)
+            .'” could not go out in time, and were not sent any more. No emails were sent at that time; please check that the worker '
             .'is running (docs/running.md).</p>');
     }
 

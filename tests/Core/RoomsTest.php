@@ -79,7 +79,7 @@ final class RoomsTest extends TestCase
             'Webinars/Registrations'],
         'Mail/Broadcasts' => ['Mail/Emails', 'Models', 'People/Segments', 'Support'],
         'Mail/Owner' => ['Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'Support'],
-        'Webinars' => ['Deadlines/Running', 'Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'People/Facts', 'Support',
+        'Webinars' => ['Deadlines/Running', 'Journey', 'Mail/Emails', 'Mail/Sending', 'Mail/Sequences', 'Models', 'People/Facts', 'Support',
             'Webinars/Registrations'],
         'Serving' => [
             'Deadlines', 'Files', 'Forms', 'Journey', 'Models', 'Orders', 'Payments', 'Rendering', 'Support', 'Webinars',

@@ -8,6 +8,7 @@ use App\Deadlines\Running\Runs;
 use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
 use App\Mail\Emails\Verdict;
+use App\Mail\Sending\Planner;
 use App\Models\Message;
 use App\Models\Person;
 use App\People\Facts\PersonLookup;
@@ -27,6 +28,13 @@ use Lantern\Core\Webinars\SessionMoment;
 final class SequenceMessage extends KindOfMessage
 {
     public const TOO_LATE = 'It would have come too late.';
+
+    /** Minutes in which others that came too late are found as well. */
+    private const TELLS_AFTER = 5;
+
+    public function __construct(private readonly Planner $planner)
+    {
+    }
 
     public function source(Message $message): ?EmailSource
     {
@@ -66,7 +74,7 @@ final class SequenceMessage extends KindOfMessage
         if ($email->by !== null) {
             return self::byDeadline($email->by, $plan, $sequence, $message->person, $now);
         }
-        if ($email->session !== null && ($word = self::ofSession($email->session, $message, $now)) !== null) {
+        if ($email->session !== null && ($word = $this->ofSession($email->session, $message, $now)) !== null) {
             return $word;
         }
         // A worker that comes late does not write in the night.
@@ -88,7 +96,7 @@ final class SequenceMessage extends KindOfMessage
      *
      * @return Verdict|null nothing where nothing speaks against it
      */
-    private static function ofSession(SessionMoment $moment, Message $message, CarbonImmutable $now): ?Verdict
+    private function ofSession(SessionMoment $moment, Message $message, CarbonImmutable $now): ?Verdict
     {
         $person = (string) $message->person_id;
         $booking = Bookings::ofPeople([$person], [$moment->webinar])[$person][$moment->webinar] ?? null;
@@ -102,6 +110,11 @@ final class SequenceMessage extends KindOfMessage
             return Verdict::cancel('The session was cancelled.');
         }
         if ($now >= $moment->lapses($booking->session, $booking->replay)) {
+            // Something kept emails from going out: its owner hears of it, once for each session, and of how many.
+            $this->planner->planRoomNotice($message->business, (string) $message->funnel_id,
+                "late:{$moment->webinar}:{$booking->session->key}", $now->addMinutes(self::TELLS_AFTER),
+                ['late' => $moment->webinar, 'session' => $booking->session->key]);
+
             return Verdict::cancel(self::TOO_LATE);
         }
         // It may have been planned for a moment that has moved since.
