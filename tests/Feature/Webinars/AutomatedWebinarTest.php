@@ -102,7 +102,7 @@ final class AutomatedWebinarTest extends WebinarTestCase
         $sent = Message::query()->where('name', 'Confirmation')->sole();
         self::assertStringContainsString('Monday 1 March at 07:00, St John’s time', (string) $sent->text);
         $person = Person::query()->sole();
-        preg_match_all('~http[^\s)>"]+/l/[^\s)>"]+~', (string) $sent->text, $links);
+        preg_match_all("~http[^\s<\"]+/l/[^\s<\"]+~", (string) $sent->html, $links);
         $led = array_map(fn (string $l): string => (string) $this->get((string) parse_url($l, PHP_URL_PATH))->headers->get('Location'),
             array_unique($links[0]));
         $room = \App\Webinars\Registrations\Links::path($this->registration());

@@ -130,7 +130,8 @@ abstract class WebinarTestCase extends TestCase
     /** @return list<string> what happened to somebody, in order */
     protected function deeds(string $email = 'robin@example.com'): array
     {
-        return array_values(array_map(strval(...), DB::table('events')->where('person_id', Person::query()->where('email', $email)->value('id'))
+        return array_values(array_map(strval(...), DB::table('events')->where('person_id', Person::query()->where('email',
+            $email)->value('id'))
             ->whereIn('type', ['registered', 'session-cancelled', 'attended', 'saw-offer', 'left-early', 'missed', 'watched-replay'])
             ->orderBy('id')->pluck('type')->all()));
     }
