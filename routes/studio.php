@@ -15,6 +15,7 @@ use App\Http\Studio\Funnels\PartController;
 use App\Http\Studio\Funnels\PopupController;
 use App\Http\Studio\Funnels\PublishController;
 use App\Http\Studio\Funnels\WebinarController;
+use App\Http\Studio\Funnels\WebinarSessionController;
 use App\Http\Studio\Mail\BroadcastController;
 use App\Http\Studio\Mail\EmailController;
 use App\Http\Studio\Mail\EmailPartController;
@@ -100,6 +101,18 @@ Route::prefix('studio/api')->group(function (): void {
         Route::get('parts/{part}/deadline', [DeadlineController::class, 'show']);
         Route::post('parts/{part}/deadline/examples', [DeadlineController::class, 'examples']);
         Route::post('parts/{part}/webinar/calendar', [WebinarController::class, 'calendar']);
+        Route::get('parts/{part}/webinar', [WebinarController::class, 'show']);
+        Route::post('parts/{part}/webinar/captions', [WebinarController::class, 'captions']);
+        Route::prefix('parts/{part}/webinar/sessions/{session}')->where(['session' => '[a-z][0-9]{0,12}'])->group(function (): void {
+            Route::get('/', [WebinarSessionController::class, 'show']);
+            Route::post('act', [WebinarSessionController::class, 'act']);
+            Route::post('move', [WebinarSessionController::class, 'move']);
+            Route::post('poll', [WebinarSessionController::class, 'poll']);
+            Route::put('questions/{question}', [WebinarSessionController::class, 'question']);
+            Route::get('people', [WebinarSessionController::class, 'people']);
+            Route::post('write', [WebinarSessionController::class, 'write']);
+            Route::get('export', [WebinarSessionController::class, 'export']);
+        });
         Route::get('funnels/{funnel}/running-deadlines', [DeadlineController::class, 'running']);
         Route::post('people/{person}/deadlines/{part}', [DeadlineController::class, 'byHand']);
         Route::get('funnels/{funnel}/affected', [SequenceController::class, 'affected']);

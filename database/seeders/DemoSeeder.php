@@ -62,6 +62,7 @@ final class DemoSeeder extends Seeder
         private readonly DemoMail $mail,
         private readonly DemoSales $sales,
         private readonly DemoPopups $popups,
+        private readonly DemoWebinars $webinars,
     ) {
     }
 
@@ -89,6 +90,7 @@ final class DemoSeeder extends Seeder
                 $this->sendDue($now->subDays(4));
                 $portrait = Upload::query()->where('name', 'music-room.png')->valueOrFail('id');
                 $this->sales->sell($business, $this->crowd, $now, $portrait);
+                $this->webinars->hold($business, $this->crowd, $now);
                 $this->sendDue($now);
                 CarbonImmutable::setTestNow($now->subDays(2));
                 $this->pages->drafts($business, $portrait);

@@ -14,9 +14,14 @@ export const router = createRouter({
         { path: '/funnels', component: FunnelsHome, meta: { title: 'Funnels' } },
         { path: '/funnels/new', component: () => import('@/funnels/NewFunnel.vue'), meta: { title: 'New funnel' } },
         {
-            path: '/funnels/:id/:open(page|form|email|sequence|lead-magnet|offers|offer|product|coupon|settings|deadline|popup)?/:part?',
+            path: '/funnels/:id/:open(page|form|email|sequence|lead-magnet|offers|offer|product|coupon|settings|deadline|popup|webinar)?/:part?',
             component: () => import('@/funnel/FunnelScreen.vue'),
             meta: { title: 'Funnel' },
+        },
+        {
+            path: '/funnels/:id/webinar/:part/sessions/:session',
+            component: () => import('@/webinar/SessionScreen.vue'),
+            meta: { title: 'Session' },
         },
         { path: '/people', component: () => import('@/people/PeopleList.vue'), meta: { title: 'People' } },
         { path: '/people/submissions', component: () => import('@/people/SubmissionsScreen.vue'), meta: { title: 'Submissions' } },

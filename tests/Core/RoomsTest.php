@@ -108,6 +108,7 @@ final class RoomsTest extends TestCase
             'Mail/Unsubscribing', 'Models', 'Orders', 'Payments', 'People/Bulk', 'People/Facts', 'People/Fields', 'People/Import',
             'People/Privacy',
             'People/Segments', 'People/Tags', 'Popups', 'Publishing', 'Rendering', 'Results', 'Serving', 'Support', 'Webhooks',
+            'Webinars',
         ],
     ];
 

@@ -20,6 +20,7 @@ use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Webinars\Webinar;
 
 final class EmailKind extends DraftKind
 {
@@ -35,7 +36,7 @@ final class EmailKind extends DraftKind
 
     public function typed(): array
     {
-        return ['name', 'subject', 'body', 'delay', 'sequence', 'only', 'by'];
+        return ['name', 'subject', 'body', 'delay', 'sequence', 'only', 'by', 'session'];
     }
 
     public function cleaned(Part $part, Business $business): Part
@@ -59,6 +60,11 @@ final class EmailKind extends DraftKind
         if ($by !== null && (! $was instanceof EmailPlan || $was->by?->deadline !== $by)
             && $row->funnel->parts()->where('kind', Deadline::kind())->where('id', $by)->doesntExist()) {
             throw Invalid::at('by', 'This deadline is not in this funnel.');
+        }
+        $session = $part instanceof EmailPlan ? $part->session?->webinar : null;
+        if ($session !== null && (! $was instanceof EmailPlan || $was->session?->webinar !== $session)
+            && $row->funnel->parts()->where('kind', Webinar::kind())->where('id', $session)->doesntExist()) {
+            throw Invalid::at('session', 'This webinar is not in this funnel.');
         }
     }
 
@@ -94,7 +100,7 @@ final class EmailKind extends DraftKind
     {
         return ! $part instanceof EmailPlan ? []
             : ['subject' => $part->subject, 'body' => $part->body, 'delay' => (object) $part->delay->toArray(),
-                'offset' => $part->offset(), 'delayLabel' => $part->by?->label() ?? $part->delay->label(), 'sequence' => $part->sequence,
-                'only' => $part->only->toArray(), 'by' => $part->by?->toArray(), 'byLabel' => $part->by?->label() ?? ''];
+                'offset' => $part->offset(), 'delayLabel' => $part->by?->label() ?? $part->session?->words() ?? $part->delay->label(), 'sequence' => $part->sequence,
+                'only' => $part->only->toArray(), 'by' => $part->by?->toArray(), 'byLabel' => $part->by?->label() ?? $part->session?->words() ?? '', 'session' => $part->session?->toArray()];
     }
 }

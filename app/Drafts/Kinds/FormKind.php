@@ -13,7 +13,9 @@ use Lantern\Core\Forms\FormField;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\People\FieldKind;
+use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Webinars\Webinar;
 
 final class FormKind extends DraftKind
 {
@@ -30,7 +32,7 @@ final class FormKind extends DraftKind
     public function typed(): array
     {
         return ['name', 'fields', 'button', 'consent', 'consentRequired', 'tags', 'marketing', 'doubleOptIn', 'confirm', 'done', 'notice',
-            'hook', 'nextButton'];
+            'hook', 'nextButton', 'webinar'];
     }
 
     protected function renamed(array $typed): array
@@ -54,6 +56,16 @@ final class FormKind extends DraftKind
         return FormPlan::fromShape(Shape::of($form));
     }
 
+    protected function check(DraftPart $row, Part $part): void
+    {
+        $webinar = $part instanceof FormPlan ? $part->webinar : '';
+        $was = $row->part();
+        if ($webinar !== '' && (! $was instanceof FormPlan || $was->webinar !== $webinar)
+            && $row->funnel->parts()->where('kind', Webinar::kind())->where('id', $webinar)->doesntExist()) {
+            throw Invalid::at('webinar', 'This webinar is not in this funnel any more. Please choose again.');
+        }
+    }
+
     /** Another form: an email field, and the consent words of the first form there is. */
     public function fresh(Funnel $funnel, array $typed): Part
     {
@@ -68,7 +80,7 @@ final class FormKind extends DraftKind
     {
         // All of it, whether the owner has made it their own or not.
         return $part instanceof FormPlan ? $part->toArray()
-            + ['marketing' => '', 'doubleOptIn' => false, 'done' => '', 'notice' => 'never', 'hook' => '', 'nextButton' => '']
+            + ['marketing' => '', 'doubleOptIn' => false, 'done' => '', 'notice' => 'never', 'hook' => '', 'nextButton' => '', 'webinar' => '']
             + ['confirmWords' => get_object_vars($part->confirm)] : [];
     }
 }

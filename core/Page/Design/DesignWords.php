@@ -86,6 +86,10 @@ final class DesignWords
             BlockKind::Purchases => ['text' => 'Your purchases appear here.'],
             BlockKind::Seal => ['text' => '14 days', 'note' => 'money back'],
             BlockKind::Logo => ['text' => '{{business}}'],
+            BlockKind::Sessions => ['webinar' => $parts['webinar'] ?? '', 'text' => 'Choose your session'],
+            BlockKind::Session => ['webinar' => $parts['webinar'] ?? '', 'text' => 'Your session'],
+            BlockKind::Room => ['webinar' => $parts['webinar'] ?? '', 'text' => ''],
+            BlockKind::Replay => ['webinar' => $parts['webinar'] ?? '', 'over' => 'The replay is over. It was open for a few days.'],
             default => [],
         }, self::items($kind, $in));
     }

@@ -14,6 +14,7 @@ import SetAsideNotice from '@/funnel/SetAsideNotice.vue';
 import SequenceDesk from '@/funnel/desk/SequenceDesk.vue';
 import PageDesk from '@/funnel/desk/PageDesk.vue';
 import PopupDesk from '@/funnel/desk/popup/PopupDesk.vue';
+import WebinarDesk from '@/funnel/desk/webinar/WebinarDesk.vue';
 import PublishDialog from '@/funnel/PublishDialog.vue';
 import TimeLine from '@/funnel/TimeLine.vue';
 import { useFunnel } from '@/funnel/funnelStore';
@@ -163,6 +164,7 @@ async function copyLink(): Promise<void> {
             <EmailDesk v-else-if="route.params.open === 'email' && store.email(part)" :id="part" :key="part" />
             <SequenceDesk v-else-if="route.params.open === 'sequence' && store.sequence(part)" :id="part" :key="part" />
             <DeadlineDesk v-else-if="route.params.open === 'deadline' && store.deadline(part)" :id="part" :key="part" />
+            <WebinarDesk v-else-if="route.params.open === 'webinar' && store.webinar(part)" :id="part" :key="part" />
             <PopupDesk v-else-if="route.params.open === 'popup' && store.popup(part)" :id="part" :key="part + place" :place="place" />
             <FileDesk v-else-if="route.params.open === 'lead-magnet' && store.leadMagnet(part)" :id="part" :key="part" />
             <OffersDesk

@@ -9,6 +9,7 @@ import {
     PlusIcon,
     QueueListIcon,
     TagIcon,
+    VideoCameraIcon,
     WindowIcon,
 } from '@heroicons/vue/20/solid';
 import { computed, ref } from 'vue';
@@ -19,6 +20,7 @@ import { emailAt, moments, momentWords, sharesForEveryone, spanOf } from '@/funn
 import type { Deadline, Email, Page, PageOutcome } from '@/api/types';
 import AddPage from '@/funnel/AddPage.vue';
 import AddPopup from '@/funnel/desk/popup/AddPopup.vue';
+import WebinarLane from '@/funnel/WebinarLane.vue';
 import WayButton from '@/funnel/WayButton.vue';
 import { useToasts } from '@/stores/toasts';
 import { useSession } from '@/stores/session';
@@ -290,6 +292,16 @@ async function addEmail(): Promise<void> {
                     <ClockIcon class="size-3.5 text-clay" aria-hidden="true" />{{ d.name }}
                 </button>
                 <button
+                    v-for="w in store.funnel?.webinars"
+                    :key="w.id"
+                    type="button"
+                    class="chip"
+                    :class="{ open: isOpen('webinar', w.id) }"
+                    @click="go('webinar', w.id)"
+                >
+                    <VideoCameraIcon class="size-3.5 text-pine" aria-hidden="true" />{{ w.name }}
+                </button>
+                <button
                     v-for="p in store.funnel?.popups"
                     :key="p.id"
                     type="button"
@@ -448,6 +460,9 @@ async function addEmail(): Promise<void> {
                     </div>
                 </li>
             </ol>
+            <ul v-if="(store.funnel?.webinars.length ?? 0) > 0" class="mt-1 min-w-max" aria-label="Webinars">
+                <WebinarLane v-for="w in store.funnel?.webinars" :key="w.id" :webinar="w" :is-open="isOpen" @go="go" />
+            </ul>
             <ul v-if="lanes.length > 0" class="mt-1" aria-label="Deadlines">
                 <li
                     v-for="lane in lanes"

@@ -35,6 +35,7 @@ export const useFunnel = defineStore('funnel', () => {
     const coupon = (id: string) => findPart(funnel.value, 'coupon', id);
     const deadline = (id: string) => findPart(funnel.value, 'deadline', id);
     const popup = (id: string) => findPart(funnel.value, 'popup', id);
+    const webinar = (id: string) => findPart(funnel.value, 'webinar', id);
     const thing = (kind: Kind, id: string) =>
         (kind === 'funnel' ? funnel.value : findPart(funnel.value, kind, id)) as unknown as Values | null | undefined;
 
@@ -57,7 +58,7 @@ export const useFunnel = defineStore('funnel', () => {
         },
         (sent) => {
             // A page and what it shares are drawn from the screen; for the rest the page on the desk is drawn anew.
-            if (sent.some((key) => ['lead-magnet', 'email', 'product', 'offer', 'deadline'].includes(readKey(key).kind))) {
+            if (sent.some((key) => ['lead-magnet', 'email', 'product', 'offer', 'deadline', 'webinar'].includes(readKey(key).kind))) {
                 redraw.value++;
             }
         },
@@ -190,6 +191,7 @@ export const useFunnel = defineStore('funnel', () => {
         coupon,
         deadline,
         popup,
+        webinar,
         shared,
         load,
         refreshNumbers,

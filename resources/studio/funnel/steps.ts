@@ -64,6 +64,7 @@ export function useSteps() {
     const addSequence = () => add('sequence', 'a sequence was added');
     const addForm = () => add('form', 'a form was added');
     const addDeadline = () => add('deadline', 'a deadline was added');
+    const addWebinar = () => add('webinar', 'a webinar was added');
     const addPopup = (design: string) => add('popup', 'a pop-up was added', { design });
     /** A product, an offer of one, or a coupon. */
     const addSold = (kind: 'product' | 'offer' | 'coupon', given: object = {}) =>
@@ -161,6 +162,7 @@ export function useSteps() {
         addForm,
         addDeadline,
         addPopup,
+        addWebinar,
         addSold,
         remove,
         connect,

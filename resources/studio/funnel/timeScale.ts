@@ -5,6 +5,9 @@ import type { Deadline, Email, Funnel } from '@/api/types';
  * that is not known beforehand.
  */
 export function emailAt(email: Email, deadlines: Deadline[]): number | null {
+    if (email.session) {
+        return null;
+    }
     if (!email.by) {
         return email.offset;
     }

@@ -1,4 +1,4 @@
-import type { Trigger } from '@/api/types';
+import type { Trigger, WebinarOutcome } from '@/api/types';
 
 /** What starts a sequence or ends it, as lists of one kind, for the fields that show them. */
 const same = (a: Trigger, b: Trigger) => JSON.stringify(a) === JSON.stringify(b);
@@ -13,3 +13,12 @@ export const withTags = (triggers: Trigger[], tags: string[]): Trigger[] => [
 ];
 export const set = (triggers: Trigger[], trigger: Trigger, on: boolean): Trigger[] =>
     on ? [...without(triggers, trigger), trigger] : without(triggers, trigger);
+
+/** What may become of somebody's session of a webinar. */
+export const OUTCOMES = [
+    { value: 'saw-offer', label: 'they see the offer' },
+    { value: 'attended', label: 'they attend' },
+    { value: 'left-early', label: 'they leave early' },
+    { value: 'missed', label: 'they miss it' },
+    { value: 'watched-replay', label: 'they watch the replay' },
+] satisfies { value: WebinarOutcome; label: string }[];

@@ -54,10 +54,11 @@ const goals = [
         icon: VideoCameraIcon,
         title: 'Hold a webinar',
         words: 'From the registration to the offer afterwards.',
-        gets: 'Registration, confirmation, room, replay, sales, delivery and closed page, form, three emails',
+        gets: 'Registration, confirmation, room, replay, sales, delivery and closed page, form with the sessions, reminders, emails for those who came, left or missed it, a deadline on the offer',
         ask: 'What is the webinar called?',
         example: 'From Open Strings to Your First Melody',
         price: true,
+        manner: true,
     },
     {
         id: 'video-series',
@@ -100,10 +101,15 @@ const goals = [
     },
 ];
 const goal = ref('');
+const manners = [
+    { value: 'live', label: 'Live: I speak at a set time' },
+    { value: 'automated', label: 'Automated: a recording plays, again and again' },
+];
 const chosen = computed(() => goals.find((g) => g.id === goal.value));
 const name = ref('');
 const title = ref('');
 const price = ref('');
+const manner = ref('live');
 const file = ref<File | null>(null);
 const error = ref<ApiError | null>(null);
 const busy = ref(false);
@@ -140,6 +146,9 @@ async function create(): Promise<void> {
     form.set('title', title.value);
     if (chosen.value?.price) {
         form.set('price', price.value);
+    }
+    if (chosen.value?.manner) {
+        form.set('manner', manner.value);
     }
     if (file.value && chosen.value?.file) {
         form.set('file', file.value);
@@ -209,6 +218,12 @@ async function create(): Promise<void> {
                     autocomplete="off"
                 />
             </div>
+            <fieldset v-if="chosen.manner" class="mt-4">
+                <legend class="label">How is it held?</legend>
+                <label v-for="m in manners" :key="m.value" class="mr-6 inline-flex items-center gap-2"
+                    ><input v-model="manner" type="radio" name="manner" class="size-4.5 accent-pine" :value="m.value" />{{ m.label }}</label
+                >
+            </fieldset>
             <TextField
                 v-if="chosen.price"
                 v-model="price"

@@ -30,6 +30,7 @@ export const useSession = defineStore('session', () => {
                 bodyFonts: [],
                 personFields: {},
                 ownerFields: {},
+                sessionFields: {},
             },
     );
 

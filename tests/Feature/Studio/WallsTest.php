@@ -148,7 +148,7 @@ final class WallsTest extends TestCase
                 'studio/api/parts/{part}/deadline/examples' => 'deadline',
                 'studio/api/people/{person}/deadlines/{part}' => 'deadline', 'studio/api/parts/{part}/popup' => 'popup',
                 'studio/api/parts/{part}/popup/redesign' => 'popup', 'studio/api/parts/{part}/popup/step' => 'popup',
-                'studio/api/parts/{part}/popup/try' => 'popup', 'studio/api/parts/{part}/webinar/calendar' => 'webinar'][$uri] ?? 'email';
+                'studio/api/parts/{part}/popup/try' => 'popup'][$uri] ?? (str_contains($uri, '{part}/webinar') ? 'webinar' : 'email');
             $ids['part'] = (string) DB::table('draft_parts')->where('kind', $part)->value('id');
             $url = '/'.preg_replace_callback('/\{(\w+)\??\}/', fn (array $m): string => $ids[$m[1]], $uri);
             app('auth')->forgetGuards();

@@ -105,7 +105,11 @@ export interface Kit {
     arrangements: Named[];
     icons: { id: string; svg: string }[];
     roles: Named[];
-    triggers: { kind: string; label: string; fields: Record<string, 'tag' | 'form' | 'offer' | 'page' | 'email' | 'sequence'> }[];
+    triggers: {
+        kind: string;
+        label: string;
+        fields: Record<string, 'tag' | 'form' | 'offer' | 'page' | 'email' | 'sequence' | 'webinar' | 'outcome'>;
+    }[];
     deadlineStates: Named[];
     popups: PopupKit;
     currencies: { code: string; decimals: number; name: string }[];
@@ -113,4 +117,5 @@ export interface Kit {
     bodyFonts: string[];
     personFields: Record<string, string>;
     ownerFields: Record<string, string>;
+    sessionFields: Record<string, string>;
 }

@@ -1,3 +1,4 @@
+import type { SessionMoment, WebinarOutcome } from '@/api/types/webinars';
 /** Sequences, emails, broadcasts and messages. As the API gives it. */
 import type { Finding } from '@/api/types/funnel';
 import type { Rules } from '@/api/types/people';
@@ -16,7 +17,9 @@ export type Trigger =
     | { kind: 'bought-offer'; offer: string }
     | { kind: 'page'; page: string }
     | { kind: 'click'; email: string }
-    | { kind: 'sequence'; sequence: string };
+    | { kind: 'sequence'; sequence: string }
+    | { kind: 'registered'; webinar: string }
+    | { kind: 'webinar'; outcome: WebinarOutcome; webinar: string };
 
 export interface Sequence {
     id: string;
@@ -58,7 +61,9 @@ export interface Email {
     sequence: string;
     only: Rules;
     by: DeadlineMoment | null;
+    /** Its moment in words, where it is told from a deadline or a session. */
     byLabel: string;
+    session: SessionMoment | null;
     revision: number;
 }
 

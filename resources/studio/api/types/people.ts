@@ -42,6 +42,8 @@ export interface Form {
     notice: 'never' | 'at-once' | 'daily';
     hook: string;
     nextButton: string;
+    /** The one it registers for; '' for none. */
+    webinar: string;
     revision: number;
 }
 

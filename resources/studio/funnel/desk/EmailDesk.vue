@@ -2,7 +2,8 @@
 import { TrashIcon } from '@heroicons/vue/24/outline';
 import { computed, defineAsyncComponent, onMounted } from 'vue';
 import { useRouter } from 'vue-router';
-import type { DeadlineMoment, Delay, Rules } from '@/api/types';
+import type { DeadlineMoment, Delay, Rules, SessionMoment } from '@/api/types';
+import SessionTiming from '@/funnel/desk/webinar/SessionTiming.vue';
 import DeadlineTiming from '@/funnel/desk/deadline/DeadlineTiming.vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
@@ -26,7 +27,15 @@ const session = useSession();
 const email = computed(() => store.email(props.id));
 const some = computed(() => (email.value?.only.rules.length ?? 0) > 0);
 onMounted(() => people.load().catch(toasts.trouble));
-const pages = computed(() => store.funnel?.pages.map((p) => ({ field: `{{page_${p.id}}}`, name: p.name })) ?? []);
+const isLink = (name: string) => name.endsWith('_link');
+const pages = computed(() => [
+    ...((store.funnel?.webinars.length ?? 0) > 0
+        ? Object.entries(session.kit.sessionFields)
+              .filter(([name]) => isLink(name))
+              .map(([name, label]) => ({ field: `{{${name}}}`, name: label }))
+        : []),
+    ...(store.funnel?.pages.map((p) => ({ field: `{{page_${p.id}}}`, name: p.name })) ?? []),
+]);
 const fields = computed(() => [
     ...Object.entries(session.kit.ownerFields).map(([name, label]) => ({ name, label })),
     ...(store.funnel?.offers ?? []).map((o) => ({ name: `price_${o.id}`, label: `Price: ${o.name}` })),
@@ -34,16 +43,23 @@ const fields = computed(() => [
         { name: `deadline_${d.id}`, label: `When it ends: ${d.name}` },
         { name: `deadline_left_${d.id}`, label: `What is left: ${d.name}` },
     ]),
+    ...((store.funnel?.webinars.length ?? 0) > 0
+        ? Object.entries(session.kit.sessionFields)
+              .filter(([name]) => !isLink(name))
+              .map(([name, label]) => ({ name, label }))
+        : []),
     ...Object.keys(store.funnel?.fields ?? {}).map((name) => ({ name, label: name.replaceAll('_', ' ') })),
 ]);
 const unit = computed(() =>
-    email.value?.by
-        ? 'deadline'
-        : (email.value?.delay.days ?? 0) > 0
-          ? 'days'
-          : (email.value?.delay.minutes ?? 0) > 0
-            ? 'minutes'
-            : 'at-once',
+    email.value?.session
+        ? 'session'
+        : email.value?.by
+          ? 'deadline'
+          : (email.value?.delay.days ?? 0) > 0
+            ? 'days'
+            : (email.value?.delay.minutes ?? 0) > 0
+              ? 'minutes'
+              : 'at-once',
 );
 const units = [
     { value: 'at-once', label: 'At once' },
@@ -53,6 +69,7 @@ const units = [
 const timings = computed(() => [
     ...units,
     ...((store.funnel?.deadlines.length ?? 0) > 0 ? [{ value: 'deadline', label: 'By a deadline' }] : []),
+    ...((store.funnel?.webinars.length ?? 0) > 0 ? [{ value: 'session', label: 'By their session' }] : []),
 ]);
 const hours = [
     { value: -1, label: 'at the hour of joining' },
@@ -61,12 +78,20 @@ const hours = [
 
 function when(delay: Delay): void {
     const label = 'when the email goes out';
-    store.edit('email', props.id, { delay, by: null }, label, true);
+    store.edit('email', props.id, { delay, by: null, session: null }, label, true);
 }
 
-const by = (moment: DeadlineMoment) => store.edit('email', props.id, { by: moment, delay: {} }, 'when the email goes out', true);
+const by = (moment: DeadlineMoment) =>
+    store.edit('email', props.id, { by: moment, session: null, delay: {} }, 'when the email goes out', true);
+
+const bySession = (moment: SessionMoment) =>
+    store.edit('email', props.id, { session: moment, by: null, delay: {} }, 'when the email goes out', true);
 
 function setUnit(to: string): void {
+    if (to === 'session') {
+        bySession({ anchor: 'before-start', minutes: 60, webinar: store.funnel!.webinars[0]!.id });
+        return;
+    }
     if (to === 'deadline') {
         by({ deadline: store.funnel!.deadlines[0]!.id, edge: 'end', days: -1 });
         return;
@@ -143,6 +168,7 @@ async function takeOut(): Promise<void> {
                     />
                 </div>
                 <DeadlineTiming v-if="email.by" :moment="email.by" @change="by" />
+                <SessionTiming v-if="email.session" :moment="email.session" @change="bySession" />
                 <div>
                     <span class="label">Who gets it</span>
                     <RulesField

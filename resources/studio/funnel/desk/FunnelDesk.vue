@@ -94,9 +94,11 @@ const switchTo = (v: Version) =>
         () => api.post(`funnels/${store.funnel!.id}/versions/${v.id}/live`),
         `Version ${v.number} is what visitors see now. Your draft is as it was.`,
     );
-async function add(kind: 'form' | 'sequence' | 'deadline'): Promise<void> {
+async function add(kind: 'form' | 'sequence' | 'deadline' | 'webinar'): Promise<void> {
     try {
-        const made = await { form: steps.addForm, sequence: steps.addSequence, deadline: steps.addDeadline }[kind]();
+        const made = await { form: steps.addForm, sequence: steps.addSequence, deadline: steps.addDeadline, webinar: steps.addWebinar }[
+            kind
+        ]();
         await router.push(`/funnels/${store.funnel!.id}/${kind}/${made.id}`);
     } catch (caught) {
         toasts.trouble(caught);
@@ -250,6 +252,9 @@ const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(
                 </button>
                 <button type="button" class="btn-quiet" @click="add('deadline')">
                     <PlusIcon class="size-4.5" aria-hidden="true" />A deadline
+                </button>
+                <button type="button" class="btn-quiet" @click="add('webinar')">
+                    <PlusIcon class="size-4.5" aria-hidden="true" />A webinar
                 </button>
                 <button type="button" class="btn-quiet" @click="popping = true">
                     <PlusIcon class="size-4.5" aria-hidden="true" />A pop-up

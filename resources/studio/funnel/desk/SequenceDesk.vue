@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import { api } from '@/api/client';
 import type { Email, Sequence, SendWindow } from '@/api/types';
+import WebinarTriggers from '@/funnel/desk/webinar/WebinarTriggers.vue';
 import BoughtTriggers from '@/funnel/desk/BoughtTriggers.vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
@@ -193,6 +194,11 @@ const takeOut = () =>
                         words="or when they buy"
                         @update:model-value="(starts) => edit({ starts }, 'what starts the sequence')"
                     />
+                    <WebinarTriggers
+                        :model-value="sequence.starts"
+                        words="or when"
+                        @update:model-value="(starts) => edit({ starts }, 'what starts the sequence')"
+                    />
                     <UiSwitch
                         class="mt-3"
                         :model-value="sequence.again"
@@ -212,6 +218,11 @@ const takeOut = () =>
                     <BoughtTriggers
                         :model-value="sequence.ends"
                         words="when they buy"
+                        @update:model-value="(ends) => edit({ ends }, 'what ends the sequence')"
+                    />
+                    <WebinarTriggers
+                        :model-value="sequence.ends"
+                        words="when"
                         @update:model-value="(ends) => edit({ ends }, 'what ends the sequence')"
                     />
                     <TagsField

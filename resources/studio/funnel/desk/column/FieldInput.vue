@@ -114,6 +114,20 @@ const name = computed(() => props.label ?? LABELS[props.field.type]?.[0] ?? '');
             >Open this deadline</RouterLink
         >
     </div>
+    <div v-else-if="shows === 'reference' && field.to === 'webinar'">
+        <UiListbox
+            :model-value="modelValue"
+            label="Webinar"
+            :options="[
+                { value: '', label: 'Please choose' },
+                ...(store.funnel?.webinars.map((w) => ({ value: w.id, label: w.name })) ?? []),
+            ]"
+            @update:model-value="(webinar: string) => emit('update:modelValue', webinar, true)"
+        />
+        <RouterLink v-if="modelValue" class="mt-1 inline-block link" :to="`/funnels/${store.funnel?.id}/webinar/${modelValue}`"
+            >Open this webinar</RouterLink
+        >
+    </div>
     <div v-else-if="shows === 'choice'" class="flex flex-wrap gap-0.5" role="group" :aria-label="name">
         <!-- eslint-disable vue/no-v-html -- the icons are drawn by the application itself -->
         <button

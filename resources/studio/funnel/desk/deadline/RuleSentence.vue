@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import type { Deadline, Lasting, Trigger } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import * as triggers from '@/funnel/triggers';
+import { OUTCOMES } from '@/funnel/triggers';
 import { usePeopleKit } from '@/stores/peopleKit';
 import { useSession } from '@/stores/session';
 import { useToasts } from '@/stores/toasts';
@@ -25,9 +26,9 @@ if (people.kit.rules.length === 0) {
 const set = (values: Partial<Deadline>, label: string) => emit('edit', values as Record<string, unknown>, label);
 const kinds = computed(() => session.kit.triggers.map((t) => ({ value: t.kind, label: t.label.replace(/^They/, 'they') })));
 
-/** What can be chosen for a kind of trigger. */
-function options(kind: string): { value: string; label: string }[] {
-    const what = Object.values(session.kit.triggers.find((t) => t.kind === kind)?.fields ?? {})[0];
+/** What can be chosen in a field of a kind of trigger. */
+function options(kind: string, field = fieldOf(kind)): { value: string; label: string }[] {
+    const what = session.kit.triggers.find((t) => t.kind === kind)?.fields[field];
     const named = (list: { id: string; name: string }[] | undefined) => (list ?? []).map((p) => ({ value: p.id, label: p.name }));
     switch (what) {
         case 'page':
@@ -40,23 +41,31 @@ function options(kind: string): { value: string; label: string }[] {
             return named(store.funnel?.sequences);
         case 'offer':
             return named(store.funnel?.offers);
+        case 'webinar':
+            return named(store.funnel?.webinars);
+        case 'outcome':
+            return OUTCOMES;
         case 'tag':
             return people.kit.tags.map((t) => ({ value: t.name, label: t.name }));
         default:
             return [];
     }
 }
-const fieldOf = (kind: string) => Object.keys(session.kit.triggers.find((t) => t.kind === kind)?.fields ?? {})[0] ?? '';
-const chosen = (t: Trigger) => String((t as Record<string, string>)[fieldOf(t.kind)] ?? '');
+const fieldsOf = (kind: string) => Object.keys(session.kit.triggers.find((t) => t.kind === kind)?.fields ?? {});
+const fieldOf = (kind: string) => fieldsOf(kind)[0] ?? '';
+const chosen = (t: Trigger, field: string) => String((t as Record<string, string>)[field] ?? '');
 
 function fresh(kind: string): Trigger | null {
-    const field = fieldOf(kind);
-    const first = options(kind)[0]?.value;
-    if (field !== '' && first === undefined) {
-        toasts.say('There is nothing of this kind in the funnel yet.');
-        return null;
+    const next: Record<string, string> = { kind };
+    for (const field of fieldsOf(kind)) {
+        const first = options(kind, field)[0]?.value;
+        if (first === undefined) {
+            toasts.say('There is nothing of this kind in the funnel yet.');
+            return null;
+        }
+        next[field] = first;
     }
-    return { kind, ...(field === '' ? {} : { [field]: first }) } as Trigger;
+    return next as unknown as Trigger;
 }
 function setKind(i: number, kind: string): void {
     const next = fresh(kind);
@@ -153,13 +162,14 @@ const setZone = (zone: string) => props.deadline.latest && set({ latest: { ...pr
                         @update:model-value="(kind: string) => setKind(i, kind)"
                     />
                     <UiListbox
-                        v-if="fieldOf(t.kind)"
-                        class="w-60"
-                        :model-value="chosen(t)"
-                        :options="options(t.kind)"
+                        v-for="field in fieldsOf(t.kind)"
+                        :key="field"
+                        class="w-56"
+                        :model-value="chosen(t, field)"
+                        :options="options(t.kind, field)"
                         label="Which one"
                         hide-label
-                        @update:model-value="(id: string) => put(i, { ...t, [fieldOf(t.kind)]: id } as Trigger)"
+                        @update:model-value="(value: string) => put(i, { ...t, [field]: value } as Trigger)"
                     />
                     <button type="button" class="btn-quiet px-1.5" aria-label="Remove this start" @click="remove(t)">
                         <XMarkIcon class="size-5" aria-hidden="true" />

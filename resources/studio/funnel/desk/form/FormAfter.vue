@@ -14,6 +14,11 @@ const props = defineProps<{ form: Form }>();
 const store = useFunnel();
 const sequences = computed(() => store.funnel?.sequences ?? []);
 
+const webinars = computed(() => [
+    { value: '', label: 'none' },
+    ...(store.funnel?.webinars.map((w) => ({ value: w.id, label: w.name })) ?? []),
+]);
+
 function edit(values: Partial<Form>, label: string, now = false): void {
     store.edit('form', props.form.id, values as Record<string, unknown>, label, now);
 }
@@ -53,6 +58,17 @@ const asHtml = (words: string) =>
 
 <template>
     <div class="space-y-6">
+        <section v-if="webinars.length > 1" aria-labelledby="registers">
+            <h3 id="registers" class="text-lg">Registers for a webinar</h3>
+            <UiListbox
+                class="mt-2"
+                :model-value="form.webinar"
+                label="Which one"
+                :options="webinars"
+                @update:model-value="(webinar: string) => edit({ webinar }, 'what the form registers for', true)"
+            />
+            <p class="hint">The form then shows the sessions to choose from, in each visitor’s own time.</p>
+        </section>
         <section aria-labelledby="double-opt-in">
             <h3 id="double-opt-in" class="text-lg">Confirm by email (double opt-in)</h3>
             <UiSwitch
