@@ -165,6 +165,8 @@ final class Bookings
         if ($session === null || self::isCalledOff($webinar->id, $key) || ! self::isNear($webinar->schedule, $session, $now)) {
             return null;
         }
+        // Whenever it is told to them, it is told on their own clock.
+        $session = new Session($session->key, $session->startsAt, $session->endsAt, $zone);
         $choice = $sessions->choice($session, $now, self::taken($webinar->id, $now, $person)[$session->key] ?? 0);
 
         return match ($choice->state) {
