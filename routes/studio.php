@@ -103,7 +103,7 @@ Route::prefix('studio/api')->group(function (): void {
         Route::post('parts/{part}/webinar/calendar', [WebinarController::class, 'calendar']);
         Route::get('parts/{part}/webinar', [WebinarController::class, 'show']);
         Route::post('parts/{part}/webinar/captions', [WebinarController::class, 'captions']);
-        Route::prefix('parts/{part}/webinar/sessions/{session}')->where(['session' => '[a-z][0-9]{0,12}'])->group(function (): void {
+        Route::prefix('parts/{part}/webinar/sessions/{session}')->group(function (): void {
             Route::get('/', [WebinarSessionController::class, 'show']);
             Route::post('act', [WebinarSessionController::class, 'act']);
             Route::post('move', [WebinarSessionController::class, 'move']);

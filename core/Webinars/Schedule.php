@@ -17,6 +17,9 @@ final readonly class Schedule
 
     public const MOST_TIMES = 8;
 
+    /** So many dates are told one by one. */
+    private const TOLD = 2;
+
     /** Minutes between two starts of sessions that begin soon after registering. */
     public const STEPS = [15, 30, 60];
 
@@ -103,8 +106,20 @@ final readonly class Schedule
                 15 => 'quarter of an hour', 30 => 'half hour', default => 'full hour',
             },
             ScheduleKind::Recurring => ($this->recurrence?->words() ?? '').' at '.self::list($this->times).", {$where}",
-            ScheduleKind::Dates => ($this->dates === [] ? 'on no date yet' : 'on '.self::list(array_map(
-                fn (string $d): string => (new DateTimeImmutable($d))->format('j F Y \a\t H:i'), $this->dates))).", {$where}",
+            ScheduleKind::Dates => $this->datesInWords().", {$where}",
+        };
+    }
+
+    /** All of them as long as they are few; else how many there are, from when until when. */
+    private function datesInWords(): string
+    {
+        $words = fn (string $date, string $format): string => (new DateTimeImmutable($date))->format($format);
+        $count = count($this->dates);
+
+        return match (true) {
+            $count === 0 => 'on no date yet',
+            $count <= self::TOLD => 'on '.self::list(array_map(fn (string $d): string => $words($d, 'j F Y \a\t H:i'), $this->dates)),
+            default => "on {$count} dates, from {$words($this->dates[0], 'j F Y')} to {$words($this->dates[$count - 1], 'j F Y')}",
         };
     }
 

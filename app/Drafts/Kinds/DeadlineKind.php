@@ -20,6 +20,7 @@ use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Webinars\Webinar;
 
 final class DeadlineKind extends DraftKind
 {
@@ -95,12 +96,12 @@ final class DeadlineKind extends DraftKind
     private static function others(string $funnel): array
     {
         $rows = DraftPart::there($funnel)->whereIn('kind', [PagePlan::kind(), FormPlan::kind(), EmailPlan::kind(), SequencePlan::kind(),
-            Offer::kind()])->get(['id', 'kind', 'name', 'definition'])->keyBy('id');
+            Offer::kind(), Webinar::kind()])->get(['id', 'kind', 'name', 'definition'])->keyBy('id');
 
         return [fn (string $id): string => (string) ($rows[$id]->name ?? ''), function (string $id) use ($rows): ?int {
             $email = ($rows[$id] ?? null)?->part();
 
-            return $email instanceof EmailPlan && $email->by === null ? $email->offset() : null;
+            return $email instanceof EmailPlan && ! $email->isTold() ? $email->offset() : null;
         }];
     }
 

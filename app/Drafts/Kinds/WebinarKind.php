@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Drafts\Kinds;
 
+use App\Drafts\DraftPlan;
 use App\Models\Business;
 use App\Models\DraftPart;
 use App\Models\Funnel;
@@ -12,6 +13,7 @@ use App\Support\Ids;
 use App\Support\RichText;
 use Carbon\CarbonImmutable;
 use Lantern\Core\Parts\Part;
+use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use Lantern\Core\Webinars\Chapter;
@@ -80,6 +82,16 @@ final class WebinarKind extends DraftKind
         return new Webinar(Ids::next(), $this->nextName($funnel, 'Webinar'), $funnel->name,
             new Schedule(ScheduleKind::Recurring, $zone, recurrence: new Recurrence('week', 1, [2], 0, 0, $from), times: ['18:00']),
             replay: new Replay);
+    }
+
+    /** @return list<string> what becomes of the emails that are told from it, and of those who are registered */
+    public function remove(DraftPart $row): array
+    {
+        parent::remove($row);
+        $emails = array_filter(DraftPlan::read($row->funnel)->emails, fn (EmailPlan $e): bool => $e->session?->webinar === $row->id);
+
+        return $emails === [] ? [] : [count($emails) === 1 ? 'One email was told from it, and goes to nobody until you give it another time.'
+            : count($emails).' emails were told from it, and go to nobody until you give them another time.'];
     }
 
     public function json(DraftPart $row, Part $part): array

@@ -76,8 +76,18 @@ export function enter(root: HTMLElement): void {
             failing += 1;
         }
         root.classList.toggle('is-offline', failing > 1);
-        const soon = now && now.state === 'opening' && now.beginsIn > 0 && now.beginsIn < now.next ? now.beginsIn + 0.5 : (now?.next ?? 5);
-        timer = window.setTimeout(() => void report(), 1000 * (failing > 0 ? Math.min(30, 2 + failing * 3) : soon));
+        timer = window.setTimeout(() => void report(), 1000 * (failing > 0 ? Math.min(30, 2 + failing * 3) : soon()));
+    }
+
+    /** Seconds until it reports again: sooner where something is about to happen that goes by the clock. */
+    function soon(): number {
+        if (now === null) {
+            return 5;
+        }
+        const ahead = [now.state === 'opening' ? now.beginsIn : 0, (now.offerAt ?? 0) - second(), now.length - second()]
+            .filter((s) => s > 0 && (now!.state === 'opening' || !ownPace))
+            .map((s) => s + 0.5);
+        return Math.min(now.next, ...ahead);
     }
 
     function take(state: RoomState): void {
@@ -135,6 +145,9 @@ export function enter(root: HTMLElement): void {
                         : `${now.here} people are here`
                     : '';
         }
+        root.querySelectorAll<HTMLElement>('[data-sound],[data-full],[data-captions]').forEach((b) => {
+            b.hidden = b.dataset.works === undefined || !joined;
+        });
         drawOffer();
         drawPoll();
         const ask = part('ask');
@@ -258,7 +271,10 @@ export function enter(root: HTMLElement): void {
     const toggle = (name: string, available: boolean, act: (button: HTMLElement) => void): void => {
         const button = part(name);
         if (button) {
-            button.hidden = !available;
+            button.hidden = true;
+            if (available) {
+                button.dataset.works = '';
+            }
             button.addEventListener('click', () => act(button));
         }
     };

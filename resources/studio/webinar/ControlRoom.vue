@@ -96,7 +96,9 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         <div class="space-y-5">
             <div class="rounded-md border border-line bg-raised p-4" :class="{ 'border-lamp bg-lamp-pale': room.state === 'on' }">
                 <p class="font-display text-xl font-semibold" role="status" data-test="room-state">{{ stateWords }}</p>
-                <p class="mt-1 text-4xl tabular-nums" aria-label="Time into the session">{{ minutesOf(second) }}</p>
+                <p v-if="room.begun || room.state === 'on'" class="mt-1 text-4xl tabular-nums" aria-label="Time into the session">
+                    {{ minutesOf(second) }}
+                </p>
                 <p class="mt-1" data-test="here">
                     <strong class="tabular-nums">{{ count(room.here) }}</strong> here now,
                     {{ count(shown.numbers.registered ?? 0) }} registered
@@ -104,10 +106,10 @@ useEventListener('keydown', (event: KeyboardEvent) => {
             </div>
             <div class="flex flex-col items-start gap-2">
                 <button v-if="mayBegin" type="button" class="btn-main" :disabled="busy" @click="act('begin')">
-                    Begin <kbd class="caption">B</kbd>
+                    Begin <kbd class="ml-1 rounded border border-edge px-1 font-sans text-xs">B</kbd>
                 </button>
                 <button v-if="mayEnd" type="button" class="btn-main" :disabled="busy" @click="ending = true">
-                    End the session <kbd class="caption">E</kbd>
+                    End the session <kbd class="ml-1 rounded border border-edge px-1 font-sans text-xs">E</kbd>
                 </button>
                 <button
                     v-if="room.begun && room.state === 'on' && second < 300"
@@ -136,10 +138,10 @@ useEventListener('keydown', (event: KeyboardEvent) => {
                         :title="offers ? '' : 'The offer can be shown while the session is on'"
                         @click="act('offer', `“${shown.offer}” is shown to everybody in the room.`)"
                     >
-                        Show the offer <kbd class="caption">O</kbd>
+                        Show the offer <kbd class="ml-1 rounded border border-edge px-1 font-sans text-xs">O</kbd>
                     </button>
                     <button v-else type="button" class="btn" :disabled="busy" @click="act('hide-offer', 'The offer is hidden again.')">
-                        Hide the offer <kbd class="caption">O</kbd>
+                        Hide the offer <kbd class="ml-1 rounded border border-edge px-1 font-sans text-xs">O</kbd>
                     </button>
                     <p class="caption">
                         {{ shown.offer

@@ -14,6 +14,7 @@ use App\Models\Order;
 use App\Models\OwnDesign;
 use App\Models\Payment;
 use App\Models\Receipt;
+use App\Models\Registration;
 use App\Models\Segment;
 use App\Models\Site;
 use App\Models\Upload;
@@ -69,8 +70,9 @@ final class WallsTest extends TestCase
             Ids::next(...),
             []));
         DraftParts::add($funnel->refresh(), new Deadline(Ids::next(), 'Three days', lasting: Lasting::days(3)));
-        DraftParts::add($funnel->refresh(), new Webinar(Ids::next(), 'First melody', '', new Schedule(ScheduleKind::OnDemand, 'UTC'),
-            Manner::Automated));
+        $webinar = DraftParts::add($funnel->refresh(), new Webinar(Ids::next(), 'First melody', '',
+            new Schedule(ScheduleKind::OnDemand, 'UTC'), Manner::Automated));
+        $question = $this->questionIn($webinar->id, $funnel, $person);
 
         return [
             'funnel' => $funnel->id, 'version' => (string) $funnel->live_version_id, 'page' => $part('page'), 'part' => $part('email'),
@@ -88,12 +90,27 @@ final class WallsTest extends TestCase
             'upload' => Upload::query()
                 ->create(['id' => Ids::next(), 'kind' => 'picture', 'name' => 'a.png', 'mime' => 'image/webp', 'bytes' => 1,
                     'path' => 'pictures/a', 'sha256' => str_repeat('0', 64), 'widths' => [480]] + $business)->id,
+            'session' => 'd', 'question' => $question,
             'site' => Site::query()->create(['name' => 'Notes', 'origin' => 'https://notes.example'] + $business)->id,
             'order' => $order->id, 'receipt' => (string) DB::table('receipts')->value('id'),
             'access' => (string) DB::table('accesses')->value('id'), 'key' => (string) DB::table('payments')->value('key'),
             'call' => HookCall::query()->create(['id' => Ids::next(), 'submission_id' => $submission, 'url' => 'https://hook.example/in',
                 'payload' => '{}', 'due_at' => now(), 'created_at' => now()] + $business)->id,
         ];
+    }
+
+    private function questionIn(string $webinar, Funnel $funnel, string $person): string
+    {
+        $registration = Registration::query()->create(['business_id' => $funnel->business_id, 'funnel_id' => $funnel->id,
+            'version_id' => $funnel->live_version_id, 'webinar_id' => $webinar, 'person_id' => $person, 'session_key' => 'd',
+            'starts_at' => now(), 'ends_at' => now()->addHour(), 'zone' => 'UTC', 'state' => Registration::REGISTERED,
+            'registered_at' => now(), 'chosen_at' => now()]);
+        $id = Ids::next();
+        DB::table('room_questions')->insert(['id' => $id, 'business_id' => $funnel->business_id, 'webinar_id' => $webinar,
+            'session_key' => 'd', 'registration_id' => $registration->id, 'person_id' => $person, 'device' => str_repeat('0', 16),
+            'words' => 'Which string?', 'state' => 'open', 'asked_at' => now()]);
+
+        return $id;
     }
 
     private function orderOf(Funnel $funnel, string $person): Order

@@ -104,6 +104,7 @@ const hours = Array.from({ length: 24 }, (_, h) => ({ value: h, label: `${String
 <template>
     <section aria-labelledby="schedule">
         <h2 id="schedule" class="text-2xl leading-snug" data-test="schedule">{{ title }}</h2>
+        <slot />
         <div class="mt-4 space-y-3 rounded-md border border-line bg-raised p-4">
             <div class="flex flex-wrap items-end gap-2">
                 <UiListbox

@@ -26,6 +26,9 @@ const webinar = computed(() => store.webinar(props.id)!);
 const facts = ref<WebinarFacts | null>(null);
 const edit = (values: Record<string, unknown>, label: string, now = true) => store.edit('webinar', props.id, values, label, now);
 
+/** Once somebody has registered, that is what one comes for. */
+const known = computed(() => facts.value?.sessions.some((s) => s.registered > 0) ?? false);
+
 async function load(): Promise<void> {
     try {
         facts.value = await api.get<WebinarFacts>(`parts/${props.id}/webinar`);
@@ -50,8 +53,10 @@ async function takeOut(): Promise<void> {
     <div v-if="webinar" class="h-full overflow-auto">
         <div class="mx-auto grid max-w-6xl gap-x-12 gap-y-7 px-6 py-6 lg:grid-cols-[1.65fr_1fr]">
             <div class="min-w-0 space-y-7">
-                <ScheduleSentence :webinar="webinar" @edit="edit" />
-                <SessionTable v-if="facts" :webinar="webinar" :facts="facts" />
+                <ScheduleSentence :webinar="webinar" @edit="edit">
+                    <SessionTable v-if="facts && known" class="mt-4" :webinar="webinar" :facts="facts" />
+                </ScheduleSentence>
+                <SessionTable v-if="facts && !known" :webinar="webinar" :facts="facts" />
                 <WeeksCalendar :webinar="webinar" />
             </div>
             <div class="min-w-0 space-y-7">
