@@ -58,14 +58,11 @@ final readonly class Presence
             $reached = $kind === 'replay' || $registration->isOnDemand() ? $room->length : min($room->room->second($now), $room->length);
             $here = $now->getTimestamp() - $first->getTimestamp();
             $believed = $before;
-            $count = (int) ($row->believed ?? 0);
             foreach ($played as [$from, $until]) {
-                $more = (new Beat($from, min($until, $room->length)))->believed($here, $count, $reached);
-                $count += $more->seconds();
-                $believed = $believed->and($more);
+                // What comes twice takes nothing from what is still to be believed.
+                $believed = $believed->and((new Beat($from, min($until, $room->length)))->believed($here, $believed->seconds(), $reached));
             }
-            $values = ['last_at' => Instant::sql($now), 'believed' => $count,
-                'intervals' => json_encode(self::shortened($believed), JSON_THROW_ON_ERROR)];
+            $values = ['last_at' => Instant::sql($now), 'intervals' => json_encode(self::shortened($believed), JSON_THROW_ON_ERROR)];
             $row === null ? DB::table('room_devices')->insert($which + ['first_at' => Instant::sql($now)] + $values)
                 : DB::table('room_devices')->where('id', $row->id)->update($values);
             if ($believed->intervals !== $before->intervals || $row === null) {

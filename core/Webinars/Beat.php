@@ -22,7 +22,7 @@ final readonly class Beat
      * is reported for a year, from before the beginning or beyond the end is cut to what can be.
      *
      * @param  int  $here  seconds since the device was first heard of in this room
-     * @param  int  $before  seconds that this device has been believed already
+     * @param  int  $before  different seconds that this device has been believed already
      * @param  int  $reached  the second that the session has come to, or the length of what may be played at any time
      */
     public function believed(int $here, int $before, int $reached): Watched

@@ -72,7 +72,6 @@ return new class extends Migration
             $table->string('kind', 6);
             $table->timestamp('first_at', 3);
             $table->timestamp('last_at', 3);
-            $table->unsignedInteger('believed')->default(0);
             $table->json('intervals');
             $table->unique(['registration_id', 'device', 'kind']);
             $table->index(['kind', 'last_at']);
