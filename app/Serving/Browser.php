@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Serving;
 
+use DateTimeZone;
 use Illuminate\Http\Request;
+use IntlTimeZone;
 use Symfony\Component\HttpFoundation\Cookie;
 
 /** What a request says of the browser it comes from. */
@@ -39,8 +41,25 @@ final class Browser
         return new Cookie(self::OWNER_COOKIE, '1', time() + 365 * 24 * 3600, '/', null, null, true, false, Cookie::SAMESITE_LAX);
     }
 
+    /**
+     * The zone by the name it has today. Browsers say `Asia/Calcutta` and `Europe/Kiev` to this day; what is the same zone under
+     * another name is told by ICU.
+     */
     public static function zone(mixed $name): ?string
     {
-        return is_string($name) && in_array($name, timezone_identifiers_list(), true) ? $name : null;
+        if (! is_string($name) || $name === '' || strlen($name) > 60) {
+            return null;
+        }
+        if (in_array($name, timezone_identifiers_list(), true)) {
+            return $name;
+        }
+        $known = in_array($name, timezone_identifiers_list(DateTimeZone::ALL_WITH_BC), true) ? IntlTimeZone::getCanonicalID($name) : false;
+        foreach ($known === false ? [] : timezone_identifiers_list() as $today) {
+            if (IntlTimeZone::getCanonicalID($today) === $known) {
+                return $today;
+            }
+        }
+
+        return null;
     }
 }

@@ -80,7 +80,8 @@ final class FormKind extends DraftKind
     {
         // All of it, whether the owner has made it their own or not.
         return $part instanceof FormPlan ? $part->toArray()
-            + ['marketing' => '', 'doubleOptIn' => false, 'done' => '', 'notice' => 'never', 'hook' => '', 'nextButton' => '', 'webinar' => '']
+            + ['marketing' => '', 'doubleOptIn' => false, 'done' => '', 'notice' => 'never', 'hook' => '', 'nextButton' => '',
+                'webinar' => '']
             + ['confirmWords' => get_object_vars($part->confirm)] : [];
     }
 }

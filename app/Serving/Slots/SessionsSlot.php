@@ -45,7 +45,8 @@ final class SessionsSlot implements Slot
             return '';
         }
         $now = CarbonImmutable::now();
-        $known = Browser::zone($visit->request->cookie(Browser::ZONE_COOKIE));
+        $asked = $visit->request->cookie(Browser::ZONE_COOKIE);
+        $known = Browser::zone($asked);
         $hosts = new DateTimeZone(WebinarNote::text($noted, 'zone') ?: 'UTC');
         $zone = $known === null ? $hosts : new DateTimeZone($known);
         $seat = Seat::of($visit->request, $visit->funnel, $webinar->id, null, $visit->reader());
@@ -56,7 +57,8 @@ final class SessionsSlot implements Slot
             'language' => WebinarNote::text($noted, 'language') ?: 'en', 'text' => WebinarNote::text($noted, 'text'),
             'form' => WebinarNote::text($noted, 'form'), 'id' => 'sessions-'.$of,
             'chosen' => is_string($typed) && $offered->has($typed) ? $typed : ($offered->choices[0]->session->key ?? ''),
-            'error' => $visit->errors['webinar_session'] ?? '',
+            // By the name that the browser gave it, so that its script sees for which zone the times are told.
+            'asked' => is_string($asked) ? mb_substr(mb_scrub($asked), 0, 60) : '', 'error' => $visit->errors['webinar_session'] ?? '',
             'reader' => ($noted['takes'] ?? false) !== true ? null : $visit->reader()])->render();
     }
 }

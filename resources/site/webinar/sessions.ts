@@ -4,7 +4,7 @@
  */
 export function pick(within: Document): void {
     const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-    const pickers = [...within.querySelectorAll<HTMLElement>('[data-sessions]')].filter((p) => p.dataset.zone !== zone);
+    const pickers = [...within.querySelectorAll<HTMLElement>('[data-sessions]')].filter((p) => p.dataset.asked !== zone);
     if (pickers.length === 0 || !zone) {
         return;
     }
@@ -15,7 +15,7 @@ export function pick(within: Document): void {
             for (const picker of pickers) {
                 const now = fresh.getElementById(picker.id);
                 const chosen = picker.querySelector<HTMLInputElement>('input:checked')?.value;
-                if (now && now.dataset.zone === zone) {
+                if (now && now.dataset.asked === zone) {
                     picker.replaceWith(now);
                     const same = [...now.querySelectorAll<HTMLInputElement>('input[type=radio]')].find((r) => r.value === chosen);
                     if (same) {

@@ -122,6 +122,30 @@ final class RegisteringTest extends WebinarTestCase
         self::assertSame('registered', $this->registration('r7@example.com')->state);
     }
 
+    /** @return iterable<string, array{string, string|null}> a zone as a browser calls it, and by the name it has today */
+    public static function zones(): iterable
+    {
+        yield 'as it is called today' => ['Europe/Oslo', 'Europe/Oslo'];
+        yield 'as it was called once' => ['Asia/Calcutta', 'Asia/Kolkata'];
+        yield 'likewise' => ['Asia/Saigon', 'Asia/Ho_Chi_Minh'];
+        yield 'by the abbreviation' => ['US/Eastern', 'America/New_York'];
+        yield 'universal time' => ['Etc/UTC', 'UTC'];
+        yield 'none' => ['Moon/Tycho', null];
+        yield 'hostile' => ['"><script>alert(1)</script>', null];
+    }
+
+    #[\PHPUnit\Framework\Attributes\DataProvider('zones')]
+    public function test_a_zone_is_known_by_whatever_name_a_browser_gives_it(string $name, ?string $zone): void
+    {
+        $this->schedule();
+        $html = (string) $this->withUnencryptedCookie('lantern_zone', $name)->get("/{$this->funnel->address}")->assertOk()->getContent();
+        self::assertStringContainsString(\Lantern\Core\Deadlines\TimeWords::moment(now()->setDateTime(2027, 3, 9, 17, 0)->toImmutable(),
+            new \DateTimeZone($zone ?? 'Europe/Berlin'), 'en', now()->toImmutable()), $html);
+        self::assertStringNotContainsString('<script>alert', $html);
+        $this->register(session: self::FIRST, zone: $name);
+        self::assertSame($zone ?? 'Europe/Berlin', $this->registration()->zone);
+    }
+
     /** @return iterable<string, array{string}> */
     public static function foreign(): iterable
     {
