@@ -28,6 +28,11 @@ final class RoomAnswer
 
     private const MANY = 400;
 
+    /** Seconds after the offer appeared in which devices report sooner, and how soon. */
+    private const JUST = 30;
+
+    private const SOON = 3;
+
     /** So many of their own questions are shown. */
     private const QUESTIONS = 20;
 
@@ -59,6 +64,11 @@ final class RoomAnswer
             // Where its person decides which second it is, their device shows it when it comes to it.
             $answer['offerAt'] = $offerAt;
             $answer['offer'] = $onDemand || $second >= $offerAt ? self::offer($registration, $room, $plan, $now) : null;
+            // It has only just appeared: its deadline begins as soon as the device has told that it was seen.
+            if ($answer['offer'] !== null && $answer['offer']['until'] === null && $registration->saw_offer_at === null
+                && $second < $offerAt + self::JUST) {
+                $answer['next'] = self::SOON;
+            }
         }
         if ($kind === 'live' && ! $onDemand) {
             $answer['poll'] = Polls::shown($registration, $room);

@@ -30,12 +30,12 @@ final class History
         return array_slice($history, 0, $most);
     }
 
-    /** @return array<string, string> of funnels and of their pages, also of those that are gone */
+    /** @return array<string, string> of funnels, their pages and their webinars, also of those that are gone */
     private static function names(int $business): array
     {
         $funnels = DB::table('funnels')->where('business_id', $business);
-        $pages = DB::table('draft_parts')->where('kind', 'page')->whereIn('funnel_id', (clone $funnels)->select('id'));
+        $parts = DB::table('draft_parts')->whereIn('kind', ['page', 'webinar'])->whereIn('funnel_id', (clone $funnels)->select('id'));
 
-        return array_map(strval(...), $pages->pluck('name', 'id')->all() + $funnels->pluck('name', 'id')->all());
+        return array_map(strval(...), $parts->pluck('name', 'id')->all() + $funnels->pluck('name', 'id')->all());
     }
 }
