@@ -6,7 +6,6 @@ namespace App\Webinars;
 
 use App\Models\Registration;
 use App\Models\WebinarSession;
-use App\Webinars\Registrations\Bookings;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use Lantern\Core\Webinars\Manner;
@@ -28,25 +27,26 @@ final readonly class LiveRoom
         public int $length,
         public ?WebinarSession $row,
         private ?DateTimeImmutable $begun,
+        public ?RoomFacts $facts = null,
     ) {
     }
 
     /** The room that somebody's place is in. */
     public static function of(Registration $registration): self
     {
-        $webinar = Bookings::webinar($registration) ?? throw new LogicException('The webinar of a registration is in its version.');
+        $facts = RoomFacts::of($registration) ?? throw new LogicException('The webinar of a registration is in its version.');
 
-        return self::at($webinar, $registration->session());
+        return self::at($facts->webinar, $registration->session(), $facts);
     }
 
-    public static function at(Webinar $webinar, Session $session): self
+    public static function at(Webinar $webinar, Session $session, ?RoomFacts $facts = null): self
     {
         $row = $session->key === 'd' ? null : WebinarSession::query()->where('webinar_id', $webinar->id)
             ->where('session_key', $session->key)->first();
         if ($webinar->manner === Manner::Automated) {
             $length = Lengths::seconds($webinar);
 
-            return new self($webinar, $session, Room::played($session, $length), $length, $row, $session->startsAt);
+            return new self($webinar, $session, Room::played($session, $length), $length, $row, $session->startsAt, $facts);
         }
         $begun = $row?->begun_at;
         $end = $row->ended_at ?? $session->endsAt->modify('+'.Room::FORGOTTEN.' minutes');
@@ -55,7 +55,7 @@ final readonly class LiveRoom
             : max(1, ($row->ended_at ?? $session->endsAt)->getTimestamp() - $begun->getTimestamp());
 
         return new self($webinar, $session, Room::live($session, $begun, $row?->ended_at), min($length, max(1, $end->getTimestamp()
-            - ($begun ?? $session->startsAt)->getTimestamp())), $row, $begun);
+            - ($begun ?? $session->startsAt)->getTimestamp())), $row, $begun, $facts);
     }
 
     /** The second at which the offer appears, or appeared; null where it does not. */

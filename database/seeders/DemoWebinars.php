@@ -247,7 +247,8 @@ final class DemoWebinars
             [$minute, $words, $answer] = self::QUESTIONS[$i] ?? [null, '', ''];
             if ($minute !== null && $from < $minute * 60 && $until > $minute * 60) {
                 $moments[] = [$minute * 60, function () use ($registration, $device, $words, $answer, $minute): void {
-                    $this->questions->ask($registration, LiveRoom::of($registration), $device, $words, $minute * 60, CarbonImmutable::now());
+                    $this->questions->ask($registration, LiveRoom::of($registration), $device, $words, $minute * 60,
+                        CarbonImmutable::now());
                     DB::table('room_questions')->where('registration_id', $registration->id)->where('words', $words)
                         ->update($answer === '' ? ['state' => 'aired'] : ['state' => 'answered', 'answer' => $answer]);
                 }];

@@ -100,7 +100,9 @@ final class EmailKind extends DraftKind
     {
         return ! $part instanceof EmailPlan ? []
             : ['subject' => $part->subject, 'body' => $part->body, 'delay' => (object) $part->delay->toArray(),
-                'offset' => $part->offset(), 'delayLabel' => $part->by?->label() ?? $part->session?->words() ?? $part->delay->label(), 'sequence' => $part->sequence,
-                'only' => $part->only->toArray(), 'by' => $part->by?->toArray(), 'byLabel' => $part->by?->label() ?? $part->session?->words() ?? '', 'session' => $part->session?->toArray()];
+                'offset' => $part->offset(), 'delayLabel' => $part->by?->label() ?? $part->session?->words() ?? $part->delay->label(),
+                'sequence' => $part->sequence,
+                'only' => $part->only->toArray(), 'by' => $part->by?->toArray(), 'byLabel' => $part->by?->label()
+                    ?? $part->session?->words() ?? '', 'session' => $part->session?->toArray()];
     }
 }

@@ -90,7 +90,8 @@ final class WebinarKind extends DraftKind
         parent::remove($row);
         $emails = array_filter(DraftPlan::read($row->funnel)->emails, fn (EmailPlan $e): bool => $e->session?->webinar === $row->id);
 
-        return $emails === [] ? [] : [count($emails) === 1 ? 'One email was told from it, and goes to nobody until you give it another time.'
+        return $emails === [] ? [] : [count($emails) === 1 ? 'One email was told from it, and goes to nobody until you give it another '
+            .'time.'
             : count($emails).' emails were told from it, and go to nobody until you give them another time.'];
     }
 

@@ -38,8 +38,19 @@ final class Links
     /** @return Registration|null nothing where the seal is not ours */
     public static function read(string $id, string $seal): ?Registration
     {
-        return Ids::is($id) && hash_equals(self::seal($id), $seal)
-            ? Registration::query()->with(['funnel.liveVersion', 'funnel.business', 'person'])->find($id) : null;
+        return self::found($id, $seal, ['funnel.liveVersion', 'funnel.business', 'person']);
+    }
+
+    /** The same for what comes every few seconds, without all that belongs to it. */
+    public static function light(string $id, string $seal): ?Registration
+    {
+        return self::found($id, $seal, ['funnel']);
+    }
+
+    /** @param  list<string>  $with */
+    private static function found(string $id, string $seal, array $with): ?Registration
+    {
+        return Ids::is($id) && hash_equals(self::seal($id), $seal) ? Registration::query()->with($with)->find($id) : null;
     }
 
     /** As a cookie holds it. */

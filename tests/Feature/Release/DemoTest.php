@@ -26,7 +26,8 @@ final class DemoTest extends TestCase
         $began = now()->format('Y-m-d H:i:s');
         $this->seed(DemoSeeder::class);
 
-        self::assertSame(['closed', 'draft', 'draft', 'live', 'live', 'live', 'live'], DB::table('funnels')->orderBy('state')->pluck('state')->all());
+        self::assertSame(['closed', 'draft', 'draft', 'live', 'live', 'live', 'live'],
+            DB::table('funnels')->orderBy('state')->pluck('state')->all());
         $live = Funnel::query()->where('address', 'practice-plan')->sole();
         $people = DB::table('submissions')->where('funnel_id', $live->id)->distinct()->count('person_id');
         $visitors = (int) DB::table('counts')->where('measure', 'first-visitors')->where('page_id', $this->entry($live)->id)
