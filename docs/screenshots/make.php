@@ -20,6 +20,11 @@ $studioUrl = $argv[1] ?? 'http://localhost:8000';
 $site = str_replace('localhost', '127.0.0.1', $studioUrl);
 $wanted = array_slice($argv, 2);
 $folder = getenv('SHOTS') ?: __DIR__;
+/** Those that are half of another one come along with it. */
+if ($wanted !== []) {
+    array_push($wanted, ...array_intersect_key(['orders' => 'order', 'broadcast' => 'outbox', 'session' => 'report'], array_flip($wanted)));
+}
+
 $wait = function (RemoteWebDriver $b, string $css): void {
     $b->wait(15, 100)->until(fn (RemoteWebDriver $b): bool => count($b->findElements(WebDriverBy::cssSelector($css))) > 0,
         "Nothing on the page is {$css}");
@@ -38,6 +43,21 @@ $shoot = function (RemoteWebDriver $b, string $name) use ($folder, $wanted, $set
     }
 };
 
+/** Two pictures above each other, as one file: there are more views than pictures. */
+$join = function (string $upper, string $lower) use ($folder, $wanted): void {
+    if ($wanted === [] || in_array($upper, $wanted, true)) {
+        [$a, $b] = [imagecreatefrompng("{$folder}/{$upper}.png"), imagecreatefrompng("{$folder}/{$lower}.png")];
+        if ($a === false || $b === false) {
+            throw new RuntimeException("There are no two pictures for {$upper}.");
+        }
+        $both = imagecreatetruecolor(imagesx($a), imagesy($a) + imagesy($b) + 12);
+        imagefill($both, 0, 0, (int) imagecolorallocate($both, 141, 134, 114));
+        imagecopy($both, $a, 0, 0, 0, 0, imagesx($a), imagesy($a));
+        imagecopy($both, $b, 0, imagesy($a) + 12, 0, 0, imagesx($b), imagesy($b));
+        imagepng($both, "{$folder}/{$upper}.png", 9);
+        unlink("{$folder}/{$lower}.png");
+    }
+};
 $studio = Chrome::open();
 $studio->get("{$studioUrl}/studio");
 $wait($studio, 'button[type=submit]');
@@ -87,6 +107,20 @@ $shoot($studio, 'orders');
 $refunded = "return (async () => (await (await fetch('/studio/api/orders?state=part-refunded')).json()).orders[0].id)()";
 $go('sales/orders/'.$studio->executeScript($refunded), '[data-test=sentence]');
 $shoot($studio, 'order');
+$join('orders', 'order');
+$live = $funnels['First Melody, live'];
+$webinar = "funnels/{$live}/webinar/".$parts('webinars', $live);
+$go($webinar, '[data-test=sessions] a');
+$shoot($studio, 'webinar');
+$sessions = $studio->executeScript('return [...document.querySelectorAll("[data-test=sessions] a")].map(a => [a.textContent, a.pathname])');
+$path = fn (string $words): string => substr((string) (array_values(array_filter($sessions, fn (array $s): bool => $s[0] === $words))[0][1]
+    ?? ''), strlen('/studio/'));
+$go($path('Report'), 'canvas');
+$shoot($studio, 'report');
+$press('Control room', '[role=tab]');
+$press('Show all');
+$shoot($studio, 'session');
+$join('session', 'report');
 $go("funnels/{$funnel}/popup/".$parts('popups'), 'iframe[data-ready=true]');
 $press('Question');
 $shoot($studio, 'popup');
@@ -114,6 +148,7 @@ $go('emails', 'ul li a');
 $studio->findElement(WebDriverBy::cssSelector('section ul li a'))->click();
 $wait($studio, '[role=tablist]');
 $shoot($studio, 'outbox');
+$join('broadcast', 'outbox');
 $go("results/{$funnel}", 'canvas');
 $shoot($studio, 'results');
 $studio->quit();
@@ -121,6 +156,12 @@ $studio->quit();
 $visitor = Chrome::open();
 $visitor->get("{$site}/practice-plan");
 $shoot($visitor, 'opt-in-page');
+$visitor->get("{$site}/first-melody-now");
+$visitor->executeScript('document.querySelector("[name=email]").value = "robin@example.com"');
+sleep(3);
+$visitor->executeScript('document.querySelector("form button[type=submit]").click()');
+$wait($visitor, '.session-acts a');
+$shoot($visitor, 'session-page');
 $visitor->get("{$site}/first-season/order");
 $wait($visitor, '.card-fields iframe');
 $shoot($visitor, 'checkout');
