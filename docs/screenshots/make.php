@@ -22,7 +22,7 @@ $wanted = array_slice($argv, 2);
 $folder = getenv('SHOTS') ?: __DIR__;
 /** Those that are half of another one come along with it. */
 if ($wanted !== []) {
-    array_push($wanted, ...array_intersect_key(['orders' => 'order', 'broadcast' => 'outbox', 'session' => 'report'], array_flip($wanted)));
+    array_push($wanted, ...array_intersect_key(['orders' => 'order', 'broadcast' => 'outbox', 'session' => 'report', 'opt-in-page' => 'session-page'], array_flip($wanted)));
 }
 
 $wait = function (RemoteWebDriver $b, string $css): void {
@@ -162,6 +162,7 @@ sleep(3);
 $visitor->executeScript('document.querySelector("form button[type=submit]").click()');
 $wait($visitor, '.session-acts a');
 $shoot($visitor, 'session-page');
+$join('opt-in-page', 'session-page');
 $visitor->get("{$site}/first-season/order");
 $wait($visitor, '.card-fields iframe');
 $shoot($visitor, 'checkout');
