@@ -45,7 +45,10 @@ final class AttendanceTest extends TestCase
             Watched::of([[0, 30]])->share(0)]);
     }
 
-    /** @return iterable<string, array{array{int, int}, int, int, int, list<array{int, int}>}> what is reported, seconds here, believed before, reached */
+    /**
+     * @return iterable<string, array{array{int, int}, int, int, int, list<array{int, int}>}> what is reported, seconds here, believed
+     *     before, reached
+     */
     public static function beats(): iterable
     {
         yield 'the first quarter of a minute' => [[0, 15], 15, 0, 15, [[0, 15]]];

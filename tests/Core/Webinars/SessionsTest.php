@@ -52,7 +52,8 @@ final class SessionsTest extends TestCase
             '2027-03-20 12:00', 'America/Chicago'];
         yield 'the visitor’s own hour' => [['2027-03-23 23:00', '2027-03-30 23:00', '2027-04-06 23:00'], ['theirs' => true] + $tuesdays,
             '2027-03-20 12:00', 'America/Chicago'];
-        yield 'the visitor’s own hour, on the other side of the date line' => [['2027-03-23 04:00', '2027-03-30 04:00', '2027-04-06 04:00'],
+        yield 'the visitor’s own hour, on the other side of the date line' => [['2027-03-23 04:00', '2027-03-30 04:00',
+            '2027-04-06 04:00'],
             ['theirs' => true] + $tuesdays, '2027-03-20 12:00', 'Pacific/Kiritimati'];
         yield 'a half-hour zone' => [['2027-03-23 12:30', '2027-03-30 12:30', '2027-04-06 12:30'], ['theirs' => true] + $tuesdays,
             '2027-03-20 12:00', 'Asia/Kolkata'];
