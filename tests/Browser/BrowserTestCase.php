@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use CurlHandle;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Exception\UnknownErrorException;
 use Facebook\WebDriver\Remote\RemoteExecuteMethod;
@@ -303,6 +304,43 @@ abstract class BrowserTestCase extends TestCase
         self::assertTrue($answer['ok'], "{$method} {$path}: {$answer['body']}");
 
         return (array) json_decode($answer['body'], true);
+    }
+
+    /**
+     * A request that is not sent yet, from an address of its own where one is named.
+     *
+     * @param  array<string, string>|null  $post
+     */
+    protected function request(string $path, ?array $post = null, string $from = ''): CurlHandle
+    {
+        $curl = curl_init(self::$site.$path);
+        curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_USERAGENT => 'Mozilla/5.0 Chrome/140.0', CURLOPT_TIMEOUT => 30]);
+        if ($from !== '') {
+            curl_setopt($curl, CURLOPT_HTTPHEADER, ["X-Forwarded-For: {$from}"]);
+        }
+        if ($post !== null) {
+            curl_setopt($curl, CURLOPT_POSTFIELDS, http_build_query($post));
+        }
+
+        return $curl;
+    }
+
+    /**
+     * @param  list<CurlHandle>  $requests
+     * @return list<int> the answers' states
+     */
+    protected function atOnce(array $requests): array
+    {
+        $multi = curl_multi_init();
+        foreach ($requests as $request) {
+            curl_multi_add_handle($multi, $request);
+        }
+        do {
+            curl_multi_exec($multi, $running);
+            curl_multi_select($multi, 0.05);
+        } while ($running > 0);
+
+        return array_map(fn (CurlHandle $c): int => (int) curl_getinfo($c, CURLINFO_RESPONSE_CODE), $requests);
     }
 
     protected function pdf(): string

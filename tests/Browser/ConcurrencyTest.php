@@ -21,35 +21,6 @@ final class ConcurrencyTest extends BrowserTestCase
         }
     }
 
-    private function request(string $path, ?array $post = null): CurlHandle
-    {
-        $curl = curl_init(self::$site.$path);
-        curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_USERAGENT => 'Mozilla/5.0 Chrome/140.0', CURLOPT_TIMEOUT => 30]);
-        if ($post !== null) {
-            curl_setopt($curl, CURLOPT_POSTFIELDS, http_build_query($post));
-        }
-
-        return $curl;
-    }
-
-    /**
-     * @param  list<CurlHandle>  $requests
-     * @return list<int> the answers' states
-     */
-    private function atOnce(array $requests): array
-    {
-        $multi = curl_multi_init();
-        foreach ($requests as $request) {
-            curl_multi_add_handle($multi, $request);
-        }
-        do {
-            curl_multi_exec($multi, $running);
-            curl_multi_select($multi, 0.05);
-        } while ($running > 0);
-
-        return array_map(fn (CurlHandle $c): int => (int) curl_getinfo($c, CURLINFO_RESPONSE_CODE), $requests);
-    }
-
     /** @return array<string, string> the hidden fields of a freshly loaded form */
     private function form(): array
     {

@@ -22,7 +22,8 @@ final class PopupTest extends BrowserTestCase
 
     private function seePopup(RemoteWebDriver $b, string $words): void
     {
-        $this->waitFor($b, fn (): bool => str_contains((string) $this->inPopup($b, 'return box.innerText'), $words), "it says “{$words}”");
+        $this->waitFor($b, fn (): bool => str_contains((string) $this->inPopup($b, 'return box.innerText'), $words),
+            "it says “{$words}”");
     }
 
     private function isShown(RemoteWebDriver $b): bool

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use CurlHandle;
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy;
@@ -159,6 +160,33 @@ final class WebinarTest extends BrowserTestCase
             $this->press($owner, 'End it', '[role=dialog] button');
             $this->seeText($wren, 'This session is over.');
             $this->find($owner, '[data-test=sentence]');
+        });
+    }
+
+    public function test_fifty_at_once_for_five_places_are_five_and_a_waiting_list(): void
+    {
+        $this->steps(function (): void {
+            $owner = $this->browser();
+            $this->signIn($owner);
+            $funnel = $this->fromStarter($owner, 'Live: I speak at a set time');
+            $webinar = $this->askApi($owner, 'GET', "funnels/{$funnel}")['webinars'][0];
+            $this->askApi($owner, 'PUT', "parts/{$webinar['id']}", ['revision' => $webinar['revision'],
+                'schedule' => ['places' => 5] + $webinar['schedule']]);
+            $this->publishAtOnce($owner, $funnel);
+            $address = '/'.$this->sql("select address from funnels where id = '{$funnel}'");
+            $forms = array_map(function (int $i) use ($address): array {
+                preg_match_all('/<input type="hidden" name="(\w+)" value="([^"]*)"/', (string) curl_exec($this->request($address)), $m);
+
+                return ['email' => "p{$i}@example.com"] + array_combine($m[1], $m[2]);
+            }, range(1, 50));
+            $states = $this->atOnce(array_map(fn (array $form, int $i): CurlHandle => $this->request($address, $form, "198.51.100.{$i}"),
+                $forms, range(1, 50)));
+
+            self::assertSame([303 => 50], array_count_values($states));
+            $count = fn (string $state): int => (int) $this->sql('select count(*) from registrations where webinar_id = '
+                ."'{$webinar['id']}' and "
+                ."state = '{$state}'");
+            self::assertSame([5, 45], [$count('registered'), $count('waiting')]);
         });
     }
 }

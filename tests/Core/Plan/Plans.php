@@ -13,6 +13,7 @@ use Lantern\Core\Plan\LeadMagnet;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\Sender;
 use Lantern\Core\Starters\Starter;
+use Lantern\Core\Webinars\Manner;
 
 /** Plans to test with; ids are counted, so that a test can name them. */
 final class Plans
@@ -40,12 +41,12 @@ final class Plans
         return self::starter(null)->build(Goal::WaitingList, 'Autumn list', 'First Season', 'first-season', null);
     }
 
-    public static function of(Goal $goal, string $title = 'First Season', ?string $price = '290'): Plan
+    public static function of(Goal $goal, string $title = 'First Season', ?string $price = '290', Manner $manner = Manner::Live): Plan
     {
         $leadMagnet = $goal->hasLeadMagnet() ? new LeadMagnet('gift', $title, 'file', 'plan.pdf', 'application/pdf', 48_000) : null;
 
         return self::starter(null)->build($goal, 'Private name', $title, 'first-season', $leadMagnet,
-            $price === null ? null : self::price($price));
+            $price === null ? null : self::price($price), manner: $manner);
     }
 
     /** @return array<string, Plan> one of each starter, by goal */

@@ -16,6 +16,7 @@ use Lantern\Core\Events\Outcome;
 use Lantern\Core\Offers\Offer;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Document;
+use Lantern\Core\Page\PageFacts;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
@@ -25,6 +26,8 @@ use Lantern\Core\Plan\Way;
 use Lantern\Core\Starters\StarterDesk;
 use Lantern\Core\Starters\StarterLaunch;
 use Lantern\Core\Starters\StarterPages;
+use Lantern\Core\Webinars\Manner;
+use Lantern\Core\Webinars\ScheduleKind;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Plan\Plans;
@@ -232,6 +235,19 @@ final class StarterTest extends TestCase
         }
         self::assertMatchesRegularExpression('/^[a-z]+(-[a-z]+)*$/', $role->address());
         self::assertNotSame('', $role->label());
+    }
+
+    public function test_a_webinar_from_a_recording_is_never_called_live_and_lacks_its_recording_alone(): void
+    {
+        $plan = Plans::of(Goal::Webinar, manner: Manner::Automated);
+        $words = html_entity_decode(strip_tags((string) json_encode(array_map(fn ($p): array => $p->toArray(), [...$plan->pages,
+            ...$plan->emails, ...$plan->forms]), JSON_UNESCAPED_UNICODE)));
+
+        self::assertDoesNotMatchRegularExpression('/\blive\b/i', $words);
+        self::assertSame(ScheduleKind::Soon, $plan->webinars[0]->schedule->kind);
+        self::assertSame(['webinar-no-video'], array_values(array_map(fn (Finding $f): string => $f->code,
+            array_filter(GoLiveCheck::of($plan, new PageFacts, new DateTimeImmutable('2027-03-01')),
+                fn (Finding $f): bool => str_starts_with($f->code, 'webinar')))));
     }
 
     public function test_outcomes_in_a_sentence(): void
