@@ -13,6 +13,8 @@ use Lantern\Core\Support\Shape;
 /** One file, picture or video of an archive, as it is described there and as it really is. */
 final readonly class ArchiveMedia
 {
+    private const MOST_CAPTIONS = 1_048_576;
+
     private const PICTURES = ['webp' => 'image/webp', 'jpg' => 'image/jpeg', 'png' => 'image/png'];
 
     private string $name;
@@ -32,6 +34,7 @@ final readonly class ArchiveMedia
             'file' => Uploads::mimes(),
             'picture' => ['image/webp'],
             'video' => ['video/mp4', 'video/webm'],
+            'captions' => ['text/vtt'],
             default => throw Invalid::at('archive', 'There is media of an unknown kind in it.'),
         };
         if ($this->name === '' || ! in_array($this->mime, $allowed, true)) {
@@ -75,6 +78,14 @@ final readonly class ArchiveMedia
      */
     public function check(string $name, string $file): void
     {
+        if ($this->kind === 'captions') {
+            // What detectors call it differs; what browsers can show is told by reading it.
+            if (filesize($file) > self::MOST_CAPTIONS || ! Uploads::areCaptions((string) file_get_contents($file))) {
+                throw Invalid::at('archive', "“{$this->name}” holds no captions that browsers can show.");
+            }
+
+            return;
+        }
         $is = (string) (new finfo(FILEINFO_MIME_TYPE))->file($file);
         $said = $this->kind === 'picture' ? self::PICTURES[pathinfo($name, PATHINFO_EXTENSION)] : $this->mime;
         // Office documents and e-books are zips; older detectors see no more than that.
@@ -109,7 +120,7 @@ final readonly class ArchiveMedia
     public function columns(string $id): array
     {
         $columns = ['kind' => $this->kind, 'name' => $this->name, 'mime' => $this->mime, 'path' => match ($this->kind) {
-            'picture' => "pictures/{$id}", 'video' => "videos/{$id}", default => "files/{$id}"
+            'picture' => "pictures/{$id}", 'video', 'captions' => "videos/{$id}", default => "files/{$id}"
         }];
         if ($this->kind !== 'picture') {
             return $columns;

@@ -134,15 +134,21 @@ final class Uploads
             'sha256' => (string) hash_file('sha256', $file->getRealPath())]);
     }
 
+    /** WebVTT in UTF-8 with something to be shown. */
+    public static function areCaptions(string $text): bool
+    {
+        $text = str_starts_with($text, "\u{FEFF}") ? substr($text, 3) : $text;
+
+        return mb_check_encoding($text, 'UTF-8') && preg_match('/^WEBVTT(?:[ \t\r\n]|$)/', $text) === 1
+            && preg_match('/^(?:\d+:)?\d{2}:\d{2}\.\d{3}[ \t]+-->[ \t]+(?:\d+:)?\d{2}:\d{2}\.\d{3}/m', $text) === 1;
+    }
+
     /** Captions of a video: WebVTT in UTF-8, as it came. */
     public function captions(Business $business, UploadedFile $file): Upload
     {
         $bytes = $this->bytes($file, 1024 * 1024, 'captions');
         $name = $this->name($file);
-        $text = (string) file_get_contents($file->getRealPath());
-        $text = str_starts_with($text, "\u{FEFF}") ? substr($text, 3) : $text;
-        if (! mb_check_encoding($text, 'UTF-8') || preg_match('/^WEBVTT(?:[ \t\r\n]|$)/', $text) !== 1
-            || preg_match('/^(?:\d+:)?\d{2}:\d{2}\.\d{3}[ \t]+-->[ \t]+(?:\d+:)?\d{2}:\d{2}\.\d{3}/m', $text) !== 1) {
+        if (! self::areCaptions((string) file_get_contents($file->getRealPath()))) {
             throw Invalid::at('captions', "“{$name}” holds no captions that browsers can show. Please bring a WebVTT file (.vtt) in "
                 .'UTF-8.');
         }

@@ -61,6 +61,7 @@ final class Attendance
         $row = self::rows($webinar)->selectRaw(self::SUMS)->first();
 
         return ($row === null ? array_fill_keys(self::NUMBERS, 0) : self::numbers($row)) + [
+            'replay_alone' => self::rows($webinar)->whereNull('came_at')->whereNotNull('watched_replay_at')->count(),
             'bought' => self::buyers($webinar)->distinct()->count('registrations.person_id'),
             'bought_live' => self::buyers($webinar)->whereNotNull('came_at')->distinct()->count('registrations.person_id'),
             'bought_replay' => self::buyers($webinar)->whereNull('came_at')->whereNotNull('watched_replay_at')->distinct()

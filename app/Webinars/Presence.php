@@ -102,10 +102,11 @@ final readonly class Presence
     {
         $live = self::watched($registration->id, 'live');
         $replay = self::watched($registration->id, 'replay');
+        $begins = $registration->came_at === null && $live->seconds() > 0;
         $registration->forceFill(['live_seconds' => $live->seconds(), 'replay_seconds' => $replay->seconds(),
-            'came_at' => $registration->came_at ?? ($live->seconds() > 0 ? $now : null)])->save();
+            'came_at' => $registration->came_at ?? ($begins ? $now : null)])->save();
         if ($registration->isOnDemand() && $kind === 'live') {
-            self::onDemand($registration, $room, $live, $now);
+            self::onDemand($registration, $room, $live, $begins, $now);
         }
         $outcomes = $room->webinar->bar->outcomes($live, $replay, $room->length, $room->offerAt(), false);
         if ($kind === 'replay' && $room->webinar->offer?->second !== null && $replay->has($room->webinar->offer->second)) {
@@ -120,13 +121,11 @@ final readonly class Presence
     }
 
     /** What begins when its person likes has begun with their first second, and is over once they come to its end. */
-    private static function onDemand(Registration $registration, LiveRoom $room, Watched $live, DateTimeImmutable $now): void
+    private static function onDemand(Registration $registration, LiveRoom $room, Watched $live, bool $begins, DateTimeImmutable $now): void
     {
-        $first = $live->seconds() > 0 && DB::table('room_devices')->where('registration_id', $registration->id)->where('kind', 'live')
-            ->min('first_at') === Instant::sql($now);
         $registration->forceFill(match (true) {
             ($live->until() ?? 0) >= $room->length - self::NEAR_END => ['settle_at' => $now],
-            $first => ['starts_at' => $now, 'ends_at' => $now->modify("+{$room->length} seconds"), 'settle_at' => $now->modify('+1 day')],
+            $begins => ['starts_at' => $now, 'ends_at' => $now->modify("+{$room->length} seconds"), 'settle_at' => $now->modify('+1 day')],
             default => [],
         })->save();
     }

@@ -95,6 +95,49 @@ final class AccessibilityTest extends BrowserTestCase
         });
     }
 
+    public function test_webinars(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $this->signIn($b);
+            $funnel = (string) $this->askApi($b, 'POST', 'funnels', ['goal' => 'webinar', 'name' => 'Melody', 'title' => 'First Melody',
+                'price' => '290'])['id'];
+            foreach ($this->askApi($b, 'GET', "funnels/{$funnel}")['offers'] as $offer) {
+                $this->askApi($b, 'PUT', "parts/{$offer['id']}", ['revision' => $offer['revision'],
+                    'price' => ['kind' => 'once', 'amount' => 19_000, 'currency' => 'EUR']]);
+            }
+            $this->publishAtOnce($b, $funnel);
+            $webinar = (string) $this->sql("select id from draft_parts where kind = 'webinar'");
+            $visitor = $this->browser();
+            $address = self::$site.'/'.$this->sql("select address from funnels where id = '{$funnel}'");
+            $visitor->get($address);
+            $this->find($visitor, '[data-sessions]');
+            $this->check($visitor, 'the registration page');
+            $this->fill($visitor, 'Email address', 'robin@example.com');
+            $visitor->executeScript('document.querySelector("form button[type=submit]").click()');
+            $this->find($visitor, '.session-acts a');
+            $this->press($visitor, 'Another time suits you better?', 'summary');
+            $this->check($visitor, 'the confirmation page');
+            $this->sql("update registrations set starts_at = strftime('%Y-%m-%d %H:%M:%f', 'now', '+5 minutes')");
+            $visitor->get("{$address}/room");
+            $this->seeText($visitor, 'It begins in');
+            $this->check($visitor, 'the room');
+            $visitor->get("{$address}/replay");
+            $this->seeText($visitor, 'The replay opens');
+            $this->check($visitor, 'the replay before it opens');
+            $b->get(self::$studio."/studio/funnels/{$funnel}/webinar/{$webinar}");
+            $this->find($b, '[data-test=sessions] a');
+            $this->find($b, '[data-test=calendar]');
+            $this->check($b, 'the desk of a webinar');
+            $this->press($b, 'Control room', '[data-test=sessions] a');
+            $this->press($b, 'A new poll');
+            $this->check($b, 'the control room');
+            $this->press($b, 'Report', '[role=tab]');
+            $this->find($b, '[data-test=people]');
+            $this->check($b, 'the report');
+        });
+    }
+
     public function test_popups(): void
     {
         $this->steps(function (): void {

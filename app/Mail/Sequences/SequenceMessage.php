@@ -87,8 +87,8 @@ final class SequenceMessage extends KindOfMessage
     {
         $registration = Bookings::find($person->id, $moment->webinar);
 
-        return $registration !== null && $registration->open !== null && $registration->ends_at <= CarbonImmutable::now()
-            && ! $registration->isOnDemand();
+        return $registration !== null && $registration->open !== null
+            && ($registration->isOnDemand() || $registration->ends_at <= CarbonImmutable::now());
     }
 
     /**

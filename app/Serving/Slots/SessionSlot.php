@@ -49,11 +49,13 @@ final class SessionSlot implements Slot
             'replay' => $seat === null ? null : Bookings::of($webinar, $seat)->replay])->render();
     }
 
-    /** @return 'none'|'inbox'|'waiting'|'cancelled'|'over'|'registered' */
+    /** @return 'none'|'list'|'inbox'|'waiting'|'cancelled'|'over'|'registered' */
     private static function state(?Registration $seat, Visit $visit, CarbonImmutable $now): string
     {
         return match (true) {
-            $seat === null => $visit->submission?->session === null ? 'none' : 'inbox',
+            $seat === null && $visit->submission === null => 'none',
+            // Where there was no session to choose, they hear of the next one.
+            $seat === null => $visit->submission->session === null ? 'list' : 'inbox',
             $seat->state === Registration::CANCELLED => 'cancelled',
             $seat->open === null || (! $seat->isOnDemand() && $seat->ends_at <= $now) => 'over',
             $seat->state === Registration::WAITING => 'waiting',

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { useEventListener, useIntervalFn } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
+import { useRouter } from 'vue-router';
 import { api } from '@/api/client';
-import type { SessionShown } from '@/api/types';
+import type { SessionRow, SessionShown, WebinarFacts } from '@/api/types';
 import { minutesOf } from '@/funnel/desk/webinar/clock';
 import { useToasts } from '@/stores/toasts';
-import { count, counted } from '@/ui/format';
+import { count, counted, dateTime } from '@/ui/format';
 import UiDialog from '@/ui/UiDialog.vue';
+import UiListbox from '@/ui/UiListbox.vue';
 import PollPanel from '@/webinar/PollPanel.vue';
 import QuestionList from '@/webinar/QuestionList.vue';
 
@@ -15,6 +17,7 @@ const props = defineProps<{ shown: SessionShown; path: string }>();
 const emit = defineEmits<{ took: [SessionShown]; reload: [] }>();
 
 const toasts = useToasts();
+const router = useRouter();
 const room = computed(() => props.shown.room);
 const live = computed(() => props.shown.manner === 'live');
 const busy = ref(false);
@@ -70,6 +73,30 @@ async function callOff(): Promise<void> {
 async function end(): Promise<void> {
     ending.value = false;
     await act('end', 'It has ended. Those who were there are told what comes next.');
+}
+/** Sessions that everybody could be moved to; null while nobody asked for it. */
+const others = ref<SessionRow[] | null>(null);
+const to = ref('');
+async function askWhere(): Promise<void> {
+    try {
+        const { sessions } = await api.get<WebinarFacts>(`parts/${props.shown.webinar}/webinar`);
+        others.value = sessions
+            .filter((s) => s.key !== props.shown.key && !s.cancelled && Date.parse(s.startsAt) > Date.now() && s.scheduled)
+            .reverse();
+        to.value = others.value[0]?.key ?? '';
+    } catch (error) {
+        toasts.trouble(error);
+    }
+}
+async function moveAll(): Promise<void> {
+    others.value = null;
+    try {
+        const { moved } = await api.post<{ moved: number }>(`${props.path}/move`, { to: to.value });
+        toasts.say(`${counted(moved, 'person is', 'people are')} in the other session now, and written to.`);
+        await router.push(`/funnels/${props.shown.funnel}/webinar/${props.shown.webinar}`);
+    } catch (error) {
+        toasts.trouble(error);
+    }
 }
 const mayBegin = computed(() => live.value && !room.value.begun && ['closed', 'opening'].includes(room.value.state) && begins.value < 3600);
 const mayEnd = computed(() => live.value && room.value.begun && room.value.state === 'on');
@@ -155,6 +182,14 @@ useEventListener('keydown', (event: KeyboardEvent) => {
                     </p>
                 </template>
                 <button
+                    v-if="['closed', 'opening'].includes(room.state) && (shown.numbers.registered ?? 0) > 0"
+                    type="button"
+                    class="btn-quiet"
+                    @click="askWhere"
+                >
+                    Move everybody to another time
+                </button>
+                <button
                     v-if="['closed', 'opening'].includes(room.state) || (room.state === 'on' && live)"
                     type="button"
                     class="btn-quiet text-clay-deep"
@@ -180,6 +215,24 @@ useEventListener('keydown', (event: KeyboardEvent) => {
                 <button type="button" class="btn-main" @click="callOff">Cancel the session</button>
                 <button type="button" class="btn" @click="cancelling = false">Keep it</button>
             </div>
+        </UiDialog>
+        <UiDialog :open="others !== null" title="Move everybody to another time?" @close="others = null">
+            <template v-if="others?.length">
+                <UiListbox
+                    v-model="to"
+                    label="To the session of"
+                    :options="others.map((s) => ({ value: s.key, label: dateTime(s.startsAt) }))"
+                />
+                <p class="mt-2">
+                    Everybody keeps their place. Each gets an email with the new time, and can choose another one. Nobody can register for
+                    this session any more.
+                </p>
+                <div class="mt-4 flex gap-2">
+                    <button type="button" class="btn-main" @click="moveAll">Move everybody</button>
+                    <button type="button" class="btn" @click="others = null">Leave it</button>
+                </div>
+            </template>
+            <p v-else>There is no other session to come. Add a date on the webinar's desk and publish it first.</p>
         </UiDialog>
         <UiDialog :open="ending" title="End the session?" @close="ending = false">
             <p>The room says that it is over, and leads on. You can take it back for half a minute.</p>

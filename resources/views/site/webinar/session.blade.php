@@ -26,6 +26,9 @@
 <p class="session-acts"><a class="button" href="{{ $links['replay'] }}">To the replay</a></p>
 @endif
 @break
+@case ('list')
+<p>There is no session to come yet. You hear of the next one by email, and can choose your time then.</p>
+@break
 @case ('inbox')
 <p>Please look in your inbox: your time and your link into the room are there.</p>
 @break

@@ -18,11 +18,12 @@ const comparison = computed(() => {
     if ((t.came ?? 0) + (t.replay ?? 0) === 0) {
         return '';
     }
-    const sold = (bought: number, all: number) => (all === 0 ? 'nobody yet' : `${share(bought, all)} of ${count(all)} bought`);
-    return `Of those who came: ${sold(t.bought_live ?? 0, t.came ?? 0)}. Of those who watched the replay alone: ${sold(
-        t.bought_replay ?? 0,
-        Math.max(0, (t.replay ?? 0) - 0),
-    )}.`;
+    const sold = (bought: number, all: number, who: string) =>
+        all === 0 ? 'nobody yet' : `${count(bought)} of ${count(all)} ${who} bought (${share(bought, all)})`;
+    return (
+        `Live, ${sold(t.bought_live ?? 0, t.came ?? 0, 'who came')}; ` +
+        `by the replay alone, ${sold(t.bought_replay ?? 0, t.replay_alone ?? 0, 'who watched it')}.`
+    );
 });
 </script>
 
