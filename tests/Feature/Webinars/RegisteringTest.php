@@ -233,6 +233,63 @@ final class RegisteringTest extends WebinarTestCase
             $this->registration('slow@example.com')->state]);
     }
 
+    public function test_somebody_with_the_last_place_keeps_it_when_they_register_again(): void
+    {
+        $this->schedule(['places' => 1]);
+        $this->register(session: self::FIRST);
+        $this->register(session: self::FIRST);
+        self::assertSame(['registered', 1], [$this->registration()->state, Registration::query()->count()]);
+        $this->register('wren@example.com', self::FIRST);
+        self::assertSame('waiting', $this->registration('wren@example.com')->state);
+        // Whoever still waits when it is over has missed nothing, and gets no replay.
+        $this->travelTo('2027-03-09 18:01:00');
+        \App\Models\WebinarSession::query()->create(['business_id' => $this->host->business_id, 'funnel_id' => $this->funnel->id,
+            'webinar_id' => $this->webinar, 'session_key' => self::FIRST, 'starts_at' => '2027-03-09 17:00:00', 'ends_at' => '2027-03-09 18:00:00', 'begun_at' => '2027-03-09 17:00:00', 'ended_at' => '2027-03-09 18:00:00']);
+        self::assertSame(2, $this->settle());
+        self::assertSame([['missed'], []], [$this->deeds(), $this->deeds('wren@example.com')]);
+    }
+
+    public function test_a_session_further_ahead_than_is_offered_or_called_off_cannot_be_had(): void
+    {
+        $this->schedule(['ahead' => 10]);
+        $this->register(session: self::SECOND)->assertStatus(422);
+        \App\Models\WebinarSession::query()->create(['business_id' => $this->host->business_id, 'funnel_id' => $this->funnel->id,
+            'webinar_id' => $this->webinar, 'session_key' => self::FIRST, 'starts_at' => '2027-03-09 17:00:00', 'ends_at' => '2027-03-09 18:00:00', 'cancelled_at' => now()]);
+        $this->register(session: self::FIRST)->assertStatus(422);
+        $this->get("/{$this->funnel->address}")->assertSee('There is no session to register for at the moment');
+        $this->register()->assertRedirect();
+        self::assertSame([0, 1], [Registration::query()->count(), Submission::query()->count()]);
+        $this->withCookie('lantern_joined', (string) Submission::query()->value('id'))->get("/{$this->funnel->address}/confirmation")
+            ->assertSee('You hear of the next one by email');
+    }
+
+    public function test_a_reminder_of_the_session_before_that_a_worker_holds_already_does_not_go_out(): void
+    {
+        $this->schedule();
+        $this->register(session: self::FIRST);
+        $held = Message::query()->where('name', 'A day before')->sole()->id;
+        $this->post(Links::path($this->registration()).'/session', ['webinar_session' => self::SECOND]);
+        Message::query()->whereKey($held)->update(['state' => 'waiting', 'trouble' => null]);
+        $this->travelTo('2027-03-15 17:00:05');
+        app(\App\Mail\Sending\MessageSender::class)->send($held);
+        self::assertSame(['cancelled', 'Is in another session now.'], [Message::query()->findOrFail($held)->state->value,
+            Message::query()->findOrFail($held)->trouble]);
+    }
+
+    public function test_a_reader_whose_own_field_is_called_like_a_link_of_ours_leads_nowhere_with_it(): void
+    {
+        $this->schedule();
+        $this->register(session: self::FIRST);
+        $person = $this->registration()->person_id;
+        \App\People\Fields\OwnFields::set($person, 'room_link', ['https://evil.example/']);
+        $this->runQueue();
+        self::assertStringNotContainsString('evil.example', (string) Message::query()->where('name', 'Confirmation')->sole()->html);
+        self::assertStringNotContainsString('evil.example', (string) Message::query()->where('name', 'Confirmation')->sole()->text);
+        DB::table('registrations')->delete();
+        $message = Message::query()->where('name', 'Confirmation')->sole();
+        self::assertNull(app(\App\Mail\Emails\EmailWriter::class)->target($message, '{{room_link}}'));
+    }
+
     public function test_links_of_others_and_made_up_ones_open_nothing(): void
     {
         $this->schedule();

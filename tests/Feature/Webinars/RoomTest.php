@@ -255,6 +255,72 @@ final class RoomTest extends WebinarTestCase
         self::assertSame('s202703021700', $this->registration()->session_key);
     }
 
+    public function test_the_offer_waits_for_its_minute_and_the_owners_own_try_counts_nowhere(): void
+    {
+        $offer = DraftPart::query()->findOrFail($this->webinar)->definition['offer']['offer'];
+        $this->change(['offer' => ['offer' => $offer, 'second' => 120]]);
+        $this->begin();
+        $this->report($this->robin, [])->assertJson(['offer' => null, 'offerAt' => 120]);
+        $this->travel(125)->seconds();
+        $this->report($this->robin, [])->assertJsonPath('offer.name', 'First Melody');
+        Registration::query()->whereKey($this->robin->id)->update(['owner' => true]);
+        $this->host('', [], 'GET')->assertJsonPath('room.here', 0)->assertJsonPath('numbers', []);
+        $this->host('people?outcome=registered', [], 'GET')->assertJsonPath('total', 0);
+    }
+
+    public function test_emails_afterwards_wait_until_it_is_known_what_became_of_them(): void
+    {
+        $this->travelTo('2027-03-01 17:00:05');
+        $this->act('begin');
+        // The host speaks far longer than was planned; the email for those who missed it is due meanwhile.
+        $this->watch($this->robin, 0, 60);
+        $this->travelTo('2027-03-01 19:00:30');
+        $this->artisan('lantern:due');
+        $this->runQueue();
+        self::assertSame(0, Message::query()->where('name', 'like', 'For those%')->where('state', '!=', 'waiting')->count());
+        $this->act('end');
+        $this->travel(2)->minutes();
+        $this->artisan('lantern:due');
+        $this->runQueue();
+        $this->travel(3)->minutes();
+        $this->artisan('lantern:due');
+        $this->runQueue();
+        self::assertSame(['For those who left early'], Message::query()->where('name', 'like', 'For those%')->where('state', 'sent')
+            ->pluck('name')->all());
+    }
+
+    public function test_a_session_that_its_host_forgot_to_end_counts_as_long_as_it_was_planned(): void
+    {
+        $this->travelTo('2027-03-01 17:00:00');
+        $this->act('begin');
+        $this->watch($this->robin, 0, 2200);
+        self::assertSame(0, $this->settle());
+        $this->travelTo('2027-03-01 21:01:00');
+        self::assertSame(1, $this->settle());
+        // 2,200 seconds of an hour are more than 60 percent; of four hours they would not be.
+        self::assertContains('attended', $this->deeds());
+    }
+
+    public function test_a_replay_for_those_who_missed_it_is_not_for_those_who_attended(): void
+    {
+        $this->change(['replay' => ['delay' => 0, 'days' => 3, 'for' => 'not-attended']]);
+        $this->register('wren@example.com', self::KEY);
+        $this->travelTo('2027-03-01 17:00:00');
+        $this->act('begin');
+        $this->watch($this->robin, 0, 60);
+        $this->act('end');
+        $this->travelTo('2027-03-01 18:30:00');
+        self::assertSame(2, $this->settle());
+        $replay = function (Registration $of): string {
+            $seat = $this->get(Links::path($of).'/replay')->getCookie('lantern_seat');
+
+            return (string) $this->withCookie('lantern_seat', (string) $seat?->getValue())->get("/{$this->funnel->address}/replay")
+                ->getContent();
+        };
+        self::assertStringContainsString('The replay is not open to you.', $replay($this->robin));
+        self::assertStringContainsString('data-room', $replay($this->registration('wren@example.com')));
+    }
+
     public function test_everybody_is_moved_to_another_time_and_what_was_going_out_is_told_anew(): void
     {
         $this->travelTo('2027-03-01 15:59:50');
