@@ -7,6 +7,8 @@ namespace App\Serving;
 use App\Models\Funnel;
 use App\Models\OldAddress;
 use App\Models\PublishedPage;
+use App\Webinars\Registrations\Links;
+use App\Webinars\Seat;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -69,13 +71,26 @@ final readonly class LivePage
         $live = fn () => PublishedPage::query()->where('version_id', $funnel->live_version_id);
         $closed = $live()->where('role', PageRole::Closed)->orderBy('id')->first();
         if ($closed === null) {
+            $kept = self::forSeat($request, $funnel, $address);
+            if ($kept !== null) {
+                return new self($funnel, $pages->fresh($kept), true);
+            }
+
             return $early && $funnel->opens_at !== null ? PlainPage::notOpenYet($funnel->opens_at, $funnel->business->zone())->response()
                 : PlainPage::closed()->response();
         }
         $asked = $live()->where('address', $address)->whereIn('role', [PageRole::ThankYou, PageRole::Confirmation])->first();
         $page = $asked !== null && Visit::submissionOf($request, $funnel)?->page_id === $closed->page_id ? $asked : $closed;
 
-        return new self($funnel, $pages->fresh($page), true);
+        return new self($funnel, $pages->fresh(self::forSeat($request, $funnel, $address) ?? $page), true);
+    }
+
+    /** Whoever has a place in a session keeps it, and their room and replay, when sign-ups are closed. */
+    private static function forSeat(Request $request, Funnel $funnel, string $address): ?PublishedPage
+    {
+        return Links::ofSeat($request->cookie(Seat::COOKIE))?->funnel_id !== $funnel->id ? null
+            : PublishedPage::query()->where('version_id', $funnel->live_version_id)->where('address', $address)
+                ->whereIn('role', [PageRole::Room, PageRole::Replay, PageRole::Confirmation])->first();
     }
 
     /** A funnel's earlier address leads to the one it has today. */

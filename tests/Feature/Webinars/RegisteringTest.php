@@ -290,6 +290,18 @@ final class RegisteringTest extends WebinarTestCase
         self::assertNull(app(\App\Mail\Emails\EmailWriter::class)->target($message, '{{room_link}}'));
     }
 
+    public function test_closing_the_funnel_closes_sign_ups_and_not_the_room_of_those_who_have_a_place(): void
+    {
+        $this->schedule();
+        $this->register(session: self::FIRST);
+        app(\App\Publishing\Publishing::class)->close($this->funnel);
+        $this->get("/{$this->funnel->address}/room")->assertDontSee('You are in the room');
+        $seat = $this->get(Links::path($this->registration()))->assertRedirect()->getCookie('lantern_seat');
+        $this->withCookie('lantern_seat', (string) $seat?->getValue())->get("/{$this->funnel->address}/room")->assertOk()
+            ->assertSee('You are in the room')->assertSee('data-room', false);
+        $this->get("/{$this->funnel->address}")->assertDontSee('Keep me a place');
+    }
+
     public function test_links_of_others_and_made_up_ones_open_nothing(): void
     {
         $this->schedule();
