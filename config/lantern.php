@@ -14,6 +14,8 @@ return [
 
     'uploads' => [
         'file_bytes' => 100 * 1024 * 1024,
+        /** A recording of two hours fits. What PHP itself lets in is set apart, see docs/running.md. */
+        'video_bytes' => 2 * 1024 * 1024 * 1024,
         'picture_bytes' => 15 * 1024 * 1024,
         'picture_pixels' => 40_000_000,
         'import_bytes' => 100 * 1000 * 1000,

@@ -44,7 +44,7 @@ final readonly class FunnelArchive
 
     public const VERSION = 1;
 
-    public const MOST_BYTES = 400 * 1024 * 1024;
+    public const MOST_BYTES = 2200 * 1024 * 1024;
 
     private const MOST_ENTRIES = 600;
 
@@ -216,7 +216,9 @@ final readonly class FunnelArchive
         $hash = '';
         foreach ($media->files($id) as $name => $path) {
             $stored[] = $path;
-            [$size, $hash] = $this->takeFile($zip, "media/{$old}/{$name}", $path, fn (string $file) => $media->check($name, $file));
+            [$size, $hash] = $this->takeFile($zip, "media/{$old}/{$name}", $path,
+                (int) config($kind === 'video' ? 'lantern.uploads.video_bytes' : 'lantern.uploads.file_bytes'),
+                fn (string $file) => $media->check($name, $file));
             $bytes += $size;
         }
 
@@ -230,9 +232,8 @@ final readonly class FunnelArchive
      * @param  callable(string): void  $check  is given the path of the unpacked file
      * @return array{int, string} bytes and hash
      */
-    private function takeFile(ZipArchive $zip, string $entry, string $path, callable $check): array
+    private function takeFile(ZipArchive $zip, string $entry, string $path, int $most, callable $check): array
     {
-        $most = (int) config('lantern.uploads.file_bytes');
         $temporary = (string) tempnam(sys_get_temp_dir(), 'lantern-entry');
         try {
             $from = $zip->getStream($entry);

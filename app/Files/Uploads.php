@@ -120,7 +120,7 @@ final class Uploads
     /** A video is kept as it came: MP4 or WebM by content, whatever its name says. */
     public function video(Business $business, UploadedFile $file): Upload
     {
-        $bytes = $this->bytes($file, (int) config('lantern.uploads.file_bytes'), 'video');
+        $bytes = $this->bytes($file, (int) config('lantern.uploads.video_bytes'), 'video');
         $name = $this->name($file);
         $mime = $this->mime($file);
         if (! in_array($mime, ['video/mp4', 'video/webm'], true)) {
@@ -159,11 +159,18 @@ final class Uploads
             'mime' => 'text/vtt', 'bytes' => $bytes, 'path' => $path, 'sha256' => (string) hash_file('sha256', $file->getRealPath())]);
     }
 
+    /** A limit in words: “100 MB”, “2 GB”. */
+    public static function words(int $bytes): string
+    {
+        $mb = intdiv($bytes, 1024 * 1024);
+
+        return $mb >= 1024 && $mb % 1024 === 0 ? intdiv($mb, 1024).' GB' : "{$mb} MB";
+    }
+
     private function bytes(UploadedFile $file, int $most, string $field): int
     {
-        $mb = intdiv($most, 1024 * 1024);
         if (in_array($file->getError(), [UPLOAD_ERR_INI_SIZE, UPLOAD_ERR_FORM_SIZE], true) || $file->getSize() > $most) {
-            throw Invalid::at($field, "This file is too large: {$mb} MB at most.");
+            throw Invalid::at($field, 'This file is too large: '.self::words($most).' at most.');
         }
         if (! $file->isValid()) {
             throw Invalid::at($field, 'The file did not arrive whole. Please choose it again.');

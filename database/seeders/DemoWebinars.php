@@ -20,6 +20,7 @@ use App\Models\User;
 use App\Orders\Attempt;
 use App\Orders\Payments;
 use App\Orders\PlaceOrder;
+use App\Orders\Receipts;
 use App\Payments\Practice\Behaviour;
 use App\Payments\Practice\PracticeBank;
 use App\Publishing\Publishing;
@@ -46,6 +47,8 @@ use Lantern\Core\Offers\Quote;
 use Lantern\Core\Offers\Wanted;
 use Lantern\Core\People\EmailAddress;
 use Lantern\Core\Plan\Goal;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Webinars\Manner;
 use Lantern\Core\Webinars\Session;
@@ -77,6 +80,11 @@ final class DemoWebinars
 
     private string $webinar;
 
+    private CarbonImmutable $end;
+
+    /** @var array<string, string> visitors by the id of their registration */
+    private array $visitors = [];
+
     public function __construct(
         private readonly NewFunnel $new,
         private readonly Uploads $uploads,
@@ -91,12 +99,15 @@ final class DemoWebinars
         private readonly PlaceOrder $place,
         private readonly Payments $payments,
         private readonly PracticeBank $bank,
+        private readonly Receipts $receipts,
+        private readonly DemoMail $mail,
     ) {
     }
 
     public function hold(Business $business, DemoCrowd $crowd, CarbonImmutable $now): void
     {
         $this->crowd = $crowd;
+        $this->end = $now;
         $zone = $business->timezone;
         $last = $now->setTimezone($zone)->subDay()->previous('Tuesday')->setTime(18, 0)->utc();
         $past = [$last->subWeeks(4), $last->subWeeks(2), $last];
@@ -122,10 +133,10 @@ final class DemoWebinars
         $this->webinar = DraftPart::there($this->funnel->id, Webinar::kind())->sole()->id;
         $schedule = $this->drafted()->schedule->toArray();
         $offer = $this->drafted()->offer->offer ?? '';
+        $wall = array_map(fn (CarbonImmutable $d): string => $d->setTimezone($business->timezone)->format('Y-m-d\TH:i'), $dates);
         DraftPart::query()->findOrFail($this->webinar)->change(['name' => 'First melody', 'video' => $this->recording($business),
             'captions' => $this->captions($business), 'offer' => ['offer' => $offer], 'chapters' => self::chapters(),
-            'schedule' => ['dates' => array_map(fn (CarbonImmutable $d): string => $d->setTimezone($business->timezone)->format('Y-m-d\TH:i'),
-                $dates)] + $schedule, 'tags' => ['attended' => ['Came to First Melody']]])->save();
+            'schedule' => ['dates' => $wall] + $schedule, 'tags' => ['attended' => ['Came to First Melody']]])->save();
         $this->prices($this->funnel);
         $this->publishing->publish($this->funnel, User::query()->first(), 'Every other Tuesday');
         $this->funnel->refresh()->load(['liveVersion', 'business']);
@@ -232,7 +243,10 @@ final class DemoWebinars
             $device = substr(md5($registration->id), 0, 16);
             $report = fn (int $a, int $b) => $this->presence->report($registration->refresh()->load(['funnel.liveVersion', 'person']),
                 LiveRoom::of($registration), $device, 'live', [[$a, $b]], CarbonImmutable::now());
-            $moments[] = [$from, fn () => $report($from, $from)];
+            $moments[] = [$from, function () use ($registration, $report, $from): void {
+                $this->view($registration, PageRole::Room);
+                $report($from, $from);
+            }];
             $middle = self::OFFER * 60 + 35;
             if ($from < $middle && $until > $middle) {
                 $moments[] = [$middle, fn () => $report($from, $middle)];
@@ -305,7 +319,18 @@ final class DemoWebinars
             Answers::read($plan->forms[0], $this->crowd->somebody()), md5($visitor), $at, $visitor, $this->crowd->zone(),
             $source === null ? [] : ['utm_source' => $source], '192.0.2.9', 'Demo browser', session: 's'.$starts->format('YmdHi')));
 
-        return Registration::query()->where('submission_id', $submission->id)->sole();
+        $registration = Registration::query()->where('submission_id', $submission->id)->sole();
+        $this->visitors[$registration->id] = $visitor;
+        $this->view($registration, PageRole::Confirmation);
+
+        return $registration;
+    }
+
+    private function view(Registration $registration, PageRole $role): void
+    {
+        $pages = array_values(array_filter($this->plan()->pages, fn (PagePlan $page): bool => $page->role === $role));
+        $this->events->take(new NewEvent(EventType::Viewed, $this->funnel->business, CarbonImmutable::now(), $this->funnel,
+            $this->funnel->liveVersion, $pages[0]->id, visitor: $this->visitors[$registration->id]));
     }
 
     /**
@@ -320,6 +345,7 @@ final class DemoWebinars
             $at = $starts->addHours($this->crowd->between(4, 40));
             if ($registration->attended_at === null && $this->crowd->chance(0.42) && $at < $now) {
                 CarbonImmutable::setTestNow($at);
+                $this->view($registration, PageRole::Replay);
                 $room = LiveRoom::of($registration);
                 $device = substr(md5("replay{$registration->id}"), 0, 16);
                 $this->presence->report($registration, $room, $device, 'replay', [], $at);
@@ -349,6 +375,7 @@ final class DemoWebinars
             $person->fullName(), md5("order{$registration->id}"), $at, $this->bank->keepCard(Behaviour::Approves),
             visitor: $this->crowd->visitorId(), zone: $person->timezone, ip: '192.0.2.9'));
         $this->payments->ask($order->payments[0]->setRelation('order', $order->load(['funnel.business', 'lines'])));
+        $this->receipts->issueDue();
     }
 
     /** What has become due by now is sent, each at its moment. */
@@ -358,6 +385,10 @@ final class DemoWebinars
             ->where('due_at', '<=', Instant::sql($until))->orderBy('due_at')->get(['id', 'due_at']) as $message) {
             CarbonImmutable::setTestNow($message->due_at->addSecond());
             $this->sender->send($message->id);
+            $sent = $message->refresh();
+            if ($sent->state === MessageState::Sent) {
+                $this->mail->read($sent, $this->crowd, $this->end);
+            }
         }
         CarbonImmutable::setTestNow($until);
     }

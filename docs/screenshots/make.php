@@ -22,7 +22,8 @@ $wanted = array_slice($argv, 2);
 $folder = getenv('SHOTS') ?: __DIR__;
 /** Those that are half of another one come along with it. */
 if ($wanted !== []) {
-    array_push($wanted, ...array_intersect_key(['orders' => 'order', 'broadcast' => 'outbox', 'session' => 'report', 'opt-in-page' => 'session-page'], array_flip($wanted)));
+    $halves = ['orders' => 'order', 'broadcast' => 'outbox', 'session' => 'report', 'opt-in-page' => 'session-page'];
+    array_push($wanted, ...array_values(array_intersect_key($halves, array_flip($wanted))));
 }
 
 $wait = function (RemoteWebDriver $b, string $css): void {

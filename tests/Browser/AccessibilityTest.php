@@ -123,7 +123,7 @@ final class AccessibilityTest extends BrowserTestCase
             $this->seeText($visitor, 'It begins in');
             $this->check($visitor, 'the room');
             $visitor->get("{$address}/replay");
-            $this->seeText($visitor, 'The replay opens');
+            $this->seeText($visitor, 'The replay is not here yet');
             $this->check($visitor, 'the replay before it opens');
             $b->get(self::$studio."/studio/funnels/{$funnel}/webinar/{$webinar}");
             $this->find($b, '[data-test=sessions] a');

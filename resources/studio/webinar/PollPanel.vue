@@ -35,7 +35,7 @@ async function begin(): Promise<void> {
 </script>
 
 <template>
-    <section aria-labelledby="polls">
+    <section v-if="on || polls.length > 0" aria-labelledby="polls">
         <h2 id="polls" class="text-lg">Poll</h2>
         <div v-for="p in polls.slice(0, 3)" :key="p.id" class="mt-2 border-l-2 border-line pl-3" :class="{ 'border-lamp': p.open }">
             <p class="font-medium">{{ p.question }}</p>

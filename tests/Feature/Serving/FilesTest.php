@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature\Serving;
 
 use App\Files\FileLinks;
+use App\Files\Uploads;
 use App\Models\Delivery;
 use App\Models\Message;
 use App\Models\Submission;
@@ -116,6 +117,22 @@ final class FilesTest extends TestCase
         $this->actingAs($this->owner())->post('/studio/api/funnels', ['goal' => 'give-away', 'name' => 'x', 'title' => 'x',
             'file' => UploadedFile::fake()->create('plan.pdf', 1200)], ['Accept' => 'application/json'])
             ->assertStatus(422)->assertJsonPath('errors.file.0', 'This file is too large: 1 MB at most.');
+    }
+
+    public function test_a_video_may_be_larger_than_a_file_and_says_how_large(): void
+    {
+        config(['lantern.uploads.file_bytes' => 1024, 'lantern.uploads.video_bytes' => 2 * 1024 * 1024]);
+        $film = (string) file_get_contents(base_path('database/demo/media/first-melody.webm'));
+        $owner = $this->owner();
+        $send = fn (string $bytes) => $this->actingAs($owner)->post('/studio/api/uploads/videos', ['video' => $this->file('film.webm',
+            $bytes)],
+            ['Accept' => 'application/json']);
+
+        $send($film)->assertCreated();
+        $send($film.str_repeat("\0", 1024 * 1024))->assertStatus(422)
+            ->assertJsonPath('errors.video.0', 'This file is too large: 2 MB at most.');
+        self::assertSame(['100 MB', '2 GB', '1025 MB'],
+            array_map(fn (int $mb): string => Uploads::words($mb * 1024 * 1024), [100, 2048, 1025]));
     }
 
     public function test_the_name_of_a_file_is_only_a_name(): void

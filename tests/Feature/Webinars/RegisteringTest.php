@@ -244,7 +244,8 @@ final class RegisteringTest extends WebinarTestCase
         // Whoever still waits when it is over has missed nothing, and gets no replay.
         $this->travelTo('2027-03-09 18:01:00');
         \App\Models\WebinarSession::query()->create(['business_id' => $this->host->business_id, 'funnel_id' => $this->funnel->id,
-            'webinar_id' => $this->webinar, 'session_key' => self::FIRST, 'starts_at' => '2027-03-09 17:00:00', 'ends_at' => '2027-03-09 18:00:00', 'begun_at' => '2027-03-09 17:00:00', 'ended_at' => '2027-03-09 18:00:00']);
+            'webinar_id' => $this->webinar, 'session_key' => self::FIRST, 'starts_at' => '2027-03-09 17:00:00',
+            'ends_at' => '2027-03-09 18:00:00', 'begun_at' => '2027-03-09 17:00:00', 'ended_at' => '2027-03-09 18:00:00']);
         self::assertSame(2, $this->settle());
         self::assertSame([['missed'], []], [$this->deeds(), $this->deeds('wren@example.com')]);
     }
@@ -254,7 +255,8 @@ final class RegisteringTest extends WebinarTestCase
         $this->schedule(['ahead' => 10]);
         $this->register(session: self::SECOND)->assertStatus(422);
         \App\Models\WebinarSession::query()->create(['business_id' => $this->host->business_id, 'funnel_id' => $this->funnel->id,
-            'webinar_id' => $this->webinar, 'session_key' => self::FIRST, 'starts_at' => '2027-03-09 17:00:00', 'ends_at' => '2027-03-09 18:00:00', 'cancelled_at' => now()]);
+            'webinar_id' => $this->webinar, 'session_key' => self::FIRST, 'starts_at' => '2027-03-09 17:00:00',
+            'ends_at' => '2027-03-09 18:00:00', 'cancelled_at' => now()]);
         $this->register(session: self::FIRST)->assertStatus(422);
         $this->get("/{$this->funnel->address}")->assertSee('There is no session to register for at the moment');
         $this->register()->assertRedirect();

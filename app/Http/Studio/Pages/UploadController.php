@@ -22,7 +22,7 @@ final class UploadController extends StudioController
         $file = $request->file('picture');
         if (! $file instanceof UploadedFile) {
             throw Invalid::at('picture', 'The picture did not arrive. Please choose it again; '
-                .intdiv((int) config('lantern.uploads.picture_bytes'), 1024 * 1024).' MB at most.');
+                .Uploads::words((int) config('lantern.uploads.picture_bytes')).' at most.');
         }
 
         $picture = $uploads->picture($this->business(), $file);
@@ -42,7 +42,7 @@ final class UploadController extends StudioController
         $file = $request->file('video');
         if (! $file instanceof UploadedFile) {
             throw Invalid::at('video', 'The video did not arrive. Please choose it again; '
-                .intdiv((int) config('lantern.uploads.file_bytes'), 1024 * 1024).' MB at most.');
+                .Uploads::words((int) config('lantern.uploads.video_bytes')).' at most.');
         }
 
         return response()->json(PictureJson::of($uploads->video($this->business(), $file)), 201);

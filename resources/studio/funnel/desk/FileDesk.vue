@@ -39,7 +39,7 @@ async function bring(file: File): Promise<void> {
 </script>
 
 <template>
-    <div v-if="leadMagnet" class="h-full overflow-auto">
+    <div v-if="leadMagnet" class="relative h-full overflow-auto">
         <div class="mx-auto max-w-xl space-y-5 px-6 py-6">
             <h2 class="text-2xl">What you give away</h2>
             <TextField

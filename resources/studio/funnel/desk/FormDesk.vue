@@ -38,7 +38,7 @@ async function takeOut(): Promise<void> {
 </script>
 
 <template>
-    <div v-if="form" class="h-full overflow-auto">
+    <div v-if="form" class="relative h-full overflow-auto">
         <div class="mx-auto grid max-w-6xl gap-x-10 gap-y-6 px-6 py-6 lg:grid-cols-3">
             <div class="min-w-0 space-y-5">
                 <TextField

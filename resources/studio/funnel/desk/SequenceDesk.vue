@@ -92,7 +92,7 @@ const takeOut = () =>
 </script>
 
 <template>
-    <div v-if="sequence" class="h-full overflow-auto">
+    <div v-if="sequence" class="relative h-full overflow-auto">
         <div class="mx-auto grid max-w-6xl gap-x-12 gap-y-6 px-6 py-6 lg:grid-cols-[1.5fr_1fr]">
             <section aria-labelledby="emails" class="min-w-0">
                 <div class="flex items-end justify-between gap-4">

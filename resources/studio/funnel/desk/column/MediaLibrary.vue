@@ -18,7 +18,7 @@ const shown = computed(() => library[props.kind].filter((p) => p.name.toLowerCas
 const words = computed(() =>
     props.kind === 'pictures'
         ? { one: 'picture', hint: 'PNG, JPEG, WebP or GIF, up to 15 MB.', accept: 'image/png,image/jpeg,image/webp,image/gif' }
-        : { one: 'video', hint: 'MP4 or WebM, up to 100 MB.', accept: 'video/mp4,video/webm' },
+        : { one: 'video', hint: 'MP4 or WebM, up to 2 GB.', accept: 'video/mp4,video/webm' },
 );
 
 async function bring(given: File): Promise<void> {

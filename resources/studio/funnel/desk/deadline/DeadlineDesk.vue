@@ -33,7 +33,7 @@ async function takeOut(): Promise<void> {
 </script>
 
 <template>
-    <div v-if="deadline" class="h-full overflow-auto">
+    <div v-if="deadline" class="relative h-full overflow-auto">
         <div class="mx-auto grid max-w-6xl gap-x-12 gap-y-7 px-6 py-6 lg:grid-cols-[1.65fr_1fr]">
             <div class="min-w-0 space-y-7">
                 <RuleSentence :deadline="deadline" @edit="edit" />

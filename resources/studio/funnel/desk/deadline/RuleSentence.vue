@@ -197,7 +197,7 @@ const setZone = (zone: string) => props.deadline.latest && set({ latest: { ...pr
                     />
                     <template v-if="unit === 'days'">
                         <label class="text-soft" for="until-time">until</label>
-                        <input id="until-time" class="input w-32" type="time" :value="time" @change="setTime" />
+                        <input id="until-time" class="input w-36" type="time" :value="time" @change="setTime" />
                         <span class="text-soft">{{ time ? 'their time' : 'the hour at which it started' }}</span>
                     </template>
                 </div>

@@ -93,7 +93,7 @@ function tag(key: WebinarOutcome, tags: string[]): void {
                 <label v-if="replay.days" class="block"
                     ><span class="label">until</span
                     ><input
-                        class="input w-32"
+                        class="input w-36"
                         type="time"
                         :value="replay.time ?? '23:00'"
                         @change="(e) => (e.target as HTMLInputElement).value && set({ time: (e.target as HTMLInputElement).value })"

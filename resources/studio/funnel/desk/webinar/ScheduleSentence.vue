@@ -189,7 +189,7 @@ const hours = Array.from({ length: 24 }, (_, h) => ({ value: h, label: `${String
                     <input
                         v-for="(time, i) in schedule.times"
                         :key="time"
-                        class="input w-32"
+                        class="input w-36"
                         type="time"
                         :value="time"
                         :aria-label="`Time ${i + 1}`"

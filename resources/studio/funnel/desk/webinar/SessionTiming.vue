@@ -61,7 +61,7 @@ function setAnchor(anchor: string): void {
             />
         </template>
         <UiListbox
-            class="w-56"
+            class="w-64"
             :model-value="moment.anchor"
             label="From what"
             hide-label
