@@ -66,7 +66,9 @@ export default defineConfig({
         laravel({
             input: [
                 'resources/studio/main.ts',
-                ...['base', 'points', 'proof', 'sell', 'countdown', 'pay', 'media', 'popup', 'webinar'].map((part) => `resources/site/${part}.css`),
+                ...['base', 'points', 'proof', 'sell', 'countdown', 'pay', 'media', 'popup', 'webinar'].map(
+                    (part) => `resources/site/${part}.css`,
+                ),
                 'resources/site/visitor.ts',
                 'resources/site/countdown.ts',
                 'resources/site/embed.ts',
