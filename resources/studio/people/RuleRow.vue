@@ -4,6 +4,7 @@ import type { Rule, RuleField } from '@/api/types';
 import { appliesTo, chosen, kindOf, withOption } from '@/people/ruleFields';
 import { usePeopleKit } from '@/stores/peopleKit';
 import UiListbox from '@/ui/UiListbox.vue';
+import { vKept } from '@/ui/kept';
 
 /** One rule, read from left to right like a sentence, drawn from what its kind says it asks for. */
 const props = defineProps<{ modelValue: Rule }>();
@@ -109,10 +110,10 @@ const WIDTHS: Partial<Record<RuleField['type'], string>> = { choice: 'w-44', dat
             />
             <label v-else-if="f.type === 'number'" class="flex items-center gap-1.5 text-sm">
                 <input
+                    v-kept="rule[f.name] || ''"
                     type="number"
                     :min="f.optional ? 0 : 1"
                     class="input w-20"
-                    :value="rule[f.name] || ''"
                     :placeholder="f.optional ? 'ever' : ''"
                     @change="setNumber(f, $event)"
                 />

@@ -7,6 +7,7 @@ import { usePulse } from '@/stores/pulse';
 import { useToasts } from '@/stores/toasts';
 import { ago, count, counted } from '@/ui/format';
 import TextField from '@/ui/TextField.vue';
+import { vKept } from '@/ui/kept';
 
 /** The owner's other web sites: one line of script each, and where it was seen. */
 const toasts = useToasts();
@@ -89,8 +90,8 @@ async function copy(line: string): Promise<void> {
             <li v-for="site in sites" :key="site.id" class="border-t border-line pt-5" :data-site="site.id">
                 <div class="flex flex-wrap items-baseline justify-between gap-3">
                     <input
+                        v-kept="site.name"
                         class="w-80 rounded border border-transparent bg-transparent font-display text-xl hover:border-edge focus:border-edge"
-                        :value="site.name"
                         aria-label="Name of the site"
                         maxlength="120"
                         @change="rename(site, $event)"

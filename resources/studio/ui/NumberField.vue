@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useId } from 'vue';
 import { useToasts } from '@/stores/toasts';
+import { vKept } from '@/ui/kept';
 
 /** A whole number within bounds. What is outside of them is not taken, and says so. */
 const props = defineProps<{ modelValue: number; least: number; most: number; label: string; unit?: string; hideLabel?: boolean }>();
@@ -25,7 +26,7 @@ function set(event: Event): void {
     <div>
         <label class="label" :class="{ 'sr-only': hideLabel }" :for="id">{{ label }}</label>
         <span class="flex items-center gap-2">
-            <input :id="id" class="input w-24" type="number" :min="least" :max="most" :value="modelValue" @change="set" />
+            <input :id="id" v-kept="modelValue" class="input w-24" type="number" :min="least" :max="most" @change="set" />
             <span v-if="unit" class="text-soft">{{ unit }}</span>
         </span>
     </div>

@@ -14,6 +14,7 @@ import { usePeopleKit } from '@/stores/peopleKit';
 import { useSession } from '@/stores/session';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
+import { vKept } from '@/ui/kept';
 
 const EmailEditor = defineAsyncComponent(() => import('@/emails/EmailEditor.vue'));
 const props = defineProps<{ id: string }>();
@@ -143,10 +144,10 @@ async function takeOut(): Promise<void> {
                         <UiListbox class="flex-1" :model-value="unit" :options="timings" label="When" @update:model-value="setUnit" />
                         <input
                             v-if="unit === 'minutes' || unit === 'days'"
+                            v-kept="email.delay.days ?? email.delay.minutes"
                             class="input w-20"
                             type="number"
                             min="1"
-                            :value="email.delay.days ?? email.delay.minutes"
                             :aria-label="unit === 'days' ? 'Days after joining' : 'Minutes after joining'"
                             @change="setNumber"
                         />

@@ -4,6 +4,7 @@ import { useFunnel } from '@/funnel/funnelStore';
 import { useSession } from '@/stores/session';
 import { dateTime } from '@/ui/format';
 import ZoneField from '@/ui/ZoneField.vue';
+import { vKept } from '@/ui/kept';
 
 /** When the funnel opens and closes, for everyone, without anybody pressing anything. */
 const store = useFunnel();
@@ -40,11 +41,11 @@ const now = computed(() => {
         <div class="mt-1 grid gap-2">
             <label class="block"
                 ><span class="caption">opens</span
-                ><input type="datetime-local" class="input" :value="times.opens?.moment ?? ''" @change="set('opens', $event)"
+                ><input v-kept="times.opens?.moment ?? ''" type="datetime-local" class="input" @change="set('opens', $event)"
             /></label>
             <label class="block"
                 ><span class="caption">closes</span
-                ><input type="datetime-local" class="input" :value="times.closes?.moment ?? ''" @change="set('closes', $event)"
+                ><input v-kept="times.closes?.moment ?? ''" type="datetime-local" class="input" @change="set('closes', $event)"
             /></label>
         </div>
         <ZoneField v-if="times.opens || times.closes" class="mt-3" :model-value="zone" @update:model-value="setZone" />

@@ -8,6 +8,7 @@ import { useFunnel } from '@/funnel/funnelStore';
 import { useSession } from '@/stores/session';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
+import { vKept } from '@/ui/kept';
 
 /**
  * What of a block or of an entry in its list cannot be typed on the page, by the type of the field. Words are typed on the
@@ -77,9 +78,9 @@ const name = computed(() => props.label ?? LABELS[props.field.type]?.[0] ?? '');
     <label v-else-if="shows === 'moment'" class="block">
         <span class="label">{{ name }}</span>
         <input
+            v-kept="modelValue"
             type="datetime-local"
             class="input"
-            :value="modelValue"
             @change="emit('update:modelValue', ($event.target as HTMLInputElement).value.slice(0, 16), true)"
         />
         <span class="hint">On the clocks of {{ session.zone }}.</span>

@@ -4,6 +4,7 @@ import type { DeadlineMoment } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useToasts } from '@/stores/toasts';
 import UiListbox from '@/ui/UiListbox.vue';
+import { vKept } from '@/ui/kept';
 
 /** When an email goes out, told from a deadline: "1 day before “Introductory price” ends, at 09:00". */
 const props = defineProps<{ moment: DeadlineMoment }>();
@@ -55,10 +56,10 @@ function setAmount(event: Event): void {
     <div class="flex flex-wrap items-end gap-2" data-test="by-deadline">
         <input
             v-if="side !== 'at'"
+            v-kept="amount"
             class="input w-20"
             type="number"
             min="1"
-            :value="amount"
             aria-label="How long before or after"
             @change="setAmount"
         />

@@ -10,6 +10,7 @@ import { useSession } from '@/stores/session';
 import { useToasts } from '@/stores/toasts';
 import UiListbox from '@/ui/UiListbox.vue';
 import ZoneField from '@/ui/ZoneField.vue';
+import { vKept } from '@/ui/kept';
 
 /** The rule, read from left to right as a sentence, made by choosing its parts. */
 const props = defineProps<{ deadline: Deadline }>();
@@ -182,7 +183,7 @@ const setZone = (zone: string) => props.deadline.latest && set({ latest: { ...pr
                 </button>
                 <div class="flex flex-wrap items-center gap-2">
                     <label class="w-24 whitespace-nowrap text-soft" for="lasts">lasts</label>
-                    <input id="lasts" class="input w-20" type="number" min="1" :value="amount" @change="setAmount" />
+                    <input id="lasts" v-kept="amount" class="input w-20" type="number" min="1" @change="setAmount" />
                     <UiListbox
                         class="w-32"
                         :model-value="unit"
@@ -197,14 +198,14 @@ const setZone = (zone: string) => props.deadline.latest && set({ latest: { ...pr
                     />
                     <template v-if="unit === 'days'">
                         <label class="text-soft" for="until-time">until</label>
-                        <input id="until-time" class="input w-36" type="time" :value="time" @change="setTime" />
+                        <input id="until-time" v-kept="time" class="input w-36" type="time" @change="setTime" />
                         <span class="text-soft">{{ time ? 'their time' : 'the hour at which it started' }}</span>
                     </template>
                 </div>
             </template>
             <div class="flex flex-wrap items-start gap-2">
                 <label class="w-24 pt-2 whitespace-nowrap text-soft" for="latest">{{ personal ? 'at the latest' : 'on' }}</label>
-                <input id="latest" class="input w-60" type="datetime-local" :value="deadline.latest?.moment ?? ''" @change="setLatest" />
+                <input id="latest" v-kept="deadline.latest?.moment ?? ''" class="input w-60" type="datetime-local" @change="setLatest" />
                 <div v-if="deadline.latest" class="w-64 [&_label]:sr-only">
                     <ZoneField :model-value="deadline.latest.zone" @update:model-value="setZone" />
                 </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useSession } from '@/stores/session';
+import { vKept } from '@/ui/kept';
 
 /** From when and until when something holds, on the owner's clocks. */
 defineProps<{ label: string; from: string; until: string }>();
@@ -14,11 +15,11 @@ const read = (event: Event) => (event.target as HTMLInputElement).value.slice(0,
         <div class="grid grid-cols-2 gap-3">
             <label class="block"
                 ><span class="caption">from</span
-                ><input type="datetime-local" class="input" :value="from" @change="$emit('change', { from: read($event), until })"
+                ><input v-kept="from" type="datetime-local" class="input" @change="$emit('change', { from: read($event), until })"
             /></label>
             <label class="block"
                 ><span class="caption">until</span
-                ><input type="datetime-local" class="input" :value="until" @change="$emit('change', { from, until: read($event) })"
+                ><input v-kept="until" type="datetime-local" class="input" @change="$emit('change', { from, until: read($event) })"
             /></label>
         </div>
         <p class="hint">Empty for always. On the clocks of {{ session.zone.replaceAll('_', ' ') }}.</p>

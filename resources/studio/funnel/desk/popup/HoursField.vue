@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import type { PopupLimits } from '@/api/types';
 import { useSession } from '@/stores/session';
 import UiListbox from '@/ui/UiListbox.vue';
+import { vKept } from '@/ui/kept';
 
 /** From and until when, on which weekdays and between which hours; by the owner's clock. */
 const props = defineProps<{ limits: PopupLimits }>();
@@ -31,17 +32,17 @@ const moment = (event: Event) => (event.target as HTMLInputElement).value;
             <label class="block"
                 ><span class="label">From</span
                 ><input
+                    v-kept="limits.from ?? ''"
                     class="input"
                     type="datetime-local"
-                    :value="limits.from ?? ''"
                     @change="emit('change', { from: moment($event) || undefined })"
             /></label>
             <label class="block"
                 ><span class="label">Until</span
                 ><input
+                    v-kept="limits.until ?? ''"
                     class="input"
                     type="datetime-local"
-                    :value="limits.until ?? ''"
                     @change="emit('change', { until: moment($event) || undefined })"
             /></label>
         </div>

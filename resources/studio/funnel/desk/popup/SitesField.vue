@@ -10,6 +10,7 @@ import NumberField from '@/ui/NumberField.vue';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 import UiSwitch from '@/ui/UiSwitch.vue';
+import { vKept } from '@/ui/kept';
 
 /** The owner's other sites: on which pages of them it is shown, and where in the page what is placed there stands. */
 const props = defineProps<{ id: string }>();
@@ -108,8 +109,8 @@ const spots = [
                         </button>
                     </div>
                     <input
+                        v-kept="pattern.text"
                         class="input"
-                        :value="pattern.text"
                         :list="`pages-${site.id}`"
                         aria-label="The address"
                         @change="changePattern(site.id, i, { text: ($event.target as HTMLInputElement).value.trim() || pattern.text })"

@@ -6,6 +6,7 @@ import NumberField from '@/ui/NumberField.vue';
 import TagsField from '@/ui/TagsField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 import UiSwitch from '@/ui/UiSwitch.vue';
+import { vKept } from '@/ui/kept';
 
 /** From when on somebody has attended, the replay, and tags by what became of each person. */
 const props = defineProps<{ webinar: Webinar }>();
@@ -93,18 +94,18 @@ function tag(key: WebinarOutcome, tags: string[]): void {
                 <label v-if="replay.days" class="block"
                     ><span class="label">until</span
                     ><input
+                        v-kept="replay.time ?? '23:00'"
                         class="input w-36"
                         type="time"
-                        :value="replay.time ?? '23:00'"
                         @change="(e) => (e.target as HTMLInputElement).value && set({ time: (e.target as HTMLInputElement).value })"
                 /></label>
             </div>
             <label class="block"
                 ><span class="label">At the latest, for everyone</span
                 ><input
+                    v-kept="replay.until ?? ''"
                     class="input w-60"
                     type="datetime-local"
-                    :value="replay.until ?? ''"
                     @change="(e) => set({ until: (e.target as HTMLInputElement).value || undefined })"
             /></label>
             <UiListbox

@@ -8,6 +8,7 @@ import NumberField from '@/ui/NumberField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 import UiSwitch from '@/ui/UiSwitch.vue';
 import ZoneField from '@/ui/ZoneField.vue';
+import { vKept } from '@/ui/kept';
 
 /** When the sessions are, read from left to right as a sentence, made by choosing its parts. */
 const props = defineProps<{ webinar: Webinar }>();
@@ -189,9 +190,9 @@ const hours = Array.from({ length: 24 }, (_, h) => ({ value: h, label: `${String
                     <input
                         v-for="(time, i) in schedule.times"
                         :key="time"
+                        v-kept="time"
                         class="input w-36"
                         type="time"
-                        :value="time"
                         :aria-label="`Time ${i + 1}`"
                         @change="setAt('times', i, $event)"
                     />
@@ -208,17 +209,17 @@ const hours = Array.from({ length: 24 }, (_, h) => ({ value: h, label: `${String
                     <label class="w-10 text-soft" for="rule-from">from</label>
                     <input
                         id="rule-from"
+                        v-kept="rule.from"
                         class="input w-44"
                         type="date"
-                        :value="rule.from"
                         @change="(e) => (e.target as HTMLInputElement).value && setRule({ from: (e.target as HTMLInputElement).value })"
                     />
                     <label class="text-soft" for="rule-until">until</label>
                     <input
                         id="rule-until"
+                        v-kept="rule.until ?? ''"
                         class="input w-44"
                         type="date"
-                        :value="rule.until ?? ''"
                         @change="(e) => setRule({ until: (e.target as HTMLInputElement).value || undefined })"
                     />
                     <span v-if="!rule.until" class="text-soft">with no end</span>
@@ -227,9 +228,9 @@ const hours = Array.from({ length: 24 }, (_, h) => ({ value: h, label: `${String
             <template v-if="schedule.kind === 'dates'">
                 <div v-for="(date, i) in schedule.dates" :key="date" class="flex items-center gap-2">
                     <input
+                        v-kept="date"
                         class="input w-60"
                         type="datetime-local"
-                        :value="date"
                         :aria-label="`Session ${i + 1}`"
                         @change="setAt('dates', i, $event)"
                     />
@@ -332,12 +333,12 @@ const hours = Array.from({ length: 24 }, (_, h) => ({ value: h, label: `${String
             <div class="mt-4 space-y-2">
                 <div v-for="(b, i) in schedule.blackouts" :key="i" class="flex flex-wrap items-center gap-2">
                     <span class="text-soft">no session from</span>
-                    <input class="input w-44" type="date" :value="b.from" aria-label="From" @change="setBlackout(i, 'from', $event)" />
+                    <input v-kept="b.from" class="input w-44" type="date" aria-label="From" @change="setBlackout(i, 'from', $event)" />
                     <span class="text-soft">to</span>
                     <input
+                        v-kept="b.until ?? b.from"
                         class="input w-44"
                         type="date"
-                        :value="b.until ?? b.from"
                         aria-label="To"
                         @change="setBlackout(i, 'until', $event)"
                     />

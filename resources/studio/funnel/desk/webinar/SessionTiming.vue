@@ -4,6 +4,7 @@ import type { SessionMoment } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useToasts } from '@/stores/toasts';
 import UiListbox from '@/ui/UiListbox.vue';
+import { vKept } from '@/ui/kept';
 
 /** When an email goes out, told from its reader's session: "1 day before “Webinar” starts". */
 const props = defineProps<{ moment: SessionMoment }>();
@@ -40,10 +41,10 @@ function setAnchor(anchor: string): void {
     <div class="flex flex-wrap items-end gap-2" data-test="by-session">
         <template v-if="timed">
             <input
+                v-kept="minutes / unit"
                 class="input w-20"
                 type="number"
                 min="0"
-                :value="minutes / unit"
                 aria-label="How long before or after"
                 @change="setAmount"
             />

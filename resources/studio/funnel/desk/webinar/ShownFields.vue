@@ -10,6 +10,7 @@ import { useToasts } from '@/stores/toasts';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 import UiSwitch from '@/ui/UiSwitch.vue';
+import { vKept } from '@/ui/kept';
 
 /** What is seen in the room: a stream or a recording, with captions, and the offer at its moment. */
 const props = defineProps<{ webinar: Webinar; facts: WebinarFacts | null }>();
@@ -149,8 +150,8 @@ function chapterAt(i: number, typed: string): void {
             <label v-if="webinar.offer" class="block"
                 ><span class="label">at minute</span
                 ><input
+                    v-kept="webinar.offer.second === undefined ? '' : minutesOf(webinar.offer.second)"
                     class="input"
-                    :value="webinar.offer.second === undefined ? '' : minutesOf(webinar.offer.second)"
                     :placeholder="live ? 'by hand' : '40:00'"
                     @change="setSecond(($event.target as HTMLInputElement).value)"
             /></label>
@@ -166,14 +167,14 @@ function chapterAt(i: number, typed: string): void {
             <summary class="cursor-pointer font-medium">Chapters of the replay ({{ webinar.chapters.length }})</summary>
             <div v-for="(c, i) in webinar.chapters" :key="i" class="mt-2 flex gap-2">
                 <input
+                    v-kept="minutesOf(c.second)"
                     class="input w-24"
-                    :value="minutesOf(c.second)"
                     :aria-label="`Chapter ${i + 1}, at`"
                     @change="chapterAt(i, ($event.target as HTMLInputElement).value)"
                 />
                 <input
+                    v-kept="c.title"
                     class="input flex-1"
-                    :value="c.title"
                     maxlength="120"
                     :aria-label="`Chapter ${i + 1}, title`"
                     @change="setChapter(i, { title: ($event.target as HTMLInputElement).value })"
