@@ -70,6 +70,8 @@ final class WebinarTest extends BrowserTestCase
             $this->press($owner, 'Choose a video', '[aria-label="The recording"] button');
             $owner->findElement(WebDriverBy::cssSelector('[role=dialog] input[type=file]'))->sendKeys((string) realpath(self::RECORDING));
             $this->seeText($owner, '2:30 long.');
+            $this->waitFor($owner, fn (): bool => str_contains((string) $this->sql('select definition from draft_parts where '
+                ."kind = 'webinar'"), '"minutes":3'), 'a session takes as long as its recording');
             $this->retype($this->find($owner, 'input[placeholder="40:00"]'), '1:30');
             $owner->executeScript('document.activeElement.blur()');
             $this->waitFor($owner, fn (): bool => str_contains((string) $this->sql('select definition from draft_parts where kind = '

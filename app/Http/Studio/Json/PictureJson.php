@@ -15,7 +15,7 @@ final class PictureJson
     {
         return ['id' => $picture->id, 'name' => $picture->name,
             'src' => $picture->kind === Upload::INCOMING ? '' : Hosts::site().$picture->src(), 'width' => $picture->width,
-            'height' => $picture->height,
+            'height' => $picture->height, 'seconds' => $picture->kind === 'video' ? $picture->length() : null,
             'bytes' => $picture->bytes, 'waiting' => $picture->kind === Upload::INCOMING, 'trouble' => $picture->trouble];
     }
 }

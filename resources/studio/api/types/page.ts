@@ -98,6 +98,8 @@ export interface Picture {
     src: string;
     width: number | null;
     height: number | null;
+    /** How long a video is, where its file says so. */
+    seconds?: number | null;
     bytes: number;
     /** Large pictures are drawn by a worker: until then there is nothing to show, and where it cannot be, a sentence says why. */
     waiting?: boolean;

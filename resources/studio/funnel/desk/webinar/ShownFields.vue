@@ -10,6 +10,7 @@ import { useToasts } from '@/stores/toasts';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 import UiSwitch from '@/ui/UiSwitch.vue';
+import { counted } from '@/ui/format';
 import { vKept } from '@/ui/kept';
 
 /** What is seen in the room: a stream or a recording, with captions, and the offer at its moment. */
@@ -29,16 +30,21 @@ const host = computed(() => {
 });
 const embeds = computed(() => host.value !== '' && (props.facts?.embedHosts ?? []).includes(host.value));
 
+/** A session takes as long as the recording it plays: its end decides when the replay opens and when the emails afterwards go out. */
+function planned(manner: string, seconds: number | null | undefined): { schedule?: Webinar['schedule'] } {
+    return manner === 'automated' && seconds ? { schedule: { ...props.webinar.schedule, minutes: wholeMinutes(seconds) } } : {};
+}
+const wholeMinutes = (seconds: number) => Math.min(720, Math.max(1, Math.ceil(seconds / 60)));
 function setManner(manner: string): void {
     const { schedule } = props.webinar;
     // A live one is at set times, the same moment for everybody.
     const must = manner === 'live' && (['soon', 'on-demand'].includes(schedule.kind) || schedule.theirs);
     const next = { ...schedule, kind: ['soon', 'on-demand'].includes(schedule.kind) ? 'dates' : schedule.kind };
     delete next.theirs;
-    emit('edit', { manner, ...(must ? { schedule: next } : {}) }, 'how the webinar is held');
+    emit('edit', { manner, ...(must ? { schedule: next } : {}), ...planned(manner, props.webinar.seconds) }, 'how the webinar is held');
 }
 function setVideo(picture: Picture | null): void {
-    emit('edit', { video: picture?.id ?? '' }, 'the recording');
+    emit('edit', { video: picture?.id ?? '', ...planned(props.webinar.manner, picture?.seconds) }, 'the recording');
 }
 const file = ref<HTMLInputElement | null>(null);
 async function bringCaptions(event: Event): Promise<void> {
@@ -120,7 +126,15 @@ function chapterAt(i: number, typed: string): void {
             :chosen="webinar.video || undefined"
             @choose="setVideo"
         />
-        <p v-if="webinar.seconds" class="hint -mt-2">{{ minutesOf(webinar.seconds) }} long.</p>
+        <p v-if="webinar.seconds" class="hint -mt-2">
+            {{ minutesOf(webinar.seconds) }} long.
+            <template v-if="!live && webinar.schedule.minutes !== wholeMinutes(webinar.seconds)">
+                Its sessions are planned for {{ counted(webinar.schedule.minutes, 'minute') }}.
+                <button type="button" class="link" @click="emit('edit', planned('automated', webinar.seconds), 'how long a session takes')">
+                    Plan {{ counted(wholeMinutes(webinar.seconds), 'minute') }}
+                </button>
+            </template>
+        </p>
         <div v-if="webinar.video">
             <span class="label">Captions (WebVTT)</span>
             <p v-if="facts?.captionsName && webinar.captions" class="mb-1 truncate">{{ facts.captionsName }}</p>
