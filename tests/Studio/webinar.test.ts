@@ -6,7 +6,8 @@ import { leftWords } from '../../resources/site/webinar/left';
 import { Played } from '../../resources/site/webinar/played';
 import { enter } from '../../resources/site/webinar/room';
 import { pick } from '../../resources/site/webinar/sessions';
-import type { RoomState } from '../../resources/site/webinar/types';
+import { stageOf } from '../../resources/site/webinar/stage';
+import type { RoomData, RoomState } from '../../resources/site/webinar/types';
 
 describe('what was played', () => {
     const play = (...steps: [position: number, at: number][]): Played => {
@@ -306,5 +307,22 @@ describe('the room', () => {
         root.querySelector('form')!.dispatchEvent(new Event('submit', { cancelable: true }));
         await vi.advanceTimersByTimeAsync(50);
         expect([field.value, said(root, 'asked')]).toEqual(['Why?', 'Too much.']);
+    });
+});
+
+describe('the stage', () => {
+    it.each([
+        ['', '', 'P', 'The host shows nothing here. Questions reach them below.'],
+        ['', 'https://stream.example/x', 'A', 'Open the stream'],
+        ['https://stream.example/embed', 'https://stream.example/x', 'IFRAME', ''],
+    ])('shows what there is of a stream: %s %s', async (embed, stream, tag, words) => {
+        const screen = document.createElement('div');
+        const stage = stageOf(screen, { video: '', embed, stream, title: 'First Melody' } as RoomData);
+        expect(stage.isPlaying()).toBe(false);
+        await stage.join(0);
+        expect([screen.children.length, screen.firstElementChild?.tagName, screen.textContent]).toEqual([1, tag, words]);
+        expect(stage.isPlaying()).toBe(true);
+        stage.leave();
+        expect(screen.children.length).toBe(0);
     });
 });

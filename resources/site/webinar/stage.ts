@@ -22,13 +22,12 @@ export function stageOf(screen: HTMLElement, data: RoomData): Stage {
     let joined = false;
     const show = (): void => {
         if (data.embed === '') {
-            screen.innerHTML = '';
-            const link = Object.assign(document.createElement('a'), { href: data.stream, rel: 'noopener', target: '_blank' });
-            link.className = 'button';
-            link.textContent = 'Open the stream';
-            if (data.stream !== '') {
-                screen.append(link);
+            const shown = document.createElement(data.stream === '' ? 'p' : 'a');
+            shown.textContent = data.stream === '' ? 'The host shows nothing here. Questions reach them below.' : 'Open the stream';
+            if (shown instanceof HTMLAnchorElement) {
+                Object.assign(shown, { href: data.stream, rel: 'noopener', target: '_blank', className: 'button' });
             }
+            screen.replaceChildren(shown);
             return;
         }
         const frame = document.createElement('iframe');

@@ -41,11 +41,17 @@ const sentence = computed(() => {
         return 'Nobody was in this session.';
     }
     const at = props.shown.curve.counts.indexOf(peak.value) * props.shown.curve.step;
-    const offer = atOffer.value === null ? '' : ` When the offer appeared, ${count(atOffer.value)} were there.`;
+    const offer =
+        atOffer.value === null ? '' : ` When the offer appeared, ${count(atOffer.value)} ${atOffer.value === 1 ? 'was' : 'were'} there.`;
+    const open = (n.value.came ?? 0) - (n.value.stayed ?? 0) - (n.value.left_early ?? 0);
+    const stayed =
+        open > 0
+            ? `Whether they stayed is still being worked out for ${count(open)} of them.`
+            : `${share(n.value.stayed ?? 0, n.value.came ?? 0)} of them stayed.`;
     return `${counted(n.value.came ?? 0, 'person', 'people')} of ${count(n.value.registered ?? 0)} came (${share(
         n.value.came ?? 0,
         n.value.registered ?? 0,
-    )}); at most ${count(peak.value)} at once, at ${minutesOf(Math.max(0, at))}. ${share(n.value.stayed ?? 0, n.value.came ?? 0)} of them stayed.${offer}`;
+    )}); at most ${count(peak.value)} at once, at ${minutesOf(Math.max(0, at))}. ${stayed}${offer}`;
 });
 
 watch(
