@@ -190,7 +190,8 @@ final class AccessibilityTest extends BrowserTestCase
             }
             // Open already, and in its last hour.
             $this->askApi($b, 'PUT', "funnels/{$funnel}", ['times' => []]);
-            $deadline = (string) $this->sql("select id from draft_parts where kind = 'deadline' and name = 'Introductory price'");
+            $deadline = (string) $this->sql("select id from draft_parts where kind = 'deadline' and name = 'Introductory price' "
+                ."and funnel_id = '{$funnel}'");
             $soon = ['moment' => (new DateTimeImmutable('+30 minutes', new DateTimeZone('UTC')))->format('Y-m-d\TH:i'), 'zone' => 'UTC'];
             $this->askApi($b, 'PUT', "parts/{$deadline}", ['revision' => 1, 'latest' => $soon]);
             $stranger = $this->browser();
@@ -205,8 +206,8 @@ final class AccessibilityTest extends BrowserTestCase
             $stranger->get(self::$site.'/first-season/order-introductory');
             $this->find($stranger, 'form.checkout');
             $this->check($stranger, 'the checkout with its countdown');
-            $email = (string) $this->sql("select id from draft_parts where name = 'Two days left'");
-            $offer = (string) $this->sql("select id from draft_parts where kind = 'offer'");
+            $email = (string) $this->sql("select id from draft_parts where name = 'Two days left' and funnel_id = '{$funnel}'");
+            $offer = (string) $this->sql("select id from draft_parts where kind = 'offer' and funnel_id = '{$funnel}'");
             foreach (["deadline/{$deadline}" => '[data-test=examples] li', "email/{$email}" => '.email-text p', 'offers' => 'h1',
                 "offer/{$offer}" => 'fieldset', '' => 'ul[aria-label=Deadlines] button'] as $path => $css) {
                 $b->get(rtrim(self::$studio."/studio/funnels/{$funnel}/{$path}", '/'));
