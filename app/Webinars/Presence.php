@@ -109,7 +109,7 @@ final readonly class Presence
             self::onDemand($registration, $room, $live, $begins, $now);
         }
         $outcomes = $room->webinar->bar->outcomes($live, $replay, $room->length, $room->offerAt(), false);
-        if ($kind === 'replay' && $room->webinar->offer?->second !== null && $replay->has($room->webinar->offer->second)) {
+        if ($kind === 'replay' && $room->webinar->offer?->second !== null && ($replay->until() ?? 0) > $room->webinar->offer->second) {
             $outcomes[] = AttendanceOutcome::SawOffer;
         }
         foreach ([[AttendanceOutcome::SawOffer, 'saw_offer_at'], [AttendanceOutcome::WatchedReplay, 'watched_replay_at']] as [$outcome,

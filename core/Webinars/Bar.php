@@ -12,9 +12,6 @@ final readonly class Bar
     /** Whoever sees less of a replay has only looked in. Seconds. */
     private const REPLAY = 60;
 
-    /** The offer counts as seen by whoever was there within so many seconds of its moment. */
-    private const OFFER = 30;
-
     /**
      * @param  int|null  $minutes  null where a share is meant
      * @param  int  $percent  of the whole, from 1 to 100
@@ -38,7 +35,7 @@ final readonly class Bar
     /**
      * @param  Watched  $live  what was seen of the session itself
      * @param  int  $length  of the session, in seconds
-     * @param  int|null  $offerAt  the second at which the offer appeared; null where it never did
+     * @param  int|null  $offerAt  the second from which on the offer is in sight; null where it is not
      * @param  bool  $over  has the session ended? Before that nobody has missed it, nor left early for good.
      * @return list<AttendanceOutcome>
      */
@@ -46,12 +43,11 @@ final readonly class Bar
     {
         $came = $live->seconds() > 0;
         $attended = $came && $this->isReached($live, $length);
-        $offered = $offerAt === null ? Watched::nothing() : Watched::of([[$offerAt, $offerAt + self::OFFER]]);
-        $both = $live->seconds() + $offered->seconds() - $live->and($offered)->seconds();
 
         return array_values(array_filter([
             $attended ? AttendanceOutcome::Attended : null,
-            $both > 0 ? AttendanceOutcome::SawOffer : null,
+            // It stays in sight from its moment on: whoever comes after it sees it as well.
+            $offerAt !== null && ($live->until() ?? 0) > $offerAt ? AttendanceOutcome::SawOffer : null,
             $came && ! $attended && $over ? AttendanceOutcome::LeftEarly : null,
             ! $came && $over ? AttendanceOutcome::Missed : null,
             $replay->seconds() >= self::REPLAY ? AttendanceOutcome::WatchedReplay : null,

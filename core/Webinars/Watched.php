@@ -54,18 +54,6 @@ final readonly class Watched
         return $length <= 0 ? 0.0 : min(1.0, $this->seconds() / $length);
     }
 
-    /** Was this second seen? */
-    public function has(int $second): bool
-    {
-        foreach ($this->intervals as [$from, $until]) {
-            if ($second >= $from && $second < $until) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
     /** The first second that was seen; null where nothing was. */
     public function first(): ?int
     {

@@ -36,9 +36,8 @@ final class AttendanceTest extends TestCase
             self::assertEquals($watched, Watched::of([...array_reverse($intervals), ...$intervals]), 'doubled, and the other way round');
             $half = intdiv(count($intervals), 2);
             self::assertEquals($watched, Watched::of(array_slice($intervals, $half))->and(Watched::of(array_slice($intervals, 0, $half))));
-            foreach ([0, 17, 99, 200, 239] as $second) {
-                self::assertSame(isset($seconds[$second]), $watched->has($second));
-            }
+            $seen = array_merge(...array_map(fn (array $i): array => range($i[0], $i[1] - 1), $watched->intervals));
+            self::assertEqualsCanonicalizing(array_keys($seconds), $seen);
         }
         self::assertSame([[0, 9], [12, 14]], Watched::of([[5, 9], [12, 14], [0, 5]])->intervals);
         self::assertSame([0.5, 1.0, 0.0], [Watched::of([[0, 30]])->share(60), Watched::of([[0, 90]])->share(60),
@@ -78,11 +77,14 @@ final class AttendanceTest extends TestCase
     {
         $share = new Bar(percent: 60);
         yield 'stayed to the end' => ['attended saw-offer', $share, [[0, 3600]]];
+        yield 'left as it came' => ['attended', $share, [[0, 2700]]];
+        yield 'left a second after it came' => ['attended saw-offer', $share, [[0, 2701]]];
         yield 'just long enough' => ['attended', $share, [[0, 2160]]];
         yield 'a second less' => ['left-early', $share, [[0, 2159]]];
         yield 'came late and saw the offer' => ['saw-offer left-early', $share, [[2600, 3600]]];
-        yield 'was away at its moment' => ['attended', $share, [[0, 2690], [2740, 3600]]];
-        yield 'came for the last second of its moment' => ['saw-offer left-early', $share, [[2729, 3000]]];
+        yield 'was away at its moment and came back' => ['attended saw-offer', $share, [[0, 2690], [2740, 3600]]];
+        yield 'came for the last second' => ['saw-offer left-early', $share, [[3599, 3600]]];
+        yield 'came while it overran' => ['saw-offer left-early', $share, [[3700, 3710]]];
         yield 'never came' => ['missed', $share, []];
         yield 'never came, and watched the replay' => ['missed watched-replay', $share, [], [[0, 60]]];
         yield 'only looked into the replay' => ['missed', $share, [], [[0, 59]]];

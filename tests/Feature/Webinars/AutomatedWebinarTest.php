@@ -65,6 +65,19 @@ final class AutomatedWebinarTest extends WebinarTestCase
             ->where('to_address', 'robin@example.com')->pluck('name')->all());
     }
 
+    public function test_whoever_comes_after_the_offer_appeared_sees_it_with_its_deadline(): void
+    {
+        $this->register(session: 'n202703011015');
+        $registration = $this->registration();
+        $this->travelTo('2027-03-01 10:17:05');
+        $this->report($registration, [])->assertJson(['second' => 125])->assertJsonPath('offer.until', null);
+        self::assertSame([], $this->deeds(), 'the card was there, and nobody');
+        $this->travel(7)->seconds();
+        $this->report($registration, [[125, 132]])->assertJsonPath('offer.until',
+            (int) strtotime(DB::table('deadline_runs')->where('person_id', $registration->person_id)->sole()->ends_at.' UTC'));
+        self::assertSame(['saw-offer'], $this->deeds());
+    }
+
     public function test_whoever_stays_has_attended_and_whoever_never_comes_has_missed_it_and_finds_the_replay(): void
     {
         $this->register('robin@example.com', 'n202703011015');
