@@ -94,7 +94,8 @@ final class WebinarCheck
         }
         if ($webinar->manner === Manner::Live && $webinar->stream === '') {
             $find('webinar-no-stream', false,
-                "“{$webinar->name}” is held live, and has no address of a stream: its room would be empty.");
+                "“{$webinar->name}” is held live, and has no address of a stream: "
+                    .($webinar->video === '' ? 'its room would be empty.' : 'its room plays the recording by the clock.'));
         }
         if ($webinar->manner === Manner::Live && $webinar->replay !== null && $webinar->video === '') {
             $find('webinar-no-replay', false,

@@ -35,16 +35,16 @@ final class RoomSlot implements Slot
         }
         $video = $webinar->video === '' ? null : Upload::query()->where('kind', 'video')->find($webinar->video);
         $captions = $webinar->captions === '' ? null : Upload::query()->where('kind', 'captions')->find($webinar->captions);
-        $embeds = $webinar->manner === Manner::Live && $webinar->stream !== ''
-            && in_array(WebinarNote::text($noted, 'host'), $visit->funnel->business->embed_hosts, true);
+        $streams = $webinar->manner === Manner::Live && $webinar->stream !== '';
+        $embeds = $streams && in_array(WebinarNote::text($noted, 'host'), $visit->funnel->business->embed_hosts, true);
 
         return View::make('site.webinar.room', ['webinar' => $webinar, 'seat' => $seat, 'replay' => false,
             'register' => $visit->path(WebinarNote::text($noted, 'registration')), 'chapters' => [],
             'data' => $seat === null ? [] : ['path' => Links::path($seat), 'kind' => 'live', 'title' => $webinar->title,
                 'live' => $webinar->manner === Manner::Live, 'onDemand' => $seat->isOnDemand(), 'pauses' => $webinar->mayPause(),
-                'embed' => $embeds ? $webinar->stream : '', 'stream' => ! $embeds && $webinar->manner === Manner::Live
-                    ? $webinar->stream : '',
-                'video' => $embeds ? '' : $video?->src() ?? '', 'type' => $video->mime ?? '', 'captions' => $captions?->src() ?? '',
+                'embed' => $embeds ? $webinar->stream : '', 'stream' => $streams && ! $embeds ? $webinar->stream : '',
+                // Beside a stream the recording is that of an earlier session, for the replay.
+                'video' => $streams ? '' : $video?->src() ?? '', 'type' => $video->mime ?? '', 'captions' => $captions?->src() ?? '',
                 'language' => WebinarNote::text($noted, 'language') ?: 'en']])->render();
     }
 }

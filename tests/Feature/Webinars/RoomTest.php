@@ -57,6 +57,32 @@ final class RoomTest extends WebinarTestCase
         return $this->robin->refresh()->live_seconds;
     }
 
+    /** @return iterable<string, array{string, list<string>, array{string, string, bool}}> address, hosts that may be shown, what is shown */
+    public static function streams(): iterable
+    {
+        $stream = 'https://films.example/embed/7';
+        yield 'one that may be shown' => [$stream, ['films.example'], [$stream, '', false]];
+        yield 'one that may not: a link to it, and never the recording of another time' => [$stream, [], ['', $stream, false]];
+        yield 'none: the recording, by the clock' => ['', ['films.example'], ['', '', true]];
+    }
+
+    /**
+     * @param  list<string>  $hosts
+     * @param  array{string, string, bool}  $shown
+     */
+    #[DataProvider('streams')]
+    public function test_what_is_seen_in_the_room_of_a_live_session(string $stream, array $hosts, array $shown): void
+    {
+        $this->host->business->forceFill(['embed_hosts' => $hosts])->save();
+        $this->change(['stream' => $stream]);
+        $seat = $this->get(Links::path($this->robin->refresh()))->getCookie('lantern_seat');
+        $page = $this->withCookie('lantern_seat', (string) $seat?->getValue())->get("/{$this->funnel->address}/room")->assertOk();
+
+        self::assertSame(1, preg_match('/data-room="([^"]*)"/', (string) $page->getContent(), $m));
+        $data = json_decode(html_entity_decode($m[1]), true);
+        self::assertSame([...$shown, true], [$data['embed'], $data['stream'], $data['video'] !== '', $data['live']]);
+    }
+
     public function test_the_live_hour_with_a_question_a_poll_the_offer_and_its_end(): void
     {
         $this->travelTo('2027-03-01 16:50:00');
