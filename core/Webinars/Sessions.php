@@ -125,15 +125,20 @@ final readonly class Sessions
     public function choice(Session $session, DateTimeImmutable $now, int $taken): SessionChoice
     {
         $left = $this->schedule->places === null ? null : max(0, $this->schedule->places - $taken);
-        $closes = $session->startsAt->modify('-'.$this->schedule->closes.' minutes');
 
         return new SessionChoice($session, match (true) {
             $session->key === 'd' => $left === 0 ? SessionState::Full : SessionState::Open,
             $now >= $session->endsAt => SessionState::Past,
-            $now >= $closes => SessionState::Closed,
+            $now >= $this->closesAt($session) => SessionState::Closed,
             $left === 0 => SessionState::Full,
             default => SessionState::Open,
         }, $left);
+    }
+
+    /** From when on nobody can register for it. Nobody asks of the one that begins whenever its person likes. */
+    public function closesAt(Session $session): DateTimeImmutable
+    {
+        return min($session->startsAt->modify('-'.$this->schedule->closes.' minutes'), $session->endsAt);
     }
 
     /** @return iterable<array{string, string}> day and time on the wall where they are told */

@@ -197,6 +197,31 @@ describe('the picker', () => {
         expect(document.querySelector<HTMLInputElement>('input:checked')?.value).toBe('2');
     });
 
+    it('is asked for again when its first session has begun, and says that the chosen one has', async () => {
+        vi.useFakeTimers();
+        const fresh = (seconds: number, time: string, first = '1') =>
+            picker(zone, time).replace('data-sessions', `data-sessions data-fresh="${seconds}"`).replace('value="1"', `value="${first}"`);
+        const fetched = vi.fn().mockImplementation(() => Promise.resolve(new Response(fresh(900, '18:15', '3'))));
+        vi.stubGlobal('fetch', fetched);
+        document.body.innerHTML = fresh(60, '18:00');
+        pick(document);
+        await vi.advanceTimersByTimeAsync(60_000);
+        expect(fetched).not.toHaveBeenCalled();
+        await vi.advanceTimersByTimeAsync(1_500);
+        expect(document.querySelector('b')?.textContent).toBe('18:15');
+        expect(document.querySelector<HTMLInputElement>('input:checked')?.value).toBe('3');
+        expect(document.querySelector('[role=status]')?.textContent).toBe('That session has begun. These come next.');
+        await vi.advanceTimersByTimeAsync(901_000);
+        expect(fetched).toHaveBeenCalledTimes(2);
+        document.body.innerHTML = '';
+        await vi.advanceTimersByTimeAsync(2_000_000);
+        expect(fetched).toHaveBeenCalledTimes(2);
+        document.body.innerHTML = fresh(90_000, '18:00');
+        pick(document);
+        expect(vi.getTimerCount()).toBe(0);
+        vi.useRealTimers();
+    });
+
     it('stays as it is where it knows the zone, or where nothing answers', async () => {
         const fetched = vi.fn().mockRejectedValue(new Error('offline'));
         vi.stubGlobal('fetch', fetched);

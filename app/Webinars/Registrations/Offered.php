@@ -14,8 +14,11 @@ use Lantern\Core\Webinars\Webinar;
 /** The sessions of a webinar that somebody can choose from, as they read them. */
 final readonly class Offered
 {
-    /** @param  list<SessionChoice>  $choices  in order */
-    private function __construct(public array $choices, private bool $showsPlaces)
+    /**
+     * @param  list<SessionChoice>  $choices  in order
+     * @param  int|null  $fresh  seconds until the first of them cannot be had any more; null where they can always be had
+     */
+    private function __construct(public array $choices, private bool $showsPlaces, public ?int $fresh)
     {
     }
 
@@ -24,7 +27,12 @@ final readonly class Offered
     {
         $taken = $webinar->schedule->places === null ? [] : Bookings::taken($webinar->id, $now, $person);
 
-        return new self($webinar->sessions()->offered($now, $zone, $taken, Bookings::calledOff($webinar->id)), $webinar->showsPlaces);
+        $sessions = $webinar->sessions();
+        $choices = $sessions->offered($now, $zone, $taken, Bookings::calledOff($webinar->id));
+        $first = $choices[0]->session ?? null;
+
+        return new self($choices, $webinar->showsPlaces,
+            $first === null || $first->key === 'd' ? null : $sessions->closesAt($first)->getTimestamp() - $now->getTimestamp());
     }
 
     public function isNone(): bool

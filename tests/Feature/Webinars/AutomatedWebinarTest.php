@@ -65,6 +65,17 @@ final class AutomatedWebinarTest extends WebinarTestCase
             ->where('to_address', 'robin@example.com')->pluck('name')->all());
     }
 
+    public function test_the_page_says_for_how_long_its_first_session_can_be_had(): void
+    {
+        $this->get("/{$this->funnel->address}")->assertSee('data-fresh="600"', false);
+        $this->travelTo('2027-03-01 10:14:59');
+        $this->get("/{$this->funnel->address}")->assertSee('data-fresh="1"', false);
+        $this->travelTo('2027-03-01 10:15:00');
+        $this->get("/{$this->funnel->address}")->assertSee('data-fresh="900"', false);
+        $this->change(['schedule' => ['kind' => 'on-demand', 'zone' => 'Europe/Berlin', 'minutes' => 3]]);
+        $this->get("/{$this->funnel->address}")->assertSee('As soon as you like')->assertDontSee('data-fresh', false);
+    }
+
     public function test_whoever_comes_after_the_offer_appeared_sees_it_with_its_deadline(): void
     {
         $this->register(session: 'n202703011015');

@@ -1,4 +1,4 @@
-<fieldset class="sessions" id="{{ $id }}" data-sessions data-asked="{{ $asked }}" @if ($error !== '') aria-describedby="e-{{ $id }}" @endif>
+<fieldset class="sessions" id="{{ $id }}" data-sessions data-asked="{{ $asked }}" @if ($offered->fresh !== null) data-fresh="{{ $offered->fresh }}" @endif @if ($error !== '') aria-describedby="e-{{ $id }}" @endif>
 <legend>{{ $text !== '' ? $text : 'Choose your session' }}</legend>
 @if ($offered->isNone())
 <p>There is no session to register for at the moment. Leave your address here, and you hear of the next one.</p>
