@@ -13,6 +13,7 @@ use Illuminate\Support\Facades\DB;
 use Lantern\Core\Webinars\AttendanceOutcome;
 use Lantern\Core\Webinars\Manner;
 use Lantern\Core\Webinars\RoomState;
+use Throwable;
 
 /** Looks what became of sessions that are over, once for each person. Doing it twice is doing it once. */
 final readonly class Settling
@@ -33,7 +34,13 @@ final readonly class Settling
         $due = Registration::query()->with(['funnel.liveVersion', 'funnel.business', 'person.business', 'version'])->whereNotNull('open')
             ->where('settle_at', '<=', Instant::sql($now->subSeconds(self::GRACE)))->orderBy('settle_at')->limit(self::AT_ONCE)->get();
         foreach ($due as $registration) {
-            $settled += DB::transaction(fn (): int => $this->settle($registration, $now) ? 1 : 0);
+            try {
+                $settled += DB::transaction(fn (): int => $this->settle($registration, $now) ? 1 : 0);
+            } catch (Throwable $e) {
+                // One that cannot be settled must not keep the others waiting, nor the emails that are sent after this. It is tried again.
+                report($e);
+                Registration::query()->whereKey($registration->id)->update(['settle_at' => Instant::sql($now->addHour())]);
+            }
         }
 
         return $settled;

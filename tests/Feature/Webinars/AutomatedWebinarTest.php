@@ -7,6 +7,7 @@ namespace Tests\Feature\Webinars;
 use App\Models\Message;
 use App\Models\Person;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Exceptions;
 use Lantern\Core\Webinars\Manner;
 
 /** From the form to the emails afterwards, for those who register for a recording that begins at the next quarter of an hour. */
@@ -63,6 +64,24 @@ final class AutomatedWebinarTest extends WebinarTestCase
         $this->runQueue();
         self::assertEqualsCanonicalizing(['Confirmation', 'It begins', 'For those who left early'], Message::query()->where('state', 'sent')
             ->where('to_address', 'robin@example.com')->pluck('name')->all());
+    }
+
+    public function test_one_that_cannot_be_settled_keeps_nobody_waiting_and_is_tried_again(): void
+    {
+        $this->register('robin@example.com', 'n202703011015');
+        $this->register('wren@example.com', 'n202703011015');
+        $webinar = $this->registration()->webinar_id;
+        DB::table('registrations')->where('id', $this->registration()->id)->update(['webinar_id' => 'gone']);
+        Exceptions::fake();
+        $this->travelTo('2027-03-01 10:19:00');
+
+        self::assertSame([1, 0], [$this->settle(), $this->settle()]);
+        Exceptions::assertReportedCount(1);
+        self::assertSame(['missed'], $this->deeds('wren@example.com'));
+        DB::table('registrations')->where('id', $this->registration()->id)->update(['webinar_id' => $webinar]);
+        $this->travelTo('2027-03-01 11:20:00');
+        self::assertSame(1, $this->settle());
+        self::assertSame(['missed'], $this->deeds());
     }
 
     public function test_the_page_says_for_how_long_its_first_session_can_be_had(): void
