@@ -80,12 +80,8 @@ final class StarterWebinar
             .'end I spoke '
             ."about how we can go on together. Here it is in writing:</p><p><a href=\"{$intro}\">See the programme</a></p>"
             .'<p>Is there a question left? Hit reply.</p>', $at(SessionAnchor::AfterEnd, 30), 'attended');
-        $emails = [
-            $mail('Confirmation', "Your place is kept: {$short}", "<p>you are registered for “{$title}”.</p>"
-                .'<p>{{session_time|It begins as soon as you like.}}</p>'.$room
-                .'<p><a href="{{calendar_link}}">Put it in your calendar</a></p><p>You cannot come after all? <a '
-                    .'href="{{change_link}}">Choose '
-                .'another time</a>.</p>'),
+        // Whoever registers for the next quarter of an hour has no day before it.
+        $early = [
             $mail('A week before', "A week from today: {$short}", '<p>in a week we see each other: {{session_time}}.</p><p>One question '
                 .'until '
                 .'then: what would you like to take home from it? Hit reply and tell me.</p>', $at(SessionAnchor::BeforeStart, 10_080)),
@@ -94,6 +90,14 @@ final class StarterWebinar
             $mail('An hour before', "In an hour: {$short}", '<p>it begins in an hour. Make yourself a cup of tea, and close what you do '
                 .'not '
                 .'need.</p>'.$room, $at(SessionAnchor::BeforeStart, 60)),
+        ];
+        $emails = [
+            $mail('Confirmation', "Your place is kept: {$short}", "<p>you are registered for “{$title}”.</p>"
+                .'<p>{{session_time|It begins as soon as you like.}}</p>'.$room
+                .'<p><a href="{{calendar_link}}">Put it in your calendar</a></p><p>You cannot come after all? <a '
+                    .'href="{{change_link}}">Choose '
+                .'another time</a>.</p>'),
+            ...($live ? $early : []),
             $mail('Ten minutes before', "In ten minutes: {$short}", '<p>the room is open, and it begins in ten minutes.</p>'.$room,
                 $at(SessionAnchor::BeforeStart, 10)),
             $mail('It begins', $live ? "We are live: {$short}" : "It begins now: {$short}", '<p>it has begun. Come in:</p>'.$room,

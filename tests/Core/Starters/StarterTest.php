@@ -23,6 +23,7 @@ use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\PlanCopy;
 use Lantern\Core\Plan\Way;
+use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Starters\StarterDesk;
 use Lantern\Core\Starters\StarterLaunch;
 use Lantern\Core\Starters\StarterPages;
@@ -245,6 +246,9 @@ final class StarterTest extends TestCase
 
         self::assertDoesNotMatchRegularExpression('/\blive\b/i', $words);
         self::assertSame(ScheduleKind::Soon, $plan->webinars[0]->schedule->kind);
+        $names = fn (Plan $of): array => array_map(fn (EmailPlan $e): string => $e->name, $of->emails);
+        self::assertSame(['A week before', 'A day before', 'An hour before'],
+            array_values(array_diff($names(Plans::of(Goal::Webinar)), $names($plan))), 'nobody registers so early for one that is soon');
         self::assertSame(['webinar-no-video'], array_values(array_map(fn (Finding $f): string => $f->code,
             array_filter(GoLiveCheck::of($plan, new PageFacts, new DateTimeImmutable('2027-03-01')),
                 fn (Finding $f): bool => str_starts_with($f->code, 'webinar')))));
