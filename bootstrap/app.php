@@ -38,7 +38,9 @@ return Application::configure(basePath: dirname(__DIR__))
             [Illuminate\Cookie\Middleware\EncryptCookies::class, Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse::class]);
         // The visitor's id is made by the visitor script, so it cannot be encrypted; it is only ever a random key.
         $middleware->encryptCookies(except: ['lantern_visitor', 'lantern_zone']);
-        $middleware->trustProxies(at: explode(',', (string) env('TRUSTED_PROXIES', '127.0.0.1')));
+        // Who comes and over what is believed from proxies that are named, and from nobody else. The host never is: it is a setting.
+        $middleware->trustProxies(at: array_values(array_filter(explode(',', (string) env('TRUSTED_PROXIES', '')))),
+            headers: Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO);
         $middleware->redirectGuestsTo(fn (): string => Hosts::studio().'/studio');
         $middleware->append([AnswerHeaders::class, EachOnItsHost::class]);
         // What somebody types is kept as typed: a space at the end of a paragraph is a space.
@@ -54,7 +56,7 @@ return Application::configure(basePath: dirname(__DIR__))
         // Somebody else's things are not there at all, and no error says what they would have been.
         $exceptions->render(fn (NotFoundHttpException $e, Request $request) => $request->is('studio/api/*') || $request->expectsJson()
             ? response()->json(['message' => 'There is nothing at this address.'], 404)
-            : PlainPage::notHere()->response());
+            : (Hosts::areOfThisMachine($request) ? PlainPage::studioIsElsewhere(Hosts::studio().'/studio') : PlainPage::notHere())->response());
         $exceptions->render(fn (AuthenticationException $e, Request $request) => $request->is('studio/api/*')
             ? response()->json(['message' => 'You are signed out. Sign in again, and nothing you typed is lost.'], 401)
             : null);

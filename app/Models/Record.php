@@ -11,4 +11,12 @@ use Illuminate\Database\Eloquent\Model;
 abstract class Record extends Model
 {
     protected $dateFormat = Instant::FORMAT;
+
+    /** @var array<class-string, string> the names of tables, which the framework would put into the plural for each row anew */
+    private static array $tables = [];
+
+    public function getTable(): string
+    {
+        return self::$tables[static::class] ??= parent::getTable();
+    }
 }

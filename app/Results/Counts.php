@@ -37,8 +37,8 @@ final class Counts
         foreach ($this->measured($event, $day, $business) as $measure) {
             $key = ['funnel_id' => $event['funnel_id'], 'page_id' => $event['page_id'], 'variant' => $event['variant'] ?? '', 'day' => $day,
                 'measure' => $measure->value];
-            DB::table('counts')->insertOrIgnore($key + ['how_many' => 0, 'how_much' => 0]);
-            DB::table('counts')->where($key)->increment('how_many');
+            DB::table('counts')->upsert($key + ['how_many' => 1, 'how_much' => 0], array_keys($key),
+                ['how_many' => DB::raw('counts.how_many + 1')]);
         }
     }
 

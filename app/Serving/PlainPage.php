@@ -26,6 +26,13 @@ final readonly class PlainPage
             'Please check the link for a typing mistake, or ask whoever gave it to you.');
     }
 
+    /** For whoever runs the application on their own machine. */
+    public static function studioIsElsewhere(string $studio): self
+    {
+        return new self(404, 'The Studio is next door', 'This is where your visitors come: your pages have their addresses here, and there '
+            .'is nothing at the address you opened. You work in the Studio.', ['links' => [$studio => 'Open the Studio']]);
+    }
+
     public static function closed(): self
     {
         return new self(410, 'This offer is closed for now',

@@ -40,6 +40,18 @@ final class Hosts
         return self::name($request->getSchemeAndHttpHost()) === self::name(self::site());
     }
 
+    /**
+     * Does somebody look for the Studio at the pages' host, on a machine of their own? They are told where it is; on a public host
+     * nobody is.
+     */
+    public static function areOfThisMachine(Request $request): bool
+    {
+        $isLoopback = fn (string $host): bool => $host === 'localhost' || $host === '::1' || str_starts_with($host, '127.');
+
+        return $request->isMethod('GET') && $request->is('/', 'studio') && self::areSeparate()
+            && $isLoopback(trim(self::name(self::site()), '[]')) && $isLoopback((string) $request->ip());
+    }
+
     /** A page as the Studio shows it: its pictures and videos come from the site. */
     public static function withMediaOfSite(string $html): string
     {

@@ -19,11 +19,19 @@ final class TimeWords
     /** The forms that languages have for numbers, by CLDR's names. */
     public const FORMS = ['zero', 'one', 'two', 'few', 'many', 'other'];
 
+    private const KEPT = 200;
+
     /** @var array<string, array<string, array<string, string>>> */
     private static array $known = [];
 
     /** @var array<string, true>|null */
     private static ?array $locales = null;
+
+    /** @var array<string, string> by locale and skeleton */
+    private static array $patterns = [];
+
+    /** @var array<string, IntlDateFormatter> by locale, zone and pattern: to make one takes longer than all it is used for */
+    private static array $formats = [];
 
     /**
      * Such as "Friday 4 December at 18:00, Oslo time"; with the year where it is not the present one.
@@ -34,7 +42,8 @@ final class TimeWords
     {
         $locale = self::locale($language);
         $year = $at->setTimezone($zone)->format('Y') === $now->setTimezone($zone)->format('Y') ? '' : 'y';
-        $pattern = (string) (new IntlDatePatternGenerator($locale))->getBestPattern("{$year}MMMMEEEEdjjmm");
+        $pattern = self::$patterns["{$locale}{$year}"]
+            ??= (string) (new IntlDatePatternGenerator($locale))->getBestPattern("{$year}MMMMEEEEdjjmm");
         $words = self::format($at, $zone, $locale, $pattern);
 
         return str_replace(',', '', $words).', '.self::clock($at, $zone, $locale);
@@ -63,8 +72,13 @@ final class TimeWords
 
     private static function format(DateTimeImmutable $at, DateTimeZone $zone, string $locale, string $pattern): string
     {
-        return (string) (new IntlDateFormatter($locale, IntlDateFormatter::FULL, IntlDateFormatter::FULL, $zone->getName(), null, $pattern))
-            ->format($at);
+        if (count(self::$formats) >= self::KEPT) {
+            self::$formats = [];
+        }
+        $format = self::$formats["{$locale} {$zone->getName()} {$pattern}"] ??= new IntlDateFormatter($locale, IntlDateFormatter::FULL,
+            IntlDateFormatter::FULL, $zone->getName(), null, $pattern);
+
+        return (string) $format->format($at);
     }
 
     /** What is left, in its two largest units: "2 days, 3 hours". Nothing left is no seconds. */

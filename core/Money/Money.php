@@ -201,7 +201,9 @@ final readonly class Money
      */
     public function words(string $language = 'en'): string
     {
-        $format = new NumberFormatter($language, NumberFormatter::CURRENCY);
+        /** @var array<string, NumberFormatter> $formats by language: to make one takes longer than all it is used for */
+        static $formats = [];
+        $format = $formats[$language] ??= new NumberFormatter($language, NumberFormatter::CURRENCY);
         $format->setAttribute(NumberFormatter::FRACTION_DIGITS,
             $this->minor % $this->currency->units() === 0 ? 0 : $this->currency->decimals);
         // Exact: a float holds every whole number up to MOST, and the division is rounded back to the same decimals.

@@ -24,6 +24,7 @@ use App\Orders\Receipts;
 use App\Payments\Practice\Behaviour;
 use App\Payments\Practice\PracticeBank;
 use App\Publishing\Publishing;
+use App\Support\DemoProgress;
 use App\Support\Instant;
 use App\Webinars\ControlRoom;
 use App\Webinars\LiveRoom;
@@ -101,6 +102,7 @@ final class DemoWebinars
         private readonly PracticeBank $bank,
         private readonly Receipts $receipts,
         private readonly DemoMail $mail,
+        private readonly DemoProgress $progress,
     ) {
     }
 
@@ -116,9 +118,11 @@ final class DemoWebinars
         $this->live($business, [...$past, $next]);
         $part = max(1, (int) config('lantern.demo_part'));
         foreach ($past as $i => $starts) {
-            $this->session($starts, intdiv([38, 46, 57][$i], $part), [0.52, 0.58, 0.61][$i], $now);
+            $this->progress->at($this->funnel->name, $i, count($past) + 1);
+            $this->session($starts, intdiv([26, 31, 39][$i], $part), [0.52, 0.58, 0.61][$i], $now);
         }
-        $this->registerMany($next, intdiv(23, $part), $now);
+        $this->progress->at($this->funnel->name, count($past), count($past) + 1);
+        $this->registerMany($next, intdiv(16, $part), $now);
         $this->sendDue($now);
         CarbonImmutable::setTestNow($now->subDays(3));
         $this->automated($business);
@@ -384,9 +388,8 @@ final class DemoWebinars
         foreach (Message::query()->where('funnel_id', $this->funnel->id)->where('state', MessageState::Waiting)
             ->where('due_at', '<=', Instant::sql($until))->orderBy('due_at')->get(['id', 'due_at']) as $message) {
             CarbonImmutable::setTestNow($message->due_at->addSecond());
-            $this->sender->send($message->id);
-            $sent = $message->refresh();
-            if ($sent->state === MessageState::Sent) {
+            $sent = $this->sender->send($message->id);
+            if ($sent?->state === MessageState::Sent) {
                 $this->mail->read($sent, $this->crowd, $this->end);
             }
         }

@@ -61,7 +61,7 @@ abstract class BrowserTestCase extends TestCase
             'UPLOADS_PATH' => self::$folder.'/uploads', 'CACHE_STORE' => 'file', 'CACHE_PATH' => self::$folder.'/cache',
             'SESSION_DRIVER' => 'database', 'QUEUE_CONNECTION' => 'database',
             'MAIL_MAILER' => 'outbox', 'LANTERN_DEMO' => 'false', 'LANTERN_LEAST_SECONDS' => '0', 'LANTERN_SIGN_INS_PER_MINUTE' => '100',
-            'PHP_CLI_SERVER_WORKERS' => '4'];
+            'PHP_CLI_SERVER_WORKERS' => '4', 'TRUSTED_PROXIES' => '127.0.0.1'];
         // Into files: a pipe that nobody reads fills up, and whoever writes to it waits.
         $logged = fn (string $file): array => ['sh', '-c', 'exec "$@" > "$0" 2>&1', self::$folder.'/'.$file];
         self::$env = $env;

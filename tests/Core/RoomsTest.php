@@ -94,7 +94,7 @@ final class RoomsTest extends TestCase
         'Console' => [
             'Deadlines', 'Drafts', 'Files', 'Forms', 'Mail/Broadcasts', 'Mail/Owner', 'Mail/Sending', 'Models', 'Orders',
             'Payments', 'People/Import', 'Popups',
-            'Publishing', 'Rendering', 'Results', 'Serving', 'Webhooks', 'Webinars',
+            'Publishing', 'Rendering', 'Results', 'Serving', 'Support', 'Webhooks', 'Webinars',
         ],
         'Http/Middleware' => ['Support'],
         'Http/Site' => [

@@ -15,6 +15,11 @@ final class FrontDoorController
 {
     public function __invoke(Request $request): Response
     {
-        return Hosts::isStudio($request) ? new RedirectResponse(Hosts::studio().'/studio') : PlainPage::notHere()->response();
+        if (Hosts::isStudio($request)) {
+            return new RedirectResponse(Hosts::studio().'/studio');
+        }
+
+        return (Hosts::areOfThisMachine($request) ? PlainPage::studioIsElsewhere(Hosts::studio().'/studio') : PlainPage::notHere())
+            ->response();
     }
 }

@@ -30,15 +30,25 @@ final readonly class MessageSender
     {
     }
 
-    public function send(string $id): void
+    /** @return Message|null what became of it; nothing where somebody else sends it, or it is not due */
+    public function send(string $id): ?Message
     {
         $now = CarbonImmutable::now();
         $claimed = Message::query()->where('id', $id)->where('state', MessageState::Waiting)->where('due_at', '<=', Instant::sql($now))
             ->update(['state' => MessageState::Sending, 'claimed_at' => Instant::sql($now), 'attempts' => DB::raw('attempts + 1')]);
         if ($claimed === 0) {
-            return;
+            return null;
         }
-        $message = Message::query()->with(['person.business', 'business', 'funnel.liveVersion'])->findOrFail($id);
+        $message = Message::query()->with(['person', 'business', 'funnel.liveVersion'])->findOrFail($id);
+        $message->person?->setRelation('business', $message->business);
+        $this->handOver($message, $now);
+
+        return $message;
+    }
+
+    /** A message that is claimed: it goes out, waits for later, or ends here. */
+    private function handOver(Message $message, CarbonImmutable $now): void
+    {
         $verdict = $this->gate->verdict($message, $now);
         if ($verdict->cancel !== null) {
             $this->end($message, MessageState::Cancelled, $verdict->cancel);

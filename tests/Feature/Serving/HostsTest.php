@@ -46,6 +46,37 @@ final class HostsTest extends TestCase
         }
     }
 
+    public function test_whoever_runs_it_on_their_own_machine_is_told_where_the_studio_is_and_nobody_else(): void
+    {
+        $this->onTwoHosts('http://localhost:8000', 'http://127.0.0.1:8000');
+        foreach (['/', '/studio'] as $path) {
+            $this->get("http://127.0.0.1:8000{$path}")->assertNotFound()->assertSee('href="http://localhost:8000/studio"', false);
+        }
+        $this->get('http://127.0.0.1:8000/nothing')->assertNotFound()->assertDontSee('localhost:8000');
+        $this->withServerVariables(['REMOTE_ADDR' => '203.0.113.9'])->get('http://127.0.0.1:8000/studio')->assertNotFound()
+            ->assertDontSee('localhost:8000');
+        $this->onTwoHosts();
+        foreach (['/', '/studio'] as $path) {
+            $this->withServerVariables(['REMOTE_ADDR' => '127.0.0.1'])->get(self::SITE.$path)->assertNotFound()->assertDontSee('studio.test');
+        }
+    }
+
+    public function test_no_proxy_says_which_host_was_asked(): void
+    {
+        $this->onTwoHosts();
+        foreach (['X-Forwarded-Host' => 'studio.test', 'X-Forwarded-Port' => '80', 'Forwarded' => 'host=studio.test'] as $name => $value) {
+            $this->withServerVariables(['REMOTE_ADDR' => '127.0.0.1'])->withHeaders([$name => $value])->get(self::SITE.'/studio')
+                ->assertNotFound();
+        }
+    }
+
+    public function test_a_proxy_that_is_not_named_is_not_believed(): void
+    {
+        $this->withServerVariables(['REMOTE_ADDR' => '127.0.0.1', 'HTTP_X_FORWARDED_FOR' => '203.0.113.9'])->get('/up')->assertOk();
+
+        self::assertSame('127.0.0.1', app('request')->ip());
+    }
+
     /** @return iterable<string, array{string}> */
     public static function strangers(): iterable
     {
