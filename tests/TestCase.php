@@ -13,6 +13,7 @@ use App\Models\User;
 use App\Publishing\Publishing;
 use App\Support\Ids;
 use App\Support\Resolver;
+use Carbon\CarbonImmutable;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as FrameworkTestCase;
 use Illuminate\Http\UploadedFile;
@@ -34,9 +35,19 @@ abstract class TestCase extends FrameworkTestCase
 
     public const CHROME = 'Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0 Safari/537.36';
 
+    /**
+     * When all tests begin, so that none depends on the day it is run: a Wednesday like any other, or what `bin/test --at` names.
+     * The clock stands still until a test moves it.
+     */
+    public static function moment(): CarbonImmutable
+    {
+        return new CarbonImmutable(getenv('LANTERN_TEST_AT') ?: '2027-04-14 10:00', 'UTC');
+    }
+
     protected function setUp(): void
     {
         parent::setUp();
+        $this->travelTo(self::moment());
         Storage::fake('uploads');
         $this->withServerVariables(['HTTP_USER_AGENT' => self::CHROME]);
         // No test asks a network: every host is somewhere on the internet.

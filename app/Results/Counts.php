@@ -29,7 +29,7 @@ final class Counts
      */
     public function add(Business $business, array $event): void
     {
-        if ((bool) $event['owner'] || $event['page_id'] === null) {
+        if ((bool) $event['owner'] || $event['page_id'] === null || $event['funnel_id'] === null) {
             return;
         }
         $at = new DateTimeImmutable(is_string($event['at']) ? $event['at'] : 'now', new DateTimeZone('UTC'));

@@ -75,6 +75,7 @@ final class DemoSeeder extends Seeder
         }
         // Messages are sent below, each at its own moment, so no job has to wait for a worker.
         config(['queue.default' => 'null']);
+        $clock = CarbonImmutable::getTestNow();
         $now = CarbonImmutable::now();
         $this->crowd = new DemoCrowd(self::SEED);
         $this->end = $now;
@@ -95,7 +96,7 @@ final class DemoSeeder extends Seeder
             CarbonImmutable::setTestNow($now->subDays(2));
             $this->pages->drafts($business, $portrait);
         } finally {
-            CarbonImmutable::setTestNow();
+            CarbonImmutable::setTestNow($clock);
         }
     }
 

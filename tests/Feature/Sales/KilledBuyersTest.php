@@ -165,6 +165,7 @@ final class KilledBuyersTest extends SalesTestCase
     private function finish(bool $withCalls = false): void
     {
         config(['lantern.checkout.give_up_minutes' => 0]);
+        $this->travel(1)->seconds();
         do {
             $taken = $withCalls ? app(PracticeCalls::class)->sendDue() : 0;
             app(Reconciling::class)->run(0);
