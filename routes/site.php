@@ -77,6 +77,7 @@ Route::prefix('r/{registration}/{seal}')->where(['registration' => '[0-9a-z]{26}
 // Paying: the way back from the bank, the page to wait on, the provider's calls, and the pages of practice payments.
 Route::get('/pay/back/{payment}/{seal}', [PayController::class, 'back']);
 Route::get('/pay/wait/{order}/{seal}', [PayController::class, 'wait']);
+Route::get('/pay/order/{order}/{seal}', [PayController::class, 'order']);
 Route::post('/pay/calls/{provider}', CallController::class)->middleware('throttle:provider');
 Route::get('/pay/practice/card', [PracticeController::class, 'card']);
 Route::post('/pay/practice/card', [PracticeController::class, 'keepCard'])->middleware('throttle:beacon');

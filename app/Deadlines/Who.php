@@ -6,6 +6,7 @@ namespace App\Deadlines;
 
 use App\Deadlines\Running\Holder;
 use DateTimeZone;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\Deadline;
 
@@ -33,6 +34,20 @@ final readonly class Who
         $person = $visitor === null ? null : DB::table('visitor_person')->where('visitor', $visitor)->value('person_id');
 
         return is_string($person) ? $person : null;
+    }
+
+    /**
+     * With everybody who has the same mailbox: another address for it is no other person where time is limited.
+     *
+     * @param  list<string>  $people  ids
+     * @return list<string>
+     */
+    public static function ofMailboxes(array $people): array
+    {
+        return $people === [] ? [] : array_values(array_unique([...$people, ...array_map(strval(...), DB::table('people')
+            ->join('people as known', fn (JoinClause $join) => $join->on('known.mailbox', '=', 'people.mailbox')
+                ->on('known.business_id', '=', 'people.business_id'))
+            ->whereIn('known.id', $people)->where('people.mailbox', '!=', '')->orderBy('people.id')->pluck('people.id')->all())]));
     }
 
     /** @return list<string> keys of those whose runs of a deadline are theirs */

@@ -6,6 +6,7 @@ namespace App\Forms;
 
 use App\Models\Funnel;
 use App\Models\Version;
+use App\People\Proof\Proven;
 use DateTimeImmutable;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Forms\FormPlan;
@@ -35,6 +36,7 @@ final readonly class Signup
         public bool $owner = false,
         public ?Popped $popped = null,
         public string $session = '',
+        public ?Proven $proven = null,
     ) {
     }
 }

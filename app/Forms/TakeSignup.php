@@ -80,7 +80,8 @@ final readonly class TakeSignup
 
             return [$submission,
                 $waits ? $this->events->take(NewEvent::ofSubmission(EventType::Asked, $submission, $signup->at, $signup->owner))
-                : $this->complete($submission, $signup->form, $signup->at, $signup->owner, $person->wasRecentlyCreated)];
+                : $this->complete($submission, $signup->form, $signup->at, $signup->owner,
+                    $person->wasRecentlyCreated || ($signup->proven?->has($email->key) ?? false))];
         });
     }
 
@@ -115,8 +116,8 @@ final readonly class TakeSignup
     }
 
     /**
-     * @param  bool  $theirs  is it known to be the person's own doing: by a link in an email to them, or since nothing was known of the
-     *     address before? Otherwise anybody may have typed it, and nothing that is known is changed.
+     * @param  bool  $theirs  is it known to be the person's own doing: by a link in an email to them, or since nothing was known of
+     *     the address before? Otherwise anybody may have typed it, and nothing that is known is changed.
      */
     private function complete(Submission $submission, FormPlan $form, DateTimeImmutable $at, bool $owner, bool $theirs): Decision
     {
@@ -160,8 +161,9 @@ final readonly class TakeSignup
         }
         $before = Registration::query()->where('person_id', $submission->person_id)->where('webinar_id', $webinar->id)
             ->whereNotNull('open')->first();
-        $knows = $theirs || ($submission->visitor !== null && DB::table('visitor_person')->where('visitor', $submission->visitor)
-            ->where('person_id', $submission->person_id)->exists());
+        // Theirs by a link in an email, or the place that was taken in this very browser.
+        $knows = $theirs || ($submission->visitor !== null && $before !== null && Submission::query()->whereKey($before->submission_id)
+            ->where('visitor', $submission->visitor)->exists());
         if ($before !== null && ! $knows) {
             $this->planner->planAboutSession($before, 'again', $at);
 

@@ -61,17 +61,44 @@ final readonly class Events
                 $version === null => Journey::withoutFunnel($core),
                 default => (new Journey($version->plan()))->decide(self::visitor($event, $core), $core),
             };
-            $this->carryOut($own, $event, $event->funnel, $version);
-            foreach ($this->listening($event, $core, $decided ?? $event->funnel?->id) as $funnel) {
-                if ($funnel->liveVersion !== null) {
-                    // Looked up anew each time: what one funnel did is known to the next.
-                    $this->carryOut((new Journey($funnel->liveVersion->plan()))->listen(self::visitor($event, $core), $core), $event,
-                        $funnel, $funnel->liveVersion);
-                }
+            if ($event->alone) {
+                // Whose it is comes later, by a link in an email; and with it the rest.
+                $this->carryOut($own->ofOrder(), $event, $event->funnel, $version);
+
+                return $own;
             }
+            $this->carryOut($own, $event, $event->funnel, $version);
+            $this->listen($event, $core, $decided);
 
             return $own;
         });
+    }
+
+    /** What happened to an order that belonged to itself has happened to a person: what was left of it follows. */
+    public function joined(NewEvent $event): void
+    {
+        DB::transaction(function () use ($event): void {
+            $core = $event->inCore();
+            $version = $event->version ?? $event->funnel?->liveVersion;
+            if ($version !== null) {
+                $decision = (new Journey($version->plan()))->decide(self::visitor($event, $core), $core);
+                $this->carryOut($decision->ofPerson(), $event, $event->funnel, $version);
+            }
+            $this->listen($event, $core, null);
+            $this->active($event->person?->id, $event);
+        });
+    }
+
+    /** @param  string|null  $decided  the funnel that has decided upon it already */
+    private function listen(NewEvent $event, Event $core, ?string $decided): void
+    {
+        foreach ($this->listening($event, $core, $decided ?? $event->funnel?->id) as $funnel) {
+            if ($funnel->liveVersion !== null) {
+                // Looked up anew each time: what one funnel did is known to the next.
+                $this->carryOut((new Journey($funnel->liveVersion->plan()))->listen(self::visitor($event, $core), $core), $event,
+                    $funnel, $funnel->liveVersion);
+            }
+        }
     }
 
     /**
@@ -102,7 +129,7 @@ final readonly class Events
 
     private function record(NewEvent $event): void
     {
-        $person = $event->person->id ?? $event->personId;
+        $person = $event->alone ? null : $event->person->id ?? $event->personId;
         $row = [
             'business_id' => $event->business->id, 'type' => $event->type->value, 'funnel_id' => $event->funnel?->id,
             'page_id' => $event->page,
@@ -113,6 +140,11 @@ final readonly class Events
         ];
         $id = DB::table('events')->insertGetId($row);
         $this->counts->add($event->business, ['id' => $id] + $row);
+        $this->active($person, $event);
+    }
+
+    private function active(?string $person, NewEvent $event): void
+    {
         if ($person !== null && $event->type->isActivity()) {
             $at = Instant::sql($event->at);
             DB::table('people')->where('id', $person)->where(fn (Builder $q) => $q->whereNull('active_at')->orWhere('active_at', '<', $at))

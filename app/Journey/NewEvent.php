@@ -62,6 +62,7 @@ final readonly class NewEvent
         public ?Stranger $stranger = null,
         public ?string $webinar = null,
         public ?Booking $booking = null,
+        public bool $alone = false,
     ) {
     }
 
@@ -145,7 +146,7 @@ final readonly class NewEvent
 
         return new self($type, $order->funnel->business, $at, $order->funnel, $order->version, $page, person: $order->person,
             visitor: $order->visitor, source: $order->source, owner: $order->owner, data: ['order' => $order->id] + $data,
-            offers: $offers, closed: $closed, order: $order);
+            offers: $offers, closed: $closed, order: $order, alone: $order->joined_at === null);
     }
 
     public function inCore(): Event

@@ -43,6 +43,7 @@ use Lantern\Core\Orders\OrderState;
  * @property CarbonImmutable $placed_at
  * @property CarbonImmutable|null $bought_at
  * @property CarbonImmutable|null $receipt_due_at
+ * @property CarbonImmutable|null $joined_at when it became its person's; until then it belongs to itself alone
  * @property Business $business
  * @property Funnel $funnel
  * @property Version $version
@@ -60,11 +61,12 @@ final class Order extends Record
 
     /** @var array<string, string> */
     protected $casts = ['state' => OrderState::class, 'owner' => 'boolean', 'arrears' => 'boolean', 'placed_at' => 'immutable_datetime',
-        'bought_at' => 'immutable_datetime', 'receipt_due_at' => 'immutable_datetime'];
+        'bought_at' => 'immutable_datetime', 'receipt_due_at' => 'immutable_datetime', 'joined_at' => 'immutable_datetime'];
 
     protected $attributes = ['number' => null, 'state' => 'open', 'name' => '', 'paid' => 0, 'refunded' => 0, 'arrears' => false,
         'coupon_id' => null, 'coupon_code' => null, 'method' => null, 'method_label' => null, 'visitor' => null, 'source' => null,
-        'ip' => null, 'owner' => false, 'bought_at' => null, 'receipt_due_at' => null, 'language' => 'en'];
+        'ip' => null, 'owner' => false, 'bought_at' => null, 'receipt_due_at' => null, 'joined_at' => null,
+        'language' => 'en'];
 
     /** @return BelongsTo<Business, $this> */
     public function business(): BelongsTo

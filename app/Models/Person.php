@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Lantern\Core\People\EmailAddress;
 use Lantern\Core\Rules\Standing;
 
 /**
@@ -34,6 +35,7 @@ use Lantern\Core\Rules\Standing;
  * @property CarbonImmutable|null $erased_at
  * @property string|null $import_id
  * @property CarbonImmutable|null $unsubscribed_at
+ * @property string $mailbox behind the address, for limits alone
  * @property CarbonImmutable $joined_at
  * @property Business $business
  * @property \Illuminate\Database\Eloquent\Collection<int, Tag> $tags
@@ -49,7 +51,8 @@ final class Person extends Record
         'confirmed_at' => 'immutable_datetime', 'pending' => 'boolean', 'marketing' => 'boolean',
         'quiet_until' => 'immutable_datetime', 'active_at' => 'immutable_datetime', 'erased_at' => 'immutable_datetime'];
 
-    protected $attributes = ['first_name' => '', 'last_name' => '', 'phone' => '', 'timezone' => null, 'unsubscribed_at' => null,
+    protected $attributes = ['first_name' => '', 'mailbox' => '',
+        'last_name' => '', 'phone' => '', 'timezone' => null, 'unsubscribed_at' => null,
         'owner_try' => false,
         'confirmed_at' => null, 'pending' => false, 'marketing' => true, 'suppressed' => null, 'quiet_until' => null, 'active_at' => null,
         'erased_at' => null, 'import_id' => null];
@@ -59,6 +62,7 @@ final class Person extends Record
         self::saving(function (self $person): void {
             $person->first_key = mb_strtolower($person->first_name);
             $person->last_key = mb_strtolower($person->last_name);
+            $person->mailbox = EmailAddress::mailboxOf($person->email_key);
         });
     }
 

@@ -6,6 +6,7 @@ namespace App\Orders;
 
 use App\Models\Funnel;
 use App\Models\Version;
+use App\People\Proof\Proven;
 use DateTimeImmutable;
 use Lantern\Core\Offers\Coupon;
 use Lantern\Core\Offers\Quote;
@@ -20,6 +21,7 @@ final readonly class Attempt
      * @param  string|null  $method  what the card fields handed over; none where nothing is due now
      * @param  string  $code  of the coupon, as it is compared
      * @param  DateTimeImmutable|null  $shownAt  when the checkout was shown to them
+     * @param  Proven|null  $proven  who it is known to be that buys
      * @param  bool|null  $marketing  did they tick that they want further emails? null where they were not asked
      */
     public function __construct(
@@ -41,6 +43,7 @@ final readonly class Attempt
         public ?string $ip = null,
         public bool $owner = false,
         public ?DateTimeImmutable $shownAt = null,
+        public ?Proven $proven = null,
     ) {
     }
 }

@@ -6,7 +6,7 @@ namespace App\Orders;
 
 use App\Models\Order;
 use App\Models\Payment;
-use App\Models\Person;
+use App\People\Proof\Proven;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -22,17 +22,17 @@ final readonly class CardChange
     }
 
     /** @return Collection<int, Order> what a person has bought, the newest first */
-    public function orders(Person $person): Collection
+    public function orders(Proven $proven): Collection
     {
-        return Order::query()->with(['receipts', 'payments', 'lines', 'business'])->where('person_id', $person->id)
+        return Order::query()->with(['receipts', 'payments', 'lines', 'business'])->where('person_id', $proven->person->id)
             ->whereNotNull('bought_at')
             ->latest('bought_at')->get();
     }
 
     /** An order of this person of which something is still to be paid. */
-    public function order(Person $person, string $id): ?Order
+    public function order(Proven $proven, string $id): ?Order
     {
-        $order = Order::query()->where('person_id', $person->id)->whereNotNull('bought_at')->find($id);
+        $order = Order::query()->where('person_id', $proven->person->id)->whereNotNull('bought_at')->find($id);
 
         return $order !== null && $this->plans->owed($order)->exists() ? $order : null;
     }

@@ -151,7 +151,7 @@ final class Checkout
             $this->wrongCode = true;
             throw Invalid::at('coupon', 'There is no such code. Please look for a typing mistake, or leave it empty.');
         }
-        [$used, $byPerson] = Sold::uses($coupon->id, $known?->id);
+        [$used, $byPerson] = Sold::uses($coupon->id, $known);
         $refusal = $coupon->refusal($this->now, $this->business->zone(), array_map(fn (Wanted $w): string => $w->offer->id, $wanted), $used,
             $byPerson);
         if ($refusal === null && $coupon->code !== $this->code && Sold::isCodeUsed($coupon->id, $this->code)) {

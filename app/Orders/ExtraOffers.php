@@ -44,7 +44,7 @@ final readonly class ExtraOffers
     public static function isFresh(Order $order, CarbonImmutable $now): bool
     {
         return $order->bought_at !== null && $order->bought_at > $now->subMinutes((int) config('lantern.checkout.fresh_minutes'))
-            && $order->state->isBought();
+            && $order->state->isKept();
     }
 
     /**
@@ -54,12 +54,16 @@ final readonly class ExtraOffers
      */
     public static function standing(Order $order, Offer $offer, array $deadlines, CarbonImmutable $now): Standing
     {
+        if (! $order->state->isKept()) {
+            // Whoever got their money back, or takes it back, is offered nothing more by one click.
+            return Standing::Over;
+        }
         if (Sold::hasInOrder($order->id, $offer->id)) {
             return Standing::AlreadyBought;
         }
 
         $standing = $offer->standing($now, $order->funnel->business->zone(), Sold::taken($offer->id),
-            Sold::has($order->person_id, $offer->id));
+            Sold::has($order->person, $offer->id));
         $guarding = array_values(array_filter($deadlines, fn (Deadline $d): bool => $d->guardsOffer($offer->id)));
 
         return $standing !== Standing::OnSale || $guarding === [] || $order->owner ? $standing
@@ -69,14 +73,14 @@ final readonly class ExtraOffers
     /** @param  list<Deadline>  $deadlines */
     private static function states(Order $order, array $deadlines, CarbonImmutable $now): States
     {
-        return States::of($deadlines, new Who([$order->person_id], $order->visitor, (string) $order->ip,
+        return States::of($deadlines, new Who(Who::ofMailboxes([$order->person_id]), $order->visitor, (string) $order->ip,
             $order->funnel->business->zone()), $now);
     }
 
     /** @return list<string> ids of the extra offers of a plan that cannot be taken with this order */
     public static function closed(Order $order, Plan $plan, DateTimeImmutable $at): array
     {
-        $order->loadMissing('funnel.business');
+        $order->loadMissing(['funnel.business', 'person']);
         $closed = [];
         foreach ($plan->pages as $page) {
             $offer = $page->role->isExtraOffer() ? $plan->offerOn($page) : null;
@@ -106,7 +110,7 @@ final readonly class ExtraOffers
             if ($offer === null || $product === null) {
                 throw NotForSale::standing(Standing::Over);
             }
-            $order = Order::query()->with('funnel.business')->findOrFail($order->id);
+            $order = Order::query()->with(['funnel.business', 'person'])->findOrFail($order->id);
             $open = Payment::query()->with(['order.funnel.business', 'order.lines'])->where('order_id', $order->id)
                 ->where('purpose', PaymentPurpose::Extra)->latest('id')->get()
                 ->first(fn (Payment $p): bool => $order->lines()->whereIn('number', array_keys($p->lines))->where('offer_id', $offer->id)

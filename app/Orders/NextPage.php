@@ -18,7 +18,7 @@ final class NextPage
         $plan = self::plan($order, $page);
         $way = (new Journey($plan))->onward($page, $outcome, ExtraOffers::closed($order, $plan, CarbonImmutable::now()));
 
-        return $way->toUrl ?? ($way === null ? PayLinks::purchases($order->person)
+        return $way->toUrl ?? ($way === null ? PayLinks::order($order)
             : $order->funnel->url($plan->page((string) $way->toPage)->address ?? ''));
     }
 

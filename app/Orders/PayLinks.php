@@ -21,7 +21,13 @@ final class PayLinks
         return hash_equals(self::seal($of), $seal);
     }
 
-    /** “My purchases”: all that a person has bought. */
+    /** One order alone, for whoever placed it. */
+    public static function order(Order $order): string
+    {
+        return url("/pay/order/{$order->id}/".self::seal("order|{$order->id}"));
+    }
+
+    /** “My purchases”: all that a person has bought. It stands in emails to them, and in the Studio, and nowhere else: it is the proof. */
     public static function purchases(Person $person): string
     {
         return url("/my/{$person->id}/".self::seal("my|{$person->id}"));

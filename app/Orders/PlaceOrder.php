@@ -11,6 +11,7 @@ use App\Models\Order;
 use App\Models\OrderLine;
 use App\Models\Payment;
 use App\Models\Person;
+use App\Models\Submission;
 use App\People\Consent\Suppressions;
 use App\People\Facts\PersonLookup;
 use App\Support\Durable;
@@ -110,7 +111,7 @@ final readonly class PlaceOrder
         }
         $browser = Who::personOf($attempt->visitor);
 
-        return States::of($deadlines, new Who(array_values(array_unique(array_filter([$person->id, $browser], is_string(...)))),
+        return States::of($deadlines, new Who(Who::ofMailboxes(array_values(array_filter([$person->id, $browser], is_string(...)))),
             $attempt->visitor, (string) $attempt->ip, PersonLookup::zone($person)), CarbonImmutable::instance($attempt->at));
     }
 
@@ -122,7 +123,7 @@ final readonly class PlaceOrder
         foreach ($attempt->quote->lines as $i => $line) {
             $offer = $plan->offer($line->offer);
             $standing = $offer === null ? Standing::Over
-                : $offer->standing($attempt->at, $zone, Sold::taken($offer->id, $except), Sold::has($person->id, $offer->id, $except));
+                : $offer->standing($attempt->at, $zone, Sold::taken($offer->id, $except), Sold::has($person, $offer->id, $except));
             $refusal = $standing === Standing::OnSale && $states !== null
                 ? Selling::refusal($plan->deadlines, $line->offer, $states, $attempt->shownAt) : null;
             $standing = $refusal ?? $standing;
@@ -132,7 +133,7 @@ final readonly class PlaceOrder
             }
         }
         if ($attempt->coupon !== null) {
-            [$used, $byPerson] = Sold::uses($attempt->coupon->id, $person->id, $except);
+            [$used, $byPerson] = Sold::uses($attempt->coupon->id, $person, $except);
             $refusal = $attempt->coupon->refusal($attempt->at, $zone, $attempt->quote->offers(), $used, $byPerson)
                 ?? ($attempt->coupon->code !== $attempt->code && Sold::isCodeUsed($attempt->coupon->id, $attempt->code, $except)
                     ? 'This code was used already.' : null);
@@ -144,12 +145,14 @@ final readonly class PlaceOrder
 
     private function order(Attempt $attempt, Person $person, ?Order $before): Order
     {
+        $joins = self::isTheirs($attempt, $person);
         $values = ['business_id' => $attempt->funnel->business_id, 'funnel_id' => $attempt->funnel->id,
             'version_id' => $attempt->version->id, 'page_id' => $attempt->page->id, 'person_id' => $person->id, 'token' => $attempt->token,
             'currency' => $attempt->quote->currency->code, 'language' => $attempt->page->settings->language,
             'email' => $attempt->email->display, 'name' => $attempt->name, 'total' => $attempt->quote->total()->minor,
             'coupon_id' => $attempt->coupon?->id, 'coupon_code' => $attempt->coupon === null ? null : $attempt->code,
-            'visitor' => $attempt->visitor, 'source' => $attempt->source, 'ip' => $attempt->ip, 'owner' => $attempt->owner];
+            'visitor' => $attempt->visitor, 'source' => $attempt->source, 'ip' => $attempt->ip, 'owner' => $attempt->owner,
+            'joined_at' => $before->joined_at ?? ($joins ? $attempt->at : null)];
         if ($before === null) {
             return Order::query()->create($values + ['placed_at' => $attempt->at]);
         }
@@ -185,6 +188,14 @@ final readonly class PlaceOrder
             DB::table('coupon_uses')->insert(['coupon_id' => $attempt->coupon->id, 'code' => $attempt->code, 'order_id' => $order->id,
                 'person_id' => $order->person_id, 'state' => 'held']);
         }
+    }
+
+    /** Is it sure that the order is this person's? Of somebody of whom nothing was known, nothing is shown and nothing changed by it. */
+    private static function isTheirs(Attempt $attempt, Person $person): bool
+    {
+        return $person->wasRecentlyCreated || ($person->pending && ! Submission::query()->where('person_id', $person->id)->exists())
+            || ($attempt->proven?->has($attempt->email->key) ?? false)
+            || ($attempt->owner && $person->owner_try);
     }
 
     /** Whoever buys is a person on the list, from when they have paid. What is known of somebody is not changed by what is typed here. */

@@ -6,8 +6,8 @@ namespace App\Orders;
 
 use App\Models\Access;
 use App\Models\Order;
-use App\Models\Person;
 use App\Models\Upload;
+use App\People\Proof\Proven;
 use Illuminate\Support\Collection;
 use Lantern\Core\Offers\ProductFile;
 use Lantern\Core\Orders\AccessState;
@@ -26,9 +26,9 @@ final class Purchases
     /**
      * @return list<array{name: string, line: string, state: AccessState, open: string|null, files: list<array{name: string, url: string}>}>
      */
-    public function ofPerson(Person $person): array
+    public function ofPerson(Proven $proven): array
     {
-        return $this->items(Access::query()->where('person_id', $person->id)->orderBy('given_at')->orderBy('id')->get());
+        return $this->items(Access::query()->where('person_id', $proven->person->id)->orderBy('given_at')->orderBy('id')->get());
     }
 
     /**

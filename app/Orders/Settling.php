@@ -97,8 +97,10 @@ final readonly class Settling
             $order->forceFill(['bought_at' => $at, 'number' => NumberSeries::next($order->business_id, 'orders')])->save();
             DB::table('coupon_uses')->where('order_id', $order->id)->update(['state' => 'used']);
         }
-        $person = $order->person;
-        $person->forceFill(['pending' => false, 'owner_try' => $person->owner_try && $order->owner])->save();
+        if ($order->joined_at !== null) {
+            $person = $order->person;
+            $person->forceFill(['pending' => false, 'owner_try' => $person->owner_try && $order->owner])->save();
+        }
         $first = $lines->first();
         if ($first === null) {
             return;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
+use App\Models\Person;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Orders\LineState;
@@ -21,10 +22,17 @@ final class Sold
         return self::lines([$offer], $except)->count();
     }
 
-    /** Has somebody bought it, or are they paying for it? Another offer of the same product is not the same. */
-    public static function has(string $person, string $offer, ?string $except = null): bool
+    /** Has somebody bought it under whatever address, or are they paying for it? Another offer of the same product is not the same. */
+    public static function has(Person $person, string $offer, ?string $except = null): bool
     {
-        return self::lines([$offer], $except)->where('orders.person_id', $person)->exists();
+        return self::lines([$offer], $except)->whereIn('orders.person_id', self::ofMailbox($person))->exists();
+    }
+
+    /** Everybody who reads the same mailbox: another address for it buys nothing a second time. */
+    private static function ofMailbox(Person $person): Builder
+    {
+        return DB::table('people')->where('business_id', $person->business_id)->where(fn (Builder $q) => $q->where('id', $person->id)
+            ->when($person->mailbox !== '', fn (Builder $q) => $q->orWhere('mailbox', $person->mailbox)))->select('id');
     }
 
     /** @param  list<string>  $offers */
@@ -45,12 +53,12 @@ final class Sold
     }
 
     /** @return array{int, int} how often a coupon was used or is being used: in all, and by a person */
-    public static function uses(string $coupon, ?string $person, ?string $except = null): array
+    public static function uses(string $coupon, ?Person $person, ?string $except = null): array
     {
         $uses = fn (): Builder => DB::table('coupon_uses')->where('coupon_id', $coupon)->whereIn('state', ['held', 'used'])
             ->when($except !== null, fn (Builder $q) => $q->where('order_id', '!=', $except));
 
-        return [$uses()->count(), $person === null ? 0 : $uses()->where('person_id', $person)->count()];
+        return [$uses()->count(), $person === null ? 0 : $uses()->whereIn('person_id', self::ofMailbox($person))->count()];
     }
 
     public static function isCodeUsed(string $coupon, string $code, ?string $except = null): bool

@@ -72,11 +72,11 @@ final readonly class Arrival
     public static function who(Request $request, LivePage $live): Who
     {
         $visitor = Browser::id($request);
-        $person = Who::personOf($visitor) ?? Visit::readerOf($request, $live->funnel)->id
+        $person = Who::personOf($visitor) ?? Visit::readerOf($request, $live->funnel)?->person->id
             ?? Visit::submissionOf($request, $live->funnel)->person_id ?? Visit::orderOf($request, $live->funnel)?->person_id;
         $zone = $person === null ? null : Person::query()->whereKey($person)->value('timezone');
 
-        return new Who($person === null ? [] : [$person], $visitor, (string) $request->ip(),
+        return new Who($person === null ? [] : Who::ofMailboxes([$person]), $visitor, (string) $request->ip(),
             self::zone($zone) ?? self::zone($request->cookie(Browser::ZONE_COOKIE)) ?? $live->funnel->business->zone(),
             Browser::isOwner($request));
     }

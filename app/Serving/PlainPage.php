@@ -119,10 +119,10 @@ final readonly class PlainPage
         return new self(404, 'This link opens nothing', 'Please open it again from your receipt: the link there is whole.');
     }
 
-    public static function accessPaused(string $purchases): self
+    public static function accessPaused(): self
     {
-        return new self(403, 'Access is paused', 'A payment for this is open. As soon as it is paid, everything opens again.',
-            ['links' => [$purchases => 'See to the payment']]);
+        return new self(403, 'Access is paused', 'A payment for this is open. As soon as it is paid, everything opens again. The link in '
+            .'your receipt, and in the email about the payment, leads to where you can see to it.');
     }
 
     public static function accessEnded(): self

@@ -8,9 +8,9 @@ use App\Deadlines\States;
 use App\Deadlines\Who;
 use App\Models\Funnel;
 use App\Models\Order;
-use App\Models\Person;
 use App\Models\PublishedPage;
 use App\Models\Submission;
+use App\People\Proof\Proven;
 use Illuminate\Http\Request;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Deadlines\DeadlineState;
@@ -117,16 +117,14 @@ final readonly class Visit
     }
 
     /** Who came by a link in an email to them, in this browser. */
-    public function reader(): ?Person
+    public function reader(): ?Proven
     {
         return self::readerOf($this->request, $this->funnel);
     }
 
-    public static function readerOf(Request $request, Funnel $funnel): ?Person
+    public static function readerOf(Request $request, Funnel $funnel): ?Proven
     {
-        $id = $request->cookie(self::READER);
-
-        return is_string($id) ? Person::query()->where('business_id', $funnel->business_id)->whereNull('erased_at')->find($id) : null;
+        return Proven::byCookie($request->cookie(self::READER), $funnel->business_id);
     }
 
     /** The path of a page of the funnel: of its entry page without an address. */

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Webinars;
 
 use App\Models\Funnel;
-use App\Models\Person;
 use App\Models\Registration;
 use App\Models\Submission;
+use App\People\Proof\Proven;
 use App\Webinars\Registrations\Bookings;
 use App\Webinars\Registrations\Links;
 use Illuminate\Http\Request;
@@ -18,7 +18,7 @@ final class Seat
     /** The cookie that holds a registration under its seal, for the addresses of its funnel. */
     public const COOKIE = 'lantern_seat';
 
-    public static function of(Request $request, Funnel $funnel, string $webinar, ?Submission $submission, ?Person $reader): ?Registration
+    public static function of(Request $request, Funnel $funnel, string $webinar, ?Submission $submission, ?Proven $reader): ?Registration
     {
         $seat = Links::ofSeat($request->cookie(self::COOKIE));
         if ($seat !== null && $seat->funnel_id === $funnel->id && $seat->webinar_id === $webinar) {
@@ -26,7 +26,7 @@ final class Seat
         }
         $made = $submission === null ? null : Registration::query()->where('submission_id', $submission->id)
             ->where('webinar_id', $webinar)->latest('id')->first();
-        $found = $made ?? ($reader === null ? null : Bookings::find($reader->id, $webinar));
+        $found = $made ?? ($reader === null ? null : Bookings::find($reader->person->id, $webinar));
 
         return $found === null ? null : self::latest($found);
     }

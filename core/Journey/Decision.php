@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Journey;
 
 use Lantern\Core\Journey\Effects\Effect;
+use Lantern\Core\Journey\Effects\EffectOfOrder;
 use Lantern\Core\Plan\Way;
 
 /** What follows from an event: where the visitor goes, and what else happens, in order. */
@@ -13,6 +14,18 @@ final readonly class Decision
     /** @param  list<Effect>  $effects */
     public function __construct(public ?Way $way = null, public array $effects = [])
     {
+    }
+
+    /** What of it belongs to an order itself, while it is not known for sure whose it is. */
+    public function ofOrder(): self
+    {
+        return new self($this->way, array_values(array_filter($this->effects, fn (Effect $e): bool => $e instanceof EffectOfOrder)));
+    }
+
+    /** The rest of it, which happens to the person. */
+    public function ofPerson(): self
+    {
+        return new self($this->way, array_values(array_filter($this->effects, fn (Effect $e): bool => ! $e instanceof EffectOfOrder)));
     }
 
     /**

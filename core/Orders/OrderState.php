@@ -43,6 +43,12 @@ enum OrderState: string
         return in_array($this, [self::Paid, self::PartRefunded, self::Refunded, self::Disputed], true);
     }
 
+    /** Was it bought, and is it still: does its buyer have what they paid for? */
+    public function isKept(): bool
+    {
+        return $this === self::Paid || $this === self::PartRefunded;
+    }
+
     public function label(): string
     {
         return match ($this) {

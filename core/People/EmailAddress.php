@@ -54,6 +54,26 @@ final readonly class EmailAddress
         return new self($display, mb_strtolower($local).'@'.strtolower($domain));
     }
 
+    /**
+     * The mailbox behind an address, by which "once for each person" is meant: what follows a plus is a note to oneself. For limits
+     * alone, never to write to, since behind another provider it can be somebody else's. Dots stay: which providers look past them
+     * would be a guess.
+     *
+     * @param  string  $key  of an address
+     */
+    public static function mailboxOf(string $key): string
+    {
+        $at = strrpos($key, '@');
+        $plus = $at === false ? false : strpos(substr($key, 0, $at), '+');
+
+        return $at === false || $plus === false || $plus === 0 || $key[0] === '"' ? $key : substr($key, 0, $plus).substr($key, $at);
+    }
+
+    public function mailbox(): string
+    {
+        return self::mailboxOf($this->key);
+    }
+
     /** The address with its domain in ASCII, as a mail server takes it. */
     public function forEnvelope(): string
     {

@@ -118,7 +118,7 @@ final class AccessibilityTest extends BrowserTestCase
             $this->find($visitor, '.session-acts a');
             $this->press($visitor, 'Another time suits you better?', 'summary');
             $this->check($visitor, 'the confirmation page');
-            $this->sql("update registrations set starts_at = strftime('%Y-%m-%d %H:%M:%f', 'now', '+5 minutes')");
+            $this->sql("update registrations set starts_at = '".self::fromNow('+5 minutes')."'");
             $visitor->get("{$address}/room");
             $this->seeText($visitor, 'It begins in');
             $this->check($visitor, 'the room');

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use CurlHandle;
+use DateTimeImmutable;
+use DateTimeZone;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Exception\UnknownErrorException;
 use Facebook\WebDriver\Remote\RemoteExecuteMethod;
@@ -163,6 +165,12 @@ abstract class BrowserTestCase extends TestCase
         $found = $b->executeScript($script, $arguments);
 
         return is_array($found) ? new RemoteWebElement(new RemoteExecuteMethod($b), (string) reset($found), true) : false;
+    }
+
+    /** A moment as the database writes it, by the clock of this process: SQLite's own is no one's to move. */
+    protected static function fromNow(string $after): string
+    {
+        return (new DateTimeImmutable($after, new DateTimeZone('UTC')))->format('Y-m-d H:i:s.v');
     }
 
     /** A button, link or tab by its words. */

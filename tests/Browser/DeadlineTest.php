@@ -91,7 +91,7 @@ final class DeadlineTest extends BrowserTestCase
             $second->get(self::$site.$address.'/order-introductory');
             $this->find($second, 'form.checkout');
             // Nobody waits for two days here.
-            $this->sql("update deadline_runs set ends_at = strftime('%Y-%m-%d %H:%M:%f', 'now', '+3 seconds')");
+            $this->sql("update deadline_runs set ends_at = '".self::fromNow('+3 seconds')."'");
             $stranger->navigate()->refresh();
             $this->find($stranger, '.last-warning:not([hidden])');
             $this->press($stranger, 'Close', '.last-warning button');

@@ -88,10 +88,13 @@ final class EmailsTest extends BrowserTestCase
             }
             $this->seeText($b, 'As Robin Sample sees it');
             $b->get(self::$studio."/studio/funnels/{$funnel}/sequence/{$sequence}");
-            $this->press($b, 'Sat');
-            $this->press($b, 'Sun');
-            $this->waitFor($b, fn (): bool => str_contains((string) $this->sql('select definition from draft_parts where kind = '
-                ."'sequence' and id = '{$sequence}'"), '[1,2,3,4,5]'), 'the days are saved');
+            // Off and on again: emails go out on every day, so that it does not matter on which this is run.
+            foreach (['[1,2,3,4,5]', ''] as $days) {
+                $this->press($b, 'Sat');
+                $this->press($b, 'Sun');
+                $this->waitFor($b, fn (): bool => (string) $this->sql("select json_extract(definition, '$.window.days') from draft_parts "
+                    ."where kind = 'sequence' and id = '{$sequence}'") === $days, 'the days are saved');
+            }
             $this->publish($b);
 
             $stranger = $this->browser(375, 740);
@@ -115,9 +118,6 @@ final class EmailsTest extends BrowserTestCase
                 (string) $this->sql("select html from messages where name = 'Welcome email'"), $m);
             $stranger->executeScript('return fetch(arguments[0], { redirect: "manual" }).then(() => true)', [$m[1]]);
             self::assertSame(1, (int) $this->sql("select clicks from messages where name = 'Welcome email'"));
-            // The window opens on every hour of the test's day, so that the day of the week does not matter.
-            $this->sql("update versions set plan = replace(plan, '\"days\":[1,2,3,4,5]', '\"days\":[1,2,3,4,5,6,7]') "
-                ."where funnel_id = '{$funnel}'");
             $this->pass('1');
             $this->waitFor($b, fn (): bool => (int) $this->sql("select count(*) from messages where state in ('sent', 'cancelled') and "
                 ."kind = 'sequence'") === 5, 'all five are decided');

@@ -54,7 +54,7 @@ final class WebinarTest extends BrowserTestCase
     /** Nobody waits for a quarter of an hour here: the session of everybody began so many seconds ago. */
     private function began(int $seconds, int $length): void
     {
-        $at = fn (int $s): string => "strftime('%Y-%m-%d %H:%M:%f', 'now', '{$s} seconds')";
+        $at = fn (int $s): string => "'".self::fromNow("{$s} seconds")."'";
         $this->sql("update registrations set starts_at = {$at(-$seconds)}, ends_at = {$at($length - $seconds)}, settle_at = "
             ."{$at($length - $seconds)}");
     }

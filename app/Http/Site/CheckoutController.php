@@ -59,7 +59,7 @@ final readonly class CheckoutController
         }
         $now = CarbonImmutable::now();
         $read = Checkout::read($version->plan(), $offer, $live->funnel->business, $request->request->all(), $now,
-            Visit::readerOf($request, $live->funnel));
+            Visit::readerOf($request, $live->funnel)?->person);
         if ($read->wrongCode) {
             RateLimiter::hit("codes:{$request->ip()}", 600);
         }
@@ -116,7 +116,7 @@ final readonly class CheckoutController
             $read->coupon === null ? '' : $read->code, $marketing,
             Browser::id($request) ?? str_replace('-', '', (string) Str::uuid()), Browser::zone($request->input('zone')),
             isset($source['utm_source']) ? mb_substr($source['utm_source'], 0, 120) : null, $request->ip(), Browser::isOwner($request),
-            $read->shownAt());
+            $read->shownAt(), Visit::readerOf($request, $live->funnel));
     }
 
     /** @param  callable(array<string, string>): Response  $again */

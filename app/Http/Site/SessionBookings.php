@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
-use App\Models\Person;
 use App\Models\Version;
+use App\People\Proof\Proven;
 use App\Serving\LivePage;
 use App\Support\Input;
 use App\Webinars\Registering;
@@ -51,13 +51,13 @@ final readonly class SessionBookings
     }
 
     /** @return Response|null nothing where the session cannot be had any more */
-    public function byReader(LivePage $live, Version $version, PagePlan $page, FormPlan $form, Person $reader, Request $request,
+    public function byReader(LivePage $live, Version $version, PagePlan $page, FormPlan $form, Proven $reader, Request $request,
         ?string $zone): ?Response
     {
         $key = Input::text($request, 'webinar_session');
-        $booking = $this->registering->choose($reader, $live->funnel, $form->webinar, $key, $zone === null ? null : new DateTimeZone($zone),
+        $booking = $this->registering->choose($reader->person, $live->funnel, $form->webinar, $key, $zone === null ? null : new DateTimeZone($zone),
             CarbonImmutable::now());
-        $registration = $booking === null ? null : Bookings::find($reader->id, $form->webinar);
+        $registration = $booking === null ? null : Bookings::find($reader->person->id, $form->webinar);
         if ($registration === null) {
             return null;
         }

@@ -88,6 +88,7 @@ final readonly class SignupController
             $live->funnel, $version, $page, $form, $answers, $token->nonce, CarbonImmutable::now(), $visitor,
             $zone, Source::read($request->input('source')),
             $request->ip(), $request->userAgent(), Browser::isOwner($request), session: $session ?? '',
+            proven: Visit::readerOf($request, $live->funnel),
         ));
 
         return redirect()->away($form->hasTwoSteps() ? $live->funnel->url($page->address).'?step=2'

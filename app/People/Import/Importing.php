@@ -174,7 +174,7 @@ final class Importing
                 $id = Ids::next();
                 $joined = $row->joined === null ? $now : min($now, Instant::sql(new CarbonImmutable($row->joined, $zone)));
                 $suppressed = $why[$hashes[$key]] ?? null;
-                $new[$id] = ['id' => $id, 'business_id' => $import->business_id, 'email' => $row->email->display, 'email_key' => $key,
+                $new[$id] = ['id' => $id, 'business_id' => $import->business_id, 'email' => $row->email->display, 'email_key' => $key, 'mailbox' => $row->email->mailbox(),
                     'first_name' => $row->firstName, 'last_name' => $row->lastName,
                     'first_key' => mb_strtolower($row->firstName), 'last_key' => mb_strtolower($row->lastName), 'phone' => $row->phone,
                     'joined_at' => $joined, 'marketing' => $plan->marketing,

@@ -67,9 +67,11 @@ final readonly class CheckoutSlot implements Slot
         $now = CarbonImmutable::now();
         $zone = $visit->funnel->business->zone();
         $order = $visit->order();
-        $reader = $visit->reader();
-        $person = $order !== null && $order->state->isBought() ? $order->person_id : $reader?->id;
-        $standing = $offer->standing($now, $zone, Sold::taken($offer->id), $person !== null && Sold::has($person, $offer->id));
+        $reader = $visit->reader()?->person;
+        // What an order in this browser holds is known here; what else its person has is not, before they have come by a link of theirs.
+        $has = ($order !== null && $order->state->isBought() && Sold::hasInOrder($order->id, $offer->id))
+            || ($reader !== null && Sold::has($reader, $offer->id));
+        $standing = $offer->standing($now, $zone, Sold::taken($offer->id), $has);
         if ($standing === Standing::OnSale) {
             $standing = self::refusal($visit, $offer->id) ?? $standing;
         }

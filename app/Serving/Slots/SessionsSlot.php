@@ -59,6 +59,6 @@ final class SessionsSlot implements Slot
             'chosen' => is_string($typed) && $offered->has($typed) ? $typed : ($offered->choices[0]->session->key ?? ''),
             // By the name that the browser gave it, so that its script sees for which zone the times are told.
             'asked' => is_string($asked) ? mb_substr(mb_scrub($asked), 0, 60) : '', 'error' => $visit->errors['webinar_session'] ?? '',
-            'reader' => ($noted['takes'] ?? false) !== true ? null : $visit->reader()])->render();
+            'reader' => ($noted['takes'] ?? false) !== true ? null : $visit->reader()?->person])->render();
     }
 }

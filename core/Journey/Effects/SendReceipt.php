@@ -7,7 +7,7 @@ namespace Lantern\Core\Journey\Effects;
 use DateTimeImmutable;
 
 /** Send the receipt of an order at a moment. One that is planned already goes at the earlier of both. */
-final readonly class SendReceipt implements Effect
+final readonly class SendReceipt implements EffectOfOrder
 {
     public function __construct(public DateTimeImmutable $at)
     {

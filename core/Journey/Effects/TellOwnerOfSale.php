@@ -5,6 +5,6 @@ declare(strict_types=1);
 namespace Lantern\Core\Journey\Effects;
 
 /** Tell the owner that something was bought, if they wish to be told. */
-final readonly class TellOwnerOfSale implements Effect
+final readonly class TellOwnerOfSale implements EffectOfOrder
 {
 }

@@ -10,5 +10,5 @@
 </li>
 @endforeach
 </ul>
-<p class="small-print">Paid: {{ $order->money($order->paid)->words($order->language) }}. Order {{ $order->number }}. The receipt comes to {{ $order->email }}. <a href="{{ $all }}">My purchases</a></p>
+<p class="small-print">Paid: {{ $order->money($order->paid)->words($order->language) }}. Order {{ $order->number }}. The receipt comes to {{ $order->email }}, and the link in it opens everything you have bought.</p>
 </div>

@@ -10,9 +10,13 @@ use App\Models\Payment;
 use App\Orders\NextPage;
 use App\Orders\PayLinks;
 use App\Orders\Payments;
+use App\Orders\Purchases;
 use App\Serving\PlainPage;
+use App\Support\AnswerKind;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response as HtmlResponse;
+use Illuminate\Support\Facades\View;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
@@ -21,7 +25,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Where buyers come back from their bank, and where they wait for an answer that is late. */
 final readonly class PayController
 {
-    public function __construct(private Payments $payments)
+    public function __construct(private Payments $payments, private Purchases $purchases)
     {
     }
 
@@ -47,6 +51,18 @@ final readonly class PayController
         return $this->after($payment);
     }
 
+    /** What one order holds, where its funnel has no page for it. */
+    public function order(string $order, string $seal): Response
+    {
+        $found = PayLinks::holds($seal, "order|{$order}") ? Order::query()->with(['business', 'lines'])->find($order) : null;
+        if ($found === null || $found->bought_at === null) {
+            return PlainPage::linkIsNotYours()->response();
+        }
+
+        return new HtmlResponse(View::make('pay.order', ['order' => $found, 'items' => $this->purchases->ofOrder($found)])->render(), 200,
+            AnswerKind::Page->headers() + ['Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex']);
+    }
+
     /** Looks what became of a payment, and leads its buyer to where that leads. */
     private function after(Payment $payment): Response
     {
@@ -57,7 +73,7 @@ final readonly class PayController
             ->findOrFail($payment->id);
         $order = $payment->order;
         if ($payment->purpose === PaymentPurpose::Later) {
-            return redirect()->away(PayLinks::purchases($order->person), 303);
+            return redirect()->away(PayLinks::order($order), 303);
         }
         $line = $order->lines->firstWhere('number', array_key_first($payment->lines));
         $page = $line->page_id ?? $order->page_id;

@@ -10,11 +10,13 @@ use App\Models\Person;
 use App\Models\Receipt;
 use App\Models\Upload;
 use App\Orders\CardChange;
+use App\Orders\JoinOrders;
 use App\Orders\PayLinks;
 use App\Orders\Payments;
 use App\Orders\Purchases;
 use App\Orders\ReceiptPdf;
 use App\Payments\PaymentProvider;
+use App\People\Proof\Proven;
 use App\Serving\Guard;
 use App\Serving\PlainPage;
 use App\Support\AnswerKind;
@@ -30,8 +32,18 @@ use Symfony\Component\HttpFoundation\Response;
 /** “My purchases”: everything a buyer has, behind a sealed link, without a password. */
 final readonly class PurchasesController
 {
-    public function __construct(private Purchases $purchases, private CardChange $cards, private PaymentProvider $provider)
+    public function __construct(
+        private Purchases $purchases,
+        private CardChange $cards,
+        private PaymentProvider $provider,
+        private JoinOrders $joining,
+    ) {
+    }
+
+    private static function proven(string $person, string $seal): ?Proven
     {
+        return Proven::byLink(Ids::is($person) ? Person::query()->with('business')->find($person) : null, $seal,
+            PayLinks::seal("my|{$person}"));
     }
 
     public function show(string $person, string $seal): Response
@@ -42,21 +54,23 @@ final readonly class PurchasesController
     /** @param  array<string, string>  $errors */
     private function page(string $person, string $seal, array $errors = [], string $said = ''): Response
     {
-        $found = PayLinks::holds($seal, "my|{$person}") ? Person::query()->with('business')->whereNull('erased_at')->find($person) : null;
-        if ($found === null) {
+        $proven = self::proven($person, $seal);
+        if ($proven === null) {
             return PlainPage::linkIsNotYours()->response();
         }
+        $this->joining->to($proven);
+        $found = $proven->person;
 
-        return $this->answer(View::make('pay.my', ['person' => $found, 'items' => $this->purchases->ofPerson($found),
-            'orders' => $this->cards->orders($found), 'fields' => $this->provider->cardFields(), 'errors' => $errors, 'said' => $said,
+        return $this->answer(View::make('pay.my', ['person' => $found, 'items' => $this->purchases->ofPerson($proven),
+            'orders' => $this->cards->orders($proven), 'fields' => $this->provider->cardFields(), 'errors' => $errors, 'said' => $said,
             'here' => "/my/{$person}/{$seal}"])->render(), $errors === [] ? 200 : 422);
     }
 
     /** A new card for a plan; what is owed is charged to it at once. */
     public function newCard(Request $request, string $person, string $seal): Response
     {
-        $found = PayLinks::holds($seal, "my|{$person}") ? Person::query()->whereNull('erased_at')->find($person) : null;
-        $order = $found === null ? null : $this->cards->order($found, Input::text($request, 'order'));
+        $proven = self::proven($person, $seal);
+        $order = $proven === null ? null : $this->cards->order($proven, Input::text($request, 'order'));
         if ($order === null) {
             return PlainPage::linkIsNotYours()->response();
         }
@@ -127,7 +141,7 @@ final readonly class PurchasesController
 
         return match ($found?->state) {
             null => PlainPage::linkIsNotYours()->response(),
-            AccessState::Paused => PlainPage::accessPaused(PayLinks::purchases($found->person))->response(),
+            AccessState::Paused => PlainPage::accessPaused()->response(),
             AccessState::Ended => PlainPage::accessEnded()->response(),
             AccessState::Active => $found,
         };
