@@ -75,6 +75,7 @@ export default defineConfig({
                 'resources/site/checkout.ts',
                 'resources/site/webinar.ts',
                 'resources/site/card.ts',
+                'resources/site/busy.ts',
             ],
         }),
         vue(),

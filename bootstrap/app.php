@@ -6,6 +6,7 @@ use App\Http\Middleware\AnswerHeaders;
 use App\Http\Middleware\EachOnItsHost;
 use App\Http\Middleware\RefuseBrokenJson;
 use App\Http\Middleware\StudioSession;
+use App\Serving\BusyPage;
 use App\Serving\PlainPage;
 use App\Support\Hosts;
 use Illuminate\Auth\AuthenticationException;
@@ -50,6 +51,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->is('studio/api/*') || $request->is('m/view')
             || $request->expectsJson());
+        $exceptions->render(fn (Throwable $e, Request $request) => BusyPage::isWhy($e) ? BusyPage::response($request) : null);
         $exceptions->render(fn (Invalid $e, Request $request) => $request->is('studio/api/*')
             ? response()->json(['message' => $e->getMessage(), 'errors' => [$e->path === '' ? 'it' : $e->path => [$e->getMessage()]]], 422)
             : null);

@@ -2,6 +2,9 @@
 
 declare(strict_types=1);
 
+// Milliseconds that a writer waits for another one. Whoever waits in a browser is told before they give up; workers have time.
+$wait = PHP_SAPI === 'cli' ? 10_000 : 5_000;
+
 return [
     'default' => env('DB_CONNECTION', 'sqlite'),
     'connections' => [
@@ -11,7 +14,7 @@ return [
             'prefix' => '',
             'foreign_key_constraints' => true,
             // Writers wait for each other instead of failing, and take the write lock when they begin.
-            'busy_timeout' => 10_000,
+            'busy_timeout' => $wait,
             'journal_mode' => 'wal',
             'synchronous' => 'normal',
             'transaction_mode' => 'IMMEDIATE',
@@ -25,7 +28,7 @@ return [
             'create' => true,
             'prefix' => '',
             'foreign_key_constraints' => true,
-            'busy_timeout' => 10_000,
+            'busy_timeout' => $wait,
             'journal_mode' => 'wal',
             'synchronous' => 'normal',
             'transaction_mode' => 'IMMEDIATE',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Illuminate\Support\Facades\Schedule;
 
-Schedule::command('lantern:due')->everyTenSeconds()->withoutOverlapping(5);
+// It sees to it by itself that one at a time is at it, so that one which was killed stops nothing.
+Schedule::command('lantern:due')->everyTenSeconds();
 Schedule::command('lantern:tidy')->hourly();
 Schedule::command('queue:prune-failed --hours=720')->daily();

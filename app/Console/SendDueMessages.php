@@ -12,6 +12,7 @@ use App\Orders\Receipts;
 use App\Orders\Reconciling;
 use App\Payments\Practice\PracticeCalls;
 use App\Publishing\OpeningHours;
+use App\Support\OneAtATime;
 use App\Webhooks\Webhooks;
 use App\Webinars\Settling;
 use Carbon\CarbonImmutable;
@@ -27,17 +28,22 @@ final class SendDueMessages extends Command
         Reconciling $reconciling, Receipts $receipts, PracticeCalls $calls, OpeningHours $hours, Ended $deadlines,
         Settling $webinars): int
     {
-        $now = CarbonImmutable::now();
-        $hours->tick($now);
-        $deadlines->tick($now);
-        $webinars->tick($now);
-        $broadcasting->tick($now);
-        $hooks->queueDue();
-        $digest->tick($now);
-        $calls->sendDue();
-        $reconciling->run();
-        $receipts->issueDue();
-        $this->line($postman->queueDue().' queued');
+        $queued = OneAtATime::do('due', function () use ($postman, $broadcasting, $hooks, $digest, $reconciling, $receipts, $calls, $hours,
+            $deadlines, $webinars): int {
+            $now = CarbonImmutable::now();
+            $hours->tick($now);
+            $deadlines->tick($now);
+            $webinars->tick($now);
+            $broadcasting->tick($now);
+            $hooks->queueDue();
+            $digest->tick($now);
+            $calls->sendDue();
+            $reconciling->run();
+            $receipts->issueDue();
+
+            return $postman->queueDue();
+        });
+        $this->line($queued === null ? 'Another process is at it.' : "{$queued} queued");
 
         return self::SUCCESS;
     }

@@ -18,10 +18,11 @@ use Lantern\Core\Plan\Way as PlannedWay;
 use Lantern\Core\Popups\Popup;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Webinars\Webinar;
 
 /**
  * What comes in with somebody's archive and could act against its new owner: code on pages, addresses that get what people fill
- * in or that buyers and those who join are led to, and ways that lead elsewhere. It is kept beside the draft, word for word,
+ * in or that buyers and those who join are led to, streams, and ways, buttons and pictures that lead elsewhere. It is kept beside the draft, word for word,
  * until the owner takes it over or discards it.
  */
 final readonly class SetAside
@@ -31,7 +32,16 @@ final readonly class SetAside
     {
         $aside = [];
         $parts = array_map(function (Part $part) use (&$aside): Part {
+            [$part, $links] = OutsideLinks::out($part);
+            foreach ($links as $where => $url) {
+                $aside[] = ['part' => $part->id(), 'what' => "link:{$where}", 'name' => $part->name(), 'text' => $url];
+            }
             $written = $part->toArray();
+            if ($part instanceof Webinar && $part->stream !== '') {
+                $aside[] = ['part' => $part->id, 'what' => 'stream', 'name' => $part->name, 'text' => $part->stream];
+
+                return Webinar::fromShape(Shape::of(array_diff_key($written, ['stream' => 0])));
+            }
             if ($part instanceof FormPlan && $part->hook !== '') {
                 $aside[] = ['part' => $part->id, 'what' => 'hook', 'name' => $part->name, 'text' => $part->hook];
 
@@ -125,9 +135,15 @@ final readonly class SetAside
 
             return;
         }
+        if (str_starts_with($item['what'], 'link:')) {
+            $row->change(OutsideLinks::in($row->definition, substr($item['what'], 5), $text))
+                ->forceFill(['revision' => $row->revision + 1])->save();
+
+            return;
+        }
         $settings = $row->definition['settings'] ?? [];
         $row->change(match ($item['what']) {
-            'hook', 'url' => [$item['what'] => $text],
+            'hook', 'url', 'stream' => [$item['what'] => $text],
             'after' => ['after' => $text === '' ? ['kind' => 'page', 'to' => ''] : ['kind' => 'address', 'to' => $text]],
             default => ['settings' => [$item['what'] => $text] + (is_array($settings) ? $settings : [])],
         })

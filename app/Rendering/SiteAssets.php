@@ -90,6 +90,12 @@ final class SiteAssets
             fn (array $m): string => isset($m[1]) ? "calc({$m[1]}*var(--rem,16px))" : $m[0], $css);
     }
 
+    /** The script that sends a form again which could not be taken, as a tag. */
+    public static function busy(): string
+    {
+        return '<script type="module" src="'.self::built('resources/site/busy.ts')['url'].'"></script>';
+    }
+
     public static function script(): string
     {
         return self::built('resources/site/visitor.ts')['url'];

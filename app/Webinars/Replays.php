@@ -25,6 +25,13 @@ final class Replays
             $registration->attended_at === null ? [] : [AttendanceOutcome::Attended], $now);
     }
 
+    /** May it be played now, or until so recently that a device still tells of it? Nothing else of it is believed, and nothing told. */
+    public static function mayBeTold(Webinar $webinar, Registration $registration, DateTimeImmutable $now): bool
+    {
+        return self::state($webinar, $registration, $now) === ReplayState::Open
+            || self::state($webinar, $registration, $now->modify('-'.Presence::AWAY.' seconds')) === ReplayState::Open;
+    }
+
     public static function window(Webinar $webinar, Registration $registration): ?ReplayWindow
     {
         return Bookings::of($webinar, $registration)->replay;

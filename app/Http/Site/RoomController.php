@@ -17,6 +17,7 @@ use App\Webinars\Questions;
 use App\Webinars\Registering;
 use App\Webinars\Registrations\Bookings;
 use App\Webinars\Registrations\Links;
+use App\Webinars\Replays;
 use App\Webinars\RoomAnswer;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
@@ -120,6 +121,9 @@ final readonly class RoomController
         $kind = Input::text($request, 'kind') === 'replay' ? 'replay' : 'live';
         $isOn = $found->state === Registration::REGISTERED && ! $room->isCancelled() && ($kind === 'replay' || $found->isOnDemand()
             || in_array($room->room->state($now), [RoomState::On, RoomState::Opening, RoomState::Over], true));
+        if ($kind === 'replay' && ! Replays::mayBeTold($room->webinar, $found, $now)) {
+            return self::json(['message' => 'This replay is not open.'], 409);
+        }
         // Nothing is played before it begins, whatever a device says.
         $played = $kind === 'live' && ! $found->isOnDemand() && $room->room->state($now) === RoomState::Opening ? []
             : self::played($request);

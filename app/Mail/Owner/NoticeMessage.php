@@ -25,6 +25,13 @@ final class NoticeMessage extends KindOfMessage
 
     public function source(Message $message): ?EmailSource
     {
+        $megabytes = $message->content['megabytes'] ?? null;
+        if (is_int($megabytes)) {
+            return new EmailSource('The disk of your application is nearly full', RichText::email('<p>'.number_format($megabytes).' MB are '
+                .'left on the disk on which Upbeat Lantern keeps its data. Once it is full, nobody can join, buy or change anything, until '
+                .'there is room again. Nothing that is stored is lost by it.</p><p>Please have room made on that machine, or remove files '
+                .'and recordings that you do not need any more.</p>'), Colour::of(EmailSource::ACCENT), tracked: false);
+        }
         $ids = $message->content['submissions'] ?? [];
         $submissions = Submission::query()->with(['person', 'funnel', 'version'])->whereIn('id', is_array($ids) ? $ids : [])
             ->whereHas('person', fn ($q) => $q->whereNull('erased_at'))->orderBy('submitted_at')->get();

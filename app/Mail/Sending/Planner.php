@@ -98,6 +98,17 @@ final class Planner
         ]);
     }
 
+    /** Tells the owner, once a day, that the disk is nearly full. */
+    public function planDiskNotice(Business $business, int $megabytes): void
+    {
+        $now = CarbonImmutable::now();
+        $this->plan("disk:{$business->id}:".$now->setTimezone($business->zone())->format('Y-m-d'), [
+            'business_id' => $business->id, 'person_id' => null, 'kind' => MessageKind::Notice->value, 'name' => 'The disk is nearly full',
+            'to_address' => $business->sender_address, 'due_at' => Instant::sql($now),
+            'content' => json_encode(['megabytes' => $megabytes], JSON_THROW_ON_ERROR),
+        ]);
+    }
+
     /**
      * An email written out already, to the owner, to be looked at in their own mail program.
      *

@@ -62,7 +62,7 @@ async function call<T>(method: string, path: string, body?: object): Promise<T> 
         throw new ApiError(
             response.status,
             fallback ??
-                (typeof data.message === 'string' && response.status < 500
+                (typeof data.message === 'string' && (response.status < 500 || response.status === 503)
                     ? data.message
                     : 'Something went wrong here. Nothing was changed; please try again.'),
             (data.errors ?? {}) as Record<string, string[]>,

@@ -19,6 +19,8 @@ function label(item: SetAside): string {
             return `“${item.name}” would send what people fill in to this address, too.`;
         case 'after':
             return `Those who join in “${item.name}” would be led to this address.`;
+        case 'stream':
+            return `The room of “${item.name}” would show this stream.`;
         case 'url':
             return `Buyers of “${item.name}” would be led to this address.`;
         default:

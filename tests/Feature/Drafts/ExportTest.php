@@ -197,6 +197,44 @@ final class ExportTest extends TestCase
         self::assertContains('own-code', $codes, 'and the go-live check names it');
     }
 
+    public function test_streams_and_addresses_of_buttons_pictures_and_menus_wait_for_a_press_as_well(): void
+    {
+        $funnel = app(NewFunnel::class)->fromStarter($this->owner->business, Goal::Webinar, 'Webinar', 'First Melody', null,
+            \Tests\Core\Plan\Plans::price(), \Lantern\Core\Webinars\Manner::Live);
+        $webinar = DraftPart::there($funnel->id, 'webinar')->sole();
+        $webinar->change(['stream' => 'https://evil.example/stream'])->save();
+        $entry = $this->entry($funnel);
+        $document = $entry->document;
+        $document['sections'][0]['blocks'] = [...$document['sections'][0]['blocks'],
+            ['id' => 'button', 'kind' => 'button', 'style' => 'main', 'text' => 'Go', 'url' => 'https://evil.example/button'],
+            ['id' => 'mail', 'kind' => 'button', 'style' => 'quiet', 'text' => 'Write', 'url' => 'mailto:imke@ferncroft.example'],
+            ['id' => 'menu', 'kind' => 'menu', 'items' => [['title' => 'Here', 'url' => 'section:'.$document['sections'][0]['id']],
+                ['title' => 'There', 'url' => 'HTTPS://evil.example/menu']]]];
+        $footer = ['id' => 'foot', 'kind' => 'footer', 'blocks' => [['id' => 'f', 'kind' => 'button', 'style' => 'link', 'text' => 'Us',
+            'url' => 'http://evil.example/footer']]];
+        $shared = SharedSection::query()->create(['funnel_id' => $funnel->id, 'name' => 'My footer', 'section' => $footer]);
+        $document['sections'][] = ['id' => 'foot', 'kind' => 'footer', 'shared' => $shared->id, 'blocks' => []];
+        $entry->forceFill(['document' => $document])->save();
+        $id = (string) $this->import($this->archive($this->entries($funnel)))->assertCreated()->json('id');
+
+        $draft = $this->getJson("/studio/api/funnels/{$id}")->assertOk();
+        self::assertEqualsCanonicalizing(['https://evil.example/stream', 'https://evil.example/button', 'HTTPS://evil.example/menu',
+            'http://evil.example/footer'], array_column($draft->json('setAside'), 'text'));
+        self::assertStringNotContainsString('evil', (string) json_encode(DraftPlan::read(Funnel::query()->findOrFail($id))->toArray()));
+        self::assertStringContainsString('mailto:imke', (string) json_encode($draft->json('pages')));
+        $before = self::comparable(Funnel::query()->findOrFail($id));
+        foreach ($draft->json('setAside') as $item) {
+            $end = fn (string $end) => $this->postJson("/studio/api/funnels/{$id}/set-aside", ['end' => $end] + $item)->assertOk();
+            $end('take');
+            $plan = (string) json_encode(DraftPlan::read(Funnel::query()->findOrFail($id))->toArray(), JSON_UNESCAPED_SLASHES);
+            self::assertStringContainsString($item['text'], $plan);
+            preg_match_all('~evil\.example/\w+~', $plan, $m);
+            self::assertCount(1, array_unique($m[0]), 'it and nothing else');
+            $end('undo');
+            self::assertSame($before, self::comparable(Funnel::query()->findOrFail($id)));
+        }
+    }
+
     public function test_a_file_in_an_archive_is_named_as_what_it_is(): void
     {
         $entries = $this->entries($this->rich());

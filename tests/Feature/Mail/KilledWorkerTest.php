@@ -67,6 +67,26 @@ final class KilledWorkerTest extends TestCase
         self::assertSame([self::MESSAGES, self::MESSAGES, self::MESSAGES], array_map(intval(...), $outbox));
     }
 
+    public function test_a_scheduler_that_is_killed_in_the_middle_stops_nothing(): void
+    {
+        $this->artisan('lantern:rehearse-crash', '1')->mustRun();
+        $this->pdo()->exec('delete from jobs; update messages set queued_at = null');
+        $holder = $this->pdo();
+        $holder->exec('begin immediate');
+        $killed = $this->artisan('lantern:due');
+        $killed->start();
+        $lock = dirname(__DIR__, 3).'/storage/framework/due-'.substr(hash('sha256', "{$this->folder}/db.sqlite"), 0, 12).'.lock';
+        $this->until(fn (): bool => is_file($lock) && ! flock(fopen($lock, 'c') ?: STDERR, LOCK_EX | LOCK_NB), $killed);
+        self::assertSame("Another process is at it.\n", $this->artisan('lantern:due')->mustRun()->getOutput());
+        $killed->signal(SIGKILL);
+        $killed->wait();
+        $holder->exec('commit');
+        self::assertSame("1 queued\n", $this->artisan('lantern:due')->mustRun()->getOutput(), 'at once');
+        $this->artisan('queue:work', '--stop-when-empty', '--sleep=0')->mustRun();
+        self::assertSame(1, $this->messages("state = 'sent'"));
+        unlink($lock);
+    }
+
     public function test_five_hundred_mails_two_workers_one_killed_and_the_database_busy_for_seconds(): void
     {
         $this->env['LANTERN_PAUSE_BEFORE_HANDOVER'] = '0.001';

@@ -47,6 +47,8 @@ final class HostileInputTest extends TestCase
         yield 'maps' => [(object) ['id' => ['x'], 'kind' => 7, 'sections' => 'no', '__proto__' => 1]];
         yield 'deep' => [array_reduce(range(1, 12), fn (mixed $in): array => ['rules' => [$in]], 'x')];
         yield 'words for numbers' => ['1e999'];
+        yield 'a day there is not' => ['2026-99-99'];
+        yield 'more letters than a database compares' => [str_repeat('a', 60_000)];
     }
 
     #[DataProvider('values')]

@@ -347,6 +347,30 @@ final class RoomTest extends WebinarTestCase
         self::assertStringContainsString('data-room', $replay($this->registration('wren@example.com')));
     }
 
+    public function test_a_replay_tells_and_counts_nothing_while_it_may_not_be_played(): void
+    {
+        $offer = DraftPart::there($this->funnel->id, 'offer')->where('name', 'Introductory price')->value('id');
+        $this->change(['replay' => ['delay' => 60, 'days' => 3], 'offer' => ['offer' => $offer, 'second' => 30]]);
+        $facts = fn (): array => [DB::table('events')->count(), DB::table('room_devices')->count(), DB::table('deadline_runs')->count(),
+            $this->robin->refresh()->replay_seconds];
+        $before = $facts();
+        // Days before, during it, and between its end and the replay's hour.
+        foreach (['2027-02-27 10:00', '2027-03-01 17:30', '2027-03-01 18:59'] as $at) {
+            $this->travelTo($at);
+            $this->report($this->robin, [[0, 60]], kind: 'replay')->assertStatus(409)->assertDontSee('order')->assertJsonMissingPath('offer');
+        }
+        self::assertSame($before, $facts());
+        $this->travelTo('2027-03-01 19:00:00');
+        $this->report($this->robin, [], kind: 'replay')->assertOk();
+        $this->travelTo('2027-03-01 19:02:00');
+        $this->report($this->robin, [[0, 100]], kind: 'replay')->assertOk()->assertJsonPath('offerAt', 30);
+        self::assertSame(100, $this->robin->refresh()->replay_seconds);
+        $this->travelTo('2027-03-04 22:00:30');
+        $this->report($this->robin, [], kind: 'replay')->assertOk();
+        $this->travelTo('2027-03-04 22:01:00');
+        $this->report($this->robin, [], kind: 'replay')->assertStatus(409);
+    }
+
     public function test_everybody_is_moved_to_another_time_and_what_was_going_out_is_told_anew(): void
     {
         $this->travelTo('2027-03-01 15:59:50');

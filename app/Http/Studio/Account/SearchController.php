@@ -18,11 +18,11 @@ final class SearchController extends StudioController
 {
     public function __invoke(Request $request): JsonResponse
     {
-        $search = mb_strtolower(trim(Input::text($request, 'q')));
-        if ($search === '' || mb_strlen($search) > 200) {
+        $search = Input::search($request, 'q');
+        if ($search === '') {
             return response()->json(['found' => []]);
         }
-        $like = '%'.addcslashes($search, '%_\\').'%';
+        $like = Input::pattern($search);
         $business = $this->user()->business_id;
         $funnels = Funnel::query()->where('business_id', $business)->whereNull('archived_at')
             ->whereRaw("lower(name) like ? escape '\\'", [$like])->limit(6)->get();

@@ -42,12 +42,12 @@ final class FunnelController extends StudioController
 {
     public function index(Request $request, Numbers $numbers): JsonResponse
     {
-        $search = mb_strtolower(trim(Input::text($request, 'search')));
+        $search = Input::search($request);
         $wanted = Input::text($request, 'state');
         $funnels = Funnel::query()->with('liveVersion:id,funnel_id,number')->where('business_id', $this->user()->business_id)
             ->when($wanted === 'archived', fn ($q) => $q->whereNotNull('archived_at'), fn ($q) => $q->whereNull('archived_at'))
             ->when(FunnelState::tryFrom($wanted), fn ($q, FunnelState $s) => $q->where('state', $s))
-            ->when($search !== '', fn ($q) => $q->whereRaw('lower(name) like ? escape ?', ['%'.addcslashes($search, '%_\\').'%', '\\']))
+            ->when($search !== '', fn ($q) => $q->whereRaw('lower(name) like ? escape ?', [Input::pattern($search), '\\']))
             ->orderByDesc('updated_at')->orderBy('id')->paginate(Input::number($request, 'perPage', 50, 1, 100));
         $totals = $numbers->totals($this->business(), array_values(array_map(fn (Funnel $f): string => $f->id, $funnels->items())));
 

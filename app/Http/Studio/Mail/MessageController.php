@@ -30,8 +30,8 @@ final class MessageController extends StudioController
 {
     public function index(Request $request): JsonResponse
     {
-        $search = mb_strtolower(trim(Input::text($request, 'search')));
-        $like = '%'.addcslashes($search, '%_\\').'%';
+        $search = Input::search($request);
+        $like = Input::pattern($search);
         $now = Instant::sql(CarbonImmutable::now());
         $state = MessageState::tryFrom(Input::text($request, 'state'));
         $messages = Message::query()->select(['id', 'name', 'kind', 'to_address', 'subject', 'state', 'due_at', 'sent_at', 'trouble',

@@ -57,9 +57,9 @@ final class UploadController extends StudioController
 
     public function pictures(Request $request): JsonResponse
     {
-        $search = mb_strtolower(trim(Input::text($request, 'search')));
+        $search = Input::search($request);
         $pictures = Upload::query()->where('business_id', $this->user()->business_id)->where('kind', 'picture')
-            ->when($search !== '', fn ($q) => $q->whereRaw('lower(name) like ? escape ?', ['%'.addcslashes($search, '%_\\').'%', '\\']))
+            ->when($search !== '', fn ($q) => $q->whereRaw('lower(name) like ? escape ?', [Input::pattern($search), '\\']))
             ->latest('id')->limit(60)->get();
 
         return response()->json(['pictures' => $pictures->map(PictureJson::of(...))->all()]);

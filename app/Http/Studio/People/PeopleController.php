@@ -193,8 +193,8 @@ final class PeopleController extends StudioController
         $segment = Input::text($request, 'segment');
         $query = (new SegmentQuery($business, CarbonImmutable::now()))
             ->people($segment !== '' ? $this->segment($segment)->group() : $this->rules($request));
-        $search = mb_strtolower(trim(Input::text($request, 'search')));
-        $like = '%'.addcslashes($search, '%_\\').'%';
+        $search = Input::search($request);
+        $like = Input::pattern($search);
         $funnel = Input::text($request, 'funnel');
 
         return $query->when($search !== '',

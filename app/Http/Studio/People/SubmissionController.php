@@ -82,10 +82,9 @@ final class SubmissionController extends StudioController
     /** @return Builder<Submission> */
     private function query(Request $request): Builder
     {
-        $search = mb_strtolower(trim(Input::text($request, 'search')));
-        $like = '%'.addcslashes($search, '%_\\').'%';
-        $day = fn (string $key): ?string => preg_match('/^\d{4}-\d{2}-\d{2}$/D', Input::text($request, $key)) === 1
-            ? Input::text($request, $key) : null;
+        $search = Input::search($request);
+        $like = Input::pattern($search);
+        [$from, $until] = [Input::day($request, 'from'), Input::day($request, 'until')];
         $zone = $this->business()->timezone;
 
         return Submission::query()->whereHas('funnel', fn ($q) => $q->where('business_id', $this->user()->business_id))
@@ -93,10 +92,10 @@ final class SubmissionController extends StudioController
             ->when(Input::text($request, 'form') !== '', fn ($q) => $q->where('form_id', Input::text($request, 'form')))
             ->when(Input::text($request, 'funnel') !== '', fn ($q) => $q->where('funnel_id', Input::text($request, 'funnel')))
             ->when(SubmissionState::tryFrom(Input::text($request, 'state')), fn ($q, SubmissionState $s) => $q->where('state', $s))
-            ->when($day('from') !== null, fn ($q) => $q->where('submitted_at', '>=',
-                Instant::sql(new \DateTimeImmutable((string) $day('from'), new \DateTimeZone($zone)))))
-            ->when($day('until') !== null, fn ($q) => $q->where('submitted_at', '<',
-                Instant::sql((new \DateTimeImmutable((string) $day('until'), new \DateTimeZone($zone)))->modify('+1 day'))))
+            ->when($from !== null, fn ($q) => $q->where('submitted_at', '>=',
+                Instant::sql(new \DateTimeImmutable((string) $from, new \DateTimeZone($zone)))))
+            ->when($until !== null, fn ($q) => $q->where('submitted_at', '<',
+                Instant::sql((new \DateTimeImmutable((string) $until, new \DateTimeZone($zone)))->modify('+1 day'))))
             ->when($search !== '', fn ($q) => $q->whereRaw("lower(answers) like ? escape '\\'", [$like]));
     }
 

@@ -154,12 +154,8 @@ final class OrderController extends StudioController
 
     private static function search(Request $request): OrderSearch
     {
-        $day = fn (string $name): string => preg_match('/^\d{4}-\d{2}-\d{2}$/D', Input::text($request, $name)) === 1
-            && checkdate((int) substr(Input::text($request, $name), 5, 2), (int) substr(Input::text($request, $name), 8, 2),
-                (int) substr(Input::text($request, $name), 0, 4)) ? Input::text($request, $name) : '';
-
         return new OrderSearch(mb_substr(trim(Input::text($request, 'search')), 0, 200), mb_substr(Input::text($request, 'state'), 0, 20),
-            mb_substr(Input::text($request, 'funnel'), 0, 40), mb_substr(Input::text($request, 'offer'), 0, 40), $day('from'),
-            $day('until'));
+            mb_substr(Input::text($request, 'funnel'), 0, 40), mb_substr(Input::text($request, 'offer'), 0, 40), Input::day($request, 'from') ?? '',
+            Input::day($request, 'until') ?? '');
     }
 }

@@ -1,0 +1,14 @@
+/** A form that could not be taken is sent again by itself, once. Whoever presses the button is quicker, and it goes out once all the same. */
+const form = document.querySelector<HTMLFormElement>('form[data-again]');
+
+if (form) {
+    document.querySelector<HTMLElement>('[data-again-says]')?.removeAttribute('hidden');
+    const timer = setTimeout(() => form.requestSubmit(), Number(form.dataset.again) * 1000);
+    form.addEventListener('submit', (event) => {
+        clearTimeout(timer);
+        if (form.dataset.sent) {
+            event.preventDefault();
+        }
+        form.dataset.sent = 'yes';
+    });
+}
