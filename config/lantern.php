@@ -6,6 +6,8 @@ return [
     /** Where the Studio answers, and where all that visitors reach does. With one host for both, owners' own code does not run. */
     'studio_url' => env('STUDIO_URL', env('APP_URL', 'http://localhost')),
     'site_url' => env('SITE_URL', env('APP_URL', 'http://localhost')),
+    // Views of pages within an hour from one network address, beyond which pop-ups write nothing and show nothing.
+    'popup_views_per_address' => (int) env('LANTERN_POPUP_VIEWS', 1000),
     // Megabytes left on the disk below which the owner is told.
     'disk_least_mb' => (int) env('LANTERN_DISK_LEAST_MB', 500),
     // The demo is loaded with one of so many of its visitors; tests need fewer than all.

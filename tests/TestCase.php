@@ -75,11 +75,17 @@ abstract class TestCase extends FrameworkTestCase
         return "%PDF-1.4\n1 0 obj<</Type/Catalog>>endobj\n% {$words}\ntrailer<</Root 1 0 R>>\n%%EOF\n";
     }
 
-    /** The first bytes of a WebM file: enough to be known as one. */
+    /** The least that is a WebM file: its header, and one track of moving pictures without a length. */
     public static function webm(): string
     {
-        return "\x1A\x45\xDF\xA3\x9F\x42\x86\x81\x01\x42\xF7\x81\x01\x42\xF2\x81\x04\x42\xF3\x81\x08\x42\x82\x84webm"
-            ."\x42\x87\x81\x04\x42\x85\x81\x02".str_repeat("\0", 64);
+        $element = fn (string $id, string $body): string => hex2bin($id).chr(0x80 | strlen($body)).$body;
+        $picture = $element('e0', $element('b0', "\x01\x40").$element('ba', "\xf0"));
+
+        return $element('1a45dfa3', $element('4286', "\1").$element('42f7', "\1").$element('42f2', "\4").$element('42f3', "\10")
+            .$element('4282', 'webm').$element('4287', "\2").$element('4285', "\2"))
+            .$element('18538067', $element('1549a966', $element('2ad7b1', "\x0f\x42\x40"))
+                .$element('1654ae6b', $element('ae', $element('d7', "\1").$element('73c5', "\1").$element('83', "\1")
+                    .$element('86', 'V_VP8').$picture)).$element('1f43b675', $element('e7', "\0")));
     }
 
     protected function upload(User $owner, string $name = 'plan.pdf'): Upload

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Drafts;
 
+use App\Models\Business;
 use App\Models\DraftPart;
 use App\Models\Funnel;
+use App\Models\Site;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\FormPlan;
@@ -28,10 +30,11 @@ use Lantern\Core\Webinars\Webinar;
 final readonly class SetAside
 {
     /** @return array{Plan, list<array{part: string, what: string, name: string, text: string}>} the plan without it, and what it was */
-    public static function of(Plan $plan): array
+    public static function of(Plan $plan, Business $business): array
     {
         $aside = [];
-        $parts = array_map(function (Part $part) use (&$aside): Part {
+        $sites = Site::query()->where('business_id', $business->id)->whereNull('deleted_at')->pluck('id')->all();
+        $parts = array_map(function (Part $part) use (&$aside, $sites): Part {
             [$part, $links] = OutsideLinks::out($part);
             foreach ($links as $where => $url) {
                 $aside[] = ['part' => $part->id(), 'what' => "link:{$where}", 'name' => $part->name(), 'text' => $url];
@@ -53,8 +56,10 @@ final readonly class SetAside
                 return Product::fromShape(Shape::of(array_diff_key($written, ['url' => 0])));
             }
             if ($part instanceof Popup) {
-                // The sites that it stands on are somebody else's.
-                $places = array_diff_key((array) ($written['places'] ?? []), ['sites' => 0]);
+                // The sites that it stands on are somebody else's, unless the archive is one of the owner's own.
+                $places = (array) ($written['places'] ?? []);
+                $places['sites'] = array_values(array_filter((array) ($places['sites'] ?? []),
+                    fn (mixed $s): bool => is_array($s) && in_array($s['site'] ?? '', $sites, true)));
                 $leads = $part->after->kind === 'address';
                 if ($leads) {
                     $aside[] = ['part' => $part->id, 'what' => 'after', 'name' => $part->name, 'text' => $part->after->to];

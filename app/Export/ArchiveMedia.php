@@ -6,6 +6,7 @@ namespace App\Export;
 
 use App\Files\Pictures;
 use App\Files\Uploads;
+use App\Support\VideoFile;
 use finfo;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
@@ -95,6 +96,9 @@ final readonly class ArchiveMedia
         }
         if ($this->kind === 'file' && ! Uploads::isNamed($said, $this->name)) {
             throw Invalid::at('archive', "“{$this->name}” is not what its name says.");
+        }
+        if ($this->kind === 'video' && ! VideoFile::isPlayable($file)) {
+            throw Invalid::at('archive', "“{$this->name}” holds no video that browsers can play.");
         }
         if ($this->kind === 'picture') {
             $this->checkPicture($name, $file);

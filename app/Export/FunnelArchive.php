@@ -189,7 +189,7 @@ final readonly class FunnelArchive
                     ? mb_substr($plan->name, 0, 110).' (imported)' : $plan->name;
                 $copy = PlanCopy::of($plan, $name, WebAddress::suggest($plan->address, NewFunnel::taken(...)), Ids::next(...), $ids);
 
-                [$draft, $aside] = SetAside::of($this->cleaned($copy, $business));
+                [$draft, $aside] = SetAside::of($this->cleaned($copy, $business), $business);
                 $funnel = DraftPlan::store($draft, $business);
                 $funnel->forceFill(['set_aside' => $aside])->save();
 

@@ -7,7 +7,7 @@ namespace App\Files;
 use App\Models\Business;
 use App\Models\Upload;
 use App\Support\Ids;
-use App\Support\VideoLength;
+use App\Support\VideoFile;
 use DateTimeImmutable;
 use finfo;
 use Illuminate\Http\UploadedFile;
@@ -123,14 +123,14 @@ final class Uploads
         $bytes = $this->bytes($file, (int) config('lantern.uploads.video_bytes'), 'video');
         $name = $this->name($file);
         $mime = $this->mime($file);
-        if (! in_array($mime, ['video/mp4', 'video/webm'], true)) {
+        if (! in_array($mime, ['video/mp4', 'video/webm'], true) || ! VideoFile::isPlayable($file->getRealPath())) {
             throw Invalid::at('video', "“{$name}” is no video that browsers can play. Please bring an MP4 or WebM file.");
         }
         $id = Ids::next();
         $path = (string) Storage::disk('uploads')->putFileAs('videos', $file, $id);
 
         return Upload::query()->create(['id' => $id, 'business_id' => $business->id, 'kind' => 'video', 'name' => $name, 'mime' => $mime,
-            'bytes' => $bytes, 'path' => $path, 'seconds' => VideoLength::read($file->getRealPath()) ?? 0,
+            'bytes' => $bytes, 'path' => $path, 'seconds' => VideoFile::seconds($file->getRealPath()) ?? 0,
             'sha256' => (string) hash_file('sha256', $file->getRealPath())]);
     }
 

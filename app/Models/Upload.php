@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Support\VideoLength;
+use App\Support\VideoFile;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Support\Facades\Storage;
 
@@ -53,7 +53,7 @@ final class Upload extends Record
     {
         if ($this->seconds === null && Storage::disk('uploads')->exists($this->path)) {
             // 0 is kept for what does not say.
-            $this->forceFill(['seconds' => VideoLength::read(Storage::disk('uploads')->path($this->path)) ?? 0])->save();
+            $this->forceFill(['seconds' => VideoFile::seconds(Storage::disk('uploads')->path($this->path)) ?? 0])->save();
         }
 
         return ($this->seconds ?? 0) > 0 ? $this->seconds : null;

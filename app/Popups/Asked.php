@@ -9,6 +9,7 @@ use App\Models\Funnel;
 use App\Models\PublishedPage;
 use App\Models\Site;
 use App\Serving\Browser;
+use App\Support\Hosts;
 use App\Support\Ids;
 use App\Support\Input;
 use Carbon\CarbonImmutable;
@@ -51,7 +52,7 @@ final readonly class Asked
     {
         $now = CarbonImmutable::now();
         $site = self::site(Input::text($request, 'site'));
-        if ($site !== null && ! self::isFrom($request->headers->get('Origin'), $site->origin)) {
+        if (! self::isFrom($request->headers->get('Origin'), $site->origin ?? Hosts::site())) {
             return null;
         }
         $funnel = $site === null ? self::funnel(Input::text($request, 'funnel'), $now) : null;
@@ -71,15 +72,15 @@ final readonly class Asked
     }
 
     /**
-     * Does a page that asks stand on the owner's site, or on a host below it? Browsers say truly where a page comes from; what is no
-     * browser can say anything, and gets to see what everybody may see.
+     * Does a page that asks stand on the owner's site, or on a host below it? Browsers say truly where a page comes from, and say it
+     * with every such question; what says nothing of it is no browser, and writes nothing.
      */
     private static function isFrom(?string $origin, string $site): bool
     {
         $host = fn (string $url): string => (string) preg_replace('/^www\./', '', strtolower((string) parse_url($url, PHP_URL_HOST)));
         $from = $host((string) $origin);
 
-        return $origin === null || ($from !== '' && ($from === $host($site) || str_ends_with($from, '.'.$host($site))));
+        return $from !== '' && ($from === $host($site) || str_ends_with($from, '.'.$host($site)));
     }
 
     /** The place that visits are counted for. */

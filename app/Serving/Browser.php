@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving;
 
+use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Http\Request;
 use IntlTimeZone;
@@ -38,7 +39,7 @@ final class Browser
 
     public static function ownerCookie(): Cookie
     {
-        return new Cookie(self::OWNER_COOKIE, '1', time() + 365 * 24 * 3600, '/', null, null, true, false, Cookie::SAMESITE_LAX);
+        return new Cookie(self::OWNER_COOKIE, '1', CarbonImmutable::now()->addDays(30)->getTimestamp(), '/', null, null, true, false, Cookie::SAMESITE_LAX);
     }
 
     /**

@@ -58,7 +58,7 @@ final class BusyPage
         return new Response(View::make('site.busy', ['look' => $look, 'style' => LookStyle::whole($look, Paint::of($look,
             Background::paper())), 'head' => SiteAssets::head(PageAssets::ofLook($look), false), 'isForm' => $isForm,
             'action' => $request->getRequestUri(), 'typed' => $isForm ? self::flat($request->request->all()) : [],
-            'script' => $isForm && $request->input(self::SENT_AGAIN) === null ? SiteAssets::busy() : '',
+            'resends' => $isForm && $request->input(self::SENT_AGAIN) === null,
             'mark' => self::SENT_AGAIN, 'seconds' => self::AGAIN])->render(), 503, AnswerKind::Page->headers() + $headers);
     }
 

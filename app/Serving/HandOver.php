@@ -6,32 +6,39 @@ namespace App\Serving;
 
 use App\Support\Hosts;
 use Carbon\CarbonImmutable;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Cache;
 
 /**
  * Tells the site's host that this browser is the owner's, so that their visits count nowhere. No cookie is shared between
- * the hosts: the Studio signs a link, good for a minute, that leads by the site's host to the page.
+ * the hosts: the Studio signs a link that leads by the site's host to the page: good for a minute, once, and in the browser
+ * that asked for it, as far as that says who it is.
  */
 final class HandOver
 {
     private const SECONDS = 60;
 
     /** @param  string  $path  on the site, such as `/practice-plan` */
-    public static function link(string $path, CarbonImmutable $now): string
+    public static function link(string $path, Request $request, CarbonImmutable $now): string
     {
         $until = $now->addSeconds(self::SECONDS)->getTimestamp();
+        $once = bin2hex(random_bytes(8));
 
-        return Hosts::site().'/h?'.http_build_query(['to' => $path, 'until' => $until, 'key' => self::key($path, $until)]);
+        return Hosts::site().'/h?'.http_build_query(['to' => $path, 'until' => $until, 'once' => $once,
+            'key' => self::key($path, $until, $once, $request)]);
     }
 
-    /** The path it leads to; null for a link that is not ours or has run out. */
-    public static function read(mixed $to, mixed $until, mixed $key, CarbonImmutable $now): ?string
+    /** The path it leads to; null for a link that is not ours, is another browser's, was followed already or has run out. */
+    public static function read(Request $request, CarbonImmutable $now): ?string
     {
-        if (! is_string($to) || ! self::isPath($to) || ! is_string($until) || ! is_string($key)
-            || preg_match('/^\d{1,12}$/D', $until) !== 1) {
+        [$to, $until, $once, $key] = array_map(fn (string $name): string => is_string($request->query($name)) ? $request->query($name) : '',
+            ['to', 'until', 'once', 'key']);
+        if (! self::isPath($to) || preg_match('/^\d{1,12}$/D', $until) !== 1 || preg_match('/^[0-9a-f]{16}$/D', $once) !== 1) {
             return null;
         }
 
-        return hash_equals(self::key($to, (int) $until), $key) && (int) $until >= $now->getTimestamp() ? $to : null;
+        return hash_equals(self::key($to, (int) $until, $once, $request), $key) && (int) $until >= $now->getTimestamp()
+            && Cache::add("hand-over:{$once}", true, 2 * self::SECONDS) ? $to : null;
     }
 
     /** Is it a path of a public page, and no address that leads elsewhere? */
@@ -40,8 +47,10 @@ final class HandOver
         return preg_match('~^/[a-z0-9-]{1,60}(/[a-z0-9-]{1,60})?$~D', $to) === 1;
     }
 
-    private static function key(string $to, int $until): string
+    private static function key(string $to, int $until, string $once, Request $request): string
     {
-        return hash_hmac('sha256', "hand over|{$to}|{$until}", (string) config('app.key'));
+        $browser = $request->headers->get('User-Agent', '').'|'.$request->headers->get('Accept-Language', '');
+
+        return hash_hmac('sha256', "hand over|{$to}|{$until}|{$once}|".hash('sha256', $browser), (string) config('app.key'));
     }
 }

@@ -52,7 +52,7 @@ enum AnswerKind
             self::Draft => "default-src 'none'; style-src 'self' 'unsafe-inline'; img-src 'self' data:{$site}; media-src 'self'{$site}; "
                 ."font-src 'self'; frame-ancestors 'self'; base-uri 'none'; form-action 'none'",
             self::Page => "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; base-uri 'none'; object-src 'none'; "
-                ."frame-ancestors 'self'",
+                ."form-action 'self'; frame-ancestors 'self'",
             self::PageWithCode => "default-src 'self' https: data: blob: 'unsafe-inline' 'unsafe-eval'; base-uri 'none'; object-src "
                 ."'none'; "
                 ."frame-ancestors 'self'",

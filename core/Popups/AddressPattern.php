@@ -6,6 +6,7 @@ namespace Lantern\Core\Popups;
 
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Normalizer;
 
 /**
  * Which addresses of a site are meant: those that are exactly, begin with, or contain some text; or all but those. What is
@@ -41,7 +42,9 @@ final readonly class AddressPattern
 
         return match ($this->how) {
             'begins' => str_starts_with($compared.'/', $text) || str_starts_with($compared, $text),
-            'contains' => str_contains($compared, $text),
+            // The slash at an end may be there or not: “/blog/” stands in both.
+            'contains' => str_contains($compared, self::readable($text))
+                || (! str_contains($compared, '?') && str_contains("{$compared}/", self::readable($text))),
             default => $compared === $text,
         };
     }
@@ -53,12 +56,33 @@ final readonly class AddressPattern
      */
     public static function path(string $address, bool $query = false, bool $trimmed = true): string
     {
-        $address = (string) preg_replace('~^[a-z][a-z0-9+.-]*://[^/?#]*~i', '', explode('#', $address)[0]);
+        $address = self::readable((string) preg_replace('~^[a-z][a-z0-9+.-]*://[^/?#]*~i', '', explode('#', $address)[0]));
         [$path, $after] = [...explode('?', $address, 2), ''];
         $path = str_starts_with($path, '/') ? $path : "/{$path}";
         $path = $trimmed && $path !== '/' ? rtrim($path, '/') : $path;
 
         return ($path === '' ? '/' : $path).($query && $after !== '' ? "?{$after}" : '');
+    }
+
+    /**
+     * As its owner types it, however a browser sends it: `/%C3%BCber-mich` is `/über-mich`. What stands for a sign with a meaning of its
+     * own (`%2F`, `%3F`, `%25`) stays as it is, with large letters.
+     */
+    private static function readable(string $address): string
+    {
+        $read = (string) preg_replace_callback('/(?:%[0-9a-f]{2})+/i', function (array $m): string {
+            $decoded = (string) preg_replace_callback('/%([0-9a-f]{2})/i', function (array $hex): string {
+                $byte = chr((int) hexdec($hex[1]));
+
+                return $byte >= "\x80" || preg_match('/[A-Za-z0-9._~-]/', $byte) === 1 ? $byte : strtoupper($hex[0]);
+            }, $m[0]);
+
+            return mb_check_encoding($decoded, 'UTF-8') ? $decoded : strtoupper($m[0]);
+        }, $address);
+        // An accent that is written apart from its letter is the same letter.
+        $composed = Normalizer::normalize($read, Normalizer::FORM_C);
+
+        return is_string($composed) ? $composed : $read;
     }
 
     /** In a sentence: "begins with /blog/". */

@@ -11,7 +11,8 @@ use Generator;
  * Whether a pop-up is shown: the one place where that is decided, for visitors, for the owner's tester and for the rehearsal.
  *
  * Whoever clicks what opens a pop-up has asked for it: for them only those rules hold that say whether there is a pop-up at all.
- * What is placed in a page interrupts nobody: how often it was seen, and where its reader comes from, plays no part.
+ * What is placed in a page interrupts nobody: how often it was seen, what was bought and by which email its reader comes plays no
+ * part. What its owner asks of the address, the device and the language holds for it as well.
  */
 final class Decision
 {

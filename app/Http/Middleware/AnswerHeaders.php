@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Middleware;
 
 use App\Support\AnswerKind;
+use App\Support\Onward;
 use Closure;
 use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\RedirectResponse;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Every answer has the headers of its kind. One that says nothing of its kind is the Studio's, or plain. */
@@ -19,6 +21,10 @@ final class AnswerHeaders
         /** @var Response $response */
         $response = $next($request);
         $isStudio = $request->is('studio', 'studio/*');
+        if (! $isStudio && $request->isMethod('POST') && $response instanceof RedirectResponse
+            && Onward::leavesUs($response->getTargetUrl())) {
+            $response = Onward::instead($response);
+        }
         foreach ($isStudio ? AnswerKind::Studio->headers() : AnswerKind::Plain->headers() as $name => $value) {
             // Nothing of the Studio is kept by others, whatever the framework says of a file.
             if (! $response->headers->has($name) || ($isStudio && $name === 'Cache-Control')) {

@@ -17,7 +17,7 @@ final class HandOverController
 {
     public function __invoke(Request $request): Response
     {
-        $to = HandOver::read($request->query('to'), $request->query('until'), $request->query('key'), CarbonImmutable::now());
+        $to = HandOver::read($request, CarbonImmutable::now());
         if ($to === null) {
             return PlainPage::notHere()->response();
         }

@@ -21,6 +21,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cookie;
+use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Str;
 use Lantern\Core\Popups\Decision;
 use Lantern\Core\Popups\PopupFactType;
@@ -41,11 +42,13 @@ final readonly class PopupController
     public function ask(Request $request): JsonResponse
     {
         $asked = Bots::is($request->userAgent()) ? null : Asked::read($request, Str::lower(Str::random(32)));
-        if ($asked === null) {
+        $limit = 'popup-views:'.$request->ip();
+        if ($asked === null || RateLimiter::tooManyAttempts($limit, (int) config('lantern.popup_views_per_address'))) {
             return self::answer(['popups' => []]);
         }
+        RateLimiter::hit($limit, 3600);
         if ($asked->site !== null) {
-            SeenPages::see($asked->site, $asked->path, $asked->title, $asked->since);
+            SeenPages::see($asked->site, $asked->path, $asked->title, $asked->since, (string) $request->ip());
         }
         $whose = Situations::of($request, $asked, true);
         $situation = $whose->at();

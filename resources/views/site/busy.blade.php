@@ -10,14 +10,16 @@
 <link rel="icon" href="data:,">
 <title>One moment, please</title>
 {!! $head !!}
-{!! $script !!}
+@if ($resends)
+{!! \App\Rendering\SiteAssets::busy() !!}
+@endif
 </head>
 <body style="{{ $style }}">
 <main>
 <section class="section k-opening boxed"><div class="inner"><div class="words">
 <h1 class="heading">One moment, please</h1>
 @if ($isForm)
-<div class="text">There is a great deal going on here just now, and what you sent could not be taken yet. It is all still here.@if ($script !== '') <span data-again-says hidden>It goes out again by itself in a few seconds.</span>@endif Or press the button.</div>
+<div class="text">There is a great deal going on here just now, and what you sent could not be taken yet. It is all still here.@if ($resends) <span data-again-says hidden>It goes out again by itself in a few seconds.</span>@endif Or press the button.</div>
 <form class="form" method="post" action="{{ $action }}" data-again="{{ $seconds }}">
 @foreach ($typed as $name => $value)
 <input type="hidden" name="{{ $name }}" value="{{ $value }}">

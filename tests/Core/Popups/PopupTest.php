@@ -46,6 +46,21 @@ final class PopupTest extends TestCase
         yield ['contains', '?q=rosin', '/shop?q=rosin', true];
         yield ['contains', '.*', '/anything', false];
         yield ['contains', '%C3%BC', '/%C3%BCben', true];
+        yield ['contains', '/blog/', '/blog/', true];
+        yield ['contains', '/blog/', '/blog', true];
+        yield ['contains', '/blog/', '/en/blog/first', true];
+        yield ['contains', '/blog/', '/weblog/', false];
+        yield ['contains', '/blog/', '/blogs', false];
+        yield ['contains', '?q=a/', '/?q=a', false];
+        yield ['exactly', '/über-mich', '/%C3%BCber-mich', true];
+        yield ['exactly', '/über-mich', '/%c3%bcber-mich/', true];
+        yield ['exactly', "/u\u{308}ber-mich", '/%C3%BCber-mich', true];
+        yield ['begins', '/über', 'https://blog.example/%C3%BCber-mich?x=%C3%BC', true];
+        yield ['exactly', '/%7Eimke', '/~imke', true];
+        yield ['exactly', '/a/b', '/a%2Fb', false];
+        yield ['exactly', '/a%2fb', '/a%2Fb', true];
+        yield ['exactly', '/broken', '/%C3broken', false];
+        yield ['contains', '日本', '/%E6%97%A5%E6%9C%AC', true];
     }
 
     #[DataProvider('addresses')]

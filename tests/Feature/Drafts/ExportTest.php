@@ -235,6 +235,24 @@ final class ExportTest extends TestCase
         }
     }
 
+    public function test_a_pop_up_keeps_its_places_on_sites_of_its_own_owner_and_loses_those_of_others(): void
+    {
+        $this->actingAs($this->owner);
+        $site = (string) $this->postJson('/studio/api/sites', ['name' => 'Notes', 'address' => 'https://blog.example'])->assertSuccessful()
+            ->json('id');
+        $funnel = $this->rich();
+        $popup = DraftPart::there($funnel->id, 'popup')->firstOrFail();
+        $popup->change(['places' => ['sites' => [['site' => $site, 'patterns' => [['how' => 'begins', 'text' => '/notes/']]],
+            ['site' => '01hsomebodyelses0000000000', 'patterns' => []]]] + $popup->definition['places']])->save();
+        $entries = $this->entries($funnel);
+        $sites = fn (string $id): array => array_column(DraftPart::there($id, 'popup')->firstOrFail()->definition['places']['sites'] ?? [],
+            'site');
+
+        self::assertSame([$site], $sites((string) $this->import($this->archive($entries))->assertCreated()->json('id')));
+        $this->actingAs($this->owner('another@example.com'));
+        self::assertSame([], $sites((string) $this->import($this->archive($entries))->assertCreated()->json('id')));
+    }
+
     public function test_a_file_in_an_archive_is_named_as_what_it_is(): void
     {
         $entries = $this->entries($this->rich());

@@ -79,6 +79,10 @@ final class MediaTest extends TestCase
         yield 'words that say they are a video' => ['video', 'a.webm', 'once upon a time', 'no video that browsers can play'];
         yield 'a video of a kind browsers do not know' => ['video', 'a.avi', "RIFF\x24\x00\x00\x00AVI LIST",
             'no video that browsers can play'];
+        yield 'the head of an MP4 and a page behind it' => ['video', 'a.mp4', "\0\0\0\x18ftypmp42\0\0\0\0mp42isom<script>alert(1)</script>"
+            .str_repeat('x', 200), 'no video that browsers can play'];
+        yield 'the head of a WebM and nothing behind it' => ['video', 'a.webm', substr(self::webm(), 0, 36).str_repeat("\0", 64),
+            'no video that browsers can play'];
         yield 'a page that says it is a video' => ['video', 'a.mp4', '<html><script>alert(1)</script></html>',
             'no video that browsers can play'];
     }

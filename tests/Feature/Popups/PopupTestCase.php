@@ -91,7 +91,8 @@ abstract class PopupTestCase extends TestCase
     /** @param  array<string, mixed>  $more */
     protected function ask(array $more = []): TestResponse
     {
-        return $this->post('/w/ask', $more + ['funnel' => $this->funnel->id, 'page' => $this->page, 'visitor' => $this->visitor]);
+        return $this->post('/w/ask', $more + ['funnel' => $this->funnel->id, 'page' => $this->page, 'visitor' => $this->visitor],
+            ['Origin' => 'http://localhost']);
     }
 
     /** @param  array<string, mixed>  $more */

@@ -8,6 +8,7 @@ use App\Forms\FormToken;
 use App\Models\Site;
 use App\Models\Submission;
 use App\Popups\LinksToSites;
+use App\Popups\SeenPages;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -127,6 +128,48 @@ final class SitesTest extends PopupTestCase
             'https://notblog.example' => 0, 'https://blog.example.evil.example' => 0, 'null' => 0] as $origin => $count) {
             $this->read('/notes/1', origin: $origin)->assertOk()->assertJsonCount($count, 'popups');
         }
+    }
+
+    public function test_what_is_no_browser_writes_nothing_and_one_address_fills_no_list(): void
+    {
+        $rows = fn (): array => array_map(fn (string $t): int => DB::table($t)->count(), ['site_pages', 'popup_visits', 'popup_facts']);
+        $before = $rows();
+        foreach (['https://blog.example', ''] as $origin) {
+            $this->post('/w/ask', ['site' => $this->site->id, 'address' => '/notes/1', 'visitor' => $this->visitor],
+                $origin === '' ? [] : ['Origin' => 'https://elsewhere.example'])->assertOk()->assertExactJson(['popups' => []]);
+            $this->post('/w/ask', ['funnel' => $this->funnel->id, 'page' => $this->page, 'visitor' => $this->visitor])
+                ->assertExactJson(['popups' => []]);
+        }
+        self::assertSame($before, $rows());
+        foreach (range(1, SeenPages::NEW_PER_ADDRESS + 5) as $i) {
+            $this->read("/made-up/{$i}")->assertOk();
+        }
+        self::assertSame($before[0] + SeenPages::NEW_PER_ADDRESS, $rows()[0]);
+        $this->read('/made-up/1')->assertOk();
+        self::assertSame(2, (int) DB::table('site_pages')->where('path', '/made-up/1')->value('views'), 'what is known is still counted');
+        config(['lantern.popup_views_per_address' => 50]);
+        foreach (range(1, 10) as $i) {
+            $this->visitor = md5((string) $i);
+            $this->read('/notes/1');
+        }
+        $full = $rows();
+        $this->visitor = md5('one too many');
+        $this->read('/notes/1')->assertExactJson(['popups' => []]);
+        self::assertSame($full, $rows());
+        $this->withServerVariables(['REMOTE_ADDR' => '203.0.113.5'])->read('/notes/1')->assertJsonCount(1, 'popups');
+    }
+
+    public function test_of_too_many_pages_the_least_seen_makes_room(): void
+    {
+        $row = fn (int $i): array => ['site_id' => $this->site->id, 'path' => "/p{$i}", 'first_at' => '2027-01-01', 'views' => $i === 700 ? 1 : 2,
+            'last_at' => '2027-01-01'];
+        DB::table('site_pages')->delete();
+        foreach (array_chunk(array_map($row, range(1, SeenPages::MOST)), 200) as $rows) {
+            DB::table('site_pages')->insert($rows);
+        }
+        $this->read('/new')->assertOk();
+        self::assertSame([SeenPages::MOST, 1, 0], [DB::table('site_pages')->count(), DB::table('site_pages')->where('path', '/new')->count(),
+            DB::table('site_pages')->where('path', '/p700')->count()]);
     }
 
     public function test_nobody_elses_site_opens_what_is_ours(): void

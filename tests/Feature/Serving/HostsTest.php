@@ -123,13 +123,19 @@ final class HostsTest extends TestCase
         $link = (string) $this->actingAs($owner)->get(self::STUDIO."/studio/open/{$funnel->id}/thank-you")->headers->get('Location');
         self::assertStringStartsWith(self::SITE.'/h?', $link);
 
-        $this->get($link)->assertRedirect("/{$funnel->address}/thank-you")->assertCookie('lantern_owner');
         $this->get(str_replace('thank-you', 'other', $link))->assertNotFound()->assertCookieMissing('lantern_owner');
         $this->get($link.'&to[]=x')->assertNotFound();
-        $this->travel(2)->minutes();
+        $this->get((string) preg_replace('/once=\w/', 'once=', $link))->assertNotFound();
+        $this->withHeader('User-Agent', 'Another browser')->get($link)->assertNotFound()->assertCookieMissing('lantern_owner');
+        $this->withHeader('User-Agent', self::CHROME);
+        $cookie = $this->get($link)->assertRedirect("/{$funnel->address}/thank-you")->getCookie('lantern_owner');
+        self::assertSame(CarbonImmutable::now()->addDays(30)->getTimestamp(), $cookie?->getExpiresTime());
         $this->get($link)->assertNotFound()->assertCookieMissing('lantern_owner');
-        $outside = HandOver::link('//evil.test', CarbonImmutable::now());
-        $this->get($outside)->assertNotFound();
+        $open = fn (): string => (string) $this->get(self::STUDIO."/studio/open/{$funnel->id}")->headers->get('Location');
+        $late = $open();
+        $this->travel(61)->seconds();
+        $this->get($late)->assertNotFound()->assertCookieMissing('lantern_owner');
+        $this->get(HandOver::link('//evil.test', app('request'), CarbonImmutable::now()))->assertNotFound();
     }
 
     public function test_own_code_runs_only_where_it_can_reach_nothing_of_the_studio(): void

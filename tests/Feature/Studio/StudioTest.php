@@ -8,7 +8,10 @@ use App\Models\Funnel;
 use App\Models\User;
 use App\Models\Version;
 use Illuminate\Database\UniqueConstraintViolationException;
+use Illuminate\Hashing\BcryptHasher;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Drafts\Email;
 use Tests\Drafts\Form;
@@ -76,6 +79,51 @@ final class StudioTest extends TestCase
             $last = $this->postJson('/studio/api/session', ['email' => 'imke@ferncroft.example', 'password' => 'wrong'])->getStatusCode();
         }
         self::assertSame(429, $last);
+    }
+
+    public function test_signing_in_takes_one_look_at_a_password_whether_the_address_is_known_or_not(): void
+    {
+        $this->owner();
+        $hasher = new class extends BcryptHasher
+        {
+            public int $looks = 0;
+
+            public function make($value, array $options = []): string
+            {
+                $this->looks++;
+
+                return parent::make($value, $options);
+            }
+
+            public function check($value, $hashedValue, array $options = []): bool
+            {
+                $this->looks++;
+
+                return parent::check($value, $hashedValue, $options);
+            }
+        };
+        Hash::swap($hasher);
+        $this->app->instance('hash', $hasher);
+        foreach (['imke@ferncroft.example', 'nobody@ferncroft.example'] as $email) {
+            $hasher->looks = 0;
+            $this->app->forgetInstance('auth');
+            Auth::clearResolvedInstances();
+            $this->postJson('/studio/api/session', ['email' => $email, 'password' => 'not the one'])->assertStatus(422);
+            self::assertSame(1, $hasher->looks, $email);
+        }
+    }
+
+    public function test_all_of_a_password_counts(): void
+    {
+        config(['lantern.sign_ins_per_minute' => 100]);
+        foreach ([str_repeat('a', 73) => 'shorter', str_repeat('ü', 37) => 'shorter', "twelve\0minutes" => 'letters'] as $password => $words) {
+            $this->postJson('/studio/api/setup', ['password' => $password] + self::SETUP)->assertStatus(422)
+                ->assertJsonPath('errors.password.0', fn (string $why): bool => str_contains($why, $words));
+        }
+        $this->postJson('/studio/api/setup', ['password' => str_repeat('ü', 36)] + self::SETUP)->assertOk();
+        $this->deleteJson('/studio/api/session');
+        $this->postJson('/studio/api/session', ['email' => self::SETUP['email'], 'password' => str_repeat('ü', 35).'u'])->assertStatus(422);
+        $this->postJson('/studio/api/session', ['email' => self::SETUP['email'], 'password' => str_repeat('ü', 36)])->assertOk();
     }
 
     public function test_the_studio_is_framed_by_nobody_and_runs_no_foreign_script(): void

@@ -7,7 +7,7 @@ namespace Tests\Feature\Webinars;
 use App\Files\Uploads;
 use App\Models\Business;
 use App\Models\Upload;
-use App\Support\VideoLength;
+use App\Support\VideoFile;
 use App\Webinars\Registrations\Links;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
@@ -75,7 +75,7 @@ final class OnDemandTest extends WebinarTestCase
     #[DataProvider('videos')]
     public function test_how_long_a_video_is(string $bytes, ?int $seconds): void
     {
-        self::assertSame($seconds, VideoLength::read($this->file('a.webm', $bytes)->getRealPath()));
+        self::assertSame($seconds, VideoFile::seconds($this->file('a.webm', $bytes)->getRealPath()));
     }
 
     private function choose(string $video): TestResponse

@@ -9,16 +9,21 @@ use App\Models\Business;
 use App\Models\User;
 use App\Serving\Browser;
 use App\Support\Hosts;
+use Closure;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
 
 /** Signing in and out, and the owner's account on the very first visit. */
 final class SessionController
 {
+    /** Bytes of a password that bcrypt looks at. */
+    private const LONGEST_PASSWORD = 72;
+
     public function show(): JsonResponse
     {
         $user = Auth::user();
@@ -35,6 +40,10 @@ final class SessionController
     {
         $given = $request->validate(['email' => ['required', 'string', 'max:254'], 'password' => ['required', 'string', 'max:500']],
             ['email.required' => 'Please fill in your email address.', 'password.required' => 'Please fill in your password.']);
+        if (User::query()->where('email', mb_strtolower(trim($given['email'])))->doesntExist()) {
+            // Nobody learns by the time it takes which addresses there are.
+            Hash::make('nobody');
+        }
         if (! Auth::attempt(['email' => mb_strtolower(trim($given['email'])), 'password' => $given['password']], remember: false)) {
             return response()->json(['message' => 'This address and password do not go together.',
                 'errors' => ['password' => ['This address and password do not go together. Please check both.']]], 422);
@@ -51,7 +60,7 @@ final class SessionController
         $given = $request->validate([
             'name' => ['required', 'string', 'max:100'],
             'email' => ['required', 'email:rfc', 'max:254'],
-            'password' => ['required', 'string', 'min:10', 'max:500'],
+            'password' => ['required', 'string', 'min:10', self::wholePassword(...)],
         ] + SettingsController::RULES,
             SettingsController::MESSAGES + ['password.min' => 'Please choose a password of ten characters or more.']);
         try {
@@ -63,6 +72,16 @@ final class SessionController
         Auth::login($user);
 
         return $this->welcome($request);
+    }
+
+    /** All of a password counts: what it is stored as has room for so many bytes, and for no byte that is none. */
+    private static function wholePassword(string $field, mixed $password, Closure $fail): void
+    {
+        if (is_string($password) && (strlen($password) > self::LONGEST_PASSWORD || str_contains($password, "\0"))) {
+            $fail(str_contains($password, "\0") ? 'Please choose a password of letters, digits and signs.'
+                : 'Please choose a shorter password: '.self::LONGEST_PASSWORD.' letters at most, or fewer where they have accents or are '
+                    .'not of the Latin alphabet. More than that would not count.');
+        }
     }
 
     /** @param  array<string, mixed>  $given */
