@@ -10,6 +10,7 @@ use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Results\Days;
@@ -39,6 +40,29 @@ final class Counts
                 'measure' => $measure->value];
             DB::table('counts')->upsert($key + ['how_many' => 1, 'how_much' => 0], array_keys($key),
                 ['how_many' => DB::raw('counts.how_many + 1')]);
+        }
+    }
+
+    /**
+     * Two people turn out to be one: of their sign-ups to a funnel the first counts, and the other does not any more. To be called
+     * before the events of both are one person's.
+     */
+    public function mergePeople(Business $business, string $one, string $other): void
+    {
+        $firsts = fn (string $person): Collection => DB::table('events')->where('person_id', $person)->where('owner', false)
+            ->where('type', EventType::Joined->value)->whereNotNull('funnel_id')->orderBy('id')->get()->unique('funnel_id')->keyBy('funnel_id');
+        $ofOther = $firsts($other);
+        foreach ($firsts($one) as $funnel => $event) {
+            $twin = $ofOther->get($funnel);
+            $later = $twin === null ? null : ($twin->id > $event->id ? $twin : $event);
+            if ($later === null || $later->page_id === null) {
+                continue;
+            }
+            $counted = DB::table('counts')->where(['funnel_id' => $funnel, 'page_id' => $later->page_id, 'variant' => $later->variant ?? '',
+                'day' => Days::of(new DateTimeImmutable((string) $later->at, new DateTimeZone('UTC')), $business->zone()),
+                'measure' => Measure::Signups->value]);
+            (clone $counted)->decrement('how_many');
+            $counted->where('how_many', '<=', 0)->delete();
         }
     }
 

@@ -62,6 +62,12 @@ final readonly class SendWindow
         return count($this->days) === 7 && $this->from === 0 && $this->to === 24;
     }
 
+    /** Does an hour of the day lie within it, on the days on which it opens? */
+    public function hasHour(int $hour): bool
+    {
+        return $hour >= $this->from && $hour < $this->to;
+    }
+
     /** Does it stand open at this moment? */
     public function holds(DateTimeImmutable $at, DateTimeZone $zone): bool
     {

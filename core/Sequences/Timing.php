@@ -88,7 +88,10 @@ final class Timing
      */
     private function within(Delay $delay, DateTimeImmutable $start): DateTimeImmutable
     {
-        for ($later = 0; $delay->days > 0 && $later < 7; $later++) {
+        // By the hour as it is told: one that a change of the clocks moves into the window for a day is outside it all the same.
+        $keeps = $delay->days > 0 && $this->sequence->window->hasHour($delay->hour
+            ?? (int) $start->setTimezone($this->zone())->format('G'));
+        for ($later = 0; $keeps && $later < 7; $later++) {
             $due = $delay->from($start, $this->zone(), $later);
             if ($this->sequence->window->holds($due, $this->zone())) {
                 return $due;

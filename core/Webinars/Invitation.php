@@ -41,6 +41,7 @@ final readonly class Invitation
     public function file(): string
     {
         $utc = new DateTimeZone('UTC');
+        [$title, $host] = [self::line($this->title), self::line($this->host)];
         $calendar = new VCalendar(['PRODID' => '-//Upbeat Lantern//Webinars//EN', 'METHOD' => $this->cancelled ? 'CANCEL' : 'PUBLISH']);
         // Each moment in UTC: it needs no description of a zone, and every calendar shows it in its own.
         $event = $calendar->createComponent('VEVENT', [
@@ -49,17 +50,23 @@ final readonly class Invitation
             'DTSTAMP' => $this->writtenAt->setTimezone($utc),
             'DTSTART' => $this->session->startsAt->setTimezone($utc),
             'DTEND' => $this->session->endsAt->setTimezone($utc),
-            'SUMMARY' => $this->title,
-            'DESCRIPTION' => trim("{$this->about}\n\n{$this->url}"),
+            'SUMMARY' => $title,
+            'DESCRIPTION' => trim((string) preg_replace('/[^\P{Cc}\n\t]+/u', ' ', mb_scrub($this->about))."\n\n{$this->url}"),
             'URL' => $this->url,
             'STATUS' => $this->cancelled ? 'CANCELLED' : 'CONFIRMED',
         ], false);
-        $event->add('ORGANIZER', 'mailto:'.$this->email, ['CN' => $this->host]);
+        $event->add('ORGANIZER', 'mailto:'.$this->email, ['CN' => $host]);
         foreach ($this->cancelled ? [] : self::REMINDERS as $minutes) {
-            $event->add('VALARM', ['ACTION' => 'DISPLAY', 'DESCRIPTION' => $this->title, 'TRIGGER' => "-PT{$minutes}M"]);
+            $event->add('VALARM', ['ACTION' => 'DISPLAY', 'DESCRIPTION' => $title, 'TRIGGER' => "-PT{$minutes}M"]);
         }
         $calendar->add($event);
 
         return $calendar->serialize();
+    }
+
+    /** Words as one line, without what no calendar shows: RFC 5545 lets no control characters into a text. */
+    private static function line(string $words): string
+    {
+        return trim((string) preg_replace('/[\p{Cc}\p{Z}]+/u', ' ', mb_scrub($words)));
     }
 }

@@ -66,8 +66,9 @@ final readonly class Sessions
         $sessions = [];
         $told = $this->toldIn($zone);
         $utc = new DateTimeZone('UTC');
-        // One that began before midnight may still be joined.
-        $first = $from->setTimezone($told)->modify('-1 day')->format('Y-m-d');
+        // One that began before midnight may still be joined. Days are counted on the calendar, which has those that a zone left out:
+        // a session told for such a day begins on the day after it.
+        $first = (new DateTimeImmutable($from->setTimezone($told)->format('Y-m-d'), $utc))->modify('-2 days')->format('Y-m-d');
         $last = $until->setTimezone($told)->format('Y-m-d');
         foreach ($this->walls($first, $last) as [$day, $time]) {
             if ($this->isBlackedOut($day)) {

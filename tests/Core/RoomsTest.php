@@ -71,7 +71,7 @@ final class RoomsTest extends TestCase
         'People/Browsers' => ['Deadlines', 'Deadlines/Running', 'Support'],
         'People/Bulk' => ['Journey', 'Mail/Sequences', 'Models', 'People/Tags', 'Support'],
         'People/Import' => ['Models', 'People/Consent', 'People/Fields', 'People/Tags', 'Support'],
-        'People/Privacy' => ['Deadlines/Running', 'Mail/Sending', 'Models', 'People/Consent', 'People/Fields', 'Support'],
+        'People/Privacy' => ['Deadlines/Running', 'Mail/Sending', 'Models', 'People/Consent', 'People/Fields', 'Results', 'Support'],
         'Export' => ['Drafts', 'Files', 'Models', 'Rendering', 'Support'],
         'Payments' => ['Support'],
         'Orders' => ['Deadlines', 'Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'Payments', 'People/Consent', 'People/Facts', 'People/Proof',

@@ -28,7 +28,7 @@ final readonly class WrittenEmail
         $business = $message->business;
         $email = (new Email)
             ->setHeaders(new Headers(new SubjectHeader($this->subject)))
-            ->from(new Address($business->sender_address, $business->sender_name))
+            ->from(new Address($business->sender_address, self::senderName($business->sender_name)))
             ->to(new Address(EmailAddress::of($message->to_address)->forEnvelope(),
                 RecipientName::of((string) $message->person?->fullName())))
             ->text($this->text)
@@ -42,5 +42,24 @@ final readonly class WrittenEmail
         }
 
         return $email;
+    }
+
+    /**
+     * A name that itself looks like an encoded word of RFC 2047 (`=?utf-8?Q?x?=`) is encoded here, since the library would hand it over
+     * as it stands, and its reader would see what it stands for.
+     */
+    private static function senderName(string $name): string
+    {
+        if (! str_contains($name, '=?')) {
+            return $name;
+        }
+        $words = [];
+        for ($at = 0; $at < strlen($name); $at += strlen($part)) {
+            // Of 75 letters that a word may have, 12 are its frame; whole letters of the name alone go into one.
+            $part = mb_strcut($name, $at, 45);
+            $words[] = '=?utf-8?B?'.base64_encode($part).'?=';
+        }
+
+        return implode(' ', $words);
     }
 }

@@ -33,6 +33,8 @@ final class Cards
         $properties = [];
         foreach ($lines as $line) {
             $number++;
+            // A mark of the byte order says nothing in UTF-8, and is no part of the first card.
+            $line = $number === 1 && str_starts_with($line, "\u{FEFF}") ? substr($line, 3) : $line;
             if (preg_match('/^\s*(AGENT[^:]*:\s*)?(BEGIN|END):VCARD\s*$/i', $line, $m) === 1) {
                 if (strtoupper($m[2]) === 'BEGIN') {
                     if ($begin !== null && ($m[1] !== '' || preg_match('/^AGENT[^:]*:\s*$/i', $before ?? '') === 1)) {

@@ -6,6 +6,7 @@ namespace App\People\Privacy;
 
 use App\Deadlines\Running\Runs;
 use App\Models\Person;
+use App\Results\Counts;
 use App\Support\Instant;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Emails\MessageState;
@@ -15,8 +16,12 @@ use Lantern\Core\Support\Invalid;
  * Makes one person of two. The one that stays keeps its address and what is known of it; what it lacks comes from the
  * other, whose history becomes its own. Whoever left under either address has left: a merge brings nobody back.
  */
-final class Merge
+final readonly class Merge
 {
+    public function __construct(private Counts $counts)
+    {
+    }
+
     public function of(Person $stays, Person $goes): void
     {
         if ($stays->id === $goes->id || $stays->business_id !== $goes->business_id) {
@@ -32,6 +37,7 @@ final class Merge
             }
             DB::table('messages')->where('person_id', $goes->id)->where('state', MessageState::Waiting)
                 ->update(['to_address' => $stays->email]);
+            $this->counts->mergePeople($stays->business, $stays->id, $goes->id);
             foreach (PersonTables::all() as $table) {
                 $table->merge($goes->id, $stays->id);
             }

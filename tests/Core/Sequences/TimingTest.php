@@ -215,6 +215,27 @@ final class TimingTest extends TestCase
             'Europe/Berlin', true, 172_800];
     }
 
+    /** @return iterable<string, array{int, int, Delay, string, string}> the window's hours, delay, started, expected */
+    public static function hoursThatClocksMove(): iterable
+    {
+        // On Sunday 29 March the clocks go from two to three.
+        yield 'an hour outside the window that they move into it' => [3, 5, Delay::days(1, 2), '2026-03-25 12:00',
+            'Thu 2026-03-26 02:00:00 UTC'];
+        yield 'an hour inside that they move out of it goes the day after' => [2, 3, Delay::days(1, 2), '2026-03-28 12:00',
+            'Mon 2026-03-30 00:00:00 UTC'];
+        yield 'the hour of joining, outside' => [3, 5, Delay::days(1), '2026-03-25 01:30', 'Thu 2026-03-26 02:00:00 UTC'];
+        yield 'on the day itself it opens with the hours there are' => [3, 5, Delay::days(1, 2), '2026-03-28 12:00',
+            'Sun 2026-03-29 01:00:00 UTC'];
+        yield 'of an hour that there is twice the first' => [2, 3, Delay::days(1, 2), '2026-10-24 12:00', 'Sun 2026-10-25 00:00:00 UTC'];
+    }
+
+    #[DataProvider('hoursThatClocksMove')]
+    public function test_an_hour_belongs_to_the_window_as_it_is_told(int $from, int $to, Delay $delay, string $started, string $due): void
+    {
+        self::assertSame($due, self::text(self::timing(SendWindow::of([1, 2, 3, 4, 5, 6, 7], $from, $to))
+            ->due(self::email('e', $delay), self::utc($started))));
+    }
+
     #[DataProvider('dues')]
     public function test_when_an_email_is_due(
         Delay $delay,

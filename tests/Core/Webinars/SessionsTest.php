@@ -41,6 +41,20 @@ final class SessionsTest extends TestCase
             : " {$c->state->value}"), self::sessions($with)->offered(self::utc($now), new DateTimeZone($zone), $taken));
     }
 
+    public function test_a_session_told_for_a_day_that_a_zone_left_out_begins_on_the_day_after_it(): void
+    {
+        // In Samoa 29 December 2011 was followed by the 31st.
+        $sessions = self::sessions(['kind' => 'recurring', 'theirs' => true, 'times' => ['18:00'], 'recurrence' => ['every' => 'week',
+            'days' => [5], 'from' => '2011-12-01']]);
+        $apia = new DateTimeZone('Pacific/Apia');
+        foreach (['2011-12-30 10:01', '2011-12-31 03:59'] as $now) {
+            self::assertSame(['w201112301800'], array_map(fn (Session $s): string => $s->key,
+                $sessions->between(self::utc($now), self::utc('2012-01-01 00:00'), $apia)), $now);
+        }
+        self::assertSame('2011-12-31 04:00', $sessions->find('w201112301800', $apia, self::utc('2011-12-30 12:00'))?->startsAt
+            ->format('Y-m-d H:i'));
+    }
+
     /** @return iterable<string, array{list<string>, array<string, mixed>, string, 3?: string}> */
     public static function schedules(): iterable
     {

@@ -241,9 +241,9 @@ final class WebinarTest extends TestCase
     public function test_a_calendar_reads_the_session_its_change_and_its_end(): void
     {
         $session = $this->session('2027-03-09 17:00');
-        $title = "Melody; with commas, and ümlauts\r\nBEGIN:VEVENT ".str_repeat('long ', 30);
+        $title = "Melody; with\0 commas, and\x07 ümlauts\r\nBEGIN:VEVENT\u{2028}".str_repeat('long ', 30);
         $file = fn (int $sequence, bool $cancelled): string => (new Invitation('r1@webinars', $sequence, $title, 'Bring your bow.',
-            'https://ferncroft.example/room/abc', 'Imke "the host"; Adair', 'imke@ferncroft.example', $session,
+            'https://ferncroft.example/room/abc', "Imke \"the\x1B host\"; Adair", 'imke@ferncroft.example', $session,
             new DateTimeImmutable('2027-03-01 10:00', new DateTimeZone('Europe/Berlin')), $cancelled))->file();
         $first = $file(0, false);
         foreach (explode("\r\n", $first) as $line) {
@@ -256,8 +256,9 @@ final class WebinarTest extends TestCase
         self::assertCount(1, $read->select('VEVENT'));
         $event = $read->VEVENT;
         self::assertSame(['r1@webinars', '0', '20270301T090000Z', '20270309T170000Z', '20270309T180000Z', 'CONFIRMED',
-            str_replace("\r\n", "\n", $title)], [(string) $event->UID, (string) $event->SEQUENCE, (string) $event->DTSTAMP,
+            'Melody; with commas, and ümlauts BEGIN:VEVENT '.trim(str_repeat('long ', 30))], [(string) $event->UID, (string) $event->SEQUENCE, (string) $event->DTSTAMP,
                 (string) $event->DTSTART, (string) $event->DTEND, (string) $event->STATUS, (string) $event->SUMMARY]);
+        self::assertDoesNotMatchRegularExpression('/[\x00-\x08\x0B\x0C\x0E-\x1F\x7F]/', $first, 'RFC 5545, 3.1');
         self::assertSame("Bring your bow.\n\nhttps://ferncroft.example/room/abc", (string) $event->DESCRIPTION);
         self::assertSame(['-PT1440M', '-PT15M'], array_map(fn ($a): string => (string) $a->TRIGGER, $event->select('VALARM')));
         $gone = Reader::read($file(2, true));

@@ -253,6 +253,22 @@ final class MessagesTest extends TestCase
         self::assertSame(trim($text), (iconv_mime_decode_headers(explode("\r\n\r\n", $mime)[0], 0, 'UTF-8') ?: [])['Subject']);
     }
 
+    #[DataProvider('subjects')]
+    public function test_the_name_of_a_sender_arrives_as_it_was_written(string $name): void
+    {
+        $name = mb_substr(trim($name), 0, 100);
+        $funnel = $this->live();
+        $this->join($funnel, ['email' => 'robin@example.com']);
+        $message = $this->message('robin@example.com');
+        $message->business->forceFill(['sender_name' => $name]);
+        $mime = (new WrittenEmail('x', '<p>x</p>', 'x'))->mime($message)->toString();
+
+        $from = (string) (iconv_mime_decode_headers(explode("\r\n\r\n", $mime)[0], 0, 'UTF-8') ?: [])['From'];
+        // A name with signs of its own stands in quotes.
+        self::assertSame($name.'<imke@ferncroft.example>', (string) preg_replace_callback('/^"((?:\\\\.|[^"])*)"/',
+            fn (array $m): string => stripslashes($m[1]), (string) preg_replace('/\s+</', '<', $from)));
+    }
+
     private function provider(\Throwable $trouble): void
     {
         $this->app->bind(Provider::class, fn () => new class($trouble) implements Provider

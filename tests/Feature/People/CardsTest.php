@@ -72,6 +72,7 @@ final class CardsTest extends TestCase
 
         self::assertSame([1 => $person], self::read($card));
         self::assertSame([1 => $person], self::read(str_replace("\n", "\r\n", $card)));
+        self::assertSame([1 => $person, 1 + substr_count($card, "\n") => $person], self::read("\u{FEFF}".$card.$card));
     }
 
     public function test_a_card_without_an_end_is_not_lost(): void

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Feature\Results;
 
 use App\Models\Funnel;
+use App\Models\Person;
+use App\People\Privacy\Merge;
 use App\Results\Counts;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -89,6 +91,29 @@ final class CountsTest extends TestCase
         $this->see($funnel, 'b');
         $this->see($this->draft($this->owner('x@ferncroft.example')), 'c');
         self::assertSame(0, DB::table('events')->count());
+    }
+
+    public function test_after_people_were_merged_the_counts_are_what_counting_again_comes_to(): void
+    {
+        $owner = $this->owner();
+        $funnel = $this->live($owner);
+        foreach (['robin', 'ada', 'kim'] as $i => $name) {
+            $this->travel($i === 0 ? 0 : 30)->hours();
+            $this->see($funnel, (string) $i);
+            $this->join($funnel, ['email' => "{$name}@example.com", 'visitor' => str_pad((string) $i, 32, '0')]);
+        }
+        $this->join($funnel, ['email' => 'kim@example.com', 'visitor' => str_pad('2', 32, '0')]);
+        $person = fn (string $name): Person => Person::query()->where('email_key', "{$name}@example.com")->sole();
+        $counts = fn (): array => DB::table('counts')->orderBy('page_id')->orderBy('day')->orderBy('measure')
+            ->get(['page_id', 'day', 'measure', 'how_many'])->map(fn (object $c): string => implode(' ', (array) $c))->all();
+        $signups = fn (): int => (int) DB::table('counts')->where('measure', 'signups')->sum('how_many');
+        self::assertSame(3, $signups());
+        foreach ([['kim', 'robin', 2], ['kim', 'ada', 1]] as [$stays, $goes, $left]) {
+            app(Merge::class)->of($person($stays), $person($goes));
+            $kept = $counts();
+            app(Counts::class)->rebuild($owner->business);
+            self::assertSame([$left, $counts()], [$signups(), $kept]);
+        }
     }
 
     public function test_a_person_has_one_history_with_what_they_did_before_they_were_known(): void

@@ -7,11 +7,13 @@ namespace Tests\Feature\Serving;
 use App\Models\User;
 use App\Publishing\Publishing;
 use App\Serving\HandOver;
+use App\Support\Onward;
 use Carbon\CarbonImmutable;
 use Illuminate\Routing\Route as RouteOf;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\HttpFoundation\RedirectResponse;
 use Tests\TestCase;
 
 /** The Studio and the public pages stand on hosts of their own, and no answer believes what a request says of its host. */
@@ -59,6 +61,22 @@ final class HostsTest extends TestCase
         foreach (['/', '/studio'] as $path) {
             $this->withServerVariables(['REMOTE_ADDR' => '127.0.0.1'])->get(self::SITE.$path)->assertNotFound()->assertDontSee('studio.test');
         }
+    }
+
+    public function test_forms_of_public_pages_go_to_us_alone_and_lead_elsewhere_by_a_page(): void
+    {
+        $this->onTwoHosts();
+        $funnel = $this->live();
+        foreach (["/{$funnel->address}", "/{$funnel->address}/thank-you", '/nothing-here', '/my/x/y'] as $path) {
+            self::assertStringContainsString("form-action 'self';", (string) $this->get(self::SITE.$path)->headers
+                ->get('Content-Security-Policy'), $path);
+        }
+        foreach (['https://elsewhere.example/x?a=1&b=%22' => true, self::STUDIO.'/studio' => true, self::SITE.'/practice-plan' => false,
+            self::SITE.':8443/x' => true, '/practice-plan' => false, 'https://pages.test/x' => true] as $url => $leaves) {
+            self::assertSame($leaves, Onward::leavesUs($url), $url);
+        }
+        $page = Onward::instead(new RedirectResponse('https://elsewhere.example/?a="><script>&b=2'));
+        self::assertStringContainsString('url=https://elsewhere.example/?a=&quot;&gt;&lt;script&gt;&amp;b=2"', (string) $page->getContent());
     }
 
     public function test_no_proxy_says_which_host_was_asked(): void

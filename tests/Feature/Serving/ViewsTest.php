@@ -17,7 +17,7 @@ final class ViewsTest extends TestCase
         '~^\$at->(root|words)\([^;]*\)$~D',
         '~^Slots::name\([^;]*\)$~D',
         '~^nl2br\(e\([^()]*(\([^()]*\))?[^()]*\)(, false)?\)$~D',
-        '~^\\\\App\\\\Rendering\\\\(Icons::svg|SiteAssets::(head|pay))\(.*\)$~D',
+        '~^\\\\App\\\\Rendering\\\\(Icons::svg|SiteAssets::(head|pay|busy))\(.*\)$~D',
         // Set a few lines above in the same view, from constants and slots.
         '~^\$(optional|invalid|desk|value|head|section)$~D',
     ];

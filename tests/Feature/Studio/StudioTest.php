@@ -315,7 +315,8 @@ final class StudioTest extends TestCase
         $put(['toUrl' => 'https://ferncroft.example/thanks'])->assertOk();
         $this->postJson("/studio/api/funnels/{$funnel->id}/publish")->assertOk();
         $this->app['auth']->forgetGuards();
-        $this->join($funnel->refresh(), ['email' => 'robin@example.com'])->assertRedirect('https://ferncroft.example/thanks');
+        $this->join($funnel->refresh(), ['email' => 'robin@example.com'])->assertOk()
+            ->assertSee('content="0;url=https://ferncroft.example/thanks"', false)->assertCookie('lantern_joined');
     }
 
     public function test_publishing_is_all_or_nothing_numbered_and_can_be_rolled_back(): void
