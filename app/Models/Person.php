@@ -10,7 +10,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Lantern\Core\People\EmailAddress;
-use Lantern\Core\Rules\Standing;
+use Lantern\Core\People\Standing;
 
 /**
  * Somebody on the list: one for each address.

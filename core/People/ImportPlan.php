@@ -6,6 +6,7 @@ namespace Lantern\Core\People;
 
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\WallClock;
 
 /**
  * How an import reads a row: which column is what, what happens to people who are there already, and what everybody
@@ -26,6 +27,8 @@ final readonly class ImportPlan
         'last_name' => ['last name', 'lastname', 'last', 'surname', 'family name', 'nachname', 'nom', 'apellido'],
         'full_name' => ['name', 'full name', 'contact'],
         'phone' => ['phone', 'telephone', 'mobile', 'tel', 'telefon', 'phone number'],
+        'timezone' => ['time zone', 'timezone', 'tz', 'zeitzone', 'fuseau horaire', 'zona horaria'],
+        'standing' => ['standing', 'status', 'subscription', 'subscription status', 'opt-in status', 'consent status'],
         'tags' => ['tags', 'tag', 'labels', 'groups'],
         'joined' => ['joined', 'joined at', 'subscribed', 'date', 'created', 'created at', 'sign-up date', 'signed up'],
     ];
@@ -131,12 +134,14 @@ final readonly class ImportPlan
         $email = null;
         $values = ['first_name' => '', 'last_name' => '', 'phone' => ''];
         $tags = $this->tags;
-        $joined = null;
+        $joined = $zone = null;
+        $standing = Standing::Subscribed;
         $note = '';
         $more = [];
         foreach ($this->columns as $i => $to) {
             // Exports mark words that would look like a formula; that mark is not part of them.
-            $value = trim((string) preg_replace('/[\p{Cc}\p{Zl}\p{Zp}\s]+/u', ' ', CsvWriter::unguarded($fields[$i] ?? '')));
+            $written = CsvWriter::unguarded($fields[$i] ?? '');
+            $value = trim((string) preg_replace('/[\p{Cc}\p{Zl}\p{Zp}\s]+/u', ' ', $written));
             if ($to === '' || ($value === '' && $to !== 'email')) {
                 continue;
             }
@@ -145,21 +150,44 @@ final readonly class ImportPlan
             } elseif ($to === 'full_name') {
                 [$values['first_name'], $values['last_name']] = self::names($value, $values);
             } elseif ($to === 'tags') {
-                array_push($tags, ...array_values(array_filter(array_map(fn (string $t): string => mb_substr(trim($t), 0, 60),
-                    preg_split('/[,;|]/', $value) ?: []), fn (string $t): bool => $t !== '')));
+                array_push($tags, ...array_map(fn (string $t): string => trim(mb_substr($t, 0, 60)), ListCell::read($value)));
+            } elseif ($to === 'timezone') {
+                $zone = in_array($value, timezone_identifiers_list(), true) ? $value : null;
+                $note = $zone === null ? 'Imported without a time zone: “'.mb_strimwidth($value, 0, 40, '…').'” is none. Write it like '
+                    .'Europe/London.' : $note;
+            } elseif ($to === 'standing') {
+                $standing = self::standing($value) ?? throw Invalid::at('standing', 'Left out, since nobody can know whether they may be '
+                    .'written to: “'.mb_strimwidth($value, 0, 40, '…').'” is no standing. Write subscribed, unsubscribed or bounced.');
             } elseif ($to === 'joined') {
                 $joined = self::day($value, $this->dates);
                 $note = $joined === null ? 'Imported as if they had joined today: “'.mb_strimwidth($value, 0, 40, '…')
-                    .'” is no day, or may be two. Write it like 2027-03-31.' : '';
+                    .'” is no day, or may be two. Write it like 2027-03-31.' : $note;
             } elseif (isset($values[$to])) {
                 $values[$to] = mb_substr($value, 0, $to === 'phone' ? 40 : 100);
             } else {
-                $more[$to] = self::own($to, $value, $own[$to] ?? FieldKind::Line, $this->dates);
+                $kind = $own[$to] ?? FieldKind::Line;
+                // Where somebody wrote several lines, they stay several.
+                $more[$to] = self::own($to, $kind === FieldKind::Words ? trim((string) preg_replace('/\r\n?/', "\n", $written)) : $value, $kind,
+                    $this->dates);
             }
         }
 
         return new ImportedPerson($email ?? EmailAddress::of(''), $values['first_name'], $values['last_name'], $values['phone'],
-            array_values(array_unique($tags)), $joined, $more, $note);
+            array_values(array_unique($tags)), $joined, $more, $note, $zone, $standing);
+    }
+
+    /** How somebody stands to the list, in our own words or as other programs say it. */
+    private static function standing(string $value): ?Standing
+    {
+        return Standing::tryFrom(mb_strtolower($value)) ?? match (mb_strtolower(str_replace(['-', '_'], ' ', $value))) {
+            'active', 'subscribed', 'confirmed', 'opted in', 'yes', 'true', '1' => Standing::Subscribed,
+            'unsubscribed', 'opted out', 'opt out', 'removed', 'inactive', 'left', 'no', 'false', '0' => Standing::Unsubscribed,
+            'bounced', 'cleaned', 'hard bounce', 'hard bounced', 'invalid' => Standing::Bounced,
+            'complained', 'complaint', 'spam', 'abuse', 'marked as spam' => Standing::Complained,
+            'unconfirmed', 'pending' => Standing::Unconfirmed,
+            'no marketing', 'receipts only', 'transactional' => Standing::NoMarketing,
+            default => null,
+        };
     }
 
     /**
@@ -172,11 +200,10 @@ final readonly class ImportPlan
     public static function own(string $name, string $value, FieldKind $kind, DateOrder $dates = DateOrder::Open): array
     {
         return match ($kind) {
-            FieldKind::Choices => array_values(array_filter(array_map(trim(...), preg_split('/[;|]/', $value) ?: []),
-                fn (string $v): bool => $v !== '')),
+            FieldKind::Choices => ListCell::read($value, ';|'),
             FieldKind::Number => [Number::read($value)
                 ?? throw Invalid::at($name, "“{$value}” is no number, or may be two. Write it like 1234.5.")],
-            FieldKind::Date => [self::day($value, $dates)
+            FieldKind::Date => [self::day(substr($value, 0, 10) === $value || ! str_contains($value, 'T') ? $value : substr($value, 0, 10), $dates)
                 ?? throw Invalid::at($name, "“{$value}” is no day. Write it like 2027-03-31.")],
             default => [mb_substr($value, 0, 4000)],
         };
@@ -204,6 +231,11 @@ final readonly class ImportPlan
     /** A day as most programs write it. Of 03/04/2026 nobody can know which it is, unless the file shows its order elsewhere. */
     private static function day(string $value, DateOrder $dates): ?string
     {
+        // A moment that says its zone is that very moment, whatever day it is where its owner lives.
+        if (preg_match('/^(\d{4}-\d{2}-\d{2})T([01]\d|2[0-3]):[0-5]\d(:[0-5]\d(\.\d{1,6})?)?(Z|[+-]\d{2}:?\d{2})$/D', $value, $m) === 1
+            && WallClock::isDay($m[1])) {
+            return $value;
+        }
         $day = match (true) {
             preg_match('/^(\d{4})-(\d{1,2})-(\d{1,2})(?:[T ]|$)/', $value, $m) === 1 => [$m[1], $m[2], $m[3]],
             preg_match('/^(\d{1,2})\.(\d{1,2})\.(\d{4})$/D', $value, $m) === 1 => [$m[3], $m[2], $m[1]],

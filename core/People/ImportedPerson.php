@@ -9,7 +9,7 @@ final readonly class ImportedPerson
 {
     /**
      * @param  list<string>  $tags
-     * @param  string|null  $joined  a day
+     * @param  string|null  $joined  a day, or a moment that says its zone
      * @param  array<string, list<string>>  $own  by the name of the owner's own field
      * @param  string  $note  what could not be read of a row that can be a person all the same
      */
@@ -22,6 +22,8 @@ final readonly class ImportedPerson
         public ?string $joined,
         public array $own,
         public string $note = '',
+        public ?string $timezone = null,
+        public Standing $standing = Standing::Subscribed,
     ) {
     }
 }

@@ -7,6 +7,7 @@ namespace Lantern\Core\Rules;
 use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Deadlines\Run;
+use Lantern\Core\People\Standing;
 
 /** What is known of one person when a rule is asked. */
 final readonly class PersonFacts

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Rules;
 
+use Lantern\Core\People\Standing;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 

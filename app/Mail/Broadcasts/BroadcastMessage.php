@@ -8,7 +8,7 @@ use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
 use App\Models\Broadcast;
 use App\Models\Message;
-use Lantern\Core\Rules\Standing;
+use Lantern\Core\People\Standing;
 
 /** A broadcast: for those who agreed to more than what they asked for. */
 final class BroadcastMessage extends KindOfMessage

@@ -16,8 +16,8 @@ use Lantern\Core\Emails\BroadcastState;
 use Lantern\Core\Emails\MessageKind;
 use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Emails\SubjectTest;
+use Lantern\Core\People\Standing;
 use Lantern\Core\Rules\Group;
-use Lantern\Core\Rules\Standing;
 
 /**
  * Takes broadcasts from step to step: scheduled, (testing,) sending, sent. Each step is one transaction that only one

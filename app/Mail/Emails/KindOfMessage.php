@@ -7,8 +7,8 @@ namespace App\Mail\Emails;
 use App\Models\Message;
 use App\Models\Version;
 use Carbon\CarbonImmutable;
+use Lantern\Core\People\Standing;
 use Lantern\Core\Plan\Plan;
-use Lantern\Core\Rules\Standing;
 
 /**
  * What is particular to one kind of message: where its words come from, and what else must be so for it to go out. A kind

@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\Storage;
 use Lantern\Core\People\CsvReader;
 use Lantern\Core\People\CsvWriter;
 use Lantern\Core\People\DateOrder;
+use Lantern\Core\People\FieldKind;
 use Lantern\Core\People\ImportPlan;
 use Lantern\Core\People\ListLine;
 use Lantern\Core\People\TextEncoding;
@@ -31,7 +32,7 @@ final class ImportFile
 
     private const PIECE = 262_144;
 
-    private const NO_LIST = 'This is not a list in CSV or vCard. In your spreadsheet, choose “Save as” and then CSV.';
+    private const NO_LIST = 'This is not a list in CSV, vCard or JSON. In your spreadsheet, choose “Save as” and then CSV.';
 
     /** @throws Invalid with one sentence that says what is wrong with the file */
     public function take(Business $business, UploadedFile $file): Import
@@ -59,8 +60,11 @@ final class ImportFile
             throw Invalid::at('file', self::NO_LIST);
         }
         $isCards = preg_match('/^\s*BEGIN:VCARD/i', $text) === 1;
+        $isJson = preg_match('/^\s*[\[{]\s*["{\[]/', $text) === 1;
         rewind($source);
-        if ($isCards) {
+        if ($isJson) {
+            $this->people($source, $target, $mark, $business);
+        } elseif ($isCards) {
             $this->cards($source, $target, $encoding);
         } else {
             if (! $encoding->isWide() && $encoding !== TextEncoding::Utf8) {
@@ -71,7 +75,7 @@ final class ImportFile
             $this->convert($source, $target, $encoding);
         }
         rewind($target);
-        $reading = $this->read($target, $encoding, $isCards, $business);
+        $reading = $this->read($target, $encoding, $isCards, $isJson, $business);
         rewind($target);
         Storage::disk('uploads')->writeStream($path, $target);
 
@@ -121,6 +125,24 @@ final class ImportFile
     }
 
     /**
+     * People from JSON as CSV.
+     *
+     * @param  resource  $source
+     * @param  resource  $target
+     */
+    private function people($source, $target, int $mark, Business $business): void
+    {
+        if ($mark > 0) {
+            fseek($source, $mark);
+        }
+        $choices = array_keys(array_filter(array_column(OwnFields::of($business->id), 'kind', 'name'),
+            fn (mixed $kind): bool => $kind === FieldKind::Choices->value));
+        foreach (JsonPeople::rows($source, array_map(strval(...), $choices)) as $row) {
+            fwrite($target, str_replace("\r\n", "\n", CsvWriter::record(...array_map(mb_scrub(...), $row))));
+        }
+    }
+
+    /**
      * The same people as CSV without a header: each on the line on which their card began.
      *
      * @param  resource  $source
@@ -151,7 +173,7 @@ final class ImportFile
      * @param  resource  $file
      * @return array<string, mixed>
      */
-    private function read($file, TextEncoding $encoding, bool $isCards, Business $business): array
+    private function read($file, TextEncoding $encoding, bool $isCards, bool $isJson, Business $business): array
     {
         do {
             $first = fgets($file, 1_000_000);
@@ -160,7 +182,7 @@ final class ImportFile
             throw Invalid::at('file', 'There is nothing to read in this file.');
         }
         $sample = $first.(string) fread($file, 20_000);
-        $delimiter = $isCards ? ',' : CsvReader::delimiter(substr($sample, 0, 20_000));
+        $delimiter = $isCards || $isJson ? ',' : CsvReader::delimiter(substr($sample, 0, 20_000));
         if (substr_count($first, $delimiter) >= self::MOST_COLUMNS) {
             throw Invalid::at('file', 'The first line has '.number_format(substr_count($first, $delimiter) + 1)
                 .' columns; a list of people has '.self::MOST_COLUMNS.' at most.');
@@ -192,7 +214,7 @@ final class ImportFile
         };
         $sample = array_slice($rows, $header ? 1 : 0, self::SAMPLE);
 
-        return ['encoding' => $encoding->value, 'format' => $isCards ? 'vCard' : 'CSV', 'delimiter' => $delimiter, 'header' => $header,
+        return ['encoding' => $encoding->value, 'format' => $isCards ? 'vCard' : ($isJson ? 'JSON' : 'CSV'), 'delimiter' => $delimiter, 'header' => $header,
             'headings' => array_map(fn (string $h): string => mb_substr($h, 0, 100), $headings),
             'rows' => array_map(fn (array $r): array => array_map(fn (string $f): string => mb_substr($f, 0, 100), $r), $sample),
             'lines' => $lines - ($header ? 1 : 0), 'dates' => $dates->value,

@@ -20,6 +20,7 @@ use Lantern\Core\People\FieldKind;
 use Lantern\Core\People\ImportedPerson;
 use Lantern\Core\People\ImportPlan;
 use Lantern\Core\People\ListLine;
+use Lantern\Core\People\Standing;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
@@ -156,7 +157,7 @@ final class Importing
         $known = [];
         foreach (array_chunk($keys, 500) as $some) {
             foreach (DB::table('people')->where('business_id', $import->business_id)->whereIn('email_key', $some)
-                ->get(['id', 'email_key', 'first_name', 'last_name', 'phone', 'import_id']) as $p) {
+                ->get(['id', 'email_key', 'first_name', 'last_name', 'phone', 'import_id', 'timezone', 'unsubscribed_at', 'suppressed']) as $p) {
                 $known[$p->email_key] = (array) $p;
             }
         }
@@ -173,16 +174,13 @@ final class Importing
             if (! isset($known[$key])) {
                 $id = Ids::next();
                 $joined = $row->joined === null ? $now : min($now, Instant::sql(new CarbonImmutable($row->joined, $zone)));
-                $suppressed = $why[$hashes[$key]] ?? null;
-                $new[$id] = ['id' => $id, 'business_id' => $import->business_id, 'email' => $row->email->display, 'email_key' => $key, 'mailbox' => $row->email->mailbox(),
-                    'first_name' => $row->firstName, 'last_name' => $row->lastName,
+                $new[$id] = ['id' => $id, 'business_id' => $import->business_id, 'email' => $row->email->display, 'email_key' => $key,
+                    'mailbox' => $row->email->mailbox(), 'first_name' => $row->firstName, 'last_name' => $row->lastName,
                     'first_key' => mb_strtolower($row->firstName), 'last_key' => mb_strtolower($row->lastName), 'phone' => $row->phone,
-                    'joined_at' => $joined, 'marketing' => $plan->marketing,
-                    'import_id' => $import->id, 'suppressed' => in_array($suppressed, ['bounced', 'complained'], true) ? $suppressed : null,
-                    // Whoever unsubscribed and was erased afterwards is still unsubscribed.
-                    'unsubscribed_at' => $suppressed === 'unsubscribed' ? $now : null, 'created_at' => $now, 'updated_at' => $now];
-                $known[$key] = ['id' => $id, 'email_key' => $key, 'first_name' => $row->firstName, 'last_name' => $row->lastName,
-                    'phone' => $row->phone, 'import_id' => $import->id];
+                    'timezone' => $row->timezone, 'joined_at' => $joined, 'import_id' => $import->id, 'created_at' => $now,
+                    'updated_at' => $now] + self::standing($row->standing, $why[$hashes[$key]] ?? null, $plan->marketing, $now);
+                $known[$key] = array_intersect_key($new[$id], array_fill_keys(['id', 'email_key', 'first_name', 'last_name', 'phone',
+                    'import_id', 'timezone', 'unsubscribed_at', 'suppressed'], 0));
                 $own[$id] = $row->own;
                 array_push($tags, ...$this->tagRows($import, $id, $row->tags, $now));
                 $added++;
@@ -190,7 +188,7 @@ final class Importing
                 continue;
             }
             $id = (string) $known[$key]['id'];
-            $before = $this->change($plan, $known[$key], $row, isset($new[$id]) ? $new[$id] : null);
+            $before = $this->change($plan, $known[$key], $row, isset($new[$id]) ? $new[$id] : null, $now);
             if ($before === null) {
                 $same++;
 
@@ -234,13 +232,29 @@ final class Importing
     }
 
     /**
-     * What a row changes of somebody's name and phone.
+     * How somebody who is new stands to the list: as the row says, or worse where we know it. Whoever unsubscribed and was erased
+     * afterwards is still unsubscribed.
+     *
+     * @return array<string, mixed>
+     */
+    private static function standing(Standing $said, ?string $known, bool $marketing, string $now): array
+    {
+        $lost = array_values(array_filter(['complained', 'bounced'], fn (string $why): bool => $why === $known || $why === $said->value));
+
+        return ['suppressed' => $lost[0] ?? null, 'pending' => $said === Standing::Unconfirmed,
+            'unsubscribed_at' => $known === 'unsubscribed' || $said === Standing::Unsubscribed ? $now : null,
+            'marketing' => $marketing && $said !== Standing::NoMarketing];
+    }
+
+    /**
+     * What a row changes of somebody's name, phone, time zone and standing. A list makes nobody a subscriber again; whom it says to have
+     * left, or not to be reached, is written to no more.
      *
      * @param  array<string, mixed>  $known
      * @param  array<string, mixed>|null  $isNew
-     * @return array{old: array<string, string>, new: array<string, string>}|null nothing where the row is to be passed over
+     * @return array{old: array<string, string|null>, new: array<string, string>}|null nothing where the row is to be passed over
      */
-    private function change(ImportPlan $plan, array $known, ImportedPerson $row, ?array $isNew): ?array
+    private function change(ImportPlan $plan, array $known, ImportedPerson $row, ?array $isNew, string $now): ?array
     {
         if ($plan->known === ImportPlan::SKIP && $isNew === null) {
             return null;
@@ -251,6 +265,19 @@ final class Importing
                 $old[$column] = (string) $known[$column];
                 $new[$column] = $value;
             }
+        }
+        if ($row->timezone !== null && $row->timezone !== $known['timezone']
+            && ($known['timezone'] === null || $plan->known === ImportPlan::REPLACE)) {
+            $old['timezone'] = $known['timezone'];
+            $new['timezone'] = $row->timezone;
+        }
+        if ($row->standing === Standing::Unsubscribed && $known['unsubscribed_at'] === null) {
+            $old['unsubscribed_at'] = null;
+            $new['unsubscribed_at'] = $now;
+        }
+        if (in_array($row->standing, [Standing::Bounced, Standing::Complained], true) && $known['suppressed'] === null) {
+            $old['suppressed'] = null;
+            $new['suppressed'] = $row->standing->value;
         }
         foreach (['first_name' => 'first_key', 'last_name' => 'last_key'] as $name => $key) {
             if (isset($new[$name], $old[$name])) {
@@ -263,7 +290,7 @@ final class Importing
     }
 
     /**
-     * @param  array{old: array<string, string>, new: array<string, string>}  $change
+     * @param  array{old: array<string, string|null>, new: array<string, string>}  $change
      * @return array<string, mixed>|null what it takes to put it back; nothing where all was known already
      */
     private function update(Import $import, ImportPlan $plan, string $id, array $change, ImportedPerson $row, string $now): ?array

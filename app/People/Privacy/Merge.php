@@ -37,7 +37,7 @@ final readonly class Merge
             }
             DB::table('messages')->where('person_id', $goes->id)->where('state', MessageState::Waiting)
                 ->update(['to_address' => $stays->email]);
-            $this->counts->mergePeople($stays->business, $stays->id, $goes->id);
+            $this->counts->mergePeople($stays->loadMissing('business')->business, $stays->id, $goes->id);
             foreach (PersonTables::all() as $table) {
                 $table->merge($goes->id, $stays->id);
             }

@@ -11,6 +11,8 @@ use App\Support\Instant;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\People\CsvWriter;
+use Lantern\Core\People\FieldKind;
+use Lantern\Core\People\ListCell;
 use Sabre\VObject\Component\VCard;
 
 /** People in open formats, some hundred at a time, so that a list of any length goes out with little memory. */
@@ -28,9 +30,19 @@ final class PeopleExport
             ...array_column($own, 'label')));
         $this->each($people, function (Person $p, array $values) use ($own, $write): void {
             $write(CsvWriter::record($p->email, $p->first_name, $p->last_name, $p->phone,
-                $p->tags->map(fn (Tag $t): string => $t->name)->implode('; '), $p->timezone ?? '', (string) Instant::json($p->joined_at),
-                $p->standing()->value, ...array_map(fn (array $f): string => implode('; ', $values[$f['name']] ?? []), $own)));
+                ListCell::write(array_values($p->tags->map(fn (Tag $t): string => $t->name)->all())), $p->timezone ?? '', (string) Instant::json($p->joined_at),
+                $p->standing()->value, ...array_map(fn (array $f): string => self::cell($values[$f['name']] ?? [], $f['kind']), $own)));
         });
+    }
+
+    /**
+     * Choices as a list, whatever stands in them; anything else as it is.
+     *
+     * @param  list<string>  $values
+     */
+    private static function cell(array $values, mixed $kind): string
+    {
+        return $kind === FieldKind::Choices->value || count($values) > 1 ? ListCell::write($values) : $values[0] ?? '';
     }
 
     /** @param  callable(string): mixed  $write */

@@ -9,9 +9,9 @@ use App\People\Segments\Rules\RuleSql;
 use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\People\Standing;
 use Lantern\Core\Rules\Group;
 use Lantern\Core\Rules\Rule;
-use Lantern\Core\Rules\Standing;
 use LogicException;
 
 /**

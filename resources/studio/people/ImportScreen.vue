@@ -89,6 +89,8 @@ const targets = computed(() => [
     { value: 'full_name', label: 'Whole name' },
     { value: 'phone', label: 'Phone' },
     { value: 'tags', label: 'Tags' },
+    { value: 'timezone', label: 'Time zone' },
+    { value: 'standing', label: 'Whether they may be written to' },
     { value: 'joined', label: 'Day they joined' },
     ...people.kit.fields.filter((f) => f.own).map((f) => ({ value: f.name, label: f.label })),
     { value: '+', label: 'A new field of yours' },
@@ -177,7 +179,7 @@ const stateWords = computed(() => {
                 <FileDrop
                     :file="file"
                     :label="file ? 'Looking at it …' : 'Choose a list, or drop it here'"
-                    hint="CSV or vCard, up to 100 MB, in any encoding."
+                    hint="CSV, vCard or JSON, up to 100 MB, in any encoding."
                     accept=".csv,.tsv,.txt,.vcf,text/csv,text/vcard"
                     :error="error"
                     @choose="bring"

@@ -7,7 +7,7 @@ namespace Tests\Feature\Mail;
 use App\Mail\Emails\KindsOfMessages;
 use App\Models\Message;
 use Lantern\Core\Emails\MessageKind;
-use Lantern\Core\Rules\Standing;
+use Lantern\Core\People\Standing;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Lantern\Core\Rules;
+namespace Lantern\Core\People;
 
 /** How somebody stands to the list: exactly one of these at any time. */
 enum Standing: string
