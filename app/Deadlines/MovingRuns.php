@@ -14,6 +14,7 @@ use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\Deadline;
+use Lantern\Core\Deadlines\Fact;
 use Lantern\Core\Deadlines\FactType;
 use Lantern\Core\Plan\Plan;
 use stdClass;
@@ -33,7 +34,8 @@ final readonly class MovingRuns
     /**
      * What a draft would mean for deadlines that run, if its owner chose to move them.
      *
-     * @return list<array{id: string, name: string, running: int, earlier: int, later: int, over: int, was: string, is: string}>
+     * @return list<array{id: string, name: string, running: int, earlier: int, later: int, over: int, was: string, is: string, kind: string}>
+     *     kind: `same`, or what it becomes: `personal`, `everyone`
      */
     public function preview(Funnel $funnel, Plan $draft, CarbonImmutable $now): array
     {
@@ -41,7 +43,18 @@ final readonly class MovingRuns
         $result = [];
         foreach ($draft->deadlines as $deadline) {
             $before = $live?->deadline($deadline->id);
-            if ($before === null || ! $before->isPersonal() || ! $deadline->endsDifferently($before)) {
+            if ($before === null || ($before->isPersonal() && ! $deadline->endsDifferently($before))
+                || (! $before->isPersonal() && ! $deadline->isPersonal())) {
+                // What is everybody's at once is what is published: a moved moment holds for all of them.
+                continue;
+            }
+            if (! $before->isPersonal()) {
+                $run = Runs::forEveryone($deadline->id);
+                if ($run !== null && $run->state($now)->isRunning()) {
+                    $result[] = ['id' => $deadline->id, 'name' => $deadline->name, 'running' => 1, 'earlier' => 0, 'later' => 0, 'over' => 0,
+                        'was' => $before->words($live->nameOf(...)), 'is' => $deadline->words($draft->nameOf(...)), 'kind' => 'personal'];
+                }
+
                 continue;
             }
             $counts = ['running' => 0, 'earlier' => 0, 'later' => 0, 'over' => 0];
@@ -55,7 +68,8 @@ final readonly class MovingRuns
             }
             if ($counts['running'] > 0) {
                 $result[] = ['id' => $deadline->id, 'name' => $deadline->name] + $counts
-                    + ['was' => $before->words($live->nameOf(...)), 'is' => $deadline->words($draft->nameOf(...))];
+                    + ['was' => $before->words($live->nameOf(...)), 'is' => $deadline->words($draft->nameOf(...)),
+                        'kind' => $deadline->isPersonal() ? 'same' : 'everyone'];
             }
         }
 
@@ -71,8 +85,12 @@ final readonly class MovingRuns
     public function move(Version $version, string $deadlineId, int $after, CarbonImmutable $now): ?int
     {
         $deadline = $version->plan()->deadline($deadlineId);
-        if ($deadline === null || ! $deadline->isPersonal()) {
+        if ($deadline === null) {
             return null;
+        }
+        $this->endForEveryone($version, $deadline, $now);
+        if (! $deadline->isPersonal()) {
+            return $this->withdraw($version, $deadline, $after, $now);
         }
 
         return DB::transaction(function () use ($version, $deadline, $after, $now): ?int {
@@ -97,6 +115,43 @@ final readonly class MovingRuns
                 DB::table('deadline_runs')->whereIn('id', $ids)->update(['ends_at' => $end, 'closed_at' => null]);
             }
             $this->emails->follow($deadline->id, array_values(array_filter($people, is_string(...))));
+
+            return count($rows) === self::AT_ONCE ? (int) $rows[self::AT_ONCE - 1]->id : null;
+        });
+    }
+
+    /** Of one that is personal by now, what everybody was in together: it is over, and each person's begins as the rule says. */
+    private function endForEveryone(Version $version, Deadline $deadline, CarbonImmutable $now): void
+    {
+        DB::transaction(function () use ($version, $deadline, $now): void {
+            $run = $deadline->isPersonal() ? Runs::forEveryone($deadline->id) : null;
+            if ($run !== null && $run->state($now)->isRunning()) {
+                Runs::add(['id' => $deadline->id, 'name' => $deadline->name, 'funnel' => $version->funnel_id,
+                    'business' => $version->funnel->business_id], Holder::everyone(), new Fact(FactType::Removed, $now, null,
+                        "Personal from version {$version->number} on."));
+            }
+        });
+    }
+
+    /**
+     * Of one that is for everyone by now, some hundred of those that people had of their own: everybody's moment holds for them, too.
+     *
+     * @return int|null the place to go on from
+     */
+    private function withdraw(Version $version, Deadline $deadline, int $after, CarbonImmutable $now): ?int
+    {
+        return DB::transaction(function () use ($version, $deadline, $after, $now): ?int {
+            $rows = $this->running($deadline->id, $now)->where('deadline_runs.id', '>', $after)->orderBy('deadline_runs.id')
+                ->limit(self::AT_ONCE)->get();
+            $facts = $rows->map(fn (stdClass $row): array => ['business_id' => $row->business_id, 'funnel_id' => $row->funnel_id,
+                'deadline_id' => $deadline->id, 'name' => $deadline->name, 'holder' => $row->holder, 'person_id' => $row->person_id,
+                'visitor' => null, 'type' => FactType::Removed->value, 'at' => Instant::sql($now), 'ends_at' => null, 'anew' => false,
+                'why' => "For everyone from version {$version->number} on."])->all();
+            foreach (array_chunk($facts, 60) as $some) {
+                DB::table('deadline_facts')->insert($some);
+            }
+            DB::table('deadline_runs')->whereIn('id', $rows->pluck('id')->all())->delete();
+            $this->emails->follow($deadline->id, array_values(array_filter($rows->pluck('person_id')->all(), is_string(...))));
 
             return count($rows) === self::AT_ONCE ? (int) $rows[self::AT_ONCE - 1]->id : null;
         });

@@ -9,6 +9,7 @@ use App\Deadlines\Running\Runs;
 use App\Models\Funnel;
 use App\Models\Version;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Deadlines\Fact;
 use Lantern\Core\Deadlines\FactType;
@@ -24,8 +25,10 @@ final class PublishedDeadlines
         }
         $now = CarbonImmutable::now();
         foreach ($version->plan()->deadlines as $deadline) {
+            DB::table('deadline_kinds')->upsert(['deadline_id' => $deadline->id, 'funnel_id' => $funnel->id,
+                'personal' => $deadline->isPersonal()], ['deadline_id'], ['personal']);
             $run = $deadline->forEveryone($now);
-            $known = $run === null ? null : Runs::of([Holder::everyone()->key], [$deadline->id])[$deadline->id] ?? null;
+            $known = $run === null ? null : Runs::forEveryone($deadline->id);
             // What is promised to everyone at once is what is published: a moved moment holds for all of them.
             if ($run !== null && $known?->endsAt != $run->endsAt) {
                 Runs::add(['id' => $deadline->id, 'name' => $deadline->name, 'funnel' => $funnel->id, 'business' => $funnel->business_id],

@@ -28,7 +28,7 @@ final readonly class States
     {
         $holders = [];
         foreach ($deadlines as $deadline) {
-            $holders[$deadline->id] = $deadline->isPersonal() ? $who->holders($deadline) : [Holder::everyone()->key];
+            $holders[$deadline->id] = [...$who->holders($deadline), Holder::everyone()->key];
         }
         $all = array_values(array_unique(array_merge([], ...array_values($holders))));
         $known = Runs::of($all, array_keys($holders));

@@ -12,6 +12,8 @@ final readonly class Run
     /**
      * @param  DateTimeImmutable  $startedAt  in UTC, likewise `endsAt`, which is the first moment outside
      * @param  string  $why  what started it, and what was done to it since, in a sentence for the owner
+     * @param  bool  $forAll  is it everybody's at once?
+     * @param  bool  $ofOtherKind  did it begin while the deadline was of the other kind: personal, and now for everyone, or the other way?
      * @param  bool  $closed  was its end noticed? Then it is over, whatever a clock that was set back says.
      */
     public function __construct(
@@ -19,6 +21,8 @@ final readonly class Run
         public DateTimeImmutable $endsAt,
         public string $why = '',
         public bool $closed = false,
+        public bool $forAll = false,
+        public bool $ofOtherKind = false,
     ) {
     }
 

@@ -5,13 +5,16 @@ declare(strict_types=1);
 namespace App\Deadlines\Running;
 
 use App\Support\Instant;
+use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use DateTimeInterface;
 use DateTimeZone;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\Fact;
 use Lantern\Core\Deadlines\Facts;
 use Lantern\Core\Deadlines\FactType;
+use Lantern\Core\Deadlines\HeldRun;
 use Lantern\Core\Deadlines\Run;
 use stdClass;
 
@@ -23,23 +26,31 @@ final class Runs
      *
      * @param  list<string>  $holders  keys of {@see Holder}, all of which are the same visitor
      * @param  list<string>|null  $deadlines  ids; null for all
-     * @return array<string, Run> by deadline; of several, the one that began first holds
+     * @return array<string, Run> by deadline: the one that holds ({@see HeldRun})
      */
     public static function of(array $holders, ?array $deadlines = null): array
     {
         if ($holders === [] || $deadlines === []) {
             return [];
         }
-        $runs = [];
-        foreach (DB::table('deadline_runs')->whereIn('holder', $holders)
-            ->when($deadlines !== null, fn ($q) => $q->whereIn('deadline_id', $deadlines ?? []))
-            ->get(['deadline_id', 'started_at', 'ends_at', 'why', 'closed_at']) as $row) {
-            $run = self::read($row);
-            $known = $runs[$row->deadline_id] ?? null;
-            $runs[(string) $row->deadline_id] = $known === null || $run->startedAt < $known->startedAt ? $run : $known;
+        $found = [];
+        foreach (self::rows($deadlines)->whereIn('holder', $holders)->get() as $row) {
+            $found[(string) $row->deadline_id][] = self::read($row);
         }
+        $now = CarbonImmutable::now();
 
-        return $runs;
+        return array_filter(array_map(fn (array $runs): ?Run => HeldRun::of($runs, $now), $found));
+    }
+
+    /**
+     * @param  list<string>|null  $deadlines  ids; null for all
+     * @return Builder rows with whether the deadline is personal by now
+     */
+    private static function rows(?array $deadlines): Builder
+    {
+        return DB::table('deadline_runs')->leftJoin('deadline_kinds', 'deadline_kinds.deadline_id', '=', 'deadline_runs.deadline_id')
+            ->when($deadlines !== null, fn (Builder $q) => $q->whereIn('deadline_runs.deadline_id', $deadlines ?? []))
+            ->select(['deadline_runs.deadline_id', 'holder', 'person_id', 'started_at', 'ends_at', 'why', 'closed_at', 'personal']);
     }
 
     /**
@@ -49,19 +60,44 @@ final class Runs
      */
     public static function ofPeople(array $people, array $deadlines): array
     {
-        $everyone = self::of([Holder::everyone()->key], $deadlines);
-        $runs = $everyone === [] ? [] : array_fill_keys($people, $everyone);
-        foreach (DB::table('deadline_runs')->whereIn('deadline_id', $deadlines)->whereIn('person_id', $people)
-            ->get(['person_id', 'deadline_id', 'started_at', 'ends_at', 'why', 'closed_at']) as $row) {
-            $runs[(string) $row->person_id][(string) $row->deadline_id] = self::read($row);
+        $everyone = Holder::everyone()->key;
+        $shared = $own = [];
+        foreach ($deadlines === [] ? [] : self::rows($deadlines)->where(fn (Builder $q) => $q->whereIn('person_id', $people)
+            ->orWhere('holder', $everyone))->get() as $row) {
+            if ($row->holder === $everyone) {
+                $shared[(string) $row->deadline_id][] = self::read($row);
+            } else {
+                $own[(string) $row->person_id][(string) $row->deadline_id][] = self::read($row);
+            }
+        }
+        $now = CarbonImmutable::now();
+        $runs = [];
+        foreach ($people as $person) {
+            foreach (array_keys($shared + ($own[$person] ?? [])) as $deadline) {
+                $held = HeldRun::of([...$own[$person][$deadline] ?? [], ...$shared[$deadline] ?? []], $now);
+                if ($held !== null) {
+                    $runs[$person][$deadline] = $held;
+                }
+            }
         }
 
         return $runs;
     }
 
+    /** The run that a deadline has, or had, for everyone at once, whatever its kind is by now. */
+    public static function forEveryone(string $deadline): ?Run
+    {
+        $row = self::rows([$deadline])->where('holder', Holder::everyone()->key)->first();
+
+        return $row === null ? null : self::read($row);
+    }
+
     public static function read(stdClass $row): Run
     {
-        return new Run(self::moment($row->started_at), self::moment($row->ends_at), (string) $row->why, $row->closed_at !== null);
+        $forAll = ($row->holder ?? '') === Holder::everyone()->key;
+
+        return new Run(self::moment($row->started_at), self::moment($row->ends_at), (string) $row->why, $row->closed_at !== null, $forAll,
+            isset($row->personal) && (bool) $row->personal === $forAll);
     }
 
     private static function moment(mixed $sql): DateTimeImmutable

@@ -116,7 +116,8 @@ final readonly class MailLinkController
         $plan = $message->email_id === null || $message->person_id === null ? null : $message->funnel?->liveVersion?->plan();
         $click = new EmailClicked((string) $message->email_id);
         $deadlines = array_filter($plan->deadlines ?? [], fn (Deadline $d): bool => $d->starts->has($click));
-        $runs = $deadlines === [] ? [] : Runs::of([Holder::person((string) $message->person_id)->key]);
+        $runs = $deadlines === [] ? [] : Runs::of([Holder::person((string) $message->person_id)->key,
+            Holder::everyone()->key]);
 
         return array_filter($deadlines, fn (Deadline $d): bool => $d->mayBegin($runs[$d->id] ?? null, CarbonImmutable::now())) !== [];
     }

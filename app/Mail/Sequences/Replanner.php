@@ -289,7 +289,7 @@ final class Replanner
                 $row->timezone === null ? $owner : new DateTimeZone((string) $row->timezone), $owner);
             $piece[] = [$row, Replan::of($timing, $emails, $messages[$row->person_id] ?? [],
                 new DateTimeImmutable((string) $row->started_at, $utc), $now, (int) $row->paused_seconds,
-                $everyone + ($runs[(string) $row->person_id] ?? []), $bookings[(string) $row->person_id] ?? [])];
+                self::held($runs[(string) $row->person_id] ?? [], $everyone, $now), $bookings[(string) $row->person_id] ?? [])];
         }
 
         return $piece;
@@ -307,6 +307,23 @@ final class Replanner
         $deadlines = array_values(array_unique(array_filter(array_map(fn (EmailPlan $e): ?string => $e->by?->deadline, $emails))));
 
         return $deadlines === [] ? [] : Runs::ofPeople($people, $deadlines);
+    }
+
+    /**
+     * With those that are everybody's by the draft. What somebody was promised while a deadline was personal holds while it runs.
+     *
+     * @param  array<string, Run>  $theirs  by deadline
+     * @param  array<string, Run>  $everyone  likewise
+     * @return array<string, Run>
+     */
+    private static function held(array $theirs, array $everyone, CarbonImmutable $now): array
+    {
+        foreach ($everyone as $id => $run) {
+            $own = $theirs[$id] ?? null;
+            $theirs[$id] = $own !== null && ! $own->forAll && $own->state($now)->isRunning() ? $own : $run;
+        }
+
+        return $theirs;
     }
 
     /**

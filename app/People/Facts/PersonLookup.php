@@ -47,7 +47,7 @@ final class PersonLookup
      */
     public static function stranger(string $visitor, string $ip, DateTimeZone $zone, DateTimeZone $owner, array $deadlines): Visitor
     {
-        $runs = Runs::of([Holder::browser($visitor)->key]);
+        $runs = Runs::of([Holder::browser($visitor)->key, Holder::everyone()->key]);
         foreach ($deadlines as $deadline) {
             if ($deadline->byAddress && ! isset($runs[$deadline->id])) {
                 $runs += Runs::of([Holder::address($ip, $deadline->id)->key], [$deadline->id]);

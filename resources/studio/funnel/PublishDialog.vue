@@ -150,9 +150,12 @@ async function copy(): Promise<void> {
             </section>
             <fieldset v-for="one in running" :key="one.id" class="mt-3 rounded-md bg-lamp-pale px-4 py-3" data-test="running">
                 <legend class="sr-only">Deadlines that run</legend>
-                <p class="font-medium">
-                    “{{ one.name }}” runs for {{ one.running === 1 ? 'one person' : `${count(one.running)} people` }} and has another rule
-                    now.
+                <p v-if="one.kind === 'personal'" class="font-medium">
+                    “{{ one.name }}” was the same moment for everyone, who are in it now. It is each person's own from this version on.
+                </p>
+                <p v-else class="font-medium">
+                    “{{ one.name }}” runs for {{ one.running === 1 ? 'one person' : `${count(one.running)} people` }} and
+                    {{ one.kind === 'everyone' ? 'is the same moment for everyone from this version on.' : 'has another rule now.' }}
                 </p>
                 <label class="mt-1.5 flex items-start gap-2.5"
                     ><input
@@ -161,7 +164,11 @@ async function copy(): Promise<void> {
                         :name="`run-${one.id}`"
                         :checked="!move.includes(one.id)"
                         @change="move = move.filter((m) => m !== one.id)"
-                    /><span>Keep what was promised: each ends when it was told to them.</span></label
+                    /><span>{{
+                        one.kind === 'personal'
+                            ? 'Keep what was promised: that moment holds for everyone until it is over. After it, each person’s own begins.'
+                            : 'Keep what was promised: each ends when it was told to them.'
+                    }}</span></label
                 >
                 <label class="mt-1 flex items-start gap-2.5"
                     ><input
@@ -170,7 +177,9 @@ async function copy(): Promise<void> {
                         :name="`run-${one.id}`"
                         :checked="move.includes(one.id)"
                         @change="move = [...move, one.id]"
-                    /><span
+                    /><span v-if="one.kind === 'personal'"
+                        >End it now: for each person it begins anew, as the new rule says.</span
+                    ><span v-else
                         >Move them to the new rule: {{ count(one.later) }} end later, {{ count(one.earlier) }} end earlier<template
                             v-if="one.over > 0"
                             >, {{ count(one.over) }} of them at once</template

@@ -92,4 +92,6 @@ export interface RunningDeadline {
     over: number;
     was: string;
     is: string;
+    /** What it becomes where its kind changes. */
+    kind: 'same' | 'personal' | 'everyone';
 }
