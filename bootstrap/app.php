@@ -58,7 +58,8 @@ return Application::configure(basePath: dirname(__DIR__))
         // Somebody else's things are not there at all, and no error says what they would have been.
         $exceptions->render(fn (NotFoundHttpException $e, Request $request) => $request->is('studio/api/*') || $request->expectsJson()
             ? response()->json(['message' => 'There is nothing at this address.'], 404)
-            : (Hosts::areOfThisMachine($request) ? PlainPage::studioIsElsewhere(Hosts::studio().'/studio') : PlainPage::notHere())->response());
+            : (Hosts::areOfThisMachine($request) ? PlainPage::studioIsElsewhere(Hosts::studio().'/studio')
+                : PlainPage::notHere())->response());
         $exceptions->render(fn (AuthenticationException $e, Request $request) => $request->is('studio/api/*')
             ? response()->json(['message' => 'You are signed out. Sign in again, and nothing you typed is lost.'], 401)
             : null);

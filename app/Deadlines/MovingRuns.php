@@ -34,7 +34,8 @@ final readonly class MovingRuns
     /**
      * What a draft would mean for deadlines that run, if its owner chose to move them.
      *
-     * @return list<array{id: string, name: string, running: int, earlier: int, later: int, over: int, was: string, is: string, kind: string}>
+     * @return list<array{id: string, name: string, running: int, earlier: int, later: int, over: int, was: string, is: string, kind:
+     *     string}>
      *     kind: `same`, or what it becomes: `personal`, `everyone`
      */
     public function preview(Funnel $funnel, Plan $draft, CarbonImmutable $now): array
@@ -51,7 +52,8 @@ final readonly class MovingRuns
             if (! $before->isPersonal()) {
                 $run = Runs::forEveryone($deadline->id);
                 if ($run !== null && $run->state($now)->isRunning()) {
-                    $result[] = ['id' => $deadline->id, 'name' => $deadline->name, 'running' => 1, 'earlier' => 0, 'later' => 0, 'over' => 0,
+                    $result[] = ['id' => $deadline->id, 'name' => $deadline->name, 'running' => 1, 'earlier' => 0, 'later' => 0,
+                        'over' => 0,
                         'was' => $before->words($live->nameOf(...)), 'is' => $deadline->words($draft->nameOf(...)), 'kind' => 'personal'];
                 }
 

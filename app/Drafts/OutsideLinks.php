@@ -45,7 +45,8 @@ final class OutsideLinks
      */
     public static function in(array $definition, string $at, string $url): array
     {
-        return array_intersect_key(self::changed($definition, fn (string $where, string $was): string => $where === $at ? $url : $was, true),
+        return array_intersect_key(self::changed($definition, fn (string $where, string $was): string => $where === $at ? $url : $was,
+            true),
             ['document' => 0, 'section' => 0]);
     }
 

@@ -24,7 +24,8 @@ use Lantern\Core\Webinars\Webinar;
 
 /**
  * What comes in with somebody's archive and could act against its new owner: code on pages, addresses that get what people fill
- * in or that buyers and those who join are led to, streams, and ways, buttons and pictures that lead elsewhere. It is kept beside the draft, word for word,
+ * in or that buyers and those who join are led to, streams, and ways, buttons and pictures that lead elsewhere. It is kept beside the
+ * draft, word for word,
  * until the owner takes it over or discards it.
  */
 final readonly class SetAside

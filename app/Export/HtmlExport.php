@@ -13,6 +13,8 @@ use App\Rendering\SiteAssets;
 use App\Rendering\Slots;
 use App\Support\Hosts;
 use Illuminate\Support\Facades\Storage;
+use Lantern\Core\Events\Outcome;
+use Lantern\Core\Journey\Journey;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
@@ -87,6 +89,13 @@ final readonly class HtmlExport
             $fill["checkout:{$block->id}"] = $buy;
         }
         $html = Slots::fill($this->renderer->forVisitors($plan, $page, $business), $fill, []);
+        if ($there === null) {
+            // “No, thank you” leads where it would lead, as far as the copy has it.
+            $no = (new Journey($plan))->way($page->id, Outcome::Declined);
+            $next = $no?->toPage === null ? null : $plan->page($no->toPage);
+            $to = $no?->toUrl ?? ($next !== null && in_array($next, $pages, true) ? self::fileName($next) : null);
+            $html = (string) preg_replace('~\shref="#\?answer=no"~', $to === null ? ' aria-disabled="true"' : ' href="'.e($to).'"', $html);
+        }
         // A copy reports no visits, and finds its pictures beside it.
         $html = (string) preg_replace(['/ data-funnel="[^"]*" data-page="[^"]*"/', '~(["\s(,])/media/([0-9a-z]+)/~',
             '~(["(])/build/fonts/~'], ['', '$1media/$2-', '$1assets/'], $html);

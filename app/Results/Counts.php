@@ -50,7 +50,8 @@ final class Counts
     public function mergePeople(Business $business, string $one, string $other): void
     {
         $firsts = fn (string $person): Collection => DB::table('events')->where('person_id', $person)->where('owner', false)
-            ->where('type', EventType::Joined->value)->whereNotNull('funnel_id')->orderBy('id')->get()->unique('funnel_id')->keyBy('funnel_id');
+            ->where('type', EventType::Joined->value)->whereNotNull('funnel_id')->orderBy('id')->get()
+            ->unique('funnel_id')->keyBy('funnel_id');
         $ofOther = $firsts($other);
         foreach ($firsts($one) as $funnel => $event) {
             $twin = $ofOther->get($funnel);

@@ -39,7 +39,8 @@ final class Browser
 
     public static function ownerCookie(): Cookie
     {
-        return new Cookie(self::OWNER_COOKIE, '1', CarbonImmutable::now()->addDays(30)->getTimestamp(), '/', null, null, true, false, Cookie::SAMESITE_LAX);
+        return new Cookie(self::OWNER_COOKIE, '1', CarbonImmutable::now()->addDays(30)->getTimestamp(), '/', null, null, true, false,
+            Cookie::SAMESITE_LAX);
     }
 
     /**

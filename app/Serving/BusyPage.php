@@ -49,8 +49,8 @@ final class BusyPage
     {
         $headers = ['Retry-After' => (string) self::AGAIN, 'Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex'];
         if ($request->is('studio/*') || $request->expectsJson()) {
-            return new JsonResponse(['message' => 'Nothing can be stored at the moment: the database is busy, or the disk is full. What you '
-                .'typed is kept here and sent again by itself.'], 503, $headers);
+            return new JsonResponse(['message' => 'Nothing can be stored at the moment: the database is busy, or the disk is full. What '
+                .'you typed is kept here and sent again by itself.'], 503, $headers);
         }
         $look = self::look($request);
         $isForm = $request->isMethod('POST');

@@ -25,8 +25,9 @@ final class Onward
     public static function instead(RedirectResponse $redirect): Response
     {
         $url = e($redirect->getTargetUrl());
-        $page = new Response('<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width">'
-            .'<meta name="robots" content="noindex"><meta http-equiv="refresh" content="0;url='.$url.'"><title>One moment</title></head>'
+        $page = new Response('<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" '
+            .'content="width=device-width"><meta name="robots" content="noindex">'
+            .'<meta http-equiv="refresh" content="0;url='.$url.'"><title>One moment</title></head>'
             .'<body style="font:1.125rem/1.6 system-ui,sans-serif;padding:2rem"><p><a href="'.$url.'">Go on</a></p></body></html>', 200,
             AnswerKind::Page->headers() + ['Cache-Control' => 'private, no-store', 'Referrer-Policy' => 'no-referrer']);
         foreach ($redirect->headers->getCookies() as $cookie) {

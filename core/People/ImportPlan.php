@@ -167,8 +167,8 @@ final readonly class ImportPlan
             } else {
                 $kind = $own[$to] ?? FieldKind::Line;
                 // Where somebody wrote several lines, they stay several.
-                $more[$to] = self::own($to, $kind === FieldKind::Words ? trim((string) preg_replace('/\r\n?/', "\n", $written)) : $value, $kind,
-                    $this->dates);
+                $words = $kind === FieldKind::Words ? trim((string) preg_replace('/\r\n?/', "\n", $written)) : $value;
+                $more[$to] = self::own($to, $words, $kind, $this->dates);
             }
         }
 
@@ -203,7 +203,8 @@ final readonly class ImportPlan
             FieldKind::Choices => ListCell::read($value, ';|'),
             FieldKind::Number => [Number::read($value)
                 ?? throw Invalid::at($name, "“{$value}” is no number, or may be two. Write it like 1234.5.")],
-            FieldKind::Date => [self::day(substr($value, 0, 10) === $value || ! str_contains($value, 'T') ? $value : substr($value, 0, 10), $dates)
+            // Of a moment the day it says.
+            FieldKind::Date => [self::day(str_contains($value, 'T') ? substr($value, 0, 10) : $value, $dates)
                 ?? throw Invalid::at($name, "“{$value}” is no day. Write it like 2027-03-31.")],
             default => [mb_substr($value, 0, 4000)],
         };

@@ -31,9 +31,9 @@ foreach (BlockKind::cases() as $kind) {
     $properties += ['hidden' => ['$ref' => '#/$defs/hidden']] + $fields(Blocks::of($kind)->fields);
     if (Blocks::of($kind)->items !== null) {
         $properties['items'] = ['type' => 'array', 'maxItems' => Blocks::MOST_ITEMS,
-            'items' => ['type' => 'object', 'additionalProperties' => false, 'properties' => $fields(Blocks::of($kind)->items)]];
+            'items' => ['type' => 'object', 'properties' => $fields(Blocks::of($kind)->items)]];
     }
-    $blocks[] = ['title' => $kind->label(), 'type' => 'object', 'required' => ['id', 'kind'], 'additionalProperties' => false,
+    $blocks[] = ['title' => $kind->label(), 'type' => 'object', 'required' => ['id', 'kind'],
         'properties' => $properties];
 }
 $colour = ['type' => 'string', 'pattern' => '^#([0-9a-fA-F]{3}|[0-9a-fA-F]{6})$'];
@@ -47,7 +47,6 @@ $schema = [
         .'. Texts hold no markup, except html and notHtml, which hold a few inline marks and are sanitised.',
     'type' => 'object',
     'required' => ['format', 'sections'],
-    'additionalProperties' => false,
     'properties' => [
         'format' => ['const' => Document::FORMAT],
         'look' => $look,
@@ -58,7 +57,8 @@ $schema = [
         'id' => ['type' => 'string', 'pattern' => '^[A-Za-z0-9_-]{1,40}$'],
         'hidden' => ['enum' => ['phone', 'desktop'], 'description' => 'on which screens it is left out'],
         'background' => [
-            'type' => 'object', 'additionalProperties' => false, 'required' => ['fill'],
+            'type' => 'object', 'required' => ['fill'],
+            'if' => ['properties' => ['fill' => ['const' => 'tone']]], 'then' => ['required' => ['tone']],
             'properties' => [
                 'fill' => ['enum' => ['paper', 'tone', 'colour', 'gradient', 'picture', 'video']],
                 'tone' => ['enum' => ['tint', 'ink', 'accent']], 'colour' => $colour, 'to' => $colour,
@@ -71,7 +71,7 @@ $schema = [
             ],
         ],
         'section' => [
-            'type' => 'object', 'required' => ['id', 'kind', 'blocks'], 'additionalProperties' => false,
+            'type' => 'object', 'required' => ['id', 'kind', 'blocks'],
             'properties' => [
                 'id' => ['$ref' => '#/$defs/id'], 'kind' => ['enum' => $values(SectionKind::cases())],
                 'arrangement' => ['enum' => $values(Arrangement::cases())],

@@ -12,3 +12,5 @@ if (form) {
         form.dataset.sent = 'yes';
     });
 }
+
+export {};

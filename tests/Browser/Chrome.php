@@ -21,7 +21,8 @@ final class Chrome
         (() => {
             const Real = Date, now = () => Real.now() + MOVED;
             globalThis.Date = new Proxy(Real, {
-                construct: (target, given, like) => Reflect.construct(target, given.length ? given : [now()], like === Date ? target : like),
+                construct: (target, given, like) =>
+                    Reflect.construct(target, given.length ? given : [now()], like === Date ? target : like),
                 apply: () => new Real(now()).toString(),
                 get: (target, name) => name === 'now' ? now : Reflect.get(target, name),
             });

@@ -29,7 +29,8 @@ final class ProofTest extends TestCase
         $root = dirname(__DIR__, 2);
         $files = [];
         foreach (['app', 'resources/views'] as $folder) {
-            foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator("{$root}/{$folder}", FilesystemIterator::SKIP_DOTS)) as $f) {
+            foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator("{$root}/{$folder}",
+                FilesystemIterator::SKIP_DOTS)) as $f) {
                 assert($f instanceof SplFileInfo);
                 $files[substr($f->getPathname(), strlen($root) + 1)] = (string) file_get_contents($f->getPathname());
             }
@@ -73,7 +74,8 @@ final class ProofTest extends TestCase
         foreach (['app/Orders/Purchases.php' => ['ofPerson'], 'app/Orders/CardChange.php' => ['orders', 'order'],
             'app/Orders/JoinOrders.php' => ['to']] as $file => $methods) {
             foreach ($methods as $method) {
-                self::assertMatchesRegularExpression("/public function {$method}\\(Proven \\\$proven[,)]/", $files[$file], "{$file}: {$method}");
+                self::assertMatchesRegularExpression("/public function {$method}\\(Proven \\\$proven[,)]/", $files[$file],
+                    "{$file}: {$method}");
             }
         }
     }

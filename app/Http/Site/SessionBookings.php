@@ -55,7 +55,8 @@ final readonly class SessionBookings
         ?string $zone): ?Response
     {
         $key = Input::text($request, 'webinar_session');
-        $booking = $this->registering->choose($reader->person, $live->funnel, $form->webinar, $key, $zone === null ? null : new DateTimeZone($zone),
+        $booking = $this->registering->choose($reader->person, $live->funnel, $form->webinar, $key, $zone === null ? null
+            : new DateTimeZone($zone),
             CarbonImmutable::now());
         $registration = $booking === null ? null : Bookings::find($reader->person->id, $form->webinar);
         if ($registration === null) {

@@ -214,7 +214,8 @@ final class ImportFile
         };
         $sample = array_slice($rows, $header ? 1 : 0, self::SAMPLE);
 
-        return ['encoding' => $encoding->value, 'format' => $isCards ? 'vCard' : ($isJson ? 'JSON' : 'CSV'), 'delimiter' => $delimiter, 'header' => $header,
+        return ['encoding' => $encoding->value, 'format' => $isCards ? 'vCard' : ($isJson ? 'JSON' : 'CSV'), 'delimiter' => $delimiter,
+            'header' => $header,
             'headings' => array_map(fn (string $h): string => mb_substr($h, 0, 100), $headings),
             'rows' => array_map(fn (array $r): array => array_map(fn (string $f): string => mb_substr($f, 0, 100), $r), $sample),
             'lines' => $lines - ($header ? 1 : 0), 'dates' => $dates->value,

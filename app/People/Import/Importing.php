@@ -157,7 +157,8 @@ final class Importing
         $known = [];
         foreach (array_chunk($keys, 500) as $some) {
             foreach (DB::table('people')->where('business_id', $import->business_id)->whereIn('email_key', $some)
-                ->get(['id', 'email_key', 'first_name', 'last_name', 'phone', 'import_id', 'timezone', 'unsubscribed_at', 'suppressed']) as $p) {
+                ->get(['id', 'email_key', 'first_name', 'last_name', 'phone', 'import_id', 'timezone', 'unsubscribed_at',
+                    'suppressed']) as $p) {
                 $known[$p->email_key] = (array) $p;
             }
         }

@@ -50,7 +50,8 @@ final class Erase
             DB::table('import_refusals')->where('raw', 'like', '%'.addcslashes($person->email, '%_\\').'%')
                 ->whereIn('import_id', DB::table('imports')->where('business_id', $person->business_id)->select('id'))
                 ->update(['raw' => '']);
-            DB::table('people')->where('id', $id)->update(['email' => '', 'email_key' => 'erased:'.Ids::next(), 'mailbox' => '', 'first_name' => '',
+            DB::table('people')->where('id', $id)->update(['email' => '', 'email_key' => 'erased:'.Ids::next(), 'mailbox' => '',
+                'first_name' => '',
                 'last_name' => '', 'first_key' => '', 'last_key' => '', 'phone' => '', 'timezone' => null,
                 'import_id' => null, 'erased_at' => $now, 'unsubscribed_at' => $now, 'updated_at' => $now]);
         });

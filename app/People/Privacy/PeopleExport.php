@@ -30,7 +30,8 @@ final class PeopleExport
             ...array_column($own, 'label')));
         $this->each($people, function (Person $p, array $values) use ($own, $write): void {
             $write(CsvWriter::record($p->email, $p->first_name, $p->last_name, $p->phone,
-                ListCell::write(array_values($p->tags->map(fn (Tag $t): string => $t->name)->all())), $p->timezone ?? '', (string) Instant::json($p->joined_at),
+                ListCell::write(array_values($p->tags->map(fn (Tag $t): string => $t->name)->all())), $p->timezone ?? '',
+                (string) Instant::json($p->joined_at),
                 $p->standing()->value, ...array_map(fn (array $f): string => self::cell($values[$f['name']] ?? [], $f['kind']), $own)));
         });
     }

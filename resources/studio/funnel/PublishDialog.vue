@@ -177,8 +177,7 @@ async function copy(): Promise<void> {
                         :name="`run-${one.id}`"
                         :checked="move.includes(one.id)"
                         @change="move = [...move, one.id]"
-                    /><span v-if="one.kind === 'personal'"
-                        >End it now: for each person it begins anew, as the new rule says.</span
+                    /><span v-if="one.kind === 'personal'">End it now: for each person it begins anew, as the new rule says.</span
                     ><span v-else
                         >Move them to the new rule: {{ count(one.later) }} end later, {{ count(one.earlier) }} end earlier<template
                             v-if="one.over > 0"

@@ -256,7 +256,8 @@ final class WebinarTest extends TestCase
         self::assertCount(1, $read->select('VEVENT'));
         $event = $read->VEVENT;
         self::assertSame(['r1@webinars', '0', '20270301T090000Z', '20270309T170000Z', '20270309T180000Z', 'CONFIRMED',
-            'Melody; with commas, and ümlauts BEGIN:VEVENT '.trim(str_repeat('long ', 30))], [(string) $event->UID, (string) $event->SEQUENCE, (string) $event->DTSTAMP,
+            'Melody; with commas, and ümlauts BEGIN:VEVENT '.trim(str_repeat('long ', 30))], [(string) $event->UID,
+                (string) $event->SEQUENCE, (string) $event->DTSTAMP,
                 (string) $event->DTSTART, (string) $event->DTEND, (string) $event->STATUS, (string) $event->SUMMARY]);
         self::assertDoesNotMatchRegularExpression('/[\x00-\x08\x0B\x0C\x0E-\x1F\x7F]/', $first, 'RFC 5545, 3.1');
         self::assertSame("Bring your bow.\n\nhttps://ferncroft.example/room/abc", (string) $event->DESCRIPTION);

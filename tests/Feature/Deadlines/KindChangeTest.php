@@ -58,7 +58,8 @@ final class KindChangeTest extends DeadlineTestCase
     private function assertPageShows(string $state, Person $person): void
     {
         $answer = $this->anotherBrowser()->withCookie('lantern_reader', $person->id)->get($this->url(PageRole::Sales));
-        $state === 'running' ? $answer->assertOk() : $answer->assertRedirect($this->funnel->url($this->plan()->pageOf(PageRole::Closed)->address
+        $state === 'running' ? $answer->assertOk()
+            : $answer->assertRedirect($this->funnel->url($this->plan()->pageOf(PageRole::Closed)->address
             ?? ''));
     }
 
@@ -68,7 +69,8 @@ final class KindChangeTest extends DeadlineTestCase
         $now = CarbonImmutable::now();
         $rule = fn (string $is): DeadlineRule => new DeadlineRule($this->deadline, $is);
         foreach (DeadlineRule::STATES as $is) {
-            self::assertSame($is === $state, $rule($is)->holds(PersonLookup::facts($person->refresh()->load('business'), $now)), "core: {$is}");
+            self::assertSame($is === $state, $rule($is)->holds(PersonLookup::facts($person->refresh()->load('business'), $now)),
+                "core: {$is}");
             self::assertSame($is === $state, (new SegmentQuery($person->business, $now))->people(new Group(true, [$rule($is)]))
                 ->where('people.id', $person->id)->exists(), "segment: {$is}");
         }

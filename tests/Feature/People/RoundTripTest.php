@@ -49,7 +49,8 @@ final class RoundTripTest extends TestCase
         $all = [];
         foreach (Person::query()->with('tags')->where('business_id', $owner->business_id)->orderBy('email_key')->get() as $p) {
             $all[$p->email] = DB::table('people')->where('id', $p->id)->first(self::KEPT);
-            $all["{$p->email} more"] = [$p->standing()->value, $p->unsubscribed_at !== null, $p->tags->pluck('name')->sort()->values()->all(),
+            $all["{$p->email} more"] = [$p->standing()->value, $p->unsubscribed_at !== null,
+                $p->tags->pluck('name')->sort()->values()->all(),
                 DB::table('person_values')->where('person_id', $p->id)->orderBy('name')->orderBy('id')->get(['name', 'value'])->all()];
         }
 
@@ -108,8 +109,10 @@ final class RoundTripTest extends TestCase
     {
         $this->actingAs($this->owner());
         foreach (['{"people": [{"email": "a@example.com"}' => 'ends in the middle', '[{"email": nonsense}]' => 'is no JSON',
-            '{"people": 7}' => 'no list of people', '[["a"]]' => 'nothing to read', '[{"a":"'.str_repeat('x', 300_000).'"}]' => 'longer than'] as $json => $words) {
-            $answer = $this->post('/studio/api/imports', ['file' => $this->file('people.json', (string) $json)], ['Accept' => 'application/json'])
+            '{"people": 7}' => 'no list of people', '[["a"]]' => 'nothing to read', '[{"a":"'.str_repeat('x',
+                300_000).'"}]' => 'longer than'] as $json => $words) {
+            $answer = $this->post('/studio/api/imports', ['file' => $this->file('people.json', (string) $json)],
+                ['Accept' => 'application/json'])
                 ->assertUnprocessable();
             self::assertStringContainsString($words, (string) $answer->json('message'));
         }

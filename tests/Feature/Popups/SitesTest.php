@@ -161,14 +161,16 @@ final class SitesTest extends PopupTestCase
 
     public function test_of_too_many_pages_the_least_seen_makes_room(): void
     {
-        $row = fn (int $i): array => ['site_id' => $this->site->id, 'path' => "/p{$i}", 'first_at' => '2027-01-01', 'views' => $i === 700 ? 1 : 2,
+        $row = fn (int $i): array => ['site_id' => $this->site->id, 'path' => "/p{$i}", 'first_at' => '2027-01-01', 'views' => $i === 700
+            ? 1 : 2,
             'last_at' => '2027-01-01'];
         DB::table('site_pages')->delete();
         foreach (array_chunk(array_map($row, range(1, SeenPages::MOST)), 200) as $rows) {
             DB::table('site_pages')->insert($rows);
         }
         $this->read('/new')->assertOk();
-        self::assertSame([SeenPages::MOST, 1, 0], [DB::table('site_pages')->count(), DB::table('site_pages')->where('path', '/new')->count(),
+        self::assertSame([SeenPages::MOST, 1, 0], [DB::table('site_pages')->count(), DB::table('site_pages')->where('path',
+            '/new')->count(),
             DB::table('site_pages')->where('path', '/p700')->count()]);
     }
 

@@ -44,7 +44,8 @@ final class ExtraOffersTest extends SalesTestCase
         self::assertSame([1, 25_000, ['First Season', 'A private hour']], [$receipt->number, $receipt->content['total'],
             array_column($receipt->content['lines'], 'name')]);
         self::assertSame(2, Access::query()->count());
-        $this->get($this->url(PageRole::Delivery))->assertSee('First Season')->assertSee('A private hour')->assertSee('everything you have bought')->assertDontSee('/my/', false);
+        $this->get($this->url(PageRole::Delivery))->assertSee('First Season')->assertSee('A private hour')
+            ->assertSee('everything you have bought')->assertDontSee('/my/', false);
         // Sending it again, by the back button: nothing more is charged.
         $this->yes(PageRole::Upsell);
         self::assertSame([25_000, 1], [self::ledger(), Receipt::query()->count()]);

@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Lantern\Core\Offers\Product;
 use Lantern\Core\Plan\PageRole;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** A stranger buys with a customer's address. The order is theirs as far as it goes; the customer is no part of it before they come. */
 final class UnprovenBuyerTest extends SalesTestCase
@@ -48,7 +49,8 @@ final class UnprovenBuyerTest extends SalesTestCase
     /** A stranger who types Ada's address. */
     private function strangerBuys(array $typed = []): Order
     {
-        $this->asStranger()->buy(['email' => 'ADA@pupils.example', 'name' => 'Mallory', 'method' => self::card(Behaviour::Approves)] + $typed)
+        $this->asStranger()->buy(['email' => 'ADA@pupils.example', 'name' => 'Mallory',
+            'method' => self::card(Behaviour::Approves)] + $typed)
             ->assertRedirect();
         $order = $this->lastOrder();
         self::assertNotSame($this->first->id, $order->id);
@@ -64,7 +66,7 @@ final class UnprovenBuyerTest extends SalesTestCase
         $all = '';
         while ($queue !== [] && count($seen) < 60) {
             $answer = $this->get(array_shift($queue));
-            $all .= $answer->headers->get('Location')."\n".($answer->baseResponse instanceof \Symfony\Component\HttpFoundation\BinaryFileResponse
+            $all .= $answer->headers->get('Location')."\n".($answer->baseResponse instanceof BinaryFileResponse
                 ? '' : $answer->baseResponse->getContent());
             preg_match_all('~(?:href|action|Location)="?(?:http://localhost)?(/(?:my|pay|first)[^"\s]*)~', $all, $m);
             foreach (array_unique(array_map(html_entity_decode(...), $m[1])) as $next) {
@@ -81,7 +83,8 @@ final class UnprovenBuyerTest extends SalesTestCase
     {
         $stranger = $this->strangerBuys();
         $all = $this->everythingShownTo($stranger, $this->url(PageRole::Delivery))
-            .$this->everythingShownTo($stranger, PayLinks::order($stranger)).$this->everythingShownTo($stranger, PayLinks::waiting($stranger));
+            .$this->everythingShownTo($stranger, PayLinks::order($stranger))
+            .$this->everythingShownTo($stranger, PayLinks::waiting($stranger));
 
         self::assertStringContainsString('Order '.$stranger->number, $all);
         foreach (["Order {$this->first->number}<", "/my/{$this->ada()->id}/", 'Ada Moss', 'My purchases', (string) $this->first->id,

@@ -46,16 +46,19 @@ final class BusyTest extends TestCase
     public function test_a_visitor_is_told_in_the_look_of_the_funnel_and_what_they_typed_is_sent_again_once(string $why): void
     {
         $this->funnel->forceFill(['look' => 'salon'])->save();
-        $typed = ['email' => 'robin@example.com', 'first_name' => 'Robin "the" <b>', 'f' => ['x' => ['1', '2']]] + $this->form($this->funnel);
+        $typed = ['email' => 'robin@example.com', 'first_name' => 'Robin "the" <b>', 'f' => ['x' => ['1',
+            '2']]] + $this->form($this->funnel);
         $this->nothingCanBeStored($why);
         $answer = $this->post('/'.$this->funnel->address, $typed)->assertStatus(503)->assertHeader('Retry-After', '10')
             ->assertSee('It is all still here')->assertSee('value="robin@example.com"', false)
             ->assertSee('value="Robin &quot;the&quot; &lt;b&gt;"', false)->assertSee('name="f[x][1]"', false)
             ->assertSee('name="token" value="'.e($typed['token']).'"', false)->assertSee('/build/assets/busy-', false);
         self::assertStringContainsString('no-store', (string) $answer->headers->get('Cache-Control'));
-        self::assertStringContainsString((string) $this->funnel->liveVersion?->plan()->look()->paper->hex(), (string) $answer->getContent());
+        self::assertStringContainsString((string) $this->funnel->liveVersion?->plan()->look()->paper->hex(),
+            (string) $answer->getContent());
         // Sent again by itself it is not sent by itself once more: the button stays.
-        $this->post('/'.$this->funnel->address, $typed + ['sent_again' => '1'])->assertStatus(503)->assertDontSee('/build/assets/busy-', false)
+        $this->post('/'.$this->funnel->address, $typed + ['sent_again' => '1'])->assertStatus(503)->assertDontSee('/build/assets/busy-',
+            false)
             ->assertSee('Send it again');
     }
 
@@ -73,7 +76,8 @@ final class BusyTest extends TestCase
         $page = $this->entry($this->funnel);
         $this->actingAs(User::query()->firstOrFail());
         $this->nothingCanBeStored('database is locked');
-        $this->putJson("/studio/api/parts/{$page->id}", ['changes' => ['name' => 'Another'], 'revision' => $page->revision])->assertStatus(503)
+        $this->putJson("/studio/api/parts/{$page->id}", ['changes' => ['name' => 'Another'],
+            'revision' => $page->revision])->assertStatus(503)
             ->assertHeader('Retry-After', '10')->assertJsonPath('message', fn (string $m): bool => str_contains($m, 'kept here'));
     }
 

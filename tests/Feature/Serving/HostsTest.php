@@ -59,7 +59,8 @@ final class HostsTest extends TestCase
             ->assertDontSee('localhost:8000');
         $this->onTwoHosts();
         foreach (['/', '/studio'] as $path) {
-            $this->withServerVariables(['REMOTE_ADDR' => '127.0.0.1'])->get(self::SITE.$path)->assertNotFound()->assertDontSee('studio.test');
+            $this->withServerVariables(['REMOTE_ADDR' => '127.0.0.1'])->get(self::SITE.$path)->assertNotFound()
+                ->assertDontSee('studio.test');
         }
     }
 
@@ -76,7 +77,8 @@ final class HostsTest extends TestCase
             self::assertSame($leaves, Onward::leavesUs($url), $url);
         }
         $page = Onward::instead(new RedirectResponse('https://elsewhere.example/?a="><script>&b=2'));
-        self::assertStringContainsString('url=https://elsewhere.example/?a=&quot;&gt;&lt;script&gt;&amp;b=2"', (string) $page->getContent());
+        self::assertStringContainsString('url=https://elsewhere.example/?a=&quot;&gt;&lt;script&gt;&amp;b=2"',
+            (string) $page->getContent());
     }
 
     public function test_no_proxy_says_which_host_was_asked(): void

@@ -9,14 +9,17 @@ use App\Models\User;
 use App\Serving\PreviewLink;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Plan\Goal;
-use Opis\JsonSchema\Validator;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Support\Invalid;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\Process\Process;
 use Tests\Core\Plan\Plans;
 use Tests\Drafts\Page;
 use Tests\TestCase;
+use Tests\WrittenForms;
 
 /** A link that shows a draft to a colleague, what has changed since the live version, new funnels, and the written formats. */
 final class PreviewTest extends TestCase
@@ -169,8 +172,6 @@ final class PreviewTest extends TestCase
 
     public function test_plans_of_every_starter_in_every_look_have_the_written_form(): void
     {
-        $validator = new Validator;
-        $validator->resolver()?->registerPrefix('https://upbeat-lantern.example/formats/', base_path('docs/formats'));
         $deadline = Plans::changed(fn (array $p): array => ['deadlines' => [['id' => 'd', 'name' => 'Three days', 'lasting' => ['days' => 3,
             'time' => '20:00'], 'latest' => ['moment' => '2027-01-01T18:00', 'zone' => 'Europe/Oslo'], 'grace' => 5, 'again' => 30,
             'starts' => [['kind' => 'page', 'page' => $p['pages'][0]['id']]], 'byAddress' => true, 'leadsOn' => false,
@@ -189,12 +190,54 @@ final class PreviewTest extends TestCase
         foreach ([...Plans::all(), 'one with a deadline and a webinar' => $deadline] as $goal => $plan) {
             foreach (array_keys(Looks::all()) as $look) {
                 $array = ['look' => ['id' => $look, 'accent' => '#123456', 'corner' => 3]] + $plan->toArray();
-                $result = $validator->validate(json_decode((string) json_encode($array)),
-                    'https://upbeat-lantern.example/formats/plan.schema.json');
-                self::assertTrue($result->isValid(),
-                    "{$goal}: ".json_encode($result->error() ? (new \Opis\JsonSchema\Errors\ErrorFormatter)->format($result->error())
-                        : ''));
+                self::assertSame('', WrittenForms::trouble($array, 'plan'), $goal);
             }
+        }
+    }
+
+    /** @return iterable<string, array{list<string|int>, mixed, bool}> where something else stands, what, and is it still a plan? */
+    public static function otherPlans(): iterable
+    {
+        $section = ['parts', 0, 'document', 'sections', 0];
+        yield 'as it is' => [['name'], 'Another', true];
+        yield 'an unknown look' => [['look', 'id'], 'velvet', false];
+        yield 'a zone that is too long' => [['times'], ['closes' => ['moment' => '2027-01-01T18:00', 'zone' => str_repeat('x', 61)]],
+            false];
+        yield 'a tone that is missing' => [[...$section, 'background'], ['fill' => 'tone'], false];
+        yield 'a section of an unknown look' => [[...$section, 'look'], 'velvet', false];
+        yield 'a pop-up of no section' => [['popups'], 0, false];
+        yield 'a pop-up of four' => [['popups'], 4, false];
+        yield 'a key that nobody knows, on top' => [['mood'], 'good', true];
+        yield 'in a part' => [['parts', 0, 'mood'], 'good', true];
+        yield 'in a section' => [[...$section, 'mood'], ['very' => 'good'], true];
+        yield 'in a block' => [[...$section, 'blocks', 0, 'mood'], 'good', true];
+    }
+
+    /** @param  list<string|int>  $at */
+    #[DataProvider('otherPlans')]
+    public function test_the_written_form_takes_what_is_taken_and_refuses_what_is_refused(array $at, mixed $value, bool $isTaken): void
+    {
+        $plan = (array) json_decode((string) json_encode(\Tests\Core\Plan\Plans::all()['give-away']->toArray()), true);
+        if ($at === ['popups']) {
+            $section = ['id' => 's', 'kind' => 'opening', 'blocks' => []];
+            $plan['parts'][] = ['kind' => 'popup', 'id' => 'popup', 'name' => 'P', 'on' => true,
+                'document' => ['format' => Document::FORMAT,
+                    'sections' => array_map(fn (int $i): array => ['id' => "s{$i}"] + $section,
+                        $value === 0 ? [] : range(1, (int) $value))]];
+        } else {
+            $place = &$plan;
+            foreach ($at as $key) {
+                $place = &$place[$key];
+            }
+            $place = $value;
+            unset($place);
+        }
+        self::assertSame($isTaken, WrittenForms::trouble($plan, 'plan', false) === '', WrittenForms::trouble($plan, 'plan', false));
+        try {
+            Plan::fromArray($plan);
+            self::assertTrue($isTaken, 'the importer takes it');
+        } catch (Invalid $e) {
+            self::assertFalse($isTaken, $e->path.': '.$e->getMessage());
         }
     }
 

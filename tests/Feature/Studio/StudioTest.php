@@ -116,7 +116,8 @@ final class StudioTest extends TestCase
     public function test_all_of_a_password_counts(): void
     {
         config(['lantern.sign_ins_per_minute' => 100]);
-        foreach ([str_repeat('a', 73) => 'shorter', str_repeat('ü', 37) => 'shorter', "twelve\0minutes" => 'letters'] as $password => $words) {
+        foreach ([str_repeat('a', 73) => 'shorter', str_repeat('ü', 37) => 'shorter',
+            "twelve\0minutes" => 'letters'] as $password => $words) {
             $this->postJson('/studio/api/setup', ['password' => $password] + self::SETUP)->assertStatus(422)
                 ->assertJsonPath('errors.password.0', fn (string $why): bool => str_contains($why, $words));
         }

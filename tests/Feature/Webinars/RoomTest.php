@@ -357,7 +357,8 @@ final class RoomTest extends WebinarTestCase
         // Days before, during it, and between its end and the replay's hour.
         foreach (['2027-02-27 10:00', '2027-03-01 17:30', '2027-03-01 18:59'] as $at) {
             $this->travelTo($at);
-            $this->report($this->robin, [[0, 60]], kind: 'replay')->assertStatus(409)->assertDontSee('order')->assertJsonMissingPath('offer');
+            $this->report($this->robin, [[0, 60]], kind: 'replay')->assertStatus(409)->assertDontSee('order')
+                ->assertJsonMissingPath('offer');
         }
         self::assertSame($before, $facts());
         $this->travelTo('2027-03-01 19:00:00');

@@ -155,7 +155,8 @@ final class OrderController extends StudioController
     private static function search(Request $request): OrderSearch
     {
         return new OrderSearch(mb_substr(trim(Input::text($request, 'search')), 0, 200), mb_substr(Input::text($request, 'state'), 0, 20),
-            mb_substr(Input::text($request, 'funnel'), 0, 40), mb_substr(Input::text($request, 'offer'), 0, 40), Input::day($request, 'from') ?? '',
+            mb_substr(Input::text($request, 'funnel'), 0, 40), mb_substr(Input::text($request, 'offer'), 0, 40), Input::day($request,
+                'from') ?? '',
             Input::day($request, 'until') ?? '');
     }
 }
