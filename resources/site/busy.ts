@@ -1,4 +1,6 @@
 /** A form that could not be taken is sent again by itself, once. Whoever presses the button is quicker, and it goes out once all the same. */
+export {};
+
 const form = document.querySelector<HTMLFormElement>('form[data-again]');
 
 if (form) {
@@ -12,5 +14,3 @@ if (form) {
         form.dataset.sent = 'yes';
     });
 }
-
-export {};

@@ -264,9 +264,11 @@ final class MessagesTest extends TestCase
         $mime = (new WrittenEmail('x', '<p>x</p>', 'x'))->mime($message)->toString();
 
         $from = (string) (iconv_mime_decode_headers(explode("\r\n\r\n", $mime)[0], 0, 'UTF-8') ?: [])['From'];
+        $address = '<imke@ferncroft.example>';
+        self::assertStringEndsWith($address, $from);
         // A name with signs of its own stands in quotes.
-        self::assertSame($name.'<imke@ferncroft.example>', (string) preg_replace_callback('/^"((?:\\\\.|[^"])*)"/',
-            fn (array $m): string => stripslashes($m[1]), (string) preg_replace('/\s+</', '<', $from)));
+        self::assertSame($name, (string) preg_replace_callback('/^"((?:\\\\.|[^"])*)"$/',
+            fn (array $m): string => stripslashes($m[1]), trim(substr($from, 0, -strlen($address)))));
     }
 
     private function provider(\Throwable $trouble): void
