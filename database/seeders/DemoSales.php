@@ -89,7 +89,7 @@ final class DemoSales
         $this->funnel = $this->funnel($business, $portrait);
         $this->publishing->publish($this->funnel, User::query()->first(), 'Open for the first season');
         $this->funnel->refresh()->load(['liveVersion', 'business']);
-        $this->offer->to(intdiv(200, max(1, (int) config('lantern.demo_part'))));
+        $this->offer->to(intdiv(130, max(1, (int) config('lantern.demo_part'))));
         for ($day = 0; $day < self::DAYS; $day++) {
             $this->progress->at($this->funnel->name, $day, self::DAYS);
             $this->day($from->addDays($day), $now);
@@ -209,7 +209,7 @@ final class DemoSales
         if ($day < $now->subDays(30)) {
             return;
         }
-        foreach ($this->offer->day($this->funnel, $day, max(1, intdiv(7, $part)), $this->crowd, $now) as [$person, $at]) {
+        foreach ($this->offer->day($this->funnel, $day, max(1, intdiv(5, $part)), $this->crowd, $now) as [$person, $at]) {
             $visitor = $this->crowd->visitorId();
             $this->view($this->plan()->pageAt('introductory'), $visitor, 'email', $at->subMinute());
             $dice = $this->crowd->between(1, 100);
