@@ -34,9 +34,8 @@ final readonly class MovingRuns
     /**
      * What a draft would mean for deadlines that run, if its owner chose to move them.
      *
-     * @return list<array{id: string, name: string, running: int, earlier: int, later: int, over: int, was: string, is: string, kind:
-     *     string}>
-     *     kind: `same`, or what it becomes: `personal`, `everyone`
+     * @return list<array<string, int|string>> `id`, `name`, how many are `running` and of them end `earlier`, `later` or at once (`over`),
+     *     the rule as it `was` and `is`, and as `kind` what it becomes where its kind changes: `personal`, `everyone`, else `same`
      */
     public function preview(Funnel $funnel, Plan $draft, CarbonImmutable $now): array
     {

@@ -93,7 +93,7 @@ final readonly class HtmlExport
             // “No, thank you” leads where it would lead, as far as the copy has it.
             $no = (new Journey($plan))->way($page->id, Outcome::Declined);
             $next = $no?->toPage === null ? null : $plan->page($no->toPage);
-            $to = $no?->toUrl ?? ($next !== null && in_array($next, $pages, true) ? self::fileName($next) : null);
+            $to = $no->toUrl ?? ($next !== null && in_array($next, $pages, true) ? self::fileName($next) : null);
             $html = (string) preg_replace('~\shref="#\?answer=no"~', $to === null ? ' aria-disabled="true"' : ' href="'.e($to).'"', $html);
         }
         // A copy reports no visits, and finds its pictures beside it.

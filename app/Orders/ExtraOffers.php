@@ -62,8 +62,9 @@ final readonly class ExtraOffers
             return Standing::AlreadyBought;
         }
 
+        // What its person has otherwise is not shown, be it by an offer that is passed by, before it is proven whose order it is.
         $standing = $offer->standing($now, $order->funnel->business->zone(), Sold::taken($offer->id),
-            Sold::has($order->person, $offer->id));
+            $order->joined_at !== null && Sold::has($order->person, $offer->id));
         $guarding = array_values(array_filter($deadlines, fn (Deadline $d): bool => $d->guardsOffer($offer->id)));
 
         return $standing !== Standing::OnSale || $guarding === [] || $order->owner ? $standing

@@ -27,10 +27,16 @@ final class PayLinks
         return url("/pay/order/{$order->id}/".self::seal("order|{$order->id}"));
     }
 
-    /** “My purchases”: all that a person has bought. It stands in emails to them, and in the Studio, and nowhere else: it is the proof. */
+    /** “My purchases”: all that a person has bought. It stands in emails to them and nowhere else: it is the proof. */
     public static function purchases(Person $person): string
     {
         return url("/my/{$person->id}/".self::seal("my|{$person->id}"));
+    }
+
+    /** The same for its owner to look at: it proves nothing, and changes nothing. */
+    public static function purchasesToLookAt(Person $person): string
+    {
+        return url("/my/{$person->id}/".self::seal("look|{$person->id}"));
     }
 
     public static function receipt(Receipt $receipt): string

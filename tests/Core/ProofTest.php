@@ -19,9 +19,8 @@ final class ProofTest extends TestCase
     /** The cookie that says who came by an email's link is left by such a link alone. */
     private const LEAVES_COOKIE = ['app/Http/Site/MailLinkController.php', 'app/Serving/Visit.php'];
 
-    /** Where all that somebody has bought may be opened: in what is sent to them, and in the Studio. */
-    private const KNOWS_PURCHASES = ['app/Orders/Messages/ReceiptMessage.php', 'app/Orders/Messages/PaymentTroubleMessage.php',
-        'app/Http/Studio/Json/OrderJson.php'];
+    /** Where all that somebody has bought may be opened by them: in what is sent to them. */
+    private const KNOWS_PURCHASES = ['app/Orders/Messages/ReceiptMessage.php', 'app/Orders/Messages/PaymentTroubleMessage.php'];
 
     /** @return array<string, string> what stands in each file of the application and its views */
     private static function files(): array
@@ -61,7 +60,7 @@ final class ProofTest extends TestCase
         self::assertSame($cookie, self::filesWith('/(Visit|self)::READER\b/'));
     }
 
-    public function test_the_address_of_all_purchases_stands_in_emails_and_in_the_studio_alone(): void
+    public function test_the_address_of_all_purchases_stands_in_emails_alone(): void
     {
         $known = self::KNOWS_PURCHASES;
         sort($known);

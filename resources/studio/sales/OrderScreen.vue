@@ -147,6 +147,10 @@ const due = computed(() => order.value?.payments.filter((p) => p.state === 'due'
                             <button v-if="a.state !== 'ended'" type="button" class="btn-quiet" @click="end(a.id)">End</button>
                             <button v-else type="button" class="btn-quiet" @click="give(a.product)">Give again</button>
                         </div>
+                        <p v-if="!order.joined" class="mt-2 text-soft">
+                            This address was known, and nobody has shown yet that it is the buyer’s. Tags and emails of the purchase follow
+                            once they open the link in their receipt.
+                        </p>
                         <a class="mt-2 inline-block link" :href="order.purchases" target="_blank" rel="noopener">What the buyer sees</a>
                     </div>
                     <div>

@@ -93,6 +93,16 @@ final class UnprovenBuyerTest extends SalesTestCase
         }
     }
 
+    public function test_a_stranger_is_led_on_as_if_the_customer_had_nothing(): void
+    {
+        config(['lantern.checkout.fresh_minutes' => 600]);
+        $this->asBuyer($this->first)->post($this->url(PageRole::Upsell), ['extra' => 'yes', 'token' => $this->extraToken($this->first)]);
+        self::assertSame(2, $this->first->lines()->count());
+        $way = fn (string $email): string => (string) $this->asStranger()->buy(['email' => $email])->headers->get('Location');
+
+        self::assertSame($way('nobody@pupils.example'), $way('ada@pupils.example'));
+    }
+
     public function test_nothing_of_the_customer_changes_until_she_comes_by_the_link_of_the_receipt(): void
     {
         $this->product('First Season');
@@ -112,6 +122,14 @@ final class UnprovenBuyerTest extends SalesTestCase
         $this->issueReceipts();
         $receipt = Message::query()->where('kind', 'receipt')->where('to_address', 'ADA@pupils.example')->sole();
         preg_match('~href="(http://localhost/my/[0-9a-z]{26}/[0-9a-f]+)"~', (string) $receipt->html, $m);
+        // Neither the owner who looks at it nor a program that looks links over is the customer.
+        $this->actingAs($this->seller);
+        $look = (string) $this->getJson("/studio/api/orders/{$stranger->id}")->assertJsonPath('joined', false)->json('purchases');
+        $this->asStranger()->get($look)->assertOk()->assertSee("Order {$this->first->number}");
+        $this->post($look, ['order' => $this->first->id, 'method' => self::card()])->assertNotFound();
+        $this->withHeader('User-Agent', 'SomeMailScanner/1.0 (bot)')->get($m[1])->assertOk();
+        self::assertNull($stranger->refresh()->joined_at);
+        $this->withHeader('User-Agent', self::CHROME);
         $page = fn (): TestResponse => $this->asStranger()->get($m[1]);
         $page()->assertOk()->assertSee("Order {$stranger->number}")->assertSee("Order {$this->first->number}");
         self::assertNotNull($stranger->refresh()->joined_at);

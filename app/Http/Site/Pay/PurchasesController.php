@@ -27,6 +27,7 @@ use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Facades\View;
 use Lantern\Core\Offers\ProductFile;
 use Lantern\Core\Orders\AccessState;
+use Lantern\Core\Results\Bots;
 use Symfony\Component\HttpFoundation\Response;
 
 /** “My purchases”: everything a buyer has, behind a sealed link, without a password. */
@@ -40,25 +41,31 @@ final readonly class PurchasesController
     ) {
     }
 
-    private static function proven(string $person, string $seal): ?Proven
+    /** @param  'my'|'look'  $as  theirs, by an email; or as their owner looks at it, which is no act of theirs */
+    private static function proven(string $person, string $seal, string $as = 'my'): ?Proven
     {
         return Proven::byLink(Ids::is($person) ? Person::query()->with('business')->find($person) : null, $seal,
-            PayLinks::seal("my|{$person}"));
+            PayLinks::seal("{$as}|{$person}"));
     }
 
-    public function show(string $person, string $seal): Response
+    public function show(Request $request, string $person, string $seal): Response
     {
+        $proven = self::proven($person, $seal);
+        // A program that looks links over before their reader does is not their reader.
+        if ($proven !== null && ! Bots::is($request->userAgent())) {
+            $this->joining->to($proven);
+        }
+
         return $this->page($person, $seal);
     }
 
     /** @param  array<string, string>  $errors */
     private function page(string $person, string $seal, array $errors = [], string $said = ''): Response
     {
-        $proven = self::proven($person, $seal);
+        $proven = self::proven($person, $seal) ?? self::proven($person, $seal, 'look');
         if ($proven === null) {
             return PlainPage::linkIsNotYours()->response();
         }
-        $this->joining->to($proven);
         $found = $proven->person;
 
         return $this->answer(View::make('pay.my', ['person' => $found, 'items' => $this->purchases->ofPerson($proven),

@@ -73,7 +73,7 @@ final class OrderJson
                 ->map(fn (Access $a): array => ['id' => $a->id, 'product' => $a->product_id, 'name' => $a->product()->name,
                     'state' => $a->state->value,
                     'stateLabel' => $a->state->label(), 'opened' => $a->opened])->all()),
-            'purchases' => PayLinks::purchases($order->person),
+            'purchases' => PayLinks::purchasesToLookAt($order->person), 'joined' => $order->joined_at !== null,
             'facts' => self::facts($order),
         ];
     }

@@ -123,6 +123,8 @@ export interface Order extends OrderRow {
     receipts: { id: string; number: number; label: string; at: string; url: string }[];
     access: { id: string; product: string; name: string; state: string; stateLabel: string; opened: number }[];
     purchases: string;
+    /** Is it sure that it is its person’s? */
+    joined: boolean;
     facts: { at: string; label: string; amount: string; words: string }[];
 }
 
