@@ -45,6 +45,21 @@ final class NetworkAddress
     }
 
     /**
+     * May a host, as it stands in a web address, be one on the internet? What is told without asking anybody: addresses of this machine
+     * and of private networks in every way to write one, and names that never lead out of a network (RFC 6761, 6762, 8375, 9476).
+     */
+    public static function mayBeHost(string $host): bool
+    {
+        $host = strtolower(rtrim(trim($host, '[]'), '.'));
+        // A number, whole or in parts, in whatever base: resolvers read it as an address.
+        if (str_contains($host, ':') || preg_match('/^(0x[0-9a-f]*|\d+)(\.(0x[0-9a-f]*|\d+))*$/D', $host) === 1) {
+            return self::isPublic($host);
+        }
+
+        return str_contains($host, '.') && preg_match('/\.(localhost|local|internal|home\.arpa|lan|intranet|corp|home)$/D', $host) !== 1;
+    }
+
+    /**
      * What stands for one line to the internet: a v4 address, or the 64 bits of a v6 one that a household has.
      *
      * @return string as hexadecimal; '' for what is no address

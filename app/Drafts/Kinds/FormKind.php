@@ -14,6 +14,7 @@ use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\People\FieldKind;
 use Lantern\Core\Support\Invalid;
+use Lantern\Core\Support\NetworkAddress;
 use Lantern\Core\Support\Shape;
 use Lantern\Core\Webinars\Webinar;
 
@@ -60,10 +61,23 @@ final class FormKind extends DraftKind
     {
         $webinar = $part instanceof FormPlan ? $part->webinar : '';
         $was = $row->part();
+        $hook = $part instanceof FormPlan ? $part->hook : '';
+        if ($hook !== '' && (! $was instanceof FormPlan || $was->hook !== $hook) && ! self::mayBeCalled($hook)) {
+            throw Invalid::at('hook', 'This address leads to this machine or a private network, which is never called.');
+        }
         if ($webinar !== '' && (! $was instanceof FormPlan || $was->webinar !== $webinar)
             && $row->funnel->parts()->where('kind', Webinar::kind())->where('id', $webinar)->doesntExist()) {
             throw Invalid::at('webinar', 'This webinar is not in this funnel any more. Please choose again.');
         }
+    }
+
+    private static function mayBeCalled(string $url): bool
+    {
+        $parts = parse_url($url);
+        $host = strtolower(trim($parts['host'] ?? '', '[]'));
+        $port = $parts['port'] ?? (strtolower($parts['scheme'] ?? '') === 'http' ? 80 : 443);
+
+        return NetworkAddress::mayBeHost($host) || in_array("{$host}:{$port}", (array) config('lantern.outgoing.allow'), true);
     }
 
     /** Another form: an email field, and the consent words of the first form there is. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature\Forms;
 
 use App\Models\Business;
+use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\HookCall;
 use App\Models\Message;
@@ -17,6 +18,7 @@ use Illuminate\Http\Client\Request;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
+use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Drafts\Form;
 use Tests\TestCase;
@@ -208,6 +210,26 @@ final class FormsTest extends TestCase
         });
         self::assertStringNotContainsString($secret, (string) DB::table('businesses')->value('hook_secret'),
             'the secret is not stored as it is');
+    }
+
+    public function test_a_draft_refuses_an_address_that_is_never_called(): void
+    {
+        $this->actingAs(User::query()->firstOrFail());
+        $form = DraftPart::query()->where('kind', 'form')->firstOrFail();
+        $put = fn (string $hook): TestResponse => $this->putJson("/studio/api/parts/{$form->id}", ['hook' => $hook,
+            'revision' => $form->refresh()->revision]);
+        foreach (['https://127.0.0.1/x', 'https://localhost/x', 'https://[::1]/x', 'https://10.1.2.3/', 'https://169.254.169.254/latest',
+            'https://2130706433/', 'https://0x7f.1/', 'https://127.1/', 'https://router.local/', 'https://db.internal:8443/x',
+            'https://intranet/', 'https://[::ffff:192.168.0.1]/', 'https://localhost./x'] as $hook) {
+            $put($hook)->assertUnprocessable()
+                ->assertJsonPath('errors.hook.0', fn (string $why): bool => str_contains($why, 'private network'));
+        }
+        foreach (['https://hooks.ferncroft.example/in', 'https://11.22.33.44/in', ''] as $hook) {
+            $put($hook)->assertOk();
+        }
+        config(['lantern.outgoing.allow' => ['127.0.0.1:8080']]);
+        $put('http://127.0.0.1:8080/in')->assertOk();
+        $put('http://127.0.0.1:8081/in')->assertUnprocessable();
     }
 
     public function test_a_webhook_is_tried_again_and_again_and_can_be_called_once_more_by_hand(): void
