@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Feature\Forms;
 
 use App\Models\Business;
-use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\HookCall;
 use App\Models\Message;
@@ -214,8 +213,9 @@ final class FormsTest extends TestCase
 
     public function test_a_draft_refuses_an_address_that_is_never_called(): void
     {
-        $this->actingAs(User::query()->firstOrFail());
-        $form = DraftPart::query()->where('kind', 'form')->firstOrFail();
+        $this->draft($this->owner);
+        $this->actingAs($this->owner);
+        $form = Form::query()->sole();
         $put = fn (string $hook): TestResponse => $this->putJson("/studio/api/parts/{$form->id}", ['hook' => $hook,
             'revision' => $form->refresh()->revision]);
         foreach (['https://127.0.0.1/x', 'https://localhost/x', 'https://[::1]/x', 'https://10.1.2.3/', 'https://169.254.169.254/latest',
