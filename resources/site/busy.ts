@@ -13,4 +13,11 @@ if (form) {
         }
         form.dataset.sent = 'yes';
     });
+    // Back from the page that followed: the button works again, and nothing goes out by itself.
+    window.addEventListener('pageshow', (event) => {
+        if (event.persisted) {
+            clearTimeout(timer);
+            delete form.dataset.sent;
+        }
+    });
 }
