@@ -123,7 +123,7 @@ final class DemoSeeder extends Seeder
         $this->followUps($funnel, $business);
         $this->publishing->publish($funnel, User::query()->first(), 'First try: plain and short');
         // Starts small, rises with an email to the list in week three and a podcast in week five, dips in week seven.
-        $this->live($funnel, $from, $now, [50, 65, 125, 85, 140, 95, 45, 90], [0.26, 0.27, 0.33, 0.29, 0.34, 0.31, 0.28, 0.33],
+        $this->live($funnel, $from, $now, [40, 55, 100, 70, 110, 80, 35, 70], [0.26, 0.27, 0.33, 0.29, 0.34, 0.31, 0.28, 0.33],
             function (int $week) use ($funnel, $room): void {
                 if ($week === 3) {
                     $entry = DraftPart::there($funnel->id, 'page')->firstOrFail();

@@ -32,8 +32,8 @@ final class DemoTest extends TestCase
         $people = DB::table('submissions')->where('funnel_id', $live->id)->distinct()->count('person_id');
         $visitors = (int) DB::table('counts')->where('measure', 'first-visitors')->where('page_id', $this->entry($live)->id)
             ->sum('how_many');
-        self::assertEqualsWithDelta(intdiv(695, $part), $visitors, 4);
-        self::assertEqualsWithDelta(intdiv(217, $part), $people, 10 / $part + 4);
+        self::assertEqualsWithDelta(intdiv(560, $part), $visitors, 4);
+        self::assertEqualsWithDelta(intdiv(175, $part), $people, 10 / $part + 4);
         self::assertSame([], Person::query()->where('email', 'not like', '%@example.%')->pluck('email')->all(),
             'all addresses are made up');
         self::assertSame(0, Message::query()->whereIn('state', ['sending', 'failed'])->count());
