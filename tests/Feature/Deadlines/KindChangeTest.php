@@ -10,6 +10,7 @@ use App\Drafts\DraftPlan;
 use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\Person;
+use App\Models\User;
 use App\People\Facts\PersonLookup;
 use App\People\Segments\SegmentQuery;
 use App\Publishing\Publishing;
@@ -77,6 +78,10 @@ final class KindChangeTest extends DeadlineTestCase
         $email = Runs::ofPeople([$person->id], [$this->deadline])[$person->id][$this->deadline] ?? null;
         self::assertSame($state === 'running' ? $end : null, $email?->state($now)->isRunning() === true
             ? $email->endsAt->format('Y-m-d H:i') : null, 'emails');
+        $screen = collect($this->actingAs(User::query()->firstOrFail())->getJson("/studio/api/people/{$person->id}")->assertOk()->json('deadlines'))
+            ->keyBy('id')->get($this->deadline);
+        self::assertSame([$state, $end], [$screen['state'], $state === 'running' ? str_replace('T', ' ', substr($screen['endsAt'], 0, 16))
+            : $end], 'the person’s screen');
         $this->assertPageShows($state, $person);
     }
 

@@ -85,26 +85,29 @@ final class PersonController extends StudioController
     private static function deadlines(Person $person): array
     {
         $now = CarbonImmutable::now();
-        $runs = DB::table('deadline_runs')->where('person_id', $person->id)->get()->keyBy('deadline_id');
         $live = DB::table('draft_parts')->join('funnels', 'funnels.id', '=', 'draft_parts.funnel_id')
+            ->leftJoin('deadline_kinds', 'deadline_kinds.deadline_id', '=', 'draft_parts.id')
             ->where('business_id', $person->business_id)->where('kind', Deadline::kind())->whereNull('removed')->whereNull('archived_at')
             ->whereNotNull('live_version_id')->orderBy('funnels.name')->get(['draft_parts.id', 'draft_parts.name',
-                'funnels.id as funnel_id', 'funnels.name as funnel', 'definition']);
+                'funnels.id as funnel_id', 'funnels.name as funnel', 'personal'])->keyBy('id');
+        $gone = DB::table('deadline_runs')->where('person_id', $person->id)->get(['deadline_id', 'name', 'funnel_id'])->keyBy('deadline_id')
+            ->diffKeys($live);
+        $runs = Runs::ofPeople([$person->id], [...$live->keys(), ...$gone->keys()])[$person->id] ?? [];
         $told = [];
-        foreach ($live as $row) {
-            $personal = isset(((array) json_decode((string) $row->definition, true))['lasting']);
-            $told[(string) $row->id] = ['id' => $row->id, 'name' => $row->name, 'funnel' => $row->funnel, 'funnelId' => $row->funnel_id,
-                'live' => true, 'state' => 'not-started', 'startedAt' => null, 'endsAt' => null, 'why' => '', 'canStart' => $personal];
-        }
-        foreach ($runs as $id => $row) {
-            $run = Runs::read($row);
-            $told[(string) $id] = ['state' => $run->state($now)->hasEnded() ? 'over' : 'running',
-                'startedAt' => Instant::json($run->startedAt),
-                'endsAt' => Instant::json($run->endsAt), 'why' => $run->why] + ($told[(string) $id] ?? ['id' => $id, 'name' => $row->name,
-                    'funnel' => '', 'funnelId' => $row->funnel_id, 'live' => false, 'canStart' => false]);
+        foreach ([...$live, ...$gone] as $row) {
+            $id = $row->id ?? $row->deadline_id;
+            $run = $runs[$id] ?? null;
+            $ended = $run?->state($now)->hasEnded();
+            $told[] = ['id' => $id, 'name' => $row->name, 'funnel' => $row->funnel ?? '', 'funnelId' => $row->funnel_id,
+                'live' => isset($row->id), 'state' => match ($ended) {
+                    null => 'not-started', true => 'over', false => 'running'
+                },
+                'startedAt' => Instant::json($run?->startedAt), 'endsAt' => Instant::json($run?->endsAt), 'why' => $run->why ?? '',
+                // What runs for everyone cannot be moved, ended or started for one of them.
+                'canStart' => (bool) ($row->personal ?? false) && ($run === null || ! $run->forAll)];
         }
 
-        return array_values($told);
+        return $told;
     }
 
     public function update(Request $request, string $person, History $history): JsonResponse
