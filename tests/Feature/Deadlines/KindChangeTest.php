@@ -78,10 +78,12 @@ final class KindChangeTest extends DeadlineTestCase
         $email = Runs::ofPeople([$person->id], [$this->deadline])[$person->id][$this->deadline] ?? null;
         self::assertSame($state === 'running' ? $end : null, $email?->state($now)->isRunning() === true
             ? $email->endsAt->format('Y-m-d H:i') : null, 'emails');
-        $screen = collect($this->actingAs(User::query()->firstOrFail())->getJson("/studio/api/people/{$person->id}")->assertOk()->json('deadlines'))
-            ->keyBy('id')->get($this->deadline);
-        self::assertSame([$state, $end], [$screen['state'], $state === 'running' ? str_replace('T', ' ', substr($screen['endsAt'], 0, 16))
-            : $end], 'the person’s screen');
+        $told = $this->actingAs(User::query()->firstOrFail())->getJson("/studio/api/people/{$person->id}")->assertOk()->json('deadlines');
+        $screen = collect($told)->keyBy('id')->get($this->deadline);
+        self::assertSame($state, $screen['state'], 'the person’s screen');
+        if ($state === 'running') {
+            self::assertSame($end, str_replace('T', ' ', substr($screen['endsAt'], 0, 16)), 'the person’s screen');
+        }
         $this->assertPageShows($state, $person);
     }
 
