@@ -27,6 +27,7 @@ use Lantern\Core\Journey\Decision;
 use Lantern\Core\Journey\Journey;
 use Lantern\Core\People\EmailAddress;
 use Lantern\Core\People\FieldKind;
+use Lantern\Core\People\TypedAddress;
 use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Webinars\Booking;
 use LogicException;
@@ -81,7 +82,7 @@ final readonly class TakeSignup
             return [$submission,
                 $waits ? $this->events->take(NewEvent::ofSubmission(EventType::Asked, $submission, $signup->at, $signup->owner))
                 : $this->complete($submission, $signup->form, $signup->at, $signup->owner,
-                    $person->wasRecentlyCreated || ($signup->proven?->has($email->key) ?? false))];
+                    TypedAddress::isTheirs(! $person->wasRecentlyCreated, $signup->proven?->has($email->key) ?? false))];
         });
     }
 

@@ -25,6 +25,7 @@ use Lantern\Core\Orders\LineState;
 use Lantern\Core\Orders\OrderState;
 use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
+use Lantern\Core\People\TypedAddress;
 
 /**
  * Places an order: places and coupon are taken, and the payment has its key, in one transaction, before the provider is
@@ -190,12 +191,14 @@ final readonly class PlaceOrder
         }
     }
 
-    /** Is it sure that the order is this person's? Of somebody of whom nothing was known, nothing is shown and nothing changed by it. */
+    /** Whoever has ordered and never paid, and has joined nothing, is not known yet. */
     private static function isTheirs(Attempt $attempt, Person $person): bool
     {
-        return $person->wasRecentlyCreated || ($person->pending && ! Submission::query()->where('person_id', $person->id)->exists())
-            || ($attempt->proven?->has($attempt->email->key) ?? false)
-            || ($attempt->owner && $person->owner_try);
+        $isKnown = ! $person->wasRecentlyCreated
+            && ! ($person->pending && Submission::query()->where('person_id', $person->id)->doesntExist());
+
+        return TypedAddress::isTheirs($isKnown, $attempt->proven?->has($attempt->email->key) ?? false,
+            $attempt->owner && $person->owner_try);
     }
 
     /** Whoever buys is a person on the list, from when they have paid. What is known of somebody is not changed by what is typed here. */

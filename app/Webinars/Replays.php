@@ -8,6 +8,7 @@ use App\Models\Registration;
 use App\Webinars\Registrations\Bookings;
 use DateTimeImmutable;
 use Lantern\Core\Webinars\AttendanceOutcome;
+use Lantern\Core\Webinars\Replay;
 use Lantern\Core\Webinars\ReplayState;
 use Lantern\Core\Webinars\ReplayWindow;
 use Lantern\Core\Webinars\Webinar;
@@ -17,19 +18,25 @@ final class Replays
 {
     public static function state(Webinar $webinar, Registration $registration, DateTimeImmutable $now): ReplayState
     {
-        if ($webinar->replay === null || $registration->state !== Registration::REGISTERED) {
-            return ReplayState::Closed;
-        }
-
-        return $webinar->replay->state($registration->session(), $registration->session()->zone, $webinar->zone(),
-            $registration->attended_at === null ? [] : [AttendanceOutcome::Attended], $now);
+        return self::replay($webinar, $registration)?->state($registration->session(), $registration->session()->zone, $webinar->zone(),
+            self::outcomes($registration), $now) ?? ReplayState::Closed;
     }
 
-    /** May it be played now, or until so recently that a device still tells of it? Nothing else of it is believed, and nothing told. */
     public static function mayBeTold(Webinar $webinar, Registration $registration, DateTimeImmutable $now): bool
     {
-        return self::state($webinar, $registration, $now) === ReplayState::Open
-            || self::state($webinar, $registration, $now->modify('-'.Presence::AWAY.' seconds')) === ReplayState::Open;
+        return self::replay($webinar, $registration)?->mayBeTold($registration->session(), $registration->session()->zone,
+            $webinar->zone(), self::outcomes($registration), $now, Presence::AWAY) ?? false;
+    }
+
+    private static function replay(Webinar $webinar, Registration $registration): ?Replay
+    {
+        return $registration->state === Registration::REGISTERED ? $webinar->replay : null;
+    }
+
+    /** @return list<AttendanceOutcome> */
+    private static function outcomes(Registration $registration): array
+    {
+        return $registration->attended_at === null ? [] : [AttendanceOutcome::Attended];
     }
 
     public static function window(Webinar $webinar, Registration $registration): ?ReplayWindow

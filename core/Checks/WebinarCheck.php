@@ -32,21 +32,22 @@ final class WebinarCheck
         $findings = [];
         foreach ($plan->forms as $form) {
             if ($form->webinar !== '' && $plan->webinar($form->webinar) === null) {
-                $findings[] = new Finding('webinar-gone', false, "“{$form->name}” registers for a webinar that is gone.", 'form', $form->id,
-                    'Open the form');
+                $findings[] = new Finding('webinar-gone', false, "“{$form->name}” registers for a webinar that is gone.", 'form',
+                    $form->id, 'Open the form');
             }
         }
         foreach ($plan->emails as $email) {
             if ($email->session !== null && $plan->webinar($email->session->webinar) === null) {
-                $findings[] = new Finding('webinar-gone', false, "“{$email->name}” is told from a webinar that is gone: it goes to nobody.",
+                $findings[] = new Finding('webinar-gone', false,
+                    "“{$email->name}” is told from a webinar that is gone: it goes to nobody.",
                     'email', $email->id, 'Open the email');
             }
         }
         foreach ($plan->pages as $page) {
             foreach ($page->document->blocks() as $block) {
                 if (in_array($block->kind, self::BLOCKS, true) && $plan->webinar($block->field('webinar')) === null) {
-                    $findings[] = new Finding('webinar-gone', true, "“{$page->name}” shows a webinar, and none is chosen for it.", 'page',
-                        $page->id, 'Open the page', $block->id);
+                    $findings[] = new Finding('webinar-gone', true, "“{$page->name}” shows a webinar, and none is chosen for it.",
+                        'page', $page->id, 'Open the page', $block->id);
                 }
             }
         }

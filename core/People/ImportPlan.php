@@ -153,11 +153,12 @@ final readonly class ImportPlan
                 array_push($tags, ...array_map(fn (string $t): string => trim(mb_substr($t, 0, 60)), ListCell::read($value)));
             } elseif ($to === 'timezone') {
                 $zone = in_array($value, timezone_identifiers_list(), true) ? $value : null;
-                $note = $zone === null ? 'Imported without a time zone: “'.mb_strimwidth($value, 0, 40, '…').'” is none. Write it like '
-                    .'Europe/London.' : $note;
+                $note = $zone === null ? 'Imported without a time zone: “'.mb_strimwidth($value, 0, 40, '…').'” is none. '
+                    .'Write it like Europe/London.' : $note;
             } elseif ($to === 'standing') {
-                $standing = self::standing($value) ?? throw Invalid::at('standing', 'Left out, since nobody can know whether they may be '
-                    .'written to: “'.mb_strimwidth($value, 0, 40, '…').'” is no standing. Write subscribed, unsubscribed or bounced.');
+                $standing = self::standing($value) ?? throw Invalid::at('standing',
+                    'Left out, since nobody can know whether they may be written to: “'.mb_strimwidth($value, 0, 40, '…')
+                    .'” is no standing. Write subscribed, unsubscribed or bounced.');
             } elseif ($to === 'joined') {
                 $joined = self::day($value, $this->dates);
                 $note = $joined === null ? 'Imported as if they had joined today: “'.mb_strimwidth($value, 0, 40, '…')

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Rules;
 
+use DateTimeImmutable;
+use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
@@ -56,11 +58,15 @@ final readonly class DeadlineRule extends Rule
 
     public function holds(PersonFacts $facts): bool
     {
-        $run = $facts->deadlines[$this->deadline] ?? null;
+        return $this->state === self::stateOf($facts->deadlines[$this->deadline] ?? null, $facts->now);
+    }
 
-        return $this->state === match (true) {
+    /** @return string how a deadline stands for somebody, in one of {@see DeadlineRule::STATES} */
+    public static function stateOf(?Run $run, DateTimeImmutable $now): string
+    {
+        return match (true) {
             $run === null => 'not-started',
-            $run->state($facts->now)->isRunning() => 'running',
+            $run->state($now)->isRunning() => 'running',
             default => 'over',
         };
     }

@@ -90,6 +90,19 @@ final readonly class Replay
         return $window?->state($now) ?? ($now < $session->endsAt ? ReplayState::Soon : ReplayState::Over);
     }
 
+    /**
+     * May a device tell that it was played: is it open, or was it so a moment ago? Nothing else that is told of it is believed.
+     *
+     * @param  list<AttendanceOutcome>  $outcomes  of the session itself
+     * @param  int  $late  seconds for which a device may still tell of what it played before
+     */
+    public function mayBeTold(Session $session, DateTimeZone $zone, DateTimeZone $hosts, array $outcomes, DateTimeImmutable $now,
+        int $late): bool
+    {
+        return $this->state($session, $zone, $hosts, $outcomes, $now) === ReplayState::Open
+            || $this->state($session, $zone, $hosts, $outcomes, $now->modify("-{$late} seconds")) === ReplayState::Open;
+    }
+
     /** @return array<string, int|string> */
     public function toArray(): array
     {

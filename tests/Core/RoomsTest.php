@@ -52,7 +52,7 @@ final class RoomsTest extends TestCase
         'People/Facts' => ['Deadlines/Running', 'Models', 'Webinars/Registrations'],
         'People/Fields' => ['Support'],
         'People/Proof' => ['Models'],
-        'People/Segments' => ['Models', 'People/Facts', 'People/Fields', 'Support', 'Webinars/Registrations'],
+        'People/Segments' => ['Deadlines/Running', 'Models', 'People/Facts', 'People/Fields', 'Support', 'Webinars/Registrations'],
         'Rendering' => ['Models', 'Support'],
         'Results' => ['Models', 'Support'],
         'Drafts' => ['Models', 'Support'],

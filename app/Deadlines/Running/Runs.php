@@ -10,6 +10,7 @@ use DateTimeImmutable;
 use DateTimeInterface;
 use DateTimeZone;
 use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\Fact;
 use Lantern\Core\Deadlines\Facts;
@@ -82,6 +83,12 @@ final class Runs
         }
 
         return $runs;
+    }
+
+    /** @return Collection<string, stdClass> the deadlines that somebody has runs of, as they were called, by their ids */
+    public static function namesFor(string $person): Collection
+    {
+        return DB::table('deadline_runs')->where('person_id', $person)->get(['deadline_id', 'name', 'funnel_id'])->keyBy('deadline_id');
     }
 
     /** The run that a deadline has, or had, for everyone at once, whatever its kind is by now. */

@@ -1,25 +1,11 @@
+@extends('pay.layout', ['title' => 'My purchases'])
+@section('body')
 @php
     use Lantern\Core\Orders\AccessState;
     use Lantern\Core\Orders\PaymentPurpose;
     use Lantern\Core\Orders\PaymentState;
-    $look = \Lantern\Core\Page\Look\Looks::get('linen');
-    $style = \App\Rendering\LookStyle::whole($look, \Lantern\Core\Page\Look\Paint::of($look, \Lantern\Core\Page\Look\Background::paper()));
     $day = fn ($at) => $at->setTimezone($person->business->zone())->format('j F Y');
 @endphp
-<!doctype html>
-<html lang="en">
-<head>
-<meta charset="utf-8">
-<meta name="viewport" content="width=device-width, initial-scale=1">
-<meta name="robots" content="noindex">
-<meta name="referrer" content="no-referrer">
-<link rel="icon" href="data:,">
-<title>My purchases</title>
-{!! \App\Rendering\SiteAssets::pay($look) !!}
-</head>
-<body style="{{ $style }}">
-<main>
-<section class="section left"><div class="inner"><div class="words my">
 <h1 class="heading">My purchases</h1>
 <p class="text">Everything you have from {{ $person->business->name }}. Keep the link to this page: it needs no password.</p>
 @if ($said !== '')<p class="said" role="status">{{ $said }}</p>@endif
@@ -65,7 +51,4 @@
 @endif
 </section>
 @endforeach
-</div></div></section>
-</main>
-</body>
-</html>
+@endsection

@@ -141,6 +141,21 @@ final class WebinarTest extends TestCase
         self::assertSame(ReplayState::Open, $state($ends === null ? '2098-01-01' : "{$ends} - 1 second"));
     }
 
+    public function test_a_device_tells_of_a_replay_while_it_is_open_and_a_moment_longer(): void
+    {
+        $session = $this->session('2027-03-09 17:00');
+        $utc = new DateTimeZone('UTC');
+        $told = fn (string $at, AttendanceOutcome ...$o): bool => Replay::fromShape(Shape::of(['delay' => 30, 'days' => 1,
+            'time' => '20:00', 'for' => 'attended']))->mayBeTold($session, $utc, $utc, array_values($o), new DateTimeImmutable($at), 45);
+        $attended = AttendanceOutcome::Attended;
+        $cases = ['2027-03-09 16:59' => false, '2027-03-09 18:29:59' => false, '2027-03-09 18:30' => true, '2027-03-10 19:59:59' => true,
+            '2027-03-10 20:00:44' => true, '2027-03-10 20:00:45' => false];
+        foreach ($cases as $at => $may) {
+            self::assertSame($may, $told($at, $attended), $at);
+        }
+        self::assertFalse($told('2027-03-09 19:00', AttendanceOutcome::Missed), 'whoever it is not for');
+    }
+
     public function test_a_replay_is_for_some_alone(): void
     {
         $session = $this->session('2027-03-09 17:00');

@@ -37,6 +37,7 @@ use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\People\FieldKind;
 use Lantern\Core\People\ImportPlan;
+use Lantern\Core\Rules\DeadlineRule;
 use Lantern\Core\Support\Invalid;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
@@ -90,18 +91,14 @@ final class PersonController extends StudioController
             ->where('business_id', $person->business_id)->where('kind', Deadline::kind())->whereNull('removed')->whereNull('archived_at')
             ->whereNotNull('live_version_id')->orderBy('funnels.name')->get(['draft_parts.id', 'draft_parts.name',
                 'funnels.id as funnel_id', 'funnels.name as funnel', 'personal'])->keyBy('id');
-        $gone = DB::table('deadline_runs')->where('person_id', $person->id)->get(['deadline_id', 'name', 'funnel_id'])->keyBy('deadline_id')
-            ->diffKeys($live);
+        $gone = Runs::namesFor($person->id)->diffKeys($live);
         $runs = Runs::ofPeople([$person->id], [...$live->keys(), ...$gone->keys()])[$person->id] ?? [];
         $told = [];
         foreach ([...$live, ...$gone] as $row) {
             $id = $row->id ?? $row->deadline_id;
             $run = $runs[$id] ?? null;
-            $ended = $run?->state($now)->hasEnded();
             $told[] = ['id' => $id, 'name' => $row->name, 'funnel' => $row->funnel ?? '', 'funnelId' => $row->funnel_id,
-                'live' => isset($row->id), 'state' => match ($ended) {
-                    null => 'not-started', true => 'over', false => 'running'
-                },
+                'live' => isset($row->id), 'state' => DeadlineRule::stateOf($run, $now),
                 'startedAt' => Instant::json($run?->startedAt), 'endsAt' => Instant::json($run?->endsAt), 'why' => $run->why ?? '',
                 // What runs for everyone cannot be moved, ended or started for one of them.
                 'canStart' => (bool) ($row->personal ?? false) && ($run === null || ! $run->forAll)];

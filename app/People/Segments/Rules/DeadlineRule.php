@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\People\Segments\Rules;
 
+use App\Deadlines\Running\Holder;
 use App\Models\Business;
 use App\Support\Instant;
 use DateTimeImmutable;
@@ -19,15 +20,14 @@ use Lantern\Core\Rules\Rule;
  */
 final class DeadlineRule implements RuleSql
 {
-    private const EVERYONE = 'everyone';
-
     public function where(Builder $query, Rule $rule, Business $business, DateTimeImmutable $now): void
     {
+        $everyone = Holder::everyone()->key;
         $personal = DB::table('deadline_kinds')->where('deadline_id', $rule->deadline)->value('personal');
         $isPersonal = $personal === null ? null : (bool) $personal;
         $runs = fn (?string $holder): Builder => DB::table('deadline_runs')->selectRaw('1')->where('deadline_id', $rule->deadline)
-            ->where(fn (Builder $q) => $q->whereColumn('deadline_runs.person_id', 'people.id')->orWhere('holder', self::EVERYONE))
-            ->when($holder !== null, fn (Builder $q) => $q->where('holder', (string) $holder, self::EVERYONE));
+            ->where(fn (Builder $q) => $q->whereColumn('deadline_runs.person_id', 'people.id')->orWhere('holder', $everyone))
+            ->when($holder !== null, fn (Builder $q) => $q->where('holder', (string) $holder, $everyone));
         $running = fn (Builder $q): Builder => $q->whereNull('closed_at')->where('ends_at', '>', Instant::sql($now));
         // One that was never published is of no other kind than it was.
         $ofThisKind = fn (): Builder => $runs($isPersonal === null ? null : ($isPersonal ? '!=' : '='));
