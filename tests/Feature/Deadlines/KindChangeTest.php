@@ -64,6 +64,14 @@ final class KindChangeTest extends DeadlineTestCase
             ?? ''));
     }
 
+    /** @return array<string, mixed> what the person's screen says of it */
+    private function screen(Person $person): array
+    {
+        $told = $this->actingAs(User::query()->firstOrFail())->getJson("/studio/api/people/{$person->id}")->assertOk()->json('deadlines');
+
+        return collect($told)->keyBy('id')->get($this->deadline);
+    }
+
     /** How it stands for somebody, as each place that says it says it. */
     private function assertStands(string $state, ?string $end, Person $person): void
     {
@@ -78,8 +86,7 @@ final class KindChangeTest extends DeadlineTestCase
         $email = Runs::ofPeople([$person->id], [$this->deadline])[$person->id][$this->deadline] ?? null;
         self::assertSame($state === 'running' ? $end : null, $email?->state($now)->isRunning() === true
             ? $email->endsAt->format('Y-m-d H:i') : null, 'emails');
-        $told = $this->actingAs(User::query()->firstOrFail())->getJson("/studio/api/people/{$person->id}")->assertOk()->json('deadlines');
-        $screen = collect($told)->keyBy('id')->get($this->deadline);
+        $screen = $this->screen($person);
         self::assertSame($state, $screen['state'], 'the person’s screen');
         if ($state === 'running') {
             self::assertSame($end, str_replace('T', ' ', substr($screen['endsAt'], 0, 16)), 'the person’s screen');
