@@ -108,6 +108,7 @@ final class KindChangeTest extends DeadlineTestCase
         $this->becomes(self::PERSONAL, $moves);
 
         $moves ? $this->assertStands('not-started', null, $robin) : $this->assertStands('running', '2027-06-20 12:00', $robin);
+        self::assertSame($moves, $this->screen($robin)['canStart'], 'what still runs for everyone is not the owner’s to start for one');
         $this->startFor($robin);
         $this->assertStands('running', $moves ? '2027-06-18 12:00' : '2027-06-20 12:00', $robin);
         $this->travelTo('2027-06-20 12:30:00');
