@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Bench;
 
-use App\Deadlines\Running\Holder;
+use App\Deadlines\Running\DeadlineOwner;
 use App\Deadlines\Running\Runs;
 use App\Drafts\NewFunnel;
 use App\Files\Uploads;
@@ -89,7 +89,7 @@ final class Scratch
             'email_key' => 'robin@pupils.example', 'joined_at' => now()]);
         foreach (DraftPart::query()->where('kind', Deadline::kind())->get() as $part) {
             Runs::add(['id' => $part->id, 'name' => $part->name, 'funnel' => $part->funnel_id, 'business' => (int) $owner->business_id],
-                Holder::person($person->id), new Fact(FactType::Started, now()->toImmutable(), now()->addDays(3)->toImmutable(),
+                DeadlineOwner::person($person->id), new Fact(FactType::Started, now()->toImmutable(), now()->addDays(3)->toImmutable(),
                     'Clicked.'));
         }
 

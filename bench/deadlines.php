@@ -17,7 +17,7 @@ use Illuminate\Cookie\CookieValuePrefix;
 use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
-use Lantern\Core\Deadlines\Lasting;
+use Lantern\Core\Deadlines\Duration;
 use Lantern\Core\Page\Look\Looks;
 
 /*
@@ -49,7 +49,7 @@ $say = fn (string $what, float $took, float $plain, string $more = '') => fprint
 // Ends, in the core alone: calendar days in zones with clock changes, to adding as many seconds.
 $zones = array_map(fn (string $z): DateTimeZone => new DateTimeZone($z), ['Europe/Oslo', 'America/Chicago', 'Australia/Lord_Howe',
     'Asia/Kathmandu']);
-$lasting = Lasting::days(3, '20:00');
+$lasting = Duration::days(3, '20:00');
 $start = new DateTimeImmutable('2026-01-01 00:00:00', new DateTimeZone('UTC'));
 $count = 50_000;
 $ends = fn (callable $end): float => $seconds(function () use ($count, $start, $zones, $end): void {
@@ -128,7 +128,7 @@ $say('a countdown picture of sixty seconds, to a still', $took, $still, sprintf(
 
 // Its rule changes, and the owner chooses that those who are in it follow.
 $part = DraftPart::there($funnel->id, 'deadline')->firstOrFail();
-$part->change(['lasting' => Lasting::days(4, '20:00')->toArray()])->save();
+$part->change(['lasting' => Duration::days(4, '20:00')->toArray()])->save();
 $now = CarbonImmutable::now();
 DB::beginTransaction();
 $plain = $seconds(fn () => DB::table('deadline_runs')->where('deadline_id', $deadline->id)

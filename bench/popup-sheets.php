@@ -11,9 +11,9 @@ use Bench\Scratch;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
 use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Popups\Placement;
 use Lantern\Core\Popups\Popup;
 use Lantern\Core\Popups\PopupDesigns;
-use Lantern\Core\Popups\Stand;
 use Lantern\Core\Support\Shape;
 use Tests\Browser\Chrome;
 
@@ -65,7 +65,7 @@ foreach (array_slice($argv, 2) ?: ['harbour', 'graphite', 'placard'] as $look) {
         $scale = $device === 'desktop' ? 0.3 : 0.5;
         $shots = [];
         foreach ($popups as [$popup, $stand]) {
-            if ($stand === Stand::Placed) {
+            if ($stand === Placement::Placed) {
                 continue;
             }
             $browser->get(PreviewLink::make($funnel->id, $until)."&popup={$popup->id}");

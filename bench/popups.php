@@ -9,8 +9,8 @@ use App\Publishing\Publishing;
 use App\Support\Ids;
 use Bench\Scratch;
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
-use Lantern\Core\Popups\Decision;
 use Lantern\Core\Popups\Popup;
+use Lantern\Core\Popups\PopupCheck;
 use Lantern\Core\Popups\PopupDesigns;
 use Lantern\Core\Popups\PopupFact;
 use Lantern\Core\Popups\PopupFactType;
@@ -105,8 +105,8 @@ $times = function (int $count, callable $does): float {
 
     return $count / ((hrtime(true) - $start) / 1e9);
 };
-$times(2000, fn () => Decision::of($one, $situation));
-$say('decisions a second, of one core', number_format($times(50_000, fn () => Decision::of($one, $situation))));
+$times(2000, fn () => PopupCheck::of($one, $situation));
+$say('decisions a second, of one core', number_format($times(50_000, fn () => PopupCheck::of($one, $situation))));
 
 // Asking, to an empty route.
 $timed = function (callable $ask): float {

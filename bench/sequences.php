@@ -10,7 +10,7 @@ use App\Models\DraftPart;
 use App\Models\Message;
 use App\Models\SequencePause;
 use App\Publishing\Publishing;
-use App\Results\Numbers;
+use App\Results\FunnelNumbers;
 use App\Support\Ids;
 use Bench\Scratch;
 use Carbon\CarbonImmutable;
@@ -116,7 +116,7 @@ $took = $time(function () use ($replanner, $sequence, &$pieces): void {
 $row('going on after a day of standing still, by a worker',
     sprintf('%.2f   (%.0f µs a person)', $took / $bare, $took * 1000 / ($people / 2)));
 
-$numbers = new Numbers;
+$numbers = new FunnelNumbers;
 $screen = $time(function () use ($numbers, $funnel): void {
     $numbers->byEmail($funnel);
     $numbers->bySequence($funnel);

@@ -14,8 +14,8 @@ use App\Models\User;
 use App\Publishing\Publishing;
 use App\Support\Instant;
 use App\Webinars\Attendance;
+use App\Webinars\AttendanceResults;
 use App\Webinars\Registrations\Links;
-use App\Webinars\Settling;
 use Bench\Scratch;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
@@ -25,13 +25,13 @@ use Lantern\Core\Money\Currency;
 use Lantern\Core\Money\Money;
 use Lantern\Core\Offers\Offer;
 use Lantern\Core\Plan\Goal;
-use Lantern\Core\Webinars\Manner;
 use Lantern\Core\Webinars\Recurrence;
 use Lantern\Core\Webinars\Schedule;
 use Lantern\Core\Webinars\ScheduleKind;
 use Lantern\Core\Webinars\Sessions;
 use Lantern\Core\Webinars\Watched;
 use Lantern\Core\Webinars\Webinar;
+use Lantern\Core\Webinars\WebinarMode;
 
 /*
  * Webinars: sessions in the core, people in a room, reminders around one moment, and the report of a session.
@@ -85,7 +85,7 @@ foreach ([['every week, three of them', new Schedule(ScheduleKind::Recurring, 'E
 $media = fn (string $name): UploadedFile => new UploadedFile(dirname(__DIR__)."/database/demo/media/{$name}", $name, null, null, true);
 $funnel = app(NewFunnel::class)->fromStarter($owner->business, Goal::Webinar, 'First Melody', 'From Open Strings to Your First Melody',
     null,
-    Money::of(29_000, Currency::of('EUR')), Manner::Live);
+    Money::of(29_000, Currency::of('EUR')), WebinarMode::Live);
 foreach (DraftPart::there($funnel->id, Offer::kind())->get() as $offer) {
     $offer->change(['price' => ['amount' => 19_000] + $offer->definition['price']])->save();
 }
@@ -253,7 +253,7 @@ $say('the numbers of all sessions of 10,000 registrations, likewise', $took, $pl
 CarbonImmutable::setTestNow($now->addHours(4));
 $took = $seconds(function (): void {
     do {
-        $some = app(Settling::class)->tick(CarbonImmutable::now());
+        $some = app(AttendanceResults::class)->tick(CarbonImmutable::now());
     } while ($some > 0);
 });
 $plain = $seconds(fn () => DB::transaction(function () use ($people): void {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Deadlines\Ended;
+use App\Deadlines\CloseDeadlines;
 use App\Mail\Broadcasts\Broadcasting;
 use App\Mail\Owner\Digest;
 use App\Mail\Sending\MessageSender;
@@ -14,7 +14,7 @@ use App\Payments\Practice\PracticeCalls;
 use App\Publishing\OpeningHours;
 use App\Support\OneAtATime;
 use App\Webhooks\Webhooks;
-use App\Webinars\Settling;
+use App\Webinars\AttendanceResults;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
 
@@ -25,8 +25,8 @@ final class SendDueMessages extends Command
     protected $description = 'Queue the messages that are due, finish payments that are open, and free what a dead worker held';
 
     public function handle(MessageSender $postman, Broadcasting $broadcasting, Webhooks $hooks, Digest $digest,
-        Reconciling $reconciling, Receipts $receipts, PracticeCalls $calls, OpeningHours $hours, Ended $deadlines,
-        Settling $webinars): int
+        Reconciling $reconciling, Receipts $receipts, PracticeCalls $calls, OpeningHours $hours, CloseDeadlines $deadlines,
+        AttendanceResults $webinars): int
     {
         $queued = OneAtATime::do('due', function () use ($postman, $broadcasting, $hooks, $digest, $reconciling, $receipts, $calls, $hours,
             $deadlines, $webinars): int {

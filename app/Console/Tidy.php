@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Deadlines\Tidying as DeadlineTidying;
+use App\Deadlines\StrangerCleanup as DeadlineTidying;
 use App\Files\Uploads;
 use App\Mail\Owner\DiskWatch;
 use App\People\Import\Importing;
-use App\Popups\Tidying as PopupTidying;
+use App\Popups\VisitCleanup as PopupTidying;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Deadlines;
 
-use App\Deadlines\Running\Holder;
+use App\Deadlines\Running\DeadlineOwner;
 use App\Deadlines\Running\Runs;
 use App\Models\Funnel;
 use App\Models\Person;
@@ -64,7 +64,7 @@ final readonly class ByHand
     private function write(Person $person, Funnel $funnel, Deadline $deadline, Fact $fact, int $user, ?callable $refuse = null): void
     {
         DB::transaction(function () use ($person, $funnel, $deadline, $fact, $user, $refuse): void {
-            $run = Runs::of([Holder::person($person->id)->key], [$deadline->id])[$deadline->id] ?? null;
+            $run = Runs::of([DeadlineOwner::person($person->id)->key], [$deadline->id])[$deadline->id] ?? null;
             if ($run === null && $fact->type !== FactType::Started) {
                 throw Invalid::at('deadline', 'It has not started for this person.');
             }
@@ -73,7 +73,7 @@ final readonly class ByHand
                 throw Invalid::at('deadline', $why);
             }
             Runs::add(['id' => $deadline->id, 'name' => $deadline->name, 'funnel' => $funnel->id, 'business' => $funnel->business_id],
-                Holder::person($person->id), $fact, $user);
+                DeadlineOwner::person($person->id), $fact, $user);
             $this->emails->follow($deadline->id, [$person->id]);
         });
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Deadlines;
 
-use App\Deadlines\Running\Holder;
+use App\Deadlines\Running\DeadlineOwner;
 use App\Deadlines\Running\Runs;
 use App\Models\Funnel;
 use App\Models\Version;
@@ -128,7 +128,7 @@ final readonly class MovingRuns
             $run = $deadline->isPersonal() ? Runs::forEveryone($deadline->id) : null;
             if ($run !== null && $run->state($now)->isRunning()) {
                 Runs::add(['id' => $deadline->id, 'name' => $deadline->name, 'funnel' => $version->funnel_id,
-                    'business' => $version->funnel->business_id], Holder::everyone(), new Fact(FactType::Removed, $now, null,
+                    'business' => $version->funnel->business_id], DeadlineOwner::everyone(), new Fact(FactType::Removed, $now, null,
                         "Personal from version {$version->number} on."));
             }
         });
@@ -161,7 +161,7 @@ final readonly class MovingRuns
     private function running(string $deadline, CarbonImmutable $now): Builder
     {
         return DB::table('deadline_runs')->leftJoin('people', 'people.id', '=', 'deadline_runs.person_id')
-            ->where('deadline_id', $deadline)->where('holder', '!=', Holder::everyone()->key)->whereNull('closed_at')
+            ->where('deadline_id', $deadline)->where('holder', '!=', DeadlineOwner::everyone()->key)->whereNull('closed_at')
             ->where('ends_at', '>', Instant::sql($now))->select(['deadline_runs.*', 'people.timezone']);
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Deadlines;
 
-use App\Deadlines\Running\Holder;
+use App\Deadlines\Running\DeadlineOwner;
 use App\Deadlines\Running\Runs;
 use App\Models\Funnel;
 use App\Models\Version;
@@ -32,7 +32,7 @@ final class PublishedDeadlines
             // What is promised to everyone at once is what is published: a moved moment holds for all of them.
             if ($run !== null && $known?->endsAt != $run->endsAt) {
                 Runs::add(['id' => $deadline->id, 'name' => $deadline->name, 'funnel' => $funnel->id, 'business' => $funnel->business_id],
-                    Holder::everyone(), new Fact($known === null ? FactType::Started : FactType::Moved, $now, $run->endsAt,
+                    DeadlineOwner::everyone(), new Fact($known === null ? FactType::Started : FactType::Moved, $now, $run->endsAt,
                         $known === null ? "Published in version {$version->number}." : "Moved in version {$version->number}."));
             }
         }

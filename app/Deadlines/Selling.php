@@ -6,10 +6,10 @@ namespace App\Deadlines;
 
 use Carbon\CarbonImmutable;
 use DateTimeInterface;
-use Lantern\Core\Deadlines\Access;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Deadlines\Guards;
-use Lantern\Core\Offers\Standing;
+use Lantern\Core\Deadlines\OfferAccess;
+use Lantern\Core\Offers\Availability;
 
 /** Whether deadlines let somebody buy an offer: what every way of buying asks, on the server, when it is bought. */
 final class Selling
@@ -17,9 +17,9 @@ final class Selling
     /**
      * @param  list<Deadline>  $deadlines  of the funnel
      * @param  DateTimeInterface|null  $openSince  when the checkout it comes from was shown to them; null where there is none
-     * @return Standing|null nothing where no deadline stands in the way
+     * @return Availability|null nothing where no deadline stands in the way
      */
-    public static function refusal(array $deadlines, string $offer, States $states, ?DateTimeInterface $openSince = null): ?Standing
+    public static function refusal(array $deadlines, string $offer, States $states, ?DateTimeInterface $openSince = null): ?Availability
     {
         $wasOpen = $openSince !== null;
         foreach ($deadlines as $deadline) {
@@ -28,9 +28,9 @@ final class Selling
         }
 
         return match ((new Guards($deadlines, []))->offer($offer, $states->states, $wasOpen)) {
-            Access::Open => null,
-            Access::NotBegun => Standing::TimeNotBegun,
-            Access::Over => Standing::TimeRanOut,
+            OfferAccess::Open => null,
+            OfferAccess::NotBegun => Availability::TimeNotBegun,
+            OfferAccess::Over => Availability::TimeRanOut,
         };
     }
 

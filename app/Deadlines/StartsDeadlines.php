@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Deadlines;
 
-use App\Deadlines\Running\Holder;
+use App\Deadlines\Running\DeadlineOwner;
 use App\Deadlines\Running\Runs;
 use App\Journey\CarriesOut;
 use App\Journey\CarriesOutForStrangers;
@@ -25,7 +25,7 @@ final class StartsDeadlines implements CarriesOut, CarriesOutForStrangers
         $deadline = $effect instanceof StartDeadline && $context->funnel !== null ? self::live($context->funnel, $effect->deadline)
             : null;
         if ($effect instanceof StartDeadline && $deadline !== null) {
-            Runs::add($deadline, Holder::person($context->person->id, $context->visitor), self::fact($effect));
+            Runs::add($deadline, DeadlineOwner::person($context->person->id, $context->visitor), self::fact($effect));
         }
     }
 
@@ -35,9 +35,9 @@ final class StartsDeadlines implements CarriesOut, CarriesOutForStrangers
         if (! $effect instanceof StartDeadline || $deadline === null) {
             return;
         }
-        Runs::add($deadline, Holder::browser($stranger->visitor), self::fact($effect));
+        Runs::add($deadline, DeadlineOwner::browser($stranger->visitor), self::fact($effect));
         if ($deadline['byAddress']) {
-            Runs::add($deadline, Holder::address($stranger->ip, $effect->deadline), self::fact($effect));
+            Runs::add($deadline, DeadlineOwner::address($stranger->ip, $effect->deadline), self::fact($effect));
         }
     }
 

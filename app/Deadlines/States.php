@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Deadlines;
 
-use App\Deadlines\Running\Holder;
+use App\Deadlines\Running\DeadlineOwner;
 use App\Deadlines\Running\Runs;
 use Carbon\CarbonImmutable;
 use Lantern\Core\Deadlines\Deadline;
@@ -24,11 +24,11 @@ final readonly class States
     }
 
     /** @param  list<Deadline>  $deadlines */
-    public static function of(array $deadlines, Who $who, CarbonImmutable $now): self
+    public static function of(array $deadlines, VisitorIdentity $identity, CarbonImmutable $now): self
     {
         $holders = [];
         foreach ($deadlines as $deadline) {
-            $holders[$deadline->id] = [...$who->holders($deadline), Holder::everyone()->key];
+            $holders[$deadline->id] = [...$identity->holders($deadline), DeadlineOwner::everyone()->key];
         }
         $all = array_values(array_unique(array_merge([], ...array_values($holders))));
         $known = Runs::of($all, array_keys($holders));

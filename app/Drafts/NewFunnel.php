@@ -17,7 +17,7 @@ use Lantern\Core\Plan\LeadMagnet;
 use Lantern\Core\Plan\PlanCopy;
 use Lantern\Core\Plan\WebAddress;
 use Lantern\Core\Starters\Starter;
-use Lantern\Core\Webinars\Manner;
+use Lantern\Core\Webinars\WebinarMode;
 
 /** Makes funnels: from a starter, or from one that is there. */
 final class NewFunnel
@@ -26,10 +26,10 @@ final class NewFunnel
      * @param  string  $title  of what is given away, waited for, shown or sold
      * @param  Upload|null  $file  what is given away; may come later
      * @param  Money|null  $price  of what is sold; null when it is not known yet
-     * @param  Manner  $manner  how its webinar is held, where it holds one
+     * @param  WebinarMode  $manner  how its webinar is held, where it holds one
      */
     public function fromStarter(Business $business, Goal $goal, string $name, string $title, ?Upload $file,
-        ?Money $price = null, Manner $manner = Manner::Live): Funnel
+        ?Money $price = null, WebinarMode $manner = WebinarMode::Live): Funnel
     {
         $leadMagnet = ! $goal->hasLeadMagnet() ? null : ($file === null
             ? new LeadMagnet(Ids::next(), $title)

@@ -18,7 +18,7 @@ final readonly class Signup
     /**
      * @param  array<string, string>  $source address parameters and referrer, for where the person came from
      * @param  string  $session  the key of the session that was chosen; '' where the form asks for none
-     * @param  Popped|null  $popped  the pop-up or placed form in which it was
+     * @param  PopupOrigin|null  $popped  the pop-up or placed form in which it was
      */
     public function __construct(
         public Funnel $funnel,
@@ -34,7 +34,7 @@ final readonly class Signup
         public ?string $ip = null,
         public ?string $userAgent = null,
         public bool $owner = false,
-        public ?Popped $popped = null,
+        public ?PopupOrigin $popped = null,
         public string $session = '',
         public ?Proven $proven = null,
     ) {

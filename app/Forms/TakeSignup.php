@@ -14,7 +14,7 @@ use App\People\Browsers\Joining;
 use App\People\Consent\Suppressions;
 use App\People\Fields\OwnFields;
 use App\Support\Instant;
-use App\Webinars\Registrations\Bookings;
+use App\Webinars\Registrations\RegisteredSessions;
 use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\DB;
@@ -29,7 +29,7 @@ use Lantern\Core\People\EmailAddress;
 use Lantern\Core\People\FieldKind;
 use Lantern\Core\People\TypedAddress;
 use Lantern\Core\Sequences\SequencePlan;
-use Lantern\Core\Webinars\Booking;
+use Lantern\Core\Webinars\RegisteredSession;
 use LogicException;
 
 /**
@@ -137,7 +137,7 @@ final readonly class TakeSignup
         if ($theirs) {
             Suppressions::cameBack($person->business_id, $person->email);
         }
-        $event = NewEvent::ofSubmission(EventType::Joined, $submission, $at, $owner, $this->booking($submission, $theirs, $at));
+        $event = NewEvent::ofSubmission(EventType::Joined, $submission, $at, $owner, $this->registered($submission, $theirs, $at));
         $started = array_map(fn (SequencePlan $s): string => $s->id, $submission->version->plan()->startedBy($event->inCore()));
         if ($theirs) {
             DB::table('opt_outs')->where('person_id', $person->id)->whereIn('what', ['broadcasts', ...$started])->delete();
@@ -153,7 +153,7 @@ final readonly class TakeSignup
      * The session that was chosen in the form, as it can be had now. Whoever has one already keeps it, if it is not sure that it is
      * them who choose another one; they are written to instead.
      */
-    private function booking(Submission $submission, bool $theirs, DateTimeImmutable $at): ?Booking
+    private function registered(Submission $submission, bool $theirs, DateTimeImmutable $at): ?RegisteredSession
     {
         $chosen = $submission->session;
         $webinar = $chosen === null ? null : $submission->version->plan()->webinar($chosen['webinar']);
@@ -171,7 +171,7 @@ final readonly class TakeSignup
             return null;
         }
 
-        return Bookings::choose($webinar, $chosen['key'], new DateTimeZone($chosen['zone']), $submission->person_id, $at);
+        return RegisteredSessions::choose($webinar, $chosen['key'], new DateTimeZone($chosen['zone']), $submission->person_id, $at);
     }
 
     private static function hasLeft(int $business, EmailAddress $email): bool

@@ -15,7 +15,7 @@ use App\Models\Version;
 use DateTimeImmutable;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\EventType;
-use Lantern\Core\Webinars\Booking;
+use Lantern\Core\Webinars\RegisteredSession;
 
 /** Something that just happened, with all that is known of it, on its way through {@see Events}. */
 final readonly class NewEvent
@@ -35,7 +35,7 @@ final readonly class NewEvent
      * @param  Order|null  $order  by which
      * @param  string|null  $email  the id of the email of a funnel in which a link was followed
      * @param  string|null  $webinar  the id of the webinar it is about
-     * @param  Booking|null  $booking  the session that they register for
+     * @param  RegisteredSession|null  $registered  the session that they register for
      * @param  Stranger|null  $stranger  who it is where no person is known, for what can happen to a browser alone
      */
     public function __construct(
@@ -61,7 +61,7 @@ final readonly class NewEvent
         public ?string $email = null,
         public ?Stranger $stranger = null,
         public ?string $webinar = null,
-        public ?Booking $booking = null,
+        public ?RegisteredSession $registered = null,
         public bool $alone = false,
     ) {
     }
@@ -102,28 +102,28 @@ final readonly class NewEvent
 
     /** Something that a filled-in form led to. */
     public static function ofSubmission(EventType $type, Submission $submission, DateTimeImmutable $at, bool $owner,
-        ?Booking $booking = null): self
+        ?RegisteredSession $registered = null): self
     {
         return new self($type, $submission->funnel->business, $at, $submission->funnel, $submission->version, $submission->page_id,
             $submission->form_id,
             person: $submission->person, visitor: $submission->visitor, source: $submission->source['utm_source'] ?? null, owner: $owner,
-            data: ['submission' => $submission->id], submission: $submission, booking: $booking);
+            data: ['submission' => $submission->id], submission: $submission, registered: $registered);
     }
 
     /**
      * Something that happened to somebody's session.
      *
-     * @param  Booking|null  $booking  the session that is theirs from now on
+     * @param  RegisteredSession|null  $registered  the session that is theirs from now on
      */
     public static function ofRegistration(EventType $type, Registration $registration, DateTimeImmutable $at,
-        ?Booking $booking = null): self
+        ?RegisteredSession $registered = null): self
     {
         $registration->loadMissing(['funnel.business', 'funnel.liveVersion', 'version', 'person.business']);
 
         return new self($type, $registration->funnel->business, $at, $registration->funnel,
             $registration->funnel->liveVersion ?? $registration->version, person: $registration->person, owner: $registration->owner,
-            data: ['webinar' => $registration->webinar_id, 'session' => $booking->session->key ?? $registration->session_key],
-            webinar: $registration->webinar_id, booking: $booking);
+            data: ['webinar' => $registration->webinar_id, 'session' => $registered->session->key ?? $registration->session_key],
+            webinar: $registration->webinar_id, registered: $registered);
     }
 
     /**
@@ -152,6 +152,6 @@ final readonly class NewEvent
     public function inCore(): Event
     {
         return new Event($this->type, $this->at, $this->page, $this->form, $this->tag, $this->why, $this->offers,
-            $this->closed, $this->email, popup: $this->submission?->popup_id, webinar: $this->webinar, booking: $this->booking);
+            $this->closed, $this->email, popup: $this->submission?->popup_id, webinar: $this->webinar, registered: $this->registered);
     }
 }

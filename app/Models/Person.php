@@ -10,7 +10,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Lantern\Core\People\EmailAddress;
-use Lantern\Core\People\Standing;
+use Lantern\Core\People\Subscription;
 
 /**
  * Somebody on the list: one for each address.
@@ -67,15 +67,15 @@ final class Person extends Record
     }
 
     /** How they stand to the list; what weighs most comes first. */
-    public function standing(): Standing
+    public function subscription(): Subscription
     {
         return match (true) {
-            $this->suppressed === 'complained' => Standing::Complained,
-            $this->suppressed !== null => Standing::Bounced,
-            $this->unsubscribed_at !== null => Standing::Unsubscribed,
-            $this->pending => Standing::Unconfirmed,
-            ! $this->marketing => Standing::NoMarketing,
-            default => Standing::Subscribed,
+            $this->suppressed === 'complained' => Subscription::Complained,
+            $this->suppressed !== null => Subscription::Bounced,
+            $this->unsubscribed_at !== null => Subscription::Unsubscribed,
+            $this->pending => Subscription::Unconfirmed,
+            ! $this->marketing => Subscription::NoMarketing,
+            default => Subscription::Subscribed,
         };
     }
 

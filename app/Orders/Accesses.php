@@ -6,10 +6,10 @@ namespace App\Orders;
 
 use App\Journey\CarriesOut;
 use App\Journey\EffectContext;
-use App\Models\Access;
 use App\Models\Order;
 use App\Models\OrderLine;
 use App\Models\Person;
+use App\Models\ProductAccess;
 use DateTimeImmutable;
 use Lantern\Core\Journey\Effects\Effect;
 use Lantern\Core\Journey\Effects\GiveProduct;
@@ -27,7 +27,7 @@ final readonly class Accesses implements CarriesOut
         if ($product === null || $context->order === null) {
             return;
         }
-        $access = Access::query()->firstOrCreate(['person_id' => $context->person->id, 'product_id' => $product->id,
+        $access = ProductAccess::query()->firstOrCreate(['person_id' => $context->person->id, 'product_id' => $product->id,
             'order_id' => $context->order->id],
             $this->values($product, $context->order->business_id, $context->order->funnel_id, $context->at));
         if ($access->wasRecentlyCreated) {
@@ -37,12 +37,12 @@ final readonly class Accesses implements CarriesOut
     }
 
     /** By the owner's hand. */
-    public function give(Person $person, string $funnel, Product $product, DateTimeImmutable $at, ?Order $order = null): Access
+    public function give(Person $person, string $funnel, Product $product, DateTimeImmutable $at, ?Order $order = null): ProductAccess
     {
-        $access = Access::query()->where('person_id', $person->id)->where('product_id', $product->id)
+        $access = ProductAccess::query()->where('person_id', $person->id)->where('product_id', $product->id)
             ->where('order_id', $order?->id)->first();
         if ($access === null) {
-            $access = Access::query()->create(['person_id' => $person->id, 'product_id' => $product->id, 'order_id' => $order?->id]
+            $access = ProductAccess::query()->create(['person_id' => $person->id, 'product_id' => $product->id, 'order_id' => $order?->id]
                 + $this->values($product, $person->business_id, $funnel, $at));
         } else {
             $access->forceFill(['state' => AccessState::Active, 'changed_at' => $at])->save();
@@ -74,7 +74,8 @@ final readonly class Accesses implements CarriesOut
 
     private function change(Order $order, AccessState $from, AccessState $to, FactType $fact, DateTimeImmutable $at, string $why): void
     {
-        $changed = Access::query()->where('order_id', $order->id)->where('state', $from)->update(['state' => $to, 'changed_at' => $at]);
+        $changed = ProductAccess::query()->where('order_id', $order->id)->where('state', $from)->update(['state' => $to,
+            'changed_at' => $at]);
         if ($changed > 0) {
             OrderLog::add($order, $fact, $at, data: array_filter(['why' => $why]));
         }
@@ -91,14 +92,14 @@ final readonly class Accesses implements CarriesOut
             ->update(['state' => LineState::Returned]);
         $order->unsetRelation('lines');
         $kept = OrderLine::query()->where('order_id', $order->id)->where('state', LineState::Bought)->pluck('product_id');
-        $ended = Access::query()->with('order')->where('order_id', $order->id)
+        $ended = ProductAccess::query()->with('order')->where('order_id', $order->id)
             ->where('state', '!=', AccessState::Ended)->get();
-        foreach ($ended->reject(fn (Access $a): bool => $kept->contains($a->product_id)) as $access) {
+        foreach ($ended->reject(fn (ProductAccess $a): bool => $kept->contains($a->product_id)) as $access) {
             $this->end($access, $at);
         }
     }
 
-    public function end(Access $access, DateTimeImmutable $at): void
+    public function end(ProductAccess $access, DateTimeImmutable $at): void
     {
         if ($access->state === AccessState::Ended) {
             return;

@@ -6,7 +6,7 @@ namespace App\Orders;
 
 use App\Deadlines\Selling;
 use App\Deadlines\States;
-use App\Deadlines\Who;
+use App\Deadlines\VisitorIdentity;
 use App\Journey\Events;
 use App\Journey\NewEvent;
 use App\Models\Order;
@@ -20,10 +20,10 @@ use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Money\TaxRate;
+use Lantern\Core\Offers\Availability;
 use Lantern\Core\Offers\LineKind;
 use Lantern\Core\Offers\Offer;
 use Lantern\Core\Offers\Quote;
-use Lantern\Core\Offers\Standing;
 use Lantern\Core\Offers\Wanted;
 use Lantern\Core\Orders\FactType;
 use Lantern\Core\Orders\LineState;
@@ -36,7 +36,7 @@ use Lantern\Core\Plan\Plan;
 /** Offers after paying: one click charges the card that was just used, or says no thanks. Each offer is taken once in an order. */
 final readonly class ExtraOffers
 {
-    public function __construct(private Events $events, private Settling $settling)
+    public function __construct(private Events $events, private PaymentResults $results)
     {
     }
 
@@ -52,29 +52,30 @@ final readonly class ExtraOffers
      *
      * @param  list<Deadline>  $deadlines  of the funnel
      */
-    public static function standing(Order $order, Offer $offer, array $deadlines, CarbonImmutable $now): Standing
+    public static function availability(Order $order, Offer $offer, array $deadlines, CarbonImmutable $now): Availability
     {
         if (! $order->state->isKept()) {
             // Whoever got their money back, or takes it back, is offered nothing more by one click.
-            return Standing::Over;
+            return Availability::Over;
         }
         if (Sold::hasInOrder($order->id, $offer->id)) {
-            return Standing::AlreadyBought;
+            return Availability::AlreadyBought;
         }
 
         // What its person has otherwise is not shown, be it by an offer that is passed by, before it is proven whose order it is.
-        $standing = $offer->standing($now, $order->funnel->business->zone(), Sold::taken($offer->id),
+        $availability = $offer->availability($now, $order->funnel->business->zone(), Sold::taken($offer->id),
             $order->joined_at !== null && Sold::has($order->person, $offer->id));
         $guarding = array_values(array_filter($deadlines, fn (Deadline $d): bool => $d->guardsOffer($offer->id)));
 
-        return $standing !== Standing::OnSale || $guarding === [] || $order->owner ? $standing
-            : Selling::refusal($guarding, $offer->id, self::states($order, $guarding, $now), $order->placed_at) ?? $standing;
+        return $availability !== Availability::OnSale || $guarding === [] || $order->owner ? $availability
+            : Selling::refusal($guarding, $offer->id, self::states($order, $guarding, $now), $order->placed_at) ?? $availability;
     }
 
     /** @param  list<Deadline>  $deadlines */
     private static function states(Order $order, array $deadlines, CarbonImmutable $now): States
     {
-        return States::of($deadlines, new Who(Who::ofMailboxes([$order->person_id]), $order->visitor, (string) $order->ip,
+        return States::of($deadlines, new VisitorIdentity(VisitorIdentity::ofMailboxes([$order->person_id]), $order->visitor,
+            (string) $order->ip,
             $order->funnel->business->zone()), $now);
     }
 
@@ -85,7 +86,8 @@ final readonly class ExtraOffers
         $closed = [];
         foreach ($plan->pages as $page) {
             $offer = $page->role->isExtraOffer() ? $plan->offerOn($page) : null;
-            if ($offer !== null && self::standing($order, $offer, $plan->deadlines, CarbonImmutable::instance($at)) !== Standing::OnSale) {
+            if ($offer !== null && self::availability($order, $offer, $plan->deadlines,
+                CarbonImmutable::instance($at)) !== Availability::OnSale) {
                 $closed[] = $offer->id;
             }
         }
@@ -109,7 +111,7 @@ final readonly class ExtraOffers
             $offer = $plan->offerOn($page);
             $product = $offer === null ? null : $plan->product($offer->product);
             if ($offer === null || $product === null) {
-                throw NotForSale::standing(Standing::Over);
+                throw NotForSale::availability(Availability::Over);
             }
             $order = Order::query()->with(['funnel.business', 'person'])->findOrFail($order->id);
             $open = Payment::query()->with(['order.funnel.business', 'order.lines'])->where('order_id', $order->id)
@@ -120,9 +122,9 @@ final readonly class ExtraOffers
                 return $open->state === PaymentState::Paid ? null : $open;
             }
             $now = CarbonImmutable::now();
-            $standing = self::standing($order, $offer, $plan->deadlines, $now);
-            if ($standing !== Standing::OnSale) {
-                throw NotForSale::standing($standing);
+            $availability = self::availability($order, $offer, $plan->deadlines, $now);
+            if ($availability !== Availability::OnSale) {
+                throw NotForSale::availability($availability);
             }
             $kind = $page->role === PageRole::Downsell ? LineKind::Downsell : LineKind::Upsell;
             $quote = Quote::of([Wanted::of($kind, $offer, $product)], TaxRate::of($order->business->tax_rate));
@@ -139,7 +141,7 @@ final readonly class ExtraOffers
             OrderLog::add($order, FactType::LineAdded, $now, amount: $line->total->minor, lines: [$number => $line->total->minor],
                 data: ['name' => $line->name, 'kind' => $kind->value]);
             if ($line->dueNow()->isZero()) {
-                $this->settling->bought($order, [$number], $now);
+                $this->results->bought($order, [$number], $now);
 
                 return null;
             }

@@ -4,20 +4,20 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
-use Lantern\Core\Offers\Standing;
+use Lantern\Core\Offers\Availability;
 use RuntimeException;
 
 /** What somebody wants to buy cannot be bought by them now. Nothing was charged, and nothing is kept. */
 final class NotForSale extends RuntimeException
 {
-    private function __construct(public readonly ?Standing $standing, public readonly string $field, string $message)
+    private function __construct(public readonly ?Availability $availability, public readonly string $field, string $message)
     {
         parent::__construct($message);
     }
 
-    public static function standing(Standing $standing): self
+    public static function availability(Availability $availability): self
     {
-        return new self($standing, '', $standing->sentence());
+        return new self($availability, '', $availability->sentence());
     }
 
     /** @param  string  $field  of the checkout that it is about */

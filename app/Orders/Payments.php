@@ -17,7 +17,7 @@ use Lantern\Core\Orders\PaymentState;
  */
 final readonly class Payments
 {
-    public function __construct(private PaymentProvider $provider, private Settling $settling)
+    public function __construct(private PaymentProvider $provider, private PaymentResults $results)
     {
     }
 
@@ -52,7 +52,7 @@ final readonly class Payments
         } catch (NoAnswer) {
             return;
         }
-        $this->settling->settle($payment->key, $answer);
+        $this->results->settle($payment->key, $answer);
     }
 
     /** Looks what became of a payment, such as when its buyer comes back from their bank. */
@@ -65,7 +65,7 @@ final readonly class Payments
             return;
         }
         if ($answer !== null) {
-            $this->settling->settle($payment->key, $answer);
+            $this->results->settle($payment->key, $answer);
         }
     }
 }

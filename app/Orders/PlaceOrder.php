@@ -6,7 +6,7 @@ namespace App\Orders;
 
 use App\Deadlines\Selling;
 use App\Deadlines\States;
-use App\Deadlines\Who;
+use App\Deadlines\VisitorIdentity;
 use App\Models\Order;
 use App\Models\OrderLine;
 use App\Models\Payment;
@@ -18,8 +18,8 @@ use App\Support\Durable;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Offers\Availability;
 use Lantern\Core\Offers\QuoteLine;
-use Lantern\Core\Offers\Standing;
 use Lantern\Core\Orders\FactType;
 use Lantern\Core\Orders\LineState;
 use Lantern\Core\Orders\OrderState;
@@ -33,7 +33,7 @@ use Lantern\Core\People\TypedAddress;
  */
 final readonly class PlaceOrder
 {
-    public function __construct(private Settling $settling)
+    public function __construct(private PaymentResults $results)
     {
     }
 
@@ -62,7 +62,7 @@ final readonly class PlaceOrder
                 data: array_filter(['coupon' => $attempt->coupon === null ? '' : $attempt->code]));
             $due = array_filter(array_map(fn (QuoteLine $l): int => $l->dueNow()->minor, $lines));
             if ($due === []) {
-                $this->settling->bought($order, array_keys($lines), $attempt->at);
+                $this->results->bought($order, array_keys($lines), $attempt->at);
             } else {
                 $this->ask($order, $due, $attempt);
             }
@@ -110,9 +110,10 @@ final readonly class PlaceOrder
         if ($deadlines === [] || $attempt->owner) {
             return null;
         }
-        $browser = Who::personOf($attempt->visitor);
+        $browser = VisitorIdentity::personOf($attempt->visitor);
 
-        return States::of($deadlines, new Who(Who::ofMailboxes(array_values(array_filter([$person->id, $browser], is_string(...)))),
+        return States::of($deadlines, new VisitorIdentity(VisitorIdentity::ofMailboxes(array_values(array_filter([$person->id, $browser],
+            is_string(...)))),
             $attempt->visitor, (string) $attempt->ip, PersonLookup::zone($person)), CarbonImmutable::instance($attempt->at));
     }
 
@@ -123,14 +124,14 @@ final readonly class PlaceOrder
         $zone = $attempt->funnel->business->zone();
         foreach ($attempt->quote->lines as $i => $line) {
             $offer = $plan->offer($line->offer);
-            $standing = $offer === null ? Standing::Over
-                : $offer->standing($attempt->at, $zone, Sold::taken($offer->id, $except), Sold::has($person, $offer->id, $except));
-            $refusal = $standing === Standing::OnSale && $states !== null
+            $availability = $offer === null ? Availability::Over
+                : $offer->availability($attempt->at, $zone, Sold::taken($offer->id, $except), Sold::has($person, $offer->id, $except));
+            $refusal = $availability === Availability::OnSale && $states !== null
                 ? Selling::refusal($plan->deadlines, $line->offer, $states, $attempt->shownAt) : null;
-            $standing = $refusal ?? $standing;
-            if ($standing !== Standing::OnSale) {
-                throw $i === 0 ? NotForSale::standing($standing)
-                    : NotForSale::because("bump-{$line->offer}", "{$line->name}: ".$standing->sentence());
+            $availability = $refusal ?? $availability;
+            if ($availability !== Availability::OnSale) {
+                throw $i === 0 ? NotForSale::availability($availability)
+                    : NotForSale::because("bump-{$line->offer}", "{$line->name}: ".$availability->sentence());
             }
         }
         if ($attempt->coupon !== null) {

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
-use App\Models\Access;
 use App\Models\Order;
+use App\Models\ProductAccess;
 use App\Models\Upload;
 use App\People\Proof\Proven;
 use Illuminate\Support\Collection;
@@ -20,7 +20,7 @@ final class Purchases
      */
     public function ofOrder(Order $order): array
     {
-        return $this->items(Access::query()->where('order_id', $order->id)->orderBy('given_at')->orderBy('id')->get());
+        return $this->items(ProductAccess::query()->where('order_id', $order->id)->orderBy('given_at')->orderBy('id')->get());
     }
 
     /**
@@ -28,16 +28,16 @@ final class Purchases
      */
     public function ofPerson(Proven $proven): array
     {
-        return $this->items(Access::query()->where('person_id', $proven->person->id)->orderBy('given_at')->orderBy('id')->get());
+        return $this->items(ProductAccess::query()->where('person_id', $proven->person->id)->orderBy('given_at')->orderBy('id')->get());
     }
 
     /**
-     * @param  Collection<int, Access>  $accesses
+     * @param  Collection<int, ProductAccess>  $accesses
      * @return list<array{name: string, line: string, state: AccessState, open: string|null, files: list<array{name: string, url: string}>}>
      */
     private function items(Collection $accesses): array
     {
-        return array_values($accesses->map(function (Access $access): array {
+        return array_values($accesses->map(function (ProductAccess $access): array {
             $product = $access->product();
             $open = $access->state === AccessState::Active;
             $files = array_filter($open ? $product->files : [],
@@ -50,12 +50,12 @@ final class Purchases
         })->all());
     }
 
-    public static function openLink(Access $access): string
+    public static function openLink(ProductAccess $access): string
     {
         return url("/my/open/{$access->id}/".PayLinks::seal("open|{$access->id}"));
     }
 
-    public static function fileLink(Access $access, ProductFile $file): string
+    public static function fileLink(ProductAccess $access, ProductFile $file): string
     {
         return url("/my/files/{$access->id}/{$file->id}/".PayLinks::seal("file|{$access->id}|{$file->id}").'/'.rawurlencode($file->name));
     }

@@ -31,7 +31,7 @@ final readonly class Reconciling
     public function __construct(
         private PaymentProvider $provider,
         private Payments $payments,
-        private Settling $settling,
+        private PaymentResults $results,
         private Refunding $refunding,
     ) {
     }
@@ -64,14 +64,14 @@ final readonly class Reconciling
             return;
         }
         if ($answer !== null) {
-            $this->settling->settle($payment->key, $answer);
+            $this->results->settle($payment->key, $answer);
         } elseif ($payment->purpose === PaymentPurpose::Later) {
             // Whoever was to ask has died: the day of this payment has come all the same.
             $this->payments->ask($payment);
         } elseif ($payment->asked_at === null
             || $payment->asked_at < $now->subMinutes((int) config('lantern.checkout.give_up_minutes'))) {
             // The provider never heard of it, and its buyer is gone.
-            $this->settling->giveUp($payment, 'It was never asked for, and nothing has been charged.');
+            $this->results->giveUp($payment, 'It was never asked for, and nothing has been charged.');
         }
     }
 

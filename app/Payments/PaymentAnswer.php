@@ -16,7 +16,7 @@ final readonly class PaymentAnswer
      * @param  bool  $disputed  does the buyer's bank take it back?
      */
     public function __construct(
-        public PaymentStanding $standing,
+        public ProviderState $state,
         public int $amount,
         public string $currency,
         public string $trouble = '',

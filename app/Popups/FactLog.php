@@ -21,7 +21,7 @@ final class FactLog
     private const MOST = 400;
 
     /** @return bool was it new? A report that comes again changes nothing. */
-    public static function write(LivePopup $popup, PopupFactType $type, Asked $asked, ?string $person, ?TriggerKind $by = null,
+    public static function write(LivePopup $popup, PopupFactType $type, PopupView $asked, ?string $person, ?TriggerKind $by = null,
         ?int $afterMs = null, string $pattern = ''): bool
     {
         return DB::table('popup_facts')->insertOrIgnore(['business_id' => $asked->business->id, 'funnel_id' => $popup->funnel->id,

@@ -6,7 +6,7 @@ namespace App\Popups;
 
 use App\Forms\Confirmations;
 use App\Forms\FormToken;
-use App\Forms\Popped;
+use App\Forms\PopupOrigin;
 use App\Forms\Signup;
 use App\Forms\SpamGuard;
 use App\Forms\TakeSignup;
@@ -16,8 +16,8 @@ use App\Serving\Browser;
 use App\Serving\Source;
 use App\Support\Ids;
 use App\Support\Input;
-use App\Webinars\Registrations\Bookings;
 use App\Webinars\Registrations\Offered;
+use App\Webinars\Registrations\RegisteredSessions;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Http\Request;
@@ -41,7 +41,7 @@ final readonly class JoinInPopup
     }
 
     /** What came of it: errors by field, a message, a second step, thanks in its place, or where to go. */
-    public function take(Request $request, Asked $asked, LivePopup $live): Joined
+    public function take(Request $request, PopupView $asked, LivePopup $live): Joined
     {
         $version = Version::query()->findOrFail($live->page->version_id);
         $plan = $version->plan();
@@ -79,7 +79,7 @@ final readonly class JoinInPopup
         return DB::transaction(function () use ($request, $asked, $live, $version, $plan, $form, $answers, $token, $page, $source): Joined {
             [$submission] = $this->takeSignup->take(new Signup($live->funnel, $version, $page, $form, $answers, $token->nonce,
                 CarbonImmutable::now(), $asked->visitor, Browser::zone($request->input('zone')), $source, $request->ip(),
-                $request->userAgent(), $asked->owner, new Popped($live->popup->id, $asked->site?->id,
+                $request->userAgent(), $asked->owner, new PopupOrigin($live->popup->id, $asked->site?->id,
                     $asked->site === null ? null : $asked->path), $this->session($request, $plan, $form)));
             if (! $asked->owner) {
                 $shown = FactLog::shown($asked->view, $live->popup->id);
@@ -105,7 +105,7 @@ final readonly class JoinInPopup
         $zone = new DateTimeZone(Browser::zone($request->input('zone')) ?? $plan->sender->timeZone);
         $key = Input::text($request, 'webinar_session');
 
-        return $key !== '' && Bookings::choose($webinar, $key, $zone, null, $now) !== null ? $key
+        return $key !== '' && RegisteredSessions::choose($webinar, $key, $zone, null, $now) !== null ? $key
             : Offered::to($webinar, $zone, $now)->choices[0]->session->key ?? '';
     }
 

@@ -19,7 +19,7 @@ final class LinksToSites
         }
         $parts = explode('#', $url, 2);
 
-        return $parts[0].(str_contains($parts[0], '?') ? '&' : '?').Asked::FROM_EMAIL.(isset($parts[1]) ? "#{$parts[1]}" : '');
+        return $parts[0].(str_contains($parts[0], '?') ? '&' : '?').PopupView::FROM_EMAIL.(isset($parts[1]) ? "#{$parts[1]}" : '');
     }
 
     private static function host(string $origin): string

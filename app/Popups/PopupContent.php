@@ -15,8 +15,8 @@ use App\Serving\Visit;
 use App\Support\Hosts;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
+use Lantern\Core\Popups\Placement;
 use Lantern\Core\Popups\Popup;
-use Lantern\Core\Popups\Stand;
 use Lantern\Core\Popups\TriggerKind;
 
 /** What is in a pop-up, filled for one visitor, for the script that shows it. */
@@ -38,7 +38,7 @@ final readonly class PopupContent
      */
     public static function written(Popup $popup, string $html): array
     {
-        $stage = fn (Stand $stand): array => ['class' => PopupFrame::classes($popup->frame, $stand), 'dialog' => $stand->isDialog()];
+        $stage = fn (Placement $stand): array => ['class' => PopupFrame::classes($popup->frame, $stand), 'dialog' => $stand->isDialog()];
 
         return [
             'id' => $popup->id, 'name' => self::heading($html) ?: $popup->name, 'placed' => $popup->isPlaced(),
@@ -84,7 +84,7 @@ final readonly class PopupContent
         $deadlines = PageDeadlines::of($live->page);
         $now = CarbonImmutable::now();
         $visit = new Visit($live->funnel, $live->page, $request, deadlines: $deadlines,
-            states: $deadlines === null ? null : States::of($deadlines->deadlines, $whose->who, $now), who: $whose->who);
+            states: $deadlines === null ? null : States::of($deadlines->deadlines, $whose->identity, $now), identity: $whose->identity);
         $noted = $live->page->slots;
         $html = Slots::replace($live->page->html, fn (string $kind, string $of, string $fallback): string => match ($kind) {
             'head', 'token', 'source', 'code' => '',

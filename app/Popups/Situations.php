@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Popups;
 
-use App\Deadlines\Who;
+use App\Deadlines\VisitorIdentity;
 use App\Models\Person;
 use App\People\Facts\PersonLookup;
 use App\Serving\Arrival;
@@ -23,18 +23,19 @@ final readonly class Situations
     /** Before the first view of a visit, a click in an email began it if it was not longer ago than this. Seconds. */
     private const CLICK = 120;
 
-    private function __construct(public Asked $asked, public Who $who, public ?Person $person, private VisitLog $visit)
+    private function __construct(public PopupView $asked, public VisitorIdentity $identity, public ?Person $person, private VisitLog $visit)
     {
     }
 
     /** @param  bool  $view  is it a view that counts, or a question about one that was counted? */
-    public static function of(Request $request, Asked $asked, bool $view): self
+    public static function of(Request $request, PopupView $asked, bool $view): self
     {
-        $who = $asked->funnel !== null && $asked->page !== null
+        $identity = $asked->funnel !== null && $asked->page !== null
             ? Arrival::who($request, LivePage::of($asked->funnel, $asked->page))
-            : new Who(array_filter([Who::personOf($asked->visitor)]), $asked->visitor, (string) $request->ip(), $asked->business->zone());
-        $person = $who->people === [] ? null : Person::query()->with('business')->where('business_id', $asked->business->id)
-            ->whereNull('erased_at')->find($who->people[0]);
+            : new VisitorIdentity(array_filter([VisitorIdentity::personOf($asked->visitor)]), $asked->visitor, (string) $request->ip(),
+                $asked->business->zone());
+        $person = $identity->people === [] ? null : Person::query()->with('business')->where('business_id', $asked->business->id)
+            ->whereNull('erased_at')->find($identity->people[0]);
         $now = CarbonImmutable::now();
         $visit = match (true) {
             $asked->visitor === null || $asked->owner => VisitLog::of('', '', $now),
@@ -42,7 +43,7 @@ final readonly class Situations
             default => VisitLog::of($asked->place(), $asked->visitor, $now),
         };
 
-        return new self($asked, $who, $person, $visit);
+        return new self($asked, $identity, $person, $visit);
     }
 
     /** @return list<string> the browsers of whoever it is */

@@ -14,7 +14,7 @@ final class Ticket
 {
     public const HOURS = 12;
 
-    public static function of(Asked $asked): string
+    public static function of(PopupView $asked): string
     {
         $body = rtrim(strtr(base64_encode(json_encode([
             'view' => $asked->view, 'at' => (int) $asked->since->getPreciseTimestamp(3), 'funnel' => $asked->funnel?->id,
@@ -26,8 +26,8 @@ final class Ticket
         return $body.'.'.self::seal($body);
     }
 
-    /** @return Asked|null nothing for what is not ours, is too old, or whose funnel or site is not there any more */
-    public static function read(string $ticket): ?Asked
+    /** @return PopupView|null nothing for what is not ours, is too old, or whose funnel or site is not there any more */
+    public static function read(string $ticket): ?PopupView
     {
         [$body, $seal] = [...explode('.', $ticket, 2), ''];
         if (strlen($ticket) > 8000 || $body === '' || ! hash_equals(self::seal($body), $seal)) {
@@ -40,13 +40,14 @@ final class Ticket
         if (! is_array($read) || $since < $now->subHours(self::HOURS)) {
             return null;
         }
-        $site = Asked::site($text('site'));
-        $funnel = Asked::funnel($text('funnel'), $now);
-        $page = Asked::page($funnel, $text('page'));
+        $site = PopupView::site($text('site'));
+        $funnel = PopupView::funnel($text('funnel'), $now);
+        $page = PopupView::page($funnel, $text('page'));
         $business = $site->business ?? $funnel?->business;
 
-        return $business === null || ($site === null && $page === null) ? null : new Asked($business, $funnel, $page, $site, $text('path'),
-            $text('title'), $text('visitor') ?: null, $text('source'), Asked::languages($text('languages')),
+        return $business === null || ($site === null && $page === null) ? null : new PopupView($business, $funnel, $page, $site,
+            $text('path'),
+            $text('title'), $text('visitor') ?: null, $text('source'), PopupView::languages($text('languages')),
             ($read['phone'] ?? false) === true, ($read['email'] ?? false) === true, ($read['owner'] ?? false) === true, $text('view'),
             $since);
     }

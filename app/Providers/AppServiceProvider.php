@@ -64,7 +64,7 @@ use App\Support\Hosts;
 use App\Support\Input;
 use App\Support\Sqlite\Connector;
 use App\Webhooks\Webhooks;
-use App\Webinars\BooksSessions;
+use App\Webinars\RegistersForSessions;
 use App\Webinars\RoomNoticeMessage;
 use App\Webinars\SessionMessage;
 use Carbon\CarbonImmutable;
@@ -80,12 +80,12 @@ use Illuminate\Support\ServiceProvider;
 use Lantern\Core\Emails\MessageKind;
 use Lantern\Core\Journey\Effects\AddTag;
 use Lantern\Core\Journey\Effects\AskToConfirm;
-use Lantern\Core\Journey\Effects\BookSession;
 use Lantern\Core\Journey\Effects\CallHook;
 use Lantern\Core\Journey\Effects\CancelEmails;
 use Lantern\Core\Journey\Effects\DeliverFile;
 use Lantern\Core\Journey\Effects\Effect;
 use Lantern\Core\Journey\Effects\GiveProduct;
+use Lantern\Core\Journey\Effects\RegisterForSession;
 use Lantern\Core\Journey\Effects\SendEmail;
 use Lantern\Core\Journey\Effects\SendReceipt;
 use Lantern\Core\Journey\Effects\StartDeadline;
@@ -100,7 +100,7 @@ final class AppServiceProvider extends ServiceProvider
     private const EFFECTS = [
         AddTag::class => Tagging::class,
         AskToConfirm::class => Confirmations::class,
-        BookSession::class => BooksSessions::class,
+        RegisterForSession::class => RegistersForSessions::class,
         CallHook::class => Webhooks::class,
         CancelEmails::class => Enrolments::class,
         DeliverFile::class => Deliveries::class,

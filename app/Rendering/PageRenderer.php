@@ -82,7 +82,7 @@ final readonly class PageRenderer
         if ($under !== null) {
             $view = $this->view($plan, $under, Mode::Visitor, $business, $shown);
             $below = [implode('', array_map(fn (Section $s): string => $this->section($view, $s), $under->document->sections)),
-                Ground::ofPage($view)->style];
+                BackgroundView::ofPage($view)->style];
         }
         $view = $this->view($plan, $page, Mode::Desk, $business, $shown);
 
@@ -99,7 +99,7 @@ final readonly class PageRenderer
         }
 
         return View::make('site.popup', ['view' => $view, 'plan' => $view->plan, 'page' => $view->page, 'popup' => $popup,
-            'ground' => Ground::ofPage($view), 'sections' => $sections, 'underStyle' => $under[1] ?? '']
+            'ground' => BackgroundView::ofPage($view), 'sections' => $sections, 'underStyle' => $under[1] ?? '']
             + ($under === null ? [] : ['under' => new HtmlString($under[0])]))->render();
     }
 
@@ -133,7 +133,7 @@ final readonly class PageRenderer
     private function html(PageView $view): string
     {
         return View::make('site.page', [
-            'view' => $view, 'plan' => $view->plan, 'page' => $view->page, 'ground' => Ground::ofPage($view),
+            'view' => $view, 'plan' => $view->plan, 'page' => $view->page, 'ground' => BackgroundView::ofPage($view),
             'sections' => array_map(fn (Section $s): string => $this->section($view, $s), $view->document->sections),
             'warnings' => $this->warnings($view),
         ])->render();
@@ -162,7 +162,7 @@ final readonly class PageRenderer
         }
 
         return View::make('site.section', ['view' => $view, 'plan' => $view->plan, 'page' => $view->page, 'section' => $section,
-            'ground' => Ground::ofSection($view, $section)])->render();
+            'ground' => BackgroundView::ofSection($view, $section)])->render();
     }
 
     /** @param  array<string, string>|null  $sample */
@@ -200,12 +200,12 @@ final readonly class PageRenderer
         foreach ($page->document->blocksOf(BlockKind::Countdown) as $block) {
             $deadline = $plan->deadline($block->field('deadline'));
             $run = match (true) {
-                $deadline === null => Count::typed($block->field('until'), $zone, $now),
+                $deadline === null => Countdown::typed($block->field('until'), $zone, $now),
                 $shown === null => $deadline->forEveryone($now),
                 default => $shown->run($now),
             };
             $words = '<span class="countdown-words">'.e($block->field('text')).'</span>';
-            $fill["countdown:{$block->id}"] = Count::of($block, $page->settings->language, $zone, $now, leadsOn: false)->html($run,
+            $fill["countdown:{$block->id}"] = Countdown::of($block, $page->settings->language, $zone, $now, leadsOn: false)->html($run,
                 $run?->state($now) ?? DeadlineState::NotStarted, $words, (new Marks($block, false))->root(...));
         }
 

@@ -81,9 +81,9 @@ final readonly class PageView
         $now = CarbonImmutable::now();
         $zone = new DateTimeZone($this->plan->sender->timeZone);
         $deadline = $this->plan->deadline($block->field('deadline'));
-        $run = $deadline === null ? Count::typed($block->field('until'), $zone, $now) : $this->shown->run($now);
+        $run = $deadline === null ? Countdown::typed($block->field('until'), $zone, $now) : $this->shown->run($now);
         $words = '<span class="countdown-words"'.$at->words('text').'>'.e($block->field('text')).'</span>';
-        $html = Count::of($block, $this->page->settings->language, $zone, $now)->html($run,
+        $html = Countdown::of($block, $this->page->settings->language, $zone, $now)->html($run,
             $run?->state($now) ?? DeadlineState::NotStarted, $words, $at->root(...));
 
         return new HtmlString($html !== '' ? $html : '<div '.$at->root('countdown sentence').'>'.$words.' <time>'

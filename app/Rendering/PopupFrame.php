@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Rendering;
 
 use Lantern\Core\Popups\Frame;
+use Lantern\Core\Popups\Placement;
 use Lantern\Core\Popups\Popup;
-use Lantern\Core\Popups\Stand;
 
 /** How a pop-up stands on the screen, as the classes that `resources/site/popup.css` knows. */
 final class PopupFrame
 {
-    public static function classes(Frame $frame, Stand $stand): string
+    public static function classes(Frame $frame, Placement $stand): string
     {
         return 'pop-stage stand-'.$stand->value.' size-'.$frame->size->value.' enter-'.$frame->entry->value
             .($stand->isDialog() ? ' is-dialog back-'.$frame->backdrop->value : '');

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Serving;
 
 use App\Deadlines\States;
-use App\Deadlines\Who;
+use App\Deadlines\VisitorIdentity;
 use App\Journey\Events;
 use App\Journey\NewEvent;
 use App\Journey\Stranger;
@@ -41,42 +41,42 @@ final readonly class Arrival
             return new Visit($live->funnel, $live->page, $request);
         }
         $now = CarbonImmutable::now();
-        $who = self::who($request, $live);
-        if ($who->owner) {
-            return $this->asOwner($live, $request, $deadlines, $who, $now);
+        $identity = self::who($request, $live);
+        if ($identity->owner) {
+            return $this->asOwner($live, $request, $deadlines, $identity, $now);
         }
-        $states = States::of($deadlines->deadlines, $who, $now);
+        $states = States::of($deadlines->deadlines, $identity, $now);
         $elsewhere = self::elsewhere($live, $request, $deadlines, $states);
         if ($elsewhere !== null) {
             return $elsewhere;
         }
         if ($this->begins($deadlines, $states, $request)) {
-            [$who, $states] = $this->begin($live, $deadlines, $who, $now);
+            [$identity, $states] = $this->begin($live, $deadlines, $identity, $now);
         }
 
-        return new Visit($live->funnel, $live->page, $request, deadlines: $deadlines, states: $states, who: $who);
+        return new Visit($live->funnel, $live->page, $request, deadlines: $deadlines, states: $states, identity: $identity);
     }
 
     /** The page for somebody who has sent something from it: shown again, whatever has run out meanwhile. */
     public static function again(LivePage $live, Request $request): Visit
     {
         $deadlines = PageDeadlines::of($live->page);
-        $who = $deadlines === null ? null : self::who($request, $live);
+        $identity = $deadlines === null ? null : self::who($request, $live);
 
         return new Visit($live->funnel, $live->page, $request, deadlines: $deadlines,
-            states: $deadlines === null || $who === null ? null : States::of($deadlines->deadlines, $who, CarbonImmutable::now()),
-            who: $who);
+            states: $deadlines === null || $identity === null ? null : States::of($deadlines->deadlines, $identity, CarbonImmutable::now()),
+            identity: $identity);
     }
 
     /** Who a request comes from. A person is known by their browser, an email's link, a form or an order; in this order. */
-    public static function who(Request $request, LivePage $live): Who
+    public static function who(Request $request, LivePage $live): VisitorIdentity
     {
         $visitor = Browser::id($request);
-        $person = Who::personOf($visitor) ?? Visit::readerOf($request, $live->funnel)?->person->id
+        $person = VisitorIdentity::personOf($visitor) ?? Visit::readerOf($request, $live->funnel)?->person->id
             ?? Visit::submissionOf($request, $live->funnel)->person_id ?? Visit::orderOf($request, $live->funnel)?->person_id;
         $zone = $person === null ? null : Person::query()->whereKey($person)->value('timezone');
 
-        return new Who($person === null ? [] : Who::ofMailboxes([$person]), $visitor, (string) $request->ip(),
+        return new VisitorIdentity($person === null ? [] : VisitorIdentity::ofMailboxes([$person]), $visitor, (string) $request->ip(),
             self::zone($zone) ?? self::zone($request->cookie(Browser::ZONE_COOKIE)) ?? $live->funnel->business->zone(),
             Browser::isOwner($request));
     }
@@ -89,13 +89,14 @@ final readonly class Arrival
     }
 
     /** Owners see their pages as they are, or in the state they choose; nothing begins for them and nothing is in their way. */
-    private function asOwner(LivePage $live, Request $request, PageDeadlines $deadlines, Who $who, CarbonImmutable $now): Visit|Response
+    private function asOwner(LivePage $live, Request $request, PageDeadlines $deadlines, VisitorIdentity $identity,
+        CarbonImmutable $now): Visit|Response
     {
         $shown = ShownState::tryFrom(is_string($request->query('deadline')) ? $request->query('deadline') : '');
         $states = States::shown($deadlines->deadlines, $shown ?? ShownState::TwoDays, $now);
 
         return ($shown === null ? null : self::elsewhere($live, $request, $deadlines, $states))
-            ?? new Visit($live->funnel, $live->page, $request, deadlines: $deadlines, states: $states, who: $who);
+            ?? new Visit($live->funnel, $live->page, $request, deadlines: $deadlines, states: $states, identity: $identity);
     }
 
     private static function elsewhere(LivePage $live, Request $request, PageDeadlines $deadlines, States $states): ?Response
@@ -124,18 +125,18 @@ final readonly class Arrival
             && ! str_contains(strtolower($request->headers->get('Sec-Purpose', '') ?? ''), 'prefetch');
     }
 
-    /** @return array{Who, States} */
-    private function begin(LivePage $live, PageDeadlines $deadlines, Who $who, CarbonImmutable $now): array
+    /** @return array{VisitorIdentity, States} */
+    private function begin(LivePage $live, PageDeadlines $deadlines, VisitorIdentity $identity, CarbonImmutable $now): array
     {
-        $visitor = $who->visitor ?? str_replace('-', '', (string) Str::uuid());
-        $who = new Who($who->people, $visitor, $who->ip, $who->zone);
-        $person = $who->people === [] ? null : Person::query()->with('business')->find($who->people[0]);
+        $visitor = $identity->visitor ?? str_replace('-', '', (string) Str::uuid());
+        $identity = new VisitorIdentity($identity->people, $visitor, $identity->ip, $identity->zone);
+        $person = $identity->people === [] ? null : Person::query()->with('business')->find($identity->people[0]);
         // That the page is seen is recorded and counted by what its script reports.
         $this->events->follow(new NewEvent(EventType::Viewed, $live->funnel->business, $now, $live->funnel,
             Version::query()->findOrFail($live->page->version_id), $live->page->page_id, person: $person, visitor: $visitor,
-            stranger: $person === null ? new Stranger($visitor, $who->ip, $who->zone) : null));
+            stranger: $person === null ? new Stranger($visitor, $identity->ip, $identity->zone) : null));
 
-        return [$who, States::of($deadlines->deadlines, $who, $now)];
+        return [$identity, States::of($deadlines->deadlines, $identity, $now)];
     }
 
     /** A browser in which something began is known again. */
@@ -143,8 +144,8 @@ final readonly class Arrival
     {
         if ($visit->states !== null) {
             $response->headers->set('Cache-Control', 'private, no-store');
-            if ($visit->who?->visitor !== null && Browser::id($visit->request) === null) {
-                $response->headers->setCookie(Cookie::make(Browser::COOKIE, $visit->who->visitor, 60 * 24 * 365, '/', httpOnly: false,
+            if ($visit->identity?->visitor !== null && Browser::id($visit->request) === null) {
+                $response->headers->setCookie(Cookie::make(Browser::COOKIE, $visit->identity->visitor, 60 * 24 * 365, '/', httpOnly: false,
                     sameSite: 'lax'));
             }
         }

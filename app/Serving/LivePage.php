@@ -7,8 +7,8 @@ namespace App\Serving;
 use App\Models\Funnel;
 use App\Models\OldAddress;
 use App\Models\PublishedPage;
+use App\Webinars\OwnRegistration;
 use App\Webinars\Registrations\Links;
-use App\Webinars\Seat;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -88,7 +88,7 @@ final readonly class LivePage
     /** Whoever has a place in a session keeps it, and their room and replay, when sign-ups are closed. */
     private static function forSeat(Request $request, Funnel $funnel, string $address): ?PublishedPage
     {
-        return Links::ofSeat($request->cookie(Seat::COOKIE))?->funnel_id !== $funnel->id ? null
+        return Links::ofSeat($request->cookie(OwnRegistration::COOKIE))?->funnel_id !== $funnel->id ? null
             : PublishedPage::query()->where('version_id', $funnel->live_version_id)->where('address', $address)
                 ->whereIn('role', [PageRole::Room, PageRole::Replay, PageRole::Confirmation])->first();
     }

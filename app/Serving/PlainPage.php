@@ -10,7 +10,7 @@ use DateTimeZone;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\View;
 use Lantern\Core\Deadlines\TimeWords;
-use Lantern\Core\Offers\Standing;
+use Lantern\Core\Offers\Availability;
 
 /** A kind page for when there is nothing else to show: what happened, and what to do. */
 final readonly class PlainPage
@@ -64,10 +64,10 @@ final readonly class PlainPage
     }
 
     /** @param  string  $onward  where to go from here: the way in, or what there is now that the time has run out */
-    public static function notForSale(Standing $standing, string $onward): self
+    public static function notForSale(Availability $availability, string $onward): self
     {
-        return new self(409, $standing->heading(), $standing->sentence(),
-            ['links' => [$onward => $standing === Standing::TimeRanOut ? 'See what there is now' : 'To the first page']]);
+        return new self(409, $availability->heading(), $availability->sentence(),
+            ['links' => [$onward => $availability === Availability::TimeRanOut ? 'See what there is now' : 'To the first page']]);
     }
 
     /** @param  string  $back  where another one can be chosen */

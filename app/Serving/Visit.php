@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Serving;
 
 use App\Deadlines\States;
-use App\Deadlines\Who;
+use App\Deadlines\VisitorIdentity;
 use App\Models\Funnel;
 use App\Models\Order;
 use App\Models\PublishedPage;
@@ -46,7 +46,7 @@ final readonly class Visit
         public ?Quote $quote = null,
         public ?PageDeadlines $deadlines = null,
         public ?States $states = null,
-        public ?Who $who = null,
+        public ?VisitorIdentity $identity = null,
     ) {
         $this->submission = self::submissionOf($request, $funnel);
     }
@@ -66,7 +66,8 @@ final readonly class Visit
      */
     public function with(array $typed, array $errors, ?Quote $quote = null): self
     {
-        return new self($this->funnel, $this->page, $this->request, $typed, $errors, $quote, $this->deadlines, $this->states, $this->who);
+        return new self($this->funnel, $this->page, $this->request, $typed, $errors, $quote, $this->deadlines, $this->states,
+            $this->identity);
     }
 
     /** What was typed on this very device into a field: in a form of the funnel, or at its checkout. */

@@ -9,10 +9,10 @@ use App\Models\WebinarSession;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Support\Invalid;
-use Lantern\Core\Webinars\Manner;
 use Lantern\Core\Webinars\RoomState;
 use Lantern\Core\Webinars\Session;
 use Lantern\Core\Webinars\Webinar;
+use Lantern\Core\Webinars\WebinarMode;
 
 /** What the host does in the live hour. Everything can be taken back while the session is fresh. */
 final readonly class ControlRoom
@@ -43,7 +43,7 @@ final readonly class ControlRoom
             if ($row->cancelled_at !== null) {
                 throw Invalid::at('act', 'This session was cancelled.');
             }
-            if ($webinar->manner === Manner::Automated && ! in_array($act, ['cancel', 'offer', 'hide-offer'], true)) {
+            if ($webinar->manner === WebinarMode::Automated && ! in_array($act, ['cancel', 'offer', 'hide-offer'], true)) {
                 throw Invalid::at('act', 'A recording begins and ends by itself.');
             }
             match ($act) {
@@ -78,7 +78,7 @@ final readonly class ControlRoom
             throw Invalid::at('act', $row->begun_at === null ? 'It has not begun yet.' : 'It has ended already.');
         }
         $row->forceFill(['ended_at' => $now])->save();
-        Settling::soon($row, $now);
+        AttendanceResults::soon($row, $now);
     }
 
     private function reopen(WebinarSession $row, CarbonImmutable $now): void

@@ -6,9 +6,9 @@ namespace App\Webinars;
 
 use App\Models\Upload;
 use DateTimeImmutable;
-use Lantern\Core\Webinars\Manner;
 use Lantern\Core\Webinars\Session;
 use Lantern\Core\Webinars\Webinar;
+use Lantern\Core\Webinars\WebinarMode;
 
 /** How long what is played lasts. */
 final class Lengths
@@ -32,7 +32,7 @@ final class Lengths
     {
         return match (true) {
             $session->key === 'd' => $session->startsAt->modify('+'.self::ON_DEMAND.' hours'),
-            $webinar->manner === Manner::Automated => $session->startsAt->modify('+'.self::seconds($webinar).' seconds'),
+            $webinar->manner === WebinarMode::Automated => $session->startsAt->modify('+'.self::seconds($webinar).' seconds'),
             default => $session->endsAt,
         };
     }

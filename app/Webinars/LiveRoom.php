@@ -8,10 +8,10 @@ use App\Models\Registration;
 use App\Models\WebinarSession;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
-use Lantern\Core\Webinars\Manner;
 use Lantern\Core\Webinars\Room;
 use Lantern\Core\Webinars\Session;
 use Lantern\Core\Webinars\Webinar;
+use Lantern\Core\Webinars\WebinarMode;
 use LogicException;
 
 /** The room of one session, with what its host has done in it. */
@@ -43,7 +43,7 @@ final readonly class LiveRoom
     {
         $row = $session->key === 'd' ? null : WebinarSession::query()->where('webinar_id', $webinar->id)
             ->where('session_key', $session->key)->first();
-        if ($webinar->manner === Manner::Automated) {
+        if ($webinar->manner === WebinarMode::Automated) {
             $length = Lengths::seconds($webinar);
 
             return new self($webinar, $session, Room::played($session, $length), $length, $row, $session->startsAt, $facts);

@@ -13,8 +13,8 @@ use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Webinars\AttendanceOutcome;
-use Lantern\Core\Webinars\Beat;
 use Lantern\Core\Webinars\Watched;
+use Lantern\Core\Webinars\WatchReport;
 
 /**
  * What devices report of having played, and what is believed of it. It is kept as intervals, one row for each device, so that a
@@ -60,7 +60,8 @@ final readonly class Presence
             $believed = $before;
             foreach ($played as [$from, $until]) {
                 // What comes twice takes nothing from what is still to be believed.
-                $believed = $believed->and((new Beat($from, min($until, $room->length)))->believed($here, $believed->seconds(), $reached));
+                $believed = $believed->and((new WatchReport($from, min($until, $room->length)))->believed($here, $believed->seconds(),
+                    $reached));
             }
             $values = ['last_at' => Instant::sql($now), 'intervals' => json_encode(self::shortened($believed), JSON_THROW_ON_ERROR)];
             $row === null ? DB::table('room_devices')->insert($which + ['first_at' => Instant::sql($now)] + $values)

@@ -11,7 +11,7 @@ use App\Support\Instant;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Support\Invalid;
-use Lantern\Core\Webinars\Manner;
+use Lantern\Core\Webinars\WebinarMode;
 
 /** Questions to the host. They are plain text, and seen by nobody else in the room. */
 final readonly class Questions
@@ -60,7 +60,7 @@ final readonly class Questions
 
             return $id;
         });
-        if ($room->webinar->manner === Manner::Automated && ! $registration->owner) {
+        if ($room->webinar->manner === WebinarMode::Automated && ! $registration->owner) {
             // Nobody sits there and reads: it reaches the host by email.
             $this->planner->planRoomNotice($registration->funnel->business, $registration->funnel_id, "room-question:{$id}", $now,
                 ['question' => $id, 'title' => $room->webinar->title]);

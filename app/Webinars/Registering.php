@@ -12,13 +12,13 @@ use App\Models\Registration;
 use App\Models\WebinarSession;
 use App\People\Facts\PersonLookup;
 use App\Support\Instant;
-use App\Webinars\Registrations\Bookings;
+use App\Webinars\Registrations\RegisteredSessions;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
-use Lantern\Core\Webinars\Booking;
+use Lantern\Core\Webinars\RegisteredSession;
 use Lantern\Core\Webinars\Session;
 use Lantern\Core\Webinars\Webinar;
 
@@ -32,12 +32,12 @@ final readonly class Registering
     /**
      * Somebody we know chooses a session, or another one than before.
      *
-     * @return Booking|null nothing where it cannot be had
+     * @return RegisteredSession|null nothing where it cannot be had
      */
     public function choose(Person $person, Funnel $funnel, string $webinar, string $key, ?DateTimeZone $zone,
-        DateTimeImmutable $now): ?Booking
+        DateTimeImmutable $now): ?RegisteredSession
     {
-        return DB::transaction(function () use ($person, $funnel, $webinar, $key, $zone, $now): ?Booking {
+        return DB::transaction(function () use ($person, $funnel, $webinar, $key, $zone, $now): ?RegisteredSession {
             $version = $funnel->liveVersion;
             $found = $version?->plan()->webinar($webinar);
             if ($version === null || $found === null) {
@@ -45,23 +45,23 @@ final readonly class Registering
             }
             $before = Registration::query()->where('person_id', $person->id)->where('webinar_id', $webinar)->whereNotNull('open')->first();
             if ($before !== null && $before->session_key === $key && $before->state === Registration::REGISTERED) {
-                return Bookings::of($found, $before);
+                return RegisteredSessions::of($found, $before);
             }
-            $booking = Bookings::choose($found, $key, $zone ?? PersonLookup::zone($person), $person->id, $now);
-            if ($booking !== null) {
-                $this->take($person, $funnel, $booking, $now);
+            $registered = RegisteredSessions::choose($found, $key, $zone ?? PersonLookup::zone($person), $person->id, $now);
+            if ($registered !== null) {
+                $this->take($person, $funnel, $registered, $now);
             }
 
-            return $booking;
+            return $registered;
         });
     }
 
-    private function take(Person $person, Funnel $funnel, Booking $booking, DateTimeImmutable $now): void
+    private function take(Person $person, Funnel $funnel, RegisteredSession $registered, DateTimeImmutable $now): void
     {
         $person->loadMissing('business');
         $this->events->take(new NewEvent(EventType::Registered, $person->business, $now, $funnel, $funnel->liveVersion, person: $person,
-            owner: $person->owner_try, data: ['webinar' => $booking->webinar, 'session' => $booking->session->key],
-            webinar: $booking->webinar, booking: $booking));
+            owner: $person->owner_try, data: ['webinar' => $registered->webinar, 'session' => $registered->session->key],
+            webinar: $registered->webinar, registered: $registered));
     }
 
     /** Somebody takes their place back. Doing it twice is doing it once. */
@@ -82,14 +82,14 @@ final readonly class Registering
     public function fill(string $webinar, string $key, DateTimeImmutable $now): int
     {
         $filled = 0;
-        foreach (Bookings::waiting($webinar, $key) as $registration) {
-            $found = Bookings::webinar($registration);
+        foreach (RegisteredSessions::waiting($webinar, $key) as $registration) {
+            $found = RegisteredSessions::webinar($registration);
             $places = $found?->schedule->places;
-            $taken = Bookings::taken($webinar, $registration->starts_at, $registration->person_id)[$key] ?? 0;
+            $taken = RegisteredSessions::taken($webinar, $registration->starts_at, $registration->person_id)[$key] ?? 0;
             if ($found === null || $registration->starts_at <= $now || ($places !== null && $taken >= $places)) {
                 break;
             }
-            $this->take($registration->person, $registration->funnel, Booking::of($found, $registration->session(), $now), $now);
+            $this->take($registration->person, $registration->funnel, RegisteredSession::of($found, $registration->session(), $now), $now);
             SessionNotices::plan($registration->refresh(), 'place', $now);
             $filled++;
         }
@@ -133,7 +133,7 @@ final readonly class Registering
             $affected = $this->of($session);
             foreach ($affected as $registration) {
                 $theirs = new Session($to->key, $to->startsAt, $to->endsAt, new DateTimeZone($registration->zone));
-                $this->take($registration->person, $registration->funnel, Booking::of($webinar, $theirs, $now,
+                $this->take($registration->person, $registration->funnel, RegisteredSession::of($webinar, $theirs, $now,
                     $registration->state === Registration::WAITING), $now);
                 SessionNotices::plan($registration->refresh(), 'moved', $now);
             }

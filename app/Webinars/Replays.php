@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Webinars;
 
 use App\Models\Registration;
-use App\Webinars\Registrations\Bookings;
+use App\Webinars\Registrations\RegisteredSessions;
 use DateTimeImmutable;
 use Lantern\Core\Webinars\AttendanceOutcome;
 use Lantern\Core\Webinars\Replay;
@@ -41,6 +41,6 @@ final class Replays
 
     public static function window(Webinar $webinar, Registration $registration): ?ReplayWindow
     {
-        return Bookings::of($webinar, $registration)->replay;
+        return RegisteredSessions::of($webinar, $registration)->replay;
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Webinars;
 
-use App\Deadlines\Running\Holder;
+use App\Deadlines\Running\DeadlineOwner;
 use App\Deadlines\Running\Runs;
 use App\Models\Registration;
 use Carbon\CarbonImmutable;
@@ -90,7 +90,7 @@ final class RoomAnswer
     private static function offer(Registration $registration, array $offer, CarbonImmutable $now): array
     {
         $runs = $offer['guards'] === [] ? []
-            : Runs::of([Holder::person($registration->person_id)->key, Holder::everyone()->key], $offer['guards']);
+            : Runs::of([DeadlineOwner::person($registration->person_id)->key, DeadlineOwner::everyone()->key], $offer['guards']);
         $ends = array_map(fn (Run $run): DateTimeImmutable => $run->endsAt, $runs);
         $end = $ends === [] ? null : min($ends);
 

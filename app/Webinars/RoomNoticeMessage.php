@@ -34,10 +34,10 @@ final class RoomNoticeMessage extends KindOfMessage
                 return null;
             }
             $name = trim("{$row->first_name} {$row->last_name}");
-            $who = self::plain($name === '' ? (string) $row->email : "{$name} ({$row->email})");
+            $identity = self::plain($name === '' ? (string) $row->email : "{$name} ({$row->email})");
             $at = sprintf('%d:%02d', intdiv((int) $row->second, 60), (int) $row->second % 60);
 
-            return self::email('A question in “'.$text('title').'”', "<p>{$who} asked, {$at} into it:</p><blockquote>"
+            return self::email('A question in “'.$text('title').'”', "<p>{$identity} asked, {$at} into it:</p><blockquote>"
                 .nl2br(self::plain((string) $row->words)).'</blockquote><p><a href="'.e(Hosts::studio()."/studio/people/{$row->person}")
                 .'">Open this person</a></p>');
         }

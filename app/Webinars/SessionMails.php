@@ -6,7 +6,7 @@ namespace App\Webinars;
 
 use App\Models\Registration;
 use App\Support\Instant;
-use App\Webinars\Registrations\Bookings;
+use App\Webinars\Registrations\RegisteredSessions;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Emails\MessageState;
@@ -21,7 +21,7 @@ final class SessionMails
      */
     public static function cancel(Registration $registration, string $why, DateTimeImmutable $at): void
     {
-        $now = Bookings::turn($registration->person_id, $registration->webinar_id);
+        $now = RegisteredSessions::turn($registration->person_id, $registration->webinar_id);
         DB::table('messages')->where('person_id', $registration->person_id)->where('state', MessageState::Waiting)
             ->where('unique_key', 'like', "%:s{$registration->id}.%")
             ->when($now !== '', fn ($q) => $q->where('unique_key', 'not like', "%{$now}"))

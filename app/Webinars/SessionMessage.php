@@ -9,7 +9,7 @@ use App\Mail\Emails\KindOfMessage;
 use App\Models\Message;
 use App\Models\Registration;
 use App\Support\RichText;
-use App\Webinars\Registrations\Bookings;
+use App\Webinars\Registrations\RegisteredSessions;
 use App\Webinars\Registrations\SessionFields;
 use Lantern\Core\Page\Look\Colour;
 
@@ -25,7 +25,7 @@ final class SessionMessage extends KindOfMessage
     {
         $id = $message->content['registration'] ?? '';
         $registration = Registration::query()->with(['funnel.liveVersion', 'person.business'])->find(is_string($id) ? $id : '');
-        $webinar = $registration === null ? null : Bookings::webinar($registration);
+        $webinar = $registration === null ? null : RegisteredSessions::webinar($registration);
         if ($registration === null || $webinar === null) {
             return null;
         }

@@ -8,8 +8,8 @@ use DateTimeImmutable;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\Plan;
-use Lantern\Core\Webinars\Manner;
 use Lantern\Core\Webinars\Webinar;
+use Lantern\Core\Webinars\WebinarMode;
 
 /** Whether the webinars of a funnel can be held: there is a session to come, something to be seen in it, and a replay that opens. */
 final class WebinarCheck
@@ -87,18 +87,18 @@ final class WebinarCheck
         if ($registers && $webinar->replay !== null && ! in_array($webinar, self::shown($plan, BlockKind::Replay), true)) {
             $find('webinar-no-replay-page', false, "“{$webinar->name}” has a replay, and no page that shows it.");
         }
-        if ($webinar->manner === Manner::Automated && $webinar->offer !== null && $webinar->offer->second === null) {
+        if ($webinar->manner === WebinarMode::Automated && $webinar->offer !== null && $webinar->offer->second === null) {
             $find('webinar-offer-never', false, "The offer of “{$webinar->name}” never appears: say at which minute it does.");
         }
-        if ($webinar->manner === Manner::Automated && $webinar->video === '') {
+        if ($webinar->manner === WebinarMode::Automated && $webinar->video === '') {
             $find('webinar-no-video', true, "“{$webinar->name}” is played from a recording, and has none.");
         }
-        if ($webinar->manner === Manner::Live && $webinar->stream === '') {
+        if ($webinar->manner === WebinarMode::Live && $webinar->stream === '') {
             $find('webinar-no-stream', false,
                 "“{$webinar->name}” is held live, and has no address of a stream: "
                     .($webinar->video === '' ? 'its room would be empty.' : 'its room plays the recording by the clock.'));
         }
-        if ($webinar->manner === Manner::Live && $webinar->replay !== null && $webinar->video === '') {
+        if ($webinar->manner === WebinarMode::Live && $webinar->replay !== null && $webinar->video === '') {
             $find('webinar-no-replay', false,
                 "“{$webinar->name}” has a replay, and no recording for it yet. You can bring it afterwards.");
         }

@@ -28,7 +28,7 @@ final readonly class Deadline implements Part
     public const MOST_PAGES = 40;
 
     /**
-     * @param  Lasting|null  $lasting  of a personal one; null where it is one moment for everyone
+     * @param  Duration|null  $lasting  of a personal one; null where it is one moment for everyone
      * @param  ForEveryone|null  $latest  the moment for everyone; of a personal one, the end that none of them goes beyond
      * @param  int  $grace  minutes after its end within which a checkout that was open can still be paid; never shown
      * @param  int|null  $again  days after its end from which it may begin once more; null for never
@@ -41,7 +41,7 @@ final readonly class Deadline implements Part
         public string $id,
         public string $name,
         public Triggers $starts = new Triggers,
-        public ?Lasting $lasting = null,
+        public ?Duration $lasting = null,
         public ?ForEveryone $latest = null,
         public int $grace = 10,
         public ?int $again = null,
@@ -90,7 +90,7 @@ final readonly class Deadline implements Part
         }
 
         return new self($shape->text('id', 40), $name, Triggers::fromShape($shape, 'starts'),
-            $lasting === null ? null : Lasting::fromShape($lasting), $latest, $shape->integer('grace', 0, self::MOST_GRACE, 10),
+            $lasting === null ? null : Duration::fromShape($lasting), $latest, $shape->integer('grace', 0, self::MOST_GRACE, 10),
             $shape->has('again') ? $shape->integer('again', 0, 365) : null, $shape->flag('byAddress'), array_values($pages),
             array_values(array_unique($shape->texts('offers', 30, 40))), LastWarning::fromShape($shape->optionalGroup('warning')),
             $shape->flag('leadsOn', true));

@@ -49,19 +49,19 @@ final readonly class Guards
      * @param  array<string, DeadlineState>  $states  likewise
      * @param  bool  $wasOpen  does it come from a checkout that was open before the end?
      */
-    public function offer(string $offer, array $states, bool $wasOpen = false): Access
+    public function offer(string $offer, array $states, bool $wasOpen = false): OfferAccess
     {
-        $access = Access::Open;
+        $access = OfferAccess::Open;
         foreach ($this->deadlines as $deadline) {
             if (! $deadline->guardsOffer($offer)) {
                 continue;
             }
             $state = $states[$deadline->id] ?? DeadlineState::NotStarted;
             if ($state === DeadlineState::Over || ($state === DeadlineState::Grace && ! $wasOpen)) {
-                return Access::Over;
+                return OfferAccess::Over;
             }
             if ($state === DeadlineState::NotStarted && ! $deadline->isOpenBefore()) {
-                $access = Access::NotBegun;
+                $access = OfferAccess::NotBegun;
             }
         }
 

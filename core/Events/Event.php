@@ -6,7 +6,7 @@ namespace Lantern\Core\Events;
 
 use DateTimeImmutable;
 use Lantern\Core\Webinars\AttendanceOutcome;
-use Lantern\Core\Webinars\Booking;
+use Lantern\Core\Webinars\RegisteredSession;
 
 /** Something a visitor just did, or that was done for them. */
 final readonly class Event
@@ -17,7 +17,7 @@ final readonly class Event
      * @param  list<string>  $closed  ids of offers that this buyer cannot take
      * @param  string|null  $popup  the id of the pop-up in which it happened
      * @param  string|null  $webinar  the id of the webinar it is about
-     * @param  Booking|null  $booking  the session that somebody registers for
+     * @param  RegisteredSession|null  $registered  the session that somebody registers for
      * @param  string|null  $email  the id of the email in which a link was followed; likewise `sequence` that was entered
      */
     public function __construct(
@@ -33,7 +33,7 @@ final readonly class Event
         public ?string $sequence = null,
         public ?string $popup = null,
         public ?string $webinar = null,
-        public ?Booking $booking = null,
+        public ?RegisteredSession $registered = null,
     ) {
     }
 

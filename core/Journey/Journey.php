@@ -118,7 +118,7 @@ final readonly class Journey
      */
     private function bought(Visitor $visitor, Event $event, ?Way $way): array
     {
-        $following = new Following($this->plan, $visitor, $event->at);
+        $following = new EffectList($this->plan, $visitor, $event->at);
         foreach ($this->productsOf($event->offers) as $product) {
             $following->add(new GiveProduct($product->id));
             $following->tags($product->tags);
@@ -164,9 +164,9 @@ final readonly class Journey
     /** @return list<Effect> */
     private function joined(Visitor $visitor, Event $event, ?FormPlan $form): array
     {
-        $following = new Following($this->plan, $visitor, $event->at);
-        if ($event->booking !== null) {
-            $following->book($event->booking);
+        $following = new EffectList($this->plan, $visitor, $event->at);
+        if ($event->registered !== null) {
+            $following->register($event->registered);
         }
         $popup = $this->plan->popup($event->popup ?? '');
         $following->tags(array_values(array_unique([...$form->tags ?? [], ...array_filter([$popup->tag ?? ''])])));
@@ -194,9 +194,9 @@ final readonly class Journey
      */
     private function registered(Visitor $visitor, Event $event): array
     {
-        $following = new Following($this->plan, $visitor, $event->at);
-        if ($event->booking !== null) {
-            $following->book($event->booking);
+        $following = new EffectList($this->plan, $visitor, $event->at);
+        if ($event->registered !== null) {
+            $following->register($event->registered);
         }
 
         return $following->effects();
@@ -209,7 +209,7 @@ final readonly class Journey
      */
     private function ofSession(Visitor $visitor, Event $event): array
     {
-        $following = new Following($this->plan, $visitor, $event->at);
+        $following = new EffectList($this->plan, $visitor, $event->at);
         $following->tags($this->plan->webinar($event->webinar ?? '')->tags[$event->type->value] ?? []);
         $following->event($event);
 
@@ -219,7 +219,7 @@ final readonly class Journey
     /** @return list<Effect> */
     private function triggered(Visitor $visitor, Event $event): array
     {
-        $following = new Following($this->plan, $visitor, $event->at);
+        $following = new EffectList($this->plan, $visitor, $event->at);
         $following->event($event);
 
         return $following->effects();
@@ -233,7 +233,7 @@ final readonly class Journey
     public function start(Visitor $visitor, string $sequence, DateTimeImmutable $at): array
     {
         $found = $this->plan->sequence($sequence);
-        $following = new Following($this->plan, $visitor, $at);
+        $following = new EffectList($this->plan, $visitor, $at);
         if ($found !== null) {
             $following->sequence($found);
         }

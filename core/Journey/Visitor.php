@@ -7,7 +7,7 @@ namespace Lantern\Core\Journey;
 use DateTimeZone;
 use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Support\Rebuilt;
-use Lantern\Core\Webinars\Booking;
+use Lantern\Core\Webinars\RegisteredSession;
 
 /** What is known of the visitor when something happens. */
 final readonly class Visitor
@@ -22,7 +22,7 @@ final readonly class Visitor
      * @param  DateTimeZone|null  $ownerZone  where it differs from the visitor's
      * @param  list<string>  $through  ids of the sequences they are in of which no email waits for them any more
      * @param  array<string, Run>  $deadlines  by id, those that run for them or ran
-     * @param  array<string, Booking>  $bookings  their sessions, by the id of the webinar
+     * @param  array<string, RegisteredSession>  $registrations  their sessions, by the id of the webinar
      * @param  bool  $owner  is it the owner in their own browser? No deadline begins for them.
      */
     public function __construct(
@@ -34,7 +34,7 @@ final readonly class Visitor
         public array $through = [],
         public array $deadlines = [],
         public bool $owner = false,
-        public array $bookings = [],
+        public array $registrations = [],
     ) {
     }
 
@@ -54,14 +54,14 @@ final readonly class Visitor
         return $this->changed(deadlines: [$id => $run] + $this->deadlines);
     }
 
-    public function withBooking(Booking $booking): self
+    public function withRegistration(RegisteredSession $registered): self
     {
-        return $this->changed(bookings: [$booking->webinar => $booking] + $this->bookings);
+        return $this->changed(registrations: [$registered->webinar => $registered] + $this->registrations);
     }
 
-    public function withoutBooking(string $webinar): self
+    public function withoutRegistration(string $webinar): self
     {
-        return $this->changed(bookings: array_diff_key($this->bookings, [$webinar => true]));
+        return $this->changed(registrations: array_diff_key($this->registrations, [$webinar => true]));
     }
 
     /** The same in a sequence that they have just entered. */

@@ -101,14 +101,14 @@ final readonly class Offer implements Part
      * @param  int  $taken  places that are sold, or held by somebody who is paying
      * @param  bool  $bought  has this person bought it before, and not got all of their money back?
      */
-    public function standing(DateTimeImmutable $now, DateTimeZone $zone, int $taken, bool $bought): Standing
+    public function availability(DateTimeImmutable $now, DateTimeZone $zone, int $taken, bool $bought): Availability
     {
         return match (true) {
-            $bought && $this->oncePerPerson => Standing::AlreadyBought,
-            ! $this->window->hasBegun($now, $zone) => Standing::NotYet,
-            $this->window->isOver($now, $zone) => Standing::Over,
-            $this->places !== null && $taken >= $this->places => Standing::SoldOut,
-            default => Standing::OnSale,
+            $bought && $this->oncePerPerson => Availability::AlreadyBought,
+            ! $this->window->hasBegun($now, $zone) => Availability::NotYet,
+            $this->window->isOver($now, $zone) => Availability::Over,
+            $this->places !== null && $taken >= $this->places => Availability::SoldOut,
+            default => Availability::OnSale,
         };
     }
 

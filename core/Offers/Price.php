@@ -25,7 +25,7 @@ final readonly class Price
         public PriceKind $kind,
         public Money $amount,
         public int $payments,
-        public Every $every,
+        public Interval $every,
         public bool $taxOnTop,
     ) {
     }
@@ -35,7 +35,7 @@ final readonly class Price
         PriceKind $kind,
         Money $amount,
         int $payments = 1,
-        Every $every = Every::Month,
+        Interval $every = Interval::Month,
         bool $taxOnTop = false,
         string $path = 'price',
     ): self {
@@ -53,7 +53,7 @@ final readonly class Price
     public static function fromShape(Shape $shape): self
     {
         return self::of($shape->choice('kind', PriceKind::class), Money::fromShape($shape),
-            $shape->integer('payments', 1, self::MOST_PAYMENTS, 1), $shape->choice('every', Every::class, Every::Month->value),
+            $shape->integer('payments', 1, self::MOST_PAYMENTS, 1), $shape->choice('every', Interval::class, Interval::Month->value),
             $shape->flag('taxOnTop'), $shape->path('kind') === 'kind' ? 'price' : substr($shape->path('kind'), 0, -5));
     }
 

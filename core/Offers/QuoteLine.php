@@ -34,7 +34,7 @@ final readonly class QuoteLine
         public Money $tax,
         public Money $total,
         public int $payments,
-        public Every $every,
+        public Interval $every,
     ) {
     }
 
@@ -58,7 +58,7 @@ final readonly class QuoteLine
         return new self($shape->choice('kind', LineKind::class), $shape->text('offer', 40), $shape->text('product', 40),
             $shape->text('name', 120), $shape->text('offerName', 120), $money('price'), $money('discount'),
             TaxRate::of($shape->integer('rate', 0, 10_000)), $shape->flag('taxOnTop'), $money('net'), $money('tax'), $money('total'),
-            $shape->integer('payments', 1, Price::MOST_PAYMENTS), $shape->choice('every', Every::class));
+            $shape->integer('payments', 1, Price::MOST_PAYMENTS), $shape->choice('every', Interval::class));
     }
 
     /** @return non-empty-list<Money> what is paid for it, payment by payment */

@@ -135,7 +135,7 @@ final readonly class ImportPlan
         $values = ['first_name' => '', 'last_name' => '', 'phone' => ''];
         $tags = $this->tags;
         $joined = $zone = null;
-        $standing = Standing::Subscribed;
+        $subscription = Subscription::Subscribed;
         $note = '';
         $more = [];
         foreach ($this->columns as $i => $to) {
@@ -156,9 +156,9 @@ final readonly class ImportPlan
                 $note = $zone === null ? 'Imported without a time zone: “'.mb_strimwidth($value, 0, 40, '…').'” is none. '
                     .'Write it like Europe/London.' : $note;
             } elseif ($to === 'standing') {
-                $standing = self::standing($value) ?? throw Invalid::at('standing',
+                $subscription = self::subscription($value) ?? throw Invalid::at('standing',
                     'Left out, since nobody can know whether they may be written to: “'.mb_strimwidth($value, 0, 40, '…')
-                    .'” is no standing. Write subscribed, unsubscribed or bounced.');
+                    .'” is no subscription state. Write subscribed, unsubscribed or bounced.');
             } elseif ($to === 'joined') {
                 $joined = self::day($value, $this->dates);
                 $note = $joined === null ? 'Imported as if they had joined today: “'.mb_strimwidth($value, 0, 40, '…')
@@ -174,19 +174,19 @@ final readonly class ImportPlan
         }
 
         return new ImportedPerson($email ?? EmailAddress::of(''), $values['first_name'], $values['last_name'], $values['phone'],
-            array_values(array_unique($tags)), $joined, $more, $note, $zone, $standing);
+            array_values(array_unique($tags)), $joined, $more, $note, $zone, $subscription);
     }
 
     /** How somebody stands to the list, in our own words or as other programs say it. */
-    private static function standing(string $value): ?Standing
+    private static function subscription(string $value): ?Subscription
     {
-        return Standing::tryFrom(mb_strtolower($value)) ?? match (mb_strtolower(str_replace(['-', '_'], ' ', $value))) {
-            'active', 'subscribed', 'confirmed', 'opted in', 'yes', 'true', '1' => Standing::Subscribed,
-            'unsubscribed', 'opted out', 'opt out', 'removed', 'inactive', 'left', 'no', 'false', '0' => Standing::Unsubscribed,
-            'bounced', 'cleaned', 'hard bounce', 'hard bounced', 'invalid' => Standing::Bounced,
-            'complained', 'complaint', 'spam', 'abuse', 'marked as spam' => Standing::Complained,
-            'unconfirmed', 'pending' => Standing::Unconfirmed,
-            'no marketing', 'receipts only', 'transactional' => Standing::NoMarketing,
+        return Subscription::tryFrom(mb_strtolower($value)) ?? match (mb_strtolower(str_replace(['-', '_'], ' ', $value))) {
+            'active', 'subscribed', 'confirmed', 'opted in', 'yes', 'true', '1' => Subscription::Subscribed,
+            'unsubscribed', 'opted out', 'opt out', 'removed', 'inactive', 'left', 'no', 'false', '0' => Subscription::Unsubscribed,
+            'bounced', 'cleaned', 'hard bounce', 'hard bounced', 'invalid' => Subscription::Bounced,
+            'complained', 'complaint', 'spam', 'abuse', 'marked as spam' => Subscription::Complained,
+            'unconfirmed', 'pending' => Subscription::Unconfirmed,
+            'no marketing', 'receipts only', 'transactional' => Subscription::NoMarketing,
             default => null,
         };
     }

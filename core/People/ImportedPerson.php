@@ -23,7 +23,7 @@ final readonly class ImportedPerson
         public array $own,
         public string $note = '',
         public ?string $timezone = null,
-        public Standing $standing = Standing::Subscribed,
+        public Subscription $subscription = Subscription::Subscribed,
     ) {
     }
 }

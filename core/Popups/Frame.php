@@ -16,39 +16,39 @@ final readonly class Frame
 
     /**
      * @param  int  $ms  how long coming in takes, in milliseconds
-     * @param  Stand|null  $phone  where it stands on phones; null for the same as elsewhere
+     * @param  Placement|null  $phone  where it stands on phones; null for the same as elsewhere
      */
     public function __construct(
-        public Stand $stand = Stand::Middle,
+        public Placement $stand = Placement::Middle,
         public Size $size = Size::Medium,
         public Backdrop $backdrop = Backdrop::Dark,
         public Entry $entry = Entry::Fade,
         public int $ms = 200,
-        public ?Stand $phone = null,
+        public ?Placement $phone = null,
     ) {
     }
 
     public static function fromShape(?Shape $shape): self
     {
         return $shape === null ? new self : new self(
-            $shape->choice('stand', Stand::class, Stand::Middle->value),
+            $shape->choice('stand', Placement::class, Placement::Middle->value),
             $shape->choice('size', Size::class, Size::Medium->value),
             $shape->choice('backdrop', Backdrop::class, Backdrop::Dark->value),
             $shape->choice('entry', Entry::class, Entry::Fade->value),
             $shape->integer('ms', 0, self::SLOWEST, 200),
-            $shape->has('phone') ? $shape->choice('phone', Stand::class) : null,
+            $shape->has('phone') ? $shape->choice('phone', Placement::class) : null,
         );
     }
 
     /** The same, standing where a design has it. */
-    public function in(Stand $stand, Size $size): self
+    public function in(Placement $stand, Size $size): self
     {
         return $this->changed(stand: $stand, size: $size,
             // What is placed in a page stands there on phones as well, and the other way round.
-            phone: $this->phone === null || ($stand === Stand::Placed) !== ($this->phone === Stand::Placed) ? null : $this->phone);
+            phone: $this->phone === null || ($stand === Placement::Placed) !== ($this->phone === Placement::Placed) ? null : $this->phone);
     }
 
-    public function on(bool $phone): Stand
+    public function on(bool $phone): Placement
     {
         return $phone ? $this->phone ?? $this->stand : $this->stand;
     }

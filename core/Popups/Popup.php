@@ -98,7 +98,7 @@ final readonly class Popup implements Part
     /** Is it placed in a page, rather than shown over it? */
     public function isPlaced(): bool
     {
-        return $this->frame->stand === Stand::Placed;
+        return $this->frame->stand === Placement::Placed;
     }
 
     public function question(): ?Section

@@ -45,9 +45,9 @@ final class PopupDesigns
         return isset(self::STANDS[$id]) ? Designs::get($id) : throw Invalid::at('design', 'There is no such design.');
     }
 
-    public static function stand(Design $design): Stand
+    public static function stand(Design $design): Placement
     {
-        return Stand::from(self::STANDS[$design->id][0]);
+        return Placement::from(self::STANDS[$design->id][0]);
     }
 
     public static function size(Design $design): Size
@@ -67,8 +67,8 @@ final class PopupDesigns
         $document = new Document([$design->section($newId, $parts), self::thanks($newId)], Background::paper());
 
         return new Popup($id, $name, $document, frame: (new Frame)->in($stand, self::size($design)),
-            triggers: $stand === Stand::Placed ? [] : [new PopupTrigger(TriggerKind::Leaving)],
-            places: $stand === Stand::Placed ? new Places('none') : new Places);
+            triggers: $stand === Placement::Placed ? [] : [new PopupTrigger(TriggerKind::Leaving)],
+            places: $stand === Placement::Placed ? new Places('none') : new Places);
     }
 
     /**

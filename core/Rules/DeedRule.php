@@ -13,7 +13,7 @@ use Lantern\Core\Support\Shape;
  */
 final readonly class DeedRule extends Rule
 {
-    public function __construct(public Did $deed, public bool $done = true, public string $with = '', public int $days = 0)
+    public function __construct(public Deed $deed, public bool $done = true, public string $with = '', public int $days = 0)
     {
     }
 
@@ -29,10 +29,10 @@ final readonly class DeedRule extends Rule
 
     public static function fields(): array
     {
-        $named = fn (bool $mail): array => array_values(array_map(fn (Did $d): string => $d->value,
-            array_filter(Did::cases(), fn (Did $d): bool => $d->isOfMail() === $mail)));
+        $named = fn (bool $mail): array => array_values(array_map(fn (Deed $d): string => $d->value,
+            array_filter(Deed::cases(), fn (Deed $d): bool => $d->isOfMail() === $mail)));
         $options = [];
-        foreach (Did::cases() as $deed) {
+        foreach (Deed::cases() as $deed) {
             $options[] = [$deed->words(false), ['deed' => $deed->value, 'done' => true]];
             $options[] = [$deed->words(true), ['deed' => $deed->value, 'done' => false]];
         }
@@ -47,12 +47,12 @@ final readonly class DeedRule extends Rule
 
     public static function fresh(): array
     {
-        return ['deed' => Did::Opened->value, 'done' => true];
+        return ['deed' => Deed::Opened->value, 'done' => true];
     }
 
     public static function fromShape(Shape $shape): self
     {
-        return new self($shape->choice('deed', Did::class), $shape->flag('done', true), $shape->text('with', 60, ''),
+        return new self($shape->choice('deed', Deed::class), $shape->flag('done', true), $shape->text('with', 60, ''),
             $shape->integer('days', 0, 3650, 0));
     }
 

@@ -7,7 +7,7 @@ namespace Lantern\Core\Rules;
 use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Deadlines\Run;
-use Lantern\Core\People\Standing;
+use Lantern\Core\People\Subscription;
 
 /** What is known of one person when a rule is asked. */
 final readonly class PersonFacts
@@ -21,7 +21,7 @@ final readonly class PersonFacts
      * @param  DateTimeZone  $zone  in which days begin and end: the owner's
      * @param  array<string, list<string>>  $values  fields by name, the owner's own among them; several values for several choices
      * @param  list<string>  $tags
-     * @param  list<array{did: Did, with: string, at: DateTimeImmutable}>  $deeds  `with` is the id of the page, funnel or email; one deed
+     * @param  list<array{did: Deed, with: string, at: DateTimeImmutable}>  $deeds  `with` is the id of the page, funnel or email; one deed
      *     stands once for each
      * @param  array<string, Run>  $deadlines  by id, those that run for them or ran
      * @param  array<string, list<string>>  $webinars  by id, what is known of them there: {@see WebinarRule::STATES}
@@ -32,7 +32,7 @@ final readonly class PersonFacts
         public array $values = [],
         public array $tags = [],
         public array $deeds = [],
-        public Standing $standing = Standing::Subscribed,
+        public Subscription $subscription = Subscription::Subscribed,
         public ?DateTimeImmutable $joined = null,
         public ?DateTimeImmutable $active = null,
         public array $deadlines = [],

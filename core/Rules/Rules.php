@@ -11,7 +11,7 @@ use Lantern\Core\Support\Shape;
 final class Rules
 {
     /** @var list<class-string<Rule>> */
-    public const KINDS = [TagRule::class, DeedRule::class, FieldRule::class, DateRule::class, StandingRule::class, DeadlineRule::class,
+    public const KINDS = [TagRule::class, DeedRule::class, FieldRule::class, DateRule::class, SubscriptionRule::class, DeadlineRule::class,
         WebinarRule::class];
 
     /** @throws Invalid with one sentence that says what the rule still needs */

@@ -7,7 +7,7 @@ namespace Lantern\Core\Sequences;
 use DateTimeImmutable;
 use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Emails\MessageState;
-use Lantern\Core\Webinars\Booking;
+use Lantern\Core\Webinars\RegisteredSession;
 
 /**
  * What becomes of the emails of one person who is in a sequence when the sequence changes:
@@ -41,7 +41,7 @@ final readonly class Replan
      * @param  list<EmailPlan>  $emails  of the sequence as it is now
      * @param  array<string, array{state: MessageState, due: DateTimeImmutable}>  $messages  by email id, what there is for this person
      * @param  array<string, Run>  $deadlines  by id, those that run for them or ran
-     * @param  array<string, Booking>  $bookings  by the id of the webinar
+     * @param  array<string, RegisteredSession>  $registrations  by the id of the webinar
      */
     public static function of(
         Timing $timing,
@@ -51,7 +51,7 @@ final readonly class Replan
         DateTimeImmutable $now,
         int $paused = 0,
         array $deadlines = [],
-        array $bookings = [],
+        array $registrations = [],
     ): self {
         $plan = $move = $missed = $gone = [];
         foreach ($emails as $email) {
@@ -59,7 +59,7 @@ final readonly class Replan
             if ($message !== null && $message['state'] !== MessageState::Waiting) {
                 continue;
             }
-            $due = $timing->moment($email, $start, $paused, $deadlines, $bookings);
+            $due = $timing->moment($email, $start, $paused, $deadlines, $registrations);
             if ($email->isTold() && $message !== null && $message['due'] > $now && ($due === null || $due < $now)) {
                 $gone[] = $email->id;
             } elseif ($due === null) {

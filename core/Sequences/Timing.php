@@ -8,7 +8,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Deadlines\DeadlineMoment;
 use Lantern\Core\Deadlines\Run;
-use Lantern\Core\Webinars\Booking;
+use Lantern\Core\Webinars\RegisteredSession;
 
 /** When the emails of a sequence are due, for one person in it. All moments are in UTC. */
 final class Timing
@@ -53,15 +53,15 @@ final class Timing
      * When an email is due, be it told from entering the sequence, or from a deadline or a session of the person.
      *
      * @param  array<string, Run>  $deadlines  of the person, by id
-     * @param  array<string, Booking>  $bookings  likewise, by the id of the webinar
+     * @param  array<string, RegisteredSession>  $registrations  likewise, by the id of the webinar
      * @return DateTimeImmutable|null nothing while the deadline it is told from has not begun for them, or they have no place in a session
      */
     public function moment(EmailPlan $email, DateTimeImmutable $start, int $paused, array $deadlines,
-        array $bookings = []): ?DateTimeImmutable
+        array $registrations = []): ?DateTimeImmutable
     {
         if ($email->session !== null) {
-            $booking = $bookings[$email->session->webinar] ?? null;
-            $due = $booking === null ? null : $email->session->dueFor($booking);
+            $registered = $registrations[$email->session->webinar] ?? null;
+            $due = $registered === null ? null : $email->session->dueFor($registered);
 
             return $due === null || $email->session->isUrgent() ? $due : $this->sequence->window->next($due, $this->zone());
         }

@@ -24,7 +24,7 @@ use Lantern\Core\Plan\Sender;
 use Lantern\Core\Plan\Way;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;
-use Lantern\Core\Webinars\Manner;
+use Lantern\Core\Webinars\WebinarMode;
 
 /**
  * Builds a complete, connected plan for a goal from a private name and a title. The ids are handed in as a
@@ -45,10 +45,10 @@ final readonly class Starter
      * @param  LeadMagnet|null  $leadMagnet  what is given away, where the goal has that
      * @param  Money|null  $price  of what is sold; null when it is not known yet
      * @param  string  $currency  in which the funnel sells
-     * @param  Manner  $manner  how its webinar is held, where it holds one
+     * @param  WebinarMode  $manner  how its webinar is held, where it holds one
      */
     public function build(Goal $goal, string $name, string $title, string $address, ?LeadMagnet $leadMagnet, ?Money $price = null,
-        string $currency = 'EUR', Manner $manner = Manner::Live): Plan
+        string $currency = 'EUR', WebinarMode $manner = WebinarMode::Live): Plan
     {
         $desk = new StarterDesk($this->sender, $this->newId, $title, $leadMagnet);
         $sold = StarterOffers::isMadeFor($goal) ? StarterOffers::of($desk, Currency::of($price->currency->code ?? $currency),

@@ -6,9 +6,9 @@ namespace Lantern\Core\Starters;
 
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Deadlines\DeadlineMoment;
+use Lantern\Core\Deadlines\Duration;
 use Lantern\Core\Deadlines\Edge;
 use Lantern\Core\Deadlines\GuardedPage;
-use Lantern\Core\Deadlines\Lasting;
 use Lantern\Core\Deadlines\LastWarning;
 use Lantern\Core\Events\Trigger\EmailClicked;
 use Lantern\Core\Events\Trigger\TagAdded;
@@ -64,7 +64,7 @@ final class StarterDeadline
         }
         [$intro, $order, $sales] = [$d->page('introductory'), $d->page('order-introductory'), $d->page('sales')];
         $deadline = new Deadline($d->page(self::KEY), 'Introductory price', new Triggers([new EmailClicked($offer->id)]),
-            Lasting::days(3, '20:00'), pages: [new GuardedPage($intro, $sales), new GuardedPage($order, $sales)],
+            Duration::days(3, '20:00'), pages: [new GuardedPage($intro, $sales), new GuardedPage($order, $sales)],
             offers: [$d->offer('introductory')], warning: new LastWarning(60, 'Within the hour the introductory price is over.'));
 
         return [...$parts, $deadline, ...self::emails($d, $deadline->id, $followUp)];

@@ -13,8 +13,8 @@ use Lantern\Core\Page\Design\DesignWords;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Plan\LeadMagnet;
 use Lantern\Core\Plan\Sender;
-use Lantern\Core\Webinars\Manner;
 use Lantern\Core\Webinars\Webinar;
+use Lantern\Core\Webinars\WebinarMode;
 
 /** What the starters write with: the facts of one funnel, and short ways to make sections and blocks. */
 final class StarterDesk
@@ -234,7 +234,7 @@ final class StarterDesk
     /** Is it held by a host who speaks while it is seen? */
     public function isLive(): bool
     {
-        return $this->webinar === null || $this->webinar->manner === Manner::Live;
+        return $this->webinar === null || $this->webinar->manner === WebinarMode::Live;
     }
 
     public function button(string $text, string $url, string $style = ''): Block

@@ -7,8 +7,8 @@ namespace Lantern\Core\Starters;
 use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Deadlines\Deadline;
+use Lantern\Core\Deadlines\Duration;
 use Lantern\Core\Deadlines\GuardedPage;
-use Lantern\Core\Deadlines\Lasting;
 use Lantern\Core\Deadlines\LastWarning;
 use Lantern\Core\Events\Trigger\EmailClicked;
 use Lantern\Core\Events\Trigger\PageSeen;
@@ -22,8 +22,7 @@ use Lantern\Core\Sequences\Delay;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Webinars\AttendanceOutcome;
-use Lantern\Core\Webinars\Bar;
-use Lantern\Core\Webinars\Manner;
+use Lantern\Core\Webinars\AttendanceThreshold;
 use Lantern\Core\Webinars\OfferMoment;
 use Lantern\Core\Webinars\Replay;
 use Lantern\Core\Webinars\Schedule;
@@ -31,6 +30,7 @@ use Lantern\Core\Webinars\ScheduleKind;
 use Lantern\Core\Webinars\SessionAnchor;
 use Lantern\Core\Webinars\SessionMoment;
 use Lantern\Core\Webinars\Webinar;
+use Lantern\Core\Webinars\WebinarMode;
 
 /**
  * The webinar of its starter: live on a day next week, or from a recording at the next quarter of an hour; its reminders, the emails
@@ -47,18 +47,18 @@ final class StarterWebinar
     /** Minutes into it at which the offer is made: in the last third of the hour. */
     private const OFFER = 40;
 
-    public static function webinar(StarterDesk $d, Manner $manner, DateTimeImmutable $now): Webinar
+    public static function webinar(StarterDesk $d, WebinarMode $manner, DateTimeImmutable $now): Webinar
     {
         $zone = $d->sender->timeZone === '' ? 'UTC' : $d->sender->timeZone;
         $day = $now->setTimezone(new DateTimeZone($zone))->modify('+'.self::AHEAD.' days')->format('Y-m-d');
         $title = trim(mb_substr($d->title, 0, 200));
 
-        return new Webinar($d->page(self::KEY), 'Webinar', $title, $manner === Manner::Live
+        return new Webinar($d->page(self::KEY), 'Webinar', $title, $manner === WebinarMode::Live
                 ? new Schedule(ScheduleKind::Dates, $zone, dates: ["{$day}T18:00"], ahead: 60)
                 : new Schedule(ScheduleKind::Soon, $zone, step: 15, offered: 3, ahead: 2), $manner,
             offer: $d->offer('introductory') === '' ? null
-                : new OfferMoment($d->offer('introductory'), $manner === Manner::Live ? null : self::OFFER * 60),
-            bar: new Bar(percent: 60), replay: new Replay(delay: 60, days: 3));
+                : new OfferMoment($d->offer('introductory'), $manner === WebinarMode::Live ? null : self::OFFER * 60),
+            bar: new AttendanceThreshold(percent: 60), replay: new Replay(delay: 60, days: 3));
     }
 
     /** @return list<Part> the sequence with its emails, and the deadline */
@@ -66,7 +66,7 @@ final class StarterWebinar
     {
         $sequence = new SequencePlan($d->id(), 'Reminders and follow-up', new Triggers([new WebinarRegistered($webinar->id)]));
         $title = $d->titleHtml();
-        $live = $webinar->manner === Manner::Live;
+        $live = $webinar->manner === WebinarMode::Live;
         $short = mb_substr($d->title, 0, 150);
         $mail = fn (string $name, string $subject, string $words, ?SessionMoment $at = null, ?string $who = null,
             bool $not = false): EmailPlan => new EmailPlan(
@@ -127,7 +127,7 @@ final class StarterWebinar
         $deadline = new Deadline($d->page(StarterDeadline::KEY), 'Introductory price',
             new Triggers([new WebinarOutcome($webinar->id, AttendanceOutcome::SawOffer), new EmailClicked($offer->id),
                 new PageSeen($intro)]),
-            Lasting::days(3, '20:00'), pages: [new GuardedPage($intro), new GuardedPage($order)], offers: [$d->offer('introductory')],
+            Duration::days(3, '20:00'), pages: [new GuardedPage($intro), new GuardedPage($order)], offers: [$d->offer('introductory')],
             warning: new LastWarning(60, 'Within the hour the introductory price is over.'));
 
         return [$deadline, ...StarterDeadline::emails($d, $deadline->id, $sequence)];

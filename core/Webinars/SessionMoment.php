@@ -66,12 +66,12 @@ final readonly class SessionMoment
     }
 
     /** When it goes to somebody who has a place; nothing while they wait for one, or where it makes no sense for them. */
-    public function dueFor(Booking $booking): ?DateTimeImmutable
+    public function dueFor(RegisteredSession $registered): ?DateTimeImmutable
     {
         // What begins when its person likes needs no word that it will.
-        $needless = $booking->session->key === 'd' && in_array($this->anchor, [SessionAnchor::BeforeStart, SessionAnchor::Start], true);
+        $needless = $registered->session->key === 'd' && in_array($this->anchor, [SessionAnchor::BeforeStart, SessionAnchor::Start], true);
 
-        return $booking->waiting || $needless ? null : $this->due($booking->session, $booking->at, $booking->replay);
+        return $registered->waiting || $needless ? null : $this->due($registered->session, $registered->at, $registered->replay);
     }
 
     /** Is it a word that must come at its moment or not at all, whatever hours emails otherwise keep to? */

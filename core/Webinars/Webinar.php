@@ -21,7 +21,7 @@ final readonly class Webinar implements Part
      * @param  string  $stream  the address of the host's stream, of a live one; '' while it is not known
      * @param  string  $video  the id of the uploaded recording, which is played in its place or as its replay; '' for none
      * @param  bool  $pauses  may the recording be paused? On demand it always may.
-     * @param  Bar  $bar  from which on somebody has attended
+     * @param  AttendanceThreshold  $bar  from which on somebody has attended
      * @param  Replay|null  $replay  null for none
      * @param  bool  $showsPlaces  is it said how many places are left?
      * @param  string  $captions  the id of the uploaded captions of the recording (WebVTT); '' for none
@@ -33,12 +33,12 @@ final readonly class Webinar implements Part
         public string $name,
         public string $title,
         public Schedule $schedule,
-        public Manner $manner = Manner::Live,
+        public WebinarMode $manner = WebinarMode::Live,
         public string $stream = '',
         public string $video = '',
         public bool $pauses = false,
         public ?OfferMoment $offer = null,
-        public Bar $bar = new Bar,
+        public AttendanceThreshold $bar = new AttendanceThreshold,
         public ?Replay $replay = new Replay,
         public bool $showsPlaces = false,
         public string $captions = '',
@@ -70,12 +70,12 @@ final readonly class Webinar implements Part
             throw Invalid::at($shape->path('name'), 'Please give the webinar a name. Only you will see it.');
         }
         $schedule = Schedule::fromShape($shape->group('schedule'));
-        $manner = $shape->choice('manner', Manner::class, Manner::Live->value);
-        if ($manner === Manner::Live && in_array($schedule->kind, [ScheduleKind::Soon, ScheduleKind::OnDemand], true)) {
+        $manner = $shape->choice('manner', WebinarMode::class, WebinarMode::Live->value);
+        if ($manner === WebinarMode::Live && in_array($schedule->kind, [ScheduleKind::Soon, ScheduleKind::OnDemand], true)) {
             throw Invalid::at($shape->path('manner'),
                 'What begins whenever somebody comes cannot be held live. Please choose a recording.');
         }
-        if ($manner === Manner::Live && $schedule->theirs) {
+        if ($manner === WebinarMode::Live && $schedule->theirs) {
             throw Invalid::at($shape->path('manner'), 'A time of each visitor’s own day cannot be held live: it comes at many moments.');
         }
         $stream = trim($shape->text('stream', 500, ''));
@@ -87,7 +87,7 @@ final readonly class Webinar implements Part
 
         return new self($shape->text('id', 40), $name, trim($shape->text('title', 200)), $schedule, $manner, $stream,
             $shape->text('video', 40, ''), $shape->flag('pauses'), $offer === null ? null : OfferMoment::fromShape($offer),
-            Bar::fromShape($shape->optionalGroup('bar')), $replay === null ? null : Replay::fromShape($replay),
+            AttendanceThreshold::fromShape($shape->optionalGroup('bar')), $replay === null ? null : Replay::fromShape($replay),
             $shape->flag('showsPlaces'), $shape->text('captions', 40, ''), Chapter::list($shape), self::tags($shape));
     }
 

@@ -6,7 +6,7 @@ namespace Database\Seeders;
 
 use App\Drafts\DraftParts;
 use App\Drafts\DraftPlan;
-use App\Forms\Popped;
+use App\Forms\PopupOrigin;
 use App\Forms\Signup;
 use App\Forms\TakeSignup;
 use App\Models\Business;
@@ -15,10 +15,10 @@ use App\Models\Funnel;
 use App\Models\PublishedPage;
 use App\Models\Site;
 use App\Models\Version;
-use App\Popups\Asked;
 use App\Popups\FactLog;
 use App\Popups\JoinInPopup;
 use App\Popups\LivePopup;
+use App\Popups\PopupView;
 use App\Popups\SeenPages;
 use App\Popups\VisitLog;
 use App\Support\Ids;
@@ -81,7 +81,7 @@ final readonly class DemoPopups
     }
 
     /** Somebody looks at the long page. Those who are about to leave are asked; some take it, and most close it. */
-    public function view(Funnel $funnel, string $visitor, DemoCrowd $crowd, CarbonImmutable $at, bool $joins, ?string $source): ?Asked
+    public function view(Funnel $funnel, string $visitor, DemoCrowd $crowd, CarbonImmutable $at, bool $joins, ?string $source): ?PopupView
     {
         $live = $this->popup($funnel, 'Before they leave');
         $page = $live === null ? null : PublishedPage::query()->where('version_id', $live->page->version_id)
@@ -89,7 +89,7 @@ final readonly class DemoPopups
         if ($live === null || $page === null || ! $crowd->chance($joins ? 0.12 : 0.85)) {
             return null;
         }
-        $asked = new Asked($funnel->business, $funnel, $page, null, '', '', $visitor, $source === null ? '' : "utm_source={$source}",
+        $asked = new PopupView($funnel->business, $funnel, $page, null, '', '', $visitor, $source === null ? '' : "utm_source={$source}",
             ['en'],
             $crowd->chance(0.45), false, false, $visitor, $at);
         VisitLog::view($funnel->id, $visitor, false, $at);
@@ -110,7 +110,7 @@ final readonly class DemoPopups
     }
 
     /** Whoever was asked has joined. */
-    public function joined(Funnel $funnel, Asked $asked, string $person): void
+    public function joined(Funnel $funnel, PopupView $asked, string $person): void
     {
         $live = $this->popup($funnel, 'Before they leave');
         if ($live !== null) {
@@ -140,7 +140,7 @@ final readonly class DemoPopups
                 }
             }
             $visitor = $crowd->visitorId();
-            $asked = new Asked($business, null, null, $site, $path, $title, $visitor, '', ['en'], $crowd->chance(0.5), false, false,
+            $asked = new PopupView($business, null, null, $site, $path, $title, $visitor, '', ['en'], $crowd->chance(0.5), false, false,
                 $visitor,
                 $at);
             $this->at($at, function () use ($site, $path, $title, $at, $visitor, $popups, $asked, $crowd): void {
@@ -169,7 +169,7 @@ final readonly class DemoPopups
     }
 
     /** @return string the id of whoever has joined on the sample site */
-    private function join(LivePopup $live, Asked $asked, DemoCrowd $crowd): string
+    private function join(LivePopup $live, PopupView $asked, DemoCrowd $crowd): string
     {
         $version = Version::query()->findOrFail($live->page->version_id);
         $plan = $version->plan();
@@ -177,7 +177,8 @@ final readonly class DemoPopups
         $page = JoinInPopup::pageOf($plan, $form->id) ?? throw new RuntimeException('A funnel has a page.');
         [$submission] = $this->takeSignup->take(new Signup($live->funnel, $version, $page, $form, Answers::read($form, $crowd->somebody()),
             md5((string) $asked->visitor), CarbonImmutable::now(), $asked->visitor, $crowd->zone(), ['ref' => '127.0.0.1'],
-            '192.0.2.'.$crowd->between(1, 254), 'Demo browser', popped: new Popped($live->popup->id, $asked->site?->id, $asked->path)));
+            '192.0.2.'.$crowd->between(1, 254), 'Demo browser', popped: new PopupOrigin($live->popup->id, $asked->site?->id,
+                $asked->path)));
 
         return $submission->person_id;
     }

@@ -8,7 +8,7 @@ use App\Drafts\DraftParts;
 use App\Drafts\NewFunnel;
 use App\Files\Downloads;
 use App\Files\Uploads;
-use App\Forms\Popped;
+use App\Forms\PopupOrigin;
 use App\Forms\Signup;
 use App\Forms\TakeSignup;
 use App\Journey\Events;
@@ -210,7 +210,7 @@ final class DemoSeeder extends Seeder
         [$submission] = $this->takeSignup->take(new Signup($funnel, $version, $entry, $plan->forms[0],
             Answers::read($plan->forms[0], $somebody), md5($visitor), $joined, $visitor, $this->crowd->zone(),
             $source === null ? [] : ['utm_source' => $source], '192.0.2.'.$this->crowd->between(1, 254), 'Demo browser',
-            popped: $popup === null ? null : new Popped($popup)));
+            popped: $popup === null ? null : new PopupOrigin($popup)));
         if ($asked !== null) {
             $this->popups->joined($funnel, $asked, $submission->person_id);
         }

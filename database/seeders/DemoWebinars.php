@@ -26,12 +26,12 @@ use App\Payments\Practice\PracticeBank;
 use App\Publishing\Publishing;
 use App\Support\DemoProgress;
 use App\Support\Instant;
+use App\Webinars\AttendanceResults;
 use App\Webinars\ControlRoom;
 use App\Webinars\LiveRoom;
 use App\Webinars\Polls;
 use App\Webinars\Presence;
 use App\Webinars\Questions;
-use App\Webinars\Settling;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
@@ -51,9 +51,9 @@ use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
-use Lantern\Core\Webinars\Manner;
 use Lantern\Core\Webinars\Session;
 use Lantern\Core\Webinars\Webinar;
+use Lantern\Core\Webinars\WebinarMode;
 use RuntimeException;
 
 /** The webinars of the demo: three live sessions behind us and one next week, and one from a recording that can be watched at once. */
@@ -95,7 +95,7 @@ final class DemoWebinars
         private readonly ControlRoom $control,
         private readonly Presence $presence,
         private readonly Questions $questions,
-        private readonly Settling $settling,
+        private readonly AttendanceResults $settling,
         private readonly MessageSender $sender,
         private readonly PlaceOrder $place,
         private readonly Payments $payments,
@@ -132,7 +132,7 @@ final class DemoWebinars
     private function live(Business $business, array $dates): void
     {
         $this->funnel = $this->new->fromStarter($business, Goal::Webinar, 'First Melody, live', self::TITLE, null,
-            Money::of(29_000, Currency::of('EUR')), Manner::Live);
+            Money::of(29_000, Currency::of('EUR')), WebinarMode::Live);
         $this->funnel->forceFill(['address' => 'first-melody', 'look' => 'salon'])->save();
         $this->webinar = DraftPart::there($this->funnel->id, Webinar::kind())->sole()->id;
         $schedule = $this->drafted()->schedule->toArray();
@@ -149,7 +149,7 @@ final class DemoWebinars
     private function automated(Business $business): void
     {
         $funnel = $this->new->fromStarter($business, Goal::Webinar, 'First Melody, automated', self::TITLE, null,
-            Money::of(29_000, Currency::of('EUR')), Manner::Automated);
+            Money::of(29_000, Currency::of('EUR')), WebinarMode::Automated);
         $funnel->forceFill(['address' => 'first-melody-now', 'look' => 'salon'])->save();
         $row = DraftPart::there($funnel->id, Webinar::kind())->sole();
         $webinar = $row->part();

@@ -15,7 +15,7 @@ final class ConcurrencyTest extends BrowserTestCase
     {
         $this->address = (string) $this->sql('select address from funnels');
         if ($this->address === '') {
-            $made = $this->artisan('lantern:rehearse-crash', '0');
+            $made = $this->artisan('lantern:seed-crash-test', '0');
             self::assertSame('', $made);
             $this->address = (string) $this->sql('select address from funnels');
         }

@@ -25,7 +25,7 @@ final class Runs
     /**
      * A deadline as it stands for somebody.
      *
-     * @param  list<string>  $holders  keys of {@see Holder}, all of which are the same visitor
+     * @param  list<string>  $holders  keys of {@see DeadlineOwner}, all of which are the same visitor
      * @param  list<string>|null  $deadlines  ids; null for all
      * @return array<string, Run> by deadline: the one that holds ({@see HeldRun})
      */
@@ -61,7 +61,7 @@ final class Runs
      */
     public static function ofPeople(array $people, array $deadlines): array
     {
-        $everyone = Holder::everyone()->key;
+        $everyone = DeadlineOwner::everyone()->key;
         $shared = $own = [];
         foreach ($deadlines === [] ? [] : self::rows($deadlines)->where(fn (Builder $q) => $q->whereIn('person_id', $people)
             ->orWhere('holder', $everyone))->get() as $row) {
@@ -94,14 +94,14 @@ final class Runs
     /** The run that a deadline has, or had, for everyone at once, whatever its kind is by now. */
     public static function forEveryone(string $deadline): ?Run
     {
-        $row = self::rows([$deadline])->where('holder', Holder::everyone()->key)->first();
+        $row = self::rows([$deadline])->where('holder', DeadlineOwner::everyone()->key)->first();
 
         return $row === null ? null : self::read($row);
     }
 
     public static function read(stdClass $row): Run
     {
-        $forAll = ($row->holder ?? '') === Holder::everyone()->key;
+        $forAll = ($row->holder ?? '') === DeadlineOwner::everyone()->key;
 
         return new Run(self::moment($row->started_at), self::moment($row->ends_at), (string) $row->why, $row->closed_at !== null, $forAll,
             isset($row->personal) && (bool) $row->personal === $forAll);
@@ -117,7 +117,7 @@ final class Runs
      *
      * @param  array{id: string, name: string, funnel: string, business: int}  $which
      */
-    public static function add(array $which, Holder $holder, Fact $fact, ?int $user = null): void
+    public static function add(array $which, DeadlineOwner $holder, Fact $fact, ?int $user = null): void
     {
         DB::table('deadline_facts')->insert(['business_id' => $which['business'], 'funnel_id' => $which['funnel'],
             'deadline_id' => $which['id'], 'name' => $which['name'], 'holder' => $holder->key, 'person_id' => $holder->person,
@@ -171,8 +171,8 @@ final class Runs
      */
     public static function join(string $visitor, string $person): array
     {
-        $browser = Holder::browser($visitor)->key;
-        $theirs = Holder::person($person)->key;
+        $browser = DeadlineOwner::browser($visitor)->key;
+        $theirs = DeadlineOwner::person($person)->key;
         $changed = [];
         foreach (DB::table('deadline_facts')->where('holder', $browser)->distinct()->pluck('deadline_id') as $deadline) {
             $before = self::of([$theirs], [(string) $deadline]);
@@ -191,7 +191,7 @@ final class Runs
     /** Two persons are one from now on: the facts are moved already, the rows follow. */
     public static function merged(string $person): void
     {
-        $holder = Holder::person($person)->key;
+        $holder = DeadlineOwner::person($person)->key;
         $facts = fn () => DB::table('deadline_facts')->where('person_id', $person);
         $facts()->update(['holder' => $holder]);
         DB::table('deadline_runs')->where('person_id', $person)->where('holder', '!=', $holder)->delete();

@@ -11,7 +11,7 @@ use App\Models\Funnel;
 use App\Support\Ids;
 use App\Support\RichText;
 use Lantern\Core\Deadlines\Deadline;
-use Lantern\Core\Deadlines\Lasting;
+use Lantern\Core\Deadlines\Duration;
 use Lantern\Core\Events\Trigger\Trigger;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Offers\Offer;
@@ -58,7 +58,7 @@ final class DeadlineKind extends DraftKind
     /** Three days, until eight in the evening: nothing starts it yet, and it guards nothing. */
     public function fresh(Funnel $funnel, array $typed): Part
     {
-        return new Deadline(Ids::next(), $this->nextName($funnel, 'Deadline'), lasting: Lasting::days(3, '20:00'));
+        return new Deadline(Ids::next(), $this->nextName($funnel, 'Deadline'), lasting: Duration::days(3, '20:00'));
     }
 
     /** @return list<string> what becomes of the emails that are told from it */

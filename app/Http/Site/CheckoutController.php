@@ -90,7 +90,8 @@ final readonly class CheckoutController
         try {
             $order = $this->place->place($this->attempt($request, $live, $version, $page, $read, $token->nonce, $method, $now));
         } catch (NotForSale $e) {
-            return $e->standing !== null ? PlainPage::notForSale($e->standing, $arrived->afterwards() ?? $live->funnel->url())->response()
+            return $e->availability !== null ? PlainPage::notForSale($e->availability, $arrived->afterwards() ?? $live->funnel->url())
+                ->response()
                 : $again([$e->field === '' ? 'form' : $e->field => $e->getMessage()]);
         }
 

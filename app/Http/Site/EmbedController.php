@@ -47,7 +47,7 @@ use Symfony\Component\HttpFoundation\Response as AnyResponse;
  */
 final readonly class EmbedController
 {
-    public function __construct(private TakeSignup $takeSignup, private SessionBookings $bookings)
+    public function __construct(private TakeSignup $takeSignup, private SessionRegistrations $registrations)
     {
     }
 
@@ -117,7 +117,7 @@ final readonly class EmbedController
                 Browser::zone($request->input('zone')),
                 Source::read($source)
                     + ['ref' => mb_substr((string) parse_url((string) $request->headers->get('Origin'), PHP_URL_HOST), 0, 100)],
-                $request->ip(), $request->userAgent(), false, session: $this->bookings->chosen($version, $plan, $request,
+                $request->ip(), $request->userAgent(), false, session: $this->registrations->chosen($version, $plan, $request,
                     Browser::zone($request->input('zone'))) ?? ''));
         if ($plan->hasTwoSteps()) {
             $this->takeSignup->more($submission->load(['person', 'funnel']), $plan, $second);

@@ -48,7 +48,7 @@ final readonly class ExtraOfferController
         try {
             $payment = $this->extra->accept($order, $page, $version);
         } catch (NotForSale $e) {
-            return $e->standing === null ? $again($e->getMessage())
+            return $e->availability === null ? $again($e->getMessage())
                 : redirect()->away(NextPage::after($order, $page->id, Outcome::Bought), 303);
         }
         if ($payment !== null) {

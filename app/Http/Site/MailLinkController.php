@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
-use App\Deadlines\Running\Holder;
+use App\Deadlines\Running\DeadlineOwner;
 use App\Deadlines\Running\Runs;
 use App\Mail\Emails\CountdownPicture;
 use App\Mail\Emails\EmailWriter;
@@ -116,8 +116,8 @@ final readonly class MailLinkController
         $plan = $message->email_id === null || $message->person_id === null ? null : $message->funnel?->liveVersion?->plan();
         $click = new EmailClicked((string) $message->email_id);
         $deadlines = array_filter($plan->deadlines ?? [], fn (Deadline $d): bool => $d->starts->has($click));
-        $runs = $deadlines === [] ? [] : Runs::of([Holder::person((string) $message->person_id)->key,
-            Holder::everyone()->key]);
+        $runs = $deadlines === [] ? [] : Runs::of([DeadlineOwner::person((string) $message->person_id)->key,
+            DeadlineOwner::everyone()->key]);
 
         return array_filter($deadlines, fn (Deadline $d): bool => $d->mayBegin($runs[$d->id] ?? null, CarbonImmutable::now())) !== [];
     }

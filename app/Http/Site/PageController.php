@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Serving\Arrival;
-use App\Serving\Guard;
+use App\Serving\BuyersOnly;
 use App\Serving\LivePage;
 use App\Serving\PageResponse;
 use App\Serving\PlainPage;
@@ -32,7 +32,7 @@ final readonly class PageController
         if ($request->query('answer') === 'no' && $live->page->role->isExtraOffer()) {
             return $this->extra->decline($request, $live);
         }
-        if (! Guard::lets($request, $live)) {
+        if (! BuyersOnly::lets($request, $live)) {
             return PlainPage::forBuyers($live->funnel->url())->response();
         }
 

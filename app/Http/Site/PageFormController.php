@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Serving\Arrival;
-use App\Serving\Guard;
+use App\Serving\BuyersOnly;
 use App\Serving\LivePage;
 use App\Serving\PlainPage;
 use App\Serving\PublishedPages;
@@ -39,7 +39,7 @@ final readonly class PageFormController
         if ($live->closed && ($sent !== 'form' || ! $this->signup->takes($live, $request))) {
             return PlainPage::closed()->response();
         }
-        if (! Guard::lets($request, $live)) {
+        if (! BuyersOnly::lets($request, $live)) {
             return PlainPage::forBuyers($live->funnel->url())->response();
         }
 

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Forms\FormToken;
-use App\Popups\Asked;
 use App\Popups\FactLog;
 use App\Popups\JoinInPopup;
 use App\Popups\LivePopup;
 use App\Popups\PopupContent;
+use App\Popups\PopupView;
 use App\Popups\SeenPages;
 use App\Popups\Situations;
 use App\Popups\Ticket;
@@ -23,7 +23,7 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Str;
-use Lantern\Core\Popups\Decision;
+use Lantern\Core\Popups\PopupCheck;
 use Lantern\Core\Popups\PopupFactType;
 use Lantern\Core\Popups\TriggerKind;
 use Lantern\Core\Results\Bots;
@@ -41,7 +41,7 @@ final readonly class PopupController
     /** A page is looked at: what may be shown on it, should one of its triggers come. */
     public function ask(Request $request): JsonResponse
     {
-        $asked = Bots::is($request->userAgent()) ? null : Asked::read($request, Str::lower(Str::random(32)));
+        $asked = Bots::is($request->userAgent()) ? null : PopupView::read($request, Str::lower(Str::random(32)));
         $limit = 'popup-views:'.$request->ip();
         if ($asked === null || RateLimiter::tooManyAttempts($limit, (int) config('lantern.popup_views_per_address'))) {
             return self::answer(['popups' => []]);
@@ -58,7 +58,7 @@ final readonly class PopupController
             if (! PopupContent::waits($live)) {
                 continue;
             }
-            $verdict = Decision::of($live->popup, $situation);
+            $verdict = PopupCheck::of($live->popup, $situation);
             if ($verdict->shows()) {
                 $found[] = $live;
                 if (! $asked->owner) {
@@ -84,7 +84,7 @@ final readonly class PopupController
             return self::answer(['show' => false]);
         }
         $whose = Situations::of($request, $asked, false);
-        $verdict = Decision::of($live->popup, $whose->at($trigger));
+        $verdict = PopupCheck::of($live->popup, $whose->at($trigger));
         if (! $verdict->shows()) {
             return self::answer(['show' => false]);
         }
@@ -142,7 +142,7 @@ final readonly class PopupController
     }
 
     /** A pop-up that may be where the visitor is: of the funnel, or of any funnel whose owner's site it is. */
-    private function popup(Request $request, Asked $asked): ?LivePopup
+    private function popup(Request $request, PopupView $asked): ?LivePopup
     {
         $live = LivePopup::find(Input::text($request, 'popup'));
 

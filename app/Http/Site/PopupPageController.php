@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Models\PublishedPage;
-use App\Popups\Asked;
 use App\Popups\JoinInPopup;
 use App\Popups\LivePopup;
+use App\Popups\PopupView;
 use App\Rendering\PopupFrame;
 use App\Rendering\SiteAssets;
 use App\Serving\Arrival;
@@ -52,7 +52,7 @@ final readonly class PopupPageController
         if ($live === null || $entry === null) {
             return PlainPage::notHere()->response();
         }
-        $asked = new Asked($live->funnel->business, $live->funnel, $entry, null, '', '',
+        $asked = new PopupView($live->funnel->business, $live->funnel, $entry, null, '', '',
             Browser::id($request) ?? str_replace('-', '', (string) Str::uuid()),
             http_build_query(Source::read($request->input('source'))), [], false, false, Browser::isOwner($request),
             Str::lower(Str::random(32)), CarbonImmutable::now());
@@ -114,7 +114,7 @@ final readonly class PopupPageController
     {
         $headers = ['Content-Type' => 'text/javascript; charset=utf-8', 'Cache-Control' => 'public, max-age=300']
             + AnswerKind::Embed->headers();
-        if (Asked::site($site) === null) {
+        if (PopupView::site($site) === null) {
             return new Response("console.info('This site is not known any more.');\n", 200, $headers);
         }
         $given = json_encode(['site' => $site, 'host' => Hosts::site()], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_HEX_TAG);

@@ -15,8 +15,8 @@ use App\Webinars\Polls;
 use App\Webinars\Presence;
 use App\Webinars\Questions;
 use App\Webinars\Registering;
-use App\Webinars\Registrations\Bookings;
 use App\Webinars\Registrations\Links;
+use App\Webinars\Registrations\RegisteredSessions;
 use App\Webinars\Replays;
 use App\Webinars\RoomAnswer;
 use Carbon\CarbonImmutable;
@@ -65,7 +65,7 @@ final readonly class RoomController
     public function calendar(string $registration, string $seal): Response
     {
         $found = Links::read($registration, $seal);
-        $webinar = $found === null ? null : Bookings::webinar($found);
+        $webinar = $found === null ? null : RegisteredSessions::webinar($found);
         if ($found === null || $webinar === null || $found->isOnDemand()) {
             return new Response('There is nothing at this address.', 404, AnswerKind::Plain->headers() + ['Content-Type' => 'text/plain']);
         }
@@ -88,13 +88,14 @@ final readonly class RoomController
             return PlainPage::notHere()->response();
         }
         $now = CarbonImmutable::now();
-        $booking = $this->registering->choose($found->person, $found->funnel, $found->webinar_id, Input::text($request, 'webinar_session'),
+        $registered = $this->registering->choose($found->person, $found->funnel, $found->webinar_id, Input::text($request,
+            'webinar_session'),
             new DateTimeZone(Browser::zone($request->cookie(Browser::ZONE_COOKIE)) ?? $found->zone), $now);
-        if ($booking === null) {
+        if ($registered === null) {
             return PlainPage::sessionGone(Links::change($found))->response();
         }
 
-        return $this->lead(Bookings::find($found->person_id, $found->webinar_id), PageRole::Confirmation, 303);
+        return $this->lead(RegisteredSessions::find($found->person_id, $found->webinar_id), PageRole::Confirmation, 303);
     }
 
     public function cancel(string $registration, string $seal): AnyResponse
@@ -202,7 +203,7 @@ final readonly class RoomController
 
         return redirect()->away($registration->funnel->url($page->address), $status)
             ->withHeaders(['Cache-Control' => 'private, no-store', 'Referrer-Policy' => 'no-referrer'])
-            ->withCookie(SessionBookings::seat($registration->funnel->address, Links::seat($registration)));
+            ->withCookie(SessionRegistrations::seat($registration->funnel->address, Links::seat($registration)));
     }
 
     /** @param  array<string, mixed>  $data */

@@ -19,7 +19,7 @@ use App\Serving\PageResponse;
 use App\Serving\PlainPage;
 use App\Serving\Source;
 use App\Serving\Visit;
-use App\Webinars\Seat;
+use App\Webinars\OwnRegistration;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cookie;
@@ -39,7 +39,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Takes a filled-in form and sends its visitor on. */
 final readonly class SignupController
 {
-    public function __construct(private TakeSignup $takeSignup, private PageResponse $pages, private SessionBookings $bookings)
+    public function __construct(private TakeSignup $takeSignup, private PageResponse $pages, private SessionRegistrations $registrations)
     {
     }
 
@@ -68,11 +68,11 @@ final readonly class SignupController
         $zone = Browser::zone($request->input('zone')) ?? Browser::zone($request->cookie(Browser::ZONE_COOKIE));
         $reader = $request->input('book') === null || $form->webinar === '' ? null : Visit::readerOf($request, $live->funnel);
         if ($reader !== null) {
-            return $this->bookings->byReader($live, $version, $page, $form, $reader, $request, $zone) ?? $again(
-                ['webinar_session' => SessionBookings::GONE]);
+            return $this->registrations->byReader($live, $version, $page, $form, $reader, $request, $zone) ?? $again(
+                ['webinar_session' => SessionRegistrations::GONE]);
         }
-        $session = $step === 2 ? '' : $this->bookings->chosen($version, $form, $request, $zone);
-        $errors = $answers->errors + ($session === null ? ['webinar_session' => SessionBookings::GONE] : []);
+        $session = $step === 2 ? '' : $this->registrations->chosen($version, $form, $request, $zone);
+        $errors = $answers->errors + ($session === null ? ['webinar_session' => SessionRegistrations::GONE] : []);
         if ($errors !== []) {
             return $again($errors);
         }
@@ -97,7 +97,7 @@ final readonly class SignupController
                 sameSite: 'lax'))
             ->withCookie(Cookie::make(Browser::COOKIE, $visitor, 60 * 24 * 365, '/', httpOnly: false, sameSite: 'lax'))
             // A place from before does not stand in the way of the one that was just chosen.
-            ->withCookie(Cookie::forget(Seat::COOKIE, '/'.$live->funnel->address));
+            ->withCookie(Cookie::forget(OwnRegistration::COOKIE, '/'.$live->funnel->address));
     }
 
     /** Is it a form of this very page that was filled in? */

@@ -8,7 +8,7 @@ use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
 use App\Models\Broadcast;
 use App\Models\Message;
-use Lantern\Core\People\Standing;
+use Lantern\Core\People\Subscription;
 
 /** A broadcast: for those who agreed to more than what they asked for. */
 final class BroadcastMessage extends KindOfMessage
@@ -26,8 +26,9 @@ final class BroadcastMessage extends KindOfMessage
         return 'broadcasts';
     }
 
-    public function refuses(Standing $standing): ?string
+    public function refuses(Subscription $subscription): ?string
     {
-        return parent::refuses($standing) ?? ($standing === Standing::Subscribed ? null : 'Agreed only to what they asked for.');
+        return parent::refuses($subscription) ?? ($subscription === Subscription::Subscribed ? null
+            : 'Agreed only to what they asked for.');
     }
 }

@@ -16,7 +16,7 @@ use Lantern\Core\Emails\BroadcastState;
 use Lantern\Core\Emails\MessageKind;
 use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Emails\SubjectTest;
-use Lantern\Core\People\Standing;
+use Lantern\Core\People\Subscription;
 use Lantern\Core\Rules\Group;
 
 /**
@@ -34,7 +34,7 @@ final class Broadcasting
         $query = (new SegmentQuery($business, $now))->people(Group::fromArray($broadcast->audience))->where('people.owner_try', false)
             ->whereNotExists(fn (Builder $q) => $q->selectRaw('1')->from('opt_outs')->whereColumn('opt_outs.person_id', 'people.id')
                 ->where('what', 'broadcasts'));
-        SegmentQuery::standing($query, Standing::Subscribed);
+        SegmentQuery::subscription($query, Subscription::Subscribed);
 
         return $query;
     }
@@ -181,7 +181,7 @@ final class Broadcasting
                     ->where('broadcast_id', $broadcast->id)->where('state', MessageState::Sent)->whereNull('opened_at')
                     ->whereNull('clicked_at'))
                 ->whereNotExists(fn (Builder $q) => self::got($q, $broadcast)->whereNotNull('opened_at'));
-            SegmentQuery::standing($people, Standing::Subscribed);
+            SegmentQuery::subscription($people, Subscription::Subscribed);
             DB::table('messages')->insertOrIgnoreUsing(
                 ['id', 'business_id', 'person_id', 'broadcast_id', 'funnel_id', 'variant', 'kind', 'unique_key', 'name', 'to_address',
                     'state', 'due_at', 'created_at', 'updated_at'],

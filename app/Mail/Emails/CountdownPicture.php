@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Mail\Emails;
 
-use App\Rendering\Count;
+use App\Rendering\Countdown;
 use GdImage;
 use Illuminate\Support\Str;
 use Intervention\Gif\Builder;
@@ -77,7 +77,7 @@ final class CountdownPicture
                 $builder->addFrame($this->gif($image), 1);
                 break;
             }
-            $parts = Count::parts($left - $second, self::UNITS, $this->language);
+            $parts = Countdown::parts($left - $second, self::UNITS, $this->language);
             $changed = array_keys(array_filter($parts, fn (array $p, int $i): bool => ($shown[$i] ?? null) !== [$p['figure'], $p['label']],
                 ARRAY_FILTER_USE_BOTH));
             $from = $changed[0] ?? count($parts) - 1;

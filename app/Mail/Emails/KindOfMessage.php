@@ -7,7 +7,7 @@ namespace App\Mail\Emails;
 use App\Models\Message;
 use App\Models\Version;
 use Carbon\CarbonImmutable;
-use Lantern\Core\People\Standing;
+use Lantern\Core\People\Subscription;
 use Lantern\Core\Plan\Plan;
 
 /**
@@ -50,18 +50,18 @@ abstract class KindOfMessage
     }
 
     /** Why somebody who stands like this gets none of it; null if they do. Asked only of what one can opt out of. */
-    public function refuses(Standing $standing): ?string
+    public function refuses(Subscription $subscription): ?string
     {
         return match (true) {
-            $standing->getsSequences() => null,
-            $standing === Standing::Unsubscribed => 'Unsubscribed before it was due.',
+            $subscription->getsSequences() => null,
+            $subscription === Subscription::Unsubscribed => 'Unsubscribed before it was due.',
             default => 'The address was never confirmed.',
         };
     }
 
     /** The last word, when nothing about its reader speaks against it. */
-    public function verdict(Message $message, CarbonImmutable $now): Verdict
+    public function verdict(Message $message, CarbonImmutable $now): SendVerdict
     {
-        return Verdict::go();
+        return SendVerdict::go();
     }
 }

@@ -40,13 +40,13 @@ final class NoticeMessage extends KindOfMessage
             return null;
         }
         $zone = $message->business->zone();
-        $who = fn (Submission $s): string => e($s->person->fullName() === '' ? $s->person->email
+        $identity = fn (Submission $s): string => e($s->person->fullName() === '' ? $s->person->email
             : "{$s->person->fullName()} ({$s->person->email})");
         $link = fn (Submission $s): string => e(Hosts::studio()."/studio/people/{$s->person_id}");
         $day = $message->content['day'] ?? null;
         if (is_string($day)) {
             $items = $submissions->take(self::MOST)
-                ->map(fn (Submission $s): string => '<li><a href="'.$link($s).'">'.$who($s).'</a>, '.e($s->funnel->name).', '
+                ->map(fn (Submission $s): string => '<li><a href="'.$link($s).'">'.$identity($s).'</a>, '.e($s->funnel->name).', '
                         .$s->submitted_at->setTimezone($zone)->format('H:i').'</li>');
             $count = count($submissions);
 
@@ -66,7 +66,7 @@ final class NoticeMessage extends KindOfMessage
         }
 
         return new EmailSource('New: '.self::plain($first->person->fullName() === '' ? $first->person->email : $first->person->fullName()),
-            RichText::email('<p>'.self::plain($who($first)).' filled in “'.self::plain(e($form->name ?? 'a form')).'” of “'
+            RichText::email('<p>'.self::plain($identity($first)).' filled in “'.self::plain(e($form->name ?? 'a form')).'” of “'
                 .self::plain(e($first->funnel->name)).'”, '.$first->submitted_at->setTimezone($zone)->format('j F, H:i').'.</p>'
             .'<ul>'.self::plain($rows).'</ul><p><a href="'.$link($first).'">Open this person</a></p>'), Colour::of(EmailSource::ACCENT),
             tracked: false);

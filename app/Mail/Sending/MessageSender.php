@@ -141,7 +141,7 @@ final readonly class MessageSender
     }
 
     /** How many more messages of a kind may be queued now: what was queued within the last minute has used up its share of the minute. */
-    public static function room(int $business, CarbonImmutable $now, MessageKind $kind): int
+    public static function quotaLeft(int $business, CarbonImmutable $now, MessageKind $kind): int
     {
         $used = Message::query()->where('business_id', $business)->where('queued_at', '>', Instant::sql($now->subMinute()))->count();
         $all = (int) Business::query()->where('id', $business)->value('messages_per_minute');
@@ -163,7 +163,7 @@ final readonly class MessageSender
                 ->orderBy('due_at')->limit($room)->pluck('id')->map(fn ($id): string => (string) $id)->all();
         $ids = [];
         foreach (MessageKind::byShare() as $kinds) {
-            array_push($ids, ...$due($kinds, min($most, self::room($business, $now, $kinds[0])) - count($ids)));
+            array_push($ids, ...$due($kinds, min($most, self::quotaLeft($business, $now, $kinds[0])) - count($ids)));
         }
 
         return $ids;

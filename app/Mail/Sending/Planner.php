@@ -14,7 +14,7 @@ use App\Models\Submission;
 use App\Models\Version;
 use App\Support\Ids;
 use App\Support\Instant;
-use App\Webinars\Registrations\Bookings;
+use App\Webinars\Registrations\RegisteredSessions;
 use Carbon\CarbonImmutable;
 use DateTimeInterface;
 use Illuminate\Support\Facades\DB;
@@ -34,7 +34,7 @@ final class Planner
         $turn = $email?->by === null ? 1 : (int) (DB::table('deadline_runs')->where('deadline_id', $email->by->deadline)
             ->where('person_id', $person->id)->value('number') ?? 1);
         $this->plan(self::sequenceKey($effect->email, $person->id, $run).($turn > 1 ? ":d{$turn}" : '')
-            .($email?->session === null ? '' : Bookings::turn($person->id, $email->session->webinar)), [
+            .($email?->session === null ? '' : RegisteredSessions::turn($person->id, $email->session->webinar)), [
                 'business_id' => $person->business_id, 'person_id' => $person->id, 'funnel_id' => $version->funnel_id,
                 'version_id' => $version->id,
                 'email_id' => $effect->email, 'sequence_id' => $email?->sequence === '' ? null : $email?->sequence,
@@ -193,7 +193,7 @@ final class Planner
         $now = CarbonImmutable::now();
         // What is due goes at once if the minute has room for it; else it waits its turn with all others.
         $due = $message['due_at'] <= Instant::sql($now)
-            && MessageSender::room((int) $message['business_id'], $now, MessageKind::from((string) $message['kind'])) > 0;
+            && MessageSender::quotaLeft((int) $message['business_id'], $now, MessageKind::from((string) $message['kind'])) > 0;
         $id = is_string($message['id'] ?? null) ? $message['id'] : Ids::next();
         $planned = DB::table('messages')->insertOrIgnore($message + [
             'id' => $id, 'unique_key' => $key, 'state' => MessageState::Waiting, 'queued_at' => $due ? Instant::sql($now) : null,

@@ -11,7 +11,7 @@ use App\Models\SequencePause;
 use App\Models\Version;
 use App\Support\Ids;
 use App\Support\Instant;
-use App\Webinars\Registrations\Bookings;
+use App\Webinars\Registrations\RegisteredSessions;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use DateTimeZone;
@@ -25,7 +25,7 @@ use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\Replan;
 use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Sequences\Timing;
-use Lantern\Core\Webinars\Booking;
+use Lantern\Core\Webinars\RegisteredSession;
 use stdClass;
 
 /** Carries a change of a sequence to the people who are in it, or says beforehand what it would mean for them. */
@@ -283,13 +283,13 @@ final class Replanner
         $piece = [];
         $runs = self::runs($emails, array_values($rows->map(fn (stdClass $r): string => (string) $r->person_id)->all()));
         $everyone = self::forEveryone($draft, $now);
-        $bookings = self::bookings($emails, array_values($rows->map(fn (stdClass $r): string => (string) $r->person_id)->all()));
+        $registrations = self::registrations($emails, array_values($rows->map(fn (stdClass $r): string => (string) $r->person_id)->all()));
         foreach ($rows as $row) {
             $timing = $timings[(string) $row->timezone] ??= new Timing($sequence,
                 $row->timezone === null ? $owner : new DateTimeZone((string) $row->timezone), $owner);
             $piece[] = [$row, Replan::of($timing, $emails, $messages[$row->person_id] ?? [],
                 new DateTimeImmutable((string) $row->started_at, $utc), $now, (int) $row->paused_seconds,
-                self::held($runs[(string) $row->person_id] ?? [], $everyone, $now), $bookings[(string) $row->person_id] ?? [])];
+                self::held($runs[(string) $row->person_id] ?? [], $everyone, $now), $registrations[(string) $row->person_id] ?? [])];
         }
 
         return $piece;
@@ -331,13 +331,13 @@ final class Replanner
      *
      * @param  list<EmailPlan>  $emails
      * @param  list<string>  $people
-     * @return array<string, array<string, Booking>> by person and webinar
+     * @return array<string, array<string, RegisteredSession>> by person and webinar
      */
-    private static function bookings(array $emails, array $people): array
+    private static function registrations(array $emails, array $people): array
     {
         $webinars = array_values(array_unique(array_filter(array_map(fn (EmailPlan $e): ?string => $e->session?->webinar, $emails))));
 
-        return $webinars === [] ? [] : Bookings::ofPeople($people, $webinars);
+        return $webinars === [] ? [] : RegisteredSessions::ofPeople($people, $webinars);
     }
 
     /** @return array<string, Run> by deadline: how those of a draft that are for everyone would run */
@@ -367,7 +367,7 @@ final class Replanner
             foreach ($replan->plan as $email => $due) {
                 $session = $version->plan()->email((string) $email)?->session;
                 $key = Planner::sequenceKey((string) $email, $person, (int) $enrolment->run)
-                    .($session === null ? '' : Bookings::turn($person, $session->webinar));
+                    .($session === null ? '' : RegisteredSessions::turn($person, $session->webinar));
                 $again[Instant::sql($due)][] = $key;
                 $rows[] = ['id' => Ids::next(), 'unique_key' => $key, 'business_id' => $enrolment->business_id, 'person_id' => $person,
                     'funnel_id' => $enrolment->funnel_id, 'version_id' => $version->id,

@@ -7,12 +7,12 @@ namespace App\Mail\Sequences;
 use App\Deadlines\Running\Runs;
 use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
-use App\Mail\Emails\Verdict;
+use App\Mail\Emails\SendVerdict;
 use App\Mail\Sending\Planner;
 use App\Models\Message;
 use App\Models\Person;
 use App\People\Facts\PersonLookup;
-use App\Webinars\Registrations\Bookings;
+use App\Webinars\Registrations\RegisteredSessions;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\Deadline;
@@ -50,26 +50,26 @@ final class SequenceMessage extends KindOfMessage
         return (string) $message->sequence_id;
     }
 
-    public function verdict(Message $message, CarbonImmutable $now): Verdict
+    public function verdict(Message $message, CarbonImmutable $now): SendVerdict
     {
         $plan = $message->funnel?->liveVersion?->plan();
         $email = $plan?->email((string) $message->email_id);
         $sequence = $plan?->sequence($email->sequence ?? '');
         if ($plan === null || $email === null) {
-            return Verdict::cancel(Replanner::REMOVED);
+            return SendVerdict::cancel(Replanner::REMOVED);
         }
         if ($sequence === null || $message->person === null) {
-            return Verdict::go();
+            return SendVerdict::go();
         }
         if (DB::table('sequence_pauses')->where('sequence_id', $sequence->id)->exists()) {
-            return Verdict::later($now->addMinutes(5));
+            return SendVerdict::later($now->addMinutes(5));
         }
         if ($email->session?->anchor === SessionAnchor::AfterEnd && self::isOpen($email->session, $message->person)) {
             // What became of their session is not known yet.
-            return Verdict::later($now->addMinute());
+            return SendVerdict::later($now->addMinute());
         }
         if (! $email->only->isEverybody() && ! $email->only->holds(PersonLookup::facts($message->person, $now))) {
-            return Verdict::cancel('Left out: it is only for some readers, and this is not one of them.');
+            return SendVerdict::cancel('Left out: it is only for some readers, and this is not one of them.');
         }
         if ($email->by !== null) {
             return self::byDeadline($email->by, $plan, $sequence, $message->person, $now);
@@ -80,12 +80,12 @@ final class SequenceMessage extends KindOfMessage
         // A worker that comes late does not write in the night.
         $opens = (new Timing($sequence, PersonLookup::zone($message->person), $message->business->zone()))->notBefore($email, $now);
 
-        return $opens > $now ? Verdict::later(CarbonImmutable::instance($opens)) : Verdict::go();
+        return $opens > $now ? SendVerdict::later(CarbonImmutable::instance($opens)) : SendVerdict::go();
     }
 
     private static function isOpen(SessionMoment $moment, Person $person): bool
     {
-        $registration = Bookings::find($person->id, $moment->webinar);
+        $registration = RegisteredSessions::find($person->id, $moment->webinar);
 
         return $registration !== null && $registration->open !== null
             && ($registration->isOnDemand() || $registration->ends_at <= CarbonImmutable::now());
@@ -94,58 +94,58 @@ final class SequenceMessage extends KindOfMessage
     /**
      * What is told from a session goes only to whoever has it still, and while it makes sense.
      *
-     * @return Verdict|null nothing where nothing speaks against it
+     * @return SendVerdict|null nothing where nothing speaks against it
      */
-    private function ofSession(SessionMoment $moment, Message $message, CarbonImmutable $now): ?Verdict
+    private function ofSession(SessionMoment $moment, Message $message, CarbonImmutable $now): ?SendVerdict
     {
         $person = (string) $message->person_id;
-        $booking = Bookings::ofPeople([$person], [$moment->webinar])[$person][$moment->webinar] ?? null;
-        if ($booking === null || $booking->waiting) {
-            return Verdict::cancel('Has no place in a session.');
+        $registered = RegisteredSessions::ofPeople([$person], [$moment->webinar])[$person][$moment->webinar] ?? null;
+        if ($registered === null || $registered->waiting) {
+            return SendVerdict::cancel('Has no place in a session.');
         }
-        if (! str_ends_with($message->unique_key, Bookings::turn($person, $moment->webinar))) {
-            return Verdict::cancel('Is in another session now.');
+        if (! str_ends_with($message->unique_key, RegisteredSessions::turn($person, $moment->webinar))) {
+            return SendVerdict::cancel('Is in another session now.');
         }
-        if (Bookings::isCalledOff($moment->webinar, $booking->session->key)) {
-            return Verdict::cancel('The session was cancelled.');
+        if (RegisteredSessions::isCalledOff($moment->webinar, $registered->session->key)) {
+            return SendVerdict::cancel('The session was cancelled.');
         }
-        if ($now >= $moment->lapses($booking->session, $booking->replay)) {
+        if ($now >= $moment->lapses($registered->session, $registered->replay)) {
             // Something kept emails from going out: its owner hears of it, once for each session, and of how many.
             $this->planner->planRoomNotice($message->business, (string) $message->funnel_id,
-                "late:{$moment->webinar}:{$booking->session->key}", $now->addMinutes(self::TELLS_AFTER),
-                ['late' => $moment->webinar, 'session' => $booking->session->key]);
+                "late:{$moment->webinar}:{$registered->session->key}", $now->addMinutes(self::TELLS_AFTER),
+                ['late' => $moment->webinar, 'session' => $registered->session->key]);
 
-            return Verdict::cancel(self::TOO_LATE);
+            return SendVerdict::cancel(self::TOO_LATE);
         }
         // It may have been planned for a moment that has moved since.
-        $due = $moment->dueFor($booking);
+        $due = $moment->dueFor($registered);
 
-        return $due !== null && $due > $now->addMinute() ? Verdict::later(CarbonImmutable::instance($due)) : null;
+        return $due !== null && $due > $now->addMinute() ? SendVerdict::later(CarbonImmutable::instance($due)) : null;
     }
 
     /** What is told from a deadline goes only while it is true, and to nobody who has bought what the deadline is about. */
     private static function byDeadline(DeadlineMoment $by, Plan $plan, SequencePlan $sequence, Person $person,
-        CarbonImmutable $now): Verdict
+        CarbonImmutable $now): SendVerdict
     {
         $deadline = $plan->deadline($by->deadline);
         $run = Runs::ofPeople([$person->id], [$by->deadline])[$person->id][$by->deadline] ?? null;
         if ($deadline === null || $run === null) {
-            return Verdict::cancel('Its deadline does not run for this person.');
+            return SendVerdict::cancel('Its deadline does not run for this person.');
         }
         $zone = (new Timing($sequence, PersonLookup::zone($person), $person->business->zone()))->zone();
         if ($now >= $by->tooLate($run, $zone)) {
-            return Verdict::cancel(self::TOO_LATE);
+            return SendVerdict::cancel(self::TOO_LATE);
         }
         $bought = $deadline->offers !== [] && DB::table('order_lines')->join('orders', 'orders.id', '=', 'order_lines.order_id')
             ->where('orders.person_id', $person->id)->where('order_lines.state', LineState::Bought->value)
             ->whereIn('order_lines.product_id', self::products($plan, $deadline))->exists();
         if ($bought) {
-            return Verdict::cancel('Has bought what the deadline is about.');
+            return SendVerdict::cancel('Has bought what the deadline is about.');
         }
         // It may have been planned by an end that has moved since.
         $due = $by->at($run, $zone);
 
-        return $due > $now->addMinute() ? Verdict::later(CarbonImmutable::instance($due)) : Verdict::go();
+        return $due > $now->addMinute() ? SendVerdict::later(CarbonImmutable::instance($due)) : SendVerdict::go();
     }
 
     /** @return list<string> ids of what is sold by the offers that a deadline guards: at another price, it is bought all the same */

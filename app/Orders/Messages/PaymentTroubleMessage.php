@@ -6,7 +6,7 @@ namespace App\Orders\Messages;
 
 use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
-use App\Mail\Emails\Verdict;
+use App\Mail\Emails\SendVerdict;
 use App\Models\Message;
 use App\Models\Payment;
 use App\Orders\PayLinks;
@@ -53,13 +53,13 @@ final class PaymentTroubleMessage extends KindOfMessage
     }
 
     /** Whoever has paid in the meantime is asked for nothing. */
-    public function verdict(Message $message, CarbonImmutable $now): Verdict
+    public function verdict(Message $message, CarbonImmutable $now): SendVerdict
     {
         $payment = self::payment($message);
         $paid = $payment !== null && Payment::query()->where('order_id', $payment->order_id)->where('purpose', PaymentPurpose::Later)
             ->where('number', $payment->number)->where('state', PaymentState::Paid)->exists();
 
-        return $paid ? Verdict::cancel('It has been paid in the meantime.') : Verdict::go();
+        return $paid ? SendVerdict::cancel('It has been paid in the meantime.') : SendVerdict::go();
     }
 
     private static function payment(Message $message): ?Payment

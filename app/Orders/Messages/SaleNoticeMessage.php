@@ -30,19 +30,19 @@ final class SaleNoticeMessage extends KindOfMessage
         if ($order === null || $order->person->erased_at !== null) {
             return null;
         }
-        $who = e($order->name === '' ? $order->email : "{$order->name} ({$order->email})");
+        $identity = e($order->name === '' ? $order->email : "{$order->name} ({$order->email})");
         $lines = $order->lines->filter(fn (OrderLine $l): bool => $l->state === LineState::Bought || $l->state === LineState::Returned);
         $items = $lines->map(fn (OrderLine $l): string => '<li>'.e($l->name).': '.e($order->money($l->total)->words()).'</li>')
             ->implode('');
         $failed = $order->payments->last(fn ($p): bool => $p->state === PaymentState::Failed);
         [$subject, $words] = match ($message->content['kind'] ?? '') {
-            'refund' => ['Refunded: order '.$order->number, "<p>{$who} gets money back. Refunded of this order so far: "
+            'refund' => ['Refunded: order '.$order->number, "<p>{$identity} gets money back. Refunded of this order so far: "
                 .e($order->money($order->refunded)->words()).'.</p>'],
-            'trouble' => ['Trouble with order '.$order->number, "<p>The order of {$who} needs a look: it is "
+            'trouble' => ['Trouble with order '.$order->number, "<p>The order of {$identity} needs a look: it is "
                 .e(mb_strtolower($order->state->label())).($order->arrears ? ', and a payment of its plan is owed' : '').'.'
                 .($failed?->trouble === null ? '' : ' '.e($failed->trouble)).'</p>'],
             default => ['Sold: '.$lines->pluck('name')->implode(', '),
-                "<p>{$who} bought in “".e($order->funnel->name)."”:</p><ul>{$items}</ul>"
+                "<p>{$identity} bought in “".e($order->funnel->name)."”:</p><ul>{$items}</ul>"
                 .'<p><strong>'.e($order->money($order->total)->words()).'</strong></p>'],
         };
         $link = e(Hosts::studio()."/studio/sales/orders/{$order->id}");

@@ -7,8 +7,8 @@ namespace App\Payments\Practice;
 use App\Payments\NoAnswer;
 use App\Payments\PaymentAnswer;
 use App\Payments\PaymentProvider;
-use App\Payments\PaymentStanding;
 use App\Payments\ProviderCall;
+use App\Payments\ProviderState;
 use App\Payments\RefundAnswer;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
@@ -130,10 +130,10 @@ final readonly class PracticePayments implements PaymentProvider
         $trouble = (string) $charge->trouble;
 
         return new PaymentAnswer(match ((string) $charge->state) {
-            'paid' => PaymentStanding::Paid,
-            'bank' => PaymentStanding::Bank,
-            'pending' => PaymentStanding::Pending,
-            default => PaymentStanding::Failed,
+            'paid' => ProviderState::Paid,
+            'bank' => ProviderState::Bank,
+            'pending' => ProviderState::Pending,
+            default => ProviderState::Failed,
         }, (int) $charge->amount, (string) $charge->currency, self::TROUBLE[$trouble] ?? ($trouble === '' ? '' : self::TROUBLE['declined']),
             (string) $charge->state === 'bank' ? url("/pay/practice/bank/{$charge->key}/{$charge->seal}") : '',
             $charge->kept ? (string) $charge->token : '', $card === null ? '' : "card ending in {$card->ends}", (bool) $charge->disputed);

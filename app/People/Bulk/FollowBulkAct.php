@@ -51,7 +51,7 @@ final class FollowBulkAct implements ShouldQueue
                 match ($act->kind) {
                     'tag' => $events->take(NewEvent::of(EventType::Tagged, $person, $now, tag: $of,
                         data: ['tag' => $of, 'act' => $act->id])),
-                    'start' => $sequence !== null && $person->standing()->getsSequences()
+                    'start' => $sequence !== null && $person->subscription()->getsSequences()
                         ? $events->enter($person, $sequence->funnel, $sequence->id, $now) : null,
                     'stop' => $events->leave($person, $of, BulkActs::why($act), $now),
                     'unsubscribe' => $events->take(NewEvent::of(EventType::Unsubscribed, $person, $now, data: ['act' => $act->id],

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\People\Facts;
 
-use App\Deadlines\Running\Holder;
+use App\Deadlines\Running\DeadlineOwner;
 use App\Deadlines\Running\Runs;
 use App\Models\Person;
-use App\Webinars\Registrations\Bookings;
+use App\Webinars\Registrations\RegisteredSessions;
 use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Database\Query\Builder;
@@ -15,14 +15,14 @@ use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Journey\Visitor;
-use Lantern\Core\Rules\Did;
+use Lantern\Core\Rules\Deed;
 use Lantern\Core\Rules\PersonFacts;
 
 /** Looks up what is known of a person, in the words of the core. */
 final class PersonLookup
 {
     /** Deeds by the type of the event they were kept as. */
-    public const EVENTS = ['viewed' => Did::Viewed, 'joined' => Did::Joined, 'downloaded' => Did::Downloaded, 'bought' => Did::Bought];
+    public const EVENTS = ['viewed' => Deed::Viewed, 'joined' => Deed::Joined, 'downloaded' => Deed::Downloaded, 'bought' => Deed::Bought];
 
     public static function visitor(Person $person): Visitor
     {
@@ -35,8 +35,8 @@ final class PersonLookup
                 ->mapWithKeys(fn ($e): array => [(string) $e->sequence_id => $e->ended_at === null])->all(),
             $person->business->zone(),
             self::through($person),
-            Runs::of([Holder::person($person->id)->key, Holder::everyone()->key]),
-            bookings: Bookings::ofPeople([$person->id])[$person->id] ?? [],
+            Runs::of([DeadlineOwner::person($person->id)->key, DeadlineOwner::everyone()->key]),
+            registrations: RegisteredSessions::ofPeople([$person->id])[$person->id] ?? [],
         );
     }
 
@@ -47,10 +47,10 @@ final class PersonLookup
      */
     public static function stranger(string $visitor, string $ip, DateTimeZone $zone, DateTimeZone $owner, array $deadlines): Visitor
     {
-        $runs = Runs::of([Holder::browser($visitor)->key, Holder::everyone()->key]);
+        $runs = Runs::of([DeadlineOwner::browser($visitor)->key, DeadlineOwner::everyone()->key]);
         foreach ($deadlines as $deadline) {
             if ($deadline->byAddress && ! isset($runs[$deadline->id])) {
-                $runs += Runs::of([Holder::address($ip, $deadline->id)->key], [$deadline->id]);
+                $runs += Runs::of([DeadlineOwner::address($ip, $deadline->id)->key], [$deadline->id]);
             }
         }
 
@@ -99,8 +99,9 @@ final class PersonLookup
         foreach (DB::table('messages')->where('person_id', $person->id)->whereNotNull('sent_at')
             ->get(['email_id', 'broadcast_id', 'sent_at', 'opened_at', 'clicked_at']) as $message) {
             $of = (string) ($message->email_id ?? $message->broadcast_id);
-            foreach ([[Did::WasSent, $message->sent_at], [Did::Opened, $message->opened_at], [Did::Clicked, $message->clicked_at]] as [$did,
-                $at]) {
+            foreach ([[Deed::WasSent, $message->sent_at], [Deed::Opened, $message->opened_at],
+                [Deed::Clicked, $message->clicked_at]] as [$did,
+                    $at]) {
                 if ($at !== null) {
                     $deeds[] = ['did' => $did, 'with' => $of, 'at' => new DateTimeImmutable((string) $at, $utc)];
                 }
@@ -109,7 +110,7 @@ final class PersonLookup
 
         return new PersonFacts($now, $person->business->zone(), $values,
             array_values(array_map(strval(...), $person->tags()->pluck('name')->all())),
-            $deeds, $person->standing(), $person->joined_at, $person->active_at,
-            Runs::of([Holder::person($person->id)->key, Holder::everyone()->key]), Bookings::known($person->id));
+            $deeds, $person->subscription(), $person->joined_at, $person->active_at,
+            Runs::of([DeadlineOwner::person($person->id)->key, DeadlineOwner::everyone()->key]), RegisteredSessions::known($person->id));
     }
 }

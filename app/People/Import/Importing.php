@@ -20,7 +20,7 @@ use Lantern\Core\People\FieldKind;
 use Lantern\Core\People\ImportedPerson;
 use Lantern\Core\People\ImportPlan;
 use Lantern\Core\People\ListLine;
-use Lantern\Core\People\Standing;
+use Lantern\Core\People\Subscription;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
@@ -179,7 +179,7 @@ final class Importing
                     'mailbox' => $row->email->mailbox(), 'first_name' => $row->firstName, 'last_name' => $row->lastName,
                     'first_key' => mb_strtolower($row->firstName), 'last_key' => mb_strtolower($row->lastName), 'phone' => $row->phone,
                     'timezone' => $row->timezone, 'joined_at' => $joined, 'import_id' => $import->id, 'created_at' => $now,
-                    'updated_at' => $now] + self::standing($row->standing, $why[$hashes[$key]] ?? null, $plan->marketing, $now);
+                    'updated_at' => $now] + self::subscription($row->subscription, $why[$hashes[$key]] ?? null, $plan->marketing, $now);
                 $known[$key] = array_intersect_key($new[$id], array_fill_keys(['id', 'email_key', 'first_name', 'last_name', 'phone',
                     'import_id', 'timezone', 'unsubscribed_at', 'suppressed'], 0));
                 $own[$id] = $row->own;
@@ -238,13 +238,13 @@ final class Importing
      *
      * @return array<string, mixed>
      */
-    private static function standing(Standing $said, ?string $known, bool $marketing, string $now): array
+    private static function subscription(Subscription $said, ?string $known, bool $marketing, string $now): array
     {
         $lost = array_values(array_filter(['complained', 'bounced'], fn (string $why): bool => $why === $known || $why === $said->value));
 
-        return ['suppressed' => $lost[0] ?? null, 'pending' => $said === Standing::Unconfirmed,
-            'unsubscribed_at' => $known === 'unsubscribed' || $said === Standing::Unsubscribed ? $now : null,
-            'marketing' => $marketing && $said !== Standing::NoMarketing];
+        return ['suppressed' => $lost[0] ?? null, 'pending' => $said === Subscription::Unconfirmed,
+            'unsubscribed_at' => $known === 'unsubscribed' || $said === Subscription::Unsubscribed ? $now : null,
+            'marketing' => $marketing && $said !== Subscription::NoMarketing];
     }
 
     /**
@@ -272,13 +272,13 @@ final class Importing
             $old['timezone'] = $known['timezone'];
             $new['timezone'] = $row->timezone;
         }
-        if ($row->standing === Standing::Unsubscribed && $known['unsubscribed_at'] === null) {
+        if ($row->subscription === Subscription::Unsubscribed && $known['unsubscribed_at'] === null) {
             $old['unsubscribed_at'] = null;
             $new['unsubscribed_at'] = $now;
         }
-        if (in_array($row->standing, [Standing::Bounced, Standing::Complained], true) && $known['suppressed'] === null) {
+        if (in_array($row->subscription, [Subscription::Bounced, Subscription::Complained], true) && $known['suppressed'] === null) {
             $old['suppressed'] = null;
-            $new['suppressed'] = $row->standing->value;
+            $new['suppressed'] = $row->subscription->value;
         }
         foreach (['first_name' => 'first_key', 'last_name' => 'last_key'] as $name => $key) {
             if (isset($new[$name], $old[$name])) {

@@ -32,7 +32,7 @@ final class PeopleExport
             $write(CsvWriter::record($p->email, $p->first_name, $p->last_name, $p->phone,
                 ListCell::write(array_values($p->tags->map(fn (Tag $t): string => $t->name)->all())), $p->timezone ?? '',
                 (string) Instant::json($p->joined_at),
-                $p->standing()->value, ...array_map(fn (array $f): string => self::cell($values[$f['name']] ?? [], $f['kind']), $own)));
+                $p->subscription()->value, ...array_map(fn (array $f): string => self::cell($values[$f['name']] ?? [], $f['kind']), $own)));
         });
     }
 
@@ -85,7 +85,7 @@ final class PeopleExport
         return ['id' => $p->id, 'email' => $p->email, 'firstName' => $p->first_name, 'lastName' => $p->last_name, 'phone' => $p->phone,
             'timezone' => $p->timezone,
             'joinedAt' => Instant::json($p->joined_at), 'confirmedAt' => Instant::json($p->confirmed_at),
-            'unsubscribedAt' => Instant::json($p->unsubscribed_at), 'standing' => $p->standing()->value,
+            'unsubscribedAt' => Instant::json($p->unsubscribed_at), 'standing' => $p->subscription()->value,
             'tags' => $p->tags->map(fn (Tag $t): string => $t->name)->all(), 'fields' => (object) $values];
     }
 

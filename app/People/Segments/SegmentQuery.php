@@ -9,7 +9,7 @@ use App\People\Segments\Rules\RuleSql;
 use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\People\Standing;
+use Lantern\Core\People\Subscription;
 use Lantern\Core\Rules\Group;
 use Lantern\Core\Rules\Rule;
 use LogicException;
@@ -67,17 +67,17 @@ final readonly class SegmentQuery
         return $sql instanceof RuleSql ? $sql : throw new LogicException("There is no {$class}.");
     }
 
-    /** How people stand to the list, in the order of {@see \App\Models\Person::standing()}. */
-    public static function standing(Builder $query, Standing $standing, bool $is = true): void
+    /** How people stand to the list, in the order of {@see \App\Models\Person::subscription()}. */
+    public static function subscription(Builder $query, Subscription $subscription, bool $is = true): void
     {
         $free = 'people.suppressed is null';
-        $condition = match ($standing) {
-            Standing::Complained => "people.suppressed = 'complained'",
-            Standing::Bounced => "people.suppressed is not null and people.suppressed <> 'complained'",
-            Standing::Unsubscribed => "{$free} and people.unsubscribed_at is not null",
-            Standing::Unconfirmed => "{$free} and people.unsubscribed_at is null and people.pending = 1",
-            Standing::NoMarketing => "{$free} and people.unsubscribed_at is null and people.pending = 0 and people.marketing = 0",
-            Standing::Subscribed => "{$free} and people.unsubscribed_at is null and people.pending = 0 and people.marketing = 1",
+        $condition = match ($subscription) {
+            Subscription::Complained => "people.suppressed = 'complained'",
+            Subscription::Bounced => "people.suppressed is not null and people.suppressed <> 'complained'",
+            Subscription::Unsubscribed => "{$free} and people.unsubscribed_at is not null",
+            Subscription::Unconfirmed => "{$free} and people.unsubscribed_at is null and people.pending = 1",
+            Subscription::NoMarketing => "{$free} and people.unsubscribed_at is null and people.pending = 0 and people.marketing = 0",
+            Subscription::Subscribed => "{$free} and people.unsubscribed_at is null and people.pending = 0 and people.marketing = 1",
         };
         $query->whereRaw($is ? "({$condition})" : "not coalesce(({$condition}), 0)");
     }

@@ -15,13 +15,13 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\View;
 use Illuminate\Support\HtmlString;
 use Lantern\Core\Money\TaxRate;
+use Lantern\Core\Offers\Availability;
 use Lantern\Core\Offers\LineKind;
 use Lantern\Core\Offers\Offer;
 use Lantern\Core\Offers\OrderBump;
 use Lantern\Core\Offers\PriceKind;
 use Lantern\Core\Offers\Product;
 use Lantern\Core\Offers\Quote;
-use Lantern\Core\Offers\Standing;
 use Lantern\Core\Offers\Wanted;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
@@ -71,12 +71,13 @@ final readonly class CheckoutSlot implements Slot
         // What an order in this browser holds is known here; what else its person has is not, before they have come by a link of theirs.
         $has = ($order !== null && $order->state->isBought() && Sold::hasInOrder($order->id, $offer->id))
             || ($reader !== null && Sold::has($reader, $offer->id));
-        $standing = $offer->standing($now, $zone, Sold::taken($offer->id), $has);
-        if ($standing === Standing::OnSale) {
-            $standing = self::refusal($visit, $offer->id) ?? $standing;
+        $availability = $offer->availability($now, $zone, Sold::taken($offer->id), $has);
+        if ($availability === Availability::OnSale) {
+            $availability = self::refusal($visit, $offer->id) ?? $availability;
         }
-        if ($standing !== Standing::OnSale) {
-            return '<div class="checkout-over" role="status"><h3>'.e($standing->heading()).'</h3><p>'.e($standing->sentence()).'</p></div>';
+        if ($availability !== Availability::OnSale) {
+            return '<div class="checkout-over" role="status"><h3>'.e($availability->heading()).'</h3><p>'.e($availability
+                ->sentence()).'</p></div>';
         }
         $language = $shape->text('language', 12);
         $bumps = $this->bumps($shape, $visit, $now, $language);
@@ -112,9 +113,9 @@ final readonly class CheckoutSlot implements Slot
     }
 
     /** Whether a deadline stands in the way. To somebody who is filling it in, grace is never shown, and is theirs. */
-    private static function refusal(Visit $visit, string $offer): ?Standing
+    private static function refusal(Visit $visit, string $offer): ?Availability
     {
-        return $visit->deadlines === null || $visit->states === null || $visit->who?->owner === true ? null
+        return $visit->deadlines === null || $visit->states === null || $visit->identity?->owner === true ? null
             : Selling::refusal($visit->deadlines->deadlines, $offer, $visit->states,
                 self::shown($visit)?->since);
     }
@@ -142,7 +143,7 @@ final readonly class CheckoutSlot implements Slot
         $bumps = [];
         foreach ($noted->groups('bumps', Offer::MOST_BUMPS) as $bump) {
             $offer = Offer::fromShape($bump->group('offer'));
-            if ($offer->standing($now, $visit->funnel->business->zone(), Sold::taken($offer->id), false) === Standing::OnSale
+            if ($offer->availability($now, $visit->funnel->business->zone(), Sold::taken($offer->id), false) === Availability::OnSale
                 && self::refusal($visit, $offer->id) === null) {
                 $product = Product::fromShape($bump->group('product'));
                 $words = OrderBump::fromShape(Shape::of(['offer' => $offer->id, 'words' => $bump->text('words', 300, '')]))->words;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
-use App\Rendering\Count;
+use App\Rendering\Countdown;
 use App\Rendering\Marks;
 use App\Serving\Visit;
 use Carbon\CarbonImmutable;
@@ -41,7 +41,7 @@ final class CountdownSlot implements Slot
         $owners = new DateTimeZone($shape->text('zone', 60, 'UTC') ?: 'UTC');
         $id = $block->field('deadline');
         $deadline = $visit->deadlines?->deadline($id);
-        $run = $deadline === null ? ($id === '' ? Count::typed($block->field('until'), $owners, $now) : null)
+        $run = $deadline === null ? ($id === '' ? Countdown::typed($block->field('until'), $owners, $now) : null)
             : $visit->states?->runs[$id] ?? null;
         $state = $deadline === null ? $run?->state($now) : $visit->states?->state($id);
         $known = $shape->group('words')->all();
@@ -52,7 +52,7 @@ final class CountdownSlot implements Slot
         });
         $key = $run === null ? '' : "{$id}:{$run->endsAt->getTimestamp()}";
 
-        return Count::of($block, $shape->text('language', 12), $visit->who->zone ?? $owners, $now, $key, $deadline !== null
+        return Countdown::of($block, $shape->text('language', 12), $visit->identity->zone ?? $owners, $now, $key, $deadline !== null
             && $deadline->leadsOn)
             ->html($run, $state ?? DeadlineState::NotStarted, '<span class="countdown-words">'.e($text).'</span>',
                 (new Marks($block, false))->root(...));

@@ -6,9 +6,9 @@ namespace App\Serving\Slots;
 
 use App\Models\Upload;
 use App\Serving\Visit;
+use App\Webinars\OwnRegistration;
 use App\Webinars\Registrations\Links;
 use App\Webinars\Replays;
-use App\Webinars\Seat;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\View;
@@ -34,24 +34,24 @@ final class ReplaySlot implements Slot
             return '';
         }
         $now = CarbonImmutable::now();
-        $seat = Seat::of($visit->request, $visit->funnel, $webinar->id, $visit->submission, $visit->reader());
+        $own = OwnRegistration::of($visit->request, $visit->funnel, $webinar->id, $visit->submission, $visit->reader());
         $video = $webinar->video === '' ? null : Upload::query()->where('kind', 'video')->find($webinar->video);
         $captions = $webinar->captions === '' ? null : Upload::query()->where('kind', 'captions')->find($webinar->captions);
-        $state = $seat === null ? null : Replays::state($webinar, $seat, $now);
-        $window = $seat === null ? null : Replays::window($webinar, $seat);
+        $state = $own === null ? null : Replays::state($webinar, $own, $now);
+        $window = $own === null ? null : Replays::window($webinar, $own);
         $language = WebinarNote::text($noted, 'language') ?: 'en';
         $register = $visit->path(WebinarNote::text($noted, 'registration'));
-        $zone = new DateTimeZone($seat->zone ?? 'UTC');
-        if ($state !== ReplayState::Open || $video === null || $seat === null) {
+        $zone = new DateTimeZone($own->zone ?? 'UTC');
+        if ($state !== ReplayState::Open || $video === null || $own === null) {
             return View::make('site.webinar.noreplay', ['state' => $state, 'register' => $register, 'hasVideo' => $video !== null,
                 'over' => WebinarNote::text($noted, 'over'), 'onward' => $visit->onward(WebinarNote::text($noted, 'attended')),
                 'opens' => $window === null ? '' : TimeWords::moment($window->opensAt, $zone, $language, $now)])->render();
         }
 
-        return View::make('site.webinar.room', ['webinar' => $webinar, 'seat' => $seat, 'replay' => true, 'register' => $register,
+        return View::make('site.webinar.room', ['webinar' => $webinar, 'own' => $own, 'replay' => true, 'register' => $register,
             'chapters' => $webinar->chapters,
             'until' => $window?->endsAt === null ? '' : TimeWords::moment($window->endsAt, $zone, $language, $now),
-            'data' => ['path' => Links::path($seat), 'kind' => 'replay', 'title' => $webinar->title, 'live' => false,
+            'data' => ['path' => Links::path($own), 'kind' => 'replay', 'title' => $webinar->title, 'live' => false,
                 'onDemand' => true, 'pauses' => true, 'embed' => '', 'stream' => '', 'video' => $video->src(), 'type' => $video->mime,
                 'captions' => $captions?->src() ?? '', 'language' => $language]])->render();
     }

@@ -6,12 +6,12 @@ namespace App\Serving\Slots;
 
 use App\Models\Upload;
 use App\Serving\Visit;
+use App\Webinars\OwnRegistration;
 use App\Webinars\Registrations\Links;
-use App\Webinars\Seat;
 use Illuminate\Support\Facades\View;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
-use Lantern\Core\Webinars\Manner;
+use Lantern\Core\Webinars\WebinarMode;
 
 /** The room of a webinar, for whoever has a place in it. What goes on in it is asked for by its script. */
 final class RoomSlot implements Slot
@@ -29,19 +29,20 @@ final class RoomSlot implements Slot
     public function fill(string $of, array $noted, string $fallback, Visit $visit): string
     {
         $webinar = WebinarNote::webinar($noted);
-        $seat = $webinar === null ? null : Seat::of($visit->request, $visit->funnel, $webinar->id, $visit->submission, $visit->reader());
+        $own = $webinar === null ? null : OwnRegistration::of($visit->request, $visit->funnel, $webinar->id, $visit->submission,
+            $visit->reader());
         if ($webinar === null) {
             return '';
         }
         $video = $webinar->video === '' ? null : Upload::query()->where('kind', 'video')->find($webinar->video);
         $captions = $webinar->captions === '' ? null : Upload::query()->where('kind', 'captions')->find($webinar->captions);
-        $streams = $webinar->manner === Manner::Live && $webinar->stream !== '';
+        $streams = $webinar->manner === WebinarMode::Live && $webinar->stream !== '';
         $embeds = $streams && in_array(WebinarNote::text($noted, 'host'), $visit->funnel->business->embed_hosts, true);
 
-        return View::make('site.webinar.room', ['webinar' => $webinar, 'seat' => $seat, 'replay' => false,
+        return View::make('site.webinar.room', ['webinar' => $webinar, 'own' => $own, 'replay' => false,
             'register' => $visit->path(WebinarNote::text($noted, 'registration')), 'chapters' => [],
-            'data' => $seat === null ? [] : ['path' => Links::path($seat), 'kind' => 'live', 'title' => $webinar->title,
-                'live' => $webinar->manner === Manner::Live, 'onDemand' => $seat->isOnDemand(), 'pauses' => $webinar->mayPause(),
+            'data' => $own === null ? [] : ['path' => Links::path($own), 'kind' => 'live', 'title' => $webinar->title,
+                'live' => $webinar->manner === WebinarMode::Live, 'onDemand' => $own->isOnDemand(), 'pauses' => $webinar->mayPause(),
                 'embed' => $embeds ? $webinar->stream : '', 'stream' => $streams && ! $embeds ? $webinar->stream : '',
                 // Beside a stream the recording is that of an earlier session, for the replay.
                 'video' => $streams ? '' : $video?->src() ?? '', 'type' => $video->mime ?? '', 'captions' => $captions?->src() ?? '',

@@ -6,10 +6,10 @@ namespace App\Serving\Slots;
 
 use App\Models\Registration;
 use App\Serving\Visit;
-use App\Webinars\Registrations\Bookings;
+use App\Webinars\OwnRegistration;
 use App\Webinars\Registrations\Links;
 use App\Webinars\Registrations\Offered;
-use App\Webinars\Seat;
+use App\Webinars\Registrations\RegisteredSessions;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\View;
@@ -34,31 +34,31 @@ final class SessionSlot implements Slot
             return '';
         }
         $now = CarbonImmutable::now();
-        $seat = Seat::of($visit->request, $visit->funnel, $webinar->id, $visit->submission, $visit->reader());
+        $own = OwnRegistration::of($visit->request, $visit->funnel, $webinar->id, $visit->submission, $visit->reader());
         $language = WebinarNote::text($noted, 'language') ?: 'en';
-        $zone = new DateTimeZone($seat->zone ?? (WebinarNote::text($noted, 'zone') ?: 'UTC'));
+        $zone = new DateTimeZone($own->zone ?? (WebinarNote::text($noted, 'zone') ?: 'UTC'));
         $registration = WebinarNote::text($noted, 'registration');
 
-        return View::make('site.webinar.session', ['webinar' => $webinar, 'seat' => $seat, 'zone' => $zone, 'now' => $now,
+        return View::make('site.webinar.session', ['webinar' => $webinar, 'own' => $own, 'zone' => $zone, 'now' => $now,
             'language' => $language, 'text' => WebinarNote::text($noted, 'text'), 'page' => $visit->page->page_id,
-            'state' => self::state($seat, $visit, $now), 'offered' => Offered::to($webinar, $zone, $now, $seat?->person_id),
-            'time' => $seat === null || $seat->isOnDemand() ? '' : TimeWords::moment($seat->starts_at, $zone, $language, $now),
-            'links' => $seat === null ? [] : ['room' => Links::room($seat), 'calendar' => Links::calendar($seat),
-                'change' => Links::path($seat).'/session', 'cancel' => Links::path($seat).'/cancel', 'replay' => Links::replay($seat)],
+            'state' => self::state($own, $visit, $now), 'offered' => Offered::to($webinar, $zone, $now, $own?->person_id),
+            'time' => $own === null || $own->isOnDemand() ? '' : TimeWords::moment($own->starts_at, $zone, $language, $now),
+            'links' => $own === null ? [] : ['room' => Links::room($own), 'calendar' => Links::calendar($own),
+                'change' => Links::path($own).'/session', 'cancel' => Links::path($own).'/cancel', 'replay' => Links::replay($own)],
             'register' => $visit->path($registration), 'share' => $visit->funnel->url($registration),
-            'replay' => $seat === null ? null : Bookings::of($webinar, $seat)->replay])->render();
+            'replay' => $own === null ? null : RegisteredSessions::of($webinar, $own)->replay])->render();
     }
 
     /** @return 'none'|'list'|'inbox'|'waiting'|'cancelled'|'over'|'registered' */
-    private static function state(?Registration $seat, Visit $visit, CarbonImmutable $now): string
+    private static function state(?Registration $own, Visit $visit, CarbonImmutable $now): string
     {
         return match (true) {
-            $seat === null && $visit->submission === null => 'none',
+            $own === null && $visit->submission === null => 'none',
             // Where there was no session to choose, they hear of the next one.
-            $seat === null => $visit->submission->session === null ? 'list' : 'inbox',
-            $seat->state === Registration::CANCELLED => 'cancelled',
-            $seat->open === null || (! $seat->isOnDemand() && $seat->ends_at <= $now) => 'over',
-            $seat->state === Registration::WAITING => 'waiting',
+            $own === null => $visit->submission->session === null ? 'list' : 'inbox',
+            $own->state === Registration::CANCELLED => 'cancelled',
+            $own->open === null || (! $own->isOnDemand() && $own->ends_at <= $now) => 'over',
+            $own->state === Registration::WAITING => 'waiting',
             default => 'registered',
         };
     }

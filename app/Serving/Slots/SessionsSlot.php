@@ -6,8 +6,8 @@ namespace App\Serving\Slots;
 
 use App\Serving\Browser;
 use App\Serving\Visit;
+use App\Webinars\OwnRegistration;
 use App\Webinars\Registrations\Offered;
-use App\Webinars\Seat;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\View;
@@ -49,8 +49,8 @@ final class SessionsSlot implements Slot
         $known = Browser::zone($asked);
         $hosts = new DateTimeZone(WebinarNote::text($noted, 'zone') ?: 'UTC');
         $zone = $known === null ? $hosts : new DateTimeZone($known);
-        $seat = Seat::of($visit->request, $visit->funnel, $webinar->id, null, $visit->reader());
-        $offered = Offered::to($webinar, $zone, $now, $seat?->person_id);
+        $own = OwnRegistration::of($visit->request, $visit->funnel, $webinar->id, null, $visit->reader());
+        $offered = Offered::to($webinar, $zone, $now, $own?->person_id);
         $typed = $visit->typed['webinar_session'] ?? null;
 
         return View::make('site.webinar.sessions', ['webinar' => $webinar, 'offered' => $offered, 'zone' => $zone, 'now' => $now,

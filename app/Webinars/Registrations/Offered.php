@@ -25,10 +25,10 @@ final readonly class Offered
     /** @param  string|null  $person  whose own place does not count */
     public static function to(Webinar $webinar, DateTimeZone $zone, DateTimeImmutable $now, ?string $person = null): self
     {
-        $taken = $webinar->schedule->places === null ? [] : Bookings::taken($webinar->id, $now, $person);
+        $taken = $webinar->schedule->places === null ? [] : RegisteredSessions::taken($webinar->id, $now, $person);
 
         $sessions = $webinar->sessions();
-        $choices = $sessions->offered($now, $zone, $taken, Bookings::calledOff($webinar->id));
+        $choices = $sessions->offered($now, $zone, $taken, RegisteredSessions::calledOff($webinar->id));
         $first = $choices[0]->session ?? null;
 
         return new self($choices, $webinar->showsPlaces,

@@ -34,7 +34,8 @@ final class SessionFields
     {
         $webinar ??= DB::table('registrations')->where('person_id', $message->person_id)->where('funnel_id', $message->funnel_id)
             ->where('state', '!=', Registration::CANCELLED)->orderByRaw('open is null')->orderByDesc('id')->value('webinar_id');
-        $registration = $message->person_id === null || ! is_string($webinar) ? null : Bookings::find($message->person_id, $webinar);
+        $registration = $message->person_id === null || ! is_string($webinar) ? null : RegisteredSessions::find($message->person_id,
+            $webinar);
 
         return $registration === null ? [] : self::of($registration, $language);
     }
@@ -42,10 +43,10 @@ final class SessionFields
     /** @return array<string, string> */
     public static function of(Registration $registration, string $language): array
     {
-        $webinar = Bookings::webinar($registration);
+        $webinar = RegisteredSessions::webinar($registration);
         $zone = new DateTimeZone($registration->zone);
         $now = CarbonImmutable::now();
-        $ends = $webinar === null ? null : Bookings::of($webinar, $registration)->replay?->endsAt;
+        $ends = $webinar === null ? null : RegisteredSessions::of($webinar, $registration)->replay?->endsAt;
 
         return ['room_link' => Links::room($registration), 'replay_link' => Links::replay($registration),
             'calendar_link' => Links::calendar($registration), 'change_link' => Links::change($registration),

@@ -8,7 +8,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Deadlines\DeadlineState;
-use Lantern\Core\Deadlines\Lasting;
+use Lantern\Core\Deadlines\Duration;
 use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
@@ -64,7 +64,7 @@ final class DeadlineTest extends TestCase
     #[DataProvider('ends')]
     public function test_it_ends_when_it_says(array $lasting, string $start, string $zone, string $end): void
     {
-        $ends = Lasting::fromShape(Shape::of($lasting))->from(self::utc($start), new DateTimeZone($zone));
+        $ends = Duration::fromShape(Shape::of($lasting))->from(self::utc($start), new DateTimeZone($zone));
 
         self::assertSame($end, $ends->format('Y-m-d H:i:s'));
         self::assertSame('UTC', $ends->getTimezone()->getName());
@@ -188,7 +188,7 @@ final class DeadlineTest extends TestCase
 
     public function test_the_shortest_it_can_last(): void
     {
-        $shortest = fn (array $l): int => Lasting::fromShape(Shape::of($l))->shortest();
+        $shortest = fn (array $l): int => Duration::fromShape(Shape::of($l))->shortest();
 
         self::assertSame([15, 4320, 2 * 1440 + 1200, 0], [$shortest(['minutes' => 15]), $shortest(['days' => 3]),
             $shortest(['days' => 3, 'time' => '20:00']), $shortest(['days' => 1, 'time' => '00:00'])]);
@@ -210,7 +210,7 @@ final class DeadlineTest extends TestCase
                 foreach ([\IntlCalendar::FIELD_MINUTE, \IntlCalendar::FIELD_SECOND, \IntlCalendar::FIELD_MILLISECOND] as $field) {
                     $calendar?->set($field, 0);
                 }
-                $ends = Lasting::days($days, sprintf('%02d:00', $hour))->from($start, $zone);
+                $ends = Duration::days($days, sprintf('%02d:00', $hour))->from($start, $zone);
 
                 self::assertSame((int) (($calendar?->getTime() ?: 0) / 1000), $ends->getTimestamp(),
                     "{$name} {$start->format('c')} {$days} {$hour}");

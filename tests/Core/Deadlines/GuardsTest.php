@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Core\Deadlines;
 
-use Lantern\Core\Deadlines\Access;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Deadlines\DeadlineState;
 use Lantern\Core\Deadlines\Guards;
+use Lantern\Core\Deadlines\OfferAccess;
 use Lantern\Core\Deadlines\Place;
 use Lantern\Core\Support\Shape;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -59,27 +59,27 @@ final class GuardsTest extends TestCase
         self::assertEquals($place, $guards->page($page, $states));
     }
 
-    /** @return iterable<string, array{array<string, DeadlineState>, string, bool, Access}> */
+    /** @return iterable<string, array{array<string, DeadlineState>, string, bool, OfferAccess}> */
     public static function offers(): iterable
     {
         [$not, $on, $last, $grace, $over] = DeadlineState::cases();
-        yield 'one that nothing guards' => [['strict' => $over], 'regular', false, Access::Open];
-        yield 'running' => [['strict' => $on], 'intro', false, Access::Open];
-        yield 'in its last stretch' => [['strict' => $last], 'intro', false, Access::Open];
-        yield 'within grace, from a checkout that was open' => [['strict' => $grace], 'intro', true, Access::Open];
-        yield 'within grace, by a kept address' => [['strict' => $grace], 'intro', false, Access::Over];
-        yield 'over, though the checkout was open' => [['strict' => $over], 'intro', true, Access::Over];
-        yield 'not begun, where people are led elsewhere until then' => [[], 'intro', true, Access::NotBegun];
-        yield 'not begun, where they see the page as usual' => [[], 'lenient', false, Access::Open];
-        yield 'over there' => [['open' => $over], 'lenient', false, Access::Over];
-        yield 'of two both must run' => [['strict' => $on, 'open' => $over], 'both', false, Access::Over];
-        yield 'of two one has not begun' => [['open' => $on], 'both', false, Access::NotBegun];
-        yield 'one not begun and the other over' => [['open' => $over], 'both', false, Access::Over];
+        yield 'one that nothing guards' => [['strict' => $over], 'regular', false, OfferAccess::Open];
+        yield 'running' => [['strict' => $on], 'intro', false, OfferAccess::Open];
+        yield 'in its last stretch' => [['strict' => $last], 'intro', false, OfferAccess::Open];
+        yield 'within grace, from a checkout that was open' => [['strict' => $grace], 'intro', true, OfferAccess::Open];
+        yield 'within grace, by a kept address' => [['strict' => $grace], 'intro', false, OfferAccess::Over];
+        yield 'over, though the checkout was open' => [['strict' => $over], 'intro', true, OfferAccess::Over];
+        yield 'not begun, where people are led elsewhere until then' => [[], 'intro', true, OfferAccess::NotBegun];
+        yield 'not begun, where they see the page as usual' => [[], 'lenient', false, OfferAccess::Open];
+        yield 'over there' => [['open' => $over], 'lenient', false, OfferAccess::Over];
+        yield 'of two both must run' => [['strict' => $on, 'open' => $over], 'both', false, OfferAccess::Over];
+        yield 'of two one has not begun' => [['open' => $on], 'both', false, OfferAccess::NotBegun];
+        yield 'one not begun and the other over' => [['open' => $over], 'both', false, OfferAccess::Over];
     }
 
     /** @param  array<string, DeadlineState>  $states */
     #[DataProvider('offers')]
-    public function test_whether_an_offer_can_be_bought(array $states, string $offer, bool $wasOpen, Access $access): void
+    public function test_whether_an_offer_can_be_bought(array $states, string $offer, bool $wasOpen, OfferAccess $access): void
     {
         $guards = new Guards([self::deadline('strict', [['page' => 'p', 'before' => 'q']], ['intro', 'both']),
             self::deadline('open', [['page' => 'p']], ['lenient', 'both'])], []);

@@ -6,12 +6,12 @@ namespace Tests\Core\Offers;
 
 use DateTimeImmutable;
 use DateTimeZone;
+use Lantern\Core\Offers\Availability;
 use Lantern\Core\Offers\Coupon;
-use Lantern\Core\Offers\Every;
+use Lantern\Core\Offers\Interval;
 use Lantern\Core\Offers\Offer;
 use Lantern\Core\Offers\Product;
 use Lantern\Core\Offers\SaleWindow;
-use Lantern\Core\Offers\Standing;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -20,53 +20,54 @@ use PHPUnit\Framework\TestCase;
 /** When an offer is sold and to whom, when a coupon holds, and when the payments of a plan are due. */
 final class OfferTest extends TestCase
 {
-    /** @return iterable<string, array{array<string, mixed>, string, int, bool, Standing}> */
+    /** @return iterable<string, array{array<string, mixed>, string, int, bool, Availability}> */
     public static function standings(): iterable
     {
         $window = ['from' => '2027-03-01T09:00', 'until' => '2027-03-28T02:30'];
-        yield 'always' => [[], '2027-01-01T00:00Z', 0, false, Standing::OnSale];
-        yield 'a second before' => [$window, '2027-03-01T07:59:59Z', 0, false, Standing::NotYet];
-        yield 'at the moment' => [$window, '2027-03-01T08:00:00Z', 0, false, Standing::OnSale];
+        yield 'always' => [[], '2027-01-01T00:00Z', 0, false, Availability::OnSale];
+        yield 'a second before' => [$window, '2027-03-01T07:59:59Z', 0, false, Availability::NotYet];
+        yield 'at the moment' => [$window, '2027-03-01T08:00:00Z', 0, false, Availability::OnSale];
         // 2:30 does not exist on that day in Berlin: the clocks go from 2 to 3. It is half an hour after the jump.
-        yield 'until a moment the clocks skip, just before' => [$window, '2027-03-28T01:29:59Z', 0, false, Standing::OnSale];
-        yield 'until a moment the clocks skip' => [$window, '2027-03-28T01:30:00Z', 0, false, Standing::Over];
+        yield 'until a moment the clocks skip, just before' => [$window, '2027-03-28T01:29:59Z', 0, false, Availability::OnSale];
+        yield 'until a moment the clocks skip' => [$window, '2027-03-28T01:30:00Z', 0, false, Availability::Over];
         // 2:30 comes twice: the first of both ends it.
-        yield 'until a moment that comes twice' => [['until' => '2027-10-31T02:30'], '2027-10-31T00:30:00Z', 0, false, Standing::Over];
-        yield 'and before the first of both' => [['until' => '2027-10-31T02:30'], '2027-10-31T00:29:59Z', 0, false, Standing::OnSale];
-        yield 'the last place' => [['places' => 10], '2027-01-01T00:00Z', 9, false, Standing::OnSale];
-        yield 'no place left' => [['places' => 10], '2027-01-01T00:00Z', 10, false, Standing::SoldOut];
-        yield 'none at all' => [['places' => 0], '2027-01-01T00:00Z', 0, false, Standing::SoldOut];
-        yield 'bought before' => [[], '2027-01-01T00:00Z', 1, true, Standing::AlreadyBought];
-        yield 'bought before, and again' => [['oncePerPerson' => false], '2027-01-01T00:00Z', 1, true, Standing::OnSale];
-        yield 'bought before, and over' => [$window, '2028-01-01T00:00Z', 1, true, Standing::AlreadyBought];
+        yield 'until a moment that comes twice' => [['until' => '2027-10-31T02:30'], '2027-10-31T00:30:00Z', 0, false, Availability::Over];
+        yield 'and before the first of both' => [['until' => '2027-10-31T02:30'], '2027-10-31T00:29:59Z', 0, false, Availability::OnSale];
+        yield 'the last place' => [['places' => 10], '2027-01-01T00:00Z', 9, false, Availability::OnSale];
+        yield 'no place left' => [['places' => 10], '2027-01-01T00:00Z', 10, false, Availability::SoldOut];
+        yield 'none at all' => [['places' => 0], '2027-01-01T00:00Z', 0, false, Availability::SoldOut];
+        yield 'bought before' => [[], '2027-01-01T00:00Z', 1, true, Availability::AlreadyBought];
+        yield 'bought before, and again' => [['oncePerPerson' => false], '2027-01-01T00:00Z', 1, true, Availability::OnSale];
+        yield 'bought before, and over' => [$window, '2028-01-01T00:00Z', 1, true, Availability::AlreadyBought];
     }
 
     /** @param  array<string, mixed>  $offer */
     #[DataProvider('standings')]
-    public function test_whether_it_can_be_bought(array $offer, string $now, int $taken, bool $bought, Standing $standing): void
+    public function test_whether_it_can_be_bought(array $offer, string $now, int $taken, bool $bought, Availability $availability): void
     {
-        self::assertSame($standing, Sale::offer(100, $offer)->standing(new DateTimeImmutable($now), new DateTimeZone('Europe/Berlin'),
+        self::assertSame($availability, Sale::offer(100, $offer)->availability(new DateTimeImmutable($now),
+            new DateTimeZone('Europe/Berlin'),
             $taken, $bought));
-        self::assertNotSame('', $standing->heading().$standing->sentence());
+        self::assertNotSame('', $availability->heading().$availability->sentence());
     }
 
-    /** @return iterable<string, array{Every, string, int, string, string}> */
+    /** @return iterable<string, array{Interval, string, int, string, string}> */
     public static function payments(): iterable
     {
-        yield 'the first at once' => [Every::Month, '2027-01-31T10:00Z', 1, 'Europe/Berlin', '2027-01-31T10:00:00Z'];
-        yield 'a month with fewer days' => [Every::Month, '2027-01-31T10:00Z', 2, 'Europe/Berlin', '2027-02-28T10:00:00Z'];
-        yield 'and back to the day' => [Every::Month, '2027-01-31T10:00Z', 3, 'Europe/Berlin', '2027-03-31T09:00:00Z'];
-        yield 'a leap year' => [Every::Month, '2028-01-30T10:00Z', 2, 'UTC', '2028-02-29T10:00:00Z'];
-        yield 'over the year' => [Every::Month, '2026-11-30T10:00Z', 4, 'UTC', '2027-02-28T10:00:00Z'];
-        yield 'a week' => [Every::Week, '2027-03-24T22:30Z', 2, 'UTC', '2027-03-31T22:30:00Z'];
-        yield 'a week over the change of the clocks' => [Every::Week, '2027-03-24T11:00Z', 2, 'Europe/Berlin', '2027-03-31T10:00:00Z'];
-        yield 'the day on the clocks of the owner' => [Every::Month, '2027-01-31T23:30Z', 2, 'Europe/Berlin', '2027-02-28T23:30:00Z'];
-        yield 'a time that is skipped' => [Every::Week, '2027-03-21T01:30Z', 2, 'Europe/Berlin', '2027-03-28T01:30:00Z'];
-        yield 'half an hour east' => [Every::Month, '2027-01-31T20:00Z', 2, 'Asia/Kolkata', '2027-02-28T20:00:00Z'];
+        yield 'the first at once' => [Interval::Month, '2027-01-31T10:00Z', 1, 'Europe/Berlin', '2027-01-31T10:00:00Z'];
+        yield 'a month with fewer days' => [Interval::Month, '2027-01-31T10:00Z', 2, 'Europe/Berlin', '2027-02-28T10:00:00Z'];
+        yield 'and back to the day' => [Interval::Month, '2027-01-31T10:00Z', 3, 'Europe/Berlin', '2027-03-31T09:00:00Z'];
+        yield 'a leap year' => [Interval::Month, '2028-01-30T10:00Z', 2, 'UTC', '2028-02-29T10:00:00Z'];
+        yield 'over the year' => [Interval::Month, '2026-11-30T10:00Z', 4, 'UTC', '2027-02-28T10:00:00Z'];
+        yield 'a week' => [Interval::Week, '2027-03-24T22:30Z', 2, 'UTC', '2027-03-31T22:30:00Z'];
+        yield 'a week over the change of the clocks' => [Interval::Week, '2027-03-24T11:00Z', 2, 'Europe/Berlin', '2027-03-31T10:00:00Z'];
+        yield 'the day on the clocks of the owner' => [Interval::Month, '2027-01-31T23:30Z', 2, 'Europe/Berlin', '2027-02-28T23:30:00Z'];
+        yield 'a time that is skipped' => [Interval::Week, '2027-03-21T01:30Z', 2, 'Europe/Berlin', '2027-03-28T01:30:00Z'];
+        yield 'half an hour east' => [Interval::Month, '2027-01-31T20:00Z', 2, 'Asia/Kolkata', '2027-02-28T20:00:00Z'];
     }
 
     #[DataProvider('payments')]
-    public function test_when_a_payment_is_due(Every $every, string $first, int $number, string $zone, string $due): void
+    public function test_when_a_payment_is_due(Interval $every, string $first, int $number, string $zone, string $due): void
     {
         self::assertSame($due, $every->due(new DateTimeImmutable($first), $number, new DateTimeZone($zone))->format('Y-m-d\TH:i:s\Z'));
     }

@@ -13,7 +13,7 @@ use Lantern\Core\Plan\LeadMagnet;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\Sender;
 use Lantern\Core\Starters\Starter;
-use Lantern\Core\Webinars\Manner;
+use Lantern\Core\Webinars\WebinarMode;
 
 /** Plans to test with; ids are counted, so that a test can name them. */
 final class Plans
@@ -41,7 +41,8 @@ final class Plans
         return self::starter(null)->build(Goal::WaitingList, 'Autumn list', 'First Season', 'first-season', null);
     }
 
-    public static function of(Goal $goal, string $title = 'First Season', ?string $price = '290', Manner $manner = Manner::Live): Plan
+    public static function of(Goal $goal, string $title = 'First Season', ?string $price = '290',
+        WebinarMode $manner = WebinarMode::Live): Plan
     {
         $leadMagnet = $goal->hasLeadMagnet() ? new LeadMagnet('gift', $title, 'file', 'plan.pdf', 'application/pdf', 48_000) : null;
 

@@ -114,7 +114,7 @@ final class PopupTest extends TestCase
     public function test_bad_input_is_named_by_its_place(array $with, string $path): void
     {
         try {
-            DecisionTest::popup($with);
+            PopupCheckTest::popup($with);
             self::fail('It was taken.');
         } catch (Invalid $e) {
             self::assertSame($path, $e->path);
@@ -202,11 +202,11 @@ final class PopupTest extends TestCase
 
     public function test_the_steps_of_a_popup(): void
     {
-        $popup = DecisionTest::popup();
+        $popup = PopupCheckTest::popup();
         self::assertSame([null, 'main', 'thanks'], [$popup->question(), $popup->main()?->id, $popup->thanks()?->id]);
         $document = $popup->toArray()['document'];
         array_unshift($document['sections'], ['id' => 'ask', 'kind' => 'popup', 'blocks' => []]);
-        $asks = DecisionTest::popup(['asks' => true, 'document' => $document]);
+        $asks = PopupCheckTest::popup(['asks' => true, 'document' => $document]);
         self::assertSame(['ask', 'main', 'thanks'], [$asks->question()?->id, $asks->main()?->id, $asks->thanks()?->id]);
     }
 

@@ -27,8 +27,8 @@ use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Starters\StarterDesk;
 use Lantern\Core\Starters\StarterLaunch;
 use Lantern\Core\Starters\StarterPages;
-use Lantern\Core\Webinars\Manner;
 use Lantern\Core\Webinars\ScheduleKind;
+use Lantern\Core\Webinars\WebinarMode;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Plan\Plans;
@@ -184,7 +184,8 @@ final class StarterTest extends TestCase
         $open = fn (?string $price): array => array_values(array_map(fn (Finding $f): string => $f->message, array_filter(
             GoLiveCheck::of(Plans::of(Goal::Webinar, price: $price)), fn (Finding $f): bool => $f->code === 'no-price')));
 
-        self::assertSame(['“Regular price” has no price yet.', '“A private hour” has no price yet.', '“The recordings” has no price yet.',
+        self::assertSame(['“Regular price” has no price yet.', '“A private hour” has no price yet.',
+            '“The recordings” has no price yet.',
             '“Introductory price” has no price yet.'],
             $open(null));
         self::assertSame(['“A private hour” has no price yet.', '“The recordings” has no price yet.',
@@ -240,7 +241,7 @@ final class StarterTest extends TestCase
 
     public function test_a_webinar_from_a_recording_is_never_called_live_and_lacks_its_recording_alone(): void
     {
-        $plan = Plans::of(Goal::Webinar, manner: Manner::Automated);
+        $plan = Plans::of(Goal::Webinar, manner: WebinarMode::Automated);
         $words = html_entity_decode(strip_tags((string) json_encode(array_map(fn ($p): array => $p->toArray(), [...$plan->pages,
             ...$plan->emails, ...$plan->forms]), JSON_UNESCAPED_UNICODE)));
 

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tests\Core\Webinars;
 
 use Lantern\Core\Webinars\AttendanceOutcome;
-use Lantern\Core\Webinars\Bar;
-use Lantern\Core\Webinars\Beat;
+use Lantern\Core\Webinars\AttendanceThreshold;
 use Lantern\Core\Webinars\Watched;
+use Lantern\Core\Webinars\WatchReport;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -69,13 +69,13 @@ final class AttendanceTest extends TestCase
     #[DataProvider('beats')]
     public function test_what_of_a_report_is_believed(array $reported, int $here, int $before, int $reached, array $believed): void
     {
-        self::assertSame($believed, (new Beat(...$reported))->believed($here, $before, $reached)->intervals);
+        self::assertSame($believed, (new WatchReport(...$reported))->believed($here, $before, $reached)->intervals);
     }
 
-    /** @return iterable<string, array{string, Bar, list<array{int, int}>, 3?: list<array{int, int}>, 4?: int|null, 5?: bool}> */
+    /** @return iterable<string, array{string, AttendanceThreshold, list<array{int, int}>, 3?: list<array{int, int}>, 4?: int|null, 5?: bool}> */
     public static function people(): iterable
     {
-        $share = new Bar(percent: 60);
+        $share = new AttendanceThreshold(percent: 60);
         yield 'stayed to the end' => ['attended saw-offer', $share, [[0, 3600]]];
         yield 'left as it came' => ['attended', $share, [[0, 2700]]];
         yield 'left a second after it came' => ['attended saw-offer', $share, [[0, 2701]]];
@@ -91,8 +91,8 @@ final class AttendanceTest extends TestCase
         yield 'is still in it' => ['', $share, [[0, 900]], [], 2700, false];
         yield 'may still come' => ['', $share, [], [], 2700, false];
         yield 'there was no offer' => ['attended', $share, [[0, 3600]], [], null];
-        yield 'so many minutes' => ['attended', new Bar(10), [[0, 300], [400, 700]]];
-        yield 'a second less than so many minutes' => ['left-early', new Bar(10), [[0, 599]]];
+        yield 'so many minutes' => ['attended', new AttendanceThreshold(10), [[0, 300], [400, 700]]];
+        yield 'a second less than so many minutes' => ['left-early', new AttendanceThreshold(10), [[0, 599]]];
     }
 
     /**
@@ -100,7 +100,8 @@ final class AttendanceTest extends TestCase
      * @param  list<array{int, int}>  $replay
      */
     #[DataProvider('people')]
-    public function test_what_became_of_somebody(string $expected, Bar $bar, array $live, array $replay = [], ?int $offerAt = 2700,
+    public function test_what_became_of_somebody(string $expected, AttendanceThreshold $bar, array $live, array $replay = [],
+        ?int $offerAt = 2700,
         bool $over = true): void
     {
         self::assertSame($expected, implode(' ', array_map(fn (AttendanceOutcome $o): string => $o->value,

@@ -7,7 +7,7 @@ namespace Tests\Core\Webinars;
 use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Deadlines\Deadline;
-use Lantern\Core\Deadlines\Lasting;
+use Lantern\Core\Deadlines\Duration;
 use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\EventType;
@@ -16,7 +16,7 @@ use Lantern\Core\Events\Trigger\WebinarOutcome;
 use Lantern\Core\Events\Trigger\WebinarRegistered;
 use Lantern\Core\Journey\Decision;
 use Lantern\Core\Journey\Effects\AddTag;
-use Lantern\Core\Journey\Effects\BookSession;
+use Lantern\Core\Journey\Effects\RegisterForSession;
 use Lantern\Core\Journey\Effects\SendEmail;
 use Lantern\Core\Journey\Effects\StartDeadline;
 use Lantern\Core\Journey\Effects\StartSequence;
@@ -31,8 +31,7 @@ use Lantern\Core\Sequences\SendWindow;
 use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Sequences\Timing;
 use Lantern\Core\Webinars\AttendanceOutcome;
-use Lantern\Core\Webinars\Booking;
-use Lantern\Core\Webinars\Manner;
+use Lantern\Core\Webinars\RegisteredSession;
 use Lantern\Core\Webinars\Replay;
 use Lantern\Core\Webinars\Schedule;
 use Lantern\Core\Webinars\ScheduleKind;
@@ -40,6 +39,7 @@ use Lantern\Core\Webinars\Session;
 use Lantern\Core\Webinars\SessionAnchor;
 use Lantern\Core\Webinars\SessionMoment;
 use Lantern\Core\Webinars\Webinar;
+use Lantern\Core\Webinars\WebinarMode;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Plan\Plans;
@@ -54,15 +54,16 @@ final class SessionJourneyTest extends TestCase
         return new DateTimeImmutable($when, new DateTimeZone('UTC'));
     }
 
-    private static function booking(string $starts = '2027-03-09 17:00', bool $waiting = false, string $chosen = self::NOW): Booking
+    private static function registered(string $starts = '2027-03-09 17:00', bool $waiting = false,
+        string $chosen = self::NOW): RegisteredSession
     {
-        return Booking::of(self::webinar(), new Session('s'.self::at($starts)->format('YmdHi'), self::at($starts),
+        return RegisteredSession::of(self::webinar(), new Session('s'.self::at($starts)->format('YmdHi'), self::at($starts),
             self::at($starts)->modify('+1 hour'), new DateTimeZone('America/New_York')), self::at($chosen), $waiting);
     }
 
     private static function webinar(): Webinar
     {
-        return new Webinar('w', 'Webinar', 'First melody', new Schedule(ScheduleKind::Dates, 'Europe/Berlin'), Manner::Live,
+        return new Webinar('w', 'Webinar', 'First melody', new Schedule(ScheduleKind::Dates, 'Europe/Berlin'), WebinarMode::Live,
             replay: new Replay(30, 2, '20:00'), tags: ['left-early' => ['Left early'], 'missed' => ['Missed it', 'Cold']]);
     }
 
@@ -79,7 +80,7 @@ final class SessionJourneyTest extends TestCase
                 $mail('after', SessionAnchor::AfterEnd, 60), $mail('end', SessionAnchor::BeforeReplayEnds, 180),
                 new SequencePlan('cold', 'Those who missed it', new Triggers([new WebinarOutcome('w', AttendanceOutcome::Missed)])),
                 new EmailPlan('cold-1', 'cold', 'cold', '<p>x</p>', Delay::atOnce(), 'cold'),
-                new Deadline('d', 'Offer', new Triggers([new WebinarOutcome('w', AttendanceOutcome::SawOffer)]), Lasting::days(3)),
+                new Deadline('d', 'Offer', new Triggers([new WebinarOutcome('w', AttendanceOutcome::SawOffer)]), Duration::days(3)),
             ])]] + Plans::of(Goal::GiveAway)->toArray());
     }
 
@@ -94,19 +95,19 @@ final class SessionJourneyTest extends TestCase
         return $emails;
     }
 
-    private static function registered(Booking $booking, Visitor $visitor, string $now = self::NOW): Decision
+    private static function decided(RegisteredSession $registered, Visitor $visitor, string $now = self::NOW): Decision
     {
         return (new Journey(self::plan()))->decide($visitor, new Event(EventType::Registered, self::at($now), webinar: 'w',
-            booking: $booking));
+            registered: $registered));
     }
 
     public function test_a_form_that_registers_books_first_and_its_emails_are_told_from_the_session(): void
     {
         $plan = self::plan();
         $decision = (new Journey($plan))->decide(new Visitor(new DateTimeZone('America/New_York')), new Event(EventType::Joined,
-            self::at(self::NOW), $plan->pages[0]->id, $plan->forms[0]->id, booking: self::booking()));
+            self::at(self::NOW), $plan->pages[0]->id, $plan->forms[0]->id, registered: self::registered()));
 
-        self::assertInstanceOf(BookSession::class, $decision->effects[0]);
+        self::assertInstanceOf(RegisterForSession::class, $decision->effects[0]);
         self::assertContains('q', array_map(fn (StartSequence $s): string => $s->sequence, $decision->effectsOf(StartSequence::class)));
         // The replay ends at 20:00 in New York, whose clocks have not changed yet on the eleventh.
         self::assertSame(['welcome' => '2027-03-01 10:00', 'day' => '2027-03-08 17:00', 'start' => '2027-03-09 17:00',
@@ -117,8 +118,8 @@ final class SessionJourneyTest extends TestCase
     public function test_whoever_is_in_the_sequence_gets_the_emails_of_another_session_anew_and_no_others(): void
     {
         $visitor = new Visitor(new DateTimeZone('UTC'), emails: ['welcome', 'day', 'start', 'after', 'end'], sequences: ['q' => true],
-            bookings: ['w' => self::booking()]);
-        $decision = self::registered(self::booking('2027-03-16 17:00', chosen: '2027-03-08 18:00'), $visitor, '2027-03-08 18:00');
+            registrations: ['w' => self::registered()]);
+        $decision = self::decided(self::registered('2027-03-16 17:00', chosen: '2027-03-08 18:00'), $visitor, '2027-03-08 18:00');
 
         self::assertSame(['day' => '2027-03-15 17:00', 'start' => '2027-03-16 17:00', 'after' => '2027-03-16 19:00',
             'end' => '2027-03-18 21:00'], self::emails($decision));
@@ -127,7 +128,7 @@ final class SessionJourneyTest extends TestCase
 
     public function test_whoever_waits_for_a_place_gets_what_comes_at_once_and_no_reminders(): void
     {
-        self::assertSame(['welcome' => '2027-03-01 10:00'], self::emails(self::registered(self::booking(waiting: true),
+        self::assertSame(['welcome' => '2027-03-01 10:00'], self::emails(self::decided(self::registered(waiting: true),
             new Visitor(new DateTimeZone('UTC')))));
     }
 
@@ -166,7 +167,7 @@ final class SessionJourneyTest extends TestCase
         $waits = fn (string $due): array => ['state' => MessageState::Waiting, 'due' => self::at($due)];
         $messages = ['day' => $waits('2027-03-08 09:00'), 'start' => $waits('2027-03-09 17:00')];
         $replan = Replan::of($timing, $plan->emailsOf('q'), $messages, self::at(self::NOW), self::at(self::NOW),
-            bookings: ['w' => self::booking()]);
+            registrations: ['w' => self::registered()]);
 
         self::assertSame(['day'], array_keys($replan->move));
         self::assertSame(['welcome', 'after', 'end'], array_keys($replan->plan));
@@ -180,7 +181,7 @@ final class SessionJourneyTest extends TestCase
         $timing = new Timing($nights, new DateTimeZone('UTC'), new DateTimeZone('UTC'));
         $due = fn (SessionAnchor $anchor, int $minutes): string => (string) $timing->moment(new EmailPlan('e', 'e', 'e', '',
             Delay::atOnce(),
-            'q', session: SessionMoment::of($anchor, $minutes, webinar: 'w')), self::at(self::NOW), 0, [], ['w' => self::booking()])
+            'q', session: SessionMoment::of($anchor, $minutes, webinar: 'w')), self::at(self::NOW), 0, [], ['w' => self::registered()])
             ?->format('Y-m-d H:i');
 
         self::assertSame(['2027-03-09 16:00', '2027-03-10 09:00'], [$due(SessionAnchor::BeforeStart, 60), $due(SessionAnchor::AfterEnd,

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Deadlines;
 
+use App\Deadlines\DeadlineNumbers;
 use App\Deadlines\MovingRuns;
-use App\Deadlines\Numbers;
 use App\Models\DraftPart;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
@@ -29,7 +29,7 @@ final class ManyRunsTest extends DeadlineTestCase
             DB::table('people')->insert($some);
             DB::table('deadline_runs')->insert(array_chunk($runs, 200)[$i]);
         }
-        $at = fn (string $moment): array => array_slice(Numbers::of($this->deadline, CarbonImmutable::parse($moment, 'UTC')), 0, 3);
+        $at = fn (string $moment): array => array_slice(DeadlineNumbers::of($this->deadline, CarbonImmutable::parse($moment, 'UTC')), 0, 3);
 
         self::assertSame(['running' => 2_000, 'ending' => 2_000, 'over' => 0], $at('2026-11-30 18:59:59.999'));
         self::assertSame(['running' => 0, 'ending' => 0, 'over' => 2_000], $at('2026-11-30 19:00:00'));

@@ -202,7 +202,7 @@ final class ExportTest extends TestCase
     public function test_streams_and_addresses_of_buttons_pictures_and_menus_wait_for_a_press_as_well(): void
     {
         $funnel = app(NewFunnel::class)->fromStarter($this->owner->business, Goal::Webinar, 'Webinar', 'First Melody', null,
-            \Tests\Core\Plan\Plans::price(), \Lantern\Core\Webinars\Manner::Live);
+            \Tests\Core\Plan\Plans::price(), \Lantern\Core\Webinars\WebinarMode::Live);
         $webinar = DraftPart::there($funnel->id, 'webinar')->sole();
         $webinar->change(['stream' => 'https://evil.example/stream'])->save();
         $entry = $this->entry($funnel);

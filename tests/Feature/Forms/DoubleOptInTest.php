@@ -49,7 +49,7 @@ final class DoubleOptInTest extends TestCase
         self::assertSame([MessageKind::Confirmation], Message::query()->pluck('kind')->all());
         self::assertSame(0, Delivery::query()->count() + DB::table('person_tag')->count() + DB::table('enrolments')->count());
         self::assertSame(['waiting', 'unconfirmed', ['asked']],
-            [Submission::query()->sole()->state->value, Person::query()->sole()->standing()->value,
+            [Submission::query()->sole()->state->value, Person::query()->sole()->subscription()->value,
                 DB::table('events')->pluck('type')->all()]);
         self::assertSame(0, (int) DB::table('counts')->where('measure', 'signups')->sum('how_many'),
             'who has not confirmed has not joined');
@@ -61,7 +61,7 @@ final class DoubleOptInTest extends TestCase
 
         $submission = Submission::query()->sole();
         self::assertSame(['taken', '127.0.0.1', 'subscribed'],
-            [$submission->state->value, $submission->confirmed_ip, Person::query()->sole()->standing()->value]);
+            [$submission->state->value, $submission->confirmed_ip, Person::query()->sole()->subscription()->value]);
         self::assertSame([1, 1, 1], [Delivery::query()->count(), DB::table('person_tag')->count(), DB::table('enrolments')->count()]);
         self::assertSame(['asked', 'confirmed', 'joined'], DB::table('events')->orderBy('id')->pluck('type')->all());
         self::assertSame(1, (int) DB::table('counts')->where('measure', 'signups')->sum('how_many'));

@@ -148,7 +148,7 @@ final class FormsTest extends TestCase
         $this->join($funnel, ['email' => 'yes@example.com']);
 
         self::assertSame(['no@example.com' => 'no-marketing', 'yes@example.com' => 'subscribed'],
-            Person::query()->orderBy('email')->get()->mapWithKeys(fn (Person $p): array => [$p->email => $p->standing()->value])->all(),
+            Person::query()->orderBy('email')->get()->mapWithKeys(fn (Person $p): array => [$p->email => $p->subscription()->value])->all(),
             'agreeing once holds until it is taken back');
         self::assertSame([false, true, false],
             Submission::query()->orderBy('submitted_at')->get()->map(fn (Submission $s): ?bool => $s->marketing)->all());

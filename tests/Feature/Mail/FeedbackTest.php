@@ -209,7 +209,7 @@ final class FeedbackTest extends TestCase
         $this->post($m[1], ['choose' => 'back'])->assertOk()->assertSee('As it was');
         self::assertSame([0, null], [DB::table('opt_outs')->count(), Person::query()->sole()->quiet_until]);
         $this->post($m[1], ['choose' => 'all'])->assertOk()->assertSee('Pressed by mistake?');
-        self::assertSame('unsubscribed', Person::query()->sole()->standing()->value);
+        self::assertSame('unsubscribed', Person::query()->sole()->subscription()->value);
     }
 
     public function test_the_outboxs_mood_is_the_owners_to_set(): void

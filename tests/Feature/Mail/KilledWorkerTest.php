@@ -40,7 +40,7 @@ final class KilledWorkerTest extends TestCase
 
     public function test_a_worker_killed_in_the_middle_neither_loses_nor_doubles_a_message(): void
     {
-        $this->artisan('lantern:rehearse-crash', (string) self::MESSAGES)->mustRun();
+        $this->artisan('lantern:seed-crash-test', (string) self::MESSAGES)->mustRun();
         $killedWhileSending = 0;
         for ($round = 1; $round <= 3; $round++) {
             $worker = $this->artisan('queue:work', '--sleep=0');
@@ -69,7 +69,7 @@ final class KilledWorkerTest extends TestCase
 
     public function test_a_scheduler_that_is_killed_in_the_middle_stops_nothing(): void
     {
-        $this->artisan('lantern:rehearse-crash', '1')->mustRun();
+        $this->artisan('lantern:seed-crash-test', '1')->mustRun();
         $this->pdo()->exec('delete from jobs; update messages set queued_at = null');
         $holder = $this->pdo();
         $holder->exec('begin immediate');
@@ -90,7 +90,7 @@ final class KilledWorkerTest extends TestCase
     public function test_five_hundred_mails_two_workers_one_killed_and_the_database_busy_for_seconds(): void
     {
         $this->env['LANTERN_PAUSE_BEFORE_HANDOVER'] = '0.001';
-        $this->artisan('lantern:rehearse-crash', '500')->mustRun();
+        $this->artisan('lantern:seed-crash-test', '500')->mustRun();
         $workers = [$this->artisan('queue:work', '--sleep=0'), $this->artisan('queue:work', '--sleep=0')];
         foreach ($workers as $worker) {
             $worker->start();

@@ -7,7 +7,7 @@ namespace Tests\Feature\Mail;
 use App\Mail\Emails\KindsOfMessages;
 use App\Models\Message;
 use Lantern\Core\Emails\MessageKind;
-use Lantern\Core\People\Standing;
+use Lantern\Core\People\Subscription;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
@@ -40,9 +40,9 @@ final class KindsOfMessagesTest extends TestCase
         $class = app(KindsOfMessages::class)->of($message);
 
         self::assertSame([$person, $leave, $optOut], [$class->isForPerson(), $class->canBeLeft(), $class->optOut($message)]);
-        self::assertNull($class->refuses(Standing::Subscribed));
-        self::assertSame('Unsubscribed before it was due.', $class->refuses(Standing::Unsubscribed));
-        self::assertSame([$asked, $unconfirmed], [$class->refuses(Standing::NoMarketing), $class->refuses(Standing::Unconfirmed)]);
+        self::assertNull($class->refuses(Subscription::Subscribed));
+        self::assertSame('Unsubscribed before it was due.', $class->refuses(Subscription::Unsubscribed));
+        self::assertSame([$asked, $unconfirmed], [$class->refuses(Subscription::NoMarketing), $class->refuses(Subscription::Unconfirmed)]);
     }
 
     public function test_every_kind_has_a_class_of_its_own(): void

@@ -182,7 +182,7 @@ final class ErasingTest extends TestCase
             Suppressions::add($this->owner->business_id, "{$why}@example.com", $why);
             $this->joined("{$why}@example.com", 'Robin');
             self::assertSame('cancelled', $this->message("{$why}@example.com")->state->value);
-            self::assertSame($why, Person::query()->where('email', "{$why}@example.com")->sole()->standing()->value,
+            self::assertSame($why, Person::query()->where('email', "{$why}@example.com")->sole()->subscription()->value,
                 'and the owner sees why');
         }
     }

@@ -296,7 +296,7 @@ final class ImportTest extends TestCase
 
         self::assertSame(['bounced', 'unsubscribed', 'unsubscribed'],
             Person::query()->whereIn('email_key', ['bounced@example.com', 'gone@example.com', 'left@example.com'])->orderBy('email_key')
-                ->get()->map(fn (Person $p): string => $p->standing()->value)->all());
+                ->get()->map(fn (Person $p): string => $p->subscription()->value)->all());
         self::assertNotNull($gone->refresh()->unsubscribed_at);
     }
 

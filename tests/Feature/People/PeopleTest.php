@@ -130,7 +130,7 @@ final class PeopleTest extends TestCase
             Message::query()->where('name', 'Later')->pluck('state')->countBy()->sortKeys()->all());
         $this->postJson("/studio/api/people/acts/{$act}/undo");
         self::assertSame(['subscribed', 'unsubscribed'],
-            Person::query()->orderBy('email')->get()->map(fn (Person $p): string => $p->standing()->value)->all());
+            Person::query()->orderBy('email')->get()->map(fn (Person $p): string => $p->subscription()->value)->all());
         self::assertSame(2, Message::query()->where('name', 'Later')->where('state', 'waiting')->count());
     }
 
@@ -255,7 +255,8 @@ final class PeopleTest extends TestCase
         $rules = ['all' => true, 'rules' => [['kind' => 'field', 'field' => 'first_name', 'compare' => 'equal', 'value' => 'A']]];
         $id = $this->postJson('/studio/api/segments', ['name' => 'The As', 'rules' => $rules])->assertCreated()->json('id');
         $this->getJson("/studio/api/people?segment={$id}")->assertJsonPath('total', 1);
-        $this->postJson('/studio/api/people/count', ['rules' => $rules])->assertJson(['count' => 1, 'words' => '“First name” is “A”']);
+        $this->postJson('/studio/api/people/count', ['rules' => $rules])->assertJson(['count' => 1,
+            'words' => '“First name” is “A”']);
         $this->postJson('/studio/api/people/count', ['rules' => ['rules' => [['kind' => 'tag', 'has' => true, 'tag' => '']]]])
             ->assertUnprocessable()->assertJsonPath('message', 'Choose a tag.');
         $this->postJson('/studio/api/segments', ['name' => ' ', 'rules' => $rules])->assertUnprocessable();

@@ -49,7 +49,7 @@ final class RoundTripTest extends TestCase
         $all = [];
         foreach (Person::query()->with('tags')->where('business_id', $owner->business_id)->orderBy('email_key')->get() as $p) {
             $all[$p->email] = DB::table('people')->where('id', $p->id)->first(self::KEPT);
-            $all["{$p->email} more"] = [$p->standing()->value, $p->unsubscribed_at !== null,
+            $all["{$p->email} more"] = [$p->subscription()->value, $p->unsubscribed_at !== null,
                 $p->tags->pluck('name')->sort()->values()->all(),
                 DB::table('person_values')->where('person_id', $p->id)->orderBy('name')->orderBy('id')->get(['name', 'value'])->all()];
         }
@@ -95,10 +95,11 @@ final class RoundTripTest extends TestCase
             ."one@example.com,cleaned\nnew@example.com,perhaps\n")->assertSuccessful();
         $this->runQueue();
 
-        $standing = fn (string $name): string => Person::query()->where('email', "{$name}@example.com")->sole()->standing()->value;
-        self::assertSame(['unsubscribed', 'bounced', 'unsubscribed', 'bounced'], array_map($standing, ['left', 'bounced', 'robin', 'one']));
+        $subscription = fn (string $name): string => Person::query()->where('email', "{$name}@example.com")->sole()->subscription()->value;
+        self::assertSame(['unsubscribed', 'bounced', 'unsubscribed', 'bounced'], array_map($subscription, ['left', 'bounced', 'robin',
+            'one']));
         self::assertSame(0, Person::query()->where('email', 'new@example.com')->count());
-        self::assertStringContainsString('“perhaps” is no standing', (string) DB::table('import_refusals')->value('why'));
+        self::assertStringContainsString('“perhaps” is no subscription state', (string) DB::table('import_refusals')->value('why'));
         $import = (string) DB::table('imports')->value('id');
         $this->postJson("/studio/api/imports/{$import}/undo")->assertSuccessful();
         $this->runQueue();

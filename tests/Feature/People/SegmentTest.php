@@ -18,9 +18,9 @@ use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
-use Lantern\Core\People\Standing;
+use Lantern\Core\People\Subscription;
 use Lantern\Core\Rules\DeadlineRule;
-use Lantern\Core\Rules\Did;
+use Lantern\Core\Rules\Deed;
 use Lantern\Core\Rules\EarlierRules;
 use Lantern\Core\Rules\Group;
 use Lantern\Core\Rules\Rules;
@@ -142,7 +142,7 @@ final class SegmentTest extends TestCase
             foreach (['cellist', 'VIP', 'Nobody has it'] as $tag) {
                 yield "tag {$is} {$tag}" => [['all' => true, 'rules' => [$rule('tag', $is, '', $tag)]]];
             }
-            foreach (Did::cases() as $did) {
+            foreach (Deed::cases() as $did) {
                 foreach ([['', 0], ['', 10], [self::PAGE, 0], [self::PAGE, 20], [self::EMAIL, 0], [self::EMAIL, 15]] as [$of, $within]) {
                     yield "{$is} {$did->value} {$of} {$within}" => [['all' => true,
                         'rules' => [$rule('did', $is, $of, '', $within, $did->value)]]];
@@ -167,9 +167,9 @@ final class SegmentTest extends TestCase
                 }
             }
         }
-        foreach (Standing::cases() as $standing) {
+        foreach (Subscription::cases() as $subscription) {
             foreach (['equal', 'other'] as $is) {
-                yield "{$is} {$standing->value}" => [['all' => true, 'rules' => [$rule('standing', $is, '', $standing->value)]]];
+                yield "{$is} {$subscription->value}" => [['all' => true, 'rules' => [$rule('standing', $is, '', $subscription->value)]]];
             }
         }
         $tag = $rule('tag', 'has', '', 'Cellist');
@@ -252,7 +252,8 @@ final class SegmentTest extends TestCase
         $rules = [];
         foreach (['level', 'phone', 'email', 'first_name', 'last_name', 'timezone'] as $field) {
             foreach (['equal', 'other', 'contains', 'without', 'begins'] as $compare) {
-                foreach (['geduldig', mb_substr($long, 0, 300), mb_substr($long, 0, 299), 'örjan', 'Ärzte', 'éclair', 'ÖRJAN@EXAMPLE.COM',
+                foreach (['geduldig', mb_substr($long, 0, 300), mb_substr($long, 0, 299), 'örjan', 'Ärzte', 'éclair',
+                    'ÖRJAN@EXAMPLE.COM',
                     str_repeat('İ', 150), 'z', '5', '12'] as $value) {
                     $rules[] = ['kind' => 'field', 'field' => $field, 'compare' => $compare, 'value' => $value];
                 }

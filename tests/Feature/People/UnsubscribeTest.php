@@ -80,7 +80,8 @@ final class UnsubscribeTest extends TestCase
         $this->post($this->leaving('robin@example.com'))->assertOk();
         $this->postJson("/studio/api/people/acts/{$act}/undo")->assertOk();
 
-        self::assertSame(['unsubscribed', 'subscribed'], [$robin->refresh()->standing()->value, $kim->refresh()->standing()->value]);
+        self::assertSame(['unsubscribed', 'subscribed'], [$robin->refresh()->subscription()->value,
+            $kim->refresh()->subscription()->value]);
         self::assertSame(['cancelled' => 2, 'waiting' => 2], $this->states());
         self::assertSame([null, 1], [DB::table('events')->where('type', 'unsubscribed')->where('person_id', $kim->id)
             ->value('data->message'), $themselves($robin)], 'their history says who did it');
@@ -180,11 +181,12 @@ final class UnsubscribeTest extends TestCase
     public function test_a_complaint_and_a_wish_for_quiet_come_along_and_a_bounce_does_not(): void
     {
         foreach ([['suppressed', 'complained', 'complained'], ['suppressed', 'bounced', 'subscribed'],
-            ['unsubscribed_at', '2026-05-01 10:00:00', 'unsubscribed']] as $i => [$column, $value, $standing]) {
+            ['unsubscribed_at', '2026-05-01 10:00:00', 'unsubscribed']] as $i => [$column, $value, $subscription]) {
             [$stays, $goes] = [$this->joined("new{$i}@example.com"), $this->joined("old{$i}@example.com")];
             $goes->forceFill([$column => $value, 'quiet_until' => '2026-06-20 10:00:00'])->save();
             $this->postJson("/studio/api/people/{$stays->id}/merge", ['with' => $goes->id])->assertOk();
-            self::assertSame([$standing, '2026-06-20'], [$stays->refresh()->standing()->value, $stays->quiet_until?->format('Y-m-d')]);
+            self::assertSame([$subscription, '2026-06-20'], [$stays->refresh()->subscription()->value,
+                $stays->quiet_until?->format('Y-m-d')]);
         }
     }
 

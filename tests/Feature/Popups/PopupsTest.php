@@ -7,7 +7,7 @@ namespace Tests\Feature\Popups;
 use App\Models\DraftPart;
 use App\Models\Person;
 use App\Models\Submission;
-use App\Popups\Tidying;
+use App\Popups\VisitCleanup;
 use App\Serving\PreviewLink;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -349,9 +349,9 @@ final class PopupsTest extends PopupTestCase
     {
         $this->see();
         $this->travel(399)->days();
-        self::assertSame(0, app(Tidying::class)->tidy(CarbonImmutable::now()));
+        self::assertSame(0, app(VisitCleanup::class)->tidy(CarbonImmutable::now()));
         $this->travel(2)->days();
-        self::assertSame(2, app(Tidying::class)->tidy(CarbonImmutable::now()));
+        self::assertSame(2, app(VisitCleanup::class)->tidy(CarbonImmutable::now()));
         self::assertSame([0, 0, 1], [DB::table('popup_visits')->count(), $this->facts('eligible'), $this->facts('shown')]);
     }
 

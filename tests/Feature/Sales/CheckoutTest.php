@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Tests\Feature\Sales;
 
 use App\Drafts\DraftParts;
-use App\Models\Access;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Order;
 use App\Models\Person;
+use App\Models\ProductAccess;
 use App\Models\Receipt;
 use App\Models\Refund;
 use App\Orders\Payments;
@@ -36,7 +36,7 @@ final class CheckoutTest extends SalesTestCase
         $order = $this->lastOrder();
         self::assertSame([OrderState::Paid, 1, 19_000, 19_000], [$order->state, $order->number, $order->total, $order->paid]);
         self::assertSame(19_000, self::ledger());
-        self::assertSame(['First Season'], Access::query()->get()->map(fn (Access $a): string => $a->product()->name)->all());
+        self::assertSame(['First Season'], ProductAccess::query()->get()->map(fn (ProductAccess $a): string => $a->product()->name)->all());
         self::assertSame(['Bought First Season'], $order->person->tags->pluck('name')->all());
         self::assertSame([false, 'Ada', 'Moss'], [$order->person->pending, $order->person->first_name, $order->person->last_name]);
         self::assertSame(1, DB::table('enrolments')->where('person_id', $order->person_id)->count());
@@ -188,7 +188,7 @@ final class CheckoutTest extends SalesTestCase
         // Another one, from another tab: they have it already.
         $this->buy()->assertStatus(409)->assertSee('You have this already');
 
-        self::assertSame([1, 19_000, 1], [Order::query()->count(), self::ledger(), Access::query()->count()]);
+        self::assertSame([1, 19_000, 1], [Order::query()->count(), self::ledger(), ProductAccess::query()->count()]);
         self::assertSame(1, DB::table('events')->where('type', 'bought')->count());
     }
 
@@ -309,7 +309,7 @@ final class CheckoutTest extends SalesTestCase
 
         $order = $this->lastOrder();
         self::assertSame([OrderState::Paid, 0, 1], [$order->state, $order->total, $order->number]);
-        self::assertSame(1, Access::query()->count());
+        self::assertSame(1, ProductAccess::query()->count());
         self::assertSame(0, self::ledger());
     }
 
@@ -345,7 +345,7 @@ final class CheckoutTest extends SalesTestCase
         $back = (string) $this->post($path, ['decision' => 'approve'])->headers->get('Location');
         $this->get((string) parse_url($back, PHP_URL_PATH))->assertStatus(303);
 
-        self::assertSame(['First Season'], Access::query()->get()->map(fn (Access $a): string => $a->product()->name)->all());
+        self::assertSame(['First Season'], ProductAccess::query()->get()->map(fn (ProductAccess $a): string => $a->product()->name)->all());
     }
 
     public function test_what_the_owner_tries_counts_nowhere(): void

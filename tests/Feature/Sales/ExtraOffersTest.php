@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Sales;
 
-use App\Models\Access;
 use App\Models\Order;
+use App\Models\ProductAccess;
 use App\Models\Receipt;
 use App\Payments\Practice\Behaviour;
 use Illuminate\Support\Facades\DB;
@@ -43,7 +43,7 @@ final class ExtraOffersTest extends SalesTestCase
         $receipt = Receipt::query()->sole();
         self::assertSame([1, 25_000, ['First Season', 'A private hour']], [$receipt->number, $receipt->content['total'],
             array_column($receipt->content['lines'], 'name')]);
-        self::assertSame(2, Access::query()->count());
+        self::assertSame(2, ProductAccess::query()->count());
         $this->get($this->url(PageRole::Delivery))->assertSee('First Season')->assertSee('A private hour')
             ->assertSee('everything you have bought')->assertDontSee('/my/', false);
         // Sending it again, by the back button: nothing more is charged.
@@ -85,7 +85,7 @@ final class ExtraOffersTest extends SalesTestCase
         $this->yes(PageRole::Downsell);
 
         self::assertSame([27_500, 27_500, 0], [$this->lastOrder()->paid, self::ledger(), $this->lastOrder()->refunded]);
-        self::assertSame([2, 2, 0], [Access::query()->count(), DB::table('order_facts')->where('type', 'access-given')->count(),
+        self::assertSame([2, 2, 0], [ProductAccess::query()->count(), DB::table('order_facts')->where('type', 'access-given')->count(),
             DB::table('refunds')->count()]);
     }
 

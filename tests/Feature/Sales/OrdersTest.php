@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature\Sales;
 
 use App\Drafts\DraftParts;
-use App\Models\Access;
 use App\Models\Message;
 use App\Models\Order;
+use App\Models\ProductAccess;
 use App\Models\Receipt;
 use App\Orders\PayLinks;
 use App\Orders\SalesNumbers;
@@ -93,7 +93,7 @@ final class OrdersTest extends SalesTestCase
         $this->postJson("{$url}/notes", ['words' => ''])->assertStatus(422);
         $this->postJson("{$url}/notes", ['words' => str_repeat('x', 2001)])->assertStatus(422);
         $this->postJson("{$url}/notes", ['words' => 'Rang me up'])->assertOk()->assertJsonPath('facts.4.words', 'Rang me up');
-        $access = Access::query()->where('order_id', $order->id)->sole();
+        $access = ProductAccess::query()->where('order_id', $order->id)->sole();
         $this->deleteJson("{$url}/access/{$access->id}")->assertOk()->assertJsonPath('access.0.state', 'ended');
         $this->postJson("{$url}/access", ['product' => $access->product_id])->assertOk()->assertJsonPath('access.0.state', 'active');
         $this->postJson("{$url}/access", ['product' => $this->product('A private hour')->id])->assertOk()->assertJsonCount(2, 'access');
@@ -129,11 +129,11 @@ final class OrdersTest extends SalesTestCase
                 $open)] as $wrong) {
             $this->get($wrong)->assertNotFound();
         }
-        Access::query()->update(['state' => AccessState::Paused]);
+        ProductAccess::query()->update(['state' => AccessState::Paused]);
         $this->get($open)->assertStatus(403)->assertSee('Access is paused');
         $this->get($file)->assertStatus(403);
         $this->get($this->url(PageRole::Delivery))->assertStatus(403);
-        Access::query()->update(['state' => AccessState::Ended]);
+        ProductAccess::query()->update(['state' => AccessState::Ended]);
         $this->get($open)->assertStatus(403)->assertSee('not open to you any more');
     }
 

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Sales;
 
-use App\Models\Access;
 use App\Models\Message;
 use App\Models\Order;
 use App\Models\Payment;
+use App\Models\ProductAccess;
 use App\Models\Receipt;
 use App\Orders\PayLinks;
 use App\Orders\Payments;
@@ -69,10 +69,10 @@ final class PaymentPlanTest extends SalesTestCase
         foreach (['2027-02-28T12:00:01Z', '2027-03-01T12:00:02Z', '2027-03-03T12:00:02Z'] as $n => $at) {
             $this->due($at);
             self::assertSame($n + 1, Payment::query()->where('number', 2)->where('state', 'failed')->count(), $at);
-            self::assertSame(AccessState::Active, Access::query()->sole()->state);
+            self::assertSame(AccessState::Active, ProductAccess::query()->sole()->state);
         }
         $this->due('2027-03-07T12:00:02Z');
-        self::assertSame([true, AccessState::Paused], [$order->refresh()->arrears, Access::query()->sole()->state]);
+        self::assertSame([true, AccessState::Paused], [$order->refresh()->arrears, ProductAccess::query()->sole()->state]);
         $this->due('2027-03-20T12:00:00Z');
         self::assertSame(4, Payment::query()->where('number', 2)->where('state', 'failed')->count(), 'it is not tried for ever');
         self::assertSame(4, Message::query()->where('kind', 'payment-trouble')->where('state', 'sent')->count());
@@ -85,7 +85,7 @@ final class PaymentPlanTest extends SalesTestCase
             ->assertSee('Your bank declined this card.');
         $this->post($my, ['order' => $order->id, 'method' => self::card()])->assertOk()->assertSee('The new card is in place.');
         self::assertSame([19_800, 19_800, false, AccessState::Active], [$order->refresh()->paid, self::ledger(), $order->arrears,
-            Access::query()->sole()->state]);
+            ProductAccess::query()->sole()->state]);
         self::assertSame('card ending in 0001', $order->method_label, 'as its buyer knows it');
         $this->due('2027-03-31T12:00:00Z');
         self::assertSame([29_700, 29_700], [$order->refresh()->paid, self::ledger()]);

@@ -6,7 +6,7 @@ namespace Tests\Feature\Sales;
 
 use App\Payments\NoAnswer;
 use App\Payments\PaymentProvider;
-use App\Payments\PaymentStanding;
+use App\Payments\ProviderState;
 use Illuminate\Http\Request;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Money\Money;
@@ -56,7 +56,7 @@ abstract class PaymentProviderContract extends TestCase
         $first = $provider->start(self::key('a'), self::euros(4_950), $this->approved(), 'First Season', self::BACK, true);
         $again = $provider->start(self::key('a'), self::euros(1), $this->declined(), 'x', self::BACK, false);
 
-        self::assertSame([PaymentStanding::Paid, 4_950, 'EUR', false], [$first->standing, $first->amount, $first->currency,
+        self::assertSame([ProviderState::Paid, 4_950, 'EUR', false], [$first->state, $first->amount, $first->currency,
             $first->disputed]);
         self::assertEquals($first, $again);
         self::assertEquals($first, $provider->read(self::key('a')));
@@ -70,7 +70,7 @@ abstract class PaymentProviderContract extends TestCase
         $first = $provider->start(self::key('a'), self::euros(4_950), $this->approved(), 'First', self::BACK, true);
         $later = $provider->chargeAgain(self::key('b'), self::euros(300), $first->method, 'Second', self::BACK);
 
-        self::assertSame([PaymentStanding::Paid, 300], [$later->standing, $later->amount]);
+        self::assertSame([ProviderState::Paid, 300], [$later->state, $later->amount]);
         self::assertEquals($later, $provider->chargeAgain(self::key('b'), self::euros(300), $first->method, 'Second', self::BACK));
     }
 
@@ -79,11 +79,11 @@ abstract class PaymentProviderContract extends TestCase
         $provider = $this->provider();
         $failed = $provider->start(self::key('a'), self::euros(4_950), $this->declined(), 'x', self::BACK, true);
 
-        self::assertSame(PaymentStanding::Failed, $failed->standing);
+        self::assertSame(ProviderState::Failed, $failed->state);
         self::assertStringEndsWith('.', $failed->trouble);
         self::assertEquals($failed, $provider->start(self::key('a'), self::euros(4_950), $this->approved(), 'x', self::BACK, true));
-        self::assertSame(PaymentStanding::Failed,
-            $provider->start(self::key('b'), self::euros(4_950), 'nothing_like_a_method', 'x', self::BACK, true)->standing);
+        self::assertSame(ProviderState::Failed,
+            $provider->start(self::key('b'), self::euros(4_950), 'nothing_like_a_method', 'x', self::BACK, true)->state);
     }
 
     public function test_one_whose_answer_is_lost_is_there_to_be_read(): void
@@ -97,8 +97,8 @@ abstract class PaymentProviderContract extends TestCase
             $provider->start(self::key('a'), self::euros(4_950), $method, 'x', self::BACK, true);
             self::fail('It answered.');
         } catch (NoAnswer) {
-            self::assertSame([PaymentStanding::Paid, 4_950],
-                [$provider->read(self::key('a'))?->standing, $provider->read(self::key('a'))?->amount]);
+            self::assertSame([ProviderState::Paid, 4_950],
+                [$provider->read(self::key('a'))?->state, $provider->read(self::key('a'))?->amount]);
         }
     }
 
@@ -107,13 +107,13 @@ abstract class PaymentProviderContract extends TestCase
         $provider = $this->provider();
         foreach (['a' => true, 'b' => false] as $name => $approves) {
             $asked = $provider->start(self::key($name), self::euros(4_950), $this->asksBank(), 'x', self::BACK, true);
-            self::assertSame(PaymentStanding::Bank, $asked->standing);
+            self::assertSame(ProviderState::Bank, $asked->state);
             self::assertMatchesRegularExpression('#^https?://#', $asked->bankUrl);
-            self::assertSame(PaymentStanding::Bank, $provider->confirm(self::key($name))->standing);
+            self::assertSame(ProviderState::Bank, $provider->confirm(self::key($name))->state);
             $this->decide(self::key($name), $approves);
             $this->decide(self::key($name), ! $approves);
             $answer = $provider->confirm(self::key($name));
-            self::assertSame($approves ? PaymentStanding::Paid : PaymentStanding::Failed, $answer->standing);
+            self::assertSame($approves ? ProviderState::Paid : ProviderState::Failed, $answer->state);
             self::assertSame('', $answer->bankUrl);
         }
     }

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Tests\Feature\Sales;
 
 use App\Payments\PaymentProvider;
-use App\Payments\PaymentStanding;
 use App\Payments\Practice\Behaviour;
 use App\Payments\Practice\PracticeBank;
 use App\Payments\Practice\PracticePayments;
+use App\Payments\ProviderState;
 use Illuminate\Http\Request;
 use Illuminate\Support\Sleep;
 use Lantern\Core\Money\Currency;
@@ -70,10 +70,10 @@ final class PracticePaymentsTest extends PaymentProviderContract
             self::assertStringContainsString('| `'.trim(chunk_split($card->number(), 4, ' ')).'` |', $docs, $card->value);
             if ($card !== Behaviour::LosesAnswer) {
                 $said[$card->value] = $this->provider()->start("ul_{$card->value}", Money::of(100, Currency::of('EUR')), self::card($card),
-                    'x', 'https://pages.example', true)->standing->name;
+                    'x', 'https://pages.example', true)->state->name;
             }
         }
-        $paid = PaymentStanding::Paid->name;
+        $paid = ProviderState::Paid->name;
         self::assertSame(['approves' => $paid, 'declines' => 'Failed', 'no-funds' => 'Failed', 'expired' => 'Failed', 'asks-bank' => 'Bank',
             'slow' => $paid, 'tells-later' => 'Pending', 'noisy-calls' => $paid, 'refuses-later' => $paid, 'disputes' => $paid,
             'bank-later' => $paid], $said);

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Sales;
 
-use App\Models\Access;
 use App\Models\Message;
 use App\Models\Order;
+use App\Models\ProductAccess;
 use App\Models\Receipt;
 use App\Models\Refund;
 use App\Orders\OrderLog;
@@ -48,8 +48,8 @@ final class RefundTest extends SalesTestCase
         $this->order->refresh();
 
         self::assertSame([21_500, 2_500, 19_000], [$this->order->paid, $this->order->refunded, self::ledger()]);
-        self::assertSame([AccessState::Active, AccessState::Ended], Access::query()->orderBy('id')->get()
-            ->map(fn (Access $a): AccessState => $a->state)->all());
+        self::assertSame([AccessState::Active, AccessState::Ended], ProductAccess::query()->orderBy('id')->get()
+            ->map(fn (ProductAccess $a): AccessState => $a->state)->all());
         $receipt = Receipt::query()->where('kind', 'refund')->sole();
         self::assertSame([2_500, 399], [$receipt->content['total'], $receipt->content['tax']]);
         $this->runQueue();
@@ -66,7 +66,7 @@ final class RefundTest extends SalesTestCase
         $this->refund([], 'c')->assertOk()->assertJsonPath('state', 'refunded');
 
         self::assertSame([OrderState::Refunded, 21_500, 0], [$this->order->refresh()->state, $this->order->refunded, self::ledger()]);
-        self::assertSame(AccessState::Active, Access::query()->firstOrFail()->state, 'the owner let them keep it');
+        self::assertSame(AccessState::Active, ProductAccess::query()->firstOrFail()->state, 'the owner let them keep it');
     }
 
     public function test_each_line_goes_back_out_of_the_payment_that_was_for_it(): void
@@ -141,14 +141,15 @@ final class RefundTest extends SalesTestCase
             ->assertJsonPath('charges.0.disputed', true);
         $this->artisan('lantern:due');
         self::assertSame([OrderState::Disputed, AccessState::Paused],
-            [$this->order->refresh()->state, Access::query()->firstOrFail()->state]);
+            [$this->order->refresh()->state, ProductAccess::query()->firstOrFail()->state]);
         $this->refund()->assertStatus(422);
         self::assertSame(1,
             Message::query()->where('name', 'News of an order')->where('unique_key', 'like', 'sale-notice:disputed%')->count());
         $this->postJson("/studio/api/sales/ledger/{$key}/dispute", ['begins' => false])->assertOk();
         $this->artisan('lantern:due');
 
-        self::assertSame([OrderState::Paid, AccessState::Active], [$this->order->refresh()->state, Access::query()->firstOrFail()->state]);
+        self::assertSame([OrderState::Paid, AccessState::Active], [$this->order->refresh()->state,
+            ProductAccess::query()->firstOrFail()->state]);
         self::assertFalse(app(PracticeBank::class)->dispute($key, false));
     }
 

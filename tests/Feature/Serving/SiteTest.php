@@ -11,7 +11,7 @@ use App\Models\Submission;
 use App\Models\Upload;
 use App\Models\User;
 use App\Publishing\Publishing;
-use App\Rendering\Count;
+use App\Rendering\Countdown;
 use DateTimeImmutable;
 use DateTimeZone;
 use DOMDocument;
@@ -330,7 +330,7 @@ final class SiteTest extends TestCase
     public function test_a_countdown_names_its_moment(string $moment, string $zone, ?string $iso, ?string $words): void
     {
         $now = new DateTimeImmutable('2026-12-01');
-        $run = Count::typed($moment, new DateTimeZone($zone), $now);
+        $run = Countdown::typed($moment, new DateTimeZone($zone), $now);
 
         self::assertSame($iso, $run?->endsAt->format(DATE_ATOM));
         self::assertSame($words, $run === null ? null : TimeWords::moment($run->endsAt, new DateTimeZone($zone), 'en', $now));

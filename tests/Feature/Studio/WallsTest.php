@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Feature\Studio;
 
 use App\Drafts\DraftParts;
-use App\Models\Access;
 use App\Models\BulkAct;
 use App\Models\EmailPart;
 use App\Models\Funnel;
@@ -13,6 +12,7 @@ use App\Models\HookCall;
 use App\Models\Order;
 use App\Models\OwnDesign;
 use App\Models\Payment;
+use App\Models\ProductAccess;
 use App\Models\Receipt;
 use App\Models\Registration;
 use App\Models\Segment;
@@ -26,7 +26,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Schema;
 use Lantern\Core\Deadlines\Deadline;
-use Lantern\Core\Deadlines\Lasting;
+use Lantern\Core\Deadlines\Duration;
 use Lantern\Core\Offers\Coupon;
 use Lantern\Core\Orders\AccessState;
 use Lantern\Core\Orders\OrderState;
@@ -34,10 +34,10 @@ use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
 use Lantern\Core\Orders\ReceiptKind;
 use Lantern\Core\Popups\PopupDesigns;
-use Lantern\Core\Webinars\Manner;
 use Lantern\Core\Webinars\Schedule;
 use Lantern\Core\Webinars\ScheduleKind;
 use Lantern\Core\Webinars\Webinar;
+use Lantern\Core\Webinars\WebinarMode;
 use Tests\TestCase;
 
 /** Between two businesses stands a wall at every address that names something: each id below exists, at somebody else's. */
@@ -69,9 +69,9 @@ final class WallsTest extends TestCase
         DraftParts::add($funnel->refresh(), PopupDesigns::fresh(Ids::next(), 'Before you go', PopupDesigns::get('popup-card'),
             Ids::next(...),
             []));
-        DraftParts::add($funnel->refresh(), new Deadline(Ids::next(), 'Three days', lasting: Lasting::days(3)));
+        DraftParts::add($funnel->refresh(), new Deadline(Ids::next(), 'Three days', lasting: Duration::days(3)));
         $webinar = DraftParts::add($funnel->refresh(), new Webinar(Ids::next(), 'First melody', '',
-            new Schedule(ScheduleKind::OnDemand, 'UTC'), Manner::Automated));
+            new Schedule(ScheduleKind::OnDemand, 'UTC'), WebinarMode::Automated));
         $question = $this->questionIn($webinar->id, $funnel, $person);
 
         return [
@@ -124,7 +124,7 @@ final class WallsTest extends TestCase
                 'amount' => 100, 'currency' => 'EUR', 'state' => PaymentState::Paid, 'due_at' => now()]);
         Receipt::query()->create(['business_id' => $funnel->business_id, 'order_id' => $order->id, 'number' => 1,
             'kind' => ReceiptKind::Purchase, 'key' => 'purchase:1', 'content' => ['currency' => 'EUR'], 'issued_at' => now()]);
-        Access::query()->create(['business_id' => $funnel->business_id, 'person_id' => $person, 'funnel_id' => $funnel->id,
+        ProductAccess::query()->create(['business_id' => $funnel->business_id, 'person_id' => $person, 'funnel_id' => $funnel->id,
             'product_id' => 'p', 'order_id' => $order->id, 'product' => ['id' => 'p', 'name' => 'First Season'],
             'state' => AccessState::Active, 'given_at' => now(), 'changed_at' => now()]);
 

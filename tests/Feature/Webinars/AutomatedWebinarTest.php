@@ -8,7 +8,7 @@ use App\Models\Message;
 use App\Models\Person;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Exceptions;
-use Lantern\Core\Webinars\Manner;
+use Lantern\Core\Webinars\WebinarMode;
 
 /** From the form to the emails afterwards, for those who register for a recording that begins at the next quarter of an hour. */
 final class AutomatedWebinarTest extends WebinarTestCase
@@ -16,7 +16,7 @@ final class AutomatedWebinarTest extends WebinarTestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->hold(Manner::Automated);
+        $this->hold(WebinarMode::Automated);
     }
 
     public function test_the_form_offers_the_next_quarters_in_the_visitors_zone_and_takes_the_chosen_one(): void

@@ -12,7 +12,7 @@ use App\Webinars\Registrations\Links;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
 use Lantern\Core\Support\Invalid;
-use Lantern\Core\Webinars\Manner;
+use Lantern\Core\Webinars\WebinarMode;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** A webinar that begins when its person likes; and the files that are played: their length, their captions, pieces of them. */
@@ -20,7 +20,7 @@ final class OnDemandTest extends WebinarTestCase
 {
     private function onDemand(): void
     {
-        $this->hold(Manner::Automated, ['schedule' => ['kind' => 'on-demand', 'zone' => 'Europe/Berlin', 'minutes' => 3]]);
+        $this->hold(WebinarMode::Automated, ['schedule' => ['kind' => 'on-demand', 'zone' => 'Europe/Berlin', 'minutes' => 3]]);
     }
 
     public function test_it_begins_with_its_person_goes_on_where_they_were_and_is_settled_at_its_end(): void

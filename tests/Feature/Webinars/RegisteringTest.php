@@ -9,7 +9,7 @@ use App\Models\Registration;
 use App\Models\Submission;
 use App\Webinars\Registrations\Links;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Webinars\Manner;
+use Lantern\Core\Webinars\WebinarMode;
 use Sabre\VObject\Component\VCalendar;
 use Sabre\VObject\Reader;
 
@@ -26,7 +26,7 @@ final class RegisteringTest extends WebinarTestCase
     private function schedule(array $more = []): void
     {
         // The clocks of Berlin change between the second and the third.
-        $this->hold(Manner::Live, ['schedule' => $more + ['kind' => 'dates', 'zone' => 'Europe/Berlin',
+        $this->hold(WebinarMode::Live, ['schedule' => $more + ['kind' => 'dates', 'zone' => 'Europe/Berlin',
             'dates' => ['2027-03-09T18:00', '2027-03-16T18:00', '2027-03-30T18:00'], 'minutes' => 60, 'offered' => 3, 'ahead' => 60]]);
     }
 

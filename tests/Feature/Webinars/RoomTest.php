@@ -10,7 +10,7 @@ use App\Models\Registration;
 use App\Webinars\Registrations\Links;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
-use Lantern\Core\Webinars\Manner;
+use Lantern\Core\Webinars\WebinarMode;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** The room of a live session: what devices report and what is believed, the control room, and what strangers and the hostile try. */
@@ -23,7 +23,7 @@ final class RoomTest extends WebinarTestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->hold(Manner::Live, ['schedule' => ['kind' => 'dates', 'zone' => 'Europe/Berlin', 'dates' => ['2027-03-01T18:00',
+        $this->hold(WebinarMode::Live, ['schedule' => ['kind' => 'dates', 'zone' => 'Europe/Berlin', 'dates' => ['2027-03-01T18:00',
             '2027-03-02T18:00'], 'minutes' => 60, 'offered' => 3, 'ahead' => 60]]);
         $offer = DraftPart::there($this->funnel->id, 'offer')->where('name', 'Introductory price')->value('id');
         $this->change(['offer' => ['offer' => $offer]]);

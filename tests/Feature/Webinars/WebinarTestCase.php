@@ -13,15 +13,15 @@ use App\Models\Upload;
 use App\Models\User;
 use App\Publishing\Publishing;
 use App\Support\Ids;
+use App\Webinars\AttendanceResults;
 use App\Webinars\Registrations\Links;
-use App\Webinars\Settling;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Testing\TestResponse;
 use Lantern\Core\Plan\Goal;
-use Lantern\Core\Webinars\Manner;
 use Lantern\Core\Webinars\Webinar;
+use Lantern\Core\Webinars\WebinarMode;
 use Tests\Drafts\Prices;
 use Tests\TestCase;
 
@@ -47,13 +47,13 @@ abstract class WebinarTestCase extends TestCase
     }
 
     /** @param  array<string, mixed>  $more  of the webinar */
-    protected function hold(Manner $manner, array $more = []): void
+    protected function hold(WebinarMode $manner, array $more = []): void
     {
         $this->funnel = app(NewFunnel::class)->fromStarter($this->host->business, Goal::Webinar, 'Webinar', 'First Melody', null,
             \Tests\Core\Plan\Plans::price(), $manner);
         Prices::fillIn($this->funnel);
         $this->webinar = DraftPart::there($this->funnel->id, Webinar::kind())->sole()->id;
-        $this->change($more + ['video' => $this->recording()->id] + ($manner === Manner::Automated
+        $this->change($more + ['video' => $this->recording()->id] + ($manner === WebinarMode::Automated
             ? ['offer' => ['offer' => $this->offerId(), 'second' => 90]] : []));
     }
 
@@ -117,7 +117,7 @@ abstract class WebinarTestCase extends TestCase
 
     protected function settle(): int
     {
-        return app(Settling::class)->tick(CarbonImmutable::now());
+        return app(AttendanceResults::class)->tick(CarbonImmutable::now());
     }
 
     /** @return array<string, string> when the emails of somebody are due, in UTC, by name; those that wait */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Site\Pay;
 
 use App\Files\FileAnswer;
-use App\Models\Access;
 use App\Models\Person;
+use App\Models\ProductAccess;
 use App\Models\Receipt;
 use App\Models\Upload;
 use App\Orders\CardChange;
@@ -17,7 +17,7 @@ use App\Orders\Purchases;
 use App\Orders\ReceiptPdf;
 use App\Payments\PaymentProvider;
 use App\People\Proof\Proven;
-use App\Serving\Guard;
+use App\Serving\BuyersOnly;
 use App\Serving\PlainPage;
 use App\Support\AnswerKind;
 use App\Support\Ids;
@@ -95,7 +95,7 @@ final readonly class PurchasesController
     public function open(Request $request, string $access, string $seal): Response
     {
         $found = $this->access($access, $seal, "open|{$access}");
-        if (! $found instanceof Access) {
+        if (! $found instanceof ProductAccess) {
             return $found;
         }
         $product = $found->product();
@@ -104,18 +104,19 @@ final readonly class PurchasesController
         if ($to === '') {
             return PlainPage::fileGone()->response();
         }
-        Access::query()->whereKey($found->id)->increment('opened');
-        $known = $request->cookie(Guard::COOKIE);
+        ProductAccess::query()->whereKey($found->id)->increment('opened');
+        $known = $request->cookie(BuyersOnly::COOKIE);
         $ids = array_slice(array_unique([$found->id, ...array_filter(explode(' ', is_string($known) ? $known : ''), Ids::is(...))]), 0, 40);
 
-        return redirect()->away($to, 303)->withCookie(Cookie::make(Guard::COOKIE, implode(' ', $ids), 60 * 24 * 365, '/', httpOnly: true,
+        return redirect()->away($to, 303)->withCookie(Cookie::make(BuyersOnly::COOKIE, implode(' ', $ids), 60 * 24 * 365, '/',
+            httpOnly: true,
             sameSite: 'lax'))->withHeaders(['Cache-Control' => 'private, no-store', 'Referrer-Policy' => 'no-referrer']);
     }
 
     public function file(Request $request, string $access, string $upload, string $seal, string $name): Response
     {
         $found = $this->access($access, $seal, "file|{$access}|{$upload}");
-        if (! $found instanceof Access) {
+        if (! $found instanceof ProductAccess) {
             return $found;
         }
         $has = array_filter($found->product()->files, fn (ProductFile $f): bool => $f->id === $upload) !== [];
@@ -125,7 +126,7 @@ final readonly class PurchasesController
             return PlainPage::fileGone()->response();
         }
         if ($request->isMethod('GET') && ! $request->headers->has('Range')) {
-            Access::query()->whereKey($found->id)->increment('opened');
+            ProductAccess::query()->whereKey($found->id)->increment('opened');
         }
 
         return $response;
@@ -142,9 +143,9 @@ final readonly class PurchasesController
             'Content-Disposition' => "inline; filename=\"receipt-{$found->number}.pdf\""] + AnswerKind::Download->headers());
     }
 
-    private function access(string $id, string $seal, string $of): Access|Response
+    private function access(string $id, string $seal, string $of): ProductAccess|Response
     {
-        $found = PayLinks::holds($seal, $of) ? Access::query()->with(['person', 'funnel.liveVersion'])->find($id) : null;
+        $found = PayLinks::holds($seal, $of) ? ProductAccess::query()->with(['person', 'funnel.liveVersion'])->find($id) : null;
 
         return match ($found?->state) {
             null => PlainPage::linkIsNotYours()->response(),

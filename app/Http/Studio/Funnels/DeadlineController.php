@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Studio\Funnels;
 
 use App\Deadlines\ByHand;
+use App\Deadlines\DeadlineNumbers;
 use App\Deadlines\MovingRuns;
-use App\Deadlines\Numbers;
 use App\Drafts\DraftPlan;
 use App\Http\Studio\StudioController;
 use App\Models\Funnel;
@@ -33,17 +33,17 @@ final class DeadlineController extends StudioController
         $deadline = $found->part();
         $now = CarbonImmutable::now();
         $state = Input::text($request, 'state');
-        $state = in_array($state, Numbers::STATES, true) ? $state : 'running';
+        $state = in_array($state, DeadlineNumbers::STATES, true) ? $state : 'running';
         $page = Input::number($request, 'page', 1, 1, 100_000);
         $plan = DraftPlan::read($found->funnel);
-        $people = Numbers::people($found->id, $state, $now)->offset(($page - 1) * self::PER_PAGE)->limit(self::PER_PAGE)
+        $people = DeadlineNumbers::people($found->id, $state, $now)->offset(($page - 1) * self::PER_PAGE)->limit(self::PER_PAGE)
             ->get(['people.id', 'people.first_name', 'people.last_name', 'people.email', 'started_at', 'ends_at', 'why']);
 
-        return response()->json(['numbers' => Numbers::of($found->id, $now), 'state' => $state,
+        return response()->json(['numbers' => DeadlineNumbers::of($found->id, $now), 'state' => $state,
             'people' => $people->map(fn ($p): array => ['id' => $p->id, 'name' => trim("{$p->first_name} {$p->last_name}"),
                 'email' => $p->email, 'startedAt' => Instant::jsonFromSql($p->started_at), 'endsAt' => Instant::jsonFromSql($p->ends_at),
                 'why' => $p->why])->all(),
-            'sales' => $deadline instanceof Deadline ? Numbers::sales($found->id, Numbers::products($plan, $deadline))
+            'sales' => $deadline instanceof Deadline ? DeadlineNumbers::sales($found->id, DeadlineNumbers::products($plan, $deadline))
                 : null,
             'currency' => $found->funnel->sellsIn()]);
     }

@@ -16,7 +16,7 @@ use App\Models\Funnel;
 use App\Models\OldAddress;
 use App\Models\Upload;
 use App\Popups\PopupNumbers;
-use App\Results\Numbers;
+use App\Results\FunnelNumbers;
 use App\Support\Input;
 use App\Support\RichText;
 use Carbon\CarbonImmutable;
@@ -36,11 +36,11 @@ use Lantern\Core\Plan\WebAddress;
 use Lantern\Core\Popups\Popup;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
-use Lantern\Core\Webinars\Manner;
+use Lantern\Core\Webinars\WebinarMode;
 
 final class FunnelController extends StudioController
 {
-    public function index(Request $request, Numbers $numbers): JsonResponse
+    public function index(Request $request, FunnelNumbers $numbers): JsonResponse
     {
         $search = Input::search($request);
         $wanted = Input::text($request, 'state');
@@ -66,7 +66,7 @@ final class FunnelController extends StudioController
             'title' => ['required', 'string', 'max:200'],
             'file' => ['nullable'],
             'price' => ['nullable', 'string', 'max:40'],
-            'manner' => ['nullable', Rule::enum(Manner::class)],
+            'manner' => ['nullable', Rule::enum(WebinarMode::class)],
         ], [
             'manner.*' => 'Please choose whether it is held live or played from a recording.',
             'goal.*' => 'Please choose what this funnel is for.',
@@ -86,12 +86,12 @@ final class FunnelController extends StudioController
         $funnel = DB::transaction(fn (): Funnel => $new->fromStarter($this->business(), Goal::from($given['goal']), trim($given['name']),
             trim($given['title']),
             is_array($file) || $file === null ? null : $uploads->file($this->business(), $file), $price,
-            Manner::tryFrom($given['manner'] ?? '') ?? Manner::Live));
+            WebinarMode::tryFrom($given['manner'] ?? '') ?? WebinarMode::Live));
 
         return response()->json(['id' => $funnel->id], 201);
     }
 
-    public function show(string $funnel, Numbers $numbers, DraftKinds $kinds): JsonResponse
+    public function show(string $funnel, FunnelNumbers $numbers, DraftKinds $kinds): JsonResponse
     {
         $found = $this->funnel($funnel);
 

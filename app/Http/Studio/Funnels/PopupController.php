@@ -9,15 +9,15 @@ use App\Http\Studio\StudioController;
 use App\Models\DraftPart;
 use App\Models\Person;
 use App\People\Facts\PersonLookup;
-use App\Popups\Asked;
 use App\Popups\PopupNumbers;
+use App\Popups\PopupView;
 use App\Support\Ids;
 use App\Support\Input;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Lantern\Core\Popups\Decision;
 use Lantern\Core\Popups\Popup;
+use Lantern\Core\Popups\PopupCheck;
 use Lantern\Core\Popups\PopupDesigns;
 use Lantern\Core\Popups\PopupFact;
 use Lantern\Core\Popups\PopupFactType;
@@ -94,10 +94,10 @@ final class PopupController extends StudioController
             throw Invalid::at('person', 'Nobody on your list has this address.');
         }
         $site = Input::text($request, 'site');
-        $verdict = Decision::explained($popup, new Situation($now, $this->business()->zone(),
+        $verdict = PopupCheck::explained($popup, new Situation($now, $this->business()->zone(),
             page: $site === '' ? Input::text($request, 'page') : null, quiet: $this->isQuiet($part, Input::text($request, 'page')),
             site: $site === '' ? null : $site, address: Input::text($request, 'address'), phone: $request->boolean('phone'),
-            parameters: Asked::parametersOf(ltrim(mb_substr(Input::text($request, 'source'), 0, 500), '?')),
+            parameters: PopupView::parametersOf(ltrim(mb_substr(Input::text($request, 'source'), 0, 500), '?')),
             languages: array_filter([Input::text($request, 'language')]),
             visit: Input::number($request, 'visit', 1, 1, 1000), since: $now, view: 'this view', facts: $facts,
             joined: $request->boolean('joined') ? $popup->forms() : [], fromEmail: $request->boolean('fromEmail'),

@@ -23,9 +23,9 @@ use Lantern\Core\Page\SectionKind;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Popups\Backdrop;
 use Lantern\Core\Popups\Entry;
+use Lantern\Core\Popups\Placement;
 use Lantern\Core\Popups\PopupDesigns;
 use Lantern\Core\Popups\Size;
-use Lantern\Core\Popups\Stand;
 use Lantern\Core\Popups\TriggerKind;
 use ResourceBundle;
 
@@ -54,7 +54,7 @@ final class KitJson
     {
         $named = fn (array $cases): array => array_map(fn ($case): array => ['id' => $case->value, 'label' => $case->label()], $cases);
 
-        return ['stands' => $named(Stand::cases()), 'sizes' => $named(Size::cases()), 'backdrops' => $named(Backdrop::cases()),
+        return ['stands' => $named(Placement::cases()), 'sizes' => $named(Size::cases()), 'backdrops' => $named(Backdrop::cases()),
             'entries' => $named(Entry::cases()),
             'designs' => array_map(fn (Design $d): array => ['id' => $d->id, 'stand' => PopupDesigns::stand($d)->value,
                 'size' => PopupDesigns::size($d)->value], PopupDesigns::all()),

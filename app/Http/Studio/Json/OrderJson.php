@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Studio\Json;
 
-use App\Models\Access;
 use App\Models\Order;
 use App\Models\OrderLine;
 use App\Models\Payment;
+use App\Models\ProductAccess;
 use App\Models\Receipt;
 use App\Models\Refund;
 use App\Orders\OrderLog;
@@ -69,8 +69,8 @@ final class OrderJson
                     'why' => $r->why, 'at' => Instant::json($r->settled_at ?? $r->asked_at)])->all()),
             'receipts' => array_values($order->receipts->map(fn (Receipt $r): array => ['id' => $r->id, 'number' => $r->number,
                 'label' => $r->kind->label(), 'at' => Instant::json($r->issued_at), 'url' => PayLinks::receipt($r)])->all()),
-            'access' => array_values(Access::query()->where('order_id', $order->id)->orderBy('given_at')->get()
-                ->map(fn (Access $a): array => ['id' => $a->id, 'product' => $a->product_id, 'name' => $a->product()->name,
+            'access' => array_values(ProductAccess::query()->where('order_id', $order->id)->orderBy('given_at')->get()
+                ->map(fn (ProductAccess $a): array => ['id' => $a->id, 'product' => $a->product_id, 'name' => $a->product()->name,
                     'state' => $a->state->value,
                     'stateLabel' => $a->state->label(), 'opened' => $a->opened])->all()),
             'purchases' => PayLinks::purchasesToLookAt($order->person), 'joined' => $order->joined_at !== null,

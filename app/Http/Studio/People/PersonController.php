@@ -59,7 +59,7 @@ final class PersonController extends StudioController
         $through = PersonLookup::through($found);
 
         return PeopleController::summary($found->load(['tags', 'business'])) + ['phone' => $found->phone, 'timezone' => $found->timezone,
-            'standingWords' => $found->standing()->label(), 'quietUntil' => Instant::json($found->quiet_until),
+            'standingWords' => $found->subscription()->label(), 'quietUntil' => Instant::json($found->quiet_until),
             'confirmedAt' => Instant::json($found->confirmed_at),
             'tagIds' => $found->tags->map(fn (Tag $t): array => ['id' => $t->id, 'name' => $t->name])->all(),
             'fields' => array_map(fn (array $f): array => $f + ['values' => $values[$f['name']] ?? []], OwnFields::of($found->business_id)),
@@ -212,8 +212,8 @@ final class PersonController extends StudioController
         if ($funnel?->liveVersion === null) {
             throw Invalid::at('sequence', 'This sequence is not live yet: publish its funnel first.');
         }
-        if (! $found->standing()->getsSequences()) {
-            throw Invalid::at('sequence', 'This person '.$found->standing()->label().', so nothing can be sent to them.');
+        if (! $found->subscription()->getsSequences()) {
+            throw Invalid::at('sequence', 'This person '.$found->subscription()->label().', so nothing can be sent to them.');
         }
         if (! $events->enter($found, $funnel, $sequence, $now)) {
             throw Invalid::at('sequence', 'They are in this sequence already, were in it before, or have a tag that ends it.');

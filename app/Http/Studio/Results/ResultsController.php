@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Studio\Results;
 
 use App\Http\Studio\StudioController;
-use App\Results\Numbers;
+use App\Results\FunnelNumbers;
 use App\Support\Input;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -14,7 +14,7 @@ use Illuminate\Support\Facades\DB;
 
 final class ResultsController extends StudioController
 {
-    public function show(Request $request, string $funnel, Numbers $numbers): JsonResponse
+    public function show(Request $request, string $funnel, FunnelNumbers $numbers): JsonResponse
     {
         return response()->json($numbers->period($this->funnel($funnel), Input::number($request, 'days', 28, 7, 400),
             CarbonImmutable::now()));

@@ -6,8 +6,8 @@ namespace App\Http\Studio\Sales;
 
 use App\Http\Studio\Json\OrderJson;
 use App\Http\Studio\StudioController;
-use App\Models\Access;
 use App\Models\Order;
+use App\Models\ProductAccess;
 use App\Models\Receipt;
 use App\Orders\Accesses;
 use App\Orders\OrderLog;
@@ -129,7 +129,7 @@ final class OrderController extends StudioController
 
     public function take(string $order, string $access, Accesses $accesses): JsonResponse
     {
-        $found = Access::query()->with('order')->where('order_id', $this->order($order)->id)->findOrFail($access);
+        $found = ProductAccess::query()->with('order')->where('order_id', $this->order($order)->id)->findOrFail($access);
         DB::transaction(fn () => $accesses->end($found, CarbonImmutable::now()));
 
         return $this->show($order);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Studio\Sales;
 
-use App\Deadlines\Numbers as Deadlines;
+use App\Deadlines\DeadlineNumbers as Deadlines;
 use App\Http\Studio\StudioController;
 use App\Orders\SalesNumbers;
 use App\Payments\Practice\Behaviour;

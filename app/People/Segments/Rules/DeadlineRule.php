@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\People\Segments\Rules;
 
-use App\Deadlines\Running\Holder;
+use App\Deadlines\Running\DeadlineOwner;
 use App\Models\Business;
 use App\Support\Instant;
 use DateTimeImmutable;
@@ -22,7 +22,7 @@ final class DeadlineRule implements RuleSql
 {
     public function where(Builder $query, Rule $rule, Business $business, DateTimeImmutable $now): void
     {
-        $everyone = Holder::everyone()->key;
+        $everyone = DeadlineOwner::everyone()->key;
         $personal = DB::table('deadline_kinds')->where('deadline_id', $rule->deadline)->value('personal');
         $isPersonal = $personal === null ? null : (bool) $personal;
         $runs = fn (?string $holder): Builder => DB::table('deadline_runs')->selectRaw('1')->where('deadline_id', $rule->deadline)

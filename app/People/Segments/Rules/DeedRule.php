@@ -10,7 +10,7 @@ use App\Support\Instant;
 use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Rules\Did;
+use Lantern\Core\Rules\Deed;
 use Lantern\Core\Rules\Rule;
 
 /** @implements RuleSql<\Lantern\Core\Rules\DeedRule> */
@@ -24,11 +24,11 @@ final class DeedRule implements RuleSql
         $query->addWhereExistsQuery($deeds->selectRaw('1'), 'and', ! $rule->done);
     }
 
-    private function ofMail(Did $deed, string $with, ?DateTimeImmutable $since): Builder
+    private function ofMail(Deed $deed, string $with, ?DateTimeImmutable $since): Builder
     {
         $at = match ($deed) {
-            Did::Opened => 'messages.opened_at',
-            Did::Clicked => 'messages.clicked_at',
+            Deed::Opened => 'messages.opened_at',
+            Deed::Clicked => 'messages.clicked_at',
             default => 'messages.sent_at',
         };
 
@@ -38,7 +38,7 @@ final class DeedRule implements RuleSql
             ->when($since !== null, fn (Builder $q) => $q->where($at, '>=', Instant::sql($since ?? new DateTimeImmutable)));
     }
 
-    private function onPages(Did $deed, string $with, ?DateTimeImmutable $since): Builder
+    private function onPages(Deed $deed, string $with, ?DateTimeImmutable $since): Builder
     {
         return DB::table('events')->whereColumn('events.person_id', 'people.id')
             ->where('events.type', (string) array_search($deed, PersonLookup::EVENTS, true))

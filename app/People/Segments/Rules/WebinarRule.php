@@ -6,7 +6,7 @@ namespace App\People\Segments\Rules;
 
 use App\Models\Business;
 use App\Models\Registration;
-use App\Webinars\Registrations\Bookings;
+use App\Webinars\Registrations\RegisteredSessions;
 use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -17,7 +17,7 @@ final class WebinarRule implements RuleSql
 {
     public function where(Builder $query, Rule $rule, Business $business, DateTimeImmutable $now): void
     {
-        $column = Bookings::STATES[$rule->state] ?? null;
+        $column = RegisteredSessions::STATES[$rule->state] ?? null;
         $theirs = DB::table('registrations')->selectRaw('1')->where('webinar_id', $rule->webinar)
             ->whereColumn('registrations.person_id', 'people.id');
         $query->addWhereExistsQuery($column === null

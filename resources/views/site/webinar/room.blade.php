@@ -1,4 +1,4 @@
-@if ($seat === null)
+@if ($own === null)
 <div class="room-closed"><p>This room is for those who registered. Open it by the link in our email, or <a href="{{ $register }}">register here</a>.</p></div>
 @else
 <div class="room" data-room="{{ json_encode($data, JSON_THROW_ON_ERROR) }}">
@@ -17,7 +17,7 @@
 <div class="room-offer" data-offer aria-live="polite"></div>
 <div class="room-poll" data-poll></div>
 @unless ($replay)
-<form class="room-ask" data-ask hidden><label for="room-question">{{ $webinar->manner === \Lantern\Core\Webinars\Manner::Live ? 'Ask the host' : 'A question? It goes to the host by email' }}</label>
+<form class="room-ask" data-ask hidden><label for="room-question">{{ $webinar->manner === \Lantern\Core\Webinars\WebinarMode::Live ? 'Ask the host' : 'A question? It goes to the host by email' }}</label>
 <textarea id="room-question" name="question" rows="2" maxlength="1000" required></textarea><button class="button quiet" type="submit">Send</button><p data-asked role="status"></p></form>
 <ul class="room-questions" data-questions></ul>
 @endunless

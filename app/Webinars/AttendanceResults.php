@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Webinars;
+
+use App\Models\Registration;
+use App\Models\WebinarSession;
+use App\Support\Instant;
+use Carbon\CarbonImmutable;
+use DateTimeImmutable;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Webinars\AttendanceOutcome;
+use Lantern\Core\Webinars\RoomState;
+use Lantern\Core\Webinars\WebinarMode;
+use Throwable;
+
+/** Looks what became of sessions that are over, once for each person. Doing it twice is doing it once. */
+final readonly class AttendanceResults
+{
+    /** What devices still have to report when a session ends has come by then. Seconds. */
+    private const GRACE = 30;
+
+    private const AT_ONCE = 500;
+
+    public function __construct(private Presence $presence)
+    {
+    }
+
+    /** @return int for how many it was looked */
+    public function tick(CarbonImmutable $now): int
+    {
+        $settled = 0;
+        $due = Registration::query()->with(['funnel.liveVersion', 'funnel.business', 'person.business', 'version'])->whereNotNull('open')
+            ->where('settle_at', '<=', Instant::sql($now->subSeconds(self::GRACE)))->orderBy('settle_at')->limit(self::AT_ONCE)->get();
+        foreach ($due as $registration) {
+            try {
+                $settled += DB::transaction(fn (): int => $this->settle($registration, $now) ? 1 : 0);
+            } catch (Throwable $e) {
+                // One that cannot be settled must not keep the others waiting, nor the emails that are sent after this. It is tried again.
+                report($e);
+                Registration::query()->whereKey($registration->id)->update(['settle_at' => Instant::sql($now->addHour())]);
+            }
+        }
+
+        return $settled;
+    }
+
+    private function settle(Registration $registration, CarbonImmutable $now): bool
+    {
+        $room = LiveRoom::of($registration);
+        if ($room->webinar->manner === WebinarMode::Live && ! $registration->isOnDemand() && $room->room->state($now) !== RoomState::Over) {
+            // The host still speaks, or forgot to end it.
+            $registration->forceFill(['settle_at' => $now->addMinute()])->save();
+
+            return false;
+        }
+        if (Registration::query()->whereKey($registration->id)->whereNotNull('open')
+            ->update(['open' => null, 'settled_at' => Instant::sql($now)]) === 0) {
+            return false;
+        }
+        $registration->refresh();
+        if ($registration->state === Registration::WAITING) {
+            return true;
+        }
+        $live = Presence::watched($registration->id, 'live');
+        $registration->forceFill(['live_seconds' => $live->seconds()])->save();
+        $took = $room->webinar->manner === WebinarMode::Automated || $room->row?->begun_at !== null;
+        foreach ($took ? $room->webinar->bar->outcomes($live, Presence::watched($registration->id, 'replay'), $room->length,
+            $room->offerAt(), true) : [] as $outcome) {
+            $this->presence->comes($registration, $outcome, self::column($outcome), $now);
+        }
+
+        return true;
+    }
+
+    private static function column(AttendanceOutcome $outcome): string
+    {
+        return str_replace('-', '_', $outcome->value).'_at';
+    }
+
+    /** The host has ended a session: it is looked at soon. */
+    public static function soon(WebinarSession $session, DateTimeImmutable $now): void
+    {
+        DB::table('registrations')->where('webinar_id', $session->webinar_id)->where('session_key', $session->session_key)
+            ->whereNotNull('open')->update(['settle_at' => Instant::sql($now)]);
+    }
+}

@@ -1,0 +1,189 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Journey;
+
+use DateTimeImmutable;
+use DateTimeZone;
+use Lantern\Core\Deadlines\Run;
+use Lantern\Core\Events\Event;
+use Lantern\Core\Events\EventType;
+use Lantern\Core\Journey\Effects\AddTag;
+use Lantern\Core\Journey\Effects\Effect;
+use Lantern\Core\Journey\Effects\RegisterForSession;
+use Lantern\Core\Journey\Effects\SendEmail;
+use Lantern\Core\Journey\Effects\StartDeadline;
+use Lantern\Core\Journey\Effects\StartSequence;
+use Lantern\Core\Journey\Effects\StopSequence;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Sequences\SequencePlan;
+use Lantern\Core\Sequences\Timing;
+use Lantern\Core\Webinars\RegisteredSession;
+
+/**
+ * Collects what follows from one event, in order. Whatever was decided first counts for what is decided after it: a tag that
+ * was just given like one they had, a deadline that just began like one that runs.
+ */
+final class EffectList
+{
+    /** @var list<Effect> */
+    private array $effects = [];
+
+    /** @var list<string> sequences and deadlines that were started by the same event already */
+    private array $started = [];
+
+    public function __construct(private readonly Plan $plan, private Visitor $visitor, private readonly DateTimeImmutable $at)
+    {
+    }
+
+    /** @return list<Effect> */
+    public function effects(): array
+    {
+        return $this->effects;
+    }
+
+    public function add(Effect $effect): void
+    {
+        $this->effects[] = $effect;
+    }
+
+    /**
+     * Tags are given, and start and end what they start and end.
+     *
+     * @param  list<string>  $tags
+     */
+    public function tags(array $tags): void
+    {
+        $new = array_values(array_filter($tags, fn (string $tag): bool => ! $this->visitor->hasTag($tag)));
+        $this->visitor = $this->visitor->withTags($new);
+        foreach ($new as $tag) {
+            $this->effects[] = new AddTag($tag);
+            $this->event(new Event(EventType::Tagged, $this->at, tag: $tag));
+        }
+    }
+
+    /**
+     * A session is somebody's. Emails that are told from it follow for whoever is in their sequence; those told from another session
+     * they had before are gone.
+     */
+    public function register(RegisteredSession $registered): void
+    {
+        $this->visitor = $this->visitor->withRegistration($registered);
+        $this->effects[] = new RegisterForSession($registered);
+        foreach ($this->plan->sequences as $sequence) {
+            if ($this->visitor->isIn($sequence->id)) {
+                $this->emailsOfSession($registered, $sequence);
+            }
+        }
+        $this->event(new Event(EventType::Registered, $this->at, webinar: $registered->webinar));
+    }
+
+    private function emailsOfSession(RegisteredSession $registered, SequencePlan $sequence): void
+    {
+        $timing = $this->timing($sequence);
+        foreach ($this->plan->emailsOf($sequence->id) as $email) {
+            $due = $email->session?->webinar === $registered->webinar
+                ? $timing->moment($email, $this->at, 0, [], [$registered->webinar => $registered]) : null;
+            if ($due !== null && $due >= $this->at) {
+                $this->effects[] = new SendEmail($email->id, $due);
+            }
+        }
+    }
+
+    /** What an event ends, then the deadlines that it starts, then the sequences. */
+    public function event(Event $event): void
+    {
+        $ended = [];
+        foreach ($this->plan->sequences as $sequence) {
+            $trigger = $this->visitor->isIn($sequence->id) ? $sequence->ends->heardBy($event) : null;
+            if ($trigger !== null) {
+                $this->effects[] = new StopSequence($sequence->id, $trigger->words($this->plan->nameOf(...)).', which ends this sequence.');
+                $ended[] = $sequence->id;
+            }
+        }
+        $this->deadlines($event, $ended);
+        foreach ($this->plan->sequences as $sequence) {
+            if ($sequence->starts->heardBy($event) !== null && ! in_array($sequence->id, $ended, true)) {
+                $this->sequence($sequence);
+            }
+        }
+    }
+
+    /**
+     * Deadlines that an event starts for somebody for whom they may begin. The emails that are told from one follow for whoever
+     * is in their sequence.
+     *
+     * @param  list<string>  $ended  sequences that the same event has ended
+     */
+    private function deadlines(Event $event, array $ended): void
+    {
+        foreach ($this->plan->deadlines as $deadline) {
+            $trigger = $deadline->starts->heardBy($event);
+            $before = $this->visitor->deadlines[$deadline->id] ?? null;
+            $run = $trigger !== null && ! $this->visitor->owner && $deadline->mayBegin($before, $this->at)
+                ? $deadline->begin($this->at, $this->visitor->zone, $trigger->words($this->plan->nameOf(...)).'.') : null;
+            if ($run === null) {
+                continue;
+            }
+            $this->visitor = $this->visitor->withDeadline($deadline->id, $run);
+            $this->effects[] = new StartDeadline($deadline->id, $run, $before !== null);
+            foreach ($this->plan->sequences as $sequence) {
+                if ($this->visitor->isIn($sequence->id) && ! in_array($sequence->id, $ended, true)) {
+                    $this->emailsBy($deadline->id, $run, $sequence, $before !== null);
+                }
+            }
+        }
+    }
+
+    /** @param  bool  $anew  did the deadline run before, so that its emails go out once more? */
+    private function emailsBy(string $deadline, Run $run, SequencePlan $sequence, bool $anew): void
+    {
+        $timing = $this->timing($sequence);
+        foreach ($this->plan->emailsOf($sequence->id) as $email) {
+            $due = $email->by?->deadline === $deadline && ($anew || ! in_array($email->id, $this->visitor->emails, true))
+                ? $timing->moment($email, $this->at, 0, [$deadline => $run]) : null;
+            if ($due !== null && $due >= $this->at) {
+                $this->effects[] = new SendEmail($email->id, $due);
+            }
+        }
+    }
+
+    /**
+     * Entering a sequence, if they are not on their way in it, and were not unless it may be entered again. Somebody
+     * who has a tag that ends it never enters it. Whoever had its last email stays in it, for emails that are added
+     * later, yet is no longer on the way.
+     */
+    public function sequence(SequencePlan $sequence): void
+    {
+        if (in_array($sequence->id, $this->started, true)) {
+            return;
+        }
+        $in = $this->visitor->sequences[$sequence->id] ?? null;
+        $before = $in === false || in_array($sequence->id, $this->visitor->through, true);
+        $endedByTag = array_filter($this->visitor->tags,
+            fn (string $tag): bool => $sequence->ends->heardBy(new Event(EventType::Tagged, $this->at, tag: $tag)) !== null);
+        if (($in === true && ! $before) || ($before && ! $sequence->again) || $endedByTag !== []) {
+            return;
+        }
+        $this->started[] = $sequence->id;
+        $this->effects[] = new StartSequence($sequence->id, $this->at->setTimezone(new DateTimeZone('UTC')));
+        // What begins with entering it is known when its emails are timed.
+        $this->event(new Event(EventType::Entered, $this->at, sequence: $sequence->id));
+        $timing = $this->timing($sequence);
+        foreach ($this->plan->emailsOf($sequence->id) as $email) {
+            $due = $timing->moment($email, $this->at, 0, $this->visitor->deadlines, $this->visitor->registrations);
+            // An email that was sent or is on its way is not planned again, unless the whole sequence is.
+            if ($due !== null && ($before || $email->session !== null || ! in_array($email->id, $this->visitor->emails, true))
+                && (! $email->isTold() || $due >= $this->at)) {
+                $this->effects[] = new SendEmail($email->id, $due);
+            }
+        }
+        $this->visitor = $this->visitor->inside($sequence->id);
+    }
+
+    private function timing(SequencePlan $sequence): Timing
+    {
+        return new Timing($sequence, $this->visitor->zone, $this->visitor->ownerZone ?? $this->visitor->zone);
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Webinars;
+
+use Lantern\Core\Support\Shape;
+
+/** From when on somebody has attended: so many minutes, or such a share of the session. */
+final readonly class AttendanceThreshold
+{
+    /** Whoever sees less of a replay has only looked in. Seconds. */
+    private const REPLAY = 60;
+
+    /**
+     * @param  int|null  $minutes  null where a share is meant
+     * @param  int  $percent  of the whole, from 1 to 100
+     */
+    public function __construct(public ?int $minutes = null, public int $percent = 60)
+    {
+    }
+
+    public static function fromShape(?Shape $shape): self
+    {
+        return $shape === null ? new self
+            : new self($shape->has('minutes') ? $shape->integer('minutes', 1, 720) : null, $shape->integer('percent', 1, 100, 60));
+    }
+
+    public function isReached(Watched $watched, int $length): bool
+    {
+        return $this->minutes === null ? $watched->seconds() * 100 >= $this->percent * $length && $length > 0
+            : $watched->seconds() >= $this->minutes * 60;
+    }
+
+    /**
+     * @param  Watched  $live  what was seen of the session itself
+     * @param  int  $length  of the session, in seconds
+     * @param  int|null  $offerAt  the second from which on the offer is in sight; null where it is not
+     * @param  bool  $over  has the session ended? Before that nobody has missed it, nor left early for good.
+     * @return list<AttendanceOutcome>
+     */
+    public function outcomes(Watched $live, Watched $replay, int $length, ?int $offerAt, bool $over): array
+    {
+        $came = $live->seconds() > 0;
+        $attended = $came && $this->isReached($live, $length);
+
+        return array_values(array_filter([
+            $attended ? AttendanceOutcome::Attended : null,
+            // It stays in sight from its moment on: whoever comes after it sees it as well.
+            $offerAt !== null && ($live->until() ?? 0) > $offerAt ? AttendanceOutcome::SawOffer : null,
+            $came && ! $attended && $over ? AttendanceOutcome::LeftEarly : null,
+            ! $came && $over ? AttendanceOutcome::Missed : null,
+            $replay->seconds() >= self::REPLAY ? AttendanceOutcome::WatchedReplay : null,
+        ]));
+    }
+
+    /** @return array<string, int> */
+    public function toArray(): array
+    {
+        return $this->minutes === null ? ['percent' => $this->percent] : ['minutes' => $this->minutes];
+    }
+}
