@@ -19,7 +19,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Emails\MessageState;
+use Lantern\Core\Messages\MessageState;
 use Lantern\Core\People\ImportPlan;
 use Lantern\Core\Rules\Group;
 use Lantern\Core\Support\Shape;

@@ -15,7 +15,7 @@ use App\Support\Ids;
 use Bench\Scratch;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Emails\MessageState;
+use Lantern\Core\Messages\MessageState;
 use Lantern\Core\Sequences\Delay;
 use Lantern\Core\Sequences\EmailPlan;
 

@@ -64,7 +64,7 @@ final readonly class ByHand
     private function write(Person $person, Funnel $funnel, Deadline $deadline, Fact $fact, int $user, ?callable $refuse = null): void
     {
         DB::transaction(function () use ($person, $funnel, $deadline, $fact, $user, $refuse): void {
-            $run = Runs::of([DeadlineOwner::person($person->id)->key], [$deadline->id])[$deadline->id] ?? null;
+            $run = Runs::of([DeadlineOwner::person($person->id)->key], $fact->at, [$deadline->id])[$deadline->id] ?? null;
             if ($run === null && $fact->type !== FactType::Started) {
                 throw Invalid::at('deadline', 'It has not started for this person.');
             }

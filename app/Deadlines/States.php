@@ -31,7 +31,7 @@ final readonly class States
             $holders[$deadline->id] = [...$identity->holders($deadline), DeadlineOwner::everyone()->key];
         }
         $all = array_values(array_unique(array_merge([], ...array_values($holders))));
-        $known = Runs::of($all, array_keys($holders));
+        $known = Runs::of($all, $now, array_keys($holders));
         $runs = $states = [];
         foreach ($deadlines as $deadline) {
             $run = $known[$deadline->id] ?? $deadline->forEveryone($now);

@@ -18,7 +18,7 @@ use Lantern\Core\Events\Event;
 use Lantern\Core\Journey\Decision;
 use Lantern\Core\Journey\Effects\StopSequence;
 use Lantern\Core\Journey\Journey;
-use Lantern\Core\Journey\Visitor;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Plan\FunnelState;
 
 /**
@@ -59,7 +59,7 @@ final readonly class Events
                 // Nobody to whom anything could happen, and nothing that leads anywhere.
                 $event->person === null && $event->stranger === null && $event->type->outcome() === null => new Decision,
                 $version === null => Journey::withoutFunnel($core),
-                default => (new Journey($version->plan()))->decide(self::visitor($event, $core), $core),
+                default => (new Journey($version->plan()))->decide(self::known($event, $core), $core),
             };
             if ($event->alone) {
                 // Whose it is comes later, by a link in an email; and with it the rest.
@@ -81,7 +81,7 @@ final readonly class Events
             $core = $event->inCore();
             $version = $event->version ?? $event->funnel?->liveVersion;
             if ($version !== null) {
-                $decision = (new Journey($version->plan()))->decide(self::visitor($event, $core), $core);
+                $decision = (new Journey($version->plan()))->decide(self::known($event, $core), $core);
                 $this->carryOut($decision->ofPerson(), $event, $event->funnel, $version);
             }
             $this->listen($event, $core, null);
@@ -95,7 +95,7 @@ final readonly class Events
         foreach ($this->listening($event, $core, $decided ?? $event->funnel?->id) as $funnel) {
             if ($funnel->liveVersion !== null) {
                 // Looked up anew each time: what one funnel did is known to the next.
-                $this->carryOut((new Journey($funnel->liveVersion->plan()))->listen(self::visitor($event, $core), $core), $event,
+                $this->carryOut((new Journey($funnel->liveVersion->plan()))->listen(self::known($event, $core), $core), $event,
                     $funnel, $funnel->liveVersion);
             }
         }
@@ -110,7 +110,8 @@ final readonly class Events
     {
         return DB::transaction(function () use ($person, $funnel, $sequence, $at): bool {
             $version = $funnel->liveVersion;
-            $effects = $version === null ? [] : (new Journey($version->plan()))->start(PersonLookup::visitor($person), $sequence, $at);
+            $effects = $version === null ? [] : (new Journey($version->plan()))->start(PersonLookup::forJourney($person, $at), $sequence,
+                $at);
             $this->effects->run($effects, new EffectContext($person, $at, $funnel, $version));
 
             return $effects !== [];
@@ -153,17 +154,17 @@ final readonly class Events
     }
 
     /** What is known of the person matters only where something may be set off. */
-    private static function visitor(NewEvent $event, Event $core): Visitor
+    private static function known(NewEvent $event, Event $core): PersonState
     {
-        $visitor = match (true) {
-            $core->keys() === [] => new Visitor($event->business->zone()),
-            $event->person !== null => PersonLookup::visitor($event->person),
+        $person = match (true) {
+            $core->keys() === [] => PersonState::unknown($event->business->zone()),
+            $event->person !== null => PersonLookup::forJourney($event->person, $event->at),
             $event->stranger !== null => PersonLookup::stranger($event->stranger->visitor, $event->stranger->ip, $event->stranger->zone,
-                $event->business->zone(), $event->version?->plan()->deadlines ?? []),
-            default => new Visitor($event->business->zone()),
+                $event->business->zone(), $event->version?->plan()->deadlines ?? [], $event->at),
+            default => PersonState::unknown($event->business->zone()),
         };
 
-        return $event->owner ? $visitor->asOwner() : $visitor;
+        return $event->owner ? $person->asOwner() : $person;
     }
 
     private function carryOut(Decision $decision, NewEvent $event, ?Funnel $funnel, ?Version $version): void

@@ -7,8 +7,8 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
-use Lantern\Core\Emails\MessageKind;
-use Lantern\Core\Emails\MessageState;
+use Lantern\Core\Messages\MessageKind;
+use Lantern\Core\Messages\MessageState;
 
 /**
  * One message to one person: waiting, sending (claimed by a worker), sent, failed or cancelled.
@@ -25,6 +25,10 @@ use Lantern\Core\Emails\MessageState;
  * @property array<string, mixed>|null $content what is written out here and nowhere else
  * @property MessageKind $kind
  * @property string $unique_key
+ * @property int $run of the sequence that it belongs to; 2 for a broadcast that is sent once more
+ * @property int $deadline_run of the deadline it is told from
+ * @property string|null $registration_id it is told from
+ * @property int $registration_number how often that had been changed
  * @property string $name
  * @property string $to_address
  * @property string $subject
@@ -51,11 +55,13 @@ final class Message extends Record
     use HasUlids;
 
     /** @var array<string, string> */
-    protected $casts = ['state' => MessageState::class, 'kind' => MessageKind::class, 'due_at' => 'immutable_datetime',
+    protected $casts = ['state' => MessageState::class, 'kind' => MessageKind::class, 'run' => 'integer', 'deadline_run' => 'integer',
+        'registration_number' => 'integer', 'due_at' => 'immutable_datetime',
         'claimed_at' => 'immutable_datetime', 'sent_at' => 'immutable_datetime',
         'opened_at' => 'immutable_datetime', 'clicked_at' => 'immutable_datetime', 'lost_at' => 'immutable_datetime', 'content' => 'array'];
 
-    protected $attributes = ['state' => 'waiting', 'attempts' => 0, 'subject' => '', 'html' => null, 'text' => null,
+    protected $attributes = ['state' => 'waiting', 'run' => 1, 'deadline_run' => 1, 'registration_id' => null, 'registration_number' => 0,
+        'attempts' => 0, 'subject' => '', 'html' => null, 'text' => null,
         'claimed_at' => null, 'sent_at' => null, 'trouble' => null, 'version_id' => null, 'email_id' => null,
         'person_id' => null, 'sequence_id' => null, 'broadcast_id' => null, 'variant' => null, 'content' => null, 'opened_at' => null,
         'clicked_at' => null, 'lost_at' => null, 'lost_why' => null, 'opens' => 0, 'clicks' => 0];

@@ -9,7 +9,7 @@ use App\Models\Order;
 use App\Models\Payment;
 use App\Models\Receipt;
 use DateTimeImmutable;
-use Lantern\Core\Emails\MessageKind;
+use Lantern\Core\Messages\MessageKind;
 use Lantern\Core\Orders\FactType;
 
 /** The emails about orders: receipts and requests to buyers, news to the owner as far as they wish. Each is planned once. */

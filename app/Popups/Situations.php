@@ -81,7 +81,7 @@ final readonly class Situations
             'fromEmail' => $this->visit->fromEmail || $this->clicked($since),
             'bought' => $asked->funnel !== null && $theirs(DB::table('events'))->where('type', EventType::Bought->value)
                 ->where('funnel_id', $asked->funnel->id)->exists(),
-            'person' => $this->person === null ? null : PersonLookup::facts($this->person, $now)]);
+            'person' => $this->person === null ? null : PersonLookup::forRules($this->person, $now)]);
     }
 
     /** Did they follow a link in an email of ours, just before this visit or in it? */

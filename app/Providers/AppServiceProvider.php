@@ -77,7 +77,6 @@ use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\URL;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
-use Lantern\Core\Emails\MessageKind;
 use Lantern\Core\Journey\Effects\AddTag;
 use Lantern\Core\Journey\Effects\AskToConfirm;
 use Lantern\Core\Journey\Effects\CallHook;
@@ -93,6 +92,7 @@ use Lantern\Core\Journey\Effects\StartSequence;
 use Lantern\Core\Journey\Effects\StopSequence;
 use Lantern\Core\Journey\Effects\TellOwner;
 use Lantern\Core\Journey\Effects\TellOwnerOfSale;
+use Lantern\Core\Messages\MessageKind;
 
 final class AppServiceProvider extends ServiceProvider
 {

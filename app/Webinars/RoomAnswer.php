@@ -90,7 +90,7 @@ final class RoomAnswer
     private static function offer(Registration $registration, array $offer, CarbonImmutable $now): array
     {
         $runs = $offer['guards'] === [] ? []
-            : Runs::of([DeadlineOwner::person($registration->person_id)->key, DeadlineOwner::everyone()->key], $offer['guards']);
+            : Runs::of([DeadlineOwner::person($registration->person_id)->key, DeadlineOwner::everyone()->key], $now, $offer['guards']);
         $ends = array_map(fn (Run $run): DateTimeImmutable => $run->endsAt, $runs);
         $end = $ends === [] ? null : min($ends);
 

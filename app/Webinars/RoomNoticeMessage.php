@@ -50,7 +50,7 @@ final class RoomNoticeMessage extends KindOfMessage
     {
         $registered = DB::table('registrations')->where('webinar_id', $webinar->id)->where('session_key', $session)->select('person_id');
         $late = DB::table('messages')->where('funnel_id', $message->funnel_id)->where('trouble', SequenceMessage::TOO_LATE)
-            ->whereIn('person_id', $registered)->where('unique_key', 'like', '%:s%')->count();
+            ->whereIn('person_id', $registered)->whereNotNull('registration_id')->count();
 
         return $late === 0 ? null : self::email("Emails about “{$webinar->title}” came too late",
             '<p>'.($late === 1 ? 'One email' : number_format($late).' emails').' about a session of “'.self::plain($webinar->title)

@@ -9,7 +9,7 @@ use App\Support\Instant;
 use App\Webinars\Registrations\RegisteredSessions;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Emails\MessageState;
+use Lantern\Core\Messages\MessageState;
 
 /** Emails that are told from a session, and wait. */
 final class SessionMails
@@ -21,10 +21,11 @@ final class SessionMails
      */
     public static function cancel(Registration $registration, string $why, DateTimeImmutable $at): void
     {
-        $now = RegisteredSessions::turn($registration->person_id, $registration->webinar_id);
+        $now = RegisteredSessions::current($registration->person_id, $registration->webinar_id);
         DB::table('messages')->where('person_id', $registration->person_id)->where('state', MessageState::Waiting)
-            ->where('unique_key', 'like', "%:s{$registration->id}.%")
-            ->when($now !== '', fn ($q) => $q->where('unique_key', 'not like', "%{$now}"))
+            ->where('registration_id', $registration->id)
+            ->when($now !== null && $now['id'] === $registration->id, fn ($q) => $q->where('registration_number', '!=',
+                $now['number'] ?? 0))
             ->update(['state' => MessageState::Cancelled, 'trouble' => mb_substr($why, 0, 500), 'updated_at' => Instant::sql($at)]);
     }
 }

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Emails;
 
-use Lantern\Core\Rules\PersonFacts;
+use DateTimeImmutable;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Rules\Rule;
 use Lantern\Core\Rules\Rules;
 use Lantern\Core\Support\Invalid;
@@ -40,9 +41,10 @@ final class EmailBody
     }
 
     /** What one reader gets to read. A condition that cannot be read holds for nobody. */
-    public static function forReader(string $html, PersonFacts $facts): string
+    public static function forReader(string $html, PersonState $person, DateTimeImmutable $now): string
     {
-        return (string) preg_replace_callback(self::ONLY, fn (array $m): string => self::rule($m[1])?->holds($facts) === true ? $m[2] : '',
+        return (string) preg_replace_callback(self::ONLY, fn (array $m): string => self::rule($m[1])?->holds($person, $now) === true
+            ? $m[2] : '',
             $html);
     }
 

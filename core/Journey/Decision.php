@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Journey;
 
+use DateTimeImmutable;
 use Lantern\Core\Journey\Effects\Effect;
 use Lantern\Core\Journey\Effects\EffectOfOrder;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Plan\Way;
 
 /** What follows from an event: where the visitor goes, and what else happens, in order. */
@@ -37,5 +39,15 @@ final readonly class Decision
     public function effectsOf(string $kind): array
     {
         return array_values(array_filter($this->effects, fn (Effect $e): bool => $e instanceof $kind));
+    }
+
+    /** What is known of somebody once all of it has happened to them, in order. */
+    public function appliedTo(PersonState $person, DateTimeImmutable $at): PersonState
+    {
+        foreach ($this->effects as $effect) {
+            $person = $effect->appliedTo($person, $at);
+        }
+
+        return $person;
     }
 }

@@ -16,7 +16,9 @@ use Lantern\Core\Journey\Effects\SendEmail;
 use Lantern\Core\Journey\Effects\StartDeadline;
 use Lantern\Core\Journey\Effects\StartSequence;
 use Lantern\Core\Journey\Effects\StopSequence;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Sequences\Timing;
 use Lantern\Core\Webinars\RegisteredSession;
@@ -30,10 +32,13 @@ final class EffectList
     /** @var list<Effect> */
     private array $effects = [];
 
-    /** @var list<string> sequences and deadlines that were started by the same event already */
+    /** @var list<string> sequences that this has started already */
     private array $started = [];
 
-    public function __construct(private readonly Plan $plan, private Visitor $visitor, private readonly DateTimeImmutable $at)
+    /** @var list<string> sequences that this has ended: it does not start them anew */
+    private array $ended = [];
+
+    public function __construct(private readonly Plan $plan, private PersonState $person, private readonly DateTimeImmutable $at)
     {
     }
 
@@ -46,6 +51,13 @@ final class EffectList
     public function add(Effect $effect): void
     {
         $this->effects[] = $effect;
+        $this->person = $effect->appliedTo($this->person, $this->at);
+    }
+
+    /** What is known of them by now. */
+    public function person(): PersonState
+    {
+        return $this->person;
     }
 
     /**
@@ -55,10 +67,11 @@ final class EffectList
      */
     public function tags(array $tags): void
     {
-        $new = array_values(array_filter($tags, fn (string $tag): bool => ! $this->visitor->hasTag($tag)));
-        $this->visitor = $this->visitor->withTags($new);
+        $new = array_values(array_filter($tags, fn (string $tag): bool => ! $this->person->hasTag($tag)));
+        // All of them first: a tag that ends a sequence keeps another one, given with it, from starting it.
+        $this->person = $this->person->withTags($new);
         foreach ($new as $tag) {
-            $this->effects[] = new AddTag($tag);
+            $this->add(new AddTag($tag));
             $this->event(new Event(EventType::Tagged, $this->at, tag: $tag));
         }
     }
@@ -69,10 +82,9 @@ final class EffectList
      */
     public function register(RegisteredSession $registered): void
     {
-        $this->visitor = $this->visitor->withRegistration($registered);
-        $this->effects[] = new RegisterForSession($registered);
+        $this->add(new RegisterForSession($registered));
         foreach ($this->plan->sequences as $sequence) {
-            if ($this->visitor->isIn($sequence->id)) {
+            if ($this->person->isIn($sequence->id)) {
                 $this->emailsOfSession($registered, $sequence);
             }
         }
@@ -86,7 +98,7 @@ final class EffectList
             $due = $email->session?->webinar === $registered->webinar
                 ? $timing->moment($email, $this->at, 0, [], [$registered->webinar => $registered]) : null;
             if ($due !== null && $due >= $this->at) {
-                $this->effects[] = new SendEmail($email->id, $due);
+                $this->add(self::send($email, $due));
             }
         }
     }
@@ -94,17 +106,16 @@ final class EffectList
     /** What an event ends, then the deadlines that it starts, then the sequences. */
     public function event(Event $event): void
     {
-        $ended = [];
         foreach ($this->plan->sequences as $sequence) {
-            $trigger = $this->visitor->isIn($sequence->id) ? $sequence->ends->heardBy($event) : null;
+            $trigger = $this->person->isIn($sequence->id) ? $sequence->ends->heardBy($event) : null;
             if ($trigger !== null) {
-                $this->effects[] = new StopSequence($sequence->id, $trigger->words($this->plan->nameOf(...)).', which ends this sequence.');
-                $ended[] = $sequence->id;
+                $this->add(new StopSequence($sequence->id, $trigger->words($this->plan->nameOf(...)).', which ends this sequence.'));
+                $this->ended[] = $sequence->id;
             }
         }
-        $this->deadlines($event, $ended);
+        $this->deadlines($event);
         foreach ($this->plan->sequences as $sequence) {
-            if ($sequence->starts->heardBy($event) !== null && ! in_array($sequence->id, $ended, true)) {
+            if ($sequence->starts->heardBy($event) !== null) {
                 $this->sequence($sequence);
             }
         }
@@ -113,23 +124,20 @@ final class EffectList
     /**
      * Deadlines that an event starts for somebody for whom they may begin. The emails that are told from one follow for whoever
      * is in their sequence.
-     *
-     * @param  list<string>  $ended  sequences that the same event has ended
      */
-    private function deadlines(Event $event, array $ended): void
+    private function deadlines(Event $event): void
     {
         foreach ($this->plan->deadlines as $deadline) {
             $trigger = $deadline->starts->heardBy($event);
-            $before = $this->visitor->deadlines[$deadline->id] ?? null;
-            $run = $trigger !== null && ! $this->visitor->owner && $deadline->mayBegin($before, $this->at)
-                ? $deadline->begin($this->at, $this->visitor->zone, $trigger->words($this->plan->nameOf(...)).'.') : null;
+            $before = $this->person->deadlines()[$deadline->id] ?? null;
+            $run = $trigger !== null && ! $this->person->owner && $deadline->mayBegin($before, $this->at)
+                ? $deadline->begin($this->at, $this->person->zone, $trigger->words($this->plan->nameOf(...)).'.') : null;
             if ($run === null) {
                 continue;
             }
-            $this->visitor = $this->visitor->withDeadline($deadline->id, $run);
-            $this->effects[] = new StartDeadline($deadline->id, $run, $before !== null);
+            $this->add(new StartDeadline($deadline->id, $run, $before !== null));
             foreach ($this->plan->sequences as $sequence) {
-                if ($this->visitor->isIn($sequence->id) && ! in_array($sequence->id, $ended, true)) {
+                if ($this->person->isIn($sequence->id)) {
                     $this->emailsBy($deadline->id, $run, $sequence, $before !== null);
                 }
             }
@@ -141,10 +149,10 @@ final class EffectList
     {
         $timing = $this->timing($sequence);
         foreach ($this->plan->emailsOf($sequence->id) as $email) {
-            $due = $email->by?->deadline === $deadline && ($anew || ! in_array($email->id, $this->visitor->emails, true))
+            $due = $email->by?->deadline === $deadline && ($anew || ! $this->person->hasEmail($email->id))
                 ? $timing->moment($email, $this->at, 0, [$deadline => $run]) : null;
             if ($due !== null && $due >= $this->at) {
-                $this->effects[] = new SendEmail($email->id, $due);
+                $this->add(self::send($email, $due));
             }
         }
     }
@@ -156,34 +164,40 @@ final class EffectList
      */
     public function sequence(SequencePlan $sequence): void
     {
-        if (in_array($sequence->id, $this->started, true)) {
+        if (in_array($sequence->id, [...$this->started, ...$this->ended], true)) {
             return;
         }
-        $in = $this->visitor->sequences[$sequence->id] ?? null;
-        $before = $in === false || in_array($sequence->id, $this->visitor->through, true);
-        $endedByTag = array_filter($this->visitor->tags,
+        $before = $this->person->isThrough($sequence->id);
+        $endedByTag = array_filter($this->person->tags(),
             fn (string $tag): bool => $sequence->ends->heardBy(new Event(EventType::Tagged, $this->at, tag: $tag)) !== null);
-        if (($in === true && ! $before) || ($before && ! $sequence->again) || $endedByTag !== []) {
+        if (($this->person->isIn($sequence->id) && ! $before) || ($before && ! $sequence->again) || $endedByTag !== []) {
             return;
         }
         $this->started[] = $sequence->id;
-        $this->effects[] = new StartSequence($sequence->id, $this->at->setTimezone(new DateTimeZone('UTC')));
+        $start = new StartSequence($sequence->id, $this->at->setTimezone(new DateTimeZone('UTC')));
+        $this->effects[] = $start;
         // What begins with entering it is known when its emails are timed.
         $this->event(new Event(EventType::Entered, $this->at, sequence: $sequence->id));
         $timing = $this->timing($sequence);
         foreach ($this->plan->emailsOf($sequence->id) as $email) {
-            $due = $timing->moment($email, $this->at, 0, $this->visitor->deadlines, $this->visitor->registrations);
+            $due = $timing->moment($email, $this->at, 0, $this->person->deadlines(), $this->person->registrations());
             // An email that was sent or is on its way is not planned again, unless the whole sequence is.
-            if ($due !== null && ($before || $email->session !== null || ! in_array($email->id, $this->visitor->emails, true))
+            if ($due !== null && ($before || $email->session !== null || ! $this->person->hasEmail($email->id))
                 && (! $email->isTold() || $due >= $this->at)) {
-                $this->effects[] = new SendEmail($email->id, $due);
+                $this->add(self::send($email, $due));
             }
         }
-        $this->visitor = $this->visitor->inside($sequence->id);
+        // They are in it once its emails are timed: what begins with entering it does not send them a second time.
+        $this->person = $start->appliedTo($this->person, $this->at);
     }
 
     private function timing(SequencePlan $sequence): Timing
     {
-        return new Timing($sequence, $this->visitor->zone, $this->visitor->ownerZone ?? $this->visitor->zone);
+        return new Timing($sequence, $this->person->zone, $this->person->ownerZone);
+    }
+
+    private static function send(EmailPlan $email, DateTimeImmutable $due): SendEmail
+    {
+        return new SendEmail($email->id, $due, $email->sequence, $email->session === null ? '' : $email->session->webinar);
     }
 }

@@ -20,6 +20,7 @@ use Lantern\Core\Journey\Effects\SendReceipt;
 use Lantern\Core\Journey\Effects\TellOwner;
 use Lantern\Core\Journey\Effects\TellOwnerOfSale;
 use Lantern\Core\Offers\Product;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\Way;
 
@@ -36,7 +37,7 @@ final readonly class Journey
     {
     }
 
-    public function decide(Visitor $visitor, Event $event): Decision
+    public function decide(PersonState $person, Event $event): Decision
     {
         $outcome = $event->type->outcome();
         $way = $outcome === null ? null : $this->onward($event->page, $outcome, $event->closed);
@@ -45,20 +46,20 @@ final readonly class Journey
         return match ($event->type) {
             EventType::Unsubscribed, EventType::Complained, EventType::Bounced => self::withoutFunnel($event),
             EventType::Asked => new Decision(null, $form === null ? [] : [new AskToConfirm($form->id)]),
-            EventType::Joined => new Decision($way, $this->joined($visitor, $event, $form)),
-            EventType::Bought => new Decision($way, $this->bought($visitor, $event, $way)),
-            EventType::Registered => new Decision($way, $this->registered($visitor, $event)),
+            EventType::Joined => new Decision($way, $this->joined($person, $event, $form)),
+            EventType::Bought => new Decision($way, $this->bought($person, $event, $way)),
+            EventType::Registered => new Decision($way, $this->registered($person, $event)),
             EventType::Attended, EventType::SawOffer, EventType::LeftEarly, EventType::Missed,
-            EventType::WatchedReplay => new Decision($way, $this->ofSession($visitor, $event)),
+            EventType::WatchedReplay => new Decision($way, $this->ofSession($person, $event)),
             EventType::Declined => new Decision($way, $this->leadsToExtraOffer($way) ? [] : [new SendReceipt($event->at)]),
-            default => new Decision($way, $this->triggered($visitor, $event)),
+            default => new Decision($way, $this->triggered($person, $event)),
         };
     }
 
     /** What follows from something that happened elsewhere: in another funnel, or by the owner's hand. */
-    public function listen(Visitor $visitor, Event $event): Decision
+    public function listen(PersonState $person, Event $event): Decision
     {
-        return new Decision(null, $this->triggered($visitor, $event));
+        return new Decision(null, $this->triggered($person, $event));
     }
 
     /** What follows whatever funnel it happened in, or in none. */
@@ -116,25 +117,25 @@ final readonly class Journey
      *
      * @return list<Effect>
      */
-    private function bought(Visitor $visitor, Event $event, ?Way $way): array
+    private function bought(PersonState $person, Event $event, ?Way $way): array
     {
-        $following = new EffectList($this->plan, $visitor, $event->at);
+        $list = new EffectList($this->plan, $person, $event->at);
         foreach ($this->productsOf($event->offers) as $product) {
-            $following->add(new GiveProduct($product->id));
-            $following->tags($product->tags);
+            $list->add(new GiveProduct($product->id));
+            $list->tags($product->tags);
             $sequence = $product->sequence === null ? null : $this->plan->sequence($product->sequence);
             if ($sequence !== null) {
-                $following->sequence($sequence);
+                $list->sequence($sequence);
             }
         }
-        $following->event($event);
+        $list->event($event);
         if ($event->offers !== []) {
-            $following->add(new TellOwnerOfSale);
-            $following->add(new SendReceipt($this->leadsToExtraOffer($way)
+            $list->add(new TellOwnerOfSale);
+            $list->add(new SendReceipt($this->leadsToExtraOffer($way)
                 ? $event->at->modify('+'.self::CHAIN_MINUTES.' minutes') : $event->at));
         }
 
-        return $following->effects();
+        return $list->effects();
     }
 
     private function leadsToExtraOffer(?Way $way): bool
@@ -162,29 +163,29 @@ final readonly class Journey
     }
 
     /** @return list<Effect> */
-    private function joined(Visitor $visitor, Event $event, ?FormPlan $form): array
+    private function joined(PersonState $person, Event $event, ?FormPlan $form): array
     {
-        $following = new EffectList($this->plan, $visitor, $event->at);
+        $list = new EffectList($this->plan, $person, $event->at);
         if ($event->registered !== null) {
-            $following->register($event->registered);
+            $list->register($event->registered);
         }
         $popup = $this->plan->popup($event->popup ?? '');
-        $following->tags(array_values(array_unique([...$form->tags ?? [], ...array_filter([$popup->tag ?? ''])])));
+        $list->tags(array_values(array_unique([...$form->tags ?? [], ...array_filter([$popup->tag ?? ''])])));
         foreach ($this->plan->leadMagnets as $leadMagnet) {
             // A pop-up that offers one of several files gives that one.
             if ($leadMagnet->file !== null && in_array($popup->leadMagnet ?? '', ['', $leadMagnet->id], true)) {
-                $following->add(new DeliverFile($leadMagnet->id));
+                $list->add(new DeliverFile($leadMagnet->id));
             }
         }
-        $following->event($event);
+        $list->event($event);
         if ($form !== null && $form->notice !== OwnerNotice::Never) {
-            $following->add(new TellOwner($form->id, $form->notice));
+            $list->add(new TellOwner($form->id, $form->notice));
         }
         if ($form !== null && $form->hook !== '') {
-            $following->add(new CallHook($form->id, $form->hook));
+            $list->add(new CallHook($form->id, $form->hook));
         }
 
-        return $following->effects();
+        return $list->effects();
     }
 
     /**
@@ -192,14 +193,14 @@ final readonly class Journey
      *
      * @return list<Effect>
      */
-    private function registered(Visitor $visitor, Event $event): array
+    private function registered(PersonState $person, Event $event): array
     {
-        $following = new EffectList($this->plan, $visitor, $event->at);
+        $list = new EffectList($this->plan, $person, $event->at);
         if ($event->registered !== null) {
-            $following->register($event->registered);
+            $list->register($event->registered);
         }
 
-        return $following->effects();
+        return $list->effects();
     }
 
     /**
@@ -207,22 +208,22 @@ final readonly class Journey
      *
      * @return list<Effect>
      */
-    private function ofSession(Visitor $visitor, Event $event): array
+    private function ofSession(PersonState $person, Event $event): array
     {
-        $following = new EffectList($this->plan, $visitor, $event->at);
-        $following->tags($this->plan->webinar($event->webinar ?? '')->tags[$event->type->value] ?? []);
-        $following->event($event);
+        $list = new EffectList($this->plan, $person, $event->at);
+        $list->tags($this->plan->webinar($event->webinar ?? '')->tags[$event->type->value] ?? []);
+        $list->event($event);
 
-        return $following->effects();
+        return $list->effects();
     }
 
     /** @return list<Effect> */
-    private function triggered(Visitor $visitor, Event $event): array
+    private function triggered(PersonState $person, Event $event): array
     {
-        $following = new EffectList($this->plan, $visitor, $event->at);
-        $following->event($event);
+        $list = new EffectList($this->plan, $person, $event->at);
+        $list->event($event);
 
-        return $following->effects();
+        return $list->effects();
     }
 
     /**
@@ -230,14 +231,14 @@ final readonly class Journey
      *
      * @return list<Effect>
      */
-    public function start(Visitor $visitor, string $sequence, DateTimeImmutable $at): array
+    public function start(PersonState $person, string $sequence, DateTimeImmutable $at): array
     {
         $found = $this->plan->sequence($sequence);
-        $following = new EffectList($this->plan, $visitor, $at);
+        $list = new EffectList($this->plan, $person, $at);
         if ($found !== null) {
-            $following->sequence($found);
+            $list->sequence($found);
         }
 
-        return $following->effects();
+        return $list->effects();
     }
 }

@@ -117,7 +117,7 @@ final class PopupCheck
         if (array_intersect($popup->forms(), $at->joined) !== [] || $at->of(PopupFactType::Joined, $popup->id) !== []) {
             yield Refusal::Joined->value => 'They have what it offers already.';
         }
-        if ($at->person !== null && ! $popup->never->isEverybody() && $popup->never->holds($at->person)) {
+        if ($at->person !== null && ! $popup->never->isEverybody() && $popup->never->holds($at->person, $at->now)) {
             yield Refusal::Person->value => 'They are among the people who never see it.';
         }
     }

@@ -6,7 +6,7 @@ namespace Lantern\Core\Popups;
 
 use DateTimeImmutable;
 use DateTimeZone;
-use Lantern\Core\Rules\PersonFacts;
+use Lantern\Core\People\State\PersonState;
 
 /** Who looks at which page, and what is known of them, when it is asked whether a pop-up is shown. */
 final readonly class Situation
@@ -26,7 +26,7 @@ final readonly class Situation
      * @param  bool  $fromEmail  did this visit begin with a link in an email of ours?
      * @param  bool  $joinedNow  have they joined anything on this visit?
      * @param  bool  $bought  have they bought something of this funnel?
-     * @param  PersonFacts|null  $person  null where the browser is nobody's yet
+     * @param  PersonState|null  $person  null where the browser is nobody's yet
      * @param  TriggerKind|null  $trigger  what has just happened; null where it is asked beforehand
      */
     public function __construct(
@@ -47,7 +47,7 @@ final readonly class Situation
         public bool $fromEmail = false,
         public bool $joinedNow = false,
         public bool $bought = false,
-        public ?PersonFacts $person = null,
+        public ?PersonState $person = null,
         public ?TriggerKind $trigger = null,
     ) {
     }

@@ -6,6 +6,7 @@ namespace Lantern\Core\Rules;
 
 use DateTimeImmutable;
 use DateTimeZone;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
@@ -72,17 +73,17 @@ final readonly class DateRule extends Rule
         return $compare->isOfDays() ? new self($date, $compare, days: $days) : new self($date, $compare, $day);
     }
 
-    public function holds(PersonFacts $facts): bool
+    public function holds(PersonState $person, DateTimeImmutable $now): bool
     {
         $moments = match ($this->date) {
-            'joined' => [$facts->joined],
-            'active' => [$facts->active],
+            'joined' => [$person->joined],
+            'active' => [$person->active],
             // A day without an hour begins when it begins where the owner is.
-            default => array_map(fn (string $day): DateTimeImmutable => Moments::begin($day, $facts->zone),
-                in_array($this->date, PersonFacts::OF_PERSON, true) ? []
-                    : array_filter($facts->values[$this->date] ?? [], Moments::isDay(...))),
+            default => array_map(fn (string $day): DateTimeImmutable => Moments::begin($day, $person->ownerZone),
+                in_array($this->date, PersonState::OF_PERSON, true) ? []
+                    : array_filter($person->values($this->date), Moments::isDay(...))),
         };
-        [$operator, $bound] = $this->bound($facts->now, $facts->zone);
+        [$operator, $bound] = $this->bound($now, $person->ownerZone);
 
         return array_filter($moments, fn (?DateTimeImmutable $at): bool => $at !== null
             && ($operator === '<' ? $at < $bound : $at >= $bound)) !== [];

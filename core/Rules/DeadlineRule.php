@@ -6,6 +6,7 @@ namespace Lantern\Core\Rules;
 
 use DateTimeImmutable;
 use Lantern\Core\Deadlines\Run;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
@@ -56,9 +57,9 @@ final readonly class DeadlineRule extends Rule
         return new self($deadline, $state);
     }
 
-    public function holds(PersonFacts $facts): bool
+    public function holds(PersonState $person, DateTimeImmutable $now): bool
     {
-        return $this->state === self::stateOf($facts->deadlines[$this->deadline] ?? null, $facts->now);
+        return $this->state === self::stateOf($person->deadlines()[$this->deadline] ?? null, $now);
     }
 
     /** @return string how a deadline stands for somebody, in one of {@see DeadlineRule::STATES} */

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Lantern\Core\Rules;
 
 use DateTimeImmutable;
+use Lantern\Core\People\State\Deed;
+use Lantern\Core\People\State\DoneDeed;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Support\Shape;
 
 /**
@@ -56,11 +59,11 @@ final readonly class DeedRule extends Rule
             $shape->integer('days', 0, 3650, 0));
     }
 
-    public function holds(PersonFacts $facts): bool
+    public function holds(PersonState $person, DateTimeImmutable $now): bool
     {
-        $since = $this->since($facts->now);
-        $did = array_filter($facts->deeds, fn (array $d): bool => $d['did'] === $this->deed
-            && ($this->with === '' || $d['with'] === $this->with) && ($since === null || $d['at'] >= $since));
+        $since = $this->since($now);
+        $did = array_filter($person->deeds(), fn (DoneDeed $d): bool => $d->deed === $this->deed
+            && ($this->with === '' || $d->with === $this->with) && ($since === null || $d->at >= $since));
 
         return $this->done === ($did !== []);
     }

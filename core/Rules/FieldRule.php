@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Rules;
 
+use DateTimeImmutable;
 use Lantern\Core\People\Number;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
@@ -66,14 +68,14 @@ final readonly class FieldRule extends Rule
         return new self($field, $compare, $compare->needsValue() ? $value : '');
     }
 
-    public function holds(PersonFacts $facts): bool
+    public function holds(PersonState $person, DateTimeImmutable $now): bool
     {
-        if ($this->compare->isOfNumbers() && in_array($this->field, PersonFacts::OF_PERSON, true)) {
+        if ($this->compare->isOfNumbers() && in_array($this->field, PersonState::OF_PERSON, true)) {
             return false;
         }
 
         return $this->compare
-            ->holds(array_values(array_filter($facts->values[$this->field] ?? [], fn (string $v): bool => $v !== '')), $this->value);
+            ->holds(array_values(array_filter($person->values($this->field), fn (string $v): bool => $v !== '')), $this->value);
     }
 
     protected function values(): array

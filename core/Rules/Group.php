@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Rules;
 
+use DateTimeImmutable;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
@@ -48,10 +50,10 @@ final readonly class Group implements Condition
         return $this->conditions === [];
     }
 
-    public function holds(PersonFacts $facts): bool
+    public function holds(PersonState $person, DateTimeImmutable $now): bool
     {
         foreach ($this->conditions as $condition) {
-            if ($condition->holds($facts) !== $this->all) {
+            if ($condition->holds($person, $now) !== $this->all) {
                 return ! $this->all;
             }
         }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Rules;
 
+use DateTimeImmutable;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\People\Subscription;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
@@ -45,9 +47,9 @@ final readonly class SubscriptionRule extends Rule
             ?? throw Invalid::at($shape->path('standing'), 'Choose how they stand to your list.'), $shape->flag('so', true));
     }
 
-    public function holds(PersonFacts $facts): bool
+    public function holds(PersonState $person, DateTimeImmutable $now): bool
     {
-        return $this->so === ($facts->subscription === $this->subscription);
+        return $this->so === ($person->subscription === $this->subscription);
     }
 
     protected function values(): array

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Rules;
 
+use DateTimeImmutable;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
@@ -45,9 +47,9 @@ final readonly class TagRule extends Rule
         return $tag === '' ? throw Invalid::at($shape->path('tag'), 'Choose a tag.') : new self($tag, $shape->flag('has', true));
     }
 
-    public function holds(PersonFacts $facts): bool
+    public function holds(PersonState $person, DateTimeImmutable $now): bool
     {
-        return $this->has === in_array(mb_strtolower($this->tag), array_map(mb_strtolower(...), $facts->tags), true);
+        return $this->has === $person->hasTag($this->tag);
     }
 
     protected function values(): array

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Rules;
 
+use DateTimeImmutable;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
@@ -61,9 +63,9 @@ final readonly class WebinarRule extends Rule
         return new self($webinar, $state, $shape->flag('not'));
     }
 
-    public function holds(PersonFacts $facts): bool
+    public function holds(PersonState $person, DateTimeImmutable $now): bool
     {
-        return in_array($this->state, $facts->webinars[$this->webinar] ?? [], true) !== $this->not;
+        return in_array($this->state, $person->inWebinar($this->webinar), true) !== $this->not;
     }
 
     public function references(): array

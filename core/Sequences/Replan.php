@@ -6,7 +6,7 @@ namespace Lantern\Core\Sequences;
 
 use DateTimeImmutable;
 use Lantern\Core\Deadlines\Run;
-use Lantern\Core\Emails\MessageState;
+use Lantern\Core\Messages\MessageState;
 use Lantern\Core\Webinars\RegisteredSession;
 
 /**

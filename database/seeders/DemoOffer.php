@@ -14,7 +14,7 @@ use App\Models\Person;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Lantern\Core\Deadlines\Deadline;
-use Lantern\Core\Emails\MessageState;
+use Lantern\Core\Messages\MessageState;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\SequencePlan;

@@ -16,6 +16,7 @@ final class RoomsTest extends TestCase
     /** Each room of the core, and the rooms it uses: only such as stand above it. */
     private const CORE = [
         'Support' => [],
+        'Messages' => [],
         'Results' => [],
         'Page' => ['Support'],
         'Parts' => ['Support'],
@@ -23,23 +24,28 @@ final class RoomsTest extends TestCase
         'Events' => ['Support', 'Webinars'],
         'People' => ['Support'],
         'Deadlines' => ['Events', 'Parts', 'Support'],
-        'Rules' => ['Deadlines', 'People', 'Support'],
-        'Emails' => ['Rules', 'Support'],
+        'People/State' => ['Deadlines', 'Messages', 'People', 'Support', 'Webinars'],
+        'Rules' => ['Deadlines', 'People', 'People/State', 'Support'],
+        'Emails' => ['People/State', 'Rules', 'Support'],
         'Money' => ['Support'],
         'Offers' => ['Money', 'Parts', 'Support'],
         'Orders' => ['Money', 'Support'],
         'Forms' => ['Emails', 'Parts', 'People', 'Support'],
-        'Sequences' => ['Deadlines', 'Emails', 'Events', 'Parts', 'Rules', 'Support', 'Webinars'],
-        'Popups' => ['Offers', 'Page', 'Parts', 'Rules', 'Sequences', 'Support'],
-        'Plan' => ['Deadlines', 'Emails', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Parts', 'Popups', 'Rules', 'Sequences', 'Support',
-            'Webinars'],
+        'Sequences' => ['Deadlines', 'Emails', 'Events', 'Messages', 'Parts', 'Rules', 'Support', 'Webinars'],
+        'Popups' => ['Offers', 'Page', 'Parts', 'People/State', 'Rules', 'Sequences', 'Support'],
+        'Plan' => [
+            'Deadlines', 'Emails', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Parts', 'Popups', 'Rules', 'Sequences', 'Support',
+            'Webinars',
+        ],
         'Starters' => [
             'Deadlines', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Parts', 'People', 'Plan', 'Popups', 'Rules', 'Sequences',
             'Webinars',
         ],
-        'Checks' => ['Deadlines', 'Emails', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Plan', 'Popups', 'Rules', 'Sequences',
-            'Support', 'Webinars'],
-        'Journey' => ['Deadlines', 'Events', 'Forms', 'Offers', 'Plan', 'Sequences', 'Support', 'Webinars'],
+        'Checks' => [
+            'Deadlines', 'Emails', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Plan', 'Popups', 'Rules', 'Sequences', 'Support',
+            'Webinars',
+        ],
+        'Journey' => ['Deadlines', 'Events', 'Forms', 'Offers', 'People/State', 'Plan', 'Sequences', 'Webinars'],
     ];
 
     /** Each room of the application, and the rooms it uses: only such as stand above it. */
@@ -64,8 +70,7 @@ final class RoomsTest extends TestCase
         'Mail/Emails' => ['Deadlines/Running', 'Files', 'Models', 'People/Facts', 'Rendering', 'Support', 'Webinars/Registrations'],
         'Mail/Sending' => ['Journey', 'Mail/Emails', 'Models', 'People/Consent', 'Support', 'Webinars/Registrations'],
         'Mail/Sequences' => [
-            'Deadlines/Running', 'Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'People/Facts', 'Support',
-            'Webinars/Registrations',
+            'Deadlines/Running', 'Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'People/Facts', 'Support', 'Webinars/Registrations',
         ],
         'Deadlines' => ['Deadlines/Running', 'Journey', 'Mail/Sequences', 'Models', 'People/Facts', 'Support'],
         'People/Browsers' => ['Deadlines', 'Deadlines/Running', 'Support'],
@@ -74,17 +79,20 @@ final class RoomsTest extends TestCase
         'People/Privacy' => ['Deadlines/Running', 'Mail/Sending', 'Models', 'People/Consent', 'People/Fields', 'Results', 'Support'],
         'Export' => ['Drafts', 'Files', 'Models', 'Rendering', 'Support'],
         'Payments' => ['Support'],
-        'Orders' => ['Deadlines', 'Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'Payments', 'People/Consent', 'People/Facts',
-            'People/Proof',
-            'Support'],
-        'Forms' => ['Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'People/Browsers', 'People/Consent', 'People/Fields',
+        'Orders' => [
+            'Deadlines', 'Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'Payments', 'People/Consent', 'People/Facts',
             'People/Proof', 'Support',
-            'Webinars/Registrations'],
+        ],
+        'Forms' => [
+            'Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'People/Browsers', 'People/Consent', 'People/Fields', 'People/Proof',
+            'Support', 'Webinars/Registrations',
+        ],
         'Mail/Broadcasts' => ['Mail/Emails', 'Models', 'People/Segments', 'Support'],
         'Mail/Owner' => ['Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'Support'],
-        'Webinars' => ['Deadlines/Running', 'Journey', 'Mail/Emails', 'Mail/Sending', 'Mail/Sequences', 'Models', 'People/Facts',
-            'People/Proof', 'Support',
-            'Webinars/Registrations'],
+        'Webinars' => [
+            'Deadlines/Running', 'Journey', 'Mail/Emails', 'Mail/Sending', 'Mail/Sequences', 'Models', 'People/Facts', 'People/Proof',
+            'Support', 'Webinars/Registrations',
+        ],
         'Serving' => [
             'Deadlines', 'Files', 'Forms', 'Journey', 'Models', 'Orders', 'Payments', 'People/Proof', 'Rendering', 'Support', 'Webinars',
             'Webinars/Registrations',
@@ -96,24 +104,20 @@ final class RoomsTest extends TestCase
             'Orders', 'Payments', 'People/Tags', 'Serving', 'Support', 'Webhooks', 'Webinars',
         ],
         'Console' => [
-            'Deadlines', 'Drafts', 'Files', 'Forms', 'Mail/Broadcasts', 'Mail/Owner', 'Mail/Sending', 'Models', 'Orders',
-            'Payments', 'People/Import', 'Popups',
-            'Publishing', 'Rendering', 'Results', 'Serving', 'Support', 'Webhooks', 'Webinars',
+            'Deadlines', 'Drafts', 'Files', 'Forms', 'Mail/Broadcasts', 'Mail/Owner', 'Mail/Sending', 'Models', 'Orders', 'Payments',
+            'People/Import', 'Popups', 'Publishing', 'Rendering', 'Results', 'Serving', 'Support', 'Webhooks', 'Webinars',
         ],
         'Http/Middleware' => ['Support'],
         'Http/Site' => [
-            'Deadlines/Running', 'Drafts', 'Files', 'Forms', 'Journey', 'Mail/Emails', 'Mail/Sending', 'Mail/Unsubscribing',
-            'Models', 'Orders',
-            'Payments', 'People/Browsers', 'People/Proof', 'Popups', 'Rendering', 'Serving', 'Support', 'Webinars',
+            'Deadlines/Running', 'Drafts', 'Files', 'Forms', 'Journey', 'Mail/Emails', 'Mail/Sending', 'Mail/Unsubscribing', 'Models',
+            'Orders', 'Payments', 'People/Browsers', 'People/Proof', 'Popups', 'Rendering', 'Serving', 'Support', 'Webinars',
             'Webinars/Registrations',
         ],
         'Http/Studio' => [
-            'Deadlines', 'Deadlines/Running', 'Drafts', 'Export', 'Files', 'Journey', 'Mail/Broadcasts', 'Mail/Emails',
-            'Mail/Sending', 'Mail/Sequences',
-            'Mail/Unsubscribing', 'Models', 'Orders', 'Payments', 'People/Bulk', 'People/Facts', 'People/Fields', 'People/Import',
-            'People/Privacy',
-            'People/Segments', 'People/Tags', 'Popups', 'Publishing', 'Rendering', 'Results', 'Serving', 'Support', 'Webhooks',
-            'Webinars',
+            'Deadlines', 'Deadlines/Running', 'Drafts', 'Export', 'Files', 'Journey', 'Mail/Broadcasts', 'Mail/Emails', 'Mail/Sending',
+            'Mail/Sequences', 'Mail/Unsubscribing', 'Models', 'Orders', 'Payments', 'People/Bulk', 'People/Facts', 'People/Fields',
+            'People/Import', 'People/Privacy', 'People/Segments', 'People/Tags', 'Popups', 'Publishing', 'Rendering', 'Results',
+            'Serving', 'Support', 'Webhooks', 'Webinars',
         ],
     ];
 

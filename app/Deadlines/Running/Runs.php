@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Deadlines\Running;
 
 use App\Support\Instant;
-use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use DateTimeInterface;
 use DateTimeZone;
@@ -29,7 +28,7 @@ final class Runs
      * @param  list<string>|null  $deadlines  ids; null for all
      * @return array<string, Run> by deadline: the one that holds ({@see HeldRun})
      */
-    public static function of(array $holders, ?array $deadlines = null): array
+    public static function of(array $holders, DateTimeInterface $now, ?array $deadlines = null): array
     {
         if ($holders === [] || $deadlines === []) {
             return [];
@@ -38,7 +37,7 @@ final class Runs
         foreach (self::rows($deadlines)->whereIn('holder', $holders)->get() as $row) {
             $found[(string) $row->deadline_id][] = self::read($row);
         }
-        $now = CarbonImmutable::now();
+        $now = DateTimeImmutable::createFromInterface($now);
 
         return array_filter(array_map(fn (array $runs): ?Run => HeldRun::of($runs, $now), $found));
     }
@@ -59,7 +58,7 @@ final class Runs
      * @param  list<string>  $deadlines
      * @return array<string, array<string, Run>> by person and deadline; one that is for everyone stands with each
      */
-    public static function ofPeople(array $people, array $deadlines): array
+    public static function ofPeople(array $people, array $deadlines, DateTimeInterface $now): array
     {
         $everyone = DeadlineOwner::everyone()->key;
         $shared = $own = [];
@@ -71,7 +70,7 @@ final class Runs
                 $own[(string) $row->person_id][(string) $row->deadline_id][] = self::read($row);
             }
         }
-        $now = CarbonImmutable::now();
+        $now = DateTimeImmutable::createFromInterface($now);
         $runs = [];
         foreach ($people as $person) {
             foreach (array_keys($shared + ($own[$person] ?? [])) as $deadline) {
@@ -169,13 +168,13 @@ final class Runs
      *
      * @return list<string> ids of the deadlines that stand otherwise for them than before
      */
-    public static function join(string $visitor, string $person): array
+    public static function join(string $visitor, string $person, DateTimeInterface $now): array
     {
         $browser = DeadlineOwner::browser($visitor)->key;
         $theirs = DeadlineOwner::person($person)->key;
         $changed = [];
         foreach (DB::table('deadline_facts')->where('holder', $browser)->distinct()->pluck('deadline_id') as $deadline) {
-            $before = self::of([$theirs], [(string) $deadline]);
+            $before = self::of([$theirs], $now, [(string) $deadline]);
             DB::table('deadline_facts')->where('holder', $browser)->where('deadline_id', $deadline)
                 ->update(['holder' => $theirs, 'person_id' => $person]);
             DB::table('deadline_runs')->where('holder', $browser)->where('deadline_id', $deadline)->delete();

@@ -114,12 +114,13 @@ final readonly class MailLinkController
     private function begins(Message $message): bool
     {
         $plan = $message->email_id === null || $message->person_id === null ? null : $message->funnel?->liveVersion?->plan();
+        $now = CarbonImmutable::now();
         $click = new EmailClicked((string) $message->email_id);
         $deadlines = array_filter($plan->deadlines ?? [], fn (Deadline $d): bool => $d->starts->has($click));
         $runs = $deadlines === [] ? [] : Runs::of([DeadlineOwner::person((string) $message->person_id)->key,
-            DeadlineOwner::everyone()->key]);
+            DeadlineOwner::everyone()->key], $now);
 
-        return array_filter($deadlines, fn (Deadline $d): bool => $d->mayBegin($runs[$d->id] ?? null, CarbonImmutable::now())) !== [];
+        return array_filter($deadlines, fn (Deadline $d): bool => $d->mayBegin($runs[$d->id] ?? null, $now)) !== [];
     }
 
     private function by(Request $request, Message $message): ClickedBy
@@ -148,7 +149,8 @@ final readonly class MailLinkController
     public function countdown(string $message, string $deadline, string $seal): Response
     {
         $found = MailLinks::holds($seal, "countdown|{$message}|{$deadline}") ? $this->message($message) : null;
-        $run = $found?->person_id === null ? null : Runs::ofPeople([$found->person_id], [$deadline])[$found->person_id][$deadline] ?? null;
+        $run = $found?->person_id === null ? null : Runs::ofPeople([$found->person_id], [$deadline],
+            CarbonImmutable::now())[$found->person_id][$deadline] ?? null;
         $plan = $found?->funnel?->liveVersion?->plan();
         $headers = ['Content-Type' => 'image/gif', 'Cache-Control' => 'private, no-store, max-age=0', 'Expires' => '0'];
         if ($run === null) {

@@ -9,7 +9,7 @@ use App\Models\Message;
 use App\Models\Person;
 use App\Serving\PlainPage;
 use Illuminate\Http\Request;
-use Lantern\Core\Emails\MessageKind;
+use Lantern\Core\Messages\MessageKind;
 use Symfony\Component\HttpFoundation\Response;
 
 /**

@@ -18,7 +18,7 @@ final class BroadcastMessage extends KindOfMessage
         $broadcast = Broadcast::query()->with('funnel.liveVersion')->find($message->broadcast_id);
 
         return $broadcast === null ? null
-            : EmailSource::ofBroadcast($broadcast, $message->business, $message->variant, str_ends_with($message->unique_key, ':again'));
+            : EmailSource::ofBroadcast($broadcast, $message->business, $message->variant, $message->run > 1);
     }
 
     public function optOut(Message $message): string

@@ -13,9 +13,9 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Emails\BroadcastState;
-use Lantern\Core\Emails\MessageKind;
-use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Emails\SubjectTest;
+use Lantern\Core\Messages\MessageKind;
+use Lantern\Core\Messages\MessageState;
 use Lantern\Core\People\Subscription;
 use Lantern\Core\Rules\Group;
 
@@ -183,9 +183,9 @@ final class Broadcasting
                 ->whereNotExists(fn (Builder $q) => self::got($q, $broadcast)->whereNotNull('opened_at'));
             SegmentQuery::subscription($people, Subscription::Subscribed);
             DB::table('messages')->insertOrIgnoreUsing(
-                ['id', 'business_id', 'person_id', 'broadcast_id', 'funnel_id', 'variant', 'kind', 'unique_key', 'name', 'to_address',
-                    'state', 'due_at', 'created_at', 'updated_at'],
-                $people->selectRaw("lower(hex(randomblob(13))), people.business_id, people.id, ?, ?, ?, 'broadcast', 'broadcast:' || ? "
+                ['id', 'business_id', 'person_id', 'broadcast_id', 'funnel_id', 'variant', 'kind', 'run', 'unique_key', 'name',
+                    'to_address', 'state', 'due_at', 'created_at', 'updated_at'],
+                $people->selectRaw("lower(hex(randomblob(13))), people.business_id, people.id, ?, ?, ?, 'broadcast', 2, 'broadcast:' || ? "
                     ."|| ':' || people.id || ':again', ?, people.email, 'waiting', ?, ?, ?",
                     [$broadcast->id, $broadcast->funnel_id, $broadcast->winner, $broadcast->id, "{$broadcast->name}, again", $stamp, $stamp,
                         $stamp]),
@@ -210,7 +210,7 @@ final class Broadcasting
     public function variants(string $id): array
     {
         return DB::table('messages')->where('broadcast_id', $id)->whereNotNull('variant')->where('state', MessageState::Sent)
-            ->where('unique_key', 'not like', '%:again')->groupBy('variant')
+            ->where('run', 1)->groupBy('variant')
             ->selectRaw('variant, count(*) as sent, count(opened_at) as opened, count(clicked_at) as clicked')->get()
             ->mapWithKeys(fn ($r): array => [(string) $r->variant => ['sent' => (int) $r->sent, 'opened' => (int) $r->opened,
                 'clicked' => (int) $r->clicked]])->all();

@@ -40,7 +40,7 @@ final class DeadlineFields
     {
         $ids = EmailBody::deadlines($words);
         if ($ids === [] || ($reader !== null && $reader->exists)) {
-            return $ids === [] || $reader === null ? [] : Runs::ofPeople([$reader->id], $ids)[$reader->id] ?? [];
+            return $ids === [] || $reader === null ? [] : Runs::ofPeople([$reader->id], $ids, CarbonImmutable::now())[$reader->id] ?? [];
         }
         $now = CarbonImmutable::now();
 

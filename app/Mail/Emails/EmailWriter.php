@@ -158,7 +158,7 @@ final class EmailWriter
     {
         $plain = MergeFields::fill($source->subject, $values, fn (string $s): string => (string) preg_replace('/[\p{Cc}]+/u', ' ', $s));
         $body = $person === null || ! str_contains($source->body->html, 'data-only') ? EmailBody::forEverybody($source->body->html)
-            : EmailBody::forReader($source->body->html, PersonLookup::facts($person, CarbonImmutable::now()));
+            : EmailBody::forReader($source->body->html, PersonLookup::forRules($person, CarbonImmutable::now()), CarbonImmutable::now());
         if (str_contains($body, 'countdown:')) {
             $body = DeadlineFields::pictures($body, $message, $person, DeadlineFields::zone($person, $business->zone()), $source->language,
                 $source->look);

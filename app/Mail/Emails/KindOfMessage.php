@@ -7,6 +7,7 @@ namespace App\Mail\Emails;
 use App\Models\Message;
 use App\Models\Version;
 use Carbon\CarbonImmutable;
+use Lantern\Core\Messages\SendVerdict;
 use Lantern\Core\People\Subscription;
 use Lantern\Core\Plan\Plan;
 

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Mail\Sending;
 
 use App\Mail\Emails\KindsOfMessages;
-use App\Mail\Emails\SendVerdict;
 use App\Models\Message;
 use App\People\Consent\Suppressions;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Messages\SendVerdict;
 
 /** The last look before a message goes out: may it, now, to this person? */
 final readonly class Gate

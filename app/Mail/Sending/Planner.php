@@ -14,13 +14,12 @@ use App\Models\Submission;
 use App\Models\Version;
 use App\Support\Ids;
 use App\Support\Instant;
-use App\Webinars\Registrations\RegisteredSessions;
 use Carbon\CarbonImmutable;
 use DateTimeInterface;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Emails\MessageKind;
-use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Journey\Effects\SendEmail;
+use Lantern\Core\Messages\MessageKind;
+use Lantern\Core\Messages\MessageState;
 
 /** Plans messages: each has a key that can be used once, so that nothing is ever planned twice. */
 final class Planner
@@ -30,22 +29,14 @@ final class Planner
     public function planSequenceEmail(Version $version, Person $person, SendEmail $effect): void
     {
         $email = $version->plan()->email($effect->email);
-        $run = (int) (DB::table('enrolments')->where('person_id', $person->id)->where('sequence_id', $email?->sequence)->value('run') ?? 1);
-        $turn = $email?->by === null ? 1 : (int) (DB::table('deadline_runs')->where('deadline_id', $email->by->deadline)
-            ->where('person_id', $person->id)->value('number') ?? 1);
-        $this->plan(self::sequenceKey($effect->email, $person->id, $run).($turn > 1 ? ":d{$turn}" : '')
-            .($email?->session === null ? '' : RegisteredSessions::turn($person->id, $email->session->webinar)), [
-                'business_id' => $person->business_id, 'person_id' => $person->id, 'funnel_id' => $version->funnel_id,
-                'version_id' => $version->id,
-                'email_id' => $effect->email, 'sequence_id' => $email?->sequence === '' ? null : $email?->sequence,
-                'kind' => MessageKind::Sequence->value, 'name' => $email->name ?? 'Email',
-                'to_address' => $person->email, 'due_at' => Instant::sql($effect->at),
-            ]);
-    }
-
-    public static function sequenceKey(string $email, string $person, int $run): string
-    {
-        return "sequence:{$email}:{$person}".($run > 1 ? ":{$run}" : '');
+        $turn = EmailTurns::of($email, $person->id);
+        $this->plan($turn->key($effect->email, $person->id), EmailTurns::columns($turn) + [
+            'business_id' => $person->business_id, 'person_id' => $person->id, 'funnel_id' => $version->funnel_id,
+            'version_id' => $version->id,
+            'email_id' => $effect->email, 'sequence_id' => $email?->sequence === '' ? null : $email?->sequence,
+            'kind' => MessageKind::Sequence->value, 'name' => $email->name ?? 'Email',
+            'to_address' => $person->email, 'due_at' => Instant::sql($effect->at),
+        ]);
     }
 
     /** The question whether an address is theirs. */
@@ -67,7 +58,7 @@ final class Planner
     {
         return DB::table('messages')->where('person_id', $person)
             ->where(fn ($q) => $q->whereIn('kind', [MessageKind::Confirmation->value, MessageKind::NewLink->value])
-                ->orWhere('unique_key', 'like', 'session:again:%'))
+                ->orWhere(fn ($q) => $q->where('kind', MessageKind::Session->value)->where('content->what', 'again')))
             ->where('created_at', '>', Instant::sql(CarbonImmutable::now()->subDay()))->count() < self::MOST_ASKED_A_DAY;
     }
 

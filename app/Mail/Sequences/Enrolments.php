@@ -12,13 +12,13 @@ use App\Support\Instant;
 use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Emails\MessageKind;
-use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Journey\Effects\CancelEmails;
 use Lantern\Core\Journey\Effects\Effect;
 use Lantern\Core\Journey\Effects\SendEmail;
 use Lantern\Core\Journey\Effects\StartSequence;
 use Lantern\Core\Journey\Effects\StopSequence;
+use Lantern\Core\Messages\MessageKind;
+use Lantern\Core\Messages\MessageState;
 
 /** Who is in which sequence: they enter, their emails are planned, and they leave. */
 final readonly class Enrolments implements CarriesOut

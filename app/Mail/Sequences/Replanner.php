@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Mail\Sequences;
 
 use App\Deadlines\Running\Runs;
-use App\Mail\Sending\Planner;
+use App\Mail\Sending\EmailTurns;
 use App\Models\Funnel;
 use App\Models\SequencePause;
 use App\Models\Version;
@@ -18,8 +18,8 @@ use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\Run;
-use Lantern\Core\Emails\MessageKind;
-use Lantern\Core\Emails\MessageState;
+use Lantern\Core\Messages\MessageKind;
+use Lantern\Core\Messages\MessageState;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\Replan;
@@ -281,9 +281,10 @@ final class Replanner
         }
         $timings = [];
         $piece = [];
-        $runs = self::runs($emails, array_values($rows->map(fn (stdClass $r): string => (string) $r->person_id)->all()));
+        $ids = array_values($rows->map(fn (stdClass $r): string => (string) $r->person_id)->all());
+        $runs = self::runs($emails, $ids, $now);
         $everyone = self::forEveryone($draft, $now);
-        $registrations = self::registrations($emails, array_values($rows->map(fn (stdClass $r): string => (string) $r->person_id)->all()));
+        $registrations = self::registrations($emails, $ids);
         foreach ($rows as $row) {
             $timing = $timings[(string) $row->timezone] ??= new Timing($sequence,
                 $row->timezone === null ? $owner : new DateTimeZone((string) $row->timezone), $owner);
@@ -302,11 +303,11 @@ final class Replanner
      * @param  list<string>  $people
      * @return array<string, array<string, Run>> by person and deadline
      */
-    private static function runs(array $emails, array $people): array
+    private static function runs(array $emails, array $people, CarbonImmutable $now): array
     {
         $deadlines = array_values(array_unique(array_filter(array_map(fn (EmailPlan $e): ?string => $e->by?->deadline, $emails))));
 
-        return $deadlines === [] ? [] : Runs::ofPeople($people, $deadlines);
+        return $deadlines === [] ? [] : Runs::ofPeople($people, $deadlines, $now);
     }
 
     /**
@@ -365,15 +366,15 @@ final class Replanner
                 $cancelled[in_array($email, $replan->outrun, true) ? self::OUTRUN : self::REMOVED][$email][] = $person;
             }
             foreach ($replan->plan as $email => $due) {
-                $session = $version->plan()->email((string) $email)?->session;
-                $key = Planner::sequenceKey((string) $email, $person, (int) $enrolment->run)
-                    .($session === null ? '' : RegisteredSessions::turn($person, $session->webinar));
+                $turn = EmailTurns::of($version->plan()->email((string) $email), $person, (int) $enrolment->run);
+                $key = $turn->key((string) $email, $person);
                 $again[Instant::sql($due)][] = $key;
                 $rows[] = ['id' => Ids::next(), 'unique_key' => $key, 'business_id' => $enrolment->business_id, 'person_id' => $person,
                     'funnel_id' => $enrolment->funnel_id, 'version_id' => $version->id,
                     'email_id' => $email, 'sequence_id' => $sequence, 'kind' => MessageKind::Sequence->value,
                     'name' => $version->plan()->email((string) $email)->name ?? 'Email', 'to_address' => $enrolment->email,
-                    'state' => MessageState::Waiting, 'due_at' => Instant::sql($due), 'created_at' => $stamp, 'updated_at' => $stamp];
+                    'state' => MessageState::Waiting, 'due_at' => Instant::sql($due), 'created_at' => $stamp, 'updated_at' => $stamp]
+                    + EmailTurns::columns($turn);
             }
         }
         $waiting = fn (string $email, array $people): Builder => DB::table('messages')->where('sequence_id', $sequence)

@@ -7,7 +7,6 @@ namespace App\Mail\Sequences;
 use App\Deadlines\Running\Runs;
 use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
-use App\Mail\Emails\SendVerdict;
 use App\Mail\Sending\Planner;
 use App\Models\Message;
 use App\Models\Person;
@@ -17,6 +16,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Deadlines\DeadlineMoment;
+use Lantern\Core\Messages\SendVerdict;
 use Lantern\Core\Orders\LineState;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Sequences\SequencePlan;
@@ -68,7 +68,7 @@ final class SequenceMessage extends KindOfMessage
             // What became of their session is not known yet.
             return SendVerdict::later($now->addMinute());
         }
-        if (! $email->only->isEverybody() && ! $email->only->holds(PersonLookup::facts($message->person, $now))) {
+        if (! $email->only->isEverybody() && ! $email->only->holds(PersonLookup::forRules($message->person, $now), $now)) {
             return SendVerdict::cancel('Left out: it is only for some readers, and this is not one of them.');
         }
         if ($email->by !== null) {
@@ -103,7 +103,8 @@ final class SequenceMessage extends KindOfMessage
         if ($registered === null || $registered->waiting) {
             return SendVerdict::cancel('Has no place in a session.');
         }
-        if (! str_ends_with($message->unique_key, RegisteredSessions::turn($person, $moment->webinar))) {
+        $current = RegisteredSessions::current($person, $moment->webinar);
+        if ($message->registration_id !== ($current['id'] ?? null) || $message->registration_number !== ($current['number'] ?? 0)) {
             return SendVerdict::cancel('Is in another session now.');
         }
         if (RegisteredSessions::isCalledOff($moment->webinar, $registered->session->key)) {
@@ -128,7 +129,7 @@ final class SequenceMessage extends KindOfMessage
         CarbonImmutable $now): SendVerdict
     {
         $deadline = $plan->deadline($by->deadline);
-        $run = Runs::ofPeople([$person->id], [$by->deadline])[$person->id][$by->deadline] ?? null;
+        $run = Runs::ofPeople([$person->id], [$by->deadline], $now)[$person->id][$by->deadline] ?? null;
         if ($deadline === null || $run === null) {
             return SendVerdict::cancel('Its deadline does not run for this person.');
         }

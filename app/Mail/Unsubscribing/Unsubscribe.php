@@ -12,9 +12,9 @@ use App\People\Facts\PersonLookup;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Emails\MessageKind;
-use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Events\EventType;
+use Lantern\Core\Messages\MessageKind;
+use Lantern\Core\Messages\MessageState;
 
 /** Ends emails to a person: all of them, some of them, or for a while. Doing it twice is doing it once. */
 final readonly class Unsubscribe

@@ -6,12 +6,12 @@ namespace App\Orders\Messages;
 
 use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
-use App\Mail\Emails\SendVerdict;
 use App\Models\Message;
 use App\Models\Payment;
 use App\Orders\PayLinks;
 use App\Support\RichText;
 use Carbon\CarbonImmutable;
+use Lantern\Core\Messages\SendVerdict;
 use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
 use Lantern\Core\Page\Look\Colour;

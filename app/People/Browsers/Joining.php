@@ -24,7 +24,7 @@ final readonly class Joining
                 ->upsert(['visitor' => $visitor, 'person_id' => $person, 'joined_at' => Instant::sql($at)], ['visitor'], ['person_id']);
             DB::table('events')->where('visitor', $visitor)->whereNull('person_id')->update(['person_id' => $person]);
             DB::table('popup_facts')->where('visitor', $visitor)->whereNull('person_id')->update(['person_id' => $person]);
-            foreach (Runs::join($visitor, $person) as $deadline) {
+            foreach (Runs::join($visitor, $person, $at) as $deadline) {
                 $this->emails->follow($deadline, [$person]);
             }
         });

@@ -13,7 +13,7 @@ use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Emails\MessageState;
+use Lantern\Core\Messages\MessageState;
 use Lantern\Core\Support\Invalid;
 
 /**

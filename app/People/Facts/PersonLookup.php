@@ -13,31 +13,37 @@ use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\Deadline;
-use Lantern\Core\Emails\MessageState;
-use Lantern\Core\Journey\Visitor;
-use Lantern\Core\Rules\Deed;
-use Lantern\Core\Rules\PersonFacts;
+use Lantern\Core\Deadlines\Run;
+use Lantern\Core\Messages\MessageState;
+use Lantern\Core\Orders\LineState;
+use Lantern\Core\People\State\Deed;
+use Lantern\Core\People\State\DoneDeed;
+use Lantern\Core\People\State\Enrolment;
+use Lantern\Core\People\State\PersonState;
+use Lantern\Core\People\State\PlannedEmail;
+use stdClass;
 
-/** Looks up what is known of a person, in the words of the core. */
+/** Loads what is known of a person, in pieces: those that a kind of decision asks for. */
 final class PersonLookup
 {
     /** Deeds by the type of the event they were kept as. */
     public const EVENTS = ['viewed' => Deed::Viewed, 'joined' => Deed::Joined, 'downloaded' => Deed::Downloaded, 'bought' => Deed::Bought];
 
-    public static function visitor(Person $person): Visitor
+    /** What {@see \Lantern\Core\Journey\Journey} asks for. */
+    public static function forJourney(Person $person, DateTimeImmutable $now): PersonState
     {
-        return new Visitor(
-            self::zone($person),
-            array_values(array_map(strval(...),
-                DB::table('messages')->where('person_id', $person->id)->whereNotNull('email_id')->pluck('email_id')->all())),
-            array_values(array_map(strval(...), $person->tags()->pluck('name')->all())),
-            DB::table('enrolments')->where('person_id', $person->id)->get(['sequence_id', 'ended_at'])
-                ->mapWithKeys(fn ($e): array => [(string) $e->sequence_id => $e->ended_at === null])->all(),
-            $person->business->zone(),
-            self::through($person),
-            Runs::of([DeadlineOwner::person($person->id)->key, DeadlineOwner::everyone()->key]),
-            registrations: RegisteredSessions::ofPeople([$person->id])[$person->id] ?? [],
-        );
+        return new PersonState(self::zone($person), $person->business->zone(), tags: self::tags($person), deadlines: self::runs($person,
+            $now),
+            registrations: RegisteredSessions::ofPeople([$person->id])[$person->id] ?? [], enrolments: self::enrolments($person),
+            emails: self::emails($person));
+    }
+
+    /** What rules about people ask for. */
+    public static function forRules(Person $person, DateTimeImmutable $now): PersonState
+    {
+        return new PersonState(self::zone($person), $person->business->zone(), subscription: $person->subscription(),
+            joined: $person->joined_at, active: $person->active_at, tags: self::tags($person), deadlines: self::runs($person, $now),
+            fields: self::fields($person), deeds: self::deeds($person), webinars: RegisteredSessions::known($person->id));
     }
 
     /**
@@ -45,16 +51,30 @@ final class PersonLookup
      *
      * @param  list<Deadline>  $deadlines  that may know strangers again by where they come from
      */
-    public static function stranger(string $visitor, string $ip, DateTimeZone $zone, DateTimeZone $owner, array $deadlines): Visitor
+    public static function stranger(string $visitor, string $ip, DateTimeZone $zone, DateTimeZone $owner, array $deadlines,
+        DateTimeImmutable $now): PersonState
     {
-        $runs = Runs::of([DeadlineOwner::browser($visitor)->key, DeadlineOwner::everyone()->key]);
+        $runs = Runs::of([DeadlineOwner::browser($visitor)->key, DeadlineOwner::everyone()->key], $now);
         foreach ($deadlines as $deadline) {
             if ($deadline->byAddress && ! isset($runs[$deadline->id])) {
-                $runs += Runs::of([DeadlineOwner::address($ip, $deadline->id)->key], [$deadline->id]);
+                $runs += Runs::of([DeadlineOwner::address($ip, $deadline->id)->key], $now, [$deadline->id]);
             }
         }
 
-        return new Visitor($zone, ownerZone: $owner, deadlines: $runs);
+        return new PersonState($zone, $owner, tags: [], deadlines: $runs, registrations: [], enrolments: [], emails: []);
+    }
+
+    public static function zone(Person $person): DateTimeZone
+    {
+        return new DateTimeZone($person->timezone ?? $person->business->timezone);
+    }
+
+    /** @return list<string> ids of the products that somebody has bought and has not given back, by whatever offer */
+    public static function products(Person $person): array
+    {
+        return array_values(array_map(strval(...), DB::table('order_lines')->join('orders', 'orders.id', '=', 'order_lines.order_id')
+            ->where('orders.person_id', $person->id)->where('order_lines.state', LineState::Bought->value)->distinct()
+            ->pluck('order_lines.product_id')->all()));
     }
 
     /** @return list<string> ids of the sequences the person is in of which the last email has gone */
@@ -72,45 +92,77 @@ final class PersonLookup
             ->whereIn('messages.state', [MessageState::Waiting, MessageState::Sending]);
     }
 
-    public static function zone(Person $person): DateTimeZone
+    /** @return list<string> */
+    private static function tags(Person $person): array
     {
-        return new DateTimeZone($person->timezone ?? $person->business->timezone);
+        return array_values(array_map(strval(...), $person->tags()->pluck('name')->all()));
     }
 
-    public static function facts(Person $person, DateTimeImmutable $now): PersonFacts
+    /** @return array<string, Run> by deadline */
+    private static function runs(Person $person, DateTimeImmutable $now): array
+    {
+        return Runs::of([DeadlineOwner::person($person->id)->key, DeadlineOwner::everyone()->key], $now);
+    }
+
+    /** @return array<string, Enrolment> by sequence */
+    private static function enrolments(Person $person): array
+    {
+        return DB::table('enrolments')->where('person_id', $person->id)->get(['sequence_id', 'started_at', 'run', 'ended_at'])
+            ->mapWithKeys(fn (stdClass $e): array => [(string) $e->sequence_id => new Enrolment(self::moment($e->started_at), (int) $e->run,
+                $e->ended_at !== null)])->all();
+    }
+
+    /** @return list<PlannedEmail> */
+    private static function emails(Person $person): array
+    {
+        return array_values(DB::table('messages')->leftJoin('registrations', 'registrations.id', '=', 'messages.registration_id')
+            ->where('messages.person_id', $person->id)->whereNotNull('email_id')->orderBy('messages.id')
+            ->get(['email_id', 'sequence_id', 'due_at', 'messages.state', 'webinar_id'])
+            ->map(fn (stdClass $m): PlannedEmail => new PlannedEmail((string) $m->email_id, (string) $m->sequence_id,
+                self::moment($m->due_at), MessageState::from((string) $m->state), (string) $m->webinar_id))->all());
+    }
+
+    /** @return array<string, list<string>> by name */
+    private static function fields(Person $person): array
     {
         $values = array_map(fn (string $v): array => [$v],
             ['first_name' => $person->first_name, 'last_name' => $person->last_name, 'email' => $person->email,
                 'phone' => $person->phone, 'timezone' => $person->timezone ?? '']);
         foreach (DB::table('person_values')->where('person_id', $person->id)->orderBy('id')->get(['name', 'value']) as $row) {
-            if (! in_array($row->name, PersonFacts::OF_PERSON, true)) {
+            if (! in_array($row->name, PersonState::OF_PERSON, true)) {
                 $values[(string) $row->name][] = (string) $row->value;
             }
         }
-        $utc = new DateTimeZone('UTC');
+
+        return $values;
+    }
+
+    /** @return list<DoneDeed> */
+    private static function deeds(Person $person): array
+    {
         $deeds = [];
         foreach (DB::table('events')->where('person_id', $person->id)->whereIn('type', array_keys(self::EVENTS))
             ->get(['type', 'funnel_id', 'page_id', 'at']) as $event) {
-            foreach (array_filter([$event->funnel_id, $event->page_id]) ?: [''] as $of) {
-                $deeds[] = ['did' => self::EVENTS[$event->type], 'with' => (string) $of,
-                    'at' => new DateTimeImmutable((string) $event->at, $utc)];
+            foreach (array_filter([$event->funnel_id, $event->page_id]) ?: [''] as $with) {
+                $deeds[] = new DoneDeed(self::EVENTS[$event->type], (string) $with, self::moment($event->at));
             }
         }
         foreach (DB::table('messages')->where('person_id', $person->id)->whereNotNull('sent_at')
             ->get(['email_id', 'broadcast_id', 'sent_at', 'opened_at', 'clicked_at']) as $message) {
-            $of = (string) ($message->email_id ?? $message->broadcast_id);
+            $with = (string) ($message->email_id ?? $message->broadcast_id);
             foreach ([[Deed::WasSent, $message->sent_at], [Deed::Opened, $message->opened_at],
-                [Deed::Clicked, $message->clicked_at]] as [$did,
-                    $at]) {
+                [Deed::Clicked, $message->clicked_at]] as [$deed, $at]) {
                 if ($at !== null) {
-                    $deeds[] = ['did' => $did, 'with' => $of, 'at' => new DateTimeImmutable((string) $at, $utc)];
+                    $deeds[] = new DoneDeed($deed, $with, self::moment($at));
                 }
             }
         }
 
-        return new PersonFacts($now, $person->business->zone(), $values,
-            array_values(array_map(strval(...), $person->tags()->pluck('name')->all())),
-            $deeds, $person->subscription(), $person->joined_at, $person->active_at,
-            Runs::of([DeadlineOwner::person($person->id)->key, DeadlineOwner::everyone()->key]), RegisteredSessions::known($person->id));
+        return $deeds;
+    }
+
+    private static function moment(mixed $sql): DateTimeImmutable
+    {
+        return new DateTimeImmutable((string) $sql, new DateTimeZone('UTC'));
     }
 }

@@ -10,8 +10,8 @@ use App\Support\Ids;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Emails\MessageKind;
-use Lantern\Core\Emails\MessageState;
+use Lantern\Core\Messages\MessageKind;
+use Lantern\Core\Messages\MessageState;
 use Lantern\Core\Orders\FactType;
 use Lantern\Core\Orders\PaymentState;
 

@@ -9,7 +9,7 @@ use App\Models\Person;
 use App\Results\Counts;
 use App\Support\Instant;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Emails\MessageState;
+use Lantern\Core\Messages\MessageState;
 use Lantern\Core\Support\Invalid;
 
 /**

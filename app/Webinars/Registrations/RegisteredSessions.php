@@ -89,16 +89,14 @@ final class RegisteredSessions
                 'number']);
     }
 
-    /**
-     * Which of somebody's emails told from a session are those of the session they have now: the end of the key of such a message.
-     */
-    public static function turn(string $person, string $webinar): string
+    /** @return array{id: string, number: int}|null the registration that somebody has now, and how often it was changed */
+    public static function current(string $person, string $webinar): ?array
     {
         foreach (self::rows([$person], [$webinar]) as $row) {
-            return ':s'.$row->id.'.'.$row->number;
+            return ['id' => (string) $row->id, 'number' => (int) $row->number];
         }
 
-        return '';
+        return null;
     }
 
     /** The registration of somebody for a webinar: the one before them, or else the last they had. */

@@ -7,6 +7,8 @@ namespace Lantern\Core\Journey\Effects;
 /** Give the person their own right to download a lead magnet's file. */
 final readonly class DeliverFile implements Effect
 {
+    use ChangesNothingKnown;
+
     public function __construct(public string $leadMagnet)
     {
     }

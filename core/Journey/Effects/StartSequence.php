@@ -5,11 +5,17 @@ declare(strict_types=1);
 namespace Lantern\Core\Journey\Effects;
 
 use DateTimeImmutable;
+use Lantern\Core\People\State\PersonState;
 
 /** The person enters a sequence; the emails it sends them follow as {@see SendEmail}. */
 final readonly class StartSequence implements Effect
 {
     public function __construct(public string $sequence, public DateTimeImmutable $at)
     {
+    }
+
+    public function appliedTo(PersonState $person, DateTimeImmutable $at): PersonState
+    {
+        return $person->inSequence($this->sequence, $this->at);
     }
 }

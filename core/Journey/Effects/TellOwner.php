@@ -9,6 +9,8 @@ use Lantern\Core\Forms\OwnerNotice;
 /** Tell the owner that a form was filled in: at once, or in the email of the day. */
 final readonly class TellOwner implements Effect
 {
+    use ChangesNothingKnown;
+
     public function __construct(public string $form, public OwnerNotice $notice)
     {
     }

@@ -13,8 +13,8 @@ use Lantern\Core\Checks\Finding;
 use Lantern\Core\Emails\BroadcastPlan;
 use Lantern\Core\Emails\EmailBody;
 use Lantern\Core\Emails\SubjectTest;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Results\FieldCost;
-use Lantern\Core\Rules\PersonFacts;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -137,12 +137,12 @@ final class EmailBodyTest extends TestCase
         $body = '<p>All</p>'.$only('Cello').$only('Piano & "Co"')
             .'<div data-only="{broken"><p>Nobody</p></div><div data-part="sig"></div><div data-part="gone"></div><div '
                 .'data-part="sig"></div>';
-        $facts = new PersonFacts(self::now(), new DateTimeZone('UTC'), tags: ['piano & "co"']);
+        $person = PersonState::unknown(new DateTimeZone('UTC'))->withTags(['piano & "co"']);
 
         self::assertSame(['sig', 'gone'], EmailBody::parts($body));
         self::assertSame(['Cello', 'Piano & "Co"'], array_map(fn ($r): string => $r->tag, EmailBody::rules($body)));
         self::assertSame('<p>All</p><p>For Piano & "Co"</p><p>Imke</p><p>Imke</p>',
-            EmailBody::forReader(EmailBody::withParts($body, ['sig' => '<p>Imke</p>']), $facts));
+            EmailBody::forReader(EmailBody::withParts($body, ['sig' => '<p>Imke</p>']), $person, self::now()));
         self::assertStringContainsString('For Cello', EmailBody::forEverybody($body));
         self::assertSame(['https://a.example/?x=1&y=2', '{{page_1}}'],
             EmailBody::links('<a href="https://a.example/?x=1&amp;y=2">a</a><a class="button" href="{{page_1}}">b</a><a>c</a><a '

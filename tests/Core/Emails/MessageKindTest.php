@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Emails;
 
-use Lantern\Core\Emails\MessageKind;
+use Lantern\Core\Messages\MessageKind;
 use PHPUnit\Framework\TestCase;
 
 final class MessageKindTest extends TestCase

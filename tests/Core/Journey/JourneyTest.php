@@ -23,7 +23,6 @@ use Lantern\Core\Journey\Effects\StartSequence;
 use Lantern\Core\Journey\Effects\StopSequence;
 use Lantern\Core\Journey\Effects\TellOwner;
 use Lantern\Core\Journey\Journey;
-use Lantern\Core\Journey\Visitor;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
@@ -49,7 +48,7 @@ final class JourneyTest extends TestCase
     public function test_joining_leads_on_and_brings_tag_file_and_emails(): void
     {
         $plan = $this->plan();
-        $decision = (new Journey($plan))->decide(new Visitor(new DateTimeZone('America/New_York')), $this->joined($plan));
+        $decision = (new Journey($plan))->decide(Known::person('America/New_York'), $this->joined($plan));
 
         self::assertSame($plan->pages[1]->id, $decision->way?->toPage);
         self::assertEquals([new AddTag('The Twelve-Minute Practice Plan')], $decision->effectsOf(AddTag::class));
@@ -62,21 +61,21 @@ final class JourneyTest extends TestCase
     {
         $plan = Plans::changed(fn (array $p): array => ['sequences' => array_map(fn (array $q): array => ['ends' => [['kind' => 'tag',
             'tag' => $p['forms'][0]['tags'][0]]]] + $q, $p['sequences'])] + $p);
-        $decision = (new Journey($plan))->decide(new Visitor(new DateTimeZone('UTC')), $this->joined($plan));
+        $decision = (new Journey($plan))->decide(Known::person('UTC'), $this->joined($plan));
 
         self::assertCount(1, $decision->effectsOf(AddTag::class));
         self::assertSame([[], []], [$decision->effectsOf(StartSequence::class), $decision->effectsOf(SendEmail::class)],
             'the first time as any later time');
-        $later = (new Journey($plan))->decide(new Visitor(new DateTimeZone('UTC'), [], [$plan->forms[0]->tags[0]]), $this->joined($plan));
+        $later = (new Journey($plan))->decide(Known::person('UTC', [], [$plan->forms[0]->tags[0]]), $this->joined($plan));
         self::assertSame([], $later->effectsOf(StartSequence::class));
     }
 
     public function test_joining_again_is_one_sequence_and_one_tag(): void
     {
         $plan = $this->plan();
-        $visitor = new Visitor(new DateTimeZone('UTC'), array_map(fn ($e): string => $e->id, $plan->emails),
+        $person = Known::person('UTC', array_map(fn ($e): string => $e->id, $plan->emails),
             ['THE twelve-minute practice plan']);
-        $decision = (new Journey($plan))->decide($visitor, $this->joined($plan));
+        $decision = (new Journey($plan))->decide($person, $this->joined($plan));
 
         self::assertSame([], [...$decision->effectsOf(SendEmail::class), ...$decision->effectsOf(AddTag::class)]);
         self::assertNotNull($decision->way, 'they still reach the thank-you page');
@@ -87,20 +86,20 @@ final class JourneyTest extends TestCase
     {
         $plan = $this->plan();
         $at = new DateTimeImmutable;
-        $visitor = new Visitor(new DateTimeZone('UTC'));
+        $person = Known::person('UTC');
         $journey = new Journey($plan);
 
-        self::assertNull($journey->decide($visitor, new Event(EventType::Viewed, $at, $plan->pages[0]->id))->way);
-        self::assertNull($journey->decide($visitor, new Event(EventType::Joined, $at, $plan->pages[1]->id))->way);
-        self::assertSame([], $journey->decide($visitor, new Event(EventType::Downloaded, $at))->effects);
-        self::assertCount(1, $journey->decide($visitor, new Event(EventType::Unsubscribed, $at))->effectsOf(CancelEmails::class));
+        self::assertNull($journey->decide($person, new Event(EventType::Viewed, $at, $plan->pages[0]->id))->way);
+        self::assertNull($journey->decide($person, new Event(EventType::Joined, $at, $plan->pages[1]->id))->way);
+        self::assertSame([], $journey->decide($person, new Event(EventType::Downloaded, $at))->effects);
+        self::assertCount(1, $journey->decide($person, new Event(EventType::Unsubscribed, $at))->effectsOf(CancelEmails::class));
     }
 
     public function test_nothing_is_handed_over_that_is_not_there(): void
     {
         $plan = Plans::giveAway(withFile: false);
         self::assertSame([],
-            (new Journey($plan))->decide(new Visitor(new DateTimeZone('UTC')), $this->joined($plan))->effectsOf(DeliverFile::class));
+            (new Journey($plan))->decide(Known::person('UTC'), $this->joined($plan))->effectsOf(DeliverFile::class));
     }
 
     /** @return iterable<string, array{array<string, mixed>, array<string, string>}> what was posted, the errors by field */
@@ -237,9 +236,9 @@ final class JourneyTest extends TestCase
     public function test_what_follows_from_joining(array $sequences, array $tags, array $effects): void
     {
         [$plan] = $this->sequences();
-        $visitor = new Visitor(new DateTimeZone('UTC'), tags: $tags, sequences: $sequences);
+        $person = Known::person('UTC', tags: $tags, sequences: $sequences);
 
-        self::assertSame($effects, $this->names((new Journey($plan))->decide($visitor, $this->joined($plan))));
+        self::assertSame($effects, $this->names((new Journey($plan))->decide($person, $this->joined($plan))));
     }
 
     /**
@@ -263,28 +262,28 @@ final class JourneyTest extends TestCase
     {
         [$plan] = $this->sequences();
         $plan = Plans::changed(fn (array $p): array => ['sequences' => [['again' => $again] + $p['sequences'][0]]] + $p, $plan);
-        $visitor = new Visitor(new DateTimeZone('UTC'), ['m'], sequences: ['main' => true], through: $through);
+        $person = Known::person('UTC', ['m'], sequences: ['main' => true], through: $through);
 
         self::assertSame($effects, $this->names(new Decision(effects: (new Journey($plan))
-            ->start($visitor, 'main', new DateTimeImmutable('2026-06-01 10:00:00', new DateTimeZone('UTC'))))));
+            ->start($person, 'main', new DateTimeImmutable('2026-06-01 10:00:00', new DateTimeZone('UTC'))))));
     }
 
     public function test_tags_and_buying_start_and_end_sequences(): void
     {
         [$plan] = $this->sequences();
         $journey = new Journey($plan);
-        $visitor = new Visitor(new DateTimeZone('UTC'), sequences: ['main' => true, 'old' => true]);
+        $person = Known::person('UTC', sequences: ['main' => true, 'old' => true]);
         $event = fn (EventType $type, ?string $tag = null): Event => new Event($type,
             new DateTimeImmutable('2026-06-01 10:00:00', new DateTimeZone('UTC')), tag: $tag);
 
         self::assertSame(['stop main', 'start tagged', 'send t'],
-            $this->names($journey->decide($visitor, $event(EventType::Tagged, 'STUDENT'))));
-        self::assertSame([], $this->names($journey->decide($visitor, $event(EventType::Tagged, 'Something else'))));
-        self::assertSame(['stop main'], $this->names($journey->decide($visitor, $event(EventType::Bought))),
+            $this->names($journey->decide($person, $event(EventType::Tagged, 'STUDENT'))));
+        self::assertSame([], $this->names($journey->decide($person, $event(EventType::Tagged, 'Something else'))));
+        self::assertSame(['stop main'], $this->names($journey->decide($person, $event(EventType::Bought))),
             'the other does not end on buying');
-        self::assertSame(['cancel'], $this->names($journey->decide($visitor, $event(EventType::Bounced))));
+        self::assertSame(['cancel'], $this->names($journey->decide($person, $event(EventType::Bounced))));
         self::assertSame('Bought, which ends this sequence.',
-            $journey->listen($visitor, $event(EventType::Bought))->effectsOf(StopSequence::class)[0]->why);
+            $journey->listen($person, $event(EventType::Bought))->effectsOf(StopSequence::class)[0]->why);
         self::assertSame(['bought', 'form:'.$plan->forms[0]->id, 'tag:student', 'tag:the twelve-minute practice plan'],
             (function () use ($plan): array {
                 $keys = $plan->listensTo();
@@ -357,7 +356,7 @@ final class JourneyTest extends TestCase
         [$plan] = $this->sequences();
         $plan = Plans::changed(fn (array $p): array => ['forms' => [['doubleOptIn' => true] + $p['forms'][0]]] + $p, $plan);
         $journey = new Journey($plan);
-        $decide = fn (EventType $type): Decision => $journey->decide(new Visitor(new DateTimeZone('UTC')),
+        $decide = fn (EventType $type): Decision => $journey->decide(Known::person('UTC'),
             new Event($type, new DateTimeImmutable('2026-06-02'), $plan->pages[0]->id, $plan->forms[0]->id));
         $asked = $decide(EventType::Asked);
         self::assertSame([['ask'], null], [$this->names($asked), $asked->way]);

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Core\Journey;
 
 use DateTimeImmutable;
-use DateTimeZone;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Events\Outcome;
@@ -19,7 +18,7 @@ use Lantern\Core\Journey\Effects\StartSequence;
 use Lantern\Core\Journey\Effects\StopSequence;
 use Lantern\Core\Journey\Effects\TellOwnerOfSale;
 use Lantern\Core\Journey\Journey;
-use Lantern\Core\Journey\Visitor;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
@@ -46,9 +45,9 @@ final class PurchaseTest extends TestCase
     }
 
     /** @param  list<int>  $offers  by their place in the plan */
-    private static function decide(Plan $plan, PageRole $page, EventType $type, array $offers, ?Visitor $visitor = null): Decision
+    private static function decide(Plan $plan, PageRole $page, EventType $type, array $offers, ?PersonState $person = null): Decision
     {
-        return (new Journey($plan))->decide($visitor ?? new Visitor(new DateTimeZone('Europe/Berlin')), new Event($type,
+        return (new Journey($plan))->decide($person ?? Known::person('Europe/Berlin'), new Event($type,
             new DateTimeImmutable(self::AT), $plan->pageOf($page)?->id,
             offers: array_map(fn (int $o): string => $plan->offers[$o]->id, $offers)));
     }
@@ -119,7 +118,7 @@ final class PurchaseTest extends TestCase
 
             return $p;
         }, self::plan());
-        $decision = (new Journey($plan))->decide(new Visitor(new DateTimeZone('UTC')), new Event($type, new DateTimeImmutable(self::AT),
+        $decision = (new Journey($plan))->decide(Known::person('UTC'), new Event($type, new DateTimeImmutable(self::AT),
             $plan->pageOf($page)?->id, offers: [$plan->offers[0]->id],
             closed: array_map(fn (int $o): string => $plan->offers[$o]->id, $closed)));
 
@@ -147,7 +146,7 @@ final class PurchaseTest extends TestCase
     public function test_buying_this_ends_what_persuades_to_buy_it_and_buying_another_does_not(): void
     {
         $plan = self::plan();
-        $in = new Visitor(new DateTimeZone('UTC'), sequences: ['persuades' => true, 'any' => true]);
+        $in = Known::person('UTC', sequences: ['persuades' => true, 'any' => true]);
 
         self::assertSame(['stop Persuades', 'stop Any'], array_values(array_filter(
             self::names(self::decide($plan, PageRole::Checkout, EventType::Bought, [0], $in), $plan),
@@ -174,7 +173,7 @@ final class PurchaseTest extends TestCase
     public function test_a_tag_they_have_is_not_given_again_and_an_offer_that_is_gone_gives_nothing(): void
     {
         $plan = self::plan();
-        $had = new Visitor(new DateTimeZone('UTC'), [], ['Bought First Season']);
+        $had = Known::person('UTC', [], ['Bought First Season']);
         self::assertSame([], self::decide($plan, PageRole::Checkout, EventType::Bought, [0], $had)->effectsOf(AddTag::class));
         $gone = (new Journey($plan))->decide($had, new Event(EventType::Bought, new DateTimeImmutable(self::AT),
             $plan->pageOf(PageRole::Checkout)?->id, offers: ['gone']));

@@ -7,6 +7,7 @@ namespace Tests\Core\Popups;
 use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Page\Document;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Popups\Popup;
 use Lantern\Core\Popups\PopupCheck;
 use Lantern\Core\Popups\PopupFact;
@@ -14,7 +15,6 @@ use Lantern\Core\Popups\PopupFactType;
 use Lantern\Core\Popups\Refusal;
 use Lantern\Core\Popups\Situation;
 use Lantern\Core\Popups\TriggerKind;
-use Lantern\Core\Rules\PersonFacts;
 use Lantern\Core\Support\Shape;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -59,7 +59,7 @@ final class PopupCheckTest extends TestCase
         $limits = fn (array $l): array => ['limits' => $l + ['afterClosed' => 30]];
         $places = fn (array $p): array => ['places' => $p];
         $site = fn (array ...$patterns): array => $places(['pages' => 'none', 'sites' => [['site' => 'blog', 'patterns' => $patterns]]]);
-        $person = new PersonFacts(self::moment('2027-03-10 11:00'), new DateTimeZone('UTC'), tags: ['Cellist']);
+        $person = PersonState::unknown(new DateTimeZone('UTC'))->withTags(['Cellist']);
         $never = ['never' => ['all' => true, 'rules' => [['kind' => 'tag', 'tag' => 'Cellist', 'has' => true]]]];
 
         yield 'a stranger' => [null, [], self::at()];

@@ -6,9 +6,9 @@ namespace Tests\Core\Rules;
 
 use DateTimeImmutable;
 use DateTimeZone;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Rules\EarlierRules;
 use Lantern\Core\Rules\Group;
-use Lantern\Core\Rules\PersonFacts;
 use Lantern\Core\Rules\Rule;
 use Lantern\Core\Rules\RuleField;
 use Lantern\Core\Rules\Rules;
@@ -142,15 +142,16 @@ final class RulesTest extends TestCase
 
     public function test_a_day_begins_where_the_owner_is(): void
     {
-        $facts = fn (string $joined): PersonFacts => new PersonFacts(new DateTimeImmutable('2026-06-15 10:00', new DateTimeZone('UTC')),
-            new DateTimeZone('Europe/Berlin'), joined: new DateTimeImmutable($joined, new DateTimeZone('UTC')));
+        $now = new DateTimeImmutable('2026-06-15 10:00', new DateTimeZone('UTC'));
+        $person = fn (string $joined): PersonState => new PersonState(new DateTimeZone('UTC'), new DateTimeZone('Europe/Berlin'),
+            joined: new DateTimeImmutable($joined, new DateTimeZone('UTC')));
         $rule = fn (string $compare): Rule => Rules::fromShape(Shape::of(['kind' => 'date', 'date' => 'joined', 'compare' => $compare,
             'day' => '2026-03-29']));
 
         self::assertSame([true, false],
-            [$rule('before')->holds($facts('2026-03-28 22:59:59')), $rule('before')->holds($facts('2026-03-28 23:00:00'))]);
+            [$rule('before')->holds($person('2026-03-28 22:59:59'), $now), $rule('before')->holds($person('2026-03-28 23:00:00'), $now)]);
         // A day of 23 hours: the clocks go forward on it.
         self::assertSame([false, true],
-            [$rule('after')->holds($facts('2026-03-29 21:59:59')), $rule('after')->holds($facts('2026-03-29 22:00:00'))]);
+            [$rule('after')->holds($person('2026-03-29 21:59:59'), $now), $rule('after')->holds($person('2026-03-29 22:00:00'), $now)]);
     }
 }

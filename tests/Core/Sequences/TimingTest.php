@@ -6,8 +6,8 @@ namespace Tests\Core\Sequences;
 
 use DateTimeImmutable;
 use DateTimeZone;
-use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Events\Trigger\Triggers;
+use Lantern\Core\Messages\MessageState;
 use Lantern\Core\Sequences\Delay;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\Replan;
@@ -192,7 +192,8 @@ final class TimingTest extends TestCase
         yield 'minutes wait for it' => [Delay::minutes(30), '2026-06-06 02:00', 'Mon 2026-06-08 07:00:00 UTC', 'Europe/Berlin', true, 0];
         yield 'a day at an hour, in the reader’s zone' => [Delay::days(1, 9), '2026-06-03 12:00', 'Thu 2026-06-04 13:00:00 UTC',
             'America/New_York', true, 0];
-        yield 'the same in the owner’s' => [Delay::days(1, 9), '2026-06-03 12:00', 'Thu 2026-06-04 08:00:00 UTC', 'America/New_York', false,
+        yield 'the same in the owner’s' => [Delay::days(1, 9), '2026-06-03 12:00', 'Thu 2026-06-04 08:00:00 UTC', 'America/New_York',
+            false,
             0];
         yield 'an hour before the window opens' => [Delay::days(1, 6), '2026-06-03 12:00', 'Thu 2026-06-04 07:00:00 UTC', 'Europe/Berlin',
             true, 0];

@@ -8,7 +8,6 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Deadlines\Duration;
-use Lantern\Core\Emails\MessageState;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Events\Trigger\Triggers;
@@ -21,7 +20,8 @@ use Lantern\Core\Journey\Effects\SendEmail;
 use Lantern\Core\Journey\Effects\StartDeadline;
 use Lantern\Core\Journey\Effects\StartSequence;
 use Lantern\Core\Journey\Journey;
-use Lantern\Core\Journey\Visitor;
+use Lantern\Core\Messages\MessageState;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Sequences\Delay;
@@ -42,6 +42,7 @@ use Lantern\Core\Webinars\Webinar;
 use Lantern\Core\Webinars\WebinarMode;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Tests\Core\Journey\Known;
 use Tests\Core\Plan\Plans;
 
 /** What follows from registering for a session, from having another one, and from what becomes of it. */
@@ -95,16 +96,16 @@ final class SessionJourneyTest extends TestCase
         return $emails;
     }
 
-    private static function decided(RegisteredSession $registered, Visitor $visitor, string $now = self::NOW): Decision
+    private static function decided(RegisteredSession $registered, PersonState $person, string $now = self::NOW): Decision
     {
-        return (new Journey(self::plan()))->decide($visitor, new Event(EventType::Registered, self::at($now), webinar: 'w',
+        return (new Journey(self::plan()))->decide($person, new Event(EventType::Registered, self::at($now), webinar: 'w',
             registered: $registered));
     }
 
     public function test_a_form_that_registers_books_first_and_its_emails_are_told_from_the_session(): void
     {
         $plan = self::plan();
-        $decision = (new Journey($plan))->decide(new Visitor(new DateTimeZone('America/New_York')), new Event(EventType::Joined,
+        $decision = (new Journey($plan))->decide(Known::person('America/New_York'), new Event(EventType::Joined,
             self::at(self::NOW), $plan->pages[0]->id, $plan->forms[0]->id, registered: self::registered()));
 
         self::assertInstanceOf(RegisterForSession::class, $decision->effects[0]);
@@ -117,9 +118,9 @@ final class SessionJourneyTest extends TestCase
 
     public function test_whoever_is_in_the_sequence_gets_the_emails_of_another_session_anew_and_no_others(): void
     {
-        $visitor = new Visitor(new DateTimeZone('UTC'), emails: ['welcome', 'day', 'start', 'after', 'end'], sequences: ['q' => true],
+        $person = Known::person('UTC', emails: ['welcome', 'day', 'start', 'after', 'end'], sequences: ['q' => true],
             registrations: ['w' => self::registered()]);
-        $decision = self::decided(self::registered('2027-03-16 17:00', chosen: '2027-03-08 18:00'), $visitor, '2027-03-08 18:00');
+        $decision = self::decided(self::registered('2027-03-16 17:00', chosen: '2027-03-08 18:00'), $person, '2027-03-08 18:00');
 
         self::assertSame(['day' => '2027-03-15 17:00', 'start' => '2027-03-16 17:00', 'after' => '2027-03-16 19:00',
             'end' => '2027-03-18 21:00'], self::emails($decision));
@@ -129,7 +130,7 @@ final class SessionJourneyTest extends TestCase
     public function test_whoever_waits_for_a_place_gets_what_comes_at_once_and_no_reminders(): void
     {
         self::assertSame(['welcome' => '2027-03-01 10:00'], self::emails(self::decided(self::registered(waiting: true),
-            new Visitor(new DateTimeZone('UTC')))));
+            Known::person('UTC'))));
     }
 
     /** @return iterable<string, array{EventType, list<string>, list<string>, bool}> tags, sequences, does the deadline begin */
@@ -150,7 +151,7 @@ final class SessionJourneyTest extends TestCase
     public function test_what_became_of_it_gives_tags_and_starts_what_waits_for_it(EventType $type, array $tags, array $sequences,
         bool $deadline): void
     {
-        $decide = fn (string $webinar): Decision => (new Journey(self::plan()))->decide(new Visitor(new DateTimeZone('UTC')),
+        $decide = fn (string $webinar): Decision => (new Journey(self::plan()))->decide(Known::person('UTC'),
             new Event($type, self::at(self::NOW), webinar: $webinar));
         $decision = $decide('w');
 

@@ -78,12 +78,12 @@ final class KindChangeTest extends DeadlineTestCase
         $now = CarbonImmutable::now();
         $rule = fn (string $is): DeadlineRule => new DeadlineRule($this->deadline, $is);
         foreach (DeadlineRule::STATES as $is) {
-            self::assertSame($is === $state, $rule($is)->holds(PersonLookup::facts($person->refresh()->load('business'), $now)),
+            self::assertSame($is === $state, $rule($is)->holds(PersonLookup::forRules($person->refresh()->load('business'), $now), $now),
                 "core: {$is}");
             self::assertSame($is === $state, (new SegmentQuery($person->business, $now))->people(new Group(true, [$rule($is)]))
                 ->where('people.id', $person->id)->exists(), "segment: {$is}");
         }
-        $email = Runs::ofPeople([$person->id], [$this->deadline])[$person->id][$this->deadline] ?? null;
+        $email = Runs::ofPeople([$person->id], [$this->deadline], CarbonImmutable::now())[$person->id][$this->deadline] ?? null;
         self::assertSame($state === 'running' ? $end : null, $email?->state($now)->isRunning() === true
             ? $email->endsAt->format('Y-m-d H:i') : null, 'emails');
         $screen = $this->screen($person);

@@ -13,7 +13,7 @@ use App\Models\Person;
 use App\Models\Submission;
 use App\Publishing\Publishing;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Emails\MessageKind;
+use Lantern\Core\Messages\MessageKind;
 use Tests\Drafts\Form;
 use Tests\TestCase;
 

@@ -11,7 +11,7 @@ use App\Models\User;
 use App\Publishing\Publishing;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Emails\MessageState;
+use Lantern\Core\Messages\MessageState;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Drafts\Form;
 use Tests\TestCase;

@@ -14,7 +14,7 @@ use App\Models\User;
 use App\People\Fields\OwnFields;
 use App\Support\RichText;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Emails\MessageKind;
+use Lantern\Core\Messages\MessageKind;
 use Lantern\Core\Page\Look\Colour;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Drafts\Email;

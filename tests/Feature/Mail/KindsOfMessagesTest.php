@@ -6,7 +6,7 @@ namespace Tests\Feature\Mail;
 
 use App\Mail\Emails\KindsOfMessages;
 use App\Models\Message;
-use Lantern\Core\Emails\MessageKind;
+use Lantern\Core\Messages\MessageKind;
 use Lantern\Core\People\Subscription;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;

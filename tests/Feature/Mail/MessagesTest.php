@@ -14,7 +14,7 @@ use App\Models\Message;
 use App\Models\Person;
 use App\Publishing\Publishing;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Emails\MessageState;
+use Lantern\Core\Messages\MessageState;
 use PHPUnit\Framework\Attributes\DataProvider;
 use RuntimeException;
 use Symfony\Component\Mime\Email as Mime;

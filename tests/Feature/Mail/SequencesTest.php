@@ -13,7 +13,7 @@ use App\Models\User;
 use App\Publishing\Publishing;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Emails\MessageState;
+use Lantern\Core\Messages\MessageState;
 use Tests\Drafts\Email;
 use Tests\Drafts\Sequence;
 use Tests\TestCase;

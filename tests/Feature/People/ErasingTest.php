@@ -13,7 +13,7 @@ use App\People\Consent\Suppressions;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
-use Lantern\Core\Emails\MessageState;
+use Lantern\Core\Messages\MessageState;
 use Tests\Drafts\Form;
 use Tests\TestCase;
 

@@ -18,9 +18,10 @@ use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
+use Lantern\Core\People\State\Deed;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\People\Subscription;
 use Lantern\Core\Rules\DeadlineRule;
-use Lantern\Core\Rules\Deed;
 use Lantern\Core\Rules\EarlierRules;
 use Lantern\Core\Rules\Group;
 use Lantern\Core\Rules\Rules;
@@ -187,14 +188,14 @@ final class SegmentTest extends TestCase
     public function test_the_database_and_the_core_agree_on_everybody(): void
     {
         $this->sixty();
-        $facts = array_map(fn (Person $p) => PersonLookup::facts($p, $this->now), $this->people);
+        $facts = array_map(fn (Person $p) => PersonLookup::forRules($p, $this->now), $this->people);
         $query = new SegmentQuery($this->business, $this->now);
         $found = $none = 0;
         foreach (self::cases() as $name => [$rules]) {
             $group = Group::fromArray($rules);
             $expected = array_map(fn (Person $p): string => $p->email,
                 array_values(array_filter($this->people,
-                    fn (Person $p): bool => $group->holds($facts[array_search($p, $this->people, true)]))));
+                    fn (Person $p): bool => $group->holds($facts[array_search($p, $this->people, true)], $this->now))));
             $ids = $query->people($group)->pluck('email')->all();
             sort($expected);
             sort($ids);
@@ -224,11 +225,11 @@ final class SegmentTest extends TestCase
     {
         $query = new SegmentQuery($this->business->refresh(), $this->now);
         $facts = collect($this->people)->keyBy('id')->sortKeys()
-            ->map(fn (Person $p) => PersonLookup::facts($p->fresh(['business', 'tags']), $this->now))->all();
+            ->map(fn (Person $p) => PersonLookup::forRules($p->fresh(['business', 'tags']), $this->now))->all();
         $found = 0;
         foreach ($rules as $rule) {
             $group = Group::fromArray(['all' => true, 'rules' => [$rule]]);
-            $expected = array_keys(array_filter($facts, $group->holds(...)));
+            $expected = array_keys(array_filter($facts, fn (PersonState $person): bool => $group->holds($person, $this->now)));
             self::assertSame($expected, $query->people($group)->whereIn('id', array_keys($facts))->orderBy('id')->pluck('id')->all(),
                 (string) json_encode($rule, JSON_UNESCAPED_UNICODE));
             $found += count($expected);

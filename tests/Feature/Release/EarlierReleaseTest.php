@@ -119,6 +119,13 @@ final class EarlierReleaseTest extends TestCase
         $db->exec('insert into messages (id, business_id, person_id, funnel_id, email_id, kind, unique_key, name, to_address, due_at) '
             ."values ('01mmmmmmmmmmmmmmmmmmmmmmmm', 1, '01pppppppppppppppppppppppp', '01aaaaaaaaaaaaaaaaaaaaaaaa', "
                 ."'01eeeeeeeeeeeeeeeeeeeeeeee', 'sequence', 'k', 'Welcome', 'zoe@example.com', '2026-01-05 08:00:00.000')");
+        // Which turn it is stood in the key alone.
+        foreach (['', ':2', ':d3', ':s01rrrrrrrrrrrrrrrrrrrrrrrr.4', ':2:d3:s01rrrrrrrrrrrrrrrrrrrrrrrr.4'] as $i => $turn) {
+            $db->exec('insert into messages (id, business_id, person_id, funnel_id, kind, unique_key, name, to_address, due_at) values ('
+                ."'01mmmmmmmmmmmmmmmmmmmmmmm{$i}', 1, '01pppppppppppppppppppppppp', '01aaaaaaaaaaaaaaaaaaaaaaaa', 'sequence', "
+                ."'sequence:01eeeeeeeeeeeeeeeeeeeeeeee:01pppppppppppppppppppppppp{$turn}', 'x', 'zoe@example.com', "
+                ."'2026-01-05 08:00:00.000')");
+        }
         $plan = file_get_contents(base_path('tests/fixtures/plans/format-1.json'));
         $db->prepare('insert into versions (id, funnel_id, number, plan, rendered, fingerprint, published_at) values '
             ."('01vvvvvvvvvvvvvvvvvvvvvvvv', '01aaaaaaaaaaaaaaaaaaaaaaaa', 1, ?, '{}', '', '2026-01-05 08:00:00.000')")->execute([$plan]);
@@ -135,12 +142,16 @@ final class EarlierReleaseTest extends TestCase
         $name = $db->query('select first_key from people')->fetchColumn();
         $pages = $db->query('select page_id, role, address, length(html) > 1000 from published_pages order by id')
             ->fetchAll(PDO::FETCH_NUM);
+        $turns = $db->query("select run, deadline_run, registration_id, registration_number from messages where name = 'x' order by id")
+            ->fetchAll(PDO::FETCH_NUM);
         $confirm = $db->query("select json_extract(definition, '$.confirm') from draft_parts where kind = 'form'")->fetchColumn();
         unlink($file);
 
         self::assertSame([['01aaaaaaaaaaaaaaaaaaaaaaaa', 'Follow-up', '01aaaaaaaaaaaaaaaaaaaaaaaa', '01ffffffffffffffffffffffff', null]],
             $sequences);
         self::assertSame('zoë', $name);
+        $registration = '01rrrrrrrrrrrrrrrrrrrrrrrr';
+        self::assertSame([[1, 1, null, 0], [2, 1, null, 0], [1, 3, null, 0], [1, 1, $registration, 4], [2, 3, $registration, 4]], $turns);
         self::assertSame(['body' => '<p>Hello</p>'], json_decode((string) $confirm, true));
         $published = array_map(fn (array $p): array => [$p['id'], $p['role'], $p['address'], 1],
             json_decode((string) $plan, true)['pages']);

@@ -101,7 +101,7 @@ final class PopupController extends StudioController
             languages: array_filter([Input::text($request, 'language')]),
             visit: Input::number($request, 'visit', 1, 1, 1000), since: $now, view: 'this view', facts: $facts,
             joined: $request->boolean('joined') ? $popup->forms() : [], fromEmail: $request->boolean('fromEmail'),
-            bought: $request->boolean('bought'), person: $person === null ? null : PersonLookup::facts($person, $now),
+            bought: $request->boolean('bought'), person: $person === null ? null : PersonLookup::forRules($person, $now),
             trigger: TriggerKind::tryFrom(Input::text($request, 'trigger'))));
 
         return response()->json(['shows' => $verdict->shows(), 'refusals' => array_values($verdict->refusals),

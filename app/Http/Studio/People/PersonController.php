@@ -92,7 +92,7 @@ final class PersonController extends StudioController
             ->whereNotNull('live_version_id')->orderBy('funnels.name')->get(['draft_parts.id', 'draft_parts.name',
                 'funnels.id as funnel_id', 'funnels.name as funnel', 'personal'])->keyBy('id');
         $gone = Runs::namesFor($person->id)->diffKeys($live);
-        $runs = Runs::ofPeople([$person->id], [...$live->keys(), ...$gone->keys()])[$person->id] ?? [];
+        $runs = Runs::ofPeople([$person->id], [...$live->keys(), ...$gone->keys()], CarbonImmutable::now())[$person->id] ?? [];
         $told = [];
         foreach ([...$live, ...$gone] as $row) {
             $id = $row->id ?? $row->deadline_id;

@@ -10,8 +10,8 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Rules\Moments;
-use Lantern\Core\Rules\PersonFacts;
 use Lantern\Core\Rules\Rule;
 
 /** @implements RuleSql<\Lantern\Core\Rules\DateRule> */
@@ -23,7 +23,7 @@ final class DateRule implements RuleSql
     {
         [$operator, $bound] = $rule->bound($now, $business->zone());
         $column = self::COLUMNS[$rule->date] ?? null;
-        if (in_array($rule->date, PersonFacts::OF_PERSON, true)) {
+        if (in_array($rule->date, PersonState::OF_PERSON, true)) {
             $query->whereRaw('1 = 0');
 
             return;

@@ -10,7 +10,7 @@ use App\Support\Instant;
 use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Rules\Deed;
+use Lantern\Core\People\State\Deed;
 use Lantern\Core\Rules\Rule;
 
 /** @implements RuleSql<\Lantern\Core\Rules\DeedRule> */

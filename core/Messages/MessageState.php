@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Lantern\Core\Emails;
+namespace Lantern\Core\Messages;
 
 /** Where a message is on its way. */
 enum MessageState: string

@@ -2,14 +2,14 @@
 
 declare(strict_types=1);
 
-namespace App\Mail\Emails;
+namespace Lantern\Core\Messages;
 
-use Carbon\CarbonImmutable;
+use DateTimeImmutable;
 
 /** May a message go out? Yes; no, and why; or not before a moment. */
 final readonly class SendVerdict
 {
-    private function __construct(public ?string $cancel = null, public ?CarbonImmutable $later = null)
+    private function __construct(public ?string $cancel = null, public ?DateTimeImmutable $later = null)
     {
     }
 
@@ -24,8 +24,13 @@ final readonly class SendVerdict
         return new self($why);
     }
 
-    public static function later(CarbonImmutable $when): self
+    public static function later(DateTimeImmutable $when): self
     {
         return new self(later: $when);
+    }
+
+    public function goes(): bool
+    {
+        return $this->cancel === null && $this->later === null;
     }
 }

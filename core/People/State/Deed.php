@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Lantern\Core\Rules;
+namespace Lantern\Core\People\State;
 
 /** What people do, as far as rules can ask for it. */
 enum Deed: string

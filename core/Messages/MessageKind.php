@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Lantern\Core\Emails;
+namespace Lantern\Core\Messages;
 
 /** What a message is. What is particular to each kind is said by one class in the application. */
 enum MessageKind: string

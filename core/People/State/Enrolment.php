@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\People\State;
+
+use DateTimeImmutable;
+
+/** That somebody is in a sequence, or was. */
+final readonly class Enrolment
+{
+    /**
+     * @param  DateTimeImmutable  $startedAt  when they entered it, the last time
+     * @param  int  $run  the how-manieth time, from 1
+     * @param  bool  $ended  have they left it, or was it ended for them? Whoever had its last email is still in it.
+     */
+    public function __construct(public DateTimeImmutable $startedAt, public int $run = 1, public bool $ended = false)
+    {
+    }
+}

@@ -1,0 +1,239 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\People\State;
+
+use DateTimeImmutable;
+use DateTimeZone;
+use Lantern\Core\Deadlines\Run;
+use Lantern\Core\Messages\MessageState;
+use Lantern\Core\People\Subscription;
+use Lantern\Core\Support\Rebuilt;
+use Lantern\Core\Webinars\RegisteredSession;
+use LogicException;
+
+/**
+ * What is known of somebody: the one value that every decision about them reads. The shell loads it in pieces; asking for a piece that
+ * was not loaded is a mistake, and never an empty answer. What a decision does to somebody changes it in memory, so that the next
+ * decision can follow without anything being stored ({@see \Lantern\Core\Journey\Effects\Effect::appliedTo()}).
+ */
+final readonly class PersonState
+{
+    use Rebuilt;
+
+    /**
+     * Fields that stand on the person itself; no field of the owner's own takes their place. They are text, and neither numbers nor days.
+     */
+    public const OF_PERSON = ['first_name', 'last_name', 'email', 'phone', 'timezone'];
+
+    /**
+     * @param  DateTimeZone  $zone  their own, or the owner's where it is not known
+     * @param  DateTimeZone  $ownerZone  in which days begin and end for rules
+     * @param  bool  $owner  is it the owner in their own browser? No deadline begins for them.
+     * @param  list<string>|null  $tags  as written
+     * @param  array<string, Run>|null  $deadlines  by id, those that run for them or ran
+     * @param  array<string, RegisteredSession>|null  $registrations  their sessions, by the id of the webinar
+     * @param  array<string, Enrolment>|null  $enrolments  by id of the sequences that they are in or were in
+     * @param  list<PlannedEmail>|null  $emails  of all sequences, those that were sent and those that wait, in the order of planning
+     * @param  array<string, list<string>>|null  $fields  by name, the owner's own among them; several values for several choices
+     * @param  list<DoneDeed>|null  $deeds
+     * @param  array<string, list<string>>|null  $webinars  by id, what became of them there: {@see \Lantern\Core\Rules\WebinarRule::STATES}
+     * @param  list<string>|null  $products  ids of those they have bought, whatever the offer
+     */
+    public function __construct(
+        public DateTimeZone $zone,
+        public DateTimeZone $ownerZone,
+        public bool $owner = false,
+        public Subscription $subscription = Subscription::Subscribed,
+        public ?DateTimeImmutable $joined = null,
+        public ?DateTimeImmutable $active = null,
+        private ?array $tags = null,
+        private ?array $deadlines = null,
+        private ?array $registrations = null,
+        private ?array $enrolments = null,
+        private ?array $emails = null,
+        private ?array $fields = null,
+        private ?array $deeds = null,
+        private ?array $webinars = null,
+        private ?array $products = null,
+    ) {
+    }
+
+    /** Somebody of whom nothing is known yet. All of it is loaded, and empty. */
+    public static function unknown(DateTimeZone $zone, ?DateTimeZone $ownerZone = null): self
+    {
+        return new self($zone, $ownerZone ?? $zone, false, Subscription::Subscribed, null, null, [], [], [], [], [], [], [], [], []);
+    }
+
+    public function asOwner(): self
+    {
+        return $this->changed(owner: true);
+    }
+
+    /** @return list<string> */
+    public function tags(): array
+    {
+        return $this->tags ?? throw self::missing('tags');
+    }
+
+    public function hasTag(string $tag): bool
+    {
+        return in_array(mb_strtolower($tag), array_map(mb_strtolower(...), $this->tags()), true);
+    }
+
+    /** @param  list<string>  $tags  those they have already change nothing */
+    public function withTags(array $tags): self
+    {
+        $new = array_filter($tags, fn (string $tag): bool => ! $this->hasTag($tag));
+
+        return $this->changed(tags: [...$this->tags(), ...array_values($new)]);
+    }
+
+    /** @return array<string, Run> */
+    public function deadlines(): array
+    {
+        return $this->deadlines ?? throw self::missing('deadlines');
+    }
+
+    public function withDeadline(string $id, Run $run): self
+    {
+        return $this->changed(deadlines: [$id => $run] + $this->deadlines());
+    }
+
+    /** @return array<string, RegisteredSession> */
+    public function registrations(): array
+    {
+        return $this->registrations ?? throw self::missing('registrations');
+    }
+
+    public function withRegistration(RegisteredSession $registered): self
+    {
+        return $this->changed(registrations: [$registered->webinar => $registered] + $this->registrations());
+    }
+
+    public function isIn(string $sequence): bool
+    {
+        $enrolment = $this->enrolments()[$sequence] ?? null;
+
+        return $enrolment !== null && ! $enrolment->ended;
+    }
+
+    /** Were they in it, and are on the way in it no more: it was ended, or the last of its emails has gone? */
+    public function isThrough(string $sequence): bool
+    {
+        $enrolment = $this->enrolments()[$sequence] ?? null;
+
+        return $enrolment !== null && ($enrolment->ended || array_filter($this->emails(),
+            fn (PlannedEmail $e): bool => $e->sequence === $sequence && $e->isOnTheWay()) === []);
+    }
+
+    /** @return array<string, Enrolment> */
+    public function enrolments(): array
+    {
+        return $this->enrolments ?? throw self::missing('enrolments');
+    }
+
+    public function inSequence(string $sequence, DateTimeImmutable $at): self
+    {
+        $run = ($this->enrolments()[$sequence]->run ?? 0) + 1;
+
+        return $this->changed(enrolments: [$sequence => new Enrolment($at, $run)] + $this->enrolments());
+    }
+
+    /** They have left a sequence: what of it waits is not sent any more. */
+    public function outOfSequence(string $sequence): self
+    {
+        $in = $this->enrolments()[$sequence] ?? null;
+        $enrolments = $in === null ? [] : [$sequence => new Enrolment($in->startedAt, $in->run, true)];
+
+        return $this->changed(enrolments: $enrolments + $this->enrolments())
+            ->withoutWaiting(fn (PlannedEmail $e): bool => $e->sequence === $sequence);
+    }
+
+    /** They have left every sequence, and nothing that waits is sent any more. */
+    public function outOfSequences(): self
+    {
+        return $this->changed(enrolments: array_map(fn (Enrolment $e): Enrolment => new Enrolment($e->startedAt, $e->run, true),
+            $this->enrolments()))->withoutWaiting(fn (): bool => true);
+    }
+
+    /** @return list<PlannedEmail> */
+    public function emails(): array
+    {
+        return $this->emails ?? throw self::missing('emails');
+    }
+
+    /** Was it sent, does it wait, or was it held back? */
+    public function hasEmail(string $email): bool
+    {
+        return array_filter($this->emails(), fn (PlannedEmail $e): bool => $e->email === $email) !== [];
+    }
+
+    public function withEmail(PlannedEmail $email): self
+    {
+        return $this->changed(emails: [...$this->emails(), $email]);
+    }
+
+    /** @param  callable(PlannedEmail): bool  $which */
+    public function withoutWaiting(callable $which): self
+    {
+        return $this->changed(emails: array_map(fn (PlannedEmail $e): PlannedEmail => $e->state === MessageState::Waiting && $which($e)
+            ? $e->in(MessageState::Cancelled) : $e, $this->emails()));
+    }
+
+    /** An email has come to another state: it went out, or it did not. */
+    public function withEmailIn(PlannedEmail $email, MessageState $state): self
+    {
+        return $this->changed(emails: array_map(fn (PlannedEmail $e): PlannedEmail => $e === $email ? $e->in($state) : $e,
+            $this->emails()));
+    }
+
+    /** @return list<string> the values of a field, with those that were left empty */
+    public function values(string $field): array
+    {
+        return ($this->fields ?? throw self::missing('fields'))[$field] ?? [];
+    }
+
+    /** @return list<DoneDeed> */
+    public function deeds(): array
+    {
+        return $this->deeds ?? throw self::missing('deeds');
+    }
+
+    public function having(DoneDeed ...$deeds): self
+    {
+        return $this->changed(deeds: [...$this->deeds(), ...array_values($deeds)]);
+    }
+
+    /** @return list<string> what became of them in a webinar */
+    public function inWebinar(string $webinar): array
+    {
+        return ($this->webinars ?? throw self::missing('webinars'))[$webinar] ?? [];
+    }
+
+    /** @param  list<string>  $states */
+    public function withWebinar(string $webinar, array $states): self
+    {
+        $known = $this->inWebinar($webinar);
+
+        return $this->changed(webinars: [$webinar => array_values(array_unique([...$known, ...$states]))] + ($this->webinars ?? []));
+    }
+
+    /** @return list<string> */
+    public function products(): array
+    {
+        return $this->products ?? throw self::missing('products');
+    }
+
+    /** A piece that was not loaded stays so. */
+    public function withProduct(string $product): self
+    {
+        return $this->products === null ? $this : $this->changed(products: array_values(array_unique([...$this->products(), $product])));
+    }
+
+    private static function missing(string $piece): LogicException
+    {
+        return new LogicException("The {$piece} of this person were not loaded.");
+    }
+}
