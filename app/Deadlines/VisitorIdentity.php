@@ -28,6 +28,12 @@ final readonly class VisitorIdentity
     ) {
     }
 
+    /** The same in a browser that has an id. */
+    public function in(string $visitor): self
+    {
+        return new self($this->people, $visitor, $this->ip, $this->zone, $this->owner);
+    }
+
     /** The person whose browser it is. */
     public static function personOf(?string $visitor): ?string
     {

@@ -36,6 +36,7 @@ final readonly class NewEvent
      * @param  string|null  $email  the id of the email of a funnel in which a link was followed
      * @param  string|null  $webinar  the id of the webinar it is about
      * @param  RegisteredSession|null  $registered  the session that they register for
+     * @param  int  $times  the how-manieth time that they see the page
      * @param  Stranger|null  $stranger  who it is where no person is known, for what can happen to a browser alone
      */
     public function __construct(
@@ -63,6 +64,7 @@ final readonly class NewEvent
         public ?string $webinar = null,
         public ?RegisteredSession $registered = null,
         public bool $alone = false,
+        public int $times = 1,
     ) {
     }
 
@@ -152,6 +154,7 @@ final readonly class NewEvent
     public function inCore(): Event
     {
         return new Event($this->type, $this->at, $this->page, $this->form, $this->tag, $this->why, $this->offers,
-            $this->closed, $this->email, popup: $this->submission?->popup_id, webinar: $this->webinar, registered: $this->registered);
+            $this->closed, $this->email, popup: $this->submission?->popup_id, webinar: $this->webinar, registered: $this->registered,
+            times: $this->times);
     }
 }

@@ -10,6 +10,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Plan\FunnelState;
+use Lantern\Core\Visits\Opening;
+use Lantern\Core\Visits\Openness;
 
 /**
  * A funnel's draft, and which version of it is live.
@@ -81,8 +83,12 @@ final class Funnel extends Record
     /** Can visitors reach its pages at this moment? */
     public function isOpen(CarbonImmutable $now): bool
     {
-        return $this->archived_at === null && $this->live_version_id !== null && $this->state === FunnelState::Live
-            && ($this->opens_at === null || $now >= $this->opens_at) && ($this->closes_at === null || $now < $this->closes_at);
+        return $this->opening()->at($now) === Openness::Open;
+    }
+
+    public function opening(): Opening
+    {
+        return new Opening($this->state, $this->archived_at === null && $this->live_version_id !== null, $this->opens_at, $this->closes_at);
     }
 
     /** In which it sells, by ISO 4217. */

@@ -8,7 +8,6 @@ use App\Deadlines\VisitorIdentity;
 use App\Models\Person;
 use App\People\Facts\PersonLookup;
 use App\Serving\Arrival;
-use App\Serving\LivePage;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Http\Request;
@@ -31,7 +30,7 @@ final readonly class Situations
     public static function of(Request $request, PopupView $asked, bool $view): self
     {
         $identity = $asked->funnel !== null && $asked->page !== null
-            ? Arrival::who($request, LivePage::of($asked->funnel, $asked->page))
+            ? Arrival::identity($request, $asked->funnel)
             : new VisitorIdentity(array_filter([VisitorIdentity::personOf($asked->visitor)]), $asked->visitor, (string) $request->ip(),
                 $asked->business->zone());
         $person = $identity->people === [] ? null : Person::query()->with('business')->where('business_id', $asked->business->id)

@@ -49,6 +49,7 @@ use App\Serving\Slots\PopupsSlot;
 use App\Serving\Slots\PurchasesSlot;
 use App\Serving\Slots\ReplaySlot;
 use App\Serving\Slots\RoomSlot;
+use App\Serving\Slots\SeenSlot;
 use App\Serving\Slots\SessionSlot;
 use App\Serving\Slots\SessionsSlot;
 use App\Serving\Slots\SiteSlot;
@@ -146,7 +147,7 @@ final class AppServiceProvider extends ServiceProvider
         'merge' => MergeSlot::class,
         'page' => PageSlot::class,
         'pick' => PickSlot::class,
-        'popups' => PopupsSlot::class,
+        'popups' => PopupsSlot::class, 'seen' => SeenSlot::class,
         'purchases' => PurchasesSlot::class,
         'replay' => ReplaySlot::class,
         'room' => RoomSlot::class,

@@ -6,78 +6,70 @@ namespace App\Serving;
 
 use App\Deadlines\States;
 use App\Deadlines\VisitorIdentity;
-use App\Journey\Events;
-use App\Journey\NewEvent;
+use App\Journey\PageViews;
 use App\Journey\Stranger;
+use App\Models\Funnel;
 use App\Models\Person;
-use App\Models\Version;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
-use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Str;
-use Lantern\Core\Deadlines\DeadlineState;
-use Lantern\Core\Deadlines\ShownState;
-use Lantern\Core\Events\EventType;
-use Lantern\Core\Results\Bots;
+use Lantern\Core\Visits\Seeing;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * Somebody comes to a page that a deadline is concerned with. What they get is decided here, before anything is sent: the
- * page itself, or the one that stands in its place. Seeing it may begin a deadline.
+ * Somebody comes to a page. Where a deadline begins by seeing it, the view is recorded before the page is drawn, so that it shows what
+ * follows; otherwise its script reports the view.
  */
 final readonly class Arrival
 {
-    public function __construct(private Events $events)
+    public function __construct(private PageViews $views)
     {
     }
 
-    /** @return Visit|Response the visit to the page, or what leads them elsewhere */
-    public function at(LivePage $live, Request $request): Visit|Response
+    public function at(LivePage $live, Request $request): Visit
     {
-        $deadlines = $live->closed ? null : PageDeadlines::of($live->page);
-        if ($deadlines === null) {
-            return new Visit($live->funnel, $live->page, $request);
-        }
         $now = CarbonImmutable::now();
-        $identity = self::who($request, $live);
-        if ($identity->owner) {
-            return $this->asOwner($live, $request, $deadlines, $identity, $now);
+        if ($live->deadlines === null || $live->states === null || $live->identity === null || ! $this->begins($live, $request, $now)) {
+            return self::visit($live, $request);
         }
-        $states = States::of($deadlines->deadlines, $identity, $now);
-        $elsewhere = self::elsewhere($live, $request, $deadlines, $states);
-        if ($elsewhere !== null) {
-            return $elsewhere;
-        }
-        if ($this->begins($deadlines, $states, $request)) {
-            [$identity, $states] = $this->begin($live, $deadlines, $identity, $now);
-        }
+        $identity = $live->identity->in($live->identity->visitor ?? str_replace('-', '', (string) Str::uuid()));
+        $this->views->see($live->funnel, $live->page->version_id, $live->page->page_id, $identity->people[0] ?? null,
+            new Stranger((string) $identity->visitor, $identity->ip, $identity->zone),
+            Source::read((string) $request->getQueryString())['utm_source'] ?? null, $now);
 
-        return new Visit($live->funnel, $live->page, $request, deadlines: $deadlines, states: $states, identity: $identity);
+        return self::visit(new LivePage($live->funnel, $live->page, $live->closed, $live->deadlines,
+            States::of($live->deadlines->deadlines, $identity, $now), $identity), $request, true);
     }
 
     /** The page for somebody who has sent something from it: shown again, whatever has run out meanwhile. */
     public static function again(LivePage $live, Request $request): Visit
     {
-        $deadlines = PageDeadlines::of($live->page);
-        $identity = $deadlines === null ? null : self::who($request, $live);
+        $deadlines = $live->deadlines ?? PageDeadlines::of($live->page);
+        $identity = $deadlines === null ? null : $live->identity ?? self::identity($request, $live->funnel);
 
-        return new Visit($live->funnel, $live->page, $request, deadlines: $deadlines,
-            states: $deadlines === null || $identity === null ? null : States::of($deadlines->deadlines, $identity, CarbonImmutable::now()),
-            identity: $identity);
+        return self::visit(new LivePage($live->funnel, $live->page, $live->closed, $deadlines, $live->states
+            ?? ($deadlines === null || $identity === null ? null : States::of($deadlines->deadlines, $identity, CarbonImmutable::now())),
+            $identity), $request);
+    }
+
+    private static function visit(LivePage $live, Request $request, bool $seen = false): Visit
+    {
+        return new Visit($live->funnel, $live->page, $request, deadlines: $live->deadlines, states: $live->states,
+            identity: $live->identity, seen: $seen);
     }
 
     /** Who a request comes from. A person is known by their browser, an email's link, a form or an order; in this order. */
-    public static function who(Request $request, LivePage $live): VisitorIdentity
+    public static function identity(Request $request, Funnel $funnel): VisitorIdentity
     {
         $visitor = Browser::id($request);
-        $person = VisitorIdentity::personOf($visitor) ?? Visit::readerOf($request, $live->funnel)?->person->id
-            ?? Visit::submissionOf($request, $live->funnel)->person_id ?? Visit::orderOf($request, $live->funnel)?->person_id;
+        $person = VisitorIdentity::personOf($visitor) ?? Visit::readerOf($request, $funnel)?->person->id
+            ?? Visit::submissionOf($request, $funnel)->person_id ?? Visit::orderOf($request, $funnel)?->person_id;
         $zone = $person === null ? null : Person::query()->whereKey($person)->value('timezone');
 
         return new VisitorIdentity($person === null ? [] : VisitorIdentity::ofMailboxes([$person]), $visitor, (string) $request->ip(),
-            self::zone($zone) ?? self::zone($request->cookie(Browser::ZONE_COOKIE)) ?? $live->funnel->business->zone(),
+            self::zone($zone) ?? self::zone($request->cookie(Browser::ZONE_COOKIE)) ?? $funnel->business->zone(),
             Browser::isOwner($request));
     }
 
@@ -88,55 +80,18 @@ final readonly class Arrival
         return $known === null ? null : new DateTimeZone($known);
     }
 
-    /** Owners see their pages as they are, or in the state they choose; nothing begins for them and nothing is in their way. */
-    private function asOwner(LivePage $live, Request $request, PageDeadlines $deadlines, VisitorIdentity $identity,
-        CarbonImmutable $now): Visit|Response
+    /** Does a deadline begin by this view? */
+    private function begins(LivePage $live, Request $request, CarbonImmutable $now): bool
     {
-        $shown = ShownState::tryFrom(is_string($request->query('deadline')) ? $request->query('deadline') : '');
-        $states = States::shown($deadlines->deadlines, $shown ?? ShownState::TwoDays, $now);
-
-        return ($shown === null ? null : self::elsewhere($live, $request, $deadlines, $states))
-            ?? new Visit($live->funnel, $live->page, $request, deadlines: $deadlines, states: $states, identity: $identity);
-    }
-
-    private static function elsewhere(LivePage $live, Request $request, PageDeadlines $deadlines, States $states): ?Response
-    {
-        $place = $deadlines->guards->page($live->page->page_id, $states->states);
-        if ($place->page === $live->page->page_id) {
-            return null;
+        if ($live->identity?->owner === true || ! Seeing::isByAPerson($request->method(), $request->userAgent(),
+            $request->headers->get('Sec-Purpose'))) {
+            return false;
         }
-        $address = $place->page === null ? null : $deadlines->address($place->page);
-        $url = $place->url ?? ($address === null ? null : $live->funnel->url($address));
-        if ($url === null) {
-            return PlainPage::timeIsUp($live->funnel->url())->response();
-        }
-        $query = $place->url === null ? (string) $request->getQueryString() : '';
+        $begin = array_filter($live->deadlines->seen ?? [], fn (int $times, string $id): bool => $live->deadlines?->deadline($id)
+            ?->mayBegin($live->states->runs[$id] ?? null, $now) === true, ARRAY_FILTER_USE_BOTH);
 
-        return new RedirectResponse($url.($query === '' ? '' : "?{$query}"), $request->isMethod('POST') ? 303 : 302,
-            ['Cache-Control' => 'private, no-store']);
-    }
-
-    /** Does one begin now? By a person who looks at the page, and by no program that fetches it. */
-    private function begins(PageDeadlines $deadlines, States $states, Request $request): bool
-    {
-        return array_filter($deadlines->seen, fn (string $id): bool => $states->state($id) === DeadlineState::NotStarted
-                || ($deadlines->deadline($id)?->mayBegin($states->runs[$id] ?? null, CarbonImmutable::now()) ?? false)) !== []
-            && $request->isMethod('GET') && ! Bots::is($request->userAgent())
-            && ! str_contains(strtolower($request->headers->get('Sec-Purpose', '') ?? ''), 'prefetch');
-    }
-
-    /** @return array{VisitorIdentity, States} */
-    private function begin(LivePage $live, PageDeadlines $deadlines, VisitorIdentity $identity, CarbonImmutable $now): array
-    {
-        $visitor = $identity->visitor ?? str_replace('-', '', (string) Str::uuid());
-        $identity = new VisitorIdentity($identity->people, $visitor, $identity->ip, $identity->zone);
-        $person = $identity->people === [] ? null : Person::query()->with('business')->find($identity->people[0]);
-        // That the page is seen is recorded and counted by what its script reports.
-        $this->events->follow(new NewEvent(EventType::Viewed, $live->funnel->business, $now, $live->funnel,
-            Version::query()->findOrFail($live->page->version_id), $live->page->page_id, person: $person, visitor: $visitor,
-            stranger: $person === null ? new Stranger($visitor, $identity->ip, $identity->zone) : null));
-
-        return [$identity, States::of($deadlines->deadlines, $identity, $now)];
+        return $begin !== [] && (min($begin) === 1 || PageViews::before($live->page->page_id, $live->identity?->visitor,
+            $live->identity->people[0] ?? null) + 1 >= min($begin));
     }
 
     /** A browser in which something began is known again. */

@@ -14,15 +14,12 @@ final class BuyersOnly
     /** The cookie that holds by which right its browser came in. */
     public const COOKIE = 'lantern_access';
 
-    public static function lets(Request $request, LivePage $live): bool
+    /** @return list<string> ids of the products to which a browser has a right */
+    public static function productsOf(Request $request): array
     {
-        $products = $live->page->products;
-        if ($products === null || $products === []) {
-            return true;
-        }
         $ids = $request->cookie(self::COOKIE);
 
-        return is_string($ids) && ProductAccess::query()->whereIn('id', array_slice(explode(' ', $ids), 0, 40))
-            ->whereIn('product_id', $products)->where('state', AccessState::Active)->exists();
+        return ! is_string($ids) ? [] : array_values(array_map(strval(...), ProductAccess::query()
+            ->whereIn('id', array_slice(explode(' ', $ids), 0, 40))->where('state', AccessState::Active)->pluck('product_id')->all()));
     }
 }

@@ -10,6 +10,7 @@ use Lantern\Core\Deadlines\Guards;
 use Lantern\Core\Deadlines\Place;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Events\Trigger\PageSeen;
+use Lantern\Core\Events\Trigger\Trigger;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Support\Shape;
@@ -20,7 +21,7 @@ final readonly class PageDeadlines
     /**
      * @param  list<Deadline>  $deadlines  all of the funnel
      * @param  array<string, string>  $addresses  of the pages that others are led to, by id
-     * @param  list<string>  $seen  ids of the deadlines that begin when this page is seen
+     * @param  array<string, int>  $seen  by id of the deadlines that begin when this page is seen: from how many views on
      */
     private function __construct(
         public array $deadlines,
@@ -33,8 +34,12 @@ final readonly class PageDeadlines
     /** @return array<string, mixed>|null nothing where the page has to do with no deadline */
     public static function note(Plan $plan, PagePlan $page): ?array
     {
-        $seen = array_values(array_map(fn (Deadline $d): string => $d->id,
-            array_filter($plan->deadlines, fn (Deadline $d): bool => $d->starts->has(new PageSeen($page->id)))));
+        $seen = [];
+        foreach ($plan->deadlines as $deadline) {
+            $times = array_map(fn (Trigger $t): int => $t instanceof PageSeen && $t->page === $page->id ? $t->times : 0,
+                $deadline->starts->list);
+            $seen += array_filter($times) === [] ? [] : [$deadline->id => min(array_filter($times))];
+        }
         $sold = $page->document->references();
         foreach ($plan->offers as $offer) {
             if (in_array($offer->id, $sold, true)) {
@@ -57,7 +62,7 @@ final readonly class PageDeadlines
         }
 
         return ['all' => array_map(fn (Deadline $d): array => $d->toArray(), $plan->deadlines), 'after' => (object) $after,
-            'addresses' => $addresses, 'seen' => $seen];
+            'addresses' => $addresses, 'seen' => (object) $seen];
     }
 
     public static function of(PublishedPage $page): ?self
@@ -77,7 +82,12 @@ final readonly class PageDeadlines
             $addresses[(string) $id] = $shape->group('addresses')->text((string) $id, 60);
         }
 
-        return new self($deadlines, new Guards($deadlines, $after), $addresses, $shape->texts('seen', 20, 40));
+        $seen = [];
+        foreach (array_keys($shape->group('seen')->all()) as $id) {
+            $seen[(string) $id] = $shape->group('seen')->integer((string) $id, 1, PageSeen::MOST_TIMES);
+        }
+
+        return new self($deadlines, new Guards($deadlines, $after), $addresses, $seen);
     }
 
     public function deadline(string $id): ?Deadline

@@ -35,6 +35,7 @@ final readonly class Visit
      * @param  array<string, string|list<string>>  $typed  what was typed, by field, to be kept
      * @param  array<string, string>  $errors  by field; `form` for the form as a whole
      * @param  Quote|null  $quote  what the checkout comes to, as it was filled in
+     * @param  bool  $seen  is this view recorded already?
      * @param  PageDeadlines|null  $deadlines  that the page is concerned with, and how they stand for this visitor
      */
     public function __construct(
@@ -47,6 +48,7 @@ final readonly class Visit
         public ?PageDeadlines $deadlines = null,
         public ?States $states = null,
         public ?VisitorIdentity $identity = null,
+        public bool $seen = false,
     ) {
         $this->submission = self::submissionOf($request, $funnel);
     }
@@ -67,7 +69,7 @@ final readonly class Visit
     public function with(array $typed, array $errors, ?Quote $quote = null): self
     {
         return new self($this->funnel, $this->page, $this->request, $typed, $errors, $quote, $this->deadlines, $this->states,
-            $this->identity);
+            $this->identity, $this->seen);
     }
 
     /** What was typed on this very device into a field: in a form of the funnel, or at its checkout. */

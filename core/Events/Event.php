@@ -18,6 +18,7 @@ final readonly class Event
      * @param  string|null  $popup  the id of the pop-up in which it happened
      * @param  string|null  $webinar  the id of the webinar it is about
      * @param  RegisteredSession|null  $registered  the session that somebody registers for
+     * @param  int  $times  the how-manieth time they see the page
      * @param  string|null  $email  the id of the email in which a link was followed; likewise `sequence` that was entered
      */
     public function __construct(
@@ -34,6 +35,7 @@ final readonly class Event
         public ?string $popup = null,
         public ?string $webinar = null,
         public ?RegisteredSession $registered = null,
+        public int $times = 1,
     ) {
     }
 
@@ -48,7 +50,7 @@ final readonly class Event
             EventType::Joined => $this->form === null ? [] : [Trigger\FormFilledIn::keyOf($this->form)],
             EventType::Tagged => $this->tag === null ? [] : [Trigger\TagAdded::keyOf($this->tag)],
             EventType::Bought => [Trigger\Bought::KEY, ...array_map(Trigger\BoughtOffer::keyOf(...), $this->offers)],
-            EventType::Viewed => $this->page === null ? [] : [Trigger\PageSeen::keyOf($this->page)],
+            EventType::Viewed => $this->page === null ? [] : Trigger\PageSeen::keysOf($this->page, $this->times),
             EventType::Clicked => $this->email === null ? [] : [Trigger\EmailClicked::keyOf($this->email)],
             EventType::Registered => $this->webinar === null ? [] : [Trigger\WebinarRegistered::keyOf($this->webinar)],
             EventType::Attended, EventType::SawOffer, EventType::LeftEarly, EventType::Missed,

@@ -45,7 +45,8 @@ for (const form of document.querySelectorAll<HTMLFormElement>('form.form')) {
 }
 
 function report(): void {
-    if (!funnel || !page) {
+    // Where something began by this view, it is recorded already.
+    if (!funnel || !page || document.body.dataset.seen !== undefined) {
         return;
     }
     const body = new URLSearchParams({ funnel, page, visitor, source });

@@ -46,6 +46,7 @@ final class RoomsTest extends TestCase
             'Webinars',
         ],
         'Journey' => ['Deadlines', 'Events', 'Forms', 'Offers', 'People/State', 'Plan', 'Sequences', 'Webinars'],
+        'Visits' => ['Deadlines', 'Plan', 'Results'],
     ];
 
     /** Each room of the application, and the rooms it uses: only such as stand above it. */
@@ -109,8 +110,8 @@ final class RoomsTest extends TestCase
         ],
         'Http/Middleware' => ['Support'],
         'Http/Site' => [
-            'Deadlines/Running', 'Drafts', 'Files', 'Forms', 'Journey', 'Mail/Emails', 'Mail/Sending', 'Mail/Unsubscribing', 'Models',
-            'Orders', 'Payments', 'People/Browsers', 'People/Proof', 'Popups', 'Rendering', 'Serving', 'Support', 'Webinars',
+            'Deadlines', 'Deadlines/Running', 'Drafts', 'Files', 'Forms', 'Journey', 'Mail/Emails', 'Mail/Sending', 'Mail/Unsubscribing',
+            'Models', 'Orders', 'Payments', 'People/Browsers', 'People/Proof', 'Popups', 'Rendering', 'Serving', 'Support', 'Webinars',
             'Webinars/Registrations',
         ],
         'Http/Studio' => [

@@ -109,14 +109,14 @@ final class DeadlineKind extends DraftKind
      * Where on the time scale of the funnel it starts, in minutes from joining: with the email whose link starts it, at once with a
      * form or a page. Nothing where that depends on what nobody knows.
      *
-     * @param  callable(string): (int|null)  $offset  of an email
+     * @param  callable(string $email): (int|null)  $offset
      */
     private static function startsAt(Deadline $deadline, callable $offset): ?int
     {
         $offsets = [];
         foreach ($deadline->starts->toArray() as $trigger) {
             $offsets[] = match ($trigger['kind']) {
-                'click' => $offset($trigger['email'] ?? ''),
+                'click' => $offset((string) ($trigger['email'] ?? '')),
                 'form', 'page', 'sequence' => 0,
                 default => null,
             };

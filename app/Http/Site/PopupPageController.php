@@ -84,7 +84,7 @@ final readonly class PopupPageController
     {
         $row = clone $live->page;
         $row->html = PopupFrame::only($row->html, $step);
-        $page = LivePage::of($live->funnel, $row);
+        $page = new LivePage($live->funnel, $row);
         $response = $this->pages->of(Arrival::again($page, $request)->with($typed, $errors), $status);
 
         return $request->boolean('frame') ? $this->framed($response) : $response;

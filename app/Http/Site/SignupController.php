@@ -100,15 +100,6 @@ final readonly class SignupController
             ->withCookie(Cookie::forget(OwnRegistration::COOKIE, '/'.$live->funnel->address));
     }
 
-    /** Is it a form of this very page that was filled in? */
-    public function takes(LivePage $live, Request $request): bool
-    {
-        $plan = Version::query()->findOrFail($live->page->version_id)->plan();
-        $page = $plan->page($live->page->page_id);
-
-        return $page !== null && is_string($request->input('form')) && self::form($plan, $page, $request->input('form')) !== null;
-    }
-
     /** What is asked after the address joins what was said before, for whoever has just said that in this browser. */
     private function secondStep(
         Request $request,

@@ -20,9 +20,8 @@ interface Trigger
     public static function label(): string;
 
     /**
-     * @return array<string, 'tag'|'form'|'offer'|'page'|'email'|'sequence'|'webinar'|'outcome'> what it needs beside its kind: the name
-     *     in written form,
-     *     and what is to be chosen
+     * @return array<string, 'tag'|'times'|'form'|'offer'|'page'|'email'|'sequence'|'webinar'|'outcome'> what it needs
+     *     beside its kind: the name in written form, and what is to be chosen
      */
     public static function fields(): array;
 
@@ -56,6 +55,6 @@ interface Trigger
      */
     public function withIds(array $ids): self;
 
-    /** @return array<string, string> */
+    /** @return array<string, string|int> */
     public function toArray(): array;
 }

@@ -102,7 +102,7 @@ final readonly class Triggers
         return new self(array_map(fn (Trigger $t): Trigger => $t->withIds($ids), $this->list));
     }
 
-    /** @return list<array<string, string>> */
+    /** @return list<array<string, string|int>> */
     public function toArray(): array
     {
         return array_map(fn (Trigger $t): array => $t->toArray(), $this->list);

@@ -225,7 +225,7 @@ final class PersonalDeadlineTest extends DeadlineTestCase
         $this->withUnencryptedCookie('lantern_visitor', (string) $visitor)->get($this->url(PageRole::Sales))->assertOk();
         self::assertSame(1, DB::table('deadline_facts')->count());
         foreach ([['User-Agent' => 'a spider'], ['Sec-Purpose' => 'prefetch']] as $headers) {
-            $this->anotherBrowser()->withHeaders($headers)->get($this->url(PageRole::Sales))->assertOk();
+            $this->anotherBrowser()->flushHeaders()->withHeaders($headers + self::BROWSER)->get($this->url(PageRole::Sales))->assertOk();
         }
         self::assertSame(1, DB::table('deadline_facts')->count(), 'programs see it, and start nothing');
         $this->flushHeaders()->withHeaders(self::BROWSER)->withUnencryptedCookie('lantern_visitor', (string) $visitor);
