@@ -8,6 +8,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\EventType;
+use Lantern\Core\Events\Trigger\PageSeen;
 use Lantern\Core\Events\Trigger\Triggers;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Forms\FormPlan;
@@ -333,7 +334,7 @@ final class JourneyTest extends TestCase
     public function test_every_kind_of_trigger_is_written_as_it_is_read_and_follows_its_part(): void
     {
         $written = [['kind' => 'form', 'form' => 'f'], ['kind' => 'tag', 'tag' => 'Cello'], ['kind' => 'bought'],
-            ['kind' => 'bought-offer', 'offer' => 'o'], ['kind' => 'page', 'page' => 'p'], ['kind' => 'click', 'email' => 'e'],
+            ['kind' => 'bought-offer', 'offer' => 'o'], ['kind' => 'page', 'page' => 'p', 'times' => 3], ['kind' => 'click', 'email' => 'e'],
             ['kind' => 'sequence', 'sequence' => 's'], ['kind' => 'registered', 'webinar' => 'w'],
             ['kind' => 'webinar', 'outcome' => 'left-early', 'webinar' => 'w']];
         $read = Triggers::fromShape(Shape::of(['starts' => [...$written, ['kind' => 'tag', 'tag' => 'CELLO']]]), 'starts');
@@ -349,6 +350,28 @@ final class JourneyTest extends TestCase
             self::assertSame(array_keys($trigger::fields()), array_keys(array_diff_key($trigger->toArray(), ['kind' => 0])),
                 'a picker asks for what is written');
         }
+    }
+
+    /** @return iterable<string, array{int, int, bool}> from how many views on, the how-manieth it is, and does that set it off? */
+    public static function views(): iterable
+    {
+        yield 'the first' => [1, 1, true];
+        yield 'a later one, of which the first was never reported' => [1, 4, true];
+        yield 'one too few' => [3, 2, false];
+        yield 'the third' => [3, 3, true];
+        yield 'after it' => [3, 4, true];
+        yield 'as many as can be told apart' => [20, 20, true];
+        yield 'more than that' => [20, 5000, true];
+    }
+
+    #[DataProvider('views')]
+    public function test_a_page_is_seen_often_enough(int $times, int $view, bool $heard): void
+    {
+        $triggers = new Triggers([new PageSeen('p', $times)]);
+        $event = new Event(EventType::Viewed, new DateTimeImmutable('2026-06-01 UTC'), page: 'p', times: $view);
+
+        self::assertSame($heard, $triggers->heardBy($event) !== null);
+        self::assertSame($times === 1 ? 'Saw “Sales”' : "Saw “Sales” {$times} times", $triggers->list[0]->words(fn (): string => 'Sales'));
     }
 
     public function test_with_double_opt_in_nothing_but_the_question_follows_until_it_is_answered(): void
