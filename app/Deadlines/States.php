@@ -9,65 +9,26 @@ use App\Deadlines\Running\Runs;
 use Carbon\CarbonImmutable;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Deadlines\DeadlineState;
-use Lantern\Core\Deadlines\Run;
-use Lantern\Core\Deadlines\ShownState;
+use Lantern\Core\Deadlines\DeadlineStates;
 
-/** How some deadlines stand for one visitor at a moment. */
-final readonly class States
+/** Loads how some deadlines stand for one visitor, and notices those that are over. */
+final class States
 {
-    /**
-     * @param  array<string, Run>  $runs  by deadline
-     * @param  array<string, DeadlineState>  $states  by deadline
-     */
-    private function __construct(public array $runs, public array $states)
-    {
-    }
-
     /** @param  list<Deadline>  $deadlines */
-    public static function of(array $deadlines, VisitorIdentity $identity, CarbonImmutable $now): self
+    public static function of(array $deadlines, VisitorIdentity $identity, CarbonImmutable $now): DeadlineStates
     {
         $holders = [];
         foreach ($deadlines as $deadline) {
             $holders[$deadline->id] = [...$identity->holders($deadline), DeadlineOwner::everyone()->key];
         }
-        $all = array_values(array_unique(array_merge([], ...array_values($holders))));
-        $known = Runs::of($all, $now, array_keys($holders));
-        $runs = $states = [];
-        foreach ($deadlines as $deadline) {
-            $run = $known[$deadline->id] ?? $deadline->forEveryone($now);
-            $states[$deadline->id] = $state = $deadline->state($run, $now);
-            if ($run !== null) {
-                $runs[$deadline->id] = $run;
-            }
-            if ($state === DeadlineState::Over && isset($known[$deadline->id]) && ! $known[$deadline->id]->closed) {
-                Runs::close($deadline->id, $holders[$deadline->id], $now);
+        $runs = Runs::of(array_values(array_unique(array_merge([], ...array_values($holders)))), $now, array_keys($holders));
+        $states = DeadlineStates::of($deadlines, $runs, $now);
+        foreach ($runs as $id => $run) {
+            if (! $run->closed && $states->state($id) === DeadlineState::Over) {
+                Runs::close($id, $holders[$id], $now);
             }
         }
 
-        return new self($runs, $states);
-    }
-
-    /**
-     * As the owner chose to look at them.
-     *
-     * @param  list<Deadline>  $deadlines
-     */
-    public static function shown(array $deadlines, ShownState $shown, CarbonImmutable $now): self
-    {
-        $runs = $states = [];
-        foreach ($deadlines as $deadline) {
-            $run = $shown->run($now);
-            $states[$deadline->id] = $shown->state($now, $deadline);
-            if ($run !== null) {
-                $runs[$deadline->id] = $run;
-            }
-        }
-
-        return new self($runs, $states);
-    }
-
-    public function state(string $deadline): DeadlineState
-    {
-        return $this->states[$deadline] ?? DeadlineState::NotStarted;
+        return $states;
     }
 }

@@ -17,9 +17,9 @@ use Lantern\Core\Offers\OrderBump;
 use Lantern\Core\Offers\PriceKind;
 use Lantern\Core\Offers\Quote;
 use Lantern\Core\Offers\Wanted;
-use Lantern\Core\Orders\ShownPrice;
 use Lantern\Core\People\EmailAddress;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Selling\Sale;
 use Lantern\Core\Support\Invalid;
 
 /** A checkout as it was filled in: read field by field, with one sentence for each that is wrong. Prices come from the plan alone. */
@@ -185,11 +185,8 @@ final class Checkout
     private function asShown(Offer $offer): Offer
     {
         $shown = ShownPrices::read($this->typed['shown'] ?? null);
-        $price = $shown?->of($offer->id);
 
-        return $shown !== null && $price !== null && $price->currency()->is($offer->price->currency())
-            && ShownPrice::holds($price->total()->minor, $offer->price->total()->minor, $shown->at, $this->now)
-            ? $offer->withPrice($price) : $offer;
+        return Sale::atPriceOf($offer, $shown?->of($offer->id), $shown?->at, $this->now);
     }
 
     /** Whoever saw another price than the one that holds is asked once more. */

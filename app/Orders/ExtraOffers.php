@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
-use App\Deadlines\Selling;
 use App\Deadlines\States;
 use App\Deadlines\VisitorIdentity;
 use App\Journey\Events;
@@ -18,6 +17,7 @@ use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\Deadline;
+use Lantern\Core\Deadlines\DeadlineStates;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Money\TaxRate;
 use Lantern\Core\Offers\Availability;
@@ -32,6 +32,9 @@ use Lantern\Core\Orders\PaymentState;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Selling\FreshOrder;
+use Lantern\Core\Selling\Sale;
+use Lantern\Core\Selling\SaleFacts;
 
 /** Offers after paying: one click charges the card that was just used, or says no thanks. Each offer is taken once in an order. */
 final readonly class ExtraOffers
@@ -43,36 +46,27 @@ final readonly class ExtraOffers
     /** May somebody with this order still take extra offers with one click? */
     public static function isFresh(Order $order, CarbonImmutable $now): bool
     {
-        return $order->bought_at !== null && $order->bought_at > $now->subMinutes((int) config('lantern.checkout.fresh_minutes'))
-            && $order->state->isKept();
+        return (new FreshOrder($order->state, $order->bought_at, (int) config('lantern.checkout.fresh_minutes')))->isFresh($now);
     }
 
     /**
-     * May it be taken with this order? Whoever bought before the end of a deadline has its grace for what comes after.
+     * May it be taken with this order?
      *
      * @param  list<Deadline>  $deadlines  of the funnel
      */
     public static function availability(Order $order, Offer $offer, array $deadlines, CarbonImmutable $now): Availability
     {
-        if (! $order->state->isKept()) {
-            // Whoever got their money back, or takes it back, is offered nothing more by one click.
-            return Availability::Over;
-        }
-        if (Sold::hasInOrder($order->id, $offer->id)) {
-            return Availability::AlreadyBought;
-        }
-
-        // What its person has otherwise is not shown, be it by an offer that is passed by, before it is proven whose order it is.
-        $availability = $offer->availability($now, $order->funnel->business->zone(), Sold::taken($offer->id),
-            $order->joined_at !== null && Sold::has($order->person, $offer->id));
         $guarding = array_values(array_filter($deadlines, fn (Deadline $d): bool => $d->guardsOffer($offer->id)));
 
-        return $availability !== Availability::OnSale || $guarding === [] || $order->owner ? $availability
-            : Selling::refusal($guarding, $offer->id, self::states($order, $guarding, $now), $order->placed_at) ?? $availability;
+        return Sale::ofExtra($offer, $order->state, Sold::hasInOrder($order->id, $offer->id), new SaleFacts(
+            $order->funnel->business->zone(), Sold::taken($offer->id),
+            // What its person has otherwise is not shown, be it by an offer that is passed by, before it is proven whose order it is.
+            $order->joined_at !== null && Sold::has($order->person, $offer->id), $guarding,
+            $guarding === [] || $order->owner ? null : self::states($order, $guarding, $now), $order->placed_at), $now);
     }
 
     /** @param  list<Deadline>  $deadlines */
-    private static function states(Order $order, array $deadlines, CarbonImmutable $now): States
+    private static function states(Order $order, array $deadlines, CarbonImmutable $now): DeadlineStates
     {
         return States::of($deadlines, new VisitorIdentity(VisitorIdentity::ofMailboxes([$order->person_id]), $order->visitor,
             (string) $order->ip,
@@ -136,7 +130,7 @@ final readonly class ExtraOffers
             OrderLine::query()->create(['order_id' => $order->id, 'number' => $number, 'kind' => $kind, 'offer_id' => $offer->id,
                 'product_id' => $product->id, 'name' => $line->name, 'page_id' => $page->id, 'line' => $line->toArray(),
                 'total' => $line->total->minor, 'state' => LineState::Held]
-                + Selling::noted($plan->deadlines, $offer->id, self::states($order, $plan->deadlines, $now), $now));
+                + Sold::under(Sale::under($offer->id, $plan->deadlines, self::states($order, $plan->deadlines, $now), $now)));
             $order->forceFill(['total' => $order->total + $line->total->minor])->save();
             OrderLog::add($order, FactType::LineAdded, $now, amount: $line->total->minor, lines: [$number => $line->total->minor],
                 data: ['name' => $line->name, 'kind' => $kind->value]);

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
-use App\Deadlines\Selling;
 use App\Deadlines\States;
 use App\Deadlines\VisitorIdentity;
 use App\Models\Order;
@@ -18,6 +17,7 @@ use App\Support\Durable;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Deadlines\DeadlineStates;
 use Lantern\Core\Offers\Availability;
 use Lantern\Core\Offers\QuoteLine;
 use Lantern\Core\Orders\FactType;
@@ -26,6 +26,8 @@ use Lantern\Core\Orders\OrderState;
 use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
 use Lantern\Core\People\TypedAddress;
+use Lantern\Core\Selling\Sale;
+use Lantern\Core\Selling\SaleFacts;
 
 /**
  * Places an order: places and coupon are taken, and the payment has its key, in one transaction, before the provider is
@@ -102,9 +104,9 @@ final readonly class PlaceOrder
      * How deadlines stand for the buyer: whoever's browser it is, and whoever's address was typed. The earliest start of them all
      * holds.
      *
-     * @return States|null nothing for the owner, who tries it out
+     * @return DeadlineStates|null nothing for the owner, who tries it out
      */
-    private static function deadlines(Attempt $attempt, Person $person): ?States
+    private static function deadlines(Attempt $attempt, Person $person): ?DeadlineStates
     {
         $deadlines = $attempt->version->plan()->deadlines;
         if ($deadlines === [] || $attempt->owner) {
@@ -118,17 +120,15 @@ final readonly class PlaceOrder
     }
 
     /** @throws NotForSale */
-    private function check(Attempt $attempt, Person $person, ?string $except, ?States $states): void
+    private function check(Attempt $attempt, Person $person, ?string $except, ?DeadlineStates $states): void
     {
         $plan = $attempt->version->plan();
         $zone = $attempt->funnel->business->zone();
         foreach ($attempt->quote->lines as $i => $line) {
             $offer = $plan->offer($line->offer);
-            $availability = $offer === null ? Availability::Over
-                : $offer->availability($attempt->at, $zone, Sold::taken($offer->id, $except), Sold::has($person, $offer->id, $except));
-            $refusal = $availability === Availability::OnSale && $states !== null
-                ? Selling::refusal($plan->deadlines, $line->offer, $states, $attempt->shownAt) : null;
-            $availability = $refusal ?? $availability;
+            $availability = $offer === null ? Availability::Over : Sale::availability($offer, new SaleFacts($zone,
+                Sold::taken($offer->id, $except), Sold::has($person, $offer->id, $except), $plan->deadlines, $states, $attempt->shownAt),
+                $attempt->at);
             if ($availability !== Availability::OnSale) {
                 throw $i === 0 ? NotForSale::availability($availability)
                     : NotForSale::because("bump-{$line->offer}", "{$line->name}: ".$availability->sentence());
@@ -167,7 +167,7 @@ final readonly class PlaceOrder
     }
 
     /** @return array<int, QuoteLine> by the line's number */
-    private function lines(Order $order, Attempt $attempt, ?States $states): array
+    private function lines(Order $order, Attempt $attempt, ?DeadlineStates $states): array
     {
         $number = (int) OrderLine::query()->where('order_id', $order->id)->max('number');
         $lines = [];
@@ -176,8 +176,7 @@ final readonly class PlaceOrder
             OrderLine::query()->create(['order_id' => $order->id, 'number' => $number, 'kind' => $line->kind, 'offer_id' => $line->offer,
                 'product_id' => $line->product, 'name' => $line->name, 'page_id' => $attempt->page->id, 'line' => $line->toArray(),
                 'total' => $line->total->minor, 'state' => LineState::Held] + ($states === null ? []
-                    : Selling::noted($attempt->version->plan()->deadlines, $line->offer, $states,
-                        CarbonImmutable::instance($attempt->at))));
+                    : Sold::under(Sale::under($line->offer, $attempt->version->plan()->deadlines, $states, $attempt->at))));
         }
         $order->unsetRelation('lines');
 

@@ -52,6 +52,17 @@ final class Sold
             ->whereIn('state', array_map(fn (LineState $s): string => $s->value, LineState::taken()))->exists();
     }
 
+    /**
+     * As the columns of a line.
+     *
+     * @param  array{deadline: string, left: int}|null  $under  the deadline it is sold under
+     * @return array{deadline_id: string, deadline_left: int}|array{}
+     */
+    public static function under(?array $under): array
+    {
+        return $under === null ? [] : ['deadline_id' => $under['deadline'], 'deadline_left' => $under['left']];
+    }
+
     /** @return array{int, int} how often a coupon was used or is being used: in all, and by a person */
     public static function uses(string $coupon, ?Person $person, ?string $except = null): array
     {

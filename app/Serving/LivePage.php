@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Serving;
 
-use App\Deadlines\States;
 use App\Deadlines\VisitorIdentity;
 use App\Models\Funnel;
 use App\Models\PublishedPage;
+use Lantern\Core\Deadlines\DeadlineStates;
 
 /** A page that somebody gets, as {@see PageFinder} has found it. */
 final readonly class LivePage
@@ -21,7 +21,7 @@ final readonly class LivePage
         public PublishedPage $page,
         public bool $closed = false,
         public ?PageDeadlines $deadlines = null,
-        public ?States $states = null,
+        public ?DeadlineStates $states = null,
         public ?VisitorIdentity $identity = null,
     ) {
     }

@@ -14,6 +14,7 @@ use App\Webinars\Registrations\Links;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Lantern\Core\Deadlines\DeadlineStates;
 use Lantern\Core\Deadlines\ShownState;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
@@ -72,7 +73,7 @@ final readonly class PageFinder
         $states = match (true) {
             $deadlines === null || $identity === null => null,
             // Owners see their pages as they are, or in the state they choose.
-            $identity->owner => States::shown($deadlines->deadlines, $shown ?? ShownState::TwoDays, $now),
+            $identity->owner => DeadlineStates::shown($deadlines->deadlines, $shown ?? ShownState::TwoDays, $now),
             default => States::of($deadlines->deadlines, $identity, $now),
         };
 

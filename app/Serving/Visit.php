@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Serving;
 
-use App\Deadlines\States;
 use App\Deadlines\VisitorIdentity;
 use App\Models\Funnel;
 use App\Models\Order;
@@ -13,7 +12,7 @@ use App\Models\Submission;
 use App\People\Proof\Proven;
 use Illuminate\Http\Request;
 use Lantern\Core\Deadlines\Deadline;
-use Lantern\Core\Deadlines\DeadlineState;
+use Lantern\Core\Deadlines\DeadlineStates;
 use Lantern\Core\Offers\Quote;
 
 /** One visit to a published page: what its slots are filled from. */
@@ -46,7 +45,7 @@ final readonly class Visit
         public array $errors = [],
         public ?Quote $quote = null,
         public ?PageDeadlines $deadlines = null,
-        public ?States $states = null,
+        public ?DeadlineStates $states = null,
         public ?VisitorIdentity $identity = null,
         public bool $seen = false,
     ) {
@@ -92,9 +91,8 @@ final readonly class Visit
     /** Where visitors of this page are led once the deadline that guards it has passed, if they are led anywhere. */
     public function afterwards(): ?string
     {
-        $over = array_fill_keys(array_map(fn (Deadline $d): string => $d->id, $this->deadlines->deadlines ?? []), DeadlineState::Over);
-        $place = $this->deadlines?->guards->page($this->page->page_id, $over);
-        $address = $place?->page === null || $place->page === $this->page->page_id ? null : $this->deadlines?->address($place->page);
+        $place = $this->deadlines?->guards->afterwards($this->page->page_id);
+        $address = $place?->page === null ? null : $this->deadlines?->address($place->page);
 
         return $place->url ?? ($address === null ? null : $this->funnel->url($address));
     }

@@ -68,6 +68,14 @@ final readonly class Guards
         return $access;
     }
 
+    /** Where visitors of a page are led once the deadlines that guard it have passed, if they are led anywhere else. */
+    public function afterwards(string $page): ?Place
+    {
+        $place = $this->page($page, array_fill_keys(array_map(fn (Deadline $d): string => $d->id, $this->deadlines), DeadlineState::Over));
+
+        return $place->page === $page || ($place->page === null && $place->url === null) ? null : $place;
+    }
+
     /** @param  array<string, DeadlineState>  $states */
     private function insteadOf(string $page, array $states): ?Place
     {

@@ -47,6 +47,7 @@ final class RoomsTest extends TestCase
         ],
         'Journey' => ['Deadlines', 'Events', 'Forms', 'Offers', 'People/State', 'Plan', 'Sequences', 'Webinars'],
         'Visits' => ['Deadlines', 'Plan', 'Results'],
+        'Selling' => ['Deadlines', 'Offers', 'Orders'],
     ];
 
     /** Each room of the application, and the rooms it uses: only such as stand above it. */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
-use App\Deadlines\Selling;
 use App\Forms\FormToken;
 use App\Orders\ShownPrices;
 use App\Orders\Sold;
@@ -25,6 +24,8 @@ use Lantern\Core\Offers\Quote;
 use Lantern\Core\Offers\Wanted;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Selling\Sale;
+use Lantern\Core\Selling\SaleFacts;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
@@ -65,16 +66,12 @@ final readonly class CheckoutSlot implements Slot
         $offer = Offer::fromShape($shape->group('offer'));
         $product = Product::fromShape($shape->group('product'));
         $now = CarbonImmutable::now();
-        $zone = $visit->funnel->business->zone();
         $order = $visit->order();
         $reader = $visit->reader()?->person;
         // What an order in this browser holds is known here; what else its person has is not, before they have come by a link of theirs.
         $has = ($order !== null && $order->state->isBought() && Sold::hasInOrder($order->id, $offer->id))
             || ($reader !== null && Sold::has($reader, $offer->id));
-        $availability = $offer->availability($now, $zone, Sold::taken($offer->id), $has);
-        if ($availability === Availability::OnSale) {
-            $availability = self::refusal($visit, $offer->id) ?? $availability;
-        }
+        $availability = Sale::availability($offer, self::facts($visit, $offer->id, $has), $now);
         if ($availability !== Availability::OnSale) {
             return '<div class="checkout-over" role="status"><h3>'.e($availability->heading()).'</h3><p>'.e($availability
                 ->sentence()).'</p></div>';
@@ -112,12 +109,11 @@ final readonly class CheckoutSlot implements Slot
             'due' => $quote->dueNow()->words($language), 'card' => $quote->dueNow()->isPositive()];
     }
 
-    /** Whether a deadline stands in the way. To somebody who is filling it in, grace is never shown, and is theirs. */
-    private static function refusal(Visit $visit, string $offer): ?Availability
+    /** What is known of whoever looks at it. To somebody who is filling it in, grace is never shown, and is theirs. */
+    private static function facts(Visit $visit, string $offer, bool $has): SaleFacts
     {
-        return $visit->deadlines === null || $visit->states === null || $visit->identity?->owner === true ? null
-            : Selling::refusal($visit->deadlines->deadlines, $offer, $visit->states,
-                self::shown($visit)?->since);
+        return new SaleFacts($visit->funnel->business->zone(), Sold::taken($offer), $has, $visit->deadlines->deadlines ?? [],
+            $visit->identity?->owner === true ? null : $visit->states, self::shown($visit)?->since);
     }
 
     /** What came with a checkout that is shown again. */
@@ -143,8 +139,7 @@ final readonly class CheckoutSlot implements Slot
         $bumps = [];
         foreach ($noted->groups('bumps', Offer::MOST_BUMPS) as $bump) {
             $offer = Offer::fromShape($bump->group('offer'));
-            if ($offer->availability($now, $visit->funnel->business->zone(), Sold::taken($offer->id), false) === Availability::OnSale
-                && self::refusal($visit, $offer->id) === null) {
+            if (Sale::availability($offer, self::facts($visit, $offer->id, false), $now) === Availability::OnSale) {
                 $product = Product::fromShape($bump->group('product'));
                 $words = OrderBump::fromShape(Shape::of(['offer' => $offer->id, 'words' => $bump->text('words', 300, '')]))->words;
                 $bumps[] = ['offer' => $offer, 'product' => $product, 'words' => $words === '' ? "Yes, add {$product->name}." : $words,

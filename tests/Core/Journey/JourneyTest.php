@@ -334,8 +334,8 @@ final class JourneyTest extends TestCase
     public function test_every_kind_of_trigger_is_written_as_it_is_read_and_follows_its_part(): void
     {
         $written = [['kind' => 'form', 'form' => 'f'], ['kind' => 'tag', 'tag' => 'Cello'], ['kind' => 'bought'],
-            ['kind' => 'bought-offer', 'offer' => 'o'], ['kind' => 'page', 'page' => 'p', 'times' => 3], ['kind' => 'click', 'email' => 'e'],
-            ['kind' => 'sequence', 'sequence' => 's'], ['kind' => 'registered', 'webinar' => 'w'],
+            ['kind' => 'bought-offer', 'offer' => 'o'], ['kind' => 'page', 'page' => 'p', 'times' => 3],
+            ['kind' => 'click', 'email' => 'e'], ['kind' => 'sequence', 'sequence' => 's'], ['kind' => 'registered', 'webinar' => 'w'],
             ['kind' => 'webinar', 'outcome' => 'left-early', 'webinar' => 'w']];
         $read = Triggers::fromShape(Shape::of(['starts' => [...$written, ['kind' => 'tag', 'tag' => 'CELLO']]]), 'starts');
 
@@ -371,7 +371,8 @@ final class JourneyTest extends TestCase
         $event = new Event(EventType::Viewed, new DateTimeImmutable('2026-06-01 UTC'), page: 'p', times: $view);
 
         self::assertSame($heard, $triggers->heardBy($event) !== null);
-        self::assertSame($times === 1 ? 'Saw “Sales”' : "Saw “Sales” {$times} times", $triggers->list[0]->words(fn (): string => 'Sales'));
+        self::assertSame($times === 1 ? 'Saw “Sales”' : "Saw “Sales” {$times} times",
+            $triggers->list[0]->words(fn (): string => 'Sales'));
     }
 
     public function test_with_double_opt_in_nothing_but_the_question_follows_until_it_is_answered(): void
