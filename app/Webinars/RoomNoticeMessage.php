@@ -6,12 +6,12 @@ namespace App\Webinars;
 
 use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
-use App\Mail\Sequences\SequenceMessage;
 use App\Models\Message;
 use App\Support\Hosts;
 use App\Support\RichText;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Page\Look\Colour;
+use Lantern\Core\Sending\SequenceCheck;
 use Lantern\Core\Webinars\Webinar;
 
 /** To the owner: a question that was asked while a recording played, or that reminders of a session went out too late. */
@@ -49,7 +49,7 @@ final class RoomNoticeMessage extends KindOfMessage
     private static function late(Webinar $webinar, string $session, Message $message): ?EmailSource
     {
         $registered = DB::table('registrations')->where('webinar_id', $webinar->id)->where('session_key', $session)->select('person_id');
-        $late = DB::table('messages')->where('funnel_id', $message->funnel_id)->where('trouble', SequenceMessage::TOO_LATE)
+        $late = DB::table('messages')->where('funnel_id', $message->funnel_id)->where('trouble', SequenceCheck::TOO_LATE)
             ->whereIn('person_id', $registered)->whereNotNull('registration_id')->count();
 
         return $late === 0 ? null : self::email("Emails about “{$webinar->title}” came too late",

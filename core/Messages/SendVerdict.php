@@ -9,7 +9,12 @@ use DateTimeImmutable;
 /** May a message go out? Yes; no, and why; or not before a moment. */
 final readonly class SendVerdict
 {
-    private function __construct(public ?string $cancel = null, public ?DateTimeImmutable $later = null)
+    /**
+     * @param  string|null  $cancel  why it does not go, in one sentence for the owner
+     * @param  DateTimeImmutable|null  $later  when it is looked at again
+     * @param  LateSession|null  $tell  what the owner is to be told of it
+     */
+    private function __construct(public ?string $cancel = null, public ?DateTimeImmutable $later = null, public ?LateSession $tell = null)
     {
     }
 
@@ -19,9 +24,9 @@ final readonly class SendVerdict
     }
 
     /** @param  string  $why  one sentence for the owner */
-    public static function cancel(string $why): self
+    public static function cancel(string $why, ?LateSession $tell = null): self
     {
-        return new self($why);
+        return new self($why, null, $tell);
     }
 
     public static function later(DateTimeImmutable $when): self

@@ -22,4 +22,10 @@ final readonly class Session
         public DateTimeZone $zone,
     ) {
     }
+
+    /** Does it begin whenever its person likes? */
+    public function isOnDemand(): bool
+    {
+        return $this->key === 'd';
+    }
 }

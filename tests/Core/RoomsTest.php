@@ -48,6 +48,7 @@ final class RoomsTest extends TestCase
         'Journey' => ['Deadlines', 'Events', 'Forms', 'Offers', 'People/State', 'Plan', 'Sequences', 'Webinars'],
         'Visits' => ['Deadlines', 'Plan', 'Results'],
         'Selling' => ['Deadlines', 'Offers', 'Orders'],
+        'Sending' => ['Deadlines', 'Messages', 'People', 'People/State', 'Plan', 'Sequences', 'Webinars'],
     ];
 
     /** Each room of the application, and the rooms it uses: only such as stand above it. */
@@ -92,8 +93,8 @@ final class RoomsTest extends TestCase
         'Mail/Broadcasts' => ['Mail/Emails', 'Models', 'People/Segments', 'Support'],
         'Mail/Owner' => ['Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'Support'],
         'Webinars' => [
-            'Deadlines/Running', 'Journey', 'Mail/Emails', 'Mail/Sending', 'Mail/Sequences', 'Models', 'People/Facts', 'People/Proof',
-            'Support', 'Webinars/Registrations',
+            'Deadlines/Running', 'Journey', 'Mail/Emails', 'Mail/Sending', 'Models', 'People/Facts', 'People/Proof', 'Support',
+            'Webinars/Registrations',
         ],
         'Serving' => [
             'Deadlines', 'Files', 'Forms', 'Journey', 'Models', 'Orders', 'Payments', 'People/Proof', 'Rendering', 'Support', 'Webinars',

@@ -8,7 +8,6 @@ use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
 use App\Models\Broadcast;
 use App\Models\Message;
-use Lantern\Core\People\Subscription;
 
 /** A broadcast: for those who agreed to more than what they asked for. */
 final class BroadcastMessage extends KindOfMessage
@@ -24,11 +23,5 @@ final class BroadcastMessage extends KindOfMessage
     public function optOut(Message $message): string
     {
         return 'broadcasts';
-    }
-
-    public function refuses(Subscription $subscription): ?string
-    {
-        return parent::refuses($subscription) ?? ($subscription === Subscription::Subscribed ? null
-            : 'Agreed only to what they asked for.');
     }
 }

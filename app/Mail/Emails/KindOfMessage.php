@@ -8,7 +8,6 @@ use App\Models\Message;
 use App\Models\Version;
 use Carbon\CarbonImmutable;
 use Lantern\Core\Messages\SendVerdict;
-use Lantern\Core\People\Subscription;
 use Lantern\Core\Plan\Plan;
 
 /**
@@ -48,16 +47,6 @@ abstract class KindOfMessage
     public function optOut(Message $message): ?string
     {
         return null;
-    }
-
-    /** Why somebody who stands like this gets none of it; null if they do. Asked only of what one can opt out of. */
-    public function refuses(Subscription $subscription): ?string
-    {
-        return match (true) {
-            $subscription->getsSequences() => null,
-            $subscription === Subscription::Unsubscribed => 'Unsubscribed before it was due.',
-            default => 'The address was never confirmed.',
-        };
     }
 
     /** The last word, when nothing about its reader speaks against it. */

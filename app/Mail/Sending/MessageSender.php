@@ -12,6 +12,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Messages\MessageKind;
 use Lantern\Core\Messages\MessageState;
+use Lantern\Core\Sending\SequenceCheck;
 use Lantern\Core\Support\Invalid;
 use Symfony\Component\Mime\Exception\ExceptionInterface as MimeException;
 use Throwable;
@@ -26,7 +27,8 @@ final readonly class MessageSender
     /** Minutes to wait after the first, second … temporary trouble. */
     private const BACK_OFF = [1, 5, 15, 60, 240];
 
-    public function __construct(private Provider $provider, private Gate $gate, private EmailWriter $writer, private Feedback $feedback)
+    public function __construct(private Provider $provider, private Gate $gate, private EmailWriter $writer, private Feedback $feedback,
+        private Planner $planner)
     {
     }
 
@@ -50,6 +52,9 @@ final readonly class MessageSender
     private function handOver(Message $message, CarbonImmutable $now): void
     {
         $verdict = $this->gate->verdict($message, $now);
+        if ($verdict->tell !== null) {
+            $this->planner->planLateSession($message, $verdict->tell, $now);
+        }
         if ($verdict->cancel !== null) {
             $this->end($message, MessageState::Cancelled, $verdict->cancel);
 
@@ -76,7 +81,7 @@ final readonly class MessageSender
             return;
         }
         if ($email === null || $mime === null) {
-            $this->end($message, MessageState::Cancelled, 'The email was removed from the funnel.');
+            $this->end($message, MessageState::Cancelled, SequenceCheck::REMOVED);
 
             return;
         }

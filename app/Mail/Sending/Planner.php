@@ -7,6 +7,7 @@ namespace App\Mail\Sending;
 use App\Mail\Emails\WrittenEmail;
 use App\Models\Business;
 use App\Models\Confirmation;
+use App\Models\Message;
 use App\Models\Order;
 use App\Models\Person;
 use App\Models\Registration;
@@ -18,6 +19,7 @@ use Carbon\CarbonImmutable;
 use DateTimeInterface;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Journey\Effects\SendEmail;
+use Lantern\Core\Messages\LateSession;
 use Lantern\Core\Messages\MessageKind;
 use Lantern\Core\Messages\MessageState;
 
@@ -25,6 +27,9 @@ use Lantern\Core\Messages\MessageState;
 final class Planner
 {
     private const MOST_ASKED_A_DAY = 5;
+
+    /** Minutes. */
+    private const TELLS_LATE_AFTER = 5;
 
     public function planSequenceEmail(Version $version, Person $person, SendEmail $effect): void
     {
@@ -176,6 +181,14 @@ final class Planner
         $this->plan($key, ['business_id' => $business->id, 'person_id' => null, 'funnel_id' => $funnel,
             'kind' => MessageKind::RoomNotice->value, 'name' => 'News of a webinar', 'to_address' => $business->sender_address,
             'due_at' => Instant::sql($at), 'content' => json_encode($content, JSON_THROW_ON_ERROR)]);
+    }
+
+    /** Something kept emails about a session from going out: the owner hears of it, once for each session, and of how many. */
+    public function planLateSession(Message $message, LateSession $late, CarbonImmutable $now): void
+    {
+        // By then others that came too late are found as well.
+        $this->planRoomNotice($message->business, (string) $message->funnel_id, "late:{$late->webinar}:{$late->session}",
+            $now->addMinutes(self::TELLS_LATE_AFTER), ['late' => $late->webinar, 'session' => $late->session]);
     }
 
     /** @param  array<string, mixed>  $message */

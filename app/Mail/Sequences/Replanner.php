@@ -21,6 +21,7 @@ use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Messages\MessageKind;
 use Lantern\Core\Messages\MessageState;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Sending\SequenceCheck;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Sequences\Replan;
 use Lantern\Core\Sequences\SequencePlan;
@@ -31,8 +32,6 @@ use stdClass;
 /** Carries a change of a sequence to the people who are in it, or says beforehand what it would mean for them. */
 final class Replanner
 {
-    public const REMOVED = 'The email was removed from the funnel.';
-
     /** Like what was removed, such an email may be planned again. */
     public const OUTRUN = 'Its deadline ends sooner now, or runs no more.';
 
@@ -273,7 +272,7 @@ final class Replanner
             ->whereNotNull('email_id')
             ->when($about !== null, fn (Builder $q) => $q->whereIn('email_id', $about ?? []))
             ->where(fn (Builder $q) => $q->where('state', '!=', MessageState::Cancelled)->orWhereNull('trouble')
-                ->orWhereNotIn('trouble', [self::REMOVED, self::OUTRUN]))
+                ->orWhereNotIn('trouble', [SequenceCheck::REMOVED, self::OUTRUN]))
             ->orderBy('created_at')->get(['person_id', 'email_id', 'state', 'due_at']) as $m) {
             $messages[$m->person_id][$m->email_id] = ['state' => MessageState::from((string) $m->state),
                 'due' => $m->state === MessageState::Waiting->value
@@ -363,7 +362,7 @@ final class Replanner
                 $moved[$email][Instant::sql($due)][] = $person;
             }
             foreach ($replan->cancel as $email) {
-                $cancelled[in_array($email, $replan->outrun, true) ? self::OUTRUN : self::REMOVED][$email][] = $person;
+                $cancelled[in_array($email, $replan->outrun, true) ? self::OUTRUN : SequenceCheck::REMOVED][$email][] = $person;
             }
             foreach ($replan->plan as $email => $due) {
                 $turn = EmailTurns::of($version->plan()->email((string) $email), $person, (int) $enrolment->run);
@@ -393,7 +392,7 @@ final class Replanner
         // One that was removed and put back is the same message again.
         foreach ($again as $due => $keys) {
             DB::table('messages')->whereIn('unique_key', $keys)->where('state', MessageState::Cancelled)
-                ->whereIn('trouble', [self::REMOVED, self::OUTRUN])
+                ->whereIn('trouble', [SequenceCheck::REMOVED, self::OUTRUN])
                 ->update(['state' => MessageState::Waiting, 'due_at' => $due, 'queued_at' => null, 'trouble' => null,
                     'updated_at' => $stamp]);
         }

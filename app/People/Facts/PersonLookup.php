@@ -21,6 +21,7 @@ use Lantern\Core\People\State\DoneDeed;
 use Lantern\Core\People\State\Enrolment;
 use Lantern\Core\People\State\PersonState;
 use Lantern\Core\People\State\PlannedEmail;
+use Lantern\Core\Sequences\EmailPlan;
 use stdClass;
 
 /** Loads what is known of a person, in pieces: those that a kind of decision asks for. */
@@ -44,6 +45,21 @@ final class PersonLookup
         return new PersonState(self::zone($person), $person->business->zone(), subscription: $person->subscription(),
             joined: $person->joined_at, active: $person->active_at, tags: self::tags($person), deadlines: self::runs($person, $now),
             fields: self::fields($person), deeds: self::deeds($person), webinars: RegisteredSessions::known($person->id));
+    }
+
+    /**
+     * What the last look before an email of a sequence goes out asks for.
+     *
+     * @param  EmailPlan|null  $email  as it is now; null where it is gone
+     */
+    public static function forEmail(Person $person, ?EmailPlan $email, DateTimeImmutable $now): PersonState
+    {
+        $known = ($email?->only->isEverybody() ?? true) ? new PersonState(self::zone($person), $person->business->zone(),
+            deadlines: $email?->by === null ? [] : self::runs($person, $now)) : self::forRules($person, $now);
+
+        return $known->with(registrations: $email?->session === null ? []
+            : RegisteredSessions::ofPeople([$person->id], [$email->session->webinar])[$person->id] ?? [],
+            products: $email?->by === null ? [] : self::products($person));
     }
 
     /**

@@ -86,14 +86,18 @@ final class RegisteredSessions
             ->when($webinars !== null, fn ($q) => $q->whereIn('webinar_id', $webinars ?? []))
             ->where('state', '!=', Registration::CANCELLED)->orderByRaw('open is null')->orderByDesc('id')
             ->get(['id', 'person_id', 'funnel_id', 'webinar_id', 'session_key', 'starts_at', 'ends_at', 'zone', 'state', 'chosen_at',
-                'number']);
+                'number', 'open']);
     }
 
-    /** @return array{id: string, number: int}|null the registration that somebody has now, and how often it was changed */
+    /**
+     * @return array{id: string, number: int, session: string, open: bool}|null the registration that somebody has now, how often it was
+     *     changed, the key of its session, and whether it is before them still
+     */
     public static function current(string $person, string $webinar): ?array
     {
         foreach (self::rows([$person], [$webinar]) as $row) {
-            return ['id' => (string) $row->id, 'number' => (int) $row->number];
+            return ['id' => (string) $row->id, 'number' => (int) $row->number, 'session' => (string) $row->session_key,
+                'open' => $row->open !== null];
         }
 
         return null;

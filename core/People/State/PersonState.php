@@ -66,6 +66,17 @@ final readonly class PersonState
         return new self($zone, $ownerZone ?? $zone, false, Subscription::Subscribed, null, null, [], [], [], [], [], [], [], [], []);
     }
 
+    /**
+     * The same with two pieces more.
+     *
+     * @param  array<string, RegisteredSession>  $registrations
+     * @param  list<string>  $products
+     */
+    public function with(array $registrations, array $products): self
+    {
+        return $this->changed(registrations: $registrations, products: $products);
+    }
+
     public function asOwner(): self
     {
         return $this->changed(owner: true);
