@@ -22,14 +22,16 @@ use Lantern\Core\Events\EventType;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Forms\SignupCheck;
+use Lantern\Core\Forms\SignupFacts;
 use Lantern\Core\Forms\SubmissionState;
 use Lantern\Core\Journey\Decision;
 use Lantern\Core\Journey\Journey;
 use Lantern\Core\People\EmailAddress;
 use Lantern\Core\People\FieldKind;
-use Lantern\Core\People\TypedAddress;
 use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Webinars\RegisteredSession;
+use Lantern\Core\Webinars\SessionPick;
 use LogicException;
 
 /**
@@ -57,20 +59,20 @@ final readonly class TakeSignup
                 return [$before, new Decision($before->state === SubmissionState::Waiting ? null
                     : $journey->way($signup->page->id, Outcome::Joined))];
             }
-            // Whoever has left comes back only by confirming that it is them, whatever the form asks for.
-            $waits = $signup->form->doubleOptIn || self::hasLeft($signup->funnel->business_id, $email);
-            $person = $this->person($signup, $email, $waits);
+            $known = Person::query()->where('business_id', $signup->funnel->business_id)->where('email_key', $email->key)->first();
+            $meaning = SignupCheck::of($signup->form, $signup->answers, new SignupFacts($known !== null,
+                $known?->unsubscribed_at !== null || Suppressions::why($signup->funnel->business_id, $email->display) === 'unsubscribed',
+                $signup->proven?->has($email->key) ?? false));
+            $person = $this->person($signup, $email, $known, $meaning->waits);
             $submission = Submission::query()->create([
                 'token' => $token, 'funnel_id' => $signup->funnel->id, 'version_id' => $signup->version->id,
                 'page_id' => $signup->page->id, 'form_id' => $signup->form->id, 'person_id' => $person->id,
                 'answers' => $signup->answers->values, 'consent_words' => $signup->form->consent,
-                // Words under a button are agreed to by pressing it; words beside a box by ticking it.
-                'consented' => $signup->form->consent !== '' && ($signup->answers->consented || ! $signup->form->consentRequired),
-                'marketing' => $signup->form->marketing === '' ? null : $signup->answers->marketing,
+                'consented' => $meaning->consented, 'marketing' => $meaning->marketing,
                 'marketing_words' => $signup->form->marketing === '' ? null : $signup->form->marketing,
                 'ip' => $signup->ip, 'user_agent' => $signup->userAgent === null ? null : mb_substr($signup->userAgent, 0, 500),
                 'source' => $signup->source === [] ? null : $signup->source, 'submitted_at' => $signup->at,
-                'state' => $waits ? SubmissionState::Waiting : SubmissionState::Taken, 'visitor' => $signup->visitor,
+                'state' => $meaning->waits ? SubmissionState::Waiting : SubmissionState::Taken, 'visitor' => $signup->visitor,
                 'session' => $signup->session === '' || $signup->form->webinar === '' ? null
                     : ['webinar' => $signup->form->webinar, 'key' => $signup->session,
                         'zone' => $signup->zone ?? $signup->funnel->business->timezone],
@@ -80,9 +82,8 @@ final readonly class TakeSignup
             $submission->setRelation('person', $person)->setRelation('funnel', $signup->funnel)->setRelation('version', $signup->version);
 
             return [$submission,
-                $waits ? $this->events->take(NewEvent::ofSubmission(EventType::Asked, $submission, $signup->at, $signup->owner))
-                : $this->complete($submission, $signup->form, $signup->at, $signup->owner,
-                    TypedAddress::isTheirs(! $person->wasRecentlyCreated, $signup->proven?->has($email->key) ?? false))];
+                $meaning->waits ? $this->events->take(NewEvent::ofSubmission(EventType::Asked, $submission, $signup->at, $signup->owner))
+                : $this->complete($submission, $signup->form, $signup->at, $signup->owner, $meaning->theirs)];
         });
     }
 
@@ -127,13 +128,8 @@ final readonly class TakeSignup
         // Joining again is agreeing again: somebody who had unsubscribed and comes back of their own accord is back.
         $person->forceFill(($theirs ? ['unsubscribed_at' => null, 'quiet_until' => null] : []) + ['pending' => false,
             'owner_try' => $person->owner_try && $owner,
-            'marketing' => match (true) {
-                ! $theirs && ! $person->pending => $person->marketing,
-                $submission->marketing !== null => $submission->marketing
-                    || ($person->marketing && ! $person->wasRecentlyCreated && ! $person->pending),
-                $form->consent !== '' => true,
-                default => $person->marketing,
-            }])->save();
+            'marketing' => SignupCheck::marketing($form, $submission->marketing, $person->marketing, $person->wasRecentlyCreated,
+                $person->pending, $theirs)])->save();
         if ($theirs) {
             Suppressions::cameBack($person->business_id, $person->email);
         }
@@ -162,10 +158,9 @@ final readonly class TakeSignup
         }
         $before = Registration::query()->where('person_id', $submission->person_id)->where('webinar_id', $webinar->id)
             ->whereNotNull('open')->first();
-        // Theirs by a link in an email, or the place that was taken in this very browser.
-        $knows = $theirs || ($submission->visitor !== null && $before !== null && Submission::query()->whereKey($before->submission_id)
-            ->where('visitor', $submission->visitor)->exists());
-        if ($before !== null && ! $knows) {
+        $here = $submission->visitor !== null && $before !== null && Submission::query()->whereKey($before->submission_id)
+            ->where('visitor', $submission->visitor)->exists();
+        if ($before !== null && ! SessionPick::mayMove(true, $theirs, $here)) {
             $this->planner->planAboutSession($before, 'again', $at);
 
             return null;
@@ -174,15 +169,8 @@ final readonly class TakeSignup
         return RegisteredSessions::choose($webinar, $chosen['key'], new DateTimeZone($chosen['zone']), $submission->person_id, $at);
     }
 
-    private static function hasLeft(int $business, EmailAddress $email): bool
+    private function person(Signup $signup, EmailAddress $email, ?Person $person, bool $waits): Person
     {
-        return Suppressions::why($business, $email->display) === 'unsubscribed'
-            || Person::query()->where('business_id', $business)->where('email_key', $email->key)->whereNotNull('unsubscribed_at')->exists();
-    }
-
-    private function person(Signup $signup, EmailAddress $email, bool $waits): Person
-    {
-        $person = Person::query()->where('business_id', $signup->funnel->business_id)->where('email_key', $email->key)->first();
         if ($person === null) {
             $values = $signup->answers->values;
             $why = Suppressions::why($signup->funnel->business_id, $email->display);
@@ -213,10 +201,12 @@ final readonly class TakeSignup
         $person->forceFill(array_filter([
             'first_name' => $values[FieldKind::FirstName->value] ?? '', 'last_name' => $values[FieldKind::LastName->value] ?? '',
             'phone' => $values[FieldKind::Phone->value] ?? '',
-        ], fn (string $v, string $name): bool => $v !== '' && ($theirs || $person->getAttribute($name) === ''), ARRAY_FILTER_USE_BOTH))
+        ], fn (string $v, string $name): bool => SignupCheck::takesOver($v, (string) $person->getAttribute($name), $theirs),
+            ARRAY_FILTER_USE_BOTH))
             ->save();
         foreach ($form->fields as $field) {
-            if ($field->keep && ($values[$field->key()] ?? '') !== '' && ($theirs || ! OwnFields::has($person->id, $field->key()))) {
+            $known = $theirs ? '' : (OwnFields::has($person->id, $field->key()) ? 'something' : '');
+            if ($field->keep && SignupCheck::takesOver($values[$field->key()] ?? '', $known, $theirs)) {
                 OwnFields::know($person->business_id, $field);
                 OwnFields::set($person->id, $field->key(),
                     $field->kind === FieldKind::Choices ? explode("\n", $values[$field->key()]) : [$values[$field->key()]]);

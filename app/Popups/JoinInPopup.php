@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Popups;
 
+use App\Forms\AfterSubmission;
 use App\Forms\Confirmations;
 use App\Forms\FormToken;
 use App\Forms\PopupOrigin;
@@ -22,14 +23,9 @@ use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Forms\FormPlan;
-use Lantern\Core\Forms\SubmissionState;
-use Lantern\Core\Journey\Journey;
-use Lantern\Core\Page\Block\Block;
-use Lantern\Core\Page\Block\BlockKind;
-use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Journey\AfterForm;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Popups\PopupFactType;
 
@@ -69,7 +65,7 @@ final readonly class JoinInPopup
         if ($step === 2) {
             return $this->secondStep($request, $live, $plan, $form, $answers);
         }
-        $page = ($asked->page === null ? null : $plan->page($asked->page->page_id)) ?? self::pageOf($plan, $form->id);
+        $page = ($asked->page === null ? null : $plan->page($asked->page->page_id)) ?? AfterForm::pageOf($plan, $form->id);
         if ($page === null) {
             return Joined::said(404, 'This form is not open at the moment.');
         }
@@ -136,39 +132,6 @@ final readonly class JoinInPopup
     private function after(Submission $submission, LivePopup $live, Plan $plan): Joined
     {
         return $live->popup->after->kind === 'thanks' ? Joined::thanked($submission) : Joined::led($submission,
-            self::onward($submission, $plan));
-    }
-
-    /** Where a pop-up leads whoever has joined in it; nothing where it leads nowhere of its own. */
-    public static function onward(Submission $submission, Plan $plan): string
-    {
-        $after = $plan->popup($submission->popup_id ?? '')?->after;
-        if ($after?->kind === 'address') {
-            return $after->to;
-        }
-        if ($submission->state === SubmissionState::Waiting && ($plan->form($submission->form_id)->doubleOptIn ?? false)) {
-            return Confirmations::waitingLink($submission);
-        }
-        $page = $after?->kind === 'page' ? $plan->page($after->to) : null;
-        if ($page !== null) {
-            return $submission->funnel->url($page->address);
-        }
-        $journey = new Journey($plan);
-        $way = $journey->way($submission->page_id, Outcome::Joined)
-            ?? $journey->way(self::pageOf($plan, $submission->form_id)?->id, Outcome::Joined);
-
-        return $way->toUrl ?? $submission->funnel->url($plan->page($way->toPage ?? '')->address ?? '');
-    }
-
-    /** The page on which a form stands; the entry page where it stands on none. */
-    public static function pageOf(Plan $plan, string $form): ?PagePlan
-    {
-        foreach ($plan->pages as $page) {
-            if (array_filter($page->document->blocksOf(BlockKind::Form), fn (Block $b): bool => $b->field('form') === $form) !== []) {
-                return $page;
-            }
-        }
-
-        return $plan->entry();
+            AfterSubmission::url($submission, $plan));
     }
 }

@@ -16,7 +16,6 @@ use App\Models\PublishedPage;
 use App\Models\Site;
 use App\Models\Version;
 use App\Popups\FactLog;
-use App\Popups\JoinInPopup;
 use App\Popups\LivePopup;
 use App\Popups\PopupView;
 use App\Popups\SeenPages;
@@ -24,6 +23,7 @@ use App\Popups\VisitLog;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Lantern\Core\Forms\Answers;
+use Lantern\Core\Journey\AfterForm;
 use Lantern\Core\Popups\Popup;
 use Lantern\Core\Popups\PopupDesigns;
 use Lantern\Core\Popups\PopupFactType;
@@ -174,7 +174,7 @@ final readonly class DemoPopups
         $version = Version::query()->findOrFail($live->page->version_id);
         $plan = $version->plan();
         $form = $plan->forms[0];
-        $page = JoinInPopup::pageOf($plan, $form->id) ?? throw new RuntimeException('A funnel has a page.');
+        $page = AfterForm::pageOf($plan, $form->id) ?? throw new RuntimeException('A funnel has a page.');
         [$submission] = $this->takeSignup->take(new Signup($live->funnel, $version, $page, $form, Answers::read($form, $crowd->somebody()),
             md5((string) $asked->visitor), CarbonImmutable::now(), $asked->visitor, $crowd->zone(), ['ref' => '127.0.0.1'],
             '192.0.2.'.$crowd->between(1, 254), 'Demo browser', popped: new PopupOrigin($live->popup->id, $asked->site?->id,

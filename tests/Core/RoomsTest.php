@@ -45,7 +45,7 @@ final class RoomsTest extends TestCase
             'Deadlines', 'Emails', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Plan', 'Popups', 'Rules', 'Sequences', 'Support',
             'Webinars',
         ],
-        'Journey' => ['Deadlines', 'Events', 'Forms', 'Offers', 'People/State', 'Plan', 'Sequences', 'Webinars'],
+        'Journey' => ['Deadlines', 'Events', 'Forms', 'Offers', 'Page', 'People/State', 'Plan', 'Sequences', 'Webinars'],
         'Visits' => ['Deadlines', 'Plan', 'Results'],
         'Selling' => ['Deadlines', 'Offers', 'Orders'],
         'Sending' => ['Deadlines', 'Messages', 'People', 'People/State', 'Plan', 'Sequences', 'Webinars'],

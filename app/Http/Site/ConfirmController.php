@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Forms\AfterSubmission;
 use App\Forms\Confirmations;
 use App\Forms\TakeSignup;
 use App\Models\Confirmation;
@@ -26,6 +27,7 @@ use Illuminate\Support\Facades\View;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Forms\ConfirmWords;
 use Lantern\Core\Forms\SubmissionState;
+use Lantern\Core\Journey\AfterForm;
 use Lantern\Core\Journey\Decision;
 use Lantern\Core\Page\Look\Background;
 use Lantern\Core\Page\Look\Paint;
@@ -112,8 +114,8 @@ final readonly class ConfirmController
             return $this->ask($confirmation, $seal);
         }
         $funnel = $found->submission->funnel;
-        $target = $decision->way->toUrl
-            ?? $funnel->url($found->submission->version->plan()->page($decision->way->toPage ?? '')->address ?? '');
+        $plan = $found->submission->version->plan();
+        $target = AfterSubmission::to(AfterForm::confirmed($plan, $found->submission->page_id), $plan, $found->submission);
 
         return redirect()->away($target, 303)
             ->withCookie(Cookie::make(Visit::JOINED, $found->submission_id, 60 * 24 * 30, '/'.$funnel->address, httpOnly: true,

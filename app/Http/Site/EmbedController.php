@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Forms\AfterSubmission;
 use App\Forms\Confirmations;
 use App\Forms\FormToken;
 use App\Forms\Signup;
@@ -13,7 +14,6 @@ use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\Submission;
 use App\Models\Version;
-use App\Popups\JoinInPopup;
 use App\Rendering\LookStyle;
 use App\Rendering\PlainView;
 use App\Rendering\SiteAssets;
@@ -141,7 +141,7 @@ final readonly class EmbedController
         }
 
         // Where a pop-up leads elsewhere than its form does, it is led there.
-        return redirect()->away(JoinInPopup::onward($found, $found->version->plan()), 303)
+        return redirect()->away(AfterSubmission::url($found, $found->version->plan()), 303)
             ->withCookie(Cookie::make(Visit::JOINED, $found->id, 60 * 24 * 30, '/'.$found->funnel->address, httpOnly: true,
                 sameSite: 'lax'));
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Forms\AfterSubmission;
 use App\Models\PublishedPage;
 use App\Popups\JoinInPopup;
 use App\Popups\LivePopup;
@@ -67,7 +68,7 @@ final readonly class PopupPageController
         if ($live->popup->after->kind === 'thanks') {
             return $this->page($request, $live, 'thanks');
         }
-        $go = $joined->go !== '' ? $joined->go : JoinInPopup::onward($joined->submission, $live->page->version->plan());
+        $go = $joined->go !== '' ? $joined->go : AfterSubmission::url($joined->submission, $live->page->version->plan());
 
         // Out of the frame: a whole page does not belong into it.
         return $request->boolean('frame') ? $this->framed(PlainPage::goOn($go)->response()) : redirect()->away($go, 303)

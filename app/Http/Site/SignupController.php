@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
-use App\Forms\Confirmations;
+use App\Forms\AfterSubmission;
 use App\Forms\FormToken;
 use App\Forms\Signup;
 use App\Forms\SpamGuard;
@@ -24,16 +24,12 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Str;
-use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Forms\FormPlan;
-use Lantern\Core\Forms\SubmissionState;
-use Lantern\Core\Journey\Journey;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
-use Lantern\Core\Plan\Way;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Takes a filled-in form and sends its visitor on. */
@@ -84,7 +80,7 @@ final readonly class SignupController
         if ($step === 2) {
             return $this->secondStep($request, $live->funnel, $version, $page, $form, $answers);
         }
-        [$submission, $decision] = $this->takeSignup->take(new Signup(
+        [$submission] = $this->takeSignup->take(new Signup(
             $live->funnel, $version, $page, $form, $answers, $token->nonce, CarbonImmutable::now(), $visitor,
             $zone, Source::read($request->input('source')),
             $request->ip(), $request->userAgent(), Browser::isOwner($request), session: $session ?? '',
@@ -92,7 +88,7 @@ final readonly class SignupController
         ));
 
         return redirect()->away($form->hasTwoSteps() ? $live->funnel->url($page->address).'?step=2'
-            : self::onward($version, $form, $submission, $decision->way), 303)
+            : AfterSubmission::url($submission, $version->plan()), 303)
             ->withCookie(Cookie::make(Visit::JOINED, $submission->id, 60 * 24 * 30, '/'.$live->funnel->address, httpOnly: true,
                 sameSite: 'lax'))
             ->withCookie(Cookie::make(Browser::COOKIE, $visitor, 60 * 24 * 365, '/', httpOnly: false, sameSite: 'lax'))
@@ -117,19 +113,7 @@ final readonly class SignupController
         }
         $this->takeSignup->more($submission, $form, $answers);
 
-        return redirect()->away(self::onward($version, $form, $submission, null), 303);
-    }
-
-    /**
-     * Where a visitor goes who has filled in all there is. That depends on the form alone: whether the address is known, and
-     * whether whoever has it had left, is nobody's business.
-     */
-    private static function onward(Version $version, FormPlan $form, Submission $submission, ?Way $way): string
-    {
-        $way ??= (new Journey($version->plan()))->way($submission->page_id, Outcome::Joined);
-
-        return $form->doubleOptIn && $submission->state === SubmissionState::Waiting ? Confirmations::waitingLink($submission)
-            : $way->toUrl ?? $submission->funnel->url($version->plan()->page($way->toPage ?? '')->address ?? '');
+        return redirect()->away(AfterSubmission::url($submission, $version->plan()), 303);
     }
 
     /** The form that was sent, if it stands on this page. */

@@ -13,9 +13,8 @@ use DateTimeZone;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Webinars\RegisteredSession;
-use Lantern\Core\Webinars\Schedule;
 use Lantern\Core\Webinars\Session;
-use Lantern\Core\Webinars\SessionState;
+use Lantern\Core\Webinars\SessionPick;
 use Lantern\Core\Webinars\Webinar;
 use stdClass;
 
@@ -164,26 +163,9 @@ final class RegisteredSessions
     public static function choose(Webinar $webinar, string $key, DateTimeZone $zone, ?string $person,
         DateTimeImmutable $now): ?RegisteredSession
     {
-        $sessions = $webinar->sessions();
-        $session = $sessions->find($key, $zone, $now);
-        if ($session === null || self::isCalledOff($webinar->id, $key) || ! self::isNear($webinar->schedule, $session, $now)) {
-            return null;
-        }
-        // Whenever it is told to them, it is told on their own clock.
-        $session = new Session($session->key, $session->startsAt, $session->endsAt, $zone);
-        $choice = $sessions->choice($session, $now, self::taken($webinar->id, $now, $person)[$session->key] ?? 0);
+        $calledOff = self::isCalledOff($webinar->id, $key) ? [$key] : [];
 
-        return match ($choice->state) {
-            SessionState::Open => RegisteredSession::of($webinar, $session, $now),
-            SessionState::Full => RegisteredSession::of($webinar, $session, $now, true),
-            default => null,
-        };
-    }
-
-    /** Not years ahead, whatever the key says. */
-    private static function isNear(Schedule $schedule, Session $session, DateTimeImmutable $now): bool
-    {
-        return $session->startsAt <= $now->modify('+'.($schedule->ahead + 1).' days');
+        return SessionPick::of($webinar, $key, $zone, self::taken($webinar->id, $now, $person), $calledOff, $now);
     }
 
     public static function isCalledOff(string $webinar, string $key): bool
