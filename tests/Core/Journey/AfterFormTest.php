@@ -9,6 +9,7 @@ use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Forms\SubmissionState;
 use Lantern\Core\Journey\AfterForm;
 use Lantern\Core\Journey\Onward;
+use Lantern\Core\Parts\Part;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\Way;
@@ -26,12 +27,26 @@ final class AfterFormTest extends TestCase
     {
         $plan = Plans::giveAway();
         $entry = $plan->pages[0]->id;
-        $parts = array_map(fn ($part) => $part instanceof FormPlan ? FormPlan::fromShape(Shape::of(['doubleOptIn' => $double]
-            + $part->toArray())) : ($part instanceof Popup && $after !== null ? Popup::fromShape(Shape::of(['after' => $after]
-                + $part->toArray())) : $part), $plan->parts);
+        $parts = array_map(fn (Part $part): Part => match (true) {
+            $part instanceof FormPlan => FormPlan::fromShape(Shape::of(['doubleOptIn' => $double] + $part->toArray())),
+            $part instanceof Popup && $after !== null => self::leading($part, $after),
+            default => $part,
+        }, $plan->parts);
         $ways = $elsewhere === null ? $plan->ways : [Way::outside($entry, Outcome::Joined, $elsewhere)];
 
         return $plan->with($parts, $ways);
+    }
+
+    /** @param  array<string, string>  $after */
+    private static function leading(Popup $popup, array $after): Popup
+    {
+        $written = $popup->toArray();
+        // Where it leads somewhere it has no words of thanks.
+        if ($after['kind'] !== 'thanks') {
+            array_pop($written['document']['sections']);
+        }
+
+        return Popup::fromShape(Shape::of(['after' => $after] + $written));
     }
 
     /** @return iterable<string, array{string, Plan, SubmissionState, 3?: bool}> */
