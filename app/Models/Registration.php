@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Lantern\Core\Webinars\RegistrationState;
 use Lantern\Core\Webinars\Session;
 
 /**
@@ -24,7 +25,7 @@ use Lantern\Core\Webinars\Session;
  * @property CarbonImmutable $starts_at
  * @property CarbonImmutable $ends_at
  * @property string $zone in which its time is told
- * @property string $state {@see self::REGISTERED} …
+ * @property RegistrationState $state
  * @property int|null $open 1 while the session is before them or on; null once it is over or cancelled
  * @property int $number goes up with each change
  * @property bool $owner
@@ -49,12 +50,6 @@ final class Registration extends Record
 {
     use HasUlids;
 
-    public const REGISTERED = 'registered';
-
-    public const WAITING = 'waiting';
-
-    public const CANCELLED = 'cancelled';
-
     public $timestamps = false;
 
     /** @var array<string, string> */
@@ -62,7 +57,7 @@ final class Registration extends Record
         'chosen_at' => 'immutable_datetime', 'settle_at' => 'immutable_datetime', 'settled_at' => 'immutable_datetime',
         'cancelled_at' => 'immutable_datetime', 'came_at' => 'immutable_datetime', 'attended_at' => 'immutable_datetime',
         'saw_offer_at' => 'immutable_datetime', 'left_early_at' => 'immutable_datetime', 'missed_at' => 'immutable_datetime',
-        'watched_replay_at' => 'immutable_datetime', 'owner' => 'boolean'];
+        'watched_replay_at' => 'immutable_datetime', 'owner' => 'boolean', 'state' => RegistrationState::class];
 
     protected $attributes = ['open' => 1, 'number' => 0, 'owner' => false, 'submission_id' => null, 'settle_at' => null,
         'settled_at' => null, 'cancelled_at' => null, 'came_at' => null, 'attended_at' => null, 'saw_offer_at' => null,

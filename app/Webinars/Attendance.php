@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Webinars;
 
-use App\Models\Registration;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Generator;
@@ -12,6 +11,7 @@ use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Webinars\AttendanceOutcome;
 use Lantern\Core\Webinars\Curve;
+use Lantern\Core\Webinars\RegistrationState;
 use Lantern\Core\Webinars\Watched;
 use Lantern\Core\Webinars\Webinar;
 use stdClass;
@@ -125,10 +125,10 @@ final class Attendance
     {
         $query = match ($outcome) {
             'bought' => self::buyers($webinar, $key)->distinct(),
-            'waiting' => self::rows($webinar, $key)->where('registrations.state', Registration::WAITING),
+            'waiting' => self::rows($webinar, $key)->where('registrations.state', RegistrationState::Waiting),
             'came' => self::rows($webinar, $key)->whereNotNull('registrations.came_at'),
             default => AttendanceOutcome::tryFrom($outcome) === null
-                ? self::rows($webinar, $key)->where('registrations.state', Registration::REGISTERED)
+                ? self::rows($webinar, $key)->where('registrations.state', RegistrationState::Registered)
                 : self::rows($webinar, $key)->whereNotNull('registrations.'.str_replace('-', '_', $outcome).'_at'),
         };
 

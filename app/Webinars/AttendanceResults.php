@@ -10,9 +10,7 @@ use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Webinars\AttendanceOutcome;
-use Lantern\Core\Webinars\RoomState;
-use Lantern\Core\Webinars\WebinarMode;
+use Lantern\Core\Webinars\RegistrationState;
 use Throwable;
 
 /** Looks what became of sessions that are over, once for each person. Doing it twice is doing it once. */
@@ -49,7 +47,8 @@ final readonly class AttendanceResults
     private function settle(Registration $registration, CarbonImmutable $now): bool
     {
         $room = LiveRoom::of($registration);
-        if ($room->webinar->manner === WebinarMode::Live && ! $registration->isOnDemand() && $room->room->state($now) !== RoomState::Over) {
+        $became = $room->attendee($registration)->became($now);
+        if ($became === null) {
             // The host still speaks, or forgot to end it.
             $registration->forceFill(['settle_at' => $now->addMinute()])->save();
 
@@ -60,23 +59,14 @@ final readonly class AttendanceResults
             return false;
         }
         $registration->refresh();
-        if ($registration->state === Registration::WAITING) {
-            return true;
+        if ($registration->state !== RegistrationState::Waiting) {
+            $registration->forceFill(['live_seconds' => $room->attendee($registration)->live->seconds()])->save();
         }
-        $live = Presence::watched($registration->id, 'live');
-        $registration->forceFill(['live_seconds' => $live->seconds()])->save();
-        $took = $room->webinar->manner === WebinarMode::Automated || $room->row?->begun_at !== null;
-        foreach ($took ? $room->webinar->bar->outcomes($live, Presence::watched($registration->id, 'replay'), $room->length,
-            $room->offerAt(), true) : [] as $outcome) {
-            $this->presence->comes($registration, $outcome, self::column($outcome), $now);
+        foreach ($became as $outcome) {
+            $this->presence->comes($registration, $outcome, $now);
         }
 
         return true;
-    }
-
-    private static function column(AttendanceOutcome $outcome): string
-    {
-        return str_replace('-', '_', $outcome->value).'_at';
     }
 
     /** The host has ended a session: it is looked at soon. */

@@ -122,12 +122,12 @@ final readonly class ControlRoom
     {
         $room = LiveRoom::at($webinar, $session);
 
-        return ['state' => $room->isCancelled() ? 'cancelled' : $room->room->state($now)->value,
-            'begun' => $room->row?->begun_at !== null, 'second' => $room->room->second($now), 'length' => $room->length,
+        return ['state' => $room->room->isCancelled() ? 'cancelled' : $room->room->state($now)->value,
+            'begun' => $room->row?->begun_at !== null, 'second' => $room->room->second($now), 'length' => $room->room->length,
             'beginsIn' => $room->room->beginsIn($now), 'here' => Presence::here($webinar->id, $session->key, $now),
-            'offerAt' => $room->offerAt(), 'offerHidden' => $room->row->offer_hidden ?? false,
-            'offerShown' => $room->offerAt() !== null && $room->room->state($now) === RoomState::On
-                && $room->room->second($now) >= $room->offerAt(),
+            'offerAt' => $room->room->offerAt(), 'offerHidden' => $room->row->offer_hidden ?? false,
+            'offerShown' => $room->room->offerAt() !== null && $room->room->state($now) === RoomState::On
+                && $room->room->second($now) >= $room->room->offerAt(),
             'questions' => DB::table('room_questions')->leftJoin('people', 'people.id', '=', 'room_questions.person_id')
                 ->where('room_questions.webinar_id', $webinar->id)->where('room_questions.session_key', $session->key)
                 ->orderByDesc('room_questions.id')->limit(200)->get(['room_questions.id', 'words', 'state', 'answer', 'second',

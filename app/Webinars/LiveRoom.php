@@ -6,32 +6,25 @@ namespace App\Webinars;
 
 use App\Models\Registration;
 use App\Models\WebinarSession;
-use Carbon\CarbonImmutable;
-use DateTimeImmutable;
-use Lantern\Core\Webinars\Room;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Webinars\AttendanceOutcome;
+use Lantern\Core\Webinars\Attendee;
+use Lantern\Core\Webinars\HostActs;
 use Lantern\Core\Webinars\Session;
+use Lantern\Core\Webinars\SessionRoom;
+use Lantern\Core\Webinars\Watched;
+use Lantern\Core\Webinars\WatchKind;
 use Lantern\Core\Webinars\Webinar;
-use Lantern\Core\Webinars\WebinarMode;
 use LogicException;
 
-/** The room of one session, with what its host has done in it. */
+/** Loads the room of one session with what its host has done in it, and whoever is in it. */
 final readonly class LiveRoom
 {
-    /**
-     * @param  int  $length  seconds of what is played; of a live one, what it has come to or was planned for
-     */
-    private function __construct(
-        public Webinar $webinar,
-        public Session $session,
-        public Room $room,
-        public int $length,
-        public ?WebinarSession $row,
-        private ?DateTimeImmutable $begun,
-        public ?RoomFacts $facts = null,
-    ) {
+    private function __construct(public SessionRoom $room, public ?WebinarSession $row, public ?RoomFacts $facts = null)
+    {
     }
 
-    /** The room that somebody's place is in. */
+    /** The room that somebody is registered for. */
     public static function of(Registration $registration): self
     {
         $facts = RoomFacts::of($registration) ?? throw new LogicException('The webinar of a registration is in its version.');
@@ -41,41 +34,37 @@ final readonly class LiveRoom
 
     public static function at(Webinar $webinar, Session $session, ?RoomFacts $facts = null): self
     {
-        $row = $session->key === 'd' ? null : WebinarSession::query()->where('webinar_id', $webinar->id)
+        $row = $session->isOnDemand() ? null : WebinarSession::query()->where('webinar_id', $webinar->id)
             ->where('session_key', $session->key)->first();
-        if ($webinar->manner === WebinarMode::Automated) {
-            $length = Lengths::seconds($webinar);
 
-            return new self($webinar, $session, Room::played($session, $length), $length, $row, $session->startsAt, $facts);
+        return new self(SessionRoom::of($webinar, $session, new HostActs($row?->begun_at, $row?->ended_at, $row?->cancelled_at !== null,
+            $row?->offer_second, $row->offer_hidden ?? false), Lengths::seconds($webinar)), $row, $facts);
+    }
+
+    public function attendee(Registration $registration): Attendee
+    {
+        $told = array_values(array_filter(AttendanceOutcome::cases(),
+            fn (AttendanceOutcome $o): bool => $registration->getAttribute(self::column($o)) !== null));
+
+        return new Attendee($this->room, $registration->state, $registration->open !== null,
+            self::watched($registration->id, WatchKind::Live), self::watched($registration->id, WatchKind::Replay), $told);
+    }
+
+    /** @return Watched what somebody has seen on all their devices */
+    private static function watched(string $registration, WatchKind $kind): Watched
+    {
+        $all = Watched::nothing();
+        foreach (DB::table('room_devices')->where('registration_id', $registration)->where('kind',
+            $kind->value)->pluck('intervals') as $json) {
+            $all = $all->and(Presence::read((string) $json));
         }
-        $begun = $row?->begun_at;
-        $end = $row->ended_at ?? $session->endsAt->modify('+'.Room::FORGOTTEN.' minutes');
-        // What a host forgot to end counts as long as it was planned.
-        $length = $begun === null ? $webinar->schedule->minutes * 60
-            : max(1, ($row->ended_at ?? $session->endsAt)->getTimestamp() - $begun->getTimestamp());
 
-        return new self($webinar, $session, Room::live($session, $begun, $row?->ended_at), min($length, max(1, $end->getTimestamp()
-            - ($begun ?? $session->startsAt)->getTimestamp())), $row, $begun, $facts);
+        return $all;
     }
 
-    /** The second at which the offer appears, or appeared; null where it does not. */
-    public function offerAt(): ?int
+    /** The column that says when an outcome came true for somebody. */
+    public static function column(AttendanceOutcome $outcome): string
     {
-        if ($this->webinar->offer === null || ($this->row->offer_hidden ?? false)) {
-            return null;
-        }
-
-        return $this->row->offer_second ?? $this->webinar->offer->second;
-    }
-
-    /** When the second of the session is; null while a live one has not begun. */
-    public function moment(int $second): ?DateTimeImmutable
-    {
-        return $this->begun === null ? null : CarbonImmutable::instance($this->begun)->addSeconds($second);
-    }
-
-    public function isCancelled(): bool
-    {
-        return $this->row?->cancelled_at !== null;
+        return str_replace('-', '_', $outcome->value).'_at';
     }
 }

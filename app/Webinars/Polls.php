@@ -25,7 +25,7 @@ final class Polls
      */
     public static function shown(Registration $registration, LiveRoom $room): ?array
     {
-        $poll = self::latest($room->webinar->id, $room->session->key);
+        $poll = self::latest($room->room->webinar->id, $room->room->session->key);
         if ($poll === null) {
             return null;
         }

@@ -13,7 +13,9 @@ use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Webinars\AttendanceOutcome;
+use Lantern\Core\Webinars\Attendee;
 use Lantern\Core\Webinars\Watched;
+use Lantern\Core\Webinars\WatchKind;
 use Lantern\Core\Webinars\WatchReport;
 
 /**
@@ -22,14 +24,8 @@ use Lantern\Core\Webinars\WatchReport;
  */
 final readonly class Presence
 {
-    /** Seconds without a word after which a device is not there any more. */
-    public const AWAY = 45;
-
     /** So many devices of one person may be in the room at once. */
     public const MOST_DEVICES = 3;
-
-    /** Whoever comes so near to the end has seen it. Seconds. */
-    private const NEAR_END = 5;
 
     /** So many intervals are kept of one device; somebody who jumps about more than that has the shortest gaps closed. */
     private const MOST_INTERVALS = 400;
@@ -40,14 +36,13 @@ final readonly class Presence
 
     /**
      * @param  list<array{int, int}>  $played  from and until a second, as the device says
-     * @param  'live'|'replay'  $kind
      * @return bool is it in? Not where too many other devices are in with the same link
      */
-    public function report(Registration $registration, LiveRoom $room, string $device, string $kind, array $played,
+    public function report(Registration $registration, LiveRoom $room, string $device, WatchKind $kind, array $played,
         DateTimeImmutable $now): bool
     {
         return DB::transaction(function () use ($registration, $room, $device, $kind, $played, $now): bool {
-            $which = ['registration_id' => $registration->id, 'device' => $device, 'kind' => $kind];
+            $which = ['registration_id' => $registration->id, 'device' => $device, 'kind' => $kind->value];
             $row = DB::table('room_devices')->where($which)->first();
             if (($row === null || self::isAway((string) $row->last_at, $now)) && self::others($registration, $device,
                 $now) >= self::MOST_DEVICES) {
@@ -55,13 +50,13 @@ final readonly class Presence
             }
             $first = $row === null ? $now : new DateTimeImmutable((string) $row->first_at, new DateTimeZone('UTC'));
             $before = $row === null ? Watched::nothing() : self::read((string) $row->intervals);
-            $reached = $kind === 'replay' || $registration->isOnDemand() ? $room->length : min($room->room->second($now), $room->length);
+            $reached = $room->attendee($registration)->reached($kind, $now);
             $here = $now->getTimestamp() - $first->getTimestamp();
             $believed = $before;
             foreach ($played as [$from, $until]) {
                 // What comes twice takes nothing from what is still to be believed.
-                $believed = $believed->and((new WatchReport($from, min($until, $room->length)))->believed($here, $believed->seconds(),
-                    $reached));
+                $believed = $believed->and((new WatchReport($from, min($until, max($reached, $room->room->length))))
+                    ->believed($here, $believed->seconds(), $reached));
             }
             $values = ['last_at' => Instant::sql($now), 'intervals' => json_encode(self::shortened($believed), JSON_THROW_ON_ERROR)];
             $row === null ? DB::table('room_devices')->insert($which + ['first_at' => Instant::sql($now)] + $values)
@@ -72,17 +67,6 @@ final readonly class Presence
 
             return true;
         });
-    }
-
-    /** @return Watched what somebody has seen on all their devices */
-    public static function watched(string $registration, string $kind): Watched
-    {
-        $all = Watched::nothing();
-        foreach (DB::table('room_devices')->where('registration_id', $registration)->where('kind', $kind)->pluck('intervals') as $json) {
-            $all = $all->and(self::read((string) $json));
-        }
-
-        return $all;
     }
 
     public static function read(string $json): Watched
@@ -99,41 +83,35 @@ final readonly class Presence
     }
 
     /** What follows at once from having seen more: being there, having seen the offer, having watched the replay. */
-    private function follow(Registration $registration, LiveRoom $room, string $kind, DateTimeImmutable $now): void
+    private function follow(Registration $registration, LiveRoom $room, WatchKind $kind, DateTimeImmutable $now): void
     {
-        $live = self::watched($registration->id, 'live');
-        $replay = self::watched($registration->id, 'replay');
-        $begins = $registration->came_at === null && $live->seconds() > 0;
-        $registration->forceFill(['live_seconds' => $live->seconds(), 'replay_seconds' => $replay->seconds(),
+        $attendee = $room->attendee($registration);
+        $begins = $registration->came_at === null && $attendee->live->seconds() > 0;
+        $registration->forceFill(['live_seconds' => $attendee->live->seconds(), 'replay_seconds' => $attendee->replay->seconds(),
             'came_at' => $registration->came_at ?? ($begins ? $now : null)])->save();
-        if ($registration->isOnDemand() && $kind === 'live') {
-            self::onDemand($registration, $room, $live, $begins, $now);
+        if ($registration->isOnDemand() && $kind === WatchKind::Live) {
+            self::onDemand($registration, $attendee, $begins, $now);
         }
-        $outcomes = $room->webinar->bar->outcomes($live, $replay, $room->length, $room->offerAt(), false);
-        if ($kind === 'replay' && $room->webinar->offer?->second !== null && ($replay->until() ?? 0) > $room->webinar->offer->second) {
-            $outcomes[] = AttendanceOutcome::SawOffer;
-        }
-        foreach ([[AttendanceOutcome::SawOffer, 'saw_offer_at'], [AttendanceOutcome::WatchedReplay, 'watched_replay_at']] as [$outcome,
-            $column]) {
-            if (in_array($outcome, $outcomes, true)) {
-                $this->comes($registration, $outcome, $column, $now);
-            }
+        foreach ($attendee->comesTrue($kind) as $outcome) {
+            $this->comes($registration, $outcome, $now);
         }
     }
 
     /** What begins when its person likes has begun with their first second, and is over once they come to its end. */
-    private static function onDemand(Registration $registration, LiveRoom $room, Watched $live, bool $begins, DateTimeImmutable $now): void
+    private static function onDemand(Registration $registration, Attendee $attendee, bool $begins, DateTimeImmutable $now): void
     {
+        $length = $attendee->room->length;
         $registration->forceFill(match (true) {
-            ($live->until() ?? 0) >= $room->length - self::NEAR_END => ['settle_at' => $now],
-            $begins => ['starts_at' => $now, 'ends_at' => $now->modify("+{$room->length} seconds"), 'settle_at' => $now->modify('+1 day')],
+            $attendee->hasComeToEnd() => ['settle_at' => $now],
+            $begins => ['starts_at' => $now, 'ends_at' => $now->modify("+{$length} seconds"), 'settle_at' => $now->modify('+1 day')],
             default => [],
         })->save();
     }
 
     /** An outcome comes true once, and is told once. */
-    public function comes(Registration $registration, AttendanceOutcome $outcome, string $column, DateTimeImmutable $now): void
+    public function comes(Registration $registration, AttendanceOutcome $outcome, DateTimeImmutable $now): void
     {
+        $column = LiveRoom::column($outcome);
         if (Registration::query()->whereKey($registration->id)->whereNull($column)->update([$column => Instant::sql($now)]) === 1) {
             $registration->refresh();
             $this->events->take(NewEvent::ofRegistration(EventType::from($outcome->value), $registration, $now));
@@ -144,7 +122,8 @@ final readonly class Presence
     public static function here(string $webinar, string $key, DateTimeImmutable $now): int
     {
         return DB::table('room_devices')->join('registrations', 'registrations.id', '=', 'room_devices.registration_id')
-            ->where('room_devices.kind', 'live')->where('room_devices.last_at', '>', Instant::sql($now->modify('-'.self::AWAY.' seconds')))
+            ->where('room_devices.kind', 'live')->where('room_devices.last_at', '>',
+                Instant::sql($now->modify('-'.Attendee::AWAY.' seconds')))
             ->where('webinar_id', $webinar)->where('session_key', $key)->where('owner', false)
             ->distinct()->count('registrations.person_id');
     }
@@ -152,12 +131,12 @@ final readonly class Presence
     private static function others(Registration $registration, string $device, DateTimeImmutable $now): int
     {
         return DB::table('room_devices')->where('registration_id', $registration->id)->where('device', '!=', $device)
-            ->where('last_at', '>', Instant::sql($now->modify('-'.self::AWAY.' seconds')))->distinct()->count('device');
+            ->where('last_at', '>', Instant::sql($now->modify('-'.Attendee::AWAY.' seconds')))->distinct()->count('device');
     }
 
     private static function isAway(string $last, DateTimeImmutable $now): bool
     {
-        return new DateTimeImmutable($last, new DateTimeZone('UTC')) < $now->modify('-'.self::AWAY.' seconds');
+        return new DateTimeImmutable($last, new DateTimeZone('UTC')) < $now->modify('-'.Attendee::AWAY.' seconds');
     }
 
     /** @return list<array{int, int}> */

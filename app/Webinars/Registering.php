@@ -19,6 +19,7 @@ use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Webinars\RegisteredSession;
+use Lantern\Core\Webinars\RegistrationState;
 use Lantern\Core\Webinars\Session;
 use Lantern\Core\Webinars\Webinar;
 
@@ -44,7 +45,7 @@ final readonly class Registering
                 return null;
             }
             $before = Registration::query()->where('person_id', $person->id)->where('webinar_id', $webinar)->whereNotNull('open')->first();
-            if ($before !== null && $before->session_key === $key && $before->state === Registration::REGISTERED) {
+            if ($before !== null && $before->session_key === $key && $before->state === RegistrationState::Registered) {
                 return RegisteredSessions::of($found, $before);
             }
             $registered = RegisteredSessions::choose($found, $key, $zone ?? PersonLookup::zone($person), $person->id, $now);
@@ -68,7 +69,7 @@ final readonly class Registering
     public function cancel(Registration $registration, DateTimeImmutable $now): void
     {
         DB::transaction(function () use ($registration, $now): void {
-            if (Registration::query()->whereKey($registration->id)->whereNotNull('open')->update(['state' => Registration::CANCELLED,
+            if (Registration::query()->whereKey($registration->id)->whereNotNull('open')->update(['state' => RegistrationState::Cancelled,
                 'open' => null, 'cancelled_at' => Instant::sql($now), 'number' => DB::raw('number + 1')]) === 0) {
                 return;
             }
@@ -111,7 +112,7 @@ final readonly class Registering
             }
             $affected = $this->of($session);
             foreach ($affected as $registration) {
-                $registration->forceFill(['state' => Registration::CANCELLED, 'open' => null, 'cancelled_at' => $now,
+                $registration->forceFill(['state' => RegistrationState::Cancelled, 'open' => null, 'cancelled_at' => $now,
                     'number' => $registration->number + 1])->save();
                 SessionMails::cancel($registration, 'The session was cancelled.', $now);
                 $this->events->take(NewEvent::ofRegistration(EventType::SessionCancelled, $registration, $now));
@@ -134,7 +135,7 @@ final readonly class Registering
             foreach ($affected as $registration) {
                 $theirs = new Session($to->key, $to->startsAt, $to->endsAt, new DateTimeZone($registration->zone));
                 $this->take($registration->person, $registration->funnel, RegisteredSession::of($webinar, $theirs, $now,
-                    $registration->state === Registration::WAITING), $now);
+                    $registration->state === RegistrationState::Waiting), $now);
                 SessionNotices::plan($registration->refresh(), 'moved', $now);
             }
             if ($affected !== []) {

@@ -13,6 +13,7 @@ use App\Support\Instant;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Journey\Effects\Effect;
 use Lantern\Core\Journey\Effects\RegisterForSession;
+use Lantern\Core\Webinars\RegistrationState;
 use LogicException;
 
 /** A session is somebody's: the one they had before is theirs no more, and whoever waits for the place they leave gets it. */
@@ -34,7 +35,8 @@ final readonly class RegistersForSessions implements CarriesOut
         $session = $registered->session;
         $values = ['session_key' => $session->key, 'starts_at' => Instant::sql($session->startsAt),
             'ends_at' => Instant::sql($session->endsAt),
-            'zone' => $session->zone->getName(), 'state' => $registered->waiting ? Registration::WAITING : Registration::REGISTERED,
+            'zone' => $session->zone->getName(), 'state' => $registered->waiting ? RegistrationState::Waiting
+                : RegistrationState::Registered,
             'chosen_at' => Instant::sql($registered->at), 'settle_at' => Instant::sql(Lengths::settleAt($webinar, $session))];
         $before = Registration::query()->where('person_id', $context->person->id)->where('webinar_id', $registered->webinar)
             ->whereNotNull('open')->first();

@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Deadlines\TimeWords;
-use Lantern\Core\Webinars\RoomState;
+use Lantern\Core\Webinars\WatchKind;
 
 /** What a room says to one of those in it, each time their device reports. */
 final class RoomAnswer
@@ -25,57 +25,43 @@ final class RoomAnswer
 
     private const MANY = 400;
 
-    /** Seconds after the offer appeared in which devices report sooner, and how soon. */
-    private const JUST = 30;
-
+    /** The same just after the offer appeared. */
     private const SOON = 3;
 
     /** So many of their own questions are shown. */
     private const QUESTIONS = 20;
 
-    /**
-     * @param  'live'|'replay'  $kind
-     * @return array<string, mixed>
-     */
-    public static function of(Registration $registration, LiveRoom $room, string $kind, string $device, CarbonImmutable $now): array
+    /** @return array<string, mixed> */
+    public static function of(Registration $registration, LiveRoom $live, WatchKind $kind, string $device, CarbonImmutable $now): array
     {
-        $facts = $room->facts;
-        $onDemand = $kind === 'replay' || $registration->isOnDemand();
-        $state = match (true) {
-            $registration->state === Registration::CANCELLED || $room->isCancelled() => 'cancelled',
-            $registration->state === Registration::WAITING => 'waiting',
-            $onDemand => 'on',
-            default => $room->room->state($now)->value,
-        };
-        $second = $onDemand ? (Presence::watched($registration->id, $kind)->until() ?? 0) : min($room->room->second($now), $room->length);
-        $here = $onDemand ? 0 : Cache::remember("room-here:{$room->webinar->id}:{$room->session->key}", 5,
+        $facts = $live->facts;
+        $room = $live->room;
+        $shows = $live->attendee($registration)->shows($kind, $now);
+        $together = $kind === WatchKind::Live && ! $room->session->isOnDemand();
+        $here = ! $together ? 0 : Cache::remember("room-here:{$room->webinar->id}:{$room->session->key}", 5,
             fn (): int => Presence::here($room->webinar->id, $room->session->key, $now));
-        $answer = ['state' => $state, 'second' => $onDemand && $second >= $room->length - 2 ? 0 : $second, 'length' => $room->length,
-            'beginsIn' => $onDemand ? 0 : $room->room->beginsIn($now), 'here' => $here,
-            'next' => $here > self::MANY ? self::NEXT_OF_MANY : self::NEXT, 'offer' => null, 'offerAt' => null, 'poll' => null,
-            'questions' => [], 'leads' => null,
+        $answer = ['state' => $shows->state, 'second' => $shows->second, 'length' => $room->length, 'beginsIn' => $shows->beginsIn,
+            'here' => $here, 'next' => $here > self::MANY ? self::NEXT_OF_MANY : self::NEXT, 'offer' => null, 'offerAt' => null,
+            'poll' => null, 'questions' => [], 'leads' => null,
             'time' => $registration->isOnDemand() ? '' : TimeWords::moment($registration->starts_at, $registration->session()->zone,
                 $facts->language ?? 'en', $now)];
-        $offerAt = $kind === 'replay' ? $room->webinar->offer?->second : $room->offerAt();
-        if ($facts?->offer !== null && $offerAt !== null && in_array($state, [RoomState::On->value, RoomState::Over->value], true)) {
-            // Where its person decides which second it is, their device shows it when it comes to it.
-            $answer['offerAt'] = $offerAt;
-            $answer['offer'] = $onDemand || $second >= $offerAt ? self::offer($registration, $facts->offer, $now) : null;
+        if ($facts?->offer !== null && $shows->offerAt !== null) {
+            $answer['offerAt'] = $shows->offerAt;
+            $answer['offer'] = $shows->offer ? self::offer($registration, $facts->offer, $now) : null;
             // It has only just appeared: its deadline begins as soon as the device has told that it was seen.
-            if (isset($answer['offer']) && $answer['offer']['until'] === null && $registration->saw_offer_at === null
-                && $second < $offerAt + self::JUST) {
+            if (isset($answer['offer']) && $answer['offer']['until'] === null && $shows->offerIsFresh) {
                 $answer['next'] = self::SOON;
             }
         }
-        if ($kind === 'live' && ! $onDemand) {
-            $answer['poll'] = Polls::shown($registration, $room);
+        if ($shows->poll) {
+            $answer['poll'] = Polls::shown($registration, $live);
         }
-        if ($kind === 'live') {
+        if ($kind === WatchKind::Live) {
             $answer['questions'] = DB::table('room_questions')->where('registration_id', $registration->id)->where('device', $device)
                 ->orderByDesc('id')->limit(self::QUESTIONS)->get(['id', 'words', 'state', 'answer'])->all();
         }
-        if ($state === RoomState::Over->value && $facts !== null) {
-            $answer['leads'] = self::leads($registration, $room, $facts);
+        if ($shows->attended !== null && $facts !== null) {
+            $answer['leads'] = self::leads($registration, $shows->attended, $facts);
         }
 
         return $answer;
@@ -99,10 +85,8 @@ final class RoomAnswer
     }
 
     /** @return array{url: string, attended: bool}|null where somebody goes who was in a session that is over, or missed it */
-    private static function leads(Registration $registration, LiveRoom $room, RoomFacts $facts): ?array
+    private static function leads(Registration $registration, bool $attended, RoomFacts $facts): ?array
     {
-        $attended = $registration->attended_at !== null
-            || $room->webinar->bar->isReached(Presence::watched($registration->id, 'live'), $room->length);
         $to = $attended ? $facts->attended : $facts->missed;
 
         return $to === '' ? null : ['url' => str_starts_with($to, 'page:') ? $registration->funnel->url(substr($to, 5)) : $to,

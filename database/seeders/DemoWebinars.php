@@ -52,6 +52,7 @@ use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Webinars\Session;
+use Lantern\Core\Webinars\WatchKind;
 use Lantern\Core\Webinars\Webinar;
 use Lantern\Core\Webinars\WebinarMode;
 use RuntimeException;
@@ -246,7 +247,7 @@ final class DemoWebinars
         foreach ($plans as $i => [$registration, $from, $until]) {
             $device = substr(md5($registration->id), 0, 16);
             $report = fn (int $a, int $b) => $this->presence->report($registration->refresh()->load(['funnel.liveVersion', 'person']),
-                LiveRoom::of($registration), $device, 'live', [[$a, $b]], CarbonImmutable::now());
+                LiveRoom::of($registration), $device, WatchKind::Live, [[$a, $b]], CarbonImmutable::now());
             $moments[] = [$from, function () use ($registration, $report, $from): void {
                 $this->view($registration, PageRole::Room);
                 $report($from, $from);
@@ -352,10 +353,10 @@ final class DemoWebinars
                 $this->view($registration, PageRole::Replay);
                 $room = LiveRoom::of($registration);
                 $device = substr(md5("replay{$registration->id}"), 0, 16);
-                $this->presence->report($registration, $room, $device, 'replay', [], $at);
+                $this->presence->report($registration, $room, $device, WatchKind::Replay, [], $at);
                 $until = $this->crowd->between(70, 150);
                 CarbonImmutable::setTestNow($at->addSeconds($until));
-                $this->presence->report($registration, $room, $device, 'replay', [[0, $until]], $at->addSeconds($until));
+                $this->presence->report($registration, $room, $device, WatchKind::Replay, [[0, $until]], $at->addSeconds($until));
             }
             $at = $starts->addMinutes($this->crowd->between(65, 2800));
             if ($registration->refresh()->saw_offer_at !== null && $this->crowd->chance(0.16) && $at < $now->subMinutes(10)) {

@@ -17,7 +17,6 @@ use App\Webinars\Questions;
 use App\Webinars\Registering;
 use App\Webinars\Registrations\Links;
 use App\Webinars\Registrations\RegisteredSessions;
-use App\Webinars\Replays;
 use App\Webinars\RoomAnswer;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
@@ -26,8 +25,11 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Support\Invalid;
+use Lantern\Core\Webinars\AttendeePlace;
 use Lantern\Core\Webinars\Invitation;
-use Lantern\Core\Webinars\RoomState;
+use Lantern\Core\Webinars\RegistrationState;
+use Lantern\Core\Webinars\ReportTaken;
+use Lantern\Core\Webinars\WatchKind;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
 
 /** What belongs to one person's place in a webinar: the ways to its pages, the calendar file, and what their device reports. */
@@ -44,12 +46,12 @@ final readonly class RoomController
     public function enter(Request $request, string $registration, string $seal): AnyResponse
     {
         $found = Links::read($registration, $seal);
-        $role = PageRole::Room;
-        if ($found !== null && ($found->state !== Registration::REGISTERED || ($found->open === null && ! $found->isOnDemand()))) {
-            $role = $found->state === Registration::REGISTERED ? PageRole::Replay : PageRole::Confirmation;
-        }
 
-        return $this->lead($found, $role);
+        return $this->lead($found, match ($found === null ? AttendeePlace::Room : LiveRoom::of($found)->attendee($found)->place()) {
+            AttendeePlace::Room => PageRole::Room,
+            AttendeePlace::Replay => PageRole::Replay,
+            AttendeePlace::Confirmation => PageRole::Confirmation,
+        });
     }
 
     public function replay(string $registration, string $seal): AnyResponse
@@ -72,10 +74,10 @@ final readonly class RoomController
         $sender = $found->funnel->liveVersion?->plan()->sender ?? $found->funnel->business->sender();
         $file = (new Invitation("{$found->id}@webinars", $found->number, $webinar->title, '', Links::room($found), $sender->business,
             $sender->address, $found->session(), $found->cancelled_at ?? $found->chosen_at,
-            $found->state === Registration::CANCELLED))->file();
+            $found->state === RegistrationState::Cancelled))->file();
 
         return new Response($file, 200, ['Content-Type' => 'text/calendar; charset=utf-8; method='
-            .($found->state === Registration::CANCELLED ? 'CANCEL' : 'PUBLISH'), 'Content-Disposition' => 'attachment; '
+            .($found->state === RegistrationState::Cancelled ? 'CANCEL' : 'PUBLISH'), 'Content-Disposition' => 'attachment; '
                 .'filename="webinar.ics"']
             + AnswerKind::Download->headers());
     }
@@ -119,26 +121,17 @@ final readonly class RoomController
         }
         $now = CarbonImmutable::now();
         $room = LiveRoom::of($found);
-        $kind = Input::text($request, 'kind') === 'replay' ? 'replay' : 'live';
-        $isOn = $found->state === Registration::REGISTERED && ! $room->isCancelled() && ($kind === 'replay' || $found->isOnDemand()
-            || in_array($room->room->state($now), [RoomState::On, RoomState::Opening, RoomState::Over], true));
-        if ($kind === 'replay' && ! Replays::mayBeTold($room->webinar, $found, $now)) {
+        $kind = WatchKind::tryFrom(Input::text($request, 'kind')) ?? WatchKind::Live;
+        $taken = $room->attendee($found)->takes($kind, $now);
+        if ($taken === ReportTaken::Refused) {
             return self::json(['message' => 'This replay is not open.'], 409);
         }
-        // Nothing is played before it begins, whatever a device says.
-        $played = $kind === 'live' && ! $found->isOnDemand() && $room->room->state($now) === RoomState::Opening ? []
-            : self::played($request);
-        if ($isOn && $this->mayStillBe($found, $kind) && ! $this->presence->report($found, $room, $device, $kind, $played, $now)) {
+        $played = $taken === ReportTaken::All ? self::played($request) : [];
+        if ($taken !== ReportTaken::Ignored && ! $this->presence->report($found, $room, $device, $kind, $played, $now)) {
             return self::json(['state' => 'crowded', 'next' => 30]);
         }
 
         return self::json(RoomAnswer::of($found, $room, $kind, $device, $now));
-    }
-
-    /** What was seen counts until it is settled what became of the session; of a replay, always. */
-    private function mayStillBe(Registration $registration, string $kind): bool
-    {
-        return $kind === 'replay' || $registration->open !== null;
     }
 
     public function ask(Request $request, string $registration, string $seal): JsonResponse
@@ -150,23 +143,23 @@ final readonly class RoomController
         }
         $now = CarbonImmutable::now();
         $room = LiveRoom::of($found);
-        if ($found->state !== Registration::REGISTERED || $room->isCancelled()) {
+        if (! $room->attendee($found)->maySpeak()) {
             return self::json(['message' => 'This room is not open.'], 409);
         }
         try {
             $this->questions->ask($found, $room, $device, Input::text($request, 'question'),
-                Input::number($request, 'second', 0, 0, Lengths::seconds($room->webinar)), $now);
+                Input::number($request, 'second', 0, 0, Lengths::seconds($room->room->webinar)), $now);
         } catch (Invalid $e) {
             return self::json(['message' => $e->getMessage()], 422);
         }
 
-        return self::json(RoomAnswer::of($found, $room, 'live', $device, $now), 201);
+        return self::json(RoomAnswer::of($found, $room, WatchKind::Live, $device, $now), 201);
     }
 
     public function vote(Request $request, string $registration, string $seal): JsonResponse
     {
         $found = Links::read($registration, $seal);
-        if ($found === null || $found->state !== Registration::REGISTERED) {
+        if ($found === null || $found->state !== RegistrationState::Registered) {
             return self::json(['message' => 'This is no room.'], 404);
         }
         $counted = Polls::vote($found, Input::text($request, 'poll'), Input::number($request, 'choice', -1, -1, Polls::MOST_OPTIONS));

@@ -6,9 +6,10 @@ namespace App\Serving\Slots;
 
 use App\Models\Upload;
 use App\Serving\Visit;
+use App\Webinars\LiveRoom;
 use App\Webinars\OwnRegistration;
 use App\Webinars\Registrations\Links;
-use App\Webinars\Replays;
+use App\Webinars\Registrations\RegisteredSessions;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\View;
@@ -37,8 +38,8 @@ final class ReplaySlot implements Slot
         $own = OwnRegistration::of($visit->request, $visit->funnel, $webinar->id, $visit->submission, $visit->reader());
         $video = $webinar->video === '' ? null : Upload::query()->where('kind', 'video')->find($webinar->video);
         $captions = $webinar->captions === '' ? null : Upload::query()->where('kind', 'captions')->find($webinar->captions);
-        $state = $own === null ? null : Replays::state($webinar, $own, $now);
-        $window = $own === null ? null : Replays::window($webinar, $own);
+        $state = $own === null ? null : LiveRoom::at($webinar, $own->session())->attendee($own)->replay($now);
+        $window = $own === null ? null : RegisteredSessions::of($webinar, $own)->replay;
         $language = WebinarNote::text($noted, 'language') ?: 'en';
         $register = $visit->path(WebinarNote::text($noted, 'registration'));
         $zone = new DateTimeZone($own->zone ?? 'UTC');

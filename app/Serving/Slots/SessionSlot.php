@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
-use App\Models\Registration;
 use App\Serving\Visit;
 use App\Webinars\OwnRegistration;
 use App\Webinars\Registrations\Links;
@@ -16,6 +15,7 @@ use Illuminate\Support\Facades\View;
 use Lantern\Core\Deadlines\TimeWords;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Webinars\SessionNews;
 
 /** Somebody's own session: when it is, the calendar file, the way into the room, and how to choose another one. */
 final class SessionSlot implements Slot
@@ -41,25 +41,12 @@ final class SessionSlot implements Slot
 
         return View::make('site.webinar.session', ['webinar' => $webinar, 'own' => $own, 'zone' => $zone, 'now' => $now,
             'language' => $language, 'text' => WebinarNote::text($noted, 'text'), 'page' => $visit->page->page_id,
-            'state' => self::state($own, $visit, $now), 'offered' => Offered::to($webinar, $zone, $now, $own?->person_id),
+            'state' => SessionNews::of($visit->submission === null ? null : $visit->submission->session !== null, $own?->state,
+                $own?->session(), $own?->open !== null, $now)->value, 'offered' => Offered::to($webinar, $zone, $now, $own?->person_id),
             'time' => $own === null || $own->isOnDemand() ? '' : TimeWords::moment($own->starts_at, $zone, $language, $now),
             'links' => $own === null ? [] : ['room' => Links::room($own), 'calendar' => Links::calendar($own),
                 'change' => Links::path($own).'/session', 'cancel' => Links::path($own).'/cancel', 'replay' => Links::replay($own)],
             'register' => $visit->path($registration), 'share' => $visit->funnel->url($registration),
             'replay' => $own === null ? null : RegisteredSessions::of($webinar, $own)->replay])->render();
-    }
-
-    /** @return 'none'|'list'|'inbox'|'waiting'|'cancelled'|'over'|'registered' */
-    private static function state(?Registration $own, Visit $visit, CarbonImmutable $now): string
-    {
-        return match (true) {
-            $own === null && $visit->submission === null => 'none',
-            // Where there was no session to choose, they hear of the next one.
-            $own === null => $visit->submission->session === null ? 'list' : 'inbox',
-            $own->state === Registration::CANCELLED => 'cancelled',
-            $own->open === null || (! $own->isOnDemand() && $own->ends_at <= $now) => 'over',
-            $own->state === Registration::WAITING => 'waiting',
-            default => 'registered',
-        };
     }
 }

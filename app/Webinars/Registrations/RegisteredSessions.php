@@ -13,6 +13,7 @@ use DateTimeZone;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Webinars\RegisteredSession;
+use Lantern\Core\Webinars\RegistrationState;
 use Lantern\Core\Webinars\Session;
 use Lantern\Core\Webinars\SessionPick;
 use Lantern\Core\Webinars\Webinar;
@@ -61,7 +62,7 @@ final class RegisteredSessions
     public static function of(Webinar $webinar, Registration $registration): RegisteredSession
     {
         return RegisteredSession::of($webinar, $registration->session(), $registration->chosen_at,
-            $registration->state === Registration::WAITING);
+            $registration->state === RegistrationState::Waiting);
     }
 
     private static function registered(Webinar $webinar, stdClass $row): RegisteredSession
@@ -71,7 +72,7 @@ final class RegisteredSessions
             new DateTimeImmutable((string) $row->ends_at, $utc), new DateTimeZone((string) $row->zone));
 
         return RegisteredSession::of($webinar, $session, new DateTimeImmutable((string) $row->chosen_at, $utc),
-            $row->state === Registration::WAITING);
+            $row->state === RegistrationState::Waiting->value);
     }
 
     /**
@@ -83,7 +84,7 @@ final class RegisteredSessions
     {
         return $people === [] || $webinars === [] ? [] : DB::table('registrations')->whereIn('person_id', $people)
             ->when($webinars !== null, fn ($q) => $q->whereIn('webinar_id', $webinars ?? []))
-            ->where('state', '!=', Registration::CANCELLED)->orderByRaw('open is null')->orderByDesc('id')
+            ->where('state', '!=', RegistrationState::Cancelled)->orderByRaw('open is null')->orderByDesc('id')
             ->get(['id', 'person_id', 'funnel_id', 'webinar_id', 'session_key', 'starts_at', 'ends_at', 'zone', 'state', 'chosen_at',
                 'number', 'open']);
     }
@@ -106,7 +107,7 @@ final class RegisteredSessions
     public static function find(string $person, string $webinar): ?Registration
     {
         return Registration::query()->where('person_id', $person)->where('webinar_id', $webinar)
-            ->where('state', '!=', Registration::CANCELLED)->orderByRaw('open is null')->orderByDesc('id')->first();
+            ->where('state', '!=', RegistrationState::Cancelled)->orderByRaw('open is null')->orderByDesc('id')->first();
     }
 
     /**
@@ -118,7 +119,7 @@ final class RegisteredSessions
     {
         $known = [];
         foreach (DB::table('registrations')->where('person_id', $person)->get() as $row) {
-            $states = $row->state === Registration::REGISTERED && $row->open !== null ? ['registered'] : [];
+            $states = $row->state === RegistrationState::Registered->value && $row->open !== null ? ['registered'] : [];
             foreach (self::STATES as $state => $column) {
                 if ($row->{$column} !== null) {
                     $states[] = $state;
@@ -138,7 +139,8 @@ final class RegisteredSessions
      */
     public static function taken(string $webinar, DateTimeImmutable $from, ?string $except = null): array
     {
-        return array_map(intval(...), DB::table('registrations')->where('webinar_id', $webinar)->where('state', Registration::REGISTERED)
+        return array_map(intval(...), DB::table('registrations')->where('webinar_id', $webinar)->where('state',
+            RegistrationState::Registered)
             ->whereNotNull('open')->where('starts_at', '>=', Instant::sql($from->modify('-1 day')))
             ->when($except !== null, fn ($q) => $q->where('person_id', '!=', $except))
             ->groupBy('session_key')->selectRaw('session_key, count(*) as n')->pluck('n', 'session_key')->all());
@@ -148,7 +150,8 @@ final class RegisteredSessions
     public static function waiting(string $webinar, string $key): Collection
     {
         return Registration::query()->with(['person.business', 'funnel.liveVersion'])->where('webinar_id', $webinar)
-            ->where('session_key', $key)->where('state', Registration::WAITING)->whereNotNull('open')->orderBy('chosen_at')->orderBy('id')
+            ->where('session_key', $key)->where('state', RegistrationState::Waiting)->whereNotNull('open')->orderBy('chosen_at')
+            ->orderBy('id')
             ->get();
     }
 

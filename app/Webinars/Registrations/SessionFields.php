@@ -10,6 +10,7 @@ use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\TimeWords;
+use Lantern\Core\Webinars\RegistrationState;
 use Lantern\Core\Webinars\Webinar;
 
 /** What an email says of its reader's session: when it is in their zone, and their own links. */
@@ -33,7 +34,7 @@ final class SessionFields
     public static function ofMessage(Message $message, ?string $webinar, string $language): array
     {
         $webinar ??= DB::table('registrations')->where('person_id', $message->person_id)->where('funnel_id', $message->funnel_id)
-            ->where('state', '!=', Registration::CANCELLED)->orderByRaw('open is null')->orderByDesc('id')->value('webinar_id');
+            ->where('state', '!=', RegistrationState::Cancelled)->orderByRaw('open is null')->orderByDesc('id')->value('webinar_id');
         $registration = $message->person_id === null || ! is_string($webinar) ? null : RegisteredSessions::find($message->person_id,
             $webinar);
 

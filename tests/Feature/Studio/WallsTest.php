@@ -34,6 +34,7 @@ use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
 use Lantern\Core\Orders\ReceiptKind;
 use Lantern\Core\Popups\PopupDesigns;
+use Lantern\Core\Webinars\RegistrationState;
 use Lantern\Core\Webinars\Schedule;
 use Lantern\Core\Webinars\ScheduleKind;
 use Lantern\Core\Webinars\Webinar;
@@ -103,7 +104,7 @@ final class WallsTest extends TestCase
     {
         $registration = Registration::query()->create(['business_id' => $funnel->business_id, 'funnel_id' => $funnel->id,
             'version_id' => $funnel->live_version_id, 'webinar_id' => $webinar, 'person_id' => $person, 'session_key' => 'd',
-            'starts_at' => now(), 'ends_at' => now()->addHour(), 'zone' => 'UTC', 'state' => Registration::REGISTERED,
+            'starts_at' => now(), 'ends_at' => now()->addHour(), 'zone' => 'UTC', 'state' => RegistrationState::Registered,
             'registered_at' => now(), 'chosen_at' => now()]);
         $id = Ids::next();
         DB::table('room_questions')->insert(['id' => $id, 'business_id' => $funnel->business_id, 'webinar_id' => $webinar,

@@ -29,7 +29,7 @@ final class AutomatedWebinarTest extends WebinarTestCase
 
         $registration = $this->registration();
         self::assertSame(['n202703011030', '2027-03-01 10:30:00', 'registered', 'Asia/Kolkata', 0], [$registration->session_key,
-            $registration->starts_at->format('Y-m-d H:i:s'), $registration->state, $registration->zone, $registration->number]);
+            $registration->starts_at->format('Y-m-d H:i:s'), $registration->state->value, $registration->zone, $registration->number]);
         self::assertSame(['It begins', 'For those who attended', 'For those who left early', 'For those who missed it',
             'Before the replay ends'], array_values(array_diff(array_keys($this->due()), ['Confirmation', 'Ten minutes before'])));
         self::assertArrayHasKey('Ten minutes before', $this->due());

@@ -77,7 +77,7 @@ final class RegisteringTest extends WebinarTestCase
         $this->post(Links::path($registration).'/session', ['webinar_session' => self::SECOND])->assertRedirect();
 
         $registration->refresh();
-        self::assertSame([self::SECOND, 1, 'registered'], [$registration->session_key, $registration->number, $registration->state]);
+        self::assertSame([self::SECOND, 1, 'registered'], [$registration->session_key, $registration->number, $registration->state->value]);
         // A week before that would come within a day of choosing it, and says nothing new.
         self::assertSame('2027-03-15 17:00', $this->due()['A day before']);
         self::assertArrayNotHasKey('A week before', $this->due());
@@ -106,20 +106,21 @@ final class RegisteringTest extends WebinarTestCase
         foreach (range(1, 8) as $n) {
             $this->register("r{$n}@example.com", self::FIRST)->assertRedirect();
         }
-        $state = fn (): array => Registration::query()->orderBy('registered_at')->orderBy('id')->pluck('state')->all();
+        $state = fn (): array => Registration::query()->orderBy('registered_at')->orderBy('id')->get()
+            ->map(fn (Registration $r): string => $r->state->value)->all();
         self::assertSame([...array_fill(0, 5, 'registered'), 'waiting', 'waiting', 'waiting'], $state());
         self::assertSame([], array_diff_key($this->due('r6@example.com'), ['Confirmation' => 0]), 'no reminders without a place');
         $this->get("/{$this->funnel->address}")->assertSee('Full. Choose it to go on the waiting list.');
         $this->post(Links::path($this->registration('r2@example.com')).'/cancel');
-        self::assertSame('registered', $this->registration('r6@example.com')->state);
-        self::assertSame('waiting', $this->registration('r7@example.com')->state);
+        self::assertSame('registered', $this->registration('r6@example.com')->state->value);
+        self::assertSame('waiting', $this->registration('r7@example.com')->state->value);
         self::assertArrayHasKey('A day before', $this->due('r6@example.com'));
         $this->runQueue();
         self::assertSame(1, Message::query()->where('to_address', 'r6@example.com')->where('name', 'About their session')
             ->where('subject', 'You have a place: First Melody')->count());
         // Whoever goes to another session leaves a place, too.
         $this->post(Links::path($this->registration('r1@example.com')).'/session', ['webinar_session' => self::SECOND]);
-        self::assertSame('registered', $this->registration('r7@example.com')->state);
+        self::assertSame('registered', $this->registration('r7@example.com')->state->value);
     }
 
     /** @return iterable<string, array{string, string|null}> a zone as a browser calls it, and by the name it has today */
@@ -229,8 +230,8 @@ final class RegisteringTest extends WebinarTestCase
         };
         $confirm('quick@example.com');
         $confirm('slow@example.com');
-        self::assertSame(['registered', 'waiting'], [$this->registration('quick@example.com')->state,
-            $this->registration('slow@example.com')->state]);
+        self::assertSame(['registered', 'waiting'], [$this->registration('quick@example.com')->state->value,
+            $this->registration('slow@example.com')->state->value]);
     }
 
     public function test_somebody_with_the_last_place_keeps_it_when_they_register_again(): void
@@ -238,9 +239,9 @@ final class RegisteringTest extends WebinarTestCase
         $this->schedule(['places' => 1]);
         $this->register(session: self::FIRST);
         $this->register(session: self::FIRST);
-        self::assertSame(['registered', 1], [$this->registration()->state, Registration::query()->count()]);
+        self::assertSame(['registered', 1], [$this->registration()->state->value, Registration::query()->count()]);
         $this->register('wren@example.com', self::FIRST);
-        self::assertSame('waiting', $this->registration('wren@example.com')->state);
+        self::assertSame('waiting', $this->registration('wren@example.com')->state->value);
         // Whoever still waits when it is over has missed nothing, and gets no replay.
         $this->travelTo('2027-03-09 18:01:00');
         \App\Models\WebinarSession::query()->create(['business_id' => $this->host->business_id, 'funnel_id' => $this->funnel->id,
@@ -318,6 +319,6 @@ final class RegisteringTest extends WebinarTestCase
         }
         $this->withCookie('lantern_seat', "{$registration->id}.".str_repeat('0', 20))->get("/{$this->funnel->address}/room")
             ->assertSee('This room is for those who registered');
-        self::assertSame('registered', $registration->refresh()->state);
+        self::assertSame('registered', $registration->refresh()->state->value);
     }
 }

@@ -327,6 +327,20 @@ final class RoomTest extends WebinarTestCase
         self::assertContains('attended', $this->deeds());
     }
 
+    public function test_a_host_who_speaks_for_longer_than_planned_can_still_show_the_offer(): void
+    {
+        $this->begin();
+        $this->watch($this->robin, 0, 60);
+        $this->travelTo('2027-03-01 18:05:00');
+        $this->act('offer')->assertJsonPath('room.offerShown', true);
+        $second = $this->report($this->robin, [])->assertJsonPath('offer.name', 'First Melody')->json('second');
+        $this->travel(10)->seconds();
+        $this->report($this->robin, [[$second, $second + 10]]);
+
+        self::assertGreaterThan(3600, $second);
+        self::assertContains('saw-offer', $this->deeds());
+    }
+
     public function test_a_replay_for_those_who_missed_it_is_not_for_those_who_attended(): void
     {
         $this->change(['replay' => ['delay' => 0, 'days' => 3, 'for' => 'not-attended']]);

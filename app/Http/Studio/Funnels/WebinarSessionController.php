@@ -48,7 +48,7 @@ final class WebinarSessionController extends StudioController
     {
         $now = CarbonImmutable::now();
         $room = LiveRoom::at($webinar, $session);
-        $curve = Attendance::curve($webinar->id, $session->key, $room->length);
+        $curve = Attendance::curve($webinar->id, $session->key, $room->room->length);
 
         return ['key' => $session->key, 'funnel' => $funnel->id, 'webinar' => $webinar->id, 'title' => $webinar->title,
             'manner' => $webinar->manner->value, 'startsAt' => Instant::json($session->startsAt),
@@ -56,7 +56,7 @@ final class WebinarSessionController extends StudioController
             'offer' => $webinar->offer === null ? null : ($funnel->liveVersion?->plan()->offer($webinar->offer->offer)->name ?? null),
             'room' => ControlRoom::shown($webinar, $session, $now),
             'numbers' => (Attendance::sessions($webinar->id)[$session->key] ?? []),
-            'curve' => ['step' => $curve->step, 'counts' => $curve->counts], 'offerAt' => $room->offerAt()];
+            'curve' => ['step' => $curve->step, 'counts' => $curve->counts], 'offerAt' => $room->room->offerAt()];
     }
 
     public function act(Request $request, string $part, string $key, ControlRoom $control): JsonResponse

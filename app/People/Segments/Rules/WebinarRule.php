@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\People\Segments\Rules;
 
 use App\Models\Business;
-use App\Models\Registration;
 use App\Webinars\Registrations\RegisteredSessions;
 use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Rules\Rule;
+use Lantern\Core\Webinars\RegistrationState;
 
 /** @implements RuleSql<\Lantern\Core\Rules\WebinarRule> */
 final class WebinarRule implements RuleSql
@@ -21,6 +21,7 @@ final class WebinarRule implements RuleSql
         $theirs = DB::table('registrations')->selectRaw('1')->where('webinar_id', $rule->webinar)
             ->whereColumn('registrations.person_id', 'people.id');
         $query->addWhereExistsQuery($column === null
-            ? $theirs->where('state', Registration::REGISTERED)->whereNotNull('open') : $theirs->whereNotNull($column), 'and', $rule->not);
+            ? $theirs->where('state', RegistrationState::Registered)->whereNotNull('open') : $theirs->whereNotNull($column), 'and',
+            $rule->not);
     }
 }
