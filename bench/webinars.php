@@ -253,7 +253,7 @@ $say('the numbers of all sessions of 10,000 registrations, likewise', $took, $pl
 CarbonImmutable::setTestNow($now->addHours(4));
 $took = $seconds(function (): void {
     do {
-        $some = app(AttendanceResults::class)->tick(CarbonImmutable::now());
+        $some = app(AttendanceResults::class)->work(CarbonImmutable::now());
     } while ($some > 0);
 });
 $plain = $seconds(fn () => DB::transaction(function () use ($people): void {

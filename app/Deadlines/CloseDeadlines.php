@@ -5,19 +5,31 @@ declare(strict_types=1);
 namespace App\Deadlines;
 
 use App\Models\Funnel;
+use App\Support\DueWork;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Agenda\Task;
 use Lantern\Core\Deadlines\Deadline;
 
 /**
  * Notices that deadlines have ended, so that a clock of the machine that is set back afterwards opens none of them again.
  * Nothing waits for it: whether one is over is reckoned with each visit.
  */
-final class CloseDeadlines
+final class CloseDeadlines implements DueWork
 {
+    public function task(): Task
+    {
+        return Task::Deadlines;
+    }
+
+    public function next(CarbonImmutable $now): ?CarbonImmutable
+    {
+        return Instant::carbon(DB::table('deadline_runs')->whereNull('closed_at')->min('ends_at'));
+    }
+
     /** @return int how many were noticed */
-    public function tick(CarbonImmutable $now): int
+    public function work(CarbonImmutable $now): int
     {
         $noticed = 0;
         $ended = DB::table('deadline_runs')->whereNull('closed_at')->where('ends_at', '<=', Instant::sql($now));

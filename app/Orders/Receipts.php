@@ -11,10 +11,12 @@ use App\Models\OrderLine;
 use App\Models\Payment;
 use App\Models\Receipt;
 use App\Models\Refund;
+use App\Support\DueWork;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Agenda\Task;
 use Lantern\Core\Journey\Effects\Effect;
 use Lantern\Core\Journey\Effects\SendReceipt;
 use Lantern\Core\Money\Money;
@@ -27,7 +29,7 @@ use Lantern\Core\Orders\ReceiptKind;
  * Receipts: one for all that was bought in a chain of offers, one for each later payment of a plan, one for each refund.
  * What a receipt says is written when it is issued and never changes.
  */
-final readonly class Receipts implements CarriesOut
+final readonly class Receipts implements CarriesOut, DueWork
 {
     private const AT_ONCE = 200;
 
@@ -49,14 +51,31 @@ final readonly class Receipts implements CarriesOut
     }
 
     /** Issues what is due: of chains of offers that nobody ended. */
-    public function issueDue(): void
+    public function task(): Task
+    {
+        return Task::Receipts;
+    }
+
+    public function next(CarbonImmutable $now): ?CarbonImmutable
+    {
+        return Instant::carbon(DB::table('orders')->min('receipt_due_at'));
+    }
+
+    public function work(CarbonImmutable $now): int
+    {
+        return $this->issueDue();
+    }
+
+    public function issueDue(): int
     {
         $now = CarbonImmutable::now();
-        foreach (Order::query()->with('business')->where('receipt_due_at', '<=', Instant::sql($now))->orderBy('receipt_due_at')
-            ->limit(self::AT_ONCE)
-            ->get() as $order) {
+        $due = Order::query()->with('business')->where('receipt_due_at', '<=', Instant::sql($now))->orderBy('receipt_due_at')
+            ->limit(self::AT_ONCE)->get();
+        foreach ($due as $order) {
             DB::transaction(fn () => $this->ofPurchase($order->refresh(), $now));
         }
+
+        return $due->count();
     }
 
     /** A receipt of all that was bought and stands on none yet; not while a payment of it is under way. */

@@ -8,10 +8,12 @@ use App\Models\Payment;
 use App\Models\Refund;
 use App\Payments\NoAnswer;
 use App\Payments\PaymentProvider;
+use App\Support\DueWork;
 use App\Support\Durable;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Agenda\Task;
 use Lantern\Core\Orders\FactType;
 use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
@@ -21,7 +23,7 @@ use Lantern\Core\Orders\RefundState;
  * Finishes what is open: asks the provider by key what became of payments and refunds that nobody has answered for, and
  * charges the later payments of plans on their day. Safe to run at any time, twice at once, and to die anywhere in it.
  */
-final readonly class Reconciling
+final readonly class Reconciling implements DueWork
 {
     /** Whoever asked has an answer by then, or is gone. Seconds. */
     private const AFTER = 20;
@@ -34,6 +36,27 @@ final readonly class Reconciling
         private PaymentResults $results,
         private Refunding $refunding,
     ) {
+    }
+
+    public function task(): Task
+    {
+        return Task::Payments;
+    }
+
+    public function next(CarbonImmutable $now): ?CarbonImmutable
+    {
+        $first = fn (string $table, string $column, \BackedEnum ...$states): ?CarbonImmutable => Instant::carbon(DB::table($table)
+            ->whereIn('state', $states)->when($column === 'due_at', fn ($q) => $q->whereNull('trouble'))->min($column));
+
+        return Instant::first($first('payments', 'asked_at', PaymentState::Asked, PaymentState::Bank)?->addSeconds(self::AFTER),
+            $first('refunds', 'asked_at', RefundState::Asked)?->addSeconds(self::AFTER), $first('payments', 'due_at', PaymentState::Due));
+    }
+
+    public function work(CarbonImmutable $now): int
+    {
+        $this->run();
+
+        return 1;
     }
 
     /** @param  int  $after  seconds since a payment was asked for; tests need not wait */

@@ -19,6 +19,20 @@ final class Instant
         return CarbonImmutable::instance($at)->setTimezone(new DateTimeZone('UTC'))->format(self::FORMAT);
     }
 
+    /** A moment as a raw query returns it, such as the least of a column. */
+    public static function carbon(mixed $value): ?CarbonImmutable
+    {
+        return is_string($value) && $value !== '' ? new CarbonImmutable($value, 'UTC') : null;
+    }
+
+    /** The first of some moments; null where there is none. */
+    public static function first(?CarbonImmutable ...$moments): ?CarbonImmutable
+    {
+        $moments = array_filter($moments);
+
+        return $moments === [] ? null : min($moments);
+    }
+
     /** For JSON: ISO 8601 in UTC with milliseconds. */
     public static function json(?DateTimeInterface $at): ?string
     {

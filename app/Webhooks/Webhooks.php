@@ -10,10 +10,12 @@ use App\Models\Business;
 use App\Models\CallState;
 use App\Models\HookCall;
 use App\Models\Submission;
+use App\Support\DueWork;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use Lantern\Core\Agenda\Task;
 use Lantern\Core\Journey\Effects\CallHook as CallHookEffect;
 use Lantern\Core\Journey\Effects\Effect;
 use Throwable;
@@ -23,7 +25,7 @@ use Throwable;
  * ever longer waits, and kept with what was sent and answered. The signature is HMAC-SHA256 over time, dot and body
  * with the owner's secret, written `t=…,v1=…` in the header `Lantern-Signature`; see docs/formats/webhook.md.
  */
-final readonly class Webhooks implements CarriesOut
+final readonly class Webhooks implements CarriesOut, DueWork
 {
     /** Minutes to wait after the first, second … try that failed. */
     public const BACK_OFF = [1, 5, 30, 120, 600, 1440];
@@ -104,6 +106,23 @@ final readonly class Webhooks implements CarriesOut
         CallHook::dispatch($again->id);
 
         return $again;
+    }
+
+    public function task(): Task
+    {
+        return Task::Hooks;
+    }
+
+    public function next(CarbonImmutable $now): ?CarbonImmutable
+    {
+        return Instant::first(Instant::carbon(DB::table('hook_calls')->where('state', CallState::Waiting->value)->min('due_at')),
+            Instant::carbon(DB::table('hook_calls')->where('state', CallState::Calling->value)->min('claimed_at'))
+                ?->addSeconds(self::STALE_SECONDS));
+    }
+
+    public function work(CarbonImmutable $now): int
+    {
+        return $this->queueDue();
     }
 
     /** @return int how many calls were queued that are due, and not with a worker */

@@ -6,15 +6,17 @@ namespace App\Webinars;
 
 use App\Models\Registration;
 use App\Models\WebinarSession;
+use App\Support\DueWork;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Agenda\Task;
 use Lantern\Core\Webinars\RegistrationState;
 use Throwable;
 
 /** Looks what became of sessions that are over, once for each person. Doing it twice is doing it once. */
-final readonly class AttendanceResults
+final readonly class AttendanceResults implements DueWork
 {
     /** What devices still have to report when a session ends has come by then. Seconds. */
     private const GRACE = 30;
@@ -25,8 +27,18 @@ final readonly class AttendanceResults
     {
     }
 
+    public function task(): Task
+    {
+        return Task::Sessions;
+    }
+
+    public function next(CarbonImmutable $now): ?CarbonImmutable
+    {
+        return Instant::carbon(DB::table('registrations')->whereNotNull('open')->min('settle_at'))?->addSeconds(self::GRACE);
+    }
+
     /** @return int for how many it was looked */
-    public function tick(CarbonImmutable $now): int
+    public function work(CarbonImmutable $now): int
     {
         $settled = 0;
         $due = Registration::query()->with(['funnel.liveVersion', 'funnel.business', 'person.business', 'version'])->whereNotNull('open')

@@ -225,7 +225,7 @@ final class DemoWebinars
         CarbonImmutable::setTestNow($begun->addMinutes(self::END));
         $this->act($session, 'end', $begun->addMinutes(self::END));
         CarbonImmutable::setTestNow($begun->addMinutes(self::END + 1));
-        $this->settling->tick(CarbonImmutable::now());
+        $this->settling->work(CarbonImmutable::now());
         $this->sendDue(min($now, $starts->addHours(6)));
         $this->afterwards($registered, $starts, $now);
         $this->sendDue(min($now, $starts->addDays(5)));

@@ -7,11 +7,13 @@ namespace App\Mail\Broadcasts;
 use App\Models\Broadcast;
 use App\Models\Business;
 use App\People\Segments\SegmentQuery;
+use App\Support\DueWork;
 use App\Support\Ids;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Agenda\Task;
 use Lantern\Core\Emails\BroadcastState;
 use Lantern\Core\Emails\SubjectTest;
 use Lantern\Core\Messages\MessageKind;
@@ -24,7 +26,7 @@ use Lantern\Core\Rules\Group;
  * worker can begin, and each message has a key that can be used once, so that a step that is broken off and begun again
  * doubles nothing.
  */
-final class Broadcasting
+final class Broadcasting implements DueWork
 {
     private const PIECE = 1000;
 
@@ -39,31 +41,56 @@ final class Broadcasting
         return $query;
     }
 
-    /** Does whatever is due for all broadcasts. */
-    public function tick(CarbonImmutable $now): void
+    public function task(): Task
     {
+        return Task::Broadcasts;
+    }
+
+    public function next(CarbonImmutable $now): ?CarbonImmutable
+    {
+        $some = fn (BroadcastState ...$states) => Broadcast::query()->whereIn('state', $states)->whereNull('deleted_at');
+        // Whether a test has run, or the last of it has gone, is told by its messages.
+        $moments = $some(BroadcastState::Testing, BroadcastState::Sending)->exists() ? [$now] : [];
+        foreach ($some(BroadcastState::Sent)->whereNull('again_at')->whereNotNull('started_at')->get() as $broadcast) {
+            $days = $broadcast->plan()->againDays;
+            $moments[] = $days > 0 ? $broadcast->started_at?->addDays($days) : null;
+        }
+        $moments = array_filter([...$moments, Instant::carbon($some(BroadcastState::Scheduled)->toBase()->min('send_at'))]);
+
+        return $moments === [] ? null : min($moments);
+    }
+
+    /** Does whatever is due for all broadcasts. */
+    public function work(CarbonImmutable $now): int
+    {
+        $changed = 0;
         $due = fn (BroadcastState $state) => Broadcast::query()->where('state', $state)->whereNull('deleted_at');
         foreach ($due(BroadcastState::Scheduled)->where('send_at', '<=', Instant::sql($now))->get() as $broadcast) {
+            $changed++;
             $this->start($broadcast, $now);
         }
         foreach ($due(BroadcastState::Testing)->get() as $broadcast) {
             if ($this->hasRun($broadcast, $now)) {
+                $changed++;
                 $this->pick($broadcast, $now);
             }
         }
         foreach ($due(BroadcastState::Sending)->get() as $broadcast) {
             if (! DB::table('messages')->where('broadcast_id', $broadcast->id)
                 ->whereIn('state', [MessageState::Waiting, MessageState::Sending])->exists()) {
-                Broadcast::query()->where('id', $broadcast->id)->where('state', BroadcastState::Sending)
+                $changed += Broadcast::query()->where('id', $broadcast->id)->where('state', BroadcastState::Sending)
                     ->update(['state' => BroadcastState::Sent]);
             }
         }
         foreach ($due(BroadcastState::Sent)->whereNull('again_at')->get() as $broadcast) {
             $days = $broadcast->plan()->againDays;
             if ($days > 0 && $broadcast->started_at !== null && $broadcast->started_at->addDays($days) <= $now) {
+                $changed++;
                 $this->again($broadcast, $now);
             }
         }
+
+        return $changed;
     }
 
     /**

@@ -7,13 +7,16 @@ namespace App\Mail\Owner;
 use App\Mail\Sending\Planner;
 use App\Models\Business;
 use App\Models\Submission;
+use App\Support\DueWork;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
+use Lantern\Core\Agenda\DailyMoment;
+use Lantern\Core\Agenda\Task;
 use Lantern\Core\Forms\OwnerNotice;
 use Lantern\Core\Forms\SubmissionState;
 
 /** The daily email to an owner about everybody who filled in a form that is to be told of once a day. */
-final readonly class Digest
+final readonly class Digest implements DueWork
 {
     /** The hour in the owner's zone from which on it goes out. */
     public const HOUR = 8;
@@ -22,16 +25,27 @@ final readonly class Digest
     {
     }
 
-    public function tick(CarbonImmutable $now): void
+    public function task(): Task
     {
+        return Task::Digest;
+    }
+
+    public function next(CarbonImmutable $now): ?CarbonImmutable
+    {
+        return Instant::first(...Business::query()->get()->map(fn (Business $b): CarbonImmutable => CarbonImmutable::instance(
+            DailyMoment::next(self::HOUR, $b->told_at, $now, $b->zone())))->all());
+    }
+
+    public function work(CarbonImmutable $now): int
+    {
+        $planned = 0;
         foreach (Business::query()->get() as $business) {
-            $local = $now->setTimezone($business->zone());
-            $today = $local->setTime(self::HOUR, 0);
-            if ($local < $today || ($business->told_at !== null && $business->told_at >= $today)) {
+            $today = DailyMoment::due(self::HOUR, $business->told_at, $now, $business->zone());
+            if ($today === null) {
                 continue;
             }
             // The first time it tells of one day; afterwards of all since it told last, so that nobody is left out.
-            $since = $business->told_at ?? $today->subDay();
+            $since = $business->told_at ?? $today->modify('-1 day');
             if (Business::query()->where('id', $business->id)
                 ->where(fn ($q) => $q->whereNull('told_at')->orWhere('told_at', '<', Instant::sql($today)))
                 ->update(['told_at' => Instant::sql($now)]) === 0) {
@@ -44,8 +58,11 @@ final readonly class Digest
                 ->filter(fn (Submission $s): bool => $s->version->plan()->form($s->form_id)?->notice === OwnerNotice::Daily)
                 ->map(fn (Submission $s): string => $s->id)->all());
             if ($ids !== []) {
-                $this->planner->planDigest($business, $local->format('Y-m-d'), $ids);
+                $planned++;
+                $this->planner->planDigest($business, $now->setTimezone($business->zone())->format('Y-m-d'), $ids);
             }
         }
+
+        return $planned;
     }
 }

@@ -7,9 +7,11 @@ namespace App\Mail\Sending;
 use App\Mail\Emails\EmailWriter;
 use App\Models\Business;
 use App\Models\Message;
+use App\Support\DueWork;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Agenda\Task;
 use Lantern\Core\Messages\MessageKind;
 use Lantern\Core\Messages\MessageState;
 use Lantern\Core\Sending\SequenceCheck;
@@ -22,7 +24,7 @@ use Throwable;
  * one; a claim left behind by a worker that died is released after a while, and the provider knows the message
  * again by its id.
  */
-final readonly class MessageSender
+final readonly class MessageSender implements DueWork
 {
     /** Minutes to wait after the first, second … temporary trouble. */
     private const BACK_OFF = [1, 5, 15, 60, 240];
@@ -111,6 +113,23 @@ final readonly class MessageSender
         }
         $message->forceFill(['state' => MessageState::Sent, 'sent_at' => CarbonImmutable::now(), 'trouble' => null,
             'subject' => $email->subject, 'html' => $email->html, 'text' => $email->text])->save();
+    }
+
+    public function task(): Task
+    {
+        return Task::Messages;
+    }
+
+    public function next(CarbonImmutable $now): ?CarbonImmutable
+    {
+        return Instant::first(Instant::carbon(DB::table('messages')->where('state', MessageState::Waiting->value)->min('due_at')),
+            Instant::carbon(DB::table('messages')->where('state', MessageState::Sending->value)->min('claimed_at'))
+                ?->addSeconds((int) config('lantern.messages.stale_after')));
+    }
+
+    public function work(CarbonImmutable $now): int
+    {
+        return $this->queueDue();
     }
 
     /**

@@ -150,6 +150,17 @@ final class PracticeBank
         return $changed === 1;
     }
 
+    /** When something happens by itself next. */
+    public function next(): ?CarbonImmutable
+    {
+        $first = fn (string $column, string $state): ?CarbonImmutable => Instant::carbon(self::table('charges')->where('state', $state)
+            ->min($column));
+
+        return Instant::first($first('through_at', 'pending'), Instant::carbon(self::table('charges')->where('disputed', false)
+            ->whereNotNull('dispute_at')->min('dispute_at')), $first('made_at', 'bank')
+            ?->addMinutes((int) config('lantern.checkout.give_up_minutes')));
+    }
+
     /** What happens by itself: payments that are told later, disputes, and challenges that nobody answers. */
     public function letTimePass(?string $key = null): void
     {

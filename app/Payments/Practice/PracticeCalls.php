@@ -4,14 +4,16 @@ declare(strict_types=1);
 
 namespace App\Payments\Practice;
 
+use App\Support\DueWork;
 use App\Support\Hosts;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Http\Request;
+use Lantern\Core\Agenda\Task;
 
 /** Sends the calls of practice payments to us, signed, by the way that a provider's calls come. One that is not taken is sent again. */
-final readonly class PracticeCalls
+final readonly class PracticeCalls implements DueWork
 {
     private const TRIES = 8;
 
@@ -19,6 +21,22 @@ final readonly class PracticeCalls
 
     public function __construct(private PracticeBank $bank, private Kernel $application)
     {
+    }
+
+    public function task(): Task
+    {
+        return Task::ProviderCalls;
+    }
+
+    public function next(CarbonImmutable $now): ?CarbonImmutable
+    {
+        return Instant::first($this->bank->next(), Instant::carbon(PracticeBank::ledger()->table('calls')->whereNull('sent_at')
+            ->where('tries', '<', self::TRIES)->min('due_at')));
+    }
+
+    public function work(CarbonImmutable $now): int
+    {
+        return $this->sendDue();
     }
 
     /** @return int how many were taken */

@@ -127,9 +127,9 @@ final class BroadcastsTest extends TestCase
         $broadcasting->start($broadcast->fresh() ?? $broadcast, CarbonImmutable::now());
         DB::rollBack();
         self::assertSame(['scheduled', 0], [$broadcast->fresh()?->state->value, Message::query()->count()]);
-        $broadcasting->tick(CarbonImmutable::now());
+        $broadcasting->work(CarbonImmutable::now());
         $broadcasting->start($broadcast, CarbonImmutable::now());
-        $broadcasting->tick(CarbonImmutable::now());
+        $broadcasting->work(CarbonImmutable::now());
         app(MessageSender::class)->queueDue();
         // The same jobs twice, for two workers.
         foreach (Message::query()->pluck('id') as $id) {

@@ -44,7 +44,7 @@ final class DigestTest extends TestCase
     private function tick(string $utc): int
     {
         $this->travelTo($utc);
-        app(Digest::class)->tick(CarbonImmutable::now());
+        app(Digest::class)->work(CarbonImmutable::now());
 
         return Message::query()->where('kind', 'notice')->count();
     }
@@ -110,9 +110,9 @@ final class DigestTest extends TestCase
         $this->join($this->funnel, ['email' => 'robin@example.com', 'first_name' => 'Robin']);
         $this->travelTo('2026-06-02 06:00');
         $now = CarbonImmutable::now();
-        app(Digest::class)->tick($now);
+        app(Digest::class)->work($now);
         DB::table('businesses')->update(['told_at' => null]); // as the other one read it a moment before
-        app(Digest::class)->tick($now);
+        app(Digest::class)->work($now);
 
         self::assertSame(1, Message::query()->where('kind', 'notice')->count());
     }

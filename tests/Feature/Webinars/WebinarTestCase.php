@@ -117,7 +117,7 @@ abstract class WebinarTestCase extends TestCase
 
     protected function settle(): int
     {
-        return app(AttendanceResults::class)->tick(CarbonImmutable::now());
+        return app(AttendanceResults::class)->work(CarbonImmutable::now());
     }
 
     /** @return array<string, string> when the emails of somebody are due, in UTC, by name; those that wait */

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Agenda;
+
+/** What comes due by itself, in the order in which it is done at one moment: what others follow from comes before them. */
+enum Task
+{
+    /** Funnels whose moment to close has come. */
+    case Opening;
+    /** Deadlines that have ended. */
+    case Deadlines;
+    /** What became of sessions that are over. */
+    case Sessions;
+    case Broadcasts;
+    /** The email of the day to the owner. */
+    case Digest;
+    /** Calls to web addresses of the owner's. */
+    case Hooks;
+    /** What the practice payments have to tell. */
+    case ProviderCalls;
+    /** Payments and refunds that are open, and those of plans whose day has come. */
+    case Payments;
+    case Receipts;
+    /** Emails. */
+    case Messages;
+}
