@@ -49,7 +49,7 @@ final class RoomsTest extends TestCase
         'Visits' => ['Deadlines', 'Plan', 'Results'],
         'Selling' => ['Deadlines', 'Offers', 'Orders'],
         'Sending' => ['Deadlines', 'Messages', 'People', 'People/State', 'Plan', 'Sequences', 'Webinars'],
-        'Agenda' => ['Support'],
+        'Agenda' => ['Messages', 'People/State', 'Support'],
     ];
 
     /** Each room of the application, and the rooms it uses: only such as stand above it. */

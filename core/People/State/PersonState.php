@@ -200,6 +200,12 @@ final readonly class PersonState
             $this->emails()));
     }
 
+    /** An email that waits is due at another moment. */
+    public function withEmailDue(PlannedEmail $email, DateTimeImmutable $due): self
+    {
+        return $this->changed(emails: array_map(fn (PlannedEmail $e): PlannedEmail => $e === $email ? $e->at($due) : $e, $this->emails()));
+    }
+
     /** @return list<string> the values of a field, with those that were left empty */
     public function values(string $field): array
     {

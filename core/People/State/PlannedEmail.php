@@ -29,6 +29,11 @@ final readonly class PlannedEmail
         return $this->state === MessageState::Waiting || $this->state === MessageState::Sending;
     }
 
+    public function at(DateTimeImmutable $due): self
+    {
+        return new self($this->email, $this->sequence, $due, $this->state, $this->webinar);
+    }
+
     public function in(MessageState $state): self
     {
         return new self($this->email, $this->sequence, $this->due, $state, $this->webinar);
