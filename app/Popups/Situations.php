@@ -8,6 +8,7 @@ use App\Deadlines\VisitorIdentity;
 use App\Models\Person;
 use App\People\Facts\PersonLookup;
 use App\Serving\Arrival;
+use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Http\Request;
@@ -19,9 +20,6 @@ use Lantern\Core\Popups\TriggerKind;
 /** What is known of a visitor when it is asked whether a pop-up is shown to them, in the words of the core. */
 final readonly class Situations
 {
-    /** Before the first view of a visit, a click in an email began it if it was not longer ago than this. Seconds. */
-    private const CLICK = 120;
-
     private function __construct(public PopupView $asked, public VisitorIdentity $identity, public ?Person $person, private VisitLog $visit)
     {
     }
@@ -70,24 +68,22 @@ final readonly class Situations
         $visitors = $this->visitors();
         $theirs = fn (Builder $q): Builder => $q->where(fn (Builder $q) => $q->whereIn('visitor', $visitors)
             ->when($this->person !== null, fn (Builder $q) => $q->orWhere('person_id', $this->person?->id)));
-        $filled = $theirs(DB::table('submissions'))->get(['form_id', 'submitted_at', 'funnel_id']);
+        $filled = $theirs(DB::table('submissions'))->groupBy('form_id')->selectRaw('form_id, max(submitted_at) as last')->get();
         $since = $this->visit->since;
 
         return new Situation(...$common + ['visit' => $this->visit->number, 'since' => $since,
             'facts' => FactLog::of($this->person?->id, $visitors),
-            'joined' => array_values(array_unique(array_map(strval(...), $filled->pluck('form_id')->all()))),
-            'joinedNow' => $filled->contains(fn (object $s): bool => CarbonImmutable::parse((string) $s->submitted_at, 'UTC') >= $since),
-            'fromEmail' => $this->visit->fromEmail || $this->clicked($since),
+            'joined' => array_filter($filled->pluck('last', 'form_id')->map(Instant::carbon(...))->all()),
+            'fromEmail' => $this->visit->fromEmail, 'clicked' => $this->clicked(),
             'bought' => $asked->funnel !== null && $theirs(DB::table('events'))->where('type', EventType::Bought->value)
                 ->where('funnel_id', $asked->funnel->id)->exists(),
             'person' => $this->person === null ? null : PersonLookup::forRules($this->person, $now)]);
     }
 
-    /** Did they follow a link in an email of ours, just before this visit or in it? */
-    private function clicked(CarbonImmutable $since): bool
+    /** When they followed a link in an email of ours last. */
+    private function clicked(): ?CarbonImmutable
     {
-        return $this->person !== null && DB::table('events')->where('person_id', $this->person->id)
-            ->where('type', EventType::Clicked->value)->where('at', '>=', $since->subSeconds(self::CLICK)->format('Y-m-d H:i:s.u'))
-            ->exists();
+        return $this->person === null ? null : Instant::carbon(DB::table('events')->where('person_id', $this->person->id)
+            ->where('type', EventType::Clicked->value)->max('at'));
     }
 }

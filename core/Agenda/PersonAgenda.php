@@ -38,7 +38,8 @@ final class PersonAgenda
             }
         }
         $order = array_flip(array_map(fn (PersonMomentKind $k): string => $k->name, PersonMomentKind::cases()));
-        usort($moments, fn (PersonMoment $a, PersonMoment $b): int => [$a->at, $order[$a->kind->name]] <=> [$b->at, $order[$b->kind->name]]);
+        usort($moments, fn (PersonMoment $a, PersonMoment $b): int => [$a->at, $order[$a->kind->name]] <=> [$b->at,
+            $order[$b->kind->name]]);
 
         return $moments;
     }

@@ -114,7 +114,7 @@ final class PopupCheck
     /** @return Generator<string, string> */
     private static function person(Popup $popup, Situation $at): Generator
     {
-        if (array_intersect($popup->forms(), $at->joined) !== [] || $at->of(PopupFactType::Joined, $popup->id) !== []) {
+        if (array_intersect($popup->forms(), array_keys($at->joined)) !== [] || $at->of(PopupFactType::Joined, $popup->id) !== []) {
             yield Refusal::Joined->value => 'They have what it offers already.';
         }
         if ($at->person !== null && ! $popup->never->isEverybody() && $popup->never->holds($at->person, $at->now)) {
@@ -128,10 +128,10 @@ final class PopupCheck
         if ($at->bought) {
             yield Refusal::Bought->value => 'They have bought something in this funnel.';
         }
-        if ($at->fromEmail) {
+        if ($at->isFromEmail()) {
             yield Refusal::FromEmail->value => 'They came by a link in an email from you.';
         }
-        if ($at->joinedNow) {
+        if ($at->hasJoinedNow()) {
             yield Refusal::JoinedNow->value => 'They have just joined something.';
         }
     }

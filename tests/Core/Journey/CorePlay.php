@@ -69,7 +69,8 @@ final class CorePlay
                 default => $this->person->withEmailIn($email, $verdict->goes() ? MessageState::Sent : MessageState::Cancelled),
             };
             if ($verdict->goes()) {
-                $this->emails[] = $at->setTimezone(new DateTimeZone('UTC'))->format('Y-m-d H:i').' '.$this->plan->email($email->email)?->name;
+                $this->emails[] = $at->setTimezone(new DateTimeZone('UTC'))->format('Y-m-d H:i').' '.$this->plan
+                    ->email($email->email)?->name;
             }
         }
         $this->now = $to;
@@ -97,7 +98,8 @@ final class CorePlay
 
     public function click(string $email): void
     {
-        $this->follow((new Journey($this->plan))->decide($this->person, new Event(EventType::Clicked, $this->now, email: $this->email($email))));
+        $this->follow((new Journey($this->plan))->decide($this->person, new Event(EventType::Clicked, $this->now,
+            email: $this->email($email))));
     }
 
     /** Goes to a page, and along wherever it leads. */

@@ -184,7 +184,8 @@ final class CsvTest extends TestCase
         yield 'UTF-16 with half a letter at its end' => ["E\0m\0a\0i\0l", TextEncoding::Utf16Little, 'Emai?'];
         yield 'half a pair' => ["E\0m\0a\0i\0\x3D\xD8", TextEncoding::Utf16Little, 'Emai?'];
         yield 'an office program of the west' => ["Zo\xEB,M\xFCller", TextEncoding::Western, 'Zoë,Müller'];
-        yield 'its dashes, quotes and capitals' => ["O\x92Neil \x96 \x8Aorm, na\xEFve", TextEncoding::Western, 'O’Neil – Šorm, naïve'];
+        yield 'its dashes, quotes and capitals' => ["O\x92Neil \x96 \x8Aorm, na\xEFve", TextEncoding::Western,
+            'O’Neil – Šorm, naïve'];
         yield 'an old Mac' => ["Ren\x8Ee,M\x9Fller", TextEncoding::OldMac, 'Renée,Müller'];
         yield 'an old Mac, by what no other has' => ["Fran\x8Dois", TextEncoding::OldMac, 'François'];
     }
@@ -367,6 +368,12 @@ final class CsvTest extends TestCase
         self::assertSame(['full_name', 'email'],
             ImportPlan::guess(['Name', 'Column 2'], [['Robin', 'r@example.com'], ['Kim', 'k@example.com']]));
         self::assertSame(['', ''], ImportPlan::guess(['Column 1', 'Column 2'], [['Robin', 'x'], ['Kim', 'y']]));
+        // Only where no heading says it is the address looked for, and only where more than half of the lines have one.
+        self::assertSame(['email', ''], ImportPlan::guess(['Email', 'Notes'], [['r@example.com', 'see k@example.com']]));
+        self::assertSame([''], ImportPlan::guess(['Column 1'], [['r@example.com'], ['x']]));
+        self::assertSame(['email', ''], ImportPlan::guess(['Column 1', 'Column 2'], [['r@example.com', 's@example.com']]), 'once');
+        self::assertSame(['first_name', ''], ImportPlan::guess(['First name', 'first_name'], []), 'no field stands twice');
+        self::assertSame(['level', ''], ImportPlan::guess(['My level', 'Level'], [], ['level' => 'My level']), 'nor one of the owner’s');
         self::assertTrue(ImportPlan::hasHeader('Email', 'Name'));
         self::assertFalse(ImportPlan::hasHeader('robin@example.com', 'Robin'));
     }

@@ -93,14 +93,18 @@ final class PopupCheckTest extends TestCase
         yield 'a language that begins alike' => [Refusal::Language, $places(['languages' => ['de']]), self::at(['languages' => ['den']])];
         yield 'no language at all' => [Refusal::Language, $places(['languages' => ['de']]), self::at()];
 
-        yield 'has filled in its form elsewhere' => [Refusal::Joined, [], self::at(['joined' => ['guide']])];
-        yield 'has filled in another form' => [null, [], self::at(['joined' => ['other']])];
+        yield 'has filled in its form elsewhere' => [Refusal::Joined, [],
+            self::at(['joined' => ['guide' => self::moment('2027-03-01 11:00')]])];
+        yield 'has filled in another form' => [null, [], self::at(['joined' => ['other' => self::moment('2027-03-10 10:59:59')]])];
         yield 'joined in it long ago' => [Refusal::Joined, [], self::at(['facts' => [self::fact('joined', '2020-01-01')]])];
         yield 'among those who never see it' => [Refusal::Person, $never, self::at(['person' => $person])];
         yield 'nobody yet' => [null, $never, self::at()];
         yield 'has bought' => [Refusal::Bought, [], self::at(['bought' => true])];
         yield 'came from our email' => [Refusal::FromEmail, [], self::at(['fromEmail' => true])];
-        yield 'has just joined' => [Refusal::JoinedNow, [], self::at(['joinedNow' => true])];
+        yield 'clicked in our email two minutes before' => [Refusal::FromEmail, [],
+            self::at(['clicked' => self::moment('2027-03-10 10:58')])];
+        yield 'clicked in one longer before' => [null, [], self::at(['clicked' => self::moment('2027-03-10 10:57:59')])];
+        yield 'has just joined' => [Refusal::JoinedNow, [], self::at(['joined' => ['other' => self::moment('2027-03-10 11:00')]])];
 
         yield 'the second visit, from the third on' => [Refusal::Visit, $limits(['fromVisit' => 3]), self::at(['visit' => 2])];
         yield 'the third visit, from the third on' => [null, $limits(['fromVisit' => 3]), self::at(['visit' => 3])];
@@ -154,7 +158,8 @@ final class PopupCheckTest extends TestCase
             'text' => 'draft', 'except' => true]), self::at(['page' => null, 'site' => 'blog', 'address' => '/notes/draft-2'])];
 
         yield 'who clicks has asked for it' => [null, ['triggers' => [['kind' => 'click']]] + $limits(['repeat' => 'once']),
-            self::at(['trigger' => TriggerKind::Click, 'fromEmail' => true, 'bought' => true, 'joined' => ['guide'], 'page' => 'x',
+            self::at(['trigger' => TriggerKind::Click, 'fromEmail' => true, 'bought' => true,
+                'joined' => ['guide' => self::moment('2027-03-01 11:00')], 'page' => 'x',
                 'facts' => [self::fact('shown', '2027-03-10 10:59', view: 'v1'), self::fact('closed', '2027-03-10 10:59')]])];
         yield 'a click that opens nothing' => [Refusal::Trigger, [], self::at(['trigger' => TriggerKind::Click])];
         yield 'a click on what is off' => [Refusal::Off, ['on' => false, 'triggers' => [['kind' => 'click']]],
@@ -163,9 +168,11 @@ final class PopupCheckTest extends TestCase
         $placed = ['frame' => ['stand' => 'placed']] + $site();
         $blog = ['page' => null, 'site' => 'blog', 'address' => '/'];
         yield 'placed in a page: seen and closed before, come by email' => [null, $placed, self::at($blog + ['fromEmail' => true,
-            'joinedNow' => true, 'bought' => true, 'facts' => [self::fact('shown', '2027-03-10 10:59'),
+            'joined' => ['other' => self::moment('2027-03-10 11:00')], 'bought' => true,
+            'facts' => [self::fact('shown', '2027-03-10 10:59'),
                 self::fact('closed', '2027-03-10')]])];
-        yield 'placed in a page: has it' => [Refusal::Joined, $placed, self::at($blog + ['joined' => ['guide']])];
+        yield 'placed in a page: has it' => [Refusal::Joined, $placed,
+            self::at($blog + ['joined' => ['guide' => self::moment('2027-03-01 11:00')]])];
         yield 'placed is never over a page of the funnel' => [Refusal::Page, ['frame' => ['stand' => 'placed']], self::at()];
     }
 
@@ -186,8 +193,9 @@ final class PopupCheckTest extends TestCase
 
     public function test_an_owner_is_told_every_rule_that_says_no(): void
     {
-        $verdict = PopupCheck::explained(self::popup(['on' => false]), self::at(['fromEmail' => true, 'joined' => ['guide'],
-            'facts' => [self::fact('closed', '2027-03-09 11:00'), self::fact('shown', '2027-03-09 11:00')]]));
+        $verdict = PopupCheck::explained(self::popup(['on' => false]),
+            self::at(['fromEmail' => true, 'joined' => ['guide' => self::moment('2027-03-01 11:00')],
+                'facts' => [self::fact('closed', '2027-03-09 11:00'), self::fact('shown', '2027-03-09 11:00')]]));
 
         self::assertSame(['off', 'joined', 'from-email', 'closed', 'again'], array_keys($verdict->refusals));
         self::assertSame('They closed it 24 hours ago, and are left alone for 30 days.', $verdict->refusals['closed']);

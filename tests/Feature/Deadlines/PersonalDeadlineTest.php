@@ -105,6 +105,17 @@ final class PersonalDeadlineTest extends DeadlineTestCase
         self::assertSame($person, $this->end($robin) !== null);
     }
 
+    public function test_a_click_tells_the_zone_of_somebody_whose_zone_is_not_known_and_changes_none_that_is(): void
+    {
+        [$robin, $wren] = [$this->reader(), $this->reader('wren@example.com')];
+        $wren->forceFill(['timezone' => null])->save();
+        $this->withUnencryptedCookie('lantern_zone', 'America/Chicago');
+        $this->click($robin);
+        $this->click($wren);
+
+        self::assertSame(['Europe/Oslo', 'America/Chicago'], [$robin->refresh()->timezone, $wren->refresh()->timezone]);
+    }
+
     public function test_whoever_is_asked_starts_it_by_a_button_and_comes_to_where_the_link_led(): void
     {
         $robin = $this->reader();

@@ -40,18 +40,23 @@ final class PlayedFunnelTest extends SalesTestCase
     public static function stories(): iterable
     {
         $begins = [['2027-04-14 10:00', 'tag'], ['2027-04-14 10:10', 'click', 'The introductory price'],
-            ['2027-04-14 10:11', 'look', 'introductory'], ['2027-04-14 10:12', 'look', 'order-introductory'], ['2027-04-14 10:13', 'look', '']];
-        yield 'buys in time, and takes the extra offer' => [[...$begins, ['2027-04-16 07:50', 'open', 'order-introductory'], ['2027-04-16 08:00', 'buy', 'order-introductory'],
+            ['2027-04-14 10:11', 'look', 'introductory'], ['2027-04-14 10:12', 'look', 'order-introductory'], ['2027-04-14 10:13', 'look',
+                '']];
+        yield 'buys in time, and takes the extra offer' => [[...$begins, ['2027-04-16 07:50', 'open', 'order-introductory'],
+            ['2027-04-16 08:00', 'buy', 'order-introductory'],
             ['2027-04-16 08:01', 'accept', 'one-more-thing'], ['2027-05-05 10:00', 'look', 'introductory']]];
         // It ends at eight in the evening of the third day in Oslo.
-        yield 'is too late for the price, and buys at the regular one' => [[...$begins, ['2027-04-17 17:59', 'look', 'introductory'], ['2027-04-17 17:59', 'open', 'order-introductory'],
+        yield 'is too late for the price, and buys at the regular one' => [[...$begins, ['2027-04-17 17:59', 'look', 'introductory'],
+            ['2027-04-17 17:59', 'open', 'order-introductory'],
             ['2027-04-17 18:00', 'look', 'introductory'], ['2027-04-17 18:20', 'buy', 'order-introductory'],
             ['2027-04-18 09:59', 'open', 'order'], ['2027-04-18 10:00', 'buy', 'order'], ['2027-04-18 10:01', 'decline', 'one-more-thing'],
             ['2027-04-18 10:02', 'accept', 'instead'], ['2027-05-05 10:00', 'look', '']]];
-        yield 'pays in the grace' => [[...$begins, ['2027-04-17 17:59', 'open', 'order-introductory'], ['2027-04-17 18:09', 'buy', 'order-introductory'],
+        yield 'pays in the grace' => [[...$begins, ['2027-04-17 17:59', 'open', 'order-introductory'], ['2027-04-17 18:09', 'buy',
+            'order-introductory'],
             ['2027-04-17 18:10', 'decline', 'one-more-thing'], ['2027-04-17 18:11', 'decline', 'instead'],
             ['2027-05-05 10:00', 'look', 'order-introductory']]];
-        yield 'never buys' => [[...$begins, ['2027-04-17 17:59', 'open', 'order-introductory'], ['2027-04-17 18:11', 'buy', 'order-introductory'],
+        yield 'never buys' => [[...$begins, ['2027-04-17 17:59', 'open', 'order-introductory'], ['2027-04-17 18:11', 'buy',
+            'order-introductory'],
             ['2027-05-05 10:00', 'look', 'introductory']]];
         yield 'never clicks' => [[['2027-04-14 10:00', 'tag'], ['2027-04-20 10:00', 'look', 'introductory'],
             ['2027-05-05 10:00', 'look', '']]];
@@ -73,7 +78,8 @@ final class PlayedFunnelTest extends SalesTestCase
         $this->until('2027-05-06 00:00');
 
         self::assertNotSame([], $play->emails);
-        self::assertSame($play->emails, Message::query()->where('kind', 'sequence')->where('state', 'sent')->orderBy('sent_at')->orderBy('id')
+        self::assertSame($play->emails, Message::query()->where('kind', 'sequence')->where('state',
+            'sent')->orderBy('sent_at')->orderBy('id')
             ->get()->map(fn (Message $m): string => $m->sent_at?->format('Y-m-d H:i').' '.$m->name)->all());
         self::assertSame($play->pages, $this->pages);
         $lines = Order::query()->with('lines')->get()->flatMap(fn (Order $o) => $o->lines)->map(

@@ -119,6 +119,30 @@ final class ImportTest extends TestCase
             [Person::query()->orderBy('email')->pluck('email')->all(), Import::query()->findOrFail($done['id'])->stayed]);
     }
 
+    /** @return iterable<string, array{string, array<string, mixed>}> a row that something has happened in */
+    public static function happenings(): iterable
+    {
+        yield 'an email' => ['messages', ['id' => 'm1', 'business_id' => 1, 'kind' => 'broadcast', 'unique_key' => 'x', 'name' => 'x',
+            'to_address' => 'a@example.com', 'due_at' => '2027-04-14 10:00:00.000']];
+        yield 'something they did' => ['events', ['business_id' => 1, 'type' => 'viewed', 'at' => '2027-04-14 10:00:00.000000']];
+        yield 'a note about them' => ['person_notes', ['id' => 'n1', 'words' => 'Called.', 'created_at' => '2027-04-14 10:00:00.000',
+            'updated_at' => '2027-04-14 10:00:00.000']];
+    }
+
+    /** @param  array<string, mixed>  $row */
+    #[DataProvider('happenings')]
+    public function test_whoever_something_has_happened_with_stays_when_the_list_is_taken_back(string $table, array $row): void
+    {
+        $done = $this->import("email,first_name\na@example.com,A\nb@example.com,B\n", ['columns' => ['email', 'first_name']]);
+        $person = Person::query()->where('email', 'a@example.com')->sole();
+        DB::table($table)->insert(['person_id' => $person->id] + (isset($row['business_id']) ? ['business_id' => $person->business_id] : [])
+            + $row);
+        $this->postJson("/studio/api/imports/{$done['id']}/undo")->assertOk();
+        $this->runQueue();
+
+        self::assertSame(['a@example.com'], Person::query()->pluck('email')->all());
+    }
+
     public function test_days_are_read_in_the_order_of_the_file_and_what_cannot_be_read_is_told(): void
     {
         $done = $this->import("email,joined\na@example.com,03/04/2025\nb@example.com,25/04/2025\nc@example.com,31/02/2025\nd@,01/01/2025\n",

@@ -61,6 +61,22 @@ final class PracticePaymentsTest extends PaymentProviderContract
         return Request::create('/pay/calls/practice', 'POST', [], [], [], ['HTTP_PRACTICE_SIGNATURE' => "{$at}.{$seal}"], $body);
     }
 
+    public function test_what_a_bank_takes_back_is_not_paid_back_as_well(): void
+    {
+        $bank = app(PracticeBank::class);
+        $this->provider()->start('ul_a', Money::of(4_950, Currency::of('EUR')), self::card(Behaviour::Approves), 'x',
+            'https://pages.example',
+            true);
+        self::assertTrue($bank->dispute('ul_a', true));
+        self::assertNull($bank->refund('ul_r', 'ul_a', 100));
+        self::assertTrue($bank->dispute('ul_a', false));
+        self::assertNull($bank->refund('ul_r', 'ul_a', 4_951), 'no more than was paid');
+        self::assertNull($bank->refund('ul_r', 'ul_a', 0));
+        self::assertSame(4_950, (int) $bank->refund('ul_r', 'ul_a', 4_950)?->amount);
+        self::assertNull($bank->refund('ul_s', 'ul_a', 1), 'nor twice');
+        self::assertSame(4_950, (int) $bank->refund('ul_r', 'ul_a', 4_950)?->amount, 'once for each key');
+    }
+
     public function test_each_card_does_what_the_documentation_says_of_it(): void
     {
         Sleep::fake();

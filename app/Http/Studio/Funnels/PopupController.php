@@ -100,7 +100,8 @@ final class PopupController extends StudioController
             parameters: PopupView::parametersOf(ltrim(mb_substr(Input::text($request, 'source'), 0, 500), '?')),
             languages: array_filter([Input::text($request, 'language')]),
             visit: Input::number($request, 'visit', 1, 1, 1000), since: $now, view: 'this view', facts: $facts,
-            joined: $request->boolean('joined') ? $popup->forms() : [], fromEmail: $request->boolean('fromEmail'),
+            joined: $request->boolean('joined') ? array_fill_keys($popup->forms(), $now->subDay()) : [],
+            fromEmail: $request->boolean('fromEmail'),
             bought: $request->boolean('bought'), person: $person === null ? null : PersonLookup::forRules($person, $now),
             trigger: TriggerKind::tryFrom(Input::text($request, 'trigger'))));
 
