@@ -88,6 +88,15 @@ final class AfterFormTest extends TestCase
         self::assertSame('page thank-you', $of($plan->popups[0]->id), 'a pop-up over it leads where the form’s own page leads');
     }
 
+    public function test_the_page_on_which_a_form_stands(): void
+    {
+        $plan = Plans::giveAway();
+        $moved = $plan->with([...array_reverse($plan->parts)]);
+
+        self::assertSame($plan->pages[0]->id, AfterForm::pageOf($moved, $plan->forms[0]->id)?->id);
+        self::assertSame($moved->entry()?->id, AfterForm::pageOf($moved, 'gone')?->id);
+    }
+
     public function test_confirming_leads_where_joining_does_unless_it_leads_elsewhere(): void
     {
         $plan = self::plan();

@@ -15,12 +15,16 @@ use Lantern\Core\Events\EventType;
 use Lantern\Core\Events\Trigger\TagAdded;
 use Lantern\Core\Events\Trigger\Triggers;
 use Lantern\Core\Journey\Effects\AddTag;
+use Lantern\Core\Journey\Effects\CancelEmails;
+use Lantern\Core\Journey\Effects\GiveProduct;
 use Lantern\Core\Journey\Effects\SendEmail;
 use Lantern\Core\Journey\Effects\StartDeadline;
 use Lantern\Core\Journey\Effects\StartSequence;
 use Lantern\Core\Journey\Effects\StopSequence;
 use Lantern\Core\Journey\Journey;
+use Lantern\Core\Messages\MessageState;
 use Lantern\Core\People\State\PersonState;
+use Lantern\Core\People\State\PlannedEmail;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Sequences\Delay;
@@ -127,6 +131,44 @@ final class EdgesTest extends TestCase
             array_map(fn ($e): string => $e->state->value, $out->emails())]);
         self::assertSame(1, $out->enrolments()['q']->run);
         self::assertSame([], self::decided($out, 'Out')->effectsOf(StopSequence::class), 'nobody leaves twice');
+    }
+
+    public function test_emails_come_to_their_state_one_by_one(): void
+    {
+        $at = self::at();
+        [$a, $b, $c] = [new PlannedEmail('a', 'q', $at), new PlannedEmail('b', 'q', $at), new PlannedEmail('c', 'other', $at)];
+        $person = Known::person(sequences: ['q' => true], through: ['q'])->withEmail($a)->withEmail($b)->withEmail($c);
+        $states = fn (PersonState $p): array => array_map(fn (PlannedEmail $e): string => $e->state->value, $p->emails());
+        $sent = $person->withEmailIn($a, MessageState::Sent);
+
+        self::assertSame(['sent', 'waiting', 'waiting'], $states($sent));
+        self::assertSame(['sent', 'cancelled', 'waiting'], $states($sent->outOfSequence('q')), 'what was sent is sent, and others wait');
+        self::assertSame([false, false, true], [$sent->isThrough('q'), $sent->withEmailIn($b, MessageState::Sending)->isThrough('q'),
+            $sent->withEmailIn($b, MessageState::Sent)->isThrough('q')]);
+        self::assertSame(['2026-12-01', '2026-12-02', '2026-12-01'], array_map(fn (PlannedEmail $e): string => $e->due->format('Y-m-d'),
+            $person->withEmailDue($b, $at->modify('+1 day'))->emails()));
+        self::assertSame(['sent', 'cancelled', 'cancelled'], $states((new CancelEmails('x'))->appliedTo($sent, $at)));
+        self::assertSame([['p', 'r'], ['p', 'r']], [(new GiveProduct('r'))->appliedTo($person->withProduct('p'), $at)->products(),
+            $person->withProduct('p')->withProduct('r')->withProduct('p')->products()]);
+    }
+
+    public function test_a_deadline_that_begins_anew_brings_its_emails_once_more_and_says_so(): void
+    {
+        $plan = self::plan();
+        $again = $plan->with(array_map(fn ($part) => $part instanceof Deadline ? Deadline::fromShape(Shape::of(['again' => 0]
+            + $part->toArray())) : $part, $plan->parts));
+        $decide = fn (PersonState $person, string $now) => (new Journey($again))->listen($person->withTags(['Go']), new Event(
+            EventType::Tagged, self::at($now), tag: 'Go'));
+        $in = self::tagged(PersonState::unknown(new DateTimeZone('UTC')), 'In');
+        $first = $decide($in, '2026-12-01 12:00');
+        $second = $decide($first->appliedTo($in, self::at()), '2026-12-02 12:00');
+
+        self::assertSame([[false], [true]], array_map(fn ($d): array => array_map(fn (StartDeadline $s): bool => $s->anew,
+            $d->effectsOf(StartDeadline::class)), [$first, $second]));
+        self::assertSame([['start', 'before'], ['start', 'before']], [self::sent($first), self::sent($second)]);
+        // Somebody in the sequence who had them before by hand gets none twice.
+        $had = Known::person(emails: ['start'], sequences: ['q' => true]);
+        self::assertSame(['before'], self::sent($decide($had, '2026-12-01 12:00')));
     }
 
     public function test_two_spellings_of_one_tag_are_given_once(): void

@@ -122,6 +122,7 @@ final class SequenceCheckTest extends TestCase
         yield 'the session was called off' => ['The session was cancelled.', 'an-hour-to-go', $in('2026-12-01 13:00'),
             ['calledOff' => true]];
         yield 'after it, and nobody knows yet who came' => ['2026-12-01 12:01', 'after', $in('2026-12-01 11:00'), ['settled' => false]];
+        yield 'after it, of somebody who has no session' => ['Has no place in a session.', 'after', [], ['settled' => false]];
         yield 'after it, and it is known' => ['go', 'after', $in('2026-12-01 11:00')];
         yield 'a reminder waits for no outcome' => ['go', 'an-hour-to-go', $in('2026-12-01 13:00'), ['settled' => false]];
     }
@@ -139,6 +140,16 @@ final class SequenceCheckTest extends TestCase
         $verdict = SequenceCheck::of(self::plan(), $email, new SequenceFacts(self::person($known, $zone), ...$facts), self::at($now));
 
         self::assertSame($expected, SendCheckTest::words($verdict));
+    }
+
+    public function test_a_reminder_lapses_at_its_moment(): void
+    {
+        $session = self::session('2026-12-01 13:00');
+        $lapses = self::plan()->email('an-hour-to-go')?->session?->lapses($session->session) ?? self::at();
+        $words = fn (DateTimeImmutable $now): string => SendCheckTest::words(SequenceCheck::of(self::plan(), 'an-hour-to-go',
+            new SequenceFacts(self::person(['registrations' => ['w' => $session]])), $now));
+
+        self::assertSame(['go', SequenceCheck::TOO_LATE], [$words($lapses->modify('-1 second')), $words($lapses)]);
     }
 
     public function test_the_owner_hears_of_a_session_whose_emails_came_too_late_and_of_no_deadline(): void

@@ -13,6 +13,7 @@ use Lantern\Core\Webinars\HostActs;
 use Lantern\Core\Webinars\OfferMoment;
 use Lantern\Core\Webinars\RegistrationState;
 use Lantern\Core\Webinars\Replay;
+use Lantern\Core\Webinars\ReplayAudience;
 use Lantern\Core\Webinars\ReplayState;
 use Lantern\Core\Webinars\Schedule;
 use Lantern\Core\Webinars\ScheduleKind;
@@ -40,7 +41,8 @@ final class AttendeeTest extends TestCase
         $webinar = new Webinar('w', 'Webinar', 'First melody', new Schedule(ScheduleKind::Dates, 'UTC'),
             $with['mode'] ?? WebinarMode::Automated,
             offer: ($with['offer'] ?? true) ? new OfferMoment('o', $with['offerSecond'] ?? 2700) : null,
-            bar: new AttendanceThreshold(percent: 60), replay: ($with['replays'] ?? true) ? new Replay(60, 3, '23:00') : null);
+            bar: new AttendanceThreshold(percent: 60), replay: ($with['replays'] ?? true) ? $with['theReplay'] ?? new Replay(60, 3,
+                '23:00') : null);
         $onDemand = $with['onDemand'] ?? false;
         $session = new Session($onDemand ? 'd' : 's1', self::at(), self::at('19:00'), new DateTimeZone('UTC'));
 
@@ -140,6 +142,7 @@ final class AttendeeTest extends TestCase
         yield 'a minute of the replay' => [['watched-replay'], ['replay' => [[0, 60]]], WatchKind::Replay];
         yield 'less of it' => [[], ['replay' => [[0, 59]]], WatchKind::Replay];
         yield 'the offer in the replay' => [['saw-offer', 'watched-replay'], ['replay' => [[0, 2701]]], WatchKind::Replay];
+        yield 'up to the offer in the replay, and not beyond' => [['watched-replay'], ['replay' => [[0, 2700]]], WatchKind::Replay];
         yield 'no offer at all' => [['watched-replay'], ['replay' => [[0, 3000]], 'offer' => false], WatchKind::Replay];
     }
 
@@ -212,6 +215,23 @@ final class AttendeeTest extends TestCase
             fn (array $at): ReplayState => self::attendee()->replay(self::at(...$at)), [['19:30'], ['20:00'], ['23:00', '2027-03-12']]));
         self::assertSame(ReplayState::Closed, self::attendee(['state' => RegistrationState::Waiting])->replay(self::at('20:00')));
         self::assertSame(ReplayState::Closed, self::attendee(['replays' => false])->replay(self::at('20:00')));
+    }
+
+    public function test_votes_are_taken_together_and_a_replay_has_the_offer_of_its_recording(): void
+    {
+        $shows = fn (array $with, WatchKind $kind = WatchKind::Live) => self::attendee($with)->shows($kind, self::at('18:50'));
+        self::assertSame([true, false, false], [$shows([])->poll, $shows(['onDemand' => true])->poll, $shows([], WatchKind::Replay)->poll]);
+        $shown = ['mode' => WebinarMode::Live, 'host' => new HostActs(self::at(), offerSecond: 300)];
+        self::assertSame([300, 2700], [$shows($shown)->offerAt, $shows($shown, WatchKind::Replay)->offerAt]);
+    }
+
+    public function test_a_replay_that_is_for_those_who_missed_it(): void
+    {
+        $replay = new Replay(60, 3, '23:00', for: ReplayAudience::NotAttended);
+        $of = fn (AttendanceOutcome ...$told): ReplayState => self::attendee(['told' => array_values($told), 'open' => false,
+            'theReplay' => $replay])->replay(self::at('20:00'));
+
+        self::assertSame([ReplayState::Open, ReplayState::Closed], [$of(AttendanceOutcome::SawOffer), $of(AttendanceOutcome::Attended)]);
     }
 
     public function test_who_may_speak(): void
