@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Deadlines\Fact;
 use Lantern\Core\Deadlines\FactType;
+use Lantern\Core\Deadlines\MovedEnd;
 use Lantern\Core\Support\Invalid;
 
 /** What an owner does to the deadline of one person, each with a trace. Their emails follow. */
@@ -39,11 +40,9 @@ final readonly class ByHand
     public function move(Person $person, Funnel $funnel, Deadline $deadline, CarbonImmutable $to, int $user): void
     {
         $now = CarbonImmutable::now();
-        if ($to <= $now) {
-            throw Invalid::at('until', 'Choose a moment that is still to come. To end it now, press “End it”.');
-        }
-        if ($to > $now->addYears(2)) {
-            throw Invalid::at('until', 'Choose a moment within the next two years.');
+        $refusal = MovedEnd::refusal($to, $now);
+        if ($refusal !== null) {
+            throw Invalid::at('until', $refusal);
         }
         $this->write($person, $funnel, $deadline, new Fact(FactType::Moved, $now, $to, 'You moved its end.'), $user);
     }

@@ -15,6 +15,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Agenda\Task;
 use Lantern\Core\Orders\FactType;
+use Lantern\Core\Orders\OpenPayment;
 use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
 use Lantern\Core\Orders\RefundState;
@@ -91,8 +92,7 @@ final readonly class Reconciling implements DueWork
         } elseif ($payment->purpose === PaymentPurpose::Later) {
             // Whoever was to ask has died: the day of this payment has come all the same.
             $this->payments->ask($payment);
-        } elseif ($payment->asked_at === null
-            || $payment->asked_at < $now->subMinutes((int) config('lantern.checkout.give_up_minutes'))) {
+        } elseif (OpenPayment::isGivenUp($payment->asked_at, (int) config('lantern.checkout.give_up_minutes'), $now)) {
             // The provider never heard of it, and its buyer is gone.
             $this->results->giveUp($payment, 'It was never asked for, and nothing has been charged.');
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Popups;
 
 use Carbon\CarbonImmutable;
+use Lantern\Core\Support\Validity;
 
 /**
  * A view of a page, sealed: what its browser reports later is about this view and no other, and cannot be made up. Nothing is
@@ -37,7 +38,7 @@ final class Ticket
         $text = fn (string $key): string => is_array($read) && is_string($read[$key] ?? null) ? $read[$key] : '';
         $since = CarbonImmutable::createFromTimestampMs(is_array($read) && is_int($read['at'] ?? null) ? $read['at'] : 0);
         $now = CarbonImmutable::now();
-        if (! is_array($read) || $since < $now->subHours(self::HOURS)) {
+        if (! is_array($read) || ! Validity::since($since, self::HOURS * 3600, $now)) {
             return null;
         }
         $site = PopupView::site($text('site'));

@@ -8,6 +8,7 @@ use App\Support\Hosts;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cache;
+use Lantern\Core\Support\Validity;
 
 /**
  * Tells the site's host that this browser is the owner's, so that their visits count nowhere. No cookie is shared between
@@ -37,7 +38,8 @@ final class HandOver
             return null;
         }
 
-        return hash_equals(self::key($to, (int) $until, $once, $request), $key) && (int) $until >= $now->getTimestamp()
+        return hash_equals(self::key($to, (int) $until, $once, $request), $key)
+            && Validity::until(CarbonImmutable::createFromTimestamp((int) $until), $now->startOfSecond())
             && Cache::add("hand-over:{$once}", true, 2 * self::SECONDS) ? $to : null;
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Serving;
 
 use Carbon\CarbonImmutable;
+use Lantern\Core\Support\Validity;
 
 /** A link that shows a draft to whoever has it, until a moment: signed, for all pages of one funnel alike. */
 final class PreviewLink
@@ -24,7 +25,7 @@ final class PreviewLink
         }
         $end = CarbonImmutable::createFromTimestamp((int) $until);
 
-        return $end > $now ? $end : null;
+        return Validity::until($end, $now) ? $end : null;
     }
 
     private static function key(string $funnel, int $until): string

@@ -9,6 +9,7 @@ use Carbon\CarbonImmutable;
 use Generator;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Support\Validity;
 use Lantern\Core\Webinars\AttendanceOutcome;
 use Lantern\Core\Webinars\Curve;
 use Lantern\Core\Webinars\RegistrationState;
@@ -172,7 +173,7 @@ final class Attendance
             $listed[] = ['key' => (string) $key] + $session + array_fill_keys([...self::NUMBERS, 'bought'], 0) + [
                 'cancelled' => $row?->cancelled_at !== null, 'begun' => $row?->begun_at !== null, 'ended' => $row?->ended_at !== null,
                 // Somebody is registered for a time that the schedule does not have any more.
-                'scheduled' => isset($coming[$key]) || Instant::json($now) > ($session['startsAt'] ?? '')];
+                'scheduled' => isset($coming[$key]) || ! Validity::until(new CarbonImmutable((string) $session['startsAt']), $now)];
         }
         usort($listed, fn (array $a, array $b): int => $b['startsAt'] <=> $a['startsAt']);
 

@@ -37,8 +37,13 @@ final readonly class LiveRoom
         $row = $session->isOnDemand() ? null : WebinarSession::query()->where('webinar_id', $webinar->id)
             ->where('session_key', $session->key)->first();
 
-        return new self(SessionRoom::of($webinar, $session, new HostActs($row?->begun_at, $row?->ended_at, $row?->cancelled_at !== null,
-            $row?->offer_second, $row->offer_hidden ?? false), Lengths::seconds($webinar)), $row, $facts);
+        return new self(SessionRoom::of($webinar, $session, $row === null ? new HostActs : self::acts($row), Lengths::seconds($webinar)),
+            $row, $facts);
+    }
+
+    public static function acts(WebinarSession $row): HostActs
+    {
+        return new HostActs($row->begun_at, $row->ended_at, $row->cancelled_at !== null, $row->offer_second, $row->offer_hidden);
     }
 
     public function attendee(Registration $registration): Attendee

@@ -12,6 +12,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
+use Lantern\Core\Support\Validity;
 use Lantern\Core\Webinars\AttendanceOutcome;
 use Lantern\Core\Webinars\Attendee;
 use Lantern\Core\Webinars\Watched;
@@ -136,7 +137,7 @@ final readonly class Presence
 
     private static function isAway(string $last, DateTimeImmutable $now): bool
     {
-        return new DateTimeImmutable($last, new DateTimeZone('UTC')) < $now->modify('-'.Attendee::AWAY.' seconds');
+        return ! Validity::since(new DateTimeImmutable($last, new DateTimeZone('UTC')), Attendee::AWAY, $now);
     }
 
     /** @return list<array{int, int}> */

@@ -18,6 +18,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
+use Lantern\Core\Webinars\HostCheck;
 use Lantern\Core\Webinars\RegisteredSession;
 use Lantern\Core\Webinars\RegistrationState;
 use Lantern\Core\Webinars\Session;
@@ -85,9 +86,8 @@ final readonly class Registering
         $filled = 0;
         foreach (RegisteredSessions::waiting($webinar, $key) as $registration) {
             $found = RegisteredSessions::webinar($registration);
-            $places = $found?->schedule->places;
             $taken = RegisteredSessions::taken($webinar, $registration->starts_at, $registration->person_id)[$key] ?? 0;
-            if ($found === null || $registration->starts_at <= $now || ($places !== null && $taken >= $places)) {
+            if ($found === null || ! HostCheck::hasPlace($found, $registration->session(), $taken, $now)) {
                 break;
             }
             $this->take($registration->person, $registration->funnel, RegisteredSession::of($found, $registration->session(), $now), $now);

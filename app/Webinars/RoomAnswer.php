@@ -8,10 +8,9 @@ use App\Deadlines\Running\DeadlineOwner;
 use App\Deadlines\Running\Runs;
 use App\Models\Registration;
 use Carbon\CarbonImmutable;
-use DateTimeImmutable;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Deadlines\Run;
+use Lantern\Core\Deadlines\FirstEnd;
 use Lantern\Core\Deadlines\TimeWords;
 use Lantern\Core\Webinars\WatchKind;
 
@@ -77,11 +76,10 @@ final class RoomAnswer
     {
         $runs = $offer['guards'] === [] ? []
             : Runs::of([DeadlineOwner::person($registration->person_id)->key, DeadlineOwner::everyone()->key], $now, $offer['guards']);
-        $ends = array_map(fn (Run $run): DateTimeImmutable => $run->endsAt, $runs);
-        $end = $ends === [] ? null : min($ends);
+        $end = FirstEnd::of($runs, $now);
 
         return ['name' => $offer['name'], 'price' => $offer['price'], 'url' => $registration->funnel->url($offer['address']),
-            'until' => $end?->getTimestamp(), 'now' => (int) $now->getTimestampMs(), 'over' => $end !== null && $end <= $now];
+            'until' => $end->at?->getTimestamp(), 'now' => (int) $now->getTimestampMs(), 'over' => $end->isOver];
     }
 
     /** @return array{url: string, attended: bool}|null where somebody goes who was in a session that is over, or missed it */

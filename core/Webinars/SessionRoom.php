@@ -64,6 +64,12 @@ final readonly class SessionRoom
             : $this->host->offerSecond ?? $this->webinar->offer->second;
     }
 
+    /** Is the offer in sight of everybody now? */
+    public function showsOffer(DateTimeImmutable $now): bool
+    {
+        return $this->offerAt() !== null && $this->state($now) === RoomState::On && $this->second($now) >= $this->offerAt();
+    }
+
     /** When a second of the session is; null while a live one has not begun. */
     public function moment(int $second): ?DateTimeImmutable
     {

@@ -32,6 +32,7 @@ use Lantern\Core\Journey\Decision;
 use Lantern\Core\Page\Look\Background;
 use Lantern\Core\Page\Look\Paint;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Support\Validity;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
 
 /**
@@ -85,7 +86,7 @@ final readonly class ConfirmController
             return $this->page($submission, ['title' => 'This is done',
                 'words' => 'This address is confirmed already. There is nothing left to do here.', 'onward' => $submission->funnel->url()]);
         }
-        if ($found->used_at !== null || $found->expires_at < CarbonImmutable::now()) {
+        if ($found->used_at !== null || ! Validity::until($found->expires_at, CarbonImmutable::now())) {
             return $this->page($submission, ['title' => 'This link has run out',
                 'words' => 'Links that confirm an address work for a few days only. A new one comes at the press of a button.',
                 'again' => Confirmations::waitingLink($submission)]);

@@ -39,6 +39,7 @@ use Lantern\Core\Page\Look\Background;
 use Lantern\Core\Page\Look\Paint;
 use Lantern\Core\Plan\FunnelState;
 use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Support\Validity;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
 
 /**
@@ -132,7 +133,7 @@ final readonly class EmbedController
     {
         $found = Ids::is($submission) && hash_equals(Confirmations::seal("done|{$submission}"), $seal)
             ? Submission::query()->with(['funnel', 'version'])->where('id', $submission)->first() : null;
-        if ($found === null || $found->submitted_at < CarbonImmutable::now()->subHour()) {
+        if ($found === null || ! Validity::since($found->submitted_at, 3600, CarbonImmutable::now())) {
             return PlainPage::notHere()->response();
         }
         $asks = $found->version->plan()->form($found->form_id)->doubleOptIn ?? false;

@@ -15,6 +15,7 @@ use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Agenda\Task;
 use Lantern\Core\Emails\BroadcastState;
+use Lantern\Core\Emails\BroadcastTiming;
 use Lantern\Core\Emails\SubjectTest;
 use Lantern\Core\Messages\MessageKind;
 use Lantern\Core\Messages\MessageState;
@@ -52,8 +53,8 @@ final class Broadcasting implements DueWork
         // Whether a test has run, or the last of it has gone, is told by its messages.
         $moments = $some(BroadcastState::Testing, BroadcastState::Sending)->exists() ? [$now] : [];
         foreach ($some(BroadcastState::Sent)->whereNull('again_at')->whereNotNull('started_at')->get() as $broadcast) {
-            $days = $broadcast->plan()->againDays;
-            $moments[] = $days > 0 ? $broadcast->started_at?->addDays($days) : null;
+            $at = BroadcastTiming::againAt($broadcast->plan(), $broadcast->started_at);
+            $moments[] = $at === null ? null : CarbonImmutable::instance($at);
         }
         $moments = array_filter([...$moments, Instant::carbon($some(BroadcastState::Scheduled)->toBase()->min('send_at'))]);
 
@@ -83,8 +84,8 @@ final class Broadcasting implements DueWork
             }
         }
         foreach ($due(BroadcastState::Sent)->whereNull('again_at')->get() as $broadcast) {
-            $days = $broadcast->plan()->againDays;
-            if ($days > 0 && $broadcast->started_at !== null && $broadcast->started_at->addDays($days) <= $now) {
+            $at = BroadcastTiming::againAt($broadcast->plan(), $broadcast->started_at);
+            if ($at !== null && BroadcastTiming::isDue($at, $now)) {
                 $changed++;
                 $this->again($broadcast, $now);
             }
@@ -93,22 +94,14 @@ final class Broadcasting implements DueWork
         return $changed;
     }
 
-    /**
-     * Have all readers who take part in the test had it for as long as it runs? With many readers, or a provider that is
-     * down, the last of them get it long after it began.
-     */
     private function hasRun(Broadcast $broadcast, CarbonImmutable $now): bool
     {
         $test = fn () => DB::table('messages')->where('broadcast_id', $broadcast->id);
-        $began = $broadcast->started_at;
-        if ($began === null || $began->addHours($broadcast->plan()->hours) > $now
-            || $test()->whereIn('state', [MessageState::Waiting, MessageState::Sending])->where('due_at', '<=', Instant::sql($now))
-                ->exists()) {
-            return false;
-        }
-        $last = $test()->where('state', MessageState::Sent)->max('sent_at');
+        $due = $test()->whereIn('state', [MessageState::Waiting, MessageState::Sending])->where('due_at', '<=',
+            Instant::sql($now))->exists();
 
-        return ! is_string($last) || (new CarbonImmutable($last, 'UTC'))->addHours($broadcast->plan()->hours) <= $now;
+        return BroadcastTiming::hasRun($broadcast->plan(), $broadcast->started_at, $due,
+            Instant::carbon($test()->where('state', MessageState::Sent)->max('sent_at')), $now);
     }
 
     public function start(Broadcast $broadcast, CarbonImmutable $now): void

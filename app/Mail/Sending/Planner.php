@@ -22,6 +22,7 @@ use Lantern\Core\Journey\Effects\SendEmail;
 use Lantern\Core\Messages\LateSession;
 use Lantern\Core\Messages\MessageKind;
 use Lantern\Core\Messages\MessageState;
+use Lantern\Core\Messages\Queue;
 
 /** Plans messages: each has a key that can be used once, so that nothing is ever planned twice. */
 final class Planner
@@ -195,9 +196,8 @@ final class Planner
     private function plan(string $key, array $message): void
     {
         $now = CarbonImmutable::now();
-        // What is due goes at once if the minute has room for it; else it waits its turn with all others.
-        $due = $message['due_at'] <= Instant::sql($now)
-            && MessageSender::quotaLeft((int) $message['business_id'], $now, MessageKind::from((string) $message['kind'])) > 0;
+        $due = Queue::isAtOnce(new CarbonImmutable((string) $message['due_at'], 'UTC'), MessageSender::quotaLeft(
+            (int) $message['business_id'], $now, MessageKind::from((string) $message['kind'])), $now);
         $id = is_string($message['id'] ?? null) ? $message['id'] : Ids::next();
         $planned = DB::table('messages')->insertOrIgnore($message + [
             'id' => $id, 'unique_key' => $key, 'state' => MessageState::Waiting, 'queued_at' => $due ? Instant::sql($now) : null,

@@ -14,6 +14,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Support\Sleep;
 use Lantern\Core\Money\Money;
+use Lantern\Core\Support\Validity;
 use stdClass;
 
 /** The stand-in for a payment provider, and the default: nothing real is ever charged. */
@@ -87,7 +88,8 @@ final readonly class PracticePayments implements PaymentProvider
     {
         $body = (string) $request->getContent();
         [$at, $seal] = [...explode('.', (string) $request->headers->get(self::SIGNATURE), 2), ''];
-        if (! ctype_digit($at) || abs(CarbonImmutable::now()->getTimestamp() - (int) $at) > self::FRESH_SECONDS
+        if (! ctype_digit($at) || strlen($at) > 12
+            || ! Validity::near(CarbonImmutable::createFromTimestamp((int) $at), self::FRESH_SECONDS, CarbonImmutable::now())
             || ! hash_equals(self::seal($body, (int) $at), $seal)) {
             return null;
         }

@@ -25,6 +25,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\People\CsvWriter;
 use Lantern\Core\Support\Invalid;
+use Lantern\Core\Webinars\HostCheck;
 use Lantern\Core\Webinars\Session;
 use Lantern\Core\Webinars\Webinar;
 use stdClass;
@@ -73,11 +74,9 @@ final class WebinarSessionController extends StudioController
         [$funnel, $webinar, $session] = $this->find($part, $key);
         $now = CarbonImmutable::now();
         $to = $webinar->sessions()->find(Input::text($request, 'to'), $webinar->zone(), $now);
-        if ($to === null || $to->startsAt <= $now || $to->key === $session->key) {
-            throw Invalid::at('to', 'Please choose another session that is still to come.');
-        }
-        if ($session->startsAt <= $now) {
-            throw Invalid::at('to', 'This session has begun: nobody can be moved any more.');
+        $refusal = HostCheck::move($session, $to, $now);
+        if ($refusal !== null || $to === null) {
+            throw Invalid::at('to', (string) $refusal);
         }
         $moved = $registering->moveAll(ControlRoom::row($funnel, $webinar, $session), $webinar, $to, $now);
 

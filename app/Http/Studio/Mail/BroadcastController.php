@@ -28,6 +28,7 @@ use Lantern\Core\Checks\Finding;
 use Lantern\Core\Checks\GoLiveCheck;
 use Lantern\Core\Emails\BroadcastPlan;
 use Lantern\Core\Emails\BroadcastState;
+use Lantern\Core\Emails\BroadcastTiming;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Rules\Group;
 use Lantern\Core\Support\Invalid;
@@ -150,8 +151,9 @@ final class BroadcastController extends StudioController
                 throw Invalid::at('at', 'Choose a day and a time.');
             }
             $sendAt = CarbonImmutable::parse($at, $this->business()->timezone);
-            if ($sendAt <= $now || $sendAt > $now->addYear()) {
-                throw Invalid::at('at', 'Choose a moment that is still to come, within a year.');
+            $refusal = BroadcastTiming::refusal($sendAt, $now);
+            if ($refusal !== null) {
+                throw Invalid::at('at', $refusal);
             }
         }
         $findings = $this->findings($found, $sendAt);
