@@ -16,8 +16,12 @@ use Lantern\Core\Deadlines\Deadline;
  * Notices that deadlines have ended, so that a clock of the machine that is set back afterwards opens none of them again.
  * Nothing waits for it: whether one is over is reckoned with each visit.
  */
-final class CloseDeadlines implements DueWork
+final readonly class CloseDeadlines implements DueWork
 {
+    public function __construct(private TellsOfEnds $ends)
+    {
+    }
+
     public function task(): Task
     {
         return Task::Deadlines;
@@ -25,7 +29,8 @@ final class CloseDeadlines implements DueWork
 
     public function next(CarbonImmutable $now): ?CarbonImmutable
     {
-        return Instant::carbon(DB::table('deadline_runs')->whereNull('closed_at')->min('ends_at'));
+        return Instant::first(Instant::carbon(DB::table('deadline_runs')->whereNull('closed_at')->min('ends_at')),
+            $this->ends->waits($now) ? $now : null);
     }
 
     /** @return int how many were noticed */
@@ -41,6 +46,6 @@ final class CloseDeadlines implements DueWork
                 ->where('ends_at', '<=', Instant::sql($now->subMinutes($grace)))->update(['closed_at' => Instant::sql($now)]);
         }
 
-        return $noticed;
+        return $noticed + $this->ends->tell($now);
     }
 }

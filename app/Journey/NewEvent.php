@@ -36,6 +36,7 @@ final readonly class NewEvent
      * @param  string|null  $email  the id of the email of a funnel in which a link was followed
      * @param  string|null  $webinar  the id of the webinar it is about
      * @param  RegisteredSession|null  $registered  the session that they register for
+     * @param  string|null  $deadline  the id of the deadline that is over
      * @param  int  $times  the how-manieth time that they see the page
      * @param  Stranger|null  $stranger  who it is where no person is known, for what can happen to a browser alone
      */
@@ -65,6 +66,7 @@ final readonly class NewEvent
         public ?RegisteredSession $registered = null,
         public bool $alone = false,
         public int $times = 1,
+        public ?string $deadline = null,
     ) {
     }
 
@@ -155,6 +157,6 @@ final readonly class NewEvent
     {
         return new Event($this->type, $this->at, $this->page, $this->form, $this->tag, $this->why, $this->offers,
             $this->closed, $this->email, popup: $this->submission?->popup_id, webinar: $this->webinar, registered: $this->registered,
-            times: $this->times);
+            times: $this->times, deadline: $this->deadline);
     }
 }

@@ -167,6 +167,9 @@ final readonly class PaymentResults
         if ($payment->purpose === PaymentPurpose::Later) {
             $this->plans->failed($payment, $now);
         }
+        OrderEvents::take($this->events, EventType::PaymentFailed, $payment->order, array_map(intval(...), array_keys($payment->lines)),
+            $now,
+            ['payment' => $payment->key]);
     }
 
     private function disputed(Payment $payment, DateTimeImmutable $now): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
+use App\Journey\Events;
 use App\Models\Order;
 use App\Models\Payment;
 use App\Models\Refund;
@@ -13,6 +14,7 @@ use App\Payments\RefundAnswer;
 use App\Support\Durable;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Events\EventType;
 use Lantern\Core\Orders\FactType;
 use Lantern\Core\Orders\PaymentState;
 use Lantern\Core\Orders\RefundShares;
@@ -31,6 +33,7 @@ final readonly class Refunding
         private PaymentPlans $plans,
         private Receipts $receipts,
         private OrderMessages $messages,
+        private Events $events,
     ) {
     }
 
@@ -111,6 +114,7 @@ final readonly class Refunding
             }
             $this->receipts->ofRefund($refund, $refund->lines, $now);
             $this->messages->tellOwner('refund', "refund:{$key}", $order, $now);
+            OrderEvents::take($this->events, EventType::Refunded, $order, array_keys($refund->lines), $now, ['refund' => $key]);
         });
     }
 

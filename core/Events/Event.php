@@ -13,11 +13,12 @@ final readonly class Event
 {
     /**
      * @param  string|null  $why  one sentence for the owner, where it is known better than from the type alone
-     * @param  list<string>  $offers  ids of the offers that were bought or declined
+     * @param  list<string>  $offers  ids of the offers that were bought or declined, or that a refund or a failed payment is about
      * @param  list<string>  $closed  ids of offers that this buyer cannot take
      * @param  string|null  $popup  the id of the pop-up in which it happened
      * @param  string|null  $webinar  the id of the webinar it is about
      * @param  RegisteredSession|null  $registered  the session that somebody registers for
+     * @param  string|null  $deadline  the id of the deadline that is over
      * @param  int  $times  the how-manieth time they see the page
      * @param  string|null  $email  the id of the email in which a link was followed; likewise `sequence` that was entered
      */
@@ -36,6 +37,7 @@ final readonly class Event
         public ?string $webinar = null,
         public ?RegisteredSession $registered = null,
         public int $times = 1,
+        public ?string $deadline = null,
     ) {
     }
 
@@ -56,6 +58,10 @@ final readonly class Event
             EventType::Attended, EventType::SawOffer, EventType::LeftEarly, EventType::Missed,
             EventType::WatchedReplay => $this->webinar === null ? []
                 : [Trigger\WebinarOutcome::keyOf($this->webinar, AttendanceOutcome::from($this->type->value))],
+            EventType::Confirmed => $this->form === null ? [] : [Trigger\AddressConfirmed::keyOf($this->form)],
+            EventType::Refunded => array_map(Trigger\OfferRefunded::keyOf(...), $this->offers),
+            EventType::PaymentFailed => array_map(Trigger\PaymentFailed::keyOf(...), $this->offers),
+            EventType::DeadlineOver => $this->deadline === null ? [] : [Trigger\DeadlineOver::keyOf($this->deadline)],
             EventType::Entered => $this->sequence === null ? [] : [Trigger\SequenceEntered::keyOf($this->sequence)],
             default => [],
         };

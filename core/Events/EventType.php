@@ -35,6 +35,12 @@ enum EventType: string
     case LeftEarly = 'left-early';
     case Missed = 'missed';
     case WatchedReplay = 'watched-replay';
+    /** Got money back for what was bought, wholly or in part. */
+    case Refunded = 'refunded';
+    /** A payment of an order did not go through. */
+    case PaymentFailed = 'payment-failed';
+    /** The time of a deadline has run out for them. */
+    case DeadlineOver = 'deadline-over';
 
     /** The outcome of the page it happened on, if it is one that leads on. */
     public function outcome(): ?Outcome
@@ -48,6 +54,12 @@ enum EventType: string
             self::LeftEarly, self::Missed => Outcome::Missed,
             default => null,
         };
+    }
+
+    /** Is it told in a person's history by what it happened to: their orders, their deadlines, their sessions? */
+    public function isToldElsewhere(): bool
+    {
+        return in_array($this, [self::Registered, self::Refunded, self::PaymentFailed, self::DeadlineOver], true);
     }
 
     /** Is it what became of somebody's session? */

@@ -15,7 +15,8 @@ final class EventHistory implements TellsHistory
     {
         $told = [];
         $popped = self::popped($person);
-        foreach (DB::table('events')->where('person_id', $person)->where('type', '!=', EventType::Registered->value)
+        foreach (DB::table('events')->where('person_id', $person)->whereNotIn('type', array_map(fn (EventType $t): string => $t->value,
+            array_filter(EventType::cases(), fn (EventType $t): bool => $t->isToldElsewhere())))
             ->orderByDesc('at')->limit($most)->get() as $event) {
             $data = is_string($event->data) ? (array) json_decode($event->data, true) : [];
             $offers = array_filter(array_map(fn (mixed $id): string => is_string($id) ? $names[$id] ?? '' : '',

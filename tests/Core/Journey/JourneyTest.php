@@ -336,19 +336,41 @@ final class JourneyTest extends TestCase
         $written = [['kind' => 'form', 'form' => 'f'], ['kind' => 'tag', 'tag' => 'Cello'], ['kind' => 'bought'],
             ['kind' => 'bought-offer', 'offer' => 'o'], ['kind' => 'page', 'page' => 'p', 'times' => 3],
             ['kind' => 'click', 'email' => 'e'], ['kind' => 'sequence', 'sequence' => 's'], ['kind' => 'registered', 'webinar' => 'w'],
-            ['kind' => 'webinar', 'outcome' => 'left-early', 'webinar' => 'w']];
+            ['kind' => 'webinar', 'outcome' => 'left-early', 'webinar' => 'w'], ['kind' => 'confirmed', 'form' => 'f'],
+            ['kind' => 'refunded', 'offer' => 'o'], ['kind' => 'payment-failed', 'offer' => 'o'],
+            ['kind' => 'deadline-over', 'deadline' => 'd']];
         $read = Triggers::fromShape(Shape::of(['starts' => [...$written, ['kind' => 'tag', 'tag' => 'CELLO']]]), 'starts');
 
         self::assertSame($written, $read->toArray());
         self::assertSame(count(Triggers::KINDS), count($read->list));
-        self::assertSame(['f', 'o', 'p', 'e', 's', 'w', 'w'], $read->references());
-        self::assertSame(['new', 'other', 'p', 'e', 's', 'y', 'y'], $read->withIds(['f' => 'new', 'o' => 'other', 'w' => 'y',
-            'Cello' => 'not an id'])
-            ->references());
+        self::assertSame(['f', 'o', 'p', 'e', 's', 'w', 'w', 'f', 'o', 'o', 'd'], $read->references());
+        self::assertSame(['new', 'other', 'p', 'e', 's', 'y', 'y', 'new', 'other', 'other', 'd'],
+            $read->withIds(['f' => 'new', 'o' => 'other', 'w' => 'y',
+                'Cello' => 'not an id'])
+                ->references());
         self::assertSame('Cello', $read->withIds(['Cello' => 'not an id'])->toArray()[1]['tag']);
         foreach ($read->list as $trigger) {
             self::assertSame(array_keys($trigger::fields()), array_keys(array_diff_key($trigger->toArray(), ['kind' => 0])),
                 'a picker asks for what is written');
+        }
+    }
+
+    public function test_an_event_sets_off_what_waits_for_it_and_nothing_else(): void
+    {
+        $at = new DateTimeImmutable('2026-06-01 UTC');
+        $heard = fn (Event $event): array => array_values(array_filter(array_map(
+            fn (array $written): ?string => Triggers::fromShape(Shape::of(['starts' => [$written]]), 'starts')->heardBy($event)?->when(
+                fn (string $id): string => $id), [['kind' => 'confirmed', 'form' => 'f'], ['kind' => 'refunded', 'offer' => 'o'],
+                    ['kind' => 'payment-failed', 'offer' => 'o'], ['kind' => 'deadline-over', 'deadline' => 'd'],
+                    ['kind' => 'bought-offer', 'offer' => 'o'], ['kind' => 'form', 'form' => 'f']])));
+
+        self::assertSame(['confirm their address in “f”'], $heard(new Event(EventType::Confirmed, $at, form: 'f')));
+        self::assertSame(['get their money back for “o”'], $heard(new Event(EventType::Refunded, $at, offers: ['x', 'o'])));
+        self::assertSame(['fail to pay for “o”'], $heard(new Event(EventType::PaymentFailed, $at, offers: ['o'])));
+        self::assertSame(['run out of time in “d”'], $heard(new Event(EventType::DeadlineOver, $at, deadline: 'd')));
+        foreach ([EventType::Confirmed, EventType::Refunded, EventType::PaymentFailed, EventType::DeadlineOver] as $type) {
+            self::assertSame([], $heard(new Event($type, $at, form: 'x', offers: ['x'], deadline: 'x')), $type->value);
+            self::assertSame([], (new Event($type, $at))->keys());
         }
     }
 

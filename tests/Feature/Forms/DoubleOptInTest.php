@@ -15,6 +15,7 @@ use App\Publishing\Publishing;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Messages\MessageKind;
 use Tests\Drafts\Form;
+use Tests\Drafts\Sequence;
 use Tests\TestCase;
 
 /** An address that must be confirmed: nothing follows before it is. */
@@ -67,6 +68,22 @@ final class DoubleOptInTest extends TestCase
         self::assertSame(1, (int) DB::table('counts')->where('measure', 'signups')->sum('how_many'));
         $this->runQueue();
         self::assertSame('sent', Message::query()->where('kind', 'sequence')->sole()->state->value);
+    }
+
+    public function test_a_sequence_may_begin_with_the_confirmation_and_does_not_before(): void
+    {
+        $funnel = $this->asking();
+        Sequence::query()->where('funnel_id', $funnel->id)->sole()->forceFill(['definition' => ['starts' => [['kind' => 'confirmed',
+            'form' => Form::query()->sole()->id]], 'ends' => []]])->save();
+        app(Publishing::class)->publish($funnel->refresh(), null);
+        $funnel->refresh();
+        $this->join($funnel, ['first_name' => 'Robin', 'email' => 'robin@example.com']);
+        $link = $this->link();
+        self::assertSame(0, DB::table('enrolments')->count());
+        $this->post($link)->assertStatus(303);
+        $this->post($link);
+
+        self::assertSame([1, 1], [DB::table('enrolments')->count(), Message::query()->where('kind', 'sequence')->count()]);
     }
 
     public function test_a_link_works_once(): void
