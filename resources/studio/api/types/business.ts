@@ -108,7 +108,7 @@ export interface Kit {
     triggers: {
         kind: string;
         label: string;
-        fields: Record<string, 'tag' | 'form' | 'offer' | 'page' | 'email' | 'sequence' | 'webinar' | 'outcome'>;
+        fields: Record<string, 'tag' | 'times' | 'form' | 'offer' | 'page' | 'email' | 'sequence' | 'webinar' | 'outcome' | 'deadline'>;
     }[];
     deadlineStates: Named[];
     popups: PopupKit;

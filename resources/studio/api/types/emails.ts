@@ -15,11 +15,15 @@ export type Trigger =
     | { kind: 'form'; form: string }
     | { kind: 'bought' }
     | { kind: 'bought-offer'; offer: string }
-    | { kind: 'page'; page: string }
+    | { kind: 'page'; page: string; times?: number }
     | { kind: 'click'; email: string }
     | { kind: 'sequence'; sequence: string }
     | { kind: 'registered'; webinar: string }
-    | { kind: 'webinar'; outcome: WebinarOutcome; webinar: string };
+    | { kind: 'webinar'; outcome: WebinarOutcome; webinar: string }
+    | { kind: 'confirmed'; form: string }
+    | { kind: 'refunded'; offer: string }
+    | { kind: 'payment-failed'; offer: string }
+    | { kind: 'deadline-over'; deadline: string };
 
 export interface Sequence {
     id: string;

@@ -4,15 +4,12 @@ import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import { api } from '@/api/client';
 import type { Email, Sequence, SendWindow } from '@/api/types';
-import WebinarTriggers from '@/funnel/desk/webinar/WebinarTriggers.vue';
-import BoughtTriggers from '@/funnel/desk/BoughtTriggers.vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
-import * as triggers from '@/funnel/triggers';
+import TriggerList from '@/funnel/TriggerList.vue';
 import { useToasts } from '@/stores/toasts';
 import { useSession } from '@/stores/session';
 import { count, counted, percent } from '@/ui/format';
-import TagsField from '@/ui/TagsField.vue';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 import UiSwitch from '@/ui/UiSwitch.vue';
@@ -26,10 +23,6 @@ const session = useSession();
 const router = useRouter();
 const sequence = computed(() => store.sequence(props.id));
 const emails = computed(() => (store.funnel?.emails ?? []).filter((e) => e.sequence === props.id));
-const starters = computed(() => {
-    const forms = triggers.formsOf(sequence.value?.starts ?? []);
-    return (store.funnel?.forms ?? []).filter((f) => forms.includes(f.id));
-});
 const numbers = computed(() => store.funnel?.sequenceNumbers[props.id] ?? { inside: 0, waiting: 0 });
 
 function edit(values: Partial<Sequence>, label: string, now = true): void {
@@ -168,35 +161,12 @@ const takeOut = () =>
                 />
                 <div>
                     <h3 class="label">It begins</h3>
-                    <p class="text-soft">
-                        <template v-if="starters.length > 0"
-                            >when
-                            <template v-for="(f, i) in starters" :key="f.id"
-                                ><template v-if="i > 0"> or </template
-                                ><RouterLink class="link" :to="`/funnels/${store.funnel?.id}/form/${f.id}`">{{
-                                    f.name
-                                }}</RouterLink></template
-                            >
-                            is filled in</template
-                        ><template v-else>with no form. A form’s “Then” says what it starts.</template>
-                    </p>
-                    <TagsField
-                        class="mt-2"
-                        :model-value="triggers.tagsOf(sequence.starts)"
-                        label="or when they get one of these tags"
-                        @update:model-value="
-                            (tags: string[]) =>
-                                edit({ starts: triggers.withTags(sequence!.starts, tags) }, 'what starts the sequence', false)
-                        "
-                    />
-                    <BoughtTriggers
+                    <TriggerList
                         :model-value="sequence.starts"
-                        words="or when they buy"
-                        @update:model-value="(starts) => edit({ starts }, 'what starts the sequence')"
-                    />
-                    <WebinarTriggers
-                        :model-value="sequence.starts"
-                        words="or when"
+                        first="when"
+                        none="Choose what starts it"
+                        more="Something else that starts it"
+                        label="What starts it"
                         @update:model-value="(starts) => edit({ starts }, 'what starts the sequence')"
                     />
                     <UiSwitch
@@ -208,30 +178,13 @@ const takeOut = () =>
                 </div>
                 <div>
                     <h3 class="label">It ends before its last email</h3>
-                    <UiSwitch
-                        :model-value="triggers.has(sequence.ends, { kind: 'bought' })"
-                        label="when they buy"
-                        @update:model-value="
-                            (on: boolean) => edit({ ends: triggers.set(sequence!.ends, { kind: 'bought' }, on) }, 'what ends the sequence')
-                        "
-                    />
-                    <BoughtTriggers
+                    <TriggerList
                         :model-value="sequence.ends"
-                        words="when they buy"
+                        first="when"
+                        none="Choose what ends it"
+                        more="Something else that ends it"
+                        label="What ends it"
                         @update:model-value="(ends) => edit({ ends }, 'what ends the sequence')"
-                    />
-                    <WebinarTriggers
-                        :model-value="sequence.ends"
-                        words="when"
-                        @update:model-value="(ends) => edit({ ends }, 'what ends the sequence')"
-                    />
-                    <TagsField
-                        class="mt-2"
-                        :model-value="triggers.tagsOf(sequence.ends)"
-                        label="or when they get one of these tags"
-                        @update:model-value="
-                            (tags: string[]) => edit({ ends: triggers.withTags(sequence!.ends, tags) }, 'what ends the sequence', false)
-                        "
                     />
                 </div>
                 <div>

@@ -1,11 +1,7 @@
 <script setup lang="ts">
-import { PlusIcon, XMarkIcon } from '@heroicons/vue/20/solid';
 import { computed } from 'vue';
-import type { Deadline, Lasting, Trigger } from '@/api/types';
-import { useFunnel } from '@/funnel/funnelStore';
-import * as triggers from '@/funnel/triggers';
-import { OUTCOMES } from '@/funnel/triggers';
-import { usePeopleKit } from '@/stores/peopleKit';
+import type { Deadline, Lasting } from '@/api/types';
+import TriggerList from '@/funnel/TriggerList.vue';
 import { useSession } from '@/stores/session';
 import { useToasts } from '@/stores/toasts';
 import UiListbox from '@/ui/UiListbox.vue';
@@ -16,84 +12,10 @@ import { vKept } from '@/ui/kept';
 const props = defineProps<{ deadline: Deadline }>();
 const emit = defineEmits<{ edit: [values: Record<string, unknown>, label: string] }>();
 
-const store = useFunnel();
 const session = useSession();
-const people = usePeopleKit();
 const toasts = useToasts();
-if (people.kit.rules.length === 0) {
-    people.load().catch(toasts.trouble);
-}
 
 const set = (values: Partial<Deadline>, label: string) => emit('edit', values as Record<string, unknown>, label);
-const kinds = computed(() => session.kit.triggers.map((t) => ({ value: t.kind, label: t.label.replace(/^They/, 'they') })));
-
-/** What can be chosen in a field of a kind of trigger. */
-function options(kind: string, field = fieldOf(kind)): { value: string; label: string }[] {
-    const what = session.kit.triggers.find((t) => t.kind === kind)?.fields[field];
-    const named = (list: { id: string; name: string }[] | undefined) => (list ?? []).map((p) => ({ value: p.id, label: p.name }));
-    switch (what) {
-        case 'page':
-            return named(store.funnel?.pages);
-        case 'form':
-            return named(store.funnel?.forms);
-        case 'email':
-            return named(store.funnel?.emails);
-        case 'sequence':
-            return named(store.funnel?.sequences);
-        case 'offer':
-            return named(store.funnel?.offers);
-        case 'webinar':
-            return named(store.funnel?.webinars);
-        case 'outcome':
-            return OUTCOMES;
-        case 'tag':
-            return people.kit.tags.map((t) => ({ value: t.name, label: t.name }));
-        default:
-            return [];
-    }
-}
-const fieldsOf = (kind: string) => Object.keys(session.kit.triggers.find((t) => t.kind === kind)?.fields ?? {});
-const fieldOf = (kind: string) => fieldsOf(kind)[0] ?? '';
-const chosen = (t: Trigger, field: string) => String((t as Record<string, string>)[field] ?? '');
-
-function fresh(kind: string): Trigger | null {
-    const next: Record<string, string> = { kind };
-    for (const field of fieldsOf(kind)) {
-        const first = options(kind, field)[0]?.value;
-        if (first === undefined) {
-            toasts.say('There is nothing of this kind in the funnel yet.');
-            return null;
-        }
-        next[field] = first;
-    }
-    return next as unknown as Trigger;
-}
-function setKind(i: number, kind: string): void {
-    const next = fresh(kind);
-    if (next) {
-        put(i, next);
-    }
-}
-function put(i: number, trigger: Trigger): void {
-    const starts = props.deadline.starts.map((t, at) => (at === i ? trigger : t));
-    set({ starts: starts.filter((t, at) => starts.findIndex((o) => JSON.stringify(o) === JSON.stringify(t)) === at) }, 'what starts it');
-}
-function add(): void {
-    // A click in an email where there is one, for that is when somebody says they are interested.
-    for (const kind of ['click', 'form', 'page', 'bought']) {
-        if (kind === 'bought' || options(kind).length > 0) {
-            const next = options(kind)
-                .map((o) => ({ kind, [fieldOf(kind)]: o.value }) as unknown as Trigger)
-                .find((t) => !triggers.has(props.deadline.starts, t));
-            if (next ?? kind === 'bought') {
-                set({ starts: [...props.deadline.starts, next ?? { kind: 'bought' }] }, 'what starts it');
-                return;
-            }
-        }
-    }
-}
-const remove = (t: Trigger) => set({ starts: triggers.without(props.deadline.starts, t) }, 'what starts it');
-
 const personal = computed(() => props.deadline.lasting !== null);
 function setPersonal(on: string): void {
     const latest = props.deadline.latest ?? { moment: inDays(7), zone: session.zone };
@@ -152,35 +74,14 @@ const setZone = (zone: string) => props.deadline.latest && set({ latest: { ...pr
                 @update:model-value="setPersonal"
             />
             <template v-if="personal">
-                <div v-for="(t, i) in deadline.starts" :key="JSON.stringify(t)" class="flex flex-wrap items-center gap-2">
-                    <span class="w-24 whitespace-nowrap text-soft">{{ i === 0 ? 'Starts when' : 'or when' }}</span>
-                    <UiListbox
-                        class="w-56"
-                        :model-value="t.kind"
-                        :options="kinds"
-                        label="What starts it"
-                        hide-label
-                        @update:model-value="(kind: string) => setKind(i, kind)"
-                    />
-                    <UiListbox
-                        v-for="field in fieldsOf(t.kind)"
-                        :key="field"
-                        class="w-56"
-                        :model-value="chosen(t, field)"
-                        :options="options(t.kind, field)"
-                        label="Which one"
-                        hide-label
-                        @update:model-value="(value: string) => put(i, { ...t, [field]: value } as Trigger)"
-                    />
-                    <button type="button" class="btn-quiet px-1.5" aria-label="Remove this start" @click="remove(t)">
-                        <XMarkIcon class="size-5" aria-hidden="true" />
-                    </button>
-                </div>
-                <button type="button" class="-ml-2 btn-quiet" @click="add">
-                    <PlusIcon class="size-4.5" aria-hidden="true" />{{
-                        deadline.starts.length === 0 ? 'Choose what starts it' : 'Something else that starts it'
-                    }}
-                </button>
+                <TriggerList
+                    :model-value="deadline.starts"
+                    first="Starts when"
+                    none="Choose what starts it"
+                    more="Something else that starts it"
+                    label="What starts it"
+                    @update:model-value="(starts) => set({ starts }, 'what starts it')"
+                />
                 <div class="flex flex-wrap items-center gap-2">
                     <label class="w-24 whitespace-nowrap text-soft" for="lasts">lasts</label>
                     <input id="lasts" v-kept="amount" class="input w-20" type="number" min="1" @change="setAmount" />

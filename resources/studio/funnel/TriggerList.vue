@@ -1,0 +1,177 @@
+<script setup lang="ts">
+import { PlusIcon, XMarkIcon } from '@heroicons/vue/20/solid';
+import { computed, ref, useId } from 'vue';
+import type { Trigger } from '@/api/types';
+import { useFunnel } from '@/funnel/funnelStore';
+import { fieldsOf, fresh, isComplete, replaced, unique, written, wordsOf, type Fields, type Option } from '@/funnel/triggerKit';
+import { OUTCOMES, without } from '@/funnel/triggers';
+import { usePeopleKit } from '@/stores/peopleKit';
+import { useSession } from '@/stores/session';
+import { useToasts } from '@/stores/toasts';
+import UiListbox from '@/ui/UiListbox.vue';
+import { vKept } from '@/ui/kept';
+
+/** What something waits for: a list one adds to, drawn from what the server says of each kind. Any one of them is enough. */
+const model = defineModel<Trigger[]>({ required: true });
+const props = defineProps<{
+    /** Before the first of them, such as "Starts when". */
+    first: string;
+    /** On the button, while there is none yet, and once there is one. */
+    none: string;
+    more: string;
+    /** For those who hear the page read: what is chosen here. */
+    label: string;
+}>();
+
+const store = useFunnel();
+const session = useSession();
+const people = usePeopleKit();
+const toasts = useToasts();
+if (people.kit.rules.length === 0) {
+    people.load().catch(toasts.trouble);
+}
+const id = useId();
+
+const kinds = computed(() => session.kit.triggers);
+const kindOptions = computed(() => kinds.value.map((k) => ({ value: k.kind, label: wordsOf(k) })));
+const whatOf = (kind: string, field: string) => kinds.value.find((k) => k.kind === kind)?.fields[field] ?? '';
+
+function options(what: string): Option[] {
+    const named = (list: { id: string; name: string }[] | undefined) => (list ?? []).map((p) => ({ value: p.id, label: p.name }));
+    switch (what) {
+        case 'page':
+            return named(store.funnel?.pages);
+        case 'form':
+            return named(store.funnel?.forms);
+        case 'email':
+            return named(store.funnel?.emails);
+        case 'sequence':
+            return named(store.funnel?.sequences);
+        case 'offer':
+            return named(store.funnel?.offers);
+        case 'webinar':
+            return named(store.funnel?.webinars);
+        case 'deadline':
+            return named(store.funnel?.deadlines);
+        case 'outcome':
+            return OUTCOMES;
+        case 'tag':
+            return people.kit.tags.map((t) => ({ value: t.name, label: t.name }));
+        default:
+            return [];
+    }
+}
+
+/** Rows in which something is still to be chosen: they are nobody's business but this list's. */
+const unfinished = ref<Fields[]>([]);
+const rows = computed(() => [
+    ...model.value.map((t) => ({ fields: t as unknown as Fields, was: t as Trigger | null })),
+    ...unfinished.value.map((fields) => ({ fields, was: null })),
+]);
+
+function take(was: Trigger | null, before: Fields, now: Fields): void {
+    if (!isComplete(kinds.value, now)) {
+        // One that was complete stays in force until it is so again.
+        if (was === null) {
+            unfinished.value = unfinished.value.map((u) => (u === before ? now : u));
+        } else {
+            toasts.say('Something is missing there: it stays as it was.');
+        }
+        return;
+    }
+    const trigger = written(kinds.value, now);
+    unfinished.value = unfinished.value.filter((u) => u !== before);
+    model.value = was === null ? unique([...model.value, trigger]) : replaced(model.value, was, trigger);
+}
+function setKind(row: { fields: Fields; was: Trigger | null }, kind: string): void {
+    const next = fresh(kinds.value, kind, options, model.value);
+    if (isComplete(kinds.value, next)) {
+        take(row.was, row.fields, next);
+        return;
+    }
+    if (options(whatOf(kind, fieldsOf(kinds.value, kind)[0] ?? '')).length === 0 && whatOf(kind, 'tag') === '') {
+        toasts.say('There is nothing of this kind in the funnel yet.');
+        return;
+    }
+    remove(row);
+    unfinished.value = [...unfinished.value, next];
+}
+const set = (row: { fields: Fields; was: Trigger | null }, field: string, value: string | number) =>
+    take(row.was, row.fields, { ...row.fields, [field]: value });
+function remove(row: { fields: Fields; was: Trigger | null }): void {
+    if (row.was === null) {
+        unfinished.value = unfinished.value.filter((u) => u !== row.fields);
+    } else {
+        model.value = without(model.value, row.was);
+    }
+}
+function add(): void {
+    // A click in an email where there is one, for that is when somebody says they are interested.
+    for (const kind of ['click', 'form', 'page', 'bought']) {
+        const next = fresh(kinds.value, kind, options, model.value);
+        if (isComplete(kinds.value, next) && unique([...model.value, written(kinds.value, next)]).length > model.value.length) {
+            model.value = [...model.value, written(kinds.value, next)];
+            return;
+        }
+    }
+    unfinished.value = [...unfinished.value, { kind: 'tag', tag: '' }];
+}
+const typed = (event: Event) => (event.target as HTMLInputElement).value;
+</script>
+
+<template>
+    <div role="group" :aria-label="props.label" class="space-y-2">
+        <div v-for="(row, i) in rows" :key="JSON.stringify(row.fields) + i" class="flex flex-wrap items-center gap-2">
+            <span class="w-24 whitespace-nowrap text-soft">{{ i === 0 ? props.first : 'or when' }}</span>
+            <UiListbox
+                class="w-56"
+                :model-value="String(row.fields.kind)"
+                :options="kindOptions"
+                :label="props.label"
+                hide-label
+                @update:model-value="(kind: string) => setKind(row, kind)"
+            />
+            <template v-for="field in fieldsOf(kinds, String(row.fields.kind))" :key="field">
+                <template v-if="whatOf(String(row.fields.kind), field) === 'tag'">
+                    <input
+                        v-kept="String(row.fields[field] ?? '')"
+                        class="input w-56"
+                        type="text"
+                        maxlength="60"
+                        :list="`${id}-tags`"
+                        aria-label="Which tag"
+                        placeholder="The name of a tag"
+                        @change="(e) => set(row, field, typed(e))"
+                    />
+                </template>
+                <label v-else-if="whatOf(String(row.fields.kind), field) === 'times'" class="flex items-center gap-2 text-soft">
+                    <input
+                        v-kept="String(row.fields[field] ?? 1)"
+                        class="input w-18"
+                        type="number"
+                        min="1"
+                        max="20"
+                        aria-label="How many times"
+                        @change="(e) => set(row, field, typed(e))"
+                    />{{ Number(row.fields[field] ?? 1) > 1 ? 'times' : 'time' }}
+                </label>
+                <UiListbox
+                    v-else
+                    class="w-56"
+                    :model-value="String(row.fields[field] ?? '')"
+                    :options="options(whatOf(String(row.fields.kind), field))"
+                    label="Which one"
+                    hide-label
+                    @update:model-value="(value: string) => set(row, field, value)"
+                />
+            </template>
+            <button type="button" class="btn-quiet px-1.5" aria-label="Remove this one" @click="remove(row)">
+                <XMarkIcon class="size-5" aria-hidden="true" />
+            </button>
+        </div>
+        <button type="button" class="-ml-2 btn-quiet" @click="add">
+            <PlusIcon class="size-4.5" aria-hidden="true" />{{ rows.length === 0 ? props.none : props.more }}
+        </button>
+        <datalist :id="`${id}-tags`"><option v-for="t in people.kit.tags" :key="t.name" :value="t.name" /></datalist>
+    </div>
+</template>
