@@ -121,50 +121,52 @@ const typed = (event: Event) => (event.target as HTMLInputElement).value;
 
 <template>
     <div role="group" :aria-label="props.label" class="space-y-2">
-        <div v-for="(row, i) in rows" :key="JSON.stringify(row.fields) + i" class="flex flex-wrap items-center gap-2">
-            <span class="w-24 whitespace-nowrap text-soft">{{ i === 0 ? props.first : 'or when' }}</span>
-            <UiListbox
-                class="w-56"
-                :model-value="String(row.fields.kind)"
-                :options="kindOptions"
-                :label="props.label"
-                hide-label
-                @update:model-value="(kind: string) => setKind(row, kind)"
-            />
-            <template v-for="field in fieldsOf(kinds, String(row.fields.kind))" :key="field">
-                <template v-if="whatOf(String(row.fields.kind), field) === 'tag'">
-                    <input
-                        v-kept="String(row.fields[field] ?? '')"
-                        class="input w-56"
-                        type="text"
-                        maxlength="60"
-                        :list="`${id}-tags`"
-                        aria-label="Which tag"
-                        placeholder="The name of a tag"
-                        @change="(e) => set(row, field, typed(e))"
+        <div v-for="(row, i) in rows" :key="JSON.stringify(row.fields) + i" class="grid grid-cols-[auto_1fr_auto] items-start gap-2">
+            <span class="w-24 pt-2 whitespace-nowrap text-soft">{{ i === 0 ? props.first : 'or when' }}</span>
+            <div class="flex flex-wrap items-center gap-2">
+                <UiListbox
+                    class="min-w-48 flex-1"
+                    :model-value="String(row.fields.kind)"
+                    :options="kindOptions"
+                    :label="props.label"
+                    hide-label
+                    @update:model-value="(kind: string) => setKind(row, kind)"
+                />
+                <template v-for="field in fieldsOf(kinds, String(row.fields.kind))" :key="field">
+                    <template v-if="whatOf(String(row.fields.kind), field) === 'tag'">
+                        <input
+                            v-kept="String(row.fields[field] ?? '')"
+                            class="input min-w-48 flex-1"
+                            type="text"
+                            maxlength="60"
+                            :list="`${id}-tags`"
+                            aria-label="Which tag"
+                            placeholder="The name of a tag"
+                            @change="(e) => set(row, field, typed(e))"
+                        />
+                    </template>
+                    <label v-else-if="whatOf(String(row.fields.kind), field) === 'times'" class="flex items-center gap-2 text-soft">
+                        <input
+                            v-kept="String(row.fields[field] ?? 1)"
+                            class="input w-18"
+                            type="number"
+                            min="1"
+                            max="20"
+                            aria-label="How many times"
+                            @change="(e) => set(row, field, typed(e))"
+                        />{{ Number(row.fields[field] ?? 1) > 1 ? 'times' : 'time' }}
+                    </label>
+                    <UiListbox
+                        v-else
+                        class="min-w-48 flex-1"
+                        :model-value="String(row.fields[field] ?? '')"
+                        :options="options(whatOf(String(row.fields.kind), field))"
+                        label="Which one"
+                        hide-label
+                        @update:model-value="(value: string) => set(row, field, value)"
                     />
                 </template>
-                <label v-else-if="whatOf(String(row.fields.kind), field) === 'times'" class="flex items-center gap-2 text-soft">
-                    <input
-                        v-kept="String(row.fields[field] ?? 1)"
-                        class="input w-18"
-                        type="number"
-                        min="1"
-                        max="20"
-                        aria-label="How many times"
-                        @change="(e) => set(row, field, typed(e))"
-                    />{{ Number(row.fields[field] ?? 1) > 1 ? 'times' : 'time' }}
-                </label>
-                <UiListbox
-                    v-else
-                    class="w-56"
-                    :model-value="String(row.fields[field] ?? '')"
-                    :options="options(whatOf(String(row.fields.kind), field))"
-                    label="Which one"
-                    hide-label
-                    @update:model-value="(value: string) => set(row, field, value)"
-                />
-            </template>
+            </div>
             <button type="button" class="btn-quiet px-1.5" aria-label="Remove this one" @click="remove(row)">
                 <XMarkIcon class="size-5" aria-hidden="true" />
             </button>
