@@ -9,6 +9,7 @@ use App\Http\Middleware\StudioSession;
 use App\Serving\BusyPage;
 use App\Serving\PlainPage;
 use App\Support\Hosts;
+use App\Support\SiteCookie;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -37,8 +38,8 @@ return Application::configure(basePath: dirname(__DIR__))
         // Public pages keep no session: nothing to store, nothing to lock, nothing to leak.
         $middleware->group('site',
             [Illuminate\Cookie\Middleware\EncryptCookies::class, Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse::class]);
-        // The visitor's id is made by the visitor script, so it cannot be encrypted; it is only ever a random key.
-        $middleware->encryptCookies(except: ['lantern_visitor', 'lantern_zone']);
+        // Cookies of public pages are made and opened in one place, under seals of their own.
+        $middleware->encryptCookies(except: array_map(fn (SiteCookie $c): string => $c->value, SiteCookie::cases()));
         // Who comes and over what is believed from proxies that are named, and from nobody else. The host never is: it is a setting.
         $middleware->trustProxies(at: array_values(array_filter(explode(',', (string) env('TRUSTED_PROXIES', '')))),
             headers: Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO);

@@ -9,6 +9,8 @@ use App\Journey\EffectContext;
 use App\Mail\Sending\Planner;
 use App\Models\Confirmation;
 use App\Models\Submission;
+use App\Support\Seal;
+use App\Support\SealPurpose;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Forms\SubmissionState;
@@ -73,6 +75,11 @@ final readonly class Confirmations implements CarriesOut
 
     public static function seal(string $of): string
     {
-        return substr(hash_hmac('sha256', "confirm|{$of}", (string) config('app.key')), 0, 32);
+        return Seal::of(SealPurpose::Confirmation, $of, 32);
+    }
+
+    public static function holds(string $seal, string $of): bool
+    {
+        return Seal::holds(SealPurpose::Confirmation, $of, $seal, 32);
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Forms;
 
+use App\Support\Seal;
+use App\Support\SealPurpose;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
 
@@ -22,14 +24,14 @@ final readonly class FormToken
         $nonce = Str::lower(Str::random(32));
         $ms = (int) CarbonImmutable::now()->getPreciseTimestamp(3);
 
-        return "{$nonce}.{$ms}.".self::seal($nonce, $ms, $page);
+        return "{$nonce}.{$ms}.".Seal::of(SealPurpose::Form, "{$nonce}|{$ms}|{$page}", 64);
     }
 
     /** @return self|null nothing when it is not ours, not for this page, or too old */
     public static function read(mixed $token, string $page): ?self
     {
         if (! is_string($token) || preg_match('/^([a-z0-9]{32})\.([0-9]{13})\.([0-9a-f]{64})$/D', $token, $m) !== 1
-            || ! hash_equals(self::seal($m[1], (int) $m[2], $page), $m[3])) {
+            || ! Seal::holds(SealPurpose::Form, "{$m[1]}|{$m[2]}|{$page}", $m[3], 64)) {
             return null;
         }
         $read = new self($m[1], (int) $m[2]);
@@ -41,10 +43,5 @@ final readonly class FormToken
     public function age(): float
     {
         return (CarbonImmutable::now()->getPreciseTimestamp(3) - $this->loadedAtMs) / 1000;
-    }
-
-    private static function seal(string $nonce, int $ms, string $page): string
-    {
-        return hash_hmac('sha256', "form|{$nonce}|{$ms}|{$page}", (string) config('app.key'));
     }
 }

@@ -7,18 +7,22 @@ namespace App\Orders;
 use App\Models\Order;
 use App\Models\Person;
 use App\Models\Receipt;
+use App\Support\Seal;
+use App\Support\SealPurpose;
 
 /** Links that open what belongs to a buyer. A seal covers what the link is for, so that none can be turned into another. */
 final class PayLinks
 {
+    private const LENGTH = 32;
+
     public static function seal(string $of): string
     {
-        return substr(hash_hmac('sha256', "pay|{$of}", (string) config('app.key')), 0, 32);
+        return Seal::of(SealPurpose::Payment, $of, self::LENGTH);
     }
 
     public static function holds(string $seal, string $of): bool
     {
-        return hash_equals(self::seal($of), $seal);
+        return Seal::holds(SealPurpose::Payment, $of, $seal, self::LENGTH);
     }
 
     /** One order alone, for whoever placed it. */

@@ -117,7 +117,7 @@ final readonly class JoinInPopup
     private function secondStep(Request $request, LivePopup $live, Plan $plan, FormPlan $form, Answers $answers): Joined
     {
         [$id, $seal] = [...explode('.', Input::text($request, 'joined'), 2), ''];
-        $submission = Ids::is($id) && hash_equals(Confirmations::seal("step|{$id}"), $seal)
+        $submission = Ids::is($id) && Confirmations::holds($seal, "step|{$id}")
             ? Submission::query()->with(['person', 'funnel'])->where('form_id', $form->id)->find($id) : null;
         if ($submission === null) {
             return Joined::said(422, 'Please begin again: what you filled in before is not known any more.',

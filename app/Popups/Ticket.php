@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Popups;
 
+use App\Support\Seal;
+use App\Support\SealPurpose;
 use Carbon\CarbonImmutable;
 use Lantern\Core\Support\Validity;
 
@@ -24,14 +26,14 @@ final class Ticket
             'phone' => $asked->phone, 'email' => $asked->fromEmail, 'owner' => $asked->owner,
         ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)), '+/', '-_'), '=');
 
-        return $body.'.'.self::seal($body);
+        return $body.'.'.Seal::of(SealPurpose::PopupView, $body);
     }
 
     /** @return PopupView|null nothing for what is not ours, is too old, or whose funnel or site is not there any more */
     public static function read(string $ticket): ?PopupView
     {
         [$body, $seal] = [...explode('.', $ticket, 2), ''];
-        if (strlen($ticket) > 8000 || $body === '' || ! hash_equals(self::seal($body), $seal)) {
+        if (strlen($ticket) > 8000 || $body === '' || ! Seal::holds(SealPurpose::PopupView, $body, $seal)) {
             return null;
         }
         $read = json_decode((string) base64_decode(strtr($body, '-_', '+/'), true), true);
@@ -51,10 +53,5 @@ final class Ticket
             $text('title'), $text('visitor') ?: null, $text('source'), PopupView::languages($text('languages')),
             ($read['phone'] ?? false) === true, ($read['email'] ?? false) === true, ($read['owner'] ?? false) === true, $text('view'),
             $since);
-    }
-
-    private static function seal(string $body): string
-    {
-        return substr(hash_hmac('sha256', "view|{$body}", (string) config('app.key')), 0, 40);
     }
 }

@@ -10,10 +10,11 @@ use App\Journey\PageViews;
 use App\Journey\Stranger;
 use App\Models\Funnel;
 use App\Models\Person;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Str;
 use Lantern\Core\Visits\Seeing;
 use Symfony\Component\HttpFoundation\Response;
@@ -69,7 +70,7 @@ final readonly class Arrival
         $zone = $person === null ? null : Person::query()->whereKey($person)->value('timezone');
 
         return new VisitorIdentity($person === null ? [] : VisitorIdentity::ofMailboxes([$person]), $visitor, (string) $request->ip(),
-            self::zone($zone) ?? self::zone($request->cookie(Browser::ZONE_COOKIE)) ?? $funnel->business->zone(),
+            self::zone($zone) ?? self::zone(SiteCookies::read($request, SiteCookie::Zone)) ?? $funnel->business->zone(),
             Browser::isOwner($request));
     }
 
@@ -100,8 +101,7 @@ final readonly class Arrival
         if ($visit->states !== null) {
             $response->headers->set('Cache-Control', 'private, no-store');
             if ($visit->identity?->visitor !== null && Browser::id($visit->request) === null) {
-                $response->headers->setCookie(Cookie::make(Browser::COOKIE, $visit->identity->visitor, 60 * 24 * 365, '/', httpOnly: false,
-                    sameSite: 'lax'));
+                $response->headers->setCookie(SiteCookies::give(SiteCookie::Visitor, $visit->identity->visitor));
             }
         }
 

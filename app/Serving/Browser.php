@@ -4,26 +4,18 @@ declare(strict_types=1);
 
 namespace App\Serving;
 
-use Carbon\CarbonImmutable;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
 use DateTimeZone;
 use Illuminate\Http\Request;
 use IntlTimeZone;
-use Symfony\Component\HttpFoundation\Cookie;
 
 /** What a request says of the browser it comes from. */
 final class Browser
 {
-    public const COOKIE = 'lantern_visitor';
-
-    /** The time zone that the browser's own clock keeps. */
-    public const ZONE_COOKIE = 'lantern_zone';
-
-    /** Set when the owner opens a page from the Studio: their own visits are left out of all numbers. */
-    public const OWNER_COOKIE = 'lantern_owner';
-
     public static function id(Request $request): ?string
     {
-        foreach ([$request->input('visitor'), $request->cookie(self::COOKIE)] as $id) {
+        foreach ([$request->input('visitor'), SiteCookies::read($request, SiteCookie::Visitor)] as $id) {
             if (is_string($id) && preg_match('/^[0-9a-f]{32}$/D', $id) === 1) {
                 return $id;
             }
@@ -34,13 +26,7 @@ final class Browser
 
     public static function isOwner(Request $request): bool
     {
-        return $request->cookie(self::OWNER_COOKIE) !== null;
-    }
-
-    public static function ownerCookie(): Cookie
-    {
-        return new Cookie(self::OWNER_COOKIE, '1', CarbonImmutable::now()->addDays(30)->getTimestamp(), '/', null, null, true, false,
-            Cookie::SAMESITE_LAX);
+        return SiteCookies::read($request, SiteCookie::Owner) !== null;
     }
 
     /**

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Serving;
 
 use App\Support\Hosts;
+use App\Support\Seal;
+use App\Support\SealPurpose;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cache;
@@ -26,7 +28,7 @@ final class HandOver
         $once = bin2hex(random_bytes(8));
 
         return Hosts::site().'/h?'.http_build_query(['to' => $path, 'until' => $until, 'once' => $once,
-            'key' => self::key($path, $until, $once, $request)]);
+            'key' => Seal::of(SealPurpose::HandOver, self::what($path, $until, $once, $request), 64)]);
     }
 
     /** The path it leads to; null for a link that is not ours, is another browser's, was followed already or has run out. */
@@ -38,7 +40,7 @@ final class HandOver
             return null;
         }
 
-        return hash_equals(self::key($to, (int) $until, $once, $request), $key)
+        return Seal::holds(SealPurpose::HandOver, self::what($to, (int) $until, $once, $request), $key, 64)
             && Validity::until(CarbonImmutable::createFromTimestamp((int) $until), $now->startOfSecond())
             && Cache::add("hand-over:{$once}", true, 2 * self::SECONDS) ? $to : null;
     }
@@ -49,10 +51,10 @@ final class HandOver
         return preg_match('~^/[a-z0-9-]{1,60}(/[a-z0-9-]{1,60})?$~D', $to) === 1;
     }
 
-    private static function key(string $to, int $until, string $once, Request $request): string
+    private static function what(string $to, int $until, string $once, Request $request): string
     {
         $browser = $request->headers->get('User-Agent', '').'|'.$request->headers->get('Accept-Language', '');
 
-        return hash_hmac('sha256', "hand over|{$to}|{$until}|{$once}|".hash('sha256', $browser), (string) config('app.key'));
+        return "{$to}|{$until}|{$once}|".hash('sha256', $browser);
     }
 }

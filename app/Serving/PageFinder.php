@@ -9,7 +9,8 @@ use App\Models\Funnel;
 use App\Models\OldAddress;
 use App\Models\PublishedPage;
 use App\Models\Version;
-use App\Webinars\OwnRegistration;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
 use App\Webinars\Registrations\Links;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
@@ -92,7 +93,8 @@ final readonly class PageFinder
         $form = $request->input('form');
 
         return new PageRequest($funnel->opening(), $page($asked), null, $page($closed), Visit::submissionOf($request, $funnel)?->page_id,
-            Links::ofSeat($request->cookie(OwnRegistration::COOKIE))?->funnel_id === $funnel->id, BuyersOnly::productsOf($request),
+            Links::ofSeat(SiteCookies::read($request, SiteCookie::Registration))?->funnel_id === $funnel->id,
+            BuyersOnly::productsOf($request),
             act: $act, form: is_string($form) ? $form : null);
     }
 

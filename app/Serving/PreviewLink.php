@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Serving;
 
+use App\Support\Seal;
+use App\Support\SealPurpose;
 use Carbon\CarbonImmutable;
 use Lantern\Core\Support\Validity;
 
@@ -20,7 +22,7 @@ final class PreviewLink
     public static function until(string $funnel, mixed $until, mixed $key, CarbonImmutable $now): ?CarbonImmutable
     {
         if (! is_string($until) || ! is_string($key) || preg_match('/^\d{1,12}$/D', $until) !== 1
-            || ! hash_equals(self::key($funnel, (int) $until), $key)) {
+            || ! Seal::holds(SealPurpose::Preview, "{$funnel}|{$until}", $key)) {
             return null;
         }
         $end = CarbonImmutable::createFromTimestamp((int) $until);
@@ -30,6 +32,6 @@ final class PreviewLink
 
     private static function key(string $funnel, int $until): string
     {
-        return substr(hash_hmac('sha256', "preview|{$funnel}|{$until}", (string) config('app.key')), 0, 40);
+        return Seal::of(SealPurpose::Preview, "{$funnel}|{$until}");
     }
 }

@@ -10,6 +10,8 @@ use App\Models\Order;
 use App\Models\PublishedPage;
 use App\Models\Submission;
 use App\People\Proof\Proven;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
 use Illuminate\Http\Request;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Deadlines\DeadlineStates;
@@ -18,15 +20,6 @@ use Lantern\Core\Offers\Quote;
 /** One visit to a published page: what its slots are filled from. */
 final readonly class Visit
 {
-    /** The cookie that holds which submission was made in this browser. */
-    public const JOINED = 'lantern_joined';
-
-    /** Likewise, which order was placed. */
-    public const ORDER = 'lantern_order';
-
-    /** Likewise, who came by a link in an email to them. */
-    public const READER = 'lantern_reader';
-
     /** Greets with what was typed on this very device, never with what is known of that address. */
     public ?Submission $submission;
 
@@ -54,7 +47,7 @@ final readonly class Visit
 
     public static function submissionOf(Request $request, Funnel $funnel): ?Submission
     {
-        $id = $request->cookie(self::JOINED);
+        $id = SiteCookies::read($request, SiteCookie::Joined);
 
         return is_string($id) ? Submission::query()->where('id', $id)->where('funnel_id', $funnel->id)->first() : null;
     }
@@ -111,7 +104,7 @@ final readonly class Visit
 
     public static function orderOf(Request $request, Funnel $funnel): ?Order
     {
-        $id = $request->cookie(self::ORDER);
+        $id = SiteCookies::read($request, SiteCookie::Order);
 
         return is_string($id) ? Order::query()->with(['version', 'funnel.business', 'person', 'lines'])->where('id', $id)
             ->where('funnel_id', $funnel->id)->first() : null;
@@ -125,7 +118,7 @@ final readonly class Visit
 
     public static function readerOf(Request $request, Funnel $funnel): ?Proven
     {
-        return Proven::byCookie($request->cookie(self::READER), $funnel->business_id);
+        return Proven::byCookie(SiteCookies::read($request, SiteCookie::Reader), $funnel->business_id);
     }
 
     /** The path of a page of the funnel: of its entry page without an address. */

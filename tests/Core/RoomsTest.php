@@ -61,7 +61,7 @@ final class RoomsTest extends TestCase
         'Webinars/Registrations' => ['Models', 'Support'],
         'People/Facts' => ['Deadlines/Running', 'Models', 'Webinars/Registrations'],
         'People/Fields' => ['Support'],
-        'People/Proof' => ['Models'],
+        'People/Proof' => ['Models', 'Support'],
         'People/Segments' => ['Deadlines/Running', 'Models', 'People/Facts', 'People/Fields', 'Support', 'Webinars/Registrations'],
         'Rendering' => ['Models', 'Support'],
         'Results' => ['Models', 'Support'],

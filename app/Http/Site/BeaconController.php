@@ -12,6 +12,8 @@ use App\Models\PublishedPage;
 use App\Serving\Browser;
 use App\Serving\Source;
 use App\Support\Ids;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Http\Request;
@@ -45,7 +47,7 @@ final readonly class BeaconController
             ->where('page_id', $page)->whereNull('popup')->doesntExist()) {
             return;
         }
-        $zone = Browser::zone($request->cookie(Browser::ZONE_COOKIE));
+        $zone = Browser::zone(SiteCookies::read($request, SiteCookie::Zone));
         $this->views->see($funnel, $funnel->live_version_id, $page, VisitorIdentity::personOf($visitor),
             new Stranger($visitor, (string) $request->ip(), $zone === null ? $funnel->business->zone() : new DateTimeZone($zone)),
             Source::read($request->input('source'))['utm_source'] ?? null, CarbonImmutable::now());

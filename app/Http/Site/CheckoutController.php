@@ -22,9 +22,10 @@ use App\Serving\PlainPage;
 use App\Serving\Slots\CheckoutSlot;
 use App\Serving\Source;
 use App\Serving\Visit;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Str;
 use Lantern\Core\Events\Outcome;
@@ -146,7 +147,7 @@ final readonly class CheckoutController
     /** Whoever has placed an order in this browser may take extra offers with it, and see what it holds. */
     public static function withOrder(\Illuminate\Http\RedirectResponse $response, Order $order): \Illuminate\Http\RedirectResponse
     {
-        return $response->withCookie(Cookie::make(Visit::ORDER, $order->id, 60 * 24 * 7, '/', httpOnly: true, sameSite: 'lax'))
-            ->withCookie(Cookie::make(Browser::COOKIE, (string) $order->visitor, 60 * 24 * 365, '/', httpOnly: false, sameSite: 'lax'));
+        return $response->withCookie(SiteCookies::give(SiteCookie::Order, $order->id))
+            ->withCookie(SiteCookies::give(SiteCookie::Visitor, (string) $order->visitor));
     }
 }

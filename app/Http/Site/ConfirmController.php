@@ -15,13 +15,13 @@ use App\Rendering\PageAssets;
 use App\Rendering\SiteAssets;
 use App\Serving\Browser;
 use App\Serving\PlainPage;
-use App\Serving\Visit;
 use App\Support\AnswerKind;
 use App\Support\Ids;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\View;
 use Lantern\Core\Emails\MergeFields;
@@ -119,19 +119,18 @@ final readonly class ConfirmController
         $target = AfterSubmission::to(AfterForm::confirmed($plan, $found->submission->page_id), $plan, $found->submission);
 
         return redirect()->away($target, 303)
-            ->withCookie(Cookie::make(Visit::JOINED, $found->submission_id, 60 * 24 * 30, '/'.$funnel->address, httpOnly: true,
-                sameSite: 'lax'));
+            ->withCookie(SiteCookies::give(SiteCookie::Joined, $found->submission_id, '/'.$funnel->address));
     }
 
     private function waiting(string $submission, string $seal): ?Submission
     {
-        return Ids::is($submission) && hash_equals(Confirmations::seal("wait|{$submission}"), $seal)
+        return Ids::is($submission) && Confirmations::holds($seal, "wait|{$submission}")
             ? Submission::query()->with(['funnel.business', 'version', 'person'])->where('id', $submission)->first() : null;
     }
 
     private function confirmation(string $id, string $seal): ?Confirmation
     {
-        return Ids::is($id) && hash_equals(Confirmations::seal($id), $seal)
+        return Ids::is($id) && Confirmations::holds($seal, $id)
             ? Confirmation::query()->with(['submission.funnel.business', 'submission.version', 'submission.person.business'])
                 ->where('id', $id)->first() : null;
     }

@@ -21,14 +21,14 @@ use App\Rendering\Slots;
 use App\Serving\Browser;
 use App\Serving\PlainPage;
 use App\Serving\Source;
-use App\Serving\Visit;
 use App\Support\AnswerKind;
 use App\Support\Ids;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Facades\View;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Forms\FormPlan;
@@ -131,7 +131,7 @@ final readonly class EmbedController
     /** Back on our own site, where the browser can be given what the form's own page would have given it. */
     public function done(string $submission, string $seal): AnyResponse
     {
-        $found = Ids::is($submission) && hash_equals(Confirmations::seal("done|{$submission}"), $seal)
+        $found = Ids::is($submission) && Confirmations::holds($seal, "done|{$submission}")
             ? Submission::query()->with(['funnel', 'version'])->where('id', $submission)->first() : null;
         if ($found === null || ! Validity::since($found->submitted_at, 3600, CarbonImmutable::now())) {
             return PlainPage::notHere()->response();
@@ -143,8 +143,7 @@ final readonly class EmbedController
 
         // Where a pop-up leads elsewhere than its form does, it is led there.
         return redirect()->away(AfterSubmission::url($found, $found->version->plan()), 303)
-            ->withCookie(Cookie::make(Visit::JOINED, $found->id, 60 * 24 * 30, '/'.$found->funnel->address, httpOnly: true,
-                sameSite: 'lax'));
+            ->withCookie(SiteCookies::give(SiteCookie::Joined, $found->id, '/'.$found->funnel->address));
     }
 
     public static function doneLink(Submission $submission): string

@@ -7,6 +7,8 @@ namespace App\Http\Site;
 use App\Serving\Browser;
 use App\Serving\HandOver;
 use App\Serving\PlainPage;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -22,7 +24,7 @@ final class HandOverController
             return PlainPage::notHere()->response();
         }
         $response = new RedirectResponse($to);
-        $response->headers->setCookie(Browser::ownerCookie());
+        $response->headers->setCookie(SiteCookies::give(SiteCookie::Owner, '1'));
 
         return $response;
     }

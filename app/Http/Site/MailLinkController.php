@@ -15,13 +15,13 @@ use App\People\Browsers\Joining;
 use App\Popups\LinksToSites;
 use App\Serving\Browser;
 use App\Serving\PlainPage;
-use App\Serving\Visit;
 use App\Support\Ids;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Str;
@@ -96,7 +96,7 @@ final readonly class MailLinkController
         }
         // The page learns who came by the browser's own id, not by its address.
         $visitor = Browser::id($request) ?? str_replace('-', '', (string) Str::uuid());
-        $zone = Browser::zone($request->cookie(Browser::ZONE_COOKIE));
+        $zone = Browser::zone(SiteCookies::read($request, SiteCookie::Zone));
         if ($found->person->timezone === null && $zone !== null) {
             $found->person->forceFill(['timezone' => $zone])->save();
         }
@@ -106,8 +106,8 @@ final readonly class MailLinkController
             $this->feedback->clicked($found, $target, $now);
         });
 
-        return $response->withCookie(Cookie::make(Browser::COOKIE, $visitor, 60 * 24 * 365, '/', httpOnly: false, sameSite: 'lax'))
-            ->withCookie(Cookie::make(Visit::READER, (string) $found->person_id, 60 * 24 * 30, '/', httpOnly: true, sameSite: 'lax'));
+        return $response->withCookie(SiteCookies::give(SiteCookie::Visitor, $visitor))
+            ->withCookie(SiteCookies::give(SiteCookie::Reader, (string) $found->person_id));
     }
 
     /** Would a deadline begin by this click? */

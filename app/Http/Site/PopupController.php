@@ -13,14 +13,14 @@ use App\Popups\PopupView;
 use App\Popups\SeenPages;
 use App\Popups\Situations;
 use App\Popups\Ticket;
-use App\Serving\Visit;
 use App\Support\AnswerKind;
 use App\Support\Input;
 use App\Support\Packed;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Str;
 use Lantern\Core\Popups\PopupCheck;
@@ -134,8 +134,7 @@ final readonly class PopupController
         }
         $response = self::answer($answer, $joined->status);
         if ($joined->submission !== null && $asked->site === null) {
-            $response->withCookie(Cookie::make(Visit::JOINED, $joined->submission->id, 60 * 24 * 30, '/'.$live->funnel->address,
-                httpOnly: true, sameSite: 'lax'));
+            $response->withCookie(SiteCookies::give(SiteCookie::Joined, $joined->submission->id, '/'.$live->funnel->address));
         }
 
         return $response;

@@ -17,14 +17,14 @@ use App\Serving\LivePage;
 use App\Serving\PageResponse;
 use App\Serving\PlainPage;
 use App\Serving\Source;
-use App\Serving\Visit;
 use App\Support\AnswerKind;
 use App\Support\Hosts;
 use App\Support\Packed;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Str;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
 
@@ -72,8 +72,7 @@ final readonly class PopupPageController
 
         // Out of the frame: a whole page does not belong into it.
         return $request->boolean('frame') ? $this->framed(PlainPage::goOn($go)->response()) : redirect()->away($go, 303)
-            ->withCookie(Cookie::make(Visit::JOINED, $joined->submission->id, 60 * 24 * 30,
-                '/'.$live->funnel->address, httpOnly: true, sameSite: 'lax'));
+            ->withCookie(SiteCookies::give(SiteCookie::Joined, $joined->submission->id, '/'.$live->funnel->address));
     }
 
     /**

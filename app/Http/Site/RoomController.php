@@ -9,6 +9,8 @@ use App\Serving\Browser;
 use App\Serving\PlainPage;
 use App\Support\AnswerKind;
 use App\Support\Input;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
 use App\Webinars\Lengths;
 use App\Webinars\LiveRoom;
 use App\Webinars\Polls;
@@ -92,7 +94,7 @@ final readonly class RoomController
         $now = CarbonImmutable::now();
         $registered = $this->registering->choose($found->person, $found->funnel, $found->webinar_id, Input::text($request,
             'webinar_session'),
-            new DateTimeZone(Browser::zone($request->cookie(Browser::ZONE_COOKIE)) ?? $found->zone), $now);
+            new DateTimeZone(Browser::zone(SiteCookies::read($request, SiteCookie::Zone)) ?? $found->zone), $now);
         if ($registered === null) {
             return PlainPage::sessionGone(Links::change($found))->response();
         }

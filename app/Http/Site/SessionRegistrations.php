@@ -8,7 +8,8 @@ use App\Models\Version;
 use App\People\Proof\Proven;
 use App\Serving\LivePage;
 use App\Support\Input;
-use App\Webinars\OwnRegistration;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
 use App\Webinars\Registering;
 use App\Webinars\Registrations\Links;
 use App\Webinars\Registrations\Offered;
@@ -16,7 +17,6 @@ use App\Webinars\Registrations\RegisteredSessions;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Cookie;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Journey\Journey;
@@ -70,6 +70,6 @@ final readonly class SessionRegistrations
 
     public static function seat(string $funnel, string $seat): \Symfony\Component\HttpFoundation\Cookie
     {
-        return Cookie::make(OwnRegistration::COOKIE, $seat, 60 * 24 * 60, "/{$funnel}", httpOnly: true, sameSite: 'lax');
+        return SiteCookies::give(SiteCookie::Registration, $seat, "/{$funnel}");
     }
 }

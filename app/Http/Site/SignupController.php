@@ -19,10 +19,10 @@ use App\Serving\PageResponse;
 use App\Serving\PlainPage;
 use App\Serving\Source;
 use App\Serving\Visit;
-use App\Webinars\OwnRegistration;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Str;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Forms\FormPlan;
@@ -61,7 +61,7 @@ final readonly class SignupController
                 : 'This page was open for a long time. Your words are still here: please press the button once more.']);
         }
         $visitor = Browser::id($request) ?? str_replace('-', '', (string) Str::uuid());
-        $zone = Browser::zone($request->input('zone')) ?? Browser::zone($request->cookie(Browser::ZONE_COOKIE));
+        $zone = Browser::zone($request->input('zone')) ?? Browser::zone(SiteCookies::read($request, SiteCookie::Zone));
         $reader = $request->input('book') === null || $form->webinar === '' ? null : Visit::readerOf($request, $live->funnel);
         if ($reader !== null) {
             return $this->registrations->byReader($live, $version, $page, $form, $reader, $request, $zone) ?? $again(
@@ -89,11 +89,10 @@ final readonly class SignupController
 
         return redirect()->away($form->hasTwoSteps() ? $live->funnel->url($page->address).'?step=2'
             : AfterSubmission::url($submission, $version->plan()), 303)
-            ->withCookie(Cookie::make(Visit::JOINED, $submission->id, 60 * 24 * 30, '/'.$live->funnel->address, httpOnly: true,
-                sameSite: 'lax'))
-            ->withCookie(Cookie::make(Browser::COOKIE, $visitor, 60 * 24 * 365, '/', httpOnly: false, sameSite: 'lax'))
+            ->withCookie(SiteCookies::give(SiteCookie::Joined, $submission->id, '/'.$live->funnel->address))
+            ->withCookie(SiteCookies::give(SiteCookie::Visitor, $visitor))
             // A place from before does not stand in the way of the one that was just chosen.
-            ->withCookie(Cookie::forget(OwnRegistration::COOKIE, '/'.$live->funnel->address));
+            ->withCookie(SiteCookies::forget(SiteCookie::Registration, '/'.$live->funnel->address));
     }
 
     /** What is asked after the address joins what was said before, for whoever has just said that in this browser. */
@@ -105,7 +104,7 @@ final readonly class SignupController
         FormPlan $form,
         Answers $answers,
     ): Response {
-        $id = $request->cookie(Visit::JOINED);
+        $id = SiteCookies::read($request, SiteCookie::Joined);
         $submission = is_string($id) ? Submission::query()->with(['person', 'funnel'])->where('id', $id)->where('funnel_id', $funnel->id)
             ->where('form_id', $form->id)->first() : null;
         if ($submission === null) {

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Mail\Emails;
 
 use App\Models\Message;
+use App\Support\Seal;
+use App\Support\SealPurpose;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -14,6 +16,8 @@ use Illuminate\Support\Facades\DB;
  */
 final class MailLinks
 {
+    private const LENGTH = 20;
+
     private const ANY = '~^(https?://|\{\{\s*[a-z])~i';
 
     /** A page of the funnel, of which a deadline may want to know who comes to it. */
@@ -65,7 +69,7 @@ final class MailLinks
 
     public static function holds(string $seal, string $of): bool
     {
-        return hash_equals(self::seal($of), $seal);
+        return Seal::holds(SealPurpose::Mail, $of, $seal, self::LENGTH);
     }
 
     public static function sealOf(string $what): string
@@ -75,6 +79,6 @@ final class MailLinks
 
     private static function seal(string $of): string
     {
-        return substr(hash_hmac('sha256', $of, (string) config('app.key')), 0, 20);
+        return Seal::of(SealPurpose::Mail, $of, self::LENGTH);
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\People\Proof;
 
 use App\Models\Person;
+use App\Support\Seal;
+use App\Support\SealPurpose;
 
 /**
  * Somebody of whom it is proven that an address is theirs: they came by a link that only an email to it holds. Whoever types an
@@ -21,11 +23,12 @@ final readonly class Proven
      * By a link in an email.
      *
      * @param  string  $seal  that the link came with
-     * @param  string  $expected  that a link to this very person has
+     * @param  string  $what  a link to this very person seals
      */
-    public static function byLink(?Person $person, string $seal, string $expected): ?self
+    public static function byLink(?Person $person, string $seal, string $what): ?self
     {
-        return $person !== null && $person->erased_at === null && hash_equals($expected, $seal) ? new self($person) : null;
+        return $person !== null && $person->erased_at === null && Seal::holds(SealPurpose::Payment, $what, $seal, 32) ? new self($person)
+            : null;
     }
 
     /**

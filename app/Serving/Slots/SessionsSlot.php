@@ -6,6 +6,8 @@ namespace App\Serving\Slots;
 
 use App\Serving\Browser;
 use App\Serving\Visit;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
 use App\Webinars\OwnRegistration;
 use App\Webinars\Registrations\Offered;
 use Carbon\CarbonImmutable;
@@ -45,7 +47,7 @@ final class SessionsSlot implements Slot
             return '';
         }
         $now = CarbonImmutable::now();
-        $asked = $visit->request->cookie(Browser::ZONE_COOKIE);
+        $asked = SiteCookies::read($visit->request, SiteCookie::Zone);
         $known = Browser::zone($asked);
         $hosts = new DateTimeZone(WebinarNote::text($noted, 'zone') ?: 'UTC');
         $zone = $known === null ? $hosts : new DateTimeZone($known);

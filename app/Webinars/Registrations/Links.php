@@ -6,10 +6,14 @@ namespace App\Webinars\Registrations;
 
 use App\Models\Registration;
 use App\Support\Ids;
+use App\Support\Seal;
+use App\Support\SealPurpose;
 
 /** Links that know whose registration it is, under a seal: into the room and the replay, to change the session, to the calendar file. */
 final class Links
 {
+    private const LENGTH = 20;
+
     public static function room(Registration $registration): string
     {
         return url(self::path($registration));
@@ -50,7 +54,8 @@ final class Links
     /** @param  list<string>  $with */
     private static function found(string $id, string $seal, array $with): ?Registration
     {
-        return Ids::is($id) && hash_equals(self::seal($id), $seal) ? Registration::query()->with($with)->find($id) : null;
+        return Ids::is($id) && Seal::holds(SealPurpose::Registration, $id, $seal, self::LENGTH)
+            ? Registration::query()->with($with)->find($id) : null;
     }
 
     /** As a cookie holds it. */
@@ -66,6 +71,6 @@ final class Links
 
     private static function seal(string $id): string
     {
-        return substr(hash_hmac('sha256', "registration|{$id}", (string) config('app.key')), 0, 20);
+        return Seal::of(SealPurpose::Registration, $id, self::LENGTH);
     }
 }

@@ -332,7 +332,7 @@ final class PersonalDeadlineTest extends DeadlineTestCase
             'form_id' => \App\Support\Ids::next(), 'person_id' => $robin->id, 'answers' => '{}', 'consent_words' => '',
             'consented' => false,
             'submitted_at' => now(), 'state' => 'taken']);
-        $this->anotherBrowser()->withCookie('lantern_joined', $id);
+        $this->anotherBrowser()->withUnencryptedCookie('lantern_joined', $id);
 
         $this->assertLedTo(PageRole::Closed, $this->get($this->url(PageRole::Sales)));
         self::assertSame(1, DB::table('deadline_facts')->count());

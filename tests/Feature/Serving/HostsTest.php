@@ -148,7 +148,7 @@ final class HostsTest extends TestCase
         $this->get((string) preg_replace('/once=\w/', 'once=', $link))->assertNotFound();
         $this->withHeader('User-Agent', 'Another browser')->get($link)->assertNotFound()->assertCookieMissing('lantern_owner');
         $this->withHeader('User-Agent', self::CHROME);
-        $cookie = $this->get($link)->assertRedirect("/{$funnel->address}/thank-you")->getCookie('lantern_owner');
+        $cookie = $this->get($link)->assertRedirect("/{$funnel->address}/thank-you")->getCookie('lantern_owner', false);
         self::assertSame(CarbonImmutable::now()->addDays(30)->getTimestamp(), $cookie?->getExpiresTime());
         $this->get($link)->assertNotFound()->assertCookieMissing('lantern_owner');
         $open = fn (): string => (string) $this->get(self::STUDIO."/studio/open/{$funnel->id}")->headers->get('Location');

@@ -33,9 +33,10 @@ final class RegisteringTest extends WebinarTestCase
     /** Their own page, with the cookie that their link gives. */
     private function visit(Registration $registration, string $to = 'change'): string
     {
-        $seat = $this->get(Links::path($registration).($to === '' ? '' : "/{$to}"))->getCookie('lantern_seat');
+        $seat = $this->get(Links::path($registration).($to === '' ? '' : "/{$to}"))->getCookie('lantern_seat', false);
 
-        return (string) $this->withCookie('lantern_seat', (string) $seat?->getValue())->get("/{$this->funnel->address}/confirmation")
+        return (string) $this->withUnencryptedCookie('lantern_seat',
+            (string) $seat?->getValue())->get("/{$this->funnel->address}/confirmation")
             ->assertOk()->getContent();
     }
 
@@ -299,8 +300,8 @@ final class RegisteringTest extends WebinarTestCase
         $this->register(session: self::FIRST);
         app(\App\Publishing\Publishing::class)->close($this->funnel);
         $this->get("/{$this->funnel->address}/room")->assertDontSee('You are in the room');
-        $seat = $this->get(Links::path($this->registration()))->assertRedirect()->getCookie('lantern_seat');
-        $this->withCookie('lantern_seat', (string) $seat?->getValue())->get("/{$this->funnel->address}/room")->assertOk()
+        $seat = $this->get(Links::path($this->registration()))->assertRedirect()->getCookie('lantern_seat', false);
+        $this->withUnencryptedCookie('lantern_seat', (string) $seat?->getValue())->get("/{$this->funnel->address}/room")->assertOk()
             ->assertSee('You are in the room')->assertSee('data-room', false);
         $this->get("/{$this->funnel->address}")->assertDontSee('Keep me a place');
     }

@@ -17,13 +17,13 @@ use App\Orders\Purchases;
 use App\Orders\ReceiptPdf;
 use App\Payments\PaymentProvider;
 use App\People\Proof\Proven;
-use App\Serving\BuyersOnly;
 use App\Serving\PlainPage;
 use App\Support\AnswerKind;
 use App\Support\Ids;
 use App\Support\Input;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Facades\View;
 use Lantern\Core\Offers\ProductFile;
 use Lantern\Core\Orders\AccessState;
@@ -45,7 +45,7 @@ final readonly class PurchasesController
     private static function proven(string $person, string $seal, string $as = 'my'): ?Proven
     {
         return Proven::byLink(Ids::is($person) ? Person::query()->with('business')->find($person) : null, $seal,
-            PayLinks::seal("{$as}|{$person}"));
+            "{$as}|{$person}");
     }
 
     public function show(Request $request, string $person, string $seal): Response
@@ -105,12 +105,11 @@ final readonly class PurchasesController
             return PlainPage::fileGone()->response();
         }
         ProductAccess::query()->whereKey($found->id)->increment('opened');
-        $known = $request->cookie(BuyersOnly::COOKIE);
+        $known = SiteCookies::read($request, SiteCookie::Access);
         $ids = array_slice(array_unique([$found->id, ...array_filter(explode(' ', is_string($known) ? $known : ''), Ids::is(...))]), 0, 40);
 
-        return redirect()->away($to, 303)->withCookie(Cookie::make(BuyersOnly::COOKIE, implode(' ', $ids), 60 * 24 * 365, '/',
-            httpOnly: true,
-            sameSite: 'lax'))->withHeaders(['Cache-Control' => 'private, no-store', 'Referrer-Policy' => 'no-referrer']);
+        return redirect()->away($to, 303)->withCookie(SiteCookies::give(SiteCookie::Access,
+            implode(' ', $ids)))->withHeaders(['Cache-Control' => 'private, no-store', 'Referrer-Policy' => 'no-referrer']);
     }
 
     public function file(Request $request, string $access, string $upload, string $seal, string $name): Response

@@ -9,6 +9,8 @@ use App\Models\Business;
 use App\Models\User;
 use App\Serving\Browser;
 use App\Support\Hosts;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
 use Closure;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Http\JsonResponse;
@@ -110,7 +112,7 @@ final class SessionController
         $user = Auth::user();
         if (! Hosts::areSeparate()) {
             // From here on this browser's visits to the public pages are the owner's. On a host of its own the site is told by “Open”.
-            Cookie::queue(Browser::ownerCookie());
+            Cookie::queue(SiteCookies::give(SiteCookie::Owner, '1'));
         }
 
         return response()->json($user instanceof User ? $this->signedIn($user) : ['signedIn' => false]);

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use Illuminate\Contracts\Encryption\DecryptException;
+use Illuminate\Cookie\CookieValuePrefix;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Cookie;
+use Illuminate\Support\Facades\Crypt;
+use Symfony\Component\HttpFoundation\Cookie as AnyCookie;
+
+/**
+ * Makes and opens every cookie of public pages. What a browser is to keep for us is under a seal for that very cookie, so that none can
+ * be made up, nor used as another one. Cookies of an earlier release were encrypted instead; they go on working until they end.
+ */
+final class SiteCookies
+{
+    /** @param  string  $path  below which pages it is sent with */
+    public static function give(SiteCookie $cookie, string $value, string $path = '/'): AnyCookie
+    {
+        return Cookie::make($cookie->value, $cookie->isForScripts() ? $value : $value.'~'.self::seal($cookie, $value),
+            60 * 24 * $cookie->days(), $path, httpOnly: ! $cookie->isForScripts(), sameSite: 'lax');
+    }
+
+    public static function forget(SiteCookie $cookie, string $path = '/'): AnyCookie
+    {
+        return Cookie::forget($cookie->value, $path);
+    }
+
+    /** @return string|null what we gave to this browser; nothing for what is not ours */
+    public static function read(Request $request, SiteCookie $cookie): ?string
+    {
+        $kept = $request->cookie($cookie->value);
+        if (! is_string($kept) || $kept === '' || strlen($kept) > 4000) {
+            return null;
+        }
+
+        return $cookie->isForScripts() ? $kept : self::opened($cookie, $kept) ?? self::earlier($cookie, $kept);
+    }
+
+    private static function opened(SiteCookie $cookie, string $kept): ?string
+    {
+        [$value, $seal] = [...explode('~', $kept, 2), ''];
+
+        return Seal::holds(SealPurpose::Cookie, "{$cookie->value}|{$value}", $seal) ? $value : null;
+    }
+
+    /** As earlier releases kept it: encrypted by the framework, with a mark of which cookie it is. */
+    private static function earlier(SiteCookie $cookie, string $kept): ?string
+    {
+        try {
+            $value = Crypt::decryptString($kept);
+        } catch (DecryptException) {
+            return null;
+        }
+
+        return CookieValuePrefix::validate($cookie->value, $value, Crypt::getAllKeys());
+    }
+
+    private static function seal(SiteCookie $cookie, string $value): string
+    {
+        return Seal::of(SealPurpose::Cookie, "{$cookie->value}|{$value}");
+    }
+}
