@@ -49,7 +49,7 @@ $say = fn (string $what, float $took, float $plain, string $more = '') => fprint
 // Ends, in the core alone: calendar days in zones with clock changes, to adding as many seconds.
 $zones = array_map(fn (string $z): DateTimeZone => new DateTimeZone($z), ['Europe/Oslo', 'America/Chicago', 'Australia/Lord_Howe',
     'Asia/Kathmandu']);
-$lasting = Duration::days(3, '20:00');
+$duration = Duration::days(3, '20:00');
 $start = new DateTimeImmutable('2026-01-01 00:00:00', new DateTimeZone('UTC'));
 $count = 50_000;
 $ends = fn (callable $end): float => $seconds(function () use ($count, $start, $zones, $end): void {
@@ -57,9 +57,9 @@ $ends = fn (callable $end): float => $seconds(function () use ($count, $start, $
         $end($start->modify('+'.($i * 613).' seconds'), $zones[$i % 4]);
     }
 });
-$ends(fn (DateTimeImmutable $at, DateTimeZone $z) => $lasting->from($at, $z));
+$ends(fn (DateTimeImmutable $at, DateTimeZone $z) => $duration->from($at, $z));
 $plain = $ends(fn (DateTimeImmutable $at, DateTimeZone $z) => $at->modify('+259200 seconds'));
-$took = $ends(fn (DateTimeImmutable $at, DateTimeZone $z) => $lasting->from($at, $z));
+$took = $ends(fn (DateTimeImmutable $at, DateTimeZone $z) => $duration->from($at, $z));
 $say('an end in calendar days, to adding seconds', $took, $plain, sprintf(' (%s a second)', number_format($count / $took)));
 
 // A live funnel, and somebody for whom its deadline runs.
@@ -128,7 +128,7 @@ $say('a countdown picture of sixty seconds, to a still', $took, $still, sprintf(
 
 // Its rule changes, and the owner chooses that those who are in it follow.
 $part = DraftPart::there($funnel->id, 'deadline')->firstOrFail();
-$part->change(['lasting' => Duration::days(4, '20:00')->toArray()])->save();
+$part->change(['duration' => Duration::days(4, '20:00')->toArray()])->save();
 $now = CarbonImmutable::now();
 DB::beginTransaction();
 $plain = $seconds(fn () => DB::table('deadline_runs')->where('deadline_id', $deadline->id)

@@ -110,14 +110,14 @@ echo "\nCounting segments, as a ratio to the plain SQL somebody would write by h
 $query = new SegmentQuery($business, CarbonImmutable::now());
 $since = CarbonImmutable::now()->subDays(30)->format('Y-m-d H:i:s.v');
 $segments = [
-    'has a tag' => [[['kind' => 'tag', 'has' => true, 'tag' => 'Cellist']],
+    'has a tag' => [[['kind' => 'tag', 'tag' => 'Cellist']],
         "select count(*) from people join person_tag on person_id = people.id and tag_id = 1 where business_id = {$business->id}"],
-    'saw a page in the last 30 days' => [[['kind' => 'deed', 'deed' => 'viewed', 'done' => true, 'with' => $page, 'days' => 30]],
+    'saw a page in the last 30 days' => [[['kind' => 'deed', 'deed' => 'viewed', 'with' => $page, 'days' => 30]],
         "select count(*) from people where business_id = {$business->id} and exists (select 1 from events where person_id = people.id "
             ."and type = 'viewed' and page_id = '{$page}' and at >= '{$since}')"],
-    'has a tag, joined within 100 days, did not download in 30' => [[['kind' => 'tag', 'has' => true, 'tag' => 'Cellist'],
+    'has a tag, joined within 100 days, did not download in 30' => [[['kind' => 'tag', 'tag' => 'Cellist'],
         ['kind' => 'date', 'date' => 'joined', 'compare' => 'within', 'days' => 100],
-        ['kind' => 'deed', 'deed' => 'downloaded', 'done' => false, 'days' => 30]],
+        ['kind' => 'deed', 'deed' => 'downloaded', 'not' => true, 'days' => 30]],
         "select count(*) from people where business_id = {$business->id} and joined_at >= '"
             .CarbonImmutable::now()->subDays(100)->format('Y-m-d H:i:s.v')
             ."' and exists (select 1 from person_tag where person_id = people.id and tag_id = 1) and not exists (select 1 from events "

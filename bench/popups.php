@@ -138,7 +138,7 @@ $site = Site::query()->create(['business_id' => $owner->business_id, 'name' => '
 $written = PopupDesigns::fresh(Ids::next(), 'Placed', PopupDesigns::get('popup-placed'), Ids::next(...), $plan->firstParts())->toArray();
 $written['document']['sections'][0]['blocks'][1]['html'] = 'Twelve minutes a day, free.';
 DraftParts::add($funnel->refresh(),
-    Popup::fromShape(Shape::of(['on' => true, 'places' => ['pages' => 'none', 'sites' => [['site' => $site->id,
+    Popup::fromShape(Shape::of(['on' => true, 'targeting' => ['pages' => 'none', 'sites' => [['site' => $site->id,
         'patterns' => []]]], 'spot' => ['how' => 'after-paragraph', 'number' => 6]] + $written)));
 app(Publishing::class)->publish($funnel->refresh(), null);
 $router = (string) tempnam(sys_get_temp_dir(), 'lantern');

@@ -85,7 +85,8 @@ $bare = $time(fn () => Message::query()->where('state', MessageState::Waiting)
     ->update(['due_at' => $now->addDays(9)->format('Y-m-d H:i:s.v')]));
 DB::rollBack();
 
-DraftPart::there($funnel->id, 'email')->where('name', 'Day 6')->firstOrFail()->change(['delay' => ['days' => 7, 'hour' => 9]])->save();
+DraftPart::there($funnel->id, 'email')->where('name', 'Day 6')->firstOrFail()->change(['timing' => ['from' => 'joining', 'days' => 7,
+    'hour' => 9]])->save();
 DraftParts::add($funnel, new EmailPlan(Ids::next(), 'Day 10', 'x', '<p>New.</p>', Delay::days(10, 9), $sequence->id));
 $replanner = app(Replanner::class);
 $plan = DraftPlan::read($funnel->refresh());

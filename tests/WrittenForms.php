@@ -17,7 +17,7 @@ final class WrittenForms
     {
         $validator = new Validator;
         foreach (['plan', 'page', 'funnel'] as $name) {
-            $schema = json_decode((string) file_get_contents(base_path("docs/formats/{$name}.schema.json")));
+            $schema = json_decode((string) file_get_contents(dirname(__DIR__)."/docs/formats/{$name}.schema.json"));
             $validator->resolver()?->registerRaw($ours ? self::closed($schema) : $schema, self::BASE."{$name}.schema.json");
         }
         $error = $validator->validate(json_decode((string) json_encode($data)), self::BASE."{$format}.schema.json")->error();

@@ -26,17 +26,17 @@ final class NewFunnel
      * @param  string  $title  of what is given away, waited for, shown or sold
      * @param  Upload|null  $file  what is given away; may come later
      * @param  Money|null  $price  of what is sold; null when it is not known yet
-     * @param  WebinarMode  $manner  how its webinar is held, where it holds one
+     * @param  WebinarMode  $mode  how its webinar is held, where it holds one
      */
     public function fromStarter(Business $business, Goal $goal, string $name, string $title, ?Upload $file,
-        ?Money $price = null, WebinarMode $manner = WebinarMode::Live): Funnel
+        ?Money $price = null, WebinarMode $mode = WebinarMode::Live): Funnel
     {
         $leadMagnet = ! $goal->hasLeadMagnet() ? null : ($file === null
             ? new LeadMagnet(Ids::next(), $title)
             : new LeadMagnet(Ids::next(), $title, $file->id, $file->name, $file->mime, $file->bytes));
         $plan = (new Starter($business->sender(), Ids::next(...), CarbonImmutable::now()))
             ->build($goal, $name, $title, WebAddress::suggest($title, self::taken(...)), $leadMagnet, $price,
-                Currency::isKnown($business->currency) ? $business->currency : 'EUR', $manner);
+                Currency::isKnown($business->currency) ? $business->currency : 'EUR', $mode);
 
         return DraftPlan::store($plan, $business);
     }

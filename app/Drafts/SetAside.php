@@ -58,7 +58,7 @@ final readonly class SetAside
             }
             if ($part instanceof Popup) {
                 // The sites that it stands on are somebody else's, unless the archive is one of the owner's own.
-                $places = (array) ($written['places'] ?? []);
+                $places = (array) ($written['targeting'] ?? []);
                 $places['sites'] = array_values(array_filter((array) ($places['sites'] ?? []),
                     fn (mixed $s): bool => is_array($s) && in_array($s['site'] ?? '', $sites, true)));
                 $leads = $part->after->kind === 'address';
@@ -66,7 +66,7 @@ final readonly class SetAside
                     $aside[] = ['part' => $part->id, 'what' => 'after', 'name' => $part->name, 'text' => $part->after->to];
                 }
 
-                return Popup::fromShape(Shape::of(($leads ? ['after' => ['kind' => 'page']] : []) + ['places' => $places] + $written));
+                return Popup::fromShape(Shape::of(($leads ? ['after' => ['kind' => 'page']] : []) + ['targeting' => $places] + $written));
             }
             if (! $part instanceof PagePlan || ! $part->settings->hasCode()) {
                 return $part;

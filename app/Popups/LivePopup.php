@@ -30,7 +30,7 @@ final readonly class LivePopup
     /** @return list<self> those of all open funnels that may stand on a site */
     public static function ofSite(Business $business, string $site): array
     {
-        return array_values(array_filter(self::ofBusiness($business), fn (self $p): bool => $p->popup->places->site($site) !== null));
+        return array_values(array_filter(self::ofBusiness($business), fn (self $p): bool => $p->popup->targeting->site($site) !== null));
     }
 
     /** @return list<self> */

@@ -29,7 +29,7 @@ final readonly class PageRenderer
      * Goes up when the markup changes in a way that the styles of today no longer fit pages drawn before. Versions
      * drawn by an earlier one are drawn anew from their plan (`lantern:redraw`, and meanwhile with each visit).
      */
-    public const REVISION = 6;
+    public const REVISION = 7;
 
     public function __construct(private PictureFacts $facts)
     {
@@ -139,14 +139,14 @@ final readonly class PageRenderer
         ])->render();
     }
 
-    /** @return list<array{id: string, minutes: int, words: string, section: HtmlString|null}> of the deadlines that guard it */
+    /** @return list<array{id: string, minutes: int, text: string, section: HtmlString|null}> of the deadlines that guard it */
     private function warnings(PageView $view): array
     {
         $warnings = [];
         foreach ($view->plan->deadlines as $deadline) {
             if ($deadline->warning->isShown() && $deadline->guardedPage($view->page->id) !== null) {
                 $shared = $view->plan->part($deadline->warning->section ?? '');
-                $warnings[] = ['id' => $deadline->id, 'minutes' => $deadline->warning->minutes, 'words' => $deadline->warning->words,
+                $warnings[] = ['id' => $deadline->id, 'minutes' => $deadline->warning->minutes, 'text' => $deadline->warning->text,
                     'section' => $shared instanceof SharedSection ? new HtmlString($this->section($view, $shared->section)) : null];
             }
         }

@@ -20,8 +20,13 @@ final class OneAtATime
      */
     public static function do(string $name, callable $work): mixed
     {
+        $database = (string) config('database.connections.'.config('database.default').'.database');
+        if ($database === ':memory:') {
+            // It is this process's alone: another that has one, too, is about something else.
+            return $work();
+        }
         // Each database has its own.
-        $of = substr(hash('sha256', (string) config('database.connections.'.config('database.default').'.database')), 0, 12);
+        $of = substr(hash('sha256', $database), 0, 12);
         $file = fopen(storage_path("framework/{$name}-{$of}.lock"), 'c');
         if ($file === false) {
             throw new RuntimeException('There is no writing into '.storage_path('framework').'.');

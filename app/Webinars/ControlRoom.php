@@ -40,7 +40,7 @@ final readonly class ControlRoom
             if ($row->cancelled_at !== null) {
                 throw Invalid::at('act', 'This session was cancelled.');
             }
-            if ($webinar->manner === WebinarMode::Automated && ! in_array($act, ['cancel', 'offer', 'hide-offer'], true)) {
+            if ($webinar->mode === WebinarMode::Automated && ! in_array($act, ['cancel', 'offer', 'hide-offer'], true)) {
                 throw Invalid::at('act', 'A recording begins and ends by itself.');
             }
             match ($act) {

@@ -32,7 +32,7 @@ final class Lengths
     {
         return match (true) {
             $session->key === 'd' => $session->startsAt->modify('+'.self::ON_DEMAND.' hours'),
-            $webinar->manner === WebinarMode::Automated => $session->startsAt->modify('+'.self::seconds($webinar).' seconds'),
+            $webinar->mode === WebinarMode::Automated => $session->startsAt->modify('+'.self::seconds($webinar).' seconds'),
             default => $session->endsAt,
         };
     }

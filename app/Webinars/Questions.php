@@ -60,7 +60,7 @@ final readonly class Questions
 
             return $id;
         });
-        if ($room->room->webinar->manner === WebinarMode::Automated && ! $registration->owner) {
+        if ($room->room->webinar->mode === WebinarMode::Automated && ! $registration->owner) {
             // Nobody sits there and reads: it reaches the host by email.
             $this->planner->planRoomNotice($registration->funnel->business, $registration->funnel_id, "room-question:{$id}", $now,
                 ['question' => $id, 'title' => $room->room->webinar->title]);

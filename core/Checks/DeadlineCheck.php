@@ -148,7 +148,7 @@ final class DeadlineCheck
     /** An email that leads to what is closed by the time it goes out. */
     private function emailsThatComeTooLate(Deadline $deadline): void
     {
-        if ($deadline->lasting === null) {
+        if ($deadline->duration === null) {
             return;
         }
         foreach ($this->plan->sequences as $sequence) {
@@ -156,10 +156,10 @@ final class DeadlineCheck
                 || array_filter($this->plan->forms, fn ($f): bool => $deadline->starts->has(new FormFilledIn($f->id))
                     && $sequence->starts->has(new FormFilledIn($f->id))) !== [];
             foreach ($together ? $this->plan->emailsOf($sequence->id) : [] as $email) {
-                if ($email->by === null && $email->delay->offset() >= $deadline->lasting->offset() && $this->leadsTo($email, $deadline)) {
-                    $this->add('email-after-end', false, "“{$email->name}” goes out {$email->delay->label()}, when "
+                if ($email->delay() !== null && $email->offset() >= $deadline->duration->offset() && $this->leadsTo($email, $deadline)) {
+                    $this->add('email-after-end', false, "“{$email->name}” goes out {$email->timingWords()}, when "
                         ."“{$deadline->name}” "
-                        ."({$deadline->lasting->words()}) is over, and leads to what it closes.", 'email', $email->id);
+                        ."({$deadline->duration->words()}) is over, and leads to what it closes.", 'email', $email->id);
                 }
             }
         }
@@ -200,10 +200,10 @@ final class DeadlineCheck
     {
         $opens = $this->plan->times->opens;
         $run = $opens === null ? null : $deadline->forEveryone($opens->at());
-        if ($opens === null || $run === null || $email->by === null || ! $this->leadsTo($email, $deadline)) {
+        if ($opens === null || $run === null || $email->byDeadline() === null || ! $this->leadsTo($email, $deadline)) {
             return;
         }
-        $due = $email->by->at($run, new DateTimeZone($opens->zone));
+        $due = $email->byDeadline()->at($run, new DateTimeZone($opens->zone));
         if ($due < $opens->at()) {
             $this->add('email-before-open', false, "“{$email->name}” goes out on "
                 .$due->setTimezone(new DateTimeZone($opens->zone))->format('j F Y \a\t H:i').', before the funnel opens on '
@@ -235,16 +235,16 @@ final class DeadlineCheck
     private function emails(): void
     {
         foreach ($this->plan->emails as $email) {
-            $deadline = $email->by === null ? null : $this->plan->deadline($email->by->deadline);
-            if ($email->by !== null && $deadline === null) {
+            $deadline = $email->byDeadline() === null ? null : $this->plan->deadline($email->byDeadline()->deadline);
+            if ($email->byDeadline() !== null && $deadline === null) {
                 $this->add('by-gone', true, "“{$email->name}” is told from a deadline that is gone, so nobody would get it.", 'email',
                     $email->id);
             }
-            if ($email->by !== null && $deadline?->lasting !== null && $email->by->warns()
-                && $deadline->lasting->offset() + $email->by->minutes + $email->by->days * 1440 < 0) {
-                $this->add('warns-before-start', false, "“{$email->name}” goes out {$email->by->label()}, and "
+            if ($email->byDeadline() !== null && $deadline?->duration !== null && $email->byDeadline()->warns()
+                && $deadline->duration->offset() + $email->byDeadline()->minutes + $email->byDeadline()->days * 1440 < 0) {
+                $this->add('warns-before-start', false, "“{$email->name}” goes out {$email->timingWords()}, and "
                     ."“{$deadline->name}” lasts "
-                    ."only {$deadline->lasting->words()}: nobody would get it.", 'email', $email->id);
+                    ."only {$deadline->duration->words()}: nobody would get it.", 'email', $email->id);
             }
             if ($deadline !== null) {
                 $this->beforeOpening($email, $deadline);

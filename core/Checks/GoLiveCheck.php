@@ -220,7 +220,7 @@ final class GoLiveCheck
         foreach ($plan->emails as $email) {
             foreach ($email->only->rules() as $rule) {
                 $other = $rule instanceof DeedRule && $rule->deed->isOfMail() ? $plan->email($rule->with) : null;
-                if ($other !== null && $other->sequence === $email->sequence && $other->delay->offset() >= $email->delay->offset()) {
+                if ($other !== null && $other->sequence === $email->sequence && $other->offset() >= $email->offset()) {
                     $findings[] = new Finding('branch-too-early', false,
                         "“{$email->name}” asks what readers did with “{$other->name}”, which does not come before it.", 'email',
                         $email->id,

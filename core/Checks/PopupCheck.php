@@ -47,11 +47,12 @@ final class PopupCheck
         $findings = [];
         $find = fn (string $code, bool $blocks, string $text): Finding => new Finding($code, $blocks, $text, 'popup', $popup->id,
             'Open the pop-up');
-        $gone = array_filter($popup->places->ids, fn (string $id): bool => $plan->page($id) === null);
-        $pages = array_filter($plan->pages, fn (PagePlan $p): bool => $popup->places->hasPage($p->id));
+        $gone = array_filter($popup->targeting->ids, fn (string $id): bool => $plan->page($id) === null);
+        $pages = array_filter($plan->pages, fn (PagePlan $p): bool => $popup->targeting->hasPage($p->id));
         if (! $popup->isPlaced() && $popup->triggers === []) {
             $findings[] = $find('popup-never', false, "Nothing opens “{$popup->name}”, so nobody will see it.");
-        } elseif (($popup->isPlaced() || $pages === []) && $popup->places->sites === [] && $popup->trigger(TriggerKind::Click) === null) {
+        } elseif (($popup->isPlaced() || $pages === []) && $popup->targeting->sites === [] && $popup
+            ->trigger(TriggerKind::Click) === null) {
             $findings[] = $find('popup-nowhere', false, "“{$popup->name}” is on no page, so nobody will see it.");
         } elseif ($gone !== []) {
             $findings[] = $find('popup-page-gone', false, "“{$popup->name}” is meant for a page that is gone.");

@@ -37,7 +37,7 @@ final class WebinarCheck
             }
         }
         foreach ($plan->emails as $email) {
-            if ($email->session !== null && $plan->webinar($email->session->webinar) === null) {
+            if ($email->bySession() !== null && $plan->webinar($email->bySession()->webinar) === null) {
                 $findings[] = new Finding('webinar-gone', false,
                     "“{$email->name}” is told from a webinar that is gone: it goes to nobody.",
                     'email', $email->id, 'Open the email');
@@ -87,18 +87,18 @@ final class WebinarCheck
         if ($registers && $webinar->replay !== null && ! in_array($webinar, self::shown($plan, BlockKind::Replay), true)) {
             $find('webinar-no-replay-page', false, "“{$webinar->name}” has a replay, and no page that shows it.");
         }
-        if ($webinar->manner === WebinarMode::Automated && $webinar->offer !== null && $webinar->offer->second === null) {
+        if ($webinar->mode === WebinarMode::Automated && $webinar->offer !== null && $webinar->offer->second === null) {
             $find('webinar-offer-never', false, "The offer of “{$webinar->name}” never appears: say at which minute it does.");
         }
-        if ($webinar->manner === WebinarMode::Automated && $webinar->video === '') {
+        if ($webinar->mode === WebinarMode::Automated && $webinar->video === '') {
             $find('webinar-no-video', true, "“{$webinar->name}” is played from a recording, and has none.");
         }
-        if ($webinar->manner === WebinarMode::Live && $webinar->stream === '') {
+        if ($webinar->mode === WebinarMode::Live && $webinar->stream === '') {
             $find('webinar-no-stream', false,
                 "“{$webinar->name}” is held live, and has no address of a stream: "
                     .($webinar->video === '' ? 'its room would be empty.' : 'its room plays the recording by the clock.'));
         }
-        if ($webinar->manner === WebinarMode::Live && $webinar->replay !== null && $webinar->video === '') {
+        if ($webinar->mode === WebinarMode::Live && $webinar->replay !== null && $webinar->video === '') {
             $find('webinar-no-replay', false,
                 "“{$webinar->name}” has a replay, and no recording for it yet. You can bring it afterwards.");
         }

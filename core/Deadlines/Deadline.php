@@ -13,6 +13,7 @@ use Lantern\Core\Parts\PlainPart;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /**
  * A deadline of a funnel: one moment for everyone, or one that is each person's own, which begins at the first of its triggers
@@ -28,7 +29,7 @@ final readonly class Deadline implements Part
     public const MOST_PAGES = 40;
 
     /**
-     * @param  Duration|null  $lasting  of a personal one; null where it is one moment for everyone
+     * @param  Duration|null  $duration  of a personal one; null where it is one moment for everyone
      * @param  ForEveryone|null  $latest  the moment for everyone; of a personal one, the end that none of them goes beyond
      * @param  int  $grace  minutes after its end within which a checkout that was open can still be paid; never shown
      * @param  int|null  $again  days after its end from which it may begin once more; null for never
@@ -41,7 +42,7 @@ final readonly class Deadline implements Part
         public string $id,
         public string $name,
         public Triggers $starts = new Triggers,
-        public ?Duration $lasting = null,
+        public ?Duration $duration = null,
         public ?ForEveryone $latest = null,
         public int $grace = 10,
         public ?int $again = null,
@@ -75,9 +76,9 @@ final readonly class Deadline implements Part
         if ($name === '') {
             throw Invalid::at($shape->path('name'), 'Please give the deadline a name. Only you will see it.');
         }
-        $lasting = $shape->optionalGroup('lasting');
+        $duration = $shape->optionalGroup('duration');
         $latest = ForEveryone::optional($shape->optionalGroup('latest'));
-        if ($lasting === null && $latest === null) {
+        if ($duration === null && $latest === null) {
             throw Invalid::at($shape->path('latest'), 'Please choose the moment at which it ends for everyone.');
         }
         $pages = [];
@@ -90,7 +91,7 @@ final readonly class Deadline implements Part
         }
 
         return new self($shape->text('id', 40), $name, Triggers::fromShape($shape, 'starts'),
-            $lasting === null ? null : Duration::fromShape($lasting), $latest, $shape->integer('grace', 0, self::MOST_GRACE, 10),
+            $duration === null ? null : Duration::fromShape($duration), $latest, $shape->integer('grace', 0, self::MOST_GRACE, 10),
             $shape->has('again') ? $shape->integer('again', 0, 365) : null, $shape->flag('byAddress'), array_values($pages),
             array_values(array_unique($shape->texts('offers', 30, 40))), LastWarning::fromShape($shape->optionalGroup('warning')),
             $shape->flag('leadsOn', true));
@@ -98,7 +99,7 @@ final readonly class Deadline implements Part
 
     public function isPersonal(): bool
     {
-        return $this->lasting !== null;
+        return $this->duration !== null;
     }
 
     /**
@@ -110,7 +111,7 @@ final readonly class Deadline implements Part
     public function begin(DateTimeImmutable $at, DateTimeZone $zone, string $why = ''): ?Run
     {
         $at = $at->setTimezone(new DateTimeZone('UTC'));
-        $end = $this->lasting?->from($at, $zone);
+        $end = $this->duration?->from($at, $zone);
         $latest = $this->latest?->at();
         $ends = $end !== null && $latest !== null ? min($end, $latest) : ($end ?? $latest);
 
@@ -192,7 +193,7 @@ final readonly class Deadline implements Part
         $what = array_keys(array_filter([
             'its name' => $differs('name'),
             'what starts it' => $differs('starts'),
-            'how long it lasts' => $differs('lasting') || $differs('latest'),
+            'how long it lasts' => $differs('duration') || $differs('latest'),
             'its grace' => $differs('grace'),
             'whether it may start again' => $differs('again'),
             'how strangers are known again' => $differs('byAddress'),
@@ -208,7 +209,7 @@ final readonly class Deadline implements Part
     /** Would it end at another moment than it did before, for somebody for whom it began at the same one? */
     public function endsDifferently(self $before): bool
     {
-        return [$this->lasting?->toArray(), $this->latest?->toArray()] !== [$before->lasting?->toArray(), $before->latest?->toArray()];
+        return [$this->duration?->toArray(), $this->latest?->toArray()] !== [$before->duration?->toArray(), $before->latest?->toArray()];
     }
 
     /**
@@ -221,20 +222,33 @@ final readonly class Deadline implements Part
     {
         $moment = $this->latest === null ? '' : (new DateTimeImmutable($this->latest->moment))->format('j F Y \a\t H:i')
             .", {$this->latest->zone} time";
-        if ($this->lasting === null) {
+        if ($this->duration === null) {
             return "Ends for everyone on {$moment}.";
         }
         $starts = implode(' or ', array_map(fn (Trigger $t): string => 'when they '.$t->when($name), $this->starts->list));
 
-        return 'Starts '.($starts === '' ? 'when you start it for somebody' : $starts).", lasts {$this->lasting->words()}"
+        return 'Starts '.($starts === '' ? 'when you start it for somebody' : $starts).", lasts {$this->duration->words()}"
             .($moment === '' ? '' : ", at the latest on {$moment}").'.';
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'name' => Written::text(120, 'private', 1), 'starts' => Written::ref('triggers'), 'duration' => Duration::schema(),
+            'latest' => Written::ref('everyone'), 'grace' => Written::whole(0, self::MOST_GRACE, 'minutes; 10 where nothing is said'),
+            'again' => Written::whole(0, 365, 'days after its end; never where nothing is said'), 'byAddress' => Written::flag(),
+            'pages' => Written::listOf(GuardedPage::schema(), self::MOST_PAGES), 'offers' => Written::listOf(Written::id(), 30),
+            'warning' => LastWarning::schema(), 'leadsOn' => Written::flag(),
+        ], ['name'], 'personal where it says how long it lasts; else one moment for everyone')
+            + ['anyOf' => [['required' => ['duration']], ['required' => ['latest']]]];
     }
 
     /** @return array<string, mixed> only what differs from the defaults, beside id and name */
     public function toArray(): array
     {
         return ['id' => $this->id, 'name' => $this->name] + array_filter([
-            'starts' => $this->starts->toArray(), 'lasting' => $this->lasting?->toArray(), 'latest' => $this->latest?->toArray(),
+            'starts' => $this->starts->toArray(), 'duration' => $this->duration?->toArray(), 'latest' => $this->latest?->toArray(),
             'grace' => $this->grace === 10 ? null : $this->grace, 'again' => $this->again, 'byAddress' => $this->byAddress ?: null,
             'pages' => array_map(fn (GuardedPage $p): array => $p->toArray(), $this->pages), 'offers' => $this->offers,
             'warning' => $this->warning->toArray(), 'leadsOn' => $this->leadsOn ? null : false,

@@ -10,6 +10,7 @@ use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
 use Lantern\Core\Support\WallClock;
+use Lantern\Core\Support\Written;
 
 /**
  * When an email goes out, told from a deadline: so many minutes of elapsed time or so many calendar days before or after it
@@ -40,7 +41,8 @@ final readonly class DeadlineMoment
     }
 
     /** @throws Invalid for more than thirty days in minutes or a year in days */
-    public static function of(string $deadline, Edge $edge, int $minutes = 0, int $days = 0, ?int $hour = null, string $path = 'by'): self
+    public static function of(string $deadline, Edge $edge, int $minutes = 0, int $days = 0, ?int $hour = null,
+        string $path = 'timing'): self
     {
         if (abs($minutes) > self::MOST_MINUTES || abs($days) > self::MOST_DAYS || ($minutes !== 0 && $days !== 0)) {
             throw Invalid::at($path, 'An email goes out at most thirty days in hours, or a year in days, before or after a deadline.');
@@ -55,9 +57,9 @@ final readonly class DeadlineMoment
         return new self($deadline, $edge, $minutes, $days, $days === 0 ? null : $hour);
     }
 
-    public static function optional(?Shape $shape): ?self
+    public static function fromShape(Shape $shape): self
     {
-        return $shape === null ? null : self::of($shape->text('deadline', 40), $shape->choice('edge', Edge::class, Edge::End->value),
+        return self::of($shape->text('deadline', 40), $shape->choice('edge', Edge::class, Edge::End->value),
             $shape->integer('minutes', PHP_INT_MIN + 1, PHP_INT_MAX, 0), $shape->integer('days', PHP_INT_MIN + 1, PHP_INT_MAX, 0),
             $shape->has('hour') ? $shape->integer('hour', 0, 23) : null, $shape->path('edge'));
     }
@@ -107,7 +109,7 @@ final readonly class DeadlineMoment
     }
 
     /** In words: "3 hours before it ends", "1 day after it ends at 09:00", "when it starts". */
-    public function label(): string
+    public function words(): string
     {
         $verb = $this->edge === Edge::Start ? 'starts' : 'ends';
         $n = abs($this->minutes) + abs($this->days);
@@ -128,6 +130,16 @@ final readonly class DeadlineMoment
     public function withIds(array $ids): self
     {
         return $this->changed(deadline: $ids[$this->deadline] ?? $this->deadline);
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return ['required' => ['deadline', 'edge'], 'properties' => [
+            'deadline' => Written::id(), 'edge' => Written::choice(Edge::class),
+            'minutes' => Written::whole(-self::MOST_MINUTES, self::MOST_MINUTES, 'below 0 is before it'),
+            'days' => Written::whole(-self::MOST_DAYS, self::MOST_DAYS), 'hour' => Written::whole(0, 23),
+        ]];
     }
 
     /** @return array<string, int|string> */

@@ -9,6 +9,7 @@ use DateTimeZone;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use Lantern\Core\Support\WallClock;
+use Lantern\Core\Support\Written;
 
 /**
  * How long a personal deadline lasts: so many minutes of elapsed time, or so many calendar days, until the hour at which it
@@ -103,6 +104,16 @@ final readonly class Duration
             $this->minutes % 60 === 0 => $n(intdiv($this->minutes, 60), 'hour'),
             default => $n($this->minutes, 'minute'),
         };
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'minutes' => Written::whole(1, self::MOST_MINUTES), 'days' => Written::whole(1, self::MOST_DAYS),
+            'time' => Written::shaped('^([01][0-9]|2[0-3]):[0-5][0-9]$'),
+        ], description: 'elapsed minutes, or calendar days until a time of the day in the person\'s zone')
+            + ['oneOf' => [['required' => ['minutes']], ['required' => ['days']]]];
     }
 
     /** @return array<string, int|string> */

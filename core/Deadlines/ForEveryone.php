@@ -9,6 +9,7 @@ use DateTimeZone;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use Lantern\Core\Support\WallClock;
+use Lantern\Core\Support\Written;
 
 /** A moment that is the same for everybody: what the clocks of a named zone show. */
 final readonly class ForEveryone
@@ -46,6 +47,14 @@ final readonly class ForEveryone
     public function at(): DateTimeImmutable
     {
         return WallClock::at(substr($this->moment, 0, 10), substr($this->moment, 11), new DateTimeZone($this->zone));
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'moment' => Written::ref('moment'), 'zone' => Written::text(60, 'an IANA name'),
+        ], ['moment', 'zone'], 'a moment on the clocks of a named zone');
     }
 
     /** @return array{moment: string, zone: string} */

@@ -6,6 +6,7 @@ namespace Lantern\Core\Deadlines;
 
 use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /**
  * A page that a deadline guards. Where visitors go once their time has run out is the way that the outcome “time ran out” of
@@ -36,6 +37,12 @@ final readonly class GuardedPage
     {
         return $this->changed(page: $ids[$this->page] ?? $this->page,
             before: $this->before === null ? null : $ids[$this->before] ?? $this->before);
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group(['page' => Written::id(), 'before' => Written::id()], ['page']);
     }
 
     /** @return array<string, string> */

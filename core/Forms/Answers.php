@@ -66,7 +66,7 @@ final readonly class Answers
     {
         $value = match ($field->kind) {
             FieldKind::Choices => self::choices($field, $typed),
-            FieldKind::Words => self::clean($typed, true),
+            FieldKind::LongText => self::clean($typed, true),
             FieldKind::Consent => $typed === 'yes' ? 'yes' : '',
             default => self::clean($typed),
         };

@@ -7,6 +7,7 @@ namespace Lantern\Core\Forms;
 use Lantern\Core\People\FieldKind;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /**
  * A field of a form. Its `name` is the key of its answer; for email, names and phone it is the kind itself. A field
@@ -75,6 +76,20 @@ final readonly class FormField
     public function key(): string
     {
         return $this->name === '' ? $this->kind->value : $this->name;
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'kind' => Written::choice(FieldKind::class), 'label' => Written::text(1000), 'required' => Written::flag(),
+            'name' => Written::ref('name', 'the key of the answer; for email, names and phone it is the kind'),
+            'hint' => Written::text(200), 'placeholder' => Written::text(100), 'options' => Written::listOf(Written::text(120), 40),
+            'keep' => Written::flag('kept on the person as one of the owner\'s own fields'),
+            'step' => Written::whole(1, 2, 'on a form in two steps, in which it is asked'),
+            'parameter' => Written::shaped('^[A-Za-z][A-Za-z0-9_-]*$', 40, 'of a hidden field: the address parameter it takes'),
+            'preset' => Written::text(300),
+        ], ['kind', 'label', 'required']);
     }
 
     /** @return array<string, mixed> only what differs from a plain field, beside kind, label and required */

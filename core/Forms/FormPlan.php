@@ -11,6 +11,7 @@ use Lantern\Core\People\FieldKind;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /**
  * A form: what it asks, its words, and what follows when it is filled in.
@@ -148,6 +149,20 @@ final readonly class FormPlan implements Part
     {
         return $this->changed(id: $ids[$this->id] ?? $this->id, confirm: $this->confirm->withIds($ids),
             webinar: $ids[$this->webinar] ?? $this->webinar);
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'name' => Written::text(120, 'private', 1), 'fields' => Written::listOf(FormField::schema(), self::MOST_FIELDS, least: 1),
+            'button' => Written::text(60, least: 1), 'consent' => Written::text(1000), 'consentRequired' => Written::flag(),
+            'tags' => Written::ref('tags'), 'marketing' => Written::text(1000, 'the text beside a box of their own that nobody must tick'),
+            'doubleOptIn' => Written::flag(), 'confirm' => ConfirmWords::schema(),
+            'done' => Written::text(1000, 'the text shown after, on other web sites'), 'notice' => Written::choice(OwnerNotice::class),
+            'hook' => Written::text(500, 'a web address that is told of every submission'), 'nextButton' => Written::text(60),
+            'webinar' => Written::id('the one it registers for'),
+        ], ['name', 'fields', 'button', 'consent', 'consentRequired', 'tags']);
     }
 
     /** @return array<string, mixed> what is always there, and of the rest only what differs from a plain form */

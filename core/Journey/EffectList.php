@@ -95,7 +95,7 @@ final class EffectList
     {
         $timing = $this->timing($sequence);
         foreach ($this->plan->emailsOf($sequence->id) as $email) {
-            $due = $email->session?->webinar === $registered->webinar
+            $due = $email->bySession()?->webinar === $registered->webinar
                 ? $timing->moment($email, $this->at, 0, [], [$registered->webinar => $registered]) : null;
             if ($due !== null && $due >= $this->at) {
                 $this->add(self::send($email, $due));
@@ -149,7 +149,7 @@ final class EffectList
     {
         $timing = $this->timing($sequence);
         foreach ($this->plan->emailsOf($sequence->id) as $email) {
-            $due = $email->by?->deadline === $deadline && ($anew || ! $this->person->hasEmail($email->id))
+            $due = $email->byDeadline()?->deadline === $deadline && ($anew || ! $this->person->hasEmail($email->id))
                 ? $timing->moment($email, $this->at, 0, [$deadline => $run]) : null;
             if ($due !== null && $due >= $this->at) {
                 $this->add(self::send($email, $due));
@@ -182,7 +182,7 @@ final class EffectList
         foreach ($this->plan->emailsOf($sequence->id) as $email) {
             $due = $timing->moment($email, $this->at, 0, $this->person->deadlines(), $this->person->registrations());
             // An email that was sent or is on its way is not planned again, unless the whole sequence is.
-            if ($due !== null && ($before || $email->session !== null || ! $this->person->hasEmail($email->id))
+            if ($due !== null && ($before || $email->bySession() !== null || ! $this->person->hasEmail($email->id))
                 && (! $email->isTold() || $due >= $this->at)) {
                 $this->add(self::send($email, $due));
             }
@@ -198,6 +198,6 @@ final class EffectList
 
     private static function send(EmailPlan $email, DateTimeImmutable $due): SendEmail
     {
-        return new SendEmail($email->id, $due, $email->sequence, $email->session === null ? '' : $email->session->webinar);
+        return new SendEmail($email->id, $due, $email->sequence, $email->bySession() === null ? '' : $email->bySession()->webinar);
     }
 }

@@ -12,6 +12,7 @@ use Lantern\Core\Parts\PlainPart;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /**
  * A coupon: so many percent, or an amount, off the offers it names. It has a code that everybody may use, or codes of
@@ -125,6 +126,16 @@ final readonly class Coupon implements Part
     public function words(string $language = 'en'): string
     {
         return ($this->amount === null ? "{$this->percent} %" : $this->amount->words($language)).' off';
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'name' => Written::text(120, 'private', 1), 'code' => Written::text(40, '\'\' where each buyer has one of their own'),
+            'percent' => Written::whole(1, 100), 'off' => Written::ref('money'), 'offers' => Written::listOf(Written::id(), 30),
+            'uses' => Written::whole(1), 'usesPerPerson' => Written::whole(0, description: '0 for as often as wanted'),
+        ] + SaleWindow::properties(), ['name', 'code']) + ['oneOf' => [['required' => ['percent']], ['required' => ['off']]]];
     }
 
     /** @return array<string, mixed> */

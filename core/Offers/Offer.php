@@ -11,6 +11,7 @@ use Lantern\Core\Parts\PlainPart;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /** How a product is sold. Its name is the owner's alone: buyers read the product's, whichever offer of it they take. */
 final readonly class Offer implements Part
@@ -132,6 +133,16 @@ final readonly class Offer implements Part
         ]));
 
         return [...$sentences, ...($what === [] ? [] : ["Changed offer: “{$this->name}” (".implode(', ', $what).').'])];
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'name' => Written::text(120, 'private', 1), 'product' => Written::id(), 'price' => Price::schema(),
+            'places' => Written::whole(0, 1_000_000, 'how many may buy it'), 'oncePerPerson' => Written::flag(),
+            'bumps' => Written::listOf(OrderBump::schema(), self::MOST_BUMPS),
+        ] + SaleWindow::properties(), ['name', 'product', 'price']);
     }
 
     /** @return array<string, mixed> */

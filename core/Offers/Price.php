@@ -8,6 +8,7 @@ use Lantern\Core\Money\Currency;
 use Lantern\Core\Money\Money;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /**
  * What an offer costs and how it is paid. Of several payments `amount` is each of them; where the buyer names the amount
@@ -102,6 +103,17 @@ final readonly class Price
         ], fn (string $p): bool => $p !== '');
 
         return $parts === [] ? '' : ucfirst(implode(', ', $parts)).'.';
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'kind' => Written::choice(PriceKind::class),
+            'amount' => Written::whole(0, description: 'of each payment, in the smallest unit; the least where the buyer names it'),
+            'currency' => Written::ref('currency'), 'payments' => Written::whole(2, self::MOST_PAYMENTS),
+            'every' => Written::choice(Interval::class), 'taxOnTop' => Written::flag(),
+        ], ['kind', 'amount', 'currency']);
     }
 
     /** @return array<string, mixed> */

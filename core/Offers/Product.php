@@ -9,6 +9,7 @@ use Lantern\Core\Parts\PlainPart;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /** What a buyer gets, and the name they see: tags, files, a sequence that starts, a page or an address that opens. */
 final readonly class Product implements Part
@@ -104,6 +105,17 @@ final readonly class Product implements Part
     public function opensAnything(): bool
     {
         return $this->files !== [] || $this->page !== null || $this->url !== '';
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'name' => Written::text(120, 'as buyers read it', 1), 'line' => Written::text(300),
+            'tags' => Written::listOf(Written::text(60), 20), 'files' => Written::listOf(ProductFile::schema(), self::MOST_FILES),
+            'sequence' => Written::id('that starts'), 'page' => Written::id('that opens to buyers alone'),
+            'url' => Written::shaped('^https?://', 2000),
+        ], ['name']);
     }
 
     /** @return array<string, mixed> */

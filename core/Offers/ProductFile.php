@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Offers;
 
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /** A file that a buyer may download: its id in the library, and what the library says it is. */
 final readonly class ProductFile
@@ -22,6 +23,14 @@ final readonly class ProductFile
     public function withId(string $id): self
     {
         return new self($id, $this->name, $this->mime, $this->bytes);
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'id' => Written::id(), 'name' => Written::text(255), 'mime' => Written::text(120), 'bytes' => Written::whole(0),
+        ], ['id', 'name']);
     }
 
     /** @return array{id: string, name: string, mime: string, bytes: int} */

@@ -9,6 +9,7 @@ use DateTimeZone;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use Lantern\Core\Support\WallClock;
+use Lantern\Core\Support\Written;
 
 /** From when and until when an offer or a coupon holds, by the owner's clock. The last moment is outside. */
 final readonly class SaleWindow
@@ -42,6 +43,12 @@ final readonly class SaleWindow
     {
         return self::of($shape->text('from', 20, ''), $shape->text('until', 20, ''),
             $shape->path('from') === 'from' ? '' : substr($shape->path('from'), 0, -4));
+    }
+
+    /** @return array<string, array<string, mixed>> what stands beside the other fields of what holds for a time */
+    public static function properties(): array
+    {
+        return ['from' => Written::ref('moment'), 'until' => Written::ref('moment')];
     }
 
     public function hasBegun(DateTimeImmutable $now, DateTimeZone $zone): bool

@@ -17,6 +17,9 @@ final readonly class Document
     /** Older formats are brought up to this one by {@see Migrations}. */
     public const FORMAT = 2;
 
+    /** The address by which its JSON Schema is named. */
+    public const SCHEMA = 'https://upbeat-lantern.example/formats/page.schema.json';
+
     public const MOST_SECTIONS = 80;
 
     /**

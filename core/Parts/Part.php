@@ -6,6 +6,7 @@ namespace Lantern\Core\Parts;
 
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /**
  * Something a funnel is made of: a page, a form, an email … Storing, copying, archives, changes, checks and the Studio
@@ -21,6 +22,9 @@ interface Part
 
     /** How many of it a funnel has at most. */
     public static function most(): int;
+
+    /** @return array<string, mixed> what its written form may hold beside its kind and its id, as a JSON Schema; see {@see Written} */
+    public static function schema(): array;
 
     /** @throws Invalid by the place of what is wrong */
     public static function fromShape(Shape $shape): self;

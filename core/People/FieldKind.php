@@ -11,8 +11,8 @@ enum FieldKind: string
     case FirstName = 'first_name';
     case LastName = 'last_name';
     case Phone = 'phone';
-    case Line = 'line';
-    case Words = 'words';
+    case ShortText = 'short_text';
+    case LongText = 'long_text';
     case Choice = 'choice';
     case Choices = 'choices';
     case Number = 'number';
@@ -30,8 +30,8 @@ enum FieldKind: string
             self::FirstName => 'First name',
             self::LastName => 'Last name',
             self::Phone => 'Phone',
-            self::Line => 'A line of text',
-            self::Words => 'A longer text',
+            self::ShortText => 'A line of text',
+            self::LongText => 'A longer text',
             self::Choice => 'One choice',
             self::Choices => 'Several choices',
             self::Number => 'Number',
@@ -57,9 +57,9 @@ enum FieldKind: string
     {
         return match ($this) {
             self::Email => 254,
-            self::FirstName, self::LastName, self::Line => 100,
+            self::FirstName, self::LastName, self::ShortText => 100,
             self::Phone => 40,
-            self::Words => 4000,
+            self::LongText => 4000,
             self::Number => 30,
             self::Date => 10,
             self::Consent => 3,

@@ -166,9 +166,9 @@ final readonly class ImportPlan
             } elseif (isset($values[$to])) {
                 $values[$to] = mb_substr($value, 0, $to === 'phone' ? 40 : 100);
             } else {
-                $kind = $own[$to] ?? FieldKind::Line;
+                $kind = $own[$to] ?? FieldKind::ShortText;
                 // Where somebody wrote several lines, they stay several.
-                $words = $kind === FieldKind::Words ? trim((string) preg_replace('/\r\n?/', "\n", $written)) : $value;
+                $words = $kind === FieldKind::LongText ? trim((string) preg_replace('/\r\n?/', "\n", $written)) : $value;
                 $more[$to] = self::own($to, $words, $kind, $this->dates);
             }
         }

@@ -9,6 +9,7 @@ use Lantern\Core\Parts\PlainPart;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /** What is given away: a title, and the file once there is one. */
 final readonly class LeadMagnet implements Part
@@ -79,6 +80,16 @@ final readonly class LeadMagnet implements Part
             : max(1, (int) round($this->bytes / 1000)).' KB';
 
         return $kind === '' ? $size : "{$kind}, {$size}";
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'title' => Written::text(200, least: 1), 'file' => Written::id(), 'fileName' => Written::text(255),
+            'mime' => Written::text(120),
+            'bytes' => Written::whole(0),
+        ], ['title']);
     }
 
     /** @return array<string, mixed> */

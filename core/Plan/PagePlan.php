@@ -13,6 +13,7 @@ use Lantern\Core\Popups\Popup;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /** A page in a funnel plan. Its address is '' for the entry page. */
 final readonly class PagePlan implements Part
@@ -105,6 +106,16 @@ final readonly class PagePlan implements Part
     public function changesSince(Part $before): array
     {
         return $before instanceof self ? PageChanges::between($before, $this) : [];
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'role' => Written::choice(PageRole::class), 'name' => Written::text(120),
+            'address' => Written::text(60, 'empty for the entry page'),
+            'document' => ['$ref' => Document::SCHEMA], 'settings' => PageSettings::schema(),
+        ], ['role', 'name', 'address', 'document']);
     }
 
     /** @return array<string, mixed> */

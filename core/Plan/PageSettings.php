@@ -7,6 +7,7 @@ namespace Lantern\Core\Plan;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /** What a page tells browsers, search engines and other sites about itself, and the owner's own code on it. */
 final readonly class PageSettings
@@ -56,6 +57,16 @@ final readonly class PageSettings
     public function hasCode(): bool
     {
         return $this->head !== '' || $this->bodyEnd !== '';
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'title' => Written::text(200), 'description' => Written::text(400), 'picture' => Written::id(),
+            'language' => Written::shaped('^[a-z]{2,3}(-[A-Za-z0-9]{2,8})?$', 12), 'hidden' => Written::flag('from search engines'),
+            'head' => Written::text(20_000, 'own code before the end of the head'), 'bodyEnd' => Written::text(20_000),
+        ], description: 'what the page tells browsers and search engines; only what differs from the defaults');
     }
 
     /** @return array<string, string|bool> only what differs from the defaults */

@@ -33,7 +33,7 @@ use Lantern\Core\Webinars\Webinar;
  */
 final readonly class Plan
 {
-    public const FORMAT = 5;
+    public const FORMAT = 6;
 
     /** @var list<Part> in the order of their kinds, and of each kind in its own order: pages in the order of the way */
     public array $parts;

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Plan;
 
+use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Parts\PlainPart;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /** A section kept once and shown on many pages, such as a footer. Its section has its own id, wherever it is shown. */
 final readonly class SharedSection implements Part
@@ -65,6 +67,14 @@ final readonly class SharedSection implements Part
     public function withIds(array $ids): self
     {
         return new self($ids[$this->id] ?? $this->id, $this->name, $this->section->withIds($ids));
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'name' => Written::text(120, least: 1), 'section' => ['$ref' => Document::SCHEMA.'#/$defs/section'],
+        ], ['name', 'section'], 'a section kept once; the pages that show it hold its content too');
     }
 
     public function toArray(): array

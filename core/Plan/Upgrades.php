@@ -35,6 +35,9 @@ final class Upgrades
         if ($format < 5) {
             $plan['parts'] = self::each($plan, 'parts', self::confirmBody(...));
         }
+        if ($format < 6) {
+            $plan['parts'] = self::each($plan, 'parts', EarlierParts::upgrade(...));
+        }
 
         return ['format' => Plan::FORMAT] + $plan;
     }

@@ -6,6 +6,7 @@ namespace Lantern\Core\Popups;
 
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 use Normalizer;
 
 /**
@@ -95,6 +96,14 @@ final readonly class AddressPattern
         };
 
         return $this->except ? "all but what {$words}" : $words;
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'how' => Written::choice(self::HOWS), 'text' => Written::text(300, least: 1), 'except' => Written::flag(),
+        ], ['how', 'text']);
     }
 
     /** @return array<string, string|bool> */

@@ -6,6 +6,7 @@ namespace Lantern\Core\Popups;
 
 use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /** How a pop-up stands on the screen and comes in; what it says is no part of it. */
 final readonly class Frame
@@ -19,7 +20,7 @@ final readonly class Frame
      * @param  Placement|null  $phone  where it stands on phones; null for the same as elsewhere
      */
     public function __construct(
-        public Placement $stand = Placement::Middle,
+        public Placement $placement = Placement::Middle,
         public Size $size = Size::Medium,
         public Backdrop $backdrop = Backdrop::Dark,
         public Entry $entry = Entry::Fade,
@@ -31,7 +32,7 @@ final readonly class Frame
     public static function fromShape(?Shape $shape): self
     {
         return $shape === null ? new self : new self(
-            $shape->choice('stand', Placement::class, Placement::Middle->value),
+            $shape->choice('placement', Placement::class, Placement::Middle->value),
             $shape->choice('size', Size::class, Size::Medium->value),
             $shape->choice('backdrop', Backdrop::class, Backdrop::Dark->value),
             $shape->choice('entry', Entry::class, Entry::Fade->value),
@@ -41,22 +42,33 @@ final readonly class Frame
     }
 
     /** The same, standing where a design has it. */
-    public function in(Placement $stand, Size $size): self
+    public function in(Placement $placement, Size $size): self
     {
-        return $this->changed(stand: $stand, size: $size,
+        return $this->changed(placement: $placement, size: $size,
             // What is placed in a page stands there on phones as well, and the other way round.
-            phone: $this->phone === null || ($stand === Placement::Placed) !== ($this->phone === Placement::Placed) ? null : $this->phone);
+            phone: $this->phone === null || ($placement === Placement::Placed) !== ($this->phone === Placement::Placed) ? null
+                : $this->phone);
     }
 
     public function on(bool $phone): Placement
     {
-        return $phone ? $this->phone ?? $this->stand : $this->stand;
+        return $phone ? $this->phone ?? $this->placement : $this->placement;
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'placement' => Written::choice(Placement::class), 'size' => Written::choice(Size::class),
+            'backdrop' => Written::choice(Backdrop::class), 'entry' => Written::choice(Entry::class),
+            'ms' => Written::whole(0, self::SLOWEST), 'phone' => Written::choice(Placement::class),
+        ]);
     }
 
     /** @return array<string, string|int> */
     public function toArray(): array
     {
-        return ['stand' => $this->stand->value, 'size' => $this->size->value, 'backdrop' => $this->backdrop->value,
+        return ['placement' => $this->placement->value, 'size' => $this->size->value, 'backdrop' => $this->backdrop->value,
             'entry' => $this->entry->value, 'ms' => $this->ms] + ($this->phone === null ? [] : ['phone' => $this->phone->value]);
     }
 }

@@ -8,6 +8,7 @@ use Lantern\Core\Offers\SaleWindow;
 use Lantern\Core\Sequences\SendWindow;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /** How often a pop-up is shown to one person or browser, and when. */
 final readonly class Limits
@@ -53,6 +54,16 @@ final readonly class Limits
 
         return new self($repeat, $days, $shape->integer('most', 0, 100, 0), $closed, $shape->integer('fromVisit', 1, 100, 1),
             $shape->integer('apart', 0, 1440, 10), SaleWindow::fromShape($shape), SendWindow::fromShape($shape->optionalGroup('hours')));
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'repeat' => Written::choice(self::REPEATS), 'days' => Written::whole(1, 365), 'most' => Written::whole(1, 100),
+            'afterClosed' => Written::whole(0, 730, 'days'), 'fromVisit' => Written::whole(2, 100),
+            'apart' => Written::whole(0, 1440, 'minutes between any two'), 'hours' => Written::ref('window'),
+        ] + SaleWindow::properties(), ['repeat']);
     }
 
     /** @return array<string, mixed> */

@@ -14,6 +14,7 @@ use Lantern\Core\Rules\Group;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /**
  * Something that is shown over a page, or placed in one of another site: a dialog, a band, a slip or a form in an article. Its
@@ -43,7 +44,7 @@ final readonly class Popup implements Part
         public bool $asks = false,
         public Frame $frame = new Frame,
         public array $triggers = [],
-        public Places $places = new Places,
+        public Targeting $targeting = new Targeting,
         public Spot $spot = new Spot,
         public Limits $limits = new Limits,
         public Group $never = new Group(true, []),
@@ -89,7 +90,8 @@ final readonly class Popup implements Part
         $never = $shape->optionalGroup('never');
 
         return new self($shape->text('id', 40), $name, $document, $shape->flag('on'), $asks,
-            Frame::fromShape($shape->optionalGroup('frame')), array_values($triggers), Places::fromShape($shape->optionalGroup('places')),
+            Frame::fromShape($shape->optionalGroup('frame')), array_values($triggers),
+            Targeting::fromShape($shape->optionalGroup('targeting')),
             Spot::fromShape($shape->optionalGroup('spot')), Limits::fromShape($shape->optionalGroup('limits')),
             $never === null ? Group::everybody() : Group::fromShape($never), $after, trim($shape->text('tag', 60, '')),
             $shape->text('leadMagnet', 40, ''));
@@ -98,7 +100,7 @@ final readonly class Popup implements Part
     /** Is it placed in a page, rather than shown over it? */
     public function isPlaced(): bool
     {
-        return $this->frame->stand === Placement::Placed;
+        return $this->frame->placement === Placement::Placed;
     }
 
     public function question(): ?Section
@@ -138,7 +140,7 @@ final readonly class Popup implements Part
     /** Could it ever be seen on a page of its funnel? */
     public function hasPage(string $page): bool
     {
-        return $this->on && ! $this->isPlaced() && $this->places->hasPage($page);
+        return $this->on && ! $this->isPlaced() && $this->targeting->hasPage($page);
     }
 
     public function with(Document $document): self
@@ -165,7 +167,7 @@ final readonly class Popup implements Part
     public function references(): array
     {
         return array_values(array_unique([...$this->needs(), ...$this->document->pages(), ...$this->document->popups(),
-            ...$this->places->ids,
+            ...$this->targeting->ids,
             ...$this->after->references(), ...$this->never->references()]));
     }
 
@@ -178,7 +180,7 @@ final readonly class Popup implements Part
     {
         return $this->changed(id: $ids[$this->id] ?? $this->id, document: $this->document->withIds($ids),
             triggers: array_map(fn (PopupTrigger $t): PopupTrigger => $t->withIds($ids), $this->triggers),
-            places: $this->places->withIds($ids), never: $this->never->withIds($ids), after: $this->after->withIds($ids),
+            targeting: $this->targeting->withIds($ids), never: $this->never->withIds($ids), after: $this->after->withIds($ids),
             leadMagnet: $ids[$this->leadMagnet] ?? $this->leadMagnet);
     }
 
@@ -197,7 +199,7 @@ final readonly class Popup implements Part
             'what it says' => $differs('document', 'asks'),
             'how it stands' => $differs('frame', 'spot'),
             'what opens it' => $differs('triggers'),
-            'where it is shown' => $differs('places'),
+            'where it is shown' => $differs('targeting'),
             'how often it is shown' => $differs('limits'),
             'who never sees it' => $differs('never'),
             'what follows joining' => $differs('after', 'tag', 'leadMagnet'),
@@ -206,13 +208,26 @@ final readonly class Popup implements Part
         return $what === [] ? [] : ["Changed pop-up: “{$this->name}” (".implode(', ', $what).').'];
     }
 
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'name' => Written::text(120, 'private', 1), 'on' => Written::flag('only then is it published'),
+            'document' => ['$ref' => Document::SCHEMA, 'properties' => ['sections' => ['minItems' => 1, 'maxItems' => 3]]],
+            'asks' => Written::flag('does a question come first? The document has one section a step: question, offer, thanks'),
+            'frame' => Frame::schema(), 'triggers' => Written::listOf(PopupTrigger::schema(), self::MOST_TRIGGERS, 'any of which opens it'),
+            'targeting' => Targeting::schema(), 'spot' => Spot::schema(), 'limits' => Limits::schema(), 'never' => Written::ref('group'),
+            'after' => AfterJoining::schema(), 'tag' => Written::text(60), 'leadMagnet' => Written::id(),
+        ], ['name', 'on', 'document'], 'shown over a page, or placed in one of another site');
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {
         return ['id' => $this->id, 'name' => $this->name, 'on' => $this->on, 'document' => $this->document->toArray()]
             + ($this->asks ? ['asks' => true] : []) + ['frame' => $this->frame->toArray(),
                 'triggers' => array_map(fn (PopupTrigger $t): array => $t->toArray(), $this->triggers)]
-            + array_filter(['places' => $this->places->toArray(), 'spot' => $this->isPlaced() ? $this->spot->toArray() : []])
+            + array_filter(['targeting' => $this->targeting->toArray(), 'spot' => $this->isPlaced() ? $this->spot->toArray() : []])
             + ['limits' => $this->limits->toArray()] + ($this->never->isEverybody() ? [] : ['never' => $this->never->toArray()])
             + ['after' => $this->after->toArray()] + array_filter(['tag' => $this->tag, 'leadMagnet' => $this->leadMagnet],
                 fn (string $v): bool => $v !== '');

@@ -39,7 +39,7 @@ final class PopupCheck
 
     private static function pattern(Popup $popup, Situation $situation): string
     {
-        return $situation->site === null ? '' : $popup->places->site($situation->site)?->fits($situation->address) ?? '';
+        return $situation->site === null ? '' : $popup->targeting->site($situation->site)?->fits($situation->address) ?? '';
     }
 
     /** @return Generator<string, string> */
@@ -82,7 +82,7 @@ final class PopupCheck
     /** @return Generator<string, string> */
     private static function place(Popup $popup, Situation $at): Generator
     {
-        $places = $popup->places;
+        $places = $popup->targeting;
         if ($at->quiet && ! $popup->isPlaced()) {
             yield Refusal::QuietPage->value => 'No pop-up is ever shown while somebody pays or has just paid.';
         }

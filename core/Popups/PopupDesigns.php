@@ -68,7 +68,7 @@ final class PopupDesigns
 
         return new Popup($id, $name, $document, frame: (new Frame)->in($stand, self::size($design)),
             triggers: $stand === Placement::Placed ? [] : [new PopupTrigger(TriggerKind::Leaving)],
-            places: $stand === Placement::Placed ? new Places('none') : new Places);
+            targeting: $stand === Placement::Placed ? new Targeting('none') : new Targeting);
     }
 
     /**
@@ -95,7 +95,7 @@ final class PopupDesigns
         $designs = self::all();
         $main = $popup->main();
         $score = fn (Design $d): int => ($main === null ? 0 : $d->likeness($main))
-            + (self::stand($d) === $popup->frame->stand ? 20 : 0) + (self::size($d) === $popup->frame->size ? 1 : 0);
+            + (self::stand($d) === $popup->frame->placement ? 20 : 0) + (self::size($d) === $popup->frame->size ? 1 : 0);
         usort($designs, fn (Design $a, Design $b): int => $score($b) <=> $score($a));
 
         return $designs[0];

@@ -6,6 +6,7 @@ namespace Lantern\Core\Popups;
 
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /** One thing that opens a pop-up, with how much of it. */
 final readonly class PopupTrigger
@@ -47,6 +48,17 @@ final readonly class PopupTrigger
     public function withIds(array $ids): self
     {
         return new self($this->kind, $this->amount, $ids[$this->section] ?? $this->section);
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'kind' => Written::choice(TriggerKind::class),
+            'amount' => Written::whole(0, max(array_map(fn (TriggerKind $k): int => $k->amounts()[1], TriggerKind::cases())),
+                'seconds, or hundredths of the page'),
+            'section' => Written::text(40),
+        ], ['kind']);
     }
 
     /** @return array<string, string|int> */

@@ -6,6 +6,7 @@ namespace Lantern\Core\Popups;
 
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /** Where in a page of another site something is placed: at the owner's mark, at a heading, or between the paragraphs of an article. */
 final readonly class Spot
@@ -45,6 +46,14 @@ final readonly class Spot
             'after-heading' => $this->text === '' ? 'after the first heading' : "after the heading “{$this->text}”",
             default => "after paragraph {$this->number}",
         };
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'how' => Written::choice(self::HOWS), 'text' => Written::text(120), 'number' => Written::whole(1, 200),
+        ], ['how'], 'where in a page of another site it is placed');
     }
 
     /** @return array<string, string|int> */

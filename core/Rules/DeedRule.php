@@ -16,7 +16,7 @@ use Lantern\Core\Support\Shape;
  */
 final readonly class DeedRule extends Rule
 {
-    public function __construct(public Deed $deed, public bool $done = true, public string $with = '', public int $days = 0)
+    public function __construct(public Deed $deed, public bool $not = false, public string $with = '', public int $days = 0)
     {
     }
 
@@ -36,8 +36,8 @@ final readonly class DeedRule extends Rule
             array_filter(Deed::cases(), fn (Deed $d): bool => $d->isOfMail() === $mail)));
         $options = [];
         foreach (Deed::cases() as $deed) {
-            $options[] = [$deed->words(false), ['deed' => $deed->value, 'done' => true]];
-            $options[] = [$deed->words(true), ['deed' => $deed->value, 'done' => false]];
+            $options[] = [$deed->words(false), ['deed' => $deed->value, 'not' => false]];
+            $options[] = [$deed->words(true), ['deed' => $deed->value, 'not' => true]];
         }
 
         return [
@@ -50,12 +50,12 @@ final readonly class DeedRule extends Rule
 
     public static function fresh(): array
     {
-        return ['deed' => Deed::Opened->value, 'done' => true];
+        return ['deed' => Deed::Opened->value, 'not' => false];
     }
 
     public static function fromShape(Shape $shape): self
     {
-        return new self($shape->choice('deed', Deed::class), $shape->flag('done', true), $shape->text('with', 60, ''),
+        return new self($shape->choice('deed', Deed::class), $shape->flag('not'), $shape->text('with', 60, ''),
             $shape->integer('days', 0, 3650, 0));
     }
 
@@ -65,7 +65,7 @@ final readonly class DeedRule extends Rule
         $did = array_filter($person->deeds(), fn (DoneDeed $d): bool => $d->deed === $this->deed
             && ($this->with === '' || $d->with === $this->with) && ($since === null || $d->at >= $since));
 
-        return $this->done === ($did !== []);
+        return ($did !== []) !== $this->not;
     }
 
     /** From when on it counts; null for ever. */
@@ -81,12 +81,12 @@ final readonly class DeedRule extends Rule
 
     public function withIds(array $ids): static
     {
-        return new self($this->deed, $this->done, $ids[$this->with] ?? $this->with, $this->days);
+        return new self($this->deed, $this->not, $ids[$this->with] ?? $this->with, $this->days);
     }
 
     protected function values(): array
     {
-        return ['deed' => $this->deed->value, 'done' => $this->done] + ($this->with === '' ? [] : ['with' => $this->with])
+        return ['deed' => $this->deed->value, 'not' => $this->not] + ($this->with === '' ? [] : ['with' => $this->with])
             + ($this->days === 0 ? [] : ['days' => $this->days]);
     }
 }

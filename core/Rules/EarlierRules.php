@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Rules;
 
-/** Brings rules as they were written before plans of format 4 up to today's form, on arrays alone. */
+/**
+ * Brings rules as they were written up to today's form, on arrays alone. Before plans of format 4 they had keys that meant something
+ * else in each kind; before format 6 each kind had a word of its own for “not”.
+ */
 final class EarlierRules
 {
     /**
@@ -16,7 +19,10 @@ final class EarlierRules
     public static function upgrade(array $rules): array
     {
         if (isset($rules['what'])) {
-            return self::rule($rules);
+            return self::negated(self::rule($rules));
+        }
+        if (isset($rules['kind'])) {
+            return self::negated($rules);
         }
         if (isset($rules['of'])) {
             $rules = ['all' => $rules['all'] ?? true, 'rules' => $rules['of']];
@@ -38,6 +44,31 @@ final class EarlierRules
             return ! is_array($rule) ? $m[0]
                 : $m[1].htmlspecialchars(json_encode(self::upgrade($rule), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), ENT_QUOTES).$m[3];
         }, $html);
+    }
+
+    /**
+     * A rule whose own word for “it is so” becomes the one word for “it is not so”.
+     *
+     * @param  array<array-key, mixed>  $rule
+     * @return array<array-key, mixed>
+     */
+    private static function negated(array $rule): array
+    {
+        if (($rule['kind'] ?? null) === 'standing') {
+            $rule = array_diff_key($rule + ['subscription' => $rule['standing'] ?? ''], ['standing' => 0]);
+            $rule['kind'] = 'subscription';
+        }
+        $so = ['tag' => 'has', 'deed' => 'done', 'subscription' => 'so'][is_string($rule['kind'] ?? null) ? $rule['kind'] : ''] ?? null;
+
+        if ($so === null || ! isset($rule[$so])) {
+            return $rule;
+        }
+        $new = [];
+        foreach ($rule as $key => $value) {
+            $new[$key === $so ? 'not' : $key] = $key === $so ? $value === false : $value;
+        }
+
+        return $new;
     }
 
     /**

@@ -6,6 +6,7 @@ namespace Lantern\Core\Rules;
 
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /**
  * One rule about a person. A kind of rule is one class with its meaning for one person and a description of what it asks
@@ -25,6 +26,19 @@ abstract readonly class Rule implements Condition
 
     /** @return array<string, string|int|bool> a new one before anything is chosen, as it is written */
     abstract public static function fresh(): array;
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema, by its description */
+    public static function schema(): array
+    {
+        $properties = ['kind' => ['const' => static::kind()]];
+        $required = ['kind'];
+        foreach (static::fields() as $field) {
+            $properties += $field->schemas();
+            array_push($required, ...$field->required());
+        }
+
+        return Written::group($properties, array_values(array_unique($required)));
+    }
 
     /** @throws Invalid with one sentence that says what the rule still needs */
     abstract public static function fromShape(Shape $shape): self;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Rules;
 
 use Lantern\Core\Support\Rebuilt;
+use Lantern\Core\Support\Written;
 
 /**
  * One thing that a rule asks for: how it is chosen, and how it reads in a sentence. The Studio draws its rows from these
@@ -111,6 +112,41 @@ final readonly class RuleField
         return str_replace('{}', in_array($this->type, ['mail', 'place', 'deadline', 'webinar', 'field', 'date'], true) ? $name($value)
             : $value,
             $value === '1' && $this->one !== '' ? $this->one : $this->words);
+    }
+
+    /** @return array<string, array<string, mixed>> by name, what each value that it sets may be, as a JSON Schema */
+    public function schemas(): array
+    {
+        if ($this->type !== 'choice') {
+            return [$this->name => match ($this->type) {
+                'tag' => Written::text(300, least: 1),
+                'mail', 'place' => Written::text(60, 'the id of a page, funnel, email or broadcast; any where it is not said'),
+                'deadline', 'webinar' => Written::id(),
+                'field', 'date' => Written::ref('name'),
+                'value' => Written::text(300),
+                'number' => Written::whole(0, 3650, 'days of 24 hours back from now'),
+                'day' => Written::ref('day'),
+            }];
+        }
+        $values = [];
+        foreach ($this->options as $option) {
+            foreach ($option['sets'] as $name => $value) {
+                $values[$name][] = $value;
+            }
+        }
+
+        return array_map(fn (array $of): array => is_bool($of[0]) ? Written::flag()
+            : Written::choice(array_values(array_unique(array_map(strval(...), $of)))), $values);
+    }
+
+    /** @return list<string> names of the values without which a rule is none; what is a flag is no where it is not said */
+    public function required(): array
+    {
+        if ($this->optional || $this->when !== []) {
+            return [];
+        }
+
+        return array_keys(array_filter($this->schemas(), fn (array $s): bool => ($s['type'] ?? '') !== 'boolean'));
     }
 
     /** @return array<string, mixed> as the Studio reads it */

@@ -27,6 +27,12 @@ final class Rules
         throw Invalid::at($shape->path('kind'), 'This rule is of a kind that is not known here.');
     }
 
+    /** @return array<string, mixed> what a written rule may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return ['oneOf' => array_map(fn (string $class): array => $class::schema(), self::KINDS)];
+    }
+
     /** @return list<array<string, mixed>> what the Studio draws its rows from */
     public static function describe(): array
     {

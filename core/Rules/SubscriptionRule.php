@@ -13,13 +13,13 @@ use Lantern\Core\Support\Shape;
 /** How somebody stands to the list, or does not. */
 final readonly class SubscriptionRule extends Rule
 {
-    public function __construct(public Subscription $subscription, public bool $so = true)
+    public function __construct(public Subscription $subscription, public bool $not = false)
     {
     }
 
     public static function kind(): string
     {
-        return 'standing';
+        return 'subscription';
     }
 
     public static function label(): string
@@ -30,30 +30,30 @@ final readonly class SubscriptionRule extends Rule
     public static function fields(): array
     {
         return [
-            RuleField::choice('Is or is not', [['is', ['so' => true], ''], ['is not', ['so' => false], 'not:']]),
+            RuleField::choice('Is or is not', [['is', ['not' => false], ''], ['is not', ['not' => true], 'not:']]),
             RuleField::choice('How they stand to you',
-                array_map(fn (Subscription $s): array => [$s->label(), ['standing' => $s->value]], Subscription::cases())),
+                array_map(fn (Subscription $s): array => [$s->label(), ['subscription' => $s->value]], Subscription::cases())),
         ];
     }
 
     public static function fresh(): array
     {
-        return ['so' => true, 'standing' => Subscription::Subscribed->value];
+        return ['not' => false, 'subscription' => Subscription::Subscribed->value];
     }
 
     public static function fromShape(Shape $shape): self
     {
-        return new self(Subscription::tryFrom($shape->text('standing', 20, ''))
-            ?? throw Invalid::at($shape->path('standing'), 'Choose how they stand to your list.'), $shape->flag('so', true));
+        return new self(Subscription::tryFrom($shape->text('subscription', 20, ''))
+            ?? throw Invalid::at($shape->path('subscription'), 'Choose how they stand to your list.'), $shape->flag('not'));
     }
 
     public function holds(PersonState $person, DateTimeImmutable $now): bool
     {
-        return $this->so === ($person->subscription === $this->subscription);
+        return ($person->subscription === $this->subscription) !== $this->not;
     }
 
     protected function values(): array
     {
-        return ['so' => $this->so, 'standing' => $this->subscription->value];
+        return ['not' => $this->not, 'subscription' => $this->subscription->value];
     }
 }

@@ -12,7 +12,7 @@ use Lantern\Core\Support\Shape;
 /** Has a tag, or has not. Tags are compared without regard to capitals. */
 final readonly class TagRule extends Rule
 {
-    public function __construct(public string $tag, public bool $has = true)
+    public function __construct(public string $tag, public bool $not = false)
     {
     }
 
@@ -30,30 +30,30 @@ final readonly class TagRule extends Rule
     {
         return [
             RuleField::choice('Has or has not',
-                [['has', ['has' => true], 'has the tag'], ['has not', ['has' => false], 'does not have the tag']]),
+                [['has', ['not' => false], 'has the tag'], ['has not', ['not' => true], 'does not have the tag']]),
             RuleField::of('tag', 'tag', 'Tag'),
         ];
     }
 
     public static function fresh(): array
     {
-        return ['has' => true, 'tag' => ''];
+        return ['not' => false, 'tag' => ''];
     }
 
     public static function fromShape(Shape $shape): self
     {
         $tag = trim($shape->text('tag', 300, ''));
 
-        return $tag === '' ? throw Invalid::at($shape->path('tag'), 'Choose a tag.') : new self($tag, $shape->flag('has', true));
+        return $tag === '' ? throw Invalid::at($shape->path('tag'), 'Choose a tag.') : new self($tag, $shape->flag('not'));
     }
 
     public function holds(PersonState $person, DateTimeImmutable $now): bool
     {
-        return $this->has === $person->hasTag($this->tag);
+        return $person->hasTag($this->tag) !== $this->not;
     }
 
     protected function values(): array
     {
-        return ['has' => $this->has, 'tag' => $this->tag];
+        return ['not' => $this->not, 'tag' => $this->tag];
     }
 }

@@ -60,7 +60,7 @@ final readonly class SequenceCheck
         if (! $this->email->only->isEverybody() && ! $this->email->only->holds($this->facts->person, $this->now)) {
             return SendVerdict::cancel(self::LEFT_OUT);
         }
-        if ($this->email->by !== null) {
+        if ($this->email->byDeadline() !== null) {
             return $this->byDeadline();
         }
         $word = $this->ofSession();
@@ -76,7 +76,7 @@ final readonly class SequenceCheck
     /** An email after a session may depend on what became of its reader there, which is not known at its very end. */
     private function waitsForOutcome(): bool
     {
-        $moment = $this->email->session;
+        $moment = $this->email->bySession();
         if ($moment?->anchor !== SessionAnchor::AfterEnd || $this->facts->settled) {
             return false;
         }
@@ -88,7 +88,7 @@ final readonly class SequenceCheck
     /** What is told from a session goes only to whoever has it still, and while it makes sense. */
     private function ofSession(): ?SendVerdict
     {
-        $moment = $this->email->session;
+        $moment = $this->email->bySession();
         if ($moment === null) {
             return null;
         }
@@ -112,7 +112,7 @@ final readonly class SequenceCheck
     /** What is told from a deadline goes only while it is true, and to nobody who has bought what the deadline is about. */
     private function byDeadline(): SendVerdict
     {
-        $by = $this->email->by;
+        $by = $this->email->byDeadline();
         $deadline = $by === null ? null : $this->plan->deadline($by->deadline);
         $run = $deadline === null ? null : $this->facts->person->deadlines()[$deadline->id] ?? null;
         if ($by === null || $deadline === null || $run === null) {

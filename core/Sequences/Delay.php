@@ -9,6 +9,7 @@ use DateTimeZone;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use Lantern\Core\Support\WallClock;
+use Lantern\Core\Support\Written;
 
 /**
  * How long after joining an email goes out: at once, after so many minutes or hours of elapsed time, or after so
@@ -53,11 +54,8 @@ final readonly class Delay
         return new self(0, $days, $hour);
     }
 
-    public static function fromShape(?Shape $shape): self
+    public static function fromShape(Shape $shape): self
     {
-        if ($shape === null) {
-            return self::atOnce();
-        }
         $hour = $shape->has('hour') ? $shape->integer('hour', 0, 23) : null;
         $days = $shape->integer('days', 0, self::MOST_DAYS, 0);
 
@@ -97,7 +95,7 @@ final readonly class Delay
     }
 
     /** In words: "at once", "2 hours later", "day 3 at 09:00". */
-    public function label(): string
+    public function words(): string
     {
         if ($this->days > 0) {
             return "day {$this->days}".($this->hour === null ? '' : sprintf(' at %02d:00', $this->hour));
@@ -108,6 +106,15 @@ final readonly class Delay
             $this->minutes % 60 === 0 => $this->minutes === 60 ? '1 hour later' : intdiv($this->minutes, 60).' hours later',
             default => $this->minutes === 1 ? '1 minute later' : "{$this->minutes} minutes later",
         };
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return ['properties' => [
+            'minutes' => Written::whole(0, 30 * 24 * 60, 'elapsed time'),
+            'days' => Written::whole(1, self::MOST_DAYS, 'calendar days in the reader\'s zone'), 'hour' => Written::whole(0, 23),
+        ]];
     }
 
     /** @return array<string, int> */

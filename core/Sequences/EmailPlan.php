@@ -12,6 +12,7 @@ use Lantern\Core\Rules\Group;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 use Lantern\Core\Webinars\SessionMoment;
 
 /**
@@ -30,11 +31,9 @@ final readonly class EmailPlan implements Part
         public string $name,
         public string $subject,
         public string $body,
-        public Delay $delay,
+        public Delay|DeadlineMoment|SessionMoment $timing,
         public string $sequence = '',
         public Group $only = new Group(true, []),
-        public ?DeadlineMoment $by = null,
-        public ?SessionMoment $session = null,
     ) {
     }
 
@@ -62,20 +61,43 @@ final readonly class EmailPlan implements Part
         }
 
         return new self($shape->text('id', 40), $name, $shape->text('subject', 200),
-            $shape->text('body', 50_000), Delay::fromShape($shape->optionalGroup('delay')), $shape->text('sequence', 40, ''),
-            $only === null ? Group::everybody() : Group::fromShape($only), DeadlineMoment::optional($shape->optionalGroup('by')),
-            SessionMoment::optional($shape->optionalGroup('session')));
+            $shape->text('body', 50_000), self::readTiming($shape->optionalGroup('timing')), $shape->text('sequence', 40, ''),
+            $only === null ? Group::everybody() : Group::fromShape($only));
+    }
+
+    private static function readTiming(?Shape $shape): Delay|DeadlineMoment|SessionMoment
+    {
+        return $shape === null ? Delay::atOnce() : match ($shape->choice('from', TimingKind::class)) {
+            TimingKind::Joining => Delay::fromShape($shape),
+            TimingKind::Deadline => DeadlineMoment::fromShape($shape),
+            TimingKind::Session => SessionMoment::fromShape($shape),
+        };
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'name' => Written::text(120, least: 1), 'subject' => Written::text(200),
+            'body' => Written::text(50_000, 'sanitised HTML with merge fields'),
+            'timing' => ['description' => 'when it goes out; at once where it is not said', 'oneOf' => array_map(
+                fn (TimingKind $kind): array => array_merge_recursive(Written::group(['from' => ['const' => $kind->value]], ['from']),
+                    match ($kind) {
+                        TimingKind::Joining => Delay::schema(),
+                        TimingKind::Deadline => DeadlineMoment::schema(),
+                        TimingKind::Session => SessionMoment::schema(),
+                    }), TimingKind::cases())],
+            'sequence' => Written::id(), 'only' => Written::ref('group', 'for whom it is, beside being in the sequence'),
+        ], ['name', 'subject', 'body']);
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
         return ['id' => $this->id, 'name' => $this->name, 'subject' => $this->subject, 'body' => $this->body]
-            + ($this->delay->toArray() === [] ? [] : ['delay' => $this->delay->toArray()])
+            + ($this->isAtOnce() ? [] : ['timing' => $this->writtenTiming()])
             + ($this->sequence === '' ? [] : ['sequence' => $this->sequence])
-            + ($this->only->isEverybody() ? [] : ['only' => $this->only->toArray()])
-            + ($this->by === null ? [] : ['by' => $this->by->toArray()])
-            + ($this->session === null ? [] : ['session' => $this->session->toArray()]);
+            + ($this->only->isEverybody() ? [] : ['only' => $this->only->toArray()]);
     }
 
     public function needs(): array
@@ -86,8 +108,7 @@ final readonly class EmailPlan implements Part
     public function references(): array
     {
         return [...$this->needs(), ...$this->only->references(), ...EmailBody::references($this->body),
-            ...($this->by === null ? [] : [$this->by->deadline]),
-            ...($this->session === null || $this->session->webinar === '' ? [] : [$this->session->webinar])];
+            ...array_filter([$this->byDeadline()->deadline ?? '', $this->bySession()->webinar ?? ''], fn (string $id): bool => $id !== '')];
     }
 
     public function uploads(): array
@@ -104,7 +125,7 @@ final readonly class EmailPlan implements Part
     {
         return $this->changed(id: $ids[$this->id] ?? $this->id, body: EmailBody::withIds($this->body, $ids),
             sequence: $ids[$this->sequence] ?? $this->sequence, only: $this->only->withIds($ids),
-            by: $this->by?->withIds($ids), session: $this->session?->withIds($ids));
+            timing: $this->timing instanceof Delay ? $this->timing : $this->timing->withIds($ids));
     }
 
     /** Does the email hold the link to the lead magnet? It is written as the merge field `{{download_link}}`. */
@@ -113,26 +134,56 @@ final readonly class EmailPlan implements Part
         return str_contains($this->body, '{{download_link}}');
     }
 
-    /** @return array<string, mixed> its moment in written form, to be compared with another */
-    public function when(): array
+    /** @return array<string, mixed> when it goes out, in written form: what it is told `from`, and how far from that */
+    public function writtenTiming(): array
     {
-        return match (true) {
-            $this->by !== null => ['by' => $this->by->toArray()],
-            $this->session !== null => ['session' => $this->session->toArray()],
-            default => $this->delay->toArray(),
+        $from = match (true) {
+            $this->timing instanceof DeadlineMoment => TimingKind::Deadline,
+            $this->timing instanceof SessionMoment => TimingKind::Session,
+            default => TimingKind::Joining,
         };
+
+        return ['from' => $from->value] + $this->timing->toArray();
+    }
+
+    /** The delay after joining, where it is told from that. */
+    public function delay(): ?Delay
+    {
+        return $this->timing instanceof Delay ? $this->timing : null;
+    }
+
+    public function byDeadline(): ?DeadlineMoment
+    {
+        return $this->timing instanceof DeadlineMoment ? $this->timing : null;
+    }
+
+    public function bySession(): ?SessionMoment
+    {
+        return $this->timing instanceof SessionMoment ? $this->timing : null;
+    }
+
+    /** Does it go out the moment its reader joins? */
+    public function isAtOnce(): bool
+    {
+        return $this->timing instanceof Delay && $this->timing->isAtOnce();
     }
 
     /** Is its moment told from something that may not have begun for its reader, or may move? */
     public function isTold(): bool
     {
-        return $this->by !== null || $this->session !== null;
+        return ! $this->timing instanceof Delay;
     }
 
     /** Where it stands among the emails of its sequence, in minutes from joining. */
     public function offset(): int
     {
-        return $this->isTold() ? 0 : $this->delay->offset();
+        return $this->timing instanceof Delay ? $this->timing->offset() : 0;
+    }
+
+    /** When it goes out, in words. */
+    public function timingWords(): string
+    {
+        return $this->timing->words();
     }
 
     public function changesSince(Part $before): array
@@ -144,7 +195,7 @@ final readonly class EmailPlan implements Part
             'its name' => $before->name !== $this->name,
             'its subject' => $before->subject !== $this->subject,
             'its text' => $before->body !== $this->body,
-            'when it goes out' => $before->when() !== $this->when(),
+            'when it goes out' => $before->writtenTiming() !== $this->writtenTiming(),
             'its sequence' => $before->sequence !== $this->sequence,
             'who gets it' => $before->only->toArray() !== $this->only->toArray(),
         ]));

@@ -8,6 +8,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /** On which days of the week and between which hours emails may go out. */
 final readonly class SendWindow
@@ -136,6 +137,15 @@ final readonly class SendWindow
         };
 
         return $days.($this->from === 0 && $this->to === 24 ? '' : sprintf(', %02d:00 to %02d:00', $this->from, $this->to));
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'days' => Written::listOf(Written::whole(1, 7), 7, '1 is Monday'), 'from' => Written::whole(0, 23), 'to' => Written::whole(1,
+                24),
+        ], ['days'], 'on which days and in which hours; always where it is not said');
     }
 
     /** @return array{}|array{days: list<int>, from: int, to: int} */

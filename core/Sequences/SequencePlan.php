@@ -12,6 +12,7 @@ use Lantern\Core\Parts\PlainPart;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /**
  * A sequence: what starts it, what ends it before its last email, and when its emails may go out. `byReader` computes
@@ -87,6 +88,17 @@ final readonly class SequencePlan implements Part
     public function withIds(array $ids): self
     {
         return $this->changed(id: $ids[$this->id] ?? $this->id, starts: $this->starts->withIds($ids), ends: $this->ends->withIds($ids));
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'name' => Written::text(120, least: 1), 'starts' => Written::ref('triggers', 'any one of these starts it'),
+            'ends' => Written::ref('triggers', 'any one of these ends it'),
+            'again' => Written::flag('may be entered again once it has ended'),
+            'byReader' => Written::flag('in the reader\'s zone; true where it is not said'), 'window' => Written::ref('window'),
+        ], ['name']);
     }
 
     /** @return array<string, mixed> only what differs from a sequence that nothing starts or ends, beside id and name */

@@ -37,16 +37,16 @@ final class Timing
      *
      * @param  int  $paused  seconds that the sequence stood still since they entered it; they count as if they had not passed
      */
-    public function due(EmailPlan $email, DateTimeImmutable $start, int $paused = 0): DateTimeImmutable
+    public function due(Delay $delay, DateTimeImmutable $start, int $paused = 0): DateTimeImmutable
     {
         $start = $paused === 0 ? $start : $start->modify("+{$paused} seconds");
-        if ($email->delay->hour === null) {
-            return $this->within($email->delay, $start);
+        if ($delay->hour === null) {
+            return $this->within($delay, $start);
         }
         // At an hour of the day it is due at one moment for all who entered on one day.
-        $day = "{$email->delay->days}|{$email->delay->hour}|{$start->setTimezone($this->zone())->format('Y-m-d')}";
+        $day = "{$delay->days}|{$delay->hour}|{$start->setTimezone($this->zone())->format('Y-m-d')}";
 
-        return $this->known[$day] ??= $this->within($email->delay, $start);
+        return $this->known[$day] ??= $this->within($delay, $start);
     }
 
     /**
@@ -59,18 +59,19 @@ final class Timing
     public function moment(EmailPlan $email, DateTimeImmutable $start, int $paused, array $deadlines,
         array $registrations = []): ?DateTimeImmutable
     {
-        if ($email->session !== null) {
-            $registered = $registrations[$email->session->webinar] ?? null;
-            $due = $registered === null ? null : $email->session->dueFor($registered);
-
-            return $due === null || $email->session->isUrgent() ? $due : $this->sequence->window->next($due, $this->zone());
+        $timing = $email->timing;
+        if ($timing instanceof Delay) {
+            return $this->due($timing, $start, $paused);
         }
-        if ($email->by === null) {
-            return $this->due($email, $start, $paused);
-        }
-        $run = $deadlines[$email->by->deadline] ?? null;
+        if ($timing instanceof DeadlineMoment) {
+            $run = $deadlines[$timing->deadline] ?? null;
 
-        return $run === null ? null : $this->byDeadline($email->by, $run);
+            return $run === null ? null : $this->byDeadline($timing, $run);
+        }
+        $registered = $registrations[$timing->webinar] ?? null;
+        $due = $registered === null ? null : $timing->dueFor($registered);
+
+        return $due === null || $timing->isUrgent() ? $due : $this->sequence->window->next($due, $this->zone());
     }
 
     /** It waits for the window, unless it would then warn of an end that has passed: what ends in the night is told in the night. */
@@ -108,8 +109,14 @@ final class Timing
      */
     public function notBefore(EmailPlan $email, DateTimeImmutable $now): DateTimeImmutable
     {
-        return $email->delay->isAtOnce() && ($email->session?->isUrgent() ?? true) ? $now->setTimezone(new DateTimeZone('UTC'))
-            : $this->sequence->window->next($now, $this->zone());
+        $timing = $email->timing;
+        $waits = match (true) {
+            $timing instanceof Delay => ! $timing->isAtOnce(),
+            $timing instanceof DeadlineMoment => false,
+            default => ! $timing->isUrgent(),
+        };
+
+        return $waits ? $this->sequence->window->next($now, $this->zone()) : $now->setTimezone(new DateTimeZone('UTC'));
     }
 
     /**

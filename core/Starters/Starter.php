@@ -45,10 +45,10 @@ final readonly class Starter
      * @param  LeadMagnet|null  $leadMagnet  what is given away, where the goal has that
      * @param  Money|null  $price  of what is sold; null when it is not known yet
      * @param  string  $currency  in which the funnel sells
-     * @param  WebinarMode  $manner  how its webinar is held, where it holds one
+     * @param  WebinarMode  $mode  how its webinar is held, where it holds one
      */
     public function build(Goal $goal, string $name, string $title, string $address, ?LeadMagnet $leadMagnet, ?Money $price = null,
-        string $currency = 'EUR', WebinarMode $manner = WebinarMode::Live): Plan
+        string $currency = 'EUR', WebinarMode $mode = WebinarMode::Live): Plan
     {
         $desk = new StarterDesk($this->sender, $this->newId, $title, $leadMagnet);
         $sold = StarterOffers::isMadeFor($goal) ? StarterOffers::of($desk, Currency::of($price->currency->code ?? $currency),
@@ -56,7 +56,7 @@ final readonly class Starter
             : null;
         $desk = $desk->withOffers($sold->offers ?? []);
         if ($goal === Goal::Webinar) {
-            $desk = $desk->withWebinar(StarterWebinar::webinar($desk, $manner, $this->now));
+            $desk = $desk->withWebinar(StarterWebinar::webinar($desk, $mode, $this->now));
         }
         $form = $goal === Goal::Sell ? null : StarterForms::of($goal, $desk);
         if ($form !== null) {

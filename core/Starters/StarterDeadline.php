@@ -78,7 +78,7 @@ final class StarterDeadline
             $minutes, $days, $hour);
         $link = fn (string $page, string $words): string => "<p><a href=\"{{page_{$page}}}\">{$words}</a></p>";
         $mail = fn (string $name, string $subject, string $words, DeadlineMoment $by): EmailPlan => new EmailPlan($d->id(), $name, $subject,
-            self::letter($d, $words), Delay::atOnce(), $sequence->id, by: $by);
+            self::letter($d, $words), $by, $sequence->id);
 
         return [
             $mail('One day left', 'One day left', "<p>your introductory price ends on {{deadline_{$deadline}}}.</p>"

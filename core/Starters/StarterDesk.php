@@ -234,7 +234,7 @@ final class StarterDesk
     /** Is it held by a host who speaks while it is seen? */
     public function isLive(): bool
     {
-        return $this->webinar === null || $this->webinar->manner === WebinarMode::Live;
+        return $this->webinar === null || $this->webinar->mode === WebinarMode::Live;
     }
 
     public function button(string $text, string $url, string $style = ''): Block

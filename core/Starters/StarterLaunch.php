@@ -106,8 +106,9 @@ final class StarterLaunch
         $sales = $link('sales');
         $end = "{{deadline_{$deadline->id}}}";
         $mail = fn (string $name, string $subject, string $words, ?DeadlineMoment $by = null): EmailPlan => new EmailPlan($d->id(), $name,
-            mb_substr($subject, 0, 200), "<p>Hello {{first_name|there}},</p>{$words}<p>Warmly,<br>{$d->signed()}</p>", Delay::atOnce(),
-            $list->id, by: $by);
+            mb_substr($subject, 0, 200), "<p>Hello {{first_name|there}},</p>{$words}<p>Warmly,<br>{$d->signed()}</p>",
+            $by ?? Delay::atOnce(),
+            $list->id);
         $ends = fn (int $minutes = 0, int $days = 0, ?int $hour = null, ?Deadline $of = null): DeadlineMoment => DeadlineMoment::of(
             ($of ?? $deadline)->id, Edge::End, $minutes, $days, $hour);
 

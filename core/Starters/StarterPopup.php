@@ -15,11 +15,11 @@ use Lantern\Core\Popups\Entry;
 use Lantern\Core\Popups\Frame;
 use Lantern\Core\Popups\Limits;
 use Lantern\Core\Popups\Placement;
-use Lantern\Core\Popups\Places;
 use Lantern\Core\Popups\Popup;
 use Lantern\Core\Popups\PopupDesigns;
 use Lantern\Core\Popups\PopupTrigger;
 use Lantern\Core\Popups\Size;
+use Lantern\Core\Popups\Targeting;
 use Lantern\Core\Popups\TriggerKind;
 
 /**
@@ -49,7 +49,7 @@ final class StarterPopup
 
         return new Popup($desk->id(), 'Before they leave', new Document($sections, Background::paper()), asks: true,
             frame: new Frame(Placement::Middle, Size::Small, entry: Entry::Rise), triggers: [new PopupTrigger(TriggerKind::Leaving)],
-            places: new Places('some', [$desk->page(self::page($goal))]), limits: new Limits('days', 30, 2, 90, 1, 30),
+            targeting: new Targeting('some', [$desk->page(self::page($goal))]), limits: new Limits('days', 30, 2, 90, 1, 30),
             after: $form === null ? new AfterJoining('page') : new AfterJoining);
     }
 

@@ -47,18 +47,18 @@ final class StarterWebinar
     /** Minutes into it at which the offer is made: in the last third of the hour. */
     private const OFFER = 40;
 
-    public static function webinar(StarterDesk $d, WebinarMode $manner, DateTimeImmutable $now): Webinar
+    public static function webinar(StarterDesk $d, WebinarMode $mode, DateTimeImmutable $now): Webinar
     {
         $zone = $d->sender->timeZone === '' ? 'UTC' : $d->sender->timeZone;
         $day = $now->setTimezone(new DateTimeZone($zone))->modify('+'.self::AHEAD.' days')->format('Y-m-d');
         $title = trim(mb_substr($d->title, 0, 200));
 
-        return new Webinar($d->page(self::KEY), 'Webinar', $title, $manner === WebinarMode::Live
+        return new Webinar($d->page(self::KEY), 'Webinar', $title, $mode === WebinarMode::Live
                 ? new Schedule(ScheduleKind::Dates, $zone, dates: ["{$day}T18:00"], ahead: 60)
-                : new Schedule(ScheduleKind::Soon, $zone, step: 15, offered: 3, ahead: 2), $manner,
+                : new Schedule(ScheduleKind::Soon, $zone, step: 15, offered: 3, ahead: 2), $mode,
             offer: $d->offer('introductory') === '' ? null
-                : new OfferMoment($d->offer('introductory'), $manner === WebinarMode::Live ? null : self::OFFER * 60),
-            bar: new AttendanceThreshold(percent: 60), replay: new Replay(delay: 60, days: 3));
+                : new OfferMoment($d->offer('introductory'), $mode === WebinarMode::Live ? null : self::OFFER * 60),
+            threshold: new AttendanceThreshold(percent: 60), replay: new Replay(delay: 60, days: 3));
     }
 
     /** @return list<Part> the sequence with its emails, and the deadline */
@@ -66,13 +66,13 @@ final class StarterWebinar
     {
         $sequence = new SequencePlan($d->id(), 'Reminders and follow-up', new Triggers([new WebinarRegistered($webinar->id)]));
         $title = $d->titleHtml();
-        $live = $webinar->manner === WebinarMode::Live;
+        $live = $webinar->mode === WebinarMode::Live;
         $short = mb_substr($d->title, 0, 150);
         $mail = fn (string $name, string $subject, string $words, ?SessionMoment $at = null, ?string $who = null,
             bool $not = false): EmailPlan => new EmailPlan(
                 $d->id(), $name, mb_substr($subject, 0, 200), "<p>Hello {{first_name|there}},</p>{$words}<p>Warmly,<br>{$d->signed()}</p>",
-                Delay::atOnce(), $sequence->id,
-                $who === null ? Group::everybody() : new Group(true, [new WebinarRule($webinar->id, $who, $not)]), session: $at);
+                $at ?? Delay::atOnce(), $sequence->id,
+                $who === null ? Group::everybody() : new Group(true, [new WebinarRule($webinar->id, $who, $not)]));
         $at = fn (SessionAnchor $anchor, int $minutes = 0): SessionMoment => SessionMoment::of($anchor, $minutes, webinar: $webinar->id);
         $room = '<p><a href="{{room_link}}">Your link into the room</a></p>';
         $intro = '{{page_'.$d->page('introductory').'}}';

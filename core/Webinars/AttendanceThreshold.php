@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Webinars;
 
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /** From when on somebody has attended: so many minutes, or such a share of the session. */
 final readonly class AttendanceThreshold
@@ -52,6 +53,14 @@ final readonly class AttendanceThreshold
             ! $came && $over ? AttendanceOutcome::Missed : null,
             $replay->seconds() >= self::REPLAY ? AttendanceOutcome::WatchedReplay : null,
         ]));
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'minutes' => Written::whole(1, 720), 'percent' => Written::whole(1, 100),
+        ], description: 'from when on somebody has attended');
     }
 
     /** @return array<string, int> */

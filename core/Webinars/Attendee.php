@@ -117,7 +117,7 @@ final readonly class Attendee
     public function hasAttended(): bool
     {
         return in_array(AttendanceOutcome::Attended, $this->told, true)
-            || $this->room->webinar->bar->isReached($this->live, $this->room->length);
+            || $this->room->webinar->threshold->isReached($this->live, $this->room->length);
     }
 
     public function shows(WatchKind $kind, DateTimeImmutable $now): RoomView
@@ -167,7 +167,7 @@ final readonly class Attendee
     /** @return list<AttendanceOutcome> */
     private function outcomes(bool $over): array
     {
-        return $this->room->webinar->bar->outcomes($this->live, $this->replay, $this->room->length, $this->room->offerAt(), $over);
+        return $this->room->webinar->threshold->outcomes($this->live, $this->replay, $this->room->length, $this->room->offerAt(), $over);
     }
 
     /** Do they decide themselves which second is played? */

@@ -6,6 +6,7 @@ namespace Lantern\Core\Webinars;
 
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /** A place in a recording that has a name, to go to. */
 final readonly class Chapter
@@ -42,6 +43,12 @@ final readonly class Chapter
     {
         return ($this->second < 3600 ? (string) intdiv($this->second, 60)
             : intdiv($this->second, 3600).':'.sprintf('%02d', intdiv($this->second % 3600, 60))).sprintf(':%02d', $this->second % 60);
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group(['second' => Written::whole(0, 720 * 60), 'title' => Written::text(120)], ['second', 'title']);
     }
 
     /** @return array{second: int, title: string} */

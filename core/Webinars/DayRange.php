@@ -6,6 +6,7 @@ namespace Lantern\Core\Webinars;
 
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /** Days on which there is no session: from one to another, both included. */
 final readonly class DayRange
@@ -29,6 +30,12 @@ final readonly class DayRange
     public function has(string $day): bool
     {
         return $day >= $this->from && $day <= $this->until;
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group(['from' => Written::ref('day'), 'until' => Written::ref('day')], ['from']);
     }
 
     /** @return array<string, string> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Webinars;
 
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /** The offer of a webinar, and when it appears in the room. */
 final readonly class OfferMoment
@@ -20,6 +21,14 @@ final readonly class OfferMoment
     public static function fromShape(Shape $shape): self
     {
         return new self($shape->text('offer', 40), $shape->has('second') ? $shape->integer('second', 0, 720 * 60) : null);
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'offer' => Written::id(), 'second' => Written::whole(0, 720 * 60, 'at which it appears; without it the host shows it'),
+        ], ['offer']);
     }
 
     /** @return array<string, int|string> */

@@ -9,6 +9,7 @@ use Generator;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use Lantern\Core\Support\WallClock;
+use Lantern\Core\Support\Written;
 
 /**
  * Days that come again, as a subset of RFC 5545's rules: every so many weeks on some days of the week, or every so many months on a
@@ -144,6 +145,17 @@ final readonly class Recurrence
         };
 
         return "on {$which} of every ".($this->interval === 1 ? 'month' : "{$this->interval} months");
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'every' => Written::choice(['week', 'month']), 'interval' => Written::whole(1, 12),
+            'days' => Written::listOf(Written::whole(1, 7), 7, '1 for Monday'),
+            'nth' => Written::whole(-1, 4, 'which of the weekdays of a month; -1 for the last'), 'monthDay' => Written::whole(-1, 31),
+            'from' => Written::ref('day'), 'until' => Written::ref('day'),
+        ], ['every', 'from'], 'a subset of the rules of RFC 5545');
     }
 
     /** @return array<string, mixed> */

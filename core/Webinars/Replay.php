@@ -9,6 +9,7 @@ use DateTimeZone;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use Lantern\Core\Support\WallClock;
+use Lantern\Core\Support\Written;
 
 /**
  * The replay of a webinar: from when, until when, and for whom. It opens so many minutes after the end of a person's own session.
@@ -101,6 +102,17 @@ final readonly class Replay
     {
         return $this->state($session, $zone, $hosts, $outcomes, $now) === ReplayState::Open
             || $this->state($session, $zone, $hosts, $outcomes, $now->modify("-{$late} seconds")) === ReplayState::Open;
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'delay' => Written::whole(0, self::MOST_DELAY, 'minutes after the end of the session'),
+            'days' => Written::whole(0, self::MOST_DAYS, 'after the day of their own session'),
+            'time' => Written::shaped('^\\d{2}:\\d{2}$', description: 'at which it ends on that day, in their zone'),
+            'until' => Written::ref('moment', 'for everyone, in the host\'s zone'), 'for' => Written::choice(ReplayAudience::class),
+        ]);
     }
 
     /** @return array<string, int|string> */

@@ -9,6 +9,7 @@ use DateTimeZone;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use Lantern\Core\Support\WallClock;
+use Lantern\Core\Support\Written;
 
 /** When a webinar's sessions are, how long each takes, and who can still register. */
 final readonly class Schedule
@@ -128,6 +129,22 @@ final readonly class Schedule
     {
         return count($words) < 2 ? implode('', $words)
             : implode(', ', array_slice($words, 0, -1)).' and '.$words[count($words) - 1];
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'kind' => Written::choice(ScheduleKind::class), 'zone' => Written::text(60, 'the host\'s, by its IANA name'),
+            'theirs' => Written::flag('are days and times those of each visitor\'s own zone?'),
+            'dates' => Written::listOf(Written::ref('moment'), self::MOST_DATES), 'recurrence' => Recurrence::schema(),
+            'times' => Written::listOf(Written::shaped('^\\d{2}:\\d{2}$'), self::MOST_TIMES),
+            'step' => Written::choice(self::STEPS, 'minutes between two starts of sessions that begin soon after registering'),
+            'quietFrom' => Written::whole(-1, 23, 'the hour from which none begins soon'), 'quietUntil' => Written::whole(0, 23),
+            'blackouts' => Written::listOf(DayRange::schema(), 40), 'minutes' => Written::whole(1, 720), 'offered' => Written::whole(1, 12),
+            'ahead' => Written::whole(1, 400, 'days'), 'closes' => Written::whole(-720, 20_160, 'minutes before the start'),
+            'places' => Written::whole(1, 100_000, 'of each session'),
+        ], ['kind', 'zone']);
     }
 
     /** @return array<string, mixed> */

@@ -8,6 +8,7 @@ use DateInterval;
 use DateTimeImmutable;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /**
  * When an email about somebody's session is due: so long before its start, at its start, so long after its end, or so long before
@@ -52,11 +53,6 @@ final readonly class SessionMoment
     {
         return self::of($shape->choice('anchor', SessionAnchor::class), $shape->integer('minutes', PHP_INT_MIN, PHP_INT_MAX, 0),
             $shape->path('minutes'), $shape->text('webinar', 40, ''));
-    }
-
-    public static function optional(?Shape $shape): ?self
-    {
-        return $shape === null ? null : self::fromShape($shape);
     }
 
     /** @param  array<string, string>  $ids  new ids by old ones */
@@ -139,6 +135,15 @@ final readonly class SessionMoment
             SessionAnchor::AfterEnd => $session->endsAt->modify('+'.($this->minutes + self::LATE).' minutes'),
             SessionAnchor::BeforeReplayEnds => $replay->endsAt ?? $session->endsAt,
         };
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return ['required' => ['anchor'], 'properties' => [
+            'anchor' => Written::choice(SessionAnchor::class), 'minutes' => Written::whole(0, self::MOST_MINUTES),
+            'webinar' => Written::id(),
+        ]];
     }
 
     /** @return array<string, int|string> */

@@ -27,7 +27,7 @@ final readonly class SessionRoom
     /** @param  int  $recorded  seconds of the recording; of the planned session where there is none, or its file does not say */
     public static function of(Webinar $webinar, Session $session, HostActs $host, int $recorded): self
     {
-        if ($webinar->manner === WebinarMode::Automated) {
+        if ($webinar->mode === WebinarMode::Automated) {
             return new self($webinar, $session, $recorded, $session->startsAt, Room::played($session, $recorded), $host);
         }
         $end = $host->endedAt ?? $session->endsAt->modify('+'.Room::FORGOTTEN.' minutes');
@@ -84,12 +84,12 @@ final readonly class SessionRoom
     /** Did it take place? What is played from a recording always does; a live one only if its host began it. */
     public function tookPlace(): bool
     {
-        return $this->webinar->manner === WebinarMode::Automated || $this->host->begunAt !== null;
+        return $this->webinar->mode === WebinarMode::Automated || $this->host->begunAt !== null;
     }
 
     /** Does the host still speak, or has forgotten to end it? */
     public function isStillOn(DateTimeImmutable $now): bool
     {
-        return $this->webinar->manner === WebinarMode::Live && ! $this->session->isOnDemand() && $this->state($now) !== RoomState::Over;
+        return $this->webinar->mode === WebinarMode::Live && ! $this->session->isOnDemand() && $this->state($now) !== RoomState::Over;
     }
 }

@@ -9,6 +9,7 @@ use Lantern\Core\Parts\Part;
 use Lantern\Core\Parts\PlainPart;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /** A webinar of a funnel: when its sessions are, how it is held, what it offers, and its replay. */
 final readonly class Webinar implements Part
@@ -21,7 +22,7 @@ final readonly class Webinar implements Part
      * @param  string  $stream  the address of the host's stream, of a live one; '' while it is not known
      * @param  string  $video  the id of the uploaded recording, which is played in its place or as its replay; '' for none
      * @param  bool  $pauses  may the recording be paused? On demand it always may.
-     * @param  AttendanceThreshold  $bar  from which on somebody has attended
+     * @param  AttendanceThreshold  $threshold  from which on somebody has attended
      * @param  Replay|null  $replay  null for none
      * @param  bool  $showsPlaces  is it said how many places are left?
      * @param  string  $captions  the id of the uploaded captions of the recording (WebVTT); '' for none
@@ -33,12 +34,12 @@ final readonly class Webinar implements Part
         public string $name,
         public string $title,
         public Schedule $schedule,
-        public WebinarMode $manner = WebinarMode::Live,
+        public WebinarMode $mode = WebinarMode::Live,
         public string $stream = '',
         public string $video = '',
         public bool $pauses = false,
         public ?OfferMoment $offer = null,
-        public AttendanceThreshold $bar = new AttendanceThreshold,
+        public AttendanceThreshold $threshold = new AttendanceThreshold,
         public ?Replay $replay = new Replay,
         public bool $showsPlaces = false,
         public string $captions = '',
@@ -70,13 +71,13 @@ final readonly class Webinar implements Part
             throw Invalid::at($shape->path('name'), 'Please give the webinar a name. Only you will see it.');
         }
         $schedule = Schedule::fromShape($shape->group('schedule'));
-        $manner = $shape->choice('manner', WebinarMode::class, WebinarMode::Live->value);
-        if ($manner === WebinarMode::Live && in_array($schedule->kind, [ScheduleKind::Soon, ScheduleKind::OnDemand], true)) {
-            throw Invalid::at($shape->path('manner'),
+        $mode = $shape->choice('mode', WebinarMode::class, WebinarMode::Live->value);
+        if ($mode === WebinarMode::Live && in_array($schedule->kind, [ScheduleKind::Soon, ScheduleKind::OnDemand], true)) {
+            throw Invalid::at($shape->path('mode'),
                 'What begins whenever somebody comes cannot be held live. Please choose a recording.');
         }
-        if ($manner === WebinarMode::Live && $schedule->theirs) {
-            throw Invalid::at($shape->path('manner'), 'A time of each visitor’s own day cannot be held live: it comes at many moments.');
+        if ($mode === WebinarMode::Live && $schedule->theirs) {
+            throw Invalid::at($shape->path('mode'), 'A time of each visitor’s own day cannot be held live: it comes at many moments.');
         }
         $stream = trim($shape->text('stream', 500, ''));
         if ($stream !== '' && preg_match('~^https?://[^\s"<>\\\\]+$~iD', $stream) !== 1) {
@@ -85,9 +86,9 @@ final readonly class Webinar implements Part
         $offer = $shape->optionalGroup('offer');
         $replay = $shape->optionalGroup('replay');
 
-        return new self($shape->text('id', 40), $name, trim($shape->text('title', 200)), $schedule, $manner, $stream,
+        return new self($shape->text('id', 40), $name, trim($shape->text('title', 200)), $schedule, $mode, $stream,
             $shape->text('video', 40, ''), $shape->flag('pauses'), $offer === null ? null : OfferMoment::fromShape($offer),
-            AttendanceThreshold::fromShape($shape->optionalGroup('bar')), $replay === null ? null : Replay::fromShape($replay),
+            AttendanceThreshold::fromShape($shape->optionalGroup('threshold')), $replay === null ? null : Replay::fromShape($replay),
             $shape->flag('showsPlaces'), $shape->text('captions', 40, ''), Chapter::list($shape), self::tags($shape));
     }
 
@@ -142,18 +143,32 @@ final readonly class Webinar implements Part
     {
         $id = fn (string $old): string => $ids[$old] ?? $old;
 
-        return new self($id($this->id), $this->name, $this->title, $this->schedule, $this->manner, $this->stream, $id($this->video),
-            $this->pauses, $this->offer === null ? null : new OfferMoment($id($this->offer->offer), $this->offer->second), $this->bar,
+        return new self($id($this->id), $this->name, $this->title, $this->schedule, $this->mode, $this->stream, $id($this->video),
+            $this->pauses, $this->offer === null ? null : new OfferMoment($id($this->offer->offer), $this->offer->second), $this->threshold,
             $this->replay, $this->showsPlaces, $id($this->captions), $this->chapters, $this->tags);
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'name' => Written::text(120, 'private', 1), 'title' => Written::text(200, 'as those who register read it'),
+            'schedule' => Schedule::schema(), 'mode' => Written::choice(WebinarMode::class), 'stream' => Written::text(500),
+            'video' => Written::id(), 'pauses' => Written::flag(), 'offer' => OfferMoment::schema(),
+            'threshold' => AttendanceThreshold::schema(), 'replay' => Replay::schema(), 'showsPlaces' => Written::flag(),
+            'captions' => Written::id('an uploaded WebVTT file'), 'chapters' => Written::listOf(Chapter::schema(), Chapter::MOST),
+            'tags' => Written::group(array_fill_keys(array_map(fn (AttendanceOutcome $o): string => $o->value, AttendanceOutcome::cases()),
+                Written::ref('tags')), description: 'that somebody gets, by what became of their session'),
+        ], ['name', 'title', 'schedule', 'mode'], 'its sessions, how it is held, what it offers, and its replay');
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
         return ['id' => $this->id, 'name' => $this->name, 'title' => $this->title, 'schedule' => $this->schedule->toArray(),
-            'manner' => $this->manner->value] + array_filter(['stream' => $this->stream, 'video' => $this->video],
+            'mode' => $this->mode->value] + array_filter(['stream' => $this->stream, 'video' => $this->video],
                 fn (string $v): bool => $v !== '') + ($this->pauses ? ['pauses' => true] : [])
-            + ($this->offer === null ? [] : ['offer' => $this->offer->toArray()]) + ['bar' => $this->bar->toArray()]
+            + ($this->offer === null ? [] : ['offer' => $this->offer->toArray()]) + ['threshold' => $this->threshold->toArray()]
             + ($this->replay === null ? [] : ['replay' => $this->replay->toArray()])
             + ($this->showsPlaces ? ['showsPlaces' => true] : []) + ($this->captions === '' ? [] : ['captions' => $this->captions])
             + ($this->chapters === [] ? [] : ['chapters' => array_map(fn (Chapter $c): array => $c->toArray(), $this->chapters)])

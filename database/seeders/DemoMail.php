@@ -39,7 +39,7 @@ final class DemoMail
         foreach (['Day 7: how was it?' => false, 'Day 7: for the keen ones' => true] as $name => $keen) {
             $email = DraftPart::there($funnel->id, 'email')->where('name', $name)->firstOrFail();
             $email->change(['only' => ['all' => true,
-                'rules' => [['kind' => 'deed', 'deed' => 'clicked', 'done' => $keen, 'with' => $plan->id]]],
+                'rules' => [['kind' => 'deed', 'deed' => 'clicked', 'not' => ! $keen, 'with' => $plan->id]]],
                 'body' => $email->text('body').'<div data-part="'.$signature->id.'"></div>'])->save();
         }
         DraftPart::there($funnel->id, 'sequence')->firstOrFail()
@@ -67,9 +67,9 @@ final class DemoMail
 
     public function broadcasts(Business $business): void
     {
-        $tag = ['kind' => 'tag', 'has' => true, 'tag' => 'The Twelve-Minute Practice Plan'];
+        $tag = ['kind' => 'tag', 'tag' => 'The Twelve-Minute Practice Plan'];
         $keen = ['all' => true, 'rules' => [$tag, ['all' => false,
-            'rules' => [['kind' => 'deed', 'deed' => 'clicked', 'done' => true, 'days' => 30],
+            'rules' => [['kind' => 'deed', 'deed' => 'clicked', 'days' => 30],
                 ['kind' => 'date', 'date' => 'active', 'compare' => 'within', 'days' => 14]]]]];
         Segment::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'name' => 'Keen on the plan', 'rules' => $keen]);
         Segment::query()->create(['id' => Ids::next(), 'business_id' => $business->id, 'name' => 'Quiet for a month',

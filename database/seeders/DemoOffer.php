@@ -46,7 +46,7 @@ final class DemoOffer
             'deadline' => $this->part($funnel, Deadline::kind(), 'Introductory price')->id]);
         $page->change(['document' => $document])->save();
         $this->part($funnel, Deadline::kind(), 'Introductory price')->change(['warning' => ['minutes' => 60,
-            'words' => 'Within the hour the introductory price is over: First Season is 290 after that.']])->save();
+            'text' => 'Within the hour the introductory price is over: First Season is 290 after that.']])->save();
         $this->sequence = $this->part($funnel, SequencePlan::kind(), 'The offer')->id;
         $email = $this->part($funnel, EmailPlan::kind(), 'The introductory price');
         $this->email = $email->id;

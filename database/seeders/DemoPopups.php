@@ -54,13 +54,14 @@ final readonly class DemoPopups
             'origin' => 'http://127.0.0.1:'.($port > 0 ? $port + 1 : 8001)]);
         $parts = DraftPlan::read($funnel)->firstParts();
         $this->add($funnel, 'popup-placed-beside', $parts, ['name' => 'In the note about the chair', 'tag' => 'Practice notes',
-            'places' => ['pages' => 'none',
+            'targeting' => ['pages' => 'none',
                 'sites' => [['site' => self::SITE, 'patterns' => [['how' => 'exactly', 'text' => '/the-chair']]]]],
             'spot' => ['how' => 'after-paragraph', 'number' => 4]],
             'Twelve minutes, and where to put them', 'Five pages: what to do in each of the twelve, and what to leave out.');
         $this->add($funnel, 'popup-slip', $parts, ['name' => 'Slip on the notes', 'tag' => 'Practice notes',
             'triggers' => [['kind' => 'seconds', 'amount' => 15], ['kind' => 'depth', 'amount' => 70]],
-            'places' => ['pages' => 'none', 'sites' => [['site' => self::SITE, 'patterns' => [['how' => 'exactly', 'text' => '/the-chair',
+            'targeting' => ['pages' => 'none', 'sites' => [['site' => self::SITE, 'patterns' => [['how' => 'exactly',
+                'text' => '/the-chair',
                 'except' => true]]]]]],
             'The Twelve-Minute Practice Plan', 'You came for “{{site_title|a note}}”. This goes well with it.');
     }
@@ -85,7 +86,7 @@ final readonly class DemoPopups
     {
         $live = $this->popup($funnel, 'Before they leave');
         $page = $live === null ? null : PublishedPage::query()->where('version_id', $live->page->version_id)
-            ->where('page_id', $live->popup->places->ids[0])->first();
+            ->where('page_id', $live->popup->targeting->ids[0])->first();
         if ($live === null || $page === null || ! $crowd->chance($joins ? 0.12 : 0.85)) {
             return null;
         }
@@ -147,7 +148,7 @@ final readonly class DemoPopups
                 SeenPages::see($site, $path, $title, $at);
                 VisitLog::view($site->id, $visitor, false, $at);
                 foreach ($popups as $live) {
-                    $pattern = $live->popup->places->site($site->id)?->fits($path);
+                    $pattern = $live->popup->targeting->site($site->id)?->fits($path);
                     if ($pattern === null) {
                         continue;
                     }

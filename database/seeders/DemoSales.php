@@ -117,7 +117,7 @@ final class DemoSales
         $price = fn (int $euros): array => ['kind' => 'once', 'amount' => $euros * 100, 'currency' => 'EUR'];
         $clinic->change(['name' => 'Tune-Up Clinic', 'price' => $price(60)])->save();
         $recordings->change(['name' => 'Recorded Warm-Ups', 'price' => $price(25)])->save();
-        $bump = [['offer' => $recordings->id, 'words' => 'Yes, add the Recorded Warm-Ups.']];
+        $bump = [['offer' => $recordings->id, 'text' => 'Yes, add the Recorded Warm-Ups.']];
         $regular->change(['name' => 'First Season, regular', 'bumps' => $bump])->save();
         $offer = fn (string $name,
             array $of): Offer => Offer::fromShape(\Lantern\Core\Support\Shape::of(['id' => Ids::next(), 'name' => $name,

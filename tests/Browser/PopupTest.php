@@ -245,13 +245,15 @@ final class PopupTest extends BrowserTestCase
                 (string) json_encode($popup['document'],
                     JSON_UNESCAPED_UNICODE)), true);
             $this->askApi($owner, 'PUT', "parts/{$popup['id']}", ['revision' => $popup['revision'], 'on' => true, 'document' => $document,
-                'places' => ['pages' => 'none', 'sites' => [['site' => $site, 'patterns' => [['how' => 'exactly', 'text' => '/second']]]]],
+                'targeting' => ['pages' => 'none', 'sites' => [['site' => $site, 'patterns' => [['how' => 'exactly',
+                    'text' => '/second']]]]],
                 'spot' => ['how' => 'after-paragraph', 'number' => 5]]);
             // A slip on the same page, which comes before anything is placed.
             $slip = $this->askApi($owner, 'GET', "funnels/{$funnel}")['popups'][0];
             $this->askApi($owner, 'PUT', "parts/{$slip['id']}", ['revision' => $slip['revision'], 'on' => true,
-                'frame' => ['stand' => 'corner-right', 'size' => 'small'], 'triggers' => [['kind' => 'seconds', 'amount' => 0]],
-                'places' => ['pages' => 'none', 'sites' => [['site' => $site, 'patterns' => [['how' => 'exactly', 'text' => '/third']]]]]]);
+                'frame' => ['placement' => 'corner-right', 'size' => 'small'], 'triggers' => [['kind' => 'seconds', 'amount' => 0]],
+                'targeting' => ['pages' => 'none', 'sites' => [['site' => $site, 'patterns' => [['how' => 'exactly',
+                    'text' => '/third']]]]]]);
             $this->publishAtOnce($owner, $funnel);
 
             $reader = $this->browser();
@@ -280,7 +282,7 @@ final class PopupTest extends BrowserTestCase
             self::assertSame([], $reader->manage()->getCookies(), 'no cookie of ours is left there');
 
             $this->askApi($owner, 'PUT', "parts/{$popup['id']}",
-                ['revision' => 2, 'places' => ['pages' => 'none', 'sites' => [['site' => $site,
+                ['revision' => 2, 'targeting' => ['pages' => 'none', 'sites' => [['site' => $site,
                     'patterns' => []]]], 'spot' => ['how' => 'mark', 'text' => 'here']]);
             $this->publishAtOnce($owner, $funnel);
             $other = $this->browser();

@@ -20,13 +20,13 @@ final class WebinarTest extends BrowserTestCase
     }
 
     /** A funnel from the starter, made by hand as a new owner would. */
-    private function fromStarter(RemoteWebDriver $owner, string $manner): string
+    private function fromStarter(RemoteWebDriver $owner, string $mode): string
     {
         $owner->get(self::$studio.'/studio/funnels/new');
         $this->press($owner, 'Hold a webinar');
-        $this->fill($owner, 'Private name', "First Melody, {$manner}");
+        $this->fill($owner, 'Private name', "First Melody, {$mode}");
         $this->fill($owner, 'What is the webinar called?', 'From Open Strings to Your First Melody');
-        $this->press($owner, $manner);
+        $this->press($owner, $mode);
         $this->fill($owner, 'What does the programme cost?', '290');
         $this->press($owner, 'Make the funnel');
         $this->waitFor($owner, fn (RemoteWebDriver $o): bool => preg_match('~/funnels/[0-9a-z]{26}$~', $o->getCurrentURL()) === 1,

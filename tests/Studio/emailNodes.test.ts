@@ -10,7 +10,7 @@ import { describe, expect, it } from 'vitest';
 import { reactive } from 'vue';
 import { emailNodes } from '@/emails/nodes';
 
-const rule = '{"kind":"tag","has":true,"tag":"VIP"}';
+const rule = '{"kind":"tag","not":false,"tag":"VIP"}';
 const escaped = rule.replaceAll('"', '&quot;');
 
 function editor(

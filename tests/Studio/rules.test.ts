@@ -13,7 +13,7 @@ import { server } from './server';
 
 const kit = {
     fields: [
-        { name: 'first_name', label: 'First name', kind: 'line', own: false, options: [] },
+        { name: 'first_name', label: 'First name', kind: 'short_text', own: false, options: [] },
         { name: 'age', label: 'Age', kind: 'number', own: true, options: [] },
         { name: 'since', label: 'Plays since', kind: 'date', own: true, options: [] },
     ],
@@ -58,7 +58,7 @@ describe('rules about people', () => {
         const two: Rules = {
             all: true,
             rules: [
-                { kind: 'tag', has: true, tag: 'VIP' },
+                { kind: 'tag', not: false, tag: 'VIP' },
                 { kind: 'deed', deed: 'clicked', done: false, with: 'e1' },
             ],
         };
@@ -72,13 +72,13 @@ describe('rules about people', () => {
     });
 
     it('nest in groups, which begin the other way round and go four deep at most', async () => {
-        let nested: Rules = { all: true, rules: [{ kind: 'standing', so: true, standing: 'subscribed' }] };
+        let nested: Rules = { all: true, rules: [{ kind: 'subscription', not: false, subscription: 'subscribed' }] };
         for (let depth = 0; depth < 3; depth++) {
             nested = { all: true, rules: [nested] };
         }
         const m = await rules(nested);
         expect(m.buttons().filter((b) => b === 'A group of rules')).toHaveLength(3);
-        const flat = await rules({ all: true, rules: [{ kind: 'tag', has: true, tag: 'VIP' }] });
+        const flat = await rules({ all: true, rules: [{ kind: 'tag', not: false, tag: 'VIP' }] });
         await flat.press('A group of rules');
         expect(flat.emitted.modelValue, 'two empty rules are nothing yet').toBeUndefined();
         expect(flat.host.querySelectorAll('[role=group] [role=group]')).toHaveLength(1);

@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import type { Deadline, Email, Page } from '../../resources/studio/api/types';
+import type { Deadline, DeadlineMoment, Email, Page } from '../../resources/studio/api/types';
 import { emailAt, moments, momentWords, sharesForEveryone, spanOf } from '../../resources/studio/funnel/timeScale';
 
 const deadline = (more: Partial<Deadline> = {}) =>
-    ({ id: 'd', lasting: { days: 3 }, length: 4320, startsAt: 10_080, ...more }) as unknown as Deadline;
-const email = (by: Email['by'], offset = 0) => ({ id: 'e', by, offset }) as unknown as Email;
+    ({ id: 'd', duration: { days: 3 }, length: 4320, startsAt: 10_080, ...more }) as unknown as Deadline;
+const email = (by: DeadlineMoment | null, offset = 0) =>
+    ({ id: 'e', timing: by ? { from: 'deadline', ...by } : { from: 'joining' }, offset }) as unknown as Email;
 
 describe('the time scale of a funnel', () => {
     it('places an email by its delay, or by the deadline it is told from', () => {
@@ -19,7 +20,7 @@ describe('the time scale of a funnel', () => {
     it('knows the span of a deadline only where its start is known', () => {
         expect(spanOf(deadline())).toEqual({ from: 10_080, to: 14_400 });
         expect(spanOf(deadline({ startsAt: null }))).toBeNull();
-        expect(spanOf(deadline({ lasting: null }))).toBeNull();
+        expect(spanOf(deadline({ duration: null }))).toBeNull();
     });
 
     it('has a place for each moment once, in order', () => {
@@ -28,7 +29,7 @@ describe('the time scale of a funnel', () => {
     });
 
     it('draws moments for everyone as long as they are beside each other, from the opening', () => {
-        const until = (id: string, moment: string) => deadline({ id, lasting: null, latest: { moment, zone: 'UTC' } });
+        const until = (id: string, moment: string) => deadline({ id, duration: null, latest: { moment, zone: 'UTC' } });
         const funnel = {
             deadlines: [until('early', '2027-01-27T18:00'), until('doors', '2027-02-01T18:00'), deadline()],
             times: { opens: { moment: '2027-01-25T18:00', zone: 'UTC' } },

@@ -47,11 +47,11 @@ describe('numbers and moments', () => {
 });
 
 describe('a form’s fields', () => {
-    const line = (name: string): FormField => ({ kind: 'line', label: 'x', required: false, name });
+    const line = (name: string): FormField => ({ kind: 'short_text', label: 'x', required: false, name });
 
     it('get names that none of the others has', () => {
         expect(freeName('line_field', [line('line_field'), line('line_field_2')])).toBe('line_field_3');
-        expect(freshField('line', [line('line_field')]).name).toBe('line_field_2');
+        expect(freshField('short_text', [line('short_text_field')]).name).toBe('short_text_field_2');
     });
 
     it('begin with what their kind needs', () => {
@@ -86,7 +86,7 @@ describe('a rule in a few words', () => {
     it.each(fixture.examples)('$words', ({ rule, words }) => expect(ruleWords(JSON.stringify(rule), kit)).toBe(words));
 
     it('says nothing where nothing is chosen', () =>
-        expect(ruleWords('{"kind":"tag","has":false,"tag":""}', kit)).toBe('does not have the tag'));
+        expect(ruleWords('{"kind":"tag","not":true,"tag":""}', kit)).toBe('does not have the tag'));
 
     it.each(['{', '{"kind":"moon"}', 'null'])('says so when it cannot be read: %s', (json) =>
         expect(ruleWords(json, kit)).toBe('a rule that cannot be read'),

@@ -36,14 +36,14 @@ final class DeadlineKind extends DraftKind
 
     public function typed(): array
     {
-        return ['name', 'starts', 'lasting', 'latest', 'grace', 'again', 'byAddress', 'pages', 'offers', 'warning', 'leadsOn'];
+        return ['name', 'starts', 'duration', 'latest', 'grace', 'again', 'byAddress', 'pages', 'offers', 'warning', 'leadsOn'];
     }
 
     public function cleaned(Part $part, Business $business): Part
     {
         $written = $part->toArray();
-        if (is_array($written['warning'] ?? null) && is_string($written['warning']['words'] ?? null)) {
-            $written['warning']['words'] = RichText::plain($written['warning']['words']);
+        if (is_array($written['warning'] ?? null) && is_string($written['warning']['text'] ?? null)) {
+            $written['warning']['text'] = RichText::plain($written['warning']['text']);
         }
 
         return Deadline::fromShape(Shape::of($written));
@@ -58,14 +58,14 @@ final class DeadlineKind extends DraftKind
     /** Three days, until eight in the evening: nothing starts it yet, and it guards nothing. */
     public function fresh(Funnel $funnel, array $typed): Part
     {
-        return new Deadline(Ids::next(), $this->nextName($funnel, 'Deadline'), lasting: Duration::days(3, '20:00'));
+        return new Deadline(Ids::next(), $this->nextName($funnel, 'Deadline'), duration: Duration::days(3, '20:00'));
     }
 
     /** @return list<string> what becomes of the emails that are told from it */
     public function remove(DraftPart $row): array
     {
         parent::remove($row);
-        $emails = array_filter(DraftPlan::read($row->funnel)->emails, fn (EmailPlan $e): bool => $e->by?->deadline === $row->id);
+        $emails = array_filter(DraftPlan::read($row->funnel)->emails, fn (EmailPlan $e): bool => $e->byDeadline()?->deadline === $row->id);
 
         return array_values(array_map(
             fn (EmailPlan $e): string => "“{$e->name}” was told from it, and goes to nobody until you give it another time.", $emails));
@@ -78,12 +78,12 @@ final class DeadlineKind extends DraftKind
         }
         [$name, $offset] = self::others($row->funnel_id);
 
-        return ['starts' => $part->starts->toArray(), 'lasting' => $part->lasting?->toArray(), 'latest' => $part->latest?->toArray(),
+        return ['starts' => $part->starts->toArray(), 'duration' => $part->duration?->toArray(), 'latest' => $part->latest?->toArray(),
             'grace' => $part->grace, 'again' => $part->again, 'byAddress' => $part->byAddress,
             'pages' => array_map(fn ($p): array => $p->toArray(), $part->pages), 'offers' => $part->offers,
             'warning' => (object) $part->warning->toArray(), 'leadsOn' => $part->leadsOn,
-            'words' => $part->words($name), 'lasts' => $part->lasting?->words() ?? '',
-            'length' => $part->lasting?->offset() ?? 0, 'startsAt' => self::startsAt($part, $offset),
+            'words' => $part->words($name), 'lasts' => $part->duration?->words() ?? '',
+            'length' => $part->duration?->offset() ?? 0, 'startsAt' => self::startsAt($part, $offset),
             'startWords' => implode(' or ', array_map(fn (Trigger $t): string => 'when they '.$t->when($name),
                 $part->starts->list))];
     }

@@ -36,7 +36,7 @@ final class EmailKind extends DraftKind
 
     public function typed(): array
     {
-        return ['name', 'subject', 'body', 'delay', 'sequence', 'only', 'by', 'session'];
+        return ['name', 'subject', 'body', 'timing', 'sequence', 'only'];
     }
 
     public function cleaned(Part $part, Business $business): Part
@@ -55,16 +55,16 @@ final class EmailKind extends DraftKind
             && array_diff($part->needs(), $row->funnel->parts()->where('kind', SequencePlan::kind())->pluck('id')->all()) !== []) {
             throw Invalid::at('sequence', 'This sequence is not in this funnel.');
         }
-        $by = $part instanceof EmailPlan ? $part->by?->deadline : null;
+        $by = $part instanceof EmailPlan ? $part->byDeadline()?->deadline : null;
         $was = $row->part();
-        if ($by !== null && (! $was instanceof EmailPlan || $was->by?->deadline !== $by)
+        if ($by !== null && (! $was instanceof EmailPlan || $was->byDeadline()?->deadline !== $by)
             && $row->funnel->parts()->where('kind', Deadline::kind())->where('id', $by)->doesntExist()) {
-            throw Invalid::at('by', 'This deadline is not in this funnel.');
+            throw Invalid::at('timing', 'This deadline is not in this funnel.');
         }
-        $session = $part instanceof EmailPlan ? $part->session?->webinar : null;
-        if ($session !== null && (! $was instanceof EmailPlan || $was->session?->webinar !== $session)
+        $session = $part instanceof EmailPlan ? $part->bySession()?->webinar : null;
+        if ($session !== null && (! $was instanceof EmailPlan || $was->bySession()?->webinar !== $session)
             && $row->funnel->parts()->where('kind', Webinar::kind())->where('id', $session)->doesntExist()) {
-            throw Invalid::at('session', 'This webinar is not in this funnel.');
+            throw Invalid::at('timing', 'This webinar is not in this funnel.');
         }
     }
 
@@ -99,10 +99,7 @@ final class EmailKind extends DraftKind
     public function json(DraftPart $row, Part $part): array
     {
         return ! $part instanceof EmailPlan ? []
-            : ['subject' => $part->subject, 'body' => $part->body, 'delay' => (object) $part->delay->toArray(),
-                'offset' => $part->offset(), 'delayLabel' => $part->by?->label() ?? $part->session?->words() ?? $part->delay->label(),
-                'sequence' => $part->sequence,
-                'only' => $part->only->toArray(), 'by' => $part->by?->toArray(), 'byLabel' => $part->by?->label()
-                    ?? $part->session?->words() ?? '', 'session' => $part->session?->toArray()];
+            : ['subject' => $part->subject, 'body' => $part->body, 'timing' => $part->writtenTiming(), 'offset' => $part->offset(),
+                'timingWords' => $part->timingWords(), 'sequence' => $part->sequence, 'only' => $part->only->toArray()];
     }
 }

@@ -28,7 +28,8 @@ final class PopupKind extends DraftKind
 
     public function typed(): array
     {
-        return ['name', 'on', 'document', 'asks', 'frame', 'triggers', 'places', 'spot', 'limits', 'never', 'after', 'tag', 'leadMagnet'];
+        return ['name', 'on', 'document', 'asks', 'frame', 'triggers', 'targeting', 'spot', 'limits', 'never', 'after', 'tag',
+            'leadMagnet'];
     }
 
     public function cleaned(Part $part, Business $business): Part
@@ -76,7 +77,7 @@ final class PopupKind extends DraftKind
         }
 
         return ['on' => $part->on, 'document' => $part->document->toArray(), 'asks' => $part->asks, 'frame' => $part->frame->toArray(),
-            'triggers' => array_map(fn ($t): array => $t->toArray(), $part->triggers), 'places' => (object) $part->places->toArray(),
+            'triggers' => array_map(fn ($t): array => $t->toArray(), $part->triggers), 'targeting' => (object) $part->targeting->toArray(),
             'spot' => $part->spot->toArray(), 'limits' => $part->limits->toArray(), 'never' => $part->never->toArray(),
             'after' => $part->after->toArray(), 'tag' => $part->tag, 'leadMagnet' => $part->leadMagnet,
             'design' => PopupDesigns::nearest($part)->id, 'placed' => $part->isPlaced(), 'words' => $part->words()];

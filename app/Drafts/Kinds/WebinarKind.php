@@ -37,7 +37,7 @@ final class WebinarKind extends DraftKind
 
     public function typed(): array
     {
-        return ['name', 'title', 'schedule', 'manner', 'stream', 'video', 'pauses', 'offer', 'bar', 'replay', 'showsPlaces', 'captions',
+        return ['name', 'title', 'schedule', 'mode', 'stream', 'video', 'pauses', 'offer', 'threshold', 'replay', 'showsPlaces', 'captions',
             'chapters', 'tags'];
     }
 
@@ -88,7 +88,7 @@ final class WebinarKind extends DraftKind
     public function remove(DraftPart $row): array
     {
         parent::remove($row);
-        $emails = array_filter(DraftPlan::read($row->funnel)->emails, fn (EmailPlan $e): bool => $e->session?->webinar === $row->id);
+        $emails = array_filter(DraftPlan::read($row->funnel)->emails, fn (EmailPlan $e): bool => $e->bySession()?->webinar === $row->id);
 
         return $emails === [] ? [] : [count($emails) === 1 ? 'One email was told from it, and goes to nobody until you give it another '
             .'time.'
@@ -101,9 +101,9 @@ final class WebinarKind extends DraftKind
             return [];
         }
 
-        return ['title' => $part->title, 'schedule' => $part->schedule->toArray(), 'manner' => $part->manner->value,
+        return ['title' => $part->title, 'schedule' => $part->schedule->toArray(), 'mode' => $part->mode->value,
             'stream' => $part->stream, 'video' => $part->video, 'pauses' => $part->pauses, 'offer' => $part->offer?->toArray(),
-            'bar' => $part->bar->toArray(), 'replay' => $part->replay?->toArray(), 'showsPlaces' => $part->showsPlaces,
+            'threshold' => $part->threshold->toArray(), 'replay' => $part->replay?->toArray(), 'showsPlaces' => $part->showsPlaces,
             'captions' => $part->captions, 'chapters' => array_map(fn (Chapter $c): array => $c->toArray(), $part->chapters),
             'tags' => (object) $part->tags, 'seconds' => Upload::query()->find($part->video)?->length(),
             'words' => $part->schedule->words()];

@@ -148,7 +148,7 @@ final readonly class ConfirmController
             $submission->answers + $submission->version->plan()->fields + ['business' => $submission->funnel->business->name],
             fn (string $s): string => $s);
 
-        return ['title' => $fill($words->title), 'words' => $fill($words->words)];
+        return ['title' => $fill($words->title), 'words' => $fill($words->text)];
     }
 
     /** @param  array<string, mixed>  $more */

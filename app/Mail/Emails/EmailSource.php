@@ -40,7 +40,7 @@ final readonly class EmailSource
     public static function ofEmail(Business $business, Plan $plan, EmailPlan $email, string $address): self
     {
         return new self($email->subject, self::whole($business, $email->body), $plan->look()->accent, self::fieldsOf($plan, $address),
-            language: $plan->language(), look: $plan->look(), webinar: $email->session?->webinar);
+            language: $plan->language(), look: $plan->look(), webinar: $email->bySession()?->webinar);
     }
 
     public static function ofBroadcast(Broadcast $broadcast, Business $business, ?string $variant = null, bool $again = false): self

@@ -16,9 +16,10 @@ final class EmailTurns
     public static function of(?EmailPlan $email, string $person, ?int $run = null): EmailTurn
     {
         $run ??= (int) (DB::table('enrolments')->where('person_id', $person)->where('sequence_id', $email?->sequence)->value('run') ?? 1);
-        $deadlineRun = $email?->by === null ? 1 : (int) (DB::table('deadline_runs')->where('deadline_id', $email->by->deadline)
+        $deadlineRun = $email?->byDeadline() === null ? 1 : (int) (DB::table('deadline_runs')->where('deadline_id',
+            $email->byDeadline()->deadline)
             ->where('person_id', $person)->value('number') ?? 1);
-        $of = $email?->session === null ? null : RegisteredSessions::current($person, $email->session->webinar);
+        $of = $email?->bySession() === null ? null : RegisteredSessions::current($person, $email->bySession()->webinar);
 
         return new EmailTurn($run, $deadlineRun, $of['id'] ?? null, $of['number'] ?? 0);
     }

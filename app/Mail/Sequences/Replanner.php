@@ -186,9 +186,10 @@ final class Replanner
     /** @return array<string, mixed> when an email goes out as far as the plan says it, with the moment for everyone it is told from */
     private static function when(Plan $plan, EmailPlan $email): array
     {
-        $deadline = $email->by === null ? null : $plan->deadline($email->by->deadline);
+        $deadline = $email->byDeadline() === null ? null : $plan->deadline($email->byDeadline()->deadline);
 
-        return $email->when() + ($deadline === null || $deadline->isPersonal() ? [] : ['everyone' => $deadline->latest?->toArray()]);
+        return $email->writtenTiming()
+            + ($deadline === null || $deadline->isPersonal() ? [] : ['everyone' => $deadline->latest?->toArray()]);
     }
 
     /**
@@ -235,7 +236,7 @@ final class Replanner
         $plan = $version->plan();
         foreach ($plan->sequences as $sequence) {
             $emails = array_values(array_filter($plan->emailsOf($sequence->id),
-                fn (EmailPlan $e): bool => $e->by?->deadline === $deadline));
+                fn (EmailPlan $e): bool => $e->byDeadline()?->deadline === $deadline));
             $about = array_map(fn (EmailPlan $e): string => $e->id, $emails);
             foreach ($emails === [] ? [] : array_chunk($people, self::AT_ONCE) as $some) {
                 $this->carryOut($version, $sequence->id, $this->piece($sequence, $emails, $version->funnel->business->zone(), 0, $now,
@@ -304,7 +305,8 @@ final class Replanner
      */
     private static function runs(array $emails, array $people, CarbonImmutable $now): array
     {
-        $deadlines = array_values(array_unique(array_filter(array_map(fn (EmailPlan $e): ?string => $e->by?->deadline, $emails))));
+        $deadlines = array_values(array_unique(array_filter(array_map(fn (EmailPlan $e): ?string => $e->byDeadline()?->deadline,
+            $emails))));
 
         return $deadlines === [] ? [] : Runs::ofPeople($people, $deadlines, $now);
     }
@@ -335,7 +337,7 @@ final class Replanner
      */
     private static function registrations(array $emails, array $people): array
     {
-        $webinars = array_values(array_unique(array_filter(array_map(fn (EmailPlan $e): ?string => $e->session?->webinar, $emails))));
+        $webinars = array_values(array_unique(array_filter(array_map(fn (EmailPlan $e): ?string => $e->bySession()?->webinar, $emails))));
 
         return $webinars === [] ? [] : RegisteredSessions::ofPeople($people, $webinars);
     }

@@ -47,7 +47,7 @@ final class SequenceMessage extends KindOfMessage
     private static function facts(Message $message, ?EmailPlan $email, CarbonImmutable $now): SequenceFacts
     {
         $person = $message->person ?? throw new LogicException('An email of a sequence has a reader.');
-        $webinar = $email?->session?->webinar;
+        $webinar = $email?->bySession()?->webinar;
         $current = $webinar === null ? null : RegisteredSessions::current($person->id, $webinar);
         $turn = new EmailTurn($message->run, $message->deadline_run, $message->registration_id, $message->registration_number);
 

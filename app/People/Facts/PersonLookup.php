@@ -55,11 +55,11 @@ final class PersonLookup
     public static function forEmail(Person $person, ?EmailPlan $email, DateTimeImmutable $now): PersonState
     {
         $known = ($email?->only->isEverybody() ?? true) ? new PersonState(self::zone($person), $person->business->zone(),
-            deadlines: $email?->by === null ? [] : self::runs($person, $now)) : self::forRules($person, $now);
+            deadlines: $email?->byDeadline() === null ? [] : self::runs($person, $now)) : self::forRules($person, $now);
 
-        return $known->with(registrations: $email?->session === null ? []
-            : RegisteredSessions::ofPeople([$person->id], [$email->session->webinar])[$person->id] ?? [],
-            products: $email?->by === null ? [] : self::products($person));
+        return $known->with(registrations: $email?->bySession() === null ? []
+            : RegisteredSessions::ofPeople([$person->id], [$email->bySession()->webinar])[$person->id] ?? [],
+            products: $email?->byDeadline() === null ? [] : self::products($person));
     }
 
     /**

@@ -42,7 +42,7 @@ final class Importing
         foreach ($plan->columns as $i => $to) {
             if ($to !== '' && ! in_array($to, ['email', 'first_name', 'last_name', 'full_name', 'phone', 'tags', 'joined'], true)) {
                 DB::table('own_fields')->insertOrIgnore(['business_id' => $import->business_id, 'name' => $to,
-                    'label' => mb_substr((string) ($import->reading['headings'][$i] ?? $to), 0, 120), 'kind' => FieldKind::Line->value,
+                    'label' => mb_substr((string) ($import->reading['headings'][$i] ?? $to), 0, 120), 'kind' => FieldKind::ShortText->value,
                     'options' => '[]',
                     'created_at' => Instant::sql(CarbonImmutable::now()), 'updated_at' => Instant::sql(CarbonImmutable::now())]);
             }

@@ -21,7 +21,8 @@ final class PeopleKit
         $own = OwnFields::of($business->id);
 
         return [
-            'fields' => [...array_map(fn (string $name, string $label): array => ['name' => $name, 'label' => $label, 'kind' => 'line',
+            'fields' => [...array_map(fn (string $name, string $label): array => ['name' => $name, 'label' => $label,
+                'kind' => 'short_text',
                 'options' => [], 'own' => false], array_keys(self::FIELDS),
                 self::FIELDS),
                 ...array_map(fn (array $f): array => $f + ['own' => true], $own)],

@@ -49,7 +49,7 @@ final readonly class CheckoutSlot implements Slot
             $other = $plan->offer($bump->offer);
             $sold = $other === null ? null : $plan->product($other->product);
             if ($other !== null && $sold !== null) {
-                $bumps[] = ['offer' => $other->toArray(), 'product' => $sold->toArray(), 'words' => $bump->words];
+                $bumps[] = ['offer' => $other->toArray(), 'product' => $sold->toArray(), 'text' => $bump->text];
             }
         }
 
@@ -132,7 +132,7 @@ final readonly class CheckoutSlot implements Slot
         }
     }
 
-    /** @return list<array{offer: Offer, product: Product, words: string, price: string, ticked: bool}> those that can be bought */
+    /** @return list<array{offer: Offer, product: Product, text: string, price: string, ticked: bool}> those that can be bought */
     private function bumps(Shape $noted, Visit $visit, CarbonImmutable $now, string $language): array
     {
         $ticked = $visit->request->input('bump');
@@ -141,8 +141,8 @@ final readonly class CheckoutSlot implements Slot
             $offer = Offer::fromShape($bump->group('offer'));
             if (Sale::availability($offer, self::facts($visit, $offer->id, false), $now) === Availability::OnSale) {
                 $product = Product::fromShape($bump->group('product'));
-                $words = OrderBump::fromShape(Shape::of(['offer' => $offer->id, 'words' => $bump->text('words', 300, '')]))->words;
-                $bumps[] = ['offer' => $offer, 'product' => $product, 'words' => $words === '' ? "Yes, add {$product->name}." : $words,
+                $words = OrderBump::fromShape(Shape::of(['offer' => $offer->id, 'text' => $bump->text('text', 300, '')]))->text;
+                $bumps[] = ['offer' => $offer, 'product' => $product, 'text' => $words === '' ? "Yes, add {$product->name}." : $words,
                     'price' => $offer->price->words($language), 'ticked' => is_array($ticked) && in_array($offer->id, $ticked, true)];
             }
         }

@@ -36,13 +36,13 @@ final class RoomSlot implements Slot
         }
         $video = $webinar->video === '' ? null : Upload::query()->where('kind', 'video')->find($webinar->video);
         $captions = $webinar->captions === '' ? null : Upload::query()->where('kind', 'captions')->find($webinar->captions);
-        $streams = $webinar->manner === WebinarMode::Live && $webinar->stream !== '';
+        $streams = $webinar->mode === WebinarMode::Live && $webinar->stream !== '';
         $embeds = $streams && in_array(WebinarNote::text($noted, 'host'), $visit->funnel->business->embed_hosts, true);
 
         return View::make('site.webinar.room', ['webinar' => $webinar, 'own' => $own, 'replay' => false,
             'register' => $visit->path(WebinarNote::text($noted, 'registration')), 'chapters' => [],
             'data' => $own === null ? [] : ['path' => Links::path($own), 'kind' => 'live', 'title' => $webinar->title,
-                'live' => $webinar->manner === WebinarMode::Live, 'onDemand' => $own->isOnDemand(), 'pauses' => $webinar->mayPause(),
+                'live' => $webinar->mode === WebinarMode::Live, 'onDemand' => $own->isOnDemand(), 'pauses' => $webinar->mayPause(),
                 'embed' => $embeds ? $webinar->stream : '', 'stream' => $streams && ! $embeds ? $webinar->stream : '',
                 // Beside a stream the recording is that of an earlier session, for the replay.
                 'video' => $streams ? '' : $video?->src() ?? '', 'type' => $video->mime ?? '', 'captions' => $captions?->src() ?? '',

@@ -7,6 +7,8 @@ namespace Lantern\Core\Events\Trigger;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
+use Lantern\Core\Webinars\AttendanceOutcome;
 
 /** Triggers of which any one is enough; each stands once. */
 final readonly class Triggers
@@ -55,6 +57,22 @@ final readonly class Triggers
     {
         return array_map(fn (string $class): array => ['kind' => $class::kind(), 'label' => $class::label(),
             'fields' => $class::fields()], self::KINDS);
+    }
+
+    /** @return array<string, mixed> what their written form may hold, as a JSON Schema, by what each kind needs */
+    public static function schema(): array
+    {
+        $one = fn (string $needs): array => match ($needs) {
+            'tag' => Written::text(60, least: 1),
+            'times' => Written::whole(1, PageSeen::MOST_TIMES),
+            'outcome' => Written::choice(AttendanceOutcome::class),
+            default => Written::id(),
+        };
+
+        return Written::listOf(['oneOf' => array_map(fn (string $class): array => Written::group(
+            ['kind' => ['const' => $class::kind()]] + array_map($one, $class::fields()),
+            ['kind', ...array_keys(array_filter($class::fields(), fn (string $needs): bool => $needs !== 'times'))]), self::KINDS)],
+            self::MOST);
     }
 
     /** The one that an event sets off, if one does. */

@@ -86,7 +86,8 @@ interface Lane {
     /** Emails that are told from it, where their place on the scale is not known either. */
     emails: Email[];
 }
-const fromEdge = (email: Email) => (email.by?.minutes ?? 0) + (email.by?.days ?? 0) * 1440;
+const byDeadline = (email: Email) => (email.timing.from === 'deadline' ? email.timing : null);
+const fromEdge = (email: Email) => (byDeadline(email)?.minutes ?? 0) + (byDeadline(email)?.days ?? 0) * 1440;
 const lanes = computed<Lane[]>(() => {
     const funnel = store.funnel;
     const from = new Map<number, number>();
@@ -107,13 +108,13 @@ const lanes = computed<Lane[]>(() => {
             deadline,
             left,
             width: share === undefined ? Math.max(150, right - left) : EVERYONE.least + share * (EVERYONE.most - EVERYONE.least),
-            note: deadline.lasting
+            note: deadline.duration
                 ? span
                     ? `${deadline.lasts}, from ${deadline.startWords.replace(/^when/, 'when')}`
                     : `${deadline.lasts}, ${deadline.startWords || 'when you start it for somebody'}`
                 : deadline.words,
             emails: (funnel?.emails ?? [])
-                .filter((e) => e.by?.deadline === deadline.id && emailAt(e, funnel!.deadlines) === null)
+                .filter((e) => byDeadline(e)?.deadline === deadline.id && emailAt(e, funnel!.deadlines) === null)
                 .sort((a, b) => fromEdge(a) - fromEdge(b)),
         };
     });
@@ -130,7 +131,7 @@ const pops = computed(() => {
         x += width(s);
     }
     return (funnel?.popups ?? []).map((popup) => {
-        const { pages = 'all', ids = [], sites = [] } = popup.places;
+        const { pages = 'all', ids = [], sites = [] } = popup.targeting;
         const on = (funnel?.pages ?? []).filter(
             (p) =>
                 !popup.placed &&
@@ -473,7 +474,7 @@ async function addEmail(): Promise<void> {
                     <button
                         type="button"
                         class="span shrink-0"
-                        :class="{ open: isOpen('deadline', lane.deadline.id), everyone: !lane.deadline.lasting }"
+                        :class="{ open: isOpen('deadline', lane.deadline.id), everyone: !lane.deadline.duration }"
                         :style="{ width: `${lane.width}px` }"
                         :title="lane.deadline.words"
                         @click="go('deadline', lane.deadline.id)"
@@ -491,7 +492,7 @@ async function addEmail(): Promise<void> {
                         :class="{ open: isOpen('email', email.id) }"
                         @click="go('email', email.id)"
                     >
-                        <EnvelopeIcon class="size-3.5 text-pine" aria-hidden="true" />{{ email.name }}, {{ email.byLabel }}
+                        <EnvelopeIcon class="size-3.5 text-pine" aria-hidden="true" />{{ email.name }}, {{ email.timingWords }}
                     </button>
                 </li>
             </ul>

@@ -11,9 +11,9 @@ const emit = defineEmits<{ go: [kind: string, id: string] }>();
 const store = useFunnel();
 const emails = (anchor: string) =>
     (store.funnel?.emails ?? [])
-        .filter((e) => e.session?.webinar === props.webinar.id && e.session.anchor === anchor)
+        .filter((e) => e.timing.from === 'session' && e.timing.webinar === props.webinar.id && e.timing.anchor === anchor)
         .sort((a, b) => minutes(a) * sign(anchor) - minutes(b) * sign(anchor));
-const minutes = (e: Email) => e.session?.minutes ?? 0;
+const minutes = (e: Email) => e.timing.minutes ?? 0;
 /** Before something, what comes earliest is furthest from it. */
 const sign = (anchor: string) => (anchor.startsWith('before') ? -1 : 1);
 const short = (e: Email) => {
@@ -61,7 +61,7 @@ const groups = computed(() => [
                 type="button"
                 class="chip"
                 :class="{ open: isOpen('email', email.id) }"
-                :title="`${email.name}: ${email.byLabel}`"
+                :title="`${email.name}: ${email.timingWords}`"
                 @click="emit('go', 'email', email.id)"
             >
                 <EnvelopeIcon class="size-3.5 text-pine" aria-hidden="true" />{{ email.name

@@ -5,24 +5,21 @@ import type { Deadline, Email, Funnel } from '@/api/types';
  * that is not known beforehand.
  */
 export function emailAt(email: Email, deadlines: Deadline[]): number | null {
-    if (email.session) {
-        return null;
+    const { timing } = email;
+    if (timing.from !== 'deadline') {
+        return timing.from === 'session' ? null : email.offset;
     }
-    if (!email.by) {
-        return email.offset;
-    }
-    const { by } = email;
-    const deadline = deadlines.find((d) => d.id === by.deadline);
+    const deadline = deadlines.find((d) => d.id === timing.deadline);
     if (!deadline || deadline.startsAt === null) {
         return null;
     }
-    const from = deadline.startsAt + (by.edge === 'start' ? 0 : deadline.length);
-    return Math.max(deadline.startsAt, from + (by.minutes ?? 0) + (by.days ?? 0) * 1440);
+    const from = deadline.startsAt + (timing.edge === 'start' ? 0 : deadline.length);
+    return Math.max(deadline.startsAt, from + (timing.minutes ?? 0) + (timing.days ?? 0) * 1440);
 }
 
 /** From when until when a deadline runs; null where nobody knows when it starts, or where it is a moment for everyone. */
 export function spanOf(deadline: Deadline): { from: number; to: number } | null {
-    return deadline.lasting === null || deadline.startsAt === null
+    return deadline.duration === null || deadline.startsAt === null
         ? null
         : { from: deadline.startsAt, to: deadline.startsAt + deadline.length };
 }
@@ -35,7 +32,7 @@ export function sharesForEveryone(funnel: Pick<Funnel, 'deadlines' | 'times'>, n
     const opens = funnel.times.opens ? Date.parse(funnel.times.opens.moment) : 0;
     const from = Math.max(opens, now.getTime());
     const spans = funnel.deadlines
-        .filter((d) => d.lasting === null && d.latest !== null)
+        .filter((d) => d.duration === null && d.latest !== null)
         .map((d) => [d.id, Math.max(0, Date.parse(d.latest!.moment) - from)] as const);
     const longest = Math.max(1, ...spans.map(([, span]) => span));
     return new Map(spans.map(([id, span]) => [id, span / longest]));

@@ -58,7 +58,7 @@ const goals = [
         ask: 'What is the webinar called?',
         example: 'From Open Strings to Your First Melody',
         price: true,
-        manner: true,
+        mode: true,
     },
     {
         id: 'video-series',
@@ -109,7 +109,7 @@ const chosen = computed(() => goals.find((g) => g.id === goal.value));
 const name = ref('');
 const title = ref('');
 const price = ref('');
-const manner = ref('live');
+const mode = ref('live');
 const file = ref<File | null>(null);
 const error = ref<ApiError | null>(null);
 const busy = ref(false);
@@ -147,8 +147,8 @@ async function create(): Promise<void> {
     if (chosen.value?.price) {
         form.set('price', price.value);
     }
-    if (chosen.value?.manner) {
-        form.set('manner', manner.value);
+    if (chosen.value?.mode) {
+        form.set('mode', mode.value);
     }
     if (file.value && chosen.value?.file) {
         form.set('file', file.value);
@@ -218,10 +218,10 @@ async function create(): Promise<void> {
                     autocomplete="off"
                 />
             </div>
-            <fieldset v-if="chosen.manner" class="mt-4">
+            <fieldset v-if="chosen.mode" class="mt-4">
                 <legend class="label">How is it held?</legend>
                 <label v-for="m in manners" :key="m.value" class="mr-6 inline-flex items-center gap-2"
-                    ><input v-model="manner" type="radio" name="manner" class="size-4.5 accent-pine" :value="m.value" />{{ m.label }}</label
+                    ><input v-model="mode" type="radio" name="mode" class="size-4.5 accent-pine" :value="m.value" />{{ m.label }}</label
                 >
             </fieldset>
             <TextField

@@ -303,8 +303,8 @@ async function done(): Promise<void> {
                             </td>
                             <td class="truncate py-2 pr-3">
                                 {{ person.email }}
-                                <span v-if="standings[person.standing]" class="text-sm text-clay-deep">{{
-                                    standings[person.standing]
+                                <span v-if="standings[person.subscription]" class="text-sm text-clay-deep">{{
+                                    standings[person.subscription]
                                 }}</span>
                             </td>
                             <td class="truncate py-2 pr-3">

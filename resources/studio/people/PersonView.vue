@@ -71,7 +71,7 @@ const setAllowed = (d: { id: string; title: string; revoked: boolean }) =>
     );
 
 async function addNote(): Promise<void> {
-    if (note.value.trim() !== '' && (await act(() => api.post(`people/${id.value}/notes`, { words: note.value })))) {
+    if (note.value.trim() !== '' && (await act(() => api.post(`people/${id.value}/notes`, { text: note.value })))) {
         note.value = '';
     }
 }
@@ -123,7 +123,7 @@ const menu = computed(() => [
     { label: 'They bought something', run: () => open('bought') },
     { label: 'Start a sequence', run: () => open('sequence') },
     { label: 'Merge with another person', run: () => open('merge') },
-    ...(person.value?.standing === 'bounced'
+    ...(person.value?.subscription === 'bounced'
         ? [
               {
                   label: 'The address works: write to it again',
@@ -157,9 +157,9 @@ const titles = {
                     <span v-if="`${person.firstName}${person.lastName}` !== ''" class="mr-2">{{ person.email }}</span>
                     <span
                         class="rounded px-2 py-0.5 align-middle text-base"
-                        :class="person.standing === 'subscribed' ? 'bg-pine-pale text-pine' : 'bg-clay-pale text-clay-deep'"
-                        data-test="standing"
-                        >{{ person.standingWords }}</span
+                        :class="person.subscription === 'subscribed' ? 'bg-pine-pale text-pine' : 'bg-clay-pale text-clay-deep'"
+                        data-test="subscription"
+                        >{{ person.subscriptionWords }}</span
                     >
                 </p>
                 <p v-if="person.quietUntil && new Date(person.quietUntil) > new Date()" class="mt-1 text-soft">
@@ -188,7 +188,7 @@ const titles = {
                 </form>
                 <article v-for="n in person.notes" :key="n.id" class="flex items-start justify-between gap-2 border-b border-line py-2">
                     <p class="min-w-0 break-words whitespace-pre-line">
-                        {{ n.words }} <span class="block caption">{{ dateTime(n.at) }}</span>
+                        {{ n.text }} <span class="block caption">{{ dateTime(n.at) }}</span>
                     </p>
                     <button
                         type="button"

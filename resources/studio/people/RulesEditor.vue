@@ -16,7 +16,7 @@ function change(rules: Rules['rules'], all = props.modelValue.all): void {
 const set = (i: number, item: Rule | Rules) => change(props.modelValue.rules.map((o, j) => (j === i ? item : o)));
 const remove = (i: number) => change(props.modelValue.rules.filter((_, j) => j !== i));
 const add = (item: Rule | Rules) => change([...props.modelValue.rules, item]);
-const freshRule = (): Rule => ({ kind: 'tag', has: true, tag: '' });
+const freshRule = (): Rule => ({ kind: 'tag', not: false, tag: '' });
 </script>
 
 <template>

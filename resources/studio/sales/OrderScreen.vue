@@ -44,7 +44,7 @@ const end = (access: string) => run(() => api.delete<Order>(`orders/${id.value}/
 const give = (product: string) => run(() => api.post<Order>(`orders/${id.value}/access`, { product }), 'Access is given again.');
 const cancel = () => run(() => api.post<Order>(`orders/${id.value}/cancel-plan`), 'The rest of the plan is not asked for any more.');
 async function addNote(): Promise<void> {
-    await run(() => api.post<Order>(`orders/${id.value}/notes`, { words: note.value }), 'Noted.');
+    await run(() => api.post<Order>(`orders/${id.value}/notes`, { text: note.value }), 'Noted.');
     note.value = '';
 }
 const due = computed(() => order.value?.payments.filter((p) => p.state === 'due') ?? []);

@@ -13,13 +13,13 @@ const people = usePeopleKit();
 const toasts = useToasts();
 const adding = ref(false);
 const label = ref('');
-const kind = ref<FieldKind>('line');
+const kind = ref<FieldKind>('short_text');
 const options = ref('');
 const error = ref('');
 const going = ref<{ name: string; label: string } | null>(null);
 const kinds: { value: FieldKind; label: string }[] = [
-    { value: 'line', label: 'A line of text' },
-    { value: 'words', label: 'A longer text' },
+    { value: 'short_text', label: 'A line of text' },
+    { value: 'long_text', label: 'A longer text' },
     { value: 'choice', label: 'One choice' },
     { value: 'choices', label: 'Several choices' },
     { value: 'number', label: 'Number' },

@@ -19,7 +19,7 @@ const emit = defineEmits<{ took: [SessionShown]; reload: [] }>();
 const toasts = useToasts();
 const router = useRouter();
 const room = computed(() => props.shown.room);
-const live = computed(() => props.shown.manner === 'live');
+const live = computed(() => props.shown.mode === 'live');
 const busy = ref(false);
 /** Between answers the clock goes on by itself. */
 const answered = ref(Date.now());

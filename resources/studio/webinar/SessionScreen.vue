@@ -52,7 +52,7 @@ useIntervalFn(() => {
             <div class="ml-auto flex gap-1" role="tablist" aria-label="Parts of this screen">
                 <button
                     v-for="t in [
-                        { id: 'room', label: shown.manner === 'live' ? 'Control room' : 'Room' },
+                        { id: 'room', label: shown.mode === 'live' ? 'Control room' : 'Room' },
                         { id: 'report', label: 'Report' },
                     ] as const"
                     :key="t.id"

@@ -45,7 +45,7 @@
 @isset($warning['section'])
 {{ $warning['section'] }}
 @else
-<p>{{ $warning['words'] }}</p>
+<p>{{ $warning['text'] }}</p>
 @endisset
 <button type="button" aria-label="Close">×</button>
 </aside>

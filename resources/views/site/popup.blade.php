@@ -19,7 +19,7 @@
 {{ $under }}
 </div>
 @endisset
-<div class="{{ \App\Rendering\PopupFrame::classes($frame, $frame->stand) }}" data-stage>
+<div class="{{ \App\Rendering\PopupFrame::classes($frame, $frame->placement) }}" data-stage>
 <main class="pop-box">
 @if ($view->editing())
 <span class="pop-close" aria-hidden="true">×</span>

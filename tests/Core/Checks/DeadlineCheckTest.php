@@ -32,9 +32,9 @@ final class DeadlineCheckTest extends TestCase
             $p['emails'][] = ['id' => 'offer', 'name' => 'The offer', 'subject' => 'x', 'sequence' => 'seq',
                 'body' => "<p><a href=\"{{page_{$sales}}}\">See it</a></p>"];
             $p['emails'][] = ['id' => 'eve', 'name' => 'The eve', 'subject' => 'x', 'sequence' => 'seq', 'body' => '<p>x</p>',
-                'by' => ['deadline' => 'd', 'edge' => 'end', 'days' => -1]];
+                'timing' => ['from' => 'deadline', 'deadline' => 'd', 'edge' => 'end', 'days' => -1]];
             $p['ways'][] = ['page' => $checkout, 'outcome' => 'time-ran-out', 'toPage' => $closed];
-            $p['deadlines'][] = ['id' => 'd', 'name' => 'Three days', 'lasting' => ['days' => 3, 'time' => '20:00'],
+            $p['deadlines'][] = ['id' => 'd', 'name' => 'Three days', 'duration' => ['days' => 3, 'time' => '20:00'],
                 'starts' => [['kind' => 'click', 'email' => 'offer']], 'offers' => [$p['offers'][0]['id']],
                 'pages' => [['page' => $sales, 'before' => $closed], ['page' => $checkout, 'before' => $closed]]];
 
@@ -73,7 +73,7 @@ final class DeadlineCheckTest extends TestCase
 
             return $p;
         };
-        $everyone = fn (string $m): array => ['lasting' => null, 'starts' => [], 'latest' => ['moment' => $m, 'zone' => 'Europe/Oslo']];
+        $everyone = fn (string $m): array => ['duration' => null, 'starts' => [], 'latest' => ['moment' => $m, 'zone' => 'Europe/Oslo']];
         yield 'it runs on after the funnel closes' => [$times(['closes' => '2026-12-20T18:00']), ['deadline-after-close']];
         yield 'it ends with the funnel at the latest' => [$times(['closes' => '2026-12-20T18:00'],
             ['latest' => ['moment' => '2026-12-20T18:00', 'zone' => 'Europe/Oslo']]), []];
@@ -114,18 +114,18 @@ final class DeadlineCheckTest extends TestCase
             return $p;
         }, ['open-before']];
         yield 'an email that is told from a deadline that is gone' => [function (array $p): array {
-            $p['emails'][count($p['emails']) - 1]['by']['deadline'] = 'gone';
+            $p['emails'][count($p['emails']) - 1]['timing']['deadline'] = 'gone';
 
             return $p;
         }, ['!by-gone']];
         yield 'an email that warns before it has begun' => [function (array $p): array {
-            $p['emails'][count($p['emails']) - 1]['by']['days'] = -5;
+            $p['emails'][count($p['emails']) - 1]['timing']['days'] = -5;
 
             return $p;
         }, ['warns-before-start']];
         yield 'an email that leads to what is closed by then' => [function (array $p): array {
             $p['deadlines'][0]['starts'] = [['kind' => 'sequence', 'sequence' => 'seq']];
-            $p['emails'][count($p['emails']) - 2]['delay'] = ['days' => 3];
+            $p['emails'][count($p['emails']) - 2]['timing'] = ['from' => 'joining', 'days' => 3];
 
             return $p;
         }, ['email-after-end']];
@@ -161,8 +161,8 @@ final class DeadlineCheckTest extends TestCase
     public function test_an_email_that_names_a_deadline_that_is_gone_or_another_day_than_the_one_for_everyone(): void
     {
         $plan = self::plan(function (array $p): array {
-            $p['deadlines'][0] = ['lasting' => null, 'latest' => ['moment' => '2026-12-20T18:00', 'zone' => 'UTC']] + $p['deadlines'][0];
-            unset($p['deadlines'][0]['lasting']);
+            $p['deadlines'][0] = ['duration' => null, 'latest' => ['moment' => '2026-12-20T18:00', 'zone' => 'UTC']] + $p['deadlines'][0];
+            unset($p['deadlines'][0]['duration']);
 
             return $p;
         });

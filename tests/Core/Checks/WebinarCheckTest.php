@@ -24,10 +24,10 @@ final class WebinarCheckTest extends TestCase
         yield 'nothing is wrong' => [[], []];
         yield 'no title' => [['title' => ' '], ['!webinar-untitled']];
         yield 'no recording' => [['video' => ''], ['!webinar-no-video']];
-        yield 'live, without a stream' => [['manner' => 'live'], ['webinar-no-stream']];
-        yield 'live, with its recording to come' => [['manner' => 'live', 'stream' => 'https://stream.example/1', 'video' => ''],
+        yield 'live, without a stream' => [['mode' => 'live'], ['webinar-no-stream']];
+        yield 'live, with its recording to come' => [['mode' => 'live', 'stream' => 'https://stream.example/1', 'video' => ''],
             ['webinar-no-replay']];
-        yield 'live, without a replay' => [['manner' => 'live', 'stream' => 'https://stream.example/1', 'video' => '',
+        yield 'live, without a replay' => [['mode' => 'live', 'stream' => 'https://stream.example/1', 'video' => '',
             'replay' => null], []];
         yield 'an offer that is gone' => [['offer' => ['offer' => 'gone', 'second' => 60]], ['webinar-offer-gone']];
         yield 'an offer that never appears' => [['offer' => ['offer' => 'offer']], ['webinar-offer-never']];
@@ -74,7 +74,7 @@ final class WebinarCheckTest extends TestCase
         yield 'a room for none' => [$with([['id' => 'b', 'kind' => 'room', 'webinar' => ''], ...$blocks('room', 'replay')]),
             ['!webinar-gone']];
         yield 'an email told from another' => [function (array $p) use ($with, $blocks): array {
-            $p['emails'][0]['session'] = ['anchor' => 'start', 'webinar' => 'gone'];
+            $p['emails'][0]['timing'] = ['from' => 'session', 'anchor' => 'start', 'webinar' => 'gone'];
 
             return $with($blocks('room', 'replay'))($p);
         }, ['webinar-gone']];
@@ -117,7 +117,7 @@ final class WebinarCheckTest extends TestCase
             $p['offers'][] = ['id' => 'offer', 'name' => 'First Season', 'product' => 'product',
                 'price' => ['kind' => 'once', 'amount' => 29_000, 'currency' => 'EUR']];
             $p['webinars'] = [$with + ['id' => 'w', 'name' => 'First melody', 'title' => 'First melody', 'schedule' => self::DATES,
-                'manner' => 'automated', 'video' => 'film', 'offer' => ['offer' => 'offer', 'second' => 60],
+                'mode' => 'automated', 'video' => 'film', 'offer' => ['offer' => 'offer', 'second' => 60],
                 'replay' => ['delay' => 30, 'days' => 3]]];
             $p['forms'][0]['webinar'] = 'w';
             array_push($p['pages'][1]['document']['sections'][0]['blocks'], ['id' => 'b-room', 'kind' => 'room', 'webinar' => 'w'],

@@ -25,7 +25,7 @@ final class DeadlineTest extends TestCase
     /** @param  array<string, mixed>  $more */
     private static function deadline(array $more = []): Deadline
     {
-        return Deadline::fromShape(Shape::of($more + ['id' => 'd', 'name' => 'Introductory', 'lasting' => ['days' => 3,
+        return Deadline::fromShape(Shape::of($more + ['id' => 'd', 'name' => 'Introductory', 'duration' => ['days' => 3,
             'time' => '20:00']]));
     }
 
@@ -60,11 +60,11 @@ final class DeadlineTest extends TestCase
         yield 'just before midnight' => [['days' => 1, 'time' => '00:00'], '2026-12-01 23:59:59', 'UTC', '2026-12-02 00:00:00'];
     }
 
-    /** @param  array<string, int|string>  $lasting */
+    /** @param  array<string, int|string>  $duration */
     #[DataProvider('ends')]
-    public function test_it_ends_when_it_says(array $lasting, string $start, string $zone, string $end): void
+    public function test_it_ends_when_it_says(array $duration, string $start, string $zone, string $end): void
     {
-        $ends = Duration::fromShape(Shape::of($lasting))->from(self::utc($start), new DateTimeZone($zone));
+        $ends = Duration::fromShape(Shape::of($duration))->from(self::utc($start), new DateTimeZone($zone));
 
         self::assertSame($end, $ends->format('Y-m-d H:i:s'));
         self::assertSame('UTC', $ends->getTimezone()->getName());
@@ -73,14 +73,14 @@ final class DeadlineTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string}> */
     public static function impossible(): iterable
     {
-        yield 'nothing' => [['lasting' => ['minutes' => 0]], 'one minute to 365 days'];
-        yield 'less than nothing' => [['lasting' => ['minutes' => -5]], 'one minute to 365 days'];
-        yield '400 days' => [['lasting' => ['days' => 400]], 'one minute to 365 days'];
-        yield '400 days in minutes' => [['lasting' => ['minutes' => 400 * 1440]], 'one minute to 365 days'];
-        yield 'no days' => [['lasting' => ['days' => 0]], 'one minute to 365 days'];
-        yield 'half a day' => [['lasting' => ['days' => 0.5]], 'whole number'];
-        yield 'a time that is none' => [['lasting' => ['days' => 1, 'time' => '24:00']], 'written like 20:00'];
-        yield 'neither' => [['lasting' => null], 'choose the moment'];
+        yield 'nothing' => [['duration' => ['minutes' => 0]], 'one minute to 365 days'];
+        yield 'less than nothing' => [['duration' => ['minutes' => -5]], 'one minute to 365 days'];
+        yield '400 days' => [['duration' => ['days' => 400]], 'one minute to 365 days'];
+        yield '400 days in minutes' => [['duration' => ['minutes' => 400 * 1440]], 'one minute to 365 days'];
+        yield 'no days' => [['duration' => ['days' => 0]], 'one minute to 365 days'];
+        yield 'half a day' => [['duration' => ['days' => 0.5]], 'whole number'];
+        yield 'a time that is none' => [['duration' => ['days' => 1, 'time' => '24:00']], 'written like 20:00'];
+        yield 'neither' => [['duration' => null], 'choose the moment'];
         yield 'a moment that is none' => [['latest' => ['moment' => '2027-02-30T10:00', 'zone' => 'UTC']], 'written like'];
         yield 'a zone that is none' => [['latest' => ['moment' => '2027-02-03T10:00', 'zone' => 'Middle/Earth']], 'time zone'];
         yield 'a grace of a day' => [['grace' => 1440], 'whole number from 0 to 120'];
@@ -115,7 +115,7 @@ final class DeadlineTest extends TestCase
 
     public function test_one_for_everyone_runs_for_everybody_until_its_moment(): void
     {
-        $deadline = self::deadline(['lasting' => null, 'latest' => ['moment' => '2026-10-25T01:30', 'zone' => 'Europe/London']]);
+        $deadline = self::deadline(['duration' => null, 'latest' => ['moment' => '2026-10-25T01:30', 'zone' => 'Europe/London']]);
         $run = $deadline->forEveryone(self::utc('2026-10-01 10:00'));
 
         self::assertSame('2026-10-25 00:30:00', $run?->endsAt->format('Y-m-d H:i:s'), 'of two half past ones the first');
@@ -141,7 +141,7 @@ final class DeadlineTest extends TestCase
     #[DataProvider('moments')]
     public function test_the_state_at_a_moment(string $now, DeadlineState $state): void
     {
-        $deadline = self::deadline(['grace' => 5, 'warning' => ['minutes' => 30, 'words' => 'x']]);
+        $deadline = self::deadline(['grace' => 5, 'warning' => ['minutes' => 30, 'text' => 'x']]);
         $run = new Run(self::utc('2026-12-01 10:00'), self::utc('2026-12-01 11:00'));
 
         self::assertSame($state, $deadline->state($run, self::utc($now)));
@@ -180,9 +180,9 @@ final class DeadlineTest extends TestCase
                 'latest' => ['moment' => '2026-12-20T18:00', 'zone' => 'Europe/Oslo']]));
         self::assertSame('Starts when they buy “Regular” or when they get the tag “Keen”, lasts 15 minutes.',
             $words(['starts' => [['kind' => 'bought-offer', 'offer' => 'o'], ['kind' => 'tag', 'tag' => 'Keen']],
-                'lasting' => ['minutes' => 15]]));
-        self::assertSame('Starts when you start it for somebody, lasts 1 hour.', $words(['lasting' => ['minutes' => 60]]));
-        self::assertSame('Ends for everyone on 20 December 2026 at 18:00, UTC time.', $words(['lasting' => null,
+                'duration' => ['minutes' => 15]]));
+        self::assertSame('Starts when you start it for somebody, lasts 1 hour.', $words(['duration' => ['minutes' => 60]]));
+        self::assertSame('Ends for everyone on 20 December 2026 at 18:00, UTC time.', $words(['duration' => null,
             'latest' => ['moment' => '2026-12-20T18:00', 'zone' => 'UTC']]));
     }
 

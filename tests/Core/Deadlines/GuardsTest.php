@@ -21,7 +21,7 @@ final class GuardsTest extends TestCase
      */
     private static function deadline(string $id, array $pages, array $offers = []): Deadline
     {
-        return Deadline::fromShape(Shape::of(['id' => $id, 'name' => $id, 'lasting' => ['days' => 3], 'pages' => $pages,
+        return Deadline::fromShape(Shape::of(['id' => $id, 'name' => $id, 'duration' => ['days' => 3], 'pages' => $pages,
             'offers' => $offers]));
     }
 

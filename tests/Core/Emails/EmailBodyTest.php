@@ -133,7 +133,7 @@ final class EmailBodyTest extends TestCase
     public function test_parts_and_conditions_of_an_email(): void
     {
         $only = fn (string $tag): string => '<div data-only="'
-            .htmlspecialchars((string) json_encode(['kind' => 'tag', 'has' => true, 'tag' => $tag])).'"><p>For '.$tag.'</p></div>';
+            .htmlspecialchars((string) json_encode(['kind' => 'tag', 'tag' => $tag])).'"><p>For '.$tag.'</p></div>';
         $body = '<p>All</p>'.$only('Cello').$only('Piano & "Co"')
             .'<div data-only="{broken"><p>Nobody</p></div><div data-part="sig"></div><div data-part="gone"></div><div '
                 .'data-part="sig"></div>';

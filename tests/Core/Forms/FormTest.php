@@ -47,22 +47,23 @@ final class FormTest extends TestCase
         yield 'no email' => [['fields' => [['kind' => 'first_name', 'required' => false]]], 'needs the email field'];
         yield 'nothing' => [['fields' => []], 'needs the email field'];
         yield 'email twice' => [$with(self::EMAIL), 'stands in it twice'];
-        yield 'one name twice' => [$with(['kind' => 'line', 'name' => 'a', 'required' => false],
+        yield 'one name twice' => [$with(['kind' => 'short_text', 'name' => 'a', 'required' => false],
             ['kind' => 'number', 'name' => 'a', 'required' => false]), '“a” stands in it twice'];
         yield 'no button' => [['button' => ' '], 'button needs words'];
-        yield 'a field without a name' => [$with(['kind' => 'line', 'required' => false]), 'small letters, digits and underscores'];
-        yield 'a name with capitals' => [$with(['kind' => 'line', 'name' => 'Level', 'required' => false]),
+        yield 'a field without a name' => [$with(['kind' => 'short_text', 'required' => false]), 'small letters, digits and underscores'];
+        yield 'a name with capitals' => [$with(['kind' => 'short_text', 'name' => 'Level', 'required' => false]),
             'small letters, digits and underscores'];
-        yield 'a name that is taken' => [$with(['kind' => 'line', 'name' => 'token', 'required' => false]), 'known already'];
-        yield 'the name of another field of people' => [$with(['kind' => 'line', 'name' => 'first_name', 'required' => false]),
+        yield 'a name that is taken' => [$with(['kind' => 'short_text', 'name' => 'token', 'required' => false]), 'known already'];
+        yield 'the name of another field of people' => [$with(['kind' => 'short_text', 'name' => 'first_name', 'required' => false]),
             'known already'];
-        yield 'the name of a page' => [$with(['kind' => 'line', 'name' => 'page_1', 'required' => false]), 'known already'];
+        yield 'the name of a page' => [$with(['kind' => 'short_text', 'name' => 'page_1', 'required' => false]), 'known already'];
         yield 'nothing to choose from' => [$with(['kind' => 'choice', 'name' => 'a', 'label' => 'Level', 'required' => false,
             'options' => [' ', '']]), '“Level” has nothing to choose from'];
         yield 'a parameter with a blank' => [$with(['kind' => 'hidden', 'name' => 'a', 'parameter' => 'a b']), 'address parameter'];
         yield 'a kind there is not' => [$with(['kind' => 'password', 'name' => 'a', 'required' => false]), 'none of'];
-        yield 'a step there is not' => [$with(['kind' => 'line', 'name' => 'a', 'required' => false, 'step' => 3]), 'from 1 to 2'];
-        yield 'thirty-one fields' => [$with(...array_map(fn (int $i): array => ['kind' => 'line', 'name' => "f{$i}", 'required' => false],
+        yield 'a step there is not' => [$with(['kind' => 'short_text', 'name' => 'a', 'required' => false, 'step' => 3]), 'from 1 to 2'];
+        yield 'thirty-one fields' => [$with(...array_map(fn (int $i): array => ['kind' => 'short_text', 'name' => "f{$i}",
+            'required' => false],
             range(1, 31))), 'too many'];
         yield 'a webhook without http' => [['hook' => 'ftp://hooks.example'], 'webhook is a web address'];
         yield 'a webhook with script' => [['hook' => 'javascript:alert(1)'], 'webhook is a web address'];
@@ -88,7 +89,7 @@ final class FormTest extends TestCase
                 'options' => ['Bach', 'Folk'], 'keep' => true, 'step' => 2],
             ['kind' => 'hidden', 'label' => 'Campaign', 'required' => false, 'name' => 'campaign', 'parameter' => 'camp',
                 'preset' => 'none'],
-            ['kind' => 'line', 'label' => 'Town', 'required' => false, 'name' => 'town', 'placeholder' => 'Exampleton']],
+            ['kind' => 'short_text', 'label' => 'Town', 'required' => false, 'name' => 'town', 'placeholder' => 'Exampleton']],
             'button' => 'Send', 'consent' => 'Yes.', 'consentRequired' => true, 'tags' => ['A'], 'marketing' => 'And news.',
             'doubleOptIn' => true, 'confirm' => ['title' => 'Nearly'],
             'done' => 'Thanks.', 'notice' => 'daily', 'hook' => 'https://hooks.example/in', 'nextButton' => 'On'];
@@ -115,14 +116,14 @@ final class FormTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, mixed, string|null, string}> field, what was typed, its value, its error */
     public static function answers(): iterable
     {
-        $line = ['kind' => 'line', 'name' => 'a', 'label' => 'Town', 'required' => false];
+        $line = ['kind' => 'short_text', 'name' => 'a', 'label' => 'Town', 'required' => false];
         yield 'a line' => [$line, " Ex\u{2028}ample\tton \u{7} ", 'Ex ample ton', ''];
         yield 'too long a line' => [$line, str_repeat('ö', 101), null, '100 characters'];
         yield 'not there' => [$line, null, '', ''];
         yield 'not there, and a must' => [['required' => true] + $line, '  ', null, 'Please fill in: Town.'];
         yield 'bytes that are no words' => [$line, "\xFF\xFE", '', ''];
         yield 'a list where a line was asked for' => [$line, ['x'], '', ''];
-        $words = ['kind' => 'words', 'name' => 'a', 'label' => 'Story', 'required' => false];
+        $words = ['kind' => 'long_text', 'name' => 'a', 'label' => 'Story', 'required' => false];
         yield 'lines stay lines' => [$words, "a\r\nb\rc\n\n\n\nd\u{0}e  f", "a\nb\nc\n\nd e f", ''];
         $number = ['kind' => 'number', 'name' => 'a', 'label' => 'Years', 'required' => false];
         yield 'a number' => [$number, ' 1 234,50 ', '1234.50', ''];
@@ -177,7 +178,7 @@ final class FormTest extends TestCase
 
     public function test_each_step_asks_for_its_own_fields_and_no_others(): void
     {
-        $form = self::asking(['kind' => 'line', 'name' => 'town', 'label' => 'Town', 'required' => true, 'step' => 2]);
+        $form = self::asking(['kind' => 'short_text', 'name' => 'town', 'label' => 'Town', 'required' => true, 'step' => 2]);
         $first = Answers::read($form, ['email' => 'a@example.com', 'town' => 'x']);
         $second = Answers::read($form, ['email' => 'other@example.com', 'town' => ''], [], 2);
 
@@ -211,9 +212,9 @@ final class FormTest extends TestCase
         }, 'ends-at-once'];
         yield 'a branch that asks what comes later' => [function (array $p): array {
             $first = $p['emails'][0];
-            $p['emails'][] = ['id' => 'later', 'name' => 'Later', 'delay' => ['days' => 3]] + $first;
+            $p['emails'][] = ['id' => 'later', 'name' => 'Later', 'timing' => ['from' => 'joining', 'days' => 3]] + $first;
             $p['emails'][0]['only'] = ['all' => true,
-                'rules' => [['kind' => 'deed', 'deed' => 'opened', 'done' => true, 'with' => 'later']]];
+                'rules' => [['kind' => 'deed', 'deed' => 'opened', 'with' => 'later']]];
 
             return $p;
         }, 'branch-too-early'];

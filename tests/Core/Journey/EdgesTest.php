@@ -61,12 +61,12 @@ final class EdgesTest extends TestCase
     private static function plan(): Plan
     {
         $email = fn (string $id, ?DeadlineMoment $by, ?SessionMoment $session): EmailPlan => new EmailPlan($id, $id, $id, '<p>x</p>',
-            Delay::atOnce(), 'q', by: $by, session: $session);
+            $by ?? $session ?? Delay::atOnce(), 'q');
         $plan = Plans::of(Goal::GiveAway);
 
         return $plan->with([...$plan->parts, self::webinar(),
             new SequencePlan('q', 'Q', new Triggers([new TagAdded('In')]), new Triggers([new TagAdded('Out')]), again: true),
-            Deadline::fromShape(Shape::of(['id' => 'd', 'name' => 'Price', 'lasting' => ['minutes' => 60],
+            Deadline::fromShape(Shape::of(['id' => 'd', 'name' => 'Price', 'duration' => ['minutes' => 60],
                 'starts' => [['kind' => 'tag', 'tag' => 'Go']]])),
             $email('start', DeadlineMoment::of('d', Edge::Start), null), $email('before', DeadlineMoment::of('d', Edge::End, -60), null),
             $email('earlier', DeadlineMoment::of('d', Edge::End, -61), null),
@@ -206,7 +206,7 @@ final class EdgesTest extends TestCase
     public function test_a_warning_waits_for_its_hours_unless_it_would_come_too_late(string $goes, string $ends): void
     {
         $sequence = new SequencePlan('q', 'Q', window: SendWindow::of([1, 2, 3, 4, 5, 6, 7], 9, 17));
-        $email = new EmailPlan('e', 'e', 'e', '<p>x</p>', Delay::atOnce(), 'q', by: DeadlineMoment::of('d', Edge::End, -60));
+        $email = new EmailPlan('e', 'e', 'e', '<p>x</p>', DeadlineMoment::of('d', Edge::End, -60), 'q');
         $utc = new DateTimeZone('UTC');
 
         self::assertSame($goes, (new Timing($sequence, $utc, $utc))->moment($email, self::at('2026-11-01'), 0,
@@ -216,7 +216,7 @@ final class EdgesTest extends TestCase
     public function test_what_tells_of_an_end_waits_for_the_hours_however_late_they_are(): void
     {
         $sequence = new SequencePlan('q', 'Q', window: SendWindow::of([1, 2, 3, 4, 5, 6, 7], 9, 17));
-        $email = new EmailPlan('e', 'e', 'e', '<p>x</p>', Delay::atOnce(), 'q', by: DeadlineMoment::of('d', Edge::End));
+        $email = new EmailPlan('e', 'e', 'e', '<p>x</p>', DeadlineMoment::of('d', Edge::End), 'q');
         $utc = new DateTimeZone('UTC');
 
         self::assertSame('2026-12-02 09:00', (new Timing($sequence, $utc, $utc))->moment($email, self::at('2026-11-01'), 0,

@@ -36,7 +36,8 @@ final class JourneyTest extends TestCase
     private function plan(): Plan
     {
         return Plans::changed(fn (array $p): array => ['emails' => [...$p['emails'],
-            ['id' => 'day1', 'name' => 'Day 1', 'subject' => 'x', 'body' => 'x', 'delay' => ['days' => 1, 'hour' => 9],
+            ['id' => 'day1', 'name' => 'Day 1', 'subject' => 'x', 'body' => 'x', 'timing' => ['from' => 'joining', 'days' => 1,
+                'hour' => 9],
                 'sequence' => $p['sequences'][0]['id']]]] + $p);
     }
 
@@ -183,7 +184,7 @@ final class JourneyTest extends TestCase
     {
         $plan = Plans::changed(function (array $p): array {
             $email = fn (string $id, string $sequence): array => ['id' => $id, 'name' => $id, 'subject' => 'x', 'body' => 'x',
-                'delay' => ['days' => 1], 'sequence' => $sequence];
+                'timing' => ['from' => 'joining', 'days' => 1], 'sequence' => $sequence];
 
             $tag = fn (string $tag): array => ['kind' => 'tag', 'tag' => $tag];
             $filledIn = ['kind' => 'form', 'form' => $p['forms'][0]['id']];

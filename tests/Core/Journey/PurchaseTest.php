@@ -192,7 +192,8 @@ final class PurchaseTest extends TestCase
     public function test_the_first_email_after_buying_is_due_at_once_and_a_later_one_by_the_buyers_clock(): void
     {
         $plan = Plans::changed(function (array $p): array {
-            $p['emails'][] = ['id' => 'day1', 'name' => 'Day 1', 'subject' => 'x', 'body' => 'x', 'delay' => ['days' => 1, 'hour' => 9],
+            $p['emails'][] = ['id' => 'day1', 'name' => 'Day 1', 'subject' => 'x', 'body' => 'x', 'timing' => ['from' => 'joining',
+                'days' => 1, 'hour' => 9],
                 'sequence' => $p['sequences'][0]['id']];
 
             return $p;

@@ -138,7 +138,7 @@ final class ChangesTest extends TestCase
             return $p;
         }, ['Forms, emails and files' => ['Changed email: “Welcome email” (its subject).']]];
         yield 'when an email goes out, to whom, and its words' => [function (array $p): array {
-            $p['emails'][0] = ['delay' => ['days' => 2], 'body' => '<p>x</p>', 'only' => ['all' => true, 'rules' => [
+            $p['emails'][0] = ['timing' => ['from' => 'joining', 'days' => 2], 'body' => '<p>x</p>', 'only' => ['all' => true, 'rules' => [
                 ['kind' => 'tag', 'tag' => 'x']]]] + $p['emails'][0];
 
             return $p;

@@ -19,13 +19,13 @@ use PHPUnit\Framework\TestCase;
 final class PartsTest extends TestCase
 {
     /** A plan with one of everything, in which everything that can speak of something else does. */
-    private static function plan(): Plan
+    public static function plan(): Plan
     {
         $named = Plans::ofLists(json_decode(str_replace(['"gift"', ':"file"'], ['"magnet-1"', ':"file-1"'],
             (string) json_encode(Plans::lists(Plans::giveAway()))), true));
 
         return Plans::changed(function (array $p): array {
-            $only = htmlspecialchars((string) json_encode(['kind' => 'deed', 'deed' => 'opened', 'done' => true,
+            $only = htmlspecialchars((string) json_encode(['kind' => 'deed', 'deed' => 'opened', 'not' => false,
                 'with' => $p['emails'][0]['id']]), ENT_QUOTES);
             $p['sharedSections'] = [['id' => 'shared-1', 'name' => 'Footer',
                 'section' => ['id' => 'shared-1', 'kind' => 'footer', 'blocks' => [
@@ -45,30 +45,30 @@ final class PartsTest extends TestCase
                 'price' => ['kind' => 'payments', 'amount' => 100, 'currency' => 'EUR', 'payments' => 3, 'every' => 'week',
                     'taxOnTop' => true],
                 'places' => 10, 'oncePerPerson' => false, 'from' => '2027-01-01T00:00',
-                'bumps' => [['offer' => 'offer-1', 'words' => 'x']]];
+                'bumps' => [['offer' => 'offer-1', 'text' => 'x']]];
             $p['coupons'][] = ['id' => 'coupon-1', 'name' => 'Early', 'code' => 'EARLY', 'percent' => 10, 'offers' => ['offer-1'],
                 'usesPerPerson' => 1];
-            $p['deadlines'][] = ['id' => 'deadline-1', 'name' => 'Introductory', 'lasting' => ['days' => 3, 'time' => '20:00'],
+            $p['deadlines'][] = ['id' => 'deadline-1', 'name' => 'Introductory', 'duration' => ['days' => 3, 'time' => '20:00'],
                 'starts' => [['kind' => 'click', 'email' => $p['emails'][0]['id']], ['kind' => 'sequence',
                     'sequence' => $p['sequences'][0]['id']]],
                 'latest' => ['moment' => '2027-01-01T18:00', 'zone' => 'Europe/Oslo'], 'grace' => 5, 'again' => 30, 'byAddress' => true,
                 'pages' => [['page' => $p['pages'][0]['id'], 'before' => $p['pages'][1]['id']]], 'offers' => ['offer-1'],
-                'warning' => ['minutes' => 60, 'words' => 'x', 'section' => 'shared-1'], 'leadsOn' => false];
+                'warning' => ['minutes' => 60, 'text' => 'x', 'section' => 'shared-1'], 'leadsOn' => false];
             $step = fn (string $id, array $block): array => ['id' => $id, 'kind' => 'popup', 'blocks' => [['id' => "{$id}-1"] + $block]];
             $p['popups'][] = ['id' => 'popup-1', 'name' => 'Before you go', 'on' => true, 'asks' => true,
                 'document' => ['format' => Document::FORMAT, 'sections' => [
                     $step('ask', ['kind' => 'button', 'text' => 'Yes', 'url' => 'popup:next']),
                     $step('main', ['kind' => 'form', 'form' => $p['forms'][0]['id']]),
                     $step('thanks', ['kind' => 'picture', 'picture' => 'pic', 'url' => 'page:'.$p['pages'][1]['id']])]],
-                'frame' => ['stand' => 'placed', 'phone' => 'placed', 'ms' => 300], 'spot' => ['how' => 'mark', 'text' => 'here'],
+                'frame' => ['placement' => 'placed', 'phone' => 'placed', 'ms' => 300], 'spot' => ['how' => 'mark', 'text' => 'here'],
                 'triggers' => [['kind' => 'leaving'], ['kind' => 'depth', 'amount' => 40], ['kind' => 'section', 'section' => 's1']],
-                'places' => ['pages' => 'some', 'ids' => [$p['pages'][0]['id']], 'device' => 'phone', 'languages' => ['de'],
+                'targeting' => ['pages' => 'some', 'ids' => [$p['pages'][0]['id']], 'device' => 'phone', 'languages' => ['de'],
                     'sites' => [['site' => 'blog', 'patterns' => [['how' => 'begins', 'text' => '/notes/', 'except' => true]]]],
                     'sources' => ['forum'], 'parameter' => 'term', 'value' => 'x'],
                 'limits' => ['repeat' => 'days', 'days' => 3, 'most' => 2, 'from' => '2027-01-01T00:00',
                     'hours' => ['days' => [1, 2], 'from' => 8, 'to' => 12]],
-                'never' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'viewed', 'done' => true,
-                    'with' => $p['pages'][1]['id']]]], 'tag' => 'From the pop-up', 'leadMagnet' => 'magnet-1'];
+                'never' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'viewed', 'with' => $p['pages'][1]['id']]]],
+                'tag' => 'From the pop-up', 'leadMagnet' => 'magnet-1'];
             $p['popups'][] = ['id' => 'popup-2', 'name' => 'Leads on', 'after' => ['kind' => 'page', 'to' => $p['pages'][1]['id']],
                 'document' => ['format' => Document::FORMAT, 'sections' => [
                     $step('opens', ['kind' => 'button', 'text' => 'Open', 'url' => 'popup:popup-1'])]]];
@@ -76,17 +76,18 @@ final class PartsTest extends TestCase
                 'schedule' => ['kind' => 'recurring', 'zone' => 'Europe/Oslo', 'theirs' => true, 'times' => ['18:00'],
                     'recurrence' => ['every' => 'week', 'days' => [2], 'from' => '2027-01-05'], 'quietFrom' => 22, 'places' => 40,
                     'blackouts' => [['from' => '2027-02-01', 'until' => '2027-02-08']], 'closes' => 30],
-                'manner' => 'automated', 'video' => 'film', 'pauses' => true, 'offer' => ['offer' => 'offer-1', 'second' => 600],
-                'bar' => ['minutes' => 20], 'replay' => ['days' => 2, 'until' => '2027-03-01T20:00', 'for' => 'not-attended'],
+                'mode' => 'automated', 'video' => 'film', 'pauses' => true, 'offer' => ['offer' => 'offer-1', 'second' => 600],
+                'threshold' => ['minutes' => 20], 'replay' => ['days' => 2, 'until' => '2027-03-01T20:00', 'for' => 'not-attended'],
                 'showsPlaces' => true];
             $p['emails'][] = ['id' => 'later', 'name' => 'Later', 'subject' => 'x', 'sequence' => $p['sequences'][0]['id'],
-                'delay' => ['days' => 3],
+                'timing' => ['from' => 'joining', 'days' => 3],
                 'body' => '<p>{{page_'.$p['pages'][1]['id'].'}} <a href="{{ page_'.$p['pages'][0]['id']
                     .' }}">x</a></p><img src="picture:inmail" alt="x"><div data-only="'.$only.'"><p>y</p></div>',
                 'only' => ['all' => true,
-                    'rules' => [['kind' => 'deed', 'deed' => 'viewed', 'done' => true, 'with' => $p['pages'][1]['id']]]]];
+                    'rules' => [['kind' => 'deed', 'deed' => 'viewed', 'with' => $p['pages'][1]['id']]]]];
             $p['emails'][] = ['id' => 'the-day-before', 'name' => 'Tomorrow', 'subject' => 'x', 'sequence' => $p['sequences'][0]['id'],
-                'body' => '<p>x</p>', 'by' => ['deadline' => 'deadline-1', 'edge' => 'end', 'days' => -1, 'hour' => 9]];
+                'body' => '<p>x</p>', 'timing' => ['from' => 'deadline', 'deadline' => 'deadline-1', 'edge' => 'end', 'days' => -1,
+                    'hour' => 9]];
 
             return $p;
         }, $named);

@@ -42,12 +42,12 @@ final class Plans
     }
 
     public static function of(Goal $goal, string $title = 'First Season', ?string $price = '290',
-        WebinarMode $manner = WebinarMode::Live): Plan
+        WebinarMode $mode = WebinarMode::Live): Plan
     {
         $leadMagnet = $goal->hasLeadMagnet() ? new LeadMagnet('gift', $title, 'file', 'plan.pdf', 'application/pdf', 48_000) : null;
 
         return self::starter(null)->build($goal, 'Private name', $title, 'first-season', $leadMagnet,
-            $price === null ? null : self::price($price), manner: $manner);
+            $price === null ? null : self::price($price), mode: $mode);
     }
 
     /** @return array<string, Plan> one of each starter, by goal */
@@ -76,7 +76,7 @@ final class Plans
         $p['offers'] = array_values(array_filter($p['offers'], fn (array $o): bool => $o['name'] !== 'Introductory price'));
         $p['sequences'] = array_values(array_filter($p['sequences'], fn (array $q): bool => $q['name'] !== 'The offer'));
         $kept = array_column($p['sequences'], 'id');
-        $p['emails'] = array_values(array_filter($p['emails'], fn (array $e): bool => ! isset($e['by'])
+        $p['emails'] = array_values(array_filter($p['emails'], fn (array $e): bool => ($e['timing']['from'] ?? '') !== 'deadline'
             && in_array($e['sequence'] ?? '', $kept, true)));
         $p['deadlines'] = [];
 

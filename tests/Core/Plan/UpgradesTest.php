@@ -66,6 +66,47 @@ final class UpgradesTest extends TestCase
         self::assertSame(['title' => 'Nearly there', 'body' => '<p>From {{business}}:</p>', 'button' => 'It is me'], $confirm->toArray());
     }
 
+    public function test_before_format_6_some_words_meant_several_things_and_an_email_had_three_fields_for_its_moment(): void
+    {
+        $old = self::kept(5);
+        $plan = Plan::fromArray($old);
+        $first = fn (string $kind): array => array_values(array_filter($old['parts'], fn (array $p): bool => $p['kind'] === $kind))[0];
+        $emails = array_values(array_filter($old['parts'], fn (array $p): bool => $p['kind'] === 'email'));
+        foreach ($plan->emails as $i => $email) {
+            self::assertSame(match (true) {
+                isset($emails[$i]['by']) => ['from' => 'deadline'] + $emails[$i]['by'],
+                isset($emails[$i]['session']) => ['from' => 'session'] + $emails[$i]['session'],
+                default => ['from' => 'joining'] + ($emails[$i]['delay'] ?? []),
+            }, $email->writtenTiming(), $email->name);
+        }
+        self::assertSame(['deadline', 'joining', 'session'],
+            array_values(array_unique(array_map(fn (EmailPlan $e): string => $e->writtenTiming()['from'], self::sorted($plan->emails)))));
+        $rules = array_values(array_filter(array_map(fn (EmailPlan $e): array => $e->only->toArray()['rules'], $plan->emails),
+            fn (array $r): bool => ($r[0]['kind'] ?? '') === 'tag'))[0];
+        self::assertSame([['tag', true], ['subscription', false], ['deed', true]],
+            array_map(fn (array $r): array => [$r['kind'], $r['not']], $rules));
+        [$webinar, $deadline, $popup] = [$plan->webinars[0], $plan->deadlines[0], $plan->popups[0]];
+        self::assertSame([$first('webinar')['manner'], $first('webinar')['bar'], $first('deadline')['lasting'], 'corner-right', 'desktop'],
+            [$webinar->mode->value, $webinar->threshold->toArray(), $deadline->duration?->toArray(), $popup->frame->placement->value,
+                $popup->targeting->device]);
+        self::assertEqualsCanonicalizing(['One press.', 'Nearly over', ['Yes, that too', 'Yes, add the recordings to my order.'],
+            ['first_name', 'email', 'short_text', 'long_text']],
+            [$plan->forms[0]->confirm->text, $deadline->warning->text, array_merge([], ...array_map(fn ($o): array => array_map(
+                fn ($b): string => $b->text, $o->bumps), $plan->offers)), array_map(fn ($f): string => $f->kind->value,
+                    $plan->forms[0]->fields)]);
+    }
+
+    /**
+     * @param  list<EmailPlan>  $emails
+     * @return list<EmailPlan> by what they are told from
+     */
+    private static function sorted(array $emails): array
+    {
+        usort($emails, fn (EmailPlan $a, EmailPlan $b): int => $a->writtenTiming()['from'] <=> $b->writtenTiming()['from']);
+
+        return $emails;
+    }
+
     public function test_before_format_4_forms_and_tags_said_what_starts_and_ends_a_sequence(): void
     {
         $old = self::kept(3);
@@ -86,7 +127,7 @@ final class UpgradesTest extends TestCase
         $only = array_values(array_filter(array_map(fn (EmailPlan $e): array => $e->only->toArray()['rules'], $plan->emails)));
 
         self::assertSame(['deed', 'clicked', $old['emails'][2]['id']], [$only[0][0]['kind'], $only[0][0]['deed'], $only[0][0]['with']]);
-        self::assertStringContainsString('data-only="'.htmlspecialchars('{"kind":"tag","has":false,"tag":"VIP"}').'"',
+        self::assertStringContainsString('data-only="'.htmlspecialchars('{"kind":"tag","not":true,"tag":"VIP"}').'"',
             $plan->emails[1]->body);
         self::assertSame(['Footer'], array_map(fn ($s): string => $s->name, $plan->sharedSections()),
             'what no page shows was never written');

@@ -57,10 +57,10 @@ final class PopupCheckTest extends TestCase
     public static function cases(): iterable
     {
         $limits = fn (array $l): array => ['limits' => $l + ['afterClosed' => 30]];
-        $places = fn (array $p): array => ['places' => $p];
+        $places = fn (array $p): array => ['targeting' => $p];
         $site = fn (array ...$patterns): array => $places(['pages' => 'none', 'sites' => [['site' => 'blog', 'patterns' => $patterns]]]);
         $person = PersonState::unknown(new DateTimeZone('UTC'))->withTags(['Cellist']);
-        $never = ['never' => ['all' => true, 'rules' => [['kind' => 'tag', 'tag' => 'Cellist', 'has' => true]]]];
+        $never = ['never' => ['all' => true, 'rules' => [['kind' => 'tag', 'tag' => 'Cellist']]]];
 
         yield 'a stranger' => [null, [], self::at()];
         yield 'off' => [Refusal::Off, ['on' => false], self::at()];
@@ -165,7 +165,7 @@ final class PopupCheckTest extends TestCase
         yield 'a click on what is off' => [Refusal::Off, ['on' => false, 'triggers' => [['kind' => 'click']]],
             self::at(['trigger' => TriggerKind::Click])];
 
-        $placed = ['frame' => ['stand' => 'placed']] + $site();
+        $placed = ['frame' => ['placement' => 'placed']] + $site();
         $blog = ['page' => null, 'site' => 'blog', 'address' => '/'];
         yield 'placed in a page: seen and closed before, come by email' => [null, $placed, self::at($blog + ['fromEmail' => true,
             'joined' => ['other' => self::moment('2027-03-10 11:00')], 'bought' => true,
@@ -173,7 +173,7 @@ final class PopupCheckTest extends TestCase
                 self::fact('closed', '2027-03-10')]])];
         yield 'placed in a page: has it' => [Refusal::Joined, $placed,
             self::at($blog + ['joined' => ['guide' => self::moment('2027-03-01 11:00')]])];
-        yield 'placed is never over a page of the funnel' => [Refusal::Page, ['frame' => ['stand' => 'placed']], self::at()];
+        yield 'placed is never over a page of the funnel' => [Refusal::Page, ['frame' => ['placement' => 'placed']], self::at()];
     }
 
     /** @param  array<string, mixed>  $with */
@@ -203,7 +203,7 @@ final class PopupCheckTest extends TestCase
 
     public function test_it_says_by_which_pages_of_a_site_it_holds(): void
     {
-        $popup = self::popup(['places' => ['pages' => 'none', 'sites' => [['site' => 'blog', 'patterns' => [
+        $popup = self::popup(['targeting' => ['pages' => 'none', 'sites' => [['site' => 'blog', 'patterns' => [
             ['how' => 'exactly', 'text' => '/about'], ['how' => 'contains', 'text' => 'note']]]]]]);
         $pattern = fn (string $address): string => PopupCheck::of($popup, self::at(['page' => null, 'site' => 'blog',
             'address' => $address]))->pattern;

@@ -12,7 +12,7 @@ use Lantern\Core\Page\PageFacts;
 use Lantern\Core\Popups\AddressPattern;
 use Lantern\Core\Popups\Popup;
 use Lantern\Core\Popups\PopupDesigns;
-use Lantern\Core\Popups\SitePlaces;
+use Lantern\Core\Popups\SiteTargeting;
 use Lantern\Core\Popups\Visits;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
@@ -71,7 +71,7 @@ final class PopupTest extends TestCase
 
     public function test_exceptions_weigh_more_than_what_fits_and_alone_mean_all_the_others(): void
     {
-        $places = fn (array ...$patterns): SitePlaces => SitePlaces::fromShape(Shape::of(['site' => 's', 'patterns' => $patterns]));
+        $places = fn (array ...$patterns): SiteTargeting => SiteTargeting::fromShape(Shape::of(['site' => 's', 'patterns' => $patterns]));
         $notes = ['how' => 'begins', 'text' => '/notes/'];
         $drafts = ['how' => 'contains', 'text' => 'draft', 'except' => true];
 
@@ -100,9 +100,10 @@ final class PopupTest extends TestCase
         yield 'an end before its beginning' => [['limits' => ['from' => '2027-01-02T00:00', 'until' => '2027-01-01T00:00']],
             'limits.until'];
         yield 'no weekday' => [['limits' => ['hours' => ['days' => []]]], 'window.days'];
-        yield 'a pattern of nothing' => [['places' => ['sites' => [['site' => 's', 'patterns' => [['how' => 'contains', 'text' => ' ']]]]]],
-            'places.sites.0.patterns.0.text'];
-        yield 'a language that is none' => [['places' => ['languages' => ['<b>']]], 'places.languages'];
+        yield 'a pattern of nothing' => [['targeting' => ['sites' => [['site' => 's', 'patterns' => [['how' => 'contains',
+            'text' => ' ']]]]]],
+            'targeting.sites.0.patterns.0.text'];
+        yield 'a language that is none' => [['targeting' => ['languages' => ['<b>']]], 'targeting.languages'];
         yield 'a script as an address' => [['after' => ['kind' => 'address', 'to' => 'javascript:alert(1)'], 'document' => $one],
             'after.to'];
         yield 'a mark with markup' => [['spot' => ['how' => 'mark', 'text' => '"><i>']], 'spot.text'];
@@ -150,7 +151,7 @@ final class PopupTest extends TestCase
                     self::assertSame($words, $said($moved)[$id]);
                 }
                 self::assertSame($other->id, PopupDesigns::nearest($moved)->id, "from {$design->id} to {$other->id}");
-                self::assertSame(PopupDesigns::stand($other), $moved->frame->stand);
+                self::assertSame(PopupDesigns::stand($other), $moved->frame->placement);
             }
         }
     }
@@ -160,7 +161,7 @@ final class PopupTest extends TestCase
         foreach (Plans::all() as $goal => $plan) {
             $popup = $plan->popups[0] ?? self::fail("{$goal} has none");
             self::assertSame([1, false, true, $plan->entry()?->id], [count($plan->popups), $popup->on, $popup->asks,
-                $popup->places->ids[0]]);
+                $popup->targeting->ids[0]]);
             $findings = PopupCheck::of($plan->withPart($popup->switchedOn()), new PageFacts);
             self::assertSame([], array_map(fn (Finding $f): string => $f->message, $findings), $goal);
             self::assertSame([], PopupCheck::of($plan, new PageFacts));
@@ -188,10 +189,10 @@ final class PopupTest extends TestCase
 
         self::assertSame([], $codes([]));
         self::assertSame(['popup-never'], $codes(['triggers' => []]));
-        self::assertSame(['popup-nowhere'], $codes(['places' => ['pages' => 'none']]));
-        self::assertSame(['popup-nowhere'], $codes(['places' => ['pages' => 'some', 'ids' => ['gone']]]));
-        self::assertSame([], $codes(['places' => ['pages' => 'none', 'sites' => [['site' => 'blog', 'patterns' => []]]]]));
-        self::assertSame(['popup-page-gone'], $codes(['places' => ['pages' => 'except', 'ids' => ['gone']]]));
+        self::assertSame(['popup-nowhere'], $codes(['targeting' => ['pages' => 'none']]));
+        self::assertSame(['popup-nowhere'], $codes(['targeting' => ['pages' => 'some', 'ids' => ['gone']]]));
+        self::assertSame([], $codes(['targeting' => ['pages' => 'none', 'sites' => [['site' => 'blog', 'patterns' => []]]]]));
+        self::assertSame(['popup-page-gone'], $codes(['targeting' => ['pages' => 'except', 'ids' => ['gone']]]));
         self::assertSame(['popup-section-gone'], $codes(['triggers' => [['kind' => 'section', 'section' => 'gone']]]));
         self::assertSame(['popup-insistent'], $codes(['limits' => ['repeat' => 'always', 'apart' => 0]]));
         self::assertSame(['popup-no-yes!'], $codes([], $opens));

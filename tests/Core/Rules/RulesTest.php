@@ -30,19 +30,19 @@ final class RulesTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string}> a rule, and its words */
     public static function examples(): iterable
     {
-        $tag = fn (bool $has): array => ['kind' => 'tag', 'has' => $has, 'tag' => 'VIP'];
-        $deed = fn (string $deed, bool $done, array $more = []): array => ['kind' => 'deed', 'deed' => $deed, 'done' => $done] + $more;
+        $tag = fn (bool $not): array => ['kind' => 'tag', 'not' => $not, 'tag' => 'VIP'];
+        $deed = fn (string $deed, bool $not, array $more = []): array => ['kind' => 'deed', 'deed' => $deed, 'not' => $not] + $more;
         $field = fn (string $compare, string $value = ''): array => ['kind' => 'field', 'field' => 'level', 'compare' => $compare]
             + ($value === '' ? [] : ['value' => $value]);
         $date = fn (string $date, string $compare, string|int $than): array => ['kind' => 'date', 'date' => $date, 'compare' => $compare]
             + (is_int($than) ? ['days' => $than] : ['day' => $than]);
         foreach ([
-            ['has the tag “VIP”', $tag(true)],
-            ['does not have the tag “VIP”', $tag(false)],
-            ['opened anything', $deed('opened', true)],
-            ['did not click in “Day 3” in the last 7 days', $deed('clicked', false, ['with' => 'e1', 'days' => 7])],
-            ['saw “Opt-in page” in the last day', $deed('viewed', true, ['with' => 'p1', 'days' => 1])],
-            ['was sent “something that is gone”', $deed('was-sent', true, ['with' => 'gone'])],
+            ['has the tag “VIP”', $tag(false)],
+            ['does not have the tag “VIP”', $tag(true)],
+            ['opened anything', $deed('opened', false)],
+            ['did not click in “Day 3” in the last 7 days', $deed('clicked', true, ['with' => 'e1', 'days' => 7])],
+            ['saw “Opt-in page” in the last day', $deed('viewed', false, ['with' => 'p1', 'days' => 1])],
+            ['was sent “something that is gone”', $deed('was-sent', false, ['with' => 'gone'])],
             ['“Level” is “Beginner”', $field('equal', 'Beginner')],
             ['“Level” does not contain “{}”', $field('without', '{}')],
             ['“Level” is not known', $field('empty')],
@@ -51,8 +51,8 @@ final class RulesTest extends TestCase
             ['was last active more than a day ago', $date('active', 'longer', 1)],
             ['“Plays since” is before 2026-03-29', $date('since', 'before', '2026-03-29')],
             ['“Plays since” is within the last day', $date('since', 'within', 1)],
-            ['gets emails', ['kind' => 'standing', 'so' => true, 'standing' => 'subscribed']],
-            ['not: address does not work', ['kind' => 'standing', 'so' => false, 'standing' => 'bounced']],
+            ['gets emails', ['kind' => 'subscription', 'not' => false, 'subscription' => 'subscribed']],
+            ['not: address does not work', ['kind' => 'subscription', 'not' => true, 'subscription' => 'bounced']],
             ['has running “Three days”', ['kind' => 'deadline', 'state' => 'running', 'deadline' => 'd1']],
             ['left early from “First Melody”', ['kind' => 'webinar', 'state' => 'left-early', 'not' => false, 'webinar' => 'w1']],
             ['did not attend “First Melody”', ['kind' => 'webinar', 'state' => 'attended', 'not' => true, 'webinar' => 'w1']],
@@ -110,9 +110,9 @@ final class RulesTest extends TestCase
     public function test_rules_follow_what_they_speak_of(): void
     {
         $group = Group::fromArray(['all' => true,
-            'rules' => [['kind' => 'deed', 'deed' => 'opened', 'done' => true, 'with' => 'e1'], ['all' => false, 'rules' => [
-                ['kind' => 'deed', 'deed' => 'viewed', 'done' => false, 'with' => 'p1'],
-                ['kind' => 'tag', 'has' => true, 'tag' => 'e1']]]]]);
+            'rules' => [['kind' => 'deed', 'deed' => 'opened', 'with' => 'e1'], ['all' => false, 'rules' => [
+                ['kind' => 'deed', 'deed' => 'viewed', 'not' => true, 'with' => 'p1'],
+                ['kind' => 'tag', 'tag' => 'e1']]]]]);
         $other = $group->withIds(['e1' => 'E', 'p1' => 'P']);
 
         self::assertSame(['e1', 'p1'], $group->references());
@@ -126,13 +126,13 @@ final class RulesTest extends TestCase
             ['all' => true, 'of' => [['what' => 'did', 'is' => 'has', 'did' => 'opened', 'of' => 'e1', 'within' => 3],
                 ['what' => 'date', 'is' => 'before', 'of' => 'since', 'value' => '2026-01-01'],
                 ['what' => 'standing', 'is' => 'other', 'value' => 'bounced'], ['what' => 'field', 'is' => 'filled', 'of' => 'level']]]]];
-        $new = ['all' => false, 'rules' => [['kind' => 'tag', 'has' => false, 'tag' => 'of'],
-            ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'opened', 'done' => true, 'with' => 'e1', 'days' => 3],
+        $new = ['all' => false, 'rules' => [['kind' => 'tag', 'not' => true, 'tag' => 'of'],
+            ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'opened', 'not' => false, 'with' => 'e1', 'days' => 3],
                 ['kind' => 'date', 'date' => 'since', 'compare' => 'before', 'day' => '2026-01-01'],
-                ['kind' => 'standing', 'so' => false, 'standing' => 'bounced'],
+                ['kind' => 'subscription', 'not' => true, 'subscription' => 'bounced'],
                 ['kind' => 'field', 'field' => 'level', 'compare' => 'filled']]]]];
 
-        self::assertSame($new, EarlierRules::upgrade($old));
+        self::assertEquals($new, EarlierRules::upgrade($old));
         self::assertSame($new, EarlierRules::upgrade($new));
         self::assertEquals($new, Group::fromArray($new)->toArray());
         $body = fn (array $rule): string => '<p>All</p><div data-only="'.htmlspecialchars((string) json_encode($rule), ENT_QUOTES)

@@ -32,7 +32,7 @@ final class SaleTest extends TestCase
     /** @param  list<string>  $offers */
     private static function deadline(string $id = 'd', array $offers = ['offer'], int $grace = 10): Deadline
     {
-        return Deadline::fromShape(Shape::of(['id' => $id, 'name' => $id, 'lasting' => ['days' => 3], 'offers' => $offers,
+        return Deadline::fromShape(Shape::of(['id' => $id, 'name' => $id, 'duration' => ['days' => 3], 'offers' => $offers,
             'grace' => $grace]));
     }
 

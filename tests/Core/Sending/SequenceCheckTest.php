@@ -53,19 +53,19 @@ final class SequenceCheckTest extends TestCase
     private static function plan(): Plan
     {
         $email = fn (string $id, ?DeadlineMoment $by = null, ?SessionMoment $session = null, ?Delay $delay = null,
-            ?Group $only = null): EmailPlan => new EmailPlan($id, $id, $id, '<p>x</p>', $delay ?? Delay::atOnce(), 'q',
-                $only ?? Group::everybody(), $by, $session);
+            ?Group $only = null): EmailPlan => new EmailPlan($id, $id, $id, '<p>x</p>', $by ?? $session ?? $delay ?? Delay::atOnce(), 'q',
+                $only ?? Group::everybody());
         $session = fn (SessionAnchor $anchor, int $minutes = 0): SessionMoment => SessionMoment::of($anchor, $minutes, webinar: 'w');
         $plan = Plans::of(Goal::GiveAway);
 
         return $plan->with([...$plan->parts, self::webinar(), new Product('p', 'First Season'), Offers::offer(19_000, ['product' => 'p'],
             'intro'),
-            Deadline::fromShape(Shape::of(['id' => 'd', 'name' => 'Price', 'lasting' => ['days' => 3], 'offers' => ['intro']])),
-            Deadline::fromShape(Shape::of(['id' => 'free', 'name' => 'Nothing sold', 'lasting' => ['days' => 3]])),
+            Deadline::fromShape(Shape::of(['id' => 'd', 'name' => 'Price', 'duration' => ['days' => 3], 'offers' => ['intro']])),
+            Deadline::fromShape(Shape::of(['id' => 'free', 'name' => 'Nothing sold', 'duration' => ['days' => 3]])),
             new SequencePlan('q', 'Q', window: SendWindow::of([1, 2, 3, 4, 5, 6, 7], 9, 17)),
             $email('once'), $email('day-2', delay: Delay::days(2, 10)),
             $email('cellists', delay: Delay::days(2, 10), only: Group::fromArray(['all' => true, 'rules' => [['kind' => 'tag',
-                'tag' => 'Cellist', 'has' => true]]])),
+                'tag' => 'Cellist']]])),
             $email('a-day-left', DeadlineMoment::of('d', Edge::End, days: -1)), $email('over', DeadlineMoment::of('d', Edge::End)),
             $email('free-over', DeadlineMoment::of('free', Edge::End)),
             $email('an-hour-to-go', session: $session(SessionAnchor::BeforeStart, 60)),
@@ -145,7 +145,7 @@ final class SequenceCheckTest extends TestCase
     public function test_a_reminder_lapses_at_its_moment(): void
     {
         $session = self::session('2026-12-01 13:00');
-        $lapses = self::plan()->email('an-hour-to-go')?->session?->lapses($session->session) ?? self::at();
+        $lapses = self::plan()->email('an-hour-to-go')?->bySession()?->lapses($session->session) ?? self::at();
         $words = fn (DateTimeImmutable $now): string => SendCheckTest::words(SequenceCheck::of(self::plan(), 'an-hour-to-go',
             new SequenceFacts(self::person(['registrations' => ['w' => $session]])), $now));
 

@@ -67,7 +67,7 @@ final class DelayTest extends TestCase
     #[DataProvider('labels')]
     public function test_it_says_itself_in_words_and_stands_on_the_scale(Delay $delay, string $label, int $offset): void
     {
-        self::assertSame([$label, $offset], [$delay->label(), $delay->offset()]);
+        self::assertSame([$label, $offset], [$delay->words(), $delay->offset()]);
         self::assertEquals($delay, Delay::fromShape(Shape::of($delay->toArray())));
     }
 

@@ -233,8 +233,8 @@ final class TimingTest extends TestCase
     #[DataProvider('hoursThatClocksMove')]
     public function test_an_hour_belongs_to_the_window_as_it_is_told(int $from, int $to, Delay $delay, string $started, string $due): void
     {
-        self::assertSame($due, self::text(self::timing(SendWindow::of([1, 2, 3, 4, 5, 6, 7], $from, $to))
-            ->due(self::email('e', $delay), self::utc($started))));
+        self::assertSame($due, self::text(self::timing(SendWindow::of([1, 2, 3, 4, 5, 6, 7], $from, $to))->due($delay,
+            self::utc($started))));
     }
 
     #[DataProvider('dues')]
@@ -246,8 +246,7 @@ final class TimingTest extends TestCase
         bool $byReader,
         int $paused,
     ): void {
-        $due = self::timing(SendWindow::of(self::WORKDAYS, 9, 18), $reader, $byReader)
-            ->due(self::email('e', $delay), self::utc($started), $paused);
+        $due = self::timing(SendWindow::of(self::WORKDAYS, 9, 18), $reader, $byReader)->due($delay, self::utc($started), $paused);
 
         self::assertSame($expected, self::text($due));
     }

@@ -241,7 +241,7 @@ final class StarterTest extends TestCase
 
     public function test_a_webinar_from_a_recording_is_never_called_live_and_lacks_its_recording_alone(): void
     {
-        $plan = Plans::of(Goal::Webinar, manner: WebinarMode::Automated);
+        $plan = Plans::of(Goal::Webinar, mode: WebinarMode::Automated);
         $words = html_entity_decode(strip_tags((string) json_encode(array_map(fn ($p): array => $p->toArray(), [...$plan->pages,
             ...$plan->emails, ...$plan->forms]), JSON_UNESCAPED_UNICODE)));
 

@@ -40,7 +40,7 @@ final class PageChoiceTest extends TestCase
 
     private static function guards(string $after = 'page:late'): Guards
     {
-        $deadline = Deadline::fromShape(Shape::of(['id' => 'd', 'name' => 'Price', 'lasting' => ['days' => 3],
+        $deadline = Deadline::fromShape(Shape::of(['id' => 'd', 'name' => 'Price', 'duration' => ['days' => 3],
             'pages' => [['page' => 'asked']]]));
 
         return new Guards([$deadline], match (true) {

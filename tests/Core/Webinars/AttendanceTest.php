@@ -100,11 +100,11 @@ final class AttendanceTest extends TestCase
      * @param  list<array{int, int}>  $replay
      */
     #[DataProvider('people')]
-    public function test_what_became_of_somebody(string $expected, AttendanceThreshold $bar, array $live, array $replay = [],
+    public function test_what_became_of_somebody(string $expected, AttendanceThreshold $threshold, array $live, array $replay = [],
         ?int $offerAt = 2700,
         bool $over = true): void
     {
         self::assertSame($expected, implode(' ', array_map(fn (AttendanceOutcome $o): string => $o->value,
-            $bar->outcomes(Watched::of($live), Watched::of($replay), 3600, $offerAt, $over))));
+            $threshold->outcomes(Watched::of($live), Watched::of($replay), 3600, $offerAt, $over))));
     }
 }

@@ -41,7 +41,7 @@ final class AttendeeTest extends TestCase
         $webinar = new Webinar('w', 'Webinar', 'First melody', new Schedule(ScheduleKind::Dates, 'UTC'),
             $with['mode'] ?? WebinarMode::Automated,
             offer: ($with['offer'] ?? true) ? new OfferMoment('o', $with['offerSecond'] ?? 2700) : null,
-            bar: new AttendanceThreshold(percent: 60), replay: ($with['replays'] ?? true) ? $with['theReplay'] ?? new Replay(60, 3,
+            threshold: new AttendanceThreshold(percent: 60), replay: ($with['replays'] ?? true) ? $with['theReplay'] ?? new Replay(60, 3,
                 '23:00') : null);
         $onDemand = $with['onDemand'] ?? false;
         $session = new Session($onDemand ? 'd' : 's1', self::at(), self::at('19:00'), new DateTimeZone('UTC'));

@@ -71,7 +71,7 @@ final class SessionJourneyTest extends TestCase
     private static function plan(): Plan
     {
         $mail = fn (string $id, SessionAnchor $anchor, int $minutes = 0): EmailPlan => new EmailPlan($id, $id, $id, '<p>x</p>',
-            Delay::atOnce(), 'q', session: SessionMoment::of($anchor, $minutes, webinar: 'w'));
+            SessionMoment::of($anchor, $minutes, webinar: 'w'), 'q');
 
         return Plan::fromArray(['parts' => [...Plans::of(Goal::GiveAway)->toArray()['parts'], ...array_map(
             fn ($p): array => ['kind' => $p::kind()] + $p->toArray(), [self::webinar(),
@@ -181,8 +181,7 @@ final class SessionJourneyTest extends TestCase
         $nights = new SequencePlan('q', 'Reminders', window: new SendWindow([1, 2, 3, 4, 5], 9, 12));
         $timing = new Timing($nights, new DateTimeZone('UTC'), new DateTimeZone('UTC'));
         $due = fn (SessionAnchor $anchor, int $minutes): string => (string) $timing->moment(new EmailPlan('e', 'e', 'e', '',
-            Delay::atOnce(),
-            'q', session: SessionMoment::of($anchor, $minutes, webinar: 'w')), self::at(self::NOW), 0, [], ['w' => self::registered()])
+            SessionMoment::of($anchor, $minutes, webinar: 'w'), 'q'), self::at(self::NOW), 0, [], ['w' => self::registered()])
             ?->format('Y-m-d H:i');
 
         self::assertSame(['2027-03-09 16:00', '2027-03-10 09:00'], [$due(SessionAnchor::BeforeStart, 60), $due(SessionAnchor::AfterEnd,

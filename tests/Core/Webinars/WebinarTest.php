@@ -29,8 +29,8 @@ final class WebinarTest extends TestCase
     private const ALL = ['id' => 'w1', 'name' => 'First melody', 'title' => 'From Open Strings to Your First Melody',
         'schedule' => ['kind' => 'dates', 'zone' => 'Europe/Berlin', 'dates' => ['2027-03-09T18:00'], 'minutes' => 60, 'offered' => 3,
             'ahead' => 30],
-        'manner' => 'automated', 'video' => 'v1', 'pauses' => true, 'offer' => ['offer' => 'o1', 'second' => 2400],
-        'bar' => ['percent' => 50], 'replay' => ['delay' => 30, 'days' => 3, 'time' => '23:00', 'for' => 'not-attended'],
+        'mode' => 'automated', 'video' => 'v1', 'pauses' => true, 'offer' => ['offer' => 'o1', 'second' => 2400],
+        'threshold' => ['percent' => 50], 'replay' => ['delay' => 30, 'days' => 3, 'time' => '23:00', 'for' => 'not-attended'],
         'showsPlaces' => true];
 
     public function test_a_webinar_is_written_as_it_was_read_and_knows_what_it_speaks_of(): void
@@ -43,7 +43,7 @@ final class WebinarTest extends TestCase
             array_merge(['id' => '', 'video' => '', 'offer' => ''] + self::ALL, $copy->toArray()));
         self::assertSame([[], ['Changed webinar: “First melody”.']], [$webinar->changesSince($webinar),
             Webinar::fromShape(Shape::of(['pauses' => false] + self::ALL))->changesSince($webinar)]);
-        $plain = ['manner' => 'live', 'video' => '', 'pauses' => false, 'showsPlaces' => false, 'offer' => null, 'replay' => null];
+        $plain = ['mode' => 'live', 'video' => '', 'pauses' => false, 'showsPlaces' => false, 'offer' => null, 'replay' => null];
         self::assertNull(Webinar::fromShape(Shape::of($plain + self::ALL))->replay);
         $demand = ['schedule' => ['kind' => 'on-demand', 'zone' => 'UTC'], 'pauses' => false] + self::ALL;
         self::assertTrue(Webinar::fromShape(Shape::of($demand))->mayPause());
@@ -53,14 +53,14 @@ final class WebinarTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string}> what is wrong, and where it is said */
     public static function wrong(): iterable
     {
-        $live = ['manner' => 'live'];
+        $live = ['mode' => 'live'];
         yield 'no name' => [['name' => ' '], 'name'];
         yield 'a name that is a list' => [['name' => ['a']], 'name'];
         yield 'no schedule' => [['schedule' => null], 'schedule'];
         yield 'a zone that is none' => [['schedule' => ['kind' => 'dates', 'zone' => 'Mars/Base']], 'schedule.zone'];
-        yield 'live whenever somebody comes' => [$live + ['schedule' => ['kind' => 'on-demand', 'zone' => 'UTC']], 'manner'];
-        yield 'live soon after registering' => [$live + ['schedule' => ['kind' => 'soon', 'zone' => 'UTC']], 'manner'];
-        yield 'live in every zone' => [$live + ['schedule' => ['kind' => 'dates', 'zone' => 'UTC', 'theirs' => true]], 'manner'];
+        yield 'live whenever somebody comes' => [$live + ['schedule' => ['kind' => 'on-demand', 'zone' => 'UTC']], 'mode'];
+        yield 'live soon after registering' => [$live + ['schedule' => ['kind' => 'soon', 'zone' => 'UTC']], 'mode'];
+        yield 'live in every zone' => [$live + ['schedule' => ['kind' => 'dates', 'zone' => 'UTC', 'theirs' => true]], 'mode'];
         yield 'a stream that runs script' => [['stream' => 'javascript:alert(1)'], 'stream'];
         yield 'a stream with a quote' => [['stream' => 'https://a.example/"onload="'], 'stream'];
         yield 'an offer without one' => [['offer' => ['second' => 3]], 'offer.offer'];
@@ -68,7 +68,7 @@ final class WebinarTest extends TestCase
         yield 'a replay until no time' => [['replay' => ['days' => 1, 'time' => '24:00']], 'replay.time'];
         yield 'a replay until no day' => [['replay' => ['until' => '2027-02-30T10:00']], 'replay.until'];
         yield 'a replay for nobody known' => [['replay' => ['for' => 'all']], 'replay.for'];
-        yield 'a share above all' => [['bar' => ['percent' => 101]], 'bar.percent'];
+        yield 'a share above all' => [['threshold' => ['percent' => 101]], 'threshold.percent'];
     }
 
     /** @param  array<string, mixed>  $change */

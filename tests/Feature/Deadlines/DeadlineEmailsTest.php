@@ -18,7 +18,6 @@ use Lantern\Core\Deadlines\DeadlineMoment;
 use Lantern\Core\Deadlines\Edge;
 use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Plan\PageRole;
-use Lantern\Core\Sequences\Delay;
 use Lantern\Core\Sequences\EmailPlan;
 
 /** Emails that are told from a deadline: planned when it begins, moved with it, and never a lie. */
@@ -29,7 +28,7 @@ final class DeadlineEmailsTest extends DeadlineTestCase
         parent::setUp();
         $email = fn (string $name, DeadlineMoment $by, string $body = '<p>x</p>') => $this->add(new EmailPlan(Ids::next(), $name,
             $name, $body,
-            Delay::atOnce(), $this->sequence, by: $by));
+            $by, $this->sequence));
         $email('A day before', DeadlineMoment::of($this->deadline, Edge::End, days: -1));
         $email('Three hours before', DeadlineMoment::of($this->deadline, Edge::End, minutes: -180),
             "<p>It ends on {{deadline_{$this->deadline}|some day}}: {{deadline_left_{$this->deadline}|nothing}} left.</p>"
@@ -208,7 +207,7 @@ final class DeadlineEmailsTest extends DeadlineTestCase
         [$robin, $wren] = [$this->reader(), $this->reader('wren@example.com', 'America/New_York')];
         $this->click($robin);
         $this->anotherBrowser()->click($wren);
-        \App\Models\DraftPart::query()->findOrFail($this->deadline)->change(['lasting' => ['days' => 5, 'time' => '12:00']])->save();
+        \App\Models\DraftPart::query()->findOrFail($this->deadline)->change(['duration' => ['days' => 5, 'time' => '12:00']])->save();
         $api = "/studio/api/funnels/{$this->funnel->id}";
         $this->actingAs($this->seller)->getJson("{$api}/running-deadlines")->assertOk()
             ->assertJsonPath('deadlines.0', fn (array $d): bool => $d['running'] === 2 && $d['later'] === 2 && $d['earlier'] === 0);

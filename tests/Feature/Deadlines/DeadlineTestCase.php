@@ -60,7 +60,7 @@ abstract class DeadlineTestCase extends SalesTestCase
     /** @return array<string, mixed> */
     protected function definition(): array
     {
-        return ['id' => Ids::next(), 'name' => 'Introductory price', 'lasting' => ['days' => 3, 'time' => '20:00'],
+        return ['id' => Ids::next(), 'name' => 'Introductory price', 'duration' => ['days' => 3, 'time' => '20:00'],
             'starts' => [['kind' => 'click', 'email' => $this->email]], 'offers' => [$this->offerId('Regular price')],
             'pages' => [['page' => $this->page(PageRole::Sales), 'before' => $this->page(PageRole::Closed)],
                 ['page' => $this->page(PageRole::Checkout), 'before' => $this->page(PageRole::Closed)]]];

@@ -24,9 +24,9 @@ use PHPUnit\Framework\Attributes\TestWith;
 /** A deadline that runs becomes everybody's at once, or each person's own: pages, checkout, people, segments and emails say the same. */
 final class KindChangeTest extends DeadlineTestCase
 {
-    private const EVERYONE = ['lasting' => null, 'latest' => ['moment' => '2027-06-20T12:00', 'zone' => 'UTC']];
+    private const EVERYONE = ['duration' => null, 'latest' => ['moment' => '2027-06-20T12:00', 'zone' => 'UTC']];
 
-    private const PERSONAL = ['lasting' => ['days' => 3, 'time' => '12:00'], 'latest' => null];
+    private const PERSONAL = ['duration' => ['days' => 3, 'time' => '12:00'], 'latest' => null];
 
     protected function setUp(): void
     {
@@ -123,7 +123,7 @@ final class KindChangeTest extends DeadlineTestCase
     #[TestWith([true])]
     public function test_from_personal_to_everyone(bool $moves): void
     {
-        $this->becomes(['lasting' => ['days' => 9, 'time' => '12:00'], 'latest' => null], false);
+        $this->becomes(['duration' => ['days' => 9, 'time' => '12:00'], 'latest' => null], false);
         $robin = $this->reader('robin@example.com', 'UTC');
         $wren = $this->reader('wren@example.com', 'UTC');
         $this->startFor($robin);

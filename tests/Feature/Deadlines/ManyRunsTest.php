@@ -60,7 +60,7 @@ final class ManyRunsTest extends DeadlineTestCase
 
     public function test_what_is_kept_of_strangers_goes_when_it_can_serve_no_more(): void
     {
-        $this->changeDeadline(['starts' => [['kind' => 'page', 'page' => $this->page(PageRole::Sales)]], 'lasting' => ['minutes' => 15],
+        $this->changeDeadline(['starts' => [['kind' => 'page', 'page' => $this->page(PageRole::Sales)]], 'duration' => ['minutes' => 15],
             'pages' => [['page' => $this->page(PageRole::Sales)]], 'byAddress' => true]);
         $this->withServerVariables(['REMOTE_ADDR' => '203.0.113.7'])->get($this->url(PageRole::Sales))->assertOk();
         $kept = fn (): array => array_map(fn (string $t): array => DB::table($t)->orderBy('holder')->pluck('holder')

@@ -230,7 +230,7 @@ final class PersonalDeadlineTest extends DeadlineTestCase
 
     public function test_a_stranger_starts_it_by_seeing_the_page_once(): void
     {
-        $this->changeDeadline(['starts' => [['kind' => 'page', 'page' => $this->page(PageRole::Sales)]], 'lasting' => ['minutes' => 15],
+        $this->changeDeadline(['starts' => [['kind' => 'page', 'page' => $this->page(PageRole::Sales)]], 'duration' => ['minutes' => 15],
             'pages' => [['page' => $this->page(PageRole::Sales)]]]);
         $visitor = $this->get($this->url(PageRole::Sales))->assertOk()->getCookie('lantern_visitor', false)?->getValue();
         $this->withUnencryptedCookie('lantern_visitor', (string) $visitor)->get($this->url(PageRole::Sales))->assertOk();
@@ -248,7 +248,7 @@ final class PersonalDeadlineTest extends DeadlineTestCase
 
     public function test_where_the_owner_wants_it_strangers_are_known_by_where_they_come_from(): void
     {
-        $this->changeDeadline(['starts' => [['kind' => 'page', 'page' => $this->page(PageRole::Sales)]], 'lasting' => ['minutes' => 15],
+        $this->changeDeadline(['starts' => [['kind' => 'page', 'page' => $this->page(PageRole::Sales)]], 'duration' => ['minutes' => 15],
             'pages' => [['page' => $this->page(PageRole::Sales)]], 'byAddress' => true]);
         $this->withServerVariables(['REMOTE_ADDR' => '203.0.113.7'])->get($this->url(PageRole::Sales))->assertOk();
         $this->travel(20)->minutes();
@@ -279,7 +279,7 @@ final class PersonalDeadlineTest extends DeadlineTestCase
     {
         $robin = $this->reader();
         $this->click($robin);
-        $this->changeDeadline(['lasting' => ['minutes' => 5]]);
+        $this->changeDeadline(['duration' => ['minutes' => 5]]);
         $this->travelTo('2026-11-30 18:59:00');
         $this->get($this->url(PageRole::Sales))->assertOk();
         self::assertSame('2026-11-30 19:00:00', $this->end($robin));

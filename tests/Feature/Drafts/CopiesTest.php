@@ -41,13 +41,13 @@ final class CopiesTest extends TestCase
     {
         $page = Page::query()->where('funnel_id', $this->funnel->id)->orderBy('position')->firstOrFail()->id;
         $email = Email::query()->where('funnel_id', $this->funnel->id)->firstOrFail();
-        $only = htmlspecialchars((string) json_encode(['kind' => 'deed', 'deed' => 'viewed', 'done' => true, 'with' => $page]));
+        $only = htmlspecialchars((string) json_encode(['kind' => 'deed', 'deed' => 'viewed', 'with' => $page]));
         $part = $this->postJson('/studio/api/email-parts', ['name' => 'Signature',
             'body' => '<p>Imke</p><img src="picture:'.$this->picture().'" alt="her cello">'])->assertSuccessful()->json('id');
         $this->putJson("/studio/api/parts/{$email->id}", ['revision' => $email->revision,
             'body' => '<p>Hello</p><img src="picture:'.$this->picture().'" alt="x"><div data-only="'.$only.'"><p>You were <a href="{{page_'
                 .$page.'}}">here</a></p></div><div data-part="'.$part.'"></div>',
-            'only' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'viewed', 'done' => false, 'with' => $page]]]])->assertOk();
+            'only' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'viewed', 'not' => true, 'with' => $page]]]])->assertOk();
         $form = Form::query()->where('funnel_id', $this->funnel->id)->firstOrFail();
         $this->putJson("/studio/api/parts/{$form->id}", ['revision' => $form->revision, 'doubleOptIn' => true,
             'confirm' => ['body' => '<p>Please confirm</p><img src="picture:'.$this->picture().'" alt="y"><p><a href="{{page_'.$page

@@ -151,7 +151,7 @@ final class ExportTest extends TestCase
         $document = $popup->definition['document'];
         array_pop($document['sections']);
         $popup->change(['document' => $document, 'after' => ['kind' => 'address', 'to' => 'https://evil.example/after'],
-            'places' => ['sites' => [['site' => 'evil', 'patterns' => []]]]])->save();
+            'targeting' => ['sites' => [['site' => 'evil', 'patterns' => []]]]])->save();
         $entries = $this->entries($funnel);
         $id = (string) $this->import($this->archive($entries))->assertCreated()->json('id');
 
@@ -244,10 +244,11 @@ final class ExportTest extends TestCase
             ->json('id');
         $funnel = $this->rich();
         $popup = DraftPart::there($funnel->id, 'popup')->firstOrFail();
-        $popup->change(['places' => ['sites' => [['site' => $site, 'patterns' => [['how' => 'begins', 'text' => '/notes/']]],
-            ['site' => '01hsomebodyelses0000000000', 'patterns' => []]]] + $popup->definition['places']])->save();
+        $popup->change(['targeting' => ['sites' => [['site' => $site, 'patterns' => [['how' => 'begins', 'text' => '/notes/']]],
+            ['site' => '01hsomebodyelses0000000000', 'patterns' => []]]] + $popup->definition['targeting']])->save();
         $entries = $this->entries($funnel);
-        $sites = fn (string $id): array => array_column(DraftPart::there($id, 'popup')->firstOrFail()->definition['places']['sites'] ?? [],
+        $sites = fn (string $id): array => array_column(DraftPart::there($id, 'popup')->firstOrFail()
+            ->definition['targeting']['sites'] ?? [],
             'site');
 
         self::assertSame([$site], $sites((string) $this->import($this->archive($entries))->assertCreated()->json('id')));

@@ -35,7 +35,7 @@ final class FormsTest extends TestCase
             'keep' => true],
         ['kind' => 'number', 'name' => 'years', 'label' => 'Years', 'required' => false, 'keep' => true],
         ['kind' => 'date', 'name' => 'since', 'label' => 'Since', 'required' => false],
-        ['kind' => 'words', 'name' => 'story', 'label' => 'Story', 'required' => false],
+        ['kind' => 'long_text', 'name' => 'story', 'label' => 'Story', 'required' => false],
         ['kind' => 'consent', 'name' => 'phone_ok', 'label' => 'You may ring me', 'required' => false],
         ['kind' => 'hidden', 'name' => 'campaign', 'label' => 'Campaign', 'required' => false, 'parameter' => 'camp', 'preset' => 'none',
             'keep' => true],

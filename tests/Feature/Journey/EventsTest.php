@@ -52,7 +52,8 @@ final class EventsTest extends TestCase
             ->save();
         Email::query()->create(['id' => Ids::next(), 'funnel_id' => $funnel->id,
             'sequence_id' => Sequence::query()->where('funnel_id', $funnel->id)->value('id'), 'name' => 'Heard of it', 'subject' => 'x',
-            'body' => '<p>Words enough, and the file: <a href="{{download_link}}">here</a></p>', 'delay' => ['days' => 2]]);
+            'body' => '<p>Words enough, and the file: <a href="{{download_link}}">here</a></p>', 'timing' => ['from' => 'joining',
+                'days' => 2]]);
         if ($live) {
             app(Publishing::class)->publish($funnel, null);
         }

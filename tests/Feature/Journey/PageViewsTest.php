@@ -80,7 +80,7 @@ final class PageViewsTest extends DeadlineTestCase
 
     public function test_what_begins_with_the_view_begins_before_the_page_is_drawn_and_is_recorded_once(): void
     {
-        $this->changeDeadline(['starts' => [['kind' => 'page', 'page' => $this->page(PageRole::Sales)]], 'lasting' => ['minutes' => 15],
+        $this->changeDeadline(['starts' => [['kind' => 'page', 'page' => $this->page(PageRole::Sales)]], 'duration' => ['minutes' => 15],
             'pages' => [['page' => $this->page(PageRole::Sales)]]]);
         $this->startsWith(1);
         $robin = $this->known();
@@ -98,7 +98,7 @@ final class PageViewsTest extends DeadlineTestCase
     public function test_a_deadline_may_begin_with_the_third_look(): void
     {
         $this->changeDeadline(['starts' => [['kind' => 'page', 'page' => $this->page(PageRole::Sales), 'times' => 3]],
-            'lasting' => ['minutes' => 15], 'pages' => [['page' => $this->page(PageRole::Sales)]]]);
+            'duration' => ['minutes' => 15], 'pages' => [['page' => $this->page(PageRole::Sales)]]]);
         $this->withUnencryptedCookie('lantern_visitor', self::BROWSER_ID);
         foreach ([0, 0, 1] as $begun) {
             $seen = $this->get($this->url(PageRole::Sales))->assertOk()->getContent();

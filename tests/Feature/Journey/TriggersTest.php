@@ -139,7 +139,7 @@ final class TriggersTest extends DeadlineTestCase
     #[DataProvider('people')]
     public function test_time_that_runs_out_for_everyone_runs_out_for_those_who_joined(bool $joined): void
     {
-        $everyone = $this->add(Deadline::fromShape(Shape::of(['id' => Ids::next(), 'name' => 'Doors close', 'lasting' => null,
+        $everyone = $this->add(Deadline::fromShape(Shape::of(['id' => Ids::next(), 'name' => 'Doors close', 'duration' => null,
             'latest' => ['moment' => '2026-12-01T20:00', 'zone' => 'UTC'], 'offers' => [$this->offerId('Regular price')]])))->id;
         $this->waitsFor(['kind' => 'deadline-over', 'deadline' => $everyone]);
         $robin = $this->reader();

@@ -39,7 +39,7 @@ final class EmailPartsTest extends TestCase
 
     private function only(string $tag): string
     {
-        return htmlspecialchars((string) json_encode(['kind' => 'tag', 'has' => true, 'tag' => $tag]));
+        return htmlspecialchars((string) json_encode(['kind' => 'tag', 'tag' => $tag]));
     }
 
     /** @return iterable<string, array{string, string}> typed, kept */
@@ -53,9 +53,9 @@ final class EmailPartsTest extends TestCase
         yield 'a part' => ['<div data-part="abc-1" onclick="x()">preview</div>', '<div data-part="abc-1">preview</div>'];
         yield 'a part with a bad id' => ['<div data-part="../../etc">x</div>', 'x'];
         yield 'a condition that is none' => ['<div data-only="{}"><p>x</p></div>', '<p>x</p>'];
-        yield 'a part within a condition' => ['<div data-only=\'{"kind":"tag","has":true,"tag":"A"}\'><p>x</p><div '
+        yield 'a part within a condition' => ['<div data-only=\'{"kind":"tag","not":false,"tag":"A"}\'><p>x</p><div '
             .'data-part="p"></div></div>',
-            '<div data-only="{&quot;kind&quot;:&quot;tag&quot;,&quot;has&quot;:true,&quot;tag&quot;:&quot;A&quot;}"><p>x</p></div>'];
+            '<div data-only="{&quot;kind&quot;:&quot;tag&quot;,&quot;not&quot;:false,&quot;tag&quot;:&quot;A&quot;}"><p>x</p></div>'];
         yield 'divs that mean nothing' => ['<div><div><p>x</p></div></div></div>', '<p>x</p>'];
         yield 'a div that never ends' => ['<div data-part="a"><div data-part="b">', '<div data-part="a"></div>'];
         yield 'lines and quotes' => ['<hr class="x"><blockquote><p>q</p></blockquote>', '<hr><blockquote><p>q</p></blockquote>'];
@@ -145,11 +145,11 @@ final class EmailPartsTest extends TestCase
         $email = Email::query()->where('funnel_id', $this->funnel->id)->sole();
         $second = $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'sequence'])->assertCreated()
             ->assertJsonPath('name', 'Sequence 2')->json('id');
-        $rules = ['all' => false, 'rules' => [['kind' => 'tag', 'has' => true, 'tag' => 'VIP']]];
+        $rules = ['all' => false, 'rules' => [['kind' => 'tag', 'not' => false, 'tag' => 'VIP']]];
         $this->putJson("/studio/api/parts/{$email->id}", ['revision' => 1, 'sequence' => $second, 'only' => $rules])->assertOk()
             ->assertJsonPath('sequence', $second)->assertJsonPath('only', $rules);
         $this->putJson("/studio/api/parts/{$email->id}",
-            ['revision' => 2, 'only' => ['rules' => [['kind' => 'tag', 'has' => true, 'tag' => '']]]])->assertUnprocessable()
+            ['revision' => 2, 'only' => ['rules' => [['kind' => 'tag', 'tag' => '']]]])->assertUnprocessable()
             ->assertJsonPath('message', 'Choose a tag.');
         $this->putJson("/studio/api/parts/{$email->id}", ['revision' => 2, 'sequence' => str_repeat('0', 26)])->assertUnprocessable();
         $this->putJson("/studio/api/parts/{$email->id}", ['revision' => 2, 'only' => ['all' => true, 'rules' => []]])->assertOk();
@@ -157,7 +157,7 @@ final class EmailPartsTest extends TestCase
         $this->deleteJson("/studio/api/parts/{$second}")->assertUnprocessable();
         $made = $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'email'] + ['sequence' => $second])
             ->assertCreated()->json();
-        self::assertSame([$second, 'day 1 at 09:00'], [$made['sequence'], $made['delayLabel']]);
+        self::assertSame([$second, 'day 1 at 09:00'], [$made['sequence'], $made['timingWords']]);
         // A funnel without any gets one, and its forms start it.
         DB::table('draft_parts')->where('kind', 'email')->delete();
         DB::table('draft_parts')->where('kind', 'sequence')->delete();

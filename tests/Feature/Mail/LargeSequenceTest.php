@@ -44,7 +44,7 @@ final class LargeSequenceTest extends TestCase
         DB::table('enrolments')->insert(array_map(fn (array $p): array => ['person_id' => $p['id'], 'sequence_id' => $this->sequence,
             'funnel_id' => $this->funnel->id, 'started_at' => '2026-06-01 10:00:00.000'], $people));
         Email::query()->create(['funnel_id' => $this->funnel->id, 'sequence_id' => $this->sequence, 'name' => 'Later', 'subject' => 'x',
-            'body' => '<p>Words.</p>', 'delay' => ['days' => 3, 'hour' => 9]]);
+            'body' => '<p>Words.</p>', 'timing' => ['from' => 'joining', 'days' => 3, 'hour' => 9]]);
         $this->publish();
         $this->runQueue();
         self::assertSame([self::PEOPLE, self::PEOPLE], [$this->later()->count(), DB::table('enrolments')->count()]);
@@ -72,9 +72,9 @@ final class LargeSequenceTest extends TestCase
     {
         $before = ['06-04 00:00' => 233, '06-04 07:00' => 233, '06-04 14:00' => 234];
         self::assertSame($before, $this->due());
-        Email::query()->where('name', 'Later')->sole()->forceFill(['delay' => ['days' => 5, 'hour' => 18]])->save();
+        Email::query()->where('name', 'Later')->sole()->forceFill(['timing' => ['from' => 'joining', 'days' => 5, 'hour' => 18]])->save();
         Email::query()->create(['funnel_id' => $this->funnel->id, 'sequence_id' => $this->sequence, 'name' => 'Last', 'subject' => 'x',
-            'body' => '<p>Words.</p>', 'delay' => ['days' => 6, 'hour' => 9]]);
+            'body' => '<p>Words.</p>', 'timing' => ['from' => 'joining', 'days' => 6, 'hour' => 9]]);
         $affected = $this->getJson("/studio/api/funnels/{$this->funnel->id}/affected")->assertOk()->json('affected');
         self::assertSame([self::PEOPLE, ['“Last” will also be sent to 700 people.', '“Later” comes at another time for 700 people.']],
             [$affected[0]['people'], $affected[0]['sentences']]);
@@ -86,7 +86,7 @@ final class LargeSequenceTest extends TestCase
 
     public function test_a_worker_that_dies_between_two_pieces_of_a_change_leaves_the_rest_to_the_next(): void
     {
-        Email::query()->where('name', 'Later')->sole()->forceFill(['delay' => ['days' => 5, 'hour' => 9]])->save();
+        Email::query()->where('name', 'Later')->sole()->forceFill(['timing' => ['from' => 'joining', 'days' => 5, 'hour' => 9]])->save();
         $this->publish();
         DB::table('jobs')->delete();
         $version = $this->funnel->refresh()->liveVersion;

@@ -67,9 +67,10 @@ final class MessagesTest extends TestCase
     {
         $funnel = $this->draft();
         $later = Email::query()->create(['funnel_id' => $funnel->id, 'name' => 'Day 1', 'subject' => 'First wording', 'body' => '<p>x</p>',
-            'delay' => ['days' => 1, 'hour' => 9]]);
+            'timing' => ['from' => 'joining', 'days' => 1, 'hour' => 9]]);
         $taken = Email::query()
-            ->create(['funnel_id' => $funnel->id, 'name' => 'Day 2', 'subject' => 'x', 'body' => '<p>x</p>', 'delay' => ['days' => 2]]);
+            ->create(['funnel_id' => $funnel->id, 'name' => 'Day 2', 'subject' => 'x', 'body' => '<p>x</p>',
+                'timing' => ['from' => 'joining', 'days' => 2]]);
         app(Publishing::class)->publish($funnel, null);
         $this->join($funnel->refresh(), ['email' => 'robin@example.com', 'zone' => 'Europe/Berlin']);
         $this->runQueue();
@@ -106,7 +107,7 @@ final class MessagesTest extends TestCase
     {
         $funnel = $this->draft();
         Email::query()->create(['funnel_id' => $funnel->id, 'name' => 'Day 1', 'subject' => 'x', 'body' => '<p>x</p>',
-            'delay' => ['days' => 1]]);
+            'timing' => ['from' => 'joining', 'days' => 1]]);
         app(Publishing::class)->publish($funnel, null);
         $this->join($funnel->refresh(), ['email' => 'robin@example.com']);
         $this->runQueue();

@@ -39,7 +39,7 @@ final class SequencesTest extends TestCase
         $day = 0;
         foreach ($emails as $name => $columns) {
             Email::query()->create($columns + ['funnel_id' => $funnel->id, 'name' => $name, 'subject' => $name,
-                'body' => '<p>Words enough to read.</p>', 'delay' => ['days' => ++$day, 'hour' => 9]]);
+                'body' => '<p>Words enough to read.</p>', 'timing' => ['from' => 'joining', 'days' => ++$day, 'hour' => 9]]);
         }
         app(Publishing::class)->publish($funnel, null);
 
@@ -65,7 +65,8 @@ final class SequencesTest extends TestCase
 
     public function test_emails_go_out_in_the_window_and_nobody_gets_one_twice(): void
     {
-        $funnel = $this->sequence(['One' => [], 'Two' => [], 'Three' => [], 'Four' => [], 'Five' => ['delay' => ['minutes' => 30]]],
+        $funnel = $this->sequence(['One' => [], 'Two' => [], 'Three' => [], 'Four' => [], 'Five' => ['timing' => ['from' => 'joining',
+            'minutes' => 30]]],
             ['window' => ['days' => [1, 2, 3, 4], 'from' => 8, 'to' => 12]]);
         $this->join($funnel, ['email' => 'robin@example.com', 'zone' => 'America/New_York']);
         $this->join($funnel, ['email' => 'robin@example.com', 'zone' => 'America/New_York']);
@@ -79,14 +80,14 @@ final class SequencesTest extends TestCase
 
     public function test_a_branch_goes_by_what_the_reader_did(): void
     {
-        $funnel = $this->sequence(['One' => [], 'Warm' => ['delay' => ['days' => 2, 'hour' => 9]],
-            'Cold' => ['delay' => ['days' => 2, 'hour' => 9]]]);
+        $funnel = $this->sequence(['One' => [], 'Warm' => ['timing' => ['from' => 'joining', 'days' => 2, 'hour' => 9]],
+            'Cold' => ['timing' => ['from' => 'joining', 'days' => 2, 'hour' => 9]]]);
         $one = Email::query()->where('name', 'One')->sole()->id;
         Email::query()->where('name', 'Warm')->sole()
-            ->forceFill(['only' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'clicked', 'done' => true, 'with' => $one]]]])
+            ->forceFill(['only' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'clicked', 'with' => $one]]]])
             ->save();
         Email::query()->where('name', 'Cold')->sole()
-            ->forceFill(['only' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'clicked', 'done' => false, 'with' => $one]]]])
+            ->forceFill(['only' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'clicked', 'not' => true, 'with' => $one]]]])
             ->save();
         app(Publishing::class)->publish($funnel, null);
         $this->join($funnel, ['email' => 'warm@example.com']);
@@ -108,7 +109,7 @@ final class SequencesTest extends TestCase
         $second = Sequence::query()->create(['funnel_id' => $funnel->id, 'name' => 'For students',
             'definition' => ['starts' => [['kind' => 'tag', 'tag' => 'student']]]]);
         Email::query()->create(['funnel_id' => $funnel->id, 'sequence_id' => $second->id, 'name' => 'Hello student', 'subject' => 'x',
-            'body' => '<p>Words.</p>', 'delay' => []]);
+            'body' => '<p>Words.</p>', 'timing' => null]);
         app(Publishing::class)->publish($funnel, null);
         $this->join($funnel, ['email' => 'robin@example.com']);
         $this->pass('2026-06-02 12:00');
@@ -172,11 +173,11 @@ final class SequencesTest extends TestCase
         $this->join($funnel, ['email' => 'late@example.com']);
         $emails = Email::query()->pluck('id', 'name');
         Email::query()->where('name', 'Two')->update(['removed' => '{}']);
-        Email::query()->where('name', 'Three')->sole()->forceFill(['delay' => ['days' => 6, 'hour' => 9]])->save();
+        Email::query()->where('name', 'Three')->sole()->forceFill(['timing' => ['from' => 'joining', 'days' => 6, 'hour' => 9]])->save();
         Email::query()->create(['funnel_id' => $funnel->id, 'name' => 'New', 'subject' => 'x', 'body' => '<p>Words.</p>',
-            'delay' => ['days' => 4, 'hour' => 9]]);
+            'timing' => ['from' => 'joining', 'days' => 4, 'hour' => 9]]);
         Email::query()->create(['funnel_id' => $funnel->id, 'name' => 'Early', 'subject' => 'x', 'body' => '<p>Words.</p>',
-            'delay' => ['minutes' => 60]]);
+            'timing' => ['from' => 'joining', 'minutes' => 60]]);
 
         $affected = $this->actingAs($this->owner)->getJson("/studio/api/funnels/{$funnel->id}/affected")->assertOk()->json('affected');
         self::assertSame([['Follow-up', 4]], array_map(fn (array $a): array => [$a['name'], $a['people']], $affected));

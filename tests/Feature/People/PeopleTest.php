@@ -100,7 +100,7 @@ final class PeopleTest extends TestCase
     {
         $second = Sequence::query()->create(['funnel_id' => $this->funnel->id, 'name' => 'Second']);
         Email::query()->create(['funnel_id' => $this->funnel->id, 'sequence_id' => $second->id, 'name' => 'Later', 'subject' => 'x',
-            'body' => '<p>Words.</p>', 'delay' => ['days' => 3]]);
+            'body' => '<p>Words.</p>', 'timing' => ['from' => 'joining', 'days' => 3]]);
         $this->joined('a@example.com', 'b@example.com');
         $this->act('start', ['of' => $second->id, 'everybody' => true])->assertUnprocessable()
             ->assertJsonPath('message', fn (string $m): bool => str_contains($m, 'publish its funnel first'));
@@ -121,7 +121,7 @@ final class PeopleTest extends TestCase
     public function test_unsubscribing_many_can_be_taken_back_with_what_was_waiting(): void
     {
         Email::query()->create(['funnel_id' => $this->funnel->id, 'name' => 'Later', 'subject' => 'x', 'body' => '<p>Words.</p>',
-            'delay' => ['days' => 3]]);
+            'timing' => ['from' => 'joining', 'days' => 3]]);
         $this->actingAs($this->owner)->postJson("/studio/api/funnels/{$this->funnel->id}/publish")->assertOk();
         $this->joined('a@example.com', 'b@example.com');
         Person::query()->where('email_key', 'b@example.com')->update(['unsubscribed_at' => now()]);
@@ -161,13 +161,13 @@ final class PeopleTest extends TestCase
         Person::query()->whereKey($goes)->update(['phone' => '+44 1', 'marketing' => false, 'joined_at' => now()->subYear()]);
         OwnFields::set($goes, 'level', ['Beginner']);
         OwnFields::set($stays, 'age', ['41']);
-        $this->postJson("/studio/api/people/{$goes}/notes", ['words' => 'Met in Exampleton'])->assertCreated();
+        $this->postJson("/studio/api/people/{$goes}/notes", ['text' => 'Met in Exampleton'])->assertCreated();
         $this->postJson("/studio/api/people/{$goes}/tags", ['name' => 'VIP']);
         $this->postJson("/studio/api/people/{$stays}/merge", ['with' => $stays])->assertUnprocessable();
         $this->postJson("/studio/api/people/{$stays}/merge", ['with' => $goes])->assertOk();
 
         $person = $this->getJson("/studio/api/people/{$stays}")->assertOk()->assertJsonPath('phone', '+44 1')
-            ->assertJsonPath('standing', 'no-marketing')->assertJsonPath('notes.0.words', 'Met in Exampleton')->json();
+            ->assertJsonPath('subscription', 'no-marketing')->assertJsonPath('notes.0.text', 'Met in Exampleton')->json();
         self::assertSame(2, count($person['consent']));
         self::assertEqualsCanonicalizing(['The Twelve-Minute Practice Plan', 'VIP'], $person['tags']);
         self::assertSame(2, count(array_filter($person['history'], fn (array $h): bool => $h['kind'] === 'message-sent')));
@@ -189,7 +189,7 @@ final class PeopleTest extends TestCase
         [$before, $sent] = [$counts(), $numbers()];
         $id = $this->id('robin@example.com');
         Person::query()->whereKey($id)->update(['unsubscribed_at' => now()]);
-        $this->postJson("/studio/api/people/{$id}/notes", ['words' => 'Robin plays well']);
+        $this->postJson("/studio/api/people/{$id}/notes", ['text' => 'Robin plays well']);
         $this->postJson("/studio/api/people/{$id}/erase")->assertOk();
 
         app(Counts::class)->rebuild($this->owner->business);
@@ -210,7 +210,7 @@ final class PeopleTest extends TestCase
     {
         $this->joined('robin@example.com');
         $id = $this->id('robin@example.com');
-        $this->postJson("/studio/api/people/{$id}/notes", ['words' => 'Plays well']);
+        $this->postJson("/studio/api/people/{$id}/notes", ['text' => 'Plays well']);
         $path = (string) $this->get("/studio/api/people/{$id}/archive")->assertOk()->baseResponse->getFile()->getPathname();
         $zip = new ZipArchive;
         self::assertTrue($zip->open($path));
@@ -236,7 +236,7 @@ final class PeopleTest extends TestCase
             $this->postJson('/studio/api/people/fields',
                 ['name' => $name, 'label' => ucfirst($name), 'kind' => $kind, 'options' => $options])->assertCreated();
         }
-        $this->postJson('/studio/api/people/fields', ['name' => 'email', 'label' => 'x', 'kind' => 'line'])->assertUnprocessable();
+        $this->postJson('/studio/api/people/fields', ['name' => 'email', 'label' => 'x', 'kind' => 'short_text'])->assertUnprocessable();
         $this->putJson("/studio/api/people/{$id}", ['firstName' => " Robin\n X ", 'phone' => 'ring me'])->assertUnprocessable();
         $this->putJson("/studio/api/people/{$id}", ['fields' => ['age' => ['old']]])->assertUnprocessable()
             ->assertJsonPath('message', '“old” is no number, or may be two. Write it like 1234.5.');
@@ -257,7 +257,7 @@ final class PeopleTest extends TestCase
         $this->getJson("/studio/api/people?segment={$id}")->assertJsonPath('total', 1);
         $this->postJson('/studio/api/people/count', ['rules' => $rules])->assertJson(['count' => 1,
             'words' => '“First name” is “A”']);
-        $this->postJson('/studio/api/people/count', ['rules' => ['rules' => [['kind' => 'tag', 'has' => true, 'tag' => '']]]])
+        $this->postJson('/studio/api/people/count', ['rules' => ['rules' => [['kind' => 'tag', 'tag' => '']]]])
             ->assertUnprocessable()->assertJsonPath('message', 'Choose a tag.');
         $this->postJson('/studio/api/segments', ['name' => ' ', 'rules' => $rules])->assertUnprocessable();
         $this->deleteJson("/studio/api/segments/{$id}")->assertOk();

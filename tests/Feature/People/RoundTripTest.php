@@ -31,7 +31,7 @@ final class RoundTripTest extends TestCase
             app(Tagging::class)->add($robin, $tag, $at);
         }
         OwnFields::add($owner->business_id, 'level', 'Level', FieldKind::Choices, []);
-        OwnFields::add($owner->business_id, 'story', 'Story', FieldKind::Words, []);
+        OwnFields::add($owner->business_id, 'story', 'Story', FieldKind::LongText, []);
         OwnFields::set($robin->id, 'level', ['a;b', 'Berlin, Germany']);
         OwnFields::set($robin->id, 'story', ["First line,\nsecond \"line\"; third"]);
         app(Unsubscribe::class)->of($make('left'), null);
@@ -75,7 +75,7 @@ final class RoundTripTest extends TestCase
         $file = (string) $this->actingAs($owner)->get("/studio/api/people/export/{$format}")->assertOk()->streamedContent();
         $other = $this->owner('other@example.com');
         OwnFields::add($other->business_id, 'level', 'Level', FieldKind::Choices, []);
-        OwnFields::add($other->business_id, 'story', 'Story', FieldKind::Words, []);
+        OwnFields::add($other->business_id, 'story', 'Story', FieldKind::LongText, []);
         $this->actingAs($other);
         $this->bring("people.{$format}", $file)->assertSuccessful();
         $this->runQueue();

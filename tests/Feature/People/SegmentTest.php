@@ -345,7 +345,7 @@ final class SegmentTest extends TestCase
         }
         yield 'five deep' => [$deep, 'deep at most'];
         yield 'no kind' => [['rules' => [['kind' => 'moon']]], 'not known here'];
-        yield 'no tag' => [['rules' => [['kind' => 'tag', 'has' => true, 'tag' => '']]], 'Choose a tag'];
+        yield 'no tag' => [['rules' => [['kind' => 'tag', 'tag' => '']]], 'Choose a tag'];
         yield 'no field' => [['rules' => [['kind' => 'field', 'field' => 'a b; drop table people', 'compare' => 'equal', 'value' => 'x']]],
             'Choose a field'];
         yield 'no number' => [['rules' => [['kind' => 'field', 'field' => 'age', 'compare' => 'more', 'value' => 'old']]], 'need a number'];
@@ -355,10 +355,10 @@ final class SegmentTest extends TestCase
         yield 'no such day' => [['rules' => [['kind' => 'date', 'date' => 'joined', 'compare' => 'before', 'day' => '2026-02-30']]],
             'Choose a day'];
         yield 'no days' => [['rules' => [['kind' => 'date', 'date' => 'joined', 'compare' => 'within']]], 'how many days'];
-        yield 'no standing' => [['rules' => [['kind' => 'standing', 'so' => true, 'standing' => 'rich']]], 'how they stand'];
-        yield 'nothing done' => [['rules' => [['kind' => 'deed', 'deed' => 'flew', 'done' => true]]], 'none of'];
+        yield 'no standing' => [['rules' => [['kind' => 'subscription', 'subscription' => 'rich']]], 'how they stand'];
+        yield 'nothing done' => [['rules' => [['kind' => 'deed', 'deed' => 'flew']]], 'none of'];
         yield 'words for a list' => [['rules' => 'everybody'], 'A list was expected'];
-        yield 'too many' => [['rules' => array_fill(0, 41, ['kind' => 'tag', 'has' => true, 'tag' => 'x'])], 'too many'];
+        yield 'too many' => [['rules' => array_fill(0, 41, ['kind' => 'tag', 'tag' => 'x'])], 'too many'];
     }
 
     /** @param  array<string, mixed>  $rules */
@@ -373,11 +373,11 @@ final class SegmentTest extends TestCase
     public function test_rules_in_words(): void
     {
         $group = Group::fromArray(['all' => true,
-            'rules' => [['kind' => 'tag', 'has' => true, 'tag' => 'Cellist'], ['all' => false, 'rules' => [
-                ['kind' => 'deed', 'deed' => 'opened', 'done' => false, 'with' => self::EMAIL, 'days' => 30],
+            'rules' => [['kind' => 'tag', 'tag' => 'Cellist'], ['all' => false, 'rules' => [
+                ['kind' => 'deed', 'deed' => 'opened', 'not' => true, 'with' => self::EMAIL, 'days' => 30],
                 ['kind' => 'date', 'date' => 'active', 'compare' => 'longer', 'days' => 1],
                 ['kind' => 'field', 'field' => 'level', 'compare' => 'begins', 'value' => 'B']]],
-                ['kind' => 'standing', 'so' => false, 'standing' => 'bounced'], ['kind' => 'deed', 'deed' => 'bought', 'done' => true]]]);
+                ['kind' => 'subscription', 'not' => true, 'subscription' => 'bounced'], ['kind' => 'deed', 'deed' => 'bought']]]);
 
         self::assertSame('has the tag “Cellist” and (did not open “Welcome” in the last 30 days or was last active more than a '
             .'day ago or “Level” begins with “B”) and not: address does not work and bought anything',

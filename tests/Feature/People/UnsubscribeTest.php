@@ -32,7 +32,7 @@ final class UnsubscribeTest extends TestCase
         $this->funnel = $this->live($this->owner);
         foreach ([3, 7] as $days) {
             Email::query()->create(['funnel_id' => $this->funnel->id, 'name' => "Day {$days}", 'subject' => 'x', 'body' => '<p>Words.</p>',
-                'delay' => ['days' => $days]]);
+                'timing' => ['from' => 'joining', 'days' => $days]]);
         }
         $this->actingAs($this->owner)->postJson("/studio/api/funnels/{$this->funnel->id}/publish")->assertOk();
     }

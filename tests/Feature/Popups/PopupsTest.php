@@ -115,7 +115,7 @@ final class PopupsTest extends PopupTestCase
 
     public function test_a_report_that_holds_rules_is_decided_by_ours(): void
     {
-        $this->change(['places' => ['device' => 'phone']]);
+        $this->change(['targeting' => ['device' => 'phone']]);
         $this->ask(['rules' => '{"all":true}', 'phone' => '0', 'limits' => ['repeat' => 'always']])->assertJsonCount(0, 'popups');
         $this->ask(['phone' => '1'])->assertJsonCount(1, 'popups');
         $this->ask(['phone' => ['1']])->assertJsonCount(0, 'popups');
@@ -229,7 +229,7 @@ final class PopupsTest extends PopupTestCase
             'funnel_id' => $this->funnel->id, 'at' => now()->subYear()->format('Y-m-d H:i:s.u')]);
         $this->ask()->assertJsonCount(0, 'popups');
         $this->anotherBrowser();
-        $this->change(['never' => ['all' => true, 'rules' => [['kind' => 'tag', 'tag' => 'Cellist', 'has' => true]]]]);
+        $this->change(['never' => ['all' => true, 'rules' => [['kind' => 'tag', 'tag' => 'Cellist']]]]);
         $person = $this->joinBrowser();
         $this->ask()->assertJsonCount(1, 'popups');
         $tag = DB::table('tags')->insertGetId(['business_id' => $this->user->business_id, 'name' => 'Cellist', 'name_key' => 'cellist']);
@@ -268,7 +268,7 @@ final class PopupsTest extends PopupTestCase
 
     public function test_a_form_of_two_steps_asks_for_the_rest_after_the_address_and_in_the_same_place(): void
     {
-        $this->changeForm(['fields' => [['kind' => 'email'], ['kind' => 'line', 'name' => 'level', 'label' => 'Level', 'step' => 2,
+        $this->changeForm(['fields' => [['kind' => 'email'], ['kind' => 'short_text', 'name' => 'level', 'label' => 'Level', 'step' => 2,
             'required' => true]]]);
         $ticket = $this->see();
         $first = $this->joinIn($ticket)->assertOk()->assertJsonPath('step', 2);
@@ -381,8 +381,8 @@ final class PopupsTest extends PopupTestCase
         [$one, $other] = DraftPart::there($this->draft($this->user, 'Elsewhere')->id, 'page')->pluck('id')->all();
         $put = fn (array $values) => $this->actingAs($this->user)->putJson("/studio/api/parts/{$this->popup}", $values
             + ['revision' => DraftPart::query()->findOrFail($this->popup)->revision]);
-        $put(['never' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'viewed', 'done' => true, 'with' => $one]]]])
+        $put(['never' => ['all' => true, 'rules' => [['kind' => 'deed', 'deed' => 'viewed', 'with' => $one]]]])
             ->assertOk();
-        $put(['places' => ['pages' => 'some', 'ids' => [$other]]])->assertStatus(422)->assertJsonValidationErrorFor('popup');
+        $put(['targeting' => ['pages' => 'some', 'ids' => [$other]]])->assertStatus(422)->assertJsonValidationErrorFor('popup');
     }
 }

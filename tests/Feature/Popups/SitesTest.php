@@ -28,7 +28,7 @@ final class SitesTest extends PopupTestCase
     /** @param  list<array<string, mixed>>  $patterns */
     private function place(array $patterns): void
     {
-        $this->popup = $this->addPopup(['tag' => 'Notes', 'places' => ['pages' => 'none', 'sites' => [['site' => $this->site->id,
+        $this->popup = $this->addPopup(['tag' => 'Notes', 'targeting' => ['pages' => 'none', 'sites' => [['site' => $this->site->id,
             'patterns' => $patterns]]], 'spot' => ['how' => 'after-paragraph', 'number' => 2]], 'popup-placed')->id;
         $this->publish();
     }
@@ -65,7 +65,7 @@ final class SitesTest extends PopupTestCase
     public function test_different_articles_carry_different_gifts(): void
     {
         $other = $this->live($this->user);
-        $second = $this->addPopup(['places' => ['pages' => 'none', 'sites' => [['site' => $this->site->id,
+        $second = $this->addPopup(['targeting' => ['pages' => 'none', 'sites' => [['site' => $this->site->id,
             'patterns' => [['how' => 'exactly', 'text' => '/rosin']]]]]], 'popup-placed', $other);
         $this->publish($other);
         self::assertSame([[$this->popup], [$second->id]], [$this->read('/notes/1')->json('popups.*.id'),
@@ -232,7 +232,7 @@ final class SitesTest extends PopupTestCase
 
     public function test_what_comes_from_an_email_of_ours_is_not_disturbed_there(): void
     {
-        $slip = $this->addPopup(['triggers' => [['kind' => 'seconds', 'amount' => 5]], 'places' => ['pages' => 'none',
+        $slip = $this->addPopup(['triggers' => [['kind' => 'seconds', 'amount' => 5]], 'targeting' => ['pages' => 'none',
             'sites' => [['site' => $this->site->id, 'patterns' => []]]]], 'popup-slip');
         $this->publish();
         self::assertContains($slip->id, $this->read('/about')->json('popups.*.id'));

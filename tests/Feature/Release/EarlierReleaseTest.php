@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace Tests\Feature\Release;
 
 use App\Drafts\DraftPlan;
+use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\User;
 use App\Models\Version;
 use App\Publishing\Publishing;
 use App\Rendering\PageRenderer;
+use App\Support\Ids;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Plan\Plan;
@@ -158,5 +160,42 @@ final class EarlierReleaseTest extends TestCase
         self::assertSame($published, $pages, 'each page of a version is a row, drawn from its plan');
 
         self::assertSame(['mine' => '{"accent":"#123456"}', 'yours' => '{}'], $changes);
+    }
+
+    public function test_drafts_segments_and_fields_of_then_are_written_in_the_words_of_today_once(): void
+    {
+        $funnel = $this->draft($this->owner());
+        $old = json_decode((string) file_get_contents(base_path('tests/fixtures/plans/format-5.json')), true);
+        DB::table('draft_parts')->delete();
+        foreach ($old['parts'] as $i => $part) {
+            DB::table('draft_parts')->insert(['id' => Ids::next(), 'funnel_id' => $funnel->id, 'kind' => $part['kind'],
+                'name' => $part['name'] ?? '', 'position' => $i, 'revision' => 1,
+                'definition' => json_encode((object) array_diff_key($part, ['kind' => 0, 'id' => 0]))]);
+        }
+        $rules = ['all' => true, 'rules' => [['kind' => 'tag', 'has' => false, 'tag' => 'VIP'],
+            ['all' => false, 'rules' => [['kind' => 'standing', 'so' => true, 'standing' => 'bounced']]]]];
+        DB::table('segments')->insert(['id' => Ids::next(), 'business_id' => $funnel->business_id, 'name' => 'x',
+            'rules' => json_encode($rules)]);
+        DB::table('own_fields')->insert(['business_id' => $funnel->business_id, 'name' => 'story', 'label' => 'Story', 'kind' => 'words',
+            'options' => '[]']);
+        $migration = require database_path('migrations/2026_11_29_000004_one_word_for_one_thing.php');
+        $all = fn (): array => [DB::table('draft_parts')->orderBy('id')->pluck('definition')->all(), DB::table('segments')->value('rules'),
+            DB::table('own_fields')->value('kind')];
+        $migration->up();
+        $once = $all();
+        $migration->up();
+        self::assertSame($once, $all());
+
+        $plan = Plan::fromArray($old);
+        $parts = DraftPart::query()->where('funnel_id', $funnel->id)->orderBy('position')->get();
+        self::assertCount(count($plan->parts), $parts);
+        foreach ($parts as $i => $row) {
+            self::assertEquals(array_diff_key($plan->parts[$i]->toArray(), ['id' => 0]), array_diff_key($row->part()->toArray(),
+                ['id' => 0]));
+        }
+        self::assertSame([['kind' => 'tag', 'not' => true, 'tag' => 'VIP'],
+            ['all' => false, 'rules' => [['kind' => 'subscription', 'not' => false, 'subscription' => 'bounced']]]],
+            array_map(fn (array $r): array => $r, json_decode((string) $once[1], true)['rules']));
+        self::assertSame('long_text', $once[2]);
     }
 }

@@ -90,9 +90,9 @@ final class OrdersTest extends SalesTestCase
         $url = "/studio/api/orders/{$order->id}";
         $whole = $this->getJson($url)->assertOk();
         self::assertSame(['Ordered', 'Payment asked for', 'Paid', 'Access given'], array_column($whole->json('facts'), 'label'));
-        $this->postJson("{$url}/notes", ['words' => ''])->assertStatus(422);
-        $this->postJson("{$url}/notes", ['words' => str_repeat('x', 2001)])->assertStatus(422);
-        $this->postJson("{$url}/notes", ['words' => 'Rang me up'])->assertOk()->assertJsonPath('facts.4.words', 'Rang me up');
+        $this->postJson("{$url}/notes", ['text' => ''])->assertStatus(422);
+        $this->postJson("{$url}/notes", ['text' => str_repeat('x', 2001)])->assertStatus(422);
+        $this->postJson("{$url}/notes", ['text' => 'Rang me up'])->assertOk()->assertJsonPath('facts.4.words', 'Rang me up');
         $access = ProductAccess::query()->where('order_id', $order->id)->sole();
         $this->deleteJson("{$url}/access/{$access->id}")->assertOk()->assertJsonPath('access.0.state', 'ended');
         $this->postJson("{$url}/access", ['product' => $access->product_id])->assertOk()->assertJsonPath('access.0.state', 'active');

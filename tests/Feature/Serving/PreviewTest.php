@@ -172,20 +172,22 @@ final class PreviewTest extends TestCase
 
     public function test_plans_of_every_starter_in_every_look_have_the_written_form(): void
     {
-        $deadline = Plans::changed(fn (array $p): array => ['deadlines' => [['id' => 'd', 'name' => 'Three days', 'lasting' => ['days' => 3,
-            'time' => '20:00'], 'latest' => ['moment' => '2027-01-01T18:00', 'zone' => 'Europe/Oslo'], 'grace' => 5, 'again' => 30,
+        $deadline = Plans::changed(fn (array $p): array => ['deadlines' => [['id' => 'd', 'name' => 'Three days',
+            'duration' => ['days' => 3,
+                'time' => '20:00'], 'latest' => ['moment' => '2027-01-01T18:00', 'zone' => 'Europe/Oslo'], 'grace' => 5, 'again' => 30,
             'starts' => [['kind' => 'page', 'page' => $p['pages'][0]['id']]], 'byAddress' => true, 'leadsOn' => false,
             'pages' => [['page' => $p['pages'][0]['id'], 'before' => $p['pages'][1]['id']]], 'warning' => ['minutes' => 5,
-                'words' => 'x']]],
-            'emails' => [['id' => 'e', 'name' => 'x', 'subject' => 'x', 'body' => 'x', 'by' => ['deadline' => 'd', 'edge' => 'end',
+                'text' => 'x']]],
+            'emails' => [['id' => 'e', 'name' => 'x', 'subject' => 'x', 'body' => 'x', 'timing' => ['from' => 'deadline',
+                'deadline' => 'd', 'edge' => 'end',
                 'days' => -1, 'hour' => 9], 'only' => ['all' => true, 'rules' => [['kind' => 'deadline', 'state' => 'over',
                     'deadline' => 'd']]]]], 'times' => ['closes' => ['moment' => '2027-01-01T18:00', 'zone' => 'UTC']],
-            'webinars' => [['id' => 'w', 'name' => 'x', 'title' => 'x', 'manner' => 'automated', 'video' => 'v', 'pauses' => true,
+            'webinars' => [['id' => 'w', 'name' => 'x', 'title' => 'x', 'mode' => 'automated', 'video' => 'v', 'pauses' => true,
                 'schedule' => ['kind' => 'recurring', 'zone' => 'Europe/Oslo', 'theirs' => true, 'times' => ['18:00'], 'quietFrom' => 22,
                     'recurrence' => ['every' => 'month', 'interval' => 2, 'days' => [2], 'nth' => -1, 'from' => '2027-01-05',
                         'until' => '2028-01-05'], 'blackouts' => [['from' => '2027-02-01', 'until' => '2027-02-08']], 'closes' => -5,
                     'places' => 9],
-                'offer' => ['offer' => 'o', 'second' => 60], 'bar' => ['minutes' => 20], 'showsPlaces' => true,
+                'offer' => ['offer' => 'o', 'second' => 60], 'threshold' => ['minutes' => 20], 'showsPlaces' => true,
                 'replay' => ['days' => 2, 'until' => '2027-03-01T20:00', 'for' => 'attended']]]] + $p);
         foreach ([...Plans::all(), 'one with a deadline and a webinar' => $deadline] as $goal => $plan) {
             foreach (array_keys(Looks::all()) as $look) {

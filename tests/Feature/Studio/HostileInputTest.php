@@ -107,8 +107,7 @@ final class HostileInputTest extends TestCase
         $person = (string) DB::table('people')->value('id');
         $broadcast = $this->postJson('/studio/api/broadcasts')->json();
         $rules = ['all' => true,
-            'rules' => [['kind' => 'tag', 'has' => true, 'tag' => 'x'], ['kind' => 'deed', 'deed' => 'opened', 'done' => true,
-                'days' => 7]]];
+            'rules' => [['kind' => 'tag', 'tag' => 'x'], ['kind' => 'deed', 'deed' => 'opened', 'days' => 7]]];
         $import = $this->post('/studio/api/imports', ['file' => $this->file('list.csv', "email,first_name\nkim@example.com,Kim\n")],
             ['Accept' => 'application/json'])->json('id');
         $part = fn (array $row): array => ['PUT', "parts/{$row['id']}", $row];

@@ -289,13 +289,15 @@ final class StudioTest extends TestCase
         $this->putJson("/studio/api/parts/{$form->id}", ['revision' => 2, 'fields' => [['kind' => 'phone']]])->assertStatus(422)
             ->assertJsonPath('message', 'A form needs the email field: without it nobody can be written to.');
         $made = $this->postJson("/studio/api/funnels/{$funnel->id}/parts", ['kind' => 'email'])->assertCreated()
-            ->assertJson(['delay' => ['days' => 1, 'hour' => 9], 'delayLabel' => 'day 1 at 09:00'])->json('id');
+            ->assertJson(['timing' => ['from' => 'joining', 'days' => 1, 'hour' => 9], 'timingWords' => 'day 1 at 09:00'])->json('id');
         $this->putJson("/studio/api/parts/{$made}",
             ['revision' => 1, 'subject' => "Hello\r\nBcc: all@example.com",
-                'body' => '<p>Get <a href="{{download_link}}">it</a><script>x</script></p>', 'delay' => ['minutes' => 30]])->assertOk()
+                'body' => '<p>Get <a href="{{download_link}}">it</a><script>x</script></p>', 'timing' => ['from' => 'joining',
+                    'minutes' => 30]])->assertOk()
             ->assertJson(['subject' => 'Hello Bcc: all@example.com', 'body' => '<p>Get <a href="{{download_link}}">it</a></p>',
-                'delayLabel' => '30 minutes later']);
-        $this->putJson("/studio/api/parts/{$made}", ['revision' => 2, 'delay' => ['days' => 9000]])->assertStatus(422);
+                'timingWords' => '30 minutes later']);
+        $this->putJson("/studio/api/parts/{$made}", ['revision' => 2, 'timing' => ['from' => 'joining', 'days' => 9000]])
+            ->assertStatus(422);
         $this->getJson("/studio/api/emails/{$made}/sample")->assertOk()
             ->assertJsonPath('text', fn (string $t): bool => str_contains($t, 'Unsubscribe'));
         $this->deleteJson("/studio/api/parts/{$made}")->assertOk();

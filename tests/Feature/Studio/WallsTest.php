@@ -58,8 +58,8 @@ final class WallsTest extends TestCase
         DB::table('tags')->insert(['name' => 'Cellist', 'name_key' => 'cellist'] + $business);
         $tag = (string) DB::table('tags')->where('name_key', 'cellist')->value('id');
         DB::table('person_tag')->insert(['person_id' => $person, 'tag_id' => $tag, 'tagged_at' => '2026-01-01 00:00:00.000']);
-        $note = $this->postJson("/studio/api/people/{$person}/notes", ['words' => 'Plays at night'])->assertSuccessful()->json('id');
-        $field = $this->postJson('/studio/api/people/fields', ['name' => 'level', 'label' => 'Level', 'kind' => 'line'])
+        $note = $this->postJson("/studio/api/people/{$person}/notes", ['text' => 'Plays at night'])->assertSuccessful()->json('id');
+        $field = $this->postJson('/studio/api/people/fields', ['name' => 'level', 'label' => 'Level', 'kind' => 'short_text'])
             ->assertSuccessful();
         self::assertNotNull($field->json());
         $import = $this->post('/studio/api/imports', ['file' => $this->file('list.csv', "email\nkim@example.com\n")],
@@ -70,7 +70,7 @@ final class WallsTest extends TestCase
         DraftParts::add($funnel->refresh(), PopupDesigns::fresh(Ids::next(), 'Before you go', PopupDesigns::get('popup-card'),
             Ids::next(...),
             []));
-        DraftParts::add($funnel->refresh(), new Deadline(Ids::next(), 'Three days', lasting: Duration::days(3)));
+        DraftParts::add($funnel->refresh(), new Deadline(Ids::next(), 'Three days', duration: Duration::days(3)));
         $webinar = DraftParts::add($funnel->refresh(), new Webinar(Ids::next(), 'First melody', '',
             new Schedule(ScheduleKind::OnDemand, 'UTC'), WebinarMode::Automated));
         $question = $this->questionIn($webinar->id, $funnel, $person);

@@ -37,12 +37,12 @@ final class WebinarDraftTest extends TestCase
     public function test_a_new_one_is_a_sentence_and_every_change_is_kept(): void
     {
         $made = $this->webinar();
-        self::assertSame(['Webinar', 'live', 'every Tuesday at 18:00, Europe/Berlin'], [$made['name'], $made['manner'], $made['words']]);
+        self::assertSame(['Webinar', 'live', 'every Tuesday at 18:00, Europe/Berlin'], [$made['name'], $made['mode'], $made['words']]);
         $schedule = ['kind' => 'dates', 'zone' => 'Europe/Berlin', 'dates' => ['2027-03-09T18:00', '2027-03-08T10:30']];
         $changed = $this->putJson("/studio/api/parts/{$made['id']}", ['revision' => $made['revision'], 'schedule' => $schedule,
-            'title' => "From <b>Open Strings</b>\u{202e}", 'bar' => ['minutes' => 20]])->assertOk()->json();
+            'title' => "From <b>Open Strings</b>\u{202e}", 'threshold' => ['minutes' => 20]])->assertOk()->json();
         self::assertSame(['on 8 March 2027 at 10:30 and 9 March 2027 at 18:00, Europe/Berlin', 'From <b>Open Strings</b>',
-            ['minutes' => 20]], [$changed['words'], $changed['title'], $changed['bar']]);
+            ['minutes' => 20]], [$changed['words'], $changed['title'], $changed['threshold']]);
         self::assertSame('Webinar 2', $this->webinar()['name']);
         $kept = $this->getJson("/studio/api/funnels/{$this->funnel->id}")->assertOk()->json('webinars.0.schedule.dates');
         self::assertSame(['2027-03-08T10:30', '2027-03-09T18:00'], $kept);
@@ -60,7 +60,7 @@ final class WebinarDraftTest extends TestCase
         yield 'a day that is none' => [['schedule' => ['kind' => 'dates', 'zone' => 'UTC', 'dates' => ['2027-02-30T10:00']]],
             'schedule.dates'];
         yield 'a year of places' => [['schedule' => ['kind' => 'dates', 'zone' => 'UTC', 'places' => 0]], 'schedule.places'];
-        yield 'live, whenever they come' => [['schedule' => ['kind' => 'on-demand', 'zone' => 'UTC']], 'manner'];
+        yield 'live, whenever they come' => [['schedule' => ['kind' => 'on-demand', 'zone' => 'UTC']], 'mode'];
         yield 'somebody else’s video' => [['video' => '01m8ckeb9hey2nv1hjwyx2cd2w'], 'video'];
         yield 'an offer of elsewhere' => [['offer' => ['offer' => '01m8ckeb9hey2nv1hjwyx2cd2w']], 'offer'];
     }

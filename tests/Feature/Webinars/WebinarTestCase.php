@@ -47,13 +47,13 @@ abstract class WebinarTestCase extends TestCase
     }
 
     /** @param  array<string, mixed>  $more  of the webinar */
-    protected function hold(WebinarMode $manner, array $more = []): void
+    protected function hold(WebinarMode $mode, array $more = []): void
     {
         $this->funnel = app(NewFunnel::class)->fromStarter($this->host->business, Goal::Webinar, 'Webinar', 'First Melody', null,
-            \Tests\Core\Plan\Plans::price(), $manner);
+            \Tests\Core\Plan\Plans::price(), $mode);
         Prices::fillIn($this->funnel);
         $this->webinar = DraftPart::there($this->funnel->id, Webinar::kind())->sole()->id;
-        $this->change($more + ['video' => $this->recording()->id] + ($manner === WebinarMode::Automated
+        $this->change($more + ['video' => $this->recording()->id] + ($mode === WebinarMode::Automated
             ? ['offer' => ['offer' => $this->offerId(), 'second' => 90]] : []));
     }
 

@@ -53,7 +53,7 @@ final class SiteController extends StudioController
     {
         $found = $this->site($site);
         $used = array_values(array_filter(LivePopup::ofBusiness($this->business()),
-            fn (LivePopup $p): bool => $p->popup->places->site($site) !== null));
+            fn (LivePopup $p): bool => $p->popup->targeting->site($site) !== null));
         $found->forceFill(['deleted_at' => CarbonImmutable::now()])->save();
 
         return response()->json(['id' => $found->id,

@@ -52,7 +52,7 @@ final class DeadlineController extends StudioController
     public function examples(Request $request, string $part): JsonResponse
     {
         $found = $this->draftPart($part, Deadline::kind());
-        $given = array_intersect_key($request->all(), ['lasting' => 0, 'latest' => 0]);
+        $given = array_intersect_key($request->all(), ['duration' => 0, 'latest' => 0]);
         $deadline = Deadline::fromShape(Shape::of($given + $found->part()->toArray()));
         $now = CarbonImmutable::now();
         $zone = $found->funnel->business->zone();

@@ -66,7 +66,7 @@ final class FunnelController extends StudioController
             'title' => ['required', 'string', 'max:200'],
             'file' => ['nullable'],
             'price' => ['nullable', 'string', 'max:40'],
-            'manner' => ['nullable', Rule::enum(WebinarMode::class)],
+            'mode' => ['nullable', Rule::enum(WebinarMode::class)],
         ], [
             'manner.*' => 'Please choose whether it is held live or played from a recording.',
             'goal.*' => 'Please choose what this funnel is for.',
@@ -86,7 +86,7 @@ final class FunnelController extends StudioController
         $funnel = DB::transaction(fn (): Funnel => $new->fromStarter($this->business(), Goal::from($given['goal']), trim($given['name']),
             trim($given['title']),
             is_array($file) || $file === null ? null : $uploads->file($this->business(), $file), $price,
-            WebinarMode::tryFrom($given['manner'] ?? '') ?? WebinarMode::Live));
+            WebinarMode::tryFrom($given['mode'] ?? '') ?? WebinarMode::Live));
 
         return response()->json(['id' => $funnel->id], 201);
     }

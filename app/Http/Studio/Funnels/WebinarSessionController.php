@@ -52,7 +52,7 @@ final class WebinarSessionController extends StudioController
         $curve = Attendance::curve($webinar->id, $session->key, $room->room->length);
 
         return ['key' => $session->key, 'funnel' => $funnel->id, 'webinar' => $webinar->id, 'title' => $webinar->title,
-            'manner' => $webinar->manner->value, 'startsAt' => Instant::json($session->startsAt),
+            'mode' => $webinar->mode->value, 'startsAt' => Instant::json($session->startsAt),
             'endsAt' => Instant::json($session->endsAt), 'zone' => $webinar->schedule->zone,
             'offer' => $webinar->offer === null ? null : ($funnel->liveVersion?->plan()->offer($webinar->offer->offer)->name ?? null),
             'room' => ControlRoom::shown($webinar, $session, $now),
@@ -157,7 +157,7 @@ final class WebinarSessionController extends StudioController
             }
 
             return Broadcast::query()->create(['id' => Ids::next(), 'business_id' => $this->user()->business_id, 'name' => $tag,
-                'funnel_id' => $funnel->id, 'audience' => ['all' => true, 'rules' => [['kind' => 'tag', 'has' => true, 'tag' => $tag]]],
+                'funnel_id' => $funnel->id, 'audience' => ['all' => true, 'rules' => [['kind' => 'tag', 'tag' => $tag]]],
                 'body' => '<p>Hello {{first_name|there}},</p><p></p><p>Warmly,<br>'.e($this->business()->sender()->host()).'</p>']);
         });
 

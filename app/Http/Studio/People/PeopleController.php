@@ -251,6 +251,6 @@ final class PeopleController extends StudioController
         return ['id' => $person->id, 'email' => $person->email, 'firstName' => $person->first_name, 'lastName' => $person->last_name,
             'joinedAt' => Instant::json($person->joined_at), 'activeAt' => Instant::json($person->active_at),
             'unsubscribed' => $person->unsubscribed_at !== null, 'ownerTry' => $person->owner_try,
-            'standing' => $person->subscription()->value, 'tags' => $person->tags->map(fn (Tag $t): string => $t->name)->all()];
+            'subscription' => $person->subscription()->value, 'tags' => $person->tags->map(fn (Tag $t): string => $t->name)->all()];
     }
 }

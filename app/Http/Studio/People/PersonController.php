@@ -59,13 +59,13 @@ final class PersonController extends StudioController
         $through = PersonLookup::through($found);
 
         return PeopleController::summary($found->load(['tags', 'business'])) + ['phone' => $found->phone, 'timezone' => $found->timezone,
-            'standingWords' => $found->subscription()->label(), 'quietUntil' => Instant::json($found->quiet_until),
+            'subscriptionWords' => $found->subscription()->label(), 'quietUntil' => Instant::json($found->quiet_until),
             'confirmedAt' => Instant::json($found->confirmed_at),
             'tagIds' => $found->tags->map(fn (Tag $t): array => ['id' => $t->id, 'name' => $t->name])->all(),
             'fields' => array_map(fn (array $f): array => $f + ['values' => $values[$f['name']] ?? []], OwnFields::of($found->business_id)),
             'notes' => DB::table('person_notes')->where('person_id', $found->id)->whereNull('deleted_at')->orderByDesc('created_at')
                 ->get(['id', 'words', 'created_at'])
-                ->map(fn ($n): array => ['id' => $n->id, 'words' => $n->words, 'at' => Instant::jsonFromSql($n->created_at)])->all(),
+                ->map(fn ($n): array => ['id' => $n->id, 'text' => $n->words, 'at' => Instant::jsonFromSql($n->created_at)])->all(),
             'sequences' => DB::table('enrolments')->leftJoin('draft_parts', 'draft_parts.id', '=', 'enrolments.sequence_id')
                 ->join('funnels', 'funnels.id', '=', 'enrolments.funnel_id')->where('person_id', $found->id)->orderByDesc('started_at')
                 ->get(['enrolments.sequence_id', 'draft_parts.name', 'funnels.name as funnel', 'funnels.id as funnel_id', 'started_at',
@@ -161,15 +161,15 @@ final class PersonController extends StudioController
     public function note(Request $request, string $person): JsonResponse
     {
         $found = $this->person($person);
-        $words = RichText::plain(Input::text($request, 'words'));
+        $words = RichText::plain(Input::text($request, 'text'));
         if ($words === '' || mb_strlen($words) > 4000) {
-            throw Invalid::at('words', 'A note has between one and 4,000 characters.');
+            throw Invalid::at('text', 'A note has between one and 4,000 characters.');
         }
         $now = Instant::sql(CarbonImmutable::now());
         DB::table('person_notes')->insert(['id' => $id = Ids::next(), 'person_id' => $found->id, 'user_id' => $this->user()->id,
             'words' => $words, 'created_at' => $now, 'updated_at' => $now]);
 
-        return response()->json(['id' => $id, 'words' => $words, 'at' => Instant::jsonFromSql($now)], 201);
+        return response()->json(['id' => $id, 'text' => $words, 'at' => Instant::jsonFromSql($now)], 201);
     }
 
     public function removeNote(string $person, string $note): JsonResponse

@@ -106,9 +106,9 @@ final class OrderController extends StudioController
     public function note(Request $request, string $order): JsonResponse
     {
         $found = $this->order($order);
-        $words = trim(Input::text($request, 'words'));
+        $words = trim(Input::text($request, 'text'));
         if ($words === '' || mb_strlen($words) > 2000) {
-            throw Invalid::at('words', $words === '' ? 'There is nothing to note yet.' : 'A note has 2,000 characters at most.');
+            throw Invalid::at('text', $words === '' ? 'There is nothing to note yet.' : 'A note has 2,000 characters at most.');
         }
         DB::transaction(fn () => OrderLog::add($found, FactType::Noted, CarbonImmutable::now(), data: ['words' => $words]));
 

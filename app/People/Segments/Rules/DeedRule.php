@@ -21,7 +21,7 @@ final class DeedRule implements RuleSql
         $since = $rule->since($now);
         $deeds = $rule->deed->isOfMail() ? $this->ofMail($rule->deed, $rule->with, $since)
             : $this->onPages($rule->deed, $rule->with, $since);
-        $query->addWhereExistsQuery($deeds->selectRaw('1'), 'and', ! $rule->done);
+        $query->addWhereExistsQuery($deeds->selectRaw('1'), 'and', $rule->not);
     }
 
     private function ofMail(Deed $deed, string $with, ?DateTimeImmutable $since): Builder

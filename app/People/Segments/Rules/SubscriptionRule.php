@@ -15,6 +15,6 @@ final class SubscriptionRule implements RuleSql
 {
     public function where(Builder $query, Rule $rule, Business $business, DateTimeImmutable $now): void
     {
-        SegmentQuery::subscription($query, $rule->subscription, $rule->so);
+        SegmentQuery::subscription($query, $rule->subscription, ! $rule->not);
     }
 }

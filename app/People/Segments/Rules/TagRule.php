@@ -18,6 +18,6 @@ final class TagRule implements RuleSql
         // Looked up once: then each person is one step in the primary key.
         $tag = (int) DB::table('tags')->where('business_id', $business->id)->where('name_key', mb_strtolower($rule->tag))->value('id');
         $query->addWhereExistsQuery(DB::table('person_tag')->whereColumn('person_tag.person_id', 'people.id')
-            ->where('person_tag.tag_id', $tag)->selectRaw('1'), 'and', ! $rule->has);
+            ->where('person_tag.tag_id', $tag)->selectRaw('1'), 'and', $rule->not);
     }
 }

@@ -1,7 +1,7 @@
 /** Deadlines, and how they stand for people. As the API gives it. */
 import type { Trigger } from '@/api/types/emails';
 
-export type Lasting = { minutes: number } | { days: number; time?: string };
+export type Duration = { minutes: number } | { days: number; time?: string };
 
 /** A moment on the clocks of a named zone. */
 export interface ForEveryone {
@@ -19,14 +19,14 @@ export interface Deadline {
     name: string;
     starts: Trigger[];
     /** Of a personal one; null where it is one moment for everyone. */
-    lasting: Lasting | null;
+    duration: Duration | null;
     latest: ForEveryone | null;
     grace: number;
     again: number | null;
     byAddress: boolean;
     pages: GuardedPage[];
     offers: string[];
-    warning: { minutes?: number; words?: string; section?: string };
+    warning: { minutes?: number; text?: string; section?: string };
     leadsOn: boolean;
     /** The rule as a sentence. */
     words: string;

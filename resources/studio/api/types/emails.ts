@@ -54,20 +54,20 @@ export interface DeadlineMoment {
     hour?: number;
 }
 
+/** When an email goes out: what that is told from, and how far from it. */
+export type EmailTiming = ({ from: 'joining' } & Delay) | ({ from: 'deadline' } & DeadlineMoment) | ({ from: 'session' } & SessionMoment);
+
 export interface Email {
     id: string;
     name: string;
     subject: string;
     body: string;
-    delay: Delay;
+    timing: EmailTiming;
     offset: number;
-    delayLabel: string;
+    /** When it goes out, in words. */
+    timingWords: string;
     sequence: string;
     only: Rules;
-    by: DeadlineMoment | null;
-    /** Its moment in words, where it is told from a deadline or a session. */
-    byLabel: string;
-    session: SessionMoment | null;
     revision: number;
 }
 

@@ -3,7 +3,18 @@ import type { PersonDeadline } from '@/api/types/deadlines';
 import type { OrderRow } from '@/api/types/sales';
 
 export type FieldKind =
-    'email' | 'first_name' | 'last_name' | 'phone' | 'line' | 'words' | 'choice' | 'choices' | 'number' | 'date' | 'consent' | 'hidden';
+    | 'email'
+    | 'first_name'
+    | 'last_name'
+    | 'phone'
+    | 'short_text'
+    | 'long_text'
+    | 'choice'
+    | 'choices'
+    | 'number'
+    | 'date'
+    | 'consent'
+    | 'hidden';
 
 export interface FormField {
     kind: FieldKind;
@@ -21,7 +32,7 @@ export interface FormField {
 
 export interface ConfirmWords {
     title: string;
-    words: string;
+    text: string;
     subject: string;
     body: string;
     button: string;
@@ -180,7 +191,7 @@ export interface PersonRow {
     activeAt: string | null;
     unsubscribed: boolean;
     ownerTry: boolean;
-    standing: string;
+    subscription: string;
     tags: string[];
     from?: string;
 }
@@ -218,12 +229,12 @@ export interface Consent {
 export interface Person extends PersonRow {
     phone: string;
     timezone: string | null;
-    standingWords: string;
+    subscriptionWords: string;
     quietUntil: string | null;
     confirmedAt: string | null;
     tagIds: { id: number; name: string }[];
     fields: (OwnField & { values: string[] })[];
-    notes: { id: string; words: string; at: string }[];
+    notes: { id: string; text: string; at: string }[];
     sequences: {
         id: string;
         name: string;

@@ -20,7 +20,7 @@ export interface SitePlaces {
     patterns: AddressPattern[];
 }
 
-export interface PopupPlaces {
+export interface PopupTargeting {
     pages?: string;
     ids?: string[];
     sites?: SitePlaces[];
@@ -45,7 +45,7 @@ export interface PopupLimits {
 }
 
 export interface PopupFrame {
-    stand: string;
+    placement: string;
     size: string;
     backdrop: string;
     entry: string;
@@ -61,7 +61,7 @@ export interface Popup {
     asks: boolean;
     frame: PopupFrame;
     triggers: PopupTrigger[];
-    places: PopupPlaces;
+    targeting: PopupTargeting;
     spot: { how: string; text?: string; number?: number };
     limits: PopupLimits;
     never: Rules;

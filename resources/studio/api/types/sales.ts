@@ -44,7 +44,7 @@ export interface Offer {
     oncePerPerson: boolean;
     from: string;
     until: string;
-    bumps: { offer: string; words: string }[];
+    bumps: { offer: string; text: string }[];
     sold: number;
 }
 

@@ -47,12 +47,12 @@ export interface Webinar {
     /** As those who register read it. */
     title: string;
     schedule: Schedule;
-    manner: 'live' | 'automated';
+    mode: 'live' | 'automated';
     stream: string;
     video: string;
     pauses: boolean;
     offer: { offer: string; second?: number } | null;
-    bar: { minutes: number } | { percent: number };
+    threshold: { minutes: number } | { percent: number };
     replay: { delay: number; days?: number; time?: string; until?: string; for?: string } | null;
     showsPlaces: boolean;
     captions: string;
@@ -130,7 +130,7 @@ export interface SessionShown {
     funnel: string;
     webinar: string;
     title: string;
-    manner: 'live' | 'automated';
+    mode: 'live' | 'automated';
     startsAt: string;
     endsAt: string;
     zone: string;

@@ -2,9 +2,8 @@
 import { TrashIcon } from '@heroicons/vue/24/outline';
 import { computed, defineAsyncComponent, onMounted } from 'vue';
 import { useRouter } from 'vue-router';
-import type { DeadlineMoment, Delay, Rules, SessionMoment } from '@/api/types';
-import SessionTiming from '@/funnel/desk/webinar/SessionTiming.vue';
-import DeadlineTiming from '@/funnel/desk/deadline/DeadlineTiming.vue';
+import type { EmailTiming as Timing, Rules } from '@/api/types';
+import EmailTiming from '@/funnel/desk/email/EmailTiming.vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
 import { useToasts } from '@/stores/toasts';
@@ -14,7 +13,6 @@ import { usePeopleKit } from '@/stores/peopleKit';
 import { useSession } from '@/stores/session';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
-import { vKept } from '@/ui/kept';
 
 const EmailEditor = defineAsyncComponent(() => import('@/emails/EmailEditor.vue'));
 const props = defineProps<{ id: string }>();
@@ -51,70 +49,7 @@ const fields = computed(() => [
         : []),
     ...Object.keys(store.funnel?.fields ?? {}).map((name) => ({ name, label: name.replaceAll('_', ' ') })),
 ]);
-const unit = computed(() =>
-    email.value?.session
-        ? 'session'
-        : email.value?.by
-          ? 'deadline'
-          : (email.value?.delay.days ?? 0) > 0
-            ? 'days'
-            : (email.value?.delay.minutes ?? 0) > 0
-              ? 'minutes'
-              : 'at-once',
-);
-const units = [
-    { value: 'at-once', label: 'At once' },
-    { value: 'minutes', label: 'After minutes' },
-    { value: 'days', label: 'After days' },
-];
-const timings = computed(() => [
-    ...units,
-    ...((store.funnel?.deadlines.length ?? 0) > 0 ? [{ value: 'deadline', label: 'By a deadline' }] : []),
-    ...((store.funnel?.webinars.length ?? 0) > 0 ? [{ value: 'session', label: 'By their session' }] : []),
-]);
-const hours = [
-    { value: -1, label: 'at the hour of joining' },
-    ...Array.from({ length: 24 }, (_, h) => ({ value: h, label: `at ${String(h).padStart(2, '0')}:00` })),
-];
-
-function when(delay: Delay): void {
-    const label = 'when the email goes out';
-    store.edit('email', props.id, { delay, by: null, session: null }, label, true);
-}
-
-const by = (moment: DeadlineMoment) =>
-    store.edit('email', props.id, { by: moment, session: null, delay: {} }, 'when the email goes out', true);
-
-const bySession = (moment: SessionMoment) =>
-    store.edit('email', props.id, { session: moment, by: null, delay: {} }, 'when the email goes out', true);
-
-function setUnit(to: string): void {
-    if (to === 'session') {
-        bySession({ anchor: 'before-start', minutes: 60, webinar: store.funnel!.webinars[0]!.id });
-        return;
-    }
-    if (to === 'deadline') {
-        by({ deadline: store.funnel!.deadlines[0]!.id, edge: 'end', days: -1 });
-        return;
-    }
-    when(to === 'days' ? { days: 1, hour: 9 } : to === 'minutes' ? { minutes: 30 } : {});
-}
-
-function setNumber(event: Event): void {
-    const n = Math.round(Number((event.target as HTMLInputElement).value));
-    const most = unit.value === 'days' ? 365 : 43_200;
-    if (Number.isFinite(n) && n >= 1 && n <= most) {
-        when(unit.value === 'days' ? { ...email.value?.delay, days: n } : { minutes: n });
-    } else {
-        (event.target as HTMLInputElement).value = String(email.value?.delay.days ?? email.value?.delay.minutes ?? 1);
-        toasts.say(`A number from 1 to ${most} is needed here.`);
-    }
-}
-
-function setHour(hour: number): void {
-    const { days } = email.value?.delay ?? {};
-    when(hour < 0 ? { days } : { days, hour });
-}
+const setTiming = (timing: Timing) => store.edit('email', props.id, { timing }, 'when the email goes out', true);
 
 async function takeOut(): Promise<void> {
     const target = email.value;
@@ -140,36 +75,14 @@ async function takeOut(): Promise<void> {
                         label="Private name"
                         @update:model-value="(name: string) => store.edit('email', id, { name }, 'the name of an email')"
                     />
-                    <div class="flex items-end gap-2">
-                        <UiListbox class="flex-1" :model-value="unit" :options="timings" label="When" @update:model-value="setUnit" />
-                        <input
-                            v-if="unit === 'minutes' || unit === 'days'"
-                            v-kept="email.delay.days ?? email.delay.minutes"
-                            class="input w-20"
-                            type="number"
-                            min="1"
-                            :aria-label="unit === 'days' ? 'Days after joining' : 'Minutes after joining'"
-                            @change="setNumber"
-                        />
-                    </div>
-                </div>
-                <div class="grid gap-4 sm:grid-cols-2">
                     <UiListbox
                         :model-value="email.sequence"
                         label="Sequence"
                         :options="store.funnel?.sequences.map((q) => ({ value: q.id, label: q.name })) ?? []"
                         @update:model-value="(sequence: string) => store.edit('email', id, { sequence }, 'the sequence of an email', true)"
                     />
-                    <UiListbox
-                        v-if="unit === 'days'"
-                        :model-value="email.delay.hour ?? -1"
-                        :options="hours"
-                        label="In the reader's own time zone"
-                        @update:model-value="setHour"
-                    />
                 </div>
-                <DeadlineTiming v-if="email.by" :moment="email.by" @change="by" />
-                <SessionTiming v-if="email.session" :moment="email.session" @change="bySession" />
+                <EmailTiming :timing="email.timing" @change="setTiming" />
                 <div>
                     <span class="label">Who gets it</span>
                     <RulesField

@@ -154,7 +154,7 @@ const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(
                         >
                         <span class="shrink-0 caption"
                             >{{ person.ownerTry ? 'you, trying · ' : ''
-                            }}{{ person.standing === 'unconfirmed' ? 'not confirmed yet · ' : '' }}{{ ago(person.joinedAt) }}</span
+                            }}{{ person.subscription === 'unconfirmed' ? 'not confirmed yet · ' : '' }}{{ ago(person.joinedAt) }}</span
                         >
                     </RouterLink>
                 </li>

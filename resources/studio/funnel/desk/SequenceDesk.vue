@@ -126,7 +126,7 @@ const takeOut = () =>
                     </thead>
                     <tbody>
                         <tr v-for="email in emails" :key="email.id" class="border-b border-line">
-                            <td class="py-2 pr-3">{{ email.delayLabel }}</td>
+                            <td class="py-2 pr-3">{{ email.timingWords }}</td>
                             <td class="truncate py-2 pr-3">
                                 <RouterLink :to="`/funnels/${store.funnel?.id}/email/${email.id}`" class="font-medium hover:underline"
                                     ><EnvelopeIcon class="mr-1.5 inline size-4.5 text-pine" aria-hidden="true" />{{

@@ -10,7 +10,7 @@
 @if (($product?->line ?? '') !== '')<p class="checkout-line">{{ $product->line }}</p>@endif</div>
 @foreach ($offer?->bumps ?? [] as $bump)
 @if ($plan->offer($bump->offer))
-<div class="bump"><label><input type="checkbox" tabindex="-1"> <span><strong>{{ $bump->words ?: 'Yes, add '.($plan->product($plan->offer($bump->offer)->product)?->name ?? '').'.' }}</strong> <em>{{ $plan->offer($bump->offer)->price->words($page->settings->language) }}</em></span></label></div>
+<div class="bump"><label><input type="checkbox" tabindex="-1"> <span><strong>{{ $bump->text ?: 'Yes, add '.($plan->product($plan->offer($bump->offer)->product)?->name ?? '').'.' }}</strong> <em>{{ $plan->offer($bump->offer)->price->words($page->settings->language) }}</em></span></label></div>
 @endif
 @endforeach
 <p class="field"><label>Email address<input type="email" tabindex="-1"></label></p>

@@ -28,7 +28,7 @@
 @if ($field->hint !== '')
 <span class="field-hint" id="h-{{ $id($name) }}">{{ $field->hint }}</span>
 @endif
-@if ($field->kind === FieldKind::Words)
+@if ($field->kind === FieldKind::LongText)
 <textarea id="{{ $id($name) }}" name="{{ $name }}" rows="4" maxlength="{{ $field->kind->longest() }}" placeholder="{{ $field->placeholder }}" {{ $required }} {!! $invalid !!}{!! $desk !!}>{!! $value !!}</textarea>
 @elseif ($field->kind === FieldKind::Choice)
 <select id="{{ $id($name) }}" name="{{ $name }}" {{ $required }} {!! $invalid !!}{!! $desk !!}>

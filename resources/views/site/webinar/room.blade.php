@@ -17,7 +17,7 @@
 <div class="room-offer" data-offer aria-live="polite"></div>
 <div class="room-poll" data-poll></div>
 @unless ($replay)
-<form class="room-ask" data-ask hidden><label for="room-question">{{ $webinar->manner === \Lantern\Core\Webinars\WebinarMode::Live ? 'Ask the host' : 'A question? It goes to the host by email' }}</label>
+<form class="room-ask" data-ask hidden><label for="room-question">{{ $webinar->mode === \Lantern\Core\Webinars\WebinarMode::Live ? 'Ask the host' : 'A question? It goes to the host by email' }}</label>
 <textarea id="room-question" name="question" rows="2" maxlength="1000" required></textarea><button class="button quiet" type="submit">Send</button><p data-asked role="status"></p></form>
 <ul class="room-questions" data-questions></ul>
 @endunless

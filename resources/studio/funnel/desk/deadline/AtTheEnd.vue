@@ -32,7 +32,7 @@ const sections = computed(() => [
             :model-value="deadline.warning.minutes ?? 0"
             label="A last warning on its pages, once"
             :options="[...new Set([...minutes, deadline.warning.minutes ?? 0])].map((m) => ({ value: m, label: inWords(m) }))"
-            @update:model-value="(m: number) => warn({ minutes: m, words: deadline.warning.words ?? 'The introductory price ends soon.' })"
+            @update:model-value="(m: number) => warn({ minutes: m, text: deadline.warning.text ?? 'The introductory price ends soon.' })"
         />
         <template v-if="warns">
             <UiListbox
@@ -44,12 +44,12 @@ const sections = computed(() => [
             />
             <TextField
                 v-if="!deadline.warning.section"
-                :model-value="deadline.warning.words ?? ''"
+                :model-value="deadline.warning.text ?? ''"
                 label="Its words"
                 hint="Say what is lost at the end."
                 :lines="2"
                 :maxlength="300"
-                @update:model-value="(words: string) => warn({ words }, false)"
+                @update:model-value="(text: string) => warn({ text }, false)"
             />
         </template>
         <UiSwitch
@@ -69,7 +69,7 @@ const sections = computed(() => [
             @update:model-value="(grace: number) => emit('edit', { grace }, 'the grace')"
         />
         <p class="hint -mt-2">Nobody sees it. A checkout that was open before the end can still be paid within it.</p>
-        <template v-if="deadline.lasting">
+        <template v-if="deadline.duration">
             <UiListbox
                 :model-value="deadline.again ?? -1"
                 label="Can it start again for somebody?"

@@ -47,7 +47,7 @@ async function takeOut(): Promise<void> {
                     :maxlength="120"
                     @update:model-value="(name: string) => edit({ name }, 'the name of a deadline', false)"
                 />
-                <WhoIsIn :id="id" :live="store.funnel?.liveVersion !== null" :everyone="!deadline.lasting" />
+                <WhoIsIn :id="id" :live="store.funnel?.liveVersion !== null" :everyone="!deadline.duration" />
                 <AtTheEnd :deadline="deadline" @edit="edit" />
                 <button type="button" class="btn-quiet text-clay-deep" @click="takeOut">
                     <TrashIcon class="size-4.5" aria-hidden="true" />Remove this deadline

@@ -12,15 +12,15 @@ const toasts = useToasts();
 const examples = ref<DeadlineExample[]>([]);
 const load = useDebounceFn(async () => {
     try {
-        const { lasting, latest } = props.deadline;
+        const { duration, latest } = props.deadline;
         examples.value = (
-            await api.post<{ examples: DeadlineExample[] }>(`parts/${props.deadline.id}/deadline/examples`, { lasting, latest })
+            await api.post<{ examples: DeadlineExample[] }>(`parts/${props.deadline.id}/deadline/examples`, { duration, latest })
         ).examples;
     } catch (error) {
         toasts.trouble(error);
     }
 }, 250);
-watch(() => [props.deadline.id, JSON.stringify(props.deadline.lasting), JSON.stringify(props.deadline.latest)], load, { immediate: true });
+watch(() => [props.deadline.id, JSON.stringify(props.deadline.duration), JSON.stringify(props.deadline.latest)], load, { immediate: true });
 
 const DAY = 86_400_000;
 /** Each on a strip of its own that begins with the day of the start, in the person's zone. */

@@ -53,7 +53,7 @@ const others = (page: Page) => [
                     >
                     <div v-if="guarded(page)" class="mt-2 ml-7 grid gap-3 sm:grid-cols-2">
                         <UiListbox
-                            v-if="deadline.lasting"
+                            v-if="deadline.duration"
                             :model-value="guarded(page)?.before ?? ''"
                             label="Before it starts, visitors"
                             :options="others(page)"

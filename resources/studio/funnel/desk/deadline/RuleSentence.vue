@@ -1,55 +1,37 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Deadline, Lasting } from '@/api/types';
+import type { Deadline, Duration } from '@/api/types';
 import TriggerList from '@/funnel/TriggerList.vue';
 import { useSession } from '@/stores/session';
-import { useToasts } from '@/stores/toasts';
+import SpanField from '@/ui/SpanField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 import ZoneField from '@/ui/ZoneField.vue';
 import { vKept } from '@/ui/kept';
+import type { Span } from '@/ui/span';
 
 /** The rule, read from left to right as a sentence, made by choosing its parts. */
 const props = defineProps<{ deadline: Deadline }>();
 const emit = defineEmits<{ edit: [values: Record<string, unknown>, label: string] }>();
 
 const session = useSession();
-const toasts = useToasts();
 
 const set = (values: Partial<Deadline>, label: string) => emit('edit', values as Record<string, unknown>, label);
-const personal = computed(() => props.deadline.lasting !== null);
+const personal = computed(() => props.deadline.duration !== null);
 function setPersonal(on: string): void {
     const latest = props.deadline.latest ?? { moment: inDays(7), zone: session.zone };
-    set(on === 'person' ? { lasting: { days: 3, time: '20:00' } } : { lasting: null, latest }, 'for whom it ends');
+    set(on === 'person' ? { duration: { days: 3, time: '20:00' } } : { duration: null, latest }, 'for whom it ends');
 }
 function inDays(days: number): string {
     return `${new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10)}T20:00`;
 }
 
-const unit = computed(() => {
-    const l = props.deadline.lasting;
-    return l && 'days' in l ? 'days' : l && l.minutes % 60 === 0 ? 'hours' : 'minutes';
-});
-const amount = computed(() => {
-    const l = props.deadline.lasting;
-    return l === null ? 0 : 'days' in l ? l.days : unit.value === 'hours' ? l.minutes / 60 : l.minutes;
-});
-const time = computed(() => (props.deadline.lasting && 'days' in props.deadline.lasting ? (props.deadline.lasting.time ?? '') : ''));
-function last(n: number, u: string, t = time.value): void {
-    const lasting: Lasting = u === 'days' ? { days: n, ...(t ? { time: t } : {}) } : { minutes: u === 'hours' ? n * 60 : n };
-    set({ lasting }, 'how long it lasts');
+const span = computed<Span>(() => props.deadline.duration ?? {});
+const time = computed(() => (props.deadline.duration && 'days' in props.deadline.duration ? (props.deadline.duration.time ?? '') : ''));
+function last({ minutes, days }: Span, t = time.value): void {
+    const duration: Duration = days ? { days, ...(t ? { time: t } : {}) } : { minutes: minutes ?? 1 };
+    set({ duration }, 'how long it lasts');
 }
-function setAmount(event: Event): void {
-    const input = event.target as HTMLInputElement;
-    const n = Math.round(Number(input.value));
-    const most = { days: 365, hours: 365 * 24, minutes: 365 * 1440 }[unit.value];
-    if (n >= 1 && n <= most) {
-        last(n, unit.value);
-    } else {
-        input.value = String(amount.value);
-        toasts.say(`A number from 1 to ${most} is needed here: a deadline lasts 365 days at most.`);
-    }
-}
-const setTime = (event: Event) => last(amount.value, 'days', (event.target as HTMLInputElement).value.slice(0, 5));
+const setTime = (event: Event) => last(span.value, (event.target as HTMLInputElement).value.slice(0, 5));
 const setLatest = (event: Event) => {
     const moment = (event.target as HTMLInputElement).value.slice(0, 16);
     if (moment !== '' || personal.value) {
@@ -83,21 +65,17 @@ const setZone = (zone: string) => props.deadline.latest && set({ latest: { ...pr
                     @update:model-value="(starts) => set({ starts }, 'what starts it')"
                 />
                 <div class="flex flex-wrap items-center gap-2">
-                    <label class="w-24 whitespace-nowrap text-soft" for="lasts">lasts</label>
-                    <input id="lasts" v-kept="amount" class="input w-20" type="number" min="1" @change="setAmount" />
-                    <UiListbox
-                        class="w-32"
-                        :model-value="unit"
-                        :options="[
-                            { value: 'minutes', label: 'minutes' },
-                            { value: 'hours', label: 'hours' },
-                            { value: 'days', label: 'days' },
-                        ]"
-                        label="Unit"
+                    <span class="w-24 whitespace-nowrap text-soft" aria-hidden="true">lasts</span>
+                    <SpanField
+                        :model-value="span"
+                        label="How long it lasts"
                         hide-label
-                        @update:model-value="(u: string) => last(Math.min(amount, 365), u)"
+                        calendar
+                        :most="{ minutes: 525_600, days: 365 }"
+                        data-test="lasts"
+                        @update:model-value="last"
                     />
-                    <template v-if="unit === 'days'">
+                    <template v-if="span.days">
                         <label class="text-soft" for="until-time">until</label>
                         <input id="until-time" v-kept="time" class="input w-36" type="time" @change="setTime" />
                         <span class="text-soft">{{ time ? 'their time' : 'the hour at which it started' }}</span>
@@ -113,7 +91,7 @@ const setZone = (zone: string) => props.deadline.latest && set({ latest: { ...pr
                 <span v-else class="pt-2 text-soft">with no latest moment</span>
             </div>
         </div>
-        <p v-if="personal && unit === 'days'" class="hint">
+        <p v-if="personal && span.days" class="hint">
             Days are days of the calendar where each person is; across a change of the clocks the hour on their wall stays the same.
         </p>
     </section>

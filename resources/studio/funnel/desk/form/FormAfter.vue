@@ -92,11 +92,11 @@ const asHtml = (words: string) =>
                     @update:model-value="(title: string) => confirm({ title })"
                 />
                 <TextField
-                    :model-value="form.confirmWords.words"
+                    :model-value="form.confirmWords.text"
                     label="Its words"
                     :lines="3"
                     :maxlength="600"
-                    @update:model-value="(words: string) => confirm({ words })"
+                    @update:model-value="(text: string) => confirm({ text })"
                 />
                 <TextField
                     :model-value="form.confirmWords.subject"

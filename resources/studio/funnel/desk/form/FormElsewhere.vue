@@ -28,7 +28,7 @@ const snippet = computed(() => {
         return `<script src="${src}" data-button="${escape(props.form.button)}" async></` + 'script>';
     }
     const fields = props.form.fields
-        .filter((f) => ['email', 'first_name', 'last_name', 'phone', 'line', 'number', 'date'].includes(f.kind))
+        .filter((f) => ['email', 'first_name', 'last_name', 'phone', 'short_text', 'number', 'date'].includes(f.kind))
         .map((f) => {
             const type = { email: 'email', phone: 'tel', date: 'date' }[f.kind as string] ?? 'text';
             return `  <label>${escape(f.label)} <input type="${type}" name="${f.name ?? f.kind}"${f.required ? ' required' : ''}></label>`;

@@ -43,10 +43,10 @@ function bump(other: string, on: boolean): void {
         toasts.say('Three order bumps are the most a checkout has room for.');
         return;
     }
-    edit({ bumps: on ? [...kept, { offer: other, words: '' }] : kept }, 'the order bumps', true);
+    edit({ bumps: on ? [...kept, { offer: other, text: '' }] : kept }, 'the order bumps', true);
 }
-const bumpWords = (other: string, words: string) =>
-    edit({ bumps: offer.value.bumps.map((b) => (b.offer === other ? { ...b, words } : b)) }, 'the words of an order bump');
+const bumpText = (other: string, text: string) =>
+    edit({ bumps: offer.value.bumps.map((b) => (b.offer === other ? { ...b, text } : b)) }, 'the words of an order bump');
 </script>
 
 <template>
@@ -163,11 +163,11 @@ const bumpWords = (other: string, words: string) =>
                         v-for="b in offer.bumps.filter((x) => x.offer === other.id)"
                         :key="b.offer"
                         class="mt-1.5 ml-7"
-                        :model-value="b.words"
+                        :model-value="b.text"
                         label="Words beside the tick"
                         :maxlength="300"
                         placeholder="Yes, add this to my order."
-                        @update:model-value="(words: string) => bumpWords(other.id, words)"
+                        @update:model-value="(text: string) => bumpText(other.id, text)"
                     />
                 </div>
             </fieldset>

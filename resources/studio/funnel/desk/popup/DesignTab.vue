@@ -21,7 +21,7 @@ const designs = computed(() =>
 );
 const options = (named: { id: string; label: string }[]) => named.map((n) => ({ value: n.id, label: n.label }));
 const stands = computed(() => options(kit.value.stands.filter((s) => (s.id === 'placed') === popup.value.placed)));
-const isDialog = computed(() => ['middle', 'full', 'side-right', 'side-left'].includes(popup.value.frame.stand));
+const isDialog = computed(() => ['middle', 'full', 'side-right', 'side-left'].includes(popup.value.frame.placement));
 const durations = [100, 200, 300, 500, 800, 1200].map((ms) => ({ value: ms, label: `${ms / 1000} s` }));
 </script>
 
@@ -47,10 +47,10 @@ const durations = [100, 200, 300, 500, 800, 1200].map((ms) => ({ value: ms, labe
         <template v-if="!popup.placed">
             <div class="grid grid-cols-2 gap-2">
                 <UiListbox
-                    :model-value="popup.frame.stand"
+                    :model-value="popup.frame.placement"
                     label="Stands"
                     :options="stands"
-                    @update:model-value="(stand) => work.setFrame({ stand })"
+                    @update:model-value="(stand) => work.setFrame({ placement: stand })"
                 />
                 <UiListbox
                     :model-value="popup.frame.size"

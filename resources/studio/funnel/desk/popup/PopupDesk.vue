@@ -39,14 +39,14 @@ const popup = work.popup;
 const phone = ref(false);
 const under = ref(
     store.funnel?.pages.find((p) =>
-        popup.value.places.pages === 'some' ? popup.value.places.ids?.includes(p.id) : !popup.value.places.ids?.includes(p.id),
+        popup.value.targeting.pages === 'some' ? popup.value.targeting.ids?.includes(p.id) : !popup.value.targeting.ids?.includes(p.id),
     )?.id ?? '',
 );
 const step = ref('main');
 const shownStep = computed(() => work.steps.value.find((s) => s.name === step.value) ?? work.steps.value.find((s) => s.name === 'main')!);
 const STEPS: Record<string, string> = { question: 'Question', main: 'Offer', thanks: 'Thanks' };
 const stage = computed(() => {
-    const { stand, size, backdrop, phone: onPhone } = popup.value.frame;
+    const { placement: stand, size, backdrop, phone: onPhone } = popup.value.frame;
     const now = phone.value && onPhone ? onPhone : stand;
     const dialog = ['middle', 'full', 'side-right', 'side-left'].includes(now);
     return `pop-stage stand-${now} size-${size}${dialog ? ` is-dialog back-${backdrop}` : ''}`;

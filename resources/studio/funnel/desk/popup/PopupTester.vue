@@ -34,7 +34,7 @@ onMounted(async () => {
     try {
         sites.value = (await api.get<{ sites: Site[] }>('sites')).sites;
         if (popup.value.placed) {
-            where.value = popup.value.places.sites?.[0]?.site ?? sites.value[0]?.id ?? where.value;
+            where.value = popup.value.targeting.sites?.[0]?.site ?? sites.value[0]?.id ?? where.value;
         }
     } catch (error) {
         toasts.trouble(error);

@@ -27,9 +27,9 @@ onMounted(async () => {
         toasts.trouble(error);
     }
 });
-const places = computed(() => popup.value.places.sites ?? []);
+const places = computed(() => popup.value.targeting.sites ?? []);
 const set = (list: SitePlaces[], now = true) =>
-    work.edit({ places: { ...popup.value.places, sites: list } }, 'where the pop-up is shown', now);
+    work.edit({ targeting: { ...popup.value.targeting, sites: list } }, 'where the pop-up is shown', now);
 const on = (site: string) => places.value.find((p) => p.site === site);
 const toggle = (site: string) => set(on(site) ? places.value.filter((p) => p.site !== site) : [...places.value, { site, patterns: [] }]);
 const setPatterns = (site: string, patterns: AddressPattern[], now = true) =>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted } from 'vue';
-import type { PopupPlaces } from '@/api/types';
+import type { PopupTargeting } from '@/api/types';
 import SitesField from '@/funnel/desk/popup/SitesField.vue';
 import { usePopup } from '@/funnel/desk/popup/usePopup';
 import { useFunnel } from '@/funnel/funnelStore';
@@ -21,11 +21,11 @@ const people = usePeopleKit();
 const session = useSession();
 const toasts = useToasts();
 const popup = work.popup;
-const places = computed(() => popup.value.places);
+const places = computed(() => popup.value.targeting);
 onMounted(() => people.load().catch(toasts.trouble));
 
-function set(values: Partial<PopupPlaces>, now = true): void {
-    work.edit({ places: { ...places.value, ...values } }, 'where the pop-up is shown', now);
+function set(values: Partial<PopupTargeting>, now = true): void {
+    work.edit({ targeting: { ...places.value, ...values } }, 'where the pop-up is shown', now);
 }
 const modes = [
     { value: 'all', label: 'On all pages' },

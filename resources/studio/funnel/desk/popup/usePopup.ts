@@ -25,7 +25,7 @@ export function usePopup(id: string) {
         const answer = await ask<{ document: PageDocument; frame: PopupFrame }>('redesign', { document, frame, asks, after, spot, design });
         if (answer) {
             // Where it is placed decides whether anything must open it.
-            const placed = answer.frame.stand === 'placed';
+            const placed = answer.frame.placement === 'placed';
             const triggers = popup.value.triggers.length > 0 || placed ? popup.value.triggers : [{ kind: 'leaving' }];
             edit({ document: answer.document, frame: answer.frame, design, placed, triggers }, 'the design of the pop-up');
         }

@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import type { Webinar, WebinarOutcome } from '@/api/types';
 import { written } from '@/funnel/desk/webinar/written';
 import NumberField from '@/ui/NumberField.vue';
+import SpanField from '@/ui/SpanField.vue';
 import TagsField from '@/ui/TagsField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 import UiSwitch from '@/ui/UiSwitch.vue';
@@ -12,7 +13,7 @@ import { vKept } from '@/ui/kept';
 const props = defineProps<{ webinar: Webinar }>();
 const emit = defineEmits<{ edit: [values: Record<string, unknown>, label: string, now?: boolean] }>();
 
-const byMinutes = computed(() => 'minutes' in props.webinar.bar);
+const byMinutes = computed(() => 'minutes' in props.webinar.threshold);
 const replay = computed(() => props.webinar.replay);
 const set = (values: Partial<NonNullable<Webinar['replay']>>) =>
     emit('edit', { replay: written({ ...replay.value, ...values }) }, 'the replay');
@@ -42,28 +43,28 @@ function tag(key: WebinarOutcome, tags: string[]): void {
                     { value: 'minutes', label: 'so many minutes' },
                 ]"
                 @update:model-value="
-                    (u: string) => emit('edit', { bar: u === 'minutes' ? { minutes: 30 } : { percent: 60 } }, 'who has attended')
+                    (u: string) => emit('edit', { threshold: u === 'minutes' ? { minutes: 30 } : { percent: 60 } }, 'who has attended')
                 "
             />
             <NumberField
-                v-if="'minutes' in webinar.bar"
-                :model-value="webinar.bar.minutes"
+                v-if="'minutes' in webinar.threshold"
+                :model-value="webinar.threshold.minutes"
                 :least="1"
                 :most="720"
                 label="Minutes"
                 hide-label
                 unit="minutes"
-                @update:model-value="(minutes: number) => emit('edit', { bar: { minutes } }, 'who has attended')"
+                @update:model-value="(minutes: number) => emit('edit', { threshold: { minutes } }, 'who has attended')"
             />
             <NumberField
                 v-else
-                :model-value="webinar.bar.percent"
+                :model-value="webinar.threshold.percent"
                 :least="1"
                 :most="100"
                 label="Percent"
                 hide-label
                 unit="%"
-                @update:model-value="(percent: number) => emit('edit', { bar: { percent } }, 'who has attended')"
+                @update:model-value="(percent: number) => emit('edit', { threshold: { percent } }, 'who has attended')"
             />
         </div>
         <h3 class="text-lg">Replay</h3>
@@ -73,13 +74,12 @@ function tag(key: WebinarOutcome, tags: string[]): void {
             @update:model-value="(on: boolean) => emit('edit', { replay: on ? { delay: 60, days: 3, time: '23:00' } : null }, 'the replay')"
         />
         <template v-if="replay">
-            <NumberField
-                :model-value="replay.delay"
+            <SpanField
+                :model-value="{ minutes: replay.delay }"
                 :least="0"
-                :most="20160"
+                :most="{ minutes: 20_160, days: 14 }"
                 label="It opens after the end of their session, by"
-                unit="minutes"
-                @update:model-value="(delay: number) => set({ delay })"
+                @update:model-value="(span) => set({ delay: span.minutes ?? 0 })"
             />
             <div class="flex flex-wrap items-end gap-2">
                 <NumberField

@@ -19,7 +19,7 @@ const schedule = computed(() => props.webinar.schedule);
 const rule = computed<Recurrence>(
     () => schedule.value.recurrence ?? { every: 'week', days: [2], from: new Date().toISOString().slice(0, 10) },
 );
-const automated = computed(() => props.webinar.manner === 'automated');
+const automated = computed(() => props.webinar.mode === 'automated');
 const kinds = computed(() => [
     { value: 'dates', label: 'on certain dates' },
     { value: 'recurring', label: 'every week or month' },

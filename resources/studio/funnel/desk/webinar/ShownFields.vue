@@ -19,7 +19,7 @@ const emit = defineEmits<{ edit: [values: Record<string, unknown>, label: string
 
 const store = useFunnel();
 const toasts = useToasts();
-const live = computed(() => props.webinar.manner === 'live');
+const live = computed(() => props.webinar.mode === 'live');
 const offers = computed(() => [{ value: '', label: 'none' }, ...(store.funnel?.offers.map((o) => ({ value: o.id, label: o.name })) ?? [])]);
 const host = computed(() => {
     try {
@@ -31,20 +31,20 @@ const host = computed(() => {
 const embeds = computed(() => host.value !== '' && (props.facts?.embedHosts ?? []).includes(host.value));
 
 /** A session takes as long as the recording it plays: its end decides when the replay opens and when the emails afterwards go out. */
-function planned(manner: string, seconds: number | null | undefined): { schedule?: Webinar['schedule'] } {
-    return manner === 'automated' && seconds ? { schedule: { ...props.webinar.schedule, minutes: wholeMinutes(seconds) } } : {};
+function planned(mode: string, seconds: number | null | undefined): { schedule?: Webinar['schedule'] } {
+    return mode === 'automated' && seconds ? { schedule: { ...props.webinar.schedule, minutes: wholeMinutes(seconds) } } : {};
 }
 const wholeMinutes = (seconds: number) => Math.min(720, Math.max(1, Math.ceil(seconds / 60)));
-function setManner(manner: string): void {
+function setManner(mode: string): void {
     const { schedule } = props.webinar;
     // A live one is at set times, the same moment for everybody.
-    const must = manner === 'live' && (['soon', 'on-demand'].includes(schedule.kind) || schedule.theirs);
+    const must = mode === 'live' && (['soon', 'on-demand'].includes(schedule.kind) || schedule.theirs);
     const next = { ...schedule, kind: ['soon', 'on-demand'].includes(schedule.kind) ? 'dates' : schedule.kind };
     delete next.theirs;
-    emit('edit', { manner, ...(must ? { schedule: next } : {}), ...planned(manner, props.webinar.seconds) }, 'how the webinar is held');
+    emit('edit', { mode, ...(must ? { schedule: next } : {}), ...planned(mode, props.webinar.seconds) }, 'how the webinar is held');
 }
 function setVideo(picture: Picture | null): void {
-    emit('edit', { video: picture?.id ?? '', ...planned(props.webinar.manner, picture?.seconds) }, 'the recording');
+    emit('edit', { video: picture?.id ?? '', ...planned(props.webinar.mode, picture?.seconds) }, 'the recording');
 }
 const file = ref<HTMLInputElement | null>(null);
 async function bringCaptions(event: Event): Promise<void> {
@@ -98,7 +98,7 @@ function chapterAt(i: number, typed: string): void {
     <section aria-labelledby="shown" class="space-y-4">
         <h3 id="shown" class="text-lg">In the room</h3>
         <UiListbox
-            :model-value="webinar.manner"
+            :model-value="webinar.mode"
             label="It is"
             :options="[
                 { value: 'live', label: 'held live by you' },

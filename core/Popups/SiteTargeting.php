@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace Lantern\Core\Popups;
 
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /** The pages of one of the owner's other sites on which something is shown. */
-final readonly class SitePlaces
+final readonly class SiteTargeting
 {
     public const MOST_PATTERNS = 40;
 
@@ -43,6 +44,14 @@ final readonly class SitePlaces
         }
 
         return $needed ? $found : 'all pages';
+    }
+
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'site' => Written::id(), 'patterns' => Written::listOf(AddressPattern::schema(), self::MOST_PATTERNS, 'none for all pages'),
+        ], ['site']);
     }
 
     /** @return array<string, mixed> */

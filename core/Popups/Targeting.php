@@ -6,9 +6,10 @@ namespace Lantern\Core\Popups;
 
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Support\Written;
 
 /** Where, and for which visitors, a pop-up is shown. Everything that is said must hold; what is not said holds for all. */
-final readonly class Places
+final readonly class Targeting
 {
     public const PAGES = ['all', 'some', 'except', 'none'];
 
@@ -19,7 +20,7 @@ final readonly class Places
     /**
      * @param  string  $pages  which pages of the funnel: one of {@see self::PAGES}
      * @param  list<string>  $ids  of the pages that `some` and `except` speak of
-     * @param  list<SitePlaces>  $sites  on the owner's other sites
+     * @param  list<SiteTargeting>  $sites  on the owner's other sites
      * @param  string  $device  one of {@see self::DEVICES}; likewise `visitors`
      * @param  list<string>  $sources  values of `utm_source` or `ref` of which one must be there
      * @param  string  $parameter  the name of an address parameter that must be there; '' for none
@@ -47,7 +48,7 @@ final readonly class Places
         }
         $sites = [];
         foreach ($shape->groups('sites', 20) as $group) {
-            $site = SitePlaces::fromShape($group);
+            $site = SiteTargeting::fromShape($group);
             $sites[$site->site] ??= $site;
         }
         $parameter = trim($shape->text('parameter', 40, ''));
@@ -79,7 +80,7 @@ final readonly class Places
         };
     }
 
-    public function site(string $site): ?SitePlaces
+    public function site(string $site): ?SiteTargeting
     {
         foreach ($this->sites as $places) {
             if ($places->site === $site) {
@@ -121,13 +122,25 @@ final readonly class Places
             $this->visitors, $this->sources, $this->parameter, $this->value, $this->languages);
     }
 
+    /** @return array<string, mixed> what its written form may hold, as a JSON Schema */
+    public static function schema(): array
+    {
+        return Written::group([
+            'pages' => Written::choice(self::PAGES, 'of the funnel; all where nothing is said'), 'ids' => Written::listOf(Written::id(),
+                40),
+            'sites' => Written::listOf(SiteTargeting::schema(), 20), 'device' => Written::choice(self::DEVICES),
+            'visitors' => Written::choice(self::VISITORS), 'sources' => Written::listOf(Written::text(100), 20),
+            'parameter' => Written::text(40), 'value' => Written::text(100), 'languages' => Written::listOf(Written::text(20), 20),
+        ]);
+    }
+
     /** @return array<string, mixed> without what says nothing */
     public function toArray(): array
     {
         return array_filter([
             'pages' => $this->pages === 'all' ? '' : $this->pages, 'ids' => in_array($this->pages, ['some', 'except'], true) ? $this->ids
                 : [],
-            'sites' => array_map(fn (SitePlaces $s): array => $s->toArray(), $this->sites),
+            'sites' => array_map(fn (SiteTargeting $s): array => $s->toArray(), $this->sites),
             'device' => $this->device === 'all' ? '' : $this->device, 'visitors' => $this->visitors === 'all' ? '' : $this->visitors,
             'sources' => $this->sources, 'parameter' => $this->parameter, 'value' => $this->value, 'languages' => $this->languages,
         ], fn (string|array $v): bool => $v !== '' && $v !== []);
