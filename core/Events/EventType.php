@@ -56,10 +56,10 @@ enum EventType: string
         };
     }
 
-    /** Is it told in a person's history by what it happened to: their orders, their deadlines, their sessions? */
+    /** Is it told in a person's history by what it happened to: their deadlines, their sessions, the emails of a sequence? */
     public function isToldElsewhere(): bool
     {
-        return in_array($this, [self::Registered, self::Refunded, self::PaymentFailed, self::DeadlineOver], true);
+        return in_array($this, [self::Entered, self::Registered, self::DeadlineOver], true);
     }
 
     /** Is it what became of somebody's session? */

@@ -7,10 +7,16 @@ namespace App\People\Privacy;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Deadlines\FactType;
 
 /** What happened to their deadlines, and how those ended that have ended. */
 final class DeadlineHistory implements TellsHistory
 {
+    public static function kinds(): array
+    {
+        return [...array_map(fn (FactType $t): string => "deadline-{$t->value}", FactType::cases()), 'deadline-over'];
+    }
+
     public static function tell(string $person, array $names, int $most): array
     {
         $told = [];

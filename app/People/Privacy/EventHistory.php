@@ -11,12 +11,17 @@ use Lantern\Core\Events\EventType;
 /** What they did, and what was done for them. */
 final class EventHistory implements TellsHistory
 {
+    public static function kinds(): array
+    {
+        return array_values(array_map(fn (EventType $t): string => $t->value, array_filter(EventType::cases(),
+            fn (EventType $t): bool => ! $t->isToldElsewhere())));
+    }
+
     public static function tell(string $person, array $names, int $most): array
     {
         $told = [];
         $popped = self::popped($person);
-        foreach (DB::table('events')->where('person_id', $person)->whereNotIn('type', array_map(fn (EventType $t): string => $t->value,
-            array_filter(EventType::cases(), fn (EventType $t): bool => $t->isToldElsewhere())))
+        foreach (DB::table('events')->where('person_id', $person)->whereIn('type', self::kinds())
             ->orderByDesc('at')->limit($most)->get() as $event) {
             $data = is_string($event->data) ? (array) json_decode($event->data, true) : [];
             $offers = array_filter(array_map(fn (mixed $id): string => is_string($id) ? $names[$id] ?? '' : '',

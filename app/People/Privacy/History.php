@@ -5,7 +5,12 @@ declare(strict_types=1);
 namespace App\People\Privacy;
 
 use App\Models\Person;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Offers\Offer;
+use Lantern\Core\Offers\Product;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Webinars\Webinar;
 
 /** What happened between a person and the business, across all funnels, the newest first. */
 final class History
@@ -30,12 +35,29 @@ final class History
         return array_slice($history, 0, $most);
     }
 
-    /** @return array<string, string> of funnels, their pages and their webinars, also of those that are gone */
+    /** @return array<string, string> of funnels and what they are made of, also of what is gone; an offer is called what it sells */
     private static function names(int $business): array
     {
         $funnels = DB::table('funnels')->where('business_id', $business);
-        $parts = DB::table('draft_parts')->whereIn('kind', ['page', 'webinar'])->whereIn('funnel_id', (clone $funnels)->select('id'));
+        $parts = fn (string ...$kinds): Builder => DB::table('draft_parts')->whereIn('kind', $kinds)
+            ->whereIn('funnel_id', (clone $funnels)->select('id'));
+        $names = $parts(PagePlan::kind(), Webinar::kind(), Product::kind())->pluck('name', 'id')->all()
+            + $funnels->pluck('name', 'id')->all();
+        foreach ($parts(Offer::kind())->get(['id', 'name', 'definition']) as $offer) {
+            $sold = json_decode((string) $offer->definition, true)['product'] ?? '';
+            $names[(string) $offer->id] = $names[is_string($sold) ? $sold : ''] ?? $offer->name;
+        }
 
-        return array_map(strval(...), $parts->pluck('name', 'id')->all() + $funnels->pluck('name', 'id')->all());
+        return array_map(strval(...), $names);
+    }
+
+    /** @return list<string> every kind of entry there is, in order */
+    public static function kinds(): array
+    {
+        $kinds = array_merge([], ...array_map(fn (PersonTable $t): array => $t->toldBy === null ? [] : $t->toldBy::kinds(),
+            PersonTables::all()));
+        sort($kinds);
+
+        return $kinds;
     }
 }

@@ -6,11 +6,17 @@ namespace App\People\Privacy;
 
 use App\Models\Message;
 use App\Support\Instant;
+use Lantern\Core\Messages\MessageState;
 
 /** What was and will be written to them. */
 final class MessageHistory implements TellsHistory
 {
     private const COLUMNS = ['id', 'name', 'state', 'due_at', 'sent_at', 'funnel_id', 'opens', 'clicks', 'trouble'];
+
+    public static function kinds(): array
+    {
+        return array_map(fn (MessageState $s): string => "message-{$s->value}", MessageState::cases());
+    }
 
     public static function tell(string $person, array $names, int $most): array
     {

@@ -10,6 +10,11 @@ use Illuminate\Support\Facades\DB;
 /** For which sessions of webinars they registered. What became of each is told by its event. */
 final class RegistrationHistory implements TellsHistory
 {
+    public static function kinds(): array
+    {
+        return ['registered', 'session-changed'];
+    }
+
     public static function tell(string $person, array $names, int $most): array
     {
         $told = [];

@@ -10,10 +10,12 @@ use App\Models\Business;
 use App\Models\Message;
 use App\Models\Person;
 use App\Models\User;
+use App\Models\Version;
 use App\People\Facts\PersonLookup;
 use App\People\Fields\OwnFields;
 use App\People\Segments\SegmentQuery;
 use App\People\Tags\Tagging;
+use App\Support\Ids;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -42,6 +44,14 @@ final class SegmentTest extends TestCase
     private const DEADLINE = '01hdeadl1ne000000000000000';
 
     private const EVERYONES = '01heveryone000000000000000';
+
+    private const WEBINAR = '01hweb1nar0000000000000000';
+
+    /** What is chosen from, by what a rule asks for ({@see RuleField}), so that every rule there is gets its examples from itself. */
+    private const VALUES = ['tag' => ['cellist', 'Nobody has it'], 'mail' => [self::EMAIL], 'place' => [self::PAGE],
+        'deadline' => [self::DEADLINE, self::EVERYONES, 'one that is gone'], 'webinar' => [self::WEBINAR, 'one that is gone'],
+        'field' => ['first_name', 'level', 'age', 'nothing_known'], 'date' => ['joined', 'lesson_on'],
+        'value' => ['ada', 'Beginner', '41', '50.5'], 'number' => [1, 10, 30], 'day' => ['2026-06-14', '2026-05-01']];
 
     private Business $business;
 
@@ -81,7 +91,7 @@ final class SegmentTest extends TestCase
             OwnFields::set($person->id, 'level', $one([[], ['Beginner'], ['beginner', 'Teacher'], ['ÜBER']]));
             OwnFields::set($person->id, 'age', [$one(['', '41', '57.5', 'forty', '-3'])]);
             OwnFields::set($person->id, 'lesson_on', [$one(['', '2026-06-10', '2026-06-15', '2026-06-14', '2026-07-01', 'soon'])]);
-            foreach ([EventType::Viewed, EventType::Downloaded, EventType::Bought] as $type) {
+            foreach ([EventType::Viewed, EventType::Joined, EventType::Downloaded, EventType::Bought] as $type) {
                 for ($n = $dice->getInt(0, 2); $n > 0; $n--) {
                     app(Events::class)->take(new NewEvent($type, $this->business, $this->now->subDays($dice->getInt(0, 40)),
                         page: $one([null, self::PAGE]), personId: $person->id));
@@ -104,6 +114,7 @@ final class SegmentTest extends TestCase
                         'closed_at' => $one([null, null, Instant::sql($this->now)])]);
                 }
             }
+            $this->registered($person, $one);
             $this->people[] = $person->refresh()->load(['business', 'tags']);
         }
         DB::table('deadline_runs')->insert(['business_id' => $this->business->id, 'funnel_id' => $this->ofDeadlines(),
@@ -111,9 +122,81 @@ final class SegmentTest extends TestCase
             'ends_at' => Instant::sql($this->now->addDay())]);
     }
 
+    /** @param  callable(list<mixed>): mixed  $one */
+    private function registered(Person $person, callable $one): void
+    {
+        $funnel = $this->ofDeadlines();
+        $version = (string) (DB::table('versions')->value('id') ?? Version::query()->create(['funnel_id' => $funnel, 'number' => 1,
+            'plan' => [], 'fingerprint' => '', 'published_at' => $this->now])->id);
+        // The one before them, or one of some time ago; of another webinar all did everything.
+        foreach ([[self::WEBINAR, 1], [self::WEBINAR, null], ['01h0therweb1nar00000000000', 1]] as [$webinar, $open]) {
+            $columns = $open === null ? ['attended_at', 'saw_offer_at', 'left_early_at', 'missed_at', 'watched_replay_at'] : [];
+            $state = $open === null ? 'over' : $one(['registered', 'waiting']);
+            if ($webinar !== self::WEBINAR || $one([true, false])) {
+                DB::table('registrations')->insert(['id' => Ids::next(), 'business_id' => $this->business->id, 'funnel_id' => $funnel,
+                    'version_id' => $version, 'webinar_id' => $webinar, 'person_id' => $person->id, 'session_key' => 'd',
+                    'starts_at' => Instant::sql($this->now), 'ends_at' => Instant::sql($this->now), 'zone' => 'UTC', 'state' => $state,
+                    'open' => $open, 'registered_at' => Instant::sql($this->now), 'chosen_at' => Instant::sql($this->now)]
+                    + array_map(fn (): ?string => $one([null, Instant::sql($this->now)]), array_flip($columns)));
+            }
+        }
+    }
+
     private function ofDeadlines(): string
     {
         return (string) (DB::table('funnels')->value('id') ?? $this->draft(User::query()->firstOrFail())->id);
+    }
+
+    /** @return list<array<string, mixed>> every choice that a kind of rule offers, with a few values of what else it asks for */
+    private static function examplesOf(string $class): array
+    {
+        $examples = [['kind' => $class::kind()]];
+        foreach ($class::fields() as $field) {
+            $sets = $field->type === 'choice' ? array_column($field->options, 'sets')
+                : array_map(fn (string|int $v): array => [$field->name => $v],
+                    self::VALUES[$field->type] ?? self::fail("SegmentTest::VALUES has nothing of “{$field->type}” to choose from"));
+            $more = [];
+            foreach ($examples as $example) {
+                array_push($more, ...$field->appliesTo($example) ? [...$field->optional ? [$example] : [],
+                    ...array_map(fn (array $s): array => $s + $example, $sets)] : [$example]);
+            }
+            $examples = $more;
+        }
+
+        return $examples;
+    }
+
+    public function test_every_rule_there_is_finds_in_the_database_whom_it_means_and_some_of_all_by_each_choice(): void
+    {
+        $this->sixty();
+        $facts = array_map(fn (Person $p) => PersonLookup::forRules($p, $this->now), $this->people);
+        $query = new SegmentQuery($this->business, $this->now);
+        foreach (Rules::KINDS as $class) {
+            $some = [];
+            foreach (self::examplesOf($class) as $example) {
+                try {
+                    $group = new Group(true, [Rules::fromShape(Shape::of($example))]);
+                } catch (Invalid) {
+                    continue; // such as more than a name
+                }
+                $expected = array_values(array_map(fn (int $i): string => $this->people[$i]->email,
+                    array_keys(array_filter($facts, fn (PersonState $p): bool => $group->holds($p, $this->now)))));
+                $found = $query->people($group)->pluck('email')->all();
+                sort($expected);
+                sort($found);
+                self::assertSame($expected, $found, (string) json_encode($example));
+                if ($expected !== [] && count($expected) < count($facts)) {
+                    $some[] = $example;
+                }
+            }
+            foreach ($class::fields() as $field) {
+                foreach ($field->type === 'choice' ? $field->options : [] as $option) {
+                    self::assertNotSame([], array_filter($some, fn (array $e): bool => array_intersect_key($e, $option['sets'])
+                        == $option['sets']), "{$class}: “{$option['label']}” finds some of them, and not all");
+                }
+            }
+            self::assertNotSame([], $some, $class);
+        }
     }
 
     /** @return iterable<string, array{array<string, mixed>}> */
