@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router';
+import { kindsOfParts, partEntry } from '@/funnel/parts';
 import FunnelsHome from '@/funnels/FunnelsHome.vue';
 
 declare module 'vue-router' {
@@ -7,6 +8,9 @@ declare module 'vue-router' {
     }
 }
 
+/** What of a funnel opens on the desk: its parts by kind, what it sells as a whole, and its settings. */
+const opens = [...kindsOfParts.filter((kind) => partEntry(kind).desk), 'offers', 'settings'].join('|');
+
 export const router = createRouter({
     history: createWebHistory('/studio'),
     routes: [
@@ -14,7 +18,7 @@ export const router = createRouter({
         { path: '/funnels', component: FunnelsHome, meta: { title: 'Funnels' } },
         { path: '/funnels/new', component: () => import('@/funnels/NewFunnel.vue'), meta: { title: 'New funnel' } },
         {
-            path: '/funnels/:id/:open(page|form|email|sequence|lead-magnet|offers|offer|product|coupon|settings|deadline|popup|webinar)?/:part?',
+            path: `/funnels/:id/:open(${opens})?/:part?`,
             component: () => import('@/funnel/FunnelScreen.vue'),
             meta: { title: 'Funnel' },
         },

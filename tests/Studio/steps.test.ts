@@ -29,7 +29,7 @@ describe('what the server carries out at once', () => {
     it('saves what is typed before anything is loaded anew', async () => {
         const { store, calls, steps } = await opened();
         store.edit('email', 'e1', { subject: 'Typed just now' }, 'the subject');
-        await steps.addSequence();
+        await steps.add('sequence');
         expect(called(calls)).toEqual(['PUT parts/e1', 'POST funnels/f1/parts']);
         expect(calls.at(-1)!.method, 'and then the draft is loaded').toBe('GET');
     });
@@ -37,15 +37,19 @@ describe('what the server carries out at once', () => {
     it.each([
         [
             'an email',
-            (s: ReturnType<typeof useSteps>) => s.addEmail('q1'),
+            (s: ReturnType<typeof useSteps>) => s.add('email', { sequence: 'q1' }),
             ['POST funnels/f1/parts', 'DELETE parts/n1', 'POST parts/n1/restore'],
         ],
         [
             'a sequence',
-            (s: ReturnType<typeof useSteps>) => s.addSequence(),
+            (s: ReturnType<typeof useSteps>) => s.add('sequence'),
             ['POST funnels/f1/parts', 'DELETE parts/n1', 'POST parts/n1/restore'],
         ],
-        ['a form', (s: ReturnType<typeof useSteps>) => s.addForm(), ['POST funnels/f1/parts', 'DELETE parts/n1', 'POST parts/n1/restore']],
+        [
+            'a form',
+            (s: ReturnType<typeof useSteps>) => s.add('form'),
+            ['POST funnels/f1/parts', 'DELETE parts/n1', 'POST parts/n1/restore'],
+        ],
         [
             'a page',
             (s: ReturnType<typeof useSteps>) => s.addPage({ role: 'sales' }),

@@ -24,6 +24,12 @@ abstract class DraftKind
     /** The name under which the Studio holds the parts of this kind. */
     abstract public function list(): string;
 
+    /** Does it open on a desk of its own, so that the search leads to it? What does not is worked on where it is used. */
+    public function opens(): bool
+    {
+        return true;
+    }
+
     /** @return list<string> what of it the owner types; all else is worked out */
     abstract public function typed(): array;
 

@@ -25,6 +25,11 @@ final class SharedSectionKind extends DraftKind
         return 'sharedSections';
     }
 
+    public function opens(): bool
+    {
+        return false;
+    }
+
     public function typed(): array
     {
         return ['name', 'section'];

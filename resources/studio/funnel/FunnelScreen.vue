@@ -1,23 +1,15 @@
 <script setup lang="ts">
 import { ArrowTopRightOnSquareIcon, ArrowUturnLeftIcon, ArrowUturnRightIcon, LinkIcon } from '@heroicons/vue/20/solid';
 import { useEventListener } from '@vueuse/core';
-import { computed, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, ref, watch, type Component } from 'vue';
 import { useRoute } from 'vue-router';
 import { ApiError } from '@/api/client';
-import EmailDesk from '@/funnel/desk/EmailDesk.vue';
-import FileDesk from '@/funnel/desk/FileDesk.vue';
-import DeadlineDesk from '@/funnel/desk/deadline/DeadlineDesk.vue';
-import FormDesk from '@/funnel/desk/FormDesk.vue';
 import FunnelDesk from '@/funnel/desk/FunnelDesk.vue';
-import OffersDesk from '@/funnel/desk/OffersDesk.vue';
 import SetAsideNotice from '@/funnel/SetAsideNotice.vue';
-import SequenceDesk from '@/funnel/desk/SequenceDesk.vue';
-import PageDesk from '@/funnel/desk/PageDesk.vue';
-import PopupDesk from '@/funnel/desk/popup/PopupDesk.vue';
-import WebinarDesk from '@/funnel/desk/webinar/WebinarDesk.vue';
 import PublishDialog from '@/funnel/PublishDialog.vue';
 import TimeLine from '@/funnel/TimeLine.vue';
 import { useFunnel } from '@/funnel/funnelStore';
+import { findPart, isPartKind, kindsOfParts, partEntry, type PartKind } from '@/funnel/parts';
 import { useToasts } from '@/stores/toasts';
 import { usePulse } from '@/stores/pulse';
 import NotHere from '@/ui/NotHere.vue';
@@ -86,6 +78,29 @@ useLeaving({ flush: store.flush, saved: () => store.status === 'saved', trouble:
 const part = computed(() => String(route.params.part ?? ''));
 /** What on the page is to be shown first: where the go-live check found something. */
 const place = computed(() => (typeof route.query.place === 'string' ? route.query.place : ''));
+const desks = new Map<PartKind, Component>();
+for (const kind of kindsOfParts) {
+    const load = partEntry(kind).desk;
+    if (load) {
+        desks.set(kind, defineAsyncComponent(load));
+    }
+}
+/** What stands on the desk; nothing where it is the funnel itself, or what is named is not in it. */
+const desk = computed(() => {
+    const open = String(route.params.open ?? '');
+    const kind = open === 'offers' ? 'offer' : open;
+    const is = isPartKind(kind) ? desks.get(kind) : undefined;
+    if (!isPartKind(kind) || !is || (open !== 'offers' && !findPart(store.funnel, kind, part.value))) {
+        return null;
+    }
+    const { takesPlace, takesKind } = partEntry(kind);
+    return {
+        is,
+        // What is sold stands in one list: going from one to the next leaves it as it is.
+        key: takesKind ? 'offers' : part.value + (takesPlace ? place.value : ''),
+        props: { id: part.value, ...(takesKind ? { open } : {}), ...(takesPlace ? { place: place.value } : {}) },
+    };
+});
 const live = computed(() => store.funnel?.state === 'live');
 
 async function copyLink(): Promise<void> {
@@ -159,19 +174,7 @@ async function copyLink(): Promise<void> {
         <SetAsideNotice />
         <TimeLine v-model:folded="folded" />
         <div class="min-h-0 flex-1">
-            <PageDesk v-if="route.params.open === 'page' && store.page(part)" :id="part" :key="part + place" :place="place" />
-            <FormDesk v-else-if="route.params.open === 'form' && store.form(part)" :id="part" :key="part" />
-            <EmailDesk v-else-if="route.params.open === 'email' && store.email(part)" :id="part" :key="part" />
-            <SequenceDesk v-else-if="route.params.open === 'sequence' && store.sequence(part)" :id="part" :key="part" />
-            <DeadlineDesk v-else-if="route.params.open === 'deadline' && store.deadline(part)" :id="part" :key="part" />
-            <WebinarDesk v-else-if="route.params.open === 'webinar' && store.webinar(part)" :id="part" :key="part" />
-            <PopupDesk v-else-if="route.params.open === 'popup' && store.popup(part)" :id="part" :key="part + place" :place="place" />
-            <FileDesk v-else-if="route.params.open === 'lead-magnet' && store.leadMagnet(part)" :id="part" :key="part" />
-            <OffersDesk
-                v-else-if="['offers', 'offer', 'product', 'coupon'].includes(String(route.params.open))"
-                :id="part"
-                :open="String(route.params.open)"
-            />
+            <component :is="desk.is" v-if="desk" :key="desk.key" v-bind="desk.props" />
             <FunnelDesk v-else :news="news" @publish="publishing = true" />
         </div>
         <PublishDialog :open="publishing" @close="publishing = false" />

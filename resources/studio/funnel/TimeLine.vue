@@ -3,21 +3,21 @@ import {
     ChevronDownIcon,
     ChevronUpIcon,
     ClockIcon,
-    DocumentIcon,
     EnvelopeIcon,
     PauseIcon,
     PlusIcon,
     QueueListIcon,
     TagIcon,
-    VideoCameraIcon,
     WindowIcon,
 } from '@heroicons/vue/20/solid';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
-import { emailAt, moments, momentWords, sharesForEveryone, spanOf } from '@/funnel/timeScale';
-import type { Deadline, Email, Page, PageOutcome } from '@/api/types';
+import { partEntry, partPath, PARTS, partsOf, type PartKind } from '@/funnel/parts';
+import { arcsOf, columnWidth, lanesOf, popupBarsOf, stationsOf, totalWidth } from '@/funnel/timelineLayout';
+import { spanOf } from '@/funnel/timeScale';
+import type { Deadline, Email, Page, Popup } from '@/api/types';
 import AddPage from '@/funnel/AddPage.vue';
 import AddPopup from '@/funnel/desk/popup/AddPopup.vue';
 import WebinarLane from '@/funnel/WebinarLane.vue';
@@ -25,18 +25,6 @@ import WayButton from '@/funnel/WayButton.vue';
 import { useToasts } from '@/stores/toasts';
 import { useSession } from '@/stores/session';
 import { count, counted } from '@/ui/format';
-
-/** One column of the time scale: a page the visitor meets, or a later moment at which emails fall. */
-interface Station {
-    key: string;
-    when: string;
-    page?: Page;
-    emails: Email[];
-    /** Minutes from joining, of a later moment. */
-    at?: number;
-    /** What visitors do on the page, the main thing first. */
-    outcomes: PageOutcome[];
-}
 
 const folded = defineModel<boolean>('folded', { required: true });
 const store = useFunnel();
@@ -55,155 +43,30 @@ const colours = computed(() => {
     };
 });
 
-/** Pages in the order of the way first; then, on the same scale, the moments after joining. */
-const stations = computed<Station[]>(() => {
-    const funnel = store.funnel;
-    if (!funnel) {
-        return [];
-    }
-    const result: Station[] = funnel.pages.map((page, i) => {
-        return {
-            key: page.id,
-            when: i === 0 ? 'First visit' : arrival(page.id),
-            page,
-            emails: i === 1 ? funnel.emails.filter((e) => emailAt(e, funnel.deadlines) === 0) : [],
-            outcomes: page.outcomes,
-        };
-    });
-    for (const at of moments(funnel)) {
-        const emails = funnel.emails.filter((e) => emailAt(e, funnel.deadlines) === at);
-        result.push({ key: `t${at}`, when: momentWords(at), emails, at, outcomes: [] });
-    }
-    return result;
-});
+const stations = computed(() => (store.funnel ? stationsOf(store.funnel) : []));
+const lanes = computed(() => (store.funnel ? lanesOf(store.funnel, stations.value, new Date()) : []));
+const pops = computed(() => (store.funnel ? popupBarsOf(store.funnel, stations.value, session.kit.popups.quietRoles) : []));
+const arcs = computed(() => (store.funnel ? arcsOf(store.funnel, stations.value) : []));
 
-/** A deadline on the scale: from what starts it to its end, or all along where that is not known beforehand. */
-interface Lane {
-    deadline: Deadline;
-    left: number;
-    width: number;
-    note: string;
-    /** Emails that are told from it, where their place on the scale is not known either. */
-    emails: Email[];
-}
-const byDeadline = (email: Email) => (email.timing.from === 'deadline' ? email.timing : null);
-const fromEdge = (email: Email) => (byDeadline(email)?.minutes ?? 0) + (byDeadline(email)?.days ?? 0) * 1440;
-const lanes = computed<Lane[]>(() => {
-    const funnel = store.funnel;
-    const from = new Map<number, number>();
-    let x = 0;
-    stations.value.forEach((s, i) => {
-        if (s.at !== undefined || i === Math.min(1, stations.value.length - 1)) {
-            from.set(s.at ?? 0, x);
-        }
-        x += width(s);
-    });
-    const shares = funnel ? sharesForEveryone(funnel, new Date()) : new Map<string, number>();
-    return (funnel?.deadlines ?? []).map((deadline) => {
-        const span = spanOf(deadline);
-        const share = shares.get(deadline.id);
-        const left = span ? (from.get(span.from) ?? from.get(0) ?? 0) + 22 : 22;
-        const right = span ? (from.get(span.to) ?? x) + 22 : x - 40;
-        return {
-            deadline,
-            left,
-            width: share === undefined ? Math.max(150, right - left) : EVERYONE.least + share * (EVERYONE.most - EVERYONE.least),
-            note: deadline.duration
-                ? span
-                    ? `${deadline.lasts}, from ${deadline.startWords.replace(/^when/, 'when')}`
-                    : `${deadline.lasts}, ${deadline.startWords || 'when you start it for somebody'}`
-                : deadline.words,
-            emails: (funnel?.emails ?? [])
-                .filter((e) => byDeadline(e)?.deadline === deadline.id && emailAt(e, funnel!.deadlines) === null)
-                .sort((a, b) => fromEdge(a) - fromEdge(b)),
-        };
-    });
-});
-/** A pop-up below the pages that it is on, from the first to the last of them. What is on other sites alone stands at the left. */
-const pops = computed(() => {
-    const funnel = store.funnel;
-    const at = new Map<string, { from: number; to: number }>();
-    let x = 0;
-    for (const s of stations.value) {
-        if (s.page) {
-            at.set(s.page.id, { from: x, to: x + SHEET });
-        }
-        x += width(s);
+function laneNote(deadline: Deadline): string {
+    if (!deadline.duration) {
+        return deadline.words;
     }
-    return (funnel?.popups ?? []).map((popup) => {
-        const { pages = 'all', ids = [], sites = [] } = popup.targeting;
-        const on = (funnel?.pages ?? []).filter(
-            (p) =>
-                !popup.placed &&
-                pages !== 'none' &&
-                !session.kit.popups.quietRoles.includes(p.role) &&
-                (pages === 'all' || ids.includes(p.id) === (pages === 'some')),
-        );
-        const spans = on.map((p) => at.get(p.id) ?? { from: 0, to: SHEET });
-        const left = Math.min(...spans.map((s) => s.from), spans.length > 0 ? Infinity : 22);
-        const numbers = funnel?.popupNumbers[popup.id];
-        const found = numbers && numbers.shown > 0 ? `${count(numbers.shown)} shown, ${count(numbers.joined)} joined` : '';
-        return {
-            popup,
-            left,
-            width: Math.max(440, Math.max(0, ...spans.map((s) => s.to)) - left),
-            note: [popup.on ? '' : 'off', sites.length > 0 ? `on ${counted(sites.length, 'site')}` : '', found].filter(Boolean).join(' · '),
-        };
-    });
-});
+    return spanOf(deadline)
+        ? `${deadline.lasts}, from ${deadline.startWords}`
+        : `${deadline.lasts}, ${deadline.startWords || 'when you start it for somebody'}`;
+}
+function popupNote(popup: Popup): string {
+    const numbers = store.funnel?.popupNumbers[popup.id];
+    const found = numbers && numbers.shown > 0 ? `${count(numbers.shown)} shown, ${count(numbers.joined)} joined` : '';
+    const sites = popup.targeting.sites ?? [];
+    return [popup.on ? '' : 'off', sites.length > 0 ? `on ${counted(sites.length, 'site')}` : '', found].filter(Boolean).join(' · ');
+}
 const guards = (page: Page) => store.funnel?.deadlines.filter((d) => d.pages.some((g) => g.page === page.id)) ?? [];
 
-/** How wide deadlines are that are one moment for everyone, in pixels: the shortest one has room for its name. */
-const EVERYONE = { least: 300, most: 640 };
-/** The width of a station's column, of the sheet in it, and of the gap where its outcomes stand; in pixels. */
-const SHEET = 200;
-const COLUMN = { page: 302, last: 228, moment: 184 };
-const width = (s: Station) => (s.page ? (s.outcomes.length > 0 ? COLUMN.page : COLUMN.last) : COLUMN.moment);
-
-/** Ways that do not simply lead on to the next page, as arcs above the sheets. */
-const arcs = computed(() => {
-    const at = new Map<string, number>();
-    let x = 0;
-    for (const station of stations.value) {
-        if (station.page) {
-            at.set(station.page.id, x);
-        }
-        x += width(station);
-    }
-    const pages = store.funnel?.pages ?? [];
-    return (store.funnel?.ways ?? []).flatMap((way) => {
-        const from = at.get(way.page);
-        const to = at.get(way.toPage ?? '');
-        const i = pages.findIndex((p) => p.id === way.page);
-        if (from === undefined || to === undefined || pages[i + 1]?.id === way.toPage) {
-            return [];
-        }
-        const label = pages[i]?.outcomes.find((o) => o.outcome === way.outcome)?.label ?? '';
-        const tone = { declined: '#5b6a64', 'time-ran-out': '#a33e28', missed: '#5b6a64' }[way.outcome] ?? '#1e6b5e';
-        const [x1, x2] = [from + SHEET + 46, to + SHEET / 2 + (from < to ? -18 : 18)];
-        return [{ key: way.page + way.outcome, label, tone, path: `M${x1} 40C${x1} 4 ${x2} 4 ${x2} 38` }];
-    });
-});
-const arcWidth = computed(() => stations.value.reduce((sum, s) => sum + width(s), 0));
+const TONES: Record<string, string> = { declined: '#5b6a64', 'time-ran-out': '#a33e28', missed: '#5b6a64' };
 const adding = ref(false);
 const popping = ref(false);
-
-/** When a visitor comes to a page: by what they did on the one before. */
-function arrival(page: string): string {
-    const way =
-        store.funnel?.ways.find((w) => w.toPage === page && w.outcome !== 'declined') ?? store.funnel?.ways.find((w) => w.toPage === page);
-    const words: Record<string, string> = {
-        joined: 'On joining',
-        confirmed: 'On confirming',
-        chose: 'On choosing it',
-        bought: 'On buying',
-        declined: 'On “no thanks”',
-        attended: 'Afterwards',
-        missed: 'Having missed it',
-        'time-ran-out': 'When time is up',
-    };
-    return words[way?.outcome ?? ''] ?? 'Then';
-}
 
 /** What is sold on a page: the price of its offer, and how often it was bought there. */
 function priceOn(page: Page): string {
@@ -214,7 +77,9 @@ function priceOn(page: Page): string {
 }
 
 const isOpen = (kind: string, id: string) => route.params.open === kind && route.params.part === id;
-const go = (kind: string, id: string) => router.push(`/funnels/${store.funnel?.id}/${kind}/${id}`);
+const go = (kind: PartKind, id: string) => router.push(partPath(store.funnel!, kind, id));
+/** What stands in the strip beside pages and emails. */
+const beside: PartKind[] = ['sequence', 'deadline', 'webinar', 'popup'];
 
 /** What became of an email, in as few words as fit beside it. */
 function sent(email: Email): string {
@@ -237,7 +102,7 @@ const asRead = (words: string) => words.replace(/\{\{\s*[a-z][a-z0-9_]*\s*(?:\|(
 
 async function addEmail(): Promise<void> {
     try {
-        const made = await steps.addEmail();
+        const made = await steps.add('email');
         await go('email', made.id);
     } catch (error) {
         toasts.trouble(error);
@@ -259,7 +124,7 @@ async function addEmail(): Promise<void> {
                         :class="{ open: isOpen('page', station.page.id) }"
                         @click="go('page', station.page.id)"
                     >
-                        <DocumentIcon class="size-3.5 text-pine" aria-hidden="true" />{{ station.page.name }}
+                        <component :is="PARTS.page.icon" class="size-3.5 text-pine" aria-hidden="true" />{{ station.page.name }}
                     </button>
                     <button
                         v-for="email in station.emails"
@@ -272,46 +137,23 @@ async function addEmail(): Promise<void> {
                         <EnvelopeIcon class="size-3.5 text-pine" aria-hidden="true" />{{ email.name }}
                     </button>
                 </template>
-                <button
-                    v-for="q in store.funnel?.sequences"
-                    :key="q.id"
-                    type="button"
-                    class="chip"
-                    :class="{ open: isOpen('sequence', q.id) }"
-                    @click="go('sequence', q.id)"
-                >
-                    <QueueListIcon class="size-3.5 text-pine" aria-hidden="true" />{{ q.name }}
-                </button>
-                <button
-                    v-for="d in store.funnel?.deadlines"
-                    :key="d.id"
-                    type="button"
-                    class="chip"
-                    :class="{ open: isOpen('deadline', d.id) }"
-                    @click="go('deadline', d.id)"
-                >
-                    <ClockIcon class="size-3.5 text-clay" aria-hidden="true" />{{ d.name }}
-                </button>
-                <button
-                    v-for="w in store.funnel?.webinars"
-                    :key="w.id"
-                    type="button"
-                    class="chip"
-                    :class="{ open: isOpen('webinar', w.id) }"
-                    @click="go('webinar', w.id)"
-                >
-                    <VideoCameraIcon class="size-3.5 text-pine" aria-hidden="true" />{{ w.name }}
-                </button>
-                <button
-                    v-for="p in store.funnel?.popups"
-                    :key="p.id"
-                    type="button"
-                    class="chip"
-                    :class="{ open: isOpen('popup', p.id) }"
-                    @click="go('popup', p.id)"
-                >
-                    <WindowIcon class="size-3.5 text-pine" aria-hidden="true" />{{ p.name }}
-                </button>
+                <template v-for="kind in beside" :key="kind">
+                    <button
+                        v-for="p in partsOf(store.funnel, kind)"
+                        :key="p.id"
+                        type="button"
+                        class="chip"
+                        :class="{ open: isOpen(kind, p.id) }"
+                        @click="go(kind, p.id)"
+                    >
+                        <component
+                            :is="partEntry(kind).icon"
+                            class="size-3.5"
+                            :class="partEntry(kind).presses ? 'text-clay' : 'text-pine'"
+                            aria-hidden="true"
+                        />{{ p.name }}
+                    </button>
+                </template>
             </div>
             <RouterLink v-if="(store.funnel?.offers.length ?? 0) > 0" class="btn-quiet shrink-0" :to="`/funnels/${store.funnel?.id}/offers`"
                 ><TagIcon class="size-4 text-pine" aria-hidden="true" />Offers</RouterLink
@@ -324,7 +166,7 @@ async function addEmail(): Promise<void> {
         <div v-else class="overflow-x-auto px-6 pt-3 pb-4">
             <svg
                 v-if="arcs.length > 0"
-                :width="arcWidth"
+                :width="totalWidth(stations)"
                 height="40"
                 class="block"
                 role="img"
@@ -340,7 +182,7 @@ async function addEmail(): Promise<void> {
                     :key="arc.key"
                     :d="arc.path"
                     fill="none"
-                    :stroke="arc.tone"
+                    :stroke="TONES[arc.outcome] ?? '#1e6b5e'"
                     stroke-width="1.5"
                     marker-end="url(#arrow)"
                 >
@@ -352,7 +194,7 @@ async function addEmail(): Promise<void> {
                     v-for="(station, i) in stations"
                     :key="station.key"
                     class="grid shrink-0 grid-rows-[128px_34px_auto]"
-                    :style="{ width: `${width(station)}px` }"
+                    :style="{ width: `${columnWidth(station)}px` }"
                 >
                     <!-- above the string: what the visitor sees -->
                     <div class="flex items-end pb-1.5">
@@ -482,7 +324,7 @@ async function addEmail(): Promise<void> {
                         <ClockIcon class="size-4 shrink-0" aria-hidden="true" /><span class="shrink-0 font-medium">{{
                             lane.deadline.name
                         }}</span
-                        ><span class="truncate">{{ lane.note }}</span>
+                        ><span class="truncate">{{ laneNote(lane.deadline) }}</span>
                     </button>
                     <button
                         v-for="email in lane.emails"
@@ -509,7 +351,7 @@ async function addEmail(): Promise<void> {
                         <WindowIcon class="size-4 shrink-0" aria-hidden="true" /><span class="shrink-0 font-medium">{{
                             pop.popup.name
                         }}</span
-                        ><span class="truncate">{{ pop.note }}</span>
+                        ><span class="truncate">{{ popupNote(pop.popup) }}</span>
                     </button>
                 </li>
             </ul>

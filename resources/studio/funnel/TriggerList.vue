@@ -8,6 +8,7 @@ import { OUTCOMES, without } from '@/funnel/triggers';
 import { usePeopleKit } from '@/stores/peopleKit';
 import { useSession } from '@/stores/session';
 import { useToasts } from '@/stores/toasts';
+import NumberField from '@/ui/NumberField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 import { vKept } from '@/ui/kept';
 
@@ -145,17 +146,16 @@ const typed = (event: Event) => (event.target as HTMLInputElement).value;
                             @change="(e) => set(row, field, typed(e))"
                         />
                     </template>
-                    <label v-else-if="whatOf(String(row.fields.kind), field) === 'times'" class="flex items-center gap-2 text-soft">
-                        <input
-                            v-kept="String(row.fields[field] ?? 1)"
-                            class="input w-18"
-                            type="number"
-                            min="1"
-                            max="20"
-                            aria-label="How many times"
-                            @change="(e) => set(row, field, typed(e))"
-                        />{{ Number(row.fields[field] ?? 1) > 1 ? 'times' : 'time' }}
-                    </label>
+                    <NumberField
+                        v-else-if="whatOf(String(row.fields.kind), field) === 'times'"
+                        :model-value="Number(row.fields[field] ?? 1)"
+                        :least="1"
+                        :most="20"
+                        label="How many times"
+                        hide-label
+                        :unit="Number(row.fields[field] ?? 1) > 1 ? 'times' : 'time'"
+                        @update:model-value="(n) => set(row, field, String(n))"
+                    />
                     <UiListbox
                         v-else
                         class="min-w-48 flex-1"

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { ArrowPathIcon, EnvelopeIcon, VideoCameraIcon } from '@heroicons/vue/20/solid';
 import { computed } from 'vue';
+import type { PartKind } from '@/funnel/parts';
 import type { Email, Webinar } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 
 /** A webinar on a scale of its own: reminders, the session, what is written afterwards, the replay and its end. */
 const props = defineProps<{ webinar: Webinar; isOpen: (kind: string, id: string) => boolean }>();
-const emit = defineEmits<{ go: [kind: string, id: string] }>();
+const emit = defineEmits<{ go: [kind: PartKind, id: string] }>();
 
 const store = useFunnel();
 const emails = (anchor: string) =>

@@ -2,7 +2,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, toRaw, watch } from 'vue';
 import { api } from '@/api/client';
 import type { Funnel } from '@/api/types';
-import { findPart, type Kind } from '@/funnel/parts';
+import { findPart, partEntry, type Kind } from '@/funnel/parts';
 import { useToasts } from '@/stores/toasts';
 import { useHistory, type Step } from '@/ui/history';
 import { copy, diff, patched, same } from '@/ui/patches';
@@ -58,7 +58,8 @@ export const useFunnel = defineStore('funnel', () => {
         },
         (sent) => {
             // A page and what it shares are drawn from the screen; for the rest the page on the desk is drawn anew.
-            if (sent.some((key) => ['lead-magnet', 'email', 'product', 'offer', 'deadline', 'webinar'].includes(readKey(key).kind))) {
+            const redraws = (kind: Kind) => kind !== 'funnel' && partEntry(kind).redraws;
+            if (sent.some((key) => redraws(readKey(key).kind))) {
                 redraw.value++;
             }
         },

@@ -1,7 +1,7 @@
 import { api } from '@/api/client';
 import type { OwnDesign, Page } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
-import type { PartKind, PartOf } from '@/funnel/parts';
+import { partEntry, type PartKind, type PartOf } from '@/funnel/parts';
 import { useToasts } from '@/stores/toasts';
 
 interface Way {
@@ -37,11 +37,12 @@ export function useSteps() {
     }
 
     /** A part that is made with little in it and can be removed again. */
-    async function add<K extends PartKind>(kind: K, label: string, given: object = {}): Promise<PartOf<K>> {
+    async function add<K extends PartKind>(kind: K, given: object = {}): Promise<PartOf<K>> {
         await store.flush();
         const part = await api.post<PartOf<K>>(`funnels/${id()}/parts`, { kind, ...given });
+        const { label } = partEntry(kind);
         await act(
-            label,
+            `${/^[aeiou]/.test(label) ? 'an' : 'a'} ${label} was added`,
             () => api.post(`parts/${part.id}/restore`),
             () => api.delete(`parts/${part.id}`),
         );
@@ -59,16 +60,6 @@ export function useSteps() {
         );
         tell(`“${target.name}” is removed from the draft.`, sentences);
     }
-
-    const addEmail = (sequence = '') => add('email', 'an email was added', { sequence });
-    const addSequence = () => add('sequence', 'a sequence was added');
-    const addForm = () => add('form', 'a form was added');
-    const addDeadline = () => add('deadline', 'a deadline was added');
-    const addWebinar = () => add('webinar', 'a webinar was added');
-    const addPopup = (design: string) => add('popup', 'a pop-up was added', { design });
-    /** A product, an offer of one, or a coupon. */
-    const addSold = (kind: 'product' | 'offer' | 'coupon', given: object = {}) =>
-        add(kind, { product: 'a product was added', offer: 'an offer was added', coupon: 'a coupon was added' }[kind], given);
 
     async function connect(pageId: string, outcome: string, target: Way | null): Promise<void> {
         const before = store.funnel!.ways.find((w) => w.page === pageId && w.outcome === outcome) ?? null;
@@ -157,13 +148,7 @@ export function useSteps() {
     }
 
     return {
-        addEmail,
-        addSequence,
-        addForm,
-        addDeadline,
-        addPopup,
-        addWebinar,
-        addSold,
+        add,
         remove,
         connect,
         addPage,

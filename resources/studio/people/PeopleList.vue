@@ -1,22 +1,21 @@
 <script setup lang="ts">
-import { watchDebounced } from '@vueuse/core';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { api, ApiError, query } from '@/api/client';
+import { api, query } from '@/api/client';
 import type { PersonRow, Rules } from '@/api/types';
 import ActsDialog from '@/people/ActsDialog.vue';
 import BulkBar from '@/people/BulkBar.vue';
 import RulesField from '@/people/RulesField.vue';
 import { peopleTabs } from '@/people/tabs';
 import { useToasts } from '@/stores/toasts';
+import { usePagedList } from '@/stores/pagedList';
 import { usePeopleKit } from '@/stores/peopleKit';
-import { usePulse } from '@/stores/pulse';
 import { ago, counted, dateTime } from '@/ui/format';
-import { newest } from '@/ui/newest';
 import PageTurner from '@/ui/PageTurner.vue';
 import ScreenTabs from '@/ui/ScreenTabs.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 import UiMenu from '@/ui/UiMenu.vue';
+import { copy } from '@/ui/patches';
 
 interface Answer {
     total: number;
@@ -29,10 +28,8 @@ const route = useRoute();
 const router = useRouter();
 const toasts = useToasts();
 const people = usePeopleKit();
-const answer = ref<Answer | null>(null);
 const search = ref('');
 const sort = ref('joined');
-const page = ref(1);
 const segment = ref('');
 /** The rules on the screen: a saved segment's, or some that are being tried. */
 const rules = ref<Rules>({ all: true, rules: [] });
@@ -51,50 +48,35 @@ watch(ruled, () => {
     words.value = '';
 });
 
-const ask = newest<Answer>();
 const filters = computed(() => ({
     search: search.value,
     funnel: funnel.value,
     rules: rules.value.rules.length > 0 ? JSON.stringify(rules.value) : undefined,
 }));
 
-async function load(): Promise<void> {
-    try {
-        const fresh = await ask(api.get<Answer>(`people?${query({ ...filters.value, sort: sort.value, page: page.value, perPage: 25 })}`));
-        answer.value = fresh ?? answer.value;
-        ruleTrouble.value = '';
-        if (fresh && rules.value.rules.length > 0) {
-            const of = ruled.value;
-            const said = (await api.post<{ words: string }>('people/count', { rules: rules.value })).words;
-            words.value = of === ruled.value ? said : words.value;
-        }
-    } catch (error) {
-        if (error instanceof ApiError && error.status === 422) {
-            ruleTrouble.value = error.message;
-        } else {
-            toasts.trouble(error);
-        }
+/** How many there are, in words, if the rules are still those that were counted. */
+async function countAll(): Promise<void> {
+    ruleTrouble.value = '';
+    if (rules.value.rules.length > 0) {
+        const of = ruled.value;
+        const said = (await api.post<{ words: string }>('people/count', { rules: rules.value })).words;
+        words.value = of === ruled.value ? said : words.value;
     }
 }
-
-onMounted(() => Promise.all([people.load(), load()]));
-usePulse(load);
-/** Not the rules themselves: a segment that was saved has the same rules as before. */
-const asked = computed(() => JSON.stringify([filters.value, sort.value]));
-watchDebounced(
-    asked,
-    () => {
-        page.value = 1;
+const { answer, page, load } = usePagedList<Answer>('people', () => ({ ...filters.value, sort: sort.value, perPage: 25 }), {
+    filtered: () => {
         chosen.value = [];
         everybody.value = false;
-        void load();
     },
-    { debounce: 150 },
-);
-watch(page, load);
+    loaded: countAll,
+    refused: (error) => {
+        ruleTrouble.value = error.message;
+    },
+});
+onMounted(() => people.load());
 watch(segment, (id) => {
     const found = people.kit.segments.find((s) => s.id === id);
-    rules.value = found ? (JSON.parse(JSON.stringify(found.rules)) as Rules) : { all: true, rules: [] };
+    rules.value = found ? copy(found.rules) : { all: true, rules: [] };
     name.value = found?.name ?? '';
     building.value = Boolean(found) || building.value;
 });

@@ -3,8 +3,8 @@ import { computed } from 'vue';
 import type { Rule, RuleField } from '@/api/types';
 import { appliesTo, chosen, kindOf, withOption } from '@/people/ruleFields';
 import { usePeopleKit } from '@/stores/peopleKit';
+import NumberField from '@/ui/NumberField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
-import { vKept } from '@/ui/kept';
 
 /** One rule, read from left to right like a sentence, drawn from what its kind says it asks for. */
 const props = defineProps<{ modelValue: Rule }>();
@@ -78,13 +78,6 @@ function setNamed(f: RuleField, value: string): void {
     // Another field is held against another value.
     set({ [f.name]: value, ...(f.type === 'field' ? { value: '' } : {}) });
 }
-function setNumber(f: RuleField, event: Event): void {
-    const input = event.target as HTMLInputElement;
-    const least = f.optional ? 0 : 1;
-    const days = Math.min(3650, Math.max(least, Math.round(Number(input.value)) || least));
-    input.value = days ? String(days) : '';
-    set({ [f.name]: days });
-}
 const WIDTHS: Partial<Record<RuleField['type'], string>> = { choice: 'w-44', date: 'w-48', value: 'w-44', field: 'w-44', day: 'w-44' };
 </script>
 
@@ -108,17 +101,18 @@ const WIDTHS: Partial<Record<RuleField['type'], string>> = { choice: 'w-44', dat
                 hide-label
                 @update:model-value="(label: string) => choose(f, label)"
             />
-            <label v-else-if="f.type === 'number'" class="flex items-center gap-1.5 text-sm">
-                <input
-                    v-kept="rule[f.name] || ''"
-                    type="number"
-                    :min="f.optional ? 0 : 1"
-                    class="input w-20"
-                    :placeholder="f.optional ? 'ever' : ''"
-                    @change="setNumber(f, $event)"
-                />
-                {{ f.label }}
-            </label>
+            <NumberField
+                v-else-if="f.type === 'number'"
+                :model-value="Number(rule[f.name] ?? 0)"
+                :least="1"
+                :most="3650"
+                :empty="f.optional ? 0 : undefined"
+                :placeholder="f.optional ? 'ever' : ''"
+                :label="f.label"
+                hide-label
+                :unit="f.label"
+                @update:model-value="(days) => set({ [f.name]: days })"
+            />
             <UiListbox
                 v-else-if="list(f)"
                 :class="WIDTHS[f.type] ?? 'w-64'"

@@ -4,12 +4,12 @@ import type { Rules } from '@/api/types';
 import { isWhole } from '@/people/ruleFields';
 import RulesEditor from '@/people/RulesEditor.vue';
 import { usePeopleKit } from '@/stores/peopleKit';
+import { copy } from '@/ui/patches';
 
 /** Rules that are handed on only when nothing is missing in them, so that half a rule is never saved. */
 const props = defineProps<{ modelValue: Rules }>();
 const emit = defineEmits<{ 'update:modelValue': [Rules] }>();
 
-const copy = (rules: Rules) => JSON.parse(JSON.stringify(rules)) as Rules;
 const people = usePeopleKit();
 const typed = ref(copy(props.modelValue));
 const whole = () => isWhole(typed.value, people.kit);

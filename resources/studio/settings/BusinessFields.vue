@@ -3,6 +3,7 @@ import { computed, ref } from 'vue';
 import type { ApiError } from '@/api/client';
 import type { Business } from '@/api/types';
 import CurrencyField from '@/ui/CurrencyField.vue';
+import NumberField from '@/ui/NumberField.vue';
 import TextField from '@/ui/TextField.vue';
 import ZoneField from '@/ui/ZoneField.vue';
 
@@ -86,14 +87,14 @@ function setHosts(typed: string): void {
                 >
             </fieldset>
         </template>
-        <TextField
+        <NumberField
             v-if="withHosts"
-            :model-value="String(business.messagesPerMinute)"
+            v-model="business.messagesPerMinute"
+            :least="1"
+            :most="100_000"
             label="Messages a minute, at most"
-            type="number"
             :error="error?.field('messagesPerMinute')"
             hint="What your mail provider allows. What waits longer goes out in the order in which it was due."
-            @update:model-value="(n: string) => (business.messagesPerMinute = Number(n))"
         />
         <TextField
             v-if="hosts !== undefined"

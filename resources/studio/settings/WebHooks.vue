@@ -1,36 +1,18 @@
 <script setup lang="ts">
-import { onMounted, ref, watch } from 'vue';
-import { api, query } from '@/api/client';
+import { computed, ref } from 'vue';
+import { api } from '@/api/client';
 import type { HookCall } from '@/api/types';
 import { useToasts } from '@/stores/toasts';
-import { usePulse } from '@/stores/pulse';
+import { usePagedList } from '@/stores/pagedList';
 import { dateTime } from '@/ui/format';
 import PageTurner from '@/ui/PageTurner.vue';
 
 /** The key with which calls to the owner's own programs are signed, and the log of those calls. */
 const toasts = useToasts();
 const secret = ref('');
-const calls = ref<HookCall[]>([]);
-const total = ref(0);
-const page = ref(1);
-const pages = ref(1);
+const { answer, page, load } = usePagedList<{ calls: HookCall[]; total: number; pages: number }>('hooks', { perPage: 8 });
+const calls = computed(() => answer.value?.calls ?? []);
 const words: Record<HookCall['state'], string> = { waiting: 'waits', calling: 'calling', done: 'done', failed: 'failed' };
-
-async function load(): Promise<void> {
-    try {
-        const answer = await api.get<{ calls: HookCall[]; total: number; pages: number }>(
-            `hooks?${query({ page: page.value, perPage: 8 })}`,
-        );
-        calls.value = answer.calls;
-        total.value = answer.total;
-        pages.value = answer.pages;
-    } catch (error) {
-        toasts.trouble(error);
-    }
-}
-onMounted(load);
-usePulse(load);
-watch(page, load);
 
 async function show(): Promise<void> {
     try {
@@ -90,6 +72,14 @@ const pretty = (json: string) => JSON.stringify(JSON.parse(json), null, 2);
                 </details>
             </li>
         </ul>
-        <PageTurner v-if="calls.length > 0" :page="page" :pages="pages" :total="total" one="call" many="calls" @turn="page = $event" />
+        <PageTurner
+            v-if="calls.length > 0"
+            :page="page"
+            :pages="answer?.pages ?? 1"
+            :total="answer?.total ?? 0"
+            one="call"
+            many="calls"
+            @turn="page = $event"
+        />
     </section>
 </template>

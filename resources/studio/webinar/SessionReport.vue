@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { ArrowDownTrayIcon, EnvelopeIcon } from '@heroicons/vue/20/solid';
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { api, query } from '@/api/client';
+import { api } from '@/api/client';
 import type { SessionPerson, SessionShown } from '@/api/types';
 import { minutesOf } from '@/funnel/desk/webinar/clock';
+import { usePagedList } from '@/stores/pagedList';
 import { useToasts } from '@/stores/toasts';
 import { count, counted, percent } from '@/ui/format';
 import PageTurner from '@/ui/PageTurner.vue';
@@ -17,8 +18,6 @@ const router = useRouter();
 const toasts = useToasts();
 const n = computed(() => props.shown.numbers);
 const outcome = ref('registered');
-const page = ref(1);
-const people = ref<{ total: number; people: SessionPerson[] } | null>(null);
 const table = ref(false);
 const outcomes = computed(() => [
     { id: 'registered', label: 'Registered', n: n.value.registered ?? 0 },
@@ -54,21 +53,10 @@ const sentence = computed(() => {
     )}); at most ${count(peak.value)} at once, at ${minutesOf(Math.max(0, at))}. ${stayed}${offer}`;
 });
 
-watch(
-    [outcome, page, () => props.path],
-    async () => {
-        try {
-            people.value = await api.get(`${props.path}/people?${query({ outcome: outcome.value, page: page.value })}`);
-        } catch (error) {
-            toasts.trouble(error);
-        }
-    },
-    { immediate: true },
+const { answer: people, page } = usePagedList<{ total: number; people: SessionPerson[] }>(
+    () => `${props.path}/people`,
+    () => ({ outcome: outcome.value }),
 );
-function choose(id: string): void {
-    outcome.value = id;
-    page.value = 1;
-}
 async function write(): Promise<void> {
     try {
         const made = await api.post<{ id: string; tag: string }>(`${props.path}/write`, { outcome: outcome.value });
@@ -110,7 +98,7 @@ async function write(): Promise<void> {
                     class="btn"
                     :class="{ 'border-ink bg-lamp-pale': outcome === o.id }"
                     :aria-pressed="outcome === o.id"
-                    @click="choose(o.id)"
+                    @click="outcome = o.id"
                 >
                     {{ o.label }} <span class="tabular-nums">{{ count(o.n) }}</span>
                 </button>

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Studio;
 
+use App\Drafts\Kinds\DraftKind;
+use App\Drafts\Kinds\DraftKinds;
 use App\Publishing\Publishing;
+use Lantern\Core\Plan\PartKinds;
 use Tests\TestCase;
 
 /**
@@ -14,6 +17,9 @@ use Tests\TestCase;
 final class DraftJsonTest extends TestCase
 {
     private const FILE = __DIR__.'/../../fixtures/draft.json';
+
+    /** What the Studio's own list of kinds is compared with. */
+    private const PARTS = __DIR__.'/../../fixtures/parts.json';
 
     /** How ids are called in the kept draft, by the list they come from. */
     private const IDS = ['pages' => 'p', 'forms' => 'o', 'emails' => 'e', 'sequences' => 'q', 'leadMagnets' => 'm',
@@ -32,6 +38,20 @@ final class DraftJsonTest extends TestCase
         }
 
         self::assertSame(file_get_contents(self::FILE), $written, 'KEEP=1 vendor/bin/phpunit tests/Feature/Studio/DraftJsonTest.php');
+    }
+
+    public function test_the_studio_is_told_of_every_kind_of_part(): void
+    {
+        $kinds = array_map(fn (DraftKind $kind): array => ['list' => $kind->list(), 'label' => $kind->part()::label(),
+            'opens' => $kind->opens()], app(DraftKinds::class)->all());
+        $written = json_encode($kinds, JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR)."\n";
+        if (getenv('KEEP') === '1') {
+            file_put_contents(self::PARTS, $written);
+        }
+
+        self::assertSame(file_get_contents(self::PARTS), $written, 'KEEP=1 vendor/bin/phpunit tests/Feature/Studio/DraftJsonTest.php');
+        self::assertSame(array_map(fn (string $class): string => $class::kind(), PartKinds::ALL), array_keys($kinds),
+            'of each kind there is in a plan');
     }
 
     /** The same with ids that count up and one moment for all. */

@@ -361,6 +361,25 @@ final class StudioTest extends TestCase
         Version::query()->firstOrFail()->forceFill(['note' => 'x'])->save();
     }
 
+    public function test_the_search_leads_to_every_part_that_opens_on_a_desk(): void
+    {
+        $owner = $this->owner();
+        $funnel = $this->draft($owner);
+        $this->actingAs($owner);
+        $found = fn (string $typed): array => array_map(fn (array $f): array => [$f['kind'], $f['label'], $f['to']],
+            $this->getJson('/studio/api/search?q='.rawurlencode($typed))->assertOk()->json('found'));
+        foreach (DB::table('draft_parts')->where('funnel_id', $funnel->id)->get() as $part) {
+            $there = array_column($found((string) $part->name), 2);
+            self::assertSame($part->kind !== 'shared-section', in_array("/funnels/{$funnel->id}/{$part->kind}/{$part->id}", $there, true),
+                $part->kind);
+        }
+        $sequence = DB::table('draft_parts')->where('kind', 'sequence')->first();
+        self::assertContains(['Sequence', $sequence?->name, "/funnels/{$funnel->id}/sequence/{$sequence?->id}"],
+            $found((string) $sequence?->name));
+        DB::table('draft_parts')->where('kind', 'sequence')->update(['removed' => now()]);
+        self::assertSame([], array_filter($found((string) $sequence?->name), fn (array $f): bool => $f[0] === 'Sequence'));
+    }
+
     public function test_what_is_stored_has_the_written_form(): void
     {
         $validator = new \Opis\JsonSchema\Validator;

@@ -36,6 +36,7 @@ export interface FunnelRow extends FunnelSummary {
 
 export interface LeadMagnet {
     id: string;
+    name: string;
     title: string;
     revision: number;
     file: { id: string; name: string; note: string } | null;

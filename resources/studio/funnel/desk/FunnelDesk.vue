@@ -1,16 +1,17 @@
 <script setup lang="ts">
-import { ArrowDownTrayIcon, ClockIcon, DocumentTextIcon, PlusIcon, QueueListIcon, TagIcon, WindowIcon } from '@heroicons/vue/24/outline';
+import { PlusIcon } from '@heroicons/vue/24/outline';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiError, query } from '@/api/client';
-import type { Form, OrderRow, PersonRow, Popup, Version } from '@/api/types';
+import type { OrderRow, PersonRow, Version } from '@/api/types';
 import OpeningTimes from '@/funnel/desk/OpeningTimes.vue';
 import AddPopup from '@/funnel/desk/popup/AddPopup.vue';
 import FunnelExtras from '@/funnel/desk/FunnelExtras.vue';
 import { useFunnel } from '@/funnel/funnelStore';
+import { kindsOfParts, partEntry, partPath, PARTS, partsOf } from '@/funnel/parts';
 import { useSteps } from '@/funnel/steps';
 import { useToasts } from '@/stores/toasts';
-import { ago, count, counted, dateTime, percent } from '@/ui/format';
+import { ago, count, counted, dateTime } from '@/ui/format';
 import TextField from '@/ui/TextField.vue';
 
 const props = defineProps<{ news: number }>();
@@ -94,23 +95,42 @@ const switchTo = (v: Version) =>
         () => api.post(`funnels/${store.funnel!.id}/versions/${v.id}/live`),
         `Version ${v.number} is what visitors see now. Your draft is as it was.`,
     );
-async function add(kind: 'form' | 'sequence' | 'deadline' | 'webinar'): Promise<void> {
+const adds = ['form', 'sequence', 'deadline', 'webinar'] as const;
+async function add(kind: (typeof adds)[number]): Promise<void> {
     try {
-        const made = await { form: steps.addForm, sequence: steps.addSequence, deadline: steps.addDeadline, webinar: steps.addWebinar }[
-            kind
-        ]();
-        await router.push(`/funnels/${store.funnel!.id}/${kind}/${made.id}`);
+        const made = await steps.add(kind);
+        await router.push(partPath(store.funnel!, kind, made.id));
     } catch (caught) {
         toasts.trouble(caught);
     }
 }
 const popping = ref(false);
-/** What it brought so far, or what opens it. */
-function popupWords(p: Popup): string {
-    const n = store.funnel?.popupNumbers[p.id];
-    return n && n.shown > 0 ? `${count(n.shown)} shown, ${count(n.joined)} joined (${percent(n.rate.rate)})` : p.words;
-}
-const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(', ');
+/** What the funnel is made of beside its pages and emails, which the timeline shows; what it sells is one line. */
+const belongs = computed(() => {
+    const funnel = store.funnel;
+    const parts = kindsOfParts.flatMap((kind) => {
+        const { summary, icon, presses } = partEntry(kind);
+        return summary && funnel
+            ? partsOf(funnel, kind).map((p) => ({
+                  icon,
+                  presses,
+                  name: p.name,
+                  to: partPath(funnel, kind, p.id),
+                  ...summary(p, funnel),
+              }))
+            : [];
+    });
+    const sold = {
+        icon: PARTS.offer.icon,
+        presses: false,
+        name: counted(funnel?.offers.length ?? 0, 'offer'),
+        to: `/funnels/${funnel?.id}/offers`,
+        words: openOffers.value > 0 ? `${counted(openOffers.value, 'price')} still to fill in` : offerWords.value,
+        lacking: openOffers.value > 0,
+        aside: '',
+    };
+    return (funnel?.offers.length ?? 0) > 0 ? [...parts, sold] : parts;
+});
 </script>
 
 <template>
@@ -167,94 +187,25 @@ const fieldNames = (form: Form): string => form.fields.map((f) => f.label).join(
         <section aria-labelledby="parts">
             <h2 id="parts" class="text-xl">What belongs to it</h2>
             <ul class="mt-2 space-y-2">
-                <li v-for="leadMagnet in store.funnel.leadMagnets" :key="leadMagnet.id">
-                    <RouterLink
-                        :to="`/funnels/${store.funnel.id}/lead-magnet/${leadMagnet.id}`"
-                        class="flex items-start gap-3 rounded p-1.5 hover:bg-raised"
-                    >
-                        <ArrowDownTrayIcon class="mt-0.5 size-5 shrink-0 text-pine" aria-hidden="true" />
-                        <span
-                            ><span class="block font-medium">{{ leadMagnet.title }}</span
-                            ><span class="caption" :class="{ 'text-clay-deep': !leadMagnet.file }">{{
-                                leadMagnet.file ? `${leadMagnet.file.name} · ${leadMagnet.file.note}` : 'No file yet'
-                            }}</span></span
-                        >
-                    </RouterLink>
-                </li>
-                <li v-if="store.funnel.offers.length > 0">
-                    <RouterLink :to="`/funnels/${store.funnel.id}/offers`" class="flex items-start gap-3 rounded p-1.5 hover:bg-raised">
-                        <TagIcon class="mt-0.5 size-5 shrink-0 text-pine" aria-hidden="true" />
+                <li v-for="item in belongs" :key="item.to">
+                    <RouterLink :to="item.to" class="flex items-start gap-3 rounded p-1.5 hover:bg-raised">
+                        <component
+                            :is="item.icon"
+                            class="mt-0.5 size-5 shrink-0"
+                            :class="item.presses ? 'text-clay' : 'text-pine'"
+                            aria-hidden="true"
+                        />
                         <span class="min-w-0"
-                            ><span class="block font-medium">{{ counted(store.funnel.offers.length, 'offer') }}</span
-                            ><span class="caption" :class="{ 'text-clay-deep': openOffers > 0 }">{{
-                                openOffers > 0 ? `${counted(openOffers, 'price')} still to fill in` : offerWords
-                            }}</span></span
-                        >
-                    </RouterLink>
-                </li>
-                <li v-for="form in store.funnel.forms" :key="form.id">
-                    <RouterLink
-                        :to="`/funnels/${store.funnel.id}/form/${form.id}`"
-                        class="flex items-start gap-3 rounded p-1.5 hover:bg-raised"
-                    >
-                        <DocumentTextIcon class="mt-0.5 size-5 shrink-0 text-pine" aria-hidden="true" />
-                        <span
-                            ><span class="block font-medium">{{ form.name }}</span
-                            ><span class="caption">Asks for: {{ fieldNames(form) }}</span></span
-                        >
-                    </RouterLink>
-                </li>
-                <li v-for="q in store.funnel.sequences" :key="q.id">
-                    <RouterLink
-                        :to="`/funnels/${store.funnel.id}/sequence/${q.id}`"
-                        class="flex items-start gap-3 rounded p-1.5 hover:bg-raised"
-                    >
-                        <QueueListIcon class="mt-0.5 size-5 shrink-0 text-pine" aria-hidden="true" />
-                        <span
-                            ><span class="block font-medium">{{ q.name }}</span
-                            ><span class="caption"
-                                >{{ counted(store.funnel.emails.filter((e) => e.sequence === q.id).length, 'email') }},
-                                {{ count(store.funnel.sequenceNumbers[q.id]?.inside ?? 0) }} in it{{ q.paused ? ' · paused' : '' }}</span
-                            ></span
-                        >
-                    </RouterLink>
-                </li>
-                <li v-for="d in store.funnel.deadlines" :key="d.id">
-                    <RouterLink
-                        :to="`/funnels/${store.funnel.id}/deadline/${d.id}`"
-                        class="flex items-start gap-3 rounded p-1.5 hover:bg-raised"
-                    >
-                        <ClockIcon class="mt-0.5 size-5 shrink-0 text-clay" aria-hidden="true" />
-                        <span
-                            ><span class="block font-medium">{{ d.name }}</span
-                            ><span class="caption">{{ d.words }}</span></span
-                        >
-                    </RouterLink>
-                </li>
-                <li v-for="p in store.funnel.popups" :key="p.id">
-                    <RouterLink
-                        :to="`/funnels/${store.funnel.id}/popup/${p.id}`"
-                        class="flex items-start gap-3 rounded p-1.5 hover:bg-raised"
-                    >
-                        <WindowIcon class="mt-0.5 size-5 shrink-0 text-pine" aria-hidden="true" />
-                        <span
                             ><span class="block font-medium"
-                                >{{ p.name }}<span v-if="!p.on" class="font-normal text-soft"> · off</span></span
-                            ><span class="caption">{{ popupWords(p) }}</span></span
+                                >{{ item.name }}<span v-if="item.aside" class="font-normal text-soft"> · {{ item.aside }}</span></span
+                            ><span class="caption" :class="{ 'text-clay-deep': item.lacking }">{{ item.words }}</span></span
                         >
                     </RouterLink>
                 </li>
             </ul>
             <div class="mt-2 flex flex-wrap gap-1">
-                <button type="button" class="btn-quiet" @click="add('form')"><PlusIcon class="size-4.5" aria-hidden="true" />A form</button>
-                <button type="button" class="btn-quiet" @click="add('sequence')">
-                    <PlusIcon class="size-4.5" aria-hidden="true" />A sequence
-                </button>
-                <button type="button" class="btn-quiet" @click="add('deadline')">
-                    <PlusIcon class="size-4.5" aria-hidden="true" />A deadline
-                </button>
-                <button type="button" class="btn-quiet" @click="add('webinar')">
-                    <PlusIcon class="size-4.5" aria-hidden="true" />A webinar
+                <button v-for="kind in adds" :key="kind" type="button" class="btn-quiet" @click="add(kind)">
+                    <PlusIcon class="size-4.5" aria-hidden="true" />A {{ partEntry(kind).label }}
                 </button>
                 <button type="button" class="btn-quiet" @click="popping = true">
                     <PlusIcon class="size-4.5" aria-hidden="true" />A pop-up

@@ -32,7 +32,7 @@ const isOpen = (kind: string, id: string) => chosen.value.kind === kind && chose
 
 async function add(kind: 'product' | 'offer' | 'coupon', given: object = {}): Promise<void> {
     try {
-        const made = await steps.addSold(kind, given);
+        const made = await steps.add(kind, given);
         await router.push(`${base.value}/${kind}/${made.id}`);
     } catch (error) {
         toasts.trouble(error);

@@ -5,6 +5,7 @@ import { useSession } from '@/stores/session';
 import { dateTime } from '@/ui/format';
 import ZoneField from '@/ui/ZoneField.vue';
 import { vKept } from '@/ui/kept';
+import { copy } from '@/ui/patches';
 
 /** When the funnel opens and closes, for everyone, without anybody pressing anything. */
 const store = useFunnel();
@@ -15,7 +16,7 @@ const zone = computed(() => times.value.opens?.zone ?? times.value.closes?.zone 
 function set(which: 'opens' | 'closes', event: Event): void {
     const moment = (event.target as HTMLInputElement).value.slice(0, 16);
     const next = { ...times.value, [which]: moment ? { moment, zone: zone.value } : undefined };
-    store.edit('funnel', store.funnel!.id, { times: JSON.parse(JSON.stringify(next)) as object }, 'when the funnel is open', true);
+    store.edit('funnel', store.funnel!.id, { times: copy(next) }, 'when the funnel is open', true);
 }
 function setZone(name: string): void {
     const moved = Object.fromEntries(Object.entries(times.value).map(([k, v]) => [k, { ...v, zone: name }]));

@@ -71,7 +71,7 @@ const resume = () =>
     run(() => api.post(`sequences/${props.id}/resume`), 'The sequence is resumed. What waited comes as much later as it was paused.');
 const addEmail = () =>
     run(async () => {
-        const made = await steps.addEmail(props.id);
+        const made = await steps.add('email', { sequence: props.id });
         await router.push(`/funnels/${store.funnel?.id}/email/${made.id}`);
     });
 const takeOut = () =>

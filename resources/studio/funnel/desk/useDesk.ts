@@ -1,14 +1,14 @@
 import { useLocalStorage } from '@vueuse/core';
-import { computed, inject, provide, ref, toRaw, type InjectionKey } from 'vue';
+import { computed, inject, provide, ref, type InjectionKey } from 'vue';
 import { api } from '@/api/client';
 import type { Block, Fields, PageDocument, PageOutcome, PageSettings, Section, SharedSection } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useToasts } from '@/stores/toasts';
+import { copy } from '@/ui/patches';
 
 const CLIPBOARD = 'lantern-section';
 
 /** A copy to change. What is reactive is read as it is, which is many times faster. */
-const copy = <T>(value: T): T => JSON.parse(JSON.stringify(toRaw(value))) as T;
 
 /** An id that no other thing on the page has. */
 const newId = () => crypto.randomUUID().replaceAll('-', '').slice(0, 26);

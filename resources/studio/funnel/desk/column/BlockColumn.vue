@@ -33,6 +33,7 @@ const LABELS: Record<string, [label: string, hint?: string]> = {
     'video.url': ['Or the address of one elsewhere', 'Its place must be on your list under Settings.'],
     'video.picture': ['Still shown before it plays'],
     'video.text': ['What does it show?'],
+    'countdown.deadline': ['Counts down to the end of'],
     'countdown.until': ['Or until a moment you type'],
     'countdown.over': ['Once it is over it says', 'Such as “The doors are shut.”'],
     'countdown.units': ['What it shows'],
@@ -45,7 +46,9 @@ const labelOf = (name: string, f: BlockField) =>
     LABELS[`${props.block.kind}.${name}`]?.[0] ?? (f.type === 'picture' ? type.value?.label : undefined);
 /** Something of one's own and something elsewhere exclude each other. */
 const others = (name: string, value?: string) => (props.block.kind === 'video' && name === 'video' && value ? { url: undefined } : {});
+/** A form is drawn below with its fields, and a lead magnet with its file. */
 const isShown = (name: string) =>
+    !['form', 'leadMagnet'].includes(name) &&
     !(props.block.kind === 'video' && name === 'url' && props.block.video) &&
     !(props.block.kind === 'countdown' && name === 'until' && props.block.deadline);
 const form = computed(() => store.form(text('form')));

@@ -5,6 +5,7 @@ import ColourField from '@/ui/ColourField.vue';
 import LinkField from '@/funnel/desk/column/LinkField.vue';
 import MediaField from '@/funnel/desk/column/MediaField.vue';
 import { useFunnel } from '@/funnel/funnelStore';
+import { choicesOf, isPartKind, partEntry, partPath } from '@/funnel/parts';
 import { useSession } from '@/stores/session';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
@@ -58,6 +59,9 @@ const CHOICES: Record<string, string> = {
     'Words below the figures': 'Shown',
     none: 'Not shown',
 };
+/** What holds where no part is chosen. */
+const NONE: Record<string, string> = { deadline: 'A moment you type', offer: 'None: a price typed by hand' };
+const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 const name = computed(() => props.label ?? LABELS[props.field.type]?.[0] ?? '');
 </script>
 
@@ -101,32 +105,21 @@ const name = computed(() => props.label ?? LABELS[props.field.type]?.[0] ?? '');
         ]"
         @update:model-value="(chosen: string) => emit('update:modelValue', chosen || undefined, true)"
     />
-    <div v-else-if="shows === 'reference' && field.to === 'deadline'">
+    <div v-else-if="shows === 'reference' && isPartKind(field.to)">
         <UiListbox
             :model-value="modelValue"
-            label="Counts down to the end of"
+            :label="label ?? capital(partEntry(field.to).label)"
             :options="[
-                { value: '', label: 'A moment you type' },
-                ...(store.funnel?.deadlines.map((d) => ({ value: d.id, label: d.name })) ?? []),
+                { value: '', label: field.optional ? (NONE[field.to] ?? 'None') : 'Please choose' },
+                ...choicesOf(store.funnel, field.to),
             ]"
-            @update:model-value="(deadline: string) => emit('update:modelValue', deadline || undefined, true)"
+            @update:model-value="(id: string) => emit('update:modelValue', value(id), true)"
         />
-        <RouterLink v-if="modelValue" class="mt-1 inline-block link" :to="`/funnels/${store.funnel?.id}/deadline/${modelValue}`"
-            >Open this deadline</RouterLink
+        <RouterLink v-if="modelValue" class="mt-1 inline-block link" :to="partPath(store.funnel!, field.to, modelValue)"
+            >Open this {{ partEntry(field.to).label }}</RouterLink
         >
-    </div>
-    <div v-else-if="shows === 'reference' && field.to === 'webinar'">
-        <UiListbox
-            :model-value="modelValue"
-            label="Webinar"
-            :options="[
-                { value: '', label: 'Please choose' },
-                ...(store.funnel?.webinars.map((w) => ({ value: w.id, label: w.name })) ?? []),
-            ]"
-            @update:model-value="(webinar: string) => emit('update:modelValue', webinar, true)"
-        />
-        <RouterLink v-if="modelValue" class="mt-1 inline-block link" :to="`/funnels/${store.funnel?.id}/webinar/${modelValue}`"
-            >Open this webinar</RouterLink
+        <RouterLink v-else-if="field.to === 'offer'" class="mt-1 inline-block link" :to="`/funnels/${store.funnel?.id}/offers`"
+            >Offers of this funnel</RouterLink
         >
     </div>
     <div v-else-if="shows === 'choice'" class="flex flex-wrap gap-0.5" role="group" :aria-label="name">
@@ -143,20 +136,6 @@ const name = computed(() => props.label ?? LABELS[props.field.type]?.[0] ?? '');
             v-html="icon.svg"
         ></button>
         <!-- eslint-enable vue/no-v-html -->
-    </div>
-    <div v-else-if="shows === 'reference' && field.to === 'offer'">
-        <UiListbox
-            :model-value="modelValue"
-            label="Offer"
-            :options="[
-                { value: '', label: field.optional ? 'None: a price typed by hand' : 'Please choose' },
-                ...(store.funnel?.offers.map((o) => ({ value: o.id, label: `${o.name}, ${o.open ? 'no price' : o.priceWords}` })) ?? []),
-            ]"
-            @update:model-value="(offer: string) => emit('update:modelValue', offer, true)"
-        />
-        <RouterLink class="mt-1 inline-block link" :to="`/funnels/${store.funnel?.id}/${modelValue ? `offer/${modelValue}` : 'offers'}`">{{
-            modelValue ? 'Open this offer' : 'Offers of this funnel'
-        }}</RouterLink>
     </div>
     <TextField
         v-else-if="shows === 'text'"

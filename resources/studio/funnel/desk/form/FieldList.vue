@@ -7,6 +7,7 @@ import FieldFacts from '@/funnel/desk/form/FieldFacts.vue';
 import { fieldKinds, freshField, keyOf } from '@/funnel/desk/form/fields';
 import type { FieldKind, Form, FormField } from '@/api/types';
 import UiMenu from '@/ui/UiMenu.vue';
+import { copy } from '@/ui/patches';
 
 /** What a form asks for, in order: added, removed, moved, made a must. */
 const props = defineProps<{ form: Form }>();
@@ -20,7 +21,7 @@ const list = computed({
 });
 
 function put(fields: FormField[], label = 'the fields of the form', now = true): void {
-    store.edit('form', props.form.id, { fields: JSON.parse(JSON.stringify(fields)) as FormField[] }, label, now);
+    store.edit('form', props.form.id, { fields: copy(fields) }, label, now);
 }
 const set = (i: number, values: Partial<FormField>, now = true) =>
     put(

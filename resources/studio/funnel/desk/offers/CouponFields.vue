@@ -8,6 +8,7 @@ import { useFunnel } from '@/funnel/funnelStore';
 import { useToasts } from '@/stores/toasts';
 import { count, counted } from '@/ui/format';
 import MoneyField from '@/ui/MoneyField.vue';
+import NumberField from '@/ui/NumberField.vue';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
@@ -17,7 +18,7 @@ const store = useFunnel();
 const toasts = useToasts();
 const { part: coupon, edit, takeOut } = useSellingPart('coupon', () => props.id);
 const currency = computed(() => coupon.value.off?.currency ?? store.funnel?.currency ?? 'EUR');
-const many = ref('100');
+const many = ref(100);
 
 function kind(to: string): void {
     edit(
@@ -26,18 +27,13 @@ function kind(to: string): void {
         true,
     );
 }
-function limit(field: 'uses' | 'usesPerPerson', typed: string): void {
-    const n = Math.round(Number(typed));
-    const none = typed.trim() === '' || !Number.isFinite(n) || n < 1;
-    edit({ [field]: none ? (field === 'uses' ? null : 0) : Math.min(n, 1_000_000) }, 'how often a coupon is used');
-}
 function toggle(offer: string, on: boolean): void {
     const kept = coupon.value.offers.filter((o) => o !== offer);
     edit({ offers: on ? [...kept, offer] : kept }, 'what a coupon is for', true);
 }
 async function make(): Promise<void> {
     try {
-        const { codes } = await api.post<{ codes: number }>(`parts/${props.id}/codes`, { count: Number(many.value) || 0 });
+        const { codes } = await api.post<{ codes: number }>(`parts/${props.id}/codes`, { count: many.value });
         coupon.value.codes = codes;
         toasts.say(`${counted(codes, 'code')} are there now, each for one use. They hold as soon as this coupon is published.`);
     } catch (error) {
@@ -74,17 +70,13 @@ async function make(): Promise<void> {
                         (amount: number) => amount > 0 && edit({ percent: 0, off: { amount, currency } }, 'what a coupon takes off')
                     "
                 />
-                <TextField
+                <NumberField
                     v-else
-                    :model-value="String(coupon.percent)"
+                    :model-value="coupon.percent"
+                    :least="1"
+                    :most="100"
                     label="How many percent"
-                    type="number"
-                    @update:model-value="
-                        (n: string) =>
-                            Number(n) >= 1 &&
-                            Number(n) <= 100 &&
-                            edit({ percent: Math.round(Number(n)), off: null }, 'what a coupon takes off')
-                    "
+                    @update:model-value="(percent) => edit({ percent, off: null }, 'what a coupon takes off')"
                 />
             </div>
             <TextField
@@ -98,7 +90,7 @@ async function make(): Promise<void> {
                 <h3 class="label">Codes that are used once each</h3>
                 <p class="caption">{{ coupon.codes === 0 ? 'None yet.' : `${count(coupon.codes)} made.` }}</p>
                 <div class="mt-1.5 flex items-end gap-2">
-                    <TextField v-model="many" class="w-28" label="How many" type="number" />
+                    <NumberField v-model="many" :least="1" :most="1000" label="How many" />
                     <button type="button" class="btn" @click="make">Make codes</button>
                     <a v-if="coupon.codes > 0" class="btn" :href="`/studio/api/parts/${id}/codes`" download>Export as CSV</a>
                 </div>
@@ -128,18 +120,22 @@ async function make(): Promise<void> {
                 @change="(window) => edit(window, 'when a coupon holds', true)"
             />
             <div class="grid grid-cols-2 gap-3">
-                <TextField
-                    :model-value="coupon.uses === null ? '' : String(coupon.uses)"
+                <NumberField
+                    :model-value="coupon.uses"
+                    :least="1"
+                    :most="1_000_000"
+                    :empty="null"
                     label="Uses in all"
-                    type="number"
                     hint="Empty for as many as wanted."
-                    @update:model-value="(n: string) => limit('uses', n)"
+                    @update:model-value="(uses) => edit({ uses }, 'how often a coupon is used')"
                 />
-                <TextField
-                    :model-value="coupon.usesPerPerson === 0 ? '' : String(coupon.usesPerPerson)"
+                <NumberField
+                    :model-value="coupon.usesPerPerson"
+                    :least="1"
+                    :most="1_000_000"
+                    :empty="0"
                     label="Uses per person"
-                    type="number"
-                    @update:model-value="(n: string) => limit('usesPerPerson', n)"
+                    @update:model-value="(usesPerPerson) => edit({ usesPerPerson }, 'how often a coupon is used')"
                 />
             </div>
         </div>

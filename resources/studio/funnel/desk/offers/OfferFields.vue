@@ -8,6 +8,7 @@ import { useFunnel } from '@/funnel/funnelStore';
 import { useToasts } from '@/stores/toasts';
 import { showMoney } from '@/ui/money';
 import MoneyField from '@/ui/MoneyField.vue';
+import NumberField from '@/ui/NumberField.vue';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 import UiSwitch from '@/ui/UiSwitch.vue';
@@ -32,10 +33,6 @@ const kinds: { value: PriceKind; label: string }[] = [
 function price(values: Partial<Price>, now = false): void {
     const next = { ...offer.value.price, ...values };
     edit({ price: { ...next, payments: next.kind === 'payments' ? Math.max(2, next.payments) : 1 } }, 'a price', now);
-}
-function places(typed: string): void {
-    const n = Math.round(Number(typed));
-    edit({ places: typed.trim() === '' || !Number.isFinite(n) || n < 1 ? null : Math.min(n, 1_000_000) }, 'the places of an offer');
 }
 function bump(other: string, on: boolean): void {
     const kept = offer.value.bumps.filter((b) => b.offer !== other);
@@ -79,11 +76,12 @@ const bumpText = (other: string, text: string) =>
                     </button>
                 </p>
                 <div v-if="offer.price.kind === 'payments'" class="grid grid-cols-2 gap-3">
-                    <TextField
-                        :model-value="String(offer.price.payments)"
+                    <NumberField
+                        :model-value="offer.price.payments"
+                        :least="2"
+                        :most="36"
                         label="Payments"
-                        type="number"
-                        @update:model-value="(n: string) => Number(n) >= 2 && Number(n) <= 36 && price({ payments: Math.round(Number(n)) })"
+                        @update:model-value="(payments) => price({ payments })"
                     />
                     <UiListbox
                         :model-value="offer.price.every"
@@ -129,12 +127,14 @@ const bumpText = (other: string, text: string) =>
                 :options="store.funnel?.products.map((p) => ({ value: p.id, label: p.name })) ?? []"
                 @update:model-value="(product: string) => edit({ product }, 'what an offer sells', true)"
             />
-            <TextField
-                :model-value="offer.places === null ? '' : String(offer.places)"
+            <NumberField
+                :model-value="offer.places"
+                :least="1"
+                :most="1_000_000"
+                :empty="null"
                 label="Places"
-                type="number"
                 hint="Empty for as many as are wanted."
-                @update:model-value="places"
+                @update:model-value="(places) => edit({ places }, 'the places of an offer')"
             />
             <UiSwitch
                 :model-value="offer.oncePerPerson"

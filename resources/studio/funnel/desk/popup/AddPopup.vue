@@ -32,7 +32,7 @@ const groups = computed(() => {
 
 async function choose(design: string): Promise<void> {
     try {
-        const made = await steps.addPopup(design);
+        const made = await steps.add('popup', { design });
         emit('close');
         await router.push(`/funnels/${store.funnel!.id}/popup/${made.id}`);
     } catch (error) {
