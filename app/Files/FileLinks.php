@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Files;
 
 use App\Models\Delivery;
-use App\Models\Submission;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\URL;
 
@@ -13,11 +12,11 @@ use Illuminate\Support\Facades\URL;
 final class FileLinks
 {
     /** Of a filled-in form, on the page after it: whoever filled it in gets what it promises, whoever's address they typed. */
-    public static function forSubmission(Submission $submission, string $leadMagnet, string $fileName): string
+    public static function forSubmission(string $submission, string $leadMagnet, string $fileName): string
     {
         $until = CarbonImmutable::now()->addHours((int) config('lantern.links.page_hours'));
 
-        return URL::temporarySignedRoute('site.file.page', $until, ['submission' => $submission->id, 'leadMagnet' => $leadMagnet,
+        return URL::temporarySignedRoute('site.file.page', $until, ['submission' => $submission, 'leadMagnet' => $leadMagnet,
             'name' => $fileName], absolute: false);
     }
 

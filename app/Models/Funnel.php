@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Support\SiteAddress;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -97,8 +98,13 @@ final class Funnel extends Record
         return $this->currency ?? (Currency::isKnown($this->business->currency) ? $this->business->currency : 'EUR');
     }
 
+    public function site(): SiteAddress
+    {
+        return SiteAddress::of($this->address);
+    }
+
     public function url(string $page = ''): string
     {
-        return url($this->address.($page === '' ? '' : '/'.$page));
+        return $this->site()->url($page);
     }
 }

@@ -10,7 +10,7 @@ use App\Rendering\PopupFrame;
 use App\Rendering\SiteAssets;
 use App\Rendering\Slots;
 use App\Serving\PageDeadlines;
-use App\Serving\Slots\SlotKinds;
+use App\Serving\SlotFiller;
 use App\Serving\Visit;
 use App\Support\Hosts;
 use Carbon\CarbonImmutable;
@@ -22,7 +22,10 @@ use Lantern\Core\Popups\TriggerKind;
 /** What is in a pop-up, filled for one visitor, for the script that shows it. */
 final readonly class PopupContent
 {
-    public function __construct(private SlotKinds $slots)
+    /** Slots that a page has and a pop-up has not: its script brings what they would hold. */
+    private const OTHERWISE = ['head', 'token', 'source', 'code', 'here'];
+
+    public function __construct(private SlotFiller $filler)
     {
     }
 
@@ -85,11 +88,11 @@ final readonly class PopupContent
         $now = CarbonImmutable::now();
         $visit = new Visit($live->funnel, $live->page, $request, deadlines: $deadlines,
             states: $deadlines === null ? null : States::of($deadlines->deadlines, $whose->identity, $now), identity: $whose->identity);
-        $noted = $live->page->slots;
-        $html = Slots::replace($live->page->html, fn (string $kind, string $of, string $fallback): string => match ($kind) {
-            'head', 'token', 'source', 'code' => '',
-            'here' => '#',
-            default => $this->slots->of($kind)->fill($of, $noted[$of === '' ? $kind : "{$kind}:{$of}"] ?? [], $fallback, $visit),
+        $fill = $this->filler->of($visit, self::OTHERWISE);
+        $html = Slots::replace($live->page->html, fn (string $kind, string $of, string $fallback): string => match (true) {
+            $kind === 'here' => '#',
+            in_array($kind, self::OTHERWISE, true) => '',
+            default => $fill($kind, $of, $fallback),
         });
 
         // In a page of another site every address is a whole one.

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Serving;
 
-use Illuminate\Http\Request;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
@@ -74,10 +73,14 @@ final class Source
         return array_values(array_filter($forms, fn (?FormPlan $f): bool => $f !== null));
     }
 
-    /** The value of an address parameter that the owner lets onto their pages: plain text of one line. */
-    public static function parameter(Request $request, string $name): string
+    /**
+     * The value of an address parameter that the owner lets onto their pages: plain text of one line.
+     *
+     * @param  array<array-key, mixed>  $query
+     */
+    public static function parameter(array $query, string $name): string
     {
-        $value = $request->query($name);
+        $value = $query[$name] ?? null;
 
         return is_string($value) && mb_check_encoding($value, 'UTF-8')
             ? mb_substr((string) preg_replace('/[\p{C}]+/u', ' ', $value), 0, 100) : '';

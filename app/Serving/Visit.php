@@ -13,7 +13,6 @@ use App\People\Proof\Proven;
 use App\Support\SiteCookie;
 use App\Support\SiteCookies;
 use Illuminate\Http\Request;
-use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Deadlines\DeadlineStates;
 use Lantern\Core\Offers\Quote;
 
@@ -64,23 +63,6 @@ final readonly class Visit
             $this->identity, $this->seen);
     }
 
-    /** What was typed on this very device into a field: in a form of the funnel, or at its checkout. */
-    public function answer(string $field): ?string
-    {
-        $answer = $this->submission->answers[$field] ?? null;
-        $order = $answer === null ? $this->order() : null;
-        if ($order === null || $order->name === '') {
-            return $answer;
-        }
-        [$first, $last] = [...explode(' ', $order->name, 2), ''];
-
-        return match ($field) {
-            'first_name' => $first,
-            'last_name' => $last,
-            default => null,
-        };
-    }
-
     /** Where visitors of this page are led once the deadline that guards it has passed, if they are led anywhere. */
     public function afterwards(): ?string
     {
@@ -88,12 +70,6 @@ final readonly class Visit
         $address = $place?->page === null ? null : $this->deadlines?->address($place->page);
 
         return $place->url ?? ($address === null ? null : $this->funnel->url($address));
-    }
-
-    /** Where something noted on the page leads: an address elsewhere, or `page:` and that of a page of the funnel; '' for nowhere. */
-    public function onward(string $noted): string
-    {
-        return str_starts_with($noted, 'page:') ? $this->path(substr($noted, 5)) : $noted;
     }
 
     /** The order that was placed in this browser, if it is one of this funnel's. */
@@ -119,11 +95,5 @@ final readonly class Visit
     public static function readerOf(Request $request, Funnel $funnel): ?Proven
     {
         return Proven::byCookie(SiteCookies::read($request, SiteCookie::Reader), $funnel->business_id);
-    }
-
-    /** The path of a page of the funnel: of its entry page without an address. */
-    public function path(string $address = ''): string
-    {
-        return "/{$this->funnel->address}".($address === '' ? '' : "/{$address}");
     }
 }

@@ -17,16 +17,16 @@ use Symfony\Component\HttpFoundation\Cookie as AnyCookie;
  */
 final class SiteCookies
 {
-    /** @param  string  $path  below which pages it is sent with */
-    public static function give(SiteCookie $cookie, string $value, string $path = '/'): AnyCookie
+    /** @param  SiteAddress|null  $below  the funnel whose pages it is sent with; all pages where none is named */
+    public static function give(SiteCookie $cookie, string $value, ?SiteAddress $below = null): AnyCookie
     {
         return Cookie::make($cookie->value, $cookie->isForScripts() ? $value : $value.'~'.self::seal($cookie, $value),
-            60 * 24 * $cookie->days(), $path, httpOnly: ! $cookie->isForScripts(), sameSite: 'lax');
+            60 * 24 * $cookie->days(), $below?->path() ?? '/', httpOnly: ! $cookie->isForScripts(), sameSite: 'lax');
     }
 
-    public static function forget(SiteCookie $cookie, string $path = '/'): AnyCookie
+    public static function forget(SiteCookie $cookie, ?SiteAddress $below = null): AnyCookie
     {
-        return Cookie::forget($cookie->value, $path);
+        return Cookie::forget($cookie->value, $below?->path() ?? '/');
     }
 
     /** @return string|null what we gave to this browser; nothing for what is not ours */

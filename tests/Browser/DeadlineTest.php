@@ -64,7 +64,7 @@ final class DeadlineTest extends BrowserTestCase
             $this->press($owner, 'Introductory price', 'ul[aria-label=Deadlines] button');
             $this->seeText($owner, 'Starts when they click in “The introductory price”, lasts 3 days until 20:00 their time.');
             $this->seeText($owner, 'On a Friday night');
-            $this->retype($this->find($owner, '#lasts'), '2');
+            $this->retype($this->find($owner, '[data-test=lasts] input'), '2');
             $owner->executeScript('document.activeElement.blur()');
             $this->seeText($owner, 'lasts 2 days until 20:00 their time.');
             $this->publishAtOnce($owner, $funnel);

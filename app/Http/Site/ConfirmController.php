@@ -119,7 +119,7 @@ final readonly class ConfirmController
         $target = AfterSubmission::to(AfterForm::confirmed($plan, $found->submission->page_id), $plan, $found->submission);
 
         return redirect()->away($target, 303)
-            ->withCookie(SiteCookies::give(SiteCookie::Joined, $found->submission_id, '/'.$funnel->address));
+            ->withCookie(SiteCookies::give(SiteCookie::Joined, $found->submission_id, $funnel->site()));
     }
 
     private function waiting(string $submission, string $seal): ?Submission

@@ -143,7 +143,7 @@ final readonly class EmbedController
 
         // Where a pop-up leads elsewhere than its form does, it is led there.
         return redirect()->away(AfterSubmission::url($found, $found->version->plan()), 303)
-            ->withCookie(SiteCookies::give(SiteCookie::Joined, $found->id, '/'.$found->funnel->address));
+            ->withCookie(SiteCookies::give(SiteCookie::Joined, $found->id, $found->funnel->site()));
     }
 
     public static function doneLink(Submission $submission): string

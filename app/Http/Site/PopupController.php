@@ -134,7 +134,7 @@ final readonly class PopupController
         }
         $response = self::answer($answer, $joined->status);
         if ($joined->submission !== null && $asked->site === null) {
-            $response->withCookie(SiteCookies::give(SiteCookie::Joined, $joined->submission->id, '/'.$live->funnel->address));
+            $response->withCookie(SiteCookies::give(SiteCookie::Joined, $joined->submission->id, $live->funnel->site()));
         }
 
         return $response;

@@ -72,7 +72,7 @@ final readonly class PopupPageController
 
         // Out of the frame: a whole page does not belong into it.
         return $request->boolean('frame') ? $this->framed(PlainPage::goOn($go)->response()) : redirect()->away($go, 303)
-            ->withCookie(SiteCookies::give(SiteCookie::Joined, $joined->submission->id, '/'.$live->funnel->address));
+            ->withCookie(SiteCookies::give(SiteCookie::Joined, $joined->submission->id, $live->funnel->site()));
     }
 
     /**

@@ -198,7 +198,7 @@ final readonly class RoomController
 
         return redirect()->away($registration->funnel->url($page->address), $status)
             ->withHeaders(['Cache-Control' => 'private, no-store', 'Referrer-Policy' => 'no-referrer'])
-            ->withCookie(SessionRegistrations::seat($registration->funnel->address, Links::seat($registration)));
+            ->withCookie(SessionRegistrations::seat($registration->funnel->site(), Links::seat($registration)));
     }
 
     /** @param  array<string, mixed>  $data */

@@ -8,6 +8,7 @@ use App\Models\Version;
 use App\People\Proof\Proven;
 use App\Serving\LivePage;
 use App\Support\Input;
+use App\Support\SiteAddress;
 use App\Support\SiteCookie;
 use App\Support\SiteCookies;
 use App\Webinars\Registering;
@@ -65,11 +66,11 @@ final readonly class SessionRegistrations
         $way = (new Journey($version->plan()))->way($page->id, Outcome::Joined);
 
         return redirect()->away($way->toUrl ?? $live->funnel->url($version->plan()->page($way->toPage ?? '')->address ?? ''), 303)
-            ->withCookie(self::seat($registration->funnel->address, Links::seat($registration)));
+            ->withCookie(self::seat($registration->funnel->site(), Links::seat($registration)));
     }
 
-    public static function seat(string $funnel, string $seat): \Symfony\Component\HttpFoundation\Cookie
+    public static function seat(SiteAddress $funnel, string $seat): \Symfony\Component\HttpFoundation\Cookie
     {
-        return SiteCookies::give(SiteCookie::Registration, $seat, "/{$funnel}");
+        return SiteCookies::give(SiteCookie::Registration, $seat, $funnel);
     }
 }

@@ -89,10 +89,10 @@ final readonly class SignupController
 
         return redirect()->away($form->hasTwoSteps() ? $live->funnel->url($page->address).'?step=2'
             : AfterSubmission::url($submission, $version->plan()), 303)
-            ->withCookie(SiteCookies::give(SiteCookie::Joined, $submission->id, '/'.$live->funnel->address))
+            ->withCookie(SiteCookies::give(SiteCookie::Joined, $submission->id, $live->funnel->site()))
             ->withCookie(SiteCookies::give(SiteCookie::Visitor, $visitor))
             // A place from before does not stand in the way of the one that was just chosen.
-            ->withCookie(SiteCookies::forget(SiteCookie::Registration, '/'.$live->funnel->address));
+            ->withCookie(SiteCookies::forget(SiteCookie::Registration, $live->funnel->site()));
     }
 
     /** What is asked after the address joins what was said before, for whoever has just said that in this browser. */

@@ -8,6 +8,7 @@ use App\Models\Broadcast;
 use App\Models\Business;
 use App\Models\EmailPart;
 use App\Support\RichText;
+use App\Support\SiteAddress;
 use Lantern\Core\Emails\EmailBody;
 use Lantern\Core\Page\Look\Colour;
 use Lantern\Core\Page\Look\Look;
@@ -63,8 +64,9 @@ final readonly class EmailSource
     {
         $fields = $plan->prices($plan->language()) + $plan->fields
             + ['business' => $plan->sender->business, 'host' => $plan->sender->host()];
+        $site = SiteAddress::of($address);
         foreach ($plan->pages as $page) {
-            $fields["page_{$page->id}"] = url($address.($page->address === '' ? '' : '/'.$page->address));
+            $fields["page_{$page->id}"] = $site->url($page->address);
         }
 
         return $fields;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
-use App\Serving\Visit;
+use App\Serving\VisitFacts;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -20,7 +20,12 @@ final readonly class AddressSlot implements Slot
         return $this->merge->note($of, $plan, $page);
     }
 
-    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    public function needs(string $of, array $noted): array
+    {
+        return $this->merge->needs($of, $noted);
+    }
+
+    public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
         return rawurlencode(MergeSlot::value($of, $noted, $fallback, $visit));
     }

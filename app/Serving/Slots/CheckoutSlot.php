@@ -6,12 +6,13 @@ namespace App\Serving\Slots;
 
 use App\Forms\FormToken;
 use App\Orders\ShownPrices;
-use App\Orders\Sold;
 use App\Payments\PaymentProvider;
-use App\Serving\Visit;
+use App\Serving\Facts\Need;
+use App\Serving\Facts\OfferFacts;
+use App\Serving\VisitFacts;
 use App\Support\RichText;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Facades\View;
+use Illuminate\Contracts\View\Factory;
 use Illuminate\Support\HtmlString;
 use Lantern\Core\Money\TaxRate;
 use Lantern\Core\Offers\Availability;
@@ -32,7 +33,7 @@ use Lantern\Core\Support\Shape;
 /** The checkout of a page, or why there is none: it is not open yet, over, sold out, or bought by this visitor already. */
 final readonly class CheckoutSlot implements Slot
 {
-    public function __construct(private PaymentProvider $provider)
+    public function __construct(private PaymentProvider $provider, private Factory $views)
     {
     }
 
@@ -57,7 +58,18 @@ final readonly class CheckoutSlot implements Slot
             'language' => $page->settings->language, 'coupons' => $plan->coupons !== []];
     }
 
-    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    public function needs(string $of, array $noted): array
+    {
+        if ($noted === []) {
+            return [];
+        }
+        $shape = Shape::of($noted);
+
+        return [Need::business(), Need::reader(), Need::offer($shape->group('offer')->text('id', 40)), ...array_map(
+            fn (Shape $bump): Need => Need::offer($bump->group('offer')->text('id', 40)), $shape->groups('bumps', Offer::MOST_BUMPS))];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
         if ($noted === []) {
             return '';
@@ -65,35 +77,31 @@ final readonly class CheckoutSlot implements Slot
         $shape = Shape::of($noted);
         $offer = Offer::fromShape($shape->group('offer'));
         $product = Product::fromShape($shape->group('product'));
-        $now = CarbonImmutable::now();
-        $order = $visit->order();
-        $reader = $visit->reader()?->person;
-        // What an order in this browser holds is known here; what else its person has is not, before they have come by a link of theirs.
-        $has = ($order !== null && $order->state->isBought() && Sold::hasInOrder($order->id, $offer->id))
-            || ($reader !== null && Sold::has($reader, $offer->id));
-        $availability = Sale::availability($offer, self::facts($visit, $offer->id, $has), $now);
+        $now = $visit->now;
+        $reader = $visit->loaded->reader();
+        $availability = Sale::availability($offer, self::facts($visit, $visit->loaded->offer($offer->id)), $now);
         if ($availability !== Availability::OnSale) {
             return '<div class="checkout-over" role="status"><h3>'.e($availability->heading()).'</h3><p>'.e($availability
                 ->sentence()).'</p></div>';
         }
         $language = $shape->text('language', 12);
         $bumps = $this->bumps($shape, $visit, $now, $language);
-        $quote = $visit->quote ?? self::plain($offer, $product, $visit->funnel->business->tax_rate);
+        $quote = $visit->quote ?? self::plain($offer, $product, $visit->loaded->business()->taxRate);
         $block = $shape->group('block');
 
-        return View::make('pay.checkout', [
+        return $this->views->make('pay.checkout', [
             'offer' => $offer, 'product' => $product, 'bumps' => $bumps, 'language' => $language,
             'named' => $offer->price->kind === PriceKind::Named,
             'typed' => $visit->typed + array_filter(['email' => $reader === null ? '' : $reader->email,
-                'name' => $reader === null ? '' : $reader->fullName()]),
-            'errors' => $visit->errors, 'here' => $visit->path($visit->page->address), 'fields' => $this->provider->cardFields(),
+                'name' => $reader === null ? '' : $reader->fullName]),
+            'errors' => $visit->errors, 'here' => $visit->here(), 'fields' => $this->provider->cardFields(),
             'button' => $block->text('text', 120, '') ?: 'Pay now', 'next' => RichText::words($block->text('html', 10_000, '')),
             'note' => $block->text('note', 300, ''), 'marketing' => $block->text('marketing', 300, ''),
             'sums' => ['sums' => new HtmlString($this->sums($quote, $language)['sums'])] + $this->sums($quote, $language),
             'coupons' => $shape->flag('coupons'),
-            'token' => FormToken::issue($visit->page->page_id),
+            'token' => FormToken::issue($visit->page),
             'shown' => ShownPrices::issue([$offer, ...array_column($bumps, 'offer')], self::shown($visit)),
-            'source' => mb_substr((string) $visit->request->getQueryString(), 0, 2000),
+            'source' => mb_substr($visit->queryString, 0, 2000),
         ])->render();
     }
 
@@ -105,21 +113,21 @@ final readonly class CheckoutSlot implements Slot
     public function sums(?Quote $quote, string $language): array
     {
         return $quote === null ? ['sums' => '', 'due' => '', 'card' => true] : [
-            'sums' => View::make('pay.sums', ['quote' => $quote, 'language' => $language])->render(),
+            'sums' => $this->views->make('pay.sums', ['quote' => $quote, 'language' => $language])->render(),
             'due' => $quote->dueNow()->words($language), 'card' => $quote->dueNow()->isPositive()];
     }
 
     /** What is known of whoever looks at it. To somebody who is filling it in, grace is never shown, and is theirs. */
-    private static function facts(Visit $visit, string $offer, bool $has): SaleFacts
+    private static function facts(VisitFacts $visit, OfferFacts $offer): SaleFacts
     {
-        return new SaleFacts($visit->funnel->business->zone(), Sold::taken($offer), $has, $visit->deadlines->deadlines ?? [],
+        return new SaleFacts($visit->loaded->business()->zone, $offer->taken, $offer->has, $visit->deadlines->deadlines ?? [],
             $visit->identity?->owner === true ? null : $visit->states, self::shown($visit)?->since);
     }
 
     /** What came with a checkout that is shown again. */
-    private static function shown(Visit $visit): ?ShownPrices
+    private static function shown(VisitFacts $visit): ?ShownPrices
     {
-        return ShownPrices::read($visit->request->request->all()['shown'] ?? null);
+        return ShownPrices::read($visit->posted['shown'] ?? null);
     }
 
     private static function plain(Offer $offer, Product $product, int $tax): ?Quote
@@ -133,13 +141,14 @@ final readonly class CheckoutSlot implements Slot
     }
 
     /** @return list<array{offer: Offer, product: Product, text: string, price: string, ticked: bool}> those that can be bought */
-    private function bumps(Shape $noted, Visit $visit, CarbonImmutable $now, string $language): array
+    private function bumps(Shape $noted, VisitFacts $visit, CarbonImmutable $now, string $language): array
     {
-        $ticked = $visit->request->input('bump');
+        $ticked = $visit->input('bump');
         $bumps = [];
         foreach ($noted->groups('bumps', Offer::MOST_BUMPS) as $bump) {
             $offer = Offer::fromShape($bump->group('offer'));
-            if (Sale::availability($offer, self::facts($visit, $offer->id, false), $now) === Availability::OnSale) {
+            if (Sale::availability($offer, self::facts($visit, new OfferFacts($visit->loaded->offer($offer->id)->taken, false)),
+                $now) === Availability::OnSale) {
                 $product = Product::fromShape($bump->group('product'));
                 $words = OrderBump::fromShape(Shape::of(['offer' => $offer->id, 'text' => $bump->text('text', 300, '')]))->text;
                 $bumps[] = ['offer' => $offer, 'product' => $product, 'text' => $words === '' ? "Yes, add {$product->name}." : $words,

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
-use App\Serving\Visit;
-use App\Support\Hosts;
+use App\Serving\VisitFacts;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -17,9 +16,14 @@ final class CodeSlot implements Slot
         return ['html' => $of === 'head' ? $page->settings->head : $page->settings->bodyEnd];
     }
 
-    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    public function needs(string $of, array $noted): array
+    {
+        return [];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
         // On one host with the Studio it could act as the owner who is signed in.
-        return Hosts::areSeparate() && is_string($noted['html'] ?? null) ? $noted['html'] : '';
+        return $visit->mayRunCode && is_string($noted['html'] ?? null) ? $noted['html'] : '';
     }
 }

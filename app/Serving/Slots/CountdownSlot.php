@@ -6,8 +6,8 @@ namespace App\Serving\Slots;
 
 use App\Rendering\Countdown;
 use App\Rendering\Marks;
-use App\Serving\Visit;
-use Carbon\CarbonImmutable;
+use App\Serving\Facts\Need;
+use App\Serving\VisitFacts;
 use DateTimeZone;
 use Lantern\Core\Deadlines\DeadlineState;
 use Lantern\Core\Emails\MergeFields;
@@ -30,14 +30,19 @@ final class CountdownSlot implements Slot
             'words' => array_intersect_key($constants, array_flip(MergeFields::names($block->field('text'))))];
     }
 
-    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    public function needs(string $of, array $noted): array
+    {
+        return [Need::submission(), Need::order()];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
         if ($noted === []) {
             return '';
         }
         $shape = Shape::of($noted);
         $block = Block::fromShape($shape->group('block'));
-        $now = CarbonImmutable::now();
+        $now = $visit->now;
         $owners = new DateTimeZone($shape->text('zone', 60, 'UTC') ?: 'UTC');
         $id = $block->field('deadline');
         $deadline = $visit->deadlines?->deadline($id);

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace App\Serving\Slots;
 
 use App\Files\FileLinks;
-use App\Serving\Visit;
+use App\Serving\Facts\Need;
+use App\Serving\VisitFacts;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Forms\SubmissionState;
 use Lantern\Core\Page\Block\Block;
@@ -33,19 +34,24 @@ final class DownloadSlot implements Slot
                 array_filter($plan->forms, fn (FormPlan $f): bool => $f->doubleOptIn)))];
     }
 
-    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    public function needs(string $of, array $noted): array
+    {
+        return [Need::submission()];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
         [$fileName, $kindAndSize, $text] = [$noted['fileName'] ?? '', $noted['kindAndSize'] ?? '', $noted['text'] ?? ''];
         if (! is_string($fileName) || ! is_string($kindAndSize) || ! is_string($text)) {
             return '';
         }
-        $submission = $visit->submission;
-        $asks = is_array($noted['asks'] ?? null) && in_array($submission?->form_id, $noted['asks'], true);
+        $submission = $visit->loaded->submission();
+        $asks = is_array($noted['asks'] ?? null) && in_array($submission?->form, $noted['asks'], true);
         if ($submission === null || ($asks && $submission->state === SubmissionState::Waiting)) {
             return '<a class="button" href="'.e($visit->path()).'">'.e('Tell me where to send it').'</a>';
         }
 
-        return '<a class="button" href="'.e(FileLinks::forSubmission($submission, $of, $fileName)).'" download>'.e($text).'</a> '
+        return '<a class="button" href="'.e(FileLinks::forSubmission($submission->id, $of, $fileName)).'" download>'.e($text).'</a> '
             .'<span class="file-note">'.e($kindAndSize).'</span>';
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
-use App\Serving\Visit;
+use App\Serving\VisitFacts;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -16,7 +16,12 @@ final class ErrorsSlot implements Slot
         return [];
     }
 
-    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    public function needs(string $of, array $noted): array
+    {
+        return [];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
         $message = $visit->errors['form'] ?? null;
 

@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace App\Serving\Slots;
 
 use App\Forms\FormToken;
-use App\Orders\ExtraOffers;
-use App\Serving\Visit;
-use Carbon\CarbonImmutable;
+use App\Serving\Facts\Need;
+use App\Serving\VisitFacts;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -23,24 +22,29 @@ final class ExtraSlot implements Slot
             : ['text' => $block->field('text'), 'price' => $offer->price->words($page->settings->language)];
     }
 
-    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    public function needs(string $of, array $noted): array
+    {
+        return [Need::order()];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
         $text = $noted['text'] ?? '';
         if (! is_string($text) || $text === '') {
             return '';
         }
-        $order = $visit->order();
-        if ($order === null || ! ExtraOffers::isFresh($order, CarbonImmutable::now())) {
+        $order = $visit->loaded->order();
+        if ($order?->fresh !== true) {
             return '<a class="button main" href="'.e($visit->path()).'">'.e('See how to join').'</a>'
                 .'<p class="small-print">'.e('This is for those who have just bought.').'</p>';
         }
         $error = $visit->errors['form'] ?? null;
-        $card = $order->method_label === null ? '' : 'Charged to your '.$order->method_label.', with one click.';
+        $card = $order->method === '' ? '' : 'Charged to your '.$order->method.', with one click.';
 
-        return '<form id="buy" class="form extra" method="post" action="'.e($visit->path($visit->page->address)).'">'
+        return '<form id="buy" class="form extra" method="post" action="'.e($visit->here()).'">'
             .($error === null ? '' : '<p class="error summary" role="alert">'.e($error).'</p>')
             .'<input type="hidden" name="extra" value="yes"><input type="hidden" name="token" value="'
-            .e(FormToken::issue($visit->page->page_id)).'"><button class="button main" type="submit">'.e($text).'</button></form>'
+            .e(FormToken::issue($visit->page)).'"><button class="button main" type="submit">'.e($text).'</button></form>'
             .'<p class="small-print">'.e($card).'</p>';
     }
 }

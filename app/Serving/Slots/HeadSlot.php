@@ -6,7 +6,7 @@ namespace App\Serving\Slots;
 
 use App\Rendering\PageAssets;
 use App\Rendering\SiteAssets;
-use App\Serving\Visit;
+use App\Serving\VisitFacts;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -18,7 +18,12 @@ final class HeadSlot implements Slot
         return PageAssets::of($plan, $page)->toArray();
     }
 
-    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    public function needs(string $of, array $noted): array
+    {
+        return [];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
         return SiteAssets::head(PageAssets::fromArray($noted), true);
     }

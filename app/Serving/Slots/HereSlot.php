@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
-use App\Serving\Visit;
+use App\Serving\VisitFacts;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -16,9 +16,14 @@ final class HereSlot implements Slot
         return [];
     }
 
-    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    public function needs(string $of, array $noted): array
     {
-        return $visit->page->popup !== null ? "/p/{$visit->page->page_id}".($visit->request->boolean('frame') ? '?frame=1' : '')
-            : e($visit->path($visit->page->address));
+        return [];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
+    {
+        return $visit->isPopup ? "/p/{$visit->page}".(filter_var($visit->input('frame'), FILTER_VALIDATE_BOOLEAN) ? '?frame=1' : '')
+            : e($visit->here());
     }
 }

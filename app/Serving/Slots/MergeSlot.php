@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
+use App\Serving\Facts\Need;
 use App\Serving\Source;
-use App\Serving\Visit;
+use App\Serving\VisitFacts;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -19,7 +20,12 @@ final class MergeSlot implements Slot
             || ($page->isPopup() && in_array($of, [...Source::PARAMETERS, ...Source::OF_SITE], true))];
     }
 
-    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    public function needs(string $of, array $noted): array
+    {
+        return [Need::submission(), Need::order()];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
         return e(self::value($of, $noted, $fallback, $visit));
     }
@@ -28,11 +34,11 @@ final class MergeSlot implements Slot
      * @param  array<string, mixed>  $noted
      * @return string plain text
      */
-    public static function value(string $of, array $noted, string $fallback, Visit $visit): string
+    public static function value(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
         $typed = $visit->answer($of);
         $value = trim($typed === null && ($noted['parameter'] ?? false) === true
-            ? Source::parameter($visit->request, $of) : str_replace("\n", ', ', $typed ?? ''));
+            ? Source::parameter($visit->query, $of) : str_replace("\n", ', ', $typed ?? ''));
 
         return $value === '' ? $fallback : $value;
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Serving\Slots;
 
 use App\Serving\Source;
-use App\Serving\Visit;
+use App\Serving\VisitFacts;
 use Lantern\Core\People\FieldKind;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
@@ -30,7 +30,12 @@ final class PickSlot implements Slot
         return [];
     }
 
-    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    public function needs(string $of, array $noted): array
+    {
+        return [];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
         [$field, $mark] = [$noted['field'] ?? '', $noted['mark'] ?? ''];
         $chosen = is_string($field) && in_array($noted['option'] ?? null, (array) ($visit->typed[$field] ?? []), true);

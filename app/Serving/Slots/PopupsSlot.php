@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Serving\Slots;
 
 use App\Rendering\SiteAssets;
-use App\Serving\Visit;
+use App\Serving\VisitFacts;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Popups\Popup;
@@ -22,7 +22,12 @@ final class PopupsSlot implements Slot
             && array_filter($plan->popups, fn (Popup $p): bool => $p->on && ! $p->isPlaced()) !== []];
     }
 
-    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    public function needs(string $of, array $noted): array
+    {
+        return [];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
         return ($noted['asks'] ?? false) === true ? ' data-popups="'.SiteAssets::popups().'"' : '';
     }

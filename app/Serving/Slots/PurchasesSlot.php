@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
-use App\Orders\Purchases;
-use App\Serving\Visit;
-use Illuminate\Support\Facades\View;
+use App\Serving\Facts\Need;
+use App\Serving\VisitFacts;
+use Illuminate\Contracts\View\Factory;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -16,7 +16,7 @@ use Lantern\Core\Plan\Plan;
  */
 final readonly class PurchasesSlot implements Slot
 {
-    public function __construct(private Purchases $purchases)
+    public function __construct(private Factory $views)
     {
     }
 
@@ -25,13 +25,18 @@ final readonly class PurchasesSlot implements Slot
         return [];
     }
 
-    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    public function needs(string $of, array $noted): array
     {
-        $order = $visit->order();
-        if ($order === null || ! $order->state->isBought()) {
+        return [Need::purchases()];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
+    {
+        $bought = $visit->loaded->purchases();
+        if ($bought === null) {
             return '<p class="purchases-none">'.e('What you bought is opened by the link in your receipt.').'</p>';
         }
 
-        return View::make('pay.purchases', ['order' => $order, 'items' => $this->purchases->ofOrder($order)])->render();
+        return $this->views->make('pay.purchases', ['bought' => $bought])->render();
     }
 }

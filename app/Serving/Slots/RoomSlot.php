@@ -4,18 +4,20 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
-use App\Models\Upload;
-use App\Serving\Visit;
-use App\Webinars\OwnRegistration;
-use App\Webinars\Registrations\Links;
-use Illuminate\Support\Facades\View;
+use App\Serving\Facts\Need;
+use App\Serving\VisitFacts;
+use Illuminate\Contracts\View\Factory;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Webinars\WebinarMode;
 
 /** The room of a webinar, for whoever has a place in it. What goes on in it is asked for by its script. */
-final class RoomSlot implements Slot
+final readonly class RoomSlot implements Slot
 {
+    public function __construct(private Factory $views)
+    {
+    }
+
     public function note(string $of, Plan $plan, PagePlan $page): array
     {
         $block = $page->document->block($of);
@@ -26,26 +28,32 @@ final class RoomSlot implements Slot
             + ['host' => is_string($host) ? strtolower($host) : ''];
     }
 
-    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    public function needs(string $of, array $noted): array
     {
         $webinar = WebinarNote::webinar($noted);
-        $own = $webinar === null ? null : OwnRegistration::of($visit->request, $visit->funnel, $webinar->id, $visit->submission,
-            $visit->reader());
+
+        return $webinar === null ? [] : [Need::business(), Need::registration($webinar), ...WebinarNote::uploads($webinar)];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
+    {
+        $webinar = WebinarNote::webinar($noted);
         if ($webinar === null) {
             return '';
         }
-        $video = $webinar->video === '' ? null : Upload::query()->where('kind', 'video')->find($webinar->video);
-        $captions = $webinar->captions === '' ? null : Upload::query()->where('kind', 'captions')->find($webinar->captions);
+        $own = $visit->loaded->registration($webinar);
+        $video = $visit->loaded->upload($webinar->video);
+        $captions = $visit->loaded->upload($webinar->captions);
         $streams = $webinar->mode === WebinarMode::Live && $webinar->stream !== '';
-        $embeds = $streams && in_array(WebinarNote::text($noted, 'host'), $visit->funnel->business->embed_hosts, true);
+        $embeds = $streams && in_array(WebinarNote::text($noted, 'host'), $visit->loaded->business()->embedHosts, true);
 
-        return View::make('site.webinar.room', ['webinar' => $webinar, 'own' => $own, 'replay' => false,
+        return $this->views->make('site.webinar.room', ['webinar' => $webinar, 'own' => $own, 'replay' => false,
             'register' => $visit->path(WebinarNote::text($noted, 'registration')), 'chapters' => [],
-            'data' => $own === null ? [] : ['path' => Links::path($own), 'kind' => 'live', 'title' => $webinar->title,
+            'data' => $own === null ? [] : ['path' => $own->links['path'], 'kind' => 'live', 'title' => $webinar->title,
                 'live' => $webinar->mode === WebinarMode::Live, 'onDemand' => $own->isOnDemand(), 'pauses' => $webinar->mayPause(),
                 'embed' => $embeds ? $webinar->stream : '', 'stream' => $streams && ! $embeds ? $webinar->stream : '',
                 // Beside a stream the recording is that of an earlier session, for the replay.
-                'video' => $streams ? '' : $video?->src() ?? '', 'type' => $video->mime ?? '', 'captions' => $captions?->src() ?? '',
+                'video' => $streams ? '' : $video->src ?? '', 'type' => $video->mime ?? '', 'captions' => $captions->src ?? '',
                 'language' => WebinarNote::text($noted, 'language') ?: 'en']])->render();
     }
 }

@@ -5,14 +5,11 @@ declare(strict_types=1);
 namespace App\Serving\Slots;
 
 use App\Serving\Browser;
-use App\Serving\Visit;
-use App\Support\SiteCookie;
-use App\Support\SiteCookies;
-use App\Webinars\OwnRegistration;
+use App\Serving\Facts\Need;
+use App\Serving\VisitFacts;
 use App\Webinars\Registrations\Offered;
-use Carbon\CarbonImmutable;
 use DateTimeZone;
-use Illuminate\Support\Facades\View;
+use Illuminate\Contracts\View\Factory;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
@@ -21,8 +18,12 @@ use Lantern\Core\Plan\Plan;
  * The sessions one can register for, in the visitor's own zone. It is a slot of the block that shows them, or of a form that registers
  * for a webinar and stands on a page without such a block.
  */
-final class SessionsSlot implements Slot
+final readonly class SessionsSlot implements Slot
 {
+    public function __construct(private Factory $views)
+    {
+    }
+
     public function note(string $of, Plan $plan, PagePlan $page): array
     {
         $block = $page->document->block($of);
@@ -40,27 +41,34 @@ final class SessionsSlot implements Slot
                 'takes' => $form !== null];
     }
 
-    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    public function needs(string $of, array $noted): array
+    {
+        $webinar = WebinarNote::webinar($noted);
+
+        return $webinar === null ? [] : [Need::placesToRegister($webinar), Need::reader()];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
         $webinar = WebinarNote::webinar($noted);
         if ($webinar === null) {
             return '';
         }
-        $now = CarbonImmutable::now();
-        $asked = SiteCookies::read($visit->request, SiteCookie::Zone);
+        $now = $visit->now;
+        $asked = $visit->askedZone;
         $known = Browser::zone($asked);
         $hosts = new DateTimeZone(WebinarNote::text($noted, 'zone') ?: 'UTC');
         $zone = $known === null ? $hosts : new DateTimeZone($known);
-        $own = OwnRegistration::of($visit->request, $visit->funnel, $webinar->id, null, $visit->reader());
-        $offered = Offered::to($webinar, $zone, $now, $own?->person_id);
+        $places = $visit->loaded->placesToRegister($webinar);
+        $offered = Offered::of($webinar, $zone, $now, $places->taken, $places->calledOff);
         $typed = $visit->typed['webinar_session'] ?? null;
 
-        return View::make('site.webinar.sessions', ['webinar' => $webinar, 'offered' => $offered, 'zone' => $zone, 'now' => $now,
+        return $this->views->make('site.webinar.sessions', ['webinar' => $webinar, 'offered' => $offered, 'zone' => $zone, 'now' => $now,
             'language' => WebinarNote::text($noted, 'language') ?: 'en', 'text' => WebinarNote::text($noted, 'text'),
             'form' => WebinarNote::text($noted, 'form'), 'id' => 'sessions-'.$of,
             'chosen' => is_string($typed) && $offered->has($typed) ? $typed : ($offered->choices[0]->session->key ?? ''),
             // By the name that the browser gave it, so that its script sees for which zone the times are told.
             'asked' => is_string($asked) ? mb_substr(mb_scrub($asked), 0, 60) : '', 'error' => $visit->errors['webinar_session'] ?? '',
-            'reader' => ($noted['takes'] ?? false) !== true ? null : $visit->reader()?->person])->render();
+            'reader' => ($noted['takes'] ?? false) !== true ? null : $visit->loaded->reader()])->render();
     }
 }

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
-use App\Serving\Visit;
-use App\Support\Hosts;
+use App\Serving\VisitFacts;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -17,8 +16,13 @@ final class SiteSlot implements Slot
         return [];
     }
 
-    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    public function needs(string $of, array $noted): array
     {
-        return e(Hosts::site());
+        return [];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
+    {
+        return e($visit->site->origin.$visit->site->prefix);
     }
 }

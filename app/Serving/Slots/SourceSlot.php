@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Serving\Slots;
 
 use App\Serving\Source;
-use App\Serving\Visit;
+use App\Serving\VisitFacts;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -17,9 +17,14 @@ final class SourceSlot implements Slot
         return ['parameters' => Source::wanted(Source::formsOn($plan, $page))];
     }
 
-    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    public function needs(string $of, array $noted): array
     {
-        $carried = $visit->request->isMethod('POST') ? $visit->request->input('source') : $visit->request->server('QUERY_STRING');
+        return [];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
+    {
+        $carried = $visit->posted === null ? $visit->queryString : $visit->posted['source'] ?? null;
         $wanted = is_array($noted['parameters'] ?? null) ? array_values(array_filter($noted['parameters'], is_string(...))) : [];
 
         return e(http_build_query(Source::read($carried, $wanted)));

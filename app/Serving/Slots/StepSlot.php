@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
-use App\Serving\Visit;
+use App\Serving\Facts\Need;
+use App\Serving\VisitFacts;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -16,10 +17,15 @@ final class StepSlot implements Slot
         return [];
     }
 
-    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    public function needs(string $of, array $noted): array
     {
-        $second = ($visit->typed['step'] ?? '') === '2' || $visit->request->query('step') === '2';
+        return [Need::submission()];
+    }
 
-        return $second && $visit->submission?->form_id === $of ? 'at-2' : '';
+    public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
+    {
+        $second = ($visit->typed['step'] ?? '') === '2' || ($visit->query['step'] ?? null) === '2';
+
+        return $second && $visit->loaded->submission()?->form === $of ? 'at-2' : '';
     }
 }

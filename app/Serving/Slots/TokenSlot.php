@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Serving\Slots;
 
 use App\Forms\FormToken;
-use App\Serving\Visit;
+use App\Serving\VisitFacts;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -17,8 +17,13 @@ final class TokenSlot implements Slot
         return [];
     }
 
-    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    public function needs(string $of, array $noted): array
     {
-        return FormToken::issue($visit->page->page_id);
+        return [];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
+    {
+        return FormToken::issue($visit->page);
     }
 }

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
-use App\Serving\Visit;
-use Carbon\CarbonImmutable;
+use App\Serving\VisitFacts;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 
@@ -17,11 +16,16 @@ final class UntilSlot implements Slot
         return [];
     }
 
-    public function fill(string $of, array $noted, string $fallback, Visit $visit): string
+    public function needs(string $of, array $noted): array
+    {
+        return [];
+    }
+
+    public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
         $run = $visit->states?->state($of)->isRunning() === true ? $visit->states->runs[$of] ?? null : null;
         $milliseconds = fn (\DateTimeInterface $at): string => $at->format('Uv');
 
-        return $run === null ? '' : ' data-until="'.$milliseconds($run->endsAt).'" data-now="'.$milliseconds(CarbonImmutable::now()).'"';
+        return $run === null ? '' : ' data-until="'.$milliseconds($run->endsAt).'" data-now="'.$milliseconds($visit->now).'"';
     }
 }

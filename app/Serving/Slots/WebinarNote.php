@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
+use App\Serving\Facts\Need;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Journey\Journey;
 use Lantern\Core\Page\Block\Block;
@@ -43,6 +44,13 @@ final class WebinarNote
         $group = Shape::of($noted)->optionalGroup('webinar');
 
         return $group === null ? null : Webinar::fromShape($group);
+    }
+
+    /** @return list<Need> its recording, and the captions of it */
+    public static function uploads(Webinar $webinar): array
+    {
+        return array_map(Need::upload(...), array_values(array_filter([$webinar->video, $webinar->captions], fn (string $id): bool =>
+            $id !== '')));
     }
 
     /** @param  array<string, mixed>  $noted */

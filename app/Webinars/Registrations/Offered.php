@@ -25,10 +25,18 @@ final readonly class Offered
     /** @param  string|null  $person  whose own place does not count */
     public static function to(Webinar $webinar, DateTimeZone $zone, DateTimeImmutable $now, ?string $person = null): self
     {
-        $taken = $webinar->schedule->places === null ? [] : RegisteredSessions::taken($webinar->id, $now, $person);
+        return self::of($webinar, $zone, $now, $webinar->schedule->places === null ? []
+            : RegisteredSessions::taken($webinar->id, $now, $person), RegisteredSessions::calledOff($webinar->id));
+    }
 
+    /**
+     * @param  array<string, int>  $taken  by key of the session
+     * @param  list<string>  $calledOff  keys of sessions that are not held
+     */
+    public static function of(Webinar $webinar, DateTimeZone $zone, DateTimeImmutable $now, array $taken, array $calledOff): self
+    {
         $sessions = $webinar->sessions();
-        $choices = $sessions->offered($now, $zone, $taken, RegisteredSessions::calledOff($webinar->id));
+        $choices = $sessions->offered($now, $zone, $taken, $calledOff);
         $first = $choices[0]->session ?? null;
 
         return new self($choices, $webinar->showsPlaces,

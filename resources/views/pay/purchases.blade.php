@@ -1,6 +1,6 @@
 <div class="purchases">
 <ul>
-@foreach ($items as $item)
+@foreach ($bought->items as $item)
 <li><strong>{{ $item['name'] }}</strong>@if ($item['line'] !== '') <span>{{ $item['line'] }}</span>@endif
 @if ($item['open'] !== null)<a class="button quiet" href="{{ $item['open'] }}">Open it</a>@endif
 @foreach ($item['files'] as $file)
@@ -10,5 +10,5 @@
 </li>
 @endforeach
 </ul>
-<p class="small-print">Paid: {{ $order->money($order->paid)->words($order->language) }}. Order {{ $order->number }}. The receipt comes to {{ $order->email }}, and the link in it opens everything you have bought.</p>
+<p class="small-print">Paid: {{ $bought->paid }}. Order {{ $bought->number }}. The receipt comes to {{ $bought->email }}, and the link in it opens everything you have bought.</p>
 </div>

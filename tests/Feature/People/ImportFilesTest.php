@@ -131,7 +131,7 @@ final class ImportFilesTest extends TestCase
             .http_build_query(['q' => $q]))->assertOk()->json('found'), 'kind')));
         $this->runQueue();
 
-        self::assertSame(['Funnel', 'Message'], $kinds('practice plan'));
+        self::assertSame(['Funnel', 'Lead magnet', 'Message'], $kinds('practice plan'));
         self::assertSame(['Page'], $kinds('opt-in'));
         self::assertSame(['Person'], $kinds('bjoerk'));
         self::assertSame([], $kinds(''));

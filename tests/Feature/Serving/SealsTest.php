@@ -6,6 +6,7 @@ namespace Tests\Feature\Serving;
 
 use App\Support\Seal;
 use App\Support\SealPurpose;
+use App\Support\SiteAddress;
 use App\Support\SiteCookie;
 use App\Support\SiteCookies;
 use Illuminate\Cookie\CookieValuePrefix;
@@ -65,7 +66,7 @@ final class SealsTest extends TestCase
     #[DataProvider('cookies')]
     public function test_a_cookie_is_read_as_it_was_given_and_as_no_other(SiteCookie $cookie): void
     {
-        $given = SiteCookies::give($cookie, 'abc def', '/funnel');
+        $given = SiteCookies::give($cookie, 'abc def', SiteAddress::of('funnel'));
         $read = fn (mixed $kept, SiteCookie $as): ?string => SiteCookies::read(new Request([], [], [], [$as->value => $kept]), $as);
 
         self::assertSame(['/funnel', 'lax', ! $cookie->isForScripts()], [$given->getPath(), $given->getSameSite(), $given->isHttpOnly()]);

@@ -5,20 +5,20 @@
 @endif
 @switch ($state)
 @case ('registered')
-<p class="session-time">@if ($own->isOnDemand())It begins as soon as you like.@else<time datetime="{{ $own->starts_at->toIso8601ZuluString() }}">{{ $time }}</time>@endif</p>
+<p class="session-time">@if ($own->isOnDemand())It begins as soon as you like.@else<time datetime="{{ gmdate('Y-m-d\TH:i:s\Z', $own->session->startsAt->getTimestamp()) }}">{{ $time }}</time>@endif</p>
 @unless ($own->isOnDemand())
-<p class="session-left" data-until="{{ $own->starts_at->getTimestampMs() }}" data-now="{{ $now->getTimestampMs() }}" data-lang="{{ $language }}">{{ \Lantern\Core\Deadlines\TimeWords::left(max(0, $own->starts_at->getTimestamp() - $now->getTimestamp()), $language) }} to go</p>
+<p class="session-left" data-until="{{ $own->session->startsAt->format('Uv') }}" data-now="{{ $now->getTimestampMs() }}" data-lang="{{ $language }}">{{ \Lantern\Core\Deadlines\TimeWords::left(max(0, $own->session->startsAt->getTimestamp() - $now->getTimestamp()), $language) }} to go</p>
 @endunless
 <p class="session-acts"><a class="button" href="{{ $links['room'] }}">To your room</a>@unless ($own->isOnDemand()) <a class="button quiet" href="{{ $links['calendar'] }}" download>Put it in your calendar</a>@endunless</p>
 <p class="session-note">The link to your room is yours alone and works on every device you have. It is in your inbox as well.</p>
 <p class="session-share">Somebody else should come too? Give them this link: <a href="{{ $share }}">{{ preg_replace('~^https?://~', '', $share) }}</a></p>
 @break
 @case ('waiting')
-<p class="session-time"><time datetime="{{ $own->starts_at->toIso8601ZuluString() }}">{{ $time }}</time></p>
+<p class="session-time"><time datetime="{{ gmdate('Y-m-d\TH:i:s\Z', $own->session->startsAt->getTimestamp()) }}">{{ $time }}</time></p>
 <p>All places are taken. You are on the waiting list: as soon as one is free, it is yours, and you hear of it by email.</p>
 @break
 @case ('cancelled')
-<p>{{ \App\Webinars\Registrations\RegisteredSessions::isCalledOff($own->webinar_id, $own->session_key) ? 'This session was cancelled.' : 'Your place is cancelled.' }} {{ $changes ? 'You can choose another time.' : '' }}</p>
+<p>{{ $own->calledOff ? 'This session was cancelled.' : 'Your place is cancelled.' }} {{ $changes ? 'You can choose another time.' : '' }}</p>
 @break
 @case ('over')
 <p>The session you had chosen is over.</p>
@@ -40,7 +40,7 @@
 <summary>{{ $state === 'registered' || $state === 'waiting' ? 'Another time suits you better?' : 'Choose another time' }}</summary>
 <form method="post" action="{{ $links['change'] }}">
 @foreach ($offered->choices as $choice)
-<label class="session-choice"><input type="radio" name="webinar_session" value="{{ $choice->session->key }}" required @checked($choice->session->key === $own->session_key && $own->open === 1)><span><strong>{{ $offered::time($choice, $zone, $language, $now) }}</strong>@if ($offered->places($choice) !== '') <small>{{ $offered->places($choice) }}</small>@endif</span></label>
+<label class="session-choice"><input type="radio" name="webinar_session" value="{{ $choice->session->key }}" required @checked($choice->session->key === $own->session->key && $own->open)><span><strong>{{ $offered::time($choice, $zone, $language, $now) }}</strong>@if ($offered->places($choice) !== '') <small>{{ $offered->places($choice) }}</small>@endif</span></label>
 @endforeach
 <button class="button quiet" type="submit">Choose this time</button>
 </form>

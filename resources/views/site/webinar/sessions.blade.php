@@ -14,6 +14,6 @@
 <span class="error" id="e-{{ $id }}">{{ $error }}</span>
 @endif
 @if ($reader !== null && ! $offered->isNone())
-<p class="one-click"><button class="button" type="submit" name="book" value="{{ $webinar->id }}" formnovalidate @if ($form !== '') form="{{ $form }}" @endif>{{ $reader->first_name === '' ? 'Keep me a place' : 'Keep '.$reader->first_name.' a place' }}</button> <small>We know you from our emails: nothing to fill in.</small></p>
+<p class="one-click"><button class="button" type="submit" name="book" value="{{ $webinar->id }}" formnovalidate @if ($form !== '') form="{{ $form }}" @endif>{{ $reader->firstName === '' ? 'Keep me a place' : 'Keep '.$reader->firstName.' a place' }}</button> <small>We know you from our emails: nothing to fill in.</small></p>
 @endif
 </fieldset>

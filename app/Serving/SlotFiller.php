@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Serving;
+
+use App\Serving\Facts\LoadsFacts;
+use App\Serving\Slots\SlotKinds;
+use App\Support\Hosts;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
+use Carbon\CarbonImmutable;
+use Closure;
+use Illuminate\Http\Request;
+
+/** Fills the slots of a page for one visit: asks each what it needs, loads that once for all, and hands them plain facts. */
+final readonly class SlotFiller
+{
+    public function __construct(private SlotKinds $slots, private LoadsFacts $loads)
+    {
+    }
+
+    /**
+     * @param  list<string>  $except  kinds that are filled otherwise
+     * @return Closure(string, string, string): string what a slot of a kind is filled with, by what it is of and its fallback
+     */
+    public function of(Visit $visit, array $except = []): Closure
+    {
+        $noted = $visit->page->slots;
+        $facts = $this->facts($visit, $except);
+
+        return fn (string $kind, string $of, string $fallback): string => $this->slots->of($kind)
+            ->fill($of, $noted[$of === '' ? $kind : "{$kind}:{$of}"] ?? [], $fallback, $facts);
+    }
+
+    /** As the address had it; what a framework makes of it is in another order. */
+    private static function queryString(Request $request): string
+    {
+        $written = $request->server->get('QUERY_STRING');
+
+        return is_string($written) ? $written : '';
+    }
+
+    /** @param  list<string>  $except */
+    private function facts(Visit $visit, array $except): VisitFacts
+    {
+        $now = CarbonImmutable::now();
+        $needs = [];
+        foreach ($visit->page->slots as $name => $noted) {
+            [$kind, $of] = [...explode(':', (string) $name, 2), ''];
+            if (! in_array($kind, $except, true)) {
+                array_push($needs, ...$this->slots->of($kind)->needs($of, $noted));
+            }
+        }
+        $request = $visit->request;
+
+        return new VisitFacts($visit->funnel->site(), $visit->page->page_id, $visit->page->address,
+            $visit->page->popup !== null, $request->query->all(), self::queryString($request),
+            $request->isMethod('POST') ? $request->request->all() : null, SiteCookies::read($request, SiteCookie::Zone), $now,
+            Hosts::areSeparate(), $visit->typed, $visit->errors,
+            $visit->quote, $visit->seen, $visit->deadlines, $visit->states, $visit->identity,
+            $this->loads->for($visit, $needs, $now));
+    }
+}
