@@ -71,6 +71,7 @@ function arrival(funnel: Funnel, page: string): string {
 /** Pages in the order of the way first; then, on the same scale, the moments after joining. */
 export function stationsOf(funnel: Funnel): Station[] {
     const at = (moment: number) => funnel.emails.filter((e) => emailAt(e, funnel.deadlines) === moment);
+    const later = moments(funnel);
     return [
         ...funnel.pages.map((page, i) => ({
             key: page.id,
@@ -79,7 +80,7 @@ export function stationsOf(funnel: Funnel): Station[] {
             emails: i === 1 ? at(0) : [],
             outcomes: page.outcomes,
         })),
-        ...moments(funnel).map((m) => ({ key: `t${m}`, when: momentWords(m), emails: at(m), at: m, outcomes: [] })),
+        ...later.map((m) => ({ key: `t${m}`, when: momentWords(m), emails: at(m), at: m, outcomes: [] })),
     ];
 }
 
