@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Bench;
 
-use App\Deadlines\Running\DeadlineOwner;
-use App\Deadlines\Running\Runs;
 use App\Drafts\NewFunnel;
 use App\Files\Uploads;
 use App\Models\Business;
@@ -13,6 +11,8 @@ use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\Person;
 use App\Models\User;
+use App\Records\DeadlineOwner;
+use App\Records\Runs;
 use App\Serving\Visit;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Cookie\CookieValuePrefix;

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Drafts\DraftParts;
 use App\Drafts\DraftPlan;
+use App\Drafts\DraftRows;
 use App\Files\Uploads;
 use App\Serving\PreviewLink;
 use App\Support\Ids;
@@ -55,7 +55,7 @@ foreach (PopupDesigns::all() as $design) {
     unset($block);
     $written['frame']['entry'] = 'none';
     $popup = Popup::fromShape(Shape::of(['on' => true, 'triggers' => [['kind' => 'seconds', 'amount' => 0]]] + $written));
-    DraftParts::add($funnel->refresh(), $popup);
+    DraftRows::add($funnel->refresh(), $popup);
     $popups[] = [$popup, PopupDesigns::stand($design)];
 }
 foreach (array_slice($argv, 2) ?: ['harbour', 'graphite', 'placard'] as $look) {

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Drafts\DraftParts;
 use App\Drafts\DraftPlan;
+use App\Drafts\DraftRows;
 use App\Models\Site;
 use App\Publishing\Publishing;
 use App\Support\Ids;
@@ -137,7 +137,7 @@ $port = Chrome::freePort();
 $site = Site::query()->create(['business_id' => $owner->business_id, 'name' => 'Notes', 'origin' => "http://127.0.0.1:{$port}"]);
 $written = PopupDesigns::fresh(Ids::next(), 'Placed', PopupDesigns::get('popup-placed'), Ids::next(...), $plan->firstParts())->toArray();
 $written['document']['sections'][0]['blocks'][1]['html'] = 'Twelve minutes a day, free.';
-DraftParts::add($funnel->refresh(),
+DraftRows::add($funnel->refresh(),
     Popup::fromShape(Shape::of(['on' => true, 'targeting' => ['pages' => 'none', 'sites' => [['site' => $site->id,
         'patterns' => []]]], 'spot' => ['how' => 'after-paragraph', 'number' => 6]] + $written)));
 app(Publishing::class)->publish($funnel->refresh(), null);

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Drafts\DraftParts;
 use App\Drafts\DraftPlan;
+use App\Drafts\DraftRows;
 use App\Mail\Sending\MessageSender;
 use App\Mail\Sequences\Replanner;
 use App\Models\DraftPart;
@@ -52,7 +52,7 @@ $row = function (string $what, string $figure): void {
 
 $sequence = DraftPart::there($funnel->id, 'sequence')->firstOrFail();
 foreach ([2, 4, 6, 8] as $days) {
-    DraftParts::add($funnel, new EmailPlan(Ids::next(), "Day {$days}", 'Hello {{first_name|there}}',
+    DraftRows::add($funnel, new EmailPlan(Ids::next(), "Day {$days}", 'Hello {{first_name|there}}',
         '<p>Words, and <a href="https://ferncroft.example/read">more words</a>.</p>', Delay::days($days, 9), $sequence->id));
 }
 app(Publishing::class)->publish($funnel->refresh(), null);
@@ -87,7 +87,7 @@ DB::rollBack();
 
 DraftPart::there($funnel->id, 'email')->where('name', 'Day 6')->firstOrFail()->change(['timing' => ['from' => 'joining', 'days' => 7,
     'hour' => 9]])->save();
-DraftParts::add($funnel, new EmailPlan(Ids::next(), 'Day 10', 'x', '<p>New.</p>', Delay::days(10, 9), $sequence->id));
+DraftRows::add($funnel, new EmailPlan(Ids::next(), 'Day 10', 'x', '<p>New.</p>', Delay::days(10, 9), $sequence->id));
 $replanner = app(Replanner::class);
 $plan = DraftPlan::read($funnel->refresh());
 $affected = [];

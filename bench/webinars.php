@@ -12,10 +12,10 @@ use App\Models\Funnel;
 use App\Models\Registration;
 use App\Models\User;
 use App\Publishing\Publishing;
+use App\Records\RegistrationLinks;
 use App\Support\Instant;
 use App\Webinars\Attendance;
 use App\Webinars\AttendanceResults;
-use App\Webinars\Registrations\Links;
 use Bench\Scratch;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
@@ -169,7 +169,7 @@ $middle = function (callable $make, int $times): float {
 };
 $all = Registration::query()->orderBy('id')->limit(1000)->get();
 $empty = $middle(fn () => $ask('GET', "{$scratch->site}/m/now"), 60);
-$one = $middle(fn (int $i) => $ask('POST', $scratch->site.Links::path($all[$i]).'/report',
+$one = $middle(fn (int $i) => $ask('POST', $scratch->site.RegistrationLinks::path($all[$i]).'/report',
     (string) json_encode(['device' => str_repeat('c', 16), 'played' => [[0, 1]]])), 60);
 $say('one report from a room, to an empty route', $one, $empty, sprintf(' (%.1f ms)', $one));
 foreach ([300, 1000] as $size) {
@@ -191,8 +191,9 @@ foreach ([300, 1000] as $size) {
             if ($when <= $at && count($open) < 64) {
                 $second = max(0, time() - $now->getTimestamp());
                 $from = $sent[$i] ?: max(0, $second - 1);
-                $curl = $ask('POST', $scratch->site.Links::path($all[$i]).'/report', (string) json_encode(['device' => str_repeat('d', 16),
-                    'played' => [[$from, $second]]]));
+                $curl = $ask('POST', $scratch->site.RegistrationLinks::path($all[$i]).'/report',
+                    (string) json_encode(['device' => str_repeat('d', 16),
+                        'played' => [[$from, $second]]]));
                 $sent[$i] = $second;
                 curl_multi_add_handle($multi, $curl);
                 $open[(int) spl_object_id($curl)] = [$curl, $i];

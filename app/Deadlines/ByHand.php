@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Deadlines;
 
-use App\Deadlines\Running\DeadlineOwner;
-use App\Deadlines\Running\Runs;
 use App\Models\Funnel;
 use App\Models\Person;
-use App\People\Facts\PersonLookup;
+use App\Records\DeadlineOwner;
+use App\Records\PersonLookup;
+use App\Records\Runs;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\Deadline;

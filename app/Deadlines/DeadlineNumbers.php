@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Deadlines;
 
-use App\Deadlines\Running\DeadlineOwner;
+use App\Records\DeadlineOwner;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;

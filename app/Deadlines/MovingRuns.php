@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Deadlines;
 
-use App\Deadlines\Running\DeadlineOwner;
-use App\Deadlines\Running\Runs;
 use App\Models\Funnel;
 use App\Models\Version;
+use App\Records\DeadlineOwner;
+use App\Records\Runs;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use DateTimeZone;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Deadlines;
 
-use App\Deadlines\Running\DeadlineOwner;
-use App\Deadlines\Running\Runs;
 use App\Models\Funnel;
 use App\Models\Version;
+use App\Records\DeadlineOwner;
+use App\Records\Runs;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\Deadline;

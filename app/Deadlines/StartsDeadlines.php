@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Deadlines;
 
-use App\Deadlines\Running\DeadlineOwner;
-use App\Deadlines\Running\Runs;
 use App\Journey\CarriesOut;
 use App\Journey\CarriesOutForStrangers;
 use App\Journey\EffectContext;
 use App\Journey\Stranger;
 use App\Models\Funnel;
+use App\Records\DeadlineOwner;
+use App\Records\Runs;
 use DateTimeImmutable;
 use Lantern\Core\Deadlines\Fact;
 use Lantern\Core\Deadlines\FactType;

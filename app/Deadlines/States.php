@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Deadlines;
 
-use App\Deadlines\Running\DeadlineOwner;
-use App\Deadlines\Running\Runs;
+use App\Records\DeadlineOwner;
+use App\Records\Runs;
 use Carbon\CarbonImmutable;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Deadlines\DeadlineState;

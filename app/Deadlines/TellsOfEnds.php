@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Deadlines;
 
-use App\Deadlines\Running\DeadlineOwner;
-use App\Deadlines\Running\Runs;
 use App\Journey\Events;
 use App\Journey\NewEvent;
 use App\Models\Funnel;
 use App\Models\Person;
+use App\Records\DeadlineOwner;
+use App\Records\Runs;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Deadlines;
 
-use App\Deadlines\Running\DeadlineOwner;
+use App\Records\DeadlineOwner;
 use DateTimeZone;
 use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;

@@ -206,7 +206,7 @@ final class DraftPages
         $at = $before === null ? 0 : $before->position + 1;
         DraftPart::query()->where('funnel_id', $funnel->id)->where('kind', PagePlan::kind())->where('position', '>=', $at)
             ->increment('position');
-        $row = DraftParts::row($funnel,
+        $row = DraftRows::row($funnel,
             new PagePlan(Ids::next(), $role, $name, $before === null ? '' : $this->address($funnel, $role->address()),
                 DraftPlan::asStored($document), $settings), $at);
         $with = $this->plan($funnel);
@@ -226,7 +226,7 @@ final class DraftPages
             self::offers($plan), $plan->webinars[0] ?? null);
         if ($role->hasOneGoal() && $desk->form === null) {
             $form = StarterForms::of(Goal::Form, $desk);
-            DraftParts::add($funnel, $form);
+            DraftRows::add($funnel, $form);
             $desk = $desk->withForm($form);
         }
         $pages = [];

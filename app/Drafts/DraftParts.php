@@ -22,29 +22,6 @@ final readonly class DraftParts
     }
 
     /**
-     * Puts a part into a draft, after those of its kind. {@see Invalid} when there are as many as a funnel may have.
-     */
-    public static function add(Funnel $funnel, Part $part): DraftPart
-    {
-        return DB::transaction(function () use ($funnel, $part): DraftPart {
-            self::roomFor($funnel->id, $part);
-            $row = self::row($funnel, $part, 1 + (int) DraftPart::there($funnel->id, $part::kind())->max('position'));
-            $funnel->unsetRelation('parts');
-
-            return $row;
-        });
-    }
-
-    /** Writes a part as a new row, in a place of its own. */
-    public static function row(Funnel $funnel, Part $part, int $position): DraftPart
-    {
-        $row = (new DraftPart)->forceFill(['id' => $part->id(), 'funnel_id' => $funnel->id, 'position' => $position])->put($part);
-        $row->save();
-
-        return $row;
-    }
-
-    /**
      * @param  array<array-key, mixed>  $typed
      *
      * @throws Invalid by the place of what is wrong; nothing is changed then
@@ -86,7 +63,7 @@ final readonly class DraftParts
                 throw Invalid::at($row->kind, 'This '.PartKinds::named($row->kind)::label().' is in the funnel already.');
             }
             $part = $row->part();
-            self::roomFor($row->funnel_id, $part);
+            DraftRows::roomFor($row->funnel_id, $part);
             if (array_diff($part->needs(), DraftPart::there($row->funnel_id)->pluck('id')->all()) !== []) {
                 throw Invalid::at($row->kind, "“{$row->name}” needs something that was removed. Bring that back first.");
             }
@@ -95,13 +72,5 @@ final readonly class DraftParts
 
             return $row;
         });
-    }
-
-    /** @throws Invalid when a funnel has as many parts of this kind as it may */
-    private static function roomFor(string $funnel, Part $part): void
-    {
-        if (DraftPart::there($funnel, $part::kind())->count() >= $part::most()) {
-            throw Invalid::at('kind', 'A funnel has '.$part::most().' '.$part::label().'s at most.');
-        }
     }
 }

@@ -81,7 +81,7 @@ final class DraftPlan
             $positions = [];
             foreach ($plan->parts as $part) {
                 $position = $positions[$part::kind()] = ($positions[$part::kind()] ?? -1) + 1;
-                DraftParts::row($funnel, $part instanceof PagePlan ? $part->with(self::asStored($part->document)) : $part, $position);
+                DraftRows::row($funnel, $part instanceof PagePlan ? $part->with(self::asStored($part->document)) : $part, $position);
             }
             foreach ($plan->ways as $way) {
                 Way::query()->create(['funnel_id' => $funnel->id, 'page_id' => $way->page, 'outcome' => $way->outcome->value,

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace App\Forms;
 
+use App\Deadlines\Joining;
 use App\Journey\Events;
 use App\Journey\NewEvent;
 use App\Mail\Sending\Planner;
 use App\Models\Person;
 use App\Models\Registration;
 use App\Models\Submission;
-use App\People\Browsers\Joining;
 use App\People\Consent\Suppressions;
 use App\People\Fields\OwnFields;
+use App\Records\RegisteredSessions;
 use App\Support\Instant;
-use App\Webinars\Registrations\RegisteredSessions;
 use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\DB;

@@ -7,7 +7,7 @@ namespace App\Journey;
 use App\Models\Funnel;
 use App\Models\Person;
 use App\Models\Version;
-use App\People\Facts\PersonLookup;
+use App\Records\PersonLookup;
 use App\Results\Counts;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;

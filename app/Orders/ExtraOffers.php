@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
-use App\Deadlines\States;
-use App\Deadlines\VisitorIdentity;
 use App\Journey\Events;
 use App\Journey\NewEvent;
 use App\Models\Order;
@@ -14,10 +12,7 @@ use App\Models\Payment;
 use App\Models\Version;
 use App\Support\Durable;
 use Carbon\CarbonImmutable;
-use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Deadlines\Deadline;
-use Lantern\Core\Deadlines\DeadlineStates;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Money\TaxRate;
 use Lantern\Core\Offers\Availability;
@@ -31,62 +26,13 @@ use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
-use Lantern\Core\Plan\Plan;
-use Lantern\Core\Selling\FreshOrder;
 use Lantern\Core\Selling\Sale;
-use Lantern\Core\Selling\SaleFacts;
 
 /** Offers after paying: one click charges the card that was just used, or says no thanks. Each offer is taken once in an order. */
 final readonly class ExtraOffers
 {
     public function __construct(private Events $events, private PaymentResults $results)
     {
-    }
-
-    /** May somebody with this order still take extra offers with one click? */
-    public static function isFresh(Order $order, CarbonImmutable $now): bool
-    {
-        return (new FreshOrder($order->state, $order->bought_at, (int) config('lantern.checkout.fresh_minutes')))->isFresh($now);
-    }
-
-    /**
-     * May it be taken with this order?
-     *
-     * @param  list<Deadline>  $deadlines  of the funnel
-     */
-    public static function availability(Order $order, Offer $offer, array $deadlines, CarbonImmutable $now): Availability
-    {
-        $guarding = array_values(array_filter($deadlines, fn (Deadline $d): bool => $d->guardsOffer($offer->id)));
-
-        return Sale::ofExtra($offer, $order->state, Sold::hasInOrder($order->id, $offer->id), new SaleFacts(
-            $order->funnel->business->zone(), Sold::taken($offer->id),
-            // What its person has otherwise is not shown, be it by an offer that is passed by, before it is proven whose order it is.
-            $order->joined_at !== null && Sold::has($order->person, $offer->id), $guarding,
-            $guarding === [] || $order->owner ? null : self::states($order, $guarding, $now), $order->placed_at), $now);
-    }
-
-    /** @param  list<Deadline>  $deadlines */
-    private static function states(Order $order, array $deadlines, CarbonImmutable $now): DeadlineStates
-    {
-        return States::of($deadlines, new VisitorIdentity(VisitorIdentity::ofMailboxes([$order->person_id]), $order->visitor,
-            (string) $order->ip,
-            $order->funnel->business->zone()), $now);
-    }
-
-    /** @return list<string> ids of the extra offers of a plan that cannot be taken with this order */
-    public static function closed(Order $order, Plan $plan, DateTimeImmutable $at): array
-    {
-        $order->loadMissing(['funnel.business', 'person']);
-        $closed = [];
-        foreach ($plan->pages as $page) {
-            $offer = $page->role->isExtraOffer() ? $plan->offerOn($page) : null;
-            if ($offer !== null && self::availability($order, $offer, $plan->deadlines,
-                CarbonImmutable::instance($at)) !== Availability::OnSale) {
-                $closed[] = $offer->id;
-            }
-        }
-
-        return $closed;
     }
 
     /**
@@ -116,7 +62,7 @@ final readonly class ExtraOffers
                 return $open->state === PaymentState::Paid ? null : $open;
             }
             $now = CarbonImmutable::now();
-            $availability = self::availability($order, $offer, $plan->deadlines, $now);
+            $availability = ExtraOfferSale::availability($order, $offer, $plan->deadlines, $now);
             if ($availability !== Availability::OnSale) {
                 throw NotForSale::availability($availability);
             }
@@ -130,7 +76,7 @@ final readonly class ExtraOffers
             OrderLine::query()->create(['order_id' => $order->id, 'number' => $number, 'kind' => $kind, 'offer_id' => $offer->id,
                 'product_id' => $product->id, 'name' => $line->name, 'page_id' => $page->id, 'line' => $line->toArray(),
                 'total' => $line->total->minor, 'state' => LineState::Held]
-                + Sold::under(Sale::under($offer->id, $plan->deadlines, self::states($order, $plan->deadlines, $now), $now)));
+                + Sold::under(Sale::under($offer->id, $plan->deadlines, ExtraOfferSale::states($order, $plan->deadlines, $now), $now)));
             $order->forceFill(['total' => $order->total + $line->total->minor])->save();
             OrderLog::add($order, FactType::LineAdded, $now, amount: $line->total->minor, lines: [$number => $line->total->minor],
                 data: ['name' => $line->name, 'kind' => $kind->value]);
@@ -142,7 +88,7 @@ final readonly class ExtraOffers
             if ($order->method === null) {
                 throw NotForSale::because('', 'There is no card to charge: your order was free. Please buy it from its own page.');
             }
-            $payment = Payment::query()->create(['order_id' => $order->id, 'key' => Payments::key(), 'number' => 1,
+            $payment = Payment::query()->create(['order_id' => $order->id, 'key' => PaymentKey::fresh(), 'number' => 1,
                 'purpose' => PaymentPurpose::Extra, 'lines' => [$number => $line->dueNow()->minor], 'amount' => $line->dueNow()->minor,
                 'currency' => $order->currency, 'state' => PaymentState::Asked, 'method' => $order->method, 'due_at' => $now,
                 'asked_at' => $now]);
@@ -165,7 +111,7 @@ final readonly class ExtraOffers
                 $now = CarbonImmutable::now();
                 $fresh = Order::query()->with('version')->findOrFail($order->id);
                 $this->events->take(NewEvent::ofOrder(EventType::Declined, $fresh, $page->id, $now, $offers,
-                    self::closed($fresh, $fresh->version->plan(), $now), ['offers' => $offers]));
+                    ExtraOfferSale::closed($fresh, $fresh->version->plan(), $now), ['offers' => $offers]));
             }
         });
     }

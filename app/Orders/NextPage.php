@@ -16,7 +16,7 @@ final class NextPage
     public static function after(Order $order, string $page, Outcome $outcome): string
     {
         $plan = self::plan($order, $page);
-        $way = (new Journey($plan))->onward($page, $outcome, ExtraOffers::closed($order, $plan, CarbonImmutable::now()));
+        $way = (new Journey($plan))->onward($page, $outcome, ExtraOfferSale::closed($order, $plan, CarbonImmutable::now()));
 
         return $way->toUrl ?? ($way === null ? PayLinks::order($order)
             : $order->funnel->url($plan->page((string) $way->toPage)->address ?? ''));

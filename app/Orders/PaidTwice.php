@@ -41,7 +41,7 @@ final readonly class PaidTwice
     {
         $why = 'Paid twice by accident.';
         $refund = Refund::query()->create(['order_id' => $payment->order_id, 'act' => md5("twice|{$payment->key}"),
-            'key' => Payments::key(), 'payment_id' => $payment->id, 'amount' => $payment->amount, 'lines' => $payment->lines,
+            'key' => PaymentKey::fresh(), 'payment_id' => $payment->id, 'amount' => $payment->amount, 'lines' => $payment->lines,
             'state' => RefundState::Asked, 'why' => $why, 'asked_at' => $at]);
         OrderLog::add($payment->order, FactType::RefundAsked, $at, $payment->key, $refund->key, $refund->amount, $refund->lines,
             ['why' => $why]);

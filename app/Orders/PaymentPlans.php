@@ -54,7 +54,7 @@ final readonly class PaymentPlans
         DateTimeImmutable $due,
         ?DateTimeImmutable $firstFailed = null,
     ): Payment {
-        return Payment::query()->create(['order_id' => $order->id, 'key' => Payments::key(), 'number' => $number, 'try' => $try,
+        return Payment::query()->create(['order_id' => $order->id, 'key' => PaymentKey::fresh(), 'number' => $number, 'try' => $try,
             'purpose' => PaymentPurpose::Later, 'lines' => $lines, 'amount' => array_sum($lines), 'currency' => $order->currency,
             'state' => PaymentState::Due, 'due_at' => $due, 'first_failed_at' => $firstFailed]);
     }

@@ -108,7 +108,7 @@ final readonly class PaymentResults
         $offers = array_values($lines->pluck('offer_id')->map(fn ($id): string => (string) $id)->all());
         $order->loadMissing('version');
         $this->events->take(NewEvent::ofOrder(EventType::Bought, $order, $first->page_id, $at, $offers,
-            ExtraOffers::closed($order, $order->version->plan(), $at),
+            ExtraOfferSale::closed($order, $order->version->plan(), $at),
             ['offers' => $offers, 'kinds' => $lines->map(fn (OrderLine $l): string => $l->kind->value)->all()]));
     }
 

@@ -7,7 +7,6 @@ namespace App\Orders;
 use App\Models\Payment;
 use App\Payments\NoAnswer;
 use App\Payments\PaymentProvider;
-use Illuminate\Support\Str;
 use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
 
@@ -19,12 +18,6 @@ final readonly class Payments
 {
     public function __construct(private PaymentProvider $provider, private PaymentResults $results)
     {
-    }
-
-    /** A key for one payment or refund, made before it is asked for. */
-    public static function key(): string
-    {
-        return 'ul_'.Str::lower(Str::random(32));
     }
 
     /** A method of payment as card fields hand it over; null for anything else. */

@@ -12,7 +12,7 @@ use App\Models\Payment;
 use App\Models\Person;
 use App\Models\Submission;
 use App\People\Consent\Suppressions;
-use App\People\Facts\PersonLookup;
+use App\Records\PersonLookup;
 use App\Support\Durable;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
@@ -81,7 +81,7 @@ final readonly class PlaceOrder
     private function ask(Order $order, array $due, Attempt $attempt): void
     {
         $try = 1 + Payment::query()->where('order_id', $order->id)->where('purpose', PaymentPurpose::First)->count();
-        $payment = Payment::query()->create(['order_id' => $order->id, 'key' => Payments::key(), 'number' => 1, 'try' => $try,
+        $payment = Payment::query()->create(['order_id' => $order->id, 'key' => PaymentKey::fresh(), 'number' => 1, 'try' => $try,
             'purpose' => PaymentPurpose::First, 'lines' => $due, 'amount' => array_sum($due), 'currency' => $order->currency,
             'state' => PaymentState::Asked, 'method' => $attempt->method, 'due_at' => $attempt->at, 'asked_at' => $attempt->at]);
         OrderLog::add($order, FactType::PaymentAsked, $attempt->at, $payment->key, amount: $payment->amount, lines: $payment->lines);

@@ -58,7 +58,7 @@ final readonly class Refunding
             $made = [];
             foreach (RefundShares::byPayment(self::leftOfPayments($order), $byLine) as $key => $shares) {
                 $share = array_sum($shares);
-                $refund = Refund::query()->create(['order_id' => $order->id, 'act' => $act, 'key' => Payments::key(),
+                $refund = Refund::query()->create(['order_id' => $order->id, 'act' => $act, 'key' => PaymentKey::fresh(),
                     'payment_id' => Payment::query()->where('key', $key)->valueOrFail('id'), 'amount' => $share,
                     'lines' => $shares, 'state' => RefundState::Asked, 'ends_access' => $endsAccess, 'why' => $why,
                     'asked_at' => $now]);

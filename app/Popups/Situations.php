@@ -6,7 +6,7 @@ namespace App\Popups;
 
 use App\Deadlines\VisitorIdentity;
 use App\Models\Person;
-use App\People\Facts\PersonLookup;
+use App\Records\PersonLookup;
 use App\Serving\Arrival;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;

@@ -20,6 +20,7 @@ use App\Mail\Owner\TestMessage;
 use App\Mail\Sending\Outbox;
 use App\Mail\Sending\Provider;
 use App\Mail\Sending\Smtp;
+use App\Mail\Sending\WrittenMessages;
 use App\Mail\Sequences\Enrolments;
 use App\Mail\Sequences\SequenceMessage;
 use App\Orders\Accesses;
@@ -30,6 +31,8 @@ use App\Orders\Receipts;
 use App\Orders\SaleNotices;
 use App\Payments\PaymentProvider;
 use App\Payments\Practice\PracticePayments;
+use App\People\Bulk\LeavesSequences;
+use App\People\Privacy\WritesEmails;
 use App\People\Tags\Tagging;
 use App\Serving\Slots\AddressSlot;
 use App\Serving\Slots\CheckoutSlot;
@@ -167,6 +170,8 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->when(KindsOfMessages::class)->needs('$classes')->give(self::MESSAGES);
         $this->app->when(EffectRunner::class)->needs('$classes')->give(self::EFFECTS);
         $this->app->bind('db.connector.sqlite', Connector::class);
+        $this->app->bind(LeavesSequences::class, Enrolments::class);
+        $this->app->bind(WritesEmails::class, WrittenMessages::class);
         $this->app->bind(PaymentProvider::class, PracticePayments::class);
         $this->app->bind(Provider::class, fn (Application $app): Provider => config('mail.default') === 'smtp'
             ? $app->make(Smtp::class)

@@ -9,9 +9,9 @@ use App\Models\Funnel;
 use App\Models\OldAddress;
 use App\Models\PublishedPage;
 use App\Models\Version;
+use App\Records\RegistrationLinks;
 use App\Support\SiteCookie;
 use App\Support\SiteCookies;
-use App\Webinars\Registrations\Links;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -93,7 +93,7 @@ final readonly class PageFinder
         $form = $request->input('form');
 
         return new PageRequest($funnel->opening(), $page($asked), null, $page($closed), Visit::submissionOf($request, $funnel)?->page_id,
-            Links::ofSeat(SiteCookies::read($request, SiteCookie::Registration))?->funnel_id === $funnel->id,
+            RegistrationLinks::ofSeat(SiteCookies::read($request, SiteCookie::Registration))?->funnel_id === $funnel->id,
             BuyersOnly::productsOf($request),
             act: $act, form: is_string($form) ? $form : null);
     }

@@ -8,10 +8,10 @@ use App\Models\Funnel;
 use App\Models\Registration;
 use App\Models\Submission;
 use App\People\Proof\Proven;
+use App\Records\RegisteredSessions;
+use App\Records\RegistrationLinks;
 use App\Support\SiteCookie;
 use App\Support\SiteCookies;
-use App\Webinars\Registrations\Links;
-use App\Webinars\Registrations\RegisteredSessions;
 use Illuminate\Http\Request;
 
 /** Whose place in a webinar it is that a browser shows: by their own link, by the form that was filled in here, by an email's link. */
@@ -19,7 +19,7 @@ final class OwnRegistration
 {
     public static function of(Request $request, Funnel $funnel, string $webinar, ?Submission $submission, ?Proven $reader): ?Registration
     {
-        $own = Links::ofSeat(SiteCookies::read($request, SiteCookie::Registration));
+        $own = RegistrationLinks::ofSeat(SiteCookies::read($request, SiteCookie::Registration));
         if ($own !== null && $own->funnel_id === $funnel->id && $own->webinar_id === $webinar) {
             return self::latest($own);
         }

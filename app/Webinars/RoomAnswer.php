@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Webinars;
 
-use App\Deadlines\Running\DeadlineOwner;
-use App\Deadlines\Running\Runs;
 use App\Models\Registration;
+use App\Records\DeadlineOwner;
+use App\Records\Runs;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;

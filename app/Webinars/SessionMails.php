@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Webinars;
 
 use App\Models\Registration;
+use App\Records\RegisteredSessions;
 use App\Support\Instant;
-use App\Webinars\Registrations\RegisteredSessions;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Messages\MessageState;

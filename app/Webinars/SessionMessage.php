@@ -8,9 +8,9 @@ use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
 use App\Models\Message;
 use App\Models\Registration;
+use App\Records\RegisteredSessions;
+use App\Records\SessionFields;
 use App\Support\RichText;
-use App\Webinars\Registrations\RegisteredSessions;
-use App\Webinars\Registrations\SessionFields;
 use Lantern\Core\Page\Look\Colour;
 
 /** What somebody must know of the session they registered for. It was asked for by registering, and carries no link to leave by. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
-use App\Drafts\DraftParts;
+use App\Drafts\DraftRows;
 use App\Drafts\NewFunnel;
 use App\Models\Business;
 use App\Models\DraftPart;
@@ -62,7 +62,7 @@ final readonly class DemoPages
         $d = new StarterDesk($funnel->business->sender(), Ids::next(...), '');
         $section = $d->section('footer-centred',
             $d->text('Ferncroft Cello Room · 3 Ferncroft Yard, Exampleton · You can unsubscribe from any email with one click.'));
-        $shared = DraftParts::add($funnel, new SharedSection(Ids::next(), 'Footer', $section));
+        $shared = DraftRows::add($funnel, new SharedSection(Ids::next(), 'Footer', $section));
         foreach (DraftPart::there($funnel->id, 'page')->get() as $page) {
             $document = Document::fromArray($page->definition['document']);
             $sections = array_map(fn (Section $s): Section => $s->kind === $section->kind

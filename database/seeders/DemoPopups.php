@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
-use App\Drafts\DraftParts;
 use App\Drafts\DraftPlan;
+use App\Drafts\DraftRows;
 use App\Forms\PopupOrigin;
 use App\Forms\Signup;
 use App\Forms\TakeSignup;
@@ -78,7 +78,7 @@ final readonly class DemoPopups
                 'heading' => ['text' => $heading], 'text' => ['html' => $text], default => [],
             } + $block;
         }
-        DraftParts::add($funnel->refresh(), Popup::fromShape(Shape::of($with + ['on' => true] + $written)));
+        DraftRows::add($funnel->refresh(), Popup::fromShape(Shape::of($with + ['on' => true] + $written)));
     }
 
     /** Somebody looks at the long page. Those who are about to leave are asked; some take it, and most close it. */

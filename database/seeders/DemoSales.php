@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Database\Seeders;
 
 use App\Drafts\DraftPages;
-use App\Drafts\DraftParts;
+use App\Drafts\DraftRows;
 use App\Drafts\NewFunnel;
 use App\Files\Uploads;
 use App\Journey\Events;
@@ -126,9 +126,9 @@ final class DemoSales
         $threePayments = $offer('First Season, three payments',
             ['kind' => 'payments', 'amount' => 9900, 'currency' => 'EUR', 'payments' => 3,
                 'every' => 'month']);
-        DraftParts::add($funnel, $threePayments);
-        DraftParts::add($funnel, new Coupon(Ids::next(), 'Concert leaflet', 'CELLO10', 10, null, [$regular->id, $introductory->id]));
-        DraftParts::add($funnel, new Coupon(Ids::next(), 'Former pupils', '', 0, self::euros(40), [$regular->id]));
+        DraftRows::add($funnel, $threePayments);
+        DraftRows::add($funnel, new Coupon(Ids::next(), 'Concert leaflet', 'CELLO10', 10, null, [$regular->id, $introductory->id]));
+        DraftRows::add($funnel, new Coupon(Ids::next(), 'Former pupils', '', 0, self::euros(40), [$regular->id]));
         $this->checkout($funnel->refresh(), $threePayments);
         $this->words($funnel, $portrait);
         $this->offer->write($funnel->refresh());

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
-use App\Drafts\DraftParts;
+use App\Drafts\DraftRows;
 use App\Drafts\NewFunnel;
 use App\Files\Downloads;
 use App\Files\Uploads;
@@ -276,7 +276,7 @@ final class DemoSeeder extends Seeder
         ];
         $sequence = DraftPart::there($funnel->id, 'sequence')->firstOrFail()->id;
         foreach ($letters as [$delay, $name, $subject, $body]) {
-            DraftParts::add($funnel, new EmailPlan(Ids::next(), $name, $subject, $body, $delay, $sequence));
+            DraftRows::add($funnel, new EmailPlan(Ids::next(), $name, $subject, $body, $delay, $sequence));
         }
         $this->mail->branch($funnel, $business);
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Drafts\Kinds;
 
-use App\Drafts\DraftParts;
+use App\Drafts\DraftRows;
 use App\Models\Business;
 use App\Models\DraftPart;
 use App\Models\Funnel;
@@ -93,7 +93,7 @@ final class EmailKind extends DraftKind
         }
         $forms = $funnel->parts->where('kind', FormPlan::kind())->map(fn (DraftPart $f): FormFilledIn => new FormFilledIn($f->id))->all();
 
-        return DraftParts::add($funnel, new SequencePlan(Ids::next(), 'Follow-up', new Triggers($forms)))->id;
+        return DraftRows::add($funnel, new SequencePlan(Ids::next(), 'Follow-up', new Triggers($forms)))->id;
     }
 
     public function json(DraftPart $row, Part $part): array

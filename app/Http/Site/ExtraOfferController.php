@@ -8,6 +8,7 @@ use App\Forms\FormToken;
 use App\Models\Order;
 use App\Models\Version;
 use App\Orders\ExtraOffers;
+use App\Orders\ExtraOfferSale;
 use App\Orders\NextPage;
 use App\Orders\NotForSale;
 use App\Orders\PayLinks;
@@ -38,7 +39,7 @@ final readonly class ExtraOfferController
         if ($page === null || ! $page->role->isExtraOffer()) {
             return PlainPage::notHere()->response();
         }
-        if ($order === null || ! ExtraOffers::isFresh($order, CarbonImmutable::now())) {
+        if ($order === null || ! ExtraOfferSale::isFresh($order, CarbonImmutable::now())) {
             return redirect()->away($live->funnel->url(), 303);
         }
         $again = fn (string $why): Response => $this->pages->of(Arrival::again($live, $request)->with([], ['form' => $why]), 422);
@@ -74,7 +75,7 @@ final readonly class ExtraOfferController
         if ($page === null || $order === null || ! $page->role->isExtraOffer()) {
             return redirect()->away($live->funnel->url(), 303);
         }
-        if (ExtraOffers::isFresh($order, CarbonImmutable::now())) {
+        if (ExtraOfferSale::isFresh($order, CarbonImmutable::now())) {
             $this->extra->decline($order, $page, $version);
         }
 

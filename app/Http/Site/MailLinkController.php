@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
-use App\Deadlines\Running\DeadlineOwner;
-use App\Deadlines\Running\Runs;
+use App\Deadlines\Joining;
 use App\Mail\Emails\CountdownPicture;
 use App\Mail\Emails\EmailWriter;
 use App\Mail\Emails\MailLinks;
 use App\Mail\Sending\Feedback;
 use App\Models\Message;
-use App\People\Browsers\Joining;
 use App\Popups\LinksToSites;
+use App\Records\DeadlineOwner;
+use App\Records\Runs;
 use App\Serving\Browser;
 use App\Serving\PlainPage;
 use App\Support\Ids;

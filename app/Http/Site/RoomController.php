@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Models\Registration;
+use App\Records\RegisteredSessions;
+use App\Records\RegistrationLinks;
 use App\Serving\Browser;
 use App\Serving\PlainPage;
 use App\Support\AnswerKind;
@@ -17,8 +19,6 @@ use App\Webinars\Polls;
 use App\Webinars\Presence;
 use App\Webinars\Questions;
 use App\Webinars\Registering;
-use App\Webinars\Registrations\Links;
-use App\Webinars\Registrations\RegisteredSessions;
 use App\Webinars\RoomAnswer;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
@@ -47,7 +47,7 @@ final readonly class RoomController
     /** Their own link: into the room, or wherever they are better off by now. */
     public function enter(Request $request, string $registration, string $seal): AnyResponse
     {
-        $found = Links::read($registration, $seal);
+        $found = RegistrationLinks::read($registration, $seal);
 
         return $this->lead($found, match ($found === null ? AttendeePlace::Room : LiveRoom::of($found)->attendee($found)->place()) {
             AttendeePlace::Room => PageRole::Room,
@@ -58,23 +58,24 @@ final readonly class RoomController
 
     public function replay(string $registration, string $seal): AnyResponse
     {
-        return $this->lead(Links::read($registration, $seal), PageRole::Replay);
+        return $this->lead(RegistrationLinks::read($registration, $seal), PageRole::Replay);
     }
 
     public function change(string $registration, string $seal): AnyResponse
     {
-        return $this->lead(Links::read($registration, $seal), PageRole::Confirmation);
+        return $this->lead(RegistrationLinks::read($registration, $seal), PageRole::Confirmation);
     }
 
     public function calendar(string $registration, string $seal): Response
     {
-        $found = Links::read($registration, $seal);
+        $found = RegistrationLinks::read($registration, $seal);
         $webinar = $found === null ? null : RegisteredSessions::webinar($found);
         if ($found === null || $webinar === null || $found->isOnDemand()) {
             return new Response('There is nothing at this address.', 404, AnswerKind::Plain->headers() + ['Content-Type' => 'text/plain']);
         }
         $sender = $found->funnel->liveVersion?->plan()->sender ?? $found->funnel->business->sender();
-        $file = (new Invitation("{$found->id}@webinars", $found->number, $webinar->title, '', Links::room($found), $sender->business,
+        $file = (new Invitation("{$found->id}@webinars", $found->number, $webinar->title, '', RegistrationLinks::room($found),
+            $sender->business,
             $sender->address, $found->session(), $found->cancelled_at ?? $found->chosen_at,
             $found->state === RegistrationState::Cancelled))->file();
 
@@ -87,7 +88,7 @@ final readonly class RoomController
     /** Another session is chosen, from the page that shows the one they have. */
     public function choose(Request $request, string $registration, string $seal): AnyResponse
     {
-        $found = Links::read($registration, $seal);
+        $found = RegistrationLinks::read($registration, $seal);
         if ($found === null) {
             return PlainPage::notHere()->response();
         }
@@ -96,7 +97,7 @@ final readonly class RoomController
             'webinar_session'),
             new DateTimeZone(Browser::zone(SiteCookies::read($request, SiteCookie::Zone)) ?? $found->zone), $now);
         if ($registered === null) {
-            return PlainPage::sessionGone(Links::change($found))->response();
+            return PlainPage::sessionGone(RegistrationLinks::change($found))->response();
         }
 
         return $this->lead(RegisteredSessions::find($found->person_id, $found->webinar_id), PageRole::Confirmation, 303);
@@ -104,7 +105,7 @@ final readonly class RoomController
 
     public function cancel(string $registration, string $seal): AnyResponse
     {
-        $found = Links::read($registration, $seal);
+        $found = RegistrationLinks::read($registration, $seal);
         if ($found === null) {
             return PlainPage::notHere()->response();
         }
@@ -116,7 +117,7 @@ final readonly class RoomController
     /** What their device has played since it last said so; the answer is what goes on in the room. */
     public function report(Request $request, string $registration, string $seal): JsonResponse
     {
-        $found = Links::light($registration, $seal);
+        $found = RegistrationLinks::light($registration, $seal);
         $device = Input::text($request, 'device');
         if ($found === null || preg_match('/^[0-9a-f]{16}$/D', $device) !== 1) {
             return self::json(['message' => 'This is no room.'], 404);
@@ -138,7 +139,7 @@ final readonly class RoomController
 
     public function ask(Request $request, string $registration, string $seal): JsonResponse
     {
-        $found = Links::read($registration, $seal);
+        $found = RegistrationLinks::read($registration, $seal);
         $device = Input::text($request, 'device');
         if ($found === null || preg_match('/^[0-9a-f]{16}$/D', $device) !== 1) {
             return self::json(['message' => 'This is no room.'], 404);
@@ -160,7 +161,7 @@ final readonly class RoomController
 
     public function vote(Request $request, string $registration, string $seal): JsonResponse
     {
-        $found = Links::read($registration, $seal);
+        $found = RegistrationLinks::read($registration, $seal);
         if ($found === null || $found->state !== RegistrationState::Registered) {
             return self::json(['message' => 'This is no room.'], 404);
         }
@@ -198,7 +199,7 @@ final readonly class RoomController
 
         return redirect()->away($registration->funnel->url($page->address), $status)
             ->withHeaders(['Cache-Control' => 'private, no-store', 'Referrer-Policy' => 'no-referrer'])
-            ->withCookie(SessionRegistrations::seat($registration->funnel->site(), Links::seat($registration)));
+            ->withCookie(SessionRegistrations::seat($registration->funnel->site(), RegistrationLinks::seat($registration)));
     }
 
     /** @param  array<string, mixed>  $data */

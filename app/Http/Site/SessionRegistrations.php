@@ -6,15 +6,15 @@ namespace App\Http\Site;
 
 use App\Models\Version;
 use App\People\Proof\Proven;
+use App\Records\RegisteredSessions;
+use App\Records\RegistrationLinks;
 use App\Serving\LivePage;
 use App\Support\Input;
 use App\Support\SiteAddress;
 use App\Support\SiteCookie;
 use App\Support\SiteCookies;
+use App\Webinars\Offered;
 use App\Webinars\Registering;
-use App\Webinars\Registrations\Links;
-use App\Webinars\Registrations\Offered;
-use App\Webinars\Registrations\RegisteredSessions;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Http\Request;
@@ -66,7 +66,7 @@ final readonly class SessionRegistrations
         $way = (new Journey($version->plan()))->way($page->id, Outcome::Joined);
 
         return redirect()->away($way->toUrl ?? $live->funnel->url($version->plan()->page($way->toPage ?? '')->address ?? ''), 303)
-            ->withCookie(self::seat($registration->funnel->site(), Links::seat($registration)));
+            ->withCookie(self::seat($registration->funnel->site(), RegistrationLinks::seat($registration)));
     }
 
     public static function seat(SiteAddress $funnel, string $seat): \Symfony\Component\HttpFoundation\Cookie

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Mail\Emails;
 
-use App\Deadlines\Running\Runs;
 use App\Models\Message;
 use App\Models\Person;
-use App\People\Facts\PersonLookup;
+use App\Records\PersonLookup;
+use App\Records\Runs;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Lantern\Core\Deadlines\Run;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Mail\Sending;
 
-use App\Webinars\Registrations\RegisteredSessions;
+use App\Records\RegisteredSessions;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Messages\EmailTurn;
 use Lantern\Core\Sequences\EmailPlan;

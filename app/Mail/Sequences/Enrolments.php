@@ -7,7 +7,8 @@ namespace App\Mail\Sequences;
 use App\Journey\CarriesOut;
 use App\Journey\EffectContext;
 use App\Mail\Sending\Planner;
-use App\People\Facts\PersonLookup;
+use App\People\Bulk\LeavesSequences;
+use App\Records\PersonLookup;
 use App\Support\Instant;
 use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;
@@ -21,7 +22,7 @@ use Lantern\Core\Messages\MessageKind;
 use Lantern\Core\Messages\MessageState;
 
 /** Who is in which sequence: they enter, their emails are planned, and they leave. */
-final readonly class Enrolments implements CarriesOut
+final readonly class Enrolments implements CarriesOut, LeavesSequences
 {
     public function __construct(private Planner $planner)
     {
@@ -64,6 +65,11 @@ final readonly class Enrolments implements CarriesOut
             ->update(['ended_at' => Instant::sql($at), 'ended_why' => mb_substr($why, 0, 200)]);
         $theirs(DB::table('messages'))->where('sequence_id', $sequence)->where('state', MessageState::Waiting)
             ->update(['state' => MessageState::Cancelled, 'trouble' => mb_substr($why, 0, 500), 'updated_at' => Instant::sql($at)]);
+    }
+
+    public function leave(Builder $people, string $sequence, string $why, DateTimeImmutable $at): void
+    {
+        self::stop($people, $sequence, $why, $at);
     }
 
     /** Emails of sequences and broadcasts that wait are not sent, and sequences end. */

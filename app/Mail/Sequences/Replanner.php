@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Mail\Sequences;
 
-use App\Deadlines\Running\Runs;
 use App\Mail\Sending\EmailTurns;
 use App\Models\Funnel;
 use App\Models\SequencePause;
 use App\Models\Version;
+use App\Records\RegisteredSessions;
+use App\Records\Runs;
 use App\Support\Ids;
 use App\Support\Instant;
-use App\Webinars\Registrations\RegisteredSessions;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use DateTimeZone;

@@ -8,7 +8,7 @@ use App\Journey\Events;
 use App\Journey\NewEvent;
 use App\Models\Message;
 use App\Models\Person;
-use App\People\Facts\PersonLookup;
+use App\Records\PersonLookup;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\People\Bulk;
 
-use App\Mail\Sequences\Enrolments;
 use App\Models\BulkAct;
 use App\Models\Business;
 use App\Models\DraftPart;
@@ -23,6 +22,10 @@ use Lantern\Core\Support\Invalid;
 final readonly class BulkActs
 {
     public const KINDS = ['tag', 'untag', 'start', 'stop', 'unsubscribe'];
+
+    public function __construct(private LeavesSequences $sequences)
+    {
+    }
 
     /**
      * @param  Builder  $people  whom it is about, as a query of `people`
@@ -117,7 +120,7 @@ final readonly class BulkActs
                 'unsubscribe' => DB::table('people')->whereIn('id', $ids()->select('person_id'))
                     ->when(isset($act->data['at']), fn (Builder $q) => $q->where('unsubscribed_at', $act->data['at']))
                     ->update(['unsubscribed_at' => null]),
-                'start' => Enrolments::stop($ids()->select('person_id'), $sequence, 'Removed from the sequence again by you.',
+                'start' => $this->sequences->leave($ids()->select('person_id'), $sequence, 'Removed from the sequence again by you.',
                     CarbonImmutable::now()),
                 default => null,
             };

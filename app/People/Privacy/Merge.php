@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\People\Privacy;
 
-use App\Deadlines\Running\Runs;
 use App\Models\Person;
+use App\Records\Runs;
 use App\Results\Counts;
 use App\Support\Instant;
 use Illuminate\Support\Facades\DB;

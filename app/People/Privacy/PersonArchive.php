@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\People\Privacy;
 
-use App\Mail\Sending\Eml;
 use App\Models\Message;
 use App\Models\Person;
 use App\Models\Submission;
@@ -14,8 +13,12 @@ use RuntimeException;
 use ZipArchive;
 
 /** Everything that is known of one person, in one file: what they said, agreed to, did, got, and what was noted. */
-final class PersonArchive
+final readonly class PersonArchive
 {
+    public function __construct(private WritesEmails $emails)
+    {
+    }
+
     /** @return string the path of a zip, to be deleted after it was sent */
     public function write(Person $person): string
     {
@@ -37,11 +40,12 @@ final class PersonArchive
             'downloads' => DB::table('deliveries')->join('draft_parts', 'draft_parts.id', '=', 'deliveries.lead_magnet_id')
                 ->where('person_id', $person->id)->get(['draft_parts.name as title', 'downloads', 'deliveries.created_at']),
         ]));
-        $zip->addFromString('consent.json', $json($this->consent($person)));
+        $zip->addFromString('consent.json', $json(self::consent($person)));
         $zip->addFromString('events.json', $json(DB::table('events')->where('person_id', $person->id)->orderBy('at')
             ->get(['type', 'funnel_id', 'page_id', 'source', 'data', 'at'])));
         foreach (Message::query()->where('person_id', $person->id)->whereNotNull('sent_at')->orderBy('sent_at')->cursor() as $message) {
-            $zip->addFromString('messages/'.Eml::name($message), Eml::of($message));
+            [$name, $email] = $this->emails->written($message);
+            $zip->addFromString("messages/{$name}", $email);
         }
         $zip->close();
 
@@ -53,7 +57,7 @@ final class PersonArchive
      *
      * @return list<array<string, mixed>>
      */
-    public function consent(Person $person): array
+    public static function consent(Person $person): array
     {
         return array_values(Submission::query()->with(['funnel', 'version'])->where('person_id', $person->id)->orderBy('submitted_at')
             ->get()->map(fn (Submission $s): array => [

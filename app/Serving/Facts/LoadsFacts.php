@@ -10,15 +10,15 @@ use App\Models\Order;
 use App\Models\Registration;
 use App\Models\Submission;
 use App\Models\Upload;
-use App\Orders\ExtraOffers;
+use App\Orders\ExtraOfferSale;
 use App\Orders\Purchases;
 use App\Orders\Sold;
 use App\People\Proof\Proven;
+use App\Records\RegisteredSessions;
+use App\Records\RegistrationLinks;
 use App\Serving\Visit;
 use App\Webinars\LiveRoom;
 use App\Webinars\OwnRegistration;
-use App\Webinars\Registrations\Links;
-use App\Webinars\Registrations\RegisteredSessions;
 use Carbon\CarbonImmutable;
 use Lantern\Core\Webinars\ReplayState;
 use Lantern\Core\Webinars\Webinar;
@@ -83,7 +83,7 @@ final readonly class LoadsFacts
 
     private static function order(Order $order, CarbonImmutable $now): OrderFacts
     {
-        return new OrderFacts($order->id, $order->name, $order->state->isBought(), ExtraOffers::isFresh($order, $now),
+        return new OrderFacts($order->id, $order->name, $order->state->isBought(), ExtraOfferSale::isFresh($order, $now),
             (string) $order->method_label);
     }
 
@@ -111,8 +111,9 @@ final readonly class LoadsFacts
     {
         return $own === null ? null : new RegistrationFacts($own->person_id, $own->session(), $own->state, $own->open === 1,
             RegisteredSessions::isCalledOff($webinar->id, $own->session_key), RegisteredSessions::of($webinar, $own)->replay,
-            ['path' => Links::path($own), 'room' => Links::room($own), 'calendar' => Links::calendar($own),
-                'replay' => Links::replay($own)]);
+            ['path' => RegistrationLinks::path($own), 'room' => RegistrationLinks::room($own),
+                'calendar' => RegistrationLinks::calendar($own),
+                'replay' => RegistrationLinks::replay($own)]);
     }
 
     private static function replay(Webinar $webinar, ?Registration $own, CarbonImmutable $now): ?ReplayState

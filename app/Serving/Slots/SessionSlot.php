@@ -6,7 +6,7 @@ namespace App\Serving\Slots;
 
 use App\Serving\Facts\Need;
 use App\Serving\VisitFacts;
-use App\Webinars\Registrations\Offered;
+use App\Webinars\Offered;
 use DateTimeZone;
 use Illuminate\Contracts\View\Factory;
 use Lantern\Core\Deadlines\TimeWords;

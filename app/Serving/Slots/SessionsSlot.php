@@ -7,7 +7,7 @@ namespace App\Serving\Slots;
 use App\Serving\Browser;
 use App\Serving\Facts\Need;
 use App\Serving\VisitFacts;
-use App\Webinars\Registrations\Offered;
+use App\Webinars\Offered;
 use DateTimeZone;
 use Illuminate\Contracts\View\Factory;
 use Lantern\Core\Page\Block\BlockKind;

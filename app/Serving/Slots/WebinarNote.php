@@ -49,8 +49,9 @@ final class WebinarNote
     /** @return list<Need> its recording, and the captions of it */
     public static function uploads(Webinar $webinar): array
     {
-        return array_map(Need::upload(...), array_values(array_filter([$webinar->video, $webinar->captions], fn (string $id): bool =>
-            $id !== '')));
+        $there = array_filter([$webinar->video, $webinar->captions], fn (string $id): bool => $id !== '');
+
+        return array_map(Need::upload(...), array_values($there));
     }
 
     /** @param  array<string, mixed>  $noted */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Deadlines;
 
-use App\Drafts\DraftParts;
+use App\Drafts\DraftRows;
 use App\Drafts\DraftWays;
 use App\Mail\Emails\MailLinks;
 use App\Models\DraftPart;
@@ -76,7 +76,7 @@ abstract class DeadlineTestCase extends SalesTestCase
 
     protected function add(Part $part): DraftPart
     {
-        return DraftParts::add($this->funnel->refresh(), $part);
+        return DraftRows::add($this->funnel->refresh(), $part);
     }
 
     protected function page(PageRole $role): string

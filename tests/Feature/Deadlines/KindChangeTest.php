@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace Tests\Feature\Deadlines;
 
 use App\Deadlines\MovingRuns;
-use App\Deadlines\Running\Runs;
 use App\Drafts\DraftPlan;
 use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\Person;
 use App\Models\User;
-use App\People\Facts\PersonLookup;
 use App\People\Segments\SegmentQuery;
 use App\Publishing\Publishing;
+use App\Records\PersonLookup;
+use App\Records\Runs;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Plan\PageRole;

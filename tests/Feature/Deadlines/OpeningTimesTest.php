@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Deadlines;
 
-use App\Drafts\DraftParts;
+use App\Drafts\DraftRows;
 use App\Drafts\NewFunnel;
 use App\Models\DraftPart;
 use App\Models\Funnel;
@@ -99,7 +99,7 @@ final class OpeningTimesTest extends SalesTestCase
         $this->travelTo('2026-12-04 16:00:00');
         $definition = ['id' => Ids::next(), 'name' => 'Friday', 'latest' => ['moment' => '2026-12-04T18:00', 'zone' => 'UTC'],
             'offers' => [$this->offerId('Regular price')]];
-        $deadline = DraftParts::add($this->funnel->refresh(), Deadline::fromShape(Shape::of($definition)));
+        $deadline = DraftRows::add($this->funnel->refresh(), Deadline::fromShape(Shape::of($definition)));
         $this->publish();
         $sold = fn (string $query = ''): array => (array) $this->actingAs($this->seller)
             ->getJson("/studio/api/funnels/{$this->funnel->id}/sales{$query}")->assertOk()->json('deadlines');

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Popups;
 
-use App\Drafts\DraftParts;
 use App\Drafts\DraftPlan;
+use App\Drafts\DraftRows;
 use App\Forms\FormToken;
 use App\Models\Funnel;
 use App\Models\Site;
@@ -55,7 +55,7 @@ abstract class PopupTestCase extends TestCase
         $fresh = PopupDesigns::fresh(Ids::next(), 'Before you go', PopupDesigns::get($design), Ids::next(...),
             DraftPlan::read($funnel->refresh())->firstParts());
         $popup = Popup::fromShape(Shape::of($with + ['on' => true] + self::worded($fresh->toArray())));
-        DraftParts::add($funnel->refresh(), $popup);
+        DraftRows::add($funnel->refresh(), $popup);
 
         return $popup;
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Sales;
 
-use App\Drafts\DraftParts;
+use App\Drafts\DraftRows;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Order;
@@ -12,6 +12,7 @@ use App\Models\Person;
 use App\Models\ProductAccess;
 use App\Models\Receipt;
 use App\Models\Refund;
+use App\Orders\PaymentKey;
 use App\Orders\Payments;
 use App\Orders\Receipts;
 use App\Orders\Reconciling;
@@ -58,7 +59,7 @@ final class CheckoutTest extends SalesTestCase
     public function test_bump_coupon_and_tax_come_to_what_is_charged(): void
     {
         $this->seller->business->forceFill(['tax_rate' => 1900])->save();
-        DraftParts::add($this->funnel, new Coupon(Ids::next(), 'Early', 'EARLY', 10, null, [$this->offerId('Regular price')]));
+        DraftRows::add($this->funnel, new Coupon(Ids::next(), 'Early', 'EARLY', 10, null, [$this->offerId('Regular price')]));
         $this->publish();
         $typed = ['bump' => [$this->offerId('The recordings')], 'coupon' => ' early '];
 
@@ -303,7 +304,7 @@ final class CheckoutTest extends SalesTestCase
 
     public function test_everything_off_needs_no_card_and_is_delivered_at_once(): void
     {
-        DraftParts::add($this->funnel, new Coupon(Ids::next(), 'Present', 'PRESENT', 100, null));
+        DraftRows::add($this->funnel, new Coupon(Ids::next(), 'Present', 'PRESENT', 100, null));
         $this->publish();
         $this->buy(['coupon' => 'present', 'method' => ''])->assertStatus(303);
 
@@ -395,7 +396,7 @@ final class CheckoutTest extends SalesTestCase
         $order = $this->lastOrder();
         // As if it had been given up, and tried again: the provider then says that both went through.
         $first = $order->payments[0];
-        $again = $first->replicate()->forceFill(['key' => Payments::key(), 'try' => 2, 'state' => 'asked']);
+        $again = $first->replicate()->forceFill(['key' => PaymentKey::fresh(), 'try' => 2, 'state' => 'asked']);
         $again->save();
         app(Payments::class)->ask($again->load(['order.funnel.business', 'order.lines']));
         self::assertSame(38_000, self::ledger());

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Sales;
 
-use App\Drafts\DraftParts;
+use App\Drafts\DraftRows;
 use App\Models\Message;
 use App\Models\Order;
 use App\Models\ProductAccess;
@@ -158,7 +158,7 @@ final class OrdersTest extends SalesTestCase
 
     public function test_single_use_codes_are_made_by_the_hundred_and_used_once(): void
     {
-        $coupon = DraftParts::add($this->funnel, new Coupon(Ids::next(), 'Pupils', '', 50, null));
+        $coupon = DraftRows::add($this->funnel, new Coupon(Ids::next(), 'Pupils', '', 50, null));
         $this->publish();
         $this->actingAs($this->seller);
         foreach ([0, -1, 'many', 1001, null] as $count) {

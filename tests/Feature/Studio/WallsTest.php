@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Studio;
 
-use App\Drafts\DraftParts;
+use App\Drafts\DraftRows;
 use App\Models\BulkAct;
 use App\Models\EmailPart;
 use App\Models\Funnel;
@@ -19,7 +19,7 @@ use App\Models\Segment;
 use App\Models\Site;
 use App\Models\Upload;
 use App\Models\User;
-use App\Orders\Payments;
+use App\Orders\PaymentKey;
 use App\Support\Ids;
 use Illuminate\Routing\Route as RouteOf;
 use Illuminate\Support\Facades\DB;
@@ -49,7 +49,7 @@ final class WallsTest extends TestCase
     {
         $this->actingAs($owner);
         $funnel = $this->live($owner);
-        DraftParts::add($funnel, new Coupon(Ids::next(), 'Early', 'EARLY', 10, null));
+        DraftRows::add($funnel, new Coupon(Ids::next(), 'Early', 'EARLY', 10, null));
         $business = ['business_id' => $owner->business_id];
         $this->join($funnel, ['email' => 'robin@example.com'])->assertStatus(303);
         $this->runQueue();
@@ -67,11 +67,11 @@ final class WallsTest extends TestCase
         $submission = (string) DB::table('submissions')->value('id');
         $order = $this->orderOf($funnel, $person);
 
-        DraftParts::add($funnel->refresh(), PopupDesigns::fresh(Ids::next(), 'Before you go', PopupDesigns::get('popup-card'),
+        DraftRows::add($funnel->refresh(), PopupDesigns::fresh(Ids::next(), 'Before you go', PopupDesigns::get('popup-card'),
             Ids::next(...),
             []));
-        DraftParts::add($funnel->refresh(), new Deadline(Ids::next(), 'Three days', duration: Duration::days(3)));
-        $webinar = DraftParts::add($funnel->refresh(), new Webinar(Ids::next(), 'First melody', '',
+        DraftRows::add($funnel->refresh(), new Deadline(Ids::next(), 'Three days', duration: Duration::days(3)));
+        $webinar = DraftRows::add($funnel->refresh(), new Webinar(Ids::next(), 'First melody', '',
             new Schedule(ScheduleKind::OnDemand, 'UTC'), WebinarMode::Automated));
         $question = $this->questionIn($webinar->id, $funnel, $person);
 
@@ -121,7 +121,7 @@ final class WallsTest extends TestCase
             'token' => str_repeat('a', 32), 'number' => 1, 'state' => OrderState::Paid, 'currency' => 'EUR', 'email' => 'robin@example.com',
             'total' => 100, 'placed_at' => now(), 'bought_at' => now()]);
         Payment::query()
-            ->create(['order_id' => $order->id, 'key' => Payments::key(), 'purpose' => PaymentPurpose::First, 'lines' => [1 => 100],
+            ->create(['order_id' => $order->id, 'key' => PaymentKey::fresh(), 'purpose' => PaymentPurpose::First, 'lines' => [1 => 100],
                 'amount' => 100, 'currency' => 'EUR', 'state' => PaymentState::Paid, 'due_at' => now()]);
         Receipt::query()->create(['business_id' => $funnel->business_id, 'order_id' => $order->id, 'number' => 1,
             'kind' => ReceiptKind::Purchase, 'key' => 'purchase:1', 'content' => ['currency' => 'EUR'], 'issued_at' => now()]);

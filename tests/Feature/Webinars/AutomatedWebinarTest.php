@@ -120,7 +120,7 @@ final class AutomatedWebinarTest extends WebinarTestCase
         self::assertSame(['saw-offer', 'attended'], $this->deeds());
         self::assertSame(['missed'], $this->deeds('wren@example.com'));
         $wren = $this->registration('wren@example.com');
-        $way = $this->get("/r/{$wren->id}/".explode('/', \App\Webinars\Registrations\Links::path($wren))[3])
+        $way = $this->get("/r/{$wren->id}/".explode('/', \App\Records\RegistrationLinks::path($wren))[3])
             ->assertRedirect($this->funnel->url('replay'));
         $seat = $way->getCookie('lantern_seat', false);
         $this->withUnencryptedCookie('lantern_seat', (string) $seat?->getValue())->get("/{$this->funnel->address}/replay")
@@ -148,7 +148,7 @@ final class AutomatedWebinarTest extends WebinarTestCase
         preg_match_all("~http[^\s<\"]+/l/[^\s<\"]+~", (string) $sent->html, $links);
         $led = array_map(fn (string $l): string => (string) $this->get((string) parse_url($l, PHP_URL_PATH))->headers->get('Location'),
             array_unique($links[0]));
-        $room = \App\Webinars\Registrations\Links::path($this->registration());
+        $room = \App\Records\RegistrationLinks::path($this->registration());
         self::assertContains(url($room), $led);
         self::assertContains(url("{$room}/session.ics"), $led);
         self::assertSame('America/St_Johns', $person->timezone);

@@ -7,8 +7,8 @@ namespace Tests\Feature\Webinars;
 use App\Files\Uploads;
 use App\Models\Business;
 use App\Models\Upload;
+use App\Records\RegistrationLinks;
 use App\Support\VideoFile;
-use App\Webinars\Registrations\Links;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
 use Lantern\Core\Support\Invalid;
@@ -31,7 +31,7 @@ final class OnDemandTest extends WebinarTestCase
         $registration = $this->registration();
         self::assertSame('d', $registration->session_key);
         self::assertSame([], array_intersect(['A day before', 'It begins'], array_keys($this->due())));
-        $this->get(Links::path($registration).'/session.ics')->assertNotFound();
+        $this->get(RegistrationLinks::path($registration).'/session.ics')->assertNotFound();
         $this->travel(3)->hours();
         $this->report($registration, [])->assertJson(['state' => 'on', 'second' => 0, 'offerAt' => 90]);
         $this->watch($registration, 0, 60);
@@ -129,7 +129,7 @@ final class OnDemandTest extends WebinarTestCase
         self::assertStringStartsWith('text/vtt', (string) $sent->headers->get('Content-Type'));
         $this->change(['captions' => $upload->id]);
         $this->register();
-        $seat = $this->get(Links::path($this->registration()))->getCookie('lantern_seat', false);
+        $seat = $this->get(RegistrationLinks::path($this->registration()))->getCookie('lantern_seat', false);
         $this->withUnencryptedCookie('lantern_seat', (string) $seat?->getValue())->get("/{$this->funnel->address}/room")
             ->assertSee('captions.vtt');
     }

@@ -7,7 +7,7 @@ namespace Tests\Feature\Webinars;
 use App\Models\Message;
 use App\Models\Registration;
 use App\Models\Submission;
-use App\Webinars\Registrations\Links;
+use App\Records\RegistrationLinks;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Webinars\WebinarMode;
 use Sabre\VObject\Component\VCalendar;
@@ -33,7 +33,7 @@ final class RegisteringTest extends WebinarTestCase
     /** Their own page, with the cookie that their link gives. */
     private function visit(Registration $registration, string $to = 'change'): string
     {
-        $seat = $this->get(Links::path($registration).($to === '' ? '' : "/{$to}"))->getCookie('lantern_seat', false);
+        $seat = $this->get(RegistrationLinks::path($registration).($to === '' ? '' : "/{$to}"))->getCookie('lantern_seat', false);
 
         return (string) $this->withUnencryptedCookie('lantern_seat',
             (string) $seat?->getValue())->get("/{$this->funnel->address}/confirmation")
@@ -73,9 +73,9 @@ final class RegisteringTest extends WebinarTestCase
         $this->runQueue();
         self::assertSame(1, Message::query()->where('name', 'A day before')->where('state', 'sent')->count());
         $registration = $this->registration();
-        $this->post(Links::path($registration).'/session',
+        $this->post(RegistrationLinks::path($registration).'/session',
             ['webinar_session' => self::SECOND])->assertRedirect($this->funnel->url('confirmation'));
-        $this->post(Links::path($registration).'/session', ['webinar_session' => self::SECOND])->assertRedirect();
+        $this->post(RegistrationLinks::path($registration).'/session', ['webinar_session' => self::SECOND])->assertRedirect();
 
         $registration->refresh();
         self::assertSame([self::SECOND, 1, 'registered'], [$registration->session_key, $registration->number, $registration->state->value]);
@@ -85,16 +85,16 @@ final class RegisteringTest extends WebinarTestCase
         self::assertSame(2, Message::query()->where('name', 'A day before')->count(), 'one that was sent, and one to come');
         self::assertSame(0, Message::query()->where('kind', 'sequence')->where('state', 'waiting')->where('due_at', '<',
             '2027-03-09 17:00:00.000')->count());
-        $calendar = Reader::read((string) $this->get(Links::path($registration).'/session.ics')->assertOk()->getContent());
+        $calendar = Reader::read((string) $this->get(RegistrationLinks::path($registration).'/session.ics')->assertOk()->getContent());
         self::assertInstanceOf(VCalendar::class, $calendar);
         self::assertSame(['1', '20270316T170000Z', 'CONFIRMED'], [(string) $calendar->VEVENT->SEQUENCE, (string) $calendar->VEVENT->DTSTART,
             (string) $calendar->VEVENT->STATUS]);
 
-        $this->post(Links::path($registration).'/cancel')->assertRedirect();
-        $this->post(Links::path($registration).'/cancel')->assertRedirect();
+        $this->post(RegistrationLinks::path($registration).'/cancel')->assertRedirect();
+        $this->post(RegistrationLinks::path($registration).'/cancel')->assertRedirect();
         self::assertSame([], $this->due());
         self::assertSame(['registered', 'session-cancelled'], $this->deeds());
-        $calendar = Reader::read((string) $this->get(Links::path($registration).'/session.ics')->getContent());
+        $calendar = Reader::read((string) $this->get(RegistrationLinks::path($registration).'/session.ics')->getContent());
         self::assertSame(['2', 'CANCELLED'], [(string) $calendar->VEVENT->SEQUENCE, (string) $calendar->VEVENT->STATUS]);
         self::assertStringContainsString('Your place is cancelled.', $this->visit($registration->refresh()));
         $this->report($registration, [[0, 10]])->assertJson(['state' => 'cancelled']);
@@ -112,7 +112,7 @@ final class RegisteringTest extends WebinarTestCase
         self::assertSame([...array_fill(0, 5, 'registered'), 'waiting', 'waiting', 'waiting'], $state());
         self::assertSame([], array_diff_key($this->due('r6@example.com'), ['Confirmation' => 0]), 'no reminders without a place');
         $this->get("/{$this->funnel->address}")->assertSee('Full. Choose it to go on the waiting list.');
-        $this->post(Links::path($this->registration('r2@example.com')).'/cancel');
+        $this->post(RegistrationLinks::path($this->registration('r2@example.com')).'/cancel');
         self::assertSame('registered', $this->registration('r6@example.com')->state->value);
         self::assertSame('waiting', $this->registration('r7@example.com')->state->value);
         self::assertArrayHasKey('A day before', $this->due('r6@example.com'));
@@ -120,7 +120,7 @@ final class RegisteringTest extends WebinarTestCase
         self::assertSame(1, Message::query()->where('to_address', 'r6@example.com')->where('name', 'About their session')
             ->where('subject', 'You have a place: First Melody')->count());
         // Whoever goes to another session leaves a place, too.
-        $this->post(Links::path($this->registration('r1@example.com')).'/session', ['webinar_session' => self::SECOND]);
+        $this->post(RegistrationLinks::path($this->registration('r1@example.com')).'/session', ['webinar_session' => self::SECOND]);
         self::assertSame('registered', $this->registration('r7@example.com')->state->value);
     }
 
@@ -167,7 +167,7 @@ final class RegisteringTest extends WebinarTestCase
         $this->register(session: $key)->assertStatus(422)->assertSee('robin@example.com')->assertSee('cannot be chosen any more');
         self::assertSame([0, 0], [Registration::query()->count(), Submission::query()->count()]);
         $this->register(session: self::FIRST);
-        $this->post(Links::path($this->registration()).'/session', ['webinar_session' => $key])->assertStatus(409);
+        $this->post(RegistrationLinks::path($this->registration()).'/session', ['webinar_session' => $key])->assertStatus(409);
         self::assertSame(self::FIRST, $this->registration()->session_key);
     }
 
@@ -272,7 +272,7 @@ final class RegisteringTest extends WebinarTestCase
         $this->schedule();
         $this->register(session: self::FIRST);
         $held = Message::query()->where('name', 'A day before')->sole()->id;
-        $this->post(Links::path($this->registration()).'/session', ['webinar_session' => self::SECOND]);
+        $this->post(RegistrationLinks::path($this->registration()).'/session', ['webinar_session' => self::SECOND]);
         Message::query()->whereKey($held)->update(['state' => 'waiting', 'trouble' => null]);
         $this->travelTo('2027-03-15 17:00:05');
         app(\App\Mail\Sending\MessageSender::class)->send($held);
@@ -300,7 +300,7 @@ final class RegisteringTest extends WebinarTestCase
         $this->register(session: self::FIRST);
         app(\App\Publishing\Publishing::class)->close($this->funnel);
         $this->get("/{$this->funnel->address}/room")->assertDontSee('You are in the room');
-        $seat = $this->get(Links::path($this->registration()))->assertRedirect()->getCookie('lantern_seat', false);
+        $seat = $this->get(RegistrationLinks::path($this->registration()))->assertRedirect()->getCookie('lantern_seat', false);
         $this->withUnencryptedCookie('lantern_seat', (string) $seat?->getValue())->get("/{$this->funnel->address}/room")->assertOk()
             ->assertSee('You are in the room')->assertSee('data-room', false);
         $this->get("/{$this->funnel->address}")->assertDontSee('Keep me a place');

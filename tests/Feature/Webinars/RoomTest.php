@@ -7,7 +7,7 @@ namespace Tests\Feature\Webinars;
 use App\Models\DraftPart;
 use App\Models\Message;
 use App\Models\Registration;
-use App\Webinars\Registrations\Links;
+use App\Records\RegistrationLinks;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Lantern\Core\Webinars\WebinarMode;
@@ -75,7 +75,7 @@ final class RoomTest extends WebinarTestCase
     {
         $this->host->business->forceFill(['embed_hosts' => $hosts])->save();
         $this->change(['stream' => $stream]);
-        $seat = $this->get(Links::path($this->robin->refresh()))->getCookie('lantern_seat', false);
+        $seat = $this->get(RegistrationLinks::path($this->robin->refresh()))->getCookie('lantern_seat', false);
         $page = $this->withUnencryptedCookie('lantern_seat', (string) $seat?->getValue())->get("/{$this->funnel->address}/room")
             ->assertOk();
 
@@ -91,7 +91,8 @@ final class RoomTest extends WebinarTestCase
         $this->begin();
         $this->report($this->robin, [])->assertJson(['state' => 'on', 'second' => 0, 'offer' => null]);
         $this->watch($this->robin, 0, 60);
-        $this->postJson(Links::path($this->robin).'/ask', ['device' => self::DEVICE, 'question' => 'Which string first?', 'second' => 55])
+        $this->postJson(RegistrationLinks::path($this->robin).'/ask', ['device' => self::DEVICE, 'question' => 'Which string first?',
+            'second' => 55])
             ->assertCreated()->assertJsonPath('questions.0.state', 'open');
         $question = $this->host('', [], 'GET')->assertJsonPath('room.here', 1)->json('room.questions.0');
         $this->host("questions/{$question['id']}", ['state' => 'answered', 'answer' => 'The D string.'], 'PUT')->assertOk();
@@ -100,7 +101,7 @@ final class RoomTest extends WebinarTestCase
 
         $this->host('poll', ['act' => 'open', 'question' => 'How long have you played?', 'options' => ['Not yet', 'A year']])->assertOk();
         $poll = $this->report($this->robin, [])->assertJsonPath('poll.counts', null)->json('poll.id');
-        $vote = fn (int $choice): TestResponse => $this->postJson(Links::path($this->robin).'/vote', ['poll' => $poll,
+        $vote = fn (int $choice): TestResponse => $this->postJson(RegistrationLinks::path($this->robin).'/vote', ['poll' => $poll,
             'choice' => $choice]);
         $vote(1)->assertCreated()->assertJsonPath('poll.counts', [0, 1]);
         $vote(0)->assertStatus(409)->assertJsonPath('poll.counts', [0, 1]);
@@ -166,11 +167,11 @@ final class RoomTest extends WebinarTestCase
         $this->travel(110)->seconds();
         $this->report($this->robin, []);
         $this->travel(10)->seconds();
-        $this->postJson(Links::path($this->robin).'/report', ['device' => self::DEVICE, 'played' => $claim])->assertOk();
+        $this->postJson(RegistrationLinks::path($this->robin).'/report', ['device' => self::DEVICE, 'played' => $claim])->assertOk();
         self::assertLessThanOrEqual($most, $this->robin->refresh()->live_seconds);
         // Again and again does not help.
         foreach (range(1, 5) as $again) {
-            $this->postJson(Links::path($this->robin).'/report', ['device' => self::DEVICE, 'played' => $claim]);
+            $this->postJson(RegistrationLinks::path($this->robin).'/report', ['device' => self::DEVICE, 'played' => $claim]);
         }
         self::assertLessThanOrEqual($most + 1, $this->robin->refresh()->live_seconds);
     }
@@ -179,11 +180,11 @@ final class RoomTest extends WebinarTestCase
     {
         $this->begin();
         foreach (['', 'short', str_repeat('g', 16), ['x']] as $device) {
-            $this->postJson(Links::path($this->robin).'/report', ['device' => $device, 'played' => []])->assertNotFound();
+            $this->postJson(RegistrationLinks::path($this->robin).'/report', ['device' => $device, 'played' => []])->assertNotFound();
         }
         $this->register('wren@example.com', self::KEY === '' ? '' : 's202703021700');
         $wren = $this->registration('wren@example.com');
-        $seal = explode('/', Links::path($this->robin))[3];
+        $seal = explode('/', RegistrationLinks::path($this->robin))[3];
         $this->postJson("/r/{$wren->id}/{$seal}/report", ['device' => self::DEVICE, 'played' => [[0, 60]]])->assertNotFound();
         $last = 200;
         for ($i = 0; $i < 70; $i++) {
@@ -221,8 +222,8 @@ final class RoomTest extends WebinarTestCase
         $this->begin();
         // What is no text cannot be written as JSON.
         $answer = $question === "\xff\xfe"
-            ? $this->post(Links::path($this->robin).'/ask', ['device' => self::DEVICE, 'question' => $question])
-            : $this->postJson(Links::path($this->robin).'/ask', ['device' => self::DEVICE, 'question' => $question]);
+            ? $this->post(RegistrationLinks::path($this->robin).'/ask', ['device' => self::DEVICE, 'question' => $question])
+            : $this->postJson(RegistrationLinks::path($this->robin).'/ask', ['device' => self::DEVICE, 'question' => $question]);
         self::assertStringContainsString($why, (string) $answer->assertStatus(422)->json('message'));
         self::assertSame(0, DB::table('room_questions')->count());
     }
@@ -230,7 +231,7 @@ final class RoomTest extends WebinarTestCase
     public function test_questions_are_text_not_too_many_and_each_once(): void
     {
         $this->begin();
-        $ask = fn (string $words): TestResponse => $this->postJson(Links::path($this->robin).'/ask', ['device' => self::DEVICE,
+        $ask = fn (string $words): TestResponse => $this->postJson(RegistrationLinks::path($this->robin).'/ask', ['device' => self::DEVICE,
             'question' => $words]);
         $ask("<script>alert(1)</script>\u{0007}")->assertCreated();
         $ask("<script>alert(1)</script>\u{0007}")->assertCreated();
@@ -278,7 +279,7 @@ final class RoomTest extends WebinarTestCase
         self::assertSame(['session-cancelled'], $this->deeds(), 'nobody missed it');
         $this->get("/{$this->funnel->address}")->assertDontSee(self::KEY);
         $this->travelTo('2027-03-01 23:00:00');
-        $this->post(Links::path($this->robin).'/session', ['webinar_session' => 's202703021700'])->assertRedirect();
+        $this->post(RegistrationLinks::path($this->robin).'/session', ['webinar_session' => 's202703021700'])->assertRedirect();
         self::assertSame('s202703021700', $this->registration()->session_key);
     }
 
@@ -353,7 +354,7 @@ final class RoomTest extends WebinarTestCase
         $this->travelTo('2027-03-01 18:30:00');
         self::assertSame(2, $this->settle());
         $replay = function (Registration $of): string {
-            $seat = $this->get(Links::path($of).'/replay')->getCookie('lantern_seat', false);
+            $seat = $this->get(RegistrationLinks::path($of).'/replay')->getCookie('lantern_seat', false);
 
             return (string) $this->withUnencryptedCookie('lantern_seat',
                 (string) $seat?->getValue())->get("/{$this->funnel->address}/replay")

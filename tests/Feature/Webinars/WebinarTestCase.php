@@ -12,9 +12,9 @@ use App\Models\Registration;
 use App\Models\Upload;
 use App\Models\User;
 use App\Publishing\Publishing;
+use App\Records\RegistrationLinks;
 use App\Support\Ids;
 use App\Webinars\AttendanceResults;
-use App\Webinars\Registrations\Links;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
@@ -100,7 +100,7 @@ abstract class WebinarTestCase extends TestCase
      */
     protected function report(Registration $registration, array $played, string $device = self::DEVICE, string $kind = 'live'): TestResponse
     {
-        return $this->postJson(Links::path($registration).'/report', ['device' => $device, 'kind' => $kind, 'played' => $played]);
+        return $this->postJson(RegistrationLinks::path($registration).'/report', ['device' => $device, 'kind' => $kind, 'played' => $played]);
     }
 
     /** A device plays from a second on for as long as the clock goes on, and reports every ten seconds. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Studio\Funnels;
 
 use App\Drafts\DraftParts;
+use App\Drafts\DraftRows;
 use App\Drafts\Kinds\DraftKinds;
 use App\Drafts\Kinds\LeadMagnetKind;
 use App\Drafts\Kinds\ProductKind;
@@ -33,7 +34,7 @@ final class PartController extends StudioController
     {
         $found = $this->funnel($funnel);
         $kind = $request->input('kind');
-        $row = DB::transaction(fn () => DraftParts::add($found,
+        $row = DB::transaction(fn () => DraftRows::add($found,
             $this->kinds->named(is_string($kind) ? $kind : '')->fresh($found, $request->all())));
 
         return response()->json($this->kinds->json($row), 201);

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Studio\People;
 
-use App\Deadlines\Running\Runs;
 use App\Http\Studio\Json\OrderJson;
 use App\Http\Studio\StudioController;
 use App\Journey\Events;
@@ -17,7 +16,6 @@ use App\Models\Order;
 use App\Models\Person;
 use App\Models\Tag;
 use App\Orders\SalesNumbers;
-use App\People\Facts\PersonLookup;
 use App\People\Fields\OwnFields;
 use App\People\Privacy\Erase;
 use App\People\Privacy\History;
@@ -25,6 +23,8 @@ use App\People\Privacy\Merge;
 use App\People\Privacy\PeopleExport;
 use App\People\Privacy\PersonArchive;
 use App\People\Tags\Tagging;
+use App\Records\PersonLookup;
+use App\Records\Runs;
 use App\Support\Ids;
 use App\Support\Input;
 use App\Support\Instant;
@@ -76,7 +76,7 @@ final class PersonController extends StudioController
                     'through' => in_array($e->sequence_id, $through, true)])->all(),
             'deadlines' => self::deadlines($found),
             'optOuts' => DB::table('opt_outs')->where('person_id', $found->id)->pluck('what')->all(),
-            'history' => $history->of($found, 100 + $more), 'consent' => (new PersonArchive)->consent($found), 'deliveries' => $deliveries,
+            'history' => $history->of($found, 100 + $more), 'consent' => PersonArchive::consent($found), 'deliveries' => $deliveries,
             'purchases' => ['orders' => Order::query()->with(['lines', 'funnel', 'business', 'payments'])
                 ->where('person_id', $found->id)->latest('placed_at')->limit(50)->get()->map(OrderJson::withPlan(...))->all(),
                 'sums' => (new SalesNumbers)->ofPerson($found->id)]];
@@ -268,7 +268,7 @@ final class PersonController extends StudioController
     {
         $found = $this->person($person);
 
-        return response()->json(['person' => $found->email, 'consent' => $archive->consent($found)], 200,
+        return response()->json(['person' => $found->email, 'consent' => PersonArchive::consent($found)], 200,
             ['Content-Disposition' => "attachment; filename=\"consent-{$found->id}.json\""], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE);
     }
 

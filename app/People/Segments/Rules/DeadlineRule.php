@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\People\Segments\Rules;
 
-use App\Deadlines\Running\DeadlineOwner;
 use App\Models\Business;
+use App\Records\DeadlineOwner;
 use App\Support\Instant;
 use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\People\Segments\Rules;
 
 use App\Models\Business;
-use App\People\Facts\PersonLookup;
+use App\Records\PersonLookup;
 use App\Support\Instant;
 use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\People\Segments\Rules;
 
 use App\Models\Business;
-use App\Webinars\Registrations\RegisteredSessions;
+use App\Records\RegisteredSessions;
 use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;

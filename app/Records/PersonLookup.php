@@ -2,12 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\People\Facts;
+namespace App\Records;
 
-use App\Deadlines\Running\DeadlineOwner;
-use App\Deadlines\Running\Runs;
 use App\Models\Person;
-use App\Webinars\Registrations\RegisteredSessions;
 use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Database\Query\Builder;

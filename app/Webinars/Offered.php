@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Webinars\Registrations;
+namespace App\Webinars;
 
+use App\Records\RegisteredSessions;
 use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Deadlines\TimeWords;

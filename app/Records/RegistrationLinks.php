@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Webinars\Registrations;
+namespace App\Records;
 
 use App\Models\Registration;
 use App\Support\Ids;
@@ -10,7 +10,7 @@ use App\Support\Seal;
 use App\Support\SealPurpose;
 
 /** Links that know whose registration it is, under a seal: into the room and the replay, to change the session, to the calendar file. */
-final class Links
+final class RegistrationLinks
 {
     private const LENGTH = 20;
 

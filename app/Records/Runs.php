@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Deadlines\Running;
+namespace App\Records;
 
 use App\Support\Instant;
 use DateTimeImmutable;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Webinars\Registrations;
+namespace App\Records;
 
 use App\Models\Funnel;
 use App\Models\Registration;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Webinars\Registrations;
+namespace App\Records;
 
 use App\Models\Message;
 use App\Models\Registration;
@@ -49,8 +49,8 @@ final class SessionFields
         $now = CarbonImmutable::now();
         $ends = $webinar === null ? null : RegisteredSessions::of($webinar, $registration)->replay?->endsAt;
 
-        return ['room_link' => Links::room($registration), 'replay_link' => Links::replay($registration),
-            'calendar_link' => Links::calendar($registration), 'change_link' => Links::change($registration),
+        return ['room_link' => RegistrationLinks::room($registration), 'replay_link' => RegistrationLinks::replay($registration),
+            'calendar_link' => RegistrationLinks::calendar($registration), 'change_link' => RegistrationLinks::change($registration),
             'session_time' => $registration->isOnDemand() ? '' : TimeWords::moment($registration->starts_at, $zone, $language, $now),
             'webinar_title' => $webinar->title ?? '', 'replay_end' => $ends === null ? '' : TimeWords::moment($ends, $zone, $language,
                 $now)];

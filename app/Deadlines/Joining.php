@@ -2,10 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\People\Browsers;
+namespace App\Deadlines;
 
-use App\Deadlines\Emails;
-use App\Deadlines\Running\Runs;
+use App\Records\Runs;
 use App\Support\Instant;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
