@@ -100,7 +100,9 @@ abstract class WebinarTestCase extends TestCase
      */
     protected function report(Registration $registration, array $played, string $device = self::DEVICE, string $kind = 'live'): TestResponse
     {
-        return $this->postJson(RegistrationLinks::path($registration).'/report', ['device' => $device, 'kind' => $kind, 'played' => $played]);
+        $body = ['device' => $device, 'kind' => $kind, 'played' => $played];
+
+        return $this->postJson(RegistrationLinks::path($registration).'/report', $body);
     }
 
     /** A device plays from a second on for as long as the clock goes on, and reports every ten seconds. */
