@@ -177,4 +177,4 @@ $say('revenue of two years', $best(fn () => app(SalesNumbers::class)->period($ow
 $say('revenue of two years of one funnel, with its extras',
     $best(fn () => app(SalesNumbers::class)->period($owner->business, $funnel, 730, $now)), $plain);
 fprintf(STDOUT, "peak memory %.0f MB\n", memory_get_peak_usage() / 1e6);
-(new OrderSearch)->of($owner->business)->count() === $many + $count + 1 + $open || throw new LogicException('Some were lost.');
+(new OrderSearch)->query($owner->business)->count() === $many + $count + 1 + $open || throw new LogicException('Some were lost.');

@@ -36,7 +36,7 @@ final readonly class HtmlExport
      * @param  string|null  $home  the funnel's public address; null when nobody else can reach it
      * @return string the path of the zip, in the temporary folder
      */
-    public function of(Plan $plan, array $pages, Business $business, ?string $home): string
+    public function zip(Plan $plan, array $pages, Business $business, ?string $home): string
     {
         $path = (string) tempnam(sys_get_temp_dir(), 'lantern-html');
         $zip = new ZipArchive;

@@ -186,7 +186,7 @@ final class Checkout
     {
         $shown = ShownPrices::read($this->typed['shown'] ?? null);
 
-        return Sale::atPriceOf($offer, $shown?->of($offer->id), $shown?->at, $this->now);
+        return Sale::atPriceOf($offer, $shown?->priceOf($offer->id), $shown?->at, $this->now);
     }
 
     /** Whoever saw another price than the one that holds is asked once more. */
@@ -194,7 +194,7 @@ final class Checkout
     {
         $shown = ShownPrices::read($this->typed['shown'] ?? null);
         foreach ([$offer, ...$this->bumps($offer)] as $now) {
-            $was = $shown?->of($now->id);
+            $was = $shown?->priceOf($now->id);
             $holds = $this->asShown($now)->price;
             if ($was !== null && (! $was->currency()->is($holds->currency()) || $was->total()->isLessThan($holds->total()))) {
                 $this->errors['form'] = "The price has changed since you opened this page: it is {$holds->words()} now, and nothing has "

@@ -24,7 +24,7 @@ final class ExtraNumbers
      *
      * @return list<array<string, mixed>>
      */
-    public function of(Funnel $funnel, string $from): array
+    public function counted(Funnel $funnel, string $from): array
     {
         $taken = DB::table('order_lines')->join('orders', 'orders.id', '=', 'order_lines.order_id')
             ->where('orders.funnel_id', $funnel->id)->where('orders.owner', false)->where('orders.bought_at', '>=', $from)

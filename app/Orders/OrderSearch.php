@@ -33,7 +33,7 @@ final readonly class OrderSearch
     }
 
     /** @return Builder<Order> */
-    public function of(Business $business): Builder
+    public function query(Business $business): Builder
     {
         $query = Order::query()->where('orders.business_id', $business->id);
         $states = array_map(fn (OrderState $s): string => $s->value,
@@ -81,7 +81,7 @@ final readonly class OrderSearch
      */
     public function sums(Business $business): array
     {
-        return array_values($this->of($business)->where('owner', false)->toBase()
+        return array_values($this->query($business)->where('owner', false)->toBase()
             ->groupBy('currency')->orderBy('currency')
             ->get(['currency', DB::raw('count(*) as n'), DB::raw('sum(total) as total'), DB::raw('sum(paid) as paid'),
                 DB::raw('sum(refunded) as refunded')])

@@ -34,7 +34,7 @@ final class SalesNumbers
         $from = Instant::sql(new CarbonImmutable($days[0], $business->zone()));
 
         return ['sums' => $this->sums($business, $funnel, $from), 'days' => $this->byDay($business, $funnel, $from, $days),
-            'extras' => $funnel === null ? [] : (new ExtraNumbers)->of($funnel, $from)];
+            'extras' => $funnel === null ? [] : (new ExtraNumbers)->counted($funnel, $from)];
     }
 
     /** @return list<array<string, mixed>> by currency: sales, revenue, average order, revenue per visitor */

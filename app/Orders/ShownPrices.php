@@ -58,7 +58,7 @@ final readonly class ShownPrices
         }
     }
 
-    public function of(string $offer): ?Price
+    public function priceOf(string $offer): ?Price
     {
         return $this->prices[$offer] ?? null;
     }

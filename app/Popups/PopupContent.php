@@ -30,7 +30,7 @@ final readonly class PopupContent
     }
 
     /** @return array<string, mixed> */
-    public function of(LivePopup $live, Situations $whose): array
+    public function shown(LivePopup $live, Situations $whose): array
     {
         return self::written($live->popup, $this->filled($live, $whose));
     }
@@ -88,7 +88,7 @@ final readonly class PopupContent
         $now = CarbonImmutable::now();
         $visit = new Visit($live->funnel, $live->page, $request, deadlines: $deadlines,
             states: $deadlines === null ? null : States::of($deadlines->deadlines, $whose->identity, $now), identity: $whose->identity);
-        $fill = $this->filler->of($visit, self::OTHERWISE);
+        $fill = $this->filler->filling($visit, self::OTHERWISE);
         $html = Slots::replace($live->page->html, fn (string $kind, string $of, string $fallback): string => match (true) {
             $kind === 'here' => '#',
             in_array($kind, self::OTHERWISE, true) => '',

@@ -127,7 +127,7 @@ final readonly class PageRenderer
     {
         $uploads = $this->facts->uploads($plan, [$page], $business->id);
 
-        return new PageView($plan, $page, $mode, $uploads, $this->facts->of($uploads, $business), $shown);
+        return new PageView($plan, $page, $mode, $uploads, $this->facts->known($uploads, $business), $shown);
     }
 
     private function html(PageView $view): string

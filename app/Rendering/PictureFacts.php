@@ -36,7 +36,7 @@ final class PictureFacts
      * @param  array<string, Upload>  $uploads
      * @param  bool  $weighed  look up what each picture weighs as well, which asks the disk
      */
-    public function of(array $uploads, Business $business, bool $weighed = false): PageFacts
+    public function known(array $uploads, Business $business, bool $weighed = false): PageFacts
     {
         $tones = [];
         $bytes = [];
@@ -55,6 +55,6 @@ final class PictureFacts
 
     public function ofPlan(Plan $plan, Business $business): PageFacts
     {
-        return $this->of($this->uploads($plan, null, $business->id), $business, weighed: true);
+        return $this->known($this->uploads($plan, null, $business->id), $business, weighed: true);
     }
 }

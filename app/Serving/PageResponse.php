@@ -14,9 +14,9 @@ final readonly class PageResponse
     {
     }
 
-    public function of(Visit $visit, int $status = 200): Response
+    public function answer(Visit $visit, int $status = 200): Response
     {
-        $html = Slots::replace($visit->page->html, $this->filler->of($visit));
+        $html = Slots::replace($visit->page->html, $this->filler->filling($visit));
 
         $headers = PagePolicy::fromArray($visit->page->policy)->headers()
             + ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'private, no-cache', 'Vary' => 'Accept-Encoding'];

@@ -55,7 +55,7 @@ final readonly class PublishedPages
         $html = $popup === null ? $renderer->forVisitors($plan, $page, $business) : $renderer->forPopup($plan, $popup, $business);
         $slots = [];
         foreach (Slots::in($html) as [$kind, $of]) {
-            $slots[$of === '' ? $kind : "{$kind}:{$of}"] = $this->slots->of($kind)->note($of, $plan, $page);
+            $slots[$of === '' ? $kind : "{$kind}:{$of}"] = $this->slots->slot($kind)->note($of, $plan, $page);
         }
 
         return ['role' => $page->role, 'address' => $page->address, 'html' => $html, 'slots' => $slots,

@@ -24,12 +24,12 @@ final readonly class SlotFiller
      * @param  list<string>  $except  kinds that are filled otherwise
      * @return Closure(string, string, string): string what a slot of a kind is filled with, by what it is of and its fallback
      */
-    public function of(Visit $visit, array $except = []): Closure
+    public function filling(Visit $visit, array $except = []): Closure
     {
         $noted = $visit->page->slots;
         $facts = $this->facts($visit, $except);
 
-        return fn (string $kind, string $of, string $fallback): string => $this->slots->of($kind)
+        return fn (string $kind, string $of, string $fallback): string => $this->slots->slot($kind)
             ->fill($of, $noted[$of === '' ? $kind : "{$kind}:{$of}"] ?? [], $fallback, $facts);
     }
 
@@ -49,7 +49,7 @@ final readonly class SlotFiller
         foreach ($visit->page->slots as $name => $noted) {
             [$kind, $of] = [...explode(':', (string) $name, 2), ''];
             if (! in_array($kind, $except, true)) {
-                array_push($needs, ...$this->slots->of($kind)->needs($of, $noted));
+                array_push($needs, ...$this->slots->slot($kind)->needs($of, $noted));
             }
         }
         $request = $visit->request;

@@ -125,7 +125,7 @@ final class WebinarCheck
         if ($next === []) {
             $find('webinar-no-session', false, "“{$webinar->name}” has no session in the next {$webinar->schedule->ahead} days: "
                 .'nobody can register.');
-        } elseif ($webinar->replay !== null && $webinar->replay->of($next[0], $zone, $zone) === null) {
+        } elseif ($webinar->replay !== null && $webinar->replay->window($next[0], $zone, $zone) === null) {
             $find('webinar-replay-over', false, "The replay of “{$webinar->name}” is over before it opens.");
         }
     }

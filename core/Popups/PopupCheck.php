@@ -114,7 +114,7 @@ final class PopupCheck
     /** @return Generator<string, string> */
     private static function person(Popup $popup, Situation $at): Generator
     {
-        if (array_intersect($popup->forms(), array_keys($at->joined)) !== [] || $at->of(PopupFactType::Joined, $popup->id) !== []) {
+        if (array_intersect($popup->forms(), array_keys($at->joined)) !== [] || $at->facts(PopupFactType::Joined, $popup->id) !== []) {
             yield Refusal::Joined->value => 'They have what it offers already.';
         }
         if ($at->person !== null && ! $popup->never->isEverybody() && $popup->never->holds($at->person, $at->now)) {
@@ -148,7 +148,7 @@ final class PopupCheck
             yield Refusal::Closed->value => 'They closed it '.self::ago($closed->at, $at->now)
                 .", and are left alone for {$limits->afterClosed} days.";
         }
-        $shown = $at->of(PopupFactType::Shown, $popup->id);
+        $shown = $at->facts(PopupFactType::Shown, $popup->id);
         $last = $at->latest(PopupFactType::Shown, $popup->id);
         if ($limits->repeat === 'once' && $last !== null) {
             yield Refusal::Once->value => 'They saw it '.self::ago($last->at, $at->now).', and it is shown once.';
@@ -166,7 +166,7 @@ final class PopupCheck
                 .($limits->repeat === 'visit' ? 'with the next visit.' : "after {$limits->days} days.");
         }
         $any = $at->latest(PopupFactType::Shown);
-        if ($any !== null && $at->view !== '' && array_filter($at->of(PopupFactType::Shown),
+        if ($any !== null && $at->view !== '' && array_filter($at->facts(PopupFactType::Shown),
             fn (PopupFact $f): bool => $f->view === $at->view) !== []) {
             yield Refusal::SameView->value => 'A pop-up has been shown on this view of the page.';
         }

@@ -69,7 +69,7 @@ final readonly class Situation
     }
 
     /** @return list<PopupFact> of one type, of one pop-up or of all */
-    public function of(PopupFactType $type, ?string $popup = null): array
+    public function facts(PopupFactType $type, ?string $popup = null): array
     {
         return array_values(array_filter($this->facts,
             fn (PopupFact $f): bool => $f->type === $type && ($popup === null || $f->popup === $popup)));
@@ -78,7 +78,7 @@ final readonly class Situation
     public function latest(PopupFactType $type, ?string $popup = null): ?PopupFact
     {
         $latest = null;
-        foreach ($this->of($type, $popup) as $fact) {
+        foreach ($this->facts($type, $popup) as $fact) {
             $latest = $latest === null || $fact->at > $latest->at ? $fact : $latest;
         }
 

@@ -27,6 +27,6 @@ final readonly class RegisteredSession
     /** Somebody's place in a session of a webinar, with the replay as it is for them. */
     public static function of(Webinar $webinar, Session $session, DateTimeImmutable $at, bool $waiting = false): self
     {
-        return new self($webinar->id, $session, $at, $waiting, $webinar->replay?->of($session, $session->zone, $webinar->zone()));
+        return new self($webinar->id, $session, $at, $waiting, $webinar->replay?->window($session, $session->zone, $webinar->zone()));
     }
 }

@@ -61,7 +61,7 @@ final readonly class Replay
      * @param  DateTimeZone  $hosts  in which the moment for everyone is told
      * @return ReplayWindow|null nothing where it would be over before it opens
      */
-    public function of(Session $session, DateTimeZone $zone, DateTimeZone $hosts): ?ReplayWindow
+    public function window(Session $session, DateTimeZone $zone, DateTimeZone $hosts): ?ReplayWindow
     {
         $opens = $session->endsAt->modify("+{$this->delay} minutes");
         $ends = [];
@@ -86,7 +86,7 @@ final readonly class Replay
         if ($now >= $session->endsAt && ! $this->for->has($outcomes)) {
             return ReplayState::Closed;
         }
-        $window = $this->of($session, $zone, $hosts);
+        $window = $this->window($session, $zone, $hosts);
 
         return $window?->state($now) ?? ($now < $session->endsAt ? ReplayState::Soon : ReplayState::Over);
     }

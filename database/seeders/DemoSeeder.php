@@ -236,7 +236,7 @@ final class DemoSeeder extends Seeder
             if ($sent?->state === MessageState::Sent && $person !== null) {
                 $this->mail->read($sent, $this->crowd, $this->end);
                 if ($this->crowd->chance(0.009)) {
-                    $this->unsubscribe->of($person, $sent);
+                    $this->unsubscribe->unsubscribe($person, $sent);
                 }
             }
         }

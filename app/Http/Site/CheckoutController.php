@@ -66,14 +66,14 @@ final readonly class CheckoutController
         }
         $arrived = Arrival::again($live, $request);
         $visit = fn (array $errors): Visit => $arrived->with(Source::typed($request->request->all()), $errors, $read->quote);
-        $again = fn (array $errors): Response => $this->pages->of($visit($errors), 422);
+        $again = fn (array $errors): Response => $this->pages->answer($visit($errors), 422);
         if ($request->input('check') !== null) {
             // Only the sum was asked for: nobody has to have said yet who they are.
             $errors = array_diff_key($read->errors, ['email' => 0, 'name' => 0]);
 
             return $request->expectsJson()
                 ? response()->json(['errors' => $errors] + $this->slot->sums($read->quote, $page->settings->language))
-                : $this->pages->of($visit($errors), $errors === [] ? 200 : 422);
+                : $this->pages->answer($visit($errors), $errors === [] ? 200 : 422);
         }
         $token = FormToken::read($request->input('token'), $page->id);
         if ($token === null) {

@@ -42,7 +42,7 @@ final readonly class ExtraOfferController
         if ($order === null || ! ExtraOfferSale::isFresh($order, CarbonImmutable::now())) {
             return redirect()->away($live->funnel->url(), 303);
         }
-        $again = fn (string $why): Response => $this->pages->of(Arrival::again($live, $request)->with([], ['form' => $why]), 422);
+        $again = fn (string $why): Response => $this->pages->answer(Arrival::again($live, $request)->with([], ['form' => $why]), 422);
         if (FormToken::read($request->input('token'), $page->id) === null) {
             return $again('This page was open for a long time. Nothing has been charged: please press the button once more.');
         }

@@ -30,6 +30,6 @@ final readonly class PageController
         }
         $visit = $this->arrival->at($live, $request);
 
-        return Arrival::remember($this->pages->of($visit), $visit);
+        return Arrival::remember($this->pages->answer($visit), $visit);
     }
 }

@@ -67,7 +67,7 @@ final readonly class PopupController
             }
         }
 
-        $popups = array_map(fn (LivePopup $p): array => $this->content->of($p, $whose), $found);
+        $popups = array_map(fn (LivePopup $p): array => $this->content->shown($p, $whose), $found);
 
         return Packed::for($request, self::answer(['ticket' => Ticket::of($asked), 'popups' => $popups]
             + ($found === [] ? [] : PopupContent::styles($found, $asked->site !== null))));
@@ -96,7 +96,7 @@ final readonly class PopupController
         }
 
         return Packed::for($request, self::answer(['show' => true, 'token' => FormToken::issue($live->popup->id)]
-            + ($request->boolean('content') ? ['popup' => $this->content->of($live, $whose)]
+            + ($request->boolean('content') ? ['popup' => $this->content->shown($live, $whose)]
                 + PopupContent::styles([$live], $asked->site !== null) : [])));
     }
 

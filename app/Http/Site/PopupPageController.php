@@ -85,7 +85,7 @@ final readonly class PopupPageController
         $row = clone $live->page;
         $row->html = PopupFrame::only($row->html, $step);
         $page = new LivePage($live->funnel, $row);
-        $response = $this->pages->of(Arrival::again($page, $request)->with($typed, $errors), $status);
+        $response = $this->pages->answer(Arrival::again($page, $request)->with($typed, $errors), $status);
 
         return $request->boolean('frame') ? $this->framed($response) : $response;
     }

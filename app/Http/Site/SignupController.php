@@ -53,7 +53,7 @@ final readonly class SignupController
         $step = $request->input('step') === '2' && $form->hasTwoSteps() ? 2 : 1;
         $answers = Answers::read($form, $request->request->all(), Source::parametersOf($form, $request->input('source')), $step);
         $typed = Source::typed($request->request->all());
-        $again = fn (array $errors): Response => $this->pages->of(Arrival::again($live, $request)->with($typed, $errors), 422);
+        $again = fn (array $errors): Response => $this->pages->answer(Arrival::again($live, $request)->with($typed, $errors), 422);
         $token = FormToken::read($request->input('token'), $page->id);
         if ($token === null) {
             return $again(['form' => $request->input('token') === 'elsewhere'

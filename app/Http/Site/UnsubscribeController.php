@@ -56,7 +56,7 @@ final readonly class UnsubscribeController
             return PlainPage::lessOften($name, $back)->response();
         }
         // Anything else, the mail program's own request among it, is what it says on the link.
-        $this->unsubscribe->of($person, $found);
+        $this->unsubscribe->unsubscribe($person, $found);
 
         return PlainPage::unsubscribed($name, $back)->response();
     }

@@ -30,7 +30,7 @@ final class EmailWriter
     /** @return WrittenEmail|null nothing when there is nothing left to say, such as when the email is no longer part of the funnel */
     public function write(Message $message): ?WrittenEmail
     {
-        $kind = $this->kinds->of($message);
+        $kind = $this->kinds->kindOf($message);
         $written = $kind->written($message);
         $source = $written === null ? $kind->source($message) : null;
 
@@ -68,7 +68,7 @@ final class EmailWriter
     /** Where a link in a message leads for its reader. Only what the email itself holds can be asked for. */
     public function target(Message $message, string $template): ?string
     {
-        $source = $this->kinds->of($message)->source($message);
+        $source = $this->kinds->kindOf($message)->source($message);
         $values = $this->values($message, $source, $template);
         $url = trim((string) MergeFields::address($template, self::part($values), self::whole($values, $source->fields ?? []),
             fn (string $s): string => $s));
@@ -172,7 +172,7 @@ final class EmailWriter
         $unsubscribe = match (true) {
             $message === null => url('/'),
             // Whoever is asked whether the address is theirs is on no list yet.
-            $message->person_id === null || ! $this->kinds->of($message)->canBeLeft() => '',
+            $message->person_id === null || ! $this->kinds->kindOf($message)->canBeLeft() => '',
             default => self::unsubscribeUrl($message->id),
         };
         $white = Colour::of('#ffffff');

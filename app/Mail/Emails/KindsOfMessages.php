@@ -16,7 +16,7 @@ final readonly class KindsOfMessages
     {
     }
 
-    public function of(Message $message): KindOfMessage
+    public function kindOf(Message $message): KindOfMessage
     {
         $class = $this->classes[$message->kind->value]
             ?? throw new LogicException("Nobody knows messages of the kind “{$message->kind->value}”.");

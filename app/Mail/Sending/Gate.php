@@ -23,7 +23,7 @@ final readonly class Gate
 
     public function verdict(Message $message, CarbonImmutable $now): SendVerdict
     {
-        $kind = $this->kinds->of($message);
+        $kind = $this->kinds->kindOf($message);
         $optOut = $kind->optOut($message);
         $verdict = SendCheck::of($message->kind, $kind->isForPerson(), $optOut !== null, self::recipient($message, $optOut), $now);
 

@@ -28,7 +28,7 @@ final readonly class Unsubscribe
     }
 
     /** @param  Message|null  $through  the email whose link was followed; nothing when the owner does it */
-    public function of(Person $person, ?Message $through): void
+    public function unsubscribe(Person $person, ?Message $through): void
     {
         DB::transaction(function () use ($person, $through): void {
             $left = $person->unsubscribed_at;

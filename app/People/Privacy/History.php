@@ -16,7 +16,7 @@ use Lantern\Core\Webinars\Webinar;
 final class History
 {
     /** @return list<array<string, mixed>> see {@see TellsHistory} */
-    public function of(Person $person, int $most): array
+    public function told(Person $person, int $most): array
     {
         $names = self::names($person->business_id);
         $history = [];

@@ -22,7 +22,7 @@ final readonly class Merge
     {
     }
 
-    public function of(Person $stays, Person $goes): void
+    public function merge(Person $stays, Person $goes): void
     {
         if ($stays->id === $goes->id || $stays->business_id !== $goes->business_id) {
             throw Invalid::at('with', 'Choose another person to merge with.');

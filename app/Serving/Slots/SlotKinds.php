@@ -18,7 +18,7 @@ final class SlotKinds
     {
     }
 
-    public function of(string $kind): Slot
+    public function slot(string $kind): Slot
     {
         $class = $this->classes[$kind] ?? throw new LogicException("Nothing fills the slot {$kind}.");
 

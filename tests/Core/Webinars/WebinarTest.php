@@ -126,7 +126,7 @@ final class WebinarTest extends TestCase
         $zone = new DateTimeZone($zone);
         $session = $this->session($start);
         $replay = Replay::fromShape(Shape::of($rules));
-        $window = $replay->of($session, $zone, $berlin);
+        $window = $replay->window($session, $zone, $berlin);
         self::assertSame([$opens, $ends], [$window?->opensAt->format('Y-m-d H:i') ?? '', $window?->endsAt?->format('Y-m-d H:i')]);
         $state = fn (string $at): ReplayState => $replay->state($session, $zone, $berlin, [], new DateTimeImmutable($at));
         self::assertSame(ReplayState::Soon, $state($start));
@@ -197,7 +197,7 @@ final class WebinarTest extends TestCase
         $moment = SessionMoment::fromShape(Shape::of(SessionMoment::of($anchor, $minutes)->toArray()));
         $session = $this->session('2027-03-09 17:00');
         $berlin = new DateTimeZone('Europe/Berlin');
-        $replay = (new Replay(0, 3))->of($session, $berlin, $berlin);
+        $replay = (new Replay(0, 3))->window($session, $berlin, $berlin);
         self::assertSame($due, $moment->due($session, new DateTimeImmutable($registered), $replay)?->format('Y-m-d H:i'));
         self::assertSame($lapses, $moment->lapses($session, $replay)->format('Y-m-d H:i'));
     }

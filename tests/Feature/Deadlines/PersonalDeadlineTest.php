@@ -307,7 +307,7 @@ final class PersonalDeadlineTest extends DeadlineTestCase
         $this->travelTo('2026-11-29 10:00:00');
         $this->anotherBrowser()->click($robin);
         self::assertSame('2026-12-02 19:00:00', $this->end($robin));
-        app(Merge::class)->of($robin, $ada);
+        app(Merge::class)->merge($robin, $ada);
 
         self::assertSame('2026-11-30 19:00:00', $this->end($robin->refresh()));
         self::assertSame(1, DB::table('deadline_runs')->count());

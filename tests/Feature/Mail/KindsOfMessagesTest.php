@@ -40,7 +40,7 @@ final class KindsOfMessagesTest extends TestCase
     public function test_what_a_kind_asks(MessageKind $kind): void
     {
         $message = new Message(['kind' => $kind, 'sequence_id' => 's1']);
-        $class = app(KindsOfMessages::class)->of($message);
+        $class = app(KindsOfMessages::class)->kindOf($message);
 
         self::assertArrayHasKey($kind->value, self::KINDS, 'every kind is in the table');
         self::assertSame(self::KINDS[$kind->value], [$class->isForPerson(), $class->canBeLeft(), $class->optOut($message)]);
@@ -48,7 +48,7 @@ final class KindsOfMessagesTest extends TestCase
 
     public function test_every_kind_has_a_class_of_its_own(): void
     {
-        $classes = array_map(fn (MessageKind $kind): string => app(KindsOfMessages::class)->of(new Message(['kind' => $kind]))::class,
+        $classes = array_map(fn (MessageKind $kind): string => app(KindsOfMessages::class)->kindOf(new Message(['kind' => $kind]))::class,
             MessageKind::cases());
 
         self::assertSame($classes, array_values(array_unique($classes)));

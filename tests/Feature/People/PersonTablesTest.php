@@ -63,7 +63,7 @@ final class PersonTablesTest extends TestCase
         $before = [$of('person_tag', 'tag_id'), $of('enrolments', 'sequence_id'), $of('deliveries', 'lead_magnet_id')];
         self::assertNotContains([], $before);
 
-        app(Merge::class)->of($stays, $goes);
+        app(Merge::class)->merge($stays, $goes);
 
         self::assertSame($before, [$of('person_tag', 'tag_id'), $of('enrolments', 'sequence_id'), $of('deliveries', 'lead_magnet_id')]);
         self::assertSame(3, (int) DB::table('deliveries')->where('person_id', $stays->id)->value('downloads'), 'their own, not the other');

@@ -34,7 +34,7 @@ final class RoundTripTest extends TestCase
         OwnFields::add($owner->business_id, 'story', 'Story', FieldKind::LongText, []);
         OwnFields::set($robin->id, 'level', ['a;b', 'Berlin, Germany']);
         OwnFields::set($robin->id, 'story', ["First line,\nsecond \"line\"; third"]);
-        app(Unsubscribe::class)->of($make('left'), null);
+        app(Unsubscribe::class)->unsubscribe($make('left'), null);
         $make('bounced', ['suppressed' => 'bounced']);
         $make('complained', ['suppressed' => 'complained']);
         $make('unconfirmed', ['pending' => true]);

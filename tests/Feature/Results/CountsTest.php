@@ -109,7 +109,7 @@ final class CountsTest extends TestCase
         $signups = fn (): int => (int) DB::table('counts')->where('measure', 'signups')->sum('how_many');
         self::assertSame(3, $signups());
         foreach ([['kim', 'robin', 2], ['kim', 'ada', 1]] as [$stays, $goes, $left]) {
-            app(Merge::class)->of($person($stays), $person($goes));
+            app(Merge::class)->merge($person($stays), $person($goes));
             $kept = $counts();
             app(Counts::class)->rebuild($owner->business);
             self::assertSame([$left, $counts()], [$signups(), $kept]);

@@ -25,7 +25,7 @@ final class NeedsTest extends TestCase
 
     public function test_what_a_slot_did_not_say_it_needs_is_a_mistake_and_no_empty_answer(): void
     {
-        $merge = app(SlotKinds::class)->of('merge');
+        $merge = app(SlotKinds::class)->slot('merge');
 
         self::assertSame('there', $merge->fill('first_name', [], 'there', self::facts(new Loaded(['Submission:' => null,
             'Order:' => null]))));
@@ -40,7 +40,7 @@ final class NeedsTest extends TestCase
         $page = array_values(array_filter($plan->pages, fn ($p): bool => $p->role->value === 'room'))[0];
         $block = array_values(array_filter(array_merge([], ...array_map(fn ($s): array => $s->blocks, $page->document->sections)),
             fn ($b): bool => $b->kind->value === 'room'))[0];
-        $slot = app(SlotKinds::class)->of('room');
+        $slot = app(SlotKinds::class)->slot('room');
         $noted = (array) json_decode((string) json_encode($slot->note($block->id, $plan, $page)), true);
         $keys = array_map(fn ($need): string => $need->key(), $slot->needs($block->id, $noted));
 

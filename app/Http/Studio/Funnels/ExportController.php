@@ -33,7 +33,7 @@ final class ExportController extends StudioController
         $found = $this->funnel($funnel);
         $plan = DraftPlan::read($found);
 
-        return $this->zip($export->of($plan, $plan->pages, $found->business, self::home($found)), $found->address.'-pages.zip');
+        return $this->zip($export->zip($plan, $plan->pages, $found->business, self::home($found)), $found->address.'-pages.zip');
     }
 
     public function pageHtml(string $page, HtmlExport $export): BinaryFileResponse
@@ -42,7 +42,7 @@ final class ExportController extends StudioController
         $plan = DraftPlan::read($found->funnel);
         $shown = $plan->page($found->id) ?? throw new NotFoundHttpException;
 
-        return $this->zip($export->of($plan, [$shown], $found->funnel->business, self::home($found->funnel)),
+        return $this->zip($export->zip($plan, [$shown], $found->funnel->business, self::home($found->funnel)),
             $found->funnel->address.'-'.($shown->address === '' ? 'entry' : $shown->address).'.zip');
     }
 

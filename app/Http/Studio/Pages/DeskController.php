@@ -110,7 +110,7 @@ final class DeskController extends StudioController
         $found = $this->onDesk($page);
         [$plan, $checked] = $this->onScreen($request, $found);
         $facts = $this->facts
-            ->of($this->facts->uploads($plan, [$checked], $found->funnel->business_id), $found->funnel->business, weighed: true);
+            ->known($this->facts->uploads($plan, [$checked], $found->funnel->business_id), $found->funnel->business, weighed: true);
 
         $popup = $plan->popup($found->id)?->with($checked->document);
 

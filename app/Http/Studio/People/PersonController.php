@@ -76,7 +76,7 @@ final class PersonController extends StudioController
                     'through' => in_array($e->sequence_id, $through, true)])->all(),
             'deadlines' => self::deadlines($found),
             'optOuts' => DB::table('opt_outs')->where('person_id', $found->id)->pluck('what')->all(),
-            'history' => $history->of($found, 100 + $more), 'consent' => PersonArchive::consent($found), 'deliveries' => $deliveries,
+            'history' => $history->told($found, 100 + $more), 'consent' => PersonArchive::consent($found), 'deliveries' => $deliveries,
             'purchases' => ['orders' => Order::query()->with(['lines', 'funnel', 'business', 'payments'])
                 ->where('person_id', $found->id)->latest('placed_at')->limit(50)->get()->map(OrderJson::withPlan(...))->all(),
                 'sums' => (new SalesNumbers)->ofPerson($found->id)]];
@@ -224,7 +224,7 @@ final class PersonController extends StudioController
 
     public function unsubscribe(string $person, Unsubscribe $unsubscribe): JsonResponse
     {
-        $unsubscribe->of($this->person($person), null);
+        $unsubscribe->unsubscribe($this->person($person), null);
 
         return response()->json(['id' => $person]);
     }
@@ -246,7 +246,7 @@ final class PersonController extends StudioController
     public function merge(Request $request, string $person, Merge $merge): JsonResponse
     {
         $stays = $this->person($person);
-        $merge->of($stays, $this->person(Input::text($request, 'with')));
+        $merge->merge($stays, $this->person(Input::text($request, 'with')));
 
         return response()->json(['id' => $stays->id]);
     }

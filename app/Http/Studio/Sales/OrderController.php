@@ -38,7 +38,7 @@ final class OrderController extends StudioController
     public function index(Request $request): JsonResponse
     {
         $search = self::search($request);
-        $orders = $search->of($this->business())->with(['lines', 'funnel', 'business'])->latest('placed_at')->orderByDesc('id')
+        $orders = $search->query($this->business())->with(['lines', 'funnel', 'business'])->latest('placed_at')->orderByDesc('id')
             ->paginate(self::PER_PAGE, ['*'], 'page', Input::number($request, 'page', 1, 1, 100_000));
 
         return response()->json(['total' => $orders->total(), 'page' => $orders->currentPage(), 'pages' => $orders->lastPage(),
@@ -52,7 +52,7 @@ final class OrderController extends StudioController
 
     public function export(Request $request): StreamedResponse
     {
-        $query = self::search($request)->of($this->business())->toBase();
+        $query = self::search($request)->query($this->business())->toBase();
         $funnels = DB::table('funnels')->where('business_id', $this->business()->id)->pluck('name', 'id');
 
         return response()->streamDownload(function () use ($query, $funnels): void {
