@@ -1,3 +1,4 @@
+export type * from '@/api/types/shared';
 export type * from '@/api/types/business';
 export type * from '@/api/types/page';
 export type * from '@/api/types/people';

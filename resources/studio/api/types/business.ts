@@ -1,4 +1,5 @@
 /** The business, who is signed in, and what the Studio is told once: looks, designs, kinds of blocks. As the API gives it. */
+import type { Named } from '@/api/types/shared';
 import type { PopupKit } from '@/api/types/popups';
 
 /** The shapes of the Studio's API. They are written by app/Http/Studio/Json.php and the controllers beside it. */
@@ -51,19 +52,6 @@ export interface Session {
     siteUrl?: string;
     ownCode?: boolean;
     zones: string[];
-}
-
-export interface Rate {
-    successes: number;
-    trials: number;
-    rate: number | null;
-    low: number | null;
-    high: number | null;
-}
-
-export interface Named {
-    id: string;
-    label: string;
 }
 
 export interface Design {

@@ -1,5 +1,5 @@
 /** Deadlines, and how they stand for people. As the API gives it. */
-import type { Trigger } from '@/api/types/emails';
+import type { Trigger } from '@/api/types/shared';
 
 export type Duration = { minutes: number } | { days: number; time?: string };
 

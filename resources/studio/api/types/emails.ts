@@ -1,29 +1,12 @@
-import type { SessionMoment, WebinarOutcome } from '@/api/types/webinars';
+import type { Rules, Trigger, Finding } from '@/api/types/shared';
+import type { SessionMoment } from '@/api/types/webinars';
 /** Sequences, emails, broadcasts and messages. As the API gives it. */
-import type { Finding } from '@/api/types/funnel';
-import type { Rules } from '@/api/types/people';
 
 export interface SendWindow {
     days: number[];
     from: number;
     to: number;
 }
-
-/** An event that starts a sequence or ends it. */
-export type Trigger =
-    | { kind: 'tag'; tag: string }
-    | { kind: 'form'; form: string }
-    | { kind: 'bought' }
-    | { kind: 'bought-offer'; offer: string }
-    | { kind: 'page'; page: string; times?: number }
-    | { kind: 'click'; email: string }
-    | { kind: 'sequence'; sequence: string }
-    | { kind: 'registered'; webinar: string }
-    | { kind: 'webinar'; outcome: WebinarOutcome; webinar: string }
-    | { kind: 'confirmed'; form: string }
-    | { kind: 'refunded'; offer: string }
-    | { kind: 'payment-failed'; offer: string }
-    | { kind: 'deadline-over'; deadline: string };
 
 export interface Sequence {
     id: string;

@@ -1,5 +1,5 @@
 /** A funnel with its numbers. As the API gives it. */
-import type { Rate } from '@/api/types/business';
+import type { Rate } from '@/api/types/shared';
 import type { Deadline, ForEveryone } from '@/api/types/deadlines';
 import type { Email, MessageState, Sequence } from '@/api/types/emails';
 import type { LookChanges, Page, SharedSection } from '@/api/types/page';
@@ -97,32 +97,6 @@ export interface SetAside {
     what: string;
     name: string;
     text: string;
-}
-
-export interface Finding {
-    code: string;
-    blocks: boolean;
-    message: string;
-    open:
-        | 'page'
-        | 'form'
-        | 'email'
-        | 'sequence'
-        | 'broadcast'
-        | 'lead-magnet'
-        | 'product'
-        | 'offer'
-        | 'coupon'
-        | 'deadline'
-        | 'popup'
-        | 'webinar'
-        | 'way'
-        | 'funnel'
-        | 'settings';
-    id: string;
-    openLabel: string;
-    place: string;
-    fixLabel: string;
 }
 
 export interface Version {

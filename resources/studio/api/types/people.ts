@@ -1,4 +1,5 @@
 /** Forms, and people with what is known of them. As the API gives it. */
+import type { Rule, Rules } from '@/api/types/shared';
 import type { PersonDeadline } from '@/api/types/deadlines';
 import type { OrderRow } from '@/api/types/sales';
 
@@ -59,13 +60,6 @@ export interface Form {
 }
 
 /** Rules about people: all of them must hold, or any. */
-/** A rule about people; what it holds beside its kind is said by the description of that kind. */
-export type Rule = { kind: string } & Record<string, string | number | boolean>;
-
-export interface Rules {
-    all: boolean;
-    rules: (Rule | Rules)[];
-}
 
 export interface RuleOption {
     label: string;

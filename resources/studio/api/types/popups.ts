@@ -1,7 +1,6 @@
 /** Pop-ups, bands, slips and placed forms. As the API gives them. */
-import type { Named, Rate } from '@/api/types/business';
+import type { Rate, Named, Rules } from '@/api/types/shared';
 import type { PageDocument } from '@/api/types/page';
-import type { Rules } from '@/api/types/people';
 
 export interface PopupTrigger {
     kind: string;

@@ -1,4 +1,6 @@
 /** Products, offers, coupons and orders. As the API gives it. */
+import type { Rate } from '@/api/types/shared';
+
 export interface MoneyAmount {
     amount: number;
     currency: string;
@@ -142,7 +144,7 @@ export interface SalesSum {
 export interface SalesResults {
     sums: SalesSum[];
     days: { day: string; orders: number; revenue: Record<string, number> }[];
-    extras: { kind: string; name: string; taken: number; could: number; rate: import('@/api/types/business').Rate }[];
+    extras: { kind: string; name: string; taken: number; could: number; rate: Rate }[];
     /** Of one funnel alone: around the end of each deadline under which, or after which, something was sold. */
     deadlines?: (import('@/api/types/deadlines').DeadlineSales & { id: string; name: string })[];
     currency?: string;

@@ -143,6 +143,7 @@ function setAnchor(anchor: string): void {
                 @update:model-value="setAnchor"
             />
             <UiListbox
+                v-if="webinars.length > 1 || timing.webinar !== webinars[0]?.value"
                 class="w-48"
                 :model-value="timing.webinar ?? ''"
                 label="Which webinar"

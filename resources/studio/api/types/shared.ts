@@ -1,0 +1,64 @@
+import type { WebinarOutcome } from '@/api/types/webinars';
+
+export interface Rate {
+    successes: number;
+    trials: number;
+    rate: number | null;
+    low: number | null;
+    high: number | null;
+}
+
+export interface Named {
+    id: string;
+    label: string;
+}
+
+/** A rule about people; what it holds beside its kind is said by the description of that kind. */
+export type Rule = { kind: string } & Record<string, string | number | boolean>;
+
+export interface Rules {
+    all: boolean;
+    rules: (Rule | Rules)[];
+}
+
+/** An event that starts a sequence or ends it. */
+export type Trigger =
+    | { kind: 'tag'; tag: string }
+    | { kind: 'form'; form: string }
+    | { kind: 'bought' }
+    | { kind: 'bought-offer'; offer: string }
+    | { kind: 'page'; page: string; times?: number }
+    | { kind: 'click'; email: string }
+    | { kind: 'sequence'; sequence: string }
+    | { kind: 'registered'; webinar: string }
+    | { kind: 'webinar'; outcome: WebinarOutcome; webinar: string }
+    | { kind: 'confirmed'; form: string }
+    | { kind: 'refunded'; offer: string }
+    | { kind: 'payment-failed'; offer: string }
+    | { kind: 'deadline-over'; deadline: string };
+
+export interface Finding {
+    code: string;
+    blocks: boolean;
+    message: string;
+    open:
+        | 'page'
+        | 'form'
+        | 'email'
+        | 'sequence'
+        | 'broadcast'
+        | 'lead-magnet'
+        | 'product'
+        | 'offer'
+        | 'coupon'
+        | 'deadline'
+        | 'popup'
+        | 'webinar'
+        | 'way'
+        | 'funnel'
+        | 'settings';
+    id: string;
+    openLabel: string;
+    place: string;
+    fixLabel: string;
+}
