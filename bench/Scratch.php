@@ -13,12 +13,11 @@ use App\Models\Person;
 use App\Models\User;
 use App\Records\DeadlineOwner;
 use App\Records\Runs;
-use App\Serving\Visit;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
 use Illuminate\Contracts\Console\Kernel;
-use Illuminate\Cookie\CookieValuePrefix;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
-use Illuminate\Support\Facades\Crypt;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Deadlines\Fact;
 use Lantern\Core\Deadlines\FactType;
@@ -93,7 +92,7 @@ final class Scratch
                     'Clicked.'));
         }
 
-        return Visit::READER.'='.rawurlencode(Crypt::encrypt(CookieValuePrefix::create(Visit::READER, Crypt::getKey()).$person->id, false));
+        return SiteCookie::Reader->value.'='.rawurlencode((string) SiteCookies::give(SiteCookie::Reader, $person->id)->getValue());
     }
 
     /** @return array<string, Funnel> a funnel from each starter, with pictures where pictures go */

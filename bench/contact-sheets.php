@@ -35,7 +35,7 @@ foreach ($scratch->starters($scratch->owner()) as $goal => $funnel) {
             $funnel->forceFill(['look' => $look])->save();
             $row = [];
             foreach ($pages as $page) {
-                $browser->get(PreviewLink::make($funnel->id, $until, $page->address));
+                $browser->get(PreviewLink::make($funnel->id, $until, $page->part()->toArray()['address']));
                 $browser->wait(10, 50)->until(fn ($b): bool => (bool) $b->executeScript('return document.fonts.status === "loaded"'));
                 $browser->executeScript('document.querySelector(".preview-note")?.remove(); '
                     .'document.querySelectorAll("[loading=lazy]").forEach(i => i.loading = "eager")');

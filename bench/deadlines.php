@@ -9,12 +9,11 @@ use App\Mail\Emails\CountdownPicture;
 use App\Models\DraftPart;
 use App\Models\Version;
 use App\Publishing\Publishing;
-use App\Serving\Visit;
 use App\Support\Instant;
+use App\Support\SiteCookie;
+use App\Support\SiteCookies;
 use Bench\Scratch;
 use Carbon\CarbonImmutable;
-use Illuminate\Cookie\CookieValuePrefix;
-use Illuminate\Support\Facades\Crypt;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Lantern\Core\Deadlines\Duration;
@@ -85,7 +84,6 @@ DB::statement('analyze');
 
 // The page, by turns, so that all have the same machine.
 $reader = sprintf('01p%023d', 7);
-$cookie = Crypt::encrypt(CookieValuePrefix::create(Visit::READER, Crypt::getKey()).$reader, false);
 $ask = function (string $path, string $cookies) use ($scratch): string {
     $context = stream_context_create(['http' => ['header' => "Cookie: {$cookies}", 'follow_location' => 0]]);
 
@@ -93,7 +91,7 @@ $ask = function (string $path, string $cookies) use ($scratch): string {
 };
 $intro = "{$funnel->address}/".collect((Version::query()->findOrFail($funnel->live_version_id)->plan())->pages)
     ->firstOrFail(fn ($p): bool => $deadline->guardedPage($p->id) !== null)->address;
-$known = Visit::READER.'='.rawurlencode($cookie);
+$known = SiteCookie::Reader->value.'='.rawurlencode((string) SiteCookies::give(SiteCookie::Reader, $reader)->getValue());
 $pages = ['the regular sales page' => [$funnel->address, ''],
     'an opt-in page' => [$funnels['give-away']->refresh()->address, ''],
     'the guarded page, for whom the deadline runs' => [$intro, $known],
@@ -157,7 +155,7 @@ $say('the same once more, with nothing left to do', $seconds($move), $plain);
 DB::table('deadline_facts')->where('type', 'moved')->count() === $moved || throw new LogicException('Moved twice.');
 
 // Emails about one end.
-$emails = array_values(array_filter($draft->emails, fn ($e): bool => $e->by?->deadline === $deadline->id));
+$emails = array_values(array_filter($draft->emails, fn ($e): bool => $e->byDeadline()?->deadline === $deadline->id));
 $some = (int) ceil(10_000 / max(1, count($emails)));
 $people = DB::table('people')->limit($some)->pluck('id')->all();
 DB::statement('insert into enrolments (person_id, sequence_id, funnel_id, started_at) select id, ?, ?, '
