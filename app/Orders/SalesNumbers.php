@@ -9,6 +9,7 @@ use App\Models\Funnel;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
+use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
@@ -16,6 +17,7 @@ use Lantern\Core\Money\Currency;
 use Lantern\Core\Money\Money;
 use Lantern\Core\Orders\FactType;
 use Lantern\Core\Results\Days;
+use stdClass;
 
 /**
  * Sales and money, read from the facts of orders. Revenue is what was paid less what was paid back, on the day it moved.
@@ -35,6 +37,37 @@ final class SalesNumbers
 
         return ['sums' => $this->sums($business, $funnel, $from), 'days' => $this->byDay($business, $funnel, $from, $days),
             'extras' => $funnel === null ? [] : (new ExtraNumbers)->counted($funnel, $from)];
+    }
+
+    /**
+     * What was bought in each funnel in the last days, and what came in less what went back.
+     *
+     * @param  list<string>  $funnels  ids
+     * @param  list<string>  $days  dates in the owner's zone
+     * @param  CarbonImmutable  $from  when the first of them began
+     * @return array<string, array{count: int, revenue: string, minor: int, trend: list<int>}> `revenue` names each currency; `minor` is
+     *     that of the one with the most of it
+     */
+    public function byFunnel(array $funnels, array $days, CarbonImmutable $from, DateTimeZone $zone): array
+    {
+        $since = Instant::sql($from);
+        $orders = DB::table('orders')->whereIn('funnel_id', $funnels)->where('owner', false)->where('bought_at', '>=', $since)
+            ->get(['funnel_id', 'bought_at'])->groupBy('funnel_id');
+        $money = DB::table('order_facts')->whereIn('funnel_id', $funnels)->where('owner', false)->where('at', '>=', $since)
+            ->whereIn('type', [FactType::Paid->value, FactType::Refunded->value])->groupBy('funnel_id', 'currency')
+            ->selectRaw('funnel_id, currency, sum(case when type = ? then amount else -amount end) as net', [FactType::Paid->value])
+            ->orderByDesc('net')->get()->groupBy('funnel_id');
+        $result = [];
+        foreach ($funnels as $id) {
+            $theirs = $orders->get($id, collect());
+            $byDay = $theirs->countBy(fn (stdClass $o): string => Days::of(Instant::carbon($o->bought_at) ?? $from, $zone));
+            $sums = $money->get($id, collect());
+            $result[$id] = ['count' => $theirs->count(), 'revenue' => $sums->map(fn (stdClass $m): string => Money::of((int) $m->net,
+                Currency::of((string) $m->currency))->words())->implode(' + '), 'minor' => (int) ($sums->first()->net ?? 0),
+                'trend' => array_map(fn (string $d): int => (int) ($byDay[$d] ?? 0), $days)];
+        }
+
+        return $result;
     }
 
     /** @return list<array<string, mixed>> by currency: sales, revenue, average order, revenue per visitor */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Results;
 
-use App\Models\Business;
 use App\Models\Funnel;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
@@ -20,34 +19,58 @@ use Lantern\Core\Results\Rate;
 final class FunnelNumbers
 {
     /**
+     * Who came to the entry page of each funnel since a moment, each browser once, and when anything last happened.
+     *
      * @param  list<string>  $funnels  ids
-     * @return array<string, array{visitors: int, signups: int, rate: array<string, int|float|null>, lastActivity: string|null,
-     *     trend: list<int>}>
+     * @return array<string, array{visitors: int, lastActivity: string|null}>
      */
-    public function totals(Business $business, array $funnels): array
+    public function visits(array $funnels, CarbonImmutable $from): array
     {
-        $days = Days::last(28, CarbonImmutable::now(), $business->zone());
-        $entry = DB::table('draft_parts')->whereIn('funnel_id', $funnels)->where('kind', 'page')->whereNull('removed')
-            ->where('definition->address', '')->pluck('id', 'funnel_id');
-        $sums = DB::table('counts')->whereIn('funnel_id', $funnels)
-            ->whereIn('measure', [Measure::FirstVisitors->value, Measure::Signups->value])
-            ->groupBy('funnel_id', 'page_id', 'measure')->selectRaw('funnel_id, page_id, measure, sum(how_many) as n')->get()
-            ->groupBy('funnel_id');
-        $trends = DB::table('counts')->whereIn('funnel_id', $funnels)->where('measure', Measure::Signups->value)
-            ->where('day', '>=', $days[0])
-            ->groupBy('funnel_id', 'day')->selectRaw('funnel_id, day, sum(how_many) as signups')->get()->groupBy('funnel_id');
+        $visitors = $this->visitors($funnels, $from);
         // The newest event of each is one look-up in an index, however many events there are.
         $last = DB::table('funnels')->whereIn('id', $funnels)
             ->selectRaw('id, (select max(at) from events where events.funnel_id = funnels.id) as last')->pluck('last', 'id');
         $result = [];
         foreach ($funnels as $id) {
-            $rows = $sums->get($id, collect());
-            $visitors = (int) $rows->where('page_id', $entry[$id] ?? '')->where('measure', Measure::FirstVisitors->value)->sum('n');
-            $signups = (int) $rows->where('measure', Measure::Signups->value)->sum('n');
-            $byDay = $trends->get($id, collect())->pluck('signups', 'day');
-            $result[$id] = ['visitors' => $visitors, 'signups' => $signups, 'rate' => Rate::of($signups, $visitors)->toArray(),
-                'lastActivity' => Instant::jsonFromSql($last[$id] ?? null),
-                'trend' => array_map(fn (string $d): int => (int) ($byDay[$d] ?? 0), $days)];
+            $result[$id] = ['visitors' => (int) ($visitors[$id] ?? 0), 'lastActivity' => Instant::jsonFromSql($last[$id] ?? null)];
+        }
+
+        return $result;
+    }
+
+    /**
+     * @param  list<string>  $funnels
+     * @return array<array-key, mixed> how many by funnel
+     */
+    private function visitors(array $funnels, CarbonImmutable $from): array
+    {
+        $entry = DB::table('draft_parts')->whereIn('funnel_id', $funnels)->where('kind', 'page')->whereNull('removed')
+            ->where('definition->address', '')->pluck('id');
+
+        return DB::table('events')->whereIn('page_id', $entry)->where('type', EventType::Viewed->value)->where('owner', false)
+            ->where('at', '>=', Instant::sql($from))->groupBy('funnel_id')->selectRaw('funnel_id, count(distinct visitor) as n')
+            ->pluck('n', 'funnel_id')->all();
+    }
+
+    /**
+     * Who joined each funnel in the last days, and their share of those who came.
+     *
+     * @param  list<string>  $funnels  ids
+     * @param  list<string>  $days  dates in the owner's zone
+     * @param  CarbonImmutable  $from  when the first of them began
+     * @return array<string, array{count: int, rate: array<string, int|float|null>, trend: list<int>}>
+     */
+    public function ofSignups(array $funnels, array $days, CarbonImmutable $from): array
+    {
+        $byDay = DB::table('counts')->whereIn('funnel_id', $funnels)->where('measure', Measure::Signups->value)
+            ->where('day', '>=', $days[0] ?? '')->groupBy('funnel_id', 'day')->selectRaw('funnel_id, day, sum(how_many) as n')->get()
+            ->groupBy('funnel_id');
+        $visitors = $this->visitors($funnels, $from);
+        $result = [];
+        foreach ($funnels as $id) {
+            $found = $byDay->get($id, collect())->pluck('n', 'day');
+            $trend = array_map(fn (string $d): int => (int) ($found[$d] ?? 0), $days);
+            $result[$id] = ['count' => array_sum($trend), 'rate' => Rate::of(array_sum($trend), (int) ($visitors[$id] ?? 0))->toArray(), 'trend' => $trend];
         }
 
         return $result;

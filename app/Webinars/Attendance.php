@@ -6,9 +6,12 @@ namespace App\Webinars;
 
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
+use DateTimeZone;
 use Generator;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Results\Days;
+use Lantern\Core\Results\Rate;
 use Lantern\Core\Support\Validity;
 use Lantern\Core\Webinars\AttendanceOutcome;
 use Lantern\Core\Webinars\Curve;
@@ -54,6 +57,32 @@ final class Attendance
         }
 
         return $sessions;
+    }
+
+    /**
+     * Who registered in the last days, and how many came of those whose sessions ended within them.
+     *
+     * @param  list<string>  $funnels  ids
+     * @param  list<string>  $days  dates in the owner's zone
+     * @param  CarbonImmutable  $from  when the first of them began
+     * @return array<string, array{count: int, rate: array<string, int|float|null>, trend: list<int>}>
+     */
+    public static function byFunnel(array $funnels, array $days, CarbonImmutable $from, DateTimeZone $zone): array
+    {
+        $since = Instant::sql($from);
+        $rows = DB::table('registrations')->whereIn('funnel_id', $funnels)->where('owner', false);
+        $registered = (clone $rows)->where('registered_at', '>=', $since)->get(['funnel_id', 'registered_at'])->groupBy('funnel_id');
+        $over = (clone $rows)->where('settled_at', '>=', $since)->where('state', RegistrationState::Registered)->groupBy('funnel_id')
+            ->selectRaw('funnel_id, count(*) as n, count(came_at) as came')->get()->keyBy('funnel_id');
+        $result = [];
+        foreach ($funnels as $id) {
+            $theirs = $registered->get($id, collect());
+            $byDay = $theirs->countBy(fn (stdClass $r): string => Days::of(Instant::carbon($r->registered_at) ?? $from, $zone));
+            $result[$id] = ['count' => $theirs->count(), 'rate' => Rate::of((int) ($over[$id]->came ?? 0), (int) ($over[$id]->n ?? 0))
+                ->toArray(), 'trend' => array_map(fn (string $d): int => (int) ($byDay[$d] ?? 0), $days)];
+        }
+
+        return $result;
     }
 
     /** @return array<string, int> of all sessions together; how many bought of those who attended, and of those who watched the replay */

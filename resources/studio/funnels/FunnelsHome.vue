@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { EllipsisHorizontalIcon, PlusIcon } from '@heroicons/vue/20/solid';
-import { watchDebounced } from '@vueuse/core';
+import { ChevronDownIcon, ChevronUpIcon, EllipsisHorizontalIcon, PlusIcon } from '@heroicons/vue/20/solid';
+import { StorageSerializers, useLocalStorage, watchDebounced } from '@vueuse/core';
 import { onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, query } from '@/api/client';
@@ -8,7 +8,8 @@ import type { FunnelRow } from '@/api/types';
 import { useToasts } from '@/stores/toasts';
 import { usePulse } from '@/stores/pulse';
 import { useSession } from '@/stores/session';
-import { ago, count, interval, percent } from '@/ui/format';
+import { nextOrder, shareWords, sorted, successWords, type HomeColumn, type HomeOrder } from '@/funnels/homeList';
+import { ago, count, interval } from '@/ui/format';
 import { newest } from '@/ui/newest';
 import StateMark from '@/ui/StateMark.vue';
 import TrendLine from '@/ui/TrendLine.vue';
@@ -28,6 +29,17 @@ const states = [
     { value: 'draft', label: 'Drafts' },
     { value: 'closed', label: 'Closed' },
     { value: 'archived', label: 'Archived' },
+];
+
+/** The order that was chosen stays in this browser; without one the latest change comes first. */
+const order = useLocalStorage<HomeOrder | null>('lantern-home-order', null, { serializer: StorageSerializers.object });
+const columns: { column: HomeColumn; label: string; class: string }[] = [
+    { column: 'name', label: 'Name', class: '' },
+    { column: 'state', label: 'State', class: '' },
+    { column: 'visitors', label: 'Visitors', class: 'text-right' },
+    { column: 'count', label: 'Brought', class: 'text-right' },
+    { column: 'share', label: 'Rate or revenue', class: 'text-right' },
+    { column: 'lastActivity', label: 'Last activity', class: 'pl-6' },
 ];
 
 interface Answer {
@@ -138,18 +150,33 @@ function menu(funnel: FunnelRow): MenuEntry[] {
             <table v-else-if="loaded" class="mt-4 w-full">
                 <thead>
                     <tr class="border-b border-line text-left caption">
-                        <th class="py-2 font-medium">Name</th>
-                        <th class="py-2 font-medium">State</th>
-                        <th class="py-2 text-right font-medium">Visitors</th>
-                        <th class="py-2 text-right font-medium">Sign-ups</th>
-                        <th class="py-2 text-right font-medium">Rate</th>
-                        <th class="py-2 pl-8 font-medium">Sign-ups, 4 weeks</th>
-                        <th class="py-2 font-medium">Last activity</th>
+                        <th
+                            v-for="c in columns"
+                            :key="c.column"
+                            class="py-1 font-medium"
+                            :class="c.class"
+                            :aria-sort="order?.column === c.column ? (order.down ? 'descending' : 'ascending') : 'none'"
+                        >
+                            <button
+                                type="button"
+                                class="inline-flex items-center gap-1 rounded py-1 hover:text-ink"
+                                @click="order = nextOrder(order, c.column)"
+                            >
+                                {{ c.label
+                                }}<component
+                                    :is="order.down ? ChevronDownIcon : ChevronUpIcon"
+                                    v-if="order?.column === c.column"
+                                    class="size-4"
+                                    aria-hidden="true"
+                                />
+                            </button>
+                        </th>
+                        <th class="py-2 pl-6 font-medium">4 weeks</th>
                         <th><span class="sr-only">Actions</span></th>
                     </tr>
                 </thead>
                 <tbody>
-                    <tr v-for="funnel in funnels" :key="funnel.id" class="border-b border-line hover:bg-raised">
+                    <tr v-for="funnel in sorted(funnels, order)" :key="funnel.id" class="border-b border-line hover:bg-raised">
                         <td class="max-w-72 py-3.5 pr-4">
                             <RouterLink
                                 :to="`/funnels/${funnel.id}`"
@@ -160,18 +187,27 @@ function menu(funnel: FunnelRow): MenuEntry[] {
                         </td>
                         <td class="py-3.5"><StateMark :state="funnel.state" /></td>
                         <td class="py-3.5 text-right">{{ count(funnel.visitors) }}</td>
-                        <td class="py-3.5 text-right">{{ count(funnel.signups) }}</td>
-                        <td class="py-3.5 text-right" :title="`95 % sure: between ${interval(funnel.rate)}`">
-                            {{ percent(funnel.rate.rate) }}
+                        <td class="py-3.5 text-right font-medium whitespace-nowrap" data-test="success">
+                            {{ successWords(funnel.success) }}
                         </td>
-                        <td class="py-3.5 pl-8">
+                        <td
+                            class="py-3.5 text-right whitespace-nowrap"
+                            :title="
+                                'rate' in funnel.success && funnel.success.rate.trials > 0
+                                    ? `95 % sure: between ${interval(funnel.success.rate)}`
+                                    : ''
+                            "
+                        >
+                            {{ shareWords(funnel.success) || '–' }}
+                        </td>
+                        <td class="py-3.5 pl-6 whitespace-nowrap">{{ ago(funnel.lastActivity) }}</td>
+                        <td class="py-3.5 pl-6">
                             <TrendLine
-                                v-if="funnel.trend.some((n) => n > 0)"
-                                :values="funnel.trend"
-                                :label="`${funnel.trend.reduce((a, b) => a + b, 0)} sign-ups in the last four weeks`"
+                                v-if="funnel.success.count > 0"
+                                :values="funnel.success.trend"
+                                :label="`${successWords(funnel.success)} in the last four weeks`"
                             /><span v-else class="text-soft">none</span>
                         </td>
-                        <td class="py-3.5 whitespace-nowrap">{{ ago(funnel.lastActivity) }}</td>
                         <td class="py-3.5 text-right">
                             <UiMenu :label="`Actions for ${funnel.name}`" :items="menu(funnel)"
                                 ><EllipsisHorizontalIcon class="size-5" aria-hidden="true"

@@ -41,6 +41,24 @@ final class RefundTest extends SalesTestCase
             'amount' => '', 'endsAccess' => false, 'why' => '']);
     }
 
+    public function test_the_home_list_speaks_of_sales_and_of_what_is_left_of_the_money(): void
+    {
+        $success = fn (): array => $this->getJson('/studio/api/funnels')->assertOk()->json('funnels.0.success');
+        self::assertSame(['sales', 1, '€215', 21_500, 1], [$success()['kind'], $success()['count'], $success()['revenue'],
+            $success()['minor'], array_sum($success()['trend'])]);
+        $this->refund(['lines' => [2]])->assertOk();
+        self::assertSame([1, '€190'], [$success()['count'], $success()['revenue']]);
+        self::assertCount(28, $success()['trend']);
+        // What the owner tries is no sale, and what is long ago is none of the last four weeks.
+        Order::query()->update(['owner' => true]);
+        DB::table('order_facts')->update(['owner' => true]);
+        self::assertSame([0, ''], [$success()['count'], $success()['revenue']]);
+        Order::query()->update(['owner' => false]);
+        DB::table('order_facts')->update(['owner' => false]);
+        $this->travel(29)->days();
+        self::assertSame([0, '', 0], [$success()['count'], $success()['revenue'], array_sum($success()['trend'])]);
+    }
+
     public function test_a_line_goes_back_and_access_to_it_ends(): void
     {
         $this->refund(['lines' => [2], 'endsAccess' => true, 'why' => 'Twice'])->assertOk()->assertJsonPath('state', 'part-refunded')

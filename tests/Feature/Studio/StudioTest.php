@@ -182,7 +182,7 @@ final class StudioTest extends TestCase
         $this->join($funnel, ['email' => 'robin@example.com', 'visitor' => str_repeat('a', 32)]);
 
         $row = $this->actingAs($owner)->getJson('/studio/api/funnels')->assertOk()->json('funnels.0');
-        self::assertSame(['Practice plan', 'live', 1, 1], [$row['name'], $row['state'], $row['signups'], $row['liveVersion']]);
+        self::assertSame(['Practice plan', 'live', 1, 1], [$row['name'], $row['state'], $row['success']['count'], $row['liveVersion']]);
         $this->getJson('/studio/api/funnels?search=PRACT&state=live')->assertJsonCount(1, 'funnels');
         $this->getJson('/studio/api/funnels?search=100%25')->assertJsonCount(0, 'funnels');
         $this->postJson("/studio/api/funnels/{$id}/archive")->assertOk();

@@ -129,6 +129,21 @@ final class RoomTest extends WebinarTestCase
         $this->host('', [], 'GET')->assertJsonPath('numbers.stayed', 1)->assertJsonPath('numbers.saw_offer', 1);
     }
 
+    public function test_the_home_list_speaks_of_registrations_and_of_who_came(): void
+    {
+        $success = fn (): array => $this->actingAs($this->host)->getJson('/studio/api/funnels')->assertOk()->json('funnels.0.success');
+        foreach (['robin@example.com', 'wren@example.com'] as $email) {
+            $this->register($email);
+        }
+        self::assertSame(['registrations', 2, 2, null], [$success()['kind'], $success()['count'], array_sum($success()['trend']),
+            $success()['rate']['rate']], 'nobody could come yet');
+        DB::table('registrations')->where('id', $this->registration()->id)->update(['came_at' => now(), 'settled_at' => now()]);
+        DB::table('registrations')->where('id', $this->registration('wren@example.com')->id)->update(['settled_at' => now()]);
+        self::assertEquals(0.5, $success()['rate']['rate']);
+        DB::table('registrations')->update(['owner' => true]);
+        self::assertSame([0, null], [$success()['count'], $success()['rate']['rate']]);
+    }
+
     public function test_whoever_was_there_counts_once_however_their_devices_report_it(): void
     {
         $this->begin();

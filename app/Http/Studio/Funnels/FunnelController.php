@@ -40,7 +40,7 @@ use Lantern\Core\Webinars\WebinarMode;
 
 final class FunnelController extends StudioController
 {
-    public function index(Request $request, FunnelNumbers $numbers): JsonResponse
+    public function index(Request $request, HomeNumbers $numbers): JsonResponse
     {
         $search = Input::search($request);
         $wanted = Input::text($request, 'state');
@@ -49,12 +49,12 @@ final class FunnelController extends StudioController
             ->when(FunnelState::tryFrom($wanted), fn ($q, FunnelState $s) => $q->where('state', $s))
             ->when($search !== '', fn ($q) => $q->whereRaw('lower(name) like ? escape ?', [Input::pattern($search), '\\']))
             ->orderByDesc('updated_at')->orderBy('id')->paginate(Input::number($request, 'perPage', 50, 1, 100));
-        $totals = $numbers->totals($this->business(), array_values(array_map(fn (Funnel $f): string => $f->id, $funnels->items())));
+        $found = $numbers->lastWeeks($this->business(), array_values($funnels->items()), CarbonImmutable::now());
 
         return response()->json([
             'total' => $funnels->total(),
             'any' => Funnel::query()->where('business_id', $this->user()->business_id)->exists(),
-            'funnels' => array_map(fn (Funnel $f): array => FunnelJson::summary($f) + $totals[$f->id], $funnels->items()),
+            'funnels' => array_map(fn (Funnel $f): array => FunnelJson::summary($f) + $found[$f->id], $funnels->items()),
         ]);
     }
 
@@ -68,7 +68,7 @@ final class FunnelController extends StudioController
             'price' => ['nullable', 'string', 'max:40'],
             'mode' => ['nullable', Rule::enum(WebinarMode::class)],
         ], [
-            'manner.*' => 'Please choose whether it is held live or played from a recording.',
+            'mode.*' => 'Please choose whether it is held live or played from a recording.',
             'goal.*' => 'Please choose what this funnel is for.',
             'name.required' => 'Please give the funnel a name. Only you will see it.',
             'name.max' => 'A name has 120 characters at most.',

@@ -26,12 +26,16 @@ export interface FunnelSummary {
     updatedAt: string;
 }
 
+/** What a funnel brought in the last four weeks, of that of which its goal wants more; `trend` is by day. */
+export type FunnelSuccess = { count: number; trend: number[] } & (
+    { kind: 'signups' | 'registrations'; rate: Rate } | { kind: 'sales'; revenue: string; minor: number }
+);
+
+/** A funnel in a list, with the last four weeks. */
 export interface FunnelRow extends FunnelSummary {
     visitors: number;
-    signups: number;
-    rate: Rate;
     lastActivity: string | null;
-    trend: number[];
+    success: FunnelSuccess;
 }
 
 export interface LeadMagnet {

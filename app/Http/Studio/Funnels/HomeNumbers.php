@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Studio\Funnels;
+
+use App\Models\Business;
+use App\Models\Funnel;
+use App\Orders\SalesNumbers;
+use App\Results\FunnelNumbers;
+use App\Webinars\Attendance;
+use Carbon\CarbonImmutable;
+use Lantern\Core\Plan\Goal;
+use Lantern\Core\Plan\Success;
+use Lantern\Core\Results\Days;
+
+/** What each funnel brought in the last four weeks, in its own currency of success; in as many queries for many as for one. */
+final readonly class HomeNumbers
+{
+    private const DAYS = 28;
+
+    public function __construct(private FunnelNumbers $numbers)
+    {
+    }
+
+    /**
+     * @param  list<Funnel>  $funnels
+     * @return array<string, array<string, mixed>> by id: `visitors`, `lastActivity`, and `success` with its `kind`, `count`, `trend` by
+     *     day, and beside it a `rate` (of visitors, or of those whose session is over) or the `revenue` in words with its smallest units
+     */
+    public function lastWeeks(Business $business, array $funnels, CarbonImmutable $now): array
+    {
+        $days = Days::last(self::DAYS, $now, $business->zone());
+        $from = (new CarbonImmutable($days[0], $business->zone()))->utc();
+        $ids = [];
+        foreach ($funnels as $funnel) {
+            $ids[Success::of(Goal::from($funnel->goal))->value][] = $funnel->id;
+        }
+        $found = $this->numbers->ofSignups($ids[Success::Signups->value] ?? [], $days, $from)
+            + Attendance::byFunnel($ids[Success::Registrations->value] ?? [], $days, $from, $business->zone())
+            + (new SalesNumbers)->byFunnel($ids[Success::Sales->value] ?? [], $days, $from, $business->zone());
+        $all = array_map(fn (Funnel $f): string => $f->id, $funnels);
+        $visits = $this->numbers->visits($all, $from);
+        $result = [];
+        foreach ($funnels as $funnel) {
+            $result[$funnel->id] = $visits[$funnel->id]
+                + ['success' => ['kind' => Success::of(Goal::from($funnel->goal))->value] + $found[$funnel->id]];
+        }
+
+        return $result;
+    }
+}
