@@ -70,7 +70,8 @@ final class FunnelNumbers
         foreach ($funnels as $id) {
             $found = $byDay->get($id, collect())->pluck('n', 'day');
             $trend = array_map(fn (string $d): int => (int) ($found[$d] ?? 0), $days);
-            $result[$id] = ['count' => array_sum($trend), 'rate' => Rate::of(array_sum($trend), (int) ($visitors[$id] ?? 0))->toArray(), 'trend' => $trend];
+            $result[$id] = ['count' => array_sum($trend), 'rate' => Rate::of(array_sum($trend), (int) ($visitors[$id] ?? 0))->toArray(),
+                'trend' => $trend];
         }
 
         return $result;
