@@ -120,6 +120,7 @@ Route::prefix('studio/api')->group(function (): void {
         Route::post('sequences/{sequence}/resume', [SequenceController::class, 'resume']);
         Route::get('emails/{email}/sample', [EmailController::class, 'sample']);
         Route::post('emails/{email}/test', [EmailController::class, 'test']);
+        Route::get('sequences', [SequenceController::class, 'index']);
         Route::get('broadcasts', [BroadcastController::class, 'index']);
         Route::post('broadcasts', [BroadcastController::class, 'store']);
         Route::get('broadcasts/{broadcast}', [BroadcastController::class, 'show']);

@@ -33,6 +33,7 @@ export const router = createRouter({
         { path: '/people/:id', component: () => import('@/people/PersonView.vue'), meta: { title: 'Person' } },
         { path: '/emails/broadcasts', component: () => import('@/outbox/BroadcastList.vue'), meta: { title: 'Broadcasts' } },
         { path: '/emails/broadcasts/:id', component: () => import('@/outbox/BroadcastDesk.vue'), meta: { title: 'Broadcast' } },
+        { path: '/emails/sequences', component: () => import('@/outbox/SequenceList.vue'), meta: { title: 'Sequences' } },
         { path: '/emails/:id?', component: () => import('@/outbox/OutboxScreen.vue'), meta: { title: 'Outbox' } },
         // Where these screens were before.
         { path: '/outbox/:rest(.*)*', redirect: (to) => to.fullPath.replace('/outbox', '/emails') },

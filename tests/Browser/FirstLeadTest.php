@@ -19,8 +19,9 @@ final class FirstLeadTest extends BrowserTestCase
             $this->fill($studio, 'Your email address', 'imke@ferncroft.example');
             $this->fill($studio, 'Password', 'twelve minutes a day');
             $this->fill($studio, 'Business', 'Ferncroft Cello Room');
-            $this->fill($studio, 'Sender name', 'Imke Farrow');
-            $this->fill($studio, 'Sender address', 'imke@ferncroft.example');
+            foreach (['Sender name' => 'Imke Farrow', 'Sender address' => 'imke@ferncroft.example'] as $label => $typedAbove) {
+                self::assertSame($typedAbove, $this->field($studio, $label)->getDomProperty('value'));
+            }
             $this->fill($studio, 'Postal address', '3 Ferncroft Yard, Exampleton');
             $this->press($studio, 'Create my Studio');
             $this->press($studio, 'Your account');

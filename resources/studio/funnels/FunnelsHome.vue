@@ -148,6 +148,9 @@ function menu(funnel: FunnelRow): MenuEntry[] {
                 <button v-if="search || state" type="button" class="link" @click="((search = ''), (state = ''))">Show all</button>
             </p>
             <table v-else-if="loaded" class="mt-4 w-full">
+                <caption class="caption-bottom pt-3 text-left caption">
+                    Visitors, what they brought and rates are those of the last four weeks.
+                </caption>
                 <thead>
                     <tr class="border-b border-line text-left caption">
                         <th

@@ -4,6 +4,7 @@ export const peopleTabs = [
     { label: 'Import people', to: '/people/imports' },
 ];
 export const outboxTabs = [
-    { label: 'Outbox', to: '/emails' },
     { label: 'Broadcasts', to: '/emails/broadcasts' },
+    { label: 'Sequences', to: '/emails/sequences' },
+    { label: 'Outbox', to: '/emails' },
 ];

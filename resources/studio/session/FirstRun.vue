@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue';
+import { ref, watch } from 'vue';
 import { ApiError } from '@/api/client';
 import type { Business } from '@/api/types';
 import BusinessFields from '@/settings/BusinessFields.vue';
@@ -24,6 +24,13 @@ const business = ref<Business>({
     taxName: 'Tax',
     taxNumber: '',
     saleNotices: ['sale', 'trouble', 'refund'],
+});
+/** The sender is whoever is named above, until something else is typed there. */
+watch(name, (now, before) => {
+    business.value.senderName = business.value.senderName === before ? now : business.value.senderName;
+});
+watch(email, (now, before) => {
+    business.value.senderAddress = business.value.senderAddress === before ? now : business.value.senderAddress;
 });
 const error = ref<ApiError | null>(null);
 const busy = ref(false);

@@ -2,10 +2,10 @@
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
 
-/** Parts of a screen; the first is open wherever none of the others is. */
+/** Parts of a screen; the one whose address fits best is open. */
 const props = defineProps<{ tabs: { label: string; to: string }[] }>();
 const route = useRoute();
-const open = computed(() => props.tabs.slice(1).find((t) => route.path.startsWith(t.to))?.to ?? props.tabs[0]?.to);
+const open = computed(() => [...props.tabs].sort((a, b) => b.to.length - a.to.length).find((t) => route.path.startsWith(t.to))?.to);
 </script>
 
 <template>

@@ -282,4 +282,36 @@ final class SequencesTest extends TestCase
         }
         $this->getJson("/studio/api/funnels/{$funnel->id}/affected")->assertNotFound();
     }
+
+    public function test_the_sequences_of_all_funnels_are_listed_with_what_they_did_lately(): void
+    {
+        $this->join($this->sequence(['One' => []]), ['email' => 'long-ago@example.com']);
+        $this->pass('2026-06-02 12:00');
+        $this->travelTo('2026-07-13 10:00:00');
+        $this->join(Funnel::query()->sole(), ['email' => 'a@example.com']);
+        $this->pass('2026-07-13 12:00');
+        Message::query()->where('state', 'sent')->latest('sent_at')->firstOrFail()
+            ->forceFill(['opened_at' => now(), 'clicked_at' => now(), 'lost_at' => now()])->save();
+        $id = Sequence::query()->sole()->id;
+        $path = '/studio/api/sequences';
+        $queries = fn (): int => count(DB::getQueryLog()) - (int) DB::flushQueryLog();
+        DB::enableQueryLog();
+        $this->actingAs($this->owner)->getJson($path)->assertOk()->assertJsonCount(1, 'sequences')->assertJson(['sequences' => [[
+            'id' => $id, 'live' => true, 'paused' => false, 'emails' => 2, 'inside' => 1, 'waiting' => 1,
+            'nextAt' => '2026-07-14T07:00:00.000Z', 'sent' => 1, 'opened' => 1, 'clicked' => 1, 'lost' => 1,
+        ]]]);
+        $one = $queries();
+
+        $quiet = $this->draft($this->owner);
+        $quietSequence = Sequence::query()->where('funnel_id', $quiet->id)->value('id');
+        $archived = $this->draft($this->owner);
+        $archived->forceFill(['archived_at' => now()])->save();
+        $this->postJson("{$path}/{$id}/pause")->assertOk();
+        $queries();
+        $list = $this->getJson($path)->assertOk()->json('sequences');
+        self::assertSame([[$id, true, true], [$quietSequence, false, false]],
+            array_map(fn (array $row): array => [$row['id'], $row['live'], $row['paused']], $list), 'who is inside comes first');
+        self::assertSame($one, $queries(), 'as many queries for two funnels as for one');
+        $this->actingAs($this->owner('other@ferncroft.example'))->getJson($path)->assertExactJson(['sequences' => []]);
+    }
 }

@@ -9,6 +9,7 @@ use App\Drafts\Kinds\DraftKinds;
 use App\Http\Studio\StudioController;
 use App\Mail\Sequences\Replanner;
 use App\Mail\Sequences\ResumeSequence;
+use App\Mail\Sequences\SequenceNumbers;
 use App\Models\SequencePause;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
@@ -22,6 +23,12 @@ final class SequenceController extends StudioController
 {
     public function __construct(private readonly DraftKinds $kinds)
     {
+    }
+
+    /** All that are at work, in every funnel, with what they sent in the last four weeks. */
+    public function index(SequenceNumbers $numbers): JsonResponse
+    {
+        return response()->json(['sequences' => $numbers->atWork($this->business(), CarbonImmutable::now()->subDays(28))]);
     }
 
     public function pause(string $sequence): JsonResponse

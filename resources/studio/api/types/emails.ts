@@ -79,6 +79,24 @@ export interface BroadcastNumbers {
     lost: number;
 }
 
+/** A sequence of any funnel, with what it sent in the last four weeks. */
+export interface SequenceRow {
+    id: string;
+    name: string;
+    funnel: string;
+    funnelName: string;
+    live: boolean;
+    paused: boolean;
+    emails: number;
+    inside: number;
+    waiting: number;
+    nextAt: string | null;
+    sent: number;
+    opened: number;
+    clicked: number;
+    lost: number;
+}
+
 export interface BroadcastRow {
     id: string;
     name: string;
