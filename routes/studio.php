@@ -53,6 +53,8 @@ Route::prefix('studio/api')->group(function (): void {
         Route::post('funnels', [FunnelController::class, 'store']);
         Route::get('funnels/{funnel}', [FunnelController::class, 'show']);
         Route::put('funnels/{funnel}', [FunnelController::class, 'update']);
+        Route::get('funnels/{funnel}/numbers', [FunnelController::class, 'numbers']);
+        Route::get('funnels/{funnel}/drawings', [FunnelController::class, 'drawings']);
         Route::post('funnels/{funnel}/duplicate', [FunnelController::class, 'duplicate']);
         Route::post('funnels/{funnel}/archive', [FunnelController::class, 'archive']);
         Route::post('funnels/{funnel}/restore', [FunnelController::class, 'restore']);

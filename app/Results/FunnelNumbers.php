@@ -78,14 +78,14 @@ final class FunnelNumbers
     }
 
     /**
+     * @param  string  $from  a day in the owner's zone; '' for all time
      * @return array<string, array{views: int, visitors: int, signups: int, downloads: int, sales: int, rate: array<string,
-     *     int|float|null>}> by
-     *     page id
+     *     int|float|null>}> by page id; visitors are browsers that came for the first time ever
      */
-    public function byPage(Funnel $funnel): array
+    public function byPage(Funnel $funnel, string $from = ''): array
     {
         $result = [];
-        $pages = DB::table('counts')->where('funnel_id', $funnel->id)->groupBy('page_id', 'measure')
+        $pages = DB::table('counts')->where('funnel_id', $funnel->id)->where('day', '>=', $from)->groupBy('page_id', 'measure')
             ->selectRaw('page_id, measure, sum(how_many) as n')->get()->groupBy('page_id');
         foreach ($pages as $page => $rows) {
             $of = fn (Measure $measure): int => (int) ($rows->firstWhere('measure', $measure->value)->n ?? 0);
@@ -99,13 +99,17 @@ final class FunnelNumbers
     }
 
     /**
+     * @param  DateTimeImmutable|null  $since  of what was sent, only that sent since; what waits is as it is now
      * @return array<string, array<string, int>> by email id: how many in each state, and of those sent how many were opened, clicked, and
      *     lost by it
      */
-    public function byEmail(Funnel $funnel): array
+    public function byEmail(Funnel $funnel, ?DateTimeImmutable $since = null): array
     {
         $result = [];
-        foreach (DB::table('messages')->where('funnel_id', $funnel->id)->whereNotNull('email_id')->groupBy('email_id', 'state')
+        foreach (DB::table('messages')->where('funnel_id', $funnel->id)->whereNotNull('email_id')
+            ->when($since, fn ($q, $since) => $q->where(fn ($q) => $q->whereNull('sent_at')
+                ->orWhere('sent_at', '>=', Instant::sql($since))))
+            ->groupBy('email_id', 'state')
             ->selectRaw('email_id, state, count(*) as n, count(opened_at) as opened, count(clicked_at) as clicked, count(lost_at) as lost')
             ->get() as $row) {
             $result[$row->email_id][$row->state] = (int) $row->n;

@@ -209,6 +209,13 @@ abstract class BrowserTestCase extends TestCase
             return l ? document.getElementById(l.htmlFor) : null', $label), "a field called “{$label}”");
     }
 
+    /** By the menu above the timeline. */
+    protected function addToFunnel(RemoteWebDriver $b, string $what): void
+    {
+        $this->press($b, 'Add to the funnel');
+        $this->press($b, $what, '[role=menuitem]');
+    }
+
     /** Chooses an option of a list by the list's label. */
     protected function choose(RemoteWebDriver $b, string $label, string $option): void
     {

@@ -72,7 +72,7 @@ final class DailyRoundTest extends BrowserTestCase
             $this->signIn($b);
             $address = $this->funnel($b, 'Gamma', false);
             $this->press($b, 'Not yet');
-            $this->press($b, 'Gamma', 'section[aria-label=Timeline] button');
+            $this->find($b, 'section[aria-label=Timeline] [data-page]')->click();
             $this->find($b, 'iframe[data-ready=true]');
             $this->press($b, 'Look', '[role=tab]');
             $this->choose($b, 'Background', 'A picture');

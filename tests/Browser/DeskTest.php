@@ -38,7 +38,7 @@ final class DeskTest extends BrowserTestCase
         $this->steps(function (): void {
             $b = $this->browser();
             $this->newFunnel($b);
-            $this->press($b, 'First Season: be the first to know');
+            $this->find($b, '[data-page]')->click();
             $this->onPage($b, fn () => $this->find($b, 'h1')->click());
             $this->onPage($b, fn () => $this->find($b, 'h1')->sendKeys([WebDriverKeys::CONTROL, 'a'])
                 ->sendKeys('Twelve weeks, one <melody>'));
@@ -92,7 +92,7 @@ final class DeskTest extends BrowserTestCase
                     'first_name'), 'the form is saved');
 
             $this->press($b, 'Open the timeline');
-            $this->press($b, 'Add a follow-up');
+            $this->addToFunnel($b, 'Add a follow-up');
             $this->find($b, '.email-text');
             $this->press($b, 'Publish version 1');
             $this->seeText($b, '“Follow-up, day 1” has no subject.');

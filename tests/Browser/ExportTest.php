@@ -61,7 +61,7 @@ final class ExportTest extends BrowserTestCase
                 'it is on the page');
 
             $b->get(self::$studio."/studio/funnels/{$second}");
-            $this->press($b, 'Add a page');
+            $this->addToFunnel($b, 'Add a page');
             $this->press($b, 'My opt-in page', '[role=dialog] button');
             $this->find($b, 'iframe[data-ready=true]');
             $this->waitFor($b,

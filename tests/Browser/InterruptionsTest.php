@@ -133,7 +133,7 @@ final class InterruptionsTest extends BrowserTestCase
             $b = $this->browser();
             $funnel = $this->newFunnel($b, 'Keyboard');
             $look = fn (): string => (string) $this->sql("select look from funnels where id = '{$funnel}'");
-            $this->press($b, 'Keyboard: be the first');
+            $this->find($b, '[data-page]')->click();
             $this->find($b, 'iframe[data-ready=true]');
             $this->press($b, 'Look', '[role=tab]');
             $this->press($b, 'Salon', '[role=radio]');

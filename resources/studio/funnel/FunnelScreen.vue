@@ -7,7 +7,7 @@ import { ApiError } from '@/api/client';
 import FunnelDesk from '@/funnel/desk/FunnelDesk.vue';
 import SetAsideNotice from '@/funnel/SetAsideNotice.vue';
 import PublishDialog from '@/funnel/PublishDialog.vue';
-import TimeLine from '@/funnel/TimeLine.vue';
+import TimeLine from '@/funnel/timeline/TimeLine.vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import { findPart, isPartKind, kindsOfParts, partEntry, type PartKind } from '@/funnel/parts';
 import { useToasts } from '@/stores/toasts';
@@ -172,9 +172,12 @@ async function copyLink(): Promise<void> {
             </div>
         </header>
         <SetAsideNotice />
-        <TimeLine v-model:folded="folded" />
-        <div class="min-h-0 flex-1">
-            <component :is="desk.is" v-if="desk" :key="desk.key" v-bind="desk.props" />
+        <!-- With something on the desk the desk scrolls by itself; without, the timeline and what else there is scroll as one. -->
+        <div class="flex min-h-0 flex-1 flex-col" :class="{ 'overflow-auto': !desk || !folded }">
+            <TimeLine v-model:folded="folded" />
+            <div v-if="desk" class="min-h-0 flex-1" :class="{ 'min-h-110': !folded }">
+                <component :is="desk.is" :key="desk.key" v-bind="desk.props" />
+            </div>
             <FunnelDesk v-else :news="news" @publish="publishing = true" />
         </div>
         <PublishDialog :open="publishing" @close="publishing = false" />

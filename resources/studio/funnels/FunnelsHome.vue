@@ -12,6 +12,7 @@ import { nextOrder, shareWords, sorted, successWords, type HomeColumn, type Home
 import { ago, count, interval } from '@/ui/format';
 import { newest } from '@/ui/newest';
 import StateMark from '@/ui/StateMark.vue';
+import SvgPicture from '@/ui/SvgPicture.vue';
 import TrendLine from '@/ui/TrendLine.vue';
 import UiMenu, { type MenuEntry } from '@/ui/UiMenu.vue';
 
@@ -180,13 +181,22 @@ function menu(funnel: FunnelRow): MenuEntry[] {
                 </thead>
                 <tbody>
                     <tr v-for="funnel in sorted(funnels, order)" :key="funnel.id" class="border-b border-line hover:bg-raised">
-                        <td class="max-w-72 py-3.5 pr-4">
-                            <RouterLink
-                                :to="`/funnels/${funnel.id}`"
-                                class="block truncate font-display text-lg font-semibold hover:underline"
-                                >{{ funnel.name }}</RouterLink
-                            >
-                            <span class="block truncate caption">/{{ funnel.address }}</span>
+                        <td class="max-w-80 py-2.5 pr-4">
+                            <span class="flex items-center gap-3">
+                                <SvgPicture
+                                    v-if="funnel.drawing"
+                                    :svg="funnel.drawing"
+                                    class="h-10.5 w-18 shrink-0 rounded border border-line object-cover object-top"
+                                />
+                                <span class="min-w-0">
+                                    <RouterLink
+                                        :to="`/funnels/${funnel.id}`"
+                                        class="block truncate font-display text-lg font-semibold hover:underline"
+                                        >{{ funnel.name }}</RouterLink
+                                    >
+                                    <span class="block truncate caption">/{{ funnel.address }}</span>
+                                </span>
+                            </span>
                         </td>
                         <td class="py-3.5"><StateMark :state="funnel.state" /></td>
                         <td class="py-3.5 text-right">{{ count(funnel.visitors) }}</td>

@@ -120,7 +120,7 @@ final class Plans
         return Plan::fromArray(['parts' => $parts] + array_diff_key($lists, array_flip(self::LISTS)));
     }
 
-    private static function starter(?Sender $sender): Starter
+    public static function starter(?Sender $sender = null): Starter
     {
         $n = 0;
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Studio\Funnels;
 
+use App\Drafts\DraftPlan;
 use App\Drafts\EndOfSetAside;
 use App\Drafts\Kinds\DraftKinds;
 use App\Drafts\NewFunnel;
@@ -16,7 +17,9 @@ use App\Models\Funnel;
 use App\Models\OldAddress;
 use App\Models\Upload;
 use App\Popups\PopupNumbers;
+use App\Rendering\PageDrawings;
 use App\Results\FunnelNumbers;
+use App\Results\WayNumbers;
 use App\Support\Input;
 use App\Support\RichText;
 use Carbon\CarbonImmutable;
@@ -34,6 +37,7 @@ use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\OpeningTimes;
 use Lantern\Core\Plan\WebAddress;
 use Lantern\Core\Popups\Popup;
+use Lantern\Core\Results\Days;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use Lantern\Core\Webinars\WebinarMode;
@@ -50,12 +54,20 @@ final class FunnelController extends StudioController
             ->when($search !== '', fn ($q) => $q->whereRaw('lower(name) like ? escape ?', [Input::pattern($search), '\\']))
             ->orderByDesc('updated_at')->orderBy('id')->paginate(Input::number($request, 'perPage', 50, 1, 100));
         $found = $numbers->lastWeeks($this->business(), array_values($funnels->items()), CarbonImmutable::now());
+        $drawings = PageDrawings::ofEntries(array_values($funnels->items()));
 
         return response()->json([
             'total' => $funnels->total(),
             'any' => Funnel::query()->where('business_id', $this->user()->business_id)->exists(),
-            'funnels' => array_map(fn (Funnel $f): array => FunnelJson::summary($f) + $found[$f->id], $funnels->items()),
+            'funnels' => array_map(fn (Funnel $f): array => FunnelJson::summary($f) + $found[$f->id]
+                + ['drawing' => $drawings[$f->id] ?? ''], $funnels->items()),
         ]);
+    }
+
+    /** Small drawings of the pages of the draft. */
+    public function drawings(string $funnel): JsonResponse
+    {
+        return response()->json(['drawings' => (object) PageDrawings::ofPlan(DraftPlan::read($this->funnel($funnel)))]);
     }
 
     public function store(Request $request, Uploads $uploads, NewFunnel $new): JsonResponse
@@ -102,6 +114,20 @@ final class FunnelController extends StudioController
             'popupNumbers' => (object) PopupNumbers::of(array_values(array_map(strval(...),
                 DraftPart::there($found->id, Popup::kind())->pluck('id')->all()))),
         ]);
+    }
+
+    /** What the timeline shows of a time: the last days, or all time where none are named. */
+    public function numbers(Request $request, string $funnel, FunnelNumbers $numbers): JsonResponse
+    {
+        $found = $this->funnel($funnel);
+        $days = Input::number($request, 'days', 0, 0, 400);
+        $zone = $this->business()->zone();
+        $from = $days === 0 ? '' : Days::last($days, CarbonImmutable::now(), $zone)[0];
+        $since = $from === '' ? CarbonImmutable::createFromTimestamp(0) : (new CarbonImmutable($from, $zone))->utc();
+        ['visitors' => $visitors, 'ways' => $ways] = WayNumbers::of(DraftPlan::read($found), $since);
+
+        return response()->json(['pages' => (object) $numbers->byPage($found, $from), 'visitors' => (object) $visitors,
+            'emails' => (object) $numbers->byEmail($found, $from === '' ? null : $since), 'ways' => (object) $ways]);
     }
 
     public function update(Request $request, string $funnel): JsonResponse

@@ -36,6 +36,8 @@ export interface FunnelRow extends FunnelSummary {
     visitors: number;
     lastActivity: string | null;
     success: FunnelSuccess;
+    /** Its first page, drawn small, as SVG. */
+    drawing: string;
 }
 
 export interface LeadMagnet {

@@ -134,7 +134,7 @@ const belongs = computed(() => {
 </script>
 
 <template>
-    <div v-if="store.funnel" class="grid h-full gap-x-10 gap-y-6 overflow-auto px-6 py-6 lg:grid-cols-[1.2fr_1fr_1fr]">
+    <div v-if="store.funnel" class="grid gap-x-10 gap-y-6 px-6 py-6 lg:grid-cols-[1.2fr_1fr_1fr]">
         <section v-if="orders.length > 0" aria-labelledby="bought">
             <h2 id="bought" class="text-xl">Latest orders</h2>
             <ul class="mt-2 divide-y divide-line">

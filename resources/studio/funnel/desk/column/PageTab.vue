@@ -7,7 +7,7 @@ import MediaField from '@/funnel/desk/column/MediaField.vue';
 import { useDesk } from '@/funnel/desk/useDesk';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
-import WayField from '@/funnel/WayField.vue';
+import WayField from '@/funnel/timeline/WayField.vue';
 import { useSession } from '@/stores/session';
 import { useToasts } from '@/stores/toasts';
 import { compact } from '@/ui/compact';

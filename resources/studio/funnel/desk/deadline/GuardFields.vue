@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import type { Deadline, Page } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
-import WayField from '@/funnel/WayField.vue';
+import WayField from '@/funnel/timeline/WayField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
 /** What the deadline closes: pages, with where people are led before and after it, and offers. */

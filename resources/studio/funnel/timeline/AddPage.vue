@@ -11,7 +11,7 @@ import UiDialog from '@/ui/UiDialog.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
 /** One question: which page comes next, and where. */
-const props = defineProps<{ open: boolean }>();
+const props = defineProps<{ open: boolean; /** The page to come after; '' for the last. */ behind: string }>();
 const emit = defineEmits<{ close: [] }>();
 
 const store = useFunnel();
@@ -49,7 +49,7 @@ watch(
         }
         const pages = store.funnel?.pages ?? [];
         const closed = pages.at(-1)?.role === 'closed';
-        after.value = pages[pages.length - (closed && pages.length > 1 ? 2 : 1)]?.id ?? '';
+        after.value = props.behind || (pages[pages.length - (closed && pages.length > 1 ? 2 : 1)]?.id ?? '');
         try {
             own.value = (await api.get<{ designs: OwnDesign[] }>('designs')).designs.filter((d) => d.kind === 'page');
         } catch (error) {
