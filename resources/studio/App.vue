@@ -22,9 +22,9 @@ onMounted(async () => {
     <p v-if="trouble" role="alert" class="p-10 text-lg">{{ trouble }}</p>
     <template v-else-if="session.loaded">
         <template v-if="session.session.signedIn">
-            <div class="flex h-screen flex-col">
-                <AppBar />
-                <main class="min-h-0 flex-1 overflow-auto" tabindex="-1"><RouterView /></main>
+            <div class="flex h-screen flex-col print:block print:h-auto">
+                <AppBar class="print:hidden" />
+                <main class="min-h-0 flex-1 overflow-auto print:overflow-visible" tabindex="-1"><RouterView /></main>
             </div>
         </template>
         <FirstRun v-else-if="session.session.firstRun" />

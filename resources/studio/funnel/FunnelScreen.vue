@@ -118,7 +118,7 @@ async function copyLink(): Promise<void> {
 
 <template>
     <NotHere v-if="missing" />
-    <div v-else-if="store.funnel" class="flex h-full min-h-0 flex-col">
+    <div v-else-if="store.funnel" class="flex h-full min-h-0 flex-col print:block print:h-auto">
         <header class="flex h-15 shrink-0 items-center gap-4 px-6">
             <RouterLink :to="`/funnels/${store.funnel.id}`" class="min-w-0 rounded">
                 <h1 class="truncate text-xl">{{ store.funnel.name }}</h1>
@@ -127,7 +127,7 @@ async function copyLink(): Promise<void> {
             <span class="hidden caption xl:inline">{{
                 store.funnel.liveVersion && live ? `version ${store.funnel.liveVersion}` : ''
             }}</span>
-            <div class="ml-auto flex items-center gap-1.5">
+            <div class="ml-auto flex items-center gap-1.5 print:hidden">
                 <span
                     class="mr-1 caption"
                     role="status"
@@ -173,12 +173,12 @@ async function copyLink(): Promise<void> {
         </header>
         <SetAsideNotice />
         <!-- With something on the desk the desk scrolls by itself; without, the timeline and what else there is scroll as one. -->
-        <div class="flex min-h-0 flex-1 flex-col" :class="{ 'overflow-auto': !desk || !folded }">
+        <div class="flex min-h-0 flex-1 flex-col print:block print:overflow-visible" :class="{ 'overflow-auto': !desk || !folded }">
             <TimeLine v-model:folded="folded" />
             <div v-if="desk" class="min-h-0 flex-1" :class="{ 'min-h-110': !folded }">
                 <component :is="desk.is" :key="desk.key" v-bind="desk.props" />
             </div>
-            <FunnelDesk v-else :news="news" @publish="publishing = true" />
+            <FunnelDesk v-else class="print:hidden" :news="news" @publish="publishing = true" />
         </div>
         <PublishDialog :open="publishing" @close="publishing = false" />
     </div>

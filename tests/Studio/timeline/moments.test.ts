@@ -122,6 +122,23 @@ describe('the moments of a funnel', () => {
         expect(columns(f)).toEqual(['First visit', 'Joins', '−1 h', 'Session']);
     });
 
+    it('hold two webinars whose rooms stand in one column', () => {
+        const room = (id: string, webinar: string) => page(id, 'room', [{ id: 'b', kind: 'room', webinar }]);
+        const before = (id: string, minutes: number) => email(id, 's', { from: 'session', anchor: 'before-start', minutes, webinar: id });
+        const f = funnel({
+            pages: [page('in', 'registration'), room('one', 'v'), room('two', 'w')],
+            ways: ways('in joined one'),
+            sequences: [sequence('s')],
+            webinars: [
+                { id: 'v', name: 'v', replay: null },
+                { id: 'w', name: 'w', replay: null },
+            ],
+            emails: [before('v', 60), before('w', 1440)],
+        });
+        expect(columns(f)).toEqual(['First visit', '−1 h', '−1 d', 'Session']);
+        expect(at(f)).toEqual({ v: '−1 h', w: '−1 d' });
+    });
+
     it('hold what names a deadline or a webinar that is gone', () => {
         const f = gift({
             emails: [

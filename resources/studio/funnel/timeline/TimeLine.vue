@@ -7,7 +7,7 @@ import {
     PlusIcon,
     TagIcon,
 } from '@heroicons/vue/20/solid';
-import { watchDebounced } from '@vueuse/core';
+import { useLocalStorage, watchDebounced } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import AddPopup from '@/funnel/desk/popup/AddPopup.vue';
@@ -17,6 +17,7 @@ import { useSteps } from '@/funnel/steps';
 import AddPage from '@/funnel/timeline/AddPage.vue';
 import { useTimelineNumbers, type Period } from '@/funnel/timeline/numbers';
 import TimelineChart from '@/funnel/timeline/TimelineChart.vue';
+import TimelineList from '@/funnel/timeline/TimelineList.vue';
 import TimelineStrip from '@/funnel/timeline/TimelineStrip.vue';
 import { useDrawings } from '@/stores/drawings';
 import { useToasts } from '@/stores/toasts';
@@ -33,6 +34,7 @@ const route = useRoute();
 const ZOOMS = [0.75, 1, 1.25, 1.5, 2];
 const zoom = ref(1);
 const zoomBy = (by: -1 | 1) => (zoom.value = ZOOMS[ZOOMS.indexOf(zoom.value) + by] ?? zoom.value);
+const shown = useLocalStorage<'timeline' | 'list'>('timeline-shown', 'timeline');
 const adding = ref<string | null>(null);
 const popping = ref(false);
 const sells = computed(() => (store.funnel?.offers.length ?? 0) > 0);
@@ -91,7 +93,7 @@ const adds = [
             >
         </TimelineStrip>
         <template v-else>
-            <div class="flex h-11 items-center gap-1 border-b border-line pr-4 pl-5">
+            <div class="flex h-11 items-center gap-1 border-b border-line pr-4 pl-5 print:hidden">
                 <UiMenu label="Add to the funnel" :items="adds" left
                     ><span class="flex items-center gap-1"><PlusIcon class="size-4" aria-hidden="true" />Add</span></UiMenu
                 >
@@ -104,17 +106,33 @@ const adds = [
                         >{{ periods.find((p) => p.value === counted.period)?.label
                         }}<ChevronDownIcon class="size-4" aria-hidden="true" /></span
                 ></UiMenu>
-                <button type="button" class="btn-quiet px-1.5" aria-label="Smaller" :disabled="zoom === ZOOMS[0]" @click="zoomBy(-1)">
-                    <MagnifyingGlassMinusIcon class="size-4.5" aria-hidden="true" />
-                </button>
-                <button type="button" class="btn-quiet px-1.5" aria-label="Larger" :disabled="zoom === ZOOMS.at(-1)" @click="zoomBy(1)">
-                    <MagnifyingGlassPlusIcon class="size-4.5" aria-hidden="true" />
-                </button>
+                <template v-if="shown === 'timeline'">
+                    <button type="button" class="btn-quiet px-1.5" aria-label="Smaller" :disabled="zoom === ZOOMS[0]" @click="zoomBy(-1)">
+                        <MagnifyingGlassMinusIcon class="size-4.5" aria-hidden="true" />
+                    </button>
+                    <button type="button" class="btn-quiet px-1.5" aria-label="Larger" :disabled="zoom === ZOOMS.at(-1)" @click="zoomBy(1)">
+                        <MagnifyingGlassPlusIcon class="size-4.5" aria-hidden="true" />
+                    </button>
+                </template>
+                <div class="flex rounded-md border border-line p-0.5" role="group" aria-label="Shown as">
+                    <button
+                        v-for="way in ['timeline', 'list'] as const"
+                        :key="way"
+                        type="button"
+                        class="rounded px-2.5 py-0.5 text-sm font-medium"
+                        :class="shown === way ? 'bg-line text-ink' : 'text-soft hover:text-ink'"
+                        :aria-pressed="shown === way"
+                        @click="shown = way"
+                    >
+                        {{ way === 'timeline' ? 'Timeline' : 'List' }}
+                    </button>
+                </div>
                 <button v-if="route.params.open" type="button" class="btn-quiet" @click="folded = true">
                     Fold<ChevronUpIcon class="size-4" aria-hidden="true" />
                 </button>
             </div>
-            <TimelineChart :zoom="zoom" :numbers="counted.numbers" @add-page="(after) => (adding = after)" />
+            <TimelineList v-if="shown === 'list'" :numbers="counted.numbers" />
+            <TimelineChart v-else :zoom="zoom" :numbers="counted.numbers" @add-page="(after) => (adding = after)" />
         </template>
         <AddPage :open="adding !== null" :behind="adding ?? ''" @close="adding = null" />
         <AddPopup :open="popping" @close="popping = false" />

@@ -162,7 +162,7 @@ const taken = (lead: Lead) => takenOf(props.numbers, lead.page.id, lead.outcome.
                         :class="{ session: column.kind === 'session' }"
                         :style="{ left: `${column.x}px`, width: `${column.width}px` }"
                     >
-                        <button type="button" class="heading" :title="column.words" @click="openColumn(column)">{{ column.words }}</button>
+                        <button type="button" class="heading" :title="column.inFull" @click="openColumn(column)">{{ column.words }}</button>
                         <button
                             v-if="column.pages !== undefined"
                             type="button"

@@ -81,7 +81,7 @@ export interface Frame {
 }
 
 /** The least and the most a column takes, before the rest of the width is shared out. */
-const WIDTH = { page: [104, 210], session: [104, 210], moment: [40, 230] } as const;
+const WIDTH = { page: [102, 210], session: [102, 210], moment: [40, 230] } as const;
 const GAP = 8;
 const MARK = 22;
 export const LANE = 36;

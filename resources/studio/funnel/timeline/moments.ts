@@ -4,7 +4,10 @@ import type { Places } from '@/funnel/timeline/places';
 /** A column of the timeline: a page people come to, a session, or a moment at which something comes by itself. */
 export interface Column {
     key: string;
+    /** Its heading. */
     words: string;
+    /** The same where there is room. */
+    inFull: string;
     kind: 'page' | 'session' | 'moment';
     /** The column of pages that stands in it. */
     pages?: number;
@@ -195,26 +198,36 @@ export class Moments {
         const sessions = new Map(this.funnel.webinars.map((w) => [w.id, this.sessionOf(w)]));
         const sorted = (prefix: string, way: 1 | -1) =>
             [...this.used].filter((k) => k.startsWith(prefix)).sort((a, b) => way * (numberOf(a) - numberOf(b)));
-        const moment = (key: string, words: string): Column => ({ key, words, kind: 'moment' });
-        /** A session with what comes before and after it. */
-        const around = (webinar: string, session: Column): Column[] => [
-            ...sorted(`before:${webinar}:`, -1).map((k) => moment(k, `−${lasting(numberOf(k))}`)),
+        const moment = (key: string, words: string, inFull = words): Column => ({ key, words, inFull, kind: 'moment' });
+        /** A session with what comes before and after it; two webinars may be held in rooms that stand below each other. */
+        const around = (webinars: string[], session: Column): Column[] => [
+            ...webinars
+                .flatMap((w) => sorted(`before:${w}:`, -1))
+                .map((k) => {
+                    const far = lasting(numberOf(k));
+                    return moment(k, `−${far}`, `${far} before the session`);
+                }),
             session,
-            ...sorted(`after:${webinar}:`, 1).map((k) => moment(k, `+${lasting(numberOf(k))}`)),
+            ...webinars
+                .flatMap((w) => sorted(`after:${w}:`, 1))
+                .map((k) => {
+                    const far = lasting(numberOf(k));
+                    return moment(k, `+${far}`, `${far} after the session`);
+                }),
         ];
         const columns: Column[] = [];
         const joins = this.joins();
         const roomless = () =>
             [...sessions]
                 .filter(([, key]) => key.startsWith('session:'))
-                .flatMap(([id, key]) => around(id, { key, words: 'Session', kind: 'session' }));
+                .flatMap(([id, key]) => around([id], { key, words: 'Session', inFull: 'Session', kind: 'session' }));
         for (let pages = 0; pages < this.places.columns; pages++) {
             const key = `page:${pages}`;
-            const held = [...sessions].find(([, session]) => session === key);
+            const held = [...sessions].filter(([, session]) => session === key).map(([id]) => id);
             columns.push(
-                ...(held
-                    ? around(held[0], { key, words: 'Session', kind: 'session', pages })
-                    : [{ key, words: this.heading(pages), kind: 'page' as const, pages }]),
+                ...(held.length > 0
+                    ? around(held, { key, words: 'Session', inFull: 'Session', kind: 'session', pages })
+                    : [{ key, words: this.heading(pages), inFull: this.heading(pages), kind: 'page' as const, pages }]),
             );
             if (pages === 0 && this.used.has('joins')) {
                 columns.push(moment('joins', 'Joins'));
@@ -228,13 +241,17 @@ export class Moments {
         }
         const later = (key: string) => {
             const minutes = numberOf(key);
-            return minutes === 0 ? 'At once' : minutes < DAY ? `+${lasting(minutes)}` : `Day ${minutes / DAY}`;
+            const words = minutes === 0 ? 'At once' : minutes < DAY ? `+${lasting(minutes)}` : `Day ${minutes / DAY}`;
+            return moment(key, words, minutes > 0 && minutes < DAY ? `${lasting(minutes)} later` : words);
         };
         const fromEnd = (key: string) => {
             const minutes = numberOf(key);
-            return minutes === 0 ? 'Ends' : `${minutes < 0 ? '−' : '+'}${lasting(Math.abs(minutes))}`;
+            const far = lasting(Math.abs(minutes));
+            return minutes === 0
+                ? moment(key, 'Ends', 'The end')
+                : moment(key, `${minutes < 0 ? '−' : '+'}${far}`, `${far} ${minutes < 0 ? 'before' : 'after'} the end`);
         };
-        columns.push(...sorted('rel:', 1).map((k) => moment(k, later(k))), ...sorted('end:', 1).map((k) => moment(k, fromEnd(k))));
+        columns.push(...sorted('rel:', 1).map(later), ...sorted('end:', 1).map(fromEnd));
         return columns;
     }
 
