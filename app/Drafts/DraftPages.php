@@ -76,12 +76,13 @@ final class DraftPages
     {
         $funnel = $row->funnel;
         $plan = $this->plan($funnel);
-        if (count($plan->pages) < 2) {
+        // An empty draft is one to begin with; what visitors see always has a page.
+        if (count($plan->pages) < 2 && $funnel->live_version_id !== null) {
             throw Invalid::at('page', 'This is the only page of the funnel. Add another one first.');
         }
         $row->forceFill(['removed' => []])->save();
-        $first = $this->rows($funnel)->firstOrFail();
-        if ($first->text('address') !== '') {
+        $first = $this->rows($funnel)->first();
+        if ($first !== null && $first->text('address') !== '') {
             self::moveTo($first, '');
         }
 
@@ -99,7 +100,7 @@ final class DraftPages
             // It is the entry page; the one that took its place gets an address of its own again.
             self::moveTo($entry, $this->ownAddress($funnel, $entry));
             $address === '' ? null : self::moveTo($row, '');
-        } elseif ($address === '') {
+        } elseif ($address === '' && $entry !== null) {
             self::moveTo($row, $this->ownAddress($funnel, $row));
         } elseif ($rows->contains(fn (DraftPart $p): bool => $p->text('address') === $address)) {
             self::moveTo($row, $this->address($funnel, $address));

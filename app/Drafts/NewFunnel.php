@@ -27,16 +27,17 @@ final class NewFunnel
      * @param  Upload|null  $file  what is given away; may come later
      * @param  Money|null  $price  of what is sold; null when it is not known yet
      * @param  WebinarMode  $mode  how its webinar is held, where it holds one
+     * @param  Money|null  $introductory  what is sold costs at first; null when it is not known yet, or never
      */
     public function fromStarter(Business $business, Goal $goal, string $name, string $title, ?Upload $file,
-        ?Money $price = null, WebinarMode $mode = WebinarMode::Live): Funnel
+        ?Money $price = null, WebinarMode $mode = WebinarMode::Live, ?Money $introductory = null): Funnel
     {
         $leadMagnet = ! $goal->hasLeadMagnet() ? null : ($file === null
             ? new LeadMagnet(Ids::next(), $title)
             : new LeadMagnet(Ids::next(), $title, $file->id, $file->name, $file->mime, $file->bytes));
         $plan = (new Starter($business->sender(), Ids::next(...), CarbonImmutable::now()))
             ->build($goal, $name, $title, WebAddress::suggest($title, self::taken(...)), $leadMagnet, $price,
-                Currency::isKnown($business->currency) ? $business->currency : 'EUR', $mode);
+                Currency::isKnown($business->currency) ? $business->currency : 'EUR', $mode, $introductory);
 
         return DraftPlan::store($plan, $business);
     }

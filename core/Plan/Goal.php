@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Plan;
 
-/** What a funnel is for. Each goal has a starter. */
+/** What a funnel is for. Each goal has a starter; one of one's own begins empty. */
 enum Goal: string
 {
     case GiveAway = 'give-away';
@@ -15,6 +15,7 @@ enum Goal: string
     case Sell = 'sell';
     case Launch = 'launch';
     case Form = 'form';
+    case Own = 'own';
 
     /** Does it give a file away? */
     public function hasLeadMagnet(): bool

@@ -16,7 +16,7 @@ enum Success: string
         return match ($goal) {
             Goal::Webinar => self::Registrations,
             Goal::Sell, Goal::Launch => self::Sales,
-            Goal::GiveAway, Goal::LongOptIn, Goal::WaitingList, Goal::VideoSeries, Goal::Form => self::Signups,
+            Goal::GiveAway, Goal::LongOptIn, Goal::WaitingList, Goal::VideoSeries, Goal::Form, Goal::Own => self::Signups,
         };
     }
 }

@@ -46,13 +46,18 @@ final readonly class Starter
      * @param  Money|null  $price  of what is sold; null when it is not known yet
      * @param  string  $currency  in which the funnel sells
      * @param  WebinarMode  $mode  how its webinar is held, where it holds one
+     * @param  Money|null  $introductory  what it costs at first, where the goal has two prices; null when it is not known yet
      */
     public function build(Goal $goal, string $name, string $title, string $address, ?LeadMagnet $leadMagnet, ?Money $price = null,
-        string $currency = 'EUR', WebinarMode $mode = WebinarMode::Live): Plan
+        string $currency = 'EUR', WebinarMode $mode = WebinarMode::Live, ?Money $introductory = null): Plan
     {
+        if ($goal === Goal::Own) {
+            return new Plan(($this->newId)(), $name, $goal, $address, Looks::DEFAULT, new LookChanges, $this->sender, [], [],
+                currency: $currency);
+        }
         $desk = new StarterDesk($this->sender, $this->newId, $title, $leadMagnet);
         $sold = StarterOffers::isMadeFor($goal) ? StarterOffers::of($desk, Currency::of($price->currency->code ?? $currency),
-            $price, StarterDeadline::isMadeFor($goal))
+            $price, StarterDeadline::isMadeFor($goal), $introductory)
             : null;
         $desk = $desk->withOffers($sold->offers ?? []);
         if ($goal === Goal::Webinar) {
@@ -107,6 +112,7 @@ final readonly class Starter
                 'thank-you' => $page(PageRole::ThankYou)],
             Goal::WaitingList => ['opt-in' => [PageRole::OptIn, 'Opt-in page', StarterPages::waitingList($d)],
                 'thank-you' => [PageRole::ThankYou, 'Thank-you page', StarterPages::onTheList($d)]],
+            Goal::Own => [],
             Goal::Form => ['form' => $page(PageRole::Form), 'thank-you' => $page(PageRole::ThankYou)],
             Goal::VideoSeries => [
                 'opt-in' => [PageRole::OptIn, 'Opt-in page', self::seriesOptIn($d)],
@@ -150,6 +156,7 @@ final readonly class Starter
             ['order-introductory', Outcome::Bought, 'upsell'], ['order-introductory', Outcome::TimeRanOut, 'sales']];
         $rows = match ($goal) {
             Goal::GiveAway, Goal::LongOptIn, Goal::WaitingList => [['opt-in', Outcome::Joined, 'thank-you']],
+            Goal::Own => [],
             Goal::Form => [['form', Outcome::Joined, 'thank-you']],
             Goal::VideoSeries => [['opt-in', Outcome::Joined, 'lesson-1'], ...$selling],
             Goal::Webinar => [['registration', Outcome::Joined, 'confirmation'], ['confirmation', Outcome::Attended, 'room'],

@@ -48,7 +48,7 @@ final class StarterEmails
                         .$link('sales', 'See the programme').'<p>And if not: keep the videos, and carry on. You know enough to begin.</p>',
                     Delay::days(5, 9)),
             ],
-            Goal::Webinar, Goal::Sell, Goal::Launch => [],
+            Goal::Webinar, Goal::Sell, Goal::Launch, Goal::Own => [],
         };
     }
 }

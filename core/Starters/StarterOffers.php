@@ -42,9 +42,11 @@ final readonly class StarterOffers
 
     /**
      * @param  Money|null  $price  of the main offer; null when it is not known yet
-     * @param  bool  $introductory  is there an introductory price, too?
+     * @param  bool  $hasIntroductory  is there an introductory price, too?
+     * @param  Money|null  $introductory  which; null when it is not known yet
      */
-    public static function of(StarterDesk $d, Currency $currency, ?Money $price, bool $introductory): self
+    public static function of(StarterDesk $d, Currency $currency, ?Money $price, bool $hasIntroductory,
+        ?Money $introductory = null): self
     {
         $title = $d->title === '' ? 'The programme' : mb_substr($d->title, 0, 120);
         $welcome = new SequencePlan($d->id(), 'For buyers', ends: new Triggers);
@@ -65,7 +67,8 @@ final readonly class StarterOffers
                 bumps: [new OrderBump($smallerOffer->id, 'Yes, add the recordings to my order.')]), $main->name),
             'extra' => new Offered(new Offer($d->id(), 'A private hour', $extra->id, $open), $extra->name),
             'smaller' => new Offered($smallerOffer, $smaller->name),
-        ] + ($introductory ? ['introductory' => new Offered(new Offer($d->id(), 'Introductory price', $main->id, $open,
+        ] + ($hasIntroductory ? ['introductory' => new Offered(new Offer($d->id(), 'Introductory price', $main->id,
+            Price::of(PriceKind::Once, $introductory ?? Money::zero($currency)),
             bumps: [new OrderBump($smallerOffer->id, 'Yes, add the recordings to my order.')]), $main->name)] : []);
 
         return new self([$main, $extra, $smaller, ...array_values(array_map(fn (Offered $o): Offer => $o->offer, $offers)), $welcome,

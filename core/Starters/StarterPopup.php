@@ -79,7 +79,7 @@ final class StarterPopup
                 'One line is enough. I read every question, and answer it myself.'],
             Goal::WaitingList, Goal::Launch => ['Shall I tell you when it opens?', 'Yes, tell me', 'You will hear first',
                 'One email when the doors open, and nothing you did not ask for.'],
-            Goal::Form => ['Shall I get back to you?', 'Yes, please', 'Leave me a line', 'I read it, and answer myself.'],
+            Goal::Form, Goal::Own => ['Shall I get back to you?', 'Yes, please', 'Leave me a line', 'I read it, and answer myself.'],
         };
     }
 }

@@ -87,4 +87,44 @@ final class TimelineTest extends BrowserTestCase
             $this->card($b, 'Registration page');
         });
     }
+
+    public function test_a_whole_webinar_goes_live_in_few_steps_and_what_is_missing_is_given_in_the_check(): void
+    {
+        $this->steps(function (): void {
+            $b = $this->browser();
+            $this->signIn($b);
+            $this->sql("update businesses set postal_address = ''");
+            $b->navigate()->refresh();
+            // Each click and each filled field from the list of funnels to a live page, counted.
+            $interactions = 0;
+            $click = function (string $words, string $of = self::PRESSED) use ($b, &$interactions): void {
+                $this->press($b, $words, $of);
+                $interactions++;
+            };
+            $fill = function (string $label, string $value) use ($b, &$interactions): void {
+                $this->fill($b, $label, $value);
+                $interactions++;
+            };
+            $b->get(self::$studio.'/studio/funnels/new');
+            $click('Hold a webinar', '[role=radio]');
+            $fill('Private name', 'Open strings');
+            $fill('What is the webinar called?', 'From Open Strings to Your First Melody');
+            $fill('What does the programme cost, regularly?', '290');
+            $fill('And at first, while the deadline runs?', '190');
+            $click('Make the funnel');
+            $click('Publish version 1');
+            $this->seeText($b, 'Must be fixed');
+            foreach (['A private hour' => '60', 'The recordings' => '25'] as $offer => $price) {
+                $fill("Price of “{$offer}”", $price);
+                $click('Set the price');
+                $this->waitFor($b, fn (RemoteWebDriver $b): bool => ! str_contains((string) $b
+                    ->executeScript('return document.body.innerText'), "“{$offer}” has no price yet."), 'it is not missing any more');
+            }
+            $fill('Postal address', '3 Ferncroft Yard, Exampleton');
+            $click('Save');
+            $click('Make it live');
+            $this->find($b, '[data-test=public-url]');
+            self::assertLessThanOrEqual(15, $interactions);
+        });
+    }
 }

@@ -6,7 +6,7 @@ import { useRoute } from 'vue-router';
 import { ApiError } from '@/api/client';
 import FunnelDesk from '@/funnel/desk/FunnelDesk.vue';
 import SetAsideNotice from '@/funnel/SetAsideNotice.vue';
-import PublishDialog from '@/funnel/PublishDialog.vue';
+import PublishDialog from '@/funnel/golive/PublishDialog.vue';
 import TimeLine from '@/funnel/timeline/TimeLine.vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import { findPart, isPartKind, kindsOfParts, partEntry, type PartKind } from '@/funnel/parts';

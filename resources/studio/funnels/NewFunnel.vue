@@ -6,6 +6,7 @@ import {
     GiftIcon,
     PencilSquareIcon,
     PlayCircleIcon,
+    PlusCircleIcon,
     QueueListIcon,
     VideoCameraIcon,
 } from '@heroicons/vue/24/outline';
@@ -58,6 +59,7 @@ const goals = [
         ask: 'What is the webinar called?',
         example: 'From Open Strings to Your First Melody',
         price: true,
+        introductory: true,
         mode: true,
     },
     {
@@ -79,6 +81,7 @@ const goals = [
         ask: 'What is the programme called?',
         example: 'First Season',
         price: true,
+        introductory: true,
     },
     {
         id: 'launch',
@@ -89,6 +92,7 @@ const goals = [
         ask: 'What is the programme called?',
         example: 'First Season',
         price: true,
+        introductory: true,
     },
     {
         id: 'form',
@@ -98,6 +102,13 @@ const goals = [
         gets: 'Form page, thank-you page, form, one email',
         ask: 'What is the form for? It is the headline.',
         example: 'Ask about a cello lesson',
+    },
+    {
+        id: 'own',
+        icon: PlusCircleIcon,
+        title: 'Begin with nothing',
+        words: 'An empty funnel, to put together page by page.',
+        gets: 'An empty timeline. You add the first page to it',
     },
 ];
 const goal = ref('');
@@ -109,6 +120,7 @@ const chosen = computed(() => goals.find((g) => g.id === goal.value));
 const name = ref('');
 const title = ref('');
 const price = ref('');
+const introductory = ref('');
 const mode = ref('live');
 const file = ref<File | null>(null);
 const error = ref<ApiError | null>(null);
@@ -143,9 +155,14 @@ async function create(): Promise<void> {
     const form = new FormData();
     form.set('goal', goal.value);
     form.set('name', name.value);
-    form.set('title', title.value);
+    if (chosen.value?.ask) {
+        form.set('title', title.value);
+    }
     if (chosen.value?.price) {
         form.set('price', price.value);
+    }
+    if (chosen.value?.introductory) {
+        form.set('introductory', introductory.value);
     }
     if (chosen.value?.mode) {
         form.set('mode', mode.value);
@@ -169,7 +186,7 @@ async function create(): Promise<void> {
         <h1 class="text-3xl">New funnel</h1>
         <RadioGroup v-model="goal" class="mt-5">
             <RadioGroupLabel class="label">What is it for?</RadioGroupLabel>
-            <div class="grid gap-2.5 sm:grid-cols-2 lg:grid-cols-4">
+            <div class="grid gap-2.5 sm:grid-cols-2 lg:grid-cols-3">
                 <RadioGroupOption v-for="option in goals" :key="option.id" v-slot="{ checked }" :value="option.id" as="template">
                     <div
                         class="cursor-pointer sheet p-3.5"
@@ -211,6 +228,7 @@ async function create(): Promise<void> {
                     autocomplete="off"
                 />
                 <TextField
+                    v-if="chosen.ask"
                     v-model="title"
                     :label="chosen.ask"
                     :hint="`Visitors see it. For example: ${chosen.example}`"
@@ -224,15 +242,23 @@ async function create(): Promise<void> {
                     ><input v-model="mode" type="radio" name="mode" class="size-4.5 accent-pine" :value="m.value" />{{ m.label }}</label
                 >
             </fieldset>
-            <TextField
-                v-if="chosen.price"
-                v-model="price"
-                class="mt-4 max-w-xs"
-                label="What does the programme cost?"
-                :hint="`In ${session.business?.currency ?? 'EUR'}, such as 290. It can also come later.`"
-                :error="error?.field('price')"
-                autocomplete="off"
-            />
+            <div v-if="chosen.price" class="mt-4 grid gap-4 sm:grid-cols-2">
+                <TextField
+                    v-model="price"
+                    :label="chosen.introductory ? 'What does the programme cost, regularly?' : 'What does the programme cost?'"
+                    :hint="`In ${session.business?.currency ?? 'EUR'}, such as 290. It can also come later.`"
+                    :error="error?.field('price')"
+                    autocomplete="off"
+                />
+                <TextField
+                    v-if="chosen.introductory"
+                    v-model="introductory"
+                    label="And at first, while the deadline runs?"
+                    hint="The introductory price, such as 190. It can also come later."
+                    :error="error?.field('introductory')"
+                    autocomplete="off"
+                />
+            </div>
             <div v-if="chosen.file" class="mt-5">
                 <span class="label" aria-hidden="true">The file</span>
                 <FileDrop

@@ -265,6 +265,7 @@ final class PageCheckTest extends TestCase
             $expected = match (Goal::from($goal)) {
                 Goal::VideoSeries => ['no-video', 'no-price'],
                 Goal::Webinar, Goal::Sell, Goal::Launch => ['no-price'],
+                Goal::Own => ['no-pages'],
                 default => [],
             };
             self::assertSame($expected, $blockers, $goal);

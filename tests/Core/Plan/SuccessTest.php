@@ -18,7 +18,7 @@ final class SuccessTest extends TestCase
             $by[Success::of($goal)->value][] = $goal->value;
         }
 
-        self::assertSame(['signups' => ['give-away', 'long-opt-in', 'waiting-list', 'video-series', 'form'], 'registrations' => ['webinar'],
-            'sales' => ['sell', 'launch']], $by);
+        self::assertSame(['signups' => ['give-away', 'long-opt-in', 'waiting-list', 'video-series', 'form', 'own'],
+            'registrations' => ['webinar'], 'sales' => ['sell', 'launch']], $by);
     }
 }

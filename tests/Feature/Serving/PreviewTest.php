@@ -142,15 +142,48 @@ final class PreviewTest extends TestCase
     {
         $this->actingAs($this->owner);
         $made = $this->postJson('/studio/api/funnels',
-            ['goal' => $goal->value, 'name' => 'Private', 'title' => 'Public', 'price' => '290 €'])->assertCreated()->json('id');
+            ['goal' => $goal->value, 'name' => 'Private', 'title' => 'Public', 'price' => '290 €', 'introductory' => '190'])
+            ->assertCreated()->json('id');
         $funnel = $this->getJson("/studio/api/funnels/{$made}")->assertOk()->assertJsonPath('goal', $goal->value);
 
         self::assertSame(count(Plans::of($goal)->pages), count((array) $funnel->json('pages')));
+        $prices = array_column((array) $funnel->json('offers'), 'priceWords', 'name');
+        self::assertSame(in_array($goal, [Goal::Sell, Goal::Webinar, Goal::Launch], true) ? '€190' : null,
+            $prices['Introductory price'] ?? null);
         foreach ((array) $funnel->json('pages') as $page) {
             $this->get("/studio/preview/pages/{$page['id']}")->assertOk();
         }
         $this->postJson('/studio/api/funnels', ['goal' => $goal->value, 'name' => 'Private', 'title' => 'Public',
-            'price' => str_repeat('9', 41)])->assertStatus(422)->assertJsonValidationErrors('price');
+            'price' => str_repeat('9', 41), 'introductory' => 'much'])->assertStatus(422)->assertJsonValidationErrors('price');
+        $this->postJson('/studio/api/funnels', ['goal' => $goal->value, 'name' => 'Private', 'title' => 'Public', 'introductory' => 'much'])
+            ->assertStatus(422)->assertJsonValidationErrors('introductory');
+    }
+
+    public function test_a_funnel_of_ones_own_begins_empty_and_gets_its_pages_one_by_one(): void
+    {
+        $this->actingAs($this->owner);
+        $this->postJson('/studio/api/funnels', ['goal' => 'give-away', 'name' => 'No title'])->assertJsonValidationErrors('title');
+        $id = $this->postJson('/studio/api/funnels', ['goal' => 'own', 'name' => 'From nothing'])->assertCreated()->json('id');
+        $draft = fn (): array => $this->getJson("/studio/api/funnels/{$id}")->assertOk()->json();
+        self::assertSame([[], [], 'from-nothing'], [$draft()['pages'], $draft()['emails'], $draft()['address']]);
+        $this->getJson("/studio/api/funnels/{$id}/check")->assertJsonPath('findings.0.code', 'no-pages');
+        foreach (['numbers', 'drawings', 'changes', 'affected'] as $of) {
+            $this->getJson("/studio/api/funnels/{$id}/{$of}")->assertOk();
+        }
+        $this->postJson("/studio/api/funnels/{$id}/publish")->assertUnprocessable();
+
+        $page = $this->postJson("/studio/api/funnels/{$id}/pages", ['role' => 'opt-in'])->assertCreated()->json('page');
+        self::assertSame('', $page['address'], 'the first page is the one visitors come to');
+        $this->deleteJson("/studio/api/parts/{$page['id']}")->assertOk();
+        self::assertSame([], $draft()['pages'], 'and can be taken back');
+        $this->postJson("/studio/api/parts/{$page['id']}/restore")->assertOk();
+        $this->postJson("/studio/api/funnels/{$id}/pages", ['role' => 'thank-you', 'after' => $page['id']])->assertCreated();
+        self::assertSame([['joined', $draft()['pages'][1]['id']]], array_map(fn (array $w): array => [$w['outcome'], $w['toPage']],
+            $draft()['ways']));
+        $this->postJson("/studio/api/funnels/{$id}/publish")->assertOk();
+        $this->get('/from-nothing')->assertOk();
+        $this->deleteJson("/studio/api/parts/{$draft()['pages'][1]['id']}")->assertOk();
+        $this->deleteJson("/studio/api/parts/{$page['id']}")->assertUnprocessable();
     }
 
     public function test_the_places_videos_may_come_from_are_kept_and_refused(): void

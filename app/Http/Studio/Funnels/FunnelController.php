@@ -75,30 +75,33 @@ final class FunnelController extends StudioController
         $given = $request->validate([
             'goal' => ['required', Rule::enum(Goal::class)],
             'name' => ['required', 'string', 'max:120'],
-            'title' => ['required', 'string', 'max:200'],
+            'title' => ['required_unless:goal,'.Goal::Own->value, 'nullable', 'string', 'max:200'],
             'file' => ['nullable'],
             'price' => ['nullable', 'string', 'max:40'],
+            'introductory' => ['nullable', 'string', 'max:40'],
             'mode' => ['nullable', Rule::enum(WebinarMode::class)],
         ], [
             'mode.*' => 'Please choose whether it is held live or played from a recording.',
             'goal.*' => 'Please choose what this funnel is for.',
             'name.required' => 'Please give the funnel a name. Only you will see it.',
             'name.max' => 'A name has 120 characters at most.',
-            'title.required' => 'What is it called? Visitors will read this.',
+            'title.required_unless' => 'What is it called? Visitors will read this.',
             'title.max' => 'A title has 200 characters at most.',
             'price.max' => 'A price has 40 characters at most.',
+            'introductory.max' => 'A price has 40 characters at most.',
         ]);
         $file = $request->file('file');
         if ($file === null && $request->has('file') && $request->input('file') !== '') {
             throw Invalid::at('file', 'The file did not arrive. Please choose it again.');
         }
-        $typed = trim($given['price'] ?? '');
         $currency = Currency::of($this->business()->currency);
-        $price = $typed === '' ? null : Money::typed($typed, $currency, 'price');
+        $price = fn (string $field): ?Money => trim($given[$field] ?? '') === '' ? null
+            : Money::typed(trim((string) $given[$field]), $currency, $field);
+        [$regular, $introductory] = [$price('price'), $price('introductory')];
+        $title = trim($given['title'] ?? '') === '' ? trim($given['name']) : trim((string) $given['title']);
         $funnel = DB::transaction(fn (): Funnel => $new->fromStarter($this->business(), Goal::from($given['goal']), trim($given['name']),
-            trim($given['title']),
-            is_array($file) || $file === null ? null : $uploads->file($this->business(), $file), $price,
-            WebinarMode::tryFrom($given['mode'] ?? '') ?? WebinarMode::Live));
+            $title, is_array($file) || $file === null ? null : $uploads->file($this->business(), $file), $regular,
+            WebinarMode::tryFrom($given['mode'] ?? '') ?? WebinarMode::Live, $introductory));
 
         return response()->json(['id' => $funnel->id], 201);
     }

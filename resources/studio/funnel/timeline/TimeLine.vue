@@ -131,7 +131,11 @@ const adds = [
                     Fold<ChevronUpIcon class="size-4" aria-hidden="true" />
                 </button>
             </div>
-            <TimelineList v-if="shown === 'list'" :numbers="counted.numbers" />
+            <div v-if="store.funnel.pages.length === 0" class="px-6 py-10 text-center">
+                <p class="text-lg">This funnel is empty. It begins with the page that visitors see first.</p>
+                <button type="button" class="mt-4 btn-main" @click="adding = ''">Add the first page</button>
+            </div>
+            <TimelineList v-else-if="shown === 'list'" :numbers="counted.numbers" />
             <TimelineChart v-else :zoom="zoom" :numbers="counted.numbers" @add-page="(after) => (adding = after)" />
         </template>
         <AddPage :open="adding !== null" :behind="adding ?? ''" @close="adding = null" />

@@ -10,6 +10,7 @@ import UiListbox from '@/ui/UiListbox.vue';
 
 /** Where one outcome of one page leads: a page of the funnel, or an outside address. */
 const props = defineProps<{ page: Page; outcome: PageOutcome }>();
+const emit = defineEmits<{ changed: [] }>();
 
 const store = useFunnel();
 const steps = useSteps();
@@ -39,6 +40,7 @@ async function connect(to: { toPage?: string; toUrl?: string } | null): Promise<
     try {
         await steps.connect(props.page.id, props.outcome.outcome, to);
         outsideOpen.value = false;
+        emit('changed');
     } catch (caught) {
         if (caught instanceof ApiError && caught.status === 422) {
             error.value = caught.message;

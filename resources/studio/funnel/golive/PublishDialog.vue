@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { CheckCircleIcon, ExclamationTriangleIcon, InformationCircleIcon } from '@heroicons/vue/24/outline';
+import { CheckCircleIcon } from '@heroicons/vue/24/outline';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiError } from '@/api/client';
 import type { Finding, RunningDeadline, Version } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
+import FindingList from '@/funnel/golive/FindingList.vue';
 import { useToasts } from '@/stores/toasts';
 import { count } from '@/ui/format';
 import UiDialog from '@/ui/UiDialog.vue';
@@ -51,6 +52,15 @@ watch(
         }
     },
 );
+
+/** Looks again after something was fixed right here. */
+async function check(): Promise<void> {
+    try {
+        findings.value = (await api.get<{ findings: Finding[] }>(`funnels/${store.funnel!.id}/check`)).findings;
+    } catch (error) {
+        toasts.trouble(error);
+    }
+}
 
 async function publish(): Promise<void> {
     if (!store.funnel) {
@@ -121,18 +131,7 @@ async function copy(): Promise<void> {
             <p v-if="findings.length === 0" class="flex items-center gap-2">
                 <CheckCircleIcon class="size-6 text-pine" aria-hidden="true" />The go-live check found nothing in the way.
             </p>
-            <ul v-else class="max-h-72 divide-y divide-line overflow-auto">
-                <li v-for="finding in findings" :key="finding.code + finding.id + finding.message" class="flex items-center gap-3 py-3">
-                    <component
-                        :is="finding.blocks ? ExclamationTriangleIcon : InformationCircleIcon"
-                        class="size-6 shrink-0"
-                        :class="finding.blocks ? 'text-clay' : 'text-soft'"
-                        aria-hidden="true"
-                    />
-                    <span class="flex-1">{{ finding.message }}</span>
-                    <button type="button" class="btn" @click="openFinding(finding)">{{ finding.openLabel }}</button>
-                </li>
-            </ul>
+            <FindingList v-else :findings="findings" @open="openFinding" @fixed="check" />
             <details v-if="changes.length > 0" class="mt-3" :open="findings.length < 4">
                 <summary class="cursor-pointer font-medium">What is different from what is live</summary>
                 <dl class="mt-2 max-h-52 space-y-2 overflow-auto" data-test="changes">
