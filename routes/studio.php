@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Studio\Account\MailServerController;
 use App\Http\Studio\Account\SearchController;
 use App\Http\Studio\Account\SessionController;
 use App\Http\Studio\Account\SettingsController;
@@ -48,6 +49,9 @@ Route::prefix('studio/api')->group(function (): void {
         Route::delete('sites/{site}', [SiteController::class, 'destroy']);
         Route::post('sites/{site}/restore', [SiteController::class, 'restore']);
         Route::put('settings', [SettingsController::class, 'update']);
+        Route::get('settings/mail', [MailServerController::class, 'show']);
+        Route::put('settings/mail', [MailServerController::class, 'update']);
+        Route::post('settings/mail/test', [MailServerController::class, 'test'])->middleware('throttle:20,1');
 
         Route::get('funnels', [FunnelController::class, 'index']);
         Route::post('funnels', [FunnelController::class, 'store']);

@@ -17,9 +17,8 @@ use App\Mail\Emails\NewLinkMessage;
 use App\Mail\Owner\NoticeMessage;
 use App\Mail\Owner\Notices;
 use App\Mail\Owner\TestMessage;
-use App\Mail\Sending\Outbox;
+use App\Mail\Sending\MailServers;
 use App\Mail\Sending\Provider;
-use App\Mail\Sending\Smtp;
 use App\Mail\Sending\WrittenMessages;
 use App\Mail\Sequences\Enrolments;
 use App\Mail\Sequences\SequenceMessage;
@@ -73,7 +72,6 @@ use App\Webinars\RoomNoticeMessage;
 use App\Webinars\SessionMessage;
 use Carbon\CarbonImmutable;
 use Illuminate\Cache\RateLimiting\Limit;
-use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Date;
@@ -173,9 +171,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->bind(LeavesSequences::class, Enrolments::class);
         $this->app->bind(WritesEmails::class, WrittenMessages::class);
         $this->app->bind(PaymentProvider::class, PracticePayments::class);
-        $this->app->bind(Provider::class, fn (Application $app): Provider => config('mail.default') === 'smtp'
-            ? $app->make(Smtp::class)
-            : $app->make(Outbox::class));
+        $this->app->bind(Provider::class, MailServers::class);
     }
 
     public function boot(): void

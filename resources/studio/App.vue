@@ -24,7 +24,7 @@ onMounted(async () => {
         <template v-if="session.session.signedIn">
             <div class="flex h-screen flex-col print:block print:h-auto">
                 <AppBar class="print:hidden" />
-                <main class="min-h-0 flex-1 overflow-auto print:overflow-visible" tabindex="-1"><RouterView /></main>
+                <main class="relative min-h-0 flex-1 overflow-auto print:overflow-visible" tabindex="-1"><RouterView /></main>
             </div>
         </template>
         <FirstRun v-else-if="session.session.firstRun" />

@@ -92,7 +92,7 @@ final readonly class MessageSender implements DueWork
             usleep((int) ($pause * 1_000_000));
         }
         try {
-            $this->provider->handOver($message->id, $message->to_address, $mime);
+            $this->provider->handOver($message->id, $message->business_id, $message->to_address, $mime);
         } catch (PermanentTrouble $e) {
             $this->end($message, MessageState::Failed, $e->getMessage());
             if ($e->badAddress) {

@@ -15,7 +15,7 @@ use Symfony\Component\Mime\Email;
  */
 final class Outbox implements Provider
 {
-    public function handOver(string $messageId, string $to, Email $email): void
+    public function handOver(string $messageId, int $business, string $to, Email $email): void
     {
         $mood = OutboxBehaviour::now();
         if ($mood->slowMs > 0) {

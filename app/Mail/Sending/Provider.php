@@ -13,8 +13,10 @@ interface Provider
      * Takes a message over. The same message id handed over again must not reach the reader twice where the
      * provider can know it.
      *
+     * @param  int  $business  the id of that whose message it is
+     *
      * @throws TemporaryTrouble when trying again later may help
      * @throws PermanentTrouble when it never will, such as an address that does not exist
      */
-    public function handOver(string $messageId, string $to, Email $email): void;
+    public function handOver(string $messageId, int $business, string $to, Email $email): void;
 }

@@ -11,19 +11,30 @@ use Symfony\Component\Mailer\Exception\UnexpectedResponseException;
 use Symfony\Component\Mime\Email;
 use Symfony\Component\Mime\Exception\RfcComplianceException;
 
-/** A real mail server, as configured. An answer of 5xx is final; all else may pass. */
+/** A real mail server. An answer of 5xx is final; all else may pass. */
 final readonly class Smtp implements Provider
 {
-    public function __construct(private MailManager $mail)
+    /** @param  array<string, mixed>  $config  as the framework's mailers are configured */
+    public function __construct(private MailManager $mail, private array $config)
     {
     }
 
-    public function handOver(string $messageId, string $to, Email $email): void
+    public function handOver(string $messageId, int $business, string $to, Email $email): void
     {
-        /** @var array<string, mixed> $config */
-        $config = config('mail.mailers.smtp');
+        $this->deliver($email);
+    }
+
+    /**
+     * @return string what the server said to it, such as "250 2.0.0 Ok: queued"
+     *
+     * @throws TemporaryTrouble|PermanentTrouble
+     */
+    public function deliver(Email $email): string
+    {
         try {
-            $this->mail->createSymfonyTransport($config)->send($email);
+            $sent = $this->mail->createSymfonyTransport($this->config)->send($email);
+
+            return self::lastAnswer($sent?->getDebug() ?? '');
         } catch (UnexpectedResponseException $e) {
             throw $e->getCode() >= 500 && $e->getCode() < 600
                 ? new PermanentTrouble('The mail server refused this message: '.$e->getMessage(), self::isAddress($e), $e)
@@ -31,10 +42,20 @@ final readonly class Smtp implements Provider
         } catch (InvalidArgumentException|RfcComplianceException $e) {
             throw new PermanentTrouble('This mail server cannot write to such an address: '.$e->getMessage(), previous: $e);
         } catch (TransportExceptionInterface $e) {
-            throw new TemporaryTrouble(str_contains($e->getMessage(), 'TLS')
-                ? 'The mail server offers no encryption, so nothing was sent to it: MAIL_ALLOW_UNENCRYPTED would let it be.'
-                : 'The mail server could not be reached.', previous: $e);
+            throw new TemporaryTrouble(match (true) {
+                str_contains($e->getMessage(), 'TLS') => 'The mail server offers no encryption, so nothing was sent to it.',
+                str_contains($e->getMessage(), 'authenticate') => 'The mail server does not accept this name and password.',
+                default => 'The mail server could not be reached.',
+            }, previous: $e);
         }
+    }
+
+    /** The last line that the server said, of what was said on both sides. */
+    private static function lastAnswer(string $debug): string
+    {
+        preg_match_all('/(?:^|\n)(?:\[[^\]]*\] )?< ([^\r\n]*)/', $debug, $lines);
+
+        return trim((string) end($lines[1]));
     }
 
     /** Is it the address that is refused, and not the message? RFC 3463 says so with 5.1.x; without that, the codes of RFC 5321 do. */

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue';
 import { ApiError } from '@/api/client';
 import type { Business } from '@/api/types';
 import BusinessFields from '@/settings/BusinessFields.vue';
+import MailServer from '@/settings/MailServer.vue';
 import OwnFields from '@/settings/OwnFields.vue';
 import WebHooks from '@/settings/WebHooks.vue';
 import OwnDesigns from '@/settings/OwnDesigns.vue';
@@ -64,6 +65,7 @@ async function save(): Promise<void> {
             </p>
             <RouterLink to="/settings/sites" class="mt-3 btn inline-flex">Sites</RouterLink>
         </section>
+        <MailServer />
         <OwnFields />
         <WebHooks />
         <OwnDesigns />

@@ -173,9 +173,9 @@ final class RemovedPagesTest extends TestCase
         self::assertSame(self::SELLING_WAYS, $this->ways($funnel));
     }
 
-    public function test_the_only_page_stays(): void
+    public function test_the_only_page_of_what_visitors_see_stays(): void
     {
-        $funnel = $this->draft($this->owner);
+        $funnel = $this->live($this->owner);
         $this->deleteJson('/studio/api/parts/'.$this->entry($funnel)->id)->assertOk();
         $last = $this->entry($funnel->refresh());
 

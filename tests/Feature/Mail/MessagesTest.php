@@ -144,7 +144,7 @@ final class MessagesTest extends TestCase
             {
             }
 
-            public function handOver(string $messageId, string $to, Mime $email): void
+            public function handOver(string $messageId, int $business, string $to, Mime $email): void
             {
                 ($this->note)($messageId);
             }
@@ -280,7 +280,7 @@ final class MessagesTest extends TestCase
             {
             }
 
-            public function handOver(string $messageId, string $to, Mime $email): void
+            public function handOver(string $messageId, int $business, string $to, Mime $email): void
             {
                 throw $this->trouble;
             }

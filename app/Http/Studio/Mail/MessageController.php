@@ -9,6 +9,7 @@ use App\Http\Studio\StudioController;
 use App\Mail\Emails\EmailWriter;
 use App\Mail\Sending\Eml;
 use App\Mail\Sending\Feedback;
+use App\Mail\Sending\MailServers;
 use App\Mail\Sending\OutboxBehaviour;
 use App\Models\Message;
 use App\Support\Ids;
@@ -98,7 +99,7 @@ final class MessageController extends StudioController
     /** How the outbox behaves, to see what happens on a bad day. */
     public function mood(): JsonResponse
     {
-        return response()->json(['isOutbox' => config('mail.default') !== 'smtp'] + OutboxBehaviour::now()->toArray());
+        return response()->json(['isOutbox' => MailServers::isOutbox($this->business()->id)] + OutboxBehaviour::now()->toArray());
     }
 
     public function setMood(Request $request): JsonResponse
@@ -106,14 +107,14 @@ final class MessageController extends StudioController
         $mood = OutboxBehaviour::read(Shape::of($request->only(['slowMs', 'failingUntil', 'bouncing', 'complaining'])));
         $mood->keep();
 
-        return response()->json(['isOutbox' => config('mail.default') !== 'smtp'] + $mood->toArray());
+        return response()->json(['isOutbox' => MailServers::isOutbox($this->business()->id)] + $mood->toArray());
     }
 
     /** A message that was sent comes back, or its reader reports it: what a provider would tell later. */
     public function feedback(Request $request, string $message, Feedback $feedback): JsonResponse
     {
         $found = $this->message($message);
-        if (config('mail.default') === 'smtp' || $found->state !== MessageState::Sent || $found->person_id === null) {
+        if (! MailServers::isOutbox($this->business()->id) || $found->state !== MessageState::Sent || $found->person_id === null) {
             throw Invalid::at('message', 'Only what the outbox has sent can come back from it.');
         }
         match (Input::text($request, 'what')) {

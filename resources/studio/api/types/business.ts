@@ -107,3 +107,17 @@ export interface Kit {
     ownerFields: Record<string, string>;
     sessionFields: Record<string, string>;
 }
+
+/** Where emails go, and the owner's mail server; its password is never told. */
+export interface MailServer {
+    way: 'outbox' | 'server' | 'file';
+    host: string;
+    port: number;
+    encryption: 'tls' | 'starttls' | 'none';
+    username: string;
+    hasPassword: boolean;
+    /** The server that stands in `.env`; null where none does. */
+    file: string | null;
+    /** For the DNS of the domain of the sender address. */
+    records: { name: string; type: string; value: string; for: string }[];
+}
