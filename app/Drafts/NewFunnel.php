@@ -48,7 +48,10 @@ final class NewFunnel
         $copy = PlanCopy::of(DraftPlan::read($funnel), $name, WebAddress::suggest($funnel->address.'-copy', self::taken(...)),
             Ids::next(...));
 
-        return DraftPlan::store($copy, $funnel->business);
+        $stored = DraftPlan::store($copy, $funnel->business);
+        $stored->forceFill(['labels' => $funnel->labels])->save();
+
+        return $stored;
     }
 
     /** Is the address a funnel's, or was it one in public, so that it leads there for good? */

@@ -24,6 +24,7 @@ use Lantern\Core\Visits\Openness;
  * @property string $address
  * @property string $look
  * @property array<string, mixed> $look_changes what the owner made their own in the look
+ * @property list<string> $labels by which the owner sorts funnels
  * @property string|null $logo the id of a picture
  * @property string|null $icon likewise
  * @property string|null $currency in which it sells; null for that of the business
@@ -50,11 +51,13 @@ final class Funnel extends Record
 
     /** @var array<string, string> */
     protected $casts = ['state' => FunnelState::class, 'archived_at' => 'immutable_datetime', 'look_changes' => 'array',
+        'labels' => 'array',
         'fields' => 'array', 'parameters' => 'array', 'set_aside' => 'array', 'times' => 'array',
         'opens_at' => 'immutable_datetime', 'closes_at' => 'immutable_datetime', 'closed_at' => 'immutable_datetime'];
 
     protected $attributes = ['state' => 'draft', 'live_version_id' => null, 'archived_at' => null,
-        'look_changes' => '{}', 'currency' => null, 'logo' => null, 'icon' => null, 'fields' => '{}', 'parameters' => '[]',
+        'look_changes' => '{}', 'labels' => '[]',
+        'currency' => null, 'logo' => null, 'icon' => null, 'fields' => '{}', 'parameters' => '[]',
         'set_aside' => '[]', 'times' => '{}', 'opens_at' => null, 'closes_at' => null, 'closed_at' => null];
 
     /** @return BelongsTo<Business, $this> */

@@ -95,8 +95,19 @@ final class DemoSeeder extends Seeder
             $this->sendDue($now);
             CarbonImmutable::setTestNow($now->subDays(2));
             $this->pages->drafts($business, $portrait);
+            self::label();
         } finally {
             CarbonImmutable::setTestNow($clock);
+        }
+    }
+
+    private static function label(): void
+    {
+        $labels = ['Free' => ['Spring tuning checklist', 'Practice plan'],
+            'First Season' => ['First Season, sales', 'First Season, autumn list'],
+            'Webinars' => ['First Melody, live', 'First Melody, automated', 'Open strings webinar']];
+        foreach ($labels as $label => $funnels) {
+            Funnel::query()->whereIn('name', $funnels)->toBase()->update(['labels' => json_encode([$label])]);
         }
     }
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { FunnelRow, FunnelSuccess } from '../../resources/studio/api/types';
-import { nextOrder, shareWords, sorted, successWords } from '../../resources/studio/funnels/homeList';
+import { grouped, nextOrder, shareWords, sorted, successWords } from '../../resources/studio/funnels/homeList';
 
 const rate = (r: number | null) => ({ successes: 1, trials: 2, rate: r, low: null, high: null });
 const signups = (count: number, r: number | null = 0.334) =>
@@ -45,5 +45,20 @@ describe('the list of funnels', () => {
         expect(nextOrder(null, 'visitors')).toEqual({ column: 'visitors', down: true });
         expect(nextOrder({ column: 'visitors', down: true }, 'visitors')).toEqual({ column: 'visitors', down: false });
         expect(nextOrder({ column: 'visitors', down: true }, 'name')).toEqual({ column: 'name', down: false });
+    });
+});
+
+describe('the list of funnels by their labels', () => {
+    const labelled = (name: string, ...labels: string[]) =>
+        row(name, { kind: 'signups', count: 0, trend: [], rate: {} as never }, { labels });
+
+    it('has each funnel under every label of its own, and those without any last', () => {
+        const groups = grouped([labelled('a', 'Spring', 'Free'), labelled('b'), labelled('c', 'Free')]);
+        expect(groups.map((g) => [g.label, g.funnels.map((f) => f.name)])).toEqual([
+            ['Free', ['a', 'c']],
+            ['Spring', ['a']],
+            ['', ['b']],
+        ]);
+        expect(grouped([labelled('a', 'Free')]).map((g) => g.label)).toEqual(['Free']);
     });
 });

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { ChevronDownIcon, ChevronUpIcon, EllipsisHorizontalIcon, PlusIcon } from '@heroicons/vue/20/solid';
 import { StorageSerializers, useLocalStorage, watchDebounced } from '@vueuse/core';
-import { onMounted, ref } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, query } from '@/api/client';
-import type { FunnelRow } from '@/api/types';
+import type { FunnelRow, NeedsOwner } from '@/api/types';
+import LabelsDialog from '@/funnels/LabelsDialog.vue';
 import { useToasts } from '@/stores/toasts';
 import { usePulse } from '@/stores/pulse';
 import { useSession } from '@/stores/session';
-import { nextOrder, shareWords, sorted, successWords, type HomeColumn, type HomeOrder } from '@/funnels/homeList';
+import { grouped, nextOrder, shareWords, sorted, successWords, type HomeColumn, type HomeOrder } from '@/funnels/homeList';
 import { ago, count, interval } from '@/ui/format';
 import { newest } from '@/ui/newest';
 import StateMark from '@/ui/StateMark.vue';
@@ -24,6 +25,10 @@ const any = ref(true);
 const loaded = ref(false);
 const search = ref('');
 const state = ref('');
+const label = ref('');
+const labels = ref<string[]>([]);
+const today = ref<NeedsOwner[]>([]);
+const labelling = ref<FunnelRow | null>(null);
 const states = [
     { value: '', label: 'All' },
     { value: 'live', label: 'Live' },
@@ -31,6 +36,13 @@ const states = [
     { value: 'closed', label: 'Closed' },
     { value: 'archived', label: 'Archived' },
 ];
+
+/** In one list, or under their labels. */
+const byLabel = useLocalStorage('lantern-home-by-label', false);
+const groups = computed(() => {
+    const list = sorted(funnels.value, order.value);
+    return byLabel.value && labels.value.length > 0 ? grouped(list) : [{ label: '', funnels: list }];
+});
 
 /** The order that was chosen stays in this browser; without one the latest change comes first. */
 const order = useLocalStorage<HomeOrder | null>('lantern-home-order', null, { serializer: StorageSerializers.object });
@@ -46,17 +58,23 @@ const columns: { column: HomeColumn; label: string; class: string }[] = [
 interface Answer {
     funnels: FunnelRow[];
     any: boolean;
+    labels: string[];
+    today: NeedsOwner[];
 }
 const ask = newest<Answer>();
 
 async function load(): Promise<void> {
     try {
-        const answer = await ask(api.get<Answer>(`funnels?${query({ search: search.value, state: state.value, perPage: 100 })}`));
+        const answer = await ask(
+            api.get<Answer>(`funnels?${query({ search: search.value, state: state.value, label: label.value, perPage: 100 })}`),
+        );
         if (!answer) {
             return;
         }
         funnels.value = answer.funnels;
         any.value = answer.any;
+        labels.value = answer.labels;
+        today.value = answer.today;
         loaded.value = true;
     } catch (error) {
         toasts.trouble(error);
@@ -64,7 +82,7 @@ async function load(): Promise<void> {
 }
 
 onMounted(load);
-watchDebounced([search, state], load, { debounce: 150 });
+watchDebounced([search, state, label], load, { debounce: 150 });
 usePulse(load);
 
 async function attempt(work: () => Promise<unknown>): Promise<void> {
@@ -100,7 +118,12 @@ function menu(funnel: FunnelRow): MenuEntry[] {
                       });
                   }),
           };
-    return [{ label: 'Open', run: () => router.push(`/funnels/${funnel.id}`) }, duplicate, archive];
+    return [
+        { label: 'Open', run: () => router.push(`/funnels/${funnel.id}`) },
+        { label: 'Labels', run: () => (labelling.value = funnel) },
+        duplicate,
+        archive,
+    ];
 }
 </script>
 
@@ -121,6 +144,14 @@ function menu(funnel: FunnelRow): MenuEntry[] {
                 <h1 class="text-3xl">Funnels</h1>
                 <RouterLink to="/funnels/new" class="btn-main"><PlusIcon class="size-5" aria-hidden="true" />New funnel</RouterLink>
             </div>
+            <section v-if="today.length > 0" class="mt-5 rounded-lg border border-line bg-raised px-5 py-3" aria-labelledby="today">
+                <h2 id="today" class="font-sans text-base font-semibold">What needs you today</h2>
+                <ul class="divide-y divide-line">
+                    <li v-for="item in today" :key="item.key" class="flex items-center justify-between gap-4 py-1.5">
+                        <span>{{ item.words }}</span><RouterLink :to="item.to" class="shrink-0 link">{{ item.action }}</RouterLink>
+                    </li>
+                </ul>
+            </section>
             <div class="mt-5 flex flex-wrap items-center justify-between gap-3">
                 <div class="flex gap-1" role="group" aria-label="Which funnels to show">
                     <button
@@ -135,6 +166,22 @@ function menu(funnel: FunnelRow): MenuEntry[] {
                         {{ option.label }}
                     </button>
                 </div>
+                <div v-if="labels.length > 0" class="flex flex-wrap items-center gap-1" role="group" aria-label="Labels">
+                    <button
+                        v-for="l in labels"
+                        :key="l"
+                        type="button"
+                        class="rounded-full border px-2.5 py-0.5 text-sm font-medium"
+                        :class="label === l ? 'border-ink bg-lamp-pale' : 'border-line text-soft hover:text-ink'"
+                        :aria-pressed="label === l"
+                        @click="label = label === l ? '' : l"
+                    >
+                        {{ l }}
+                    </button>
+                    <button type="button" class="btn-quiet" :aria-pressed="byLabel" @click="byLabel = !byLabel">
+                        {{ byLabel ? 'In one list' : 'Group by label' }}
+                    </button>
+                </div>
                 <input
                     v-model="search"
                     type="search"
@@ -146,7 +193,9 @@ function menu(funnel: FunnelRow): MenuEntry[] {
 
             <p v-if="loaded && funnels.length === 0" class="mt-6 border-t border-line py-10 text-soft">
                 {{ search ? `No funnel is called “${search}” here.` : 'There is no funnel of this kind.' }}
-                <button v-if="search || state" type="button" class="link" @click="((search = ''), (state = ''))">Show all</button>
+                <button v-if="search || state || label" type="button" class="link" @click="((search = ''), (state = ''), (label = ''))">
+                    Show all
+                </button>
             </p>
             <table v-else-if="loaded" class="mt-4 w-full">
                 <caption class="caption-bottom pt-3 text-left caption">
@@ -179,8 +228,13 @@ function menu(funnel: FunnelRow): MenuEntry[] {
                         <th><span class="sr-only">Actions</span></th>
                     </tr>
                 </thead>
-                <tbody>
-                    <tr v-for="funnel in sorted(funnels, order)" :key="funnel.id" class="border-b border-line hover:bg-raised">
+                <tbody v-for="group in groups" :key="group.label">
+                    <tr v-if="groups.length > 1 || group.label">
+                        <th colspan="8" scope="rowgroup" class="pt-5 pb-1 text-left font-semibold">
+                            {{ group.label || 'Without a label' }}
+                        </th>
+                    </tr>
+                    <tr v-for="funnel in group.funnels" :key="funnel.id" class="border-b border-line hover:bg-raised">
                         <td class="max-w-80 py-2.5 pr-4">
                             <span class="flex items-center gap-3">
                                 <SvgPicture
@@ -194,7 +248,15 @@ function menu(funnel: FunnelRow): MenuEntry[] {
                                         class="block truncate font-display text-lg font-semibold hover:underline"
                                         >{{ funnel.name }}</RouterLink
                                     >
-                                    <span class="block truncate caption">/{{ funnel.address }}</span>
+                                    <span class="flex items-center gap-1.5 caption"
+                                        ><span class="truncate">/{{ funnel.address }}</span
+                                        ><span
+                                            v-for="l in funnel.labels"
+                                            :key="l"
+                                            class="shrink-0 rounded-full bg-line/60 px-2 text-xs leading-5 text-ink"
+                                            >{{ l }}</span
+                                        ></span
+                                    >
                                 </span>
                             </span>
                         </td>
@@ -229,6 +291,7 @@ function menu(funnel: FunnelRow): MenuEntry[] {
                     </tr>
                 </tbody>
             </table>
+            <LabelsDialog :funnel="labelling" :known="labels" @close="labelling = null" @saved="load" />
         </template>
     </div>
 </template>

@@ -51,6 +51,19 @@ export function sorted(funnels: FunnelRow[], order: HomeOrder | null): FunnelRow
     return [...funnels].sort((a, b) => (order.down ? -1 : 1) * compare(by(a), by(b)));
 }
 
+export interface HomeGroup {
+    label: string;
+    funnels: FunnelRow[];
+}
+
+/** By their labels, those without any last; a funnel with several stands under each. */
+export function grouped(funnels: FunnelRow[]): HomeGroup[] {
+    const labels = [...new Set(funnels.flatMap((f) => f.labels))].sort((a, b) => a.localeCompare(b));
+    const groups = labels.map((label) => ({ label, funnels: funnels.filter((f) => f.labels.includes(label)) }));
+    const rest = funnels.filter((f) => f.labels.length === 0);
+    return rest.length > 0 ? [...groups, { label: '', funnels: rest }] : groups;
+}
+
 /** A press on a heading: numbers begin with the most, words with the first; then the other way round. */
 export function nextOrder(order: HomeOrder | null, column: HomeColumn): HomeOrder {
     return { column, down: order?.column === column ? !order.down : !['name', 'state'].includes(column) };

@@ -26,7 +26,7 @@ const route = useRoute();
 const toasts = useToasts();
 const open = ref<Message | null>(null);
 const search = ref('');
-const state = ref<MessageState | ''>('');
+const state = ref<MessageState | ''>((typeof route.query.state === 'string' ? route.query.state : '') as MessageState | '');
 /** Only the messages of one broadcast. */
 const broadcast = computed(() => (typeof route.query.broadcast === 'string' ? route.query.broadcast : ''));
 const states: { value: MessageState | ''; label: string }[] = [

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
+import { useRoute } from 'vue-router';
 import { query } from '@/api/client';
 import type { OrderRow } from '@/api/types';
 import { salesTabs } from '@/sales/tabs';
@@ -21,7 +22,8 @@ interface Answer {
 
 const people = usePeopleKit();
 const search = ref('');
-const state = ref('');
+const route = useRoute();
+const state = ref(typeof route.query.state === 'string' ? route.query.state : '');
 const funnel = ref('');
 const offer = ref('');
 const from = ref('');

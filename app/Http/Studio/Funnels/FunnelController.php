@@ -48,9 +48,11 @@ final class FunnelController extends StudioController
     {
         $search = Input::search($request);
         $wanted = Input::text($request, 'state');
+        $label = Input::text($request, 'label');
         $funnels = Funnel::query()->with('liveVersion:id,funnel_id,number')->where('business_id', $this->user()->business_id)
             ->when($wanted === 'archived', fn ($q) => $q->whereNotNull('archived_at'), fn ($q) => $q->whereNull('archived_at'))
             ->when(FunnelState::tryFrom($wanted), fn ($q, FunnelState $s) => $q->where('state', $s))
+            ->when($label !== '', fn ($q) => $q->whereJsonContains('labels', $label))
             ->when($search !== '', fn ($q) => $q->whereRaw('lower(name) like ? escape ?', [Input::pattern($search), '\\']))
             ->orderByDesc('updated_at')->orderBy('id')->paginate(Input::number($request, 'perPage', 50, 1, 100));
         $found = $numbers->lastWeeks($this->business(), array_values($funnels->items()), CarbonImmutable::now());
@@ -59,6 +61,8 @@ final class FunnelController extends StudioController
         return response()->json([
             'total' => $funnels->total(),
             'any' => Funnel::query()->where('business_id', $this->user()->business_id)->exists(),
+            'labels' => Labels::inUse($this->business()),
+            'today' => NeedsOwner::today($this->business(), CarbonImmutable::now()),
             'funnels' => array_map(fn (Funnel $f): array => FunnelJson::summary($f) + $found[$f->id]
                 + ['drawing' => $drawings[$f->id] ?? ''], $funnels->items()),
         ]);
@@ -140,7 +144,7 @@ final class FunnelController extends StudioController
             'address' => ['sometimes', 'string', 'max:200'],
             'look' => ['sometimes', Rule::in(array_keys(Looks::all()))], 'parameters' => ['sometimes', 'array'],
             'currency' => ['sometimes', 'string', 'max:3'],
-            'parameters.*' => ['string'],
+            'parameters.*' => ['string'], 'labels' => ['sometimes', 'array'], 'labels.*' => ['string'],
             'logo' => ['sometimes', 'nullable', 'string'], 'icon' => ['sometimes', 'nullable', 'string']],
             ['name.required' => 'Please give the funnel a name. Only you will see it.', 'name.max' => 'A name has 120 characters at most.',
                 'look.in' => 'There is no such look.']);
@@ -159,6 +163,9 @@ final class FunnelController extends StudioController
         }
         if ($request->has('times')) {
             $given['times'] = OpeningTimes::fromShape(Shape::of($request->input('times') ?? [], 'times'))->toArray();
+        }
+        if (isset($given['labels'])) {
+            $given['labels'] = Labels::read($given['labels']);
         }
         if (isset($given['currency'])) {
             $given['currency'] = Currency::of($given['currency'])->code;

@@ -20,7 +20,7 @@ final class FunnelJson
     public static function summary(Funnel $funnel): array
     {
         return ['id' => $funnel->id, 'name' => $funnel->name, 'goal' => $funnel->goal, 'state' => $funnel->state,
-            'address' => $funnel->address, 'url' => $funnel->url(), 'openUrl' => "/studio/open/{$funnel->id}",
+            'labels' => $funnel->labels, 'address' => $funnel->address, 'url' => $funnel->url(), 'openUrl' => "/studio/open/{$funnel->id}",
             'archived' => $funnel->archived_at !== null, 'opensAt' => Instant::json($funnel->opens_at),
             'closesAt' => Instant::json($funnel->closes_at), 'closedAt' => Instant::json($funnel->closed_at),
             'liveVersion' => $funnel->liveVersion?->number, 'updatedAt' => Instant::json($funnel->updated_at)];

@@ -19,6 +19,8 @@ export interface FunnelSummary {
     url: string;
     openUrl: string;
     archived: boolean;
+    /** By which the owner sorts funnels. */
+    labels: string[];
     liveVersion: number | null;
     opensAt: string | null;
     closesAt: string | null;
@@ -30,6 +32,14 @@ export interface FunnelSummary {
 export type FunnelSuccess = { count: number; trend: number[] } & (
     { kind: 'signups' | 'registrations'; rate: Rate } | { kind: 'sales'; revenue: string; minor: number }
 );
+
+/** What waits for the owner's own hand, in a sentence that leads there. */
+export interface NeedsOwner {
+    key: string;
+    words: string;
+    action: string;
+    to: string;
+}
 
 /** A funnel in a list, with the last four weeks. */
 export interface FunnelRow extends FunnelSummary {
