@@ -171,7 +171,7 @@ final class AccessibilityTest extends BrowserTestCase
             $this->find($b, '[data-site]');
             $this->check($b, 'sites');
             $b->get(self::$studio."/studio/funnels/{$funnel}");
-            $this->press($b, 'Add a pop-up');
+            $this->addToFunnel($b, 'Add a pop-up');
             $this->byWords($b, 'Slip in the corner');
             $this->check($b, 'the designs of pop-ups');
         });
@@ -209,7 +209,7 @@ final class AccessibilityTest extends BrowserTestCase
             $email = (string) $this->sql("select id from draft_parts where name = 'Two days left' and funnel_id = '{$funnel}'");
             $offer = (string) $this->sql("select id from draft_parts where kind = 'offer' and funnel_id = '{$funnel}'");
             foreach (["deadline/{$deadline}" => '[data-test=examples] li', "email/{$email}" => '.email-text p', 'offers' => 'h1',
-                "offer/{$offer}" => 'fieldset', '' => 'ul[aria-label=Deadlines] button'] as $path => $css) {
+                "offer/{$offer}" => 'fieldset', '' => 'section[aria-label=Timeline] .bar.deadline'] as $path => $css) {
                 $b->get(rtrim(self::$studio."/studio/funnels/{$funnel}/{$path}", '/'));
                 $this->find($b, $css);
                 $this->check($b, "a launch: {$path}");

@@ -61,7 +61,7 @@ final class DeadlineTest extends BrowserTestCase
             $this->signIn($owner);
             $funnel = $this->selling($owner);
             $owner->get(self::$studio."/studio/funnels/{$funnel}");
-            $this->press($owner, 'Introductory price', 'ul[aria-label=Deadlines] button');
+            $this->press($owner, 'Introductory price', 'section[aria-label=Timeline] .bar');
             $this->seeText($owner, 'Starts when they click in “The introductory price”, lasts 3 days until 20:00 their time.');
             $this->seeText($owner, 'On a Friday night');
             $this->retype($this->find($owner, '[data-test=lasts] input'), '2');

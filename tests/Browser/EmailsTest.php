@@ -129,8 +129,9 @@ final class EmailsTest extends BrowserTestCase
                 $this->seeText($b, $words);
             }
             $b->get(self::$studio."/studio/funnels/{$funnel}");
+            $this->press($b, 'List');
             $this->seeText($b, '100 % clicked');
-            $this->seeText($b, 'for some only');
+            $this->seeText($b, 'to those for whom:');
         });
     }
 

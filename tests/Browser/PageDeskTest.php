@@ -98,7 +98,7 @@ final class PageDeskTest extends BrowserTestCase
             // The footer is shared and shown on all pages.
             $this->press($b, 'The section');
             $this->press($b, 'The page');
-            $this->press($b, '{{business}} · You can', 'ol button');
+            $this->press($b, 'Ferncroft Cello Room · You can', 'ol button');
             $this->press($b, 'Share it');
             $this->fill($b, 'Private name', 'My footer');
             $this->press($b, 'Share it', '[role=dialog] button');
@@ -221,14 +221,14 @@ final class PageDeskTest extends BrowserTestCase
                 return (string) $this->sql("select id from draft_parts where kind = 'shared-section' and name = '{$name}'");
             };
 
-            $this->press($b, '{{business}} · You can', 'ol button');
+            $this->press($b, 'Ferncroft Cello Room · You can', 'ol button');
             $long = $share('Long footer');
             $this->press($b, 'Duplicate');
             $this->press($b, 'Make a copy for this page');
             $short = $share('Short footer');
             $this->waitFor($b, fn (): bool => $footers() === [[$long, ''], [$short, '']], 'two shared footers, one below the other');
             $this->press($b, 'Remove');
-            $this->press($b, '{{business}} · You can', 'ol button');
+            $this->press($b, 'Ferncroft Cello Room · You can', 'ol button');
             $this->choose($b, 'On phones', 'Short footer');
             $this->waitFor($b, fn (): bool => $footers() === [[$long, 'phone'], [$short, 'desktop']], 'the short one stands in on phones');
             $offers = $b->findElements(WebDriverBy::xpath('//*[@role="status"]//button[normalize-space(.)="Undo"]'));
@@ -305,6 +305,12 @@ final class PageDeskTest extends BrowserTestCase
             $this->press($b, 'Insert a field');
             $this->press($b, 'First name', '[role=menuitem]');
             $this->waitFor($b, fn (): bool => str_contains($html(), '{{first_name|friend}}'), 'with the reader’s name');
+            // It is read as it will be, and another one by a press.
+            $this->waitInFrame($b, "return document.querySelector('.text .lantern-merge')?.textContent === 'Robin'", 'as a chip');
+            $this->inFrame($b, "document.querySelector('.text .lantern-merge').click()");
+            $this->fill($b, 'Where nothing is known', 'cellist');
+            $this->waitFor($b, fn (): bool => str_contains($html(), '{{first_name|cellist}}'), 'with another fallback');
+            $this->press($b, 'Done');
             $this->press($b, 'As Robin reads it');
             $this->waitInFrame($b, "return document.body.innerText.includes('Robin') && !document.querySelector('[contenteditable]')",
                 'as it will be read');

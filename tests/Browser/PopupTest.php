@@ -86,7 +86,7 @@ final class PopupTest extends BrowserTestCase
             $this->askApi($owner, 'PUT', "parts/{$email['id']}", ['revision' => $email['revision'],
                 'body' => $email['body'].'<p><a href="{{page_'.$draft['pages'][0]['id'].'}}">See the page</a></p>']);
             $owner->navigate()->refresh();
-            $this->press($owner, 'Before they leave', 'ul[aria-label=Pop-ups] button');
+            $this->press($owner, 'Before they leave', 'section[aria-label=Timeline] .bar');
             $this->press($owner, 'Dark card');
             $owner->switchTo()->frame($this->find($owner, 'iframe[data-ready=true]'));
             $this->find($owner, '.pop-box .tone-ink');

@@ -52,7 +52,7 @@ final class SalesTest extends BrowserTestCase
             $this->press($owner, 'Sell a programme', '[role=radio]');
             $this->fill($owner, 'Private name', 'Autumn sales');
             $this->fill($owner, 'What is the programme called?', 'First Season');
-            $this->fill($owner, 'What does the programme cost?', '190');
+            $this->fill($owner, 'What does the programme cost', '190');
             $this->press($owner, 'Make the funnel');
             $this->byWords($owner, 'Publish version 1');
             $funnel = basename($this->path($owner));

@@ -27,7 +27,7 @@ final class WebinarTest extends BrowserTestCase
         $this->fill($owner, 'Private name', "First Melody, {$mode}");
         $this->fill($owner, 'What is the webinar called?', 'From Open Strings to Your First Melody');
         $this->press($owner, $mode);
-        $this->fill($owner, 'What does the programme cost?', '290');
+        $this->fill($owner, 'What does the programme cost', '290');
         $this->press($owner, 'Make the funnel');
         $this->waitFor($owner, fn (RemoteWebDriver $o): bool => preg_match('~/funnels/[0-9a-z]{26}$~', $o->getCurrentURL()) === 1,
             'it is made');
@@ -65,7 +65,7 @@ final class WebinarTest extends BrowserTestCase
             $owner = $this->browser();
             $this->signIn($owner);
             $funnel = $this->fromStarter($owner, 'Automated: a recording plays, again and again');
-            $this->press($owner, 'Webinar', 'ul[aria-label=Webinars] button');
+            $this->press($owner, 'Session', 'section[aria-label=Timeline] button');
             $this->seeText($owner, 'Played at the next quarter of an hour');
             $this->press($owner, 'Choose a video', '[aria-label="The recording"] button');
             $owner->findElement(WebDriverBy::cssSelector('[role=dialog] input[type=file]'))->sendKeys((string) realpath(self::RECORDING));

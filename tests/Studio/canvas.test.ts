@@ -7,11 +7,12 @@ const page = `
         <ul data-block="b3"><li data-item="0"><span data-field="title">One</span></li><li data-item="1"><span data-field="title">Two</span></li></ul>
         <form data-block="b4"><button type="submit">Send it</button></form></section>
     <section data-section="s2" data-shared="yes"></section>`;
+const fill = () => null;
 const pick = (css: string) => document.querySelector<HTMLElement>(css)!;
 
 function heard(): CanvasEvents {
-    const events = { select: vi.fn(), type: vi.fn(), add: vi.fn(), drop: vi.fn(), key: vi.fn(), typing: vi.fn() };
-    listen(document, events);
+    const events = { select: vi.fn(), type: vi.fn(), add: vi.fn(), drop: vi.fn(), key: vi.fn(), typing: vi.fn(), merge: vi.fn() };
+    listen(document, events, fill);
     return events;
 }
 
@@ -29,7 +30,7 @@ describe('the page on the desk', () => {
     });
 
     it('makes words editable, rich ones richly, and says what they are', () => {
-        dress(document);
+        dress(document, fill);
         const said = [...document.querySelectorAll<HTMLElement>('[data-field]')].map((f) => [
             f.contentEditable,
             f.getAttribute('aria-label'),
@@ -44,7 +45,7 @@ describe('the page on the desk', () => {
     });
 
     it('gives each section its button, marks the shared ones and those with nothing in them', () => {
-        dress(document);
+        dress(document, fill);
         expect(document.querySelectorAll('.lantern-add')).toHaveLength(2);
         expect([...document.querySelectorAll('.lantern-shared')].map((m) => m.parentElement!.dataset.section)).toEqual(['s2']);
         expect([...document.querySelectorAll<HTMLElement>('.lantern-nothing')].map((s) => s.dataset.section)).toEqual(['s2']);
@@ -52,7 +53,7 @@ describe('the page on the desk', () => {
 
     it('dresses a section that was drawn anew like all others', () => {
         const section = pick('[data-section=s1]');
-        dress(section);
+        dress(section, fill);
         expect([
             section.querySelectorAll('.lantern-add').length,
             pick('h1').contentEditable,
@@ -86,7 +87,7 @@ describe('what is done on the page', () => {
     });
 
     it('the button below a section adds one there, and chooses nothing', () => {
-        dress(document);
+        dress(document, fill);
         const events = heard();
         pick('[data-section=s2] > .lantern-add').click();
         expect([vi.mocked(events.add).mock.calls, vi.mocked(events.select).mock.calls]).toEqual([[['s2']], []]);
@@ -176,10 +177,10 @@ describe('words that are chosen', () => {
         const command = vi.fn();
         Object.assign(document, { execCommand: command });
         document.getSelection()!.removeAllRanges();
-        insertWords(document, '{{first_name|there}}');
+        insertWords(document, '{{first_name|there}}', fill);
         expect(command).not.toHaveBeenCalled();
         choose('h1');
-        insertWords(document, '{{first_name|there}}');
+        insertWords(document, '{{first_name|there}}', fill);
         expect(command.mock.calls).toEqual([['insertText', false, '{{first_name|there}}']]);
     });
 });

@@ -5,6 +5,9 @@ import { api, ApiError } from '@/api/client';
 import type { Section } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { addStyle, dress, format, insertWords, listen, mark } from '@/funnel/desk/canvas';
+import MergeFieldEditor from '@/funnel/desk/MergeFieldEditor.vue';
+import { ofChip, setChip, type MergeField } from '@/funnel/desk/mergeFields';
+import { useSampleReader } from '@/funnel/desk/useSampleReader';
 import { useDesk, type Selection } from '@/funnel/desk/useDesk';
 import { useLibrary } from '@/stores/library';
 import { useToasts } from '@/stores/toasts';
@@ -89,33 +92,68 @@ function onLoad(): void {
         return;
     }
     addStyle(doc);
-    listen(doc, {
-        select: (to) => desk.select(to),
-        type: (at, value) => {
-            desk.type(at, value);
-            // It stands on the page already.
-            const section = desk.sections.value.find((s) => s.id === at.section);
-            if (section) {
-                drawn.set(section.id, written(section));
-            }
+    listen(
+        doc,
+        {
+            select: (to) => desk.select(to),
+            type: (at, value) => {
+                desk.type(at, value);
+                // It stands on the page already.
+                const section = desk.sections.value.find((s) => s.id === at.section);
+                if (section) {
+                    drawn.set(section.id, written(section));
+                }
+            },
+            add: (after) => emit('add', after),
+            drop: (at, file) => void takePicture(at, file),
+            key: (event) => void onKey(event),
+            merge: openMerge,
+            typing: (on) => {
+                typing = on ? (desk.selection.value?.section ?? null) : null;
+                if (!on) {
+                    void draw();
+                }
+            },
         },
-        add: (after) => emit('add', after),
-        drop: (at, file) => void takePicture(at, file),
-        key: (event) => void onKey(event),
-        typing: (on) => {
-            typing = on ? (desk.selection.value?.section ?? null) : null;
-            if (!on) {
-                void draw();
-            }
-        },
-    });
-    dress(doc);
+        fill,
+    );
+    dress(doc, fill);
     arrangeStage();
     // What was changed while the page was on its way here is not on it yet.
     asked.forEach(([id, json]) => drawn.set(id, json));
     mark(doc, desk.selection.value);
     ready.value = true;
     void (props.sample ? drawWhole() : draw());
+}
+
+const { fill } = useSampleReader();
+/** The merge field that was pressed, and where its editor stands. */
+const merge = ref<{ chip: HTMLElement; field: MergeField; x: number; y: number } | null>(null);
+
+function openMerge(chip: HTMLElement): void {
+    const field = ofChip(chip);
+    const [box, around] = [frame.value?.getBoundingClientRect(), room.value?.getBoundingClientRect()];
+    if (!field || !box || !around) {
+        return;
+    }
+    const scale = box.width / (frame.value?.offsetWidth || box.width);
+    const rect = chip.getBoundingClientRect();
+    const x = box.left - around.left + rect.left * scale;
+    const y = box.top - around.top + rect.bottom * scale + 6;
+    merge.value = { chip, field, x: Math.max(8, Math.min(x, around.width - 300)), y: Math.max(8, Math.min(y, around.height - 260)) };
+}
+
+function changeMerge(field: MergeField | null): void {
+    const chip = merge.value!.chip;
+    const words = chip.closest('[data-field]');
+    if (field) {
+        setChip(chip, field, fill);
+        merge.value!.field = field;
+    } else {
+        chip.remove();
+        merge.value = null;
+    }
+    words?.dispatchEvent(new Event('input', { bubbles: true }));
 }
 
 function onKey(event: KeyboardEvent): void {
@@ -200,7 +238,7 @@ function place(doc: Document, main: Element, id: string, html: string): void {
         return;
     }
     const made = doc.importNode(fresh, true) as HTMLElement;
-    dress(made);
+    dress(made, fill);
     if (old) {
         old.replaceWith(made);
     } else {
@@ -268,7 +306,7 @@ async function drawWhole(): Promise<void> {
         addStyle(doc);
         arrangeStage();
         if (!props.sample) {
-            dress(doc);
+            dress(doc, fill);
             mark(doc, desk.selection.value);
         }
     } catch (error) {
@@ -358,12 +396,12 @@ onBeforeUnmount(() => (ready.value = false));
 
 defineExpose({
     format: (how: Parameters<typeof format>[1], value?: string) => inside() && format(inside()!, how, value),
-    insert: (text: string) => inside() && insertWords(inside()!, text),
+    insert: (text: string) => inside() && insertWords(inside()!, text, fill),
 });
 </script>
 
 <template>
-    <div ref="room" class="flex h-full min-h-0 justify-center overflow-hidden" :class="{ 'py-4': phone }">
+    <div ref="room" class="relative flex h-full min-h-0 justify-center overflow-hidden" :class="{ 'py-4': phone }">
         <iframe
             ref="frame"
             :src="`/studio/preview/pages/${desk.pageId}${under ? `?under=${under}` : ''}`"
@@ -374,5 +412,14 @@ defineExpose({
             :data-ready="ready"
             @load="onLoad"
         ></iframe>
+        <MergeFieldEditor
+            v-if="merge"
+            :field="merge.field"
+            :x="merge.x"
+            :y="merge.y"
+            @change="changeMerge"
+            @remove="changeMerge(null)"
+            @close="merge = null"
+        />
     </div>
 </template>

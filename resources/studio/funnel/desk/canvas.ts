@@ -1,3 +1,4 @@
+import { htmlOf, plainOf, putChips, type Fill } from '@/funnel/desk/mergeFields';
 import type { Selection } from '@/funnel/desk/useDesk';
 
 /**
@@ -16,6 +17,8 @@ const STYLE = `
     [data-field]:empty{display:inline-block;min-width:4ch;min-height:1em}
     [data-field]:empty::before{content:'…';opacity:.5}
     .form *{pointer-events:none} .form input{opacity:.9} .not-for-people{display:none}
+    .lantern-merge{border-radius:.2em;padding:0 .12em;background:color-mix(in srgb,currentColor 14%,transparent);cursor:pointer}
+    .lantern-merge:hover{outline:1.5px solid currentColor}
     .empty{display:grid;place-items:center;min-height:11rem;border:2px dashed currentColor;border-radius:8px;opacity:.75;cursor:pointer;box-shadow:none!important;outline:0!important}
     .is-over{outline:4px solid #f0a830!important;outline-offset:2px}
     @media (max-width:51.99rem){.not-on-phone{display:revert!important;opacity:.35}}
@@ -35,6 +38,8 @@ export interface CanvasEvents {
     drop: (at: Selection, file: File) => void;
     key: (event: KeyboardEvent) => void;
     typing: (on: boolean) => void;
+    /** A merge field was pressed. */
+    merge: (chip: HTMLElement) => void;
 }
 
 const LABELS: Record<string, string> = {
@@ -68,11 +73,11 @@ const elementOf = (node: Node | null | undefined): Element | null | undefined =>
 const isRich = (field: HTMLElement) => field.dataset.field === 'html' || field.dataset.field === 'notHtml';
 
 function words(field: HTMLElement): string {
-    return isRich(field) ? field.innerHTML : field.innerText.replace(/\n+$/, '');
+    return isRich(field) ? htmlOf(field) : plainOf(field);
 }
 
 /** Makes the words in a freshly drawn part editable, and gives its sections their buttons. */
-export function dress(part: Document | HTMLElement): void {
+export function dress(part: Document | HTMLElement, fill: Fill): void {
     // What is in the frame is of the frame's own kinds, so that “instanceof” says nothing about it.
     const doc = part.ownerDocument ?? (part as Document);
     const whole = part.nodeType === Node.DOCUMENT_NODE;
@@ -82,6 +87,7 @@ export function dress(part: Document | HTMLElement): void {
         field.setAttribute('role', 'textbox');
         field.setAttribute('aria-label', /^H[1-6]$/.test(field.tagName) ? 'Heading' : (LABELS[field.dataset.field ?? ''] ?? 'Text'));
         field.spellcheck = true;
+        putChips(field, fill);
     }
     for (const section of sections) {
         section.classList.toggle('lantern-nothing', section.querySelector('[data-block]') === null);
@@ -118,7 +124,7 @@ function dropTarget(event: DragEvent): HTMLElement | null {
     return (event.target as HTMLElement | null)?.closest?.<HTMLElement>('[data-empty], [data-block], [data-section]') ?? null;
 }
 
-export function listen(doc: Document, events: CanvasEvents): void {
+export function listen(doc: Document, events: CanvasEvents, fill: Fill): void {
     doc.addEventListener('click', (event) => {
         event.preventDefault();
         const button = (event.target as HTMLElement).closest?.('.lantern-add');
@@ -127,6 +133,10 @@ export function listen(doc: Document, events: CanvasEvents): void {
             return;
         }
         events.select(at(event.target));
+        const chip = (event.target as HTMLElement).closest?.<HTMLElement>('.lantern-merge');
+        if (chip) {
+            events.merge(chip);
+        }
     });
     doc.addEventListener('focusin', (event) => {
         if (!(event.target as HTMLElement).closest('.lantern-add')) {
@@ -142,7 +152,14 @@ export function listen(doc: Document, events: CanvasEvents): void {
             events.type(where, words(field));
         }
     });
-    doc.addEventListener('focusout', () => events.typing(false));
+    doc.addEventListener('focusout', (event) => {
+        // What was typed with braces is a field like any other.
+        const field = (event.target as HTMLElement).closest<HTMLElement>('[data-field]');
+        if (field) {
+            putChips(field, fill);
+        }
+        events.typing(false);
+    });
     // Pasted words come without the marks of wherever they were copied.
     doc.addEventListener('paste', (event) => {
         if ((event.target as HTMLElement).closest?.('[data-field]')) {
@@ -196,11 +213,12 @@ export function format(doc: Document, how: 'bold' | 'italic' | 'in-accent' | 'in
 }
 
 /** Puts words in where the caret is. */
-export function insertWords(doc: Document, text: string): void {
+export function insertWords(doc: Document, text: string, fill: Fill): void {
     const field = (doc.activeElement as HTMLElement | null)?.closest?.<HTMLElement>('[data-field]');
     const where = field ?? elementOf(doc.getSelection()?.anchorNode)?.closest<HTMLElement>('[data-field]');
     if (where) {
         where.focus();
         doc.execCommand('insertText', false, text);
+        putChips(where, fill);
     }
 }

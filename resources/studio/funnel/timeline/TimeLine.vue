@@ -101,7 +101,9 @@ const adds = [
                     ><TagIcon class="size-4 text-pine" aria-hidden="true" />Offers</RouterLink
                 >
                 <span class="flex-1"></span>
-                <UiMenu label="Numbers" :items="periods.map((p) => ({ label: p.label, run: () => (counted.period = p.value) }))"
+                <UiMenu
+                    :label="`Numbers: ${periods.find((p) => p.value === counted.period)?.label}`"
+                    :items="periods.map((p) => ({ label: p.label, run: () => (counted.period = p.value) }))"
                     ><span class="flex items-center gap-1"
                         >{{ periods.find((p) => p.value === counted.period)?.label
                         }}<ChevronDownIcon class="size-4" aria-hidden="true" /></span

@@ -214,11 +214,13 @@ const taken = (lead: Lead) => takenOf(props.numbers, lead.page.id, lead.outcome.
                             class="way"
                             :style="{ left: `${(arrow.from + arrow.to) / 2}px`, top: `${arrow.y}px` }"
                             :title="`${arrow.lead.outcome.who} go to “${arrow.lead.to?.name}”${taken(arrow.lead) ? `: ${taken(arrow.lead)}` : ''}`"
-                            :aria-label="`${arrow.lead.outcome.label}: ${arrow.lead.page.name} to ${arrow.lead.to?.name}`"
                             @pointerdown="begin($event, arrow.lead.page.id, arrow.lead.outcome.outcome)"
                             @click="unlessDrawn(() => ask(arrow.lead.page, arrow.lead.outcome.outcome))()"
                         >
-                            <span v-if="share(arrow.lead)" class="block">{{ share(arrow.lead) }}</span><span aria-hidden="true">→</span>
+                            <span v-if="share(arrow.lead)" class="block">{{ share(arrow.lead) }}</span><span aria-hidden="true">→</span
+                            ><span class="sr-only"
+                                >{{ arrow.lead.outcome.label }}: {{ arrow.lead.page.name }} to {{ arrow.lead.to?.name }}</span
+                            >
                         </button>
                         <!-- lanes -->
                         <div

@@ -3,6 +3,8 @@ import { Bars3Icon, PlusIcon } from '@heroicons/vue/20/solid';
 import { computed } from 'vue';
 import { VueDraggable } from 'vue-draggable-plus';
 import type { Section } from '@/api/types';
+import { asRead } from '@/funnel/desk/mergeFields';
+import { useSampleReader } from '@/funnel/desk/useSampleReader';
 import { useDesk } from '@/funnel/desk/useDesk';
 import { useSession } from '@/stores/session';
 
@@ -10,6 +12,7 @@ defineEmits<{ add: [after: string] }>();
 
 const desk = useDesk();
 const session = useSession();
+const { fill } = useSampleReader();
 const list = computed({
     get: () => desk.sections.value,
     set: (now: Section[]) => desk.orderSections(now.map((s) => s.id)),
@@ -19,7 +22,7 @@ const kindOf = (section: Section) => session.kit.sections.find((k) => k.id === s
 function title(section: Section): string {
     const heading = section.blocks.find((b) => b.kind === 'heading') ?? section.blocks[0];
     const words = String(heading?.text ?? heading?.html ?? '').replace(/<[^>]*>/g, ' ');
-    return words.trim();
+    return asRead(words.trim(), fill);
 }
 
 function onKey(event: KeyboardEvent, id: string): void {

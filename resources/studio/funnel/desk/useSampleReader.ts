@@ -1,0 +1,39 @@
+import { computed } from 'vue';
+import type { Fill } from '@/funnel/desk/mergeFields';
+import { useFunnel } from '@/funnel/funnelStore';
+import { useSession } from '@/stores/session';
+
+/** The person as whom the desk reads merge fields. */
+const ROBIN: Record<string, string> = { first_name: 'Robin', last_name: 'Ash', email: 'robin@example.com' };
+
+/** What merge fields give a sample person of the funnel that is open, and which there are to choose from. */
+export function useSampleReader() {
+    const store = useFunnel();
+    const session = useSession();
+
+    const known = computed(() => {
+        const business = session.business;
+        const owner: Record<string, string> = {
+            business: business?.businessName ?? '',
+            host: business?.senderName.trim() || (business?.businessName ?? ''),
+        };
+        const { personFields, ownerFields, sessionFields } = session.kit;
+        const of = (labels: Record<string, string>, values: Record<string, string>) =>
+            Object.entries(labels).map(([name, label]) => [name, { label, value: values[name] ?? '' }] as const);
+        return new Map([
+            ...of(personFields, ROBIN),
+            ...of(ownerFields, owner),
+            ...of(sessionFields, {}),
+            ...Object.entries(store.funnel?.fields ?? {}).map(
+                ([name, value]) => [name, { label: `This funnel’s ${name}`, value }] as const,
+            ),
+            ...(store.funnel?.parameters ?? []).map((name) => [name, { label: `From the address: ${name}`, value: '' }] as const),
+            ...(store.funnel?.offers ?? []).map(
+                (o) => [`price_${o.id}`, { label: `The price of “${o.name}”`, value: o.open ? '' : o.priceWords }] as const,
+            ),
+        ]);
+    });
+    const fill: Fill = (name) => known.value.get(name) ?? null;
+    const choices = computed(() => [...known.value].map(([value, { label }]) => ({ value, label })));
+    return { fill, choices };
+}
