@@ -108,7 +108,8 @@ final class Scratch
             'webinar' => 'From Open Strings to Your First Melody', 'sell' => 'First Season',
             'launch' => 'First Season, together', 'form' => 'Ask about a cello lesson'];
         $funnels = [];
-        foreach (Goal::cases() as $goal) {
+        // The empty one has nothing to measure.
+        foreach (array_filter(Goal::cases(), fn (Goal $g): bool => $g !== Goal::Own) as $goal) {
             $funnel = app(NewFunnel::class)
                 ->fromStarter($owner->business, $goal, $titles[$goal->value].' ('.$goal->value.')', $titles[$goal->value],
                     $goal->hasLeadMagnet() ? $uploads->file($owner->business, $media('practice-plan.pdf')) : null,

@@ -91,14 +91,17 @@ $parts = function (string $kind, ?string $of = null) use ($studio, $funnel): str
     return (string) $studio->executeScript("return (async () => { const f = await (await fetch('/studio/api/funnels/{$of}')).json(); "
         ."return f.{$kind}[0].id; })()");
 };
-$go("funnels/{$funnel}", '[data-test=joined] li');
+$go("funnels/{$funnels['First Melody, live']}", '[data-test=timeline] [data-page] img');
+$wait($studio, '[data-test=timeline] .way span:not([aria-hidden])');
 $shoot($studio, 'funnel');
 $go("funnels/{$funnel}/page/".$parts('pages'), 'iframe[data-ready=true]');
 $inFrame("document.querySelector('.k-learn').scrollIntoView({ block: 'center' }); document.querySelector('.k-learn h2').click()");
 $press('The section');
 $shoot($studio, 'page-desk');
-$go("funnels/{$funnels['First Melody, live']}", '[data-test=timeline] [data-page] img');
-$shoot($studio, 'timeline');
+$go("funnels/{$funnels['Open strings webinar']}", '[data-test=timeline] [data-page] img');
+$press('Publish version 1');
+$wait($studio, '[role=dialog] form');
+$shoot($studio, 'check');
 $go("funnels/{$selling}/offers", 'h1');
 $shoot($studio, 'offers');
 $go("funnels/{$selling}/deadline/".$parts('deadlines', $selling), '[data-test=examples] li');
