@@ -9,6 +9,7 @@ import Text from '@tiptap/extension-text';
 import { describe, expect, it } from 'vitest';
 import { reactive } from 'vue';
 import { emailNodes } from '@/emails/nodes';
+import { marked, unmarked } from '@/ui/mergeFields';
 
 const rule = '{"kind":"tag","not":false,"tag":"VIP"}';
 const escaped = rule.replaceAll('"', '&quot;');
@@ -35,7 +36,7 @@ function editor(
                 words: (r) => `for those: ${(JSON.parse(r) as { tag: string }).tag}`,
             }),
         ],
-        content,
+        content: marked(content),
     });
 }
 
@@ -48,8 +49,8 @@ describe('an email in the editor', () => {
             `<div data-only="${escaped}"><p>For you, <strong>VIP</strong>.</p><ul><li><p>one</p></li></ul></div><p>For all.</p>`,
         ],
         ['a line and a quote', '<p>One</p><hr><blockquote><p>Two</p></blockquote>'],
-        ['merge fields', '<p>Hello {{first_name|there}}</p>'],
-    ])('comes out as it went in: %s', (_, html) => expect(editor(html).getHTML()).toBe(html));
+        ['merge fields', '<p>Hello {{first_name|there}}, <strong>{{price_1}}</strong> {{x|a &amp; b}}</p>'],
+    ])('comes out as it went in: %s', (_, html) => expect(unmarked(editor(html).getHTML())).toBe(html));
 
     it.each([
         ['pictures from elsewhere', '<p>x</p><img src="https://elsewhere.example/p.png" alt="">', '<p>x</p>'],
@@ -90,5 +91,33 @@ describe('an email in the editor', () => {
         expect(editor(`<div data-only="${escaped}"><p>a</p></div>`).view.dom.querySelector('.email-only span')!.textContent).toBe(
             'for those: VIP',
         );
+    });
+});
+
+describe('a merge field in an email', () => {
+    const chips = (e: Editor) => [...e.view.dom.querySelectorAll<HTMLElement>('.merge-chip')].map((c) => c.textContent);
+
+    it('stands as a chip, and is written as it was', () => {
+        const e = editor('<p>Hello {{first_name|there}}</p>');
+        expect(chips(e)).toEqual(['there']);
+        expect(e.getText()).toBe('Hello {{first_name|there}}');
+    });
+
+    it('becomes one while it is typed, and another one with other attributes', () => {
+        const e = editor('<p>Hello,</p>');
+        e.commands.focus('end');
+        for (const letter of '{{first_name|you}}') {
+            const { from, to } = e.state.selection;
+            const taken = e.view.someProp('handleTextInput', (f) =>
+                f(e.view, from, to, letter, () => e.state.tr.insertText(letter, from, to)),
+            );
+            if (!taken) {
+                e.view.dispatch(e.state.tr.insertText(letter, from, to));
+            }
+        }
+        expect([chips(e), unmarked(e.getHTML())]).toEqual([['you'], '<p>Hello,{{first_name|you}}</p>']);
+        e.commands.setNodeSelection(7);
+        e.commands.updateAttributes('merge', { name: 'host', fallback: null });
+        expect([chips(e), unmarked(e.getHTML())]).toEqual([['host'], '<p>Hello,{{host}}</p>']);
     });
 });

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { asRead, htmlOf, ofChip, plainOf, putChips, setChip, written, type Fill } from '@/funnel/desk/mergeFields';
+import { asRead, htmlOf, ofChip, plainOf, putChips, setChip, written, type Fill } from '@/ui/mergeFields';
 
 const known: Record<string, { value: string; label: string }> = {
     first_name: { value: 'Robin', label: 'First name' },

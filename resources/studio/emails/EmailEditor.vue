@@ -23,7 +23,10 @@ import { useLibrary } from '@/stores/library';
 import { useToasts } from '@/stores/toasts';
 import { useEmailParts } from '@/stores/emailParts';
 import { usePeopleKit } from '@/stores/peopleKit';
+import { useSession } from '@/stores/session';
+import { marked, unmarked, type MergeField } from '@/ui/mergeFields';
 import TextField from '@/ui/TextField.vue';
+import UiListbox from '@/ui/UiListbox.vue';
 import UiMenu from '@/ui/UiMenu.vue';
 
 const props = defineProps<{
@@ -43,6 +46,7 @@ const emit = defineEmits<{ 'update:modelValue': [string] }>();
 
 const DOWNLOAD = '{{download_link}}';
 const library = useLibrary();
+const session = useSession();
 const toasts = useToasts();
 const parts = useEmailParts();
 const people = usePeopleKit();
@@ -51,8 +55,16 @@ const filling = ref(false);
 const picturing = ref(false);
 const keeping = ref(false);
 
+/** The reader as whom merge fields are read here. */
+const ROBIN: Record<string, string> = { first_name: 'Robin', last_name: 'Ash', email: 'robin@example.com' };
+function fill(name: string): { value: string; label: string } {
+    const label = [...people.kit.fields, ...(props.fields ?? [])].find((f) => f.name === name)?.label ?? name.replaceAll('_', ' ');
+    const { businessName = '', senderName = '' } = session.business ?? {};
+    return { label, value: { ...ROBIN, business: businessName, host: senderName || businessName }[name] ?? '' };
+}
+
 const editor = useEditor({
-    content: props.modelValue,
+    content: marked(props.modelValue),
     extensions: [
         Document,
         Paragraph,
@@ -75,13 +87,14 @@ const editor = useEditor({
             src: (id) => library.pictures.find((p) => p.id === id)?.src,
             deadline: (id) => props.deadlines?.find((d) => d.id === id)?.name,
             part: (id) => parts.parts.find((p) => p.id === id),
+            merge: fill,
             words: (rule) => `Only for those of whom it holds: ${ruleWords(rule, people.kit)}`,
         }),
     ],
     editorProps: {
         attributes: { class: 'email-text', 'aria-label': props.label ?? 'Text of the email', role: 'textbox', 'aria-multiline': 'true' },
     },
-    onUpdate: ({ editor: e }) => emit('update:modelValue', e.getHTML()),
+    onUpdate: ({ editor: e }) => emit('update:modelValue', unmarked(e.getHTML())),
 });
 
 onMounted(() =>
@@ -90,13 +103,20 @@ onMounted(() =>
 watch(
     () => props.modelValue,
     (html) => {
-        if (editor.value && html !== editor.value.getHTML() && !editor.value.isFocused) {
-            editor.value.commands.setContent(html, { emitUpdate: false });
+        if (editor.value && html !== unmarked(editor.value.getHTML()) && !editor.value.isFocused) {
+            editor.value.commands.setContent(marked(html), { emitUpdate: false });
         }
     },
 );
 
-const insert = (words: string) => editor.value?.chain().focus().insertContent(words).run();
+const insert = (words: string) => editor.value?.chain().focus().insertContent(marked(words)).run();
+
+const merge = computed(() => (editor.value?.isActive('merge') ? (editor.value.getAttributes('merge') as MergeField) : null));
+const mergeChoices = computed(() => [
+    ...people.kit.fields.filter((f) => f.name !== 'timezone').map((f) => ({ value: f.name, label: f.label })),
+    ...(props.fields ?? []).map((f) => ({ value: f.name, label: f.label })),
+]);
+const setMerge = (more: Partial<MergeField>) => editor.value?.commands.updateAttributes('merge', more);
 
 function setLink(href: string): void {
     const chain = editor.value?.chain().focus().extendMarkRange('link');
@@ -249,6 +269,20 @@ const more = computed(() => [
                 @update:model-value="(words: string) => editor?.commands.updateAttributes('picture', { alt: words })"
             />
         </div>
+        <div v-if="merge" class="grid gap-3 border-b border-line bg-lamp-pale px-3 py-2 sm:grid-cols-2">
+            <UiListbox
+                :model-value="merge.name"
+                label="Merge field"
+                :options="mergeChoices"
+                @update:model-value="(name: string) => setMerge({ name })"
+            />
+            <TextField
+                :model-value="merge.fallback ?? ''"
+                label="Where it is not known"
+                :maxlength="200"
+                @update:model-value="(words: string) => setMerge({ fallback: words.replace(/[{}|]/g, '') })"
+            />
+        </div>
         <EditorContent :editor="editor" />
         <LinkDialog :open="linking !== null" :href="linking ?? ''" :pages="pages ?? []" @close="linking = null" @set="setLink" />
         <FieldDialog :open="filling" :fields="fields ?? []" @close="filling = false" @insert="insert" />
@@ -298,6 +332,12 @@ const more = computed(() => [
         }
         &.ProseMirror-selectednode {
             @apply outline-3 outline-pine;
+        }
+    }
+    .merge-chip {
+        @apply cursor-pointer rounded bg-pine-pale px-1 text-pine;
+        &.ProseMirror-selectednode {
+            @apply outline-2 outline-pine;
         }
     }
     .email-only {

@@ -1,5 +1,6 @@
-import { Node } from '@tiptap/core';
+import { InputRule, Node, nodePasteRule } from '@tiptap/core';
 import { watchEffect } from 'vue';
+import { fieldOf, ONE, setChip, written, type Fill, type MergeField } from '@/ui/mergeFields';
 
 /**
  * What an email can hold beside words, as the server reads it: pictures of the library (`picture:ID`), parts that are
@@ -11,6 +12,8 @@ export interface EmailMedia {
     /** What a deadline is called whose countdown is shown. */
     deadline?: (id: string) => string | undefined;
     part: (id: string) => { name: string; body: string } | undefined;
+    /** What a merge field gives a sample reader; every name is taken, since which there are is said when it is checked. */
+    merge?: Fill;
     /** A rule in words. */
     words: (rule: string) => string;
 }
@@ -31,9 +34,61 @@ export const Line = Node.create({
     renderHTML: () => ['hr'],
 });
 
+/** A merge field, as a chip that reads as a sample reader reads it; see `marked` and `unmarked` for how it is kept. */
+const mergeNode = (fill: Fill) =>
+    Node.create({
+        name: 'merge',
+        group: 'inline',
+        inline: true,
+        atom: true,
+        addAttributes: () => ({ name: { default: '' }, fallback: { default: null } }),
+        parseHTML: () => [
+            { tag: 'span[data-merge]', getAttrs: (el) => ({ name: el.dataset.merge, fallback: el.dataset.fallback ?? null }) },
+        ],
+        renderHTML: ({ node }) => {
+            const { name, fallback } = node.attrs as MergeField;
+            return ['span', { 'data-merge': name, ...(fallback === null ? {} : { 'data-fallback': fallback }) }];
+        },
+        renderText: ({ node }) => written(node.attrs as MergeField),
+        addInputRules() {
+            const type = this.type;
+            return [
+                new InputRule({
+                    find: new RegExp(`${ONE.source}$`),
+                    handler: ({ state, range, match }) => {
+                        state.tr.replaceWith(range.from, range.to, type.create(fieldOf(match)));
+                    },
+                }),
+            ];
+        },
+        addPasteRules() {
+            return [nodePasteRule({ find: new RegExp(ONE, 'g'), type: this.type, getAttributes: fieldOf })];
+        },
+        addNodeView: () => (props) => {
+            const dom = document.createElement('span');
+            dom.className = 'merge-chip';
+            const show = (field: MergeField) => setChip(dom, field, (name) => fill(name) ?? { value: '', label: name });
+            let field = props.node.attrs as MergeField;
+            const stop = watchEffect(() => show(field));
+            return {
+                dom,
+                destroy: stop,
+                update: (node) => {
+                    if (node.type !== props.node.type) {
+                        return false;
+                    }
+                    field = node.attrs as MergeField;
+                    show(field);
+                    return true;
+                },
+            };
+        },
+    });
+
 export const emailNodes = (media: EmailMedia) => [
     Quote,
     Line,
+    mergeNode(media.merge ?? ((name) => ({ value: '', label: name }))),
     Node.create({
         name: 'picture',
         group: 'block',

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue';
-import type { MergeField } from '@/funnel/desk/mergeFields';
+import type { MergeField } from '@/ui/mergeFields';
 import { useSampleReader } from '@/funnel/desk/useSampleReader';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';

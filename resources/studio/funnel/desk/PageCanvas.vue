@@ -6,7 +6,7 @@ import type { Section } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { addStyle, dress, format, insertWords, listen, mark } from '@/funnel/desk/canvas';
 import MergeFieldEditor from '@/funnel/desk/MergeFieldEditor.vue';
-import { ofChip, setChip, type MergeField } from '@/funnel/desk/mergeFields';
+import { ofChip, setChip, type MergeField } from '@/ui/mergeFields';
 import { useSampleReader } from '@/funnel/desk/useSampleReader';
 import { useDesk, type Selection } from '@/funnel/desk/useDesk';
 import { useLibrary } from '@/stores/library';

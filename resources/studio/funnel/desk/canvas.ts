@@ -1,4 +1,4 @@
-import { htmlOf, plainOf, putChips, type Fill } from '@/funnel/desk/mergeFields';
+import { htmlOf, plainOf, putChips, type Fill } from '@/ui/mergeFields';
 import type { Selection } from '@/funnel/desk/useDesk';
 
 /**

@@ -1,5 +1,5 @@
 import { computed } from 'vue';
-import type { Fill } from '@/funnel/desk/mergeFields';
+import type { Fill } from '@/ui/mergeFields';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSession } from '@/stores/session';
 

@@ -3,7 +3,7 @@ import { Bars3Icon, PlusIcon } from '@heroicons/vue/20/solid';
 import { computed } from 'vue';
 import { VueDraggable } from 'vue-draggable-plus';
 import type { Section } from '@/api/types';
-import { asRead } from '@/funnel/desk/mergeFields';
+import { asRead } from '@/ui/mergeFields';
 import { useSampleReader } from '@/funnel/desk/useSampleReader';
 import { useDesk } from '@/funnel/desk/useDesk';
 import { useSession } from '@/stores/session';

@@ -8,9 +8,15 @@ export interface MergeField {
 /** What a field gives a sample person, and what it is called; null for a name that nobody knows. */
 export type Fill = (name: string) => { value: string; label: string } | null;
 
-const PATTERN = /\{\{\s*([a-z][a-z0-9_]{0,39})\s*(?:\|([^{}|]{0,200}))?\}\}/g;
+/** A field alone, as somebody types or pastes it. */
+export const ONE = /\{\{\s*([a-z][a-z0-9_]{0,39})\s*(?:\|([^{}|]{0,200}))?\}\}/;
 
-const fieldOf = (match: RegExpMatchArray): MergeField => ({ name: match[1]!, fallback: match[2] === undefined ? null : match[2].trim() });
+const PATTERN = new RegExp(ONE, 'g');
+
+export const fieldOf = (match: RegExpMatchArray): MergeField => ({
+    name: match[1]!,
+    fallback: match[2] === undefined ? null : match[2].trim(),
+});
 
 export const written = ({ name, fallback }: MergeField): string => `{{${name}${fallback === null ? '' : `|${fallback}`}}}`;
 
@@ -97,4 +103,31 @@ export function plainOf(part: HTMLElement): string {
         return name === 'BR' ? '\n' : ['DIV', 'P'].includes(name) && node.previousSibling ? `\n${inner}` : inner;
     };
     return [...writtenOut(part).childNodes].map(read).join('').replace(/\n+$/, '');
+}
+
+/** HTML in which each field is an element of its own, `span[data-merge]`, for an editor that knows it by that. Addresses keep theirs. */
+export function marked(html: string): string {
+    const doc = document.implementation.createHTMLDocument();
+    doc.body.innerHTML = html;
+    putChips(doc.body, (name) => ({ value: '', label: name }));
+    doc.body.querySelectorAll<HTMLElement>(`.${CHIP}`).forEach((chip) => {
+        const { name, fallback } = ofChip(chip)!;
+        const mark = doc.createElement('span');
+        mark.dataset.merge = name;
+        if (fallback !== null) {
+            mark.dataset.fallback = fallback;
+        }
+        chip.replaceWith(mark);
+    });
+    return doc.body.innerHTML;
+}
+
+/** What such an editor gives, with the fields written out again. */
+export function unmarked(html: string): string {
+    const doc = document.implementation.createHTMLDocument();
+    doc.body.innerHTML = html;
+    doc.body.querySelectorAll<HTMLElement>('span[data-merge]').forEach((mark) => {
+        mark.replaceWith(written({ name: mark.dataset.merge ?? '', fallback: mark.dataset.fallback ?? null }));
+    });
+    return doc.body.innerHTML;
 }
