@@ -184,3 +184,53 @@ describe('words that are chosen', () => {
         expect(command.mock.calls).toEqual([['insertText', false, '{{first_name|there}}']]);
     });
 });
+
+describe('merge fields on the page', () => {
+    const robin = (name: string) => (name === 'first_name' ? { value: 'Robin', label: 'First name' } : null);
+
+    function copied(kind: 'copy' | 'cut', from: Node, to: Node): string | null {
+        const range = document.createRange();
+        range.setStartBefore(from);
+        range.setEndAfter(to);
+        getSelection()!.removeAllRanges();
+        getSelection()!.addRange(range);
+        const said: Record<string, string> = {};
+        const event = new Event(kind, { bubbles: true, cancelable: true });
+        Object.assign(event, { clipboardData: { setData: (type: string, words: string) => (said[type] = words) } });
+        pick('h1').dispatchEvent(event);
+        return event.defaultPrevented ? (said['text/plain'] ?? '') : null;
+    }
+
+    it('are copied as fields, and never as the sample they read as', () => {
+        pick('h1').innerHTML = 'Play, {{first_name|friend}}, now';
+        listen(
+            document,
+            { select: vi.fn(), type: vi.fn(), add: vi.fn(), drop: vi.fn(), key: vi.fn(), typing: vi.fn(), merge: vi.fn() },
+            robin,
+        );
+        dress(document, robin);
+        const execCommand = vi.fn();
+        Object.assign(document, { execCommand });
+        expect(pick('h1').textContent).toBe('Play, Robin, now');
+        const words = pick('h1').childNodes;
+        expect(copied('copy', words[0]!, words[2]!)).toBe('Play, {{first_name|friend}}, now');
+        expect(execCommand).not.toHaveBeenCalled();
+        expect(copied('cut', words[0]!, words[2]!)).toBe('Play, {{first_name|friend}}, now');
+        expect(execCommand).toHaveBeenCalledWith('delete');
+        expect(copied('copy', words[2]!, words[2]!)).toBeNull();
+    });
+
+    it('are opened by a press, and become one when what was typed is left', () => {
+        const merge = vi.fn();
+        const type = vi.fn();
+        listen(document, { select: vi.fn(), type, add: vi.fn(), drop: vi.fn(), key: vi.fn(), typing: vi.fn(), merge }, robin);
+        dress(document, robin);
+        pick('h1').textContent = 'Hello {{first_name}}';
+        pick('h1').dispatchEvent(new FocusEvent('focusout', { bubbles: true }));
+        const chip = pick('h1 .lantern-merge');
+        chip.click();
+        expect(merge).toHaveBeenCalledWith(chip);
+        pick('h1').dispatchEvent(new InputEvent('input', { bubbles: true }));
+        expect(type.mock.calls[0]![1]).toBe('Hello {{first_name}}');
+    });
+});

@@ -244,7 +244,7 @@ const more = computed(() => [
             <button v-if="hasLeadMagnet" type="button" class="btn-quiet" @click="insertButton(DOWNLOAD, 'Download it now')">
                 Download button
             </button>
-            <button type="button" class="btn-quiet" @click="filling = true">Reader’s name …</button>
+            <button type="button" class="btn-quiet" @click="filling = true">Merge field …</button>
             <button
                 v-if="!plain"
                 type="button"
@@ -255,7 +255,7 @@ const more = computed(() => [
             >
                 Only for some
             </button>
-            <UiMenu label="Put in …" :items="more" left>Put in …</UiMenu>
+            <UiMenu label="Insert …" :items="more" left>Insert …</UiMenu>
         </div>
         <div v-if="only" class="border-b border-line bg-lamp-pale px-3 py-2">
             <p class="mb-1.5 text-sm font-medium">This part is only for readers of whom this holds:</p>

@@ -27,7 +27,7 @@ function insert(): void {
 </script>
 
 <template>
-    <UiDialog :open="open" title="What shall be filled in?" @close="emit('close')">
+    <UiDialog :open="open" title="Insert a merge field" @close="emit('close')">
         <form class="mt-4 space-y-4" @submit.prevent="insert">
             <UiListbox v-model="name" label="Field" :options="options" />
             <TextField
@@ -37,7 +37,7 @@ function insert(): void {
                 hint="So that nobody reads a hole: “Hello there” instead of “Hello ”."
                 :maxlength="100"
             />
-            <button type="submit" class="btn-main">Put it in</button>
+            <button type="submit" class="btn-main">Insert</button>
         </form>
     </UiDialog>
 </template>

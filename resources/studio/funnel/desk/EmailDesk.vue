@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router';
 import type { EmailTiming as Timing, Rules } from '@/api/types';
 import EmailTiming from '@/funnel/desk/email/EmailTiming.vue';
 import { useFunnel } from '@/funnel/funnelStore';
+import { audienceWords } from '@/funnel/timeline/listing';
 import { useSteps } from '@/funnel/steps';
 import { useToasts } from '@/stores/toasts';
 import EmailPreview from '@/emails/EmailPreview.vue';
@@ -25,6 +26,12 @@ const people = usePeopleKit();
 const session = useSession();
 const email = computed(() => store.email(props.id));
 const some = computed(() => (email.value?.only.rules.length ?? 0) > 0);
+const sequence = computed(() => store.sequence(email.value?.sequence ?? '')?.name ?? 'no sequence');
+const whom = computed(() =>
+    email.value && some.value ? `to those for whom: ${audienceWords(email.value.only, people.kit)}` : 'to everybody in it',
+);
+/** What is not written yet begins with when it goes out; what is, with its words. */
+const unfolded = email.value?.subject === '';
 onMounted(() => people.load().catch(toasts.trouble));
 const isLink = (name: string) => name.endsWith('_link');
 const pages = computed(() => [
@@ -69,34 +76,44 @@ async function takeOut(): Promise<void> {
     <div v-if="email" class="grid h-full min-h-0 grid-cols-[1fr_26rem]">
         <div class="min-h-0 overflow-auto px-6 py-5">
             <div class="mx-auto max-w-2xl space-y-4">
-                <div class="grid gap-4 sm:grid-cols-2">
-                    <TextField
-                        :model-value="email.name"
-                        label="Private name"
-                        @update:model-value="(name: string) => store.edit('email', id, { name }, 'the name of an email')"
-                    />
-                    <UiListbox
-                        :model-value="email.sequence"
-                        label="Sequence"
-                        :options="store.funnel?.sequences.map((q) => ({ value: q.id, label: q.name })) ?? []"
-                        @update:model-value="(sequence: string) => store.edit('email', id, { sequence }, 'the sequence of an email', true)"
-                    />
-                </div>
-                <EmailTiming :timing="email.timing" @change="setTiming" />
-                <div>
-                    <span class="label">Who gets it</span>
-                    <RulesField
-                        :model-value="email.only"
-                        @update:model-value="(only: Rules) => store.edit('email', id, { only }, 'who gets an email')"
-                    />
-                    <p class="hint">
-                        {{
-                            some
-                                ? 'It is looked up when the email is due. Two emails at one time, one for those of whom it holds and one for the others, make a branch.'
-                                : 'Everybody in the sequence.'
-                        }}
-                    </p>
-                </div>
+                <details class="rounded-md border border-line bg-raised" :open="unfolded">
+                    <summary class="cursor-pointer px-4 py-2.5">
+                        <span class="font-medium">{{ email.name }}</span>
+                        <span class="text-soft"> · {{ email.timingWords }} · {{ sequence }} · {{ whom }}</span>
+                    </summary>
+                    <div class="space-y-4 border-t border-line p-4">
+                        <div class="grid gap-4 sm:grid-cols-2">
+                            <TextField
+                                :model-value="email.name"
+                                label="Private name"
+                                @update:model-value="(name: string) => store.edit('email', id, { name }, 'the name of an email')"
+                            />
+                            <UiListbox
+                                :model-value="email.sequence"
+                                label="Sequence"
+                                :options="store.funnel?.sequences.map((q) => ({ value: q.id, label: q.name })) ?? []"
+                                @update:model-value="
+                                    (sequence: string) => store.edit('email', id, { sequence }, 'the sequence of an email', true)
+                                "
+                            />
+                        </div>
+                        <EmailTiming :timing="email.timing" @change="setTiming" />
+                        <div>
+                            <span class="label">Who gets it</span>
+                            <RulesField
+                                :model-value="email.only"
+                                @update:model-value="(only: Rules) => store.edit('email', id, { only }, 'who gets an email')"
+                            />
+                            <p class="hint">
+                                {{
+                                    some
+                                        ? 'It is looked up when the email is due. Two emails at one time, one for those of whom it holds and one for the others, make a branch.'
+                                        : 'Everybody in the sequence.'
+                                }}
+                            </p>
+                        </div>
+                    </div>
+                </details>
                 <TextField
                     :model-value="email.subject"
                     label="Subject"

@@ -160,11 +160,30 @@ export function listen(doc: Document, events: CanvasEvents, fill: Fill): void {
         }
         events.typing(false);
     });
+    // What is copied keeps its merge fields: written out, since what they read now is a sample.
+    const copy = (event: ClipboardEvent): boolean => {
+        const range = doc.getSelection()?.rangeCount ? doc.getSelection()!.getRangeAt(0) : null;
+        const holder = doc.createElement('div');
+        holder.append(range?.cloneContents() ?? '');
+        if (!elementOf(range?.commonAncestorContainer)?.closest('[data-field]') || !holder.querySelector('.lantern-merge')) {
+            return false;
+        }
+        event.clipboardData?.setData('text/plain', plainOf(holder));
+        event.preventDefault();
+        return true;
+    };
+    doc.addEventListener('copy', copy);
+    doc.addEventListener('cut', (event) => {
+        if (copy(event)) {
+            doc.execCommand('delete');
+        }
+    });
     // Pasted words come without the marks of wherever they were copied.
     doc.addEventListener('paste', (event) => {
         if ((event.target as HTMLElement).closest?.('[data-field]')) {
             event.preventDefault();
             doc.execCommand('insertText', false, event.clipboardData?.getData('text/plain') ?? '');
+            putChips((event.target as HTMLElement).closest('[data-field]')!, fill);
         }
     });
     doc.addEventListener('keydown', (event) => events.key(event));
