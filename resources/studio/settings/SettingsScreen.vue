@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { ArrowUturnLeftIcon, ArrowUturnRightIcon } from '@heroicons/vue/20/solid';
+import { useDebouncedRefHistory } from '@vueuse/core';
+import { ref, watch } from 'vue';
 import { ApiError } from '@/api/client';
 import type { Business } from '@/api/types';
 import BusinessFields from '@/settings/BusinessFields.vue';
@@ -7,57 +9,57 @@ import MailServer from '@/settings/MailServer.vue';
 import OwnFields from '@/settings/OwnFields.vue';
 import WebHooks from '@/settings/WebHooks.vue';
 import OwnDesigns from '@/settings/OwnDesigns.vue';
-import { useToasts } from '@/stores/toasts';
 import { useSession } from '@/stores/session';
+import { useAutosave } from '@/ui/autosave';
 import { useLeaving } from '@/ui/leaving';
 
 const session = useSession();
-const toasts = useToasts();
 const business = ref<Business>({ ...(session.business as Business) });
 const error = ref<ApiError | null>(null);
-const busy = ref(false);
-const same = computed(() => JSON.stringify(business.value) === JSON.stringify(session.business));
-useLeaving({
-    flush: () => Promise.resolve(),
-    saved: () => same.value,
-    trouble: () => (same.value ? '' : 'Press “Save the business” first.'),
-});
+const { undo, redo, canUndo, canRedo } = useDebouncedRefHistory(business, { deep: true, debounce: 600 });
 
-async function save(): Promise<void> {
-    const before = { ...(session.business as Business) };
-    busy.value = true;
-    error.value = null;
+const saving = useAutosave<Business>(async () => {
     try {
         await session.saveBusiness(business.value);
-        // As it was taken in: without blanks at its ends, and the like.
-        business.value = { ...(session.business as Business) };
-        toasts.say('Your business is saved. Published pages take it over with their next version; emails at once.', {
-            label: 'Undo',
-            run: async () => {
-                await session.saveBusiness(before);
-                business.value = { ...before };
-            },
-        });
+        error.value = null;
     } catch (caught) {
-        if (caught instanceof ApiError && caught.status === 422) {
-            error.value = caught;
-        } else {
-            toasts.trouble(caught);
-        }
-    } finally {
-        busy.value = false;
+        error.value = caught instanceof ApiError && caught.status === 422 ? caught : null;
+        throw caught;
     }
-}
+});
+const { status, words } = saving;
+watch(business, (now) => JSON.stringify(now) !== JSON.stringify(session.business) && saving.edit({ ...now }), { deep: true });
+useLeaving({
+    flush: saving.flush,
+    saved: () => status.value === 'saved',
+    trouble: () => (status.value === 'refused' ? 'Something here cannot be saved as it is: see what is marked.' : saving.trouble.value),
+});
 </script>
 
 <template>
     <div class="mx-auto max-w-3xl px-8 py-10">
-        <h1 class="text-3xl">Settings</h1>
-        <p class="mt-2 text-soft">Who is speaking: this stands on your pages and in every email.</p>
-        <form class="mt-8" novalidate @submit.prevent="save">
-            <BusinessFields v-model="business" :error="error" with-hosts />
-            <button type="submit" class="mt-6 btn-main" :disabled="busy">Save the business</button>
-        </form>
+        <div class="flex items-center justify-between gap-4">
+            <h1 class="text-3xl">Settings</h1>
+            <div class="flex items-center gap-1">
+                <span
+                    class="mr-1 caption"
+                    role="status"
+                    :class="{ 'font-medium text-clay-deep': ['refused', 'offline'].includes(status) }"
+                    >{{ status === 'refused' ? 'Not saved: see what is marked' : words }}</span
+                >
+                <button type="button" class="btn-quiet" aria-label="Undo" :disabled="!canUndo" @click="undo">
+                    <ArrowUturnLeftIcon class="size-4.5" aria-hidden="true" />
+                </button>
+                <button type="button" class="btn-quiet" aria-label="Redo" :disabled="!canRedo" @click="redo">
+                    <ArrowUturnRightIcon class="size-4.5" aria-hidden="true" />
+                </button>
+            </div>
+        </div>
+        <p class="mt-2 text-soft">
+            Who is speaking: this stands on your pages and in every email. Published pages take a change over with their next version;
+            emails at once.
+        </p>
+        <BusinessFields v-model="business" class="mt-8" :error="error" with-hosts />
         <section class="mt-12">
             <h2 class="text-xl">Your other sites</h2>
             <p class="mt-1 text-soft">
