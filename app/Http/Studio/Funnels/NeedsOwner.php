@@ -12,6 +12,7 @@ use Illuminate\Support\Facades\DB;
 use Lantern\Core\Messages\MessageState;
 use Lantern\Core\Orders\OrderState;
 use Lantern\Core\Webinars\RegistrationState;
+use Lantern\Core\Webinars\SoonWords;
 
 /** What waits for the owner's own hand today, each in a sentence that leads there. */
 final class NeedsOwner
@@ -39,9 +40,7 @@ final class NeedsOwner
                 .'min(draft_parts.name) as name')->get();
         $items = [];
         foreach ($rows as $row) {
-            $at = (Instant::carbon($row->starts_at) ?? $now)->setTimezone($business->zone());
-            $day = $at->isSameDay($now->setTimezone($business->zone())) ? 'today' : 'tomorrow';
-            $begins = $at->lessThanOrEqualTo($now) ? 'runs now' : "begins {$day} at {$at->format('H:i')}";
+            $begins = SoonWords::of(Instant::carbon($row->starts_at) ?? $now, $now, $business->zone());
             $items[] = ['key' => "session:{$row->session_key}", 'words' => "“{$row->name}” {$begins}: ".self::people((int) $row->n)
                 .' registered.', 'action' => 'Control room',
                 'to' => "/funnels/{$row->funnel_id}/webinar/{$row->webinar_id}/sessions/{$row->session_key}"];
