@@ -147,7 +147,9 @@ abstract class TestCase extends FrameworkTestCase
         if (DB::table('jobs')->where('available_at', '<=', now()->getTimestamp())->doesntExist()) {
             return;
         }
-        Artisan::call('queue:work', ['--queue' => 'default,outside', '--stop-when-empty' => true, '--sleep' => 0, '--quiet' => true]);
+        // A worker ends itself when its process is large. This one is as large as all the tests that ran in it before.
+        Artisan::call('queue:work', ['--queue' => 'default,outside', '--stop-when-empty' => true, '--sleep' => 0, '--quiet' => true,
+            '--memory' => 4096]);
     }
 
     protected function message(string $to): Message
