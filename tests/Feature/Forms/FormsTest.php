@@ -340,7 +340,8 @@ final class FormsTest extends TestCase
             Artisan::call('lantern:due');
         }
         self::assertSame(3, $jobs('outside'));
-        Artisan::call('queue:work', ['--queue' => 'default', '--stop-when-empty' => true, '--sleep' => 0, '--quiet' => true]);
+        Artisan::call('queue:work', ['--queue' => 'default', '--stop-when-empty' => true, '--sleep' => 0, '--quiet' => true,
+            '--memory' => 4096]);
         self::assertSame([3, 3],
             [Message::query()->where('state', 'sent')->count(), HookCall::query()->where('state', 'waiting')->count()]);
         // The worker that had them died: after an hour they are queued once more.
