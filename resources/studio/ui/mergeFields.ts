@@ -50,8 +50,8 @@ export function setChip(chip: HTMLElement, field: MergeField, fill: Fill): void 
     const label = known?.label ?? field.name;
     chip.textContent = shown(field, fill) || label;
     chip.title = field.fallback ? `${label}, or “${field.fallback}”` : label;
+    // It is called by what it reads; its title says what it is.
     chip.setAttribute('role', 'button');
-    chip.setAttribute('aria-label', `Merge field: ${chip.title}`);
 }
 
 /** Puts chips in place of the fields in a part that is edited. One that nobody knows stays as it is written, so that it is seen. */
