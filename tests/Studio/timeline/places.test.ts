@@ -74,6 +74,16 @@ describe('where pages stand', () => {
         ]);
     });
 
+    it('puts what no way leads to below the page after which it comes', () => {
+        const pages = [page('in', 'opt-in'), page('between', 'free'), page('thanks', 'thank-you'), page('last', 'free')];
+        expect(where(new Places({ pages, ways: ways('in joined thanks') }))).toEqual({
+            in: '0,0',
+            between: '0,1',
+            thanks: '1,0',
+            last: '2,0',
+        });
+    });
+
     it('ends where ways go in a circle, and gives every page one place of its own', () => {
         const pages = [page('a', 'upsell'), page('b', 'upsell'), page('c', 'upsell')];
         const all = ways('a bought b', 'a declined c', 'b bought a', 'b declined c', 'c bought a', 'c declined b');

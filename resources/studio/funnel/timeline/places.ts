@@ -132,6 +132,7 @@ export class Places {
     private hang(page: Page): void {
         const chain = this.chain(page);
         const twin = this.list.find((p) => p.row === 0 && p.page.role === page.role);
+        const before = this.of(this.funnel.pages[this.funnel.pages.indexOf(page) - 1]?.id);
         if (page.role === 'closed') {
             this.below(chain, 0, null, 1);
             return;
@@ -143,8 +144,11 @@ export class Places {
             this.below(chain, parent.column, this.between(parent.page, page), parent.row + 1);
         } else if (twin) {
             this.below(chain, twin.column, null, 1);
+        } else if (before && before.row === 0 && before.column < this.columns - 1) {
+            // Nothing leads here: below the page after which it was put.
+            this.below(chain, before.column, null, 1);
         } else {
-            // Nothing leads here: it goes on in the main row, without an arrow.
+            // What comes after all others goes on in the main row, without an arrow.
             const begin = this.columns;
             chain.forEach((p, i) => this.put(p, begin + i, 0, i === 0 ? null : this.between(chain[i - 1]!, p)));
         }
