@@ -13,6 +13,7 @@ use Lantern\Core\Events\Outcome;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\Way;
+use Lantern\Core\Results\WayShare;
 use Lantern\Core\Webinars\RegistrationState;
 use stdClass;
 
@@ -43,19 +44,13 @@ final class WayNumbers
             $result['visitors'][$page->id] = $count($page->id, EventType::Viewed);
         }
         foreach ($plan->ways as $way) {
-            $isRoom = $plan->page($way->page)?->role === PageRole::Room;
-            $seen = $result['visitors'][$way->page] ?? 0;
-            $result['ways'][$way->page][$way->outcome->value] = match ($way->outcome) {
-                Outcome::Joined => ['taken' => $count($way->page, EventType::Joined), 'of' => $seen],
-                Outcome::Confirmed => ['taken' => $count($way->page, EventType::Confirmed), 'of' => $seen],
-                Outcome::Bought => ['taken' => $count($way->page, EventType::Bought), 'of' => $seen],
-                Outcome::Declined => ['taken' => $count($way->page, EventType::Declined), 'of' => $seen],
-                // From the room on: those who stayed as long as it takes. To the room: those who came.
-                Outcome::Attended => $isRoom ? ['taken' => $sessions['attended'], 'of' => $sessions['came']]
-                    : ['taken' => $sessions['came'], 'of' => $sessions['over']],
-                Outcome::Missed => ['taken' => $sessions['over'] - $sessions['came'], 'of' => $sessions['over']],
-                Outcome::Chose, Outcome::TimeRanOut => ['taken' => self::both($way, $since), 'of' => $seen],
+            $went = match ($way->outcome) {
+                Outcome::Chose, Outcome::TimeRanOut => self::both($way, $since),
+                default => $count($way->page, EventType::from($way->outcome->value)),
             };
+            $result['ways'][$way->page][$way->outcome->value] = WayShare::of($way->outcome,
+                $plan->page($way->page)?->role === PageRole::Room, $result['visitors'][$way->page] ?? 0, $went, $sessions['over'],
+                $sessions['came'], $sessions['attended'])->toArray();
         }
 
         return $result;

@@ -13,4 +13,10 @@ enum MailWay: string
     case Server = 'server';
     /** To that named in `.env` on this machine. */
     case File = 'file';
+
+    /** As was chosen in Settings; where nothing was, or the file is gone, to the server in `.env`, else to the outbox. */
+    public static function of(?self $chosen, bool $isInFile): self
+    {
+        return $chosen === null || $chosen === self::File ? ($isInFile ? self::File : self::Outbox) : $chosen;
+    }
 }

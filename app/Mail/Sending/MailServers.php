@@ -30,13 +30,7 @@ final readonly class MailServers implements Provider
     /** Where messages go: as was chosen in Settings, else to the server in `.env`, else to the outbox. */
     public static function way(int $business): MailWay
     {
-        $chosen = MailServer::query()->where('business_id', $business)->first()?->way;
-        $isInFile = config('mail.default') === 'smtp';
-
-        return match (true) {
-            $chosen === null, $chosen === MailWay::File => $isInFile ? MailWay::File : MailWay::Outbox,
-            default => $chosen,
-        };
+        return MailWay::of(MailServer::query()->where('business_id', $business)->first()?->way, config('mail.default') === 'smtp');
     }
 
     public static function isOutbox(int $business): bool

@@ -24,7 +24,7 @@ import { useToasts } from '@/stores/toasts';
 import { useEmailParts } from '@/stores/emailParts';
 import { usePeopleKit } from '@/stores/peopleKit';
 import { useSession } from '@/stores/session';
-import { marked, unmarked, type MergeField } from '@/ui/mergeFields';
+import { marked, sampleValues, unmarked, type MergeField } from '@/ui/mergeFields';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 import UiMenu from '@/ui/UiMenu.vue';
@@ -55,12 +55,9 @@ const filling = ref(false);
 const picturing = ref(false);
 const keeping = ref(false);
 
-/** The reader as whom merge fields are read here. */
-const ROBIN: Record<string, string> = { first_name: 'Robin', last_name: 'Ash', email: 'robin@example.com' };
 function fill(name: string): { value: string; label: string } {
     const label = [...people.kit.fields, ...(props.fields ?? [])].find((f) => f.name === name)?.label ?? name.replaceAll('_', ' ');
-    const { businessName = '', senderName = '' } = session.business ?? {};
-    return { label, value: { ...ROBIN, business: businessName, host: senderName || businessName }[name] ?? '' };
+    return { label, value: sampleValues(session.business)[name] ?? '' };
 }
 
 const editor = useEditor({

@@ -5,6 +5,15 @@ export interface MergeField {
     fallback: string | null;
 }
 
+/** The person as whom merge fields are read while one works on them, and what their owner is called. */
+export const sampleValues = (business: { businessName: string; senderName: string } | null | undefined): Record<string, string> => ({
+    first_name: 'Robin',
+    last_name: 'Ash',
+    email: 'robin@example.com',
+    business: business?.businessName ?? '',
+    host: business?.senderName.trim() || (business?.businessName ?? ''),
+});
+
 /** What a field gives a sample person, and what it is called; null for a name that nobody knows. */
 export type Fill = (name: string) => { value: string; label: string } | null;
 

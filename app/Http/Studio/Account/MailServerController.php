@@ -15,6 +15,7 @@ use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use Lantern\Core\Messages\Encryption;
 use Lantern\Core\Messages\MailWay;
+use Lantern\Core\Messages\ServerLogin;
 use Lantern\Core\Support\Invalid;
 use Symfony\Component\Mime\Address;
 use Symfony\Component\Mime\Email;
@@ -69,7 +70,7 @@ final class MailServerController extends StudioController
             'answer' => $answer]);
     }
 
-    /** What is kept, with what was typed now; an empty password leaves that there is, unless the server or the name is another one. */
+    /** What is kept, with what was typed now. */
     private function given(Request $request): MailServer
     {
         $given = $request->validate([
@@ -81,17 +82,11 @@ final class MailServerController extends StudioController
             'password' => ['nullable', 'string', 'max:500'],
         ], self::MESSAGES);
         $server = MailServer::query()->firstOrNew(['business_id' => $this->business()->id], ['way' => MailWay::Outbox]);
-        $before = [$server->host, $server->username];
-        $server->forceFill(['way' => MailWay::from($given['way']), 'host' => $given['host'] ?? '', 'port' => (int) $given['port'],
-            'encryption' => Encryption::from($given['encryption']), 'username' => $given['username'] ?? '']);
-        if (($given['password'] ?? '') !== '') {
-            $server->password = $given['password'];
-        } elseif ($before !== [$server->host, $server->username]) {
-            // It is told to nobody but the server for which it was typed.
-            $server->password = null;
-        }
+        $login = (new ServerLogin($server->host, $server->username, $server->password))
+            ->typed($given['host'] ?? '', $given['username'] ?? '', $given['password'] ?? '');
 
-        return $server;
+        return $server->forceFill(['way' => MailWay::from($given['way']), 'host' => $login->host, 'port' => (int) $given['port'],
+            'encryption' => Encryption::from($given['encryption']), 'username' => $login->username, 'password' => $login->password]);
     }
 
     /** @return array<string, mixed> */
@@ -120,12 +115,12 @@ final class MailServerController extends StudioController
 
         return [
             ['name' => $domain, 'type' => 'TXT', 'value' => "v=spf1 mx a:{$server->host} ~all",
-                'for' => 'SPF: which servers may send for you. If there is one already, add “a:'.$server->host.'” to it; your provider may '
-                    .'name something else to include.'],
+                'for' => "SPF: which servers may send for you. If there is one already, add “a:{$server->host}” to it; your provider "
+                    .'may name something else to include.'],
             ['name' => "…._domainkey.{$domain}", 'type' => 'TXT', 'value' => 'v=DKIM1; k=rsa; p=…',
                 'for' => 'DKIM: a signature on each email. Your provider gives you the name and the key in place of the dots.'],
             ['name' => "_dmarc.{$domain}", 'type' => 'TXT', 'value' => "v=DMARC1; p=none; rua=mailto:{$business->sender_address}",
-                'for' => 'DMARC: what others do with email that fails both. Begin with “none”, and make it stricter when all is well.'],
+                'for' => 'DMARC: what others do with email that fails both. Begin with “none”; make it stricter when all is well.'],
         ];
     }
 }

@@ -1,10 +1,7 @@
 import { computed } from 'vue';
-import type { Fill } from '@/ui/mergeFields';
+import { sampleValues, type Fill } from '@/ui/mergeFields';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSession } from '@/stores/session';
-
-/** The person as whom the desk reads merge fields. */
-const ROBIN: Record<string, string> = { first_name: 'Robin', last_name: 'Ash', email: 'robin@example.com' };
 
 /** What merge fields give a sample person of the funnel that is open, and which there are to choose from. */
 export function useSampleReader() {
@@ -12,18 +9,14 @@ export function useSampleReader() {
     const session = useSession();
 
     const known = computed(() => {
-        const business = session.business;
-        const owner: Record<string, string> = {
-            business: business?.businessName ?? '',
-            host: business?.senderName.trim() || (business?.businessName ?? ''),
-        };
+        const values = sampleValues(session.business);
         const { personFields, ownerFields, sessionFields } = session.kit;
-        const of = (labels: Record<string, string>, values: Record<string, string>) =>
+        const of = (labels: Record<string, string>) =>
             Object.entries(labels).map(([name, label]) => [name, { label, value: values[name] ?? '' }] as const);
         return new Map([
-            ...of(personFields, ROBIN),
-            ...of(ownerFields, owner),
-            ...of(sessionFields, {}),
+            ...of(personFields),
+            ...of(ownerFields),
+            ...of(sessionFields),
             ...Object.entries(store.funnel?.fields ?? {}).map(
                 ([name, value]) => [name, { label: `This funnel’s ${name}`, value }] as const,
             ),

@@ -52,9 +52,7 @@ const go = (kind: PartKind, id: string) => router.push(partPath(funnel.value, ki
 // ---- what is opened by a heading, a name, a bar
 function openColumn(column: PlacedColumn): void {
     const page = chart.value.cards.find((c) => c.place.column === column.pages && c.place.row === 0)?.place.page;
-    const webinar = funnel.value.webinars.find(
-        (w) => column.kind === 'session' && (funnel.value.webinars.length === 1 || column.key.endsWith(w.id)),
-    );
+    const webinar = column.kind === 'session' ? moments.webinarAt(column.key) : undefined;
     const email = moments.emailsAt(column.key)[0];
     if (webinar) {
         void go('webinar', webinar.id);

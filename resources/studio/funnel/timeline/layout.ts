@@ -29,6 +29,8 @@ export interface Arrow {
 
 export interface Mark {
     email: Email;
+    /** The key of its column. */
+    column: string;
     x: number;
     /** How much of its name there is room for; 0 where it stays a mark. */
     room: number;
@@ -236,7 +238,7 @@ function sequenceLane(funnel: Funnel, sequence: Sequence, { moments, at, total }
         .flatMap(([key, list]) => {
             const column = at.get(key);
             const middle = column ? column.x + column.width / 2 : 0;
-            return list.map((email, i) => ({ email, x: middle + (i - (list.length - 1) / 2) * MARK, room: 0 }));
+            return list.map((email, i) => ({ email, column: key, x: middle + (i - (list.length - 1) / 2) * MARK, room: 0 }));
         })
         .sort((a, b) => a.x - b.x);
     marks.forEach((mark, i) => {

@@ -32,9 +32,8 @@ export function audienceWords(rules: Rules, kit: PeopleKit): string {
 export function listingOf(funnel: Funnel, chart: Timeline, numbers: TimelineNumbers | null, kit: PeopleKit): Moment[] {
     const emailsAt = new Map<string, Email[]>();
     for (const lane of chart.lanes) {
-        for (const { email, x } of lane.kind === 'sequence' ? lane.marks : []) {
-            const key = chart.columns.find((c) => x >= c.x && x < c.x + c.width)?.key ?? '';
-            emailsAt.set(key, [...(emailsAt.get(key) ?? []), email]);
+        for (const { email, column } of lane.kind === 'sequence' ? lane.marks : []) {
+            emailsAt.set(column, [...(emailsAt.get(column) ?? []), email]);
         }
     }
     const moments = chart.columns.map((column): Moment => ({

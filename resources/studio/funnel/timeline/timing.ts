@@ -23,6 +23,9 @@ export function timingIn(funnel: Funnel, moments: Moments, email: Email, key: st
             const length = funnel.deadlines.find((d) => d.id === timing.deadline)?.length ?? 0;
             return told({ ...timing, edge: 'end' }, number - length);
         }
+        if (timing.from === 'session') {
+            return number > 0 ? afterSession(funnel, timing, number) : null;
+        }
         const hour = 'hour' in timing ? timing.hour : undefined;
         return number >= DAY
             ? { from: 'joining', days: number / DAY, hour: hour ?? 9 }
@@ -35,6 +38,15 @@ export function timingIn(funnel: Funnel, moments: Moments, email: Email, key: st
         return { from: 'session', anchor: 'start', webinar: session.id };
     }
     return moments.startOf(sequence) === key ? start() : null;
+}
+
+/** So many minutes after a session; what is told from the end of a replay stays so, as far as that is known and still to come. */
+function afterSession(funnel: Funnel, timing: Extract<EmailTiming, { from: 'session' }>, minutes: number): EmailTiming {
+    const replay = (funnel.webinars.find((w) => w.id === timing.webinar) ?? funnel.webinars[0])?.replay;
+    const before = replay?.days ? replay.delay + replay.days * DAY - minutes : -1;
+    return timing.anchor === 'before-replay-ends' && before >= 0
+        ? { ...timing, minutes: before }
+        : { ...timing, anchor: 'after-end', minutes };
 }
 
 const start = (): EmailTiming => ({ from: 'joining' });

@@ -1,6 +1,6 @@
 import type { Ref } from 'vue';
 import { useRouter } from 'vue-router';
-import type { Email, EmailTiming, Funnel, Sequence } from '@/api/types';
+import type { Email, EmailTiming, Funnel, Sequence, Webinar } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { partPath } from '@/funnel/parts';
 import { useSteps } from '@/funnel/steps';
@@ -36,6 +36,11 @@ export function useEmailMoments(funnel: Ref<Funnel>, chart: Ref<Timeline>) {
 
     return {
         emailsAt,
+        /** The webinar whose session stands in a column. */
+        webinarAt: (key: string): Webinar | undefined => {
+            const all = moments();
+            return funnel.value.webinars.find((w) => all.sessionOf(w) === key);
+        },
         /** To the column under a place on the lane. */
         moveTo(email: Email, x: number): void {
             const column = chart.value.columns.find((c) => x >= c.x && x < c.x + c.width);
