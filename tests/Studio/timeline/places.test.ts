@@ -92,7 +92,10 @@ describe('where pages stand', () => {
 
     it('keeps two pages that hang from one apart', () => {
         const pages = [page('a', 'sales'), page('b', 'checkout'), page('x', 'free'), page('y', 'free')];
-        expect(where(new Places({ pages, ways: ways('a chose b', 'a declined x', 'a time-ran-out y') }))).toEqual({
+        const places = new Places({ pages, ways: ways('a chose b', 'a declined x', 'a time-ran-out y') });
+        // Past the one between, a drop would say the wrong thing.
+        expect(leads(places).slice(1, 3)).toEqual(['a declined x: drop', 'a time-ran-out y: page']);
+        expect(where(places)).toEqual({
             a: '0,0',
             b: '1,0',
             x: '0,1',
