@@ -42,6 +42,39 @@ describe('saving', () => {
         expect([store.status, store.done.length, writes(calls)]).toEqual(['saved', 0, []]);
     });
 
+    it('keeps what is changed while the whole funnel is on its way, and saves the next change with its revision', async () => {
+        let revision = 1;
+        let subject = 'Hello';
+        let hold: Promise<void> | null = null;
+        const calls = server(async (call) => {
+            if (call.method !== 'GET') {
+                const taken = call.body.revision === revision;
+                [revision, subject] = taken ? [revision + 1, String(call.body.subject)] : [revision, subject];
+                return taken ? [200, { ...call.body, revision }] : [409, { message: 'Newer' }];
+            }
+            const now = draft();
+            Object.assign(now.emails[0]!, { revision, subject });
+            await hold;
+            return [200, now];
+        });
+        const store = useFunnel();
+        await store.load('f1');
+        let answer: () => void = () => undefined;
+        hold = new Promise((done) => (answer = done));
+        const loading = store.load('f1');
+        await vi.advanceTimersByTimeAsync(10);
+        store.edit('email', 'e1', { subject: 'One' }, 'the subject', true);
+        await vi.advanceTimersByTimeAsync(10);
+        hold = null;
+        answer();
+        await vi.runAllTimersAsync();
+        await loading;
+        expect([store.email('e1')!.subject, store.email('e1')!.revision]).toEqual(['One', 2]);
+        store.edit('email', 'e1', { subject: 'Two' }, 'the subject', true);
+        await vi.runAllTimersAsync();
+        expect([store.status, subject, writes(calls).length]).toEqual(['saved', 'Two', 2]);
+    });
+
     it('keeps what is typed while an answer is on its way, and saves it next with the new revision', async () => {
         let answer: (reply: Reply) => void = () => undefined;
         const { store, calls } = await opened((call) =>

@@ -80,7 +80,14 @@ export const useFunnel = defineStore('funnel', () => {
             history.clear();
             queue.drop();
         }
-        funnel.value = await api.get<Funnel>(`funnels/${id}`);
+        let fresh: Funnel;
+        let before: number;
+        do {
+            before = edits;
+            fresh = await api.get<Funnel>(`funnels/${id}`);
+            // What was changed on the screen while it was on its way is not in it: it goes first, and all is asked for again.
+        } while (edits !== before && (await queue.flush()));
+        funnel.value = fresh;
     }
 
     /** Takes over the numbers and the state, and leaves alone what is being edited. */
@@ -117,7 +124,10 @@ export const useFunnel = defineStore('funnel', () => {
         }
     }
 
+    /** How many changes there were on the screen. */
+    let edits = 0;
     function apply(kind: Kind, id: string, values: Values, now: boolean): void {
+        edits++;
         const target = thing(kind, id);
         if (target && funnel.value) {
             Object.assign(target, values);

@@ -63,11 +63,12 @@ const missing = Object.entries(SENDER).filter(([field]) => String(business.value
 const saveSender = () => give(() => session.saveBusiness(business.value));
 
 const page = computed(() => store.page(props.finding.id));
+/** What must lead somewhere and does not, or leads to a page that is gone. */
 const open = computed(
     () =>
         page.value?.outcomes.filter((o) => {
             const way = store.funnel?.ways.find((w) => w.page === page.value?.id && w.outcome === o.outcome);
-            return props.finding.message.includes(o.who.charAt(0).toLowerCase() + o.who.slice(1)) && !way;
+            return o.must && !way?.toUrl && !store.page(way?.toPage ?? '');
         }) ?? [],
 );
 </script>
