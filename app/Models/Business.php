@@ -17,6 +17,7 @@ use Lantern\Core\Plan\Sender;
  * @property string $postal_address
  * @property string $timezone
  * @property string $currency
+ * @property string $locale how the owner reads dates, numbers and money: a BCP 47 tag
  * @property int $messages_per_minute at most
  * @property string|null $hook_secret with which calls to the owner's own addresses are signed
  * @property \Carbon\CarbonImmutable|null $told_at when the daily email about new people last went out
@@ -33,7 +34,7 @@ final class Business extends Record
         'told_at' => 'immutable_datetime'];
 
     protected $attributes = ['tax_rate' => 0, 'tax_name' => 'Tax', 'tax_number' => '', 'sale_notices' => '["sale","trouble","refund"]',
-        'embed_hosts' => '[]', 'messages_per_minute' => 120, 'hook_secret' => null, 'told_at' => null];
+        'embed_hosts' => '[]', 'messages_per_minute' => 120, 'locale' => 'en-GB', 'hook_secret' => null, 'told_at' => null];
 
     public function zone(): DateTimeZone
     {

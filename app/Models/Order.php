@@ -116,6 +116,12 @@ final class Order extends Record
         return $this->hasMany(Receipt::class)->orderBy('number');
     }
 
+    /** An amount of it as its owner reads it. */
+    public function shown(int $minor): string
+    {
+        return $this->money($minor)->words($this->business->locale);
+    }
+
     public function money(int $minor): Money
     {
         return Money::of($minor, Currency::of($this->currency));

@@ -85,8 +85,9 @@ final readonly class OrderSearch
             ->groupBy('currency')->orderBy('currency')
             ->get(['currency', DB::raw('count(*) as n'), DB::raw('sum(total) as total'), DB::raw('sum(paid) as paid'),
                 DB::raw('sum(refunded) as refunded')])
-            ->map(function (object $row): array {
-                $words = fn (mixed $sum): string => Money::of((int) $sum, Currency::of((string) $row->currency))->words();
+            ->map(function (object $row) use ($business): array {
+                $words = fn (mixed $sum): string => Money::of((int) $sum, Currency::of((string) $row->currency))
+                    ->words($business->locale);
 
                 return ['currency' => (string) $row->currency, 'orders' => (int) $row->n, 'total' => $words($row->total),
                     'paid' => $words($row->paid), 'refunded' => $words($row->refunded)];

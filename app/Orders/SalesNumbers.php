@@ -9,7 +9,6 @@ use App\Models\Funnel;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
-use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
@@ -48,7 +47,7 @@ final class SalesNumbers
      * @return array<string, array{count: int, revenue: string, minor: int, trend: list<int>}> `revenue` names each currency; `minor` is
      *     that of the one with the most of it
      */
-    public function byFunnel(array $funnels, array $days, CarbonImmutable $from, DateTimeZone $zone): array
+    public function byFunnel(array $funnels, array $days, CarbonImmutable $from, Business $business): array
     {
         $since = Instant::sql($from);
         $orders = DB::table('orders')->whereIn('funnel_id', $funnels)->where('owner', false)->where('bought_at', '>=', $since)
@@ -60,10 +59,12 @@ final class SalesNumbers
         $result = [];
         foreach ($funnels as $id) {
             $theirs = $orders->get($id, collect());
-            $byDay = $theirs->countBy(fn (stdClass $o): string => Days::of(Instant::carbon($o->bought_at) ?? $from, $zone));
+            $byDay = $theirs->countBy(fn (stdClass $o): string => Days::of(Instant::carbon($o->bought_at) ?? $from,
+                $business->zone()));
             $sums = $money->get($id, collect());
             $result[$id] = ['count' => $theirs->count(), 'revenue' => $sums->map(fn (stdClass $m): string => Money::of((int) $m->net,
-                Currency::of((string) $m->currency))->words())->implode(' + '), 'minor' => (int) ($sums->first()->net ?? 0),
+                Currency::of((string) $m->currency))->words($business->locale))->implode(' + '),
+                'minor' => (int) ($sums->first()->net ?? 0),
                 'trend' => array_map(fn (string $d): int => (int) ($byDay[$d] ?? 0), $days)];
         }
 
@@ -85,11 +86,12 @@ final class SalesNumbers
             $of = fn (FactType $type): int => (int) $money->where('currency', $code)->where('type', $type->value)->sum('amount');
             $net = Money::of($of(FactType::Paid) - $of(FactType::Refunded), $currency);
             $sales = (int) ($orders[$code] ?? 0);
-            $result[] = ['currency' => $currency->code, 'orders' => $sales, 'revenue' => $net->words(),
-                'paid' => Money::of($of(FactType::Paid), $currency)->words(),
-                'refunded' => Money::of($of(FactType::Refunded), $currency)->words(),
-                'average' => $sales === 0 ? '–' : $net->share(1, $sales)->words(),
-                'perVisitor' => $visitors === 0 ? '–' : $net->share(1, $visitors)->words(), 'visitors' => $visitors,
+            $words = fn (Money $sum): string => $sum->words($business->locale);
+            $result[] = ['currency' => $currency->code, 'orders' => $sales, 'revenue' => $words($net),
+                'paid' => $words(Money::of($of(FactType::Paid), $currency)),
+                'refunded' => $words(Money::of($of(FactType::Refunded), $currency)),
+                'average' => $sales === 0 ? '–' : $words($net->share(1, $sales)),
+                'perVisitor' => $visitors === 0 ? '–' : $words($net->share(1, $visitors)), 'visitors' => $visitors,
                 'minor' => $net->minor, 'decimals' => $currency->decimals];
         }
 
@@ -130,13 +132,14 @@ final class SalesNumbers
     }
 
     /** @return list<array{currency: string, orders: int, revenue: string}> what somebody has bought, by currency */
-    public function ofPerson(string $person): array
+    public function ofPerson(Business $business, string $person): array
     {
-        return array_values(DB::table('orders')->where('person_id', $person)->whereNotNull('bought_at')->groupBy('currency')
+        return array_values(DB::table('orders')->where('business_id', $business->id)->where('person_id', $person)
+            ->whereNotNull('bought_at')->groupBy('currency')
             ->orderBy('currency')
             ->selectRaw('currency, count(*) as n, sum(paid) - sum(refunded) as net')->get()
             ->map(fn (object $r): array => ['currency' => (string) $r->currency, 'orders' => (int) $r->n,
-                'revenue' => Money::of((int) $r->net, Currency::of((string) $r->currency))->words()])->all());
+                'revenue' => Money::of((int) $r->net, Currency::of((string) $r->currency))->words($business->locale)])->all());
     }
 
     private function orders(Business $business, ?Funnel $funnel): Builder

@@ -14,6 +14,7 @@ final class RoomsTest extends TestCase
     private const CORE = [
         'Messages' => [],
         'Support' => [],
+        'Languages' => [],
         'Money' => ['Support'],
         'Page' => ['Support'],
         'Parts' => ['Support'],

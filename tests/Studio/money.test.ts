@@ -35,7 +35,7 @@ describe('amounts', () => {
     it.each([
         [29000, 'EUR', '290', '€290'],
         [4950, 'EUR', '49.50', '€49.50'],
-        [1500, 'JPY', '1500', '¥1,500'],
+        [1500, 'JPY', '1500', 'JP¥1,500'],
         [5, 'KWD', '0.005', 'KWD 0.005'],
     ])('shows %d of %s', (minor, currency, typed, shown) => {
         expect([typedMoney(minor, currency), showMoney(minor, currency).replace(/\u00a0/g, ' ')]).toEqual([typed, shown]);

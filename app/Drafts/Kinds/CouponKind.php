@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Drafts\Kinds;
 
+use App\Drafts\OwnerLocale;
 use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Support\Ids;
@@ -54,7 +55,7 @@ final class CouponKind extends DraftKind
     {
         return ! $part instanceof Coupon ? [] : ['code' => $part->code, 'percent' => $part->percent, 'off' => $part->amount?->toArray(),
             'offers' => $part->offers, 'from' => $part->window->from, 'until' => $part->window->until, 'uses' => $part->uses,
-            'usesPerPerson' => $part->usesPerPerson ?? 0, 'words' => $part->words(),
+            'usesPerPerson' => $part->usesPerPerson ?? 0, 'words' => $part->words(OwnerLocale::now()),
             'used' => DB::table('coupon_uses')->where('coupon_id', $row->id)->where('state', 'used')->count(),
             'codes' => DB::table('coupon_codes')->where('coupon_id', $row->id)->count()];
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Drafts\Kinds;
 
+use App\Drafts\OwnerLocale;
 use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Support\Ids;
@@ -61,7 +62,7 @@ final class OfferKind extends DraftKind
         return ! $part instanceof Offer ? [] : ['product' => $part->product,
             'price' => $part->price->toArray() + ['payments' => $part->price->payments, 'every' => $part->price->every->value,
                 'taxOnTop' => $part->price->taxOnTop],
-            'priceWords' => $part->price->words(), 'open' => $part->price->isOpen(), 'places' => $part->places,
+            'priceWords' => $part->price->words(OwnerLocale::now()), 'open' => $part->price->isOpen(), 'places' => $part->places,
             'oncePerPerson' => $part->oncePerPerson, 'from' => $part->window->from, 'until' => $part->window->until,
             'bumps' => array_map(fn (OrderBump $b): array => $b->toArray(), $part->bumps),
             'sold' => DB::table('order_lines')->where('offer_id', $row->id)->where('state', LineState::Bought->value)->count()];

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import type { Broadcast, Finding } from '@/api/types';
 import { useSession } from '@/stores/session';
 import { counted } from '@/ui/format';
+import DateField from '@/ui/DateField.vue';
 import UiDialog from '@/ui/UiDialog.vue';
 
 const props = defineProps<{ open: boolean; broadcast: Broadcast; findings: Finding[] }>();
@@ -41,7 +42,7 @@ const blocked = computed(() => props.findings.some((f) => f.blocks));
                     ><input v-model="later" type="radio" :value="true" class="size-4 accent-pine" />At a time, by the clock of
                     {{ session.zone.replaceAll('_', ' ') }}</label
                 >
-                <input v-if="later" v-model="at" type="datetime-local" class="ml-6.5 input w-64" aria-label="Day and time" required />
+                <DateField v-if="later" v-model="at" class="ml-6.5 w-64" time label="Day and time" hide-label />
             </fieldset>
             <p v-if="broadcast.settings.otherSubject" class="text-soft">
                 First {{ broadcast.settings.share }} % get one of the two subjects; after

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue';
 import { api } from '@/api/client';
 import type { Person, PersonDeadline } from '@/api/types';
 import { dateTime } from '@/ui/format';
+import DateField from '@/ui/DateField.vue';
 import UiDialog from '@/ui/UiDialog.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
@@ -76,10 +77,13 @@ function move(): void {
         </div>
         <UiDialog :open="moving !== null" title="When shall it end?" @close="moving = null">
             <form class="mt-4" @submit.prevent="move">
-                <label class="label" for="until">New end</label>
-                <input id="until" v-model="until" type="datetime-local" class="input" required />
-                <p class="hint">On their clock: {{ (person.timezone ?? 'your own zone').replaceAll('_', ' ') }}.</p>
-                <button type="submit" class="mt-4 btn-main">Move it</button>
+                <DateField
+                    v-model="until"
+                    time
+                    label="New end"
+                    :hint="`On their clock: ${(person.timezone ?? 'your own zone').replaceAll('_', ' ')}.`"
+                />
+                <button type="submit" class="mt-4 btn-main" :disabled="until === ''">Move it</button>
             </form>
         </UiDialog>
     </section>

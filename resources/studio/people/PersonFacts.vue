@@ -6,6 +6,9 @@ import type { Person } from '@/api/types';
 import { useToasts } from '@/stores/toasts';
 import { usePeopleKit } from '@/stores/peopleKit';
 import { ago, dateTime } from '@/ui/format';
+import DateField from '@/ui/DateField.vue';
+import { dayOf } from '@/ui/wallClock';
+import ZoneField from '@/ui/ZoneField.vue';
 import TextField from '@/ui/TextField.vue';
 
 /** What is known of a person: names, tags, the owner's own fields. Saved when a field is left. */
@@ -24,6 +27,7 @@ function fill(): void {
         firstName: props.person.firstName,
         lastName: props.person.lastName,
         phone: props.person.phone,
+        timezone: props.person.timezone ?? '',
         ...Object.fromEntries(props.person.fields.map((f) => [`fields.${f.name}`, f.values.join('; ')])),
     };
 }
@@ -33,14 +37,18 @@ watch(
     { immediate: true },
 );
 
+/** What was typed before there was a calendar, and is no day, is shown as it is. */
+const isDay = (f: { values: string[] }) => f.values.length === 0 || dayOf(f.values.join()) !== undefined;
+
 async function save(): Promise<void> {
-    const { firstName, lastName, phone } = typed.value;
+    const { firstName, lastName, phone, timezone } = typed.value;
     error.value = null;
     try {
         await api.put(`people/${props.person.id}`, {
             firstName,
             lastName,
             phone,
+            timezone,
             fields: Object.fromEntries(
                 props.person.fields.map((f) => [
                     f.name,
@@ -142,14 +150,22 @@ async function removeTag(t: { id: number; name: string }): Promise<void> {
             <TextField v-model="typed.firstName!" label="First name" :maxlength="100" :error="error?.field('firstName')" />
             <TextField v-model="typed.lastName!" label="Last name" :maxlength="100" :error="error?.field('lastName')" />
             <TextField v-model="typed.phone!" label="Phone" :maxlength="40" :error="error?.field('phone')" />
-            <TextField
-                v-for="f in person.fields"
-                :key="f.name"
-                v-model="typed[`fields.${f.name}`]!"
-                :label="f.label"
-                :hint="f.kind === 'choices' ? 'Several with semicolons between.' : f.kind === 'date' ? 'Like 2027-03-31.' : ''"
-                :error="error?.field(f.name)"
-            />
+            <ZoneField v-model="typed.timezone!" :error="error?.field('timezone')" />
+            <template v-for="f in person.fields" :key="f.name">
+                <DateField
+                    v-if="f.kind === 'date' && isDay(f)"
+                    v-model="typed[`fields.${f.name}`]!"
+                    :label="f.label"
+                    :error="error?.field(f.name)"
+                />
+                <TextField
+                    v-else
+                    v-model="typed[`fields.${f.name}`]!"
+                    :label="f.label"
+                    :hint="f.kind === 'choices' ? 'Several with semicolons between.' : f.kind === 'date' ? 'Like 2027-03-31.' : ''"
+                    :error="error?.field(f.name)"
+                />
+            </template>
             <div class="flex gap-2 sm:col-span-2">
                 <button type="submit" class="btn-main">Save</button>
                 <button

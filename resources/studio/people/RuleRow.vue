@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import type { Rule, RuleField } from '@/api/types';
 import { appliesTo, chosen, kindOf, withOption } from '@/people/ruleFields';
 import { usePeopleKit } from '@/stores/peopleKit';
+import DateField from '@/ui/DateField.vue';
 import NumberField from '@/ui/NumberField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
@@ -122,9 +123,17 @@ const WIDTHS: Partial<Record<RuleField['type'], string>> = { choice: 'w-44', dat
                 hide-label
                 @update:model-value="(value: string) => setNamed(f, value)"
             />
+            <DateField
+                v-else-if="f.type === 'day'"
+                class="w-44"
+                :model-value="String(rule[f.name] ?? '')"
+                :label="f.label"
+                hide-label
+                @update:model-value="(day) => set({ [f.name]: day })"
+            />
             <input
                 v-else
-                :type="f.type === 'day' ? 'date' : 'text'"
+                type="text"
                 class="input w-44"
                 :value="rule[f.name] ?? ''"
                 :aria-label="f.label"

@@ -9,6 +9,7 @@ import { usePeopleKit } from '@/stores/peopleKit';
 import { dateTime } from '@/ui/format';
 import PageTurner from '@/ui/PageTurner.vue';
 import ScreenTabs from '@/ui/ScreenTabs.vue';
+import DateField from '@/ui/DateField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
 interface Answer {
@@ -46,7 +47,7 @@ onMounted(people.load);
             <a class="btn" :href="`/studio/api/submissions/export?${query(filters)}`" download>Export as CSV</a>
         </div>
         <ScreenTabs class="mt-3" :tabs="peopleTabs" />
-        <div class="mt-4 grid gap-3 sm:grid-cols-[1fr_14rem_12rem_10rem_10rem]">
+        <div class="mt-4 grid gap-3 sm:grid-cols-2 lg:grid-cols-[1fr_13rem_11rem_11rem_11rem]">
             <input v-model="search" type="search" class="input" placeholder="Search in the answers" aria-label="Search in the answers" />
             <UiListbox
                 v-model="funnel"
@@ -64,8 +65,8 @@ onMounted(people.load);
                     { value: 'waiting', label: 'Not confirmed yet' },
                 ]"
             />
-            <input v-model="from" type="date" class="input" aria-label="From this day on" />
-            <input v-model="until" type="date" class="input" aria-label="Until this day" />
+            <DateField v-model="from" label="From this day on" hide-label />
+            <DateField v-model="until" label="Until this day" hide-label />
         </div>
         <template v-if="answer">
             <p v-if="answer.submissions.length === 0" class="mt-6 border-t border-line py-10 text-soft">

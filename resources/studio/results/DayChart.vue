@@ -5,6 +5,7 @@ import { init, use, type EChartsType } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { useResizeObserver } from '@vueuse/core';
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { calendarDay } from '@/ui/format';
 import type { DayCount } from '@/api/types';
 
 use([BarChart, LineChart, GridComponent, TooltipComponent, LegendComponent, AriaComponent, CanvasRenderer]);
@@ -13,8 +14,7 @@ const props = defineProps<{ days: DayCount[] }>();
 const box = ref<HTMLElement | null>(null);
 let chart: EChartsType | undefined;
 
-const label = (day: string) =>
-    new Date(day + 'T12:00:00Z').toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+const label = (day: string) => calendarDay(day);
 
 function draw(): void {
     chart?.setOption({

@@ -5,7 +5,7 @@ import { api, query } from '@/api/client';
 import type { FunnelRow, Results, SalesResults } from '@/api/types';
 import { useToasts } from '@/stores/toasts';
 import { usePulse } from '@/stores/pulse';
-import { count, counted, interval, percent } from '@/ui/format';
+import { calendarDay, count, counted, interval, percent } from '@/ui/format';
 import PopupResultsPart from '@/results/PopupResultsPart.vue';
 import SalesResultsPart from '@/sales/SalesResults.vue';
 import UiListbox from '@/ui/UiListbox.vue';
@@ -59,7 +59,7 @@ const sentence = computed(() => {
     const best = results.value?.days.reduce((a, b) => (b.signups > a.signups ? b : a));
     const peak =
         best && best.signups > 0
-            ? ` The best day was ${new Date(best.day + 'T12:00:00Z').toLocaleDateString('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' })} with ${counted(best.signups, 'sign-up')}.`
+            ? ` The best day was ${calendarDay(best.day, { day: 'numeric', month: 'long' })} with ${counted(best.signups, 'sign-up')}.`
             : '';
     return `${counted(page.visitors, 'visitor')} came, ${count(page.signups)} of them joined: ${percent(page.rate.rate)}.${peak}`;
 });

@@ -9,6 +9,7 @@ import { usePeopleKit } from '@/stores/peopleKit';
 import { counted, dateTime } from '@/ui/format';
 import PageTurner from '@/ui/PageTurner.vue';
 import ScreenTabs from '@/ui/ScreenTabs.vue';
+import DateField from '@/ui/DateField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
 interface Answer {
@@ -60,7 +61,7 @@ const filtered = computed(() => Object.values(filters.value).some((f) => f !== '
             <a class="btn" :href="`/studio/api/orders/export?${query(filters)}`" download>Export as CSV</a>
         </div>
         <ScreenTabs class="mt-3" :tabs="salesTabs" />
-        <div class="mt-4 grid gap-3 sm:grid-cols-3 lg:grid-cols-[1fr_1fr_1fr_9.5rem_9.5rem]">
+        <div class="mt-4 grid gap-3 sm:grid-cols-3 lg:grid-cols-[1fr_1fr_1fr_11rem_11rem]">
             <input
                 v-model="search"
                 type="search"
@@ -81,8 +82,8 @@ const filtered = computed(() => Object.values(filters.value).some((f) => f !== '
                 hide-label
                 :options="[{ value: '', label: 'Anything bought' }, ...(answer?.offers ?? []).map((o) => ({ value: o.id, label: o.name }))]"
             />
-            <input v-model="from" type="date" class="input" aria-label="From this day on" />
-            <input v-model="until" type="date" class="input" aria-label="Until this day" />
+            <DateField v-model="from" label="From this day on" hide-label />
+            <DateField v-model="until" label="Until this day" hide-label />
         </div>
         <template v-if="answer">
             <p class="mt-4 flex flex-wrap gap-x-8 gap-y-1" data-test="sums">

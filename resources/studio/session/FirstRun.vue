@@ -4,6 +4,7 @@ import { ApiError } from '@/api/client';
 import type { Business } from '@/api/types';
 import BusinessFields from '@/settings/BusinessFields.vue';
 import { useSession } from '@/stores/session';
+import { nearestLocale } from '@/ui/languages';
 import LanternMark from '@/ui/LanternMark.vue';
 import TextField from '@/ui/TextField.vue';
 
@@ -18,6 +19,7 @@ const business = ref<Business>({
     postalAddress: '',
     timezone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
     currency: 'EUR',
+    locale: nearestLocale(navigator.languages, session.session.locales),
     embedHosts: [],
     messagesPerMinute: 120,
     taxRate: '0',

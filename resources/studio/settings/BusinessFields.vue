@@ -3,6 +3,7 @@ import { computed, ref } from 'vue';
 import type { ApiError } from '@/api/client';
 import type { Business } from '@/api/types';
 import CurrencyField from '@/ui/CurrencyField.vue';
+import LocaleField from '@/ui/LocaleField.vue';
 import NumberField from '@/ui/NumberField.vue';
 import TextField from '@/ui/TextField.vue';
 import ZoneField from '@/ui/ZoneField.vue';
@@ -62,6 +63,7 @@ function setHosts(typed: string): void {
             hint="At the foot of each email. The law asks for it in most places."
         />
         <ZoneField v-model="business.timezone" :error="error?.field('timezone')" />
+        <LocaleField v-model="business.locale" :error="error?.field('locale')" />
         <CurrencyField v-model="business.currency" :error="error?.field('currency')" hint="New funnels sell in it." />
         <template v-if="withHosts">
             <TextField

@@ -5,11 +5,12 @@ import type { Business, Kit, Look, Session } from '@/api/types';
 
 /** Who is signed in, and the business they speak for. */
 export const useSession = defineStore('session', () => {
-    const session = ref<Session>({ signedIn: false, zones: [] });
+    const session = ref<Session>({ signedIn: false, zones: [], locales: [] });
     const loaded = ref(false);
 
     const business = computed(() => session.value.business);
     const zone = computed(() => session.value.business?.timezone ?? 'UTC');
+    const locale = computed(() => session.value.business?.locale ?? 'en-GB');
     const looks = computed<Look[]>(() => session.value.looks ?? []);
 
     const kit = computed<Kit>(
@@ -23,6 +24,7 @@ export const useSession = defineStore('session', () => {
                 icons: [],
                 roles: [],
                 currencies: [],
+                languages: [],
                 triggers: [],
                 deadlineStates: [],
                 popups: { stands: [], sizes: [], backdrops: [], entries: [], designs: [], triggers: [], quietRoles: [] },
@@ -56,5 +58,5 @@ export const useSession = defineStore('session', () => {
         session.value.business = await api.put<Business>('settings', given);
     }
 
-    return { session, loaded, business, zone, looks, kit, load, signIn, setUp, signOut, saveBusiness };
+    return { session, loaded, business, zone, locale, looks, kit, load, signIn, setUp, signOut, saveBusiness };
 });

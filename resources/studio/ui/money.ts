@@ -1,4 +1,5 @@
 import { useSession } from '@/stores/session';
+import { money } from '@/ui/format';
 
 const decimalsOf = (currency: string): number => useSession().kit.currencies.find((c) => c.code === currency)?.decimals ?? 2;
 
@@ -18,13 +19,8 @@ export function readMoney(text: string, currency: string): number | null {
     return Number(found[1] ?? 0) * 10 ** decimals + Number((found[2] ?? '').padEnd(decimals, '0') || 0);
 }
 
-/** "290 €", as ICU has it. */
+/** As its owner reads it: "€290", "290 €". */
 export function showMoney(minor: number, currency: string): string {
     const decimals = decimalsOf(currency);
-    return new Intl.NumberFormat('en', {
-        style: 'currency',
-        currency,
-        minimumFractionDigits: minor % 10 ** decimals === 0 ? 0 : decimals,
-        maximumFractionDigits: decimals,
-    }).format(minor / 10 ** decimals);
+    return money(minor / 10 ** decimals, currency, minor % 10 ** decimals === 0 ? 0 : decimals);
 }

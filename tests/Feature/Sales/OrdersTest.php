@@ -79,7 +79,10 @@ final class OrdersTest extends SalesTestCase
         $before = $pages();
         app(Counts::class)->rebuild($this->seller->business);
         self::assertSame($before, $pages());
-        self::assertSame([['currency' => 'EUR', 'orders' => 1, 'revenue' => '€190']], (new SalesNumbers)->ofPerson($first->person_id));
+        $sums = fn (): array => (new SalesNumbers)->ofPerson($first->business, $first->person_id);
+        self::assertSame([['currency' => 'EUR', 'orders' => 1, 'revenue' => '€190']], $sums());
+        $first->business->locale = 'de-DE';
+        self::assertSame(["190\u{a0}€"], array_column($sums(), 'revenue'), 'as its owner reads it');
         $this->getJson("/studio/api/people/{$first->person_id}")->assertJsonPath('purchases.orders.0.number', 1);
     }
 

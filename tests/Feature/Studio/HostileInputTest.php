@@ -26,7 +26,7 @@ final class HostileInputTest extends TestCase
         'website',
         'first_name', 'firstName', 'lastName', 'timezone', 'phone', 'what', 'sample', 'signature', 'expires', 'delivery', 'marketing',
         'again',
-        'businessName', 'senderName', 'senderAddress', 'postalAddress', 'currency', 'embedHosts', 'messagesPerMinute', 'slowMs',
+        'businessName', 'locale', 'senderName', 'senderAddress', 'postalAddress', 'currency', 'embedHosts', 'messagesPerMinute', 'slowMs',
         'failingUntil',
         'bouncing', 'complaining', 'starts', 'ends', 'window', 'button', 'consentRequired', 'doubleOptIn', 'confirmWords', 'hook', 'notice',
         'to', 'exact', 'reading', 'segment', 'people', 'all', 'read', 'dates', 'existing', 'opened', 'seconds', 'picture', 'tone',

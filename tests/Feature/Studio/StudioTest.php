@@ -240,6 +240,25 @@ final class StudioTest extends TestCase
         self::assertSame(['Practice plan', 'another'], [$funnel->refresh()->name, $funnel->address]);
     }
 
+    public function test_dates_and_money_are_written_the_owners_way(): void
+    {
+        $this->actingAs($this->owner());
+        $known = $this->getJson('/studio/api/session')->json('locales');
+        $settings = $this->getJson('/studio/api/session')->json('business');
+        self::assertIsArray($settings);
+        self::assertSame('en-GB', $settings['locale']);
+        self::assertContains('de-DE', $known);
+        foreach (['de', 'de_DE', 'Klingon', '', ['de-DE'], 7] as $wrong) {
+            $this->putJson('/studio/api/settings', ['locale' => $wrong] + $settings)->assertStatus(422)
+                ->assertJsonPath('errors.locale.0', 'Please choose how dates and numbers are written from the list.');
+        }
+        $this->putJson('/studio/api/settings', ['locale' => 'de-DE'] + $settings)->assertOk()->assertJsonPath('locale', 'de-DE');
+        $funnel = $this->postJson('/studio/api/funnels', ['goal' => 'sell', 'name' => 'Sell', 'title' => 'A course', 'introductory' => '1190',
+            'price' => '1290'])->assertCreated()->json('id');
+        $offers = $this->getJson("/studio/api/funnels/{$funnel}")->json('offers');
+        self::assertContains("1.290\u{a0}€", array_column($offers, 'priceWords'), json_encode($offers, JSON_THROW_ON_ERROR));
+    }
+
     public function test_text_is_sanitised_and_references_are_the_owners_own(): void
     {
         $owner = $this->owner();

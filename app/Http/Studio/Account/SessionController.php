@@ -19,6 +19,7 @@ use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Cookie;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
+use Lantern\Core\Languages\Languages;
 
 /** Signing in and out, and the owner's account on the very first visit. */
 final class SessionController
@@ -35,6 +36,7 @@ final class SessionController
             'firstRun' => ! User::query()->exists(),
             'demo' => config('lantern.demo') ? ['email' => 'imke@ferncroft.example', 'password' => 'twelve minutes a day'] : null,
             'zones' => timezone_identifiers_list(),
+            'locales' => Languages::locales(),
         ]);
     }
 
@@ -63,7 +65,7 @@ final class SessionController
             'name' => ['required', 'string', 'max:100'],
             'email' => ['required', 'email:rfc', 'max:254'],
             'password' => ['required', 'string', 'min:10', self::wholePassword(...)],
-        ] + SettingsController::RULES,
+        ] + SettingsController::rules(),
             SettingsController::MESSAGES + ['password.min' => 'Please choose a password of ten characters or more.']);
         try {
             $user = $this->found($given);
@@ -129,7 +131,7 @@ final class SessionController
             'looks' => KitJson::looks(),
             'kit' => KitJson::kit(),
             'siteUrl' => Hosts::site(), 'ownCode' => Hosts::areSeparate(),
-            'zones' => timezone_identifiers_list(),
+            'zones' => timezone_identifiers_list(), 'locales' => Languages::locales(),
         ];
     }
 }

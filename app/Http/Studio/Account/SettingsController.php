@@ -9,28 +9,36 @@ use App\Models\Business;
 use App\Results\Counts;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+use Lantern\Core\Languages\Languages;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Money\TaxRate;
 
 /** The business: what every page and email says about who is speaking. */
 final class SettingsController extends StudioController
 {
-    public const RULES = [
-        'businessName' => ['required', 'string', 'max:120'],
-        'senderName' => ['required', 'string', 'max:120', 'not_regex:/[\x00-\x1f]|=\?/'],
-        'senderAddress' => ['required', 'email:rfc', 'max:254'],
-        'postalAddress' => ['nullable', 'string', 'max:400'],
-        'taxRate' => ['sometimes', 'string', 'max:10'],
-        'taxName' => ['sometimes', 'string', 'max:40'],
-        'taxNumber' => ['nullable', 'string', 'max:60'],
-        'saleNotices' => ['sometimes', 'array', 'max:3'],
-        'saleNotices.*' => ['string', 'in:sale,trouble,refund'],
-        'timezone' => ['required', 'timezone:all'],
-        'currency' => ['required', 'regex:/^[A-Z]{3}$/'],
-        'messagesPerMinute' => ['sometimes', 'integer', 'min:1', 'max:100000'],
-        'embedHosts' => ['sometimes', 'array', 'max:30'],
-        'embedHosts.*' => ['required', 'string', 'max:120', 'regex:/^[a-z0-9]([a-z0-9-]*[a-z0-9])?(\.[a-z0-9]([a-z0-9-]*[a-z0-9])?)+$/'],
-    ];
+    /** @return array<string, list<mixed>> what is asked of what is typed */
+    public static function rules(): array
+    {
+        return [
+            'businessName' => ['required', 'string', 'max:120'],
+            'senderName' => ['required', 'string', 'max:120', 'not_regex:/[\x00-\x1f]|=\?/'],
+            'senderAddress' => ['required', 'email:rfc', 'max:254'],
+            'postalAddress' => ['nullable', 'string', 'max:400'],
+            'taxRate' => ['sometimes', 'string', 'max:10'],
+            'taxName' => ['sometimes', 'string', 'max:40'],
+            'taxNumber' => ['nullable', 'string', 'max:60'],
+            'saleNotices' => ['sometimes', 'array', 'max:3'],
+            'saleNotices.*' => ['string', 'in:sale,trouble,refund'],
+            'timezone' => ['required', 'timezone:all'],
+            'currency' => ['required', 'regex:/^[A-Z]{3}$/'],
+            'locale' => ['sometimes', 'required', Rule::in(Languages::locales())],
+            'messagesPerMinute' => ['sometimes', 'integer', 'min:1', 'max:100000'],
+            'embedHosts' => ['sometimes', 'array', 'max:30'],
+            'embedHosts.*' => ['required', 'string', 'max:120',
+                'regex:/^[a-z0-9]([a-z0-9-]*[a-z0-9])?(\.[a-z0-9]([a-z0-9-]*[a-z0-9])?)+$/'],
+        ];
+    }
 
     public const MESSAGES = [
         'businessName.required' => 'What is your business called?',
@@ -39,6 +47,7 @@ final class SettingsController extends StudioController
         'senderAddress.required' => 'Which address should your emails come from?',
         'senderAddress.email' => 'This does not look like an email address.',
         'timezone.timezone' => 'Please choose a time zone from the list.',
+        'locale.*' => 'Please choose how dates and numbers are written from the list.',
         'currency.*' => 'Please choose a currency.',
         'messagesPerMinute.*' => 'Between one and 100,000 messages a minute.',
         'embedHosts.*.regex' => 'A host is written like video.example, without https:// and without a path.',
@@ -49,7 +58,7 @@ final class SettingsController extends StudioController
 
     public function update(Request $request, Counts $counts): JsonResponse
     {
-        $given = $request->validate(self::RULES, self::MESSAGES);
+        $given = $request->validate(self::rules(), self::MESSAGES);
         $business = $this->business();
         $before = $business->timezone;
         $business->forceFill(self::columns($given))->save();
@@ -75,6 +84,7 @@ final class SettingsController extends StudioController
             + (isset($given['taxName']) ? ['tax_name' => trim($given['taxName']) === '' ? 'Tax' : trim($given['taxName'])] : [])
             + (array_key_exists('taxNumber', $given) ? ['tax_number' => trim((string) $given['taxNumber'])] : [])
             + (isset($given['saleNotices']) ? ['sale_notices' => array_values(array_unique($given['saleNotices']))] : [])
+            + (isset($given['locale']) ? ['locale' => $given['locale']] : [])
             + (isset($given['messagesPerMinute']) ? ['messages_per_minute' => (int) $given['messagesPerMinute']] : []);
     }
 
@@ -83,6 +93,7 @@ final class SettingsController extends StudioController
     {
         return ['businessName' => $business->name, 'senderName' => $business->sender_name, 'senderAddress' => $business->sender_address,
             'postalAddress' => $business->postal_address, 'timezone' => $business->timezone, 'currency' => $business->currency,
+            'locale' => $business->locale,
             'embedHosts' => $business->embed_hosts, 'messagesPerMinute' => $business->messages_per_minute,
             'taxRate' => TaxRate::of($business->tax_rate)->plain(), 'taxName' => $business->tax_name, 'taxNumber' => $business->tax_number,
             'saleNotices' => $business->sale_notices];

@@ -38,7 +38,7 @@ final readonly class HomeNumbers
         }
         $found = $this->numbers->ofSignups($ids[Success::Signups->value] ?? [], $days, $from)
             + Attendance::byFunnel($ids[Success::Registrations->value] ?? [], $days, $from, $business->zone())
-            + (new SalesNumbers)->byFunnel($ids[Success::Sales->value] ?? [], $days, $from, $business->zone());
+            + (new SalesNumbers)->byFunnel($ids[Success::Sales->value] ?? [], $days, $from, $business);
         $all = array_map(fn (Funnel $f): string => $f->id, $funnels);
         $visits = $this->numbers->visits($all, $from);
         $result = [];

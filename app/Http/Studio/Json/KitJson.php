@@ -8,6 +8,7 @@ use App\Rendering\Icons;
 use Lantern\Core\Deadlines\ShownState;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Events\Trigger\Triggers;
+use Lantern\Core\Languages\Languages;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Page\Arrangement;
 use Lantern\Core\Page\Block\BlockKind;
@@ -83,7 +84,7 @@ final class KitJson
             'arrangements' => $named(Arrangement::cases()),
             'icons' => array_map(fn (string $i): array => ['id' => $i, 'svg' => Icons::svg($i)], Blocks::ICONS),
             'roles' => $named(PageRole::cases()),
-            'currencies' => self::currencies(),
+            'currencies' => self::currencies(), 'languages' => Languages::tags(),
             'triggers' => Triggers::describe(),
             'popups' => self::popups(),
             'deadlineStates' => $named(ShownState::cases()),

@@ -30,8 +30,8 @@ final class OrderJson
             'at' => Instant::json($order->bought_at ?? $order->placed_at),
             'items' => array_values($order->lines->filter(fn (OrderLine $l): bool => ! $order->state->isBought() || $l->receipt_id !== null
                 || $l->state->value !== 'failed')->map(fn (OrderLine $l): string => $l->name)->all()),
-            'total' => $order->money($order->total)->words(), 'paid' => $order->money($order->paid)->words(),
-            'refunded' => $order->refunded === 0 ? '' : $order->money($order->refunded)->words(), 'currency' => $order->currency,
+            'total' => $order->shown($order->total), 'paid' => $order->shown($order->paid),
+            'refunded' => $order->refunded === 0 ? '' : $order->shown($order->refunded), 'currency' => $order->currency,
             'coupon' => $order->coupon_code, 'owner' => $order->owner];
     }
 
@@ -49,7 +49,7 @@ final class OrderJson
         $order->load(['lines', 'payments', 'refunds.payment', 'receipts', 'person', 'funnel', 'business']);
         $left = Refunding::left($order);
         $sums = OrderLog::sums($order);
-        $words = fn (int $minor): string => $order->money($minor)->words();
+        $words = fn (int $minor): string => $order->shown($minor);
 
         return self::row($order) + [
             'placedAt' => Instant::json($order->placed_at), 'method' => $order->method_label, 'source' => $order->source,
@@ -58,8 +58,8 @@ final class OrderJson
             'lines' => array_values($order->lines->map(fn (OrderLine $l): array => ['number' => $l->number, 'name' => $l->name,
                 'kind' => $l->kind->label(), 'state' => $l->state->value, 'total' => $words($l->total),
                 'offerName' => $l->quoted()->offerName,
-                'discount' => $l->quoted()->discount->isZero() ? '' : $l->quoted()->discount->words(),
-                'tax' => $l->quoted()->tax->isZero() ? '' : $l->quoted()->tax->words(), 'left' => $left[$l->number] ?? 0,
+                'discount' => $l->quoted()->discount->isZero() ? '' : $words($l->quoted()->discount->minor),
+                'tax' => $l->quoted()->tax->isZero() ? '' : $words($l->quoted()->tax->minor), 'left' => $left[$l->number] ?? 0,
                 'leftWords' => $words($left[$l->number] ?? 0), 'payments' => $l->quoted()->payments])->all()),
             'payments' => array_values($order->payments->map(fn (Payment $p): array => ['key' => $p->key, 'number' => $p->number,
                 'try' => $p->try, 'amount' => $words($p->amount), 'state' => $p->state->value, 'stateLabel' => $p->state->label(),
@@ -88,7 +88,7 @@ final class OrderJson
 
                 return ['at' => Instant::jsonFromSql(substr((string) $fact->at, 0, 23)),
                     'label' => FactType::from((string) $fact->type)->label(),
-                    'amount' => (int) $fact->amount === 0 ? '' : $order->money((int) $fact->amount)->words(),
+                    'amount' => (int) $fact->amount === 0 ? '' : $order->shown((int) $fact->amount),
                     'words' => implode(' · ', array_filter([$text('name'), $text('why'), $text('words'),
                         $text('coupon') === '' ? '' : "code {$text('coupon')}", $text('due') === '' ? '' : "due {$text('due')}",
                         ($data['number'] ?? '') === '' || $text('due') !== '' ? '' : "number {$text('number')}"]))];

@@ -79,7 +79,7 @@ final class PersonController extends StudioController
             'history' => $history->told($found, 100 + $more), 'consent' => PersonArchive::consent($found), 'deliveries' => $deliveries,
             'purchases' => ['orders' => Order::query()->with(['lines', 'funnel', 'business', 'payments'])
                 ->where('person_id', $found->id)->latest('placed_at')->limit(50)->get()->map(OrderJson::withPlan(...))->all(),
-                'sums' => (new SalesNumbers)->ofPerson($found->id)]];
+                'sums' => (new SalesNumbers)->ofPerson($this->business(), $found->id)]];
     }
 
     /** @return list<array<string, mixed>> those that run for them or ran, and those that could be started */

@@ -54,7 +54,8 @@ final class SalesController extends StudioController
             'cards' => array_map(fn (Behaviour $b): array => ['number' => trim(chunk_split($b->number(), 4, ' ')), 'does' => $b->label()],
                 Behaviour::cases()),
             'charges' => array_values($charges->map(function (object $c) use ($payments, $cards): array {
-                $money = fn (mixed $minor): string => Money::of((int) $minor, Currency::of((string) $c->currency))->words();
+                $money = fn (mixed $minor): string => Money::of((int) $minor, Currency::of((string) $c->currency))
+                    ->words($this->business()->locale);
                 $card = $cards[$c->token] ?? null;
 
                 return ['key' => (string) $c->key, 'at' => Instant::jsonFromSql($c->made_at), 'amount' => $money($c->amount),

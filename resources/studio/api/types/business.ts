@@ -10,6 +10,8 @@ export interface Business {
     postalAddress: string;
     timezone: string;
     currency: string;
+    /** How the owner reads dates, numbers and money: a BCP 47 tag. */
+    locale: string;
     embedHosts: string[];
     messagesPerMinute: number;
     taxRate: string;
@@ -52,6 +54,7 @@ export interface Session {
     siteUrl?: string;
     ownCode?: boolean;
     zones: string[];
+    locales: string[];
 }
 
 export interface Design {
@@ -100,6 +103,8 @@ export interface Kit {
     }[];
     deadlineStates: Named[];
     popups: PopupKit;
+    /** BCP 47 tags of the languages that can be chosen. */
+    languages: string[];
     currencies: { code: string; decimals: number; name: string }[];
     headingFonts: string[];
     bodyFonts: string[];

@@ -4,7 +4,7 @@ import { useFunnel } from '@/funnel/funnelStore';
 import { useSession } from '@/stores/session';
 import { dateTime } from '@/ui/format';
 import ZoneField from '@/ui/ZoneField.vue';
-import { vKept } from '@/ui/kept';
+import DateField from '@/ui/DateField.vue';
 import { copy } from '@/ui/patches';
 
 /** When the funnel opens and closes, for everyone, without anybody pressing anything. */
@@ -13,8 +13,7 @@ const session = useSession();
 const times = computed(() => store.funnel?.times ?? {});
 const zone = computed(() => times.value.opens?.zone ?? times.value.closes?.zone ?? session.zone);
 
-function set(which: 'opens' | 'closes', event: Event): void {
-    const moment = (event.target as HTMLInputElement).value.slice(0, 16);
+function set(which: 'opens' | 'closes', moment: string): void {
     const next = { ...times.value, [which]: moment ? { moment, zone: zone.value } : undefined };
     store.edit('funnel', store.funnel!.id, { times: copy(next) }, 'when the funnel is open', true);
 }
@@ -40,14 +39,13 @@ const now = computed(() => {
     <fieldset v-if="store.funnel">
         <legend class="text-lg font-semibold">Opens and closes by itself</legend>
         <div class="mt-1 grid gap-2">
-            <label class="block"
-                ><span class="caption">opens</span
-                ><input v-kept="times.opens?.moment ?? ''" type="datetime-local" class="input" @change="set('opens', $event)"
-            /></label>
-            <label class="block"
-                ><span class="caption">closes</span
-                ><input v-kept="times.closes?.moment ?? ''" type="datetime-local" class="input" @change="set('closes', $event)"
-            /></label>
+            <DateField :model-value="times.opens?.moment ?? ''" time label="Opens" @update:model-value="(moment) => set('opens', moment)" />
+            <DateField
+                :model-value="times.closes?.moment ?? ''"
+                time
+                label="Closes"
+                @update:model-value="(moment) => set('closes', moment)"
+            />
         </div>
         <ZoneField v-if="times.opens || times.closes" class="mt-3" :model-value="zone" @update:model-value="setZone" />
         <p class="hint">Empty for open until you close it. Before and after, visitors see the closed page. It holds when you publish.</p>

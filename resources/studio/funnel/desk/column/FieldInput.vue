@@ -7,9 +7,9 @@ import MediaField from '@/funnel/desk/column/MediaField.vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import { choicesOf, isPartKind, partEntry, partPath } from '@/funnel/parts';
 import { useSession } from '@/stores/session';
+import DateField from '@/ui/DateField.vue';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
-import { vKept } from '@/ui/kept';
 
 /**
  * What of a block or of an entry in its list cannot be typed on the page, by the type of the field. Words are typed on the
@@ -79,16 +79,14 @@ const name = computed(() => props.label ?? LABELS[props.field.type]?.[0] ?? '');
         :label="name"
         @update:model-value="(url: string) => emit('update:modelValue', url, true)"
     />
-    <label v-else-if="shows === 'moment'" class="block">
-        <span class="label">{{ name }}</span>
-        <input
-            v-kept="modelValue"
-            type="datetime-local"
-            class="input"
-            @change="emit('update:modelValue', ($event.target as HTMLInputElement).value.slice(0, 16), true)"
-        />
-        <span class="hint">On the clocks of {{ session.zone }}.</span>
-    </label>
+    <DateField
+        v-else-if="shows === 'moment'"
+        :model-value="modelValue"
+        time
+        :label="name"
+        :hint="`On the clocks of ${session.zone.replaceAll('_', ' ')}.`"
+        @update:model-value="(moment) => emit('update:modelValue', moment, true)"
+    />
     <ColourField
         v-else-if="shows === 'colour'"
         :model-value="modelValue || undefined"

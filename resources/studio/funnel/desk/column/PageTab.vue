@@ -12,6 +12,7 @@ import { useSession } from '@/stores/session';
 import { useToasts } from '@/stores/toasts';
 import { compact } from '@/ui/compact';
 import TextField from '@/ui/TextField.vue';
+import LanguageField from '@/ui/LanguageField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
 const props = defineProps<{ page: Page }>();
@@ -30,23 +31,6 @@ const visibility = [
     { value: 'shown', label: 'May be found' },
     { value: 'hidden', label: 'Hidden' },
 ];
-const languages = [
-    ['en', 'English'],
-    ['de', 'German'],
-    ['fr', 'French'],
-    ['es', 'Spanish'],
-    ['it', 'Italian'],
-    ['nl', 'Dutch'],
-    ['pt', 'Portuguese'],
-    ['pt-BR', 'Portuguese (Brazil)'],
-    ['pl', 'Polish'],
-    ['sv', 'Swedish'],
-    ['da', 'Danish'],
-    ['nb', 'Norwegian'],
-    ['fi', 'Finnish'],
-    ['cs', 'Czech'],
-].map(([value, label]) => ({ value: value!, label: label! }));
-
 function set(values: Partial<PageSettings>, now = false): void {
     store.edit('page', props.page.id, { settings: compact({ ...settings.value, ...values }, true) }, 'the settings of a page', now);
 }
@@ -122,10 +106,8 @@ function keep(name: string): void {
                 label="Search engines"
                 @update:model-value="(v: string) => set({ hidden: v === 'usual' ? undefined : v === 'hidden' }, true)"
             />
-            <UiListbox
+            <LanguageField
                 :model-value="settings.language ?? 'en'"
-                :options="languages"
-                label="Language"
                 @update:model-value="(language: string) => set({ language: language === 'en' ? undefined : language }, true)"
             />
         </section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { calendarDay } from '@/ui/format';
 import { useDebounceFn } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { api } from '@/api/client';
@@ -45,8 +46,8 @@ const strips = computed(() =>
         const count = Math.min(31, Math.max(5, Math.floor(to / DAY) - Math.floor(from / DAY) + 2));
         const place = (t: number) => `${Math.min(100, Math.max(0, ((t - first) / (count * DAY)) * 100))}%`;
         const days = Array.from({ length: count }, (_, i) => {
-            const day = new Date(first + i * DAY);
-            return { key: i, words: day.toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', timeZone: 'UTC' }) };
+            const day = new Date(first + i * DAY).toISOString().slice(0, 10);
+            return { key: i, words: calendarDay(day, { weekday: 'short', day: 'numeric' }) };
         });
         const left = ((from - first) / (count * DAY)) * 100;
         const right = Math.min(100, ((to - first) / (count * DAY)) * 100);

@@ -3,10 +3,11 @@ import { computed } from 'vue';
 import type { Deadline, Duration } from '@/api/types';
 import TriggerList from '@/funnel/TriggerList.vue';
 import { useSession } from '@/stores/session';
+import DateField from '@/ui/DateField.vue';
+import TimeField from '@/ui/TimeField.vue';
 import SpanField from '@/ui/SpanField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 import ZoneField from '@/ui/ZoneField.vue';
-import { vKept } from '@/ui/kept';
 import type { Span } from '@/ui/span';
 
 /** The rule, read from left to right as a sentence, made by choosing its parts. */
@@ -31,9 +32,8 @@ function last({ minutes, days }: Span, t = time.value): void {
     const duration: Duration = days ? { days, ...(t ? { time: t } : {}) } : { minutes: minutes ?? 1 };
     set({ duration }, 'how long it lasts');
 }
-const setTime = (event: Event) => last(span.value, (event.target as HTMLInputElement).value.slice(0, 5));
-const setLatest = (event: Event) => {
-    const moment = (event.target as HTMLInputElement).value.slice(0, 16);
+const setTime = (words: string) => last(span.value, words);
+const setLatest = (moment: string) => {
     if (moment !== '' || personal.value) {
         set({ latest: moment === '' ? null : { moment, zone: props.deadline.latest?.zone ?? session.zone } }, 'when it ends at the latest');
     }
@@ -76,17 +76,27 @@ const setZone = (zone: string) => props.deadline.latest && set({ latest: { ...pr
                         @update:model-value="last"
                     />
                     <template v-if="span.days">
-                        <label class="text-soft" for="until-time">until</label>
-                        <input id="until-time" v-kept="time" class="input w-36" type="time" @change="setTime" />
+                        <span class="text-soft" aria-hidden="true">until</span>
+                        <TimeField class="w-28" :model-value="time" label="Until this time" hide-label @update:model-value="setTime" />
+                        <button v-if="time" type="button" class="btn-quiet" @click="setTime('')">No hour</button>
                         <span class="text-soft">{{ time ? 'their time' : 'the hour at which it started' }}</span>
                     </template>
                 </div>
             </template>
             <div class="flex flex-wrap items-start gap-2">
-                <label class="w-24 pt-2 whitespace-nowrap text-soft" for="latest">{{ personal ? 'at the latest' : 'on' }}</label>
-                <input id="latest" v-kept="deadline.latest?.moment ?? ''" class="input w-60" type="datetime-local" @change="setLatest" />
-                <div v-if="deadline.latest" class="w-64 [&_label]:sr-only">
-                    <ZoneField :model-value="deadline.latest.zone" @update:model-value="setZone" />
+                <span class="w-24 pt-2 whitespace-nowrap text-soft" aria-hidden="true">{{ personal ? 'at the latest' : 'on' }}</span>
+                <DateField
+                    class="w-64"
+                    :model-value="deadline.latest?.moment ?? ''"
+                    time
+                    :label="personal ? 'At the latest' : 'On'"
+                    hide-label
+                    :required="!personal"
+                    data-test="latest"
+                    @update:model-value="setLatest"
+                />
+                <div v-if="deadline.latest" class="w-64">
+                    <ZoneField :model-value="deadline.latest.zone" hide-label @update:model-value="setZone" />
                 </div>
                 <span v-else class="pt-2 text-soft">with no latest moment</span>
             </div>

@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import type { PopupLimits } from '@/api/types';
 import { useSession } from '@/stores/session';
 import UiListbox from '@/ui/UiListbox.vue';
-import { vKept } from '@/ui/kept';
+import DateField from '@/ui/DateField.vue';
 
 /** From and until when, on which weekdays and between which hours; by the owner's clock. */
 const props = defineProps<{ limits: PopupLimits }>();
@@ -23,28 +23,23 @@ function toggle(day: number): void {
         emit('change', { hours: { ...hours.value, days } });
     }
 }
-const moment = (event: Event) => (event.target as HTMLInputElement).value;
 </script>
 
 <template>
     <section class="space-y-3">
         <div class="grid gap-2">
-            <label class="block"
-                ><span class="label">From</span
-                ><input
-                    v-kept="limits.from ?? ''"
-                    class="input"
-                    type="datetime-local"
-                    @change="emit('change', { from: moment($event) || undefined })"
-            /></label>
-            <label class="block"
-                ><span class="label">Until</span
-                ><input
-                    v-kept="limits.until ?? ''"
-                    class="input"
-                    type="datetime-local"
-                    @change="emit('change', { until: moment($event) || undefined })"
-            /></label>
+            <DateField
+                :model-value="limits.from ?? ''"
+                time
+                label="From"
+                @update:model-value="(moment) => emit('change', { from: moment || undefined })"
+            />
+            <DateField
+                :model-value="limits.until ?? ''"
+                time
+                label="Until"
+                @update:model-value="(moment) => emit('change', { until: moment || undefined })"
+            />
         </div>
         <div>
             <span class="label">On these days</span>

@@ -5,6 +5,7 @@ import type { PopupVerdict, Site } from '@/api/types';
 import { usePopup } from '@/funnel/desk/popup/usePopup';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useToasts } from '@/stores/toasts';
+import LanguageField from '@/ui/LanguageField.vue';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 import UiSwitch from '@/ui/UiSwitch.vue';
@@ -22,7 +23,7 @@ const address = ref('/');
 const phone = ref(false);
 const before = ref('new');
 const source = ref('');
-const language = ref('');
+const language = ref('en');
 const fromEmail = ref(false);
 const joined = ref(false);
 const bought = ref(false);
@@ -94,7 +95,7 @@ async function ask(): Promise<void> {
         <UiSwitch v-model="bought" label="Has bought in this funnel" />
         <TextField v-model="person" label="Somebody on your list" placeholder="robin@example.com" :error="wrong?.field('person')" />
         <TextField v-model="source" label="The address says" placeholder="utm_source=forum" />
-        <TextField v-model="language" label="Language of the browser" placeholder="en" />
+        <LanguageField v-model="language" label="Language of the browser" />
         <button type="button" class="btn" @click="ask">Try it</button>
         <div v-if="verdict" class="rounded p-3" :class="verdict.shows ? 'bg-lamp-pale' : 'bg-line/50'" role="status" data-test="verdict">
             <p class="font-medium">

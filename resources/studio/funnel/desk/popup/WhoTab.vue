@@ -8,6 +8,7 @@ import RulesField from '@/people/RulesField.vue';
 import { usePeopleKit } from '@/stores/peopleKit';
 import { useSession } from '@/stores/session';
 import { useToasts } from '@/stores/toasts';
+import LanguagesField from '@/ui/LanguagesField.vue';
 import TagsField from '@/ui/TagsField.vue';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
@@ -96,10 +97,10 @@ const quiet = (role: string) => session.kit.popups.quietRoles.includes(role);
                 @update:model-value="(value: string) => set({ value }, false)"
             />
         </div>
-        <TagsField
+        <LanguagesField
             :model-value="places.languages ?? []"
             label="Language of their browser"
-            hint="Such as de, en, pt-br. Empty for all."
+            hint="None chosen: all."
             @update:model-value="(languages: string[]) => set({ languages }, false)"
         />
         <section>

@@ -2,12 +2,13 @@
 import { computed } from 'vue';
 import type { Webinar, WebinarOutcome } from '@/api/types';
 import { written } from '@/funnel/desk/webinar/written';
+import DateField from '@/ui/DateField.vue';
+import TimeField from '@/ui/TimeField.vue';
 import NumberField from '@/ui/NumberField.vue';
 import SpanField from '@/ui/SpanField.vue';
 import TagsField from '@/ui/TagsField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 import UiSwitch from '@/ui/UiSwitch.vue';
-import { vKept } from '@/ui/kept';
 
 /** From when on somebody has attended, the replay, and tags by what became of each person. */
 const props = defineProps<{ webinar: Webinar }>();
@@ -91,23 +92,22 @@ function tag(key: WebinarOutcome, tags: string[]): void {
                         (days: number) => set(days === 0 ? { days: undefined, time: undefined } : { days, time: replay!.time ?? '23:00' })
                     "
                 />
-                <label v-if="replay.days" class="block"
-                    ><span class="label">until</span
-                    ><input
-                        v-kept="replay.time ?? '23:00'"
-                        class="input w-36"
-                        type="time"
-                        @change="(e) => (e.target as HTMLInputElement).value && set({ time: (e.target as HTMLInputElement).value })"
-                /></label>
+                <TimeField
+                    v-if="replay.days"
+                    class="w-28"
+                    :model-value="replay.time ?? '23:00'"
+                    label="until"
+                    required
+                    @update:model-value="(time) => set({ time })"
+                />
             </div>
-            <label class="block"
-                ><span class="label">At the latest, for everyone</span
-                ><input
-                    v-kept="replay.until ?? ''"
-                    class="input w-60"
-                    type="datetime-local"
-                    @change="(e) => set({ until: (e.target as HTMLInputElement).value || undefined })"
-            /></label>
+            <DateField
+                class="max-w-64"
+                :model-value="replay.until ?? ''"
+                time
+                label="At the latest, for everyone"
+                @update:model-value="(until) => set({ until: until || undefined })"
+            />
             <UiListbox
                 :model-value="replay.for ?? 'registered'"
                 label="Who may watch it"

@@ -4,11 +4,12 @@ import { computed } from 'vue';
 import type { Recurrence, Schedule, ScheduleKind, Webinar } from '@/api/types';
 import { written } from '@/funnel/desk/webinar/written';
 import { useToasts } from '@/stores/toasts';
+import DateField from '@/ui/DateField.vue';
+import TimeField from '@/ui/TimeField.vue';
 import NumberField from '@/ui/NumberField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 import UiSwitch from '@/ui/UiSwitch.vue';
 import ZoneField from '@/ui/ZoneField.vue';
-import { vKept } from '@/ui/kept';
 
 /** When the sessions are, read from left to right as a sentence, made by choosing its parts. */
 const props = defineProps<{ webinar: Webinar }>();
@@ -66,18 +67,12 @@ function everyMonth(way: string): void {
     });
 }
 const way = computed(() => (rule.value.every === 'week' ? 'week' : rule.value.nth ? 'nth' : 'day'));
-const setAt = (list: 'dates' | 'times', i: number, event: Event) => {
-    const value = (event.target as HTMLInputElement).value;
+const setAt = (list: 'dates' | 'times', i: number, value: string) => {
     const next = [...(schedule.value[list] ?? [])];
     if (value === '') {
         next.splice(i, 1);
     } else {
         next[i] = value;
-    }
-    if (list === 'times' && next.length === 0) {
-        toasts.say('At least one time is needed.');
-        (event.target as HTMLInputElement).value = schedule.value.times?.[i] ?? '';
-        return;
     }
     set({ [list]: [...new Set(next)].sort() });
 };
@@ -90,8 +85,7 @@ const addBlackout = () => {
     const day = new Date(Date.now() + 14 * 86_400_000).toISOString().slice(0, 10);
     set({ blackouts: [...(schedule.value.blackouts ?? []), { from: day }] }, 'days without a session');
 };
-function setBlackout(i: number, key: 'from' | 'until', event: Event): void {
-    const value = (event.target as HTMLInputElement).value;
+function setBlackout(i: number, key: 'from' | 'until', value: string): void {
     const list = (schedule.value.blackouts ?? []).map((b, n) => {
         if (n !== i) return b;
         const next = { ...b, [key]: value };
@@ -187,15 +181,25 @@ const hours = Array.from({ length: 24 }, (_, h) => ({ value: h, label: `${String
                 />
                 <div class="flex flex-wrap items-center gap-2">
                     <span class="w-10 text-soft">at</span>
-                    <input
-                        v-for="(time, i) in schedule.times"
-                        :key="time"
-                        v-kept="time"
-                        class="input w-36"
-                        type="time"
-                        :aria-label="`Time ${i + 1}`"
-                        @change="setAt('times', i, $event)"
-                    />
+                    <div v-for="(time, i) in schedule.times" :key="time" class="flex items-center">
+                        <TimeField
+                            class="w-28"
+                            :model-value="time"
+                            :label="`Time ${i + 1}`"
+                            hide-label
+                            required
+                            @update:model-value="(words) => setAt('times', i, words)"
+                        />
+                        <button
+                            v-if="schedule.times!.length > 1"
+                            type="button"
+                            class="btn-quiet px-1.5"
+                            :aria-label="`Remove time ${i + 1}`"
+                            @click="setAt('times', i, '')"
+                        >
+                            <XMarkIcon class="size-5" aria-hidden="true" />
+                        </button>
+                    </div>
                     <button
                         v-if="(schedule.times?.length ?? 0) < 8"
                         type="button"
@@ -206,33 +210,36 @@ const hours = Array.from({ length: 24 }, (_, h) => ({ value: h, label: `${String
                     </button>
                 </div>
                 <div class="flex flex-wrap items-center gap-2">
-                    <label class="w-10 text-soft" for="rule-from">from</label>
-                    <input
-                        id="rule-from"
-                        v-kept="rule.from"
-                        class="input w-44"
-                        type="date"
-                        @change="(e) => (e.target as HTMLInputElement).value && setRule({ from: (e.target as HTMLInputElement).value })"
+                    <span class="w-10 text-soft" aria-hidden="true">from</span>
+                    <DateField
+                        class="w-44"
+                        :model-value="rule.from"
+                        label="From this day"
+                        hide-label
+                        required
+                        @update:model-value="(from) => setRule({ from })"
                     />
-                    <label class="text-soft" for="rule-until">until</label>
-                    <input
-                        id="rule-until"
-                        v-kept="rule.until ?? ''"
-                        class="input w-44"
-                        type="date"
-                        @change="(e) => setRule({ until: (e.target as HTMLInputElement).value || undefined })"
+                    <span class="text-soft" aria-hidden="true">until</span>
+                    <DateField
+                        class="w-44"
+                        :model-value="rule.until ?? ''"
+                        label="Until this day"
+                        hide-label
+                        @update:model-value="(until) => setRule({ until: until || undefined })"
                     />
                     <span v-if="!rule.until" class="text-soft">with no end</span>
                 </div>
             </template>
             <template v-if="schedule.kind === 'dates'">
                 <div v-for="(date, i) in schedule.dates" :key="date" class="flex items-center gap-2">
-                    <input
-                        v-kept="date"
-                        class="input w-60"
-                        type="datetime-local"
-                        :aria-label="`Session ${i + 1}`"
-                        @change="setAt('dates', i, $event)"
+                    <DateField
+                        class="w-64"
+                        :model-value="date"
+                        time
+                        :label="`Session ${i + 1}`"
+                        hide-label
+                        required
+                        @update:model-value="(moment) => setAt('dates', i, moment)"
                     />
                     <button
                         type="button"
@@ -333,14 +340,22 @@ const hours = Array.from({ length: 24 }, (_, h) => ({ value: h, label: `${String
             <div class="mt-4 space-y-2">
                 <div v-for="(b, i) in schedule.blackouts" :key="i" class="flex flex-wrap items-center gap-2">
                     <span class="text-soft">no session from</span>
-                    <input v-kept="b.from" class="input w-44" type="date" aria-label="From" @change="setBlackout(i, 'from', $event)" />
+                    <DateField
+                        class="w-44"
+                        :model-value="b.from"
+                        label="No session from"
+                        hide-label
+                        required
+                        @update:model-value="(day) => setBlackout(i, 'from', day)"
+                    />
                     <span class="text-soft">to</span>
-                    <input
-                        v-kept="b.until ?? b.from"
-                        class="input w-44"
-                        type="date"
-                        aria-label="To"
-                        @change="setBlackout(i, 'until', $event)"
+                    <DateField
+                        class="w-44"
+                        :model-value="b.until ?? b.from"
+                        label="To"
+                        hide-label
+                        required
+                        @update:model-value="(day) => setBlackout(i, 'until', day)"
                     />
                     <button
                         type="button"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { calendarDay } from '@/ui/format';
 import { useDebounceFn } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { api } from '@/api/client';
@@ -40,10 +41,9 @@ const weeks = computed(() => {
             const key = day.toISOString().slice(0, 10);
             return {
                 key,
-                words: day.toLocaleDateString('en-GB', {
+                words: calendarDay(key, {
                     day: 'numeric',
                     ...(day.getUTCDate() === 1 || (w === 0 && d === 0) ? { month: 'short' } : {}),
-                    timeZone: 'UTC',
                 }),
                 past: key < calendar.value!.from,
                 sessions: calendar.value!.sessions.filter((s) => s.day === key),
