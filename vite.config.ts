@@ -66,7 +66,7 @@ export default defineConfig({
         laravel({
             input: [
                 'resources/studio/main.ts',
-                ...['base', 'points', 'proof', 'sell', 'countdown', 'pay', 'media', 'popup', 'webinar'].map(
+                ...['base', 'points', 'proof', 'sell', 'countdown', 'pay', 'media', 'popup', 'webinar', 'share', 'entrance'].map(
                     (part) => `resources/site/${part}.css`,
                 ),
                 'resources/site/visitor.ts',
@@ -75,6 +75,8 @@ export default defineConfig({
                 'resources/site/checkout.ts',
                 'resources/site/webinar.ts',
                 'resources/site/card.ts',
+                'resources/site/share.ts',
+                'resources/site/entrance.ts',
                 'resources/site/busy.ts',
             ],
         }),

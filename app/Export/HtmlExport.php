@@ -77,6 +77,10 @@ final readonly class HtmlExport
             $fill["page:{$other->id}"] = in_array($other, $pages, true) ? self::fileName($other)
                 : ($home === null ? '#' : e($home.($other->address === '' ? '' : '/'.$other->address)));
         }
+        foreach ($plan->pages as $other) {
+            $fill["whole:{$other->id}"] = $home === null ? self::fileName($other)
+                : e($home.($other->address === '' ? '' : '/'.$other->address));
+        }
         foreach ($plan->leadMagnets as $leadMagnet) {
             $fill["download:{$leadMagnet->id}"] = $home === null ? ''
                 : '<a class="button" href="'.e($home).'">'.e($leadMagnet->title).'</a>';

@@ -63,6 +63,7 @@ use App\Serving\Slots\TickedSlot;
 use App\Serving\Slots\TokenSlot;
 use App\Serving\Slots\UntilSlot;
 use App\Serving\Slots\ValueSlot;
+use App\Serving\Slots\WholeSlot;
 use App\Support\Hosts;
 use App\Support\Input;
 use App\Support\Sqlite\Connector;
@@ -160,6 +161,7 @@ final class AppServiceProvider extends ServiceProvider
         'token' => TokenSlot::class,
         'until' => UntilSlot::class,
         'value' => ValueSlot::class,
+        'whole' => WholeSlot::class,
     ];
 
     public function register(): void

@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Rendering;
 
 use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\Entrance;
 use Lantern\Core\Page\Block\Hidden;
 
-/** The attributes that a block's elements carry: where it is hidden, and on the desk which words are whose. */
+/** The attributes that a block's elements carry: where it is hidden, how it comes in, and on the desk which words are whose. */
 final readonly class Marks
 {
     public function __construct(private Block $block, private bool $editing)
@@ -17,7 +18,7 @@ final readonly class Marks
     /** For the element that holds the whole block. */
     public function root(string $class): string
     {
-        $hidden = self::hiddenClass($this->block->hidden);
+        $hidden = self::hiddenClass($this->block->hidden).self::entranceClass($this->block->entrance);
 
         return 'class="'.$class.$hidden.'"'.($this->editing ? ' data-block="'.$this->block->id.'"' : '');
     }
@@ -26,6 +27,11 @@ final readonly class Marks
     public function words(string $field, ?int $item = null): string
     {
         return $this->editing ? ' data-field="'.$field.'"'.($item === null ? '' : ' data-item="'.$item.'"') : '';
+    }
+
+    public static function entranceClass(Entrance $entrance): string
+    {
+        return $entrance === Entrance::None ? '' : ' comes comes-'.$entrance->value;
     }
 
     public static function hiddenClass(Hidden $hidden): string

@@ -8,6 +8,7 @@ use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Block\Blocks;
+use Lantern\Core\Page\Block\Entrance;
 use Lantern\Core\Page\Look\Look;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Plan\PagePlan;
@@ -17,7 +18,7 @@ use Lantern\Core\Plan\Plan;
 final readonly class PageAssets
 {
     /** The parts of the styles beside the base, which is always there; blocks say which they need. */
-    private const GROUPS = ['points', 'proof', 'sell', 'countdown', 'pay', 'media', 'popup', 'webinar'];
+    private const GROUPS = ['points', 'proof', 'sell', 'countdown', 'pay', 'media', 'popup', 'webinar', 'share', 'entrance'];
 
     /**
      * @param  list<array{string, int}>  $first  family and weight of the fonts that are loaded at once
@@ -83,6 +84,13 @@ final readonly class PageAssets
         return array_values(array_unique(array_merge(...array_map(fn (Look $l): array => $l->fonts(), $looks)), SORT_REGULAR));
     }
 
+    /** @param  list<Section>  $sections */
+    private static function comesIn(array $sections): bool
+    {
+        return array_filter($sections, fn (Section $s): bool => $s->entrance !== Entrance::None
+            || array_filter($s->blocks, fn (Block $b): bool => $b->entrance !== Entrance::None) !== []) !== [];
+    }
+
     /** @return list<string> */
     private static function groups(Plan $plan, PagePlan $page, bool $all): array
     {
@@ -97,7 +105,8 @@ final readonly class PageAssets
                 && $d->guardedPage($page->id) !== null) !== [];
             $registers = $group === 'webinar' && array_filter($page->document->blocksOf(BlockKind::Form),
                 fn (Block $b): bool => ($plan->form($b->field('form'))->webinar ?? '') !== '') !== [];
-            if ($group === 'popup' ? $page->isPopup() : $all || $used || $behind || $warns || $registers) {
+            $comesIn = $group === 'entrance' && self::comesIn($page->document->sections);
+            if ($group === 'popup' ? $page->isPopup() : $all || $used || $behind || $warns || $registers || $comesIn) {
                 $groups[] = $group;
             }
         }

@@ -134,6 +134,25 @@ final readonly class PageView
             : 'href="'.$address.'"'.(preg_match('~^https?:~i', $url) === 1 ? ' rel="noopener"' : ''));
     }
 
+    /**
+     * The whole address that is shared, ready for an attribute: a page of the funnel, or one elsewhere; where none is chosen the
+     * funnel's first page. What somebody else is to open is never the reader's own place, such as a room or a download.
+     *
+     * @param  bool  $inMail  as a part of the body of a mailto address
+     */
+    public function shared(string $url, bool $inMail = false): string
+    {
+        $link = Link::read($url);
+        if ($link->kind === 'outside') {
+            return $inMail ? rawurlencode($url) : e($url);
+        }
+        $page = $link->kind === 'page' && $this->plan->page($link->target) !== null ? $link->target : $this->plan->entry()->id ?? '';
+
+        $source = '?utm_source=shared';
+
+        return Slots::name('whole', $page).($inMail ? rawurlencode($source) : $source);
+    }
+
     /** Words as an owner wrote them, with the links inside the page made whole. */
     public function words(string $html): RichText
     {

@@ -12,6 +12,13 @@ use RuntimeException;
 /** What a public page loads: its styles stand in the page itself, its fonts and one small script are files. */
 final class SiteAssets
 {
+    /** What else runs on a page, by the part of the styles that comes with it. */
+    private const SCRIPTS = ['countdown' => 'resources/site/countdown.ts', 'webinar' => 'resources/site/webinar.ts',
+        'pay' => 'resources/site/checkout.ts', 'share' => 'resources/site/share.ts', 'entrance' => 'resources/site/entrance.ts'];
+
+    /** Of these, what does its work on a page that no server stands behind. */
+    private const ALONE = ['resources/site/countdown.ts', 'resources/site/share.ts', 'resources/site/entrance.ts'];
+
     /** @var array<string, string> */
     private static array $read = [];
 
@@ -24,12 +31,8 @@ final class SiteAssets
 
         return $preload.'<style>'.self::faces($assets->fonts, $script ? 'optional' : 'swap').self::css($assets->groups).'</style>'
             .($script ? '<script type="module" src="'.self::script().'"></script>' : '')
-            .($script && in_array('countdown', $assets->groups, true)
-                ? '<script type="module" src="'.self::built('resources/site/countdown.ts')['url'].'"></script>' : '')
-            .($script && in_array('webinar', $assets->groups, true)
-                ? '<script type="module" src="'.self::built('resources/site/webinar.ts')['url'].'"></script>' : '')
-            .($script && in_array('pay', $assets->groups, true)
-                ? '<script type="module" src="'.self::built('resources/site/checkout.ts')['url'].'"></script>' : '');
+            .($script ? implode('', array_map(fn (string $of): string => '<script type="module" src="'.self::built($of)['url'].'"></script>',
+                self::scripts($assets))) : '');
     }
 
     /** The same for a page that is opened from a folder: script in the page, since a browser loads none from beside it. */
@@ -37,8 +40,14 @@ final class SiteAssets
     {
         return '<style>'.self::faces($assets->fonts, 'swap').self::css($assets->groups).'</style>'
             .'<script type="module">'.self::text('resources/site/visitor.ts').'</script>'
-            .(in_array('countdown', $assets->groups, true)
-                ? '<script type="module">'.self::text('resources/site/countdown.ts').'</script>' : '');
+            .implode('', array_map(fn (string $of): string => '<script type="module">'.self::text($of).'</script>',
+                array_values(array_intersect(self::scripts($assets), self::ALONE))));
+    }
+
+    /** @return list<string> the scripts that a page needs beside that of every page */
+    private static function scripts(PageAssets $assets): array
+    {
+        return array_values(array_intersect_key(self::SCRIPTS, array_flip($assets->groups)));
     }
 
     /** @param  list<string>  $groups */

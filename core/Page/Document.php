@@ -88,7 +88,7 @@ final readonly class Document
             $source = $s->shared === null ? null : $shared[$s->shared] ?? null;
 
             return $source === null ? $s : new Section($s->id, $source->kind, $source->arrangement, $source->blocks, $source->background,
-                $source->look, $s->hidden, $s->shared);
+                $source->look, $s->hidden, $s->shared, $s->entrance);
         }, $this->sections));
     }
 

@@ -6,6 +6,7 @@ namespace Lantern\Core\Page;
 
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\Block\Entrance;
 use Lantern\Core\Page\Block\Field;
 use Lantern\Core\Page\Block\FieldType;
 use Lantern\Core\Page\Block\Hidden;
@@ -39,6 +40,7 @@ final readonly class Section
         public ?string $look = null,
         public Hidden $hidden = Hidden::Nowhere,
         public ?string $shared = null,
+        public Entrance $entrance = Entrance::None,
     ) {
     }
 
@@ -55,6 +57,7 @@ final readonly class Section
             $look === null ? null : Looks::get($look, $shape->path('look'))->id,
             Hidden::fromShape($shape),
             $shape->optionalText('shared', 40),
+            Entrance::fromShape($shape),
         );
     }
 
@@ -126,7 +129,7 @@ final readonly class Section
     /** The same as a section of its own, shown everywhere. */
     public function unshared(string $id): self
     {
-        return $this->changed(id: $id, hidden: Hidden::Nowhere, shared: null);
+        return $this->changed(id: $id, hidden: Hidden::Nowhere, shared: null, entrance: Entrance::None);
     }
 
     /**
@@ -187,6 +190,7 @@ final readonly class Section
         return ['id' => $this->id, 'kind' => $this->kind->value, 'arrangement' => $this->arrangement->value]
             + ($this->look === null ? [] : ['look' => $this->look])
             + Hidden::written($this->hidden)
+            + Entrance::written($this->entrance)
             + ($this->shared === null ? [] : ['shared' => $this->shared])
             + ($background === [] ? [] : ['background' => $background])
             + ['blocks' => array_map(fn (Block $b): array => $b->toArray(), $this->blocks)];

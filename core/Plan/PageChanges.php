@@ -95,6 +95,9 @@ final class PageChanges
         if ($was->hidden !== $is->hidden) {
             $what[] = 'where it is hidden';
         }
+        if ($was->entrance !== $is->entrance) {
+            $what[] = 'how it comes in';
+        }
         if ($was->shared !== $is->shared) {
             $what[] = $is->shared === null ? 'not shared any more' : 'shared';
         }

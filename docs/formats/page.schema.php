@@ -21,7 +21,8 @@ foreach (BlockKind::cases() as $kind) {
     if (Blocks::of($kind)->styles !== []) {
         $properties['style'] = ['enum' => Blocks::of($kind)->styles];
     }
-    $properties += ['hidden' => ['$ref' => '#/$defs/hidden']] + $fields(Blocks::of($kind)->fields);
+    $properties += ['hidden' => ['$ref' => '#/$defs/hidden'], 'entrance' => ['$ref' => '#/$defs/entrance']]
+        + $fields(Blocks::of($kind)->fields);
     if (Blocks::of($kind)->items !== null) {
         $properties['items'] = ['type' => 'array', 'maxItems' => Blocks::MOST_ITEMS,
             'items' => ['type' => 'object', 'properties' => $fields(Blocks::of($kind)->items)]];
@@ -50,6 +51,7 @@ return [
     '$defs' => [
         'id' => ['type' => 'string', 'pattern' => '^[A-Za-z0-9_-]{1,40}$'],
         'hidden' => ['enum' => ['phone', 'desktop'], 'description' => 'on which screens it is left out'],
+        'entrance' => ['enum' => ['fade', 'rise', 'slide'], 'description' => 'how it comes in, once, when it is scrolled into view'],
         'background' => [
             'type' => 'object', 'required' => ['fill'],
             'if' => ['properties' => ['fill' => ['const' => 'tone']]], 'then' => ['required' => ['tone']],
@@ -69,7 +71,7 @@ return [
             'properties' => [
                 'id' => ['$ref' => '#/$defs/id'], 'kind' => ['enum' => $values(SectionKind::cases())],
                 'arrangement' => ['enum' => $values(Arrangement::cases())],
-                'look' => $look, 'hidden' => ['$ref' => '#/$defs/hidden'],
+                'look' => $look, 'hidden' => ['$ref' => '#/$defs/hidden'], 'entrance' => ['$ref' => '#/$defs/entrance'],
                 'shared' => ['type' => 'string', 'maxLength' => 40, 'description' => 'the id of the shared section it shows'],
                 'background' => ['$ref' => '#/$defs/background'],
                 'blocks' => ['type' => 'array', 'maxItems' => Section::MOST_BLOCKS, 'items' => ['oneOf' => $blocks]],

@@ -24,6 +24,7 @@ final readonly class Block
         public array $items = [],
         public string $style = '',
         public Hidden $hidden = Hidden::Nowhere,
+        public Entrance $entrance = Entrance::None,
     ) {
     }
 
@@ -42,7 +43,8 @@ final readonly class Block
             throw Invalid::at($shape->path('style'), 'This is none of: '.implode(', ', $definition->styles).'.');
         }
 
-        return new self(self::id($shape), $kind, self::read($shape, $definition->fields), $items, $style, Hidden::fromShape($shape));
+        return new self(self::id($shape), $kind, self::read($shape, $definition->fields), $items, $style, Hidden::fromShape($shape),
+            Entrance::fromShape($shape));
     }
 
     /** @throws Invalid unless the id is short and plain, since it is used in markup */
@@ -128,7 +130,7 @@ final readonly class Block
         if ($this->style !== '') {
             $array['style'] = $this->style;
         }
-        $array += Hidden::written($this->hidden) + self::written($definition->fields, $this->fields);
+        $array += Hidden::written($this->hidden) + Entrance::written($this->entrance) + self::written($definition->fields, $this->fields);
         if ($definition->items !== null) {
             $array['items'] = array_map(fn (array $item): array => self::written($definition->items, $item), $this->items);
         }

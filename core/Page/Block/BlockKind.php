@@ -18,6 +18,7 @@ enum BlockKind: string
     case Video = 'video';
     case Form = 'form';
     case Button = 'button';
+    case Share = 'share';
     case Download = 'download';
     case Testimonials = 'testimonials';
     case Fit = 'fit';

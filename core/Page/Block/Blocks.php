@@ -73,6 +73,12 @@ final class Blocks
                 ['text' => Field::words(120), 'url' => Field::link()],
                 styles: ['main', 'quiet', 'link'],
             ),
+            BlockKind::Share => new BlockDefinition(
+                'Share buttons',
+                ['text' => Field::words(120), 'message' => Field::words(300)->optional(), 'url' => Field::link()->optional()],
+                styles: ['quiet', 'link'],
+                css: 'share',
+            ),
             BlockKind::Download => new BlockDefinition(
                 'Download',
                 ['leadMagnet' => Field::reference('lead-magnet'), 'text' => Field::words(120)],

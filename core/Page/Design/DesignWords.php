@@ -73,6 +73,8 @@ final class DesignWords
             BlockKind::Video => ['text' => '[What the video shows]'],
             BlockKind::Form => ['form' => $parts['form'] ?? ''],
             BlockKind::Button => ['text' => 'Yes, show me', 'url' => ''],
+            BlockKind::Share => ['text' => 'Do you know somebody who would like this too?',
+                'message' => 'I thought of you when I saw this:'],
             BlockKind::Download => ['leadMagnet' => $parts['lead-magnet'] ?? '', 'text' => 'Download it now'],
             BlockKind::Fit => ['yes' => 'This is for you if',
                 'html' => '<ul><li>[you want something]</li><li>[you have tried something else]</li></ul>',

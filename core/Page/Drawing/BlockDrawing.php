@@ -51,6 +51,7 @@ final class BlockDrawing
             BlockKind::Testimonials => $this->row(count($block->items), $y, 26, true),
             BlockKind::Form => $this->form($this->fields[$block->field('form')] ?? 1, $y),
             BlockKind::Button, BlockKind::Download => $this->button($block->words(), $y),
+            BlockKind::Share => $this->row(3, $y, 7, false),
             BlockKind::Countdown => $this->countdown($y),
             BlockKind::Price => $this->price($block, $y),
             BlockKind::Checkout => $this->checkout($y),

@@ -9,7 +9,7 @@
     $words = array_values(array_filter($section->blocks, fn ($b) => ! $section->arrangement->isBeside($b->kind)));
     $two = $beside !== [];
 @endphp
-<{{ $tag }} class="section k-{{ $section->kind->value }} {{ $section->arrangement->value }}{{ $two ? ' two' : '' }}{{ $ground->own ? ' ground' : '' }}{{ $ground->fill === 'tone' ? ' tone-'.$section->background->tone : '' }}{{ \App\Rendering\Marks::hiddenClass($section->hidden) }}"@if ($ground->style !== '') style="{{ $ground->style }}"@endif @if ($view->isAnchor($section->id)) id="s-{{ $section->id }}"@endif @if ($view->editing()) data-section="{{ $section->id }}"@if ($section->shared) data-shared="{{ $section->shared }}"@endif @endif>
+<{{ $tag }} class="section k-{{ $section->kind->value }} {{ $section->arrangement->value }}{{ $two ? ' two' : '' }}{{ $ground->own ? ' ground' : '' }}{{ $ground->fill === 'tone' ? ' tone-'.$section->background->tone : '' }}{{ \App\Rendering\Marks::hiddenClass($section->hidden).\App\Rendering\Marks::entranceClass($section->entrance) }}"@if ($ground->style !== '') style="{{ $ground->style }}"@endif @if ($view->isAnchor($section->id)) id="s-{{ $section->id }}"@endif @if ($view->editing()) data-section="{{ $section->id }}"@if ($section->shared) data-shared="{{ $section->shared }}"@endif @endif>
 @if ($ground->picture || $ground->video)
 <div class="behind" aria-hidden="true">
 @if ($ground->picture)

@@ -6,6 +6,7 @@ namespace Tests\Core\Page;
 
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\Entrance;
 use Lantern\Core\Page\Block\Hidden;
 use Lantern\Core\Page\Block\Link;
 use Lantern\Core\Page\Design\Designs;
@@ -70,6 +71,9 @@ final class DocumentTest extends TestCase
         yield 'hidden on watches' => [self::with(['kind' => 'text', 'html' => ''], ['hidden' => 'watch']), 'sections.0.hidden'];
         yield 'a block hidden on watches' => [self::with(['kind' => 'text', 'html' => '', 'hidden' => 'watch']),
             'sections.0.blocks.0.hidden'];
+        yield 'coming in by jumping' => [self::with(['kind' => 'text', 'html' => ''], ['entrance' => 'jump']), 'sections.0.entrance'];
+        yield 'a block that comes in by jumping' => [self::with(['kind' => 'text', 'html' => '', 'entrance' => 'jump']),
+            'sections.0.blocks.0.entrance'];
         yield 'a style of another kind' => [self::with(['kind' => 'bullets', 'html' => '', 'style' => 'card']),
             'sections.0.blocks.0.style'];
         yield 'a style where there are none' => [self::with(['kind' => 'heading', 'text' => 'x', 'style' => 'main']),
@@ -158,7 +162,7 @@ final class DocumentTest extends TestCase
             return 'f'.++$n;
         });
         $document = Document::fromArray(['format' => 2, 'sections' => [
-            ['id' => 'a', 'kind' => 'footer', 'shared' => 'one', 'hidden' => 'phone', 'blocks' => []],
+            ['id' => 'a', 'kind' => 'footer', 'shared' => 'one', 'hidden' => 'phone', 'entrance' => 'rise', 'blocks' => []],
             ['id' => 'b', 'kind' => 'footer', 'shared' => 'two', 'hidden' => 'desktop', 'blocks' => []],
             ['id' => 'c', 'kind' => 'footer', 'shared' => 'one', 'blocks' => []],
         ]]);
@@ -167,6 +171,7 @@ final class DocumentTest extends TestCase
         self::assertSame(['one', 'two'], $document->shared());
         self::assertSame($footer->blocks, $filled->sections[0]->blocks);
         self::assertSame(Hidden::OnPhone, $filled->sections[0]->hidden, 'where it is shown is a matter of the page');
+        self::assertSame(Entrance::Rise, $filled->sections[0]->entrance, 'and so is how it comes in');
         self::assertSame('a', $filled->sections[0]->id);
         self::assertSame([], $filled->sections[1]->blocks, 'one that is gone shows nothing');
         self::assertSame($filled->toArray(), Document::fromArray($filled->toArray())->toArray(), 'twice on a page is no trouble');

@@ -91,10 +91,11 @@ final class ChangesTest extends TestCase
         yield 'several things in one section' => [$section(function (array $s): array {
             $s['arrangement'] = 'boxed';
             $s['hidden'] = 'phone';
+            $s['entrance'] = 'fade';
             $s['background'] = ['fill' => 'tone', 'tone' => 'ink'];
 
             return $s;
-        }), ['Opt-in page' => ["Changed in “{$title}”: arrangement, background, where it is hidden."]]];
+        }), ['Opt-in page' => ["Changed in “{$title}”: arrangement, background, where it is hidden, how it comes in."]]];
         yield 'a new section' => [$page(function (array $p): array {
             $p['document']['sections'][] = ['id' => 'new', 'kind' => 'divider', 'blocks' => [['id' => 'd', 'kind' => 'divider']]];
 

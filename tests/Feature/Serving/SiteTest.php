@@ -12,6 +12,7 @@ use App\Models\Upload;
 use App\Models\User;
 use App\Publishing\Publishing;
 use App\Rendering\Countdown;
+use App\Support\Hosts;
 use DateTimeImmutable;
 use DateTimeZone;
 use DOMDocument;
@@ -107,6 +108,50 @@ final class SiteTest extends TestCase
         // The funnel moves; its links come along without a new version.
         $funnel->forceFill(['address' => 'moved'])->save();
         self::assertStringContainsString('href="/moved/danke"', $this->html('/moved'));
+    }
+
+    public function test_what_is_handed_on_is_a_whole_address_and_never_the_readers_own(): void
+    {
+        $funnel = $this->draft($this->owner);
+        $thanks = Page::query()->where('funnel_id', $funnel->id)->where('position', 1)->firstOrFail();
+        $page = $this->entry($funnel);
+        $document = $page->document;
+        foreach (['' => null, 'there' => "page:{$thanks->id}", 'else' => 'https://else.example/?a=1&b=2', 'own' => 'outcome:joined'] as $id => $url) {
+            $document['sections'][0]['blocks'][] = ['id' => "share{$id}", 'kind' => 'share', 'text' => 'Pass it on',
+                'message' => 'Look & see, {{first_name|my friend}}:'] + ($url === null ? [] : ['url' => $url]);
+        }
+        $page->forceFill(['document' => $document])->save();
+        app(Publishing::class)->publish($funnel, null);
+
+        $xpath = $this->dom("/{$funnel->address}");
+        $values = fn (string $path): array => array_map(fn (\DOMNode $n): string => (string) $n->nodeValue,
+            iterator_to_array($xpath->query($path) ?: new \ArrayIterator));
+        $entry = Hosts::site()."/{$funnel->address}?utm_source=shared";
+        self::assertSame([$entry, Hosts::site()."/{$funnel->address}/{$thanks->address}?utm_source=shared",
+            'https://else.example/?a=1&b=2', $entry], $values('//*[@class="share"]/@data-address'));
+        self::assertSame(['Look & see, my friend:'], array_unique($values('//*[@class="share"]/@data-message')));
+        $mails = $values('//*[@data-way="email"]/@href');
+        foreach ([[0, $entry], [2, 'https://else.example/?a=1&b=2']] as [$i, $address]) {
+            parse_str((string) parse_url($mails[$i], PHP_URL_QUERY), $mail);
+            self::assertSame("Look & see, my friend:\n{$address}", $mail['body'] ?? null);
+        }
+        self::assertStringContainsString('/build/assets/share-', $this->html("/{$funnel->address}"));
+        self::assertStringNotContainsString('/build/assets/share-', $this->html("/{$funnel->address}/{$thanks->address}"));
+    }
+
+    public function test_what_comes_in_brings_its_script_and_waits_for_nobody_without_it(): void
+    {
+        $funnel = $this->draft($this->owner);
+        $page = $this->entry($funnel);
+        $document = $page->document;
+        $document['sections'][0]['entrance'] = 'slide';
+        $document['sections'][0]['blocks'][0]['entrance'] = 'fade';
+        $page->forceFill(['document' => $document])->save();
+        app(Publishing::class)->publish($funnel, null);
+        $html = $this->html("/{$funnel->address}");
+        self::assertSame([1, 1], [substr_count($html, ' comes comes-slide"'), substr_count($html, ' comes comes-fade"')]);
+        self::assertStringContainsString('/build/assets/entrance-', $html);
+        self::assertStringNotContainsString('class="waits', $html);
     }
 
     public function test_an_outcome_leads_where_the_way_leads(): void

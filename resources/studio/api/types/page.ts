@@ -8,10 +8,14 @@ export type Block = {
     kind: string;
     style?: string;
     hidden?: 'phone' | 'desktop';
+    entrance?: Entrance;
     items?: Fields[];
 } & { [field: string]: string | Fields[] | undefined };
 
 export type Fill = 'paper' | 'tone' | 'colour' | 'gradient' | 'picture' | 'video';
+
+/** How something comes in, once, when it is scrolled into view. */
+export type Entrance = 'fade' | 'rise' | 'slide';
 
 export interface Background {
     fill: Fill;
@@ -33,6 +37,7 @@ export interface Section {
     arrangement: string;
     look?: string;
     hidden?: 'phone' | 'desktop';
+    entrance?: Entrance;
     shared?: string;
     background?: Background;
     blocks: Block[];

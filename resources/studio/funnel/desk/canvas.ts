@@ -21,6 +21,9 @@ const STYLE = `
     .lantern-merge:hover{outline:1.5px solid currentColor}
     .empty{display:grid;place-items:center;min-height:11rem;border:2px dashed currentColor;border-radius:8px;opacity:.75;cursor:pointer;box-shadow:none!important;outline:0!important}
     .is-over{outline:4px solid #f0a830!important;outline-offset:2px}
+    @media (prefers-reduced-motion:no-preference){.is-open.comes{animation:lantern-in .7s ease-out}
+        .is-open.comes-rise{--from:translateY(1.75rem)} .is-open.comes-slide{--from:translateX(-2rem)}}
+    @keyframes lantern-in{from{opacity:0;transform:var(--from,none)}}
     @media (max-width:51.99rem){.not-on-phone{display:revert!important;opacity:.35}}
     @media (min-width:52rem){.not-on-desktop{display:revert!important;opacity:.35}}
     [data-section]>.lantern-add{position:absolute;left:50%;bottom:-1.1rem;z-index:5;transform:translateX(-50%);font:600 14px/1 system-ui,sans-serif;

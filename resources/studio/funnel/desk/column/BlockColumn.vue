@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import type { Block, BlockField, Section } from '@/api/types';
 import FormFields from '@/funnel/desk/FormFields.vue';
 import FieldInput from '@/funnel/desk/column/FieldInput.vue';
+import EntranceField from '@/funnel/desk/column/EntranceField.vue';
 import HiddenField from '@/funnel/desk/column/HiddenField.vue';
 import ItemList from '@/funnel/desk/column/ItemList.vue';
 import WordTools from '@/funnel/desk/column/WordTools.vue';
@@ -40,6 +41,8 @@ const LABELS: Record<string, [label: string, hint?: string]> = {
     'countdown.size': ['Size'],
     'countdown.labels': ['Words below the figures'],
     'countdown.colour': ['Colour'],
+    'share.message': ['What is sent along', 'Stands before the link in the message they send.'],
+    'share.url': ['Which page is shared'],
     'checkout.marketing': ['Tick for further emails', 'Such as “Yes, write to me about new courses”. Empty for no tick.'],
 };
 const labelOf = (name: string, f: BlockField) =>
@@ -152,6 +155,7 @@ function set(values: Record<string, string | undefined>, label: string, now = tr
             }}</RouterLink>
         </template>
         <ItemList v-if="type?.items" :section="section" :block="block" :fields="type.items" />
+        <EntranceField :model-value="block.entrance" @update:model-value="(entrance) => set({ entrance }, 'how a block comes in')" />
         <HiddenField :model-value="block.hidden" @update:model-value="(hidden) => set({ hidden }, 'where a block is shown')" />
         <section class="flex flex-wrap gap-2">
             <button type="button" class="btn" @click="desk.moveBlock(section.id, block.id, -1)">Up</button>

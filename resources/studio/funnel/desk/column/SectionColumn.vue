@@ -6,6 +6,7 @@ import type { Block, Section } from '@/api/types';
 import NameDialog from '@/funnel/desk/NameDialog.vue';
 import BackgroundFields from '@/funnel/desk/column/BackgroundFields.vue';
 import DesignGlyph from '@/funnel/desk/column/DesignGlyph.vue';
+import EntranceField from '@/funnel/desk/column/EntranceField.vue';
 import HiddenField from '@/funnel/desk/column/HiddenField.vue';
 import OwnLook from '@/funnel/desk/column/OwnLook.vue';
 import { useDesk } from '@/funnel/desk/useDesk';
@@ -177,6 +178,16 @@ const others = computed(() => [
             :model-value="section.look"
             whose="As the page"
             @update:model-value="(look) => desk.editSection(section.id, 'the look of a section', (s) => (s.look = look))"
+        />
+        <EntranceField
+            v-if="desk.kind === 'page'"
+            :model-value="section.entrance"
+            @update:model-value="
+                (entrance) =>
+                    desk.editDocument('how a section comes in', (d) =>
+                        d.sections.filter((s) => s.id === section.id).forEach((s) => (s.entrance = entrance)),
+                    )
+            "
         />
         <HiddenField
             v-if="desk.kind === 'page'"
