@@ -5,6 +5,7 @@ import vue from '@vitejs/plugin-vue';
 import laravel from 'laravel-vite-plugin';
 import subsetFont from 'subset-font';
 import { defineConfig, type Plugin } from 'vite';
+import { standInTable } from './resources/fonts/standIns';
 
 /** The fonts of the looks, under names that never change: pages published long ago still find them. */
 const lookFonts: Record<string, number[]> = {
@@ -35,6 +36,7 @@ function copyLookFonts(): Plugin {
         async writeBundle() {
             const target = 'public/build/fonts';
             mkdirSync(target, { recursive: true });
+            writeFileSync(join(target, 'stand-ins.json'), JSON.stringify(standInTable(lookFonts, latin)));
             for (const [font, weights] of Object.entries(lookFonts)) {
                 const source = join('node_modules/@fontsource', font, 'files');
                 const files = readdirSync(source);

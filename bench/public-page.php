@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Foundation\Application;
 use Illuminate\Http\Request;
@@ -29,9 +30,27 @@ $browser->wait(15, 100)
 $loads = $browser->executeScript('return [...performance.getEntriesByType("navigation"), '
     .'...performance.getEntriesByType("resource")].map(r => ({ name: r.name, type: r.initiatorType, bytes: r.transferSize, host: new '
         .'URL(r.name).host }))');
-$shift = (float) $browser->executeScript('return new Promise(r => { let sum = 0; new PerformanceObserver(l => { for (const e of '
-    .'l.getEntries()) sum += e.value; }).observe({ type: "layout-shift", buffered: true }); requestAnimationFrame(() => '
-        .'requestAnimationFrame(() => r(sum))); })');
+$sum = 'return new Promise(r => { let sum = 0; new PerformanceObserver(l => { for (const e of l.getEntries()) sum += e.value; })'
+    .'.observe({ type: "layout-shift", buffered: true }); requestAnimationFrame(() => requestAnimationFrame(() => r(sum))); })';
+$shift = (float) $browser->executeScript($sum);
+// On a slow line the page is read in what stands in for its fonts before they come.
+$tools = new ChromeDevToolsDriver($browser);
+$tools->execute('Network.enable');
+$tools->execute('Network.setCacheDisabled', ['cacheDisabled' => true]);
+$tools->execute('Network.emulateNetworkConditions', ['offline' => false, 'latency' => 150, 'downloadThroughput' => 50_000,
+    'uploadThroughput' => 50_000]);
+$late = [];
+foreach ([[375, 740], [1280, 800]] as [$width, $height]) {
+    $tools->execute('Emulation.setDeviceMetricsOverride', ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1,
+        'mobile' => false]);
+    $browser->get($page);
+    $browser->wait(30, 100)->until(fn ($b): bool => (bool) $b->executeScript('return document.readyState === "complete" && '
+        .'[...document.fonts].filter(f => f.status === "loaded").length > 2 && document.fonts.status === "loaded"'));
+    $waited = (float) $browser->executeScript('return Math.max(...performance.getEntriesByType("resource")'
+        .'.filter(r => r.name.endsWith(".woff2")).map(r => r.responseEnd)) '
+        .'- performance.getEntriesByName("first-contentful-paint")[0].startTime');
+    $late[] = [$width, $waited / 1000, (float) $browser->executeScript($sum)];
+}
 $browser->quit();
 
 $kind = fn (array $l): string => match (true) {
@@ -58,6 +77,10 @@ printf("%-25s %8s %10s   limit %s: %s\n", 'script alone', '', number_format($scr
 printf("other hosts asked: %d      layout shift: %.4f\n",
     count(array_filter($loads, fn (array $l): bool => $l['host'] !== parse_url($page, PHP_URL_HOST).':'.parse_url($page, PHP_URL_PORT))),
     $shift);
+
+foreach ($late as [$width, $waited, $moved]) {
+    printf("%d pixels wide, fonts %.1f s after the words: layout shift %.4f\n", $width, $waited, $moved);
+}
 
 // The server's work: the whole application is booted for each request, as under php-fpm.
 putenv('DB_DATABASE='.__DIR__.'/../storage/app/demo/lantern.sqlite');

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Rendering;
 
 use Lantern\Core\Deadlines\Deadline;
+use Lantern\Core\Emails\MergeFields;
+use Lantern\Core\Forms\FormField;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Block\Blocks;
@@ -20,18 +22,23 @@ final readonly class PageAssets
     /** The parts of the styles beside the base, which is always there; blocks say which they need. */
     private const GROUPS = ['points', 'proof', 'sell', 'countdown', 'pay', 'media', 'popup', 'webinar', 'share', 'entrance'];
 
+    /** So many sections a page begins with, before anybody scrolls. */
+    private const FIRST = 2;
+
     /**
      * @param  list<array{string, int}>  $first  family and weight of the fonts that are loaded at once
      * @param  list<array{string, int}>  $fonts  of all fonts
      * @param  list<string>  $groups  of styles
+     * @param  array<string, list<float>>  $sizes  how far what stands in for a font is stretched, by its family and weight
      */
-    private function __construct(public array $first, public array $fonts, public array $groups)
+    private function __construct(public array $first, public array $fonts, public array $groups, public array $sizes = [])
     {
     }
 
     public static function of(Plan $plan, PagePlan $page): self
     {
-        return new self(self::ownLook($plan, $page)->fonts(), self::fontsOf($plan, $page), self::groups($plan, $page, false));
+        return new self(self::ownLook($plan, $page)->fonts(), self::fontsOf($plan, $page), self::groups($plan, $page, false),
+            self::sizesOf($plan, $page));
     }
 
     /** For a page of the application's own making, in the look of a funnel. */
@@ -46,10 +53,10 @@ final readonly class PageAssets
         return new self(self::ownLook($plan, $page)->fonts(), self::fontsOf($plan, $page), self::groups($plan, $page, true));
     }
 
-    /** @return array{first: list<array{string, int}>, fonts: list<array{string, int}>, groups: list<string>} */
+    /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['first' => $this->first, 'fonts' => $this->fonts, 'groups' => $this->groups];
+        return ['first' => $this->first, 'fonts' => $this->fonts, 'groups' => $this->groups, 'sizes' => $this->sizes];
     }
 
     /** @param  array<string, mixed>  $written  as `toArray` wrote it */
@@ -66,9 +73,13 @@ final readonly class PageAssets
             return $read;
         };
         $groups = is_array($written['groups'] ?? null) ? $written['groups'] : [];
+        $sizes = [];
+        foreach (is_array($written['sizes'] ?? null) ? $written['sizes'] : [] as $font => $of) {
+            $sizes[(string) $font] = array_values(array_map(floatval(...), array_filter(is_array($of) ? $of : [], is_numeric(...))));
+        }
 
         return new self($fonts($written['first'] ?? null), $fonts($written['fonts'] ?? null),
-            array_values(array_filter($groups, is_string(...))));
+            array_values(array_filter($groups, is_string(...))), $sizes);
     }
 
     private static function ownLook(Plan $plan, PagePlan $page): Look
@@ -89,6 +100,41 @@ final readonly class PageAssets
     {
         return array_filter($sections, fn (Section $s): bool => $s->entrance !== Entrance::None
             || array_filter($s->blocks, fn (Block $b): bool => $b->entrance !== Entrance::None) !== []) !== [];
+    }
+
+    /**
+     * By the words that the page has in each font where it begins: what is in view when the fonts come is what could jump.
+     *
+     * @return array<string, list<float>>
+     */
+    private static function sizesOf(Plan $plan, PagePlan $page): array
+    {
+        $words = [];
+        foreach ($page->document->sections as $i => $section) {
+            $look = $plan->lookOf($section->look ?? $page->document->look);
+            $heading = "{$look->headingFont} {$look->headingWeight}";
+            $found = [];
+            foreach ($section->blocks as $block) {
+                $font = match ($block->kind) {
+                    BlockKind::Heading, BlockKind::Logo => $heading,
+                    BlockKind::Button, BlockKind::Download => "{$look->bodyFont} 700",
+                    default => "{$look->bodyFont} 400",
+                };
+                $text = MergeFields::fill($block->words(), ['business' => $plan->sender->business] + $plan->fields, strval(...));
+                $found[$font] = ($found[$font] ?? '').($font === $heading && $look->capitals ? mb_strtoupper($text) : $text);
+                $labels = array_map(fn (FormField $f): string => $f->label, $plan->form($block->field('form'))->fields ?? []);
+                $found["{$look->bodyFont} 700"] = ($found["{$look->bodyFont} 700"] ?? '').implode('', $labels);
+            }
+            foreach ($found as $font => $text) {
+                $words[$font] = $i < self::FIRST || ($words[$font] ?? '') === '' ? ($words[$font] ?? '').$text : $words[$font];
+            }
+        }
+        $sizes = [];
+        foreach (self::fontsOf($plan, $page) as [$family, $weight]) {
+            $sizes["{$family} {$weight}"] = StandIns::sizes($family, $weight, $words["{$family} {$weight}"] ?? '');
+        }
+
+        return $sizes;
     }
 
     /** @return list<string> */

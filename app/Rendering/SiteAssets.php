@@ -29,7 +29,7 @@ final class SiteAssets
             $preload .= '<link rel="preload" as="font" type="font/woff2" crossorigin href="'.self::font($family, $weight).'">';
         }
 
-        return $preload.'<style>'.self::faces($assets->fonts, $script ? 'optional' : 'swap').self::css($assets->groups).'</style>'
+        return $preload.'<style>'.self::faces($assets).self::css($assets->groups).'</style>'
             .($script ? '<script type="module" src="'.self::script().'"></script>' : '')
             .($script ? implode('', array_map(fn (string $of): string => '<script type="module" src="'.self::built($of)['url'].'"></script>',
                 self::scripts($assets))) : '');
@@ -38,7 +38,7 @@ final class SiteAssets
     /** The same for a page that is opened from a folder: script in the page, since a browser loads none from beside it. */
     public static function inline(PageAssets $assets): string
     {
-        return '<style>'.self::faces($assets->fonts, 'swap').self::css($assets->groups).'</style>'
+        return '<style>'.self::faces($assets).self::css($assets->groups).'</style>'
             .'<script type="module">'.self::text('resources/site/visitor.ts').'</script>'
             .implode('', array_map(fn (string $of): string => '<script type="module">'.self::text($of).'</script>',
                 array_values(array_intersect(self::scripts($assets), self::ALONE))));
@@ -122,21 +122,21 @@ final class SiteAssets
     }
 
     /**
-     * Font faces for a look. For visitors a font that is late is not swapped in, so that the page never jumps under
-     * their eyes; on the desk it is, since there the look is what is being looked at.
-     *
-     * @param  list<array{string, int}>  $fonts
+     * Font faces for a look, and those that stand in until its fonts have come: of the same width and height, so that nothing jumps
+     * under anybody's eyes when they do.
      */
-    private static function faces(array $fonts, string $display): string
+    private static function faces(PageAssets $assets): string
     {
         $css = '';
-        foreach ($fonts as [$family, $weight]) {
+        foreach ($assets->fonts as [$family, $weight]) {
             foreach (['latin-ext' => 'U+0100-02BA,U+1E00-1E9F,U+1EF2-1EFF,U+2C60-2C7F',
                 'latin' => 'U+0000-00FF,U+0131,U+0152-0153,U+02BB-02DC,U+2000-206F,U+20AC,U+2122,U+2191-2193,U+2212',
             ] as $subset => $range) {
-                $css .= "@font-face{font-family:'{$family}';font-weight:{$weight};font-display:{$display};src:url("
+                $css .= "@font-face{font-family:'{$family}';font-weight:{$weight};font-display:swap;src:url("
                     .self::font($family, $weight, $subset).") format('woff2');unicode-range:{$range}}";
             }
+            $sizes = $assets->sizes["{$family} {$weight}"] ?? StandIns::sizes($family, $weight, '');
+            $css .= StandIns::faces($family, $weight, $sizes);
         }
 
         return $css;

@@ -46,7 +46,9 @@ function makeDesk(pageId: string, kind: 'page' | 'popup') {
     /** A section as it is shown: a shared one with what it shares. */
     function resolved(section: Section): Section {
         const source = shared(section.shared);
-        return source ? { ...source.section, id: section.id, hidden: section.hidden, entrance: section.entrance, shared: section.shared } : section;
+        return source
+            ? { ...source.section, id: section.id, hidden: section.hidden, entrance: section.entrance, shared: section.shared }
+            : section;
     }
 
     const sections = computed<Section[]>(() => page.value?.document.sections.map(resolved) ?? []);
