@@ -34,7 +34,8 @@ final class LookStyle
     public static function whole(Look $look, Paint $paint): string
     {
         return self::colours($paint).';'.self::written([
-            'corner' => "{$look->corner}px", 'heading' => StandIns::family($look->headingFont), 'heading-weight' => (string) $look->headingWeight,
+            'corner' => "{$look->corner}px", 'heading' => StandIns::family($look->headingFont),
+            'heading-weight' => (string) $look->headingWeight,
             'body' => StandIns::family($look->bodyFont),
             'air' => self::AIR[$look->air] ?? '1', 'case' => $look->capitals ? 'uppercase' : 'none',
             'head-line' => $look->capitals ? '1' : '1.12',

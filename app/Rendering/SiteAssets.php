@@ -31,8 +31,8 @@ final class SiteAssets
 
         return $preload.'<style>'.self::faces($assets).self::css($assets->groups).'</style>'
             .($script ? '<script type="module" src="'.self::script().'"></script>' : '')
-            .($script ? implode('', array_map(fn (string $of): string => '<script type="module" src="'.self::built($of)['url'].'"></script>',
-                self::scripts($assets))) : '');
+            .($script ? implode('', array_map(fn (string $of): string => '<script type="module" src="'.self::built($of)['url']
+                .'"></script>', self::scripts($assets))) : '');
     }
 
     /** The same for a page that is opened from a folder: script in the page, since a browser loads none from beside it. */

@@ -116,7 +116,8 @@ final class SiteTest extends TestCase
         $thanks = Page::query()->where('funnel_id', $funnel->id)->where('position', 1)->firstOrFail();
         $page = $this->entry($funnel);
         $document = $page->document;
-        foreach (['' => null, 'there' => "page:{$thanks->id}", 'else' => 'https://else.example/?a=1&b=2', 'own' => 'outcome:joined'] as $id => $url) {
+        $urls = ['' => null, 'there' => "page:{$thanks->id}", 'else' => 'https://else.example/?a=1&b=2', 'own' => 'outcome:joined'];
+        foreach ($urls as $id => $url) {
             $document['sections'][0]['blocks'][] = ['id' => "share{$id}", 'kind' => 'share', 'text' => 'Pass it on',
                 'message' => 'Look & see, {{first_name|my friend}}:'] + ($url === null ? [] : ['url' => $url]);
         }

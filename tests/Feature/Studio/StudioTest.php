@@ -253,7 +253,8 @@ final class StudioTest extends TestCase
                 ->assertJsonPath('errors.locale.0', 'Please choose how dates and numbers are written from the list.');
         }
         $this->putJson('/studio/api/settings', ['locale' => 'de-DE'] + $settings)->assertOk()->assertJsonPath('locale', 'de-DE');
-        $funnel = $this->postJson('/studio/api/funnels', ['goal' => 'sell', 'name' => 'Sell', 'title' => 'A course', 'introductory' => '1190',
+        $funnel = $this->postJson('/studio/api/funnels', ['goal' => 'sell', 'name' => 'Sell', 'title' => 'A course',
+            'introductory' => '1190',
             'price' => '1290'])->assertCreated()->json('id');
         $offers = $this->getJson("/studio/api/funnels/{$funnel}")->json('offers');
         self::assertContains("1.290\u{a0}€", array_column($offers, 'priceWords'), json_encode($offers, JSON_THROW_ON_ERROR));
