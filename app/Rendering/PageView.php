@@ -140,17 +140,17 @@ final readonly class PageView
      *
      * @param  bool  $inMail  as a part of the body of a mailto address
      */
-    public function shared(string $url, bool $inMail = false): string
+    public function shared(string $url, bool $inMail = false): HtmlString
     {
         $link = Link::read($url);
         if ($link->kind === 'outside') {
-            return $inMail ? rawurlencode($url) : e($url);
+            return new HtmlString($inMail ? rawurlencode($url) : e($url));
         }
         $page = $link->kind === 'page' && $this->plan->page($link->target) !== null ? $link->target : $this->plan->entry()->id ?? '';
 
         $source = '?utm_source=shared';
 
-        return Slots::name('whole', $page).($inMail ? rawurlencode($source) : $source);
+        return new HtmlString(Slots::name('whole', $page).($inMail ? rawurlencode($source) : $source));
     }
 
     /** Words as an owner wrote them, with the links inside the page made whole. */

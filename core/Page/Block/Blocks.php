@@ -76,7 +76,7 @@ final class Blocks
             BlockKind::Share => new BlockDefinition(
                 'Share buttons',
                 ['text' => Field::words(120), 'message' => Field::words(300)->optional(), 'url' => Field::link()->optional()],
-                styles: ['quiet', 'link'],
+                styles: ['buttons', 'links'],
                 css: 'share',
             ),
             BlockKind::Download => new BlockDefinition(

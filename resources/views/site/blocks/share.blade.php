@@ -6,14 +6,14 @@
     $message = $plain($block->field('message'));
     $subject = $plain($page->document->headline() ?: $plan->sender->business);
 @endphp
-<div {!! $at->root('share') !!} role="group" data-address="{!! $address !!}" data-message="{{ $message }}">
+<div {!! $at->root('share '.$block->style()) !!} role="group" data-address="{{ $address }}" data-message="{{ $message }}">
 <p class="share-words"{!! $at->words('text') !!}>{{ $block->field('text') }}</p>
 <p class="share-ways">
-<button type="button" class="button {{ $block->style() }}" data-way="device" hidden>Share</button>
-<button type="button" class="button {{ $block->style() }}" data-way="copy" data-done="Copied"@unless ($view->editing()) hidden @endunless>Copy link</button>
-<a class="button {{ $block->style() }}" data-way="email" @unless ($view->editing()) href="mailto:?subject={{ rawurlencode($subject) }}&amp;body={{ rawurlencode(trim("{$message}\n\n")."\n") }}{!! $view->shared($block->field('url'), true) !!}" @endunless>Email</a>
+<button type="button" class="button" data-way="device" hidden>Share</button>
+<button type="button" class="button" data-way="copy" data-done="Copied"@unless ($view->editing()) hidden @endunless>Copy link</button>
+<a class="button" data-way="email" @unless ($view->editing()) href="mailto:?subject={{ rawurlencode($subject) }}&amp;body={{ rawurlencode(trim("{$message}\n\n")."\n") }}{{ $view->shared($block->field('url'), true) }}" @endunless>Email</a>
 </p>
 @unless ($view->editing())
-<p class="share-address small">{!! $address !!}</p>
+<p class="share-address small">{{ $address }}</p>
 @endunless
 </div>

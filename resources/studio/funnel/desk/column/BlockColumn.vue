@@ -6,6 +6,7 @@ import FormFields from '@/funnel/desk/FormFields.vue';
 import FieldInput from '@/funnel/desk/column/FieldInput.vue';
 import EntranceField from '@/funnel/desk/column/EntranceField.vue';
 import HiddenField from '@/funnel/desk/column/HiddenField.vue';
+import LinkField from '@/funnel/desk/column/LinkField.vue';
 import ItemList from '@/funnel/desk/column/ItemList.vue';
 import WordTools from '@/funnel/desk/column/WordTools.vue';
 import { useDesk } from '@/funnel/desk/useDesk';
@@ -42,7 +43,6 @@ const LABELS: Record<string, [label: string, hint?: string]> = {
     'countdown.labels': ['Words below the figures'],
     'countdown.colour': ['Colour'],
     'share.message': ['What is sent along', 'Stands before the link in the message they send.'],
-    'share.url': ['Which page is shared'],
     'checkout.marketing': ['Tick for further emails', 'Such as “Yes, write to me about new courses”. Empty for no tick.'],
 };
 const labelOf = (name: string, f: BlockField) =>
@@ -52,6 +52,7 @@ const others = (name: string, value?: string) => (props.block.kind === 'video' &
 /** A form is drawn below with its fields, and a lead magnet with its file. */
 const isShown = (name: string) =>
     !['form', 'leadMagnet'].includes(name) &&
+    !(props.block.kind === 'share' && name === 'url') &&
     !(props.block.kind === 'video' && name === 'url' && props.block.video) &&
     !(props.block.kind === 'countdown' && name === 'until' && props.block.deadline);
 const form = computed(() => store.form(text('form')));
@@ -90,6 +91,8 @@ const STYLE_NAMES: Record<string, string> = {
     folded: 'Folded',
     open: 'Open',
     pairs: 'In two columns',
+    buttons: 'Buttons',
+    links: 'Links',
     row: 'Row',
     line: 'Line',
     space: 'Room',
@@ -137,6 +140,13 @@ function set(values: Record<string, string | undefined>, label: string, now = tr
                 "
             />
         </template>
+        <LinkField
+            v-if="block.kind === 'share'"
+            :model-value="text('url')"
+            label="Which page is shared"
+            pages-or="The funnel’s first page"
+            @update:model-value="(url: string) => set({ url: url || undefined }, 'which page is shared')"
+        />
         <UiListbox
             v-if="form && (store.funnel?.forms.length ?? 0) > 1"
             :model-value="form.id"

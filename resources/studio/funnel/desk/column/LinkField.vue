@@ -6,7 +6,12 @@ import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
 /** Where something leads: chosen, never pasted, unless it is outside. */
-const props = defineProps<{ modelValue: string; label: string }>();
+const props = defineProps<{
+    modelValue: string;
+    label: string;
+    /** Only whole pages, this one too; what is meant where none is chosen. */
+    pagesOr?: string;
+}>();
 const emit = defineEmits<{ 'update:modelValue': [string] }>();
 
 const store = useFunnel();
@@ -35,7 +40,13 @@ const title = (id: string) => {
     return words === '' ? 'a section' : words.slice(0, 40);
 };
 
-const options = computed(() => [
+const pageOptions = computed(() => store.funnel?.pages.map((p) => ({ value: `page:${p.id}`, label: `Page: ${p.name}` })) ?? []);
+const options = computed(() =>
+    props.pagesOr
+        ? [{ value: '', label: props.pagesOr }, ...pageOptions.value, { value: 'outside', label: 'An outside web address' }]
+        : everywhere.value,
+);
+const everywhere = computed(() => [
     { value: '', label: 'Nowhere yet' },
     ...(desk.kind === 'popup'
         ? [
@@ -50,7 +61,7 @@ const options = computed(() => [
     ...(desk.kind === 'popup' ? [] : desk.sections.value)
         .filter((s) => s.kind !== 'footer' && s.kind !== 'header')
         .map((s) => ({ value: `section:${s.id}`, label: `On this page: ${title(s.id)}` })),
-    ...(store.funnel?.pages.filter((p) => p.id !== desk.pageId).map((p) => ({ value: `page:${p.id}`, label: `Page: ${p.name}` })) ?? []),
+    ...pageOptions.value.filter((p) => p.value !== `page:${desk.pageId}`),
     ...(store.funnel?.popups
         .filter((p) => p.id !== desk.pageId && !p.placed)
         .map((p) => ({ value: `popup:${p.id}`, label: `Pop-up: ${p.name}` })) ?? []),
