@@ -206,7 +206,8 @@ abstract class BrowserTestCase extends TestCase
         return $this->waitFor($b, fn (RemoteWebDriver $b) => $this->byScript($b,
             'const l = [...(document.querySelector("[role=dialog]") ?? document).querySelectorAll("label")].find(l => '
                 .'l.innerText.trim().startsWith(arguments[0]) && l.htmlFor);
-            return l ? document.getElementById(l.htmlFor) : null', $label), "a field called “{$label}”");
+            return l ? document.getElementById(l.htmlFor) : document.querySelector(`[role=textbox][aria-label^="${arguments[0]}"]`)',
+            $label), "a field called “{$label}”");
     }
 
     /** By the menu above the timeline. */

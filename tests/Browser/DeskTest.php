@@ -102,7 +102,8 @@ final class DeskTest extends BrowserTestCase
             $this->find($b, '.email-text')->click();
             $this->find($b, '.email-text')->sendKeys([WebDriverKeys::CONTROL, WebDriverKeys::END])
                 ->sendKeys([WebDriverKeys::NULL, 'What would you like to play?']);
-            $this->seeText($b, 'A question, Robin');
+            $this->waitFor($b, fn (): bool => str_contains($this->find($b, '.subject-line')->getText(), 'A question, Robin'),
+                'the subject reads as Robin reads it');
             $this->waitFor($b, fn (): bool => str_contains((string) $this->sql("select json_extract(definition, '$.body') from "
                 ."draft_parts where kind = 'email' and name = 'Follow-up, day 1'"), 'What would you like to play?'), 'the email is saved');
             $this->press($b, 'Remove this email');

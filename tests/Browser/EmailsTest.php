@@ -86,7 +86,7 @@ final class EmailsTest extends BrowserTestCase
                         || str_contains((string) $this->sql("select json_extract(definition, '$.only') from draft_parts where kind = "
                             ."'email' and name = '{$name}'"), 'clicked')), "{$name} is saved");
             }
-            $this->seeText($b, 'As Robin Sample sees it');
+            $this->seeText($b, 'As Robin Sample reads it');
             $b->get(self::$studio."/studio/funnels/{$funnel}/sequence/{$sequence}");
             // Off and on again: emails go out on every day, so that it does not matter on which this is run.
             foreach (['[1,2,3,4,5]', ''] as $days) {

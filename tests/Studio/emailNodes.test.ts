@@ -121,3 +121,17 @@ describe('a merge field in an email', () => {
         expect([chips(e), unmarked(e.getHTML())]).toEqual([['host'], '<p>Hello,{{host}}</p>']);
     });
 });
+
+describe('a link that stands alone', () => {
+    it.each([
+        ['alone', '<p><a href="{{page_1}}">The plan</a></p>', true],
+        ['with a merge field in it', '<p><a href="{{page_1}}">For {{first_name|you}} alone</a></p>', true],
+        ['with words beside it', '<p>See <a href="{{page_1}}">the plan</a></p>', false],
+        ['with marks of its own, which the server leaves a link', '<p><a href="{{page_1}}"><strong>The</strong> plan</a></p>', false],
+        ['two of them', '<p><a href="{{page_1}}">One</a><a href="{{page_2}}">two</a></p>', false],
+        ['none', '<p>Words</p>', false],
+        ['nothing', '<p></p>', false],
+    ])('is drawn as the button that its reader sees: %s', (_, html, button) => {
+        expect(editor(html).view.dom.querySelectorAll('p.is-button')).toHaveLength(button ? 1 : 0);
+    });
+});

@@ -54,15 +54,29 @@ final class EmailWriter
     /** An email as somebody on the list would read it, or a made-up reader where nobody is named. */
     public function forPerson(Business $business, EmailSource $source, ?Person $person): WrittenEmail
     {
+        return $this->email($business, $source, $this->readFor($business, $source, $person), $person, null);
+    }
+
+    /** @return array<string, string> what the merge fields of these words give somebody on the list, or a made-up reader */
+    public function readFor(Business $business, EmailSource $source, ?Person $person): array
+    {
         $reader = $person ?? new Person(['first_name' => 'Robin', 'last_name' => 'Sample', 'email' => 'robin@example.com',
             'business_id' => $business->id]);
-
         $words = $source->subject.$source->body->html;
 
-        return $this->email($business, $source, self::ofPerson($reader) + ['download_link' => url('/')]
+        return self::ofPerson($reader) + ['download_link' => url('/')]
             + DeadlineFields::of($words, $person, DeadlineFields::zone($person, $business->zone()), $source->language)
-            + SessionFields::sample(null, $business->zone(), $source->language) + $source->fields,
-            $person, null);
+            + SessionFields::sample(null, $business->zone(), $source->language) + $source->fields;
+    }
+
+    /** @return array{accent: string, onAccent: string, link: string, darkLink: string} that emails of this accent are drawn in */
+    public static function colours(Colour $accent): array
+    {
+        $white = Colour::of('#ffffff');
+
+        return ['accent' => $accent->hex(), 'onAccent' => Contrast::readableOn($accent, $white)->hex(),
+            'link' => Contrast::readableOn($white, $accent, Colour::of('#20302d'))->hex(),
+            'darkLink' => Contrast::readableOn(Colour::of('#1d2422'), $accent, $white)->hex()];
     }
 
     /** Where a link in a message leads for its reader. Only what the email itself holds can be asked for. */
@@ -175,14 +189,10 @@ final class EmailWriter
             $message->person_id === null || ! $this->kinds->kindOf($message)->canBeLeft() => '',
             default => self::unsubscribeUrl($message->id),
         };
-        $white = Colour::of('#ffffff');
         $html = View::make('mail.email', [
             'subject' => $plain, 'body' => $filled, 'business' => $business, 'unsubscribe' => $unsubscribe,
             'pixel' => $message !== null && $source->tracked && $message->person_id !== null ? MailLinks::pixel($message) : '',
-            'accent' => $source->accent->hex(), 'onAccent' => Contrast::readableOn($source->accent, $white)->hex(),
-            'link' => Contrast::readableOn($white, $source->accent, Colour::of('#20302d'))->hex(),
-            'darkLink' => Contrast::readableOn(Colour::of('#1d2422'), $source->accent, $white)->hex(),
-        ])->render();
+        ] + self::colours($source->accent))->render();
         // The plain text shows its addresses to the reader, so they are the real ones, but where a page has to know who comes.
         $text = PlainText::of($with($knows ? MailLinks::trackedToPages($body, $message)
             : $body))."\n\n--\n{$business->name}\n{$business->postal_address}\n"

@@ -16,6 +16,7 @@ import MediaLibrary from '@/funnel/desk/column/MediaLibrary.vue';
 import FieldDialog from '@/emails/FieldDialog.vue';
 import LinkDialog from '@/emails/LinkDialog.vue';
 import { emailNodes } from '@/emails/nodes';
+import MergePanel from '@/emails/MergePanel.vue';
 import PartsDialog from '@/emails/PartsDialog.vue';
 import { ruleWords } from '@/emails/ruleWords';
 import RuleRow from '@/people/RuleRow.vue';
@@ -26,7 +27,6 @@ import { usePeopleKit } from '@/stores/peopleKit';
 import { useSession } from '@/stores/session';
 import { marked, sampleValues, unmarked, type MergeField } from '@/ui/mergeFields';
 import TextField from '@/ui/TextField.vue';
-import UiListbox from '@/ui/UiListbox.vue';
 import UiMenu from '@/ui/UiMenu.vue';
 
 const props = defineProps<{
@@ -41,6 +41,10 @@ const props = defineProps<{
     /** For a part of emails: words only, no parts within it. */
     plain?: boolean;
     label?: string;
+    /** On the sheet of the email itself, which draws it as it will look. */
+    sheet?: boolean;
+    /** What merge fields give the reader as whom it is shown. */
+    values?: Record<string, string>;
 }>();
 const emit = defineEmits<{ 'update:modelValue': [string] }>();
 
@@ -57,7 +61,7 @@ const keeping = ref(false);
 
 function fill(name: string): { value: string; label: string } {
     const label = [...people.kit.fields, ...(props.fields ?? [])].find((f) => f.name === name)?.label ?? name.replaceAll('_', ' ');
-    return { label, value: sampleValues(session.business)[name] ?? '' };
+    return { label, value: (props.values ?? sampleValues(session.business))[name] ?? '' };
 }
 
 const editor = useEditor({
@@ -108,11 +112,9 @@ watch(
 
 const insert = (words: string) => editor.value?.chain().focus().insertContent(marked(words)).run();
 
+defineExpose({ focus: () => editor.value?.commands.focus('start') });
+
 const merge = computed(() => (editor.value?.isActive('merge') ? (editor.value.getAttributes('merge') as MergeField) : null));
-const mergeChoices = computed(() => [
-    ...people.kit.fields.filter((f) => f.name !== 'timezone').map((f) => ({ value: f.name, label: f.label })),
-    ...(props.fields ?? []).map((f) => ({ value: f.name, label: f.label })),
-]);
 const setMerge = (more: Partial<MergeField>) => editor.value?.commands.updateAttributes('merge', more);
 
 function setLink(href: string): void {
@@ -200,87 +202,76 @@ const more = computed(() => [
 </script>
 
 <template>
-    <div class="rounded-md border border-edge bg-raised">
-        <div v-if="editor" class="flex flex-wrap gap-0.5 border-b border-line p-1" role="toolbar" aria-label="Marks">
-            <button
-                type="button"
-                class="btn-quiet font-bold"
-                :aria-pressed="editor.isActive('bold')"
-                :class="{ 'bg-line': editor.isActive('bold') }"
-                aria-label="Bold"
-                @click="editor.chain().focus().toggleBold().run()"
-            >
-                B
-            </button>
-            <button
-                type="button"
-                class="btn-quiet italic"
-                :aria-pressed="editor.isActive('italic')"
-                :class="{ 'bg-line': editor.isActive('italic') }"
-                aria-label="Italic"
-                @click="editor.chain().focus().toggleItalic().run()"
-            >
-                I
-            </button>
-            <button
-                v-for="mark in [
-                    { name: 'heading', label: 'Heading', run: () => editor!.chain().focus().toggleHeading({ level: 2 }).run() },
-                    { name: 'bulletList', label: 'List', run: () => editor!.chain().focus().toggleBulletList().run() },
-                    { name: 'orderedList', label: '1 2 3', run: () => editor!.chain().focus().toggleOrderedList().run() },
-                    { name: 'link', label: 'Link', run: () => (linking = String(editor!.getAttributes('link').href ?? '')) },
-                ]"
-                :key="mark.name"
-                type="button"
-                class="btn-quiet"
-                :aria-pressed="editor.isActive(mark.name)"
-                :class="{ 'bg-line': editor.isActive(mark.name) }"
-                @click="mark.run()"
-            >
-                {{ mark.label }}
-            </button>
-            <button v-if="hasLeadMagnet" type="button" class="btn-quiet" @click="insertButton(DOWNLOAD, 'Download it now')">
-                Download button
-            </button>
-            <button type="button" class="btn-quiet" @click="filling = true">Merge field …</button>
-            <button
-                v-if="!plain"
-                type="button"
-                class="btn-quiet"
-                :aria-pressed="editor.isActive('only')"
-                :class="{ 'bg-line': editor.isActive('only') }"
-                @click="toggleOnly"
-            >
-                Only for some
-            </button>
-            <UiMenu label="Insert …" :items="more" left>Insert …</UiMenu>
+    <div :class="sheet ? '' : 'rounded-md border border-edge bg-raised'">
+        <div :class="{ 'sticky top-0 z-10 bg-raised': sheet }">
+            <div v-if="editor" class="flex flex-wrap gap-0.5 border-b border-line p-1" role="toolbar" aria-label="Marks">
+                <button
+                    type="button"
+                    class="btn-quiet font-bold"
+                    :aria-pressed="editor.isActive('bold')"
+                    :class="{ 'bg-line': editor.isActive('bold') }"
+                    aria-label="Bold"
+                    @click="editor.chain().focus().toggleBold().run()"
+                >
+                    B
+                </button>
+                <button
+                    type="button"
+                    class="btn-quiet italic"
+                    :aria-pressed="editor.isActive('italic')"
+                    :class="{ 'bg-line': editor.isActive('italic') }"
+                    aria-label="Italic"
+                    @click="editor.chain().focus().toggleItalic().run()"
+                >
+                    I
+                </button>
+                <button
+                    v-for="mark in [
+                        { name: 'heading', label: 'Heading', run: () => editor!.chain().focus().toggleHeading({ level: 2 }).run() },
+                        { name: 'bulletList', label: 'List', run: () => editor!.chain().focus().toggleBulletList().run() },
+                        { name: 'orderedList', label: '1 2 3', run: () => editor!.chain().focus().toggleOrderedList().run() },
+                        { name: 'link', label: 'Link', run: () => (linking = String(editor!.getAttributes('link').href ?? '')) },
+                    ]"
+                    :key="mark.name"
+                    type="button"
+                    class="btn-quiet"
+                    :aria-pressed="editor.isActive(mark.name)"
+                    :class="{ 'bg-line': editor.isActive(mark.name) }"
+                    @click="mark.run()"
+                >
+                    {{ mark.label }}
+                </button>
+                <button v-if="hasLeadMagnet" type="button" class="btn-quiet" @click="insertButton(DOWNLOAD, 'Download it now')">
+                    Download button
+                </button>
+                <button type="button" class="btn-quiet" @click="filling = true">Merge field …</button>
+                <button
+                    v-if="!plain"
+                    type="button"
+                    class="btn-quiet"
+                    :aria-pressed="editor.isActive('only')"
+                    :class="{ 'bg-line': editor.isActive('only') }"
+                    @click="toggleOnly"
+                >
+                    Only for some
+                </button>
+                <UiMenu label="Insert …" :items="more" left>Insert …</UiMenu>
+            </div>
+            <div v-if="only" class="border-b border-line bg-lamp-pale px-3 py-2">
+                <p class="mb-1.5 text-sm font-medium">This part is only for readers of whom this holds:</p>
+                <RuleRow :model-value="only" @update:model-value="setOnly" />
+            </div>
+            <div v-if="alt !== null" class="border-b border-line bg-lamp-pale px-3 py-2">
+                <TextField
+                    :model-value="alt"
+                    label="What the picture shows, for those who do not see it"
+                    :maxlength="200"
+                    @update:model-value="(words: string) => editor?.commands.updateAttributes('picture', { alt: words })"
+                />
+            </div>
+            <MergePanel v-if="merge" :field="merge" :fields="fields ?? []" @change="setMerge" />
         </div>
-        <div v-if="only" class="border-b border-line bg-lamp-pale px-3 py-2">
-            <p class="mb-1.5 text-sm font-medium">This part is only for readers of whom this holds:</p>
-            <RuleRow :model-value="only" @update:model-value="setOnly" />
-        </div>
-        <div v-if="alt !== null" class="border-b border-line bg-lamp-pale px-3 py-2">
-            <TextField
-                :model-value="alt"
-                label="What the picture shows, for those who do not see it"
-                :maxlength="200"
-                @update:model-value="(words: string) => editor?.commands.updateAttributes('picture', { alt: words })"
-            />
-        </div>
-        <div v-if="merge" class="grid gap-3 border-b border-line bg-lamp-pale px-3 py-2 sm:grid-cols-2">
-            <UiListbox
-                :model-value="merge.name"
-                label="Merge field"
-                :options="mergeChoices"
-                @update:model-value="(name: string) => setMerge({ name })"
-            />
-            <TextField
-                :model-value="merge.fallback ?? ''"
-                label="Where it is not known"
-                :maxlength="200"
-                @update:model-value="(words: string) => setMerge({ fallback: words.replace(/[{}|]/g, '') })"
-            />
-        </div>
-        <EditorContent :editor="editor" />
+        <EditorContent :editor="editor" :class="{ 'py-5': sheet }" />
         <LinkDialog :open="linking !== null" :href="linking ?? ''" :pages="pages ?? []" @close="linking = null" @set="setLink" />
         <FieldDialog :open="filling" :fields="fields ?? []" @close="filling = false" @insert="insert" />
         <MediaLibrary :open="picturing" kind="pictures" @close="picturing = false" @choose="insertPicture" />

@@ -1,4 +1,7 @@
-import { InputRule, Node, nodePasteRule } from '@tiptap/core';
+import { Extension, InputRule, Node, nodePasteRule } from '@tiptap/core';
+import type { Node as ProseNode } from '@tiptap/pm/model';
+import { Plugin } from '@tiptap/pm/state';
+import { Decoration, DecorationSet } from '@tiptap/pm/view';
 import { watchEffect } from 'vue';
 import { fieldOf, ONE, setChip, written, type Fill, type MergeField } from '@/ui/mergeFields';
 
@@ -35,7 +38,7 @@ export const Line = Node.create({
 });
 
 /** A merge field, as a chip that reads as a sample reader reads it; see `marked` and `unmarked` for how it is kept. */
-const mergeNode = (fill: Fill) =>
+export const mergeNode = (fill: Fill) =>
     Node.create({
         name: 'merge',
         group: 'inline',
@@ -85,7 +88,37 @@ const mergeNode = (fill: Fill) =>
         },
     });
 
+/** A paragraph that is nothing but a link, which readers see as a button; the server makes one of the same. */
+export function isButton(node: ProseNode): boolean {
+    const links: string[] = [];
+    node.forEach((child) => {
+        const [mark, more] = child.marks;
+        links.push(mark?.type.name === 'link' && !more && child.type.name !== 'hardBreak' ? String(mark.attrs.href) : '');
+    });
+    return node.type.name === 'paragraph' && links.length > 0 && links[0] !== '' && links.every((href) => href === links[0]);
+}
+
+const Buttons = Extension.create({
+    name: 'buttons',
+    addProseMirrorPlugins: () => [
+        new Plugin({
+            props: {
+                decorations: ({ doc }) => {
+                    const found: Decoration[] = [];
+                    doc.descendants((node, at) => {
+                        if (isButton(node)) {
+                            found.push(Decoration.node(at, at + node.nodeSize, { class: 'is-button' }));
+                        }
+                    });
+                    return DecorationSet.create(doc, found);
+                },
+            },
+        }),
+    ],
+});
+
 export const emailNodes = (media: EmailMedia) => [
+    Buttons,
     Quote,
     Line,
     mergeNode(media.merge ?? ((name) => ({ value: '', label: name }))),

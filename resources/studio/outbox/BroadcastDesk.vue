@@ -4,7 +4,6 @@ import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { api, ApiError } from '@/api/client';
 import type { Broadcast, Finding, Rules } from '@/api/types';
-import EmailPreview from '@/emails/EmailPreview.vue';
 import BroadcastResults from '@/outbox/BroadcastResults.vue';
 import SendDialog from '@/outbox/SendDialog.vue';
 import RulesField from '@/people/RulesField.vue';
@@ -21,7 +20,7 @@ import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 import UiSwitch from '@/ui/UiSwitch.vue';
 
-const EmailEditor = defineAsyncComponent(() => import('@/emails/EmailEditor.vue'));
+const EmailSheet = defineAsyncComponent(() => import('@/emails/EmailSheet.vue'));
 const route = useRoute();
 const toasts = useToasts();
 const people = usePeopleKit();
@@ -144,6 +143,16 @@ async function stop(): Promise<void> {
         toasts.trouble(error);
     }
 }
+/** What is not written yet begins with who gets it; what is, with its words. */
+const unfolded = ref(false);
+watch(
+    () => broadcast.value?.id,
+    () => (unfolded.value = broadcast.value?.subject === ''),
+);
+const look = computed(() => {
+    const of = people.kit.funnels.find((f) => f.id === broadcast.value?.funnel);
+    return of ? `in the look of ${of.name}` : 'plain';
+});
 const segments = computed(() => [
     { value: '', label: 'Rules of its own' },
     ...people.kit.segments.map((s) => ({ value: s.id, label: s.name })),
@@ -176,140 +185,147 @@ const segment = computed(
                 </button>
             </div>
         </header>
-        <div class="grid min-h-0 flex-1 grid-cols-[1fr_26rem]">
-            <div class="min-h-0 overflow-auto px-6 py-5">
-                <BroadcastResults v-if="!isDraft" class="mx-auto max-w-3xl" :broadcast="broadcast" />
-                <div v-else class="mx-auto max-w-3xl space-y-5">
-                    <div class="grid gap-4 sm:grid-cols-2">
-                        <TextField
-                            :model-value="broadcast.name"
-                            label="Private name"
-                            :maxlength="120"
-                            @update:model-value="(name: string) => edit({ name })"
-                        />
-                        <UiListbox
-                            :model-value="broadcast.funnel ?? ''"
-                            label="In the look of"
-                            :options="[
-                                { value: '', label: 'No funnel: plain' },
-                                ...people.kit.funnels.map((f) => ({ value: f.id, label: f.name })),
-                            ]"
-                            @update:model-value="(funnel: string) => edit({ funnel: funnel || null })"
-                        />
-                    </div>
-                    <section aria-labelledby="readers">
-                        <div class="flex items-end justify-between gap-4">
-                            <h2 id="readers" class="text-xl">Who gets it</h2>
+        <div class="min-h-0 flex-1 overflow-auto px-6 py-5">
+            <BroadcastResults v-if="!isDraft" class="mx-auto max-w-3xl" :broadcast="broadcast" />
+            <div v-else class="mx-auto max-w-[54rem] space-y-5">
+                <details class="rounded-md border border-line bg-raised" :open="unfolded">
+                    <summary class="cursor-pointer px-4 py-2.5">
+                        <span class="font-medium">{{ broadcast.name }}</span>
+                        <span class="text-soft"> · {{ look }} · to </span
+                        ><span>{{ counted(broadcast.people, 'person', 'people') }}: {{ broadcast.audienceWords }}</span>
+                    </summary>
+                    <div class="space-y-4 border-t border-line p-4">
+                        <div class="grid gap-4 sm:grid-cols-2">
+                            <TextField
+                                :model-value="broadcast.name"
+                                label="Private name"
+                                :maxlength="120"
+                                @update:model-value="(name: string) => edit({ name })"
+                            />
                             <UiListbox
-                                v-if="people.kit.segments.length > 0"
-                                class="w-64"
-                                :model-value="segment"
-                                label="Segment"
-                                hide-label
-                                :options="segments"
-                                @update:model-value="
-                                    (s: string) =>
-                                        edit({ audience: people.kit.segments.find((x) => x.id === s)?.rules ?? { all: true, rules: [] } })
-                                "
+                                :model-value="broadcast.funnel ?? ''"
+                                label="In the look of"
+                                :options="[
+                                    { value: '', label: 'No funnel: plain' },
+                                    ...people.kit.funnels.map((f) => ({ value: f.id, label: f.name })),
+                                ]"
+                                @update:model-value="(funnel: string) => edit({ funnel: funnel || null })"
                             />
                         </div>
-                        <RulesField
-                            :key="segment"
-                            class="mt-2"
-                            :model-value="broadcast.audience"
-                            @update:model-value="(audience: Rules) => edit({ audience })"
-                        />
-                        <p class="mt-1" role="status" data-test="audience">
-                            <strong>{{ counted(broadcast.people, 'person gets', 'people get') }} it</strong
-                            ><span class="text-soft"
-                                >: {{ broadcast.audienceWords }}, as far as they get emails from you. Whoever left, bounced or agreed to no
-                                news is left out.</span
-                            >
-                        </p>
-                    </section>
-                    <div>
-                        <TextField
-                            :model-value="broadcast.subject"
-                            label="Subject"
-                            :maxlength="200"
-                            @update:model-value="(subject: string) => edit({ subject })"
-                        />
-                        <UiSwitch
-                            class="mt-2"
-                            :model-value="testing"
-                            label="Try another subject on some first"
-                            @update:model-value="tryAnother"
-                        />
-                        <div v-if="testing" class="mt-2 space-y-3 border-l-2 border-edge/50 pl-4">
-                            <TextField
-                                :model-value="broadcast.settings.otherSubject"
-                                label="The other subject"
-                                :hint="broadcast.settings.otherSubject.trim() === '' ? 'Without one, everybody gets the first.' : undefined"
-                                :maxlength="200"
-                                @update:model-value="(otherSubject: string) => settings({ otherSubject })"
-                            />
-                            <div class="grid gap-3 sm:grid-cols-3">
+                        <section aria-labelledby="readers">
+                            <div class="flex items-end justify-between gap-4">
+                                <h2 id="readers" class="text-xl">Who gets it</h2>
                                 <UiListbox
-                                    :model-value="broadcast.settings.share"
-                                    label="Try it on"
-                                    :options="
-                                        [10, 20, 30, 50, 100].map((n) => ({
-                                            value: n,
-                                            label: n === 100 ? 'everybody, half and half' : `${n} % of them`,
-                                        }))
+                                    v-if="people.kit.segments.length > 0"
+                                    class="w-64"
+                                    :model-value="segment"
+                                    label="Segment"
+                                    hide-label
+                                    :options="segments"
+                                    @update:model-value="
+                                        (s: string) =>
+                                            edit({
+                                                audience: people.kit.segments.find((x) => x.id === s)?.rules ?? { all: true, rules: [] },
+                                            })
                                     "
-                                    @update:model-value="(share: number) => settings({ share })"
-                                />
-                                <UiListbox
-                                    :model-value="broadcast.settings.hours"
-                                    label="Decide after"
-                                    :options="[1, 2, 4, 8, 24, 48].map((n) => ({ value: n, label: n === 1 ? 'one hour' : `${n} hours` }))"
-                                    @update:model-value="(hours: number) => settings({ hours })"
-                                />
-                                <UiListbox
-                                    :model-value="broadcast.settings.byClicks ? 'clicks' : 'opens'"
-                                    label="The winner is the one"
-                                    :options="[
-                                        { value: 'opens', label: 'opened more' },
-                                        { value: 'clicks', label: 'clicked more' },
-                                    ]"
-                                    @update:model-value="(by: string) => settings({ byClicks: by === 'clicks' })"
                                 />
                             </div>
-                        </div>
-                    </div>
-                    <div>
-                        <span class="label">Email</span>
-                        <EmailEditor :model-value="broadcast.body" @update:model-value="(body: string) => edit({ body })" />
-                    </div>
-                    <div>
-                        <UiSwitch
-                            :model-value="broadcast.settings.againDays > 0"
-                            label="Send it once more to those who did not open it"
-                            @update:model-value="(on: boolean) => settings({ againDays: on ? 3 : 0 })"
-                        />
-                        <div
-                            v-if="broadcast.settings.againDays > 0"
-                            class="mt-2 grid gap-3 border-l-2 border-edge/50 pl-4 sm:grid-cols-[10rem_1fr]"
-                        >
-                            <UiListbox
-                                :model-value="broadcast.settings.againDays"
-                                label="After"
-                                :options="[1, 2, 3, 5, 7, 14].map((n) => ({ value: n, label: n === 1 ? 'one day' : `${n} days` }))"
-                                @update:model-value="(againDays: number) => settings({ againDays })"
+                            <RulesField
+                                :key="segment"
+                                class="mt-2"
+                                :model-value="broadcast.audience"
+                                @update:model-value="(audience: Rules) => edit({ audience })"
                             />
-                            <TextField
-                                :model-value="broadcast.settings.againSubject"
-                                label="With this subject"
-                                hint="Empty: the same."
-                                :maxlength="200"
-                                @update:model-value="(againSubject: string) => settings({ againSubject })"
+                            <p class="mt-1" role="status" data-test="audience">
+                                <strong>{{ counted(broadcast.people, 'person gets', 'people get') }} it</strong
+                                ><span class="text-soft"
+                                    >: {{ broadcast.audienceWords }}, as far as they get emails from you. Whoever left, bounced or agreed to
+                                    no news is left out.</span
+                                >
+                            </p>
+                        </section>
+                    </div>
+                </details>
+                <div>
+                    <EmailSheet
+                        :key="id"
+                        :path="`broadcasts/${id}`"
+                        :changed="redraw"
+                        :subject="broadcast.subject"
+                        :body="broadcast.body"
+                        @update:subject="(subject: string) => edit({ subject })"
+                        @update:body="(body: string) => edit({ body })"
+                    />
+                    <UiSwitch
+                        class="mt-4"
+                        :model-value="testing"
+                        label="Try another subject on some first"
+                        @update:model-value="tryAnother"
+                    />
+                    <div v-if="testing" class="mt-2 space-y-3 border-l-2 border-edge/50 pl-4">
+                        <TextField
+                            :model-value="broadcast.settings.otherSubject"
+                            label="The other subject"
+                            :hint="broadcast.settings.otherSubject.trim() === '' ? 'Without one, everybody gets the first.' : undefined"
+                            :maxlength="200"
+                            @update:model-value="(otherSubject: string) => settings({ otherSubject })"
+                        />
+                        <div class="grid gap-3 sm:grid-cols-3">
+                            <UiListbox
+                                :model-value="broadcast.settings.share"
+                                label="Try it on"
+                                :options="
+                                    [10, 20, 30, 50, 100].map((n) => ({
+                                        value: n,
+                                        label: n === 100 ? 'everybody, half and half' : `${n} % of them`,
+                                    }))
+                                "
+                                @update:model-value="(share: number) => settings({ share })"
+                            />
+                            <UiListbox
+                                :model-value="broadcast.settings.hours"
+                                label="Decide after"
+                                :options="[1, 2, 4, 8, 24, 48].map((n) => ({ value: n, label: n === 1 ? 'one hour' : `${n} hours` }))"
+                                @update:model-value="(hours: number) => settings({ hours })"
+                            />
+                            <UiListbox
+                                :model-value="broadcast.settings.byClicks ? 'clicks' : 'opens'"
+                                label="The winner is the one"
+                                :options="[
+                                    { value: 'opens', label: 'opened more' },
+                                    { value: 'clicks', label: 'clicked more' },
+                                ]"
+                                @update:model-value="(by: string) => settings({ byClicks: by === 'clicks' })"
                             />
                         </div>
                     </div>
                 </div>
+                <div>
+                    <UiSwitch
+                        :model-value="broadcast.settings.againDays > 0"
+                        label="Send it once more to those who did not open it"
+                        @update:model-value="(on: boolean) => settings({ againDays: on ? 3 : 0 })"
+                    />
+                    <div
+                        v-if="broadcast.settings.againDays > 0"
+                        class="mt-2 grid gap-3 border-l-2 border-edge/50 pl-4 sm:grid-cols-[10rem_1fr]"
+                    >
+                        <UiListbox
+                            :model-value="broadcast.settings.againDays"
+                            label="After"
+                            :options="[1, 2, 3, 5, 7, 14].map((n) => ({ value: n, label: n === 1 ? 'one day' : `${n} days` }))"
+                            @update:model-value="(againDays: number) => settings({ againDays })"
+                        />
+                        <TextField
+                            :model-value="broadcast.settings.againSubject"
+                            label="With this subject"
+                            hint="Empty: the same."
+                            :maxlength="200"
+                            @update:model-value="(againSubject: string) => settings({ againSubject })"
+                        />
+                    </div>
+                </div>
             </div>
-            <EmailPreview :path="`broadcasts/${id}`" :changed="redraw" />
         </div>
         <SendDialog :open="sending" :broadcast="broadcast" :findings="findings" @close="sending = false" @send="send" />
     </div>

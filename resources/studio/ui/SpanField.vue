@@ -28,11 +28,9 @@ const toasts = useToasts();
 const unit = computed(() => spanUnit(props.modelValue, props.calendar));
 const amount = computed(() => spanAmount(props.modelValue, props.calendar));
 const side = computed(() => (props.sides.length === 0 ? 'after' : spanSide(props.modelValue)));
-const units: { value: SpanUnit; label: string }[] = [
-    { value: 'minutes', label: 'minutes' },
-    { value: 'hours', label: 'hours' },
-    { value: 'days', label: 'days' },
-];
+const units = computed(() =>
+    (['minutes', 'hours', 'days'] as const).map((value) => ({ value, label: amount.value === 1 ? value.slice(0, -1) : value })),
+);
 const words: Record<SpanSide, string> = { before: 'before', at: 'at the moment', after: 'after' };
 
 function put(n: number, u: SpanUnit, s: SpanSide): void {

@@ -93,7 +93,11 @@ final class EmailPartsTest extends TestCase
         OwnFields::set($person->id, 'level', ['Some', 'Years']);
 
         $plain = (string) $this->getJson("/studio/api/emails/{$email->id}/sample?person={$person->id}")->assertOk()
-            ->assertJsonPath('reader', '<b>Zoë</b>')->json('html');
+            ->assertJsonPath('reader', '<b>Zoë</b>')->assertJsonPath('values.first_name', '<b>Zoë</b>')
+            ->assertJsonPath('values.level', 'Some, Years')->json('html');
+        $sheet = $this->getJson("/studio/api/emails/{$email->id}/sample")->assertJsonPath('values.first_name', 'Robin')->json();
+        self::assertStringContainsString("background-color: {$sheet['colours']['accent']}", $sheet['html'], 'the colours it arrives in');
+        self::assertStringContainsString($this->owner->business->name, $sheet['foot']);
         self::assertStringContainsString('Hello &lt;b&gt;Zoë&lt;/b&gt;, Some, Years', $plain);
         self::assertStringContainsString('Warmly, <b>Imke</b>', $plain);
         self::assertStringNotContainsString('For the few', $plain);

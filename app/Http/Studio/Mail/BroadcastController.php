@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Studio\Mail;
 
+use App\Http\Studio\Json\EmailSampleJson;
 use App\Http\Studio\StudioController;
 use App\Mail\Broadcasts\Broadcasting;
 use App\Mail\Emails\EmailSource;
@@ -197,12 +198,9 @@ final class BroadcastController extends StudioController
     public function sample(Request $request, string $broadcast): JsonResponse
     {
         $found = $this->broadcast($broadcast);
-        $person = $this->reader($request);
-        $written = $this->writer->forPerson($this->business(),
-            EmailSource::ofBroadcast($found, $this->business(), Input::text($request, 'variant')), $person);
 
-        return response()->json(['subject' => $written->subject, 'html' => $written->html, 'text' => $written->text,
-            'reader' => $person === null ? 'Robin Sample' : ($person->fullName() === '' ? $person->email : $person->fullName())]);
+        return response()->json(EmailSampleJson::of($this->writer, $this->business(),
+            EmailSource::ofBroadcast($found, $this->business(), Input::text($request, 'variant')), $this->reader($request)));
     }
 
     public function test(Request $request, string $broadcast, Planner $planner): JsonResponse

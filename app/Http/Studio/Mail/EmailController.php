@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Studio\Mail;
 
 use App\Drafts\DraftPlan;
+use App\Http\Studio\Json\EmailSampleJson;
 use App\Http\Studio\StudioController;
 use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\EmailWriter;
@@ -30,16 +31,15 @@ final class EmailController extends StudioController
     {
         [$plan, $written] = $this->email($email);
         $person = $this->reader($request);
-        $sample = $writer->forPerson($this->business(), EmailSource::ofEmail($this->business(), $plan, $written, $plan->address), $person);
+        $sample = EmailSampleJson::of($writer, $this->business(),
+            EmailSource::ofEmail($this->business(), $plan, $written, $plan->address), $person);
         $facts = EmailFacts::ofPlan($plan, CarbonImmutable::now(), array_column(OwnFields::of($this->business()->id), 'name'),
-            $this->business()->postal_address, strlen($sample->html));
+            $this->business()->postal_address, $sample['bytes']);
 
-        return response()->json(['subject' => $sample->subject, 'html' => $sample->html, 'text' => $sample->text,
-            'reader' => $person === null ? 'Robin Sample' : ($person->fullName() === '' ? $person->email : $person->fullName()),
-            'findings' => array_map(fn (Finding $f): array => $f->toArray(),
-                EmailCheck::of($written->name, $written->subject, EmailSource::withParts($this->business(), $written->body), $facts,
-                    'email',
-                    $written->id))]);
+        return response()->json($sample + ['findings' => array_map(fn (Finding $f): array => $f->toArray(),
+            EmailCheck::of($written->name, $written->subject, EmailSource::withParts($this->business(), $written->body), $facts,
+                'email',
+                $written->id))]);
     }
 
     /** Sends the email to the owner, as that reader would get it. */

@@ -59,6 +59,11 @@ export interface EmailSample {
     html: string;
     text: string;
     reader: string;
+    /** What merge fields give this reader, by name. */
+    values: Record<string, string>;
+    colours: { accent: string; onAccent: string; link: string };
+    /** What stands below every email of the business. */
+    foot: string;
     findings?: Finding[];
 }
 

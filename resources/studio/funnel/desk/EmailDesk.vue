@@ -8,14 +8,13 @@ import { useFunnel } from '@/funnel/funnelStore';
 import { audienceWords } from '@/funnel/timeline/listing';
 import { useSteps } from '@/funnel/steps';
 import { useToasts } from '@/stores/toasts';
-import EmailPreview from '@/emails/EmailPreview.vue';
 import RulesField from '@/people/RulesField.vue';
 import { usePeopleKit } from '@/stores/peopleKit';
 import { useSession } from '@/stores/session';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
-const EmailEditor = defineAsyncComponent(() => import('@/emails/EmailEditor.vue'));
+const EmailSheet = defineAsyncComponent(() => import('@/emails/EmailSheet.vue'));
 const props = defineProps<{ id: string }>();
 
 const store = useFunnel();
@@ -73,69 +72,62 @@ async function takeOut(): Promise<void> {
 </script>
 
 <template>
-    <div v-if="email" class="grid h-full min-h-0 grid-cols-[1fr_26rem]">
-        <div class="min-h-0 overflow-auto px-6 py-5">
-            <div class="mx-auto max-w-2xl space-y-4">
-                <details class="rounded-md border border-line bg-raised" :open="unfolded">
-                    <summary class="cursor-pointer px-4 py-2.5">
-                        <span class="font-medium">{{ email.name }}</span>
-                        <span class="text-soft"> · {{ email.timingWords }} · {{ sequence }} · {{ whom }}</span>
-                    </summary>
-                    <div class="space-y-4 border-t border-line p-4">
-                        <div class="grid gap-4 sm:grid-cols-2">
-                            <TextField
-                                :model-value="email.name"
-                                label="Private name"
-                                @update:model-value="(name: string) => store.edit('email', id, { name }, 'the name of an email')"
-                            />
-                            <UiListbox
-                                :model-value="email.sequence"
-                                label="Sequence"
-                                :options="store.funnel?.sequences.map((q) => ({ value: q.id, label: q.name })) ?? []"
-                                @update:model-value="
-                                    (sequence: string) => store.edit('email', id, { sequence }, 'the sequence of an email', true)
-                                "
-                            />
-                        </div>
-                        <EmailTiming :timing="email.timing" @change="setTiming" />
-                        <div>
-                            <span class="label">Who gets it</span>
-                            <RulesField
-                                :model-value="email.only"
-                                @update:model-value="(only: Rules) => store.edit('email', id, { only }, 'who gets an email')"
-                            />
-                            <p class="hint">
-                                {{
-                                    some
-                                        ? 'It is looked up when the email is due. Two emails at one time, one for those of whom it holds and one for the others, make a branch.'
-                                        : 'Everybody in the sequence.'
-                                }}
-                            </p>
-                        </div>
+    <div v-if="email" class="h-full min-h-0 overflow-auto px-6 py-4">
+        <div class="mx-auto max-w-[54rem] space-y-3">
+            <details class="rounded-md border border-line bg-raised" :open="unfolded">
+                <summary class="cursor-pointer px-4 py-2.5">
+                    <span class="font-medium">{{ email.name }}</span>
+                    <span class="text-soft"> · {{ email.timingWords }} · {{ sequence }} · {{ whom }}</span>
+                </summary>
+                <div class="space-y-4 border-t border-line p-4">
+                    <div class="grid gap-4 sm:grid-cols-2">
+                        <TextField
+                            :model-value="email.name"
+                            label="Private name"
+                            @update:model-value="(name: string) => store.edit('email', id, { name }, 'the name of an email')"
+                        />
+                        <UiListbox
+                            :model-value="email.sequence"
+                            label="Sequence"
+                            :options="store.funnel?.sequences.map((q) => ({ value: q.id, label: q.name })) ?? []"
+                            @update:model-value="
+                                (sequence: string) => store.edit('email', id, { sequence }, 'the sequence of an email', true)
+                            "
+                        />
                     </div>
-                </details>
-                <TextField
-                    :model-value="email.subject"
-                    label="Subject"
-                    :maxlength="200"
-                    @update:model-value="(subject: string) => store.edit('email', id, { subject }, 'the subject')"
-                />
-                <div>
-                    <span class="label">Email</span>
-                    <EmailEditor
-                        :model-value="email.body"
-                        :has-lead-magnet="(store.funnel?.leadMagnets.length ?? 0) > 0"
-                        :pages="pages"
-                        :fields="fields"
-                        :deadlines="store.funnel?.deadlines"
-                        @update:model-value="(body: string) => store.edit('email', id, { body }, `the words of “${email!.name}”`)"
-                    />
+                    <EmailTiming :timing="email.timing" @change="setTiming" />
+                    <div>
+                        <span class="label">Who gets it</span>
+                        <RulesField
+                            :model-value="email.only"
+                            @update:model-value="(only: Rules) => store.edit('email', id, { only }, 'who gets an email')"
+                        />
+                        <p class="hint">
+                            {{
+                                some
+                                    ? 'It is looked up when the email is due. Two emails at one time, one for those of whom it holds and one for the others, make a branch.'
+                                    : 'Everybody in the sequence.'
+                            }}
+                        </p>
+                    </div>
                 </div>
-                <button type="button" class="btn-quiet text-clay-deep" @click="takeOut">
-                    <TrashIcon class="size-4.5" aria-hidden="true" />Remove this email
-                </button>
-            </div>
+            </details>
+            <EmailSheet
+                :key="id"
+                :path="`emails/${id}`"
+                :changed="store.redraw"
+                :subject="email.subject"
+                :body="email.body"
+                :has-lead-magnet="(store.funnel?.leadMagnets.length ?? 0) > 0"
+                :pages="pages"
+                :fields="fields"
+                :deadlines="store.funnel?.deadlines"
+                @update:subject="(subject: string) => store.edit('email', id, { subject }, 'the subject')"
+                @update:body="(body: string) => store.edit('email', id, { body }, `the words of “${email!.name}”`)"
+            />
+            <button type="button" class="btn-quiet text-clay-deep" @click="takeOut">
+                <TrashIcon class="size-4.5" aria-hidden="true" />Remove this email
+            </button>
         </div>
-        <EmailPreview :path="`emails/${id}`" :changed="store.redraw" />
     </div>
 </template>
