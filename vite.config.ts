@@ -5,7 +5,7 @@ import vue from '@vitejs/plugin-vue';
 import laravel from 'laravel-vite-plugin';
 import subsetFont from 'subset-font';
 import { defineConfig, type Plugin } from 'vite';
-import { standInTable } from './resources/fonts/standIns';
+import { standInTable } from './resources/fonts/standIns.ts';
 
 /** The fonts of the looks, under names that never change: pages published long ago still find them. */
 const lookFonts: Record<string, number[]> = {

@@ -88,6 +88,10 @@ final class EmailsTest extends BrowserTestCase
             }
             $this->seeText($b, 'As Robin Sample reads it');
             $b->get(self::$studio."/studio/funnels/{$funnel}/sequence/{$sequence}");
+            $this->byWords($b, 'The chair', 'table a')->sendKeys([WebDriverKeys::ALT, WebDriverKeys::ARROW_DOWN]);
+            $this->waitFor($b, fn (): bool => (string) $this->sql("select json_extract(definition, '$.timing.days') from draft_parts where "
+                ."kind = 'email' and name = 'The chair'") === '2', 'the email is moved a day on');
+            $this->press($b, 'Undo');
             // Off and on again: emails go out on every day, so that it does not matter on which this is run.
             foreach (['[1,2,3,4,5]', ''] as $days) {
                 $this->press($b, 'Sat');

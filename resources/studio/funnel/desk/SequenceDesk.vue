@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import { Bars3Icon } from '@heroicons/vue/20/solid';
 import { EnvelopeIcon, PauseIcon, PlayIcon, PlusIcon, TrashIcon } from '@heroicons/vue/24/outline';
-import { computed } from 'vue';
+import { computed, nextTick, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api } from '@/api/client';
 import type { Email, Sequence, SendWindow } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
+import { slotsOf } from '@/funnel/timeline/slots';
+import { useEmailMoments } from '@/funnel/timeline/useEmailMoments';
 import { useSteps } from '@/funnel/steps';
 import TriggerList from '@/funnel/TriggerList.vue';
 import { useToasts } from '@/stores/toasts';
@@ -50,6 +53,43 @@ const hour = (h: number) => `${String(h).padStart(2, '0')}:00`;
 const hasLink = (email: Email) => email.body.includes('<a ');
 const of = (email: Email) => store.funnel?.emailNumbers[email.id] ?? {};
 const share = (n: number | undefined, all: number | undefined) => (all ? percent((n ?? 0) / all, 0) : '–');
+
+const moments = useEmailMoments(
+    computed(() => store.funnel!),
+    computed(() => ({ columns: [] })),
+);
+const slots = computed(() => (store.funnel ? slotsOf(store.funnel, props.id) : []));
+/** The email that is dragged, and the moment it is over. */
+const moving = ref('');
+const over = ref('');
+function lift(event: DragEvent, email: Email): void {
+    event.dataTransfer?.setData('text/plain', email.name);
+    // What is shown only while something is moved would otherwise push away what is being lifted.
+    setTimeout(() => (moving.value = email.id));
+}
+function reach(event: DragEvent, key: string): void {
+    if (moving.value !== '') {
+        event.preventDefault();
+        over.value = key;
+    }
+}
+function drop(key: string): void {
+    const email = store.email(moving.value);
+    if (email && !slots.value.find((s) => s.key === key)?.emails.includes(email)) {
+        moments.put(email, key);
+    }
+    moving.value = over.value = '';
+}
+async function step(email: Email, by: -1 | 1): Promise<void> {
+    const link = document.activeElement;
+    moments.step(
+        email,
+        by,
+        slots.value.map((s) => s.key),
+    );
+    await nextTick();
+    (link as HTMLElement | null)?.focus();
+}
 
 async function run(work: () => Promise<unknown>, words = ''): Promise<void> {
     try {
@@ -124,11 +164,42 @@ const takeOut = () =>
                             <th class="w-14 py-2 text-right font-medium" title="Unsubscribed, bounced or complained after it">Left</th>
                         </tr>
                     </thead>
-                    <tbody>
-                        <tr v-for="email in emails" :key="email.id" class="border-b border-line">
-                            <td class="py-2 pr-3">{{ email.timingWords }}</td>
+                    <tbody
+                        v-for="slot in slots"
+                        :key="slot.key"
+                        :class="{ 'bg-lamp-pale': over === slot.key }"
+                        @dragover="reach($event, slot.key)"
+                        @dragleave="over = ''"
+                        @drop.prevent="drop(slot.key)"
+                    >
+                        <tr v-if="slot.emails.length === 0 && moving" class="border-b border-dashed border-line">
+                            <td colspan="6" class="py-1 caption">{{ slot.words }}</td>
+                        </tr>
+                        <tr
+                            v-for="email in slot.emails"
+                            :key="email.id"
+                            class="group border-b border-line"
+                            :class="{ 'opacity-50': moving === email.id }"
+                            draggable="true"
+                            @dragstart="lift($event, email)"
+                            @dragend="((moving = ''), (over = ''))"
+                        >
+                            <td class="py-2 pr-3">
+                                <Bars3Icon
+                                    class="-ml-5 inline size-4 cursor-grab text-edge opacity-0 group-hover:opacity-100"
+                                    aria-hidden="true"
+                                />
+                                {{ email.timingWords }}
+                            </td>
                             <td class="truncate py-2 pr-3">
-                                <RouterLink :to="`/funnels/${store.funnel?.id}/email/${email.id}`" class="font-medium hover:underline"
+                                <RouterLink
+                                    :to="`/funnels/${store.funnel?.id}/email/${email.id}`"
+                                    class="font-medium hover:underline"
+                                    draggable="false"
+                                    aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown"
+                                    :title="email.name"
+                                    @keydown.alt.up.prevent="step(email, -1)"
+                                    @keydown.alt.down.prevent="step(email, 1)"
                                     ><EnvelopeIcon class="mr-1.5 inline size-4.5 text-pine" aria-hidden="true" />{{
                                         email.name
                                     }}</RouterLink
@@ -143,7 +214,8 @@ const takeOut = () =>
                     </tbody>
                 </table>
                 <p v-if="emails.length > 0" class="hint">
-                    * Opens are a guess: mail programs open by themselves, and some readers load no pictures. Clicks are sure.
+                    * Opens are a guess: mail programs open by themselves, and some readers load no pictures. Clicks are sure. Drag an email
+                    to another day, or move it by Alt and the arrows.
                 </p>
                 <div class="mt-3 flex gap-2">
                     <button type="button" class="btn" @click="addEmail"><PlusIcon class="size-5" aria-hidden="true" />Add an email</button>

@@ -11,7 +11,7 @@ import { timingIn } from '@/funnel/timeline/timing';
 import { useToasts } from '@/stores/toasts';
 
 /** Emails on the timeline: added at the end of a lane, and moved to another moment. */
-export function useEmailMoments(funnel: Ref<Funnel>, chart: Ref<Timeline>) {
+export function useEmailMoments(funnel: Ref<Funnel>, chart: Ref<Pick<Timeline, 'columns'>>) {
     const store = useFunnel();
     const steps = useSteps();
     const toasts = useToasts();
@@ -36,6 +36,8 @@ export function useEmailMoments(funnel: Ref<Funnel>, chart: Ref<Timeline>) {
 
     return {
         emailsAt,
+        /** To a moment, by its key. */
+        put,
         /** The webinar whose session stands in a column. */
         webinarAt: (key: string): Webinar | undefined => {
             const all = moments();
@@ -49,9 +51,8 @@ export function useEmailMoments(funnel: Ref<Funnel>, chart: Ref<Timeline>) {
             }
         },
         /** To the next column at which it can go out. */
-        step(email: Email, by: -1 | 1): void {
+        step(email: Email, by: -1 | 1, keys = chart.value.columns.map((c) => c.key)): void {
             const all = moments();
-            const keys = chart.value.columns.map((c) => c.key);
             let at = keys.indexOf(all.of(email)) + by;
             while (keys[at] !== undefined && !timingIn(funnel.value, all, email, keys[at]!)) {
                 at += by;
