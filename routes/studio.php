@@ -51,6 +51,7 @@ Route::prefix('studio/api')->group(function (): void {
         Route::put('settings', [SettingsController::class, 'update']);
         Route::get('settings/mail', [MailServerController::class, 'show']);
         Route::put('settings/mail', [MailServerController::class, 'update']);
+        Route::post('settings/mail/reports', [MailServerController::class, 'renewReports']);
         Route::post('settings/mail/test', [MailServerController::class, 'test'])->middleware('throttle:20,1');
 
         Route::get('funnels', [FunnelController::class, 'index']);

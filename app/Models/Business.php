@@ -20,6 +20,8 @@ use Lantern\Core\Plan\Sender;
  * @property string $locale how the owner reads dates, numbers and money: a BCP 47 tag
  * @property int $messages_per_minute at most
  * @property string|null $hook_secret with which calls to the owner's own addresses are signed
+ * @property string|null $report_key in the address at which mail servers tell what came back
+ * @property \Carbon\CarbonImmutable|null $reported_at when they last told something
  * @property \Carbon\CarbonImmutable|null $told_at when the daily email about new people last went out
  * @property int $tax_rate in hundredths of a percent
  * @property string $tax_name what the tax is called on receipts
@@ -30,11 +32,13 @@ use Lantern\Core\Plan\Sender;
 final class Business extends Record
 {
     /** @var array<string, string> */
-    protected $casts = ['embed_hosts' => 'array', 'sale_notices' => 'array', 'hook_secret' => 'encrypted',
+    protected $casts = ['embed_hosts' => 'array', 'sale_notices' => 'array', 'hook_secret' => 'encrypted', 'report_key' => 'encrypted',
+        'reported_at' => 'immutable_datetime',
         'told_at' => 'immutable_datetime'];
 
     protected $attributes = ['tax_rate' => 0, 'tax_name' => 'Tax', 'tax_number' => '', 'sale_notices' => '["sale","trouble","refund"]',
-        'embed_hosts' => '[]', 'messages_per_minute' => 120, 'locale' => 'en-GB', 'hook_secret' => null, 'told_at' => null];
+        'embed_hosts' => '[]', 'messages_per_minute' => 120, 'locale' => 'en-GB', 'hook_secret' => null, 'report_key' => null,
+        'reported_at' => null, 'told_at' => null];
 
     public function zone(): DateTimeZone
     {

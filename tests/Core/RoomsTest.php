@@ -12,9 +12,9 @@ final class RoomsTest extends TestCase
 {
     /** Each room of the core, and the rooms it uses: only such as stand above it. */
     private const CORE = [
-        'Messages' => [],
         'Support' => [],
         'Languages' => [],
+        'Messages' => ['Support'],
         'Money' => ['Support'],
         'Page' => ['Support'],
         'Parts' => ['Support'],

@@ -52,6 +52,13 @@ final readonly class Feedback
         $this->lost($message, 'bounced', EventType::Bounced, $why);
     }
 
+    /** It did not arrive this once; the next one may. */
+    public function undelivered(Message $message, string $why): void
+    {
+        DB::table('messages')->where('id', $message->id)->whereNull('lost_at')
+            ->update(['trouble' => mb_substr("It did not arrive: {$why}", 0, 500), 'updated_at' => Instant::sql(CarbonImmutable::now())]);
+    }
+
     public function complained(Message $message): void
     {
         $this->lost($message, 'complained', EventType::Complained, 'Reported as spam by its reader.');

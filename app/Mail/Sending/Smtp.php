@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Mail\Sending;
 
 use Illuminate\Mail\MailManager;
+use Lantern\Core\Messages\MailStatus;
 use Symfony\Component\Mailer\Exception\InvalidArgumentException;
 use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
 use Symfony\Component\Mailer\Exception\UnexpectedResponseException;
@@ -37,7 +38,8 @@ final readonly class Smtp implements Provider
             return self::lastAnswer($sent?->getDebug() ?? '');
         } catch (UnexpectedResponseException $e) {
             throw $e->getCode() >= 500 && $e->getCode() < 600
-                ? new PermanentTrouble('The mail server refused this message: '.$e->getMessage(), self::isAddress($e), $e)
+                ? new PermanentTrouble('The mail server refused this message: '.$e->getMessage(),
+                    MailStatus::isBadAddress($e->getMessage(), $e->getCode()), $e)
                 : new TemporaryTrouble('The mail server asks to try later: '.$e->getMessage(), previous: $e);
         } catch (InvalidArgumentException|RfcComplianceException $e) {
             throw new PermanentTrouble('This mail server cannot write to such an address: '.$e->getMessage(), previous: $e);
@@ -56,12 +58,5 @@ final readonly class Smtp implements Provider
         preg_match_all('/(?:^|\n)(?:\[[^\]]*\] )?< ([^\r\n]*)/', $debug, $lines);
 
         return trim((string) end($lines[1]));
-    }
-
-    /** Is it the address that is refused, and not the message? RFC 3463 says so with 5.1.x; without that, the codes of RFC 5321 do. */
-    private static function isAddress(UnexpectedResponseException $e): bool
-    {
-        return preg_match('/\b5\.(\d{1,3})\.\d{1,3}\b/', $e->getMessage(), $m) === 1 ? $m[1] === '1'
-            : in_array($e->getCode(), [550, 551, 553], true);
     }
 }

@@ -5,6 +5,7 @@ import { api, ApiError } from '@/api/client';
 import type { MailServer } from '@/api/types';
 import { useSession } from '@/stores/session';
 import { useToasts } from '@/stores/toasts';
+import { ago } from '@/ui/format';
 import NumberField from '@/ui/NumberField.vue';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
@@ -75,6 +76,13 @@ const save = () =>
 const test = () =>
     ask(async () => {
         result.value = await api.post('settings/mail/test', typed());
+    });
+const renew = () =>
+    ask(async () => {
+        const had = server.value!.reports !== null;
+        const { reports, reportedAt } = await api.post<MailServer>('settings/mail/reports');
+        Object.assign(server.value!, { reports, reportedAt });
+        toasts.say(had ? 'This is the address from now on. The one before takes nothing any more.' : 'This address takes reports now.');
     });
 async function copy(value: string): Promise<void> {
     try {
@@ -177,5 +185,25 @@ async function copy(value: string): Promise<void> {
                 </div>
             </dl>
         </details>
+        <div v-if="server && server.way !== 'outbox'" class="mt-6" data-test="returned">
+            <h3 class="text-lg font-semibold">What comes back</h3>
+            <p class="text-soft">
+                Some emails bounce hours after a server took them, and some readers report them as unwanted. Told here, such people get no
+                more of your emails, and you see it with them.
+            </p>
+            <template v-if="server.reports">
+                <p class="mt-2 flex items-center gap-2">
+                    <code class="min-w-0 flex-1 text-sm break-all select-all">{{ server.reports }}</code>
+                    <button type="button" class="btn-quiet" @click="copy(server.reports)">Copy</button>
+                    <button type="button" class="btn-quiet" @click="renew">Another address</button>
+                </p>
+                <p class="hint">
+                    Give it to your mail provider as the address for bounces and complaints, or have the mailbox of
+                    {{ session.business?.senderAddress }} hand returned emails on to it. What both may send is written in docs/running.md.
+                    {{ server.reportedAt ? `Something was last told ${ago(server.reportedAt)}.` : 'Nothing was told yet.' }}
+                </p>
+            </template>
+            <button v-else type="button" class="mt-2 btn" @click="renew">Make an address for it</button>
+        </div>
     </section>
 </template>

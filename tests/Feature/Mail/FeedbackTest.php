@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature\Mail;
 
 use App\Mail\Sending\OutboxBehaviour;
+use App\Mail\Sending\ReturnedMail;
 use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Person;
@@ -12,6 +13,7 @@ use App\Models\User;
 use App\People\Consent\Suppressions;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
 use Lantern\Core\Support\Shape;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
@@ -255,5 +257,86 @@ final class FeedbackTest extends TestCase
         $message = $this->letter();
         DB::table('deliveries')->update(['revoked_at' => now()]);
         $this->get($this->links($message)[0])->assertRedirect($this->funnel->url());
+    }
+
+    private function reportsTo(): string
+    {
+        $url = (string) $this->actingAs($this->owner)->postJson('/studio/api/settings/mail/reports')->assertOk()->json('reports');
+        $this->app['auth']->forgetGuards();
+
+        return (string) parse_url($url, PHP_URL_PATH);
+    }
+
+    /** @param  string|array<mixed>  $report */
+    private function tell(string $path, string|array $report): TestResponse
+    {
+        return is_array($report) ? $this->postJson($path, $report)
+            : $this->call('POST', $path, server: ['CONTENT_TYPE' => 'message/rfc822'], content: $report);
+    }
+
+    public function test_an_email_that_comes_back_hours_later_is_counted_once_and_nothing_more_goes_there(): void
+    {
+        $message = $this->letter();
+        $path = $this->reportsTo();
+        $report = "Content-Type: multipart/report; boundary=x\r\n\r\n--x\r\nContent-Type: message/delivery-status\r\n\r\n"
+            ."Final-Recipient: rfc822; robin@example.com\r\nAction: failed\r\nStatus: 5.1.1\r\nDiagnostic-Code: smtp; 550 gone\r\n"
+            ."--x\r\nContent-Type: message/rfc822\r\n\r\nMessage-ID: <{$message->id}@pages.example>\r\n\r\nHello\r\n--x--";
+        foreach ([1, 2] as $time) {
+            $this->tell($path, $report)->assertOk()->assertJsonPath('taken.bounced', 1)->assertJsonPath('taken.unknown', 0);
+        }
+        $message->refresh();
+        self::assertSame(['sent', 'bounced', '5.1.1 550 gone'], [$message->state->value, $message->lost_why, $message->trouble]);
+        self::assertSame('bounced', Person::query()->where('email', 'robin@example.com')->sole()->suppressed);
+        self::assertSame(1, DB::table('events')->where('type', 'bounced')->count());
+        $this->actingAs(User::query()->findOrFail($this->owner->id))->getJson('/studio/api/settings/mail')
+            ->assertJsonPath('reportedAt', fn (?string $at): bool => $at !== null);
+    }
+
+    public function test_what_a_provider_tells_by_a_call(): void
+    {
+        $message = $this->letter();
+        $other = $this->letter('zoe@example.com');
+        $path = $this->reportsTo();
+        $this->tell($path, [['event' => 'failed', 'message' => $message->id, 'why' => '552 5.2.2 full'],
+            ['event' => 'complained', 'email' => 'ZOE@example.com'], ['event' => 'bounced', 'email' => 'stranger@example.com'],
+            ['event' => 'passing', 'email' => 'robin@example.com']])
+            ->assertOk()->assertExactJson(['taken' => ['bounced' => 0, 'failed' => 1, 'complained' => 1, 'passing' => 1, 'unknown' => 1]]);
+        self::assertSame('It did not arrive: 552 5.2.2 full', $message->refresh()->trouble);
+        self::assertNull(Person::query()->where('email', 'robin@example.com')->sole()->suppressed, 'the next one may arrive');
+        self::assertSame('complained', $other->refresh()->lost_why);
+        // What came back of somebody of another business is not known here.
+        $else = $this->owner('else@example.com')->business_id;
+        $theirs = Message::query()->create(['business_id' => $else, 'kind' => 'test', 'name' => 'T', 'state' => 'sent',
+            'to_address' => 'x@example.com', 'unique_key' => 'x', 'due_at' => now()]);
+        $this->tell($path, ['event' => 'bounced', 'message' => $theirs->id])->assertJsonPath('taken.unknown', 1);
+        self::assertNull($theirs->refresh()->lost_at);
+    }
+
+    public function test_only_who_knows_the_address_reports_and_only_what_can_be_read(): void
+    {
+        $message = $this->letter();
+        $this->actingAs($this->owner)->getJson('/studio/api/settings/mail')->assertOk()->assertJsonPath('reports', null);
+        $path = $this->reportsTo();
+        $told = ['event' => 'bounced', 'message' => $message->id];
+        $wrong = [substr($path, 0, -1).'!', str_replace('/1/', '/999999999999999999/', $path), substr($path, 0, -40).str_repeat('a', 40)];
+        foreach ($wrong as $no) {
+            $this->tell($no, $told)->assertNotFound();
+        }
+        foreach (['{', '7', 'null', '[[]]', '{"event":"bounced"}', '{"event":{},"email":"a@b.example"}',
+            json_encode(array_fill(0, 1001, $told), JSON_THROW_ON_ERROR)] as $broken) {
+            $json = ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'];
+            $this->call('POST', $path, server: $json, content: $broken)->assertStatus(422);
+        }
+        $this->tell($path, '')->assertStatus(422);
+        $this->tell($path, str_repeat('x', ReturnedMail::MOST + 1))->assertStatus(413);
+        $this->tell($path, random_bytes(2000))->assertOk()->assertJsonPath('taken.bounced', 0);
+        self::assertNull($message->refresh()->lost_at);
+
+        $renewed = $this->reportsTo();
+        self::assertNotSame($path, $renewed);
+        $this->tell($path, $told)->assertNotFound();
+        $this->tell($renewed, $told)->assertOk();
+        self::assertNotNull($message->refresh()->lost_at);
+        self::assertStringNotContainsString(basename($renewed), (string) json_encode(DB::table('businesses')->get()), 'kept encrypted');
     }
 }

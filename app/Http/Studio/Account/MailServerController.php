@@ -7,9 +7,11 @@ namespace App\Http\Studio\Account;
 use App\Http\Studio\StudioController;
 use App\Mail\Sending\MailServers;
 use App\Mail\Sending\PermanentTrouble;
+use App\Mail\Sending\ReturnedMail;
 use App\Mail\Sending\TemporaryTrouble;
 use App\Models\Business;
 use App\Models\MailServer;
+use App\Support\Instant;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
@@ -42,6 +44,14 @@ final class MailServerController extends StudioController
             throw Invalid::at('host', self::MESSAGES['host.*']);
         }
         $server->save();
+
+        return response()->json(self::json($this->business()));
+    }
+
+    /** A new address for what comes back; one there was takes nothing any more. */
+    public function renewReports(): JsonResponse
+    {
+        ReturnedMail::renew($this->business());
 
         return response()->json(self::json($this->business()));
     }
@@ -98,7 +108,8 @@ final class MailServerController extends StudioController
 
         return ['way' => MailServers::way($business->id)->value, 'host' => $server->host, 'port' => $server->port,
             'encryption' => $server->encryption->value, 'username' => $server->username, 'hasPassword' => $server->password !== null,
-            'file' => $file, 'records' => self::records($business, $server)];
+            'file' => $file, 'records' => self::records($business, $server), 'reports' => ReturnedMail::url($business),
+            'reportedAt' => Instant::json($business->reported_at)];
     }
 
     /**

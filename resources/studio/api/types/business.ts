@@ -115,6 +115,9 @@ export interface Kit {
 
 /** Where emails go, and the owner's mail server; its password is never told. */
 export interface MailServer {
+    /** At which mail servers tell what came back; null until one was asked for. */
+    reports: string | null;
+    reportedAt: string | null;
     way: 'outbox' | 'server' | 'file';
     host: string;
     port: number;
