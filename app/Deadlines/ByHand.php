@@ -34,7 +34,7 @@ final readonly class ByHand
         $run = $deadline->begin($now, PersonLookup::zone($person))
             ?? throw Invalid::at('deadline', 'Its latest moment has passed, so it would be over as it begins.');
         $this->write($person, $funnel, $deadline, new Fact(FactType::Started, $now, $run->endsAt, 'You started it.', true), $user,
-            fn (bool $running): ?string => $running ? 'It runs already. Move its end instead.' : null);
+            fn (bool $running): ?string => $running ? 'It runs already. Change its end instead.' : null);
     }
 
     public function move(Person $person, Funnel $funnel, Deadline $deadline, CarbonImmutable $to, int $user): void
@@ -44,7 +44,7 @@ final readonly class ByHand
         if ($refusal !== null) {
             throw Invalid::at('until', $refusal);
         }
-        $this->write($person, $funnel, $deadline, new Fact(FactType::Moved, $now, $to, 'You moved its end.'), $user);
+        $this->write($person, $funnel, $deadline, new Fact(FactType::Moved, $now, $to, 'You changed its end.'), $user);
     }
 
     public function end(Person $person, Funnel $funnel, Deadline $deadline, int $user): void
@@ -56,7 +56,7 @@ final readonly class ByHand
     /** As if it had never begun: it may begin once more. */
     public function remove(Person $person, Funnel $funnel, Deadline $deadline, int $user): void
     {
-        $this->write($person, $funnel, $deadline, new Fact(FactType::Removed, CarbonImmutable::now(), null, 'You took it away.'), $user);
+        $this->write($person, $funnel, $deadline, new Fact(FactType::Removed, CarbonImmutable::now(), null, 'You removed it.'), $user);
     }
 
     /** @param  callable(bool $running): (string|null)|null  $refuse  why not, in one sentence */

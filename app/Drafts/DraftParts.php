@@ -65,7 +65,7 @@ final readonly class DraftParts
             $part = $row->part();
             DraftRows::roomFor($row->funnel_id, $part);
             if (array_diff($part->needs(), DraftPart::there($row->funnel_id)->pluck('id')->all()) !== []) {
-                throw Invalid::at($row->kind, "“{$row->name}” needs something that was removed. Bring that back first.");
+                throw Invalid::at($row->kind, "“{$row->name}” needs something that was removed. Restore that first.");
             }
             $this->kinds->named($row->kind)->restored($row);
             $row->forceFill(['removed' => null, 'revision' => $row->revision + 1])->save();

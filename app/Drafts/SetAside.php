@@ -129,7 +129,7 @@ final readonly class SetAside
     private static function put(Funnel $funnel, array $item, string $text): void
     {
         $row = DraftPart::there($funnel->id)->find($item['part'])
-            ?? throw Invalid::at('what', "“{$item['name']}” is not there any more. Bring it back first.");
+            ?? throw Invalid::at('what', "“{$item['name']}” is not there any more. Restore it first.");
         if (str_starts_with($item['what'], 'way:')) {
             $way = PlannedWay::outside($row->id, Outcome::from(substr($item['what'], 4)), $item['text']);
             if ($text !== '') {

@@ -39,7 +39,7 @@ final readonly class ArchiveMedia
             default => throw Invalid::at('archive', 'There is media of an unknown kind in it.'),
         };
         if ($this->name === '' || ! in_array($this->mime, $allowed, true)) {
-            throw Invalid::at('archive', "“{$this->name}” is of a kind that is not taken in.");
+            throw Invalid::at('archive', "“{$this->name}” is of a kind that is not imported.");
         }
         $widths = [];
         foreach ($kind === 'picture' ? ($shape->all()['widths'] ?? null) ?: [0] : [] as $width) {
@@ -51,7 +51,7 @@ final readonly class ArchiveMedia
         $this->widths = array_slice($widths, 0, 6);
         $fallback = $kind === 'picture' ? $shape->optionalText('fallback', 4) : null;
         $this->fallback = $fallback === null || isset(self::PICTURES[$fallback]) ? $fallback
-            : throw Invalid::at('archive', 'A picture in it has a form that is not taken in.');
+            : throw Invalid::at('archive', 'A picture in it has a form that is not imported.');
     }
 
     /** @return array<string, string> where each is kept, by its name in the archive */

@@ -61,7 +61,7 @@ final class Uploads
         $endings = self::FILES[$mime] ?? null;
         if ($endings === null) {
             throw Invalid::at('file',
-                'This kind of file cannot be given away. Please bring a PDF, a document, a zip, a picture, a sound or an MP4 video.');
+                'This kind of file cannot be given away. Please choose a PDF, a document, a zip, a picture, a sound or an MP4 video.');
         }
         if (! in_array($ending, $endings, true)) {
             throw Invalid::at('file', "“{$name}” is not what its name says: inside it is ".strtoupper($endings[0])
@@ -124,7 +124,7 @@ final class Uploads
         $name = $this->name($file);
         $mime = $this->mime($file);
         if (! in_array($mime, ['video/mp4', 'video/webm'], true) || ! VideoFile::isPlayable($file->getRealPath())) {
-            throw Invalid::at('video', "“{$name}” is no video that browsers can play. Please bring an MP4 or WebM file.");
+            throw Invalid::at('video', "“{$name}” is no video that browsers can play. Please choose an MP4 or WebM file.");
         }
         $id = Ids::next();
         $path = (string) Storage::disk('uploads')->putFileAs('videos', $file, $id);
@@ -149,7 +149,7 @@ final class Uploads
         $bytes = $this->bytes($file, 1024 * 1024, 'captions');
         $name = $this->name($file);
         if (! self::areCaptions((string) file_get_contents($file->getRealPath()))) {
-            throw Invalid::at('captions', "“{$name}” holds no captions that browsers can show. Please bring a WebVTT file (.vtt) in "
+            throw Invalid::at('captions', "“{$name}” holds no captions that browsers can show. Please choose a WebVTT file (.vtt) in "
                 .'UTF-8.');
         }
         $id = Ids::next();

@@ -100,7 +100,7 @@ final class WebinarCheck
         }
         if ($webinar->mode === WebinarMode::Live && $webinar->replay !== null && $webinar->video === '') {
             $find('webinar-no-replay', false,
-                "“{$webinar->name}” has a replay, and no recording for it yet. You can bring it afterwards.");
+                "“{$webinar->name}” has a replay, and no recording for it yet. You can add it afterwards.");
         }
         if ($webinar->offer !== null && $plan->offer($webinar->offer->offer) === null) {
             $find('webinar-offer-gone', false, "“{$webinar->name}” shows an offer that is gone: nothing will appear.");

@@ -16,8 +16,8 @@ enum Backdrop: string
     {
         return match ($this) {
             self::None => 'Nothing',
-            self::Light => 'A light veil',
-            self::Dark => 'A dark veil',
+            self::Light => 'Light overlay',
+            self::Dark => 'Dark overlay',
             self::Blurred => 'The page, blurred',
         };
     }

@@ -26,8 +26,8 @@ enum Placement: string
             self::SideLeft => 'Panel at the left',
             self::Top => 'Band at the top',
             self::Bottom => 'Band at the bottom',
-            self::CornerRight => 'Slip, bottom right',
-            self::CornerLeft => 'Slip, bottom left',
+            self::CornerRight => 'Small, bottom right',
+            self::CornerLeft => 'Small, bottom left',
             self::Placed => 'In the page itself',
         };
     }

@@ -31,7 +31,7 @@ final readonly class Spot
         $how = $shape->oneOf('how', self::HOWS, 'after-paragraph');
         $text = trim($shape->text('text', 120, ''));
         if ($how === 'mark' && $text !== '' && preg_match('/^[a-z0-9-]{1,40}$/D', $text) !== 1) {
-            throw Invalid::at($shape->path('text'), 'The name of a mark holds small letters, digits and dashes.');
+            throw Invalid::at($shape->path('text'), 'The name of a placeholder holds small letters, digits and dashes.');
         }
 
         return new self($how, $text, $shape->integer('number', 1, 200, 3));

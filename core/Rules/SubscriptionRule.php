@@ -24,14 +24,14 @@ final readonly class SubscriptionRule extends Rule
 
     public static function label(): string
     {
-        return 'How they stand to you';
+        return 'Subscription';
     }
 
     public static function fields(): array
     {
         return [
             RuleField::choice('Is or is not', [['is', ['not' => false], ''], ['is not', ['not' => true], 'not:']]),
-            RuleField::choice('How they stand to you',
+            RuleField::choice('Subscription',
                 array_map(fn (Subscription $s): array => [$s->label(), ['subscription' => $s->value]], Subscription::cases())),
         ];
     }
@@ -44,7 +44,7 @@ final readonly class SubscriptionRule extends Rule
     public static function fromShape(Shape $shape): self
     {
         return new self(Subscription::tryFrom($shape->text('subscription', 20, ''))
-            ?? throw Invalid::at($shape->path('subscription'), 'Choose how they stand to your list.'), $shape->flag('not'));
+            ?? throw Invalid::at($shape->path('subscription'), 'Choose a subscription state.'), $shape->flag('not'));
     }
 
     public function holds(PersonState $person, DateTimeImmutable $now): bool

@@ -58,7 +58,7 @@ final readonly class StarterOffers
         $main = new Product($d->id(), $title, '', [$tag($title)], sequence: $welcome->id);
         $extra = new Product($d->id(), 'A private hour', 'One hour, just the two of us, with a plan of your own afterwards.',
             [$tag('a private hour')]);
-        $smaller = new Product($d->id(), 'The recordings', 'The exercises as sound files, to play along with.', [$tag('the recordings')]);
+        $smaller = new Product($d->id(), 'The recordings', 'The exercises as audio files, to play along with.', [$tag('the recordings')]);
         $open = Price::of(PriceKind::Once, Money::zero($currency));
         $smallerOffer = new Offer($d->id(), 'The recordings', $smaller->id, $open);
         $offers = [

@@ -197,7 +197,7 @@ final class StarterPages
             $d->section('opening-video', $d->eyebrow('The replay'), $d->heading($d->title),
                 $d->text('You could not be there, or want to see it once more? Here is the whole hour. It stays up for a few days only.'),
                 $d->webinar === null ? $d->video($d->title)
-                    : $d->webinarBlock(BlockKind::Replay, 'The replay is over. It was open for a few days; the programme is open still.'),
+                    : $d->webinarBlock(BlockKind::Replay, 'The replay is over. It was open for a few days; the programme is still open.'),
                 ...($d->link('sales') === '' ? [] : [$d->button('See the offer', $d->link('sales'))])),
             $d->section('agenda-table', $d->heading('Where to find what'), $d->agenda([
                 ['0:00', 'Welcome', ''], ['0:10', 'The method, step by step', ''], ['0:40', 'Where to go from here', ''],

@@ -81,7 +81,7 @@ final class StarterSales
         return StarterPages::page(
             $d->section('opening-centred', $d->eyebrow('Your place is kept. One thing before you go'),
                 $d->heading('Would you like me to look at yours?'),
-                $d->text("“{$d->titleHtml()}” shows you the way. In a private hour I look at how you are going it: you show me, I "
+                $d->text("“{$d->titleHtml()}” shows you the way. In a private hour I look at how you are going about it: you show me, I "
                     .'tell you what I see, and you leave with a plan of your own.')),
             $d->section('price-beside', $d->heading('A private hour'),
                 $d->text('Just the two of us, at a time that suits you. Offered here, on this page, and not again.'),
@@ -102,7 +102,7 @@ final class StarterSales
                 $d->text('A private hour is a good deal of money. The recordings hold the exercises that help most people most: listen, '
                     .'stop, try, go on.')),
             $d->section('price-card', $d->price('smaller', 'The recordings', 'Yes, these I would like', 'outcome:bought',
-                'All exercises as sound files', 'A sheet with every exercise to print')),
+                'All exercises as audio files', 'A sheet with every exercise to print')),
             $d->section('action-card', $d->text('Not that either? Then let us begin with what you have.'),
                 $d->button('No thanks, let us begin', 'outcome:declined', 'quiet')),
             $d->footer(),

@@ -172,7 +172,7 @@ final class AccessibilityTest extends BrowserTestCase
             $this->check($b, 'sites');
             $b->get(self::$studio."/studio/funnels/{$funnel}");
             $this->addToFunnel($b, 'Add a pop-up');
-            $this->byWords($b, 'Slip in the corner');
+            $this->byWords($b, 'Small, in the corner');
             $this->check($b, 'the designs of pop-ups');
         });
     }

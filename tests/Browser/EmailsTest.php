@@ -175,15 +175,15 @@ final class EmailsTest extends BrowserTestCase
             $this->find($b, 'input[aria-label="Name of the segment"]')->sendKeys('Teachers');
             $this->press($b, 'Save segment');
             $this->seeText($b, 'The segment “Teachers” is saved.');
-            $this->press($b, 'Choose everybody on this page', 'input');
-            $this->press($b, 'Choose all 240');
-            $this->press($b, 'Give a tag');
+            $this->press($b, 'Select everybody on this page', 'input');
+            $this->press($b, 'Select all 240');
+            $this->press($b, 'Add a tag');
             $this->fill($b, 'Tag', 'Staff room');
             $this->press($b, 'Yes, 240 people');
             $this->seeText($b, '240 people got the tag.');
-            $this->press($b, 'What was done to many');
-            $this->press($b, 'Take back: Gave 240 people the tag “Staff room”');
-            $this->seeText($b, 'taken back');
+            $this->press($b, 'Recent bulk actions');
+            $this->press($b, 'Undo: Added the tag “Staff room” to 240 people');
+            $this->seeText($b, 'undone');
             self::assertSame(0, (int) $this->sql('select count(*) from person_tag join tags on tags.id = tag_id where name = \'Staff '
                 .'room\''));
             $this->press($b, 'Close this');
@@ -207,7 +207,7 @@ final class EmailsTest extends BrowserTestCase
             self::artisan('lantern:due');
             $this->seeText($b, 'It went out');
             $b->get(self::$studio.'/studio/people/imports/'.$this->sql('select id from imports'));
-            $this->press($b, 'Take this list back');
+            $this->press($b, 'Undo this import');
             $this->seeText($b, '240 people stay');
             self::assertSame('240', (string) $this->sql("select count(*) from people where email like 'list%'"),
                 'whoever was written to stays');

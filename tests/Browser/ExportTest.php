@@ -85,7 +85,7 @@ final class ExportTest extends BrowserTestCase
             $this->signIn($b);
             $funnel = $this->makeFunnel($b, 'Words');
             $this->press($b, 'Your own merge fields');
-            $this->press($b, 'Add a word');
+            $this->press($b, 'Add a field');
             $this->fill($b, 'Name', 'My Programme');
             $this->fill($b, 'Text', 'First Season');
             $this->press($b, 'Save');
@@ -143,7 +143,7 @@ final class ExportTest extends BrowserTestCase
                 fn () => $b->findElement(WebDriverBy::cssSelector('[aria-label="Import an exported funnel"]')), 'a place to bring it')
                 ->setFileDetector(new LocalFileDetector)->sendKeys($path);
             $bring($wrong);
-            $this->seeText($b, 'This is no zip file, or a damaged one. Nothing was taken in.');
+            $this->seeText($b, 'This is no zip file, or a damaged one. Nothing was imported.');
             $bring($file);
             $this->seeText($b, 'Travels (imported)');
             $this->press($b, 'Publish version 1');

@@ -297,12 +297,12 @@ final class PageDeskTest extends BrowserTestCase
             $this->waitFor($b, fn (): bool => $html() === 'one <span class="in-accent">two</span> three', 'in a colour of the look');
             $this->inFrame($b, $select);
             $this->press($b, 'Link');
-            $this->choose($b, 'The chosen words lead to', 'Page: Thank-you page');
+            $this->choose($b, 'The selected text leads to', 'Page: Thank-you page');
             $this->waitFor($b, fn (): bool => preg_match('~^one <a href="page:\w{26}">two</a> three$~', $html()) === 1,
                 'linked to a page, without an address');
             $this->inFrame($b, "const t = document.querySelector('.text'); t.focus(); const r = document.createRange(); "
                 .'r.selectNodeContents(t); r.collapse(false); getSelection().removeAllRanges(); getSelection().addRange(r)');
-            $this->press($b, 'Insert a field');
+            $this->press($b, 'Insert a merge field');
             $this->press($b, 'First name', '[role=menuitem]');
             $this->waitFor($b, fn (): bool => str_contains($html(), '{{first_name|friend}}'), 'with the reader’s name');
             // It is read as it will be, and another one by a press.

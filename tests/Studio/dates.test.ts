@@ -127,7 +127,7 @@ describe('a field for a day and a time', () => {
     });
     it('can be emptied, unless it is needed', async () => {
         await on(DateField, { modelValue: '2027-03-31', label: 'Until' });
-        await m.press('Empty: Until');
+        await m.press('Clear: Until');
         expect(m.emitted.modelValue).toEqual(['']);
         m.end();
         await on(DateField, { modelValue: '2027-03-31', label: 'Until', required: true });

@@ -145,14 +145,14 @@ describe('what is done to many', () => {
         await m.show();
         expect(calls).toHaveLength(0);
         await m.set({ open: true });
-        await vi.waitFor(() => expect(m.text()).toContain('Gave 240 people the tag “VIP”'));
+        await vi.waitFor(() => expect(m.text()).toContain('Added the tag “VIP” to 240 people'));
         expect(m.text()).toContain('Unsubscribed 1 person');
-        expect(m.text()).toContain('Put 2 people into “Follow-up”');
-        expect(m.buttons().filter((b) => b.startsWith('Take back'))).toHaveLength(2);
-        await m.press('Take back: Gave 240 people');
+        expect(m.text()).toContain('Started “Follow-up” for 2 people');
+        expect(m.buttons().filter((b) => b.startsWith('Undo: '))).toHaveLength(2);
+        await m.press('Undo: Added the tag “VIP” to 240');
         await vi.waitFor(() => expect(m.emitted.undone).toHaveLength(1));
         expect(calls.at(-1)!.path).toBe('people/acts/a1/undo');
-        expect(m.buttons().filter((b) => b.startsWith('Take back'))).toHaveLength(1);
+        expect(m.buttons().filter((b) => b.startsWith('Undo: '))).toHaveLength(1);
         m.end();
     });
 
@@ -161,10 +161,10 @@ describe('what is done to many', () => {
         const m = mount(ActsDialog, { open: false });
         await m.show();
         await m.set({ open: true });
-        await vi.waitFor(() => expect(m.text()).toContain('Gave 240 people'));
-        await m.press('Take back: Gave 240 people');
+        await vi.waitFor(() => expect(m.text()).toContain('to 240 people'));
+        await m.press('Undo: Added the tag “VIP” to 240');
         await vi.waitFor(() => expect(useToasts().toasts.at(-1)?.words).toBe('It is gone.'));
-        expect([m.emitted.undone, m.buttons().filter((b) => b.startsWith('Take back')).length]).toEqual([undefined, 2]);
+        expect([m.emitted.undone, m.buttons().filter((b) => b.startsWith('Undo: ')).length]).toEqual([undefined, 2]);
         m.end();
     });
 
@@ -172,7 +172,7 @@ describe('what is done to many', () => {
         const calls = server(() => [201, { id: 'a9', people: 2 }]);
         const m = mount(BulkBar, { chosen: ['p1', 'p2'], total: 40, everybody: false, filters: { search: 'ash', funnel: '' } });
         await m.show();
-        expect(m.text()).toContain('2 people chosen');
+        expect(m.text()).toContain('2 people selected');
         await m.press('Unsubscribe');
         await m.press('Yes, 2 people');
         await vi.waitFor(() => expect(m.emitted.done).toHaveLength(1));

@@ -62,13 +62,13 @@ final class WebinarKind extends DraftKind
         foreach (['video' => $part->video, 'captions' => $part->captions] as $kind => $id) {
             $upload = $id === '' ? null : Upload::query()->where('business_id', $row->funnel->business_id)->where('kind', $kind)->find($id);
             if ($id !== '' && $upload === null && ! in_array($id, $before, true)) {
-                throw Invalid::at($kind, $kind === 'video' ? 'This video is not there. Please bring it again.'
-                    : 'These captions are not there. Please bring them again.');
+                throw Invalid::at($kind, $kind === 'video' ? 'This video is not there. Please choose it again.'
+                    : 'These captions are not there. Please choose them again.');
             }
             if ($kind === 'video' && $upload !== null && ! in_array($id, $before, true) && $upload->length() === null) {
                 throw Invalid::at('video', "“{$upload->name}” does not say how long it is, so that nobody could be led to the right "
                     .'second. '
-                    .'Please save it anew as MP4, and bring that.');
+                    .'Please save it anew as MP4, and choose that.');
             }
         }
     }

@@ -29,7 +29,7 @@ final class ImportUndo
         // Not through the model: when the list was through is kept, since what was changed by hand was changed after that.
         if (DB::table('imports')->where('id', $import->id)->whereIn('state', [ImportState::Done, ImportState::Stopped])
             ->update(['state' => ImportState::Undoing]) === 0) {
-            throw Invalid::at('import', 'Only a list that has been imported can be taken back.');
+            throw Invalid::at('import', 'Only a list that has been imported can be undone.');
         }
         UndoImport::dispatch($import->id);
     }

@@ -119,7 +119,7 @@ final class Designs
         ['logos-grid', 'logos', 'In a grid', 'wide', 'tint', 'eyebrow logos:grid'],
 
         ['divider-line', 'divider', 'Line', 'centred', '', 'divider:line'],
-        ['divider-space', 'divider', 'Room', 'centred', '', 'divider:space'],
+        ['divider-space', 'divider', 'Space', 'centred', '', 'divider:space'],
         ['divider-ornament', 'divider', 'Ornament', 'centred', '', 'divider:ornament'],
 
         ['footer-centred', 'footer', 'In the middle', 'centred', '', 'text'],
@@ -138,8 +138,8 @@ final class Designs
         ['popup-side-picture', 'popup', 'Panel with a picture', 'centred', 'tint', 'picture:round heading text form'],
         ['popup-top', 'popup', 'Band at the top', 'aside', 'accent', 'heading form'],
         ['popup-bottom', 'popup', 'Band at the bottom', 'aside', 'ink', 'heading form'],
-        ['popup-slip', 'popup', 'Slip in the corner', 'left', 'tint', 'heading text form'],
-        ['popup-slip-dark', 'popup', 'Dark slip at the left', 'left', 'ink', 'heading text form'],
+        ['popup-slip', 'popup', 'Small, in the corner', 'left', 'tint', 'heading text form'],
+        ['popup-slip-dark', 'popup', 'Dark and small, at the left', 'left', 'ink', 'heading text form'],
         ['popup-placed', 'popup', 'Card in the page', 'boxed', 'tint', 'heading text form'],
         ['popup-placed-beside', 'popup', 'Beside words, in the page', 'form-right', '', 'heading text form'],
         ['popup-placed-line', 'popup', 'Line in the page', 'aside', 'tint', 'heading form'],

@@ -204,7 +204,7 @@ const more = computed(() => [
 <template>
     <div :class="sheet ? '' : 'rounded-md border border-edge bg-raised'">
         <div :class="{ 'sticky top-0 z-10 bg-raised': sheet }">
-            <div v-if="editor" class="flex flex-wrap gap-0.5 border-b border-line p-1" role="toolbar" aria-label="Marks">
+            <div v-if="editor" class="flex flex-wrap gap-0.5 border-b border-line p-1" role="toolbar" aria-label="Formatting">
                 <button
                     type="button"
                     class="btn-quiet font-bold"

@@ -37,13 +37,13 @@ function set(): void {
                 v-if="pages.length > 0"
                 v-model="page"
                 label="To a page of the funnel"
-                :options="[{ value: '', label: 'No, to another address' }, ...pages.map((p) => ({ value: p.field, label: p.name }))]"
+                :options="[{ value: '', label: 'Another address' }, ...pages.map((p) => ({ value: p.field, label: p.name }))]"
             />
             <div v-if="page === ''">
                 <label class="label" for="email-link">Web address</label>
                 <input id="email-link" v-model="address" class="input" :aria-invalid="trouble ? 'true' : undefined" autocomplete="off" />
                 <p v-if="trouble" class="mt-1 font-medium text-clay-deep">{{ trouble }}</p>
-                <p v-else class="hint">Leave it empty to take the link away. A link alone on its line becomes a button.</p>
+                <p v-else class="hint">Leave it empty to remove the link. A link alone on its line becomes a button.</p>
             </div>
             <button type="submit" class="btn-main">Set the link</button>
         </form>

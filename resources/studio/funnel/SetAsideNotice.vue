@@ -14,7 +14,7 @@ function label(item: SetAside): string {
     switch (item.what) {
         case 'head':
         case 'bodyEnd':
-            return `Code on “${item.name}”. Taken over, it can do anything on that page.`;
+            return `Code on “${item.name}”. Allowed, it can do anything on that page.`;
         case 'hook':
             return `“${item.name}” would send what people fill in to this address, too.`;
         case 'after':
@@ -55,7 +55,7 @@ async function decide(item: SetAside, end: 'take' | 'discard'): Promise<void> {
         data-test="set-aside"
     >
         <h2 id="set-aside" class="text-lg font-semibold">Set aside from the file you imported</h2>
-        <p class="text-soft">These do nothing until you take them over. If you do not know what one of them is for, discard it.</p>
+        <p class="text-soft">These do nothing until you allow them. If you do not know what one of them is for, discard it.</p>
         <ul class="mt-2 space-y-3">
             <li v-for="item in store.funnel.setAside" :key="`${item.part}${item.what}`" class="flex items-start gap-4">
                 <div class="min-w-0 flex-1">
@@ -64,7 +64,7 @@ async function decide(item: SetAside, end: 'take' | 'discard'): Promise<void> {
                         class="mt-1 max-h-28 overflow-auto rounded border border-line bg-raised p-2 text-sm break-all whitespace-pre-wrap"
                         >{{ item.text }}</pre>
                 </div>
-                <button type="button" class="btn" :disabled="busy" @click="decide(item, 'take')">Take over</button>
+                <button type="button" class="btn" :disabled="busy" @click="decide(item, 'take')">Allow</button>
                 <button type="button" class="btn" :disabled="busy" @click="decide(item, 'discard')">Discard</button>
             </li>
         </ul>

@@ -50,7 +50,7 @@ const columns: { column: HomeColumn; label: string; class: string }[] = [
     { column: 'name', label: 'Name', class: '' },
     { column: 'state', label: 'State', class: '' },
     { column: 'visitors', label: 'Visitors', class: 'text-right' },
-    { column: 'count', label: 'Brought', class: 'text-right' },
+    { column: 'count', label: 'Result', class: 'text-right' },
     { column: 'share', label: 'Rate or revenue', class: 'text-right' },
     { column: 'lastActivity', label: 'Last activity', class: 'pl-6' },
 ];
@@ -105,7 +105,7 @@ function menu(funnel: FunnelRow): MenuEntry[] {
             }),
     };
     const archive: MenuEntry = funnel.archived
-        ? { label: 'Bring back', run: restore }
+        ? { label: 'Restore', run: restore }
         : {
               label: 'Archive',
               trouble: true,
@@ -199,7 +199,7 @@ function menu(funnel: FunnelRow): MenuEntry[] {
             </p>
             <table v-else-if="loaded" class="mt-4 w-full">
                 <caption class="caption-bottom pt-3 text-left caption">
-                    Visitors, what they brought and rates are those of the last four weeks.
+                    Visitors, results and rates are those of the last four weeks.
                 </caption>
                 <thead>
                     <tr class="border-b border-line text-left caption">

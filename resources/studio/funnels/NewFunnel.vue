@@ -216,7 +216,7 @@ async function create(): Promise<void> {
                 Import an exported funnel
             </label>
         </div>
-        <p v-if="importError" role="alert" class="mt-2 font-medium text-clay-deep">{{ importError }} Nothing was taken in.</p>
+        <p v-if="importError" role="alert" class="mt-2 font-medium text-clay-deep">{{ importError }} Nothing was imported.</p>
         <template v-if="chosen">
             <p class="mt-4 text-soft">You get: {{ chosen.gets }}.</p>
             <div class="mt-4 grid gap-4 sm:grid-cols-2">

@@ -176,7 +176,7 @@ const segment = computed(
                     >{{ isDraft ? words : '' }}</span
                 >
                 <button v-if="isDraft && undoable.length > 0" type="button" class="btn-quiet" @click="undo">Undo</button>
-                <button v-if="broadcast.state === 'scheduled'" type="button" class="btn" @click="stop">Take it back</button>
+                <button v-if="broadcast.state === 'scheduled'" type="button" class="btn" @click="stop">Unschedule</button>
                 <button v-if="['testing', 'sending'].includes(broadcast.state)" type="button" class="btn" @click="stop">
                     Stop the rest
                 </button>
@@ -239,8 +239,8 @@ const segment = computed(
                             <p class="mt-1" role="status" data-test="audience">
                                 <strong>{{ counted(broadcast.people, 'person gets', 'people get') }} it</strong
                                 ><span class="text-soft"
-                                    >: {{ broadcast.audienceWords }}, as far as they get emails from you. Whoever left, bounced or agreed to
-                                    no news is left out.</span
+                                    >: {{ broadcast.audienceWords }}, as far as they get emails from you. Whoever unsubscribed, bounced or
+                                    gets receipts only is left out.</span
                                 >
                             </p>
                         </section>

@@ -20,7 +20,7 @@ const words = computed(
     () =>
         ({
             draft: '',
-            scheduled: `It goes out ${dateTime(props.broadcast.sendAt)}. Until then it can be taken back.`,
+            scheduled: `It goes out ${dateTime(props.broadcast.sendAt)}. Until then it can be unscheduled.`,
             testing: `The split test runs. ${counted(props.broadcast.settings.hours, 'hour')} after its start the better subject goes to the rest.`,
             sending: 'It is on its way.',
             sent: `It went out ${dateTime(props.broadcast.startedAt)}.`,

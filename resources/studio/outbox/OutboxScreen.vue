@@ -99,7 +99,7 @@ const tally = (value: MessageState | ''): number =>
                         label="More about the outbox"
                         :items="[
                             { label: 'Export everything as a mailbox', run: () => download('messages/mbox') },
-                            { label: 'Practise a bad day', run: () => (practising = true) },
+                            { label: 'Simulate delivery problems', run: () => (practising = true) },
                         ]"
                         >⋯</UiMenu
                     >
@@ -205,13 +205,13 @@ const tally = (value: MessageState | ''): number =>
                                 As EML
                             </button>
                             <template v-if="open.personId && !open.lostWhy">
-                                <span class="self-center pl-3 caption">What if</span>
+                                <span class="self-center pl-3 caption">Simulate</span>
                                 <button type="button" class="btn-quiet" @click="feedback('open')">Its reader opens it</button>
-                                <button type="button" class="btn-quiet" @click="feedback('bounce')">It comes back</button>
-                                <button type="button" class="btn-quiet" @click="feedback('complain')">Its reader complains</button>
+                                <button type="button" class="btn-quiet" @click="feedback('bounce')">It bounces</button>
+                                <button type="button" class="btn-quiet" @click="feedback('complain')">Its reader reports it as spam</button>
                             </template>
                         </template>
-                        <button v-if="open.state === 'failed'" type="button" class="btn" @click="retry">Try it once more</button>
+                        <button v-if="open.state === 'failed'" type="button" class="btn" @click="retry">Try again</button>
                     </div>
                     <p v-if="open.trouble" class="mt-2 rounded bg-clay-pale px-3 py-1.5 text-clay-deep">{{ open.trouble }}</p>
                 </header>

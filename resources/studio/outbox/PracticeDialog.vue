@@ -71,7 +71,7 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-    <UiDialog :open="open" title="Practise a bad day" @close="emit('close')">
+    <UiDialog :open="open" title="Simulate delivery problems" @close="emit('close')">
         <form v-if="mood" class="mt-3 space-y-4" novalidate @submit.prevent="save">
             <p class="text-soft">
                 {{
@@ -107,7 +107,7 @@ async function save(): Promise<void> {
             />
             <TextField v-model="complaining" label="Readers who report what they get as spam" :lines="2" />
             <p v-if="error" class="font-medium text-clay-deep" role="alert">{{ error }}</p>
-            <button type="submit" class="btn-main">Behave so</button>
+            <button type="submit" class="btn-main">Save</button>
         </form>
     </UiDialog>
 </template>

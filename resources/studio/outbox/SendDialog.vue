@@ -19,7 +19,7 @@ const blocked = computed(() => props.findings.some((f) => f.blocks));
 <template>
     <UiDialog :open="open" :title="blocked ? 'Not quite ready' : 'Send it?'" @close="emit('close')">
         <p v-if="findings.length === 0" class="mt-3 flex items-center gap-2">
-            <CheckCircleIcon class="size-6 text-pine" aria-hidden="true" />The check found nothing in the way.
+            <CheckCircleIcon class="size-6 text-pine" aria-hidden="true" />No problems found.
         </p>
         <ul v-else class="mt-3 max-h-60 divide-y divide-line overflow-auto">
             <li v-for="f in findings" :key="f.code + f.message" class="flex items-start gap-3 py-2.5">

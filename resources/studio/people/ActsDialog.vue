@@ -36,10 +36,10 @@ watch(
 function words(act: Act): string {
     const people = counted(act.people, 'person', 'people');
     return {
-        tag: `Gave ${people} the tag “${act.of}”`,
-        untag: `Took the tag “${act.of}” from ${people}`,
-        start: `Put ${people} into “${act.of}”`,
-        stop: `Took ${people} out of “${act.of}”`,
+        tag: `Added the tag “${act.of}” to ${people}`,
+        untag: `Removed the tag “${act.of}” from ${people}`,
+        start: `Started “${act.of}” for ${people}`,
+        stop: `Ended “${act.of}” for ${people}`,
         unsubscribe: `Unsubscribed ${people}`,
     }[act.kind];
 }
@@ -56,18 +56,16 @@ async function undo(act: Act): Promise<void> {
 </script>
 
 <template>
-    <UiDialog :open="open" title="What was done to many" @close="$emit('close')">
-        <p v-if="acts?.length === 0" class="mt-3 text-soft">Nothing yet. Choose some people in the list to begin.</p>
+    <UiDialog :open="open" title="Recent bulk actions" @close="$emit('close')">
+        <p v-if="acts?.length === 0" class="mt-3 text-soft">Nothing yet. Select some people in the list to begin.</p>
         <ul v-else class="mt-3 divide-y divide-line">
             <li v-for="act in acts" :key="act.id" class="flex items-center justify-between gap-4 py-2">
                 <span class="min-w-0">
                     <span class="block break-words" :class="{ 'text-soft line-through': act.undone }">{{ words(act) }}</span>
                     <span class="caption">{{ dateTime(act.at) }}</span>
                 </span>
-                <span v-if="act.undone" class="shrink-0 caption">taken back</span>
-                <button v-else type="button" class="btn shrink-0" :aria-label="`Take back: ${words(act)}`" @click="undo(act)">
-                    Take back
-                </button>
+                <span v-if="act.undone" class="shrink-0 caption">undone</span>
+                <button v-else type="button" class="btn shrink-0" :aria-label="`Undo: ${words(act)}`" @click="undo(act)">Undo</button>
             </li>
         </ul>
     </UiDialog>

@@ -20,11 +20,11 @@ const of = ref('');
 const busy = ref(false);
 const many = computed(() => (everybody.value ? props.total : props.chosen.length));
 const titles: Record<Kind, string> = {
-    tag: 'Which tag shall they get?',
-    untag: 'Which tag shall they lose?',
-    start: 'Which sequence shall they enter?',
-    stop: 'Which sequence shall they leave?',
-    unsubscribe: 'Shall they get no more emails?',
+    tag: 'Which tag is added?',
+    untag: 'Which tag is removed?',
+    start: 'Which sequence starts for them?',
+    stop: 'Which sequence ends for them?',
+    unsubscribe: 'Unsubscribe them?',
 };
 const done: Record<Kind, (n: string) => string> = {
     tag: (n) => `${n} got the tag.`,
@@ -70,14 +70,14 @@ async function act(): Promise<void> {
 </script>
 
 <template>
-    <div class="flex flex-wrap items-center gap-2 rounded-md bg-lamp-pale px-3 py-2" role="toolbar" aria-label="Chosen people">
-        <strong>{{ counted(many, 'person', 'people') }} chosen</strong>
+    <div class="flex flex-wrap items-center gap-2 rounded-md bg-lamp-pale px-3 py-2" role="toolbar" aria-label="Selected people">
+        <strong>{{ counted(many, 'person', 'people') }} selected</strong>
         <button v-if="!everybody && total > chosen.length" type="button" class="link" @click="everybody = true">
-            Choose all {{ count(total) }}
+            Select all {{ count(total) }}
         </button>
         <span class="ml-auto flex flex-wrap gap-1.5">
-            <button type="button" class="btn" @click="open('tag')">Give a tag</button>
-            <button type="button" class="btn" @click="open('untag')">Take a tag</button>
+            <button type="button" class="btn" @click="open('tag')">Add a tag</button>
+            <button type="button" class="btn" @click="open('untag')">Remove a tag</button>
             <button type="button" class="btn" @click="open('start')">Start a sequence</button>
             <button type="button" class="btn" @click="open('stop')">End a sequence</button>
             <button type="button" class="btn" @click="open('unsubscribe')">Unsubscribe</button>

@@ -146,19 +146,19 @@ const states: Record<ImportRow['state'], string> = {
     running: 'running',
     done: 'done',
     stopped: 'stopped',
-    undoing: 'being taken back',
-    undone: 'taken back',
+    undoing: 'being undone',
+    undone: 'undone',
 };
 const stateWords = computed(() => {
     switch (open.value?.state) {
         case 'stopped':
             return 'Stopped before the end.';
         case 'undoing':
-            return 'Being taken back … You can leave; it goes on by itself.';
+            return 'Being undone … You can leave; it goes on by itself.';
         case 'undone':
             return open.value.stayed
-                ? `Taken back. ${counted(open.value.stayed, 'person stays', 'people stay')}: something has happened with them since.`
-                : 'Taken back. Everybody is as they were.';
+                ? `Undone. ${counted(open.value.stayed, 'person stays', 'people stay')}: something has happened with them since.`
+                : 'Undone. Everybody is as they were.';
         default:
             return 'All lines are read.';
     }
@@ -310,7 +310,7 @@ const stateWords = computed(() => {
                 <div class="mt-4 flex gap-2">
                     <RouterLink to="/people" class="btn-main">See everybody</RouterLink>
                     <button v-if="['done', 'stopped'].includes(open.state)" type="button" class="btn" @click="run('undo')">
-                        Take this list back
+                        Undo this import
                     </button>
                 </div>
             </template>

@@ -167,7 +167,7 @@ async function done(): Promise<void> {
                 label="Segment"
                 hide-label
                 :options="[
-                    { value: '', label: building ? 'A segment in the making' : 'Everybody' },
+                    { value: '', label: building ? 'New segment' : 'Everybody' },
                     ...people.kit.segments.map((s) => ({ value: s.id, label: s.name })),
                 ]"
             />
@@ -192,7 +192,7 @@ async function done(): Promise<void> {
         </div>
         <div class="mt-1 flex justify-between">
             <button type="button" class="btn-quiet" :class="{ invisible: building }" @click="building = true">Find people by rules</button>
-            <button type="button" class="btn-quiet" @click="showsActs = true">What was done to many</button>
+            <button type="button" class="btn-quiet" @click="showsActs = true">Recent bulk actions</button>
         </div>
         <ActsDialog :open="showsActs" @close="showsActs = false" @undone="done" />
         <section v-if="building" class="mt-3 border-y border-line bg-raised px-4 py-3" aria-label="Segment">
@@ -232,7 +232,7 @@ async function done(): Promise<void> {
                 {{
                     filtered
                         ? 'Nobody matches this.'
-                        : 'Nobody has joined yet. Publish a funnel and share its link, or bring a list in that you have.'
+                        : 'Nobody has joined yet. Publish a funnel and share its link, or import a list you have.'
                 }}
             </p>
             <template v-else>
@@ -253,7 +253,7 @@ async function done(): Promise<void> {
                                 <input
                                     type="checkbox"
                                     class="size-4 accent-pine"
-                                    aria-label="Choose everybody on this page"
+                                    aria-label="Select everybody on this page"
                                     :checked="allOnPage"
                                     @change="choosePage(($event.target as HTMLInputElement).checked)"
                                 />

@@ -28,7 +28,7 @@ function start(): void {
 }
 function move(): void {
     if (moving.value && until.value) {
-        act(moving.value, 'move', 'Its end is moved. Their emails move along.', { until: until.value });
+        act(moving.value, 'move', 'Its end is changed. Their emails move along.', { until: until.value });
         moving.value = null;
     }
 }
@@ -52,16 +52,16 @@ function move(): void {
             <p>{{ d.state === 'running' ? 'Until' : 'Ended' }} {{ dateTime(d.endsAt) }}</p>
             <p class="caption">Since {{ dateTime(d.startedAt) }}. {{ d.why }}</p>
             <div v-if="d.live && d.canStart" class="mt-0.5 -ml-2 flex flex-wrap">
-                <button type="button" class="btn-quiet" @click="((moving = d), (until = ''))">Move its end</button>
+                <button type="button" class="btn-quiet" @click="((moving = d), (until = ''))">Change its end</button>
                 <button v-if="d.state === 'running'" type="button" class="btn-quiet" @click="act(d, 'end', 'It is over for them.')">
                     End it
                 </button>
                 <button
                     type="button"
                     class="btn-quiet"
-                    @click="act(d, 'remove', 'It is taken away: for them it has never started, and may start again.')"
+                    @click="act(d, 'remove', 'Removed: for them it has never started, and may start again.')"
                 >
-                    Take it away
+                    Remove it
                 </button>
             </div>
         </div>

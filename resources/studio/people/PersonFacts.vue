@@ -86,7 +86,7 @@ async function removeTag(t: { id: number; name: string }): Promise<void> {
     try {
         await api.delete(`people/${props.person.id}/tags/${t.id}`);
         emit('changed');
-        toasts.say(`The tag “${t.name}” is taken.`, {
+        toasts.say(`The tag “${t.name}” is removed.`, {
             label: 'Undo',
             run: async () => {
                 await api.post(`people/${props.person.id}/tags`, { name: t.name });
@@ -107,7 +107,7 @@ async function removeTag(t: { id: number; name: string }): Promise<void> {
                 <button
                     type="button"
                     class="ml-0.5 rounded p-0.5 hover:bg-pine/15"
-                    :aria-label="`Take the tag “${t.name}”`"
+                    :aria-label="`Remove the tag “${t.name}”`"
                     @click="removeTag(t)"
                 >
                     <XMarkIcon class="size-4" aria-hidden="true" /></button
@@ -145,7 +145,7 @@ async function removeTag(t: { id: number; name: string }): Promise<void> {
                 <dd class="break-words whitespace-pre-line">{{ f.values.join(', ') || '–' }}</dd>
             </template>
         </dl>
-        <button v-if="!editing" type="button" class="mt-2 btn" @click="editing = true">Change what is known</button>
+        <button v-if="!editing" type="button" class="mt-2 btn" @click="editing = true">Edit</button>
         <form v-else class="mt-3 grid gap-3 sm:grid-cols-2" novalidate @submit.prevent="save">
             <TextField v-model="typed.firstName!" label="First name" :maxlength="100" :error="error?.field('firstName')" />
             <TextField v-model="typed.lastName!" label="Last name" :maxlength="100" :error="error?.field('lastName')" />
@@ -177,7 +177,7 @@ async function removeTag(t: { id: number; name: string }): Promise<void> {
                         fill();
                     "
                 >
-                    As it was
+                    Cancel
                 </button>
             </div>
         </form>

@@ -142,7 +142,7 @@ const titles = {
     erase: 'Forget this person?',
     merge: 'Who is the same person?',
     bought: 'What did they buy?',
-    sequence: 'Which sequence shall they enter?',
+    sequence: 'Which sequence starts for them?',
 };
 </script>
 
@@ -163,10 +163,10 @@ const titles = {
                     >
                 </p>
                 <p v-if="person.quietUntil && new Date(person.quietUntil) > new Date()" class="mt-1 text-soft">
-                    Wants to hear nothing until {{ dateTime(person.quietUntil) }}.
+                    Paused all emails until {{ dateTime(person.quietUntil) }}.
                 </p>
             </div>
-            <UiMenu label="What to do with this person" :items="menu" button-class="btn">What to do</UiMenu>
+            <UiMenu label="Actions for this person" :items="menu" button-class="btn">What to do</UiMenu>
             <p v-if="person.ownerTry" class="w-full rounded bg-lamp-pale px-3 py-2">
                 This is you, trying things out in your own browser. Nothing of it is counted.
             </p>
@@ -261,20 +261,20 @@ const titles = {
                 <div v-for="d in person.deliveries" :key="d.id" class="flex items-center justify-between gap-3 border-b border-line py-2">
                     <span
                         >{{ d.title }}
-                        <span class="caption">{{ d.revoked ? 'taken back' : `downloaded ${counted(d.downloads, 'time')}` }}</span></span
+                        <span class="caption">{{ d.revoked ? 'blocked' : `downloaded ${counted(d.downloads, 'time')}` }}</span></span
                     >
-                    <button type="button" class="btn-quiet" @click="setAllowed(d)">{{ d.revoked ? 'Allow again' : 'Take back' }}</button>
+                    <button type="button" class="btn-quiet" @click="setAllowed(d)">{{ d.revoked ? 'Allow again' : 'Block' }}</button>
                 </div>
             </section>
             <section aria-labelledby="consent">
                 <div class="flex items-baseline justify-between gap-3">
                     <h2 id="consent" class="text-xl">Sign-ups and consent</h2>
                     <a v-if="person.consent.length > 0" class="text-sm link" :href="`/studio/api/people/${id}/consent`" download
-                        >The proof as a file</a
+                        >Download the consent record</a
                     >
                 </div>
                 <p v-if="person.consent.length === 0" class="mt-1 text-soft">
-                    They were brought in from a list; nothing was agreed to here.
+                    They were imported from a list; they agreed to nothing here.
                 </p>
                 <article v-for="c in person.consent" :key="c.submission" class="border-b border-line py-2.5">
                     <p class="font-medium">
@@ -347,7 +347,7 @@ const titles = {
                         @click="confirm"
                     >
                         {{
-                            { erase: 'Forget them for good', merge: 'Make them one', bought: 'They bought it', sequence: 'Start it' }[
+                            { erase: 'Forget them for good', merge: 'Merge', bought: 'They bought it', sequence: 'Start it' }[
                                 asking ?? 'bought'
                             ]
                         }}

@@ -61,7 +61,7 @@ onMounted(people.load);
                 hide-label
                 :options="[
                     { value: '', label: 'In any state' },
-                    { value: 'taken', label: 'Taken in' },
+                    { value: 'taken', label: 'Accepted' },
                     { value: 'waiting', label: 'Not confirmed yet' },
                 ]"
             />

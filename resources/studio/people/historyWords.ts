@@ -28,7 +28,7 @@ export const historyWords: Record<string, (h: HistoryItem) => string> = {
     'deadline-started': (h) => `“${h.what}” started`,
     'deadline-moved': (h) => `The end of “${h.what}” was moved`,
     'deadline-ended': (h) => `“${h.what}” was ended by you`,
-    'deadline-removed': (h) => `“${h.what}” was taken away`,
+    'deadline-removed': (h) => `“${h.what}” was removed`,
     'deadline-over': (h) => `The time of “${h.what}” ran out`,
     'message-sent': (h) => `Was sent “${h.what}”`,
     'message-waiting': (h) => `Will be sent “${h.what}”`,

@@ -156,8 +156,8 @@ const sentence = computed(() => {
                         </tbody>
                     </table>
                     <p class="hint">
-                        Below each rate: where it truly lies, with 95 % certainty. Few visitors make it wide. Your own visits and known
-                        programs are left out.
+                        Below each rate: where it truly lies, with 95 % certainty. Few visitors make it wide. Your own visits and bots are
+                        left out.
                     </p>
                 </section>
                 <section class="lg:row-span-2">
@@ -174,7 +174,7 @@ const sentence = computed(() => {
                         </thead>
                         <tbody>
                             <tr v-for="s in results.sources" :key="s.source" class="border-b border-line">
-                                <td class="max-w-40 truncate py-2 text-left">{{ s.source || 'Straight to the page' }}</td>
+                                <td class="max-w-40 truncate py-2 text-left">{{ s.source || 'Direct' }}</td>
                                 <td>{{ count(s.visitors) }}</td>
                                 <td>{{ count(s.signups) }}</td>
                                 <td>{{ percent(s.rate.rate) }}</td>

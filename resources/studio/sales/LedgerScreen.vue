@@ -35,7 +35,7 @@ const STATES: Record<string, string> = { paid: 'Charged', failed: 'Refused', ban
         <h1 class="text-3xl">Sales</h1>
         <ScreenTabs class="mt-3" :tabs="salesTabs" />
         <p class="mt-4 max-w-3xl text-soft">
-            Practice payments stand in for a payment provider: no money moves. This is what the far side has on its books, beside what your
+            Practice payments stand in for a payment provider: no money moves. This is what the provider has on its books, beside what your
             orders say.
         </p>
         <div v-if="ledger" class="mt-4 grid gap-10 lg:grid-cols-[1.7fr_1fr]">

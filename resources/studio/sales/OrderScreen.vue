@@ -42,7 +42,7 @@ async function run(work: () => Promise<Order>, words: string): Promise<void> {
 const resend = (receipt: string) => run(() => api.post<Order>(`orders/${id.value}/receipts/${receipt}`), 'The receipt goes out again.');
 const end = (access: string) => run(() => api.delete<Order>(`orders/${id.value}/access/${access}`), 'Access is ended.');
 const give = (product: string) => run(() => api.post<Order>(`orders/${id.value}/access`, { product }), 'Access is given again.');
-const cancel = () => run(() => api.post<Order>(`orders/${id.value}/cancel-plan`), 'The rest of the plan is not asked for any more.');
+const cancel = () => run(() => api.post<Order>(`orders/${id.value}/cancel-plan`), 'The remaining payments are cancelled.');
 async function addNote(): Promise<void> {
     await run(() => api.post<Order>(`orders/${id.value}/notes`, { text: note.value }), 'Noted.');
     note.value = '';
@@ -126,7 +126,7 @@ const due = computed(() => order.value?.payments.filter((p) => p.state === 'due'
                     </table>
                     <p class="mt-1 caption first-letter:uppercase">{{ order.method }}</p>
                     <button v-if="due.length > 0" type="button" class="mt-2 btn-quiet text-clay-deep" @click="cancel">
-                        Ask for no more payments
+                        Cancel the remaining payments
                     </button>
                 </section>
                 <section class="grid gap-7 sm:grid-cols-2">
@@ -144,8 +144,8 @@ const due = computed(() => order.value?.payments.filter((p) => p.state === 'due'
                                     >{{ a.stateLabel }}, {{ a.opened ? `opened ${counted(a.opened, 'time')}` : 'not opened yet' }}</span
                                 ></span
                             >
-                            <button v-if="a.state !== 'ended'" type="button" class="btn-quiet" @click="end(a.id)">End</button>
-                            <button v-else type="button" class="btn-quiet" @click="give(a.product)">Give again</button>
+                            <button v-if="a.state !== 'ended'" type="button" class="btn-quiet" @click="end(a.id)">End access</button>
+                            <button v-else type="button" class="btn-quiet" @click="give(a.product)">Give access again</button>
                         </div>
                         <p v-if="!order.joined" class="mt-2 text-soft">
                             This address was known, and nobody has shown yet that it is the buyer’s. Tags and emails of the purchase follow

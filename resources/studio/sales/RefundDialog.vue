@@ -83,7 +83,7 @@ async function refund(): Promise<void> {
                 hint="Empty for all that is left of what is ticked."
                 :error="error?.field('amount')"
             />
-            <UiSwitch v-model="endsAccess" label="End access to it, and ask for no more payments of it" />
+            <UiSwitch v-model="endsAccess" label="End access to it, and cancel its remaining payments" />
             <TextField v-model="why" label="Reason, for your own notes" :maxlength="300" />
             <p v-if="error && !error.field('lines') && !error.field('amount')" role="alert" class="font-medium text-clay-deep">
                 {{ error.message }}

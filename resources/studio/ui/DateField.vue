@@ -126,7 +126,7 @@ const empty = computed(() => value.value === undefined);
                         v-if="!required && !empty"
                         type="button"
                         class="grid size-7 shrink-0 place-items-center rounded text-soft hover:bg-line/50 hover:text-ink"
-                        :aria-label="`Empty: ${label}`"
+                        :aria-label="`Clear: ${label}`"
                         @click="clear"
                     >
                         <XMarkIcon class="size-4.5" aria-hidden="true" />

@@ -414,7 +414,7 @@ final class ExportTest extends TestCase
             }
 
             return $j;
-        }), 'is of a kind that is not taken in'];
+        }), 'is of a kind that is not imported'];
         yield 'a page that says it is a PDF' => [$media('~content$~', '<html><script>alert(1)</script></html>'),
             'is not what it says it is.'];
         yield 'a script that says it is a picture' => [$media('~\.webp$~', '<?php echo 1;'), 'is not what it says it is.'];
@@ -434,7 +434,7 @@ final class ExportTest extends TestCase
             }
 
             return $j;
-        }), 'has a form that is not taken in'];
+        }), 'has a form that is not imported'];
         yield 'an id with a path in it' => [$json(function (array $j): array {
             $j['uploads'][0]['id'] = '../../../../etc/passwd';
 

@@ -438,7 +438,7 @@ final class SegmentTest extends TestCase
         yield 'no such day' => [['rules' => [['kind' => 'date', 'date' => 'joined', 'compare' => 'before', 'day' => '2026-02-30']]],
             'Choose a day'];
         yield 'no days' => [['rules' => [['kind' => 'date', 'date' => 'joined', 'compare' => 'within']]], 'how many days'];
-        yield 'no standing' => [['rules' => [['kind' => 'subscription', 'subscription' => 'rich']]], 'how they stand'];
+        yield 'no standing' => [['rules' => [['kind' => 'subscription', 'subscription' => 'rich']]], 'subscription state'];
         yield 'nothing done' => [['rules' => [['kind' => 'deed', 'deed' => 'flew']]], 'none of'];
         yield 'words for a list' => [['rules' => 'everybody'], 'A list was expected'];
         yield 'too many' => [['rules' => array_fill(0, 41, ['kind' => 'tag', 'tag' => 'x'])], 'too many'];

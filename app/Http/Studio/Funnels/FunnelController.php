@@ -197,7 +197,7 @@ final class FunnelController extends StudioController
     public function endSetAside(Request $request, string $funnel): JsonResponse
     {
         $found = $this->funnel($funnel);
-        $end = EndOfSetAside::tryFrom(Input::text($request, 'end')) ?? throw Invalid::at('end', 'Take it over, or discard it.');
+        $end = EndOfSetAside::tryFrom(Input::text($request, 'end')) ?? throw Invalid::at('end', 'Allow it, or discard it.');
         SetAside::end($found, Input::text($request, 'part'), Input::text($request, 'what'), $end);
 
         return response()->json(['setAside' => SetAside::waiting($found->refresh())]);

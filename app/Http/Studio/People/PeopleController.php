@@ -103,7 +103,7 @@ final class PeopleController extends StudioController
         if (is_array($ids)) {
             $query->whereIn('people.id', array_slice(array_values(array_filter($ids, is_string(...))), 0, 1000));
         } elseif ($request->input('everybody') !== true) {
-            throw Invalid::at('ids', 'Nobody is chosen.');
+            throw Invalid::at('ids', 'Nobody is selected.');
         }
         $act = $acts->do($this->business(), $kind, ['of' => $request->input('of')], $query);
 

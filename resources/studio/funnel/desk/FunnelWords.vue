@@ -56,7 +56,7 @@ async function save(): Promise<void> {
     <UiDialog :open="open" title="Your own merge fields" @close="emit('close')">
         <form class="mt-3 space-y-4" novalidate @submit.prevent="save">
             <p class="text-soft">
-                Write a word once, such as the name of your programme, and put it on pages and into emails as
+                Write something once, such as the name of your programme, and put it on pages and into emails as
                 <code>{{ '{' + '{programme}' + '}' }}</code>.
             </p>
             <div v-for="(field, i) in fields" :key="i" class="flex items-end gap-2">
@@ -67,7 +67,7 @@ async function save(): Promise<void> {
                 </button>
             </div>
             <button type="button" class="btn" @click="fields.push({ name: '', value: '' })">
-                <PlusIcon class="size-4" aria-hidden="true" />Add a word
+                <PlusIcon class="size-4" aria-hidden="true" />Add a field
             </button>
             <TextField
                 v-model="parameters"

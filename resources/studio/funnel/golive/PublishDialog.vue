@@ -129,7 +129,7 @@ async function copy(): Promise<void> {
         </div>
         <div v-else-if="findings" class="mt-3">
             <p v-if="findings.length === 0" class="flex items-center gap-2">
-                <CheckCircleIcon class="size-6 text-pine" aria-hidden="true" />The go-live check found nothing in the way.
+                <CheckCircleIcon class="size-6 text-pine" aria-hidden="true" />No problems found.
             </p>
             <FindingList v-else :findings="findings" @open="openFinding" @fixed="check" />
             <details v-if="changes.length > 0" class="mt-3" :open="findings.length < 4">

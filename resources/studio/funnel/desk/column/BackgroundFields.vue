@@ -112,9 +112,7 @@ function ink(colour: string | undefined): void {
                 @move="(x, y) => set({ focusX: x, focusY: y }, false)"
             />
             <label v-if="section" class="block">
-                <span class="label"
-                    >Veil over it: {{ modelValue.veil === undefined ? 'as thin as can be read' : `${modelValue.veil} %` }}</span
-                >
+                <span class="label">Overlay: {{ modelValue.veil === undefined ? 'automatic' : `${modelValue.veil} %` }}</span>
                 <input
                     type="range"
                     min="0"
@@ -124,7 +122,7 @@ function ink(colour: string | undefined): void {
                     @input="set({ veil: Number(($event.target as HTMLInputElement).value) }, false)"
                 />
                 <button v-if="modelValue.veil !== undefined" type="button" class="btn-quiet" @click="set({ veil: undefined })">
-                    Work it out
+                    Automatic
                 </button>
             </label>
         </template>
@@ -132,7 +130,7 @@ function ink(colour: string | undefined): void {
             v-if="section || modelValue"
             :model-value="modelValue?.ink"
             :fallback="look?.colours.ink"
-            label="Colour of the words"
+            label="Text colour"
             @update:model-value="ink"
         />
     </div>

@@ -33,17 +33,17 @@ const LABELS: Record<string, [label: string, hint?: string]> = {
     'picture.text': ['Text below it'],
     'video.video': ['Video of yours'],
     'video.url': ['Or the address of one elsewhere', 'Its place must be on your list under Settings.'],
-    'video.picture': ['Still shown before it plays'],
+    'video.picture': ['Picture shown before it plays'],
     'video.text': ['What does it show?'],
     'countdown.deadline': ['Counts down to the end of'],
     'countdown.until': ['Or until a moment you type'],
     'countdown.over': ['Once it is over it says', 'Such as “The doors are shut.”'],
     'countdown.units': ['What it shows'],
     'countdown.size': ['Size'],
-    'countdown.labels': ['Words below the figures'],
+    'countdown.labels': ['Labels below the figures'],
     'countdown.colour': ['Colour'],
     'share.message': ['What is sent along', 'Stands before the link in the message they send.'],
-    'checkout.marketing': ['Tick for further emails', 'Such as “Yes, write to me about new courses”. Empty for no tick.'],
+    'checkout.marketing': ['Checkbox for further emails', 'Such as “Yes, write to me about new courses”. Empty for no checkbox.'],
 };
 const labelOf = (name: string, f: BlockField) =>
     LABELS[`${props.block.kind}.${name}`]?.[0] ?? (f.type === 'picture' ? type.value?.label : undefined);
@@ -74,8 +74,8 @@ const STYLE_NAMES: Record<string, string> = {
     wide: 'Across the page',
     grid: 'Grid',
     strip: 'Strip',
-    main: 'The main one',
-    quiet: 'A quiet one',
+    main: 'Main',
+    quiet: 'Outlined',
     link: 'A link',
     large: 'Large',
     wall: 'Wall',
@@ -95,7 +95,7 @@ const STYLE_NAMES: Record<string, string> = {
     links: 'Links',
     row: 'Row',
     line: 'Line',
-    space: 'Room',
+    space: 'Space',
     ornament: 'Ornament',
 };
 const styles = computed(() => (type.value?.styles ?? []).map((s) => ({ value: s, label: STYLE_NAMES[s] ?? s })));

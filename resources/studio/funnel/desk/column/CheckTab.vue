@@ -35,7 +35,7 @@ function show(finding: Finding): void {
                         :is="finding.blocks ? ExclamationTriangleIcon : InformationCircleIcon"
                         class="mt-0.5 size-5 shrink-0"
                         :class="finding.blocks ? 'text-clay' : 'text-soft'"
-                        :aria-label="finding.blocks ? 'Must be fixed' : 'Advice'"
+                        :aria-label="finding.blocks ? 'Must be fixed' : 'Could be better'"
                     />
                     <span>{{ finding.message }}</span>
                 </div>

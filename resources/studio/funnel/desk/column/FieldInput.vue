@@ -56,7 +56,7 @@ const CHOICES: Record<string, string> = {
     Size: 'Medium',
     small: 'Small',
     large: 'Large',
-    'Words below the figures': 'Shown',
+    'Labels below the figures': 'Shown',
     none: 'Not shown',
 };
 /** What holds where no part is chosen. */

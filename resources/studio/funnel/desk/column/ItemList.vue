@@ -92,7 +92,7 @@ const move = (i: number, by: number) =>
             </li>
         </ol>
         <button type="button" class="mt-2 btn" @click="desk.addItem(section.id, block)">
-            <PlusIcon class="size-4" aria-hidden="true" />One more
+            <PlusIcon class="size-4" aria-hidden="true" />Add an entry
         </button>
     </section>
 </template>

@@ -56,7 +56,7 @@ const everywhere = computed(() => [
         : []),
     ...(desk.page.value?.outcomes?.filter((o) => o.outcome !== 'joined' && o.outcome !== 'time-ran-out') ?? []).map((o) => ({
         value: `outcome:${o.outcome}`,
-        label: `The way of ${o.who.toLowerCase()}`,
+        label: `The next page for ${o.who.toLowerCase()}`,
     })),
     ...(desk.kind === 'popup' ? [] : desk.sections.value)
         .filter((s) => s.kind !== 'footer' && s.kind !== 'header')

@@ -69,7 +69,7 @@ function change(values: Partial<LookChanges>, label: string): void {
             />
             <ColourField
                 :model-value="changes.paper"
-                label="Paper"
+                label="Background"
                 :fallback="current?.colours.paper"
                 @update:model-value="(c) => change({ paper: c }, 'the colour of the paper')"
             />
@@ -88,7 +88,7 @@ function change(values: Partial<LookChanges>, label: string): void {
             <UiListbox
                 :model-value="changes.bodyFont ?? ''"
                 :options="fonts(session.kit.bodyFonts, current?.bodyFont)"
-                label="Font of words"
+                label="Font of the text"
                 @update:model-value="(f: string) => change({ bodyFont: f }, 'the font of words')"
             />
             <label class="block">

@@ -82,7 +82,7 @@ function keep(name: string): void {
             <p v-else class="hint">This is the first page visitors see, at {{ store.funnel?.url }}</p>
         </section>
         <section v-if="page.outcomes.length > 0" class="space-y-3">
-            <h2 class="text-lg">Where the way leads</h2>
+            <h2 class="text-lg">Where visitors go next</h2>
             <WayField v-for="outcome in page.outcomes" :key="outcome.outcome" :page="page" :outcome="outcome" />
         </section>
         <section class="space-y-3">

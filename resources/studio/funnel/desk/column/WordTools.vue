@@ -35,7 +35,7 @@ function link(url: string): void {
 <template>
     <div>
         <!-- Pressing these must not take the caret off the page. -->
-        <div class="flex flex-wrap gap-1" role="toolbar" aria-label="The chosen words" @mousedown.prevent>
+        <div class="flex flex-wrap gap-1" role="toolbar" aria-label="The selected text" @mousedown.prevent>
             <template v-if="rich">
                 <button type="button" class="btn px-3 font-bold" @click="emit('format', 'bold')">Bold</button>
                 <button type="button" class="btn px-3 italic" @click="emit('format', 'italic')">Italic</button>
@@ -44,8 +44,8 @@ function link(url: string): void {
                 <button type="button" class="btn px-3 text-soft" @click="emit('format', 'in-soft')">Quiet</button>
                 <button type="button" class="btn-quiet" @click="emit('format', 'plain')">Plain</button>
             </template>
-            <UiMenu label="Insert a field" button-class="btn" left :items="fields" />
+            <UiMenu label="Insert a merge field" button-class="btn" left :items="fields" />
         </div>
-        <LinkField v-if="linking" class="mt-3" model-value="" label="The chosen words lead to" @update:model-value="link" />
+        <LinkField v-if="linking" class="mt-3" model-value="" label="The selected text leads to" @update:model-value="link" />
     </div>
 </template>

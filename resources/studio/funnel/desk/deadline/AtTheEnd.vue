@@ -20,7 +20,7 @@ const warn = (values: Partial<Deadline['warning']>, now = true) => {
 const inWords = (m: number) =>
     m === 0 ? 'none' : m === 1440 ? 'a day before' : m >= 60 ? `${m / 60} ${m === 60 ? 'hour' : 'hours'} before` : `${m} min before`;
 const sections = computed(() => [
-    { value: '', label: 'These words' },
+    { value: '', label: 'This text' },
     ...(store.funnel?.sharedSections.map((s) => ({ value: s.id, label: `The section “${s.name}”` })) ?? []),
 ]);
 </script>
@@ -45,7 +45,7 @@ const sections = computed(() => [
             <TextField
                 v-if="!deadline.warning.section"
                 :model-value="deadline.warning.text ?? ''"
-                label="Its words"
+                label="Its text"
                 hint="Say what is lost at the end."
                 :lines="2"
                 :maxlength="300"

@@ -14,7 +14,7 @@ const checked = (event: Event) => (event.target as HTMLInputElement).checked;
     <div class="space-y-3">
         <TextField
             :model-value="field.label"
-            :label="field.kind === 'consent' ? 'Words beside the box' : field.kind === 'hidden' ? 'What it is called' : 'Label'"
+            :label="field.kind === 'consent' ? 'Text beside the checkbox' : field.kind === 'hidden' ? 'What it is called' : 'Label'"
             :lines="field.kind === 'consent' ? 2 : undefined"
             :maxlength="field.kind === 'consent' ? 1000 : 120"
             @update:model-value="(label: string) => set({ label })"

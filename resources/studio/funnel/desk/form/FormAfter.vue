@@ -93,7 +93,7 @@ const asHtml = (words: string) =>
                 />
                 <TextField
                     :model-value="form.confirmWords.text"
-                    label="Its words"
+                    label="Its text"
                     :lines="3"
                     :maxlength="600"
                     @update:model-value="(text: string) => confirm({ text })"

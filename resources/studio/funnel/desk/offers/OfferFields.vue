@@ -164,7 +164,7 @@ const bumpText = (other: string, text: string) =>
                         :key="b.offer"
                         class="mt-1.5 ml-7"
                         :model-value="b.text"
-                        label="Words beside the tick"
+                        label="Text beside the checkbox"
                         :maxlength="300"
                         placeholder="Yes, add this to my order."
                         @update:model-value="(text: string) => bumpText(other.id, text)"

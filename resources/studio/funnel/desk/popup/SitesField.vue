@@ -69,7 +69,7 @@ const spots = [
     { value: 'after-paragraph', label: 'After a paragraph' },
     { value: 'before-heading', label: 'Before a heading' },
     { value: 'after-heading', label: 'After a heading' },
-    { value: 'mark', label: 'Where my mark stands' },
+    { value: 'mark', label: 'At my placeholder' },
 ];
 </script>
 
@@ -167,7 +167,7 @@ const spots = [
             <TextField
                 v-else-if="spot.how === 'mark'"
                 :model-value="spot.text ?? ''"
-                label="Name of the mark"
+                label="Name of the placeholder"
                 :hint="`Put &lt;div data-lantern=&quot;${spot.text || 'here'}&quot;&gt;&lt;/div&gt; into your page. Empty for the first there is.`"
                 @update:model-value="(text: string) => setSpot({ text }, false)"
             />

@@ -56,7 +56,7 @@ const comparison = computed(() => {
                     <td class="text-right">{{ coming(s) && s.came === 0 ? '' : count(s.bought) }}</td>
                     <td class="pl-3 text-right whitespace-nowrap">
                         <RouterLink class="link" :to="to(s)">{{
-                            coming(s) && webinar.mode === 'live' ? 'Control room' : coming(s) ? 'Look in' : 'Report'
+                            coming(s) && webinar.mode === 'live' ? 'Control room' : coming(s) ? 'Open the room' : 'Report'
                         }}</RouterLink>
                     </td>
                 </tr>
