@@ -123,8 +123,8 @@ final class PageDeskTest extends BrowserTestCase
             $this->choose($b, 'Background', 'A colour');
             $this->waitInFrame($b, "return document.querySelectorAll('[data-section]')[1].style.background !== ''",
                 'the section has a ground of its own');
-            $b->executeScript('const i = [...document.querySelectorAll("label")].find(l => l.innerText.trim() === "Colour of the '
-                .'words").querySelector("input"); i.value = "#ffb050"; i.dispatchEvent(new Event("input", { bubbles: true }))');
+            $b->executeScript('const i = [...document.querySelectorAll("label")].find(l => l.innerText.trim() === "Text colour")'
+                .'.querySelector("input"); i.value = "#ffb050"; i.dispatchEvent(new Event("input", { bubbles: true }))');
             $this->press($b, 'The page');
             $this->press($b, 'Check', '[role=tab]');
             $this->seeText($b, 'cannot be read well here');

@@ -7,6 +7,7 @@ namespace App\People\Segments;
 use App\Models\Business;
 use App\People\Fields\OwnFields;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Rules\Examples;
 use Lantern\Core\Rules\Rules;
 
 /** What rules about people can speak of, by name: fields, tags, pages, funnels, emails. */
@@ -19,6 +20,9 @@ final class PeopleKit
     public static function of(Business $business): array
     {
         $own = OwnFields::of($business->id);
+        $tags = DB::table('tags')->where('business_id', $business->id)->orderBy('name')->get(['id', 'name'])->all();
+        $webinars = self::parts($business, 'webinar');
+        $deadlines = self::parts($business, 'deadline');
 
         return [
             'fields' => [...array_map(fn (string $name, string $label): array => ['name' => $name, 'label' => $label,
@@ -26,12 +30,11 @@ final class PeopleKit
                 'options' => [], 'own' => false], array_keys(self::FIELDS),
                 self::FIELDS),
                 ...array_map(fn (array $f): array => $f + ['own' => true], $own)],
-            'tags' => DB::table('tags')->where('business_id', $business->id)->orderBy('name')->get(['id', 'name'])->all(),
+            'tags' => $tags,
             'funnels' => DB::table('funnels')->where('business_id', $business->id)->orderBy('name')->get(['id', 'name'])->all(),
             'pages' => self::parts($business, 'page'),
             'emails' => self::parts($business, 'email'),
-            'deadlines' => self::parts($business, 'deadline'),
-            'webinars' => self::parts($business, 'webinar'),
+            'deadlines' => $deadlines, 'webinars' => $webinars,
             'broadcasts' => DB::table('broadcasts')->where('business_id', $business->id)->whereNotNull('started_at')
                 ->orderByDesc('started_at')->limit(100)->get(['id', 'name'])->all(),
             'sequences' => self::parts($business, 'sequence'),
@@ -39,6 +42,7 @@ final class PeopleKit
                 ->get(['id', 'name', 'rules'])
                 ->map(fn ($s): array => ['id' => $s->id, 'name' => $s->name, 'rules' => json_decode((string) $s->rules, true)])->all(),
             'rules' => Rules::describe(),
+            'examples' => Examples::of($webinars[0]->id ?? null, $deadlines[0]->id ?? null, $tags[0]->name ?? null),
         ];
     }
 

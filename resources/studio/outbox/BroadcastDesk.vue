@@ -6,6 +6,7 @@ import { api, ApiError } from '@/api/client';
 import type { Broadcast, Finding, Rules } from '@/api/types';
 import BroadcastResults from '@/outbox/BroadcastResults.vue';
 import SendDialog from '@/outbox/SendDialog.vue';
+import SegmentExamples from '@/people/SegmentExamples.vue';
 import RulesField from '@/people/RulesField.vue';
 import { useToasts } from '@/stores/toasts';
 import { usePeopleKit } from '@/stores/peopleKit';
@@ -230,6 +231,11 @@ const segment = computed(
                                     "
                                 />
                             </div>
+                            <SegmentExamples
+                                v-if="broadcast.audience.rules.length === 0"
+                                class="mt-2"
+                                @choose="(audience) => edit({ audience: copy(audience) })"
+                            />
                             <RulesField
                                 :key="segment"
                                 class="mt-2"

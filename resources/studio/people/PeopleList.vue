@@ -5,6 +5,7 @@ import { api, query } from '@/api/client';
 import type { PersonRow, Rules } from '@/api/types';
 import ActsDialog from '@/people/ActsDialog.vue';
 import BulkBar from '@/people/BulkBar.vue';
+import SegmentExamples from '@/people/SegmentExamples.vue';
 import RulesField from '@/people/RulesField.vue';
 import { peopleTabs } from '@/people/tabs';
 import { useToasts } from '@/stores/toasts';
@@ -80,6 +81,10 @@ watch(segment, (id) => {
     name.value = found?.name ?? '';
     building.value = Boolean(found) || building.value;
 });
+function begin(given: Rules, called: string): void {
+    rules.value = copy(given);
+    name.value = called;
+}
 const filtered = computed(() => search.value !== '' || funnel.value !== '' || rules.value.rules.length > 0);
 const standings: Record<string, string> = {
     unsubscribed: 'unsubscribed',
@@ -196,6 +201,7 @@ async function done(): Promise<void> {
         </div>
         <ActsDialog :open="showsActs" @close="showsActs = false" @undone="done" />
         <section v-if="building" class="mt-3 border-y border-line bg-raised px-4 py-3" aria-label="Segment">
+            <SegmentExamples v-if="rules.rules.length === 0" class="mb-3" @choose="begin" />
             <RulesField :key="segment" v-model="rules" />
             <p v-if="ruleTrouble" class="mt-2 pl-9 font-medium text-clay-deep" role="status">{{ ruleTrouble }}</p>
             <p v-else-if="rules.rules.length > 0 && words === ''" class="mt-2 pl-9 text-soft">Counting …</p>
@@ -210,9 +216,7 @@ async function done(): Promise<void> {
                     aria-label="Name of the segment"
                     maxlength="120"
                 />
-                <button type="submit" class="btn" :disabled="rules.rules.length === 0 || name.trim() === ''">
-                    {{ segment ? 'Save segment' : 'Save segment' }}
-                </button>
+                <button type="submit" class="btn" :disabled="rules.rules.length === 0 || name.trim() === ''">Save segment</button>
                 <button v-if="segment" type="button" class="btn-quiet text-clay-deep" @click="removeSegment">Remove</button>
                 <button
                     type="button"

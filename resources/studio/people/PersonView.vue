@@ -166,7 +166,7 @@ const titles = {
                     Paused all emails until {{ dateTime(person.quietUntil) }}.
                 </p>
             </div>
-            <UiMenu label="Actions for this person" :items="menu" button-class="btn">What to do</UiMenu>
+            <UiMenu label="Actions for this person" :items="menu" button-class="btn">Actions</UiMenu>
             <p v-if="person.ownerTry" class="w-full rounded bg-lamp-pale px-3 py-2">
                 This is you, trying things out in your own browser. Nothing of it is counted.
             </p>

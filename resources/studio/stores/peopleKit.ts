@@ -17,6 +17,7 @@ export const usePeopleKit = defineStore('people-kit', () => {
         sequences: [],
         segments: [],
         rules: [],
+        examples: [],
     });
 
     async function load(): Promise<void> {

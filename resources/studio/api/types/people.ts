@@ -115,6 +115,8 @@ export interface PeopleKit {
     sequences: Thing[];
     segments: { id: string; name: string; rules: Rules }[];
     rules: RuleKind[];
+    /** Segments to begin with. */
+    examples: { name: string; rules: Rules }[];
 }
 
 export interface ImportRow {

@@ -6,8 +6,10 @@ import { api, ApiError } from '@/api/client';
 import type { Finding, RunningDeadline, Version } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import FindingList from '@/funnel/golive/FindingList.vue';
+import { useDrawings } from '@/stores/drawings';
 import { useToasts } from '@/stores/toasts';
 import { count } from '@/ui/format';
+import SvgPicture from '@/ui/SvgPicture.vue';
 import UiDialog from '@/ui/UiDialog.vue';
 
 const props = defineProps<{ open: boolean }>();
@@ -15,6 +17,7 @@ const emit = defineEmits<{ close: [] }>();
 
 const store = useFunnel();
 const toasts = useToasts();
+const drawings = useDrawings();
 const router = useRouter();
 const findings = ref<Finding[] | null>(null);
 const note = ref('');
@@ -61,6 +64,12 @@ async function check(): Promise<void> {
         toasts.trouble(error);
     }
 }
+
+/** As it will be: a small drawing of the page that a change is about. */
+const pictureOf = (about: string): string | undefined => {
+    const pages = store.funnel?.pages.filter((p) => p.name === about) ?? [];
+    return pages.length === 1 ? drawings.of(pages[0]!.id) : undefined;
+};
 
 async function publish(): Promise<void> {
     if (!store.funnel) {
@@ -134,12 +143,19 @@ async function copy(): Promise<void> {
             <FindingList v-else :findings="findings" @open="openFinding" @fixed="check" />
             <details v-if="changes.length > 0" class="mt-3" :open="findings.length < 4">
                 <summary class="cursor-pointer font-medium">What is different from what is live</summary>
-                <dl class="mt-2 max-h-52 space-y-2 overflow-auto" data-test="changes">
-                    <div v-for="change in changes" :key="change.about">
-                        <dt class="font-medium">{{ change.about }}</dt>
-                        <dd v-for="sentence in change.sentences" :key="sentence" class="text-soft">{{ sentence }}</dd>
-                    </div>
-                </dl>
+                <ul class="mt-2 max-h-52 space-y-2 overflow-auto" data-test="changes">
+                    <li v-for="change in changes" :key="change.about" class="flex gap-3">
+                        <SvgPicture
+                            v-if="pictureOf(change.about)"
+                            class="mt-1 h-14 w-22 shrink-0 border border-line object-cover object-top"
+                            :svg="pictureOf(change.about)!"
+                        />
+                        <div class="min-w-0">
+                            <p class="font-medium">{{ change.about }}</p>
+                            <p v-for="sentence in change.sentences" :key="sentence" class="text-soft">{{ sentence }}</p>
+                        </div>
+                    </li>
+                </ul>
             </details>
             <section v-for="one in affected" :key="one.sequence" class="mt-3 rounded-md bg-lamp-pale px-4 py-3" data-test="affected">
                 <h3 class="text-base">

@@ -5,6 +5,7 @@ import { api } from '@/api/client';
 import type { OwnDesign } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
+import { useDrawings } from '@/stores/drawings';
 import { useToasts } from '@/stores/toasts';
 import { useSession } from '@/stores/session';
 import UiDialog from '@/ui/UiDialog.vue';
@@ -18,6 +19,7 @@ const store = useFunnel();
 const steps = useSteps();
 const session = useSession();
 const toasts = useToasts();
+const drawings = useDrawings();
 const router = useRouter();
 const after = ref('');
 const own = ref<OwnDesign[]>([]);
@@ -39,7 +41,7 @@ const WORDS: Record<string, string> = {
     closed: 'While the funnel is closed',
     free: 'A few words to begin with',
 };
-const places = computed(() => store.funnel?.pages.map((p) => ({ value: p.id, label: `After “${p.name}”` })) ?? []);
+const places = computed(() => store.funnel?.pages.map((p) => ({ value: p.id, label: `After “${p.name}”`, svg: drawings.of(p.id) })) ?? []);
 
 watch(
     () => props.open,

@@ -4,6 +4,7 @@ import { ApiError } from '@/api/client';
 import type { Page, PageOutcome } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
+import { useDrawings } from '@/stores/drawings';
 import { useToasts } from '@/stores/toasts';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
@@ -15,13 +16,15 @@ const emit = defineEmits<{ changed: [] }>();
 const store = useFunnel();
 const steps = useSteps();
 const toasts = useToasts();
+const drawings = useDrawings();
 const outside = ref('');
 const outsideOpen = ref(false);
 const error = ref('');
 const way = computed(() => store.funnel?.ways.find((w) => w.page === props.page.id && w.outcome === props.outcome.outcome));
 const shown = computed(() => (outsideOpen.value || way.value?.toUrl ? 'outside' : (way.value?.toPage ?? 'none')));
 const targets = computed(() => [
-    ...(store.funnel?.pages.filter((p) => p.id !== props.page.id).map((p) => ({ value: p.id, label: p.name })) ?? []),
+    ...(store.funnel?.pages.filter((p) => p.id !== props.page.id).map((p) => ({ value: p.id, label: p.name, svg: drawings.of(p.id) })) ??
+        []),
     { value: 'outside', label: 'An outside web address' },
     ...(props.outcome.must && way.value ? [] : [{ value: 'none', label: 'Nowhere' }]),
 ]);

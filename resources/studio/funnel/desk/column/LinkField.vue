@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import { useDesk } from '@/funnel/desk/useDesk';
 import { useFunnel } from '@/funnel/funnelStore';
+import { useDrawings } from '@/stores/drawings';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
@@ -15,6 +16,7 @@ const props = defineProps<{
 const emit = defineEmits<{ 'update:modelValue': [string] }>();
 
 const store = useFunnel();
+const drawings = useDrawings();
 const desk = useDesk();
 const outside = ref(false);
 const typed = ref('');
@@ -40,7 +42,9 @@ const title = (id: string) => {
     return words === '' ? 'a section' : words.slice(0, 40);
 };
 
-const pageOptions = computed(() => store.funnel?.pages.map((p) => ({ value: `page:${p.id}`, label: `Page: ${p.name}` })) ?? []);
+const pageOptions = computed(
+    () => store.funnel?.pages.map((p) => ({ value: `page:${p.id}`, label: `Page: ${p.name}`, svg: drawings.of(p.id) })) ?? [],
+);
 const options = computed(() =>
     props.pagesOr
         ? [{ value: '', label: props.pagesOr }, ...pageOptions.value, { value: 'outside', label: 'An outside web address' }]

@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router';
 import AtTheEnd from '@/funnel/desk/deadline/AtTheEnd.vue';
 import ExampleStrip from '@/funnel/desk/deadline/ExampleStrip.vue';
 import GuardFields from '@/funnel/desk/deadline/GuardFields.vue';
+import MovesAlong from '@/funnel/desk/deadline/MovesAlong.vue';
 import RuleSentence from '@/funnel/desk/deadline/RuleSentence.vue';
 import WhoIsIn from '@/funnel/desk/deadline/WhoIsIn.vue';
 import { useFunnel } from '@/funnel/funnelStore';
@@ -37,6 +38,7 @@ async function takeOut(): Promise<void> {
         <div class="mx-auto grid max-w-6xl gap-x-12 gap-y-7 px-6 py-6 lg:grid-cols-[1.65fr_1fr]">
             <div class="min-w-0 space-y-7">
                 <RuleSentence :deadline="deadline" @edit="edit" />
+                <MovesAlong :deadline="deadline" />
                 <ExampleStrip :deadline="deadline" />
                 <GuardFields :deadline="deadline" @edit="edit" />
             </div>
