@@ -68,7 +68,7 @@ final class ExportTest extends BrowserTestCase
                 fn (): bool => (int) $this->sql("select count(*) from draft_parts where kind = 'page' and funnel_id = '{$second}'") === 3,
                 'the page is there');
 
-            $b->get(self::$studio.'/studio/settings');
+            $b->get(self::$studio.'/studio/settings#own-designs');
             $this->seeText($b, 'Your own designs');
             $this->press($b, 'Remove');
             $this->seeText($b, 'is removed. Pages made from it stay as they are.');

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import FoldSection from '@/ui/FoldSection.vue';
 import { CheckCircleIcon, ExclamationTriangleIcon } from '@heroicons/vue/20/solid';
 import { computed, onMounted, ref } from 'vue';
 import { api, ApiError } from '@/api/client';
@@ -46,6 +47,11 @@ function encrypt(encryption: string): void {
     }
     found.encryption = encryption as MailServer['encryption'];
 }
+const summary = computed(() =>
+    server.value?.way === 'server'
+        ? server.value.host || 'Not named yet'
+        : (ways.value.find((w) => w.value === server.value?.way)?.label ?? ''),
+);
 const typed = () => {
     const { way, host, port, encryption, username } = server.value!;
     return { way, host: host.trim(), port, encryption, username, password: password.value };
@@ -95,8 +101,7 @@ async function copy(value: string): Promise<void> {
 </script>
 
 <template>
-    <section class="mt-12" aria-labelledby="mail-server">
-        <h2 id="mail-server" class="text-2xl">Mail server</h2>
+    <FoldSection name="mail-server" title="Mail server" :summary="summary">
         <p class="mt-1 text-soft">Where your emails go.</p>
         <form v-if="server" class="mt-4" novalidate @submit.prevent="save">
             <fieldset class="space-y-2">
@@ -205,5 +210,5 @@ async function copy(value: string): Promise<void> {
             </template>
             <button v-else type="button" class="mt-2 btn" @click="renew">Make an address for it</button>
         </div>
-    </section>
+    </FoldSection>
 </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import FoldSection from '@/ui/FoldSection.vue';
+import { counted } from '@/ui/format';
 import { onMounted, ref } from 'vue';
 import { api } from '@/api/client';
 import type { OwnDesign } from '@/api/types';
@@ -35,8 +37,7 @@ async function takeOut(design: OwnDesign): Promise<void> {
 </script>
 
 <template>
-    <section v-if="designs.length > 0" class="mt-12" aria-labelledby="own-designs">
-        <h2 id="own-designs" class="text-2xl">Your own designs</h2>
+    <FoldSection v-if="designs.length > 0" name="own-designs" title="Your own designs" :summary="counted(designs.length, 'design')">
         <p class="mt-1 text-soft">Pages and sections you saved, for any of your funnels.</p>
         <ul class="mt-3 divide-y divide-line border-y border-line">
             <li v-for="design in designs" :key="design.id" class="flex items-center justify-between gap-4 py-2">
@@ -46,5 +47,5 @@ async function takeOut(design: OwnDesign): Promise<void> {
                 <button type="button" class="btn-quiet" @click="takeOut(design)">Remove</button>
             </li>
         </ul>
-    </section>
+    </FoldSection>
 </template>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import FoldSection from '@/ui/FoldSection.vue';
 import { onMounted, ref } from 'vue';
 import { api, ApiError } from '@/api/client';
 import type { FieldKind } from '@/api/types';
 import { useToasts } from '@/stores/toasts';
 import { usePeopleKit } from '@/stores/peopleKit';
+import { counted } from '@/ui/format';
 import TextField from '@/ui/TextField.vue';
 import UiDialog from '@/ui/UiDialog.vue';
 import UiListbox from '@/ui/UiListbox.vue';
@@ -59,8 +61,11 @@ async function remove(): Promise<void> {
 </script>
 
 <template>
-    <section class="mt-12" aria-labelledby="own-fields">
-        <h2 id="own-fields" class="text-2xl">What you know of people</h2>
+    <FoldSection
+        name="own-fields"
+        title="What you know of people"
+        :summary="counted(people.kit.fields.filter((f) => f.own).length, 'field of your own', 'fields of your own')"
+    >
         <p class="mt-1 text-soft">Beside name, address and phone. A form field that is kept on the person appears here by itself.</p>
         <ul class="mt-3 divide-y divide-line border-y border-line">
             <li
@@ -92,5 +97,5 @@ async function remove(): Promise<void> {
                 <button type="button" class="btn-quiet" @click="going = null">Not now</button>
             </div>
         </UiDialog>
-    </section>
+    </FoldSection>
 </template>

@@ -6,6 +6,7 @@ import { ApiError } from '@/api/client';
 import type { Business } from '@/api/types';
 import BusinessFields from '@/settings/BusinessFields.vue';
 import MailServer from '@/settings/MailServer.vue';
+import FoldSection from '@/ui/FoldSection.vue';
 import OwnFields from '@/settings/OwnFields.vue';
 import WebHooks from '@/settings/WebHooks.vue';
 import OwnDesigns from '@/settings/OwnDesigns.vue';
@@ -60,14 +61,11 @@ useLeaving({
             emails at once.
         </p>
         <BusinessFields v-model="business" class="mt-8" :error="error" with-hosts />
-        <section class="mt-12">
-            <h2 class="text-xl">Your other sites</h2>
-            <p class="mt-1 text-soft">
-                One line on a blog or site of yours, once: then pop-ups and forms are placed there from your funnels.
-            </p>
-            <RouterLink to="/settings/sites" class="mt-3 btn inline-flex">Sites</RouterLink>
-        </section>
         <MailServer />
+        <FoldSection name="other-sites" title="Your other sites" summary="Pop-ups and forms placed elsewhere">
+            <p class="text-soft">One line on a blog or site of yours, once: then pop-ups and forms are placed there from your funnels.</p>
+            <RouterLink to="/settings/sites" class="mt-3 btn inline-flex">Sites</RouterLink>
+        </FoldSection>
         <OwnFields />
         <WebHooks />
         <OwnDesigns />

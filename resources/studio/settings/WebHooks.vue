@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import FoldSection from '@/ui/FoldSection.vue';
 import { computed, ref } from 'vue';
 import { api } from '@/api/client';
 import type { HookCall } from '@/api/types';
 import { useToasts } from '@/stores/toasts';
 import { usePagedList } from '@/stores/pagedList';
-import { dateTime } from '@/ui/format';
+import { counted, dateTime } from '@/ui/format';
 import PageTurner from '@/ui/PageTurner.vue';
 
 /** The key with which calls to the owner's own programs are signed, and the log of those calls. */
@@ -35,8 +36,7 @@ const pretty = (json: string) => JSON.stringify(JSON.parse(json), null, 2);
 </script>
 
 <template>
-    <section class="mt-12" aria-labelledby="web-hooks">
-        <h2 id="web-hooks" class="text-2xl">Calls to your other programs</h2>
+    <FoldSection name="web-hooks" title="Calls to your other programs" :summary="counted(answer?.total ?? 0, 'call')">
         <p class="mt-1 text-soft">
             A form can tell a web address of yours about every sign-up (webhook). Each call is signed with this key, so that your program
             knows it is from here.
@@ -81,5 +81,5 @@ const pretty = (json: string) => JSON.stringify(JSON.parse(json), null, 2);
             many="calls"
             @turn="page = $event"
         />
-    </section>
+    </FoldSection>
 </template>

@@ -100,7 +100,7 @@ final class NeedsOwner
         if ($stuck !== null) {
             $isOutbox = MailServers::isOutbox($business->id);
             $items[] = ['key' => 'mail', 'words' => 'Emails wait: '.(string) $stuck->trouble,
-                'action' => $isOutbox ? 'See the emails' : 'See the mail server', 'to' => $isOutbox ? '/emails' : '/settings'];
+                'action' => $isOutbox ? 'See the emails' : 'See the mail server', 'to' => $isOutbox ? '/emails' : '/settings#mail-server'];
         }
         if ($failed > 0) {
             $items[] = ['key' => 'failed', 'words' => $failed === 1 ? 'One email could not be sent since yesterday.'

@@ -107,7 +107,7 @@ function set(values: Record<string, string | undefined>, label: string, now = tr
 
 <template>
     <div class="space-y-5">
-        <div>
+        <div class="column-head">
             <button type="button" class="-ml-2 btn-quiet" @click="desk.select({ section: section.id })">
                 <ChevronLeftIcon class="size-4" aria-hidden="true" />The section
             </button>

@@ -53,7 +53,7 @@ watchDebounced(
 
 <template>
     <TabGroup>
-        <TabList class="-mx-1 mb-4 flex gap-0.5 border-b border-line pb-2">
+        <TabList class="column-head flex gap-0.5">
             <Tab v-for="tab in tabs" :key="tab" v-slot="{ selected }" as="template">
                 <button type="button" class="btn-quiet px-2" :class="{ 'bg-lamp-pale font-semibold text-ink': selected }">{{ tab }}</button>
             </Tab>

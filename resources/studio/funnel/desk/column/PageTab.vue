@@ -12,6 +12,7 @@ import { useSession } from '@/stores/session';
 import { useToasts } from '@/stores/toasts';
 import { compact } from '@/ui/compact';
 import TextField from '@/ui/TextField.vue';
+import { languageName } from '@/ui/languages';
 import LanguageField from '@/ui/LanguageField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
@@ -35,6 +36,10 @@ function set(values: Partial<PageSettings>, now = false): void {
     store.edit('page', props.page.id, { settings: compact({ ...settings.value, ...values }, true) }, 'the settings of a page', now);
 }
 
+const found = computed(() => {
+    const seen = visibility.find((v) => v.value === hidden.value)?.label ?? '';
+    return [settings.value.title || 'Its headline', languageName(settings.value.language ?? 'en'), seen].join(' · ');
+});
 const hidden = computed(() => (settings.value.hidden === undefined ? 'usual' : settings.value.hidden ? 'hidden' : 'shown'));
 
 async function run(work: () => Promise<unknown>): Promise<void> {
@@ -85,32 +90,41 @@ function keep(name: string): void {
             <h2 class="text-lg">Where visitors go next</h2>
             <WayField v-for="outcome in page.outcomes" :key="outcome.outcome" :page="page" :outcome="outcome" />
         </section>
-        <section class="space-y-3">
-            <h2 class="text-lg">When it is shared or found</h2>
-            <TextField
-                :model-value="settings.title ?? ''"
-                label="Title"
-                hint="In the browser’s tab and in search results. Empty: the headline."
-                @update:model-value="(title: string) => set({ title })"
-            />
-            <TextField
-                :model-value="settings.description ?? ''"
-                label="Description"
-                :lines="2"
-                @update:model-value="(description: string) => set({ description })"
-            />
-            <MediaField :chosen="settings.picture" label="Picture shown with a link to it" @choose="(p) => set({ picture: p?.id }, true)" />
-            <UiListbox
-                :model-value="hidden"
-                :options="visibility"
-                label="Search engines"
-                @update:model-value="(v: string) => set({ hidden: v === 'usual' ? undefined : v === 'hidden' }, true)"
-            />
-            <LanguageField
-                :model-value="settings.language ?? 'en'"
-                @update:model-value="(language: string) => set({ language: language === 'en' ? undefined : language }, true)"
-            />
-        </section>
+        <details>
+            <summary class="cursor-pointer">
+                <span class="text-lg font-semibold">When it is shared or found</span>
+                <span class="block truncate pl-4 text-soft">{{ found }}</span>
+            </summary>
+            <div class="mt-3 space-y-3">
+                <TextField
+                    :model-value="settings.title ?? ''"
+                    label="Title"
+                    hint="In the browser’s tab and in search results. Empty: the headline."
+                    @update:model-value="(title: string) => set({ title })"
+                />
+                <TextField
+                    :model-value="settings.description ?? ''"
+                    label="Description"
+                    :lines="2"
+                    @update:model-value="(description: string) => set({ description })"
+                />
+                <MediaField
+                    :chosen="settings.picture"
+                    label="Picture shown with a link to it"
+                    @choose="(p) => set({ picture: p?.id }, true)"
+                />
+                <UiListbox
+                    :model-value="hidden"
+                    :options="visibility"
+                    label="Search engines"
+                    @update:model-value="(v: string) => set({ hidden: v === 'usual' ? undefined : v === 'hidden' }, true)"
+                />
+                <LanguageField
+                    :model-value="settings.language ?? 'en'"
+                    @update:model-value="(language: string) => set({ language: language === 'en' ? undefined : language }, true)"
+                />
+            </div>
+        </details>
         <section class="flex flex-wrap gap-2">
             <h2 class="w-full text-lg">This page</h2>
             <button type="button" class="btn" @click="run(duplicate)">Duplicate</button>

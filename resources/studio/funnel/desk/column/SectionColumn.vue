@@ -94,7 +94,7 @@ const others = computed(() => [
 
 <template>
     <div class="space-y-5">
-        <div>
+        <div class="column-head">
             <button type="button" class="-ml-2 btn-quiet" @click="desk.select(null)">
                 <ChevronLeftIcon class="size-4" aria-hidden="true" />{{ desk.kind === 'page' ? 'The page' : 'The pop-up' }}
             </button>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { XMarkIcon } from '@heroicons/vue/20/solid';
 import { computed } from 'vue';
 import type { Deadline, Duration } from '@/api/types';
 import TriggerList from '@/funnel/TriggerList.vue';
@@ -78,7 +79,9 @@ const setZone = (zone: string) => props.deadline.latest && set({ latest: { ...pr
                     <template v-if="span.days">
                         <span class="text-soft" aria-hidden="true">until</span>
                         <TimeField class="w-28" :model-value="time" label="Until this time" hide-label @update:model-value="setTime" />
-                        <button v-if="time" type="button" class="btn-quiet" @click="setTime('')">No hour</button>
+                        <button v-if="time" type="button" class="-mx-1 btn-quiet px-1" aria-label="Remove the hour" @click="setTime('')">
+                            <XMarkIcon class="size-4.5" aria-hidden="true" />
+                        </button>
                         <span class="text-soft">{{ time ? 'their time' : 'the hour at which it started' }}</span>
                     </template>
                 </div>

@@ -197,7 +197,7 @@ async function takeOut(): Promise<void> {
                     </ul>
                 </div>
                 <TabGroup>
-                    <TabList class="-mx-2 mb-4 flex gap-0.5 border-b border-line pb-2">
+                    <TabList class="sticky -top-5 z-20 -mx-5 mb-4 flex gap-0.5 border-b border-line bg-raised px-3 py-2">
                         <Tab v-for="tab in tabs" :key="tab" v-slot="{ selected }" as="template">
                             <button type="button" class="btn-quiet px-2" :class="{ 'bg-lamp-pale font-semibold text-ink': selected }">
                                 {{ tab }}
