@@ -7,6 +7,7 @@ import { ApiError } from '@/api/client';
 import FunnelDesk from '@/funnel/desk/FunnelDesk.vue';
 import SetAsideNotice from '@/funnel/SetAsideNotice.vue';
 import PublishDialog from '@/funnel/golive/PublishDialog.vue';
+import UiMenu from '@/ui/UiMenu.vue';
 import TimeLine from '@/funnel/timeline/TimeLine.vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import { findPart, isPartKind, kindsOfParts, partEntry, type PartKind } from '@/funnel/parts';
@@ -103,6 +104,12 @@ const desk = computed(() => {
 });
 const live = computed(() => store.funnel?.state === 'live');
 
+const take = (what: string) => location.assign(`/studio/api/funnels/${store.funnel?.id}/${what}`);
+const exports = [
+    { label: 'The whole funnel, to import elsewhere', run: () => take('export') },
+    { label: 'The pages as HTML', run: () => take('html') },
+];
+
 async function copyLink(): Promise<void> {
     if (!store.funnel) {
         return;
@@ -159,6 +166,7 @@ async function copyLink(): Promise<void> {
                 >
                     <ArrowUturnRightIcon class="size-4.5" aria-hidden="true" />
                 </button>
+                <UiMenu label="Export" button-class="btn-quiet" :items="exports" />
                 <template v-if="live">
                     <button type="button" class="btn" @click="copyLink"><LinkIcon class="size-4.5" aria-hidden="true" />Copy link</button>
                     <a class="btn" :href="store.funnel.openUrl" target="_blank" rel="noopener"

@@ -7,9 +7,8 @@ import { useFunnel } from '@/funnel/funnelStore';
 import { useSteps } from '@/funnel/steps';
 import { useToasts } from '@/stores/toasts';
 import { dateTime } from '@/ui/format';
-import UiMenu from '@/ui/UiMenu.vue';
 
-/** What else belongs to a funnel: its own words, a link to show the draft, and ways to take it along. */
+/** What else belongs to a funnel: its own words, and a link to show the draft. */
 const store = useFunnel();
 const steps = useSteps();
 const toasts = useToasts();
@@ -24,8 +23,6 @@ async function preview(): Promise<void> {
         toasts.trouble(error);
     }
 }
-
-const take = (what: string) => location.assign(`/studio/api/funnels/${store.funnel?.id}/${what}`);
 
 async function removeShared(shared: SharedSection): Promise<void> {
     try {
@@ -50,15 +47,6 @@ async function removeShared(shared: SharedSection): Promise<void> {
         <div class="flex flex-wrap gap-2">
             <button type="button" class="btn" @click="words = true">Your own merge fields</button>
             <button type="button" class="btn" @click="preview">Preview link</button>
-            <UiMenu
-                label="Export"
-                button-class="btn"
-                left
-                :items="[
-                    { label: 'The pages as HTML', run: () => take('html') },
-                    { label: 'The whole funnel, to import elsewhere', run: () => take('export') },
-                ]"
-            />
         </div>
         <p v-if="link" class="rounded bg-lamp-pale p-3">
             Whoever has this link sees the draft until {{ dateTime(link.until) }}. Nothing they do is stored.
