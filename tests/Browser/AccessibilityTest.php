@@ -82,7 +82,8 @@ final class AccessibilityTest extends BrowserTestCase
                 'people/submissions' => 'dl', 'people/imports' => 'input[type=file]',
                 'emails/broadcasts' => 'nav[aria-label="Parts of this screen"]', $part('sequence') => 'table',
                 "people/{$ids('people')}" => '#history',
-                "emails/{$ids('messages')}" => '[role=tablist]', "results/{$funnel}" => 'canvas', 'settings#mail-server' => 'form'] as $path => $css) {
+                "emails/{$ids('messages')}" => '[role=tablist]', "results/{$funnel}" => 'canvas',
+                'settings#mail-server' => 'form'] as $path => $css) {
                 $b->get(self::$studio."/studio/{$path}");
                 $this->waitFor($b, fn (RemoteWebDriver $b): bool => count($b->findElements(WebDriverBy::cssSelector($css))) > 0, $path);
                 $this->check($b, $path);

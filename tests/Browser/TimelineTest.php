@@ -66,6 +66,16 @@ final class TimelineTest extends BrowserTestCase
             $goesOut(60);
             self::assertStringEndsWith("/funnels/{$funnel}", $b->getCurrentURL(), 'letting go of it opens nothing');
 
+            // Something more, where it belongs.
+            $this->press($b, 'Add at “−1 h”');
+            $this->press($b, 'An email in “Reminders and follow-up”');
+            $this->find($b, '.email-text');
+            $added = fn (): string => (string) $this->sql("select json_extract(definition, '$.timing') from draft_parts where kind = "
+                ."'email' and funnel_id = '{$funnel}' and name like 'Follow-up, day %'");
+            $this->waitFor($b, fn (): bool => str_contains($added(), '"anchor":"before-start","minutes":60'), 'it goes out an hour before');
+            $b->get(self::$studio."/studio/funnels/{$funnel}");
+            $this->card($b, 'Webinar room');
+
             // Along the strip, and by keys.
             $this->card($b, 'Webinar room')->click();
             $this->find($b, 'iframe[data-ready=true]');

@@ -14,6 +14,9 @@ import AddPopup from '@/funnel/desk/popup/AddPopup.vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import { partPath, type PartKind } from '@/funnel/parts';
 import { useSteps } from '@/funnel/steps';
+import AddHere from '@/funnel/timeline/AddHere.vue';
+import type { Column } from '@/funnel/timeline/moments';
+import type { Page } from '@/api/types';
 import AddPage from '@/funnel/timeline/AddPage.vue';
 import { useTimelineNumbers, type Period } from '@/funnel/timeline/numbers';
 import TimelineChart from '@/funnel/timeline/TimelineChart.vue';
@@ -36,7 +39,10 @@ const zoom = ref(1);
 const zoomBy = (by: -1 | 1) => (zoom.value = ZOOMS[ZOOMS.indexOf(zoom.value) + by] ?? zoom.value);
 const shown = useLocalStorage<'timeline' | 'list'>('timeline-shown', 'timeline');
 const adding = ref<string | null>(null);
-const popping = ref(false);
+/** Where a pop-up is being added: '' for anywhere, else on that page. */
+const popping = ref<string | null>(null);
+/** The moment at which something is being added. */
+const at = ref<{ column: Column; page: Page | null } | null>(null);
 const sells = computed(() => (store.funnel?.offers.length ?? 0) > 0);
 
 // Whatever was saved may have changed how a page looks.
@@ -81,7 +87,7 @@ const adds = [
     { label: 'Add a sequence', run: () => add('sequence') },
     { label: 'Add a deadline', run: () => add('deadline') },
     { label: 'Add a webinar', run: () => add('webinar') },
-    { label: 'Add a pop-up', run: () => (popping.value = true) },
+    { label: 'Add a pop-up', run: () => (popping.value = '') },
 ];
 </script>
 
@@ -138,9 +144,16 @@ const adds = [
                 <button type="button" class="mt-4 btn-main" @click="adding = ''">Add the first page</button>
             </div>
             <TimelineList v-else-if="shown === 'list'" :numbers="counted.numbers" />
-            <TimelineChart v-else :zoom="zoom" :numbers="counted.numbers" @add-page="(after) => (adding = after)" />
+            <TimelineChart v-else :zoom="zoom" :numbers="counted.numbers" @add-at="(column, page) => (at = { column, page })" />
         </template>
         <AddPage :open="adding !== null" :behind="adding ?? ''" @close="adding = null" />
-        <AddPopup :open="popping" @close="popping = false" />
+        <AddPopup :open="popping !== null" :on="popping ?? ''" @close="popping = null" />
+        <AddHere
+            :column="at?.column ?? null"
+            :page="at?.page ?? null"
+            @close="at = null"
+            @page="(after) => (adding = after)"
+            @popup="(on) => (popping = on)"
+        />
     </section>
 </template>

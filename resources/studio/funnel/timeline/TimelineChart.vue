@@ -22,7 +22,7 @@ import { useToasts } from '@/stores/toasts';
 
 /** The whole funnel: columns are the moments of one person's way, rows are what happens then. */
 const props = defineProps<{ zoom: number; numbers: TimelineNumbers | null }>();
-const emit = defineEmits<{ addPage: [after: string] }>();
+const emit = defineEmits<{ addAt: [column: PlacedColumn, page: Page | null] }>();
 
 /** How wide the names of the rows stand at the left. */
 const NAMES = 108;
@@ -50,8 +50,11 @@ const isOpen = (kind: string, id: string) => route.params.open === kind && route
 const go = (kind: PartKind, id: string) => router.push(partPath(funnel.value, kind, id));
 
 // ---- what is opened by a heading, a name, a bar
+/** The page of the main way in a column. */
+const mainPage = (column: PlacedColumn): Page | null =>
+    chart.value.cards.find((c) => c.place.column === column.pages && c.place.row === 0)?.place.page ?? null;
 function openColumn(column: PlacedColumn): void {
-    const page = chart.value.cards.find((c) => c.place.column === column.pages && c.place.row === 0)?.place.page;
+    const page = mainPage(column);
     const webinar = column.kind === 'session' ? moments.webinarAt(column.key) : undefined;
     const email = moments.emailsAt(column.key)[0];
     if (webinar) {
@@ -162,17 +165,11 @@ const taken = (lead: Lead) => takenOf(props.numbers, lead.page.id, lead.outcome.
                     >
                         <button type="button" class="heading" :title="column.inFull" @click="openColumn(column)">{{ column.words }}</button>
                         <button
-                            v-if="column.pages !== undefined"
                             type="button"
                             class="add"
-                            :aria-label="`Add a page after “${column.words}”`"
-                            title="Add a page here"
-                            @click="
-                                emit(
-                                    'addPage',
-                                    chart.cards.find((c) => c.place.column === column.pages && c.place.row === 0)?.place.page.id ?? '',
-                                )
-                            "
+                            :aria-label="`Add at “${column.words}”`"
+                            title="Add something here"
+                            @click="emit('addAt', column, mainPage(column))"
                         >
                             <PlusIcon class="size-3.5" aria-hidden="true" />
                         </button>

@@ -9,7 +9,7 @@ import { useToasts } from '@/stores/toasts';
 import UiDialog from '@/ui/UiDialog.vue';
 
 /** Chooses how a new pop-up stands; everything about it can be changed later. */
-defineProps<{ open: boolean }>();
+const props = defineProps<{ open: boolean; /** On this page alone; '' for all of the funnel's. */ on?: string }>();
 const emit = defineEmits<{ close: [] }>();
 
 const session = useSession();
@@ -33,6 +33,9 @@ const groups = computed(() => {
 async function choose(design: string): Promise<void> {
     try {
         const made = await steps.add('popup', { design });
+        if (props.on) {
+            store.edit('popup', made.id, { targeting: { pages: 'some', ids: [props.on] } }, 'where the pop-up is shown', true);
+        }
         emit('close');
         await router.push(`/funnels/${store.funnel!.id}/popup/${made.id}`);
     } catch (error) {
