@@ -49,9 +49,9 @@ const order = useLocalStorage<HomeOrder | null>('lantern-home-order', null, { se
 const columns: { column: HomeColumn; label: string; class: string }[] = [
     { column: 'name', label: 'Name', class: '' },
     { column: 'state', label: 'State', class: '' },
-    { column: 'visitors', label: 'Visitors', class: 'text-right' },
-    { column: 'count', label: 'Result', class: 'text-right' },
-    { column: 'share', label: 'Rate or revenue', class: 'text-right' },
+    { column: 'visitors', label: 'Visitors', class: 'pl-4 text-right' },
+    { column: 'count', label: 'Result', class: 'pl-4 text-right' },
+    { column: 'share', label: 'Rate or revenue', class: 'pl-4 text-right' },
     { column: 'lastActivity', label: 'Last activity', class: 'pl-6' },
 ];
 
@@ -224,7 +224,7 @@ function menu(funnel: FunnelRow): MenuEntry[] {
                                 />
                             </button>
                         </th>
-                        <th class="py-2 pl-6 font-medium">4 weeks</th>
+                        <th class="hidden py-2 pl-6 font-medium xl:table-cell">4 weeks</th>
                         <th><span class="sr-only">Actions</span></th>
                     </tr>
                 </thead>
@@ -235,7 +235,7 @@ function menu(funnel: FunnelRow): MenuEntry[] {
                         </th>
                     </tr>
                     <tr v-for="funnel in group.funnels" :key="funnel.id" class="border-b border-line hover:bg-raised">
-                        <td class="max-w-80 py-2.5 pr-4">
+                        <td class="max-w-72 py-2.5 pr-4 xl:max-w-80">
                             <span class="flex items-center gap-3">
                                 <SvgPicture
                                     v-if="funnel.drawing"
@@ -261,12 +261,12 @@ function menu(funnel: FunnelRow): MenuEntry[] {
                             </span>
                         </td>
                         <td class="py-3.5"><StateMark :state="funnel.state" /></td>
-                        <td class="py-3.5 text-right">{{ count(funnel.visitors) }}</td>
-                        <td class="py-3.5 text-right font-medium whitespace-nowrap" data-test="success">
+                        <td class="py-3.5 pl-4 text-right">{{ count(funnel.visitors) }}</td>
+                        <td class="py-3.5 pl-4 text-right font-medium whitespace-nowrap" data-test="success">
                             {{ successWords(funnel.success) }}
                         </td>
                         <td
-                            class="py-3.5 text-right whitespace-nowrap"
+                            class="py-3.5 pl-4 text-right whitespace-nowrap"
                             :title="
                                 'rate' in funnel.success && funnel.success.rate.trials > 0
                                     ? `95 % sure: between ${interval(funnel.success.rate)}`
@@ -276,14 +276,14 @@ function menu(funnel: FunnelRow): MenuEntry[] {
                             {{ shareWords(funnel.success) || '–' }}
                         </td>
                         <td class="py-3.5 pl-6 whitespace-nowrap">{{ ago(funnel.lastActivity) }}</td>
-                        <td class="py-3.5 pl-6">
+                        <td class="hidden py-3.5 pl-6 xl:table-cell">
                             <TrendLine
                                 v-if="funnel.success.count > 0"
                                 :values="funnel.success.trend"
                                 :label="`${successWords(funnel.success)} in the last four weeks`"
                             /><span v-else class="text-soft">none</span>
                         </td>
-                        <td class="py-3.5 text-right">
+                        <td class="py-3.5 pl-4 text-right">
                             <UiMenu :label="`Actions for ${funnel.name}`" :items="menu(funnel)"
                                 ><EllipsisHorizontalIcon class="size-5" aria-hidden="true"
                             /></UiMenu>

@@ -10,7 +10,8 @@ import type { DayCount } from '@/api/types';
 
 use([BarChart, LineChart, GridComponent, TooltipComponent, LegendComponent, AriaComponent, CanvasRenderer]);
 
-const props = defineProps<{ days: DayCount[] }>();
+/** `brought`: by day, what the funnel is for; `what`: how that is called. */
+const props = defineProps<{ days: DayCount[]; brought: number[]; what: string }>();
 const box = ref<HTMLElement | null>(null);
 let chart: EChartsType | undefined;
 
@@ -41,9 +42,9 @@ function draw(): void {
                 barCategoryGap: '25%',
             },
             {
-                name: 'Sign-ups',
+                name: props.what,
                 type: 'line',
-                data: props.days.map((d) => d.signups),
+                data: props.brought,
                 itemStyle: { color: '#1e6b5e' },
                 lineStyle: { width: 2.5 },
                 symbolSize: 5,
@@ -58,11 +59,16 @@ onMounted(() => {
         draw();
     }
 });
-watch(() => props.days, draw);
+watch(() => [props.days, props.brought, props.what], draw);
 useResizeObserver(box, () => chart?.resize());
 onBeforeUnmount(() => chart?.dispose());
 </script>
 
 <template>
-    <div ref="box" class="h-64 w-full" role="img" aria-label="Visitors and sign-ups by day; the same numbers are in the table below"></div>
+    <div
+        ref="box"
+        class="h-64 w-full"
+        role="img"
+        :aria-label="`Visitors and ${what.toLowerCase()} by day; the same numbers are in the table below`"
+    ></div>
 </template>

@@ -5,7 +5,8 @@ import { api, query } from '@/api/client';
 import type { FunnelRow, Results, SalesResults } from '@/api/types';
 import { useToasts } from '@/stores/toasts';
 import { usePulse } from '@/stores/pulse';
-import { calendarDay, count, counted, interval, percent } from '@/ui/format';
+import { calendarDay, count, interval, percent } from '@/ui/format';
+import { NAMES, sentenceOf } from '@/results/sentence';
 import PopupResultsPart from '@/results/PopupResultsPart.vue';
 import SalesResultsPart from '@/sales/SalesResults.vue';
 import UiListbox from '@/ui/UiListbox.vue';
@@ -56,12 +57,7 @@ const sentence = computed(() => {
     if (!page || page.visitors === 0) {
         return 'Nobody came in this time.';
     }
-    const best = results.value?.days.reduce((a, b) => (b.signups > a.signups ? b : a));
-    const peak =
-        best && best.signups > 0
-            ? ` The best day was ${calendarDay(best.day, { day: 'numeric', month: 'long' })} with ${counted(best.signups, 'sign-up')}.`
-            : '';
-    return `${counted(page.visitors, 'visitor')} came, ${count(page.signups)} of them joined: ${percent(page.rate.rate)}.${peak}`;
+    return sentenceOf(page.visitors, results.value!);
 });
 </script>
 
@@ -97,7 +93,7 @@ const sentence = computed(() => {
         </p>
         <template v-if="results">
             <p class="mt-5 text-lg" data-test="sentence">{{ sentence }}</p>
-            <DayChart class="mt-3" :days="results.days" />
+            <DayChart class="mt-3" :days="results.days" :brought="results.success.trend" :what="NAMES[results.success.kind]" />
             <button type="button" class="btn-quiet" :aria-expanded="table" @click="table = !table">
                 {{ table ? 'Hide the days as a table' : 'Show the days as a table' }}
             </button>
@@ -108,15 +104,15 @@ const sentence = computed(() => {
                             <th class="px-4 py-1.5 text-left font-medium">Day</th>
                             <th class="px-4 font-medium">Views</th>
                             <th class="px-4 font-medium">Visitors</th>
-                            <th class="px-4 font-medium">Sign-ups</th>
+                            <th class="px-4 font-medium">{{ NAMES[results.success.kind] }}</th>
                         </tr>
                     </thead>
                     <tbody>
                         <tr v-for="d in [...results.days].reverse()" :key="d.day" class="border-t border-line">
-                            <td class="px-4 py-1 text-left">{{ d.day }}</td>
+                            <td class="px-4 py-1 text-left">{{ calendarDay(d.day) }}</td>
                             <td class="px-4">{{ d.views }}</td>
                             <td class="px-4">{{ d.visitors }}</td>
-                            <td class="px-4">{{ d.signups }}</td>
+                            <td class="px-4">{{ results.success.trend[results.days.indexOf(d)] }}</td>
                         </tr>
                     </tbody>
                 </table>

@@ -44,7 +44,8 @@ final class CountsTest extends TestCase
             '2026-03-29 views 1', '2026-03-29 visitors 1'], $rows);
         $results = $this->actingAs($owner)->getJson("/studio/api/funnels/{$funnel->id}/results?days=7")->assertOk();
         $results->assertJsonPath('pages.0.visitors', 2)->assertJsonPath('pages.0.views', 4)->assertJsonPath('pages.0.rate.rate', 0.5)
-            ->assertJsonCount(7, 'days')->assertJsonPath('days.6.day', '2026-03-29');
+            ->assertJsonCount(7, 'days')->assertJsonPath('days.6.day', '2026-03-29')->assertJsonPath('success.kind', 'signups')
+            ->assertJsonPath('success.count', 1)->assertJsonPath('success.trend', [0, 0, 0, 0, 0, 0, 1]);
         self::assertEqualsCanonicalizing(['', 'newsletter'], array_column($results->json('sources'), 'source'));
 
         $before = DB::table('counts')->orderBy('day')->orderBy('measure')->get()->all();

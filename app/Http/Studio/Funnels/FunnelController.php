@@ -55,7 +55,7 @@ final class FunnelController extends StudioController
             ->when($label !== '', fn ($q) => $q->whereJsonContains('labels', $label))
             ->when($search !== '', fn ($q) => $q->whereRaw('lower(name) like ? escape ?', [Input::pattern($search), '\\']))
             ->orderByDesc('updated_at')->orderBy('id')->paginate(Input::number($request, 'perPage', 50, 1, 100));
-        $found = $numbers->lastWeeks($this->business(), array_values($funnels->items()), CarbonImmutable::now());
+        $found = $numbers->lastDays($this->business(), array_values($funnels->items()), CarbonImmutable::now());
         $drawings = PageDrawings::ofEntries(array_values($funnels->items()));
 
         return response()->json([

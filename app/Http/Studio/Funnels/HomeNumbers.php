@@ -14,7 +14,7 @@ use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\Success;
 use Lantern\Core\Results\Days;
 
-/** What each funnel brought in the last four weeks, in its own currency of success; in as many queries for many as for one. */
+/** What each funnel brought in the last weeks, in its own currency of success; in as many queries for many as for one. */
 final readonly class HomeNumbers
 {
     private const DAYS = 28;
@@ -28,9 +28,9 @@ final readonly class HomeNumbers
      * @return array<string, array<string, mixed>> by id: `visitors`, `lastActivity`, and `success` with its `kind`, `count`, `trend` by
      *     day, and beside it a `rate` (of visitors, or of those whose session is over) or the `revenue` in words with its smallest units
      */
-    public function lastWeeks(Business $business, array $funnels, CarbonImmutable $now): array
+    public function lastDays(Business $business, array $funnels, CarbonImmutable $now, int $count = self::DAYS): array
     {
-        $days = Days::last(self::DAYS, $now, $business->zone());
+        $days = Days::last($count, $now, $business->zone());
         $from = (new CarbonImmutable($days[0], $business->zone()))->utc();
         $ids = [];
         foreach ($funnels as $funnel) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Studio\Results;
 
+use App\Http\Studio\Funnels\HomeNumbers;
 use App\Http\Studio\StudioController;
 use App\Results\FunnelNumbers;
 use App\Support\Input;
@@ -14,10 +15,14 @@ use Illuminate\Support\Facades\DB;
 
 final class ResultsController extends StudioController
 {
-    public function show(Request $request, string $funnel, FunnelNumbers $numbers): JsonResponse
+    public function show(Request $request, string $funnel, FunnelNumbers $numbers, HomeNumbers $home): JsonResponse
     {
-        return response()->json($numbers->period($this->funnel($funnel), Input::number($request, 'days', 28, 7, 400),
-            CarbonImmutable::now()));
+        $found = $this->funnel($funnel);
+        $days = Input::number($request, 'days', 28, 7, 400);
+        $now = CarbonImmutable::now();
+
+        return response()->json($numbers->period($found, $days, $now)
+            + ['success' => $home->lastDays($this->business(), [$found], $now, $days)[$found->id]['success']]);
     }
 
     /** What changes when there is news, so that an open screen knows when to look again. */

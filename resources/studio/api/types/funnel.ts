@@ -132,6 +132,8 @@ export interface DayCount {
 
 export interface Results {
     days: DayCount[];
+    /** What it is for, over the same days. */
+    success: FunnelSuccess;
     zone: string;
     pages: (PageNumbers & { id: string; name: string })[];
     sources: { source: string; visitors: number; signups: number; rate: Rate }[];

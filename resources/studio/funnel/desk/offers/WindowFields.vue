@@ -11,7 +11,7 @@ const session = useSession();
 <template>
     <fieldset>
         <legend class="label">{{ label }}</legend>
-        <div class="grid grid-cols-2 gap-3">
+        <div class="grid gap-3">
             <DateField :model-value="from" time label="From" @update:model-value="(moment) => $emit('change', { from: moment, until })" />
             <DateField :model-value="until" time label="Until" @update:model-value="(moment) => $emit('change', { from, until: moment })" />
         </div>
