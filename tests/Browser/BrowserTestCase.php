@@ -187,8 +187,13 @@ abstract class BrowserTestCase extends TestCase
     {
         $this->waitFor($b, function (RemoteWebDriver $b) use ($words, $of): bool {
             $found = $this->oneByWords($b, $words, $of);
+            if ($found === false) {
+                return false;
+            }
+            // As a person does who sees half of it below a heading that stays.
+            $b->executeScript('arguments[0].scrollIntoView({ block: "nearest", behavior: "instant" })', [$found]);
 
-            return $found !== false && $found->click() !== null;
+            return $found->click() !== null;
         }, "“{$words}”");
     }
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { EyeIcon } from '@heroicons/vue/24/outline';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import AddSection from '@/funnel/desk/AddSection.vue';
 import BlockColumn from '@/funnel/desk/column/BlockColumn.vue';
 import PageColumn from '@/funnel/desk/column/PageColumn.vue';
@@ -17,6 +17,12 @@ const props = defineProps<{ id: string; place?: string }>();
 
 const desk = provideDesk(props.id);
 const canvas = ref<InstanceType<typeof PageCanvas> | null>(null);
+const column = ref<HTMLElement | null>(null);
+// Another thing begins at its head, wherever the column was.
+watch(
+    () => [desk.section.value?.id, desk.block.value?.id],
+    () => column.value?.scrollTo({ top: 0 }),
+);
 const phone = ref(false);
 const sample = ref(false);
 const session = useSession();
@@ -73,7 +79,7 @@ useDeskKeys(desk, () => adding.value === null);
                 />
             </div>
         </div>
-        <aside class="min-h-0 overflow-auto border-l border-line bg-raised p-5" aria-label="What is selected">
+        <aside ref="column" class="min-h-0 scroll-pt-26 overflow-auto border-l border-line bg-raised p-5" aria-label="What is selected">
             <BlockColumn
                 v-if="desk.block.value && desk.section.value"
                 :key="desk.block.value.id"

@@ -35,6 +35,12 @@ const steps = useSteps();
 const router = useRouter();
 const toasts = useToasts();
 const canvas = ref<InstanceType<typeof PageCanvas> | null>(null);
+const column = ref<HTMLElement | null>(null);
+// Another thing begins at its head, wherever the column was.
+watch(
+    () => [desk.section.value?.id, desk.block.value?.id],
+    () => column.value?.scrollTo({ top: 0 }),
+);
 const popup = work.popup;
 const phone = ref(false);
 const under = ref(
@@ -155,7 +161,7 @@ async function takeOut(): Promise<void> {
                 </button>
             </div>
         </div>
-        <aside class="min-h-0 overflow-auto border-l border-line bg-raised p-5" aria-label="What is selected">
+        <aside ref="column" class="min-h-0 scroll-pt-26 overflow-auto border-l border-line bg-raised p-5" aria-label="What is selected">
             <BlockColumn
                 v-if="desk.block.value && desk.section.value"
                 :key="desk.block.value.id"
