@@ -35,21 +35,26 @@ const site = computed(() => store.funnel?.url.slice(0, -(store.funnel?.address.l
 watch(
     [() => props.news, () => store.funnel?.id, () => store.funnel?.liveVersion, () => store.funnel?.state],
     async () => {
-        if (!store.funnel) {
+        const funnel = store.funnel;
+        if (!funnel) {
             return;
         }
         try {
             const [joined, published, bought] = await Promise.all([
-                api.get<{ people: PersonRow[]; total: number }>(`people?${query({ funnel: store.funnel.id, perPage: 6 })}`),
-                api.get<{ versions: Version[] }>(`funnels/${store.funnel.id}/versions`),
-                store.funnel.offers.length > 0
-                    ? api.get<{ orders: OrderRow[] }>(`orders?${query({ funnel: store.funnel.id })}`)
+                api.get<{ people: PersonRow[]; total: number }>(`people?${query({ funnel: funnel.id, perPage: 6 })}`),
+                api.get<{ versions: Version[] }>(`funnels/${funnel.id}/versions`),
+                funnel.offers.length > 0
+                    ? api.get<{ orders: OrderRow[] }>(`orders?${query({ funnel: funnel.id })}`)
                     : Promise.resolve({ orders: [] }),
             ]);
+            // Whoever has gone on to another funnel meanwhile, or to no funnel, is shown nothing of this one.
+            if (store.funnel?.id !== funnel.id) {
+                return;
+            }
             people.value = joined.people;
             total.value = joined.total;
             versions.value = published.versions;
-            orders.value = ['sell', 'launch'].includes(store.funnel.goal) ? bought.orders.slice(0, 7) : [];
+            orders.value = ['sell', 'launch'].includes(funnel.goal) ? bought.orders.slice(0, 7) : [];
         } catch (caught) {
             toasts.trouble(caught);
         }
