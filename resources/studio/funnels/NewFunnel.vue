@@ -11,7 +11,7 @@ import {
     VideoCameraIcon,
 } from '@heroicons/vue/24/outline';
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiError } from '@/api/client';
 import FileDrop from '@/ui/FileDrop.vue';
@@ -119,6 +119,10 @@ const manners = [
 const chosen = computed(() => goals.find((g) => g.id === goal.value));
 const name = ref('');
 const title = ref('');
+/** It is called as visitors read it, until something else is typed. */
+watch(title, (now, before) => {
+    name.value = name.value === before ? now : name.value;
+});
 const price = ref('');
 const introductory = ref('');
 const mode = ref('live');
@@ -221,18 +225,18 @@ async function create(): Promise<void> {
             <p class="mt-4 text-soft">You get: {{ chosen.gets }}.</p>
             <div class="mt-4 grid gap-4 sm:grid-cols-2">
                 <TextField
-                    v-model="name"
-                    label="Private name"
-                    hint="Only you see it, in your list of funnels."
-                    :error="error?.field('name')"
-                    autocomplete="off"
-                />
-                <TextField
                     v-if="chosen.ask"
                     v-model="title"
                     :label="chosen.ask"
                     :hint="`Visitors see it. For example: ${chosen.example}`"
                     :error="error?.field('title')"
+                    autocomplete="off"
+                />
+                <TextField
+                    v-model="name"
+                    label="Private name"
+                    hint="Only you see it, in your list of funnels."
+                    :error="error?.field('name')"
                     autocomplete="off"
                 />
             </div>
