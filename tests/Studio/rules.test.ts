@@ -54,6 +54,12 @@ describe('rules about people', () => {
         expect([m.host.querySelector('input[aria-label="With what"]'), m.text().includes('still missing')]).toEqual([null, false]);
     });
 
+    it('say which way they are meant where their written form leaves out what is not', async () => {
+        const m = await rules({ all: true, rules: [{ kind: 'tag', tag: 'VIP' }, { kind: 'deed', deed: 'clicked' }] as never });
+        expect(m.text()).not.toContain('Please choose');
+        m.end();
+    });
+
     it('go together as all or any, and are removed one by one', async () => {
         const two: Rules = {
             all: true,

@@ -10,7 +10,7 @@ export const appliesTo = (field: RuleField, rule: Rule): boolean =>
     Object.entries(field.when).every(([name, values]) => (values as unknown[]).includes(rule[name] ?? ''));
 
 export const chosen = (field: RuleField, rule: Rule): RuleOption | undefined =>
-    field.options.find((o) => Object.entries(o.sets).every(([name, value]) => rule[name] === value));
+    field.options.find((o) => Object.entries(o.sets).every(([name, value]) => (rule[name] ?? false) === value));
 
 const isEmpty = (value: unknown) => value === undefined || value === 0 || String(value).trim() === '';
 
