@@ -78,7 +78,7 @@ final class Designs
         ['action-card', 'action', 'On a card', 'boxed', 'tint', 'heading text button:main'],
         ['action-picture', 'action', 'With a picture', 'split-right', '', 'heading text button:main picture:plain'],
 
-        ['action-share', 'action', 'Share it', 'centred', '', 'heading share:buttons'],
+        ['action-share', 'action', 'Share it', 'centred', '', 'share:buttons'],
 
         ['form-card', 'form', 'On a card', 'boxed', 'tint', 'heading text form'],
         ['form-beside', 'form', 'Beside words', 'form-right', '', 'heading text form'],

@@ -17,6 +17,8 @@ const list = computed({
     get: () => desk.sections.value,
     set: (now: Section[]) => desk.orderSections(now.map((s) => s.id)),
 });
+/** After which a new one goes: the last that is no footer. */
+const last = computed(() => desk.sections.value.findLast((s) => s.kind !== 'footer') ?? desk.sections.value.at(-1));
 const kindOf = (section: Section) => session.kit.sections.find((k) => k.id === section.kind)?.label ?? section.kind;
 
 function title(section: Section): string {
@@ -56,15 +58,10 @@ function onKey(event: KeyboardEvent, id: string): void {
             </li>
         </VueDraggable>
         <div class="mt-3 flex flex-wrap gap-2">
-            <button type="button" class="btn" @click="$emit('add', desk.sections.value.at(-1)?.id ?? '')">
+            <button type="button" class="btn" @click="$emit('add', last?.id ?? '')">
                 <PlusIcon class="size-4" aria-hidden="true" />Add a section
             </button>
-            <button
-                v-if="desk.canPaste()"
-                type="button"
-                class="btn-quiet"
-                @click="desk.pasteSection(desk.sections.value.at(-1)?.id ?? null)"
-            >
+            <button v-if="desk.canPaste()" type="button" class="btn-quiet" @click="desk.pasteSection(last?.id ?? null)">
                 Paste a section
             </button>
         </div>
