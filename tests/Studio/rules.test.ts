@@ -55,7 +55,13 @@ describe('rules about people', () => {
     });
 
     it('say which way they are meant where their written form leaves out what is not', async () => {
-        const m = await rules({ all: true, rules: [{ kind: 'tag', tag: 'VIP' }, { kind: 'deed', deed: 'clicked' }] as never });
+        const m = await rules({
+            all: true,
+            rules: [
+                { kind: 'tag', tag: 'VIP' },
+                { kind: 'deed', deed: 'clicked' },
+            ] as never,
+        });
         expect(m.text()).not.toContain('Please choose');
         m.end();
     });

@@ -79,7 +79,8 @@ function commit(): void {
     emit('update:modelValue', words);
 }
 function left(event: FocusEvent): void {
-    if (!open.value && !box.value?.contains(event.relatedTarget as Node | null)) {
+    // The calendar is a part of the field.
+    if (!box.value?.contains(event.relatedTarget as Node | null)) {
         commit();
     }
 }

@@ -304,6 +304,12 @@ final class FeedbackTest extends TestCase
         self::assertSame('It did not arrive: 552 5.2.2 full', $message->refresh()->trouble);
         self::assertNull(Person::query()->where('email', 'robin@example.com')->sole()->suppressed, 'the next one may arrive');
         self::assertSame('complained', $other->refresh()->lost_why);
+        // An address alone means the last email that went there, not one that still waits.
+        $first = $this->letter('ada@example.com');
+        $waits = Message::query()->create(['business_id' => $this->owner->business_id, 'person_id' => $first->person_id, 'kind' => 'sequence',
+            'name' => 'Later', 'state' => 'waiting', 'to_address' => 'ada@example.com', 'unique_key' => 'later', 'due_at' => now()->addDay()]);
+        $this->tell($path, ['event' => 'bounced', 'email' => 'ada@example.com'])->assertJsonPath('taken.bounced', 1);
+        self::assertSame([true, false], [$first->refresh()->lost_at !== null, $waits->refresh()->lost_at !== null]);
         // What came back of somebody of another business is not known here.
         $else = $this->owner('else@example.com')->business_id;
         $theirs = Message::query()->create(['business_id' => $else, 'kind' => 'test', 'name' => 'T', 'state' => 'sent',

@@ -4,11 +4,17 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Serving;
 
+use App\Drafts\DraftPlan;
 use App\Drafts\NewFunnel;
 use App\Publishing\Publishing;
+use App\Rendering\PageAssets;
 use App\Rendering\StandIns;
+use Lantern\Core\Page\Block\Block;
+use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Look\Fonts;
 use Lantern\Core\Page\Look\Looks;
+use Lantern\Core\Page\Section;
+use Lantern\Core\Plan\Goal;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
@@ -67,10 +73,27 @@ final class StandInsTest extends TestCase
         self::assertSame('', StandIns::faces('Nothing', 400, []));
     }
 
+    public function test_a_page_is_measured_by_what_it_says_first_and_headings_as_they_are_set(): void
+    {
+        $funnel = app(NewFunnel::class)->fromStarter($this->owner()->business, Goal::Form, 'Form', 'Write to me, it is quick', null);
+        foreach (['placard' => mb_strtoupper(...), 'harbour' => strval(...)] as $look => $set) {
+            $funnel->forceFill(['look' => $look])->save();
+            $plan = DraftPlan::read($funnel->fresh() ?? $funnel);
+            [$family, $weight] = $plan->look()->fonts()[0];
+            $headings = array_filter(array_map(fn (Section $s): string => implode('', array_map(fn (Block $b): string => $b->words(),
+                array_filter($s->blocks, fn (Block $b): bool => in_array($b->kind, [BlockKind::Heading, BlockKind::Logo], true)))),
+                array_slice($plan->pages[0]->document->sections, 0, 2)));
+            $words = str_replace('{{business}}', 'Ferncroft Cello Room', implode('', $headings));
+            self::assertSame(StandIns::sizes($family, $weight, $set($words)),
+                PageAssets::of($plan, $plan->pages[0])->sizes["{$family} {$weight}"], $look);
+        }
+        self::assertNotSame(StandIns::sizes('Archivo', 800, 'write'), StandIns::sizes('Archivo', 800, 'WRITE'));
+    }
+
     public function test_a_published_page_swaps_its_fonts_in_and_says_what_stands_in_for_them(): void
     {
         $owner = $this->owner();
-        $funnel = app(NewFunnel::class)->fromStarter($owner->business, \Lantern\Core\Plan\Goal::Form, 'Form', 'Write to me', null);
+        $funnel = app(NewFunnel::class)->fromStarter($owner->business, Goal::Form, 'Form', 'Write to me', null);
         foreach (['harbour', 'salon'] as $look) {
             $funnel->forceFill(['look' => $look])->save();
             app(Publishing::class)->publish($funnel->fresh(), null);
