@@ -306,8 +306,9 @@ final class FeedbackTest extends TestCase
         self::assertSame('complained', $other->refresh()->lost_why);
         // An address alone means the last email that went there, not one that still waits.
         $first = $this->letter('ada@example.com');
-        $waits = Message::query()->create(['business_id' => $this->owner->business_id, 'person_id' => $first->person_id, 'kind' => 'sequence',
-            'name' => 'Later', 'state' => 'waiting', 'to_address' => 'ada@example.com', 'unique_key' => 'later', 'due_at' => now()->addDay()]);
+        $waits = Message::query()->create(['business_id' => $this->owner->business_id, 'person_id' => $first->person_id,
+            'kind' => 'sequence', 'name' => 'Later', 'state' => 'waiting', 'to_address' => 'ada@example.com', 'unique_key' => 'later',
+            'due_at' => now()->addDay()]);
         $this->tell($path, ['event' => 'bounced', 'email' => 'ada@example.com'])->assertJsonPath('taken.bounced', 1);
         self::assertSame([true, false], [$first->refresh()->lost_at !== null, $waits->refresh()->lost_at !== null]);
         // What came back of somebody of another business is not known here.
