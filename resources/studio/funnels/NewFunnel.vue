@@ -11,11 +11,12 @@ import {
     VideoCameraIcon,
 } from '@heroicons/vue/24/outline';
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue';
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiError } from '@/api/client';
 import FileDrop from '@/ui/FileDrop.vue';
 import { useSession } from '@/stores/session';
+import { follow } from '@/ui/follow';
 import TextField from '@/ui/TextField.vue';
 
 const router = useRouter();
@@ -117,12 +118,14 @@ const manners = [
     { value: 'automated', label: 'Automated: a recording plays, again and again' },
 ];
 const chosen = computed(() => goals.find((g) => g.id === goal.value));
-const name = ref('');
 const title = ref('');
+const name = ref('');
 /** It is called as visitors read it, until something else is typed. */
-watch(title, (now, before) => {
-    name.value = name.value === before ? now : name.value;
-});
+follow(
+    () => title.value,
+    () => name.value,
+    (words) => (name.value = words),
+);
 const price = ref('');
 const introductory = ref('');
 const mode = ref('live');

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue';
+import { ref } from 'vue';
 import { ApiError } from '@/api/client';
 import type { Business } from '@/api/types';
 import BusinessFields from '@/settings/BusinessFields.vue';
 import { useSession } from '@/stores/session';
 import { nearestLocale } from '@/ui/languages';
 import LanternMark from '@/ui/LanternMark.vue';
+import { follow } from '@/ui/follow';
 import TextField from '@/ui/TextField.vue';
 
 const session = useSession();
@@ -28,12 +29,16 @@ const business = ref<Business>({
     saleNotices: ['sale', 'trouble', 'refund'],
 });
 /** The sender is whoever is named above, until something else is typed there. */
-watch(name, (now, before) => {
-    business.value.senderName = business.value.senderName === before ? now : business.value.senderName;
-});
-watch(email, (now, before) => {
-    business.value.senderAddress = business.value.senderAddress === before ? now : business.value.senderAddress;
-});
+follow(
+    () => name.value,
+    () => business.value.senderName,
+    (words) => (business.value.senderName = words),
+);
+follow(
+    () => email.value,
+    () => business.value.senderAddress,
+    (words) => (business.value.senderAddress = words),
+);
 const error = ref<ApiError | null>(null);
 const busy = ref(false);
 
