@@ -170,7 +170,8 @@ final class PageDeskTest extends BrowserTestCase
             $below = 6;
             $this->waitFor($b, function (RemoteWebDriver $b) use ($handles, &$below): bool {
                 // Looked at before it is moved again: what has made room stands elsewhere, and a move to there would take it back.
-                if (str_starts_with((string) $b->executeScript('return document.querySelector("aside ol li").innerText'), 'What the list')) {
+                $first = (string) $b->executeScript('return document.querySelector("aside ol li").innerText');
+                if (str_starts_with($first, 'What the list')) {
                     return true;
                 }
                 $below = 20 - $below;
