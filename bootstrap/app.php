@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Middleware\AnswerHeaders;
 use App\Http\Middleware\EachOnItsHost;
 use App\Http\Middleware\RefuseBrokenJson;
+use App\Http\Middleware\SpeaksToVisitors;
 use App\Http\Middleware\StudioSession;
 use App\Serving\BusyPage;
 use App\Serving\PlainPage;
@@ -44,7 +45,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->trustProxies(at: array_values(array_filter(explode(',', (string) env('TRUSTED_PROXIES', '')))),
             headers: Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO);
         $middleware->redirectGuestsTo(fn (): string => Hosts::studio().'/studio');
-        $middleware->append([AnswerHeaders::class, EachOnItsHost::class]);
+        $middleware->append([AnswerHeaders::class, EachOnItsHost::class, SpeaksToVisitors::class]);
         // What somebody types is kept as typed: a space at the end of a paragraph is a space.
         $middleware->trimStrings(except: [fn (Request $r): bool => $r->is('studio/api/*')]);
         $middleware->convertEmptyStringsToNull(except: [fn (Request $r): bool => true]);

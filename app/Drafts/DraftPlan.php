@@ -43,6 +43,7 @@ final class DraftPlan
             ways: DraftWays::of($funnel), logo: $funnel->logo, icon: $funnel->icon,
             fields: MergeFields::ownFields(Shape::of($funnel->fields)), parameters: MergeFields::parameterNames($funnel->parameters),
             currency: $funnel->sellsIn(), times: OpeningTimes::fromShape(Shape::of($funnel->times)),
+            language: $funnel->language,
         );
     }
 
@@ -77,6 +78,7 @@ final class DraftPlan
                 'address' => $plan->address, 'look' => $plan->lookId, 'look_changes' => $plan->changes->toArray(),
                 'logo' => $plan->logo, 'icon' => $plan->icon, 'fields' => $plan->fields, 'parameters' => $plan->parameters,
                 'currency' => $plan->offers === [] ? null : $plan->currency, 'times' => $plan->times->toArray(),
+                'language' => $plan->language,
             ]);
             $positions = [];
             foreach ($plan->parts as $part) {

@@ -37,7 +37,8 @@ final class NewFunnel
             : new LeadMagnet(Ids::next(), $title, $file->id, $file->name, $file->mime, $file->bytes));
         $plan = (new Starter($business->sender(), Ids::next(...), CarbonImmutable::now()))
             ->build($goal, $name, $title, WebAddress::suggest($title, self::taken(...)), $leadMagnet, $price,
-                Currency::isKnown($business->currency) ? $business->currency : 'EUR', $mode, $introductory);
+                Currency::isKnown($business->currency) ? $business->currency : 'EUR', $mode, $introductory,
+                $business->language);
 
         return DraftPlan::store($plan, $business);
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Forms;
 
+use App\Languages\ConfirmSaid;
+use App\Languages\Voices;
 use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
 use App\Models\Confirmation;
@@ -23,11 +25,19 @@ final class ConfirmationMessage extends KindOfMessage
         $form = $confirmation->submission->form_id;
         $words = ($plan->form($form) ?? $confirmation->submission->version->plan()->form($form))?->confirm;
 
-        return $words === null ? null
-            : new EmailSource($words->subject, RichText::email($words->body.'<p><a href="{{confirm_link}}">'.e($words->button).'</a></p>'
-            .'<p>If that was not you, nothing needs doing: without this press nothing more will come.</p>'), $plan->look()->accent,
-                ['confirm_link' => Confirmations::link($confirmation)]
-                    + EmailSource::fieldsOf($plan, $message->funnel->address ?? $plan->address), false);
+        if ($words === null) {
+            return null;
+        }
+        $version = $confirmation->submission->version->plan();
+        $page = $version->page($confirmation->submission->page_id);
+        $language = $page === null ? $plan->language : $version->languageOf($page);
+        $voice = Voices::of($language);
+        $words = ConfirmSaid::whole($words, $voice);
+
+        return new EmailSource($words->subject, RichText::email($words->body.'<p><a href="{{confirm_link}}">'.e($words->button).'</a></p>'
+            .'<p>'.e($voice->say('confirm.not_you')).'</p>'), $plan->look()->accent,
+            ['confirm_link' => Confirmations::link($confirmation)]
+                + EmailSource::fieldsOf($plan, $message->funnel->address ?? $plan->address), false, $language);
     }
 
     public function canBeLeft(): bool

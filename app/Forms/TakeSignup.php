@@ -29,6 +29,7 @@ use Lantern\Core\Journey\Decision;
 use Lantern\Core\Journey\Journey;
 use Lantern\Core\People\EmailAddress;
 use Lantern\Core\People\FieldKind;
+use Lantern\Core\Plan\Plan;
 use Lantern\Core\Sequences\SequencePlan;
 use Lantern\Core\Webinars\RegisteredSession;
 use Lantern\Core\Webinars\SessionPick;
@@ -124,7 +125,8 @@ final readonly class TakeSignup
     private function complete(Submission $submission, FormPlan $form, DateTimeImmutable $at, bool $owner, bool $theirs): Decision
     {
         $person = $submission->person;
-        $this->keep($person, $form, $submission->answers, $theirs);
+        $this->keep($person, $form, $submission->answers, $theirs,
+            self::language($submission->version->plan(), $submission->page_id));
         // Joining again is agreeing again: somebody who had unsubscribed and comes back of their own accord is back.
         $person->forceFill(($theirs ? ['unsubscribed_at' => null, 'quiet_until' => null] : []) + ['pending' => false,
             'owner_try' => $person->owner_try && $owner,
@@ -169,6 +171,13 @@ final readonly class TakeSignup
         return RegisteredSessions::choose($webinar, $chosen['key'], new DateTimeZone($chosen['zone']), $submission->person_id, $at);
     }
 
+    private static function language(Plan $plan, string $page): string
+    {
+        $found = $plan->page($page);
+
+        return $found === null ? $plan->language : $plan->languageOf($found);
+    }
+
     private function person(Signup $signup, EmailAddress $email, ?Person $person, bool $waits): Person
     {
         if ($person === null) {
@@ -177,7 +186,7 @@ final readonly class TakeSignup
 
             return Person::query()->create([
                 'business_id' => $signup->funnel->business_id, 'email' => $email->display, 'email_key' => $email->key,
-                'timezone' => $signup->zone,
+                'timezone' => $signup->zone, 'language' => self::language($signup->version->plan(), $signup->page->id),
                 'first_name' => $values[FieldKind::FirstName->value] ?? '', 'last_name' => $values[FieldKind::LastName->value] ?? '',
                 'joined_at' => $signup->at, 'owner_try' => $signup->owner, 'pending' => $waits,
                 'suppressed' => $why === 'unsubscribed' ? null : $why,
@@ -195,12 +204,13 @@ final readonly class TakeSignup
      *
      * @param  array<string, string>  $values
      * @param  bool  $theirs  did they say it themselves? Otherwise only what is not known yet is taken from it.
+     * @param  string  $language  of the page that they read; '' where it is not to be noted
      */
-    private function keep(Person $person, FormPlan $form, array $values, bool $theirs): void
+    private function keep(Person $person, FormPlan $form, array $values, bool $theirs, string $language = ''): void
     {
         $person->forceFill(array_filter([
             'first_name' => $values[FieldKind::FirstName->value] ?? '', 'last_name' => $values[FieldKind::LastName->value] ?? '',
-            'phone' => $values[FieldKind::Phone->value] ?? '',
+            'phone' => $values[FieldKind::Phone->value] ?? '', 'language' => $language,
         ], fn (string $v, string $name): bool => SignupCheck::takesOver($v, (string) $person->getAttribute($name), $theirs),
             ARRAY_FILTER_USE_BOTH))
             ->save();

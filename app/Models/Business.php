@@ -18,6 +18,7 @@ use Lantern\Core\Plan\Sender;
  * @property string $timezone
  * @property string $currency
  * @property string $locale how the owner reads dates, numbers and money: a BCP 47 tag
+ * @property string $language in which new funnels speak to visitors, as {@see \Lantern\Core\Languages\Language} reads it
  * @property int $messages_per_minute at most
  * @property string|null $hook_secret with which calls to the owner's own addresses are signed
  * @property string|null $report_key in the address at which mail servers tell what came back
@@ -37,7 +38,8 @@ final class Business extends Record
         'told_at' => 'immutable_datetime'];
 
     protected $attributes = ['tax_rate' => 0, 'tax_name' => 'Tax', 'tax_number' => '', 'sale_notices' => '["sale","trouble","refund"]',
-        'embed_hosts' => '[]', 'messages_per_minute' => 120, 'locale' => 'en-GB', 'hook_secret' => null, 'report_key' => null,
+        'embed_hosts' => '[]', 'messages_per_minute' => 120, 'locale' => 'en-GB', 'language' => 'en', 'hook_secret' => null,
+        'report_key' => null,
         'reported_at' => null, 'told_at' => null];
 
     public function zone(): DateTimeZone

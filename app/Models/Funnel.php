@@ -28,6 +28,7 @@ use Lantern\Core\Visits\Openness;
  * @property string|null $logo the id of a picture
  * @property string|null $icon likewise
  * @property string|null $currency in which it sells; null for that of the business
+ * @property string $language in which it speaks to visitors, as {@see \Lantern\Core\Languages\Language} reads it
  * @property array<string, string> $fields the funnel's own merge fields
  * @property list<string> $parameters address parameters that may be used as merge fields
  * @property array<string, mixed> $times when the draft would be open
@@ -57,7 +58,7 @@ final class Funnel extends Record
 
     protected $attributes = ['state' => 'draft', 'live_version_id' => null, 'archived_at' => null,
         'look_changes' => '{}', 'labels' => '[]',
-        'currency' => null, 'logo' => null, 'icon' => null, 'fields' => '{}', 'parameters' => '[]',
+        'currency' => null, 'language' => 'en', 'logo' => null, 'icon' => null, 'fields' => '{}', 'parameters' => '[]',
         'set_aside' => '[]', 'times' => '{}', 'opens_at' => null, 'closes_at' => null, 'closed_at' => null];
 
     /** @return BelongsTo<Business, $this> */
@@ -69,7 +70,7 @@ final class Funnel extends Record
     /** @return HasMany<DraftPart, $this> the parts that are there */
     public function parts(): HasMany
     {
-        return $this->hasMany(DraftPart::class)->whereNull('removed')->orderBy('position')->orderBy('id');
+        return $this->hasMany(DraftPart::class)->chaperone()->whereNull('removed')->orderBy('position')->orderBy('id');
     }
 
     /** @return HasMany<Way, $this> where outcomes of its pages lead */

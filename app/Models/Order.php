@@ -35,7 +35,7 @@ use Lantern\Core\Orders\OrderState;
  * @property string|null $coupon_id
  * @property string|null $coupon_code
  * @property string|null $method by which the provider can charge again
- * @property string|null $method_label how the buyer knows it
+ * @property string|null $card_ends the last digits of the card, by which the buyer knows it
  * @property string|null $visitor
  * @property string|null $source
  * @property string|null $ip
@@ -64,7 +64,7 @@ final class Order extends Record
         'bought_at' => 'immutable_datetime', 'receipt_due_at' => 'immutable_datetime', 'joined_at' => 'immutable_datetime'];
 
     protected $attributes = ['number' => null, 'state' => 'open', 'name' => '', 'paid' => 0, 'refunded' => 0, 'arrears' => false,
-        'coupon_id' => null, 'coupon_code' => null, 'method' => null, 'method_label' => null, 'visitor' => null, 'source' => null,
+        'coupon_id' => null, 'coupon_code' => null, 'method' => null, 'card_ends' => null, 'visitor' => null, 'source' => null,
         'ip' => null, 'owner' => false, 'bought_at' => null, 'receipt_due_at' => null, 'joined_at' => null,
         'language' => 'en'];
 

@@ -10,6 +10,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Lantern\Core\Money\Money;
 use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
+use Lantern\Core\Orders\PaymentTrouble;
 
 /**
  * One payment of an order: its first, one for an extra offer, or a later one of a plan. Another try is another row.
@@ -29,7 +30,7 @@ use Lantern\Core\Orders\PaymentState;
  * @property CarbonImmutable|null $asked_at
  * @property CarbonImmutable|null $settled_at
  * @property CarbonImmutable|null $first_failed_at when the first try of it failed
- * @property string|null $trouble one sentence
+ * @property PaymentTrouble|null $trouble why it failed, or why it is not tried again
  * @property string|null $bank_url
  * @property string|null $receipt_id
  * @property Order $order
@@ -43,7 +44,7 @@ final class Payment extends Record
     /** @var array<string, string> */
     protected $casts = ['purpose' => PaymentPurpose::class, 'state' => PaymentState::class, 'lines' => 'array',
         'due_at' => 'immutable_datetime', 'asked_at' => 'immutable_datetime', 'settled_at' => 'immutable_datetime',
-        'first_failed_at' => 'immutable_datetime'];
+        'first_failed_at' => 'immutable_datetime', 'trouble' => PaymentTrouble::class];
 
     protected $attributes = ['number' => 1, 'try' => 1, 'method' => null, 'asked_at' => null, 'settled_at' => null,
         'first_failed_at' => null, 'trouble' => null, 'bank_url' => null, 'receipt_id' => null];

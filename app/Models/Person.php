@@ -18,6 +18,8 @@ use Lantern\Core\People\Subscription;
  * @property string $id
  * @property int $business_id
  * @property string $email as typed
+ * @property string|null $language in which they are spoken to, as {@see \Lantern\Core\Languages\Language} reads it; null for that of the
+ *     funnel
  * @property string $email_key by which two spellings are one person
  * @property string $first_name
  * @property string $last_name

@@ -15,6 +15,7 @@ use Lantern\Core\Plan\PageRole;
  * @property string $page_id
  * @property PageRole $role
  * @property string $address within its funnel; '' for the entry page
+ * @property string $language in which its visitors are spoken to
  * @property string $html with slots
  * @property array<string, array<string, mixed>> $slots by slot, what of the plan it is filled with
  * @property array<string, mixed> $policy see {@see \App\Serving\PagePolicy}

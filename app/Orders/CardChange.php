@@ -10,6 +10,7 @@ use App\People\Proof\Proven;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Orders\FactType;
 use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
@@ -39,12 +40,12 @@ final readonly class CardChange
 
     /**
      * @param  string  $method  what the card fields handed over
-     * @return string '' when all is well; what is wrong in one sentence; or the address of the bank that asks first
+     * @return Phrase|string '' when all is well; what is wrong; or the address of the bank that asks first
      */
-    public function change(Order $order, string $method): string
+    public function change(Order $order, string $method): Phrase|string
     {
         DB::transaction(function () use ($order, $method): void {
-            $order->forceFill(['method' => $method, 'method_label' => 'new card'])->save();
+            $order->forceFill(['method' => $method, 'card_ends' => null])->save();
             OrderLog::add($order, FactType::CardChanged, CarbonImmutable::now());
         });
         // The one that has failed; those that are not due yet wait for their day.
@@ -56,7 +57,7 @@ final readonly class CardChange
         $paid = $this->reconciling->charge($owed->setRelation('order', $order->refresh()));
 
         return match ($paid->state) {
-            PaymentState::Failed => $paid->trouble ?? 'The payment did not go through.',
+            PaymentState::Failed => $paid->trouble?->phrase() ?? Phrase::of('card.failed'),
             PaymentState::Bank => (string) $paid->bank_url,
             default => '',
         };

@@ -8,6 +8,7 @@ use App\Models\Business;
 use App\Models\Person;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Money\Money;
 use Lantern\Core\Money\TaxRate;
 use Lantern\Core\Offers\Coupon;
@@ -22,10 +23,10 @@ use Lantern\Core\Plan\Plan;
 use Lantern\Core\Selling\Sale;
 use Lantern\Core\Support\Invalid;
 
-/** A checkout as it was filled in: read field by field, with one sentence for each that is wrong. Prices come from the plan alone. */
+/** A checkout as it was filled in: read field by field, with one phrase for each that is wrong. Prices come from the plan alone. */
 final class Checkout
 {
-    /** @var array<string, string> by field; `form` for the whole, `card` for the card fields */
+    /** @var array<string, Phrase> by field; `form` for the whole, `card` for the card fields */
     public array $errors = [];
 
     public ?Quote $quote = null;
@@ -79,7 +80,7 @@ final class Checkout
             return '';
         }
         if (mb_strlen($value) > $max) {
-            $this->errors[$name] = "This is too long: {$max} characters at most.";
+            $this->errors[$name] = Phrase::of('checkout.too_long', ['most' => $max]);
 
             return '';
         }
@@ -92,12 +93,12 @@ final class Checkout
         $this->name = $this->text('name', 200);
         $typed = $this->text('email', 254);
         if ($typed === '' && ! isset($this->errors['email'])) {
-            $this->errors['email'] = 'Where shall the receipt go?';
+            $this->errors['email'] = Phrase::of('checkout.no_email');
         } elseif ($typed !== '') {
             try {
                 $this->email = EmailAddress::of($typed);
             } catch (Invalid $e) {
-                $this->errors['email'] = $e->getMessage();
+                $this->errors['email'] = $e->said ?? throw $e;
             }
         }
     }
@@ -105,7 +106,7 @@ final class Checkout
     private function price(Offer $offer, ?Person $known): void
     {
         if (($this->typed['offer'] ?? $offer->id) !== $offer->id) {
-            $this->errors['form'] = 'This page has changed since you opened it. Please look at it once more before you pay.';
+            $this->errors['form'] = Phrase::of('checkout.changed');
         }
         try {
             $wanted = [$this->wanted(LineKind::Main, $offer)];
@@ -115,14 +116,14 @@ final class Checkout
             $this->coupon = $this->couponFor($wanted, $known);
             $this->quote = Quote::of($wanted, TaxRate::of($this->business->tax_rate), $this->coupon);
         } catch (Invalid $e) {
-            $this->errors[$e->path] = $e->getMessage();
+            $this->errors[$e->path] = $e->said ?? throw $e;
         }
         $this->changes($offer);
     }
 
     private function wanted(LineKind $kind, Offer $offer): Wanted
     {
-        $product = $this->plan->product($offer->product) ?? throw Invalid::at('form', 'This offer is gone. Nothing has been charged.');
+        $product = $this->plan->product($offer->product) ?? throw Invalid::said('form', Phrase::of('offer.gone'));
         $shown = $this->asShown($offer);
         $text = $shown->price->kind === PriceKind::Named ? $this->text('amount', 40) : '';
 
@@ -149,16 +150,16 @@ final class Checkout
         $coupon = $this->couponOf($this->code);
         if ($coupon === null) {
             $this->wrongCode = true;
-            throw Invalid::at('coupon', 'There is no such code. Please look for a typing mistake, or leave it empty.');
+            throw Invalid::said('coupon', Phrase::of('coupon.none'));
         }
         [$used, $byPerson] = Sold::uses($coupon->id, $known);
         $refusal = $coupon->refusal($this->now, $this->business->zone(), array_map(fn (Wanted $w): string => $w->offer->id, $wanted), $used,
             $byPerson);
         if ($refusal === null && $coupon->code !== $this->code && Sold::isCodeUsed($coupon->id, $this->code)) {
-            $refusal = 'This code was used already.';
+            $refusal = Phrase::of('coupon.used');
         }
         if ($refusal !== null) {
-            throw Invalid::at('coupon', $refusal);
+            throw Invalid::said('coupon', $refusal);
         }
 
         return $coupon;
@@ -197,8 +198,7 @@ final class Checkout
             $was = $shown?->priceOf($now->id);
             $holds = $this->asShown($now)->price;
             if ($was !== null && (! $was->currency()->is($holds->currency()) || $was->total()->isLessThan($holds->total()))) {
-                $this->errors['form'] = "The price has changed since you opened this page: it is {$holds->words()} now, and nothing has "
-                    .'been charged. Please look at it once more before you pay.';
+                $this->errors['form'] = Phrase::of('checkout.price_changed', ['price' => $holds->phrase()]);
             }
         }
     }

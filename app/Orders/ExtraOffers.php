@@ -14,6 +14,7 @@ use App\Support\Durable;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
+use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Money\TaxRate;
 use Lantern\Core\Offers\Availability;
 use Lantern\Core\Offers\LineKind;
@@ -70,7 +71,7 @@ final readonly class ExtraOffers
             $quote = Quote::of([Wanted::of($kind, $offer, $product)], TaxRate::of($order->business->tax_rate));
             $line = $quote->lines[0];
             if ($line->total->currency->code !== $order->currency) {
-                throw NotForSale::because('', 'This offer is sold in another currency than your order.');
+                throw NotForSale::because('', Phrase::of('offer.other_currency'));
             }
             $number = 1 + (int) OrderLine::query()->where('order_id', $order->id)->max('number');
             OrderLine::query()->create(['order_id' => $order->id, 'number' => $number, 'kind' => $kind, 'offer_id' => $offer->id,
@@ -86,7 +87,7 @@ final readonly class ExtraOffers
                 return null;
             }
             if ($order->method === null) {
-                throw NotForSale::because('', 'There is no card to charge: your order was free. Please buy it from its own page.');
+                throw NotForSale::because('', Phrase::of('offer.no_card'));
             }
             $payment = Payment::query()->create(['order_id' => $order->id, 'key' => PaymentKey::fresh(), 'number' => 1,
                 'purpose' => PaymentPurpose::Extra, 'lines' => [$number => $line->dueNow()->minor], 'amount' => $line->dueNow()->minor,

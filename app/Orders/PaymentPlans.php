@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Lantern\Core\Orders\FactType;
 use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
+use Lantern\Core\Orders\PaymentTrouble;
 use Lantern\Core\Orders\Retries;
 
 /** The later payments of what is paid in several: planned when the first is paid, tried again where they fail, given up at last. */
@@ -89,7 +90,7 @@ final readonly class PaymentPlans
         $this->messages->tellOwner('trouble', "failed:{$payment->key}", $order, $at);
         if ($next === null) {
             // It is not tried by itself any more: a new card pays it, or the owner gives it up.
-            $again->forceFill(['trouble' => 'Waits for a new card.'])->save();
+            $again->forceFill(['trouble' => PaymentTrouble::NeedsCard])->save();
             $order->forceFill(['arrears' => true])->save();
             $this->accesses->pause($order, $at, 'A payment of the plan failed.');
         }

@@ -19,6 +19,7 @@ use Lantern\Core\Orders\FactType;
 use Lantern\Core\Orders\LineState;
 use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
+use Lantern\Core\Orders\PaymentTrouble;
 
 /**
  * Writes down what became of payments, and does what follows: once, whoever comes with the answer and however often it
@@ -72,7 +73,7 @@ final readonly class PaymentResults
     }
 
     /** A payment that cannot be had: nobody was asked, or nobody knows of it. */
-    public function giveUp(Payment $payment, string $why): void
+    public function giveUp(Payment $payment, PaymentTrouble $why): void
     {
         DB::transaction(function () use ($payment, $why): void {
             $fresh = Payment::query()->with('order.lines')->findOrFail($payment->id);
@@ -118,7 +119,7 @@ final readonly class PaymentResults
         $payment->forceFill(['state' => PaymentState::Paid, 'settled_at' => $now, 'trouble' => null, 'bank_url' => null])->save();
         // A later payment may have been asked for before its buyer filled in another card, which then stays.
         if ($answer->method !== '' && ($payment->purpose !== PaymentPurpose::Later || $answer->method === $order->method)) {
-            $order->forceFill(['method' => $answer->method, 'method_label' => $answer->methodLabel])->save();
+            $order->forceFill(['method' => $answer->method, 'card_ends' => $answer->cardEnds])->save();
         }
         OrderLog::add($order, FactType::Paid, $now, $payment->key, amount: $payment->amount, lines: $payment->lines);
         if (PaidTwice::isSo($payment)) {
@@ -147,9 +148,9 @@ final readonly class PaymentResults
         }
     }
 
-    private function failed(Payment $payment, string $why, DateTimeImmutable $now): void
+    private function failed(Payment $payment, ?PaymentTrouble $why, DateTimeImmutable $now): void
     {
-        $payment->forceFill(['state' => PaymentState::Failed, 'settled_at' => $now, 'trouble' => mb_substr($why, 0, 200),
+        $payment->forceFill(['state' => PaymentState::Failed, 'settled_at' => $now, 'trouble' => $why ?? PaymentTrouble::Declined,
             'bank_url' => null])
             ->save();
         if ($payment->purpose !== PaymentPurpose::Later) {

@@ -18,6 +18,7 @@ use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\DeadlineStates;
+use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Offers\Availability;
 use Lantern\Core\Offers\QuoteLine;
 use Lantern\Core\Orders\FactType;
@@ -131,14 +132,15 @@ final readonly class PlaceOrder
                 $attempt->at);
             if ($availability !== Availability::OnSale) {
                 throw $i === 0 ? NotForSale::availability($availability)
-                    : NotForSale::because("bump-{$line->offer}", "{$line->name}: ".$availability->sentence());
+                    : NotForSale::because("bump-{$line->offer}", Phrase::of('offer.of',
+                        ['name' => $line->name, 'why' => $availability->sentence()]));
             }
         }
         if ($attempt->coupon !== null) {
             [$used, $byPerson] = Sold::uses($attempt->coupon->id, $person, $except);
             $refusal = $attempt->coupon->refusal($attempt->at, $zone, $attempt->quote->offers(), $used, $byPerson)
                 ?? ($attempt->coupon->code !== $attempt->code && Sold::isCodeUsed($attempt->coupon->id, $attempt->code, $except)
-                    ? 'This code was used already.' : null);
+                    ? Phrase::of('coupon.used') : null);
             if ($refusal !== null) {
                 throw NotForSale::because('coupon', $refusal);
             }
@@ -150,7 +152,7 @@ final readonly class PlaceOrder
         $joins = self::isTheirs($attempt, $person);
         $values = ['business_id' => $attempt->funnel->business_id, 'funnel_id' => $attempt->funnel->id,
             'version_id' => $attempt->version->id, 'page_id' => $attempt->page->id, 'person_id' => $person->id, 'token' => $attempt->token,
-            'currency' => $attempt->quote->currency->code, 'language' => $attempt->page->settings->language,
+            'currency' => $attempt->quote->currency->code, 'language' => $attempt->version->plan()->languageOf($attempt->page),
             'email' => $attempt->email->display, 'name' => $attempt->name, 'total' => $attempt->quote->total()->minor,
             'coupon_id' => $attempt->coupon?->id, 'coupon_code' => $attempt->coupon === null ? null : $attempt->code,
             'visitor' => $attempt->visitor, 'source' => $attempt->source, 'ip' => $attempt->ip, 'owner' => $attempt->owner,
@@ -213,7 +215,8 @@ final readonly class PlaceOrder
         $why = Suppressions::why($business, $attempt->email->display);
 
         return Person::query()->create(['id' => Ids::next(), 'business_id' => $business, 'email' => $attempt->email->display,
-            'email_key' => $attempt->email->key, 'timezone' => $attempt->zone, 'first_name' => mb_substr($first, 0, 100),
+            'email_key' => $attempt->email->key, 'timezone' => $attempt->zone,
+            'language' => $attempt->version->plan()->languageOf($attempt->page), 'first_name' => mb_substr($first, 0, 100),
             'last_name' => mb_substr(trim($last), 0, 100), 'joined_at' => $attempt->at, 'owner_try' => $attempt->owner, 'pending' => true,
             'marketing' => $attempt->marketing ?? false, 'suppressed' => $why === 'unsubscribed' ? null : $why]);
     }

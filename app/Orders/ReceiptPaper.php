@@ -4,10 +4,15 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
+use App\Languages\Voices;
 use App\Models\Receipt;
+use DateTimeImmutable;
+use DateTimeZone;
+use Lantern\Core\Deadlines\TimeWords;
+use Lantern\Core\Languages\Language;
+use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Money\Money;
-use Lantern\Core\Money\TaxRate;
 use Lantern\Core\Support\Shape;
 
 /** What a receipt says, ready to be printed: amounts as its buyer reads them. */
@@ -22,7 +27,37 @@ final readonly class ReceiptPaper
 
     public function money(int $minor): string
     {
-        return Money::of($minor, Currency::of($this->content->text('currency', 3)))->words($this->content->text('language', 12));
+        return Money::of($minor, Currency::of($this->content->text('currency', 3)))->words($this->language());
+    }
+
+    public function language(): string
+    {
+        return $this->content->text('language', Language::LONGEST, 'en');
+    }
+
+    /** A day as its reader reads it. */
+    public function day(string $key): string
+    {
+        return $this->written($this->text($key));
+    }
+
+    private function written(string $day): string
+    {
+        $utc = new DateTimeZone('UTC');
+
+        return $day === '' ? '' : TimeWords::day(new DateTimeImmutable($day, $utc), $utc, $this->language());
+    }
+
+    /** That it was paid, or paid back, and by what. A receipt of earlier times names that in English words. */
+    public function paidBy(): Phrase
+    {
+        [$card, $method] = [$this->text('card'), $this->text('method')];
+
+        return match (true) {
+            $card !== '' => Phrase::of($this->refund() ? 'receipt.paid_back_card' : 'receipt.paid_card', ['ends' => $card]),
+            $method !== '' => Phrase::of($this->refund() ? 'receipt.paid_back_by' : 'receipt.paid_by', ['method' => $method]),
+            default => Phrase::of($this->refund() ? 'receipt.paid_back' : 'receipt.paid'),
+        };
     }
 
     public function text(string $key): string
@@ -50,7 +85,8 @@ final readonly class ReceiptPaper
     {
         return array_map(fn (Shape $l): array => ['name' => $l->text('name', 300),
             'total' => $this->money($l->integer('total', 0, Money::MOST)),
-            'tax' => $this->money($l->integer('tax', 0, Money::MOST)), 'rate' => TaxRate::of($l->integer('rate', 0, 10_000))->words(),
+            'tax' => $this->money($l->integer('tax', 0, Money::MOST)), 'rate' => Voices::of($this->language())->say('receipt.rate',
+                ['rate' => $l->integer('rate', 0, 10_000) / 100]),
             'discount' => $l->integer('discount', 0, Money::MOST, 0) === 0 ? '' : $this->money($l->integer('discount', 0, Money::MOST))],
             $this->content->groups('lines'));
     }
@@ -58,7 +94,7 @@ final readonly class ReceiptPaper
     /** @return list<array{due: string, amount: string}> what is to be paid later */
     public function later(): array
     {
-        return array_map(fn (Shape $p): array => ['due' => $p->text('due', 10),
+        return array_map(fn (Shape $p): array => ['due' => $this->written($p->text('due', 10)),
             'amount' => $this->money($p->integer('amount', 0, Money::MOST))],
             $this->content->groups('later'));
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
+use App\Languages\Voices;
 use App\Models\Receipt;
 use Dompdf\Dompdf;
 use Dompdf\Options;
@@ -23,7 +24,8 @@ final class ReceiptPdf
         $options->setFontCache(storage_path('framework/cache'));
         $pdf = new Dompdf($options);
         $pdf->setPaper('a4');
-        $pdf->loadHtml(View::make('pay.receipt', ['paper' => new ReceiptPaper($receipt)])->render(), 'UTF-8');
+        $paper = new ReceiptPaper($receipt);
+        $pdf->loadHtml(View::make('pay.receipt', ['paper' => $paper, 'say' => Voices::of($paper->language())])->render(), 'UTF-8');
         $pdf->render();
 
         return (string) $pdf->output();

@@ -6,6 +6,7 @@ namespace App\Orders;
 
 use App\Journey\CarriesOut;
 use App\Journey\EffectContext;
+use App\Languages\Voices;
 use App\Models\Order;
 use App\Models\OrderLine;
 use App\Models\Payment;
@@ -33,7 +34,7 @@ final readonly class Receipts implements CarriesOut, DueWork
 {
     private const AT_ONCE = 200;
 
-    public function __construct(private OrderMessages $messages)
+    public function __construct(private OrderMessages $messages, private Voices $voices)
     {
     }
 
@@ -96,7 +97,7 @@ final readonly class Receipts implements CarriesOut, DueWork
             'lines' => $quoted, 'total' => (int) $lines->sum('total'),
             'tax' => array_sum(array_column($quoted, 'tax')), 'discount' => array_sum(array_column($quoted, 'discount')),
             'paid' => $this->paidFor($order, array_values($lines->pluck('number')->map(fn ($n): int => (int) $n)->all())),
-            'method' => $order->method_label ?? '', 'coupon' => $order->coupon_code ?? '',
+            'card' => $order->card_ends ?? '', 'coupon' => $order->coupon_code ?? '',
             'later' => $order->payments()->where('state', PaymentState::Due)->orderBy('due_at')->get()
                 ->map(fn (Payment $p): array => ['due' => $p->due_at->setTimezone($order->business->zone())->format('Y-m-d'),
                     'amount' => $p->amount])->all(),
@@ -116,12 +117,13 @@ final readonly class Receipts implements CarriesOut, DueWork
             // The tax in a part is its share of the tax in the whole.
             $tax = $quoted->total->isZero() ? Money::zero($quoted->total->currency)
                 : $amount->share($quoted->tax->minor, $quoted->total->minor);
-            $lines[] = ['name' => "{$line->name}: payment {$payment->number} of {$quoted->payments}", 'number' => $line->number,
+            $lines[] = ['name' => $this->voices->in($order->language)->say('receipt.part', ['name' => $line->name,
+                'number' => $payment->number, 'count' => $quoted->payments]), 'number' => $line->number,
                 'rate' => $quoted->rate->hundredths, 'tax' => $tax->minor, 'net' => $amount->minus($tax)->minor, 'total' => $amount->minor];
         }
         $receipt = $this->issue($order, ReceiptKind::Payment, "payment:{$payment->key}", $at,
             ['lines' => $lines, 'total' => $payment->amount,
-                'tax' => array_sum(array_column($lines, 'tax')), 'paid' => $payment->amount, 'method' => $order->method_label ?? '']);
+                'tax' => array_sum(array_column($lines, 'tax')), 'paid' => $payment->amount, 'card' => $order->card_ends ?? '']);
         $payment->forceFill(['receipt_id' => $receipt->id])->save();
         $this->messages->sendReceipt($receipt, $at);
     }

@@ -18,6 +18,7 @@ use Lantern\Core\Orders\FactType;
 use Lantern\Core\Orders\OpenPayment;
 use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
+use Lantern\Core\Orders\PaymentTrouble;
 use Lantern\Core\Orders\RefundState;
 
 /**
@@ -94,7 +95,7 @@ final readonly class Reconciling implements DueWork
             $this->payments->ask($payment);
         } elseif (OpenPayment::isGivenUp($payment->asked_at, (int) config('lantern.checkout.give_up_minutes'), $now)) {
             // The provider never heard of it, and its buyer is gone.
-            $this->results->giveUp($payment, 'It was never asked for, and nothing has been charged.');
+            $this->results->giveUp($payment, PaymentTrouble::NeverAsked);
         }
     }
 

@@ -19,8 +19,12 @@ interface PaymentProvider
     /** Its name in written form, such as in the address of its calls to us. */
     public static function name(): string;
 
-    /** The address of its card fields: a page to be shown in a frame, which hands over a method (docs/payments.md). */
-    public function cardFields(): string;
+    /**
+     * The address of its card fields: a page to be shown in a frame, which hands over a method (docs/payments.md).
+     *
+     * @param  string  $language  in which they speak to the buyer: a BCP 47 tag
+     */
+    public function cardFields(string $language): string;
 
     /**
      * Starts a payment while the buyer is there.

@@ -26,6 +26,7 @@ use Illuminate\Support\Facades\DB;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Journey\AfterForm;
+use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Popups\PopupFactType;
 
@@ -43,19 +44,17 @@ final readonly class JoinInPopup
         $plan = $version->plan();
         $form = $this->form($plan, $live, $request->input('form'));
         if ($form === null) {
-            return Joined::said(404, 'This form is not open at the moment.');
+            return Joined::said(404, Phrase::of('form.not_open'));
         }
         if (SpamGuard::isFlood($request)) {
-            return Joined::said(429, 'There were a great many sign-ups from your connection in the last few minutes. Please try again in '
-                .'ten minutes.');
+            return Joined::said(429, Phrase::of('form.flood'));
         }
         $carried = $asked->query();
         $step = $request->input('step') === '2' && $form->hasTwoSteps() ? 2 : 1;
         $answers = Answers::read($form, $request->request->all(), Source::parametersOf($form, $carried), $step);
         $token = FormToken::read($request->input('token'), $live->popup->id);
         if ($token === null || SpamGuard::isProgram($request, $token)) {
-            return Joined::said(422, $token === null ? 'This page was open for a long time. Please press the button once more.'
-                : 'That went very fast, as if a program had filled the form in. If you are a person, please press the button once more.',
+            return Joined::said(422, $token === null ? Phrase::of('form.old_short') : Phrase::of('form.fast'),
                 FormToken::issue($live->popup->id));
         }
         if ($answers->errors !== []) {
@@ -67,7 +66,7 @@ final readonly class JoinInPopup
         }
         $page = ($asked->page === null ? null : $plan->page($asked->page->page_id)) ?? AfterForm::pageOf($plan, $form->id);
         if ($page === null) {
-            return Joined::said(404, 'This form is not open at the moment.');
+            return Joined::said(404, Phrase::of('form.not_open'));
         }
         $source = Source::read($asked->source) + ($asked->site === null ? []
             : ['ref' => mb_substr((string) parse_url($asked->site->origin, PHP_URL_HOST), 0, 100)]);
@@ -120,7 +119,7 @@ final readonly class JoinInPopup
         $submission = Ids::is($id) && Confirmations::holds($seal, "step|{$id}")
             ? Submission::query()->with(['person', 'funnel'])->where('form_id', $form->id)->find($id) : null;
         if ($submission === null) {
-            return Joined::said(422, 'Please begin again: what you filled in before is not known any more.',
+            return Joined::said(422, Phrase::of('form.begin_again'),
                 FormToken::issue($live->popup->id));
         }
         $this->takeSignup->more($submission, $form, $answers);

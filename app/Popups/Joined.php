@@ -5,25 +5,40 @@ declare(strict_types=1);
 namespace App\Popups;
 
 use App\Models\Submission;
+use Lantern\Core\Languages\Phrase;
+use Lantern\Core\Languages\Voice;
 
 /** What came of a form that was filled in in a pop-up. */
 final readonly class Joined
 {
-    /** @param  array<string, mixed>  $answer  for the script that sent it */
-    private function __construct(public int $status, public array $answer, public ?Submission $submission = null, public string $go = '')
+    /**
+     * @param  array<string, mixed>  $answer  for the script that sent it, without what is said
+     * @param  array<string, Phrase>  $errors  by field; `form` for the form as a whole
+     */
+    private function __construct(public int $status, private array $answer, public ?Submission $submission = null, public string $go = '',
+        public array $errors = [])
     {
+    }
+
+    /** @return array<string, mixed> for the script that sent it */
+    public function in(Voice $voice): array
+    {
+        $said = array_map($voice->say(...), $this->errors);
+        $message = $said['form'] ?? null;
+
+        return ($message === null ? ($said === [] ? [] : ['errors' => $said]) : ['message' => $message]) + $this->answer;
     }
 
     /** @param  string|null  $token  with which to try again */
-    public static function said(int $status, string $message, ?string $token = null): self
+    public static function said(int $status, Phrase $message, ?string $token = null): self
     {
-        return new self($status, ['message' => $message] + ($token === null ? [] : ['token' => $token]));
+        return new self($status, $token === null ? [] : ['token' => $token], errors: ['form' => $message]);
     }
 
-    /** @param  array<string, string>  $errors  by field */
+    /** @param  array<string, Phrase>  $errors  by field */
     public static function wrong(array $errors): self
     {
-        return new self(422, ['errors' => $errors]);
+        return new self(422, [], errors: $errors);
     }
 
     /** @param  string  $joined  what the second step is sent with */

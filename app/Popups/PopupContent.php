@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Popups;
 
 use App\Deadlines\States;
+use App\Languages\SiteVoice;
+use App\Languages\Voices;
 use App\Rendering\PageAssets;
 use App\Rendering\PopupFrame;
 use App\Rendering\SiteAssets;
@@ -32,18 +34,20 @@ final readonly class PopupContent
     /** @return array<string, mixed> */
     public function shown(LivePopup $live, Situations $whose): array
     {
-        return self::written($live->popup, $this->filled($live, $whose));
+        return self::written($live->popup, $this->filled($live, $whose), Voices::of($live->page->language));
     }
 
     /**
      * @param  string  $html  as it was drawn, with its slots filled
      * @return array<string, mixed>
      */
-    public static function written(Popup $popup, string $html): array
+    public static function written(Popup $popup, string $html, SiteVoice $voice): array
     {
         $stage = fn (Placement $stand): array => ['class' => PopupFrame::classes($popup->frame, $stand), 'dialog' => $stand->isDialog()];
 
         return [
+            'say' => ['close' => $voice->say('page.close'), 'trouble' => $voice->say('form.trouble_kept')],
+            'lang' => $voice->language()->plain(), 'dir' => $voice->language()->isRightToLeft() ? 'rtl' : 'ltr',
             'id' => $popup->id, 'name' => self::heading($html) ?: $popup->name, 'placed' => $popup->isPlaced(),
             'triggers' => array_map(fn ($t): array => $t->toArray(), $popup->triggers),
             'spot' => $popup->isPlaced() ? $popup->spot->toArray() : null,

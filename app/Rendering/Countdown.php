@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rendering;
 
+use App\Languages\Voices;
 use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\View;
@@ -73,7 +74,8 @@ final readonly class Countdown
                 .($this->field('labels') === 'none' ? ' unlabelled' : '').($left === 0 ? ' is-over' : ''))),
             'style' => $this->style, 'colours' => self::colours($this->field('colour')), 'words' => new HtmlString($words),
             'moment' => TimeWords::moment($run->endsAt, $this->zone, $this->language, $this->now),
-            'left' => TimeWords::left($left, $this->language), 'over' => $this->field('over') ?: 'The time is up.',
+            'left' => TimeWords::left($left, $this->language),
+            'over' => $this->field('over') ?: Voices::of($this->language)->say('page.time_is_up'),
             'parts' => self::parts($left, $this->units(), $this->language),
             'share' => self::share($run, $this->now), 'units' => implode(' ', $this->units()),
             'data' => ['until' => (string) self::milliseconds($run->endsAt), 'from' => (string) self::milliseconds($run->startedAt),

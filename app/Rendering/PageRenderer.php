@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rendering;
 
+use App\Languages\Voices;
 use App\Models\Business;
 use App\Support\Hosts;
 use Carbon\CarbonImmutable;
@@ -29,7 +30,7 @@ final readonly class PageRenderer
      * Goes up when the markup changes in a way that the styles of today no longer fit pages drawn before. Versions
      * drawn by an earlier one are drawn anew from their plan (`lantern:redraw`, and meanwhile with each visit).
      */
-    public const REVISION = 8;
+    public const REVISION = 9;
 
     public function __construct(private PictureFacts $facts)
     {
@@ -40,7 +41,7 @@ final readonly class PageRenderer
     {
         $html = (string) preg_replace('/>\s+</', '> <', $this->html($this->view($plan, $page, Mode::Visitor, $business)));
 
-        return Slots::withMergeFields($html, $plan->prices($page->settings->language) + $plan->fields
+        return Slots::withMergeFields($html, $plan->prices(Voices::of($plan->languageOf($page))) + $plan->fields
             + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]);
     }
 
@@ -65,7 +66,7 @@ final readonly class PageRenderer
         $view = $this->view($plan, PagePlan::ofPopup($popup), Mode::Visitor, $business);
         $html = (string) preg_replace('/>\s+</', '> <', $this->popupHtml($view, $popup));
 
-        return Slots::withMergeFields($html, $plan->prices($plan->language()) + $plan->fields
+        return Slots::withMergeFields($html, $plan->prices(Voices::of($plan->language)) + $plan->fields
             + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]);
     }
 
@@ -174,13 +175,14 @@ final readonly class PageRenderer
             return Hosts::withMediaOfSite(Slots::fill($html, $fill, []));
         }
         foreach ($plan->leadMagnets as $leadMagnet) {
-            $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e('Download').'</a> <span class="file-note">'
+            $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e(Voices::of($plan->languageOf($page))
+                ->say('file.download')).'</a> <span class="file-note">'
                 .e($leadMagnet->kindAndSize()).'</span>';
         }
         $fill += self::countdowns($plan, $page, $shown);
 
         $html = Slots::withMergeFields($html,
-            $plan->prices($page->settings->language) + $plan->fields
+            $plan->prices(Voices::of($plan->languageOf($page))) + $plan->fields
                 + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]);
 
         return Hosts::withMediaOfSite(Slots::fill($html, $fill, $sample));
@@ -205,7 +207,7 @@ final readonly class PageRenderer
                 default => $shown->run($now),
             };
             $words = '<span class="countdown-words">'.e($block->field('text')).'</span>';
-            $fill["countdown:{$block->id}"] = Countdown::of($block, $page->settings->language, $zone, $now, leadsOn: false)->html($run,
+            $fill["countdown:{$block->id}"] = Countdown::of($block, $plan->languageOf($page), $zone, $now, leadsOn: false)->html($run,
                 $run?->state($now) ?? DeadlineState::NotStarted, $words, (new Marks($block, false))->root(...));
         }
 

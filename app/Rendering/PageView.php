@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Rendering;
 
+use App\Languages\SiteVoice;
+use App\Languages\Voices;
 use App\Models\Upload;
 use App\Support\RichText;
 use Carbon\CarbonImmutable;
@@ -14,6 +16,8 @@ use Lantern\Core\Deadlines\DeadlineState;
 use Lantern\Core\Deadlines\ShownState;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Journey\Journey;
+use Lantern\Core\Languages\Phrase;
+use Lantern\Core\Languages\Spoken;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Block\Link;
@@ -27,6 +31,11 @@ use Lantern\Core\Plan\Plan;
 final readonly class PageView
 {
     public Document $document;
+
+    /** In which its readers are spoken to. */
+    public string $language;
+
+    public SiteVoice $voice;
 
     public Look $look;
 
@@ -48,6 +57,8 @@ final readonly class PageView
         public ShownState $shown = ShownState::TwoDays,
     ) {
         $this->document = $page->document;
+        $this->language = $plan->languageOf($page);
+        $this->voice = Voices::of($this->language);
         $this->look = $plan->lookOf($page->document->look);
         $anchors = [];
         foreach ($this->document->blocks() as $block) {
@@ -72,6 +83,16 @@ final readonly class PageView
         return $this->mode->editing();
     }
 
+    /**
+     * What the application itself says on it.
+     *
+     * @param  array<string, int|float|string|Spoken|Phrase>  $values
+     */
+    public function say(Phrase|string $phrase, array $values = []): string
+    {
+        return $this->voice->say($phrase, $values);
+    }
+
     /** A countdown: for visitors a slot, since it is another one for each; on the desk as it looks in the chosen state. */
     public function countdown(Block $block, Marks $at): HtmlString
     {
@@ -83,7 +104,7 @@ final readonly class PageView
         $deadline = $this->plan->deadline($block->field('deadline'));
         $run = $deadline === null ? Countdown::typed($block->field('until'), $zone, $now) : $this->shown->run($now);
         $words = '<span class="countdown-words"'.$at->words('text').'>'.e($block->field('text')).'</span>';
-        $html = Countdown::of($block, $this->page->settings->language, $zone, $now)->html($run,
+        $html = Countdown::of($block, $this->language, $zone, $now)->html($run,
             $run?->state($now) ?? DeadlineState::NotStarted, $words, $at->root(...));
 
         return new HtmlString($html !== '' ? $html : '<div '.$at->root('countdown sentence').'>'.$words.' <time>'
@@ -99,7 +120,7 @@ final readonly class PageView
         $webinar = $this->plan->webinar($block->field('webinar'));
 
         return new HtmlString(View::make('site.webinar.desk', ['block' => $block, 'at' => $at, 'webinar' => $webinar,
-            'example' => WebinarExample::of($webinar, $this->page->settings->language)])->render());
+            'view' => $this, 'example' => WebinarExample::of($webinar, $this->language)])->render());
     }
 
     public function marks(Block $block): Marks

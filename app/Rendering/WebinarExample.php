@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rendering;
 
+use App\Languages\Voices;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use Lantern\Core\Deadlines\TimeWords;
@@ -21,7 +22,7 @@ final class WebinarExample
         $now ??= CarbonImmutable::now();
         $times = [];
         foreach ($webinar->sessions()->offered($now, $webinar->zone()) as $choice) {
-            $times[] = $choice->session->key === 'd' ? 'As soon as you like'
+            $times[] = $choice->session->key === 'd' ? Voices::of($language)->say('session.any_time')
                 : TimeWords::moment($choice->session->startsAt, $webinar->zone(), $language, $now);
         }
 

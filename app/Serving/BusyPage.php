@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Serving;
 
+use App\Languages\SiteLanguage;
+use App\Languages\Voices;
 use App\Models\Funnel;
 use App\Rendering\LookStyle;
 use App\Rendering\PageAssets;
@@ -49,28 +51,31 @@ final class BusyPage
     {
         $headers = ['Retry-After' => (string) self::AGAIN, 'Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex'];
         if ($request->is('studio/*') || $request->expectsJson()) {
-            return new JsonResponse(['message' => 'Nothing can be stored at the moment: the database is busy, or the disk is full. What '
-                .'you typed is kept here and sent again by itself.'], 503, $headers);
+            $voice = $request->is('studio/*') ? Voices::of('en') : app(SiteLanguage::class)->voice();
+
+            return new JsonResponse(['message' => $voice->say('notice.busy.stored')], 503, $headers);
         }
-        $look = self::look($request);
+        [$look, $language] = self::funnel($request);
         $isForm = $request->isMethod('POST');
 
-        return new Response(View::make('site.busy', ['look' => $look, 'style' => LookStyle::whole($look, Paint::of($look,
-            Background::paper())), 'head' => SiteAssets::head(PageAssets::ofLook($look), false), 'isForm' => $isForm,
+        return new Response(View::make('site.busy', ['say' => $language === null ? app(SiteLanguage::class)->voice()
+            : Voices::of($language), 'look' => $look, 'style' => LookStyle::whole($look, Paint::of($look,
+                Background::paper())), 'head' => SiteAssets::head(PageAssets::ofLook($look), false), 'isForm' => $isForm,
             'action' => $request->getRequestUri(), 'typed' => $isForm ? self::flat($request->request->all()) : [],
             'resends' => $isForm && $request->input(self::SENT_AGAIN) === null,
             'mark' => self::SENT_AGAIN, 'seconds' => self::AGAIN])->render(), 503, AnswerKind::Page->headers() + $headers);
     }
 
-    /** The look of the funnel that was asked for, if it can be read. */
-    private static function look(Request $request): Look
+    /** @return array{Look, string|null} look and language of the funnel that was asked for, if it can be read */
+    private static function funnel(Request $request): array
     {
         try {
-            return Funnel::query()->with('liveVersion')->where('address', $request->segment(1))->first()?->liveVersion?->plan()->look()
-                ?? Looks::get(Looks::DEFAULT);
+            $plan = Funnel::query()->with('liveVersion')->where('address', $request->segment(1))->first()?->liveVersion?->plan();
+
+            return [$plan?->look() ?? Looks::get(Looks::DEFAULT), $plan?->language];
         } catch (Throwable) {
             // Whoever cannot read the database either still says so kindly.
-            return Looks::get(Looks::DEFAULT);
+            return [Looks::get(Looks::DEFAULT), null];
         }
     }
 

@@ -133,7 +133,15 @@ final readonly class PageFinder
             PageNotice::Closed => PlainPage::closed(),
             PageNotice::ForBuyers => PlainPage::forBuyers($funnel->url()),
             PageNotice::TimeIsUp => PlainPage::timeIsUp($funnel->url()),
-        })->response();
+        })->response(self::languageOf($funnel));
+    }
+
+    /** Of what is live; of a draft that is not, its own. */
+    private static function languageOf(Funnel $funnel): string
+    {
+        $entry = $funnel->live_version_id === null ? null : self::live($funnel)->where('address', '')->value('language');
+
+        return is_string($entry) ? $entry : $funnel->language;
     }
 
     /**

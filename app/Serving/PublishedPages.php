@@ -58,7 +58,8 @@ final readonly class PublishedPages
             $slots[$of === '' ? $kind : "{$kind}:{$of}"] = $this->slots->slot($kind)->note($of, $plan, $page);
         }
 
-        return ['role' => $page->role, 'address' => $page->address, 'html' => $html, 'slots' => $slots,
+        return ['role' => $page->role, 'address' => $page->address, 'language' => $plan->languageOf($page), 'html' => $html,
+            'slots' => $slots,
             'products' => array_values(array_map(fn (Product $p): string => $p->id,
                 array_filter($plan->products, fn (Product $p): bool => $p->page === $page->id))) ?: null,
             'deadlines' => PageDeadlines::note($plan, $page),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving;
 
+use App\Languages\SiteLanguage;
 use App\Serving\Facts\LoadsFacts;
 use App\Serving\Slots\SlotKinds;
 use App\Support\Hosts;
@@ -16,7 +17,7 @@ use Illuminate\Http\Request;
 /** Fills the slots of a page for one visit: asks each what it needs, loads that once for all, and hands them plain facts. */
 final readonly class SlotFiller
 {
-    public function __construct(private SlotKinds $slots, private LoadsFacts $loads)
+    public function __construct(private SlotKinds $slots, private LoadsFacts $loads, private SiteLanguage $language)
     {
     }
 
@@ -57,7 +58,7 @@ final readonly class SlotFiller
         return new VisitFacts($visit->funnel->site(), $visit->page->page_id, $visit->page->address,
             $visit->page->popup !== null, $request->query->all(), self::queryString($request),
             $request->isMethod('POST') ? $request->request->all() : null, SiteCookies::read($request, SiteCookie::Zone), $now,
-            Hosts::areSeparate(), $visit->typed, $visit->errors,
+            Hosts::areSeparate(), $this->language->is($visit->page->language), $visit->typed, $visit->errors,
             $visit->quote, $visit->seen, $visit->deadlines, $visit->states, $visit->identity,
             $this->loads->for($visit, $needs, $now));
     }

@@ -14,6 +14,7 @@ use App\Support\SiteCookie;
 use App\Support\SiteCookies;
 use Illuminate\Http\Request;
 use Lantern\Core\Deadlines\DeadlineStates;
+use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Offers\Quote;
 
 /** One visit to a published page: what its slots are filled from. */
@@ -24,7 +25,7 @@ final readonly class Visit
 
     /**
      * @param  array<string, string|list<string>>  $typed  what was typed, by field, to be kept
-     * @param  array<string, string>  $errors  by field; `form` for the form as a whole
+     * @param  array<string, Phrase>  $errors  by field; `form` for the form as a whole
      * @param  Quote|null  $quote  what the checkout comes to, as it was filled in
      * @param  bool  $seen  is this view recorded already?
      * @param  PageDeadlines|null  $deadlines  that the page is concerned with, and how they stand for this visitor
@@ -55,7 +56,7 @@ final readonly class Visit
      * The same with what was typed, to be kept, and what is wrong with it.
      *
      * @param  array<string, string|list<string>>  $typed
-     * @param  array<string, string>  $errors
+     * @param  array<string, Phrase>  $errors
      */
     public function with(array $typed, array $errors, ?Quote $quote = null): self
     {

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Serving;
 
 use App\Deadlines\VisitorIdentity;
+use App\Languages\SiteVoice;
 use App\Serving\Facts\Loaded;
 use App\Support\SiteAddress;
 use Carbon\CarbonImmutable;
 use Lantern\Core\Deadlines\DeadlineStates;
+use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Offers\Quote;
 
 /** One visit to a published page, as plain values: what its slots are filled from, whoever asks and however it was loaded. */
@@ -23,7 +25,8 @@ final readonly class VisitFacts
      * @param  string|null  $askedZone  the name of the time zone that the browser gave
      * @param  bool  $mayRunCode  does the owner's own code run here? Not on one host with the Studio
      * @param  array<string, string|list<string>>  $typed  what was typed, by field, to be kept
-     * @param  array<string, string>  $errors  by field; `form` for the form as a whole
+     * @param  SiteVoice  $voice  in the language of the page
+     * @param  array<string, Phrase>  $errors  by field; `form` for the form as a whole
      * @param  Quote|null  $quote  what the checkout comes to, as it was filled in
      * @param  bool  $seen  is this view recorded already?
      * @param  PageDeadlines|null  $deadlines  that the page is concerned with, and how they stand for this visitor
@@ -39,6 +42,7 @@ final readonly class VisitFacts
         public ?string $askedZone,
         public CarbonImmutable $now,
         public bool $mayRunCode,
+        public SiteVoice $voice,
         public array $typed = [],
         public array $errors = [],
         public ?Quote $quote = null,
@@ -48,6 +52,12 @@ final readonly class VisitFacts
         public ?VisitorIdentity $identity = null,
         public Loaded $loaded = new Loaded,
     ) {
+    }
+
+    /** What is wrong with a field, said; '' where nothing is. */
+    public function error(string $field): string
+    {
+        return isset($this->errors[$field]) ? $this->voice->say($this->errors[$field]) : '';
     }
 
     /** The path of a page of the funnel: of its entry page without an address. */

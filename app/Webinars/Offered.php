@@ -8,6 +8,8 @@ use App\Records\RegisteredSessions;
 use DateTimeImmutable;
 use DateTimeZone;
 use Lantern\Core\Deadlines\TimeWords;
+use Lantern\Core\Languages\Phrase;
+use Lantern\Core\Languages\Voice;
 use Lantern\Core\Webinars\SessionChoice;
 use Lantern\Core\Webinars\SessionState;
 use Lantern\Core\Webinars\Webinar;
@@ -55,20 +57,19 @@ final readonly class Offered
     }
 
     /** When a session is, in their zone and language. */
-    public static function time(SessionChoice $choice, DateTimeZone $zone, string $language, DateTimeImmutable $now): string
+    public static function time(SessionChoice $choice, DateTimeZone $zone, Voice $voice, DateTimeImmutable $now): string
     {
-        return $choice->session->key === 'd' ? 'As soon as you like'
-            : TimeWords::moment($choice->session->startsAt, $zone, $language, $now);
+        return $choice->session->key === 'd' ? $voice->say('session.any_time')
+            : TimeWords::moment($choice->session->startsAt, $zone, $voice->language()->tag, $now);
     }
 
-    /** What is to be said of its places; '' for nothing. */
-    public function places(SessionChoice $choice): string
+    /** What is to be said of its places; null for nothing. */
+    public function places(SessionChoice $choice): ?Phrase
     {
         return match (true) {
-            $choice->state === SessionState::Full => 'Full. Choose it to go on the waiting list.',
-            ! $this->showsPlaces || $choice->left === null => '',
-            $choice->left === 1 => 'One place left',
-            default => number_format($choice->left).' places left',
+            $choice->state === SessionState::Full => Phrase::of('session.full'),
+            ! $this->showsPlaces || $choice->left === null => null,
+            default => Phrase::of('session.places', ['left' => $choice->left]),
         };
     }
 }

@@ -10,6 +10,7 @@ use App\Support\Ids;
 use App\Support\Instant;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Webinars\WebinarMode;
 
@@ -35,18 +36,16 @@ final readonly class Questions
     {
         $words = trim((string) preg_replace('/[^\P{C}\n\t]+/u', '', $words));
         if ($words === '') {
-            throw Invalid::at('question', 'Please write your question first.');
+            throw Invalid::said('question', Phrase::of('room.no_question'));
         }
         if (mb_strlen($words) > self::LONGEST) {
-            throw Invalid::at('question', 'A question has '.number_format(self::LONGEST).' characters at most. Please make it shorter; '
-                .'nothing is '
-                .'lost yet.');
+            throw Invalid::said('question', Phrase::of('room.long_question', ['most' => self::LONGEST]));
         }
         $id = DB::transaction(function () use ($registration, $device, $words, $second, $now): string {
             $theirs = DB::table('room_questions')->where('registration_id', $registration->id);
             if ((clone $theirs)->where('asked_at', '>', Instant::sql($now->modify('-1 minute')))->count() >= self::A_MINUTE
                 || (clone $theirs)->count() >= self::A_SESSION) {
-                throw Invalid::at('question', 'That is a great many questions at once. Please wait a minute.');
+                throw Invalid::said('question', Phrase::of('room.many_questions'));
             }
             // Pressed twice is asked once.
             $same = (clone $theirs)->where('words', $words)->where('asked_at', '>', Instant::sql($now->modify('-1 minute')))->value('id');

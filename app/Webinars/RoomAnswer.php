@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Webinars;
 
+use App\Languages\Voices;
 use App\Models\Registration;
 use App\Records\DeadlineOwner;
 use App\Records\Runs;
@@ -39,11 +40,13 @@ final class RoomAnswer
         $together = $kind === WatchKind::Live && ! $room->session->isOnDemand();
         $here = ! $together ? 0 : Cache::remember("room-here:{$room->webinar->id}:{$room->session->key}", 5,
             fn (): int => Presence::here($room->webinar->id, $room->session->key, $now));
+        $language = $facts->language ?? 'en';
         $answer = ['state' => $shows->state, 'second' => $shows->second, 'length' => $room->length, 'beginsIn' => $shows->beginsIn,
-            'here' => $here, 'next' => $here > self::MANY ? self::NEXT_OF_MANY : self::NEXT, 'offer' => null, 'offerAt' => null,
+            'here' => $here, 'hereWords' => $here === 0 ? '' : Voices::of($language)->say('room.here', ['count' => $here]),
+            'next' => $here > self::MANY ? self::NEXT_OF_MANY : self::NEXT, 'offer' => null, 'offerAt' => null,
             'poll' => null, 'questions' => [], 'leads' => null,
             'time' => $registration->isOnDemand() ? '' : TimeWords::moment($registration->starts_at, $registration->session()->zone,
-                $facts->language ?? 'en', $now)];
+                $language, $now)];
         if ($facts?->offer !== null && $shows->offerAt !== null) {
             $answer['offerAt'] = $shows->offerAt;
             $answer['offer'] = $shows->offer ? self::offer($registration, $facts->offer, $now) : null;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Webinars;
 
+use App\Languages\Voices;
 use App\Models\Funnel;
 use App\Models\Registration;
 use App\Models\Version;
@@ -11,6 +12,7 @@ use Illuminate\Support\Facades\Cache;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Journey\Journey;
+use Lantern\Core\Languages\Language;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Support\Shape;
@@ -23,7 +25,7 @@ use Lantern\Core\Webinars\Webinar;
 final readonly class RoomFacts
 {
     /** Of what is kept; another form is worked out anew. */
-    private const FORM = 1;
+    private const FORM = 2;
 
     /**
      * @param  array{name: string, price: string, address: string, guards: list<string>}|null  $offer  what is offered, the address of the
@@ -62,7 +64,8 @@ final readonly class RoomFacts
         $found = $shape->optionalGroup('webinar');
         $offer = $shape->optionalGroup('offer');
 
-        return $found === null ? null : new self(Webinar::fromShape($found), $shape->text('language', 12), $offer === null ? null
+        return $found === null ? null : new self(Webinar::fromShape($found), $shape->text('language', Language::LONGEST),
+            $offer === null ? null
             : ['name' => $offer->text('name', 300), 'price' => $offer->text('price', 100), 'address' => $offer->text('address', 100),
                 'guards' => $offer->texts('guards', 100, 40)], $shape->text('attended', 2000), $shape->text('missed', 2000));
     }
@@ -73,8 +76,12 @@ final readonly class RoomFacts
         $offer = $plan->offer($webinar->offer->offer ?? '');
         $product = $offer === null ? null : $plan->product($offer->product);
 
-        return ['webinar' => $webinar->toArray(), 'language' => $plan->language(), 'offer' => $offer === null || $product === null ? null
-            : ['name' => $product->name, 'price' => $offer->price->words($plan->language()), 'address' => self::pageOf($plan, $offer->id),
+        $room = $plan->pageOf(PageRole::Room);
+        $language = $room === null ? $plan->language : $plan->languageOf($room);
+
+        return ['webinar' => $webinar->toArray(), 'language' => $language, 'offer' => $offer === null || $product === null ? null
+            : ['name' => $product->name, 'price' => Voices::of($language)->say($offer->price->phrase()),
+                'address' => self::pageOf($plan, $offer->id),
                 'guards' => array_values(array_map(fn (Deadline $d): string => $d->id,
                     array_filter($plan->deadlines, fn (Deadline $d): bool => in_array($offer->id, $d->offers, true))))],
             'attended' => self::leads($plan, Outcome::Attended), 'missed' => self::leads($plan, Outcome::Missed)];

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\Webinars;
 
+use App\Languages\Voices;
 use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
+use App\Mail\Emails\SaidBody;
 use App\Models\Message;
 use App\Models\Registration;
 use App\Records\RegisteredSessions;
 use App\Records\SessionFields;
-use App\Support\RichText;
 use Lantern\Core\Page\Look\Colour;
 
 /** What somebody must know of the session they registered for. It was asked for by registering, and carries no link to leave by. */
@@ -29,33 +30,35 @@ final class SessionMessage extends KindOfMessage
         if ($registration === null || $webinar === null) {
             return null;
         }
-        $title = str_replace('{{', '{ {', e($webinar->title));
-        [$subject, $body] = match ($message->content['what'] ?? '') {
-            'place' => ["You have a place: {$webinar->title}", "<p>A place has become free, and it is yours: “{$title}”, "
-                .'{{session_time}}.</p>'
-                .'<p><a href="{{calendar_link}}">Put it in your calendar</a></p><p><a href="{{room_link}}">Your link into the room</a></p>'
-                .'<p>You cannot come after all? <a href="{{change_link}}">Choose another time, or give your place to somebody '
-                    .'else</a>.</p>'],
-            'moved' => ["Another time: {$webinar->title}", "<p>“{$title}” is at another time now: {{session_time}}. Your place is "
-                .'kept.</p>'
-                .'<p><a href="{{calendar_link}}">Bring your calendar up to date</a></p><p><a href="{{room_link}}">Your link into the '
-                    .'room</a>'
-                .'</p><p>That does not suit you? <a href="{{change_link}}">Choose another time</a>.</p>'],
-            'cancelled' => ["Cancelled: {$webinar->title}", "<p>I am sorry: “{$title}” does not take place at the time you had "
-                .'chosen.</p>'
-                .'<p><a href="{{change_link}}">Choose another time</a></p><p><a href="{{calendar_link}}">Take it out of your '
-                    .'calendar</a></p>'],
-            'again' => ["You have a place already: {$webinar->title}", '<p>Somebody, and we hope it was you, has just registered you for '
-                ."“{$title}”. You have a place there already: {{session_time}}.</p><p><a href=\"{{room_link}}\">Your link into the "
-                    .'room</a></p>'
-                .'<p><a href="{{change_link}}">Choose another time</a></p>'],
-            default => ['', ''],
+        $what = $message->content['what'] ?? '';
+        $language = Voices::languageOf($message);
+        $voice = Voices::of($language);
+        $fields = SessionFields::of($registration, $language);
+        $values = ['webinar' => $webinar->title, 'moment' => $fields['session_time']];
+        $body = (new SaidBody($voice))->hello();
+        $subject = match ($what) {
+            'place' => 'mail.session.place.subject',
+            'moved' => 'mail.session.moved.subject',
+            'cancelled' => 'mail.session.cancelled.subject',
+            'again' => 'mail.session.again.subject',
+            default => null,
+        };
+        if ($subject === null) {
+            return null;
+        }
+        match ($what) {
+            'place' => $body->say('mail.session.place.words', $values)->link('mail.session.calendar', '{{calendar_link}}')
+                ->link('mail.session.room', '{{room_link}}')->say('mail.session.place.cannot', [], '{{change_link}}'),
+            'moved' => $body->say('mail.session.moved.words', $values)->link('mail.session.moved.calendar', '{{calendar_link}}')
+                ->link('mail.session.room', '{{room_link}}')->say('mail.session.moved.cannot', [], '{{change_link}}'),
+            'cancelled' => $body->say('mail.session.cancelled.words', $values)->link('mail.session.choose', '{{change_link}}')
+                ->link('mail.session.cancelled.calendar', '{{calendar_link}}'),
+            default => $body->say('mail.session.again.words', $values)->link('mail.session.room', '{{room_link}}')
+                ->link('mail.session.choose', '{{change_link}}'),
         };
 
-        return $body === '' ? null : new EmailSource(str_replace('{{', '{ {', $subject), RichText::email('<p>Hello '
-            .'{{first_name|there}},</p>'
-            .$body), $registration->funnel->liveVersion?->plan()->look()->accent ?? Colour::of(EmailSource::ACCENT),
-            SessionFields::of($registration, $registration->funnel->liveVersion?->plan()->language() ?? 'en'), tracked: false,
-            webinar: $webinar->id);
+        return new EmailSource(str_replace('{{', '{ {', $voice->say($subject, $values)), $body->done(),
+            $registration->funnel->liveVersion?->plan()->look()->accent ?? Colour::of(EmailSource::ACCENT), $fields, tracked: false,
+            language: $language, webinar: $webinar->id);
     }
 }

@@ -68,7 +68,7 @@ final readonly class EmailFacts
             ...array_map(fn (FormPlan $f): array => array_map(fn (FormField $x): string => $x->key(), $f->fields), $plan->forms));
 
         return new self($now, $zone, [...array_keys(MergeFields::OWNER), ...($plan->webinars === [] ? []
-            : array_keys(MergeFields::SESSION)), ...array_keys($plan->fields), ...array_keys($plan->prices('en')),
+            : array_keys(MergeFields::SESSION)), ...array_keys($plan->fields), ...$plan->priceFields(),
             ...array_merge([], ...array_map(fn (Deadline $d): array => ["deadline_{$d->id}", "deadline_left_{$d->id}"], $plan->deadlines))],
             array_values(array_unique([...array_keys(MergeFields::PERSON), ...$own, ...$asked])),
             array_column(array_map(fn (PagePlan $p): array => [$p->id, $p->name], $plan->pages), 1, 0), $deadlines,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Checks;
 
+use Lantern\Core\Languages\Language;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Money\Money;
 use Lantern\Core\Page\Block\BlockKind;
@@ -112,7 +113,7 @@ final class PriceCheck
     /** @return non-empty-list<string> how the funnel's currency is written: its code, and its sign where it has one */
     private static function signs(Plan $plan): array
     {
-        $format = new NumberFormatter($plan->language().'@currency='.$plan->currency, NumberFormatter::CURRENCY);
+        $format = new NumberFormatter(Language::of($plan->language)->plain().'@currency='.$plan->currency, NumberFormatter::CURRENCY);
         $sign = $format->getSymbol(NumberFormatter::CURRENCY_SYMBOL);
 
         return array_values(array_unique([$plan->currency, ...($sign === '' ? [] : [$sign])]));

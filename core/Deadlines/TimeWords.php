@@ -8,6 +8,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use IntlDateFormatter;
 use IntlDatePatternGenerator;
+use Lantern\Core\Languages\Language;
 use MessageFormatter;
 use ResourceBundle;
 
@@ -24,9 +25,6 @@ final class TimeWords
     /** @var array<string, array<string, array<string, string>>> */
     private static array $known = [];
 
-    /** @var array<string, true>|null */
-    private static ?array $locales = null;
-
     /** @var array<string, string> by locale and skeleton */
     private static array $patterns = [];
 
@@ -40,7 +38,7 @@ final class TimeWords
      */
     public static function moment(DateTimeImmutable $at, DateTimeZone $zone, string $language, DateTimeImmutable $now): string
     {
-        $locale = self::locale($language);
+        $locale = Language::of($language)->locale();
         $year = $at->setTimezone($zone)->format('Y') === $now->setTimezone($zone)->format('Y') ? '' : 'y';
         $pattern = self::$patterns["{$locale}{$year}"]
             ??= (string) (new IntlDatePatternGenerator($locale))->getBestPattern("{$year}MMMMEEEEdjjmm");
@@ -49,14 +47,13 @@ final class TimeWords
         return str_replace(',', '', $words).', '.self::clock($at, $zone, $locale);
     }
 
-    /** Plain English counts its hours to 24 and puts the day first, as the rest of the application does; so does what is not known. */
-    private static function locale(string $language): string
+    /** Such as "4 December 2026". */
+    public static function day(DateTimeImmutable $at, DateTimeZone $zone, string $language): string
     {
-        self::$locales ??= array_fill_keys(array_filter(ResourceBundle::getLocales('') ?: [], is_string(...)), true);
-        $locale = str_replace('-', '_', $language);
-        $known = isset(self::$locales[$locale]) ? $locale : explode('_', $locale)[0];
+        $locale = Language::of($language)->locale();
+        $pattern = self::$patterns["day {$locale}"] ??= (string) (new IntlDatePatternGenerator($locale))->getBestPattern('yMMMMd');
 
-        return $known === 'en' || ! isset(self::$locales[$known]) ? 'en_GB' : $known;
+        return self::format($at, $zone, $locale, $pattern);
     }
 
     /** Whose clock it is: "Oslo time". */
@@ -116,7 +113,7 @@ final class TimeWords
     {
         $each = implode(' ', array_map(fn (string $f): string => "{$f}{{$f}}", self::FORMS));
 
-        return (string) MessageFormatter::formatMessage(self::locale($language), "{0, plural, {$each}}", [$count]);
+        return (string) MessageFormatter::formatMessage(Language::of($language)->locale(), "{0, plural, {$each}}", [$count]);
     }
 
     /**
@@ -150,7 +147,7 @@ final class TimeWords
     /** @return array<string, string> */
     private static function read(string $language, string $unit): array
     {
-        for ($locale = self::locale($language); $locale !== ''; $locale = (string) strstr($locale, '_', true)) {
+        for ($locale = Language::of($language)->locale(); $locale !== ''; $locale = (string) strstr($locale, '_', true)) {
             $found = ResourceBundle::create($locale, 'ICUDATA-unit', false)?->get('units', false);
             $found = $found instanceof ResourceBundle ? $found->get('duration', false) : null;
             $found = $found instanceof ResourceBundle ? $found->get($unit, false) : null;

@@ -4,17 +4,18 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Forms;
 
+use Lantern\Core\Languages\Phrase;
 use Lantern\Core\People\EmailAddress;
 use Lantern\Core\People\FieldKind;
 use Lantern\Core\People\Number;
 use Lantern\Core\Support\Invalid;
 
-/** What somebody filled into a form, checked against that form: either clean values, or one sentence a field. */
+/** What somebody filled into a form, checked against that form: either clean values, or one phrase a field. */
 final readonly class Answers
 {
     /**
      * @param  array<string, string>  $values  by field name; only fields the form asks for. Several choices stand one a line
-     * @param  array<string, string>  $errors  one sentence each, by field name or `consent`
+     * @param  array<string, Phrase>  $errors  one each, by field name or `consent`
      */
     private function __construct(
         public array $values,
@@ -49,19 +50,19 @@ final readonly class Answers
                 }
             } catch (Invalid $e) {
                 $values[$name] ??= self::clean($typed[$name] ?? '');
-                $errors[$name] = $e->getMessage();
+                $errors[$name] = $e->said ?? throw $e;
             }
         }
         $consented = ($typed['consent'] ?? '') === 'yes';
         if ($step === 1 && $form->consentRequired && ! $consented) {
-            $errors['consent'] = 'Please tick the box to say that you agree.';
+            $errors['consent'] = Phrase::of('form.consent');
         }
 
         return new self($values, $errors, $errors === [] ? $email : null, $consented,
             $form->marketing !== '' && ($typed['marketing'] ?? '') === 'yes');
     }
 
-    /** @throws Invalid with one sentence for the visitor */
+    /** @throws Invalid with one phrase for the visitor */
     private static function value(FormField $field, mixed $typed): string
     {
         $value = match ($field->kind) {
@@ -71,26 +72,26 @@ final readonly class Answers
             default => self::clean($typed),
         };
         if ($value === '') {
-            return $field->required ? throw Invalid::at($field->key(), match ($field->kind) {
-                FieldKind::Consent => 'Please tick this box.',
-                FieldKind::Choice, FieldKind::Choices => "Please choose: {$field->label}.",
-                default => "Please fill in: {$field->label}.",
+            return $field->required ? throw Invalid::said($field->key(), match ($field->kind) {
+                FieldKind::Consent => Phrase::of('form.tick'),
+                FieldKind::Choice, FieldKind::Choices => Phrase::of('form.choose_one', ['label' => $field->label]),
+                default => Phrase::of('form.missing', ['label' => $field->label]),
             }) : '';
         }
         $longest = $field->kind === FieldKind::Choices ? PHP_INT_MAX : $field->kind->longest();
         if (mb_strlen($value) > $longest) {
-            throw Invalid::at($field->key(), "{$field->label} is too long: {$longest} characters at most.");
+            throw Invalid::said($field->key(), Phrase::of('form.too_long', ['label' => $field->label, 'most' => $longest]));
         }
 
         return match ($field->kind) {
             FieldKind::Phone => preg_match('~^[+0-9][0-9 ()./-]{3,}$~D', $value) === 1 ? $value
-                : throw Invalid::at($field->key(), 'A phone number holds digits, and perhaps a plus at the start.'),
+                : throw Invalid::said($field->key(), Phrase::of('form.phone')),
             FieldKind::Choice => in_array($value, $field->options, true) ? $value
-                : throw Invalid::at($field->key(), "Please choose one of the answers: {$field->label}."),
+                : throw Invalid::said($field->key(), Phrase::of('form.no_choice', ['label' => $field->label])),
             FieldKind::Number => self::number($field, $value),
             FieldKind::Date => preg_match('/^(\d{4})-(\d{2})-(\d{2})$/D', $value, $m) === 1
                 && checkdate((int) $m[2], (int) $m[3], (int) $m[1]) ? $value
-                : throw Invalid::at($field->key(), "{$field->label} is not a day there is. Write it like 2027-03-31."),
+                : throw Invalid::said($field->key(), Phrase::of('form.no_day', ['label' => $field->label])),
             default => $value,
         };
     }
@@ -98,7 +99,7 @@ final readonly class Answers
     private static function number(FormField $field, string $value): string
     {
         return Number::read($value)
-            ?? throw Invalid::at($field->key(), "{$field->label} needs a number, such as 1234.5.");
+            ?? throw Invalid::said($field->key(), Phrase::of('form.no_number', ['label' => $field->label]));
     }
 
     /** @throws Invalid for an answer that was not among the choices */
@@ -107,7 +108,7 @@ final readonly class Answers
         $chosen = array_map(fn (mixed $v): string => self::clean($v),
             is_array($typed) ? array_values($typed) : ($typed === '' ? [] : [$typed]));
         if (array_diff($chosen, $field->options) !== []) {
-            throw Invalid::at($field->key(), "Please choose from the answers: {$field->label}.");
+            throw Invalid::said($field->key(), Phrase::of('form.no_choices', ['label' => $field->label]));
         }
 
         return implode("\n", array_values(array_intersect($field->options, $chosen)));

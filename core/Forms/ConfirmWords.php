@@ -11,28 +11,20 @@ use Lantern\Core\Support\Written;
 /** What somebody reads who must confirm their address: on the page after the form, and in the email, whose text is `body`. */
 final readonly class ConfirmWords
 {
+    /** Each is '' where it is not the owner's own: then the application says it, in the language of the page. */
     public function __construct(
-        public string $title = 'One more step: look in your inbox',
-        public string $text = 'A short email is on its way to you. Press the button in it, and you are in. If it is not there in two '
-            .'minutes, look where your spam goes.',
-        public string $subject = 'Please confirm: is this your address?',
-        public string $body = '<p>Hello {{first_name|there}},</p><p>somebody, most likely you, asked for this at {{business}}. One '
-            .'press, and it is yours:</p>',
-        public string $button = 'Yes, this is my address',
+        public string $title = '',
+        public string $text = '',
+        public string $subject = '',
+        public string $body = '',
+        public string $button = '',
     ) {
     }
 
     public static function fromShape(?Shape $shape): self
     {
-        $plain = new self;
-        if ($shape === null) {
-            return $plain;
-        }
-        $text = fn (string $key, int $max, string $default): string => trim($shape->text($key, $max, $default)) === '' ? $default
-            : trim($shape->text($key, $max, $default));
-
-        return new self($text('title', 120, $plain->title), $text('text', 600, $plain->text), $text('subject', 200, $plain->subject),
-            $text('body', 5000, $plain->body), $text('button', 60, $plain->button));
+        return $shape === null ? new self : new self(trim($shape->text('title', 120, '')), trim($shape->text('text', 600, '')),
+            trim($shape->text('subject', 200, '')), trim($shape->text('body', 5000, '')), trim($shape->text('button', 60, '')));
     }
 
     /** @param  array<string, string>  $ids  new ids by old ones, of what the email speaks of and shows */
@@ -53,13 +45,7 @@ final readonly class ConfirmWords
     /** @return array<string, string> only what the owner made their own */
     public function toArray(): array
     {
-        $plain = new self;
-
-        return array_filter([
-            'title' => $this->title === $plain->title ? '' : $this->title, 'text' => $this->text === $plain->text ? '' : $this->text,
-            'subject' => $this->subject === $plain->subject ? '' : $this->subject,
-            'body' => $this->body === $plain->body ? '' : $this->body,
-            'button' => $this->button === $plain->button ? '' : $this->button,
-        ], fn (string $v): bool => $v !== '');
+        return array_filter(['title' => $this->title, 'text' => $this->text, 'subject' => $this->subject, 'body' => $this->body,
+            'button' => $this->button], fn (string $v): bool => $v !== '');
     }
 }

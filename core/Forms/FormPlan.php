@@ -145,6 +145,11 @@ final readonly class FormPlan implements Part
         return EmailBody::pictures($this->confirm->body);
     }
 
+    public function with(ConfirmWords $confirm): self
+    {
+        return $this->changed(confirm: $confirm);
+    }
+
     public function withIds(array $ids): self
     {
         return $this->changed(id: $ids[$this->id] ?? $this->id, confirm: $this->confirm->withIds($ids),

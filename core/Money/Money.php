@@ -6,6 +6,9 @@ namespace Lantern\Core\Money;
 
 use Brick\Math\BigInteger;
 use Brick\Math\RoundingMode;
+use Lantern\Core\Languages\Language;
+use Lantern\Core\Languages\Phrase;
+use Lantern\Core\Languages\Spoken;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use NumberFormatter;
@@ -17,7 +20,7 @@ use NumberFormatter;
  * the shares of one amount ({@see allocate()}) always come to that amount: what is left over by rounding down goes, a
  * unit each, to those shares that lost most by it, and to the first of equals.
  */
-final readonly class Money
+final readonly class Money implements Spoken
 {
     /** The largest amount, in smallest units: it can still be counted and shown exactly. */
     public const MOST = 999_999_999_999;
@@ -30,7 +33,7 @@ final readonly class Money
     public static function of(int $minor, Currency $currency): self
     {
         if (abs($minor) > self::MOST) {
-            throw Invalid::at('amount', 'This amount is too large.');
+            throw self::tooLarge('amount');
         }
 
         return new self($minor, $currency);
@@ -52,7 +55,8 @@ final readonly class Money
         $text = self::withoutSign(trim((string) preg_replace('/[\s\x{00A0}\x{202F}\'’]+/u', ' ', $text)), $currency);
         if (preg_match('/^([1-9]\d{0,2}(?:([ .,])\d{3})(?:\2\d{3})*|\d+)(?:([.,])(\d+))?$/D', $text, $m, PREG_UNMATCHED_AS_NULL) !== 1
             || ($m[2] !== null && $m[2] === $m[3])) {
-            throw Invalid::at($path, 'An amount is written in digits, such as '.self::example($currency).'.');
+            throw Invalid::said($path, Phrase::of('checkout.no_such_amount', ['example' => self::example($currency)]),
+                'An amount is written in digits, such as '.self::example($currency).'.');
         }
         [$groups, $mark, $decimals] = [(string) $m[1], (string) $m[2], (string) $m[4]];
         // One mark alone before three digits: “1.500” groups, unless the currency has three decimals.
@@ -62,14 +66,21 @@ final readonly class Money
         $whole = ltrim((string) preg_replace('/\D/', '', $groups), '0');
         if (strlen($decimals) > $currency->decimals) {
             $has = $currency->decimals === 0 ? 'no decimals' : "at most {$currency->decimals} decimals";
-            throw Invalid::at($path, "An amount in {$currency->code} has {$has}, such as ".self::example($currency).'.');
+            throw Invalid::said($path, Phrase::of('checkout.decimals', ['currency' => $currency->code, 'decimals' => $currency->decimals,
+                'example' => self::example($currency)]),
+                "An amount in {$currency->code} has {$has}, such as ".self::example($currency).'.');
         }
         if (strlen($whole) > 12) {
-            throw Invalid::at($path, 'This amount is too large.');
+            throw self::tooLarge($path);
         }
         $minor = (int) $whole * $currency->units() + (int) str_pad($decimals, $currency->decimals, '0');
 
-        return $minor > self::MOST ? throw Invalid::at($path, 'This amount is too large.') : new self($minor, $currency);
+        return $minor > self::MOST ? throw self::tooLarge($path) : new self($minor, $currency);
+    }
+
+    private static function tooLarge(string $path): Invalid
+    {
+        return Invalid::said($path, Phrase::of('checkout.too_much'), 'This amount is too large.');
     }
 
     /**
@@ -203,13 +214,18 @@ final readonly class Money
     {
         /** @var array<string, NumberFormatter> $formats by language: to make one takes longer than all it is used for */
         static $formats = [];
-        $format = $formats[$language] ??= new NumberFormatter($language, NumberFormatter::CURRENCY);
+        $format = $formats[$language] ??= new NumberFormatter(Language::of($language)->plain(), NumberFormatter::CURRENCY);
         $format->setAttribute(NumberFormatter::FRACTION_DIGITS,
             $this->minor % $this->currency->units() === 0 ? 0 : $this->currency->decimals);
         // Exact: a float holds every whole number up to MOST, and the division is rounded back to the same decimals.
         $text = $format->formatCurrency($this->minor / $this->currency->units(), $this->currency->code);
 
         return $text === false ? "{$this->currency->code} {$this->plain()}" : $text;
+    }
+
+    public function spoken(Language $language): string
+    {
+        return $this->words($language->tag);
     }
 
     /** Digits alone, with a point: `1290.50`. For files and forms. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Offers;
 
+use Lantern\Core\Languages\Phrase;
+
 /** Whether an offer can be bought at a moment by somebody, and if not, why. */
 enum Availability: string
 {
@@ -16,33 +18,27 @@ enum Availability: string
     case TimeRanOut = 'time-ran-out';
     case TimeNotBegun = 'time-not-begun';
 
-    /** What the visitor is told in place of the checkout: heading and one sentence. */
-    public function heading(): string
+    /** What the visitor is told in place of the checkout: a heading, and what to know. */
+    public function heading(): Phrase
     {
-        return match ($this) {
-            self::OnSale => 'It can be bought',
-            self::NotYet => 'Not open yet',
-            self::Over => 'This offer is over',
-            self::SoldOut => 'All places are taken',
-            self::AlreadyBought => 'You have this already',
-            self::TimeRanOut => 'The time for this offer has run out',
-            self::TimeNotBegun => 'This offer is not open to you yet',
-        };
+        return Phrase::of("{$this->key()}.title");
     }
 
-    public function sentence(): string
+    public function sentence(): Phrase
+    {
+        return Phrase::of("{$this->key()}.words");
+    }
+
+    private function key(): string
     {
         return match ($this) {
-            self::OnSale => 'It can be bought now.',
-            self::NotYet => 'It is not sold yet. Nothing has been charged.',
-            self::Over => 'It is not sold any more. Nothing has been charged.',
-            self::SoldOut => 'Somebody took the last place before you. Nothing has been charged.',
-            self::TimeRanOut => 'It was open to you for a limited time, and that is over, on every device and by every link. '
-                .'Nothing has been charged.',
-            self::TimeNotBegun => 'It opens to those who were invited to it. Please come by the link in your email. Nothing has been '
-                .'charged.',
-            self::AlreadyBought => 'It was bought with this address before. Nothing has been charged. '
-                .'The link in your receipt opens all that is yours.',
+            self::OnSale => 'offer.on_sale',
+            self::NotYet => 'offer.not_yet',
+            self::Over => 'offer.over',
+            self::SoldOut => 'offer.sold_out',
+            self::AlreadyBought => 'offer.already_bought',
+            self::TimeRanOut => 'offer.time_ran_out',
+            self::TimeNotBegun => 'offer.time_not_begun',
         };
     }
 }

@@ -6,6 +6,7 @@ namespace Lantern\Core\Offers;
 
 use DateTimeImmutable;
 use DateTimeZone;
+use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Money\Money;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Parts\PlainPart;
@@ -105,24 +106,31 @@ final readonly class Coupon implements Part
     }
 
     /**
-     * Why it does not hold now, in a sentence for the buyer; null when it does.
+     * Why it does not hold now, for the buyer; null when it does.
      *
      * @param  list<string>  $offers  ids of what is being bought
      * @param  int  $used  how often it was used or is being used, in all; likewise `usedByPerson`
      */
-    public function refusal(DateTimeImmutable $now, DateTimeZone $zone, array $offers, int $used, int $usedByPerson): ?string
+    public function refusal(DateTimeImmutable $now, DateTimeZone $zone, array $offers, int $used, int $usedByPerson): ?Phrase
     {
         return match (true) {
-            ! $this->window->hasBegun($now, $zone) => 'This code does not hold yet.',
-            $this->window->isOver($now, $zone) => 'This code is past its date.',
-            array_filter($offers, $this->holdsFor(...)) === [] => 'This code is for something else.',
-            $this->uses !== null && $used >= $this->uses => 'This code was used as often as it may be.',
-            $this->usesPerPerson !== null && $usedByPerson >= $this->usesPerPerson => 'You have used this code already.',
+            ! $this->window->hasBegun($now, $zone) => Phrase::of('coupon.not_yet'),
+            $this->window->isOver($now, $zone) => Phrase::of('coupon.over'),
+            array_filter($offers, $this->holdsFor(...)) === [] => Phrase::of('coupon.other'),
+            $this->uses !== null && $used >= $this->uses => Phrase::of('coupon.used_up'),
+            $this->usesPerPerson !== null && $usedByPerson >= $this->usesPerPerson => Phrase::of('coupon.used_by_you'),
             default => null,
         };
     }
 
-    /** Such as "20 % off" or "15 € off". */
+    /** What it takes off, to a visitor. */
+    public function phrase(): Phrase
+    {
+        return $this->amount === null ? Phrase::of('coupon.percent', ['percent' => $this->percent])
+            : Phrase::of('coupon.amount', ['amount' => $this->amount]);
+    }
+
+    /** Such as "20 % off" or "15 € off", for its owner. */
     public function words(string $language = 'en'): string
     {
         return ($this->amount === null ? "{$this->percent} %" : $this->amount->words($language)).' off';

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Offers;
 
+use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Money\Money;
 use Lantern\Core\Support\Invalid;
@@ -76,7 +77,7 @@ final readonly class Price
     }
 
     /**
-     * As a visitor reads it: “290 €”, “3 × 99 €, one a month”, “free”, “from 20 €”.
+     * As its owner reads it: “290 €”, “3 × 99 €”, “free”, “from 20 €”.
      *
      * @param  string  $language  a BCP 47 tag, for the amount
      */
@@ -93,16 +94,30 @@ final readonly class Price
         return $words;
     }
 
-    /** What a visitor should know of it beside the amount: “one payment a month, 297 € in all”. */
-    public function note(string $language = 'en'): string
+    /** The same to a visitor, in their language. */
+    public function phrase(): Phrase
     {
-        $parts = array_filter([
-            $this->kind === PriceKind::Payments ? "One payment a {$this->every->value}, {$this->total()->words($language)} in all" : '',
-            $this->kind === PriceKind::Once ? 'One payment, no subscription' : '',
-            $this->taxOnTop ? 'plus tax' : '',
-        ], fn (string $p): bool => $p !== '');
+        return match ($this->kind) {
+            PriceKind::Once => Phrase::of('price.once', ['amount' => $this->amount]),
+            PriceKind::Payments => Phrase::of('price.payments', ['count' => $this->payments, 'amount' => $this->amount]),
+            PriceKind::Free => Phrase::of('price.free'),
+            PriceKind::Named => $this->amount->isZero() ? Phrase::of('price.any')
+                : Phrase::of('price.from', ['amount' => $this->amount]),
+        };
+    }
 
-        return $parts === [] ? '' : ucfirst(implode(', ', $parts)).'.';
+    /** What a visitor should know of it beside the amount; null where there is nothing. */
+    public function notePhrase(): ?Phrase
+    {
+        $tax = ['tax' => $this->taxOnTop ? 'yes' : 'no'];
+
+        return match (true) {
+            $this->kind === PriceKind::Once => Phrase::of('price.note.once', $tax),
+            $this->kind === PriceKind::Payments => Phrase::of($this->every === Interval::Week ? 'price.note.week' : 'price.note.month',
+                ['total' => $this->total()] + $tax),
+            $this->taxOnTop => Phrase::of('price.note.tax'),
+            default => null,
+        };
     }
 
     /** @return array<string, mixed> what its written form may hold, as a JSON Schema */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Offers;
 
+use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Money\Money;
 use Lantern\Core\Support\Invalid;
 
@@ -22,10 +23,10 @@ final readonly class Wanted
             return new self($kind, $offer, $product, null);
         }
         if ($named === null) {
-            throw Invalid::at('amount', 'How much would you like to pay?');
+            throw Invalid::said('amount', Phrase::of('checkout.no_amount'));
         }
         if ($named->isLessThan($offer->price->amount)) {
-            throw Invalid::at('amount', 'It begins at '.$offer->price->amount->words().'.');
+            throw Invalid::said('amount', Phrase::of('checkout.least', ['amount' => $offer->price->amount]));
         }
 
         return new self($kind, $offer, $product, $named);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Orders;
 
+use Lantern\Core\Languages\Phrase;
+
 /** Whether a buyer can open what they bought. */
 enum AccessState: string
 {
@@ -11,6 +13,15 @@ enum AccessState: string
     /** Until a payment is made good, or a dispute is over. */
     case Paused = 'paused';
     case Ended = 'ended';
+
+    public function phrase(): Phrase
+    {
+        return Phrase::of(match ($this) {
+            self::Active => 'purchase.active',
+            self::Paused => 'purchase.paused',
+            self::Ended => 'purchase.ended',
+        });
+    }
 
     public function label(): string
     {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Orders;
 
+use Lantern\Core\Languages\Phrase;
+
 /** What a receipt is of. */
 enum ReceiptKind: string
 {
@@ -11,6 +13,15 @@ enum ReceiptKind: string
     /** A later payment of a plan. */
     case Payment = 'payment';
     case Refund = 'refund';
+
+    public function phrase(): Phrase
+    {
+        return Phrase::of(match ($this) {
+            self::Purchase => 'receipt.purchase',
+            self::Payment => 'receipt.payment',
+            self::Refund => 'receipt.refund',
+        });
+    }
 
     public function label(): string
     {

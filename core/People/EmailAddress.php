@@ -6,6 +6,7 @@ namespace Lantern\Core\People;
 
 use Egulias\EmailValidator\EmailValidator;
 use Egulias\EmailValidator\Validation\RFCValidation;
+use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Support\Invalid;
 use Normalizer;
 
@@ -33,7 +34,7 @@ final readonly class EmailAddress
     {
         $display = self::trimmed($typed);
         if ($display === '') {
-            throw Invalid::at('email', 'Please fill in your email address.');
+            throw Invalid::said('email', Phrase::of('form.no_email'), 'Please fill in your email address.');
         }
         $at = strrpos($display, '@');
         if (strlen($display) > 254 || $at === false || preg_match('/[\x00-\x1F\x7F]/', $display) === 1
@@ -95,6 +96,7 @@ final readonly class EmailAddress
 
     private static function wrong(): Invalid
     {
-        return Invalid::at('email', 'This does not look like an email address. Please check it for a typing mistake.');
+        return Invalid::said('email', Phrase::of('form.wrong_email'),
+            'This does not look like an email address. Please check it for a typing mistake.');
     }
 }

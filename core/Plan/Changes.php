@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Plan;
 
 use Lantern\Core\Events\Outcome;
+use Lantern\Core\Languages\Languages;
 use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Parts\Part;
 
@@ -65,6 +66,9 @@ final readonly class Changes
         }
         if ($was->currency !== $is->currency && ($was->offers !== [] || $is->offers !== [])) {
             $sentences[] = "It sells in {$is->currency}; it sold in {$was->currency}.";
+        }
+        if ($was->language !== $is->language) {
+            $sentences[] = 'Visitors are spoken to in '.Languages::name($is->language).'; it was '.Languages::name($was->language).'.';
         }
         if ($was->times->toArray() !== $is->times->toArray()) {
             $sentences[] = $is->times->words();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Plan;
 
+use Lantern\Core\Languages\Language;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
@@ -18,7 +19,7 @@ final readonly class PageSettings
      * @param  string  $title  '' for the headline
      * @param  string  $description  '' for the first words
      * @param  string|null  $picture  the id of the picture that other sites show with a link to the page
-     * @param  string  $language  a BCP 47 tag such as `en` or `pt-BR`
+     * @param  string  $language  its own, as {@see Language} reads it; '' for that of the funnel
      * @param  bool|null  $hidden  from search engines; null means: all but the entry page
      * @param  string  $head  own code before the end of the head; likewise `bodyEnd` before the end of the body
      */
@@ -26,7 +27,7 @@ final readonly class PageSettings
         public string $title = '',
         public string $description = '',
         public ?string $picture = null,
-        public string $language = 'en',
+        public string $language = '',
         public ?bool $hidden = null,
         public string $head = '',
         public string $bodyEnd = '',
@@ -38,14 +39,23 @@ final readonly class PageSettings
         if ($shape === null) {
             return new self;
         }
-        $language = $shape->text('language', 12, 'en');
-        if (preg_match('/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})?$/D', $language) !== 1) {
-            throw Invalid::at($shape->path('language'), 'A language is written like en or pt-BR.');
-        }
 
         return new self($shape->text('title', 200, ''), $shape->text('description', 400, ''), $shape->optionalText('picture', 40),
-            $language,
+            self::language($shape, ''),
             $shape->has('hidden') ? $shape->flag('hidden') : null, $shape->text('head', 20_000, ''), $shape->text('bodyEnd', 20_000, ''));
+    }
+
+    /**
+     * What a written form says of the language under `language`.
+     *
+     * @throws Invalid where it is no tag of a language
+     */
+    public static function language(Shape $shape, string $default): string
+    {
+        $tag = $shape->text('language', Language::LONGEST, $default);
+
+        return $tag === $default || Language::isTag($tag) ? $tag
+            : throw Invalid::at($shape->path('language'), 'A language is written like en or pt-BR.');
     }
 
     /** @param  array<string, string>  $ids  new ids by old ones */
@@ -64,7 +74,7 @@ final readonly class PageSettings
     {
         return Written::group([
             'title' => Written::text(200), 'description' => Written::text(400), 'picture' => Written::id(),
-            'language' => Written::shaped('^[a-z]{2,3}(-[A-Za-z0-9]{2,8})?$', 12), 'hidden' => Written::flag('from search engines'),
+            'language' => Written::shaped(Language::PATTERN, Language::LONGEST), 'hidden' => Written::flag('from search engines'),
             'head' => Written::text(20_000, 'own code before the end of the head'), 'bodyEnd' => Written::text(20_000),
         ], description: 'what the page tells browsers and search engines; only what differs from the defaults');
     }
@@ -73,7 +83,7 @@ final readonly class PageSettings
     public function toArray(): array
     {
         return array_filter(['title' => $this->title, 'description' => $this->description, 'picture' => $this->picture,
-            'language' => $this->language === 'en' ? '' : $this->language, 'hidden' => $this->hidden, 'head' => $this->head,
+            'language' => $this->language, 'hidden' => $this->hidden, 'head' => $this->head,
             'bodyEnd' => $this->bodyEnd],
             fn (string|bool|null $v): bool => $v !== '' && $v !== null);
     }

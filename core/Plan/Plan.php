@@ -11,6 +11,7 @@ use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Languages\Voice;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Offers\Coupon;
 use Lantern\Core\Offers\Offer;
@@ -33,7 +34,7 @@ use Lantern\Core\Webinars\Webinar;
  */
 final readonly class Plan
 {
-    public const FORMAT = 6;
+    public const FORMAT = 7;
 
     /** @var list<Part> in the order of their kinds, and of each kind in its own order: pages in the order of the way */
     public array $parts;
@@ -78,6 +79,7 @@ final readonly class Plan
      * @param  array<string, string>  $fields  the funnel's own merge fields by name: the programme, its price …
      * @param  list<string>  $parameters  names of address parameters that may be used as merge fields
      * @param  string  $currency  in which its offers are sold, by ISO 4217
+     * @param  string  $language  in which its visitors are spoken to: a tag as {@see Language} reads it
      */
     public function __construct(
         public string $id,
@@ -95,6 +97,7 @@ final readonly class Plan
         public array $parameters = [],
         public string $currency = 'EUR',
         public OpeningTimes $times = new OpeningTimes,
+        public string $language = 'en',
     ) {
         $given = [];
         foreach ($parts as $part) {
@@ -136,6 +139,7 @@ final readonly class Plan
             parameters: MergeFields::parameterNames($shape->texts('parameters', 20, 40)),
             currency: Currency::of($shape->text('currency', 3, 'EUR'), $shape->path('currency'))->code,
             times: OpeningTimes::fromShape($shape->optionalGroup('times')),
+            language: PageSettings::language($shape, 'en'),
         );
     }
 
@@ -151,7 +155,8 @@ final readonly class Plan
             'ways' => array_map(fn (Way $w): array => $w->toArray(), $this->ways),
         ] + array_filter(['logo' => $this->logo, 'icon' => $this->icon, 'fields' => $this->fields, 'parameters' => $this->parameters,
             // A funnel that sells nothing has no use for a currency.
-            'currency' => $this->offers === [] ? null : $this->currency, 'times' => $this->times->toArray()],
+            'currency' => $this->offers === [] ? null : $this->currency, 'times' => $this->times->toArray(),
+            'language' => $this->language === 'en' ? null : $this->language],
             fn (string|array|null $v): bool => $v !== null && $v !== []);
     }
 
@@ -223,7 +228,7 @@ final readonly class Plan
             changes: $this->changes, sender: $sender ?? $this->sender, parts: $parts, ways: $ways ?? $this->ways,
             logo: $logo ?? $this->logo,
             icon: $icon ?? $this->icon, fields: $this->fields, parameters: $this->parameters, currency: $this->currency,
-            times: $this->times,
+            times: $this->times, language: $this->language,
         );
     }
 
@@ -368,16 +373,22 @@ final readonly class Plan
         return null;
     }
 
-    /** The language of the funnel: that of its entry page. */
-    public function language(): string
+    /** The language in which visitors of a page are spoken to: its own, or else the funnel's. */
+    public function languageOf(PagePlan $page): string
     {
-        return $this->entry()->settings->language ?? 'en';
+        return $page->settings->language === '' ? $this->language : $page->settings->language;
     }
 
-    /** @return array<string, string> merge fields that name the prices of its offers, as a reader of the language reads them */
-    public function prices(string $language): array
+    /** @return array<string, string> merge fields that name the prices of its offers, in the language of the voice */
+    public function prices(Voice $voice): array
     {
-        return array_column(array_map(fn (Offer $o): array => ["price_{$o->id}", $o->price->words($language)], $this->offers), 1, 0);
+        return array_combine($this->priceFields(), array_map(fn (Offer $o): string => $voice->say($o->price->phrase()), $this->offers));
+    }
+
+    /** @return list<string> the names of these merge fields */
+    public function priceFields(): array
+    {
+        return array_map(fn (Offer $o): string => "price_{$o->id}", $this->offers);
     }
 
     /** What an owner calls a part of the funnel, by its id; '' for one that is not there. */

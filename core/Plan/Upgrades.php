@@ -39,7 +39,40 @@ final class Upgrades
             $plan['parts'] = self::each($plan, 'parts', EarlierParts::upgrade(...));
         }
 
+        if ($format < 7) {
+            $plan = self::language($plan);
+        }
+
         return ['format' => Plan::FORMAT] + $plan;
+    }
+
+    /**
+     * Before format 7 each page had a language of its own, English unless it said otherwise, and the funnel that of its entry page.
+     *
+     * @param  array<array-key, mixed>  $plan
+     * @return array<array-key, mixed>
+     */
+    private static function language(array $plan): array
+    {
+        $of = function (array $page): string {
+            $language = is_array($page['settings'] ?? null) ? $page['settings']['language'] ?? 'en' : 'en';
+
+            return is_string($language) ? $language : 'en';
+        };
+        $pages = array_filter(self::groups($plan, 'parts'), fn (array $part): bool => ($part['kind'] ?? '') === PagePlan::kind());
+        $funnels = $pages === [] ? 'en' : $of(reset($pages));
+        $plan['parts'] = self::each($plan, 'parts', function (array $part) use ($of, $funnels): array {
+            if (($part['kind'] ?? '') !== PagePlan::kind()) {
+                return $part;
+            }
+            $settings = is_array($part['settings'] ?? null) ? $part['settings'] : [];
+            unset($settings['language']);
+            $settings += $of($part) === $funnels ? [] : ['language' => $of($part)];
+
+            return $settings === [] ? array_diff_key($part, ['settings' => 0]) : ['settings' => $settings] + $part;
+        });
+
+        return $funnels === 'en' ? $plan : ['language' => $funnels] + $plan;
     }
 
     /**

@@ -47,13 +47,15 @@ final readonly class Starter
      * @param  string  $currency  in which the funnel sells
      * @param  WebinarMode  $mode  how its webinar is held, where it holds one
      * @param  Money|null  $introductory  what it costs at first, where the goal has two prices; null when it is not known yet
+     * @param  string  $language  in which the application speaks to its visitors
      */
     public function build(Goal $goal, string $name, string $title, string $address, ?LeadMagnet $leadMagnet, ?Money $price = null,
-        string $currency = 'EUR', WebinarMode $mode = WebinarMode::Live, ?Money $introductory = null): Plan
+        string $currency = 'EUR', WebinarMode $mode = WebinarMode::Live, ?Money $introductory = null,
+        string $language = 'en'): Plan
     {
         if ($goal === Goal::Own) {
             return new Plan(($this->newId)(), $name, $goal, $address, Looks::DEFAULT, new LookChanges, $this->sender, [], [],
-                currency: $currency);
+                currency: $currency, language: $language);
         }
         $desk = new StarterDesk($this->sender, $this->newId, $title, $leadMagnet);
         $sold = StarterOffers::isMadeFor($goal) ? StarterOffers::of($desk, Currency::of($price->currency->code ?? $currency),
@@ -98,7 +100,7 @@ final readonly class Starter
             [...$pages, ...($form === null ? [] : [$form]), ...$sequences, ...$emails, ...($leadMagnet === null ? [] : [$leadMagnet]),
                 ...$sold->parts ?? [], ...$deadline, StarterPopup::of($goal, $desk, $form)],
             $this->ways($goal, $desk), currency: $price->currency->code ?? $currency,
-            times: $goal === Goal::Launch ? StarterLaunch::times($this->now, $zone) : new OpeningTimes);
+            times: $goal === Goal::Launch ? StarterLaunch::times($this->now, $zone) : new OpeningTimes, language: $language);
     }
 
     /** @return array<string, array{PageRole, string, Document}> by the name that ways and links use */

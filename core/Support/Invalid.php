@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Support;
 
 use DomainException;
+use Lantern\Core\Languages\Phrase;
 
 /**
  * Something handed to the core does not have the shape or the meaning it must have.
@@ -12,7 +13,8 @@ use DomainException;
  */
 final class Invalid extends DomainException
 {
-    private function __construct(string $message, public readonly string $path)
+    /** @param  Phrase|null  $said  the same to a visitor, who is spoken to in their own language */
+    private function __construct(string $message, public readonly string $path, public readonly ?Phrase $said = null)
     {
         parent::__construct($message);
     }
@@ -20,5 +22,15 @@ final class Invalid extends DomainException
     public static function at(string $path, string $message): self
     {
         return new self($message, $path);
+    }
+
+    /**
+     * What may be wrong with what a visitor types.
+     *
+     * @param  string  $message  in English, where an owner may type the same; else the key of the phrase
+     */
+    public static function said(string $path, Phrase $said, string $message = ''): self
+    {
+        return new self($message === '' ? $said->key : $message, $path, $said);
     }
 }

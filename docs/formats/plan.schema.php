@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Lantern\Core\Deadlines\ForEveryone;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Events\Trigger\Triggers;
+use Lantern\Core\Languages\Language;
 use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\PartKinds;
@@ -51,6 +52,7 @@ return [
     'logo' => Written::id('of a picture'),
     'icon' => Written::id(),
     'currency' => Written::ref('currency', 'in which it sells; only where it has offers'),
+    'language' => Written::shaped(Language::PATTERN, Language::LONGEST),
     'times' => Written::group(['opens' => Written::ref('everyone'), 'closes' => Written::ref('everyone')],
         description: 'from when and until when it is open; the moment at which it closes is outside'),
     'fields' => ['type' => 'object', 'description' => 'the funnel\'s own merge fields by name', 'maxProperties' => 40,

@@ -34,7 +34,7 @@ export function setUp(form: HTMLFormElement): void {
     form.classList.add('has-script');
     const frame = document.createElement('iframe');
     frame.src = address;
-    frame.title = 'Card';
+    frame.title = form.dataset.frame ?? '';
     place.append(frame);
     const trouble = document.createElement('p');
     trouble.className = 'error';
@@ -92,7 +92,7 @@ export function setUp(form: HTMLFormElement): void {
         frame.contentWindow?.postMessage({ collectCard: true }, new URL(address, location.href).origin);
         waiting = window.setTimeout(() => {
             pause(false);
-            trouble.textContent = 'The card fields did not answer. Nothing has been charged: please load the page again.';
+            trouble.textContent = form.dataset.silent ?? '';
         }, PATIENCE);
     });
 
@@ -113,7 +113,7 @@ export function setUp(form: HTMLFormElement): void {
                 show(sums);
             }
         } catch {
-            trouble.textContent = 'The sum could not be worked out just now. It stands on the next page before anything is charged.';
+            trouble.textContent = form.dataset.later ?? '';
         }
     }
 

@@ -147,7 +147,7 @@ final class DeskTest extends BrowserTestCase
             $b = $this->browser();
             $this->newFunnel($b);
             $b->getKeyboard()->sendKeys([WebDriverKeys::CONTROL, 'k']);
-            $this->find($b, '[role=combobox]')->sendKeys('Autumn');
+            $this->find($b, '[role=dialog] [role=combobox]')->sendKeys('Autumn');
             $this->waitFor($b, fn (): bool => str_contains($this->find($b, '[role=listbox]')->getText(), 'Autumn list'),
                 'the funnel is found');
             $b->getKeyboard()->sendKeys([WebDriverKeys::NULL, WebDriverKeys::ARROW_DOWN]);

@@ -20,6 +20,7 @@ describe('what is known of a funnel', () => {
             sharedSections: [],
             leadMagnets: [],
             coupons: [],
+            language: 'en',
         });
         await m.show();
         await vi.waitFor(() => expect(calls.length).toBeGreaterThan(1));

@@ -233,7 +233,7 @@ describe('a form in a pop-up', () => {
         const answers: (Answer | null)[] = [null, { errors: { email: 'This is no address.' } }, { thanks: true }];
         const client = { join: () => Promise.resolve(answers.shift() ?? null) } as unknown as Client;
         const done = vi.fn();
-        takeForms(document.body, {} as Popup, client, () => Promise.resolve('token'), done);
+        takeForms(document.body, { say: { trouble: 'That did not go through.' } } as Popup, client, () => Promise.resolve('token'), done);
         const form = document.querySelector('form')!;
         const send = async () => {
             form.dispatchEvent(new Event('submit', { cancelable: true }));

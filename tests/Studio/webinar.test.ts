@@ -9,6 +9,37 @@ import { pick } from '../../resources/site/webinar/sessions';
 import { stageOf } from '../../resources/site/webinar/stage';
 import type { RoomData, RoomState } from '../../resources/site/webinar/types';
 
+const say = {
+    closed: 'The room opens a quarter of an hour before it begins: {moment}.',
+    begins: 'It begins in {time}.',
+    soon: 'The host will be here in a moment.',
+    on: 'It is on.',
+    goOn: 'You can go on where you were.',
+    over: 'This session is over. Thank you for coming.',
+    cancelled: 'This session does not take place.',
+    waiting: 'All places are taken.',
+    crowded: 'This link is open on several other devices already.',
+    live: 'Live, {time} minutes in',
+    at: '{time} of {length}',
+    next: 'Go on',
+    toReplay: 'To the replay',
+    offer: 'See the offer',
+    offerOver: 'See what there is now',
+    priceLeft: 'At this price for {time} more',
+    priceOver: 'The time for this price is up.',
+    mine: '(your answer)',
+    answered: 'Answered in the session',
+    withHost: 'The host has it',
+    toHost: 'On its way to the host',
+    sent: 'Sent.',
+    lost: 'That did not work. Your words are still here.',
+    offline: 'There is no connection at the moment. Your words are still here: please send them again.',
+    soundOn: 'Sound on',
+    soundOff: 'Sound off',
+    noStream: 'The host shows nothing here.',
+    stream: 'Open the stream',
+};
+
 describe('what was played', () => {
     const play = (...steps: [position: number, at: number][]): Played => {
         const played = new Played();
@@ -148,23 +179,23 @@ describe('the cards of a room', () => {
             now: Date.now(),
             over: false,
         };
-        const card = offerCard(offer, 'en', 0);
+        const card = offerCard(offer, say, 'en', 0);
         expect(card.querySelector('b')).toBeNull();
         expect(card.textContent).toContain('At this price for 1 hour more');
-        tickOffer(card, 'en', 3_700_000);
+        tickOffer(card, say, 'en', 3_700_000);
         expect(card.textContent).toContain('The time for this price is up.');
     });
 
     it('asks a poll once, and then says how others answered', () => {
         const vote = vi.fn();
         const poll = { id: 'p', question: 'How long?', options: ['Not yet', 'A year'], mine: null, closed: false, counts: null };
-        pollCard(poll, vote).querySelectorAll('button')[1]!.click();
+        pollCard(poll, say, 'en', vote).querySelectorAll('button')[1]!.click();
         expect(vote).toHaveBeenCalledWith(1);
-        const answered = pollCard({ ...poll, mine: 1, counts: [1, 3] }, vote);
+        const answered = pollCard({ ...poll, mine: 1, counts: [1, 3] }, say, 'en', vote);
         expect(answered.querySelector('button')).toBeNull();
         expect([...answered.querySelectorAll('.poll-row')].map((r) => r.textContent)).toEqual([
-            'Not yet: 25 %',
-            'A year: 75 % (your answer)',
+            'Not yet: 25%',
+            'A year: 75% (your answer)',
         ]);
     });
 
@@ -175,6 +206,7 @@ describe('the cards of a room', () => {
                 { id: '2', words: 'And?', state: 'answered', answer: 'Yes.' },
                 { id: '3', words: 'Now?', state: 'aired', answer: null },
             ],
+            say,
             true,
         );
         expect(rows.map((r) => r.textContent)).toEqual(['<script>The host has it', 'And?Yes.', 'Now?Answered in the session']);
@@ -183,7 +215,7 @@ describe('the cards of a room', () => {
 
 describe('the picker', () => {
     const picker = (asked: string, time: string) =>
-        `<fieldset id="sessions-b" data-sessions data-asked="${asked}"><input type="radio" name="s" value="1" checked>` +
+        `<fieldset id="sessions-b" data-sessions data-begun="That session has begun. These come next." data-asked="${asked}"><input type="radio" name="s" value="1" checked>` +
         `<input type="radio" name="s" value="2"><b>${time}</b></fieldset>`;
     const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
     afterEach(() => vi.unstubAllGlobals());
@@ -242,6 +274,7 @@ describe('the room', () => {
         length: 150,
         beginsIn: 0,
         here: 3,
+        hereWords: '3 people are here',
         next: 10,
         time: 'Tuesday at 18:00',
         offer: null,
@@ -257,7 +290,7 @@ describe('the room', () => {
             <span data-clock></span><span data-here></span><div data-offer></div><div data-poll></div>
             <form data-ask><textarea></textarea><button></button><p data-asked></p></form><ul data-questions></ul></div>`;
         const root = document.querySelector<HTMLElement>('[data-room]')!;
-        root.dataset.room = JSON.stringify({ ...data, video: '', type: '', captions: '', language: 'en', ...more });
+        root.dataset.room = JSON.stringify({ ...data, video: '', type: '', captions: '', language: 'en', say, ...more });
         enter(root);
         return root;
     };
@@ -337,12 +370,12 @@ describe('the room', () => {
 
 describe('the stage', () => {
     it.each([
-        ['', '', 'P', 'The host shows nothing here. Questions reach them below.'],
+        ['', '', 'P', 'The host shows nothing here.'],
         ['', 'https://stream.example/x', 'A', 'Open the stream'],
         ['https://stream.example/embed', 'https://stream.example/x', 'IFRAME', ''],
     ])('shows what there is of a stream: %s %s', async (embed, stream, tag, words) => {
         const screen = document.createElement('div');
-        const stage = stageOf(screen, { video: '', embed, stream, title: 'First Melody' } as RoomData);
+        const stage = stageOf(screen, { video: '', embed, stream, title: 'First Melody', say } as RoomData);
         expect(stage.isPlaying()).toBe(false);
         await stage.join(0);
         expect([screen.children.length, screen.firstElementChild?.tagName, screen.textContent]).toEqual([1, tag, words]);

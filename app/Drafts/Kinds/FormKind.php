@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Drafts\Kinds;
 
+use App\Languages\ConfirmSaid;
+use App\Languages\Voices;
 use App\Models\Business;
 use App\Models\DraftPart;
 use App\Models\Funnel;
@@ -57,6 +59,14 @@ final class FormKind extends DraftKind
         return FormPlan::fromShape(Shape::of($form));
     }
 
+    /** Words for confirming that are the application's own are not kept: they come with the language. */
+    public function changed(DraftPart $row, array $typed): Part
+    {
+        $part = parent::changed($row, $typed);
+
+        return $part instanceof FormPlan ? $part->with(ConfirmSaid::own($part->confirm, Voices::of($row->funnel->language))) : $part;
+    }
+
     protected function check(DraftPart $row, Part $part): void
     {
         $webinar = $part instanceof FormPlan ? $part->webinar : '';
@@ -96,6 +106,6 @@ final class FormKind extends DraftKind
         return $part instanceof FormPlan ? $part->toArray()
             + ['marketing' => '', 'doubleOptIn' => false, 'done' => '', 'notice' => 'never', 'hook' => '', 'nextButton' => '',
                 'webinar' => '']
-            + ['confirmWords' => get_object_vars($part->confirm)] : [];
+            + ['confirmWords' => get_object_vars(ConfirmSaid::whole($part->confirm, Voices::of($row->funnel->language)))] : [];
     }
 }

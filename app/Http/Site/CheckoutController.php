@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Forms\FormToken;
+use App\Languages\SiteLanguage;
 use App\Models\Order;
 use App\Models\Version;
 use App\Orders\Attempt;
@@ -29,6 +30,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Str;
 use Lantern\Core\Events\Outcome;
+use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Offers\Offer;
 use Lantern\Core\Orders\PaymentState;
 use Lantern\Core\Plan\PagePlan;
@@ -42,6 +44,7 @@ final readonly class CheckoutController
         private PlaceOrder $place,
         private Payments $payments,
         private CheckoutSlot $slot,
+        private SiteLanguage $language,
     ) {
     }
 
@@ -53,10 +56,11 @@ final readonly class CheckoutController
         if ($page === null || $offer === null) {
             return PlainPage::notHere()->response();
         }
+        $voice = $this->language->is($live->page->language);
         $limit = 'payments:'.$request->ip();
         if (RateLimiter::tooManyAttempts($limit, (int) config('lantern.checkout.per_address'))
             || RateLimiter::tooManyAttempts("codes:{$request->ip()}", (int) config('lantern.checkout.wrong_codes'))) {
-            return PlainPage::tooManyPayments()->response();
+            return PlainPage::tooManyPayments()->response($live->page->language);
         }
         $now = CarbonImmutable::now();
         $read = Checkout::read($version->plan(), $offer, $live->funnel->business, $request->request->all(), $now,
@@ -72,28 +76,27 @@ final readonly class CheckoutController
             $errors = array_diff_key($read->errors, ['email' => 0, 'name' => 0]);
 
             return $request->expectsJson()
-                ? response()->json(['errors' => $errors] + $this->slot->sums($read->quote, $page->settings->language))
+                ? response()->json(['errors' => array_map($voice->say(...), $errors)] + $this->slot->sums($read->quote, $voice))
                 : $this->pages->answer($visit($errors), $errors === [] ? 200 : 422);
         }
         $token = FormToken::read($request->input('token'), $page->id);
         if ($token === null) {
-            return $again(['form' => 'This page was open for a long time. Your words are still here: please press the button once more.']
-                + $read->errors);
+            return $again(['form' => Phrase::of('form.old')] + $read->errors);
         }
         $method = Payments::method($request->input('method'));
         if ($read->quote?->dueNow()->isPositive() && $method === null) {
-            $read->errors['card'] = 'Please fill in your card. Its fields need JavaScript, which your browser has turned off or blocked.';
+            $read->errors['card'] = Phrase::of('checkout.no_card');
         }
         if ($read->errors !== [] || $read->quote === null || $read->email === null || $request->input('website', '') !== '') {
-            return $again($read->errors === [] ? ['form' => 'Please look at your order once more.'] : $read->errors);
+            return $again($read->errors === [] ? ['form' => Phrase::of('checkout.look_again')] : $read->errors);
         }
         RateLimiter::hit($limit, 600);
         try {
             $order = $this->place->place($this->attempt($request, $live, $version, $page, $read, $token->nonce, $method, $now));
         } catch (NotForSale $e) {
             return $e->availability !== null ? PlainPage::notForSale($e->availability, $arrived->afterwards() ?? $live->funnel->url())
-                ->response()
-                : $again([$e->field === '' ? 'form' : $e->field => $e->getMessage()]);
+                ->response($live->page->language)
+                : $again([$e->field === '' ? 'form' : $e->field => $e->why]);
         }
 
         return $this->onward($order, $offer, $page, $again);
@@ -121,7 +124,7 @@ final readonly class CheckoutController
             $read->shownAt(), Visit::readerOf($request, $live->funnel));
     }
 
-    /** @param  callable(array<string, string>): Response  $again */
+    /** @param  callable(array<string, Phrase>): Response  $again */
     private function onward(Order $order, Offer $offer, PagePlan $page, callable $again): Response
     {
         $order->loadMissing('payments');
@@ -133,7 +136,7 @@ final readonly class CheckoutController
         $order = Order::query()->with(['funnel.business', 'version', 'person', 'payments'])->findOrFail($order->id);
         $last = $order->payments->last();
         if (! $order->state->isBought() && $last?->state === PaymentState::Failed) {
-            return $again(['card' => $last->trouble ?? 'The payment did not go through. Nothing has been charged.']);
+            return $again(['card' => $last->trouble?->phrase() ?? Phrase::of('card.failed_uncharged')]);
         }
         $to = match (true) {
             $order->state->isBought() => NextPage::after($order, $page->id, Outcome::Bought),

@@ -7,6 +7,9 @@ namespace App\Http\Site;
 use App\Forms\AfterSubmission;
 use App\Forms\Confirmations;
 use App\Forms\TakeSignup;
+use App\Languages\ConfirmSaid;
+use App\Languages\SiteVoice;
+use App\Languages\Voices;
 use App\Models\Confirmation;
 use App\Models\Funnel;
 use App\Models\Submission;
@@ -69,9 +72,8 @@ final readonly class ConfirmController
         $sent = $this->confirmations->again($found);
 
         return $this->page($found,
-            ['address' => $found->answers['email'] ?? '', 'again' => $sent ? null : Confirmations::waitingLink($found), 'said' => $sent
-            ? 'It is sent once more. The newest email is the one to use.'
-            : 'An email went out a moment ago. Give it a minute, look where your spam goes, and check the address for a typing mistake.']
+            ['address' => $found->answers['email'] ?? '', 'again' => $sent ? null : Confirmations::waitingLink($found),
+                'said' => self::voice($found)->say($sent ? 'confirm.sent_again' : 'confirm.just_sent')]
             + $this->words($found));
     }
 
@@ -83,18 +85,19 @@ final readonly class ConfirmController
         }
         $submission = $found->submission;
         if ($submission->state !== SubmissionState::Waiting) {
-            return $this->page($submission, ['title' => 'This is done',
-                'words' => 'This address is confirmed already. There is nothing left to do here.', 'onward' => $submission->funnel->url()]);
+            return $this->page($submission, ['title' => self::voice($submission)->say('confirm.done.title'),
+                'words' => self::voice($submission)->say('confirm.done.words'), 'onward' => $submission->funnel->url()]);
         }
         if ($found->used_at !== null || ! Validity::until($found->expires_at, CarbonImmutable::now())) {
-            return $this->page($submission, ['title' => 'This link has run out',
-                'words' => 'Links that confirm an address work for a few days only. A new one comes at the press of a button.',
+            return $this->page($submission, ['title' => self::voice($submission)->say('confirm.over.title'),
+                'words' => self::voice($submission)->say('confirm.over.words'),
                 'again' => Confirmations::waitingLink($submission)]);
         }
 
         return $this->page($submission,
-            ['title' => 'Is this your address?', 'words' => 'One press, and you are in.', 'address' => $submission->answers['email'] ?? '',
-                'confirm' => Confirmations::link($found), 'button' => $this->confirmWords($submission)->button]);
+            ['title' => self::voice($submission)->say('confirm.ask.title'), 'words' => self::voice($submission)->say('confirm.ask.words'),
+                'address' => $submission->answers['email'] ?? '', 'confirm' => Confirmations::link($found),
+                'button' => $this->confirmWords($submission)->button]);
     }
 
     public function confirm(Request $request, string $confirmation, string $seal): AnyResponse
@@ -137,7 +140,17 @@ final readonly class ConfirmController
 
     private function confirmWords(Submission $submission): ConfirmWords
     {
-        return $submission->version->plan()->form($submission->form_id)->confirm ?? new ConfirmWords;
+        return ConfirmSaid::whole($submission->version->plan()->form($submission->form_id)->confirm ?? new ConfirmWords,
+            self::voice($submission));
+    }
+
+    /** In the language of the page on which the form was filled in. */
+    private static function voice(Submission $submission): SiteVoice
+    {
+        $plan = $submission->version->plan();
+        $page = $plan->page($submission->page_id);
+
+        return Voices::of($page === null ? $plan->language : $plan->languageOf($page));
     }
 
     /** @return array{title: string, words: string} */
@@ -157,7 +170,7 @@ final readonly class ConfirmController
         $look = self::plan($submission->funnel, $submission)->look();
 
         return new Response(View::make('site.confirm',
-            $more + ['look' => $look, 'head' => SiteAssets::head(PageAssets::ofLook($look), false),
+            $more + ['look' => $look, 'say' => self::voice($submission), 'head' => SiteAssets::head(PageAssets::ofLook($look), false),
                 'style' => LookStyle::whole($look, Paint::of($look, Background::paper()))])->render(), 200,
             AnswerKind::Page->headers() + ['Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex']);
     }

@@ -10,6 +10,7 @@ use App\Forms\FormToken;
 use App\Forms\Signup;
 use App\Forms\SpamGuard;
 use App\Forms\TakeSignup;
+use App\Languages\SiteLanguage;
 use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\Submission;
@@ -48,7 +49,8 @@ use Symfony\Component\HttpFoundation\Response as AnyResponse;
  */
 final readonly class EmbedController
 {
-    public function __construct(private TakeSignup $takeSignup, private SessionRegistrations $registrations)
+    public function __construct(private TakeSignup $takeSignup, private SessionRegistrations $registrations,
+        private SiteLanguage $language)
     {
     }
 
@@ -60,14 +62,15 @@ final readonly class EmbedController
         if ($live === null) {
             return new Response("console.info('This form is not open at the moment.');\n", 200, $headers);
         }
-        [$funnel, $version, , $plan] = $live;
+        [$funnel, $version, $page, $plan] = $live;
+        $voice = $this->language->is($version->plan()->languageOf($page));
         $look = $version->plan()->look();
         $html = Slots::fill(View::make('site.embed',
-            ['form' => $plan, 'view' => new PlainView, 'style' => LookStyle::whole($look, Paint::of($look, Background::paper()))])
+            ['form' => $plan, 'view' => new PlainView($voice), 'style' => LookStyle::whole($look, Paint::of($look, Background::paper()))])
             ->render(), [], []);
         $given = json_encode(['html' => $html, 'css' => SiteAssets::css(['base']), 'url' => url("/e/{$plan->id}"),
-            'button' => $plan->button, 'close' => 'Close', 'name' => $plan->name,
-            'trouble' => 'That did not go through. Please try again in a moment.'],
+            'button' => $plan->button, 'close' => $voice->say('form.close'), 'name' => $plan->name,
+            'trouble' => $voice->say('form.trouble')],
             JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_HEX_TAG);
 
         return new Response("(function(lantern){\n".SiteAssets::text('resources/site/embed.ts')."\n})({$given});\n", 200, $headers);
@@ -77,7 +80,8 @@ final readonly class EmbedController
     {
         $live = $this->live($form);
 
-        return $live === null ? new JsonResponse(['message' => 'This form is not open at the moment.'], 404, AnswerKind::Embed->headers())
+        return $live === null ? new JsonResponse(['message' => $this->language->voice()->say('form.not_open')], 404,
+            AnswerKind::Embed->headers())
             : new JsonResponse(['token' => FormToken::issue($live[2]->id)], 200,
                 AnswerKind::Embed->headers() + ['Cache-Control' => 'no-store']);
     }
@@ -91,12 +95,12 @@ final readonly class EmbedController
     {
         $live = $this->live($form);
         if ($live === null) {
-            return new JsonResponse(['message' => 'This form is not open at the moment.'], 404, AnswerKind::Embed->headers());
+            return new JsonResponse(['message' => $this->language->voice()->say('form.not_open')], 404, AnswerKind::Embed->headers());
         }
         [$funnel, $version, $page, $plan] = $live;
+        $voice = $this->language->is($version->plan()->languageOf($page));
         if (SpamGuard::isFlood($request)) {
-            return new JsonResponse(['message' => 'There were a great many sign-ups from your connection in the last few minutes. Please '
-                .'try again in ten minutes.'], 429,
+            return new JsonResponse(['message' => $voice->say('form.flood')], 429,
                 AnswerKind::Embed->headers());
         }
         // Both steps at once: there is no page to come back to.
@@ -105,12 +109,12 @@ final readonly class EmbedController
             Source::parametersOf($plan, $source), $step), [1, 2]);
         $token = FormToken::read($request->input('token'), $page->id);
         if ($token === null || SpamGuard::isProgram($request, $token)) {
-            return new JsonResponse(['message' => $token === null ? 'This page was open for a long time. Please press the button once more.'
-                : 'That went very fast, as if a program had filled the form in. If you are a person, please press the button once more.',
+            return new JsonResponse(['message' => $voice->say($token === null ? 'form.old_short' : 'form.fast'),
                 'token' => FormToken::issue($page->id)], 422, AnswerKind::Embed->headers());
         }
         if ($first->errors + $second->errors !== []) {
-            return new JsonResponse(['errors' => $first->errors + $second->errors], 422, AnswerKind::Embed->headers());
+            return new JsonResponse(['errors' => array_map($voice->say(...), $first->errors + $second->errors)], 422,
+                AnswerKind::Embed->headers());
         }
         SpamGuard::count($request);
         [$submission] = $this->takeSignup

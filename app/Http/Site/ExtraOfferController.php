@@ -21,6 +21,7 @@ use App\Serving\Visit;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Lantern\Core\Events\Outcome;
+use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Orders\PaymentState;
 use Lantern\Core\Plan\PagePlan;
 use Symfony\Component\HttpFoundation\Response;
@@ -42,14 +43,14 @@ final readonly class ExtraOfferController
         if ($order === null || ! ExtraOfferSale::isFresh($order, CarbonImmutable::now())) {
             return redirect()->away($live->funnel->url(), 303);
         }
-        $again = fn (string $why): Response => $this->pages->answer(Arrival::again($live, $request)->with([], ['form' => $why]), 422);
+        $again = fn (Phrase $why): Response => $this->pages->answer(Arrival::again($live, $request)->with([], ['form' => $why]), 422);
         if (FormToken::read($request->input('token'), $page->id) === null) {
-            return $again('This page was open for a long time. Nothing has been charged: please press the button once more.');
+            return $again(Phrase::of('checkout.old_uncharged'));
         }
         try {
             $payment = $this->extra->accept($order, $page, $version);
         } catch (NotForSale $e) {
-            return $e->availability === null ? $again($e->getMessage())
+            return $e->availability === null ? $again($e->why)
                 : redirect()->away(NextPage::after($order, $page->id, Outcome::Bought), 303);
         }
         if ($payment !== null) {
@@ -57,8 +58,8 @@ final readonly class ExtraOfferController
             $payment->refresh();
         }
         if ($payment?->state === PaymentState::Failed) {
-            return $again(($payment->trouble ?? 'The payment did not go through.')
-                .' Nothing was charged for this offer, and your order stands as it was.');
+            return $again(Phrase::of('offer.order_stands',
+                ['why' => $payment->trouble?->phrase() ?? Phrase::of('card.failed')]));
         }
 
         return redirect()->away(match ($payment?->state) {

@@ -6,9 +6,11 @@ namespace App\Http\Site;
 
 use App\Files\Downloads;
 use App\Files\FileAnswer;
+use App\Languages\SiteLanguage;
 use App\Mail\Sending\Planner;
 use App\Models\Delivery;
 use App\Models\DraftPart;
+use App\Models\Funnel;
 use App\Models\Person;
 use App\Models\Submission;
 use App\Models\Upload;
@@ -28,16 +30,21 @@ use Symfony\Component\HttpFoundation\Response;
 /** Hands a file over to whoever holds a link we signed, and offers a new link to whoever holds one that has run out. */
 final readonly class FileController
 {
-    public function __construct(private Downloads $downloads, private Planner $planner)
+    public function __construct(private Downloads $downloads, private Planner $planner, private SiteLanguage $language)
     {
     }
 
     public function download(Request $request, string $delivery, string $name): Response
     {
+        $found = Delivery::query()->with(['leadMagnet', 'person', 'funnel.business', 'funnel.liveVersion'])->find($delivery);
+        // Which language a funnel has is public; whose the file is, is not.
+        $this->speak($found?->funnel);
         if (! $request->hasValidSignature(false)) {
             return PlainPage::linkOver($delivery)->response();
         }
-        $found = Delivery::query()->with(['leadMagnet', 'funnel.business', 'funnel.liveVersion'])->find($delivery);
+        if ($found !== null) {
+            $this->language->is($found->person->language ?? $found->funnel->language);
+        }
         $upload = Upload::query()->find($found?->leadMagnet?->text('file'));
         if ($found === null || $upload === null || $found->revoked_at !== null) {
             return PlainPage::fileGone()->response();
@@ -53,6 +60,7 @@ final readonly class FileController
         if ($found === null) {
             return PlainPage::linkOver('')->response();
         }
+        $this->speak($found->funnel);
         $part = DraftPart::query()->where('funnel_id', $found->funnel_id)->where('kind', LeadMagnet::kind())->find($leadMagnet);
         $upload = Upload::query()->find($part?->text('file'));
         $delivery = $found->state !== SubmissionState::Taken ? null : Delivery::query()->with(['funnel.business', 'funnel.liveVersion'])
@@ -63,6 +71,13 @@ final readonly class FileController
         }
 
         return $this->send($request, $upload, $delivery?->revoked_at === null ? $delivery : null);
+    }
+
+    private function speak(?Funnel $funnel): void
+    {
+        if ($funnel !== null) {
+            $this->language->is($funnel->liveVersion?->plan()->language ?? $funnel->language);
+        }
     }
 
     private function send(Request $request, Upload $upload, ?Delivery $counted): Response
@@ -84,7 +99,7 @@ final readonly class FileController
         try {
             $address = EmailAddress::of($typed);
         } catch (Invalid $e) {
-            return PlainPage::badAddress(mb_substr($typed, 0, 300), $e->getMessage())->response();
+            return PlainPage::badAddress(mb_substr($typed, 0, 300), $e->said ?? throw $e)->response();
         }
         // The answer is the same for everyone: whether an address is known is nobody's business.
         foreach (Person::query()->where('email_key', $address->key)->get() as $person) {

@@ -158,7 +158,7 @@ final readonly class MailLinkController
         }
 
         return new Response(CountdownPicture::of($plan?->look() ?? Looks::get(Looks::DEFAULT), $run->left(CarbonImmutable::now()),
-            $plan?->language() ?? 'en'), 200, $headers);
+            $found->person->language ?? $plan->language ?? 'en'), 200, $headers);
     }
 
     private function message(string $id): ?Message

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Forms\FormToken;
+use App\Languages\SiteLanguage;
 use App\Popups\FactLog;
 use App\Popups\JoinInPopup;
 use App\Popups\LivePopup;
@@ -34,7 +35,7 @@ use Lantern\Core\Results\Bots;
  */
 final readonly class PopupController
 {
-    public function __construct(private PopupContent $content, private JoinInPopup $join)
+    public function __construct(private PopupContent $content, private JoinInPopup $join, private SiteLanguage $language)
     {
     }
 
@@ -123,11 +124,10 @@ final readonly class PopupController
         $asked = Ticket::read(Input::text($request, 'ticket'));
         $live = $asked === null ? null : $this->popup($request, $asked);
         if ($asked === null || $live === null) {
-            return self::answer(['message' => 'This page was open for a long time, or the form was closed meanwhile. Please load the '
-                .'page again.'], 410);
+            return self::answer(['message' => $this->language->voice()->say('form.old_or_closed')], 410);
         }
         $joined = $this->join->take($request, $asked, $live);
-        $answer = $joined->answer;
+        $answer = $joined->in($this->language->is($live->page->language));
         // On another site the way leads by way of ours, which can give the browser what a form's own page would have given it.
         if ($joined->go !== '' && $joined->submission !== null && $asked->site !== null && $live->popup->after->kind !== 'address') {
             $answer['go'] = EmbedController::doneLink($joined->submission);

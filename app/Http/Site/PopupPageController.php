@@ -26,6 +26,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
+use Lantern\Core\Languages\Phrase;
 use Symfony\Component\HttpFoundation\Response as AnyResponse;
 
 /**
@@ -59,10 +60,7 @@ final readonly class PopupPageController
             Str::lower(Str::random(32)), CarbonImmutable::now());
         $joined = $this->join->take($request, $asked, $live);
         if ($joined->submission === null) {
-            $errors = $joined->answer['errors'] ?? ['form' => $joined->answer['message'] ?? ''];
-
-            return $this->page($request, $live, 'main', Source::typed($request->request->all()), is_array($errors) ? $errors : [],
-                $joined->status);
+            return $this->page($request, $live, 'main', Source::typed($request->request->all()), $joined->errors, $joined->status);
         }
         // A second step of a form has no place here: what it asks for is left out.
         if ($live->popup->after->kind === 'thanks') {
@@ -71,13 +69,14 @@ final readonly class PopupPageController
         $go = $joined->go !== '' ? $joined->go : AfterSubmission::url($joined->submission, $live->page->version->plan());
 
         // Out of the frame: a whole page does not belong into it.
-        return $request->boolean('frame') ? $this->framed(PlainPage::goOn($go)->response()) : redirect()->away($go, 303)
-            ->withCookie(SiteCookies::give(SiteCookie::Joined, $joined->submission->id, $live->funnel->site()));
+        return $request->boolean('frame') ? $this->framed(PlainPage::goOn($go)->response($live->page->language))
+            : redirect()->away($go, 303)
+                ->withCookie(SiteCookies::give(SiteCookie::Joined, $joined->submission->id, $live->funnel->site()));
     }
 
     /**
      * @param  array<string, string|list<string>>  $typed
-     * @param  array<string, string>  $errors
+     * @param  array<string, Phrase>  $errors
      */
     private function page(Request $request, LivePopup $live, string $step, array $typed = [], array $errors = [],
         int $status = 200): AnyResponse

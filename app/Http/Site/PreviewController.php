@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Drafts\DraftPlan;
+use App\Languages\Voices;
 use App\Models\Funnel;
 use App\Popups\PopupContent;
 use App\Rendering\PageAssets;
@@ -56,7 +57,8 @@ final readonly class PreviewController
                 $fill["checkout:{$block->id}"] = $fill["extra:{$block->id}"] = $button;
             }
             foreach ($plan->leadMagnets as $leadMagnet) {
-                $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e('Download').'</a> <span class="file-note">'
+                $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e(Voices::of($plan->languageOf($shown))
+                    ->say('file.download')).'</a> <span class="file-note">'
                     .e($leadMagnet->kindAndSize()).'</span>';
             }
 
@@ -79,7 +81,8 @@ final readonly class PreviewController
         $html = Slots::fill($this->renderer->forPopup($plan, $popup, $funnel->business),
             ['here' => '#'] + PageRenderer::countdowns($plan, $drawn, ShownState::TwoDays), []);
         $assets = PageAssets::of($plan, $drawn);
-        $given = json_encode(['popups' => [PopupContent::written($popup, $html)], 'css' => SiteAssets::scopedCss($assets->groups)],
+        $given = json_encode(['popups' => [PopupContent::written($popup, $html, Voices::of($plan->language))],
+            'css' => SiteAssets::scopedCss($assets->groups)],
             JSON_THROW_ON_ERROR | JSON_HEX_TAG | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
 
         return '<script type="application/json" id="lantern-preview">'.$given.'</script><script async src="'.SiteAssets::popups()

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Languages\SiteLanguage;
+use App\Languages\SiteVoice;
 use App\Models\Registration;
 use App\Records\RegisteredSessions;
 use App\Records\RegistrationLinks;
@@ -20,6 +22,7 @@ use App\Webinars\Presence;
 use App\Webinars\Questions;
 use App\Webinars\Registering;
 use App\Webinars\RoomAnswer;
+use App\Webinars\RoomFacts;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Http\JsonResponse;
@@ -40,7 +43,8 @@ final readonly class RoomController
     /** So many intervals are read of one report. */
     private const MOST_INTERVALS = 60;
 
-    public function __construct(private Registering $registering, private Presence $presence, private Questions $questions)
+    public function __construct(private Registering $registering, private Presence $presence, private Questions $questions,
+        private SiteLanguage $language)
     {
     }
 
@@ -97,7 +101,7 @@ final readonly class RoomController
             'webinar_session'),
             new DateTimeZone(Browser::zone(SiteCookies::read($request, SiteCookie::Zone)) ?? $found->zone), $now);
         if ($registered === null) {
-            return PlainPage::sessionGone(RegistrationLinks::change($found))->response();
+            return PlainPage::sessionGone(RegistrationLinks::change($found))->response($this->voice($found)->language()->tag);
         }
 
         return $this->lead(RegisteredSessions::find($found->person_id, $found->webinar_id), PageRole::Confirmation, 303);
@@ -120,14 +124,14 @@ final readonly class RoomController
         $found = RegistrationLinks::light($registration, $seal);
         $device = Input::text($request, 'device');
         if ($found === null || preg_match('/^[0-9a-f]{16}$/D', $device) !== 1) {
-            return self::json(['message' => 'This is no room.'], 404);
+            return self::json(['message' => $this->language->voice()->say('room.no_room')], 404);
         }
         $now = CarbonImmutable::now();
         $room = LiveRoom::of($found);
         $kind = WatchKind::tryFrom(Input::text($request, 'kind')) ?? WatchKind::Live;
         $taken = $room->attendee($found)->takes($kind, $now);
         if ($taken === ReportTaken::Refused) {
-            return self::json(['message' => 'This replay is not open.'], 409);
+            return self::json(['message' => $this->voice($found)->say('room.replay_not_open')], 409);
         }
         $played = $taken === ReportTaken::All ? self::played($request) : [];
         if ($taken !== ReportTaken::Ignored && ! $this->presence->report($found, $room, $device, $kind, $played, $now)) {
@@ -142,18 +146,18 @@ final readonly class RoomController
         $found = RegistrationLinks::read($registration, $seal);
         $device = Input::text($request, 'device');
         if ($found === null || preg_match('/^[0-9a-f]{16}$/D', $device) !== 1) {
-            return self::json(['message' => 'This is no room.'], 404);
+            return self::json(['message' => $this->language->voice()->say('room.no_room')], 404);
         }
         $now = CarbonImmutable::now();
         $room = LiveRoom::of($found);
         if (! $room->attendee($found)->maySpeak()) {
-            return self::json(['message' => 'This room is not open.'], 409);
+            return self::json(['message' => $this->voice($found)->say('room.not_open')], 409);
         }
         try {
             $this->questions->ask($found, $room, $device, Input::text($request, 'question'),
                 Input::number($request, 'second', 0, 0, Lengths::seconds($room->room->webinar)), $now);
         } catch (Invalid $e) {
-            return self::json(['message' => $e->getMessage()], 422);
+            return self::json(['message' => $this->voice($found)->say($e->said ?? throw $e)], 422);
         }
 
         return self::json(RoomAnswer::of($found, $room, WatchKind::Live, $device, $now), 201);
@@ -163,7 +167,7 @@ final readonly class RoomController
     {
         $found = RegistrationLinks::read($registration, $seal);
         if ($found === null || $found->state !== RegistrationState::Registered) {
-            return self::json(['message' => 'This is no room.'], 404);
+            return self::json(['message' => $this->language->voice()->say('room.no_room')], 404);
         }
         $counted = Polls::vote($found, Input::text($request, 'poll'), Input::number($request, 'choice', -1, -1, Polls::MOST_OPTIONS));
 
@@ -184,6 +188,12 @@ final readonly class RoomController
         }
 
         return $read;
+    }
+
+    /** In the language of the room they have a place in. */
+    private function voice(Registration $registration): SiteVoice
+    {
+        return $this->language->is(RoomFacts::of($registration)->language ?? 'en');
     }
 
     private function lead(?Registration $registration, PageRole $role, int $status = 302): AnyResponse

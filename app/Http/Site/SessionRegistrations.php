@@ -27,8 +27,6 @@ use Symfony\Component\HttpFoundation\Response;
 /** The session that comes along with a form, or is chosen with one click by somebody we know from an email. */
 final readonly class SessionRegistrations
 {
-    public const GONE = 'This session cannot be chosen any more. Please choose another one.';
-
     public function __construct(private Registering $registering)
     {
     }

@@ -26,6 +26,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Str;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\PagePlan;
@@ -57,24 +58,22 @@ final readonly class SignupController
         $token = FormToken::read($request->input('token'), $page->id);
         if ($token === null) {
             return $again(['form' => $request->input('token') === 'elsewhere'
-                ? 'Welcome. Your words have come along: please press the button once more, and it is done.'
-                : 'This page was open for a long time. Your words are still here: please press the button once more.']);
+                ? Phrase::of('form.elsewhere') : Phrase::of('form.old')]);
         }
         $visitor = Browser::id($request) ?? str_replace('-', '', (string) Str::uuid());
         $zone = Browser::zone($request->input('zone')) ?? Browser::zone(SiteCookies::read($request, SiteCookie::Zone));
         $reader = $request->input('book') === null || $form->webinar === '' ? null : Visit::readerOf($request, $live->funnel);
         if ($reader !== null) {
             return $this->registrations->byReader($live, $version, $page, $form, $reader, $request, $zone) ?? $again(
-                ['webinar_session' => SessionRegistrations::GONE]);
+                ['webinar_session' => Phrase::of('session.gone')]);
         }
         $session = $step === 2 ? '' : $this->registrations->chosen($version, $form, $request, $zone);
-        $errors = $answers->errors + ($session === null ? ['webinar_session' => SessionRegistrations::GONE] : []);
+        $errors = $answers->errors + ($session === null ? ['webinar_session' => Phrase::of('session.gone')] : []);
         if ($errors !== []) {
             return $again($errors);
         }
         if (SpamGuard::isProgram($request, $token)) {
-            return $again(['form' => 'That went very fast, as if a program had filled the form in. If you are a person, please press the '
-                .'button once more.']);
+            return $again(['form' => Phrase::of('form.fast')]);
         }
         SpamGuard::count($request);
         if ($step === 2) {

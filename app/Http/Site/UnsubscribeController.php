@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Languages\SiteLanguage;
+use App\Languages\Voices;
 use App\Mail\Unsubscribing\Unsubscribe;
 use App\Models\Message;
 use App\Models\Person;
 use App\Serving\PlainPage;
 use Illuminate\Http\Request;
+use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Messages\MessageKind;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -18,7 +21,7 @@ use Symfony\Component\HttpFoundation\Response;
  */
 final readonly class UnsubscribeController
 {
-    public function __construct(private Unsubscribe $unsubscribe)
+    public function __construct(private Unsubscribe $unsubscribe, private SiteLanguage $language)
     {
     }
 
@@ -67,7 +70,7 @@ final readonly class UnsubscribeController
         return $message->kind === MessageKind::Broadcast ? 'broadcasts' : $message->sequence_id;
     }
 
-    /** @return array<string, string> choices beside leaving altogether, with the words on their buttons */
+    /** @return array<string, Phrase> choices beside leaving altogether, with the words on their buttons */
     private function less(Message $message): array
     {
         $person = $message->person;
@@ -77,17 +80,22 @@ final readonly class UnsubscribeController
 
         return array_filter([
             'these' => match (true) {
-                $message->kind === MessageKind::Broadcast => 'Only what I asked for, no news',
-                $this->kind($message) !== null => 'No more of this series, but news now and then',
-                default => '',
+                $message->kind === MessageKind::Broadcast => Phrase::of('notice.leave.no_news'),
+                $this->kind($message) !== null => Phrase::of('notice.leave.no_series'),
+                default => null,
             },
-            'quiet' => 'Nothing for a month',
-        ], fn (string $w): bool => $w !== '');
+            'quiet' => Phrase::of('notice.leave.quiet'),
+        ]);
     }
 
     private function message(Request $request, string $id): ?Message
     {
-        return $request->hasValidSignature(false) ? Message::query()->with(['person.business', 'business'])->where('id', $id)->first()
-            : null;
+        $found = ! $request->hasValidSignature(false) ? null : Message::query()->with(['person.business', 'business', 'funnel.liveVersion'])
+            ->where('id', $id)->first();
+        if ($found !== null) {
+            $this->language->is(Voices::languageOf($found));
+        }
+
+        return $found;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Mail\Emails;
 
+use App\Languages\Voices;
 use App\Rendering\Countdown;
 use GdImage;
 use Illuminate\Support\Str;
@@ -33,9 +34,10 @@ final class CountdownPicture
     private const UNITS = ['day', 'hour', 'minute', 'second'];
 
     /** @param  string  $over  what it says once the time is up */
-    public static function of(Look $look, int $left, string $language, string $over = 'The time is up'): string
+    public static function of(Look $look, int $left, string $language, string $over = ''): string
     {
         $drawing = new self($look, $language);
+        $over = $over === '' ? Voices::of($language)->say('page.time_is_up_short') : $over;
 
         return $left <= 0 ? $drawing->still($over) : $drawing->minute($left, $over);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Mail\Emails;
 
+use App\Languages\Voices;
 use App\Models\Broadcast;
 use App\Models\Business;
 use App\Models\EmailPart;
@@ -41,7 +42,7 @@ final readonly class EmailSource
     public static function ofEmail(Business $business, Plan $plan, EmailPlan $email, string $address): self
     {
         return new self($email->subject, self::whole($business, $email->body), $plan->look()->accent, self::fieldsOf($plan, $address),
-            language: $plan->language(), look: $plan->look(), webinar: $email->bySession()?->webinar);
+            language: $plan->language, look: $plan->look(), webinar: $email->bySession()?->webinar);
     }
 
     public static function ofBroadcast(Broadcast $broadcast, Business $business, ?string $variant = null, bool $again = false): self
@@ -55,14 +56,14 @@ final readonly class EmailSource
 
         return new self($subject, self::whole($business, $broadcast->body), $plan?->look()->accent ?? Colour::of(self::ACCENT),
             $plan === null ? ['business' => $business->name, 'host' => $business->sender()->host()]
-                : self::fieldsOf($plan, $broadcast->funnel->address ?? $plan->address), language: $plan?->language() ?? 'en',
+                : self::fieldsOf($plan, $broadcast->funnel->address ?? $plan->address), language: $plan->language ?? $business->language,
             look: $plan?->look());
     }
 
     /** @return array<string, string> the funnel's own merge fields, and the addresses of its pages */
     public static function fieldsOf(Plan $plan, string $address): array
     {
-        $fields = $plan->prices($plan->language()) + $plan->fields
+        $fields = $plan->prices(Voices::of($plan->language)) + $plan->fields
             + ['business' => $plan->sender->business, 'host' => $plan->sender->host()];
         $site = SiteAddress::of($address);
         foreach ($plan->pages as $page) {

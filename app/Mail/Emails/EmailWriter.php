@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Mail\Emails;
 
+use App\Languages\Voices;
 use App\Models\Business;
 use App\Models\Message;
 use App\Models\Person;
@@ -189,16 +190,18 @@ final class EmailWriter
             $message->person_id === null || ! $this->kinds->kindOf($message)->canBeLeft() => '',
             default => self::unsubscribeUrl($message->id),
         };
-        $html = View::make('mail.email', [
+        $voice = Voices::of($person->language ?? $source->language);
+        $html = View::make('mail.email', ['say' => $voice,
             'subject' => $plain, 'body' => $filled, 'business' => $business, 'unsubscribe' => $unsubscribe,
             'pixel' => $message !== null && $source->tracked && $message->person_id !== null ? MailLinks::pixel($message) : '',
         ] + self::colours($source->accent))->render();
         // The plain text shows its addresses to the reader, so they are the real ones, but where a page has to know who comes.
         $text = PlainText::of($with($knows ? MailLinks::trackedToPages($body, $message)
             : $body))."\n\n--\n{$business->name}\n{$business->postal_address}\n"
-            .($unsubscribe === '' ? '' : "Unsubscribe: {$unsubscribe}\n");
+            .($unsubscribe === '' ? '' : $voice->say('mail.unsubscribe_at', ['address' => $unsubscribe])."\n");
 
-        return new WrittenEmail(trim($plain) === '' ? '(no subject)' : $plain, (new CssToInlineStyles)->convert($html), $text,
+        return new WrittenEmail(trim($plain) === '' ? $voice->say('mail.no_subject') : $plain, (new CssToInlineStyles)->convert($html),
+            $text,
             $unsubscribe);
     }
 

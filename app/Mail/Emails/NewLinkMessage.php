@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Mail\Emails;
 
+use App\Languages\Voices;
 use App\Models\Message;
-use App\Support\RichText;
 use Lantern\Core\Page\Look\Colour;
 
 /** A new download link for somebody whose link has run out. */
@@ -13,11 +13,13 @@ final class NewLinkMessage extends KindOfMessage
 {
     public function source(Message $message): EmailSource
     {
-        $title = DownloadLink::delivery($message)?->leadMagnet->name ?? 'your download';
+        $file = DownloadLink::delivery($message)?->leadMagnet?->name;
+        $language = Voices::languageOf($message);
+        $voice = Voices::of($language);
+        $body = (new SaidBody($voice))->hello();
+        $file === null ? $body->say('mail.link.here_unnamed') : $body->say('mail.link.here', ['file' => $file]);
 
-        return new EmailSource('Your new download link', RichText::email('<p>Hello {{first_name|there}},</p><p>here is a new link to “'
-            .e($title).'”:</p><p><a href="{{download_link}}">Download it now</a></p><p>You asked for it on our page. If that was not '
-                .'you, nothing needs doing.</p>'),
-            Colour::of(EmailSource::ACCENT), tracked: false);
+        return new EmailSource($voice->say('mail.link.subject'), $body->link('mail.link.download', '{{download_link}}')
+            ->say('mail.link.not_you')->done(), Colour::of(EmailSource::ACCENT), tracked: false, language: $language);
     }
 }

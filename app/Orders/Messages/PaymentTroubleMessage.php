@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace App\Orders\Messages;
 
+use App\Languages\Voices;
 use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
+use App\Mail\Emails\SaidBody;
 use App\Models\Message;
 use App\Models\Payment;
 use App\Orders\PayLinks;
-use App\Support\RichText;
 use Carbon\CarbonImmutable;
+use Lantern\Core\Deadlines\TimeWords;
 use Lantern\Core\Messages\SendVerdict;
 use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
@@ -31,25 +33,24 @@ final class PaymentTroubleMessage extends KindOfMessage
             return null;
         }
         $order = $payment->order;
-        $what = e($order->lines->firstWhere('number', array_key_first($payment->lines))->name ?? 'your order');
-        $amount = e($payment->money()->words($order->language));
+        $voice = Voices::of($order->language);
+        $values = ['what' => $order->lines->firstWhere('number', array_key_first($payment->lines))->name ?? '',
+            'amount' => $payment->money()];
         $next = Payment::query()->where('order_id', $order->id)->where('number', $payment->number)->where('try', '>', $payment->try)
             ->where('state', PaymentState::Due)->whereNull('trouble')->first();
-        $link = fn (string $to, string $words): string => '<a href="'.e($to)."\">{$words}</a>";
-        $card = $link(PayLinks::purchases($order->person), 'Use another card');
-        $day = e((string) $next?->due_at->setTimezone($order->business->zone())->format('j F'));
-        $words = match (true) {
-            $payment->state === PaymentState::Bank => "<p>the next payment for “{$what}”, {$amount}, waits for you: your bank wants "
-                .'you to approve it.</p><p>'.$link((string) $payment->bank_url, 'Approve it at your bank').'</p>',
-            $next !== null => "<p>the next payment for “{$what}”, {$amount}, did not go through: "
-                .e(lcfirst((string) $payment->trouble))."</p><p>We try it again on {$day}. If another card would be better, fill it in "
-                ."here, and it is paid at once:</p><p>{$card}</p>",
-            default => "<p>we have tried several times to charge the payment of {$amount} for “{$what}”, and it did not go "
-                ."through. Until it is paid, access is paused.</p><p>{$card}</p>",
-        };
+        $body = (new SaidBody($voice))->say('mail.hello_nobody');
+        if ($payment->state === PaymentState::Bank) {
+            $body->say('mail.trouble.bank', $values)->link('mail.trouble.approve', (string) $payment->bank_url);
+        } elseif ($next !== null) {
+            $body->say('mail.trouble.failed', $values + ['why' => $payment->trouble?->phrase() ?? ''])
+                ->say('mail.trouble.again', ['day' => TimeWords::day($next->due_at, $order->business->zone(), $order->language)])
+                ->link('mail.trouble.card', PayLinks::purchases($order->person));
+        } else {
+            $body->say('mail.trouble.given_up', $values)->link('mail.trouble.card', PayLinks::purchases($order->person));
+        }
 
-        return new EmailSource('A payment needs you', RichText::email(str_replace('{{', '{ {', '<p>Hello,</p>'.$words)),
-            Colour::of(EmailSource::ACCENT), tracked: false);
+        return new EmailSource($voice->say('mail.trouble.subject'), $body->done(), Colour::of(EmailSource::ACCENT), tracked: false,
+            language: $order->language);
     }
 
     /** Whoever has paid in the meantime is asked for nothing. */

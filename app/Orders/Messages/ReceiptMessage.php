@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace App\Orders\Messages;
 
+use App\Languages\Voices;
 use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
+use App\Mail\Emails\SaidBody;
 use App\Models\Message;
 use App\Models\Receipt;
 use App\Orders\PayLinks;
 use App\Orders\ReceiptPaper;
-use App\Support\RichText;
 use Lantern\Core\Orders\ReceiptKind;
 use Lantern\Core\Page\Look\Colour;
 
@@ -31,33 +32,34 @@ final class ReceiptMessage extends KindOfMessage
         }
         $paper = new ReceiptPaper($receipt);
         $names = implode(', ', array_column($paper->lines(), 'name'));
-        $rows = implode('', array_map(fn (array $l): string => '<li>'.e($l['name']).': '.e($l['total'])
-            .($l['discount'] === '' ? '' : ' ('.e($l['discount']).' off)').'</li>', $paper->lines()));
-        $tax = $paper->sum('tax') > 0 ? '<br>'.e($paper->seller('taxName')).' in it: '.e($paper->money($paper->sum('tax'))) : '';
-        $later = implode('', array_map(fn (array $p): string => '<li>'.e($p['due']).': '.e($p['amount']).'</li>', $paper->later()));
-        $body = match ($receipt->kind) {
-            ReceiptKind::Purchase => '<p>Thank you. Here is your receipt, number '.$receipt->number.':</p>',
-            ReceiptKind::Payment => '<p>Your payment has arrived. Receipt number '.$receipt->number.':</p>',
-            ReceiptKind::Refund => '<p>Your money is on its way back to you. Number '.$receipt->number.':</p>',
-        }."<ul>{$rows}</ul><p><strong>Total: ".e($paper->money($paper->sum('total'))).'</strong>'
-            .($receipt->kind === ReceiptKind::Purchase ? '<br>Paid: '.e($paper->money($paper->sum('paid'))) : '').$tax.'</p>'
-            .($later === '' ? '' : "<p>Still to come, charged to the same card:</p><ul>{$later}</ul>")
-            .'<p><a href="'.e(PayLinks::purchases($receipt->order->person)).'">Open what you bought</a></p>'
-            .'<p>That link is yours alone: it opens everything you have bought, your receipts and the card of a plan, without a password. '
-            .'<a href="'.e(PayLinks::receipt($receipt)).'">Receipt as a PDF</a>.</p>';
-
-        return new EmailSource($this->subject($receipt, $names), RichText::email(str_replace('{{', '{ {', $body)),
-            Colour::of(EmailSource::ACCENT), tracked: false);
-    }
-
-    private function subject(Receipt $receipt, string $names): string
-    {
-        $begin = match ($receipt->kind) {
-            ReceiptKind::Purchase => 'Your receipt: ',
-            ReceiptKind::Payment => 'Payment received: ',
-            ReceiptKind::Refund => 'Refund: ',
+        $language = $receipt->order->language;
+        $voice = Voices::of($language);
+        [$subject, $words] = match ($receipt->kind) {
+            ReceiptKind::Purchase => ['mail.receipt.purchase.subject', 'mail.receipt.purchase.words'],
+            ReceiptKind::Payment => ['mail.receipt.payment.subject', 'mail.receipt.payment.words'],
+            ReceiptKind::Refund => ['mail.receipt.refund.subject', 'mail.receipt.refund.words'],
         };
+        $sums = [['mail.receipt.total', ['amount' => $paper->money($paper->sum('total'))]]];
+        if ($receipt->kind === ReceiptKind::Purchase) {
+            $sums[] = ['mail.receipt.paid', ['amount' => $paper->money($paper->sum('paid'))]];
+        }
+        if ($paper->sum('tax') > 0) {
+            $sums[] = ['mail.receipt.tax', ['tax' => $paper->seller('taxName'), 'amount' => $paper->money($paper->sum('tax'))]];
+        }
+        $body = (new SaidBody($voice))->say($words, ['number' => (string) $receipt->number])
+            ->items(array_map(fn (array $l): array => $l['discount'] === ''
+                ? ['mail.receipt.line', ['name' => $l['name'], 'amount' => $l['total']]]
+                : ['mail.receipt.line_off', ['name' => $l['name'], 'amount' => $l['total'], 'discount' => $l['discount']]],
+                $paper->lines()))
+            ->lines($sums);
+        if ($paper->later() !== []) {
+            $body->say('mail.receipt.later')->items(array_map(fn (array $p): array => ['mail.receipt.payment_on',
+                ['day' => $p['due'], 'amount' => $p['amount']]], $paper->later()));
+        }
+        $body->link('mail.receipt.open', PayLinks::purchases($receipt->order->person))
+            ->say('mail.receipt.about', [], PayLinks::receipt($receipt));
 
-        return str_replace('{{', '{ {', mb_strimwidth($begin.$names, 0, 120, '…'));
+        return new EmailSource(str_replace('{{', '{ {', mb_strimwidth($voice->say($subject, ['what' => $names]), 0, 120, '…')),
+            $body->done(), Colour::of(EmailSource::ACCENT), tracked: false, language: $language);
     }
 }

@@ -40,7 +40,7 @@ final class SaleNoticeMessage extends KindOfMessage
                 .e($order->shown($order->refunded)).'.</p>'],
             'trouble' => ['Trouble with order '.$order->number, "<p>The order of {$identity} needs a look: it is "
                 .e(mb_strtolower($order->state->label())).($order->arrears ? ', and a payment of its plan is owed' : '').'.'
-                .($failed?->trouble === null ? '' : ' '.e($failed->trouble)).'</p>'],
+                .($failed?->trouble === null ? '' : ' '.e($failed->trouble->label())).'</p>'],
             default => ['Sold: '.$lines->pluck('name')->implode(', '),
                 "<p>{$identity} bought in “".e($order->funnel->name)."”:</p><ul>{$items}</ul>"
                 .'<p><strong>'.e($order->shown($order->total)).'</strong></p>'],

@@ -14,6 +14,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Illuminate\Support\Sleep;
 use Lantern\Core\Money\Money;
+use Lantern\Core\Orders\PaymentTrouble;
 use Lantern\Core\Support\Validity;
 use stdClass;
 
@@ -24,15 +25,6 @@ final readonly class PracticePayments implements PaymentProvider
 
     private const FRESH_SECONDS = 300;
 
-    private const TROUBLE = [
-        'declined' => 'Your bank declined this card. Please try another one.',
-        'no-funds' => 'There is not enough money on this card. Please try another one.',
-        'expired' => 'This card has expired. Please try another one.',
-        'bank-refused' => 'It was not approved at your bank. Nothing has been charged.',
-        'bank-abandoned' => 'It was not approved at your bank in time. Nothing has been charged.',
-        'unknown' => 'This card is not known any more. Please fill it in again.',
-    ];
-
     public function __construct(private PracticeBank $bank)
     {
     }
@@ -42,9 +34,9 @@ final readonly class PracticePayments implements PaymentProvider
         return 'practice';
     }
 
-    public function cardFields(): string
+    public function cardFields(string $language): string
     {
-        return url('/pay/practice/card');
+        return url('/pay/practice/card').'?language='.rawurlencode($language);
     }
 
     public function start(string $key, Money $amount, string $method, string $about, string $back, bool $keep): PaymentAnswer
@@ -136,8 +128,9 @@ final readonly class PracticePayments implements PaymentProvider
             'bank' => ProviderState::Bank,
             'pending' => ProviderState::Pending,
             default => ProviderState::Failed,
-        }, (int) $charge->amount, (string) $charge->currency, self::TROUBLE[$trouble] ?? ($trouble === '' ? '' : self::TROUBLE['declined']),
+        }, (int) $charge->amount, (string) $charge->currency, $trouble === '' ? null : PaymentTrouble::tryFrom($trouble)
+            ?? PaymentTrouble::Declined,
             (string) $charge->state === 'bank' ? url("/pay/practice/bank/{$charge->key}/{$charge->seal}") : '',
-            $charge->kept ? (string) $charge->token : '', $card === null ? '' : "card ending in {$card->ends}", (bool) $charge->disputed);
+            $charge->kept ? (string) $charge->token : '', $card === null ? '' : (string) $card->ends, (bool) $charge->disputed);
     }
 }

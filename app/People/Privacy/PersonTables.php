@@ -30,7 +30,7 @@ final class PersonTables
             PersonTable::of('opt_outs')->onceBy('what')->archivedAs('optOuts', ['what', 'at']),
             PersonTable::of('orders')->archivedAs('orders', ['number', 'state', 'currency', 'total', 'paid', 'refunded', 'email', 'name',
                 'placed_at', 'bought_at'])->keptAsNumbers(['email' => '', 'name' => '', 'ip' => null, 'visitor' => null, 'source' => null,
-                    'method' => null, 'method_label' => null, 'token' => DB::raw('lower(hex(randomblob(16)))')]),
+                    'method' => null, 'card_ends' => null, 'token' => DB::raw('lower(hex(randomblob(16)))')]),
             PersonTable::of('deadline_facts')->toldBy(DeadlineHistory::class)->archivedAs('deadlineFacts', ['name', 'type', 'at',
                 'ends_at', 'why']),
             PersonTable::of('deadline_runs')->archivedAs('deadlines', ['name', 'started_at', 'ends_at', 'why']),

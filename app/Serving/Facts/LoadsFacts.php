@@ -84,7 +84,7 @@ final readonly class LoadsFacts
     private static function order(Order $order, CarbonImmutable $now): OrderFacts
     {
         return new OrderFacts($order->id, $order->name, $order->state->isBought(), ExtraOfferSale::isFresh($order, $now),
-            (string) $order->method_label);
+            $order->method !== null, (string) $order->card_ends);
     }
 
     private function purchases(Order $order): PurchasesFacts

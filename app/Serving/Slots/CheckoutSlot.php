@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Serving\Slots;
 
 use App\Forms\FormToken;
+use App\Languages\SiteVoice;
 use App\Orders\ShownPrices;
 use App\Payments\PaymentProvider;
 use App\Serving\Facts\Need;
@@ -55,7 +56,7 @@ final readonly class CheckoutSlot implements Slot
         }
 
         return ['offer' => $offer->toArray(), 'product' => $product->toArray(), 'bumps' => $bumps, 'block' => $block->fields,
-            'language' => $page->settings->language, 'coupons' => $plan->coupons !== []];
+            'coupons' => $plan->coupons !== []];
     }
 
     public function needs(string $of, array $noted): array
@@ -81,23 +82,25 @@ final readonly class CheckoutSlot implements Slot
         $reader = $visit->loaded->reader();
         $availability = Sale::availability($offer, self::facts($visit, $visit->loaded->offer($offer->id)), $now);
         if ($availability !== Availability::OnSale) {
-            return '<div class="checkout-over" role="status"><h3>'.e($availability->heading()).'</h3><p>'.e($availability
-                ->sentence()).'</p></div>';
+            return '<div class="checkout-over" role="status"><h3>'.e($visit->voice->say($availability->heading())).'</h3><p>'
+                .e($visit->voice->say($availability->sentence())).'</p></div>';
         }
-        $language = $shape->text('language', 12);
-        $bumps = $this->bumps($shape, $visit, $now, $language);
+        $voice = $visit->voice;
+        $bumps = $this->bumps($shape, $visit, $now);
         $quote = $visit->quote ?? self::plain($offer, $product, $visit->loaded->business()->taxRate);
         $block = $shape->group('block');
 
         return $this->views->make('pay.checkout', [
-            'offer' => $offer, 'product' => $product, 'bumps' => $bumps, 'language' => $language,
+            'offer' => $offer, 'product' => $product, 'bumps' => $bumps, 'say' => $voice,
             'named' => $offer->price->kind === PriceKind::Named,
             'typed' => $visit->typed + array_filter(['email' => $reader === null ? '' : $reader->email,
                 'name' => $reader === null ? '' : $reader->fullName]),
-            'errors' => $visit->errors, 'here' => $visit->here(), 'fields' => $this->provider->cardFields(),
-            'button' => $block->text('text', 120, '') ?: 'Pay now', 'next' => RichText::words($block->text('html', 10_000, '')),
+            'errors' => array_map($voice->say(...), $visit->errors), 'here' => $visit->here(),
+            'fields' => $this->provider->cardFields($voice->language()->tag),
+            'button' => $block->text('text', 120, '') ?: $voice->say('checkout.pay'),
+            'next' => RichText::words($block->text('html', 10_000, '')),
             'note' => $block->text('note', 300, ''), 'marketing' => $block->text('marketing', 300, ''),
-            'sums' => ['sums' => new HtmlString($this->sums($quote, $language)['sums'])] + $this->sums($quote, $language),
+            'sums' => ['sums' => new HtmlString($this->sums($quote, $voice)['sums'])] + $this->sums($quote, $voice),
             'coupons' => $shape->flag('coupons'),
             'token' => FormToken::issue($visit->page),
             'shown' => ShownPrices::issue([$offer, ...array_column($bumps, 'offer')], self::shown($visit)),
@@ -110,11 +113,11 @@ final readonly class CheckoutSlot implements Slot
      *
      * @return array{sums: string, due: string, card: bool} the list of sums as HTML, what is due now in words, and whether a card is needed
      */
-    public function sums(?Quote $quote, string $language): array
+    public function sums(?Quote $quote, SiteVoice $voice): array
     {
         return $quote === null ? ['sums' => '', 'due' => '', 'card' => true] : [
-            'sums' => $this->views->make('pay.sums', ['quote' => $quote, 'language' => $language])->render(),
-            'due' => $quote->dueNow()->words($language), 'card' => $quote->dueNow()->isPositive()];
+            'sums' => $this->views->make('pay.sums', ['quote' => $quote, 'say' => $voice])->render(),
+            'due' => $quote->dueNow()->spoken($voice->language()), 'card' => $quote->dueNow()->isPositive()];
     }
 
     /** What is known of whoever looks at it. To somebody who is filling it in, grace is never shown, and is theirs. */
@@ -141,7 +144,7 @@ final readonly class CheckoutSlot implements Slot
     }
 
     /** @return list<array{offer: Offer, product: Product, text: string, price: string, ticked: bool}> those that can be bought */
-    private function bumps(Shape $noted, VisitFacts $visit, CarbonImmutable $now, string $language): array
+    private function bumps(Shape $noted, VisitFacts $visit, CarbonImmutable $now): array
     {
         $ticked = $visit->input('bump');
         $bumps = [];
@@ -151,8 +154,11 @@ final readonly class CheckoutSlot implements Slot
                 $now) === Availability::OnSale) {
                 $product = Product::fromShape($bump->group('product'));
                 $words = OrderBump::fromShape(Shape::of(['offer' => $offer->id, 'text' => $bump->text('text', 300, '')]))->text;
-                $bumps[] = ['offer' => $offer, 'product' => $product, 'text' => $words === '' ? "Yes, add {$product->name}." : $words,
-                    'price' => $offer->price->words($language), 'ticked' => is_array($ticked) && in_array($offer->id, $ticked, true)];
+                $bumps[] = ['offer' => $offer, 'product' => $product, 'text' => $words === ''
+                    ? $visit->voice->say('checkout.add', ['product' => $product->name])
+                    : $words,
+                    'price' => $visit->voice->say($offer->price->phrase()),
+                    'ticked' => is_array($ticked) && in_array($offer->id, $ticked, true)];
             }
         }
 

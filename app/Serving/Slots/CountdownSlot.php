@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
+use App\Languages\Voices;
 use App\Rendering\Countdown;
 use App\Rendering\Marks;
 use App\Serving\Facts\Need;
@@ -22,11 +23,10 @@ final class CountdownSlot implements Slot
     public function note(string $of, Plan $plan, PagePlan $page): array
     {
         $block = $page->document->block($of);
-        $constants = $plan->prices($page->settings->language) + $plan->fields
+        $constants = $plan->prices(Voices::of($plan->languageOf($page))) + $plan->fields
             + ['business' => $plan->sender->business, 'host' => $plan->sender->host()];
 
-        return $block === null ? [] : ['block' => $block->toArray(), 'language' => $page->settings->language,
-            'zone' => $plan->sender->timeZone,
+        return $block === null ? [] : ['block' => $block->toArray(), 'zone' => $plan->sender->timeZone,
             'words' => array_intersect_key($constants, array_flip(MergeFields::names($block->field('text'))))];
     }
 
@@ -57,7 +57,7 @@ final class CountdownSlot implements Slot
         });
         $key = $run === null ? '' : "{$id}:{$run->endsAt->getTimestamp()}";
 
-        return Countdown::of($block, $shape->text('language', 12), $visit->identity->zone ?? $owners, $now, $key, $deadline !== null
+        return Countdown::of($block, $visit->voice->language()->tag, $visit->identity->zone ?? $owners, $now, $key, $deadline !== null
             && $deadline->leadsOn)
             ->html($run, $state ?? DeadlineState::NotStarted, '<span class="countdown-words">'.e($text).'</span>',
                 (new Marks($block, false))->root(...));

@@ -48,7 +48,7 @@ final class DownloadSlot implements Slot
         $submission = $visit->loaded->submission();
         $asks = is_array($noted['asks'] ?? null) && in_array($submission?->form, $noted['asks'], true);
         if ($submission === null || ($asks && $submission->state === SubmissionState::Waiting)) {
-            return '<a class="button" href="'.e($visit->path()).'">'.e('Tell me where to send it').'</a>';
+            return '<a class="button" href="'.e($visit->path()).'">'.e($visit->voice->say('file.ask')).'</a>';
         }
 
         return '<a class="button" href="'.e(FileLinks::forSubmission($submission->id, $of, $fileName)).'" download>'.e($text).'</a> '

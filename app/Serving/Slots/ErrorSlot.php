@@ -23,8 +23,8 @@ final class ErrorSlot implements Slot
 
     public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
-        $message = $visit->errors[$of] ?? null;
+        $message = $visit->error($of);
 
-        return $message === null ? '' : '<span class="error" id="e-'.e($of).'">'.e($message).'</span>';
+        return $message === '' ? '' : '<span class="error" id="e-'.e($of).'">'.e($message).'</span>';
     }
 }

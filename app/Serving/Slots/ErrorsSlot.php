@@ -23,8 +23,8 @@ final class ErrorsSlot implements Slot
 
     public function fill(string $of, array $noted, string $fallback, VisitFacts $visit): string
     {
-        $message = $visit->errors['form'] ?? null;
+        $message = $visit->error('form');
 
-        return $message === null ? '' : '<p class="error summary" role="alert">'.e($message).'</p>';
+        return $message === '' ? '' : '<p class="error summary" role="alert">'.e($message).'</p>';
     }
 }

@@ -19,7 +19,7 @@ final class ExtraSlot implements Slot
         $offer = $plan->offerOn($page);
 
         return $block === null || $offer === null ? []
-            : ['text' => $block->field('text'), 'price' => $offer->price->words($page->settings->language)];
+            : ['text' => $block->field('text')];
     }
 
     public function needs(string $of, array $noted): array
@@ -35,14 +35,18 @@ final class ExtraSlot implements Slot
         }
         $order = $visit->loaded->order();
         if ($order?->fresh !== true) {
-            return '<a class="button main" href="'.e($visit->path()).'">'.e('See how to join').'</a>'
-                .'<p class="small-print">'.e('This is for those who have just bought.').'</p>';
+            return '<a class="button main" href="'.e($visit->path()).'">'.e($visit->voice->say('offer.join')).'</a>'
+                .'<p class="small-print">'.e($visit->voice->say('offer.buyers_only')).'</p>';
         }
-        $error = $visit->errors['form'] ?? null;
-        $card = $order->method === '' ? '' : 'Charged to your '.$order->method.', with one click.';
+        $error = $visit->error('form');
+        $card = match (true) {
+            ! $order->charges => '',
+            $order->cardEnds === '' => $visit->voice->say('offer.one_click'),
+            default => $visit->voice->say('offer.one_click_card', ['ends' => $order->cardEnds]),
+        };
 
         return '<form id="buy" class="form extra" method="post" action="'.e($visit->here()).'">'
-            .($error === null ? '' : '<p class="error summary" role="alert">'.e($error).'</p>')
+            .($error === '' ? '' : '<p class="error summary" role="alert">'.e($error).'</p>')
             .'<input type="hidden" name="extra" value="yes"><input type="hidden" name="token" value="'
             .e(FormToken::issue($visit->page)).'"><button class="button main" type="submit">'.e($text).'</button></form>'
             .'<p class="small-print">'.e($card).'</p>';

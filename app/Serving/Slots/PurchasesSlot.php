@@ -34,9 +34,9 @@ final readonly class PurchasesSlot implements Slot
     {
         $bought = $visit->loaded->purchases();
         if ($bought === null) {
-            return '<p class="purchases-none">'.e('What you bought is opened by the link in your receipt.').'</p>';
+            return '<p class="purchases-none">'.e($visit->voice->say('purchase.by_receipt')).'</p>';
         }
 
-        return $this->views->make('pay.purchases', ['bought' => $bought])->render();
+        return $this->views->make('pay.purchases', ['bought' => $bought, 'say' => $visit->voice])->render();
     }
 }

@@ -6,6 +6,7 @@ namespace App\Serving\Slots;
 
 use App\Serving\Facts\Need;
 use App\Serving\VisitFacts;
+use App\Webinars\RoomWords;
 use DateTimeZone;
 use Illuminate\Contracts\View\Factory;
 use Lantern\Core\Deadlines\TimeWords;
@@ -46,20 +47,23 @@ final readonly class ReplaySlot implements Slot
         $captions = $visit->loaded->upload($webinar->captions);
         $state = $visit->loaded->replay($webinar);
         $window = $own?->replay;
-        $language = WebinarNote::text($noted, 'language') ?: 'en';
+        $language = $visit->voice->language()->tag;
         $register = $visit->path(WebinarNote::text($noted, 'registration'));
         $zone = $own->session->zone ?? new DateTimeZone('UTC');
         if ($state !== ReplayState::Open || $video === null || $own === null) {
-            return $this->views->make('site.webinar.noreplay', ['state' => $state, 'register' => $register, 'hasVideo' => $video !== null,
+            return $this->views->make('site.webinar.noreplay', ['state' => $state, 'say' => $visit->voice, 'register' => $register,
+                'hasVideo' => $video !== null,
                 'over' => WebinarNote::text($noted, 'over'), 'onward' => $visit->site->onward(WebinarNote::text($noted, 'attended')),
                 'opens' => $window === null ? '' : TimeWords::moment($window->opensAt, $zone, $language, $now)])->render();
         }
 
-        return $this->views->make('site.webinar.room', ['webinar' => $webinar, 'own' => $own, 'replay' => true, 'register' => $register,
+        return $this->views->make('site.webinar.room', ['webinar' => $webinar, 'own' => $own, 'replay' => true, 'say' => $visit->voice,
+            'register' => $register,
             'chapters' => $webinar->chapters,
             'until' => $window?->endsAt === null ? '' : TimeWords::moment($window->endsAt, $zone, $language, $now),
             'data' => ['path' => $own->links['path'], 'kind' => 'replay', 'title' => $webinar->title, 'live' => false,
                 'onDemand' => true, 'pauses' => true, 'embed' => '', 'stream' => '', 'video' => $video->src, 'type' => $video->mime,
-                'captions' => $captions->src ?? '', 'language' => $language]])->render();
+                'captions' => $captions->src ?? '', 'language' => $visit->voice->language()->plain(),
+                'say' => RoomWords::of($visit->voice)]])->render();
     }
 }

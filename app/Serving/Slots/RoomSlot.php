@@ -6,6 +6,7 @@ namespace App\Serving\Slots;
 
 use App\Serving\Facts\Need;
 use App\Serving\VisitFacts;
+use App\Webinars\RoomWords;
 use Illuminate\Contracts\View\Factory;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
@@ -47,13 +48,13 @@ final readonly class RoomSlot implements Slot
         $streams = $webinar->mode === WebinarMode::Live && $webinar->stream !== '';
         $embeds = $streams && in_array(WebinarNote::text($noted, 'host'), $visit->loaded->business()->embedHosts, true);
 
-        return $this->views->make('site.webinar.room', ['webinar' => $webinar, 'own' => $own, 'replay' => false,
+        return $this->views->make('site.webinar.room', ['webinar' => $webinar, 'own' => $own, 'replay' => false, 'say' => $visit->voice,
             'register' => $visit->path(WebinarNote::text($noted, 'registration')), 'chapters' => [],
             'data' => $own === null ? [] : ['path' => $own->links['path'], 'kind' => 'live', 'title' => $webinar->title,
                 'live' => $webinar->mode === WebinarMode::Live, 'onDemand' => $own->isOnDemand(), 'pauses' => $webinar->mayPause(),
                 'embed' => $embeds ? $webinar->stream : '', 'stream' => $streams && ! $embeds ? $webinar->stream : '',
                 // Beside a stream the recording is that of an earlier session, for the replay.
                 'video' => $streams ? '' : $video->src ?? '', 'type' => $video->mime ?? '', 'captions' => $captions->src ?? '',
-                'language' => WebinarNote::text($noted, 'language') ?: 'en']])->render();
+                'language' => $visit->voice->language()->plain(), 'say' => RoomWords::of($visit->voice)]])->render();
     }
 }

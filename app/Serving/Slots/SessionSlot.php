@@ -45,12 +45,12 @@ final readonly class SessionSlot implements Slot
         $own = $visit->loaded->registration($webinar);
         $submission = $visit->loaded->submission();
         $places = $visit->loaded->places($webinar);
-        $language = WebinarNote::text($noted, 'language') ?: 'en';
+        $language = $visit->voice->language()->tag;
         $zone = $own->session->zone ?? new DateTimeZone(WebinarNote::text($noted, 'zone') ?: 'UTC');
         $registration = WebinarNote::text($noted, 'registration');
 
         return $this->views->make('site.webinar.session', ['webinar' => $webinar, 'own' => $own, 'zone' => $zone, 'now' => $now,
-            'language' => $language, 'text' => WebinarNote::text($noted, 'text'), 'page' => $visit->page,
+            'say' => $visit->voice, 'text' => WebinarNote::text($noted, 'text'), 'page' => $visit->page,
             'state' => SessionNews::of($submission?->chose, $own?->state, $own?->session, $own?->open === true, $now)->value,
             'offered' => Offered::of($webinar, $zone, $now, $places->taken, $places->calledOff),
             'time' => $own === null || $own->isOnDemand() ? '' : TimeWords::moment($own->session->startsAt, $zone, $language, $now),

@@ -64,11 +64,11 @@ final readonly class SessionsSlot implements Slot
         $typed = $visit->typed['webinar_session'] ?? null;
 
         return $this->views->make('site.webinar.sessions', ['webinar' => $webinar, 'offered' => $offered, 'zone' => $zone, 'now' => $now,
-            'language' => WebinarNote::text($noted, 'language') ?: 'en', 'text' => WebinarNote::text($noted, 'text'),
+            'say' => $visit->voice, 'text' => WebinarNote::text($noted, 'text'),
             'form' => WebinarNote::text($noted, 'form'), 'id' => 'sessions-'.$of,
             'chosen' => is_string($typed) && $offered->has($typed) ? $typed : ($offered->choices[0]->session->key ?? ''),
             // By the name that the browser gave it, so that its script sees for which zone the times are told.
-            'asked' => is_string($asked) ? mb_substr(mb_scrub($asked), 0, 60) : '', 'error' => $visit->errors['webinar_session'] ?? '',
+            'asked' => is_string($asked) ? mb_substr(mb_scrub($asked), 0, 60) : '', 'error' => $visit->error('webinar_session'),
             'reader' => ($noted['takes'] ?? false) !== true ? null : $visit->loaded->reader()])->render();
     }
 }

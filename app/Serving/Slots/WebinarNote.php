@@ -31,7 +31,7 @@ final class WebinarNote
             return $way->toUrl ?? ($way === null ? '' : 'page:'.($plan->page((string) $way->toPage)->address ?? ''));
         };
 
-        return ['webinar' => $found->toArray(), 'language' => $page->settings->language, 'zone' => $plan->sender->timeZone,
+        return ['webinar' => $found->toArray(), 'zone' => $plan->sender->timeZone,
             'text' => $block?->field('text') ?? '', 'over' => $block?->field('over') ?? '',
             'attended' => $outcome(Outcome::Attended), 'missed' => $outcome(Outcome::Missed),
             'registration' => self::address($plan, PageRole::Registration), 'room' => self::address($plan, PageRole::Room),

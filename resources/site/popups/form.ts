@@ -73,7 +73,7 @@ export function takeForms(
             sending = false;
             next = answer?.token ?? next;
             if (!answer) {
-                say(form, 'That did not go through. Please try again in a moment: your words are still here.');
+                say(form, popup.say.trouble);
             } else if (answer.errors) {
                 mark(form, answer.errors);
             } else if (answer.step === 2) {

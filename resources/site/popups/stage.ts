@@ -53,6 +53,8 @@ export class Stage {
         this.stage.className = this.standing.class;
         this.stage.setAttribute('style', popup.style);
         this.stage.style.setProperty('--ms', `${popup.ms}ms`);
+        this.stage.lang = popup.lang;
+        this.stage.dir = popup.dir;
         this.box.className = 'pop-box';
         this.stage.append(this.box);
         this.step(popup.steps.question === undefined ? 'main' : 'question');
@@ -121,7 +123,7 @@ export class Stage {
             const close = document.createElement('button');
             close.type = 'button';
             close.className = 'pop-close';
-            close.setAttribute('aria-label', 'Close');
+            close.setAttribute('aria-label', this.popup.say.close);
             close.textContent = '×';
             close.style.setProperty('--close', ground.match(/--ink:\s*([^;]+)/)?.[1] ?? 'var(--ink)');
             close.addEventListener('click', () => this.close());

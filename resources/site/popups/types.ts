@@ -18,6 +18,9 @@ export interface Standing {
 }
 
 export interface Popup {
+    say: { close: string; trouble: string };
+    lang: string;
+    dir: 'ltr' | 'rtl';
     id: string;
     name: string;
     placed: boolean;

@@ -1,5 +1,7 @@
 import { leftWords } from './left';
-import type { RoomOffer, RoomPoll, RoomState } from './types';
+import type { RoomData, RoomOffer, RoomPoll, RoomState } from './types';
+
+type Say = RoomData['say'];
 
 function make<K extends keyof HTMLElementTagNameMap>(tag: K, words = '', name = ''): HTMLElementTagNameMap[K] {
     const element = document.createElement(tag);
@@ -9,29 +11,29 @@ function make<K extends keyof HTMLElementTagNameMap>(tag: K, words = '', name = 
 }
 
 /** The offer with what its deadline leaves; drawn once, and told anew each second. */
-export function offerCard(offer: RoomOffer, language: string, ahead: number): HTMLElement {
+export function offerCard(offer: RoomOffer, say: Say, language: string, ahead: number): HTMLElement {
     const card = make('section', '', 'offer-card');
     card.append(make('h2', offer.name), make('p', offer.price, 'offer-price'));
     const left = make('p', '', 'offer-left');
-    const link = make('a', offer.over ? 'See what there is now' : 'See the offer', 'button');
+    const link = make('a', offer.over ? say.offerOver : say.offer, 'button');
     link.href = offer.url;
     link.target = '_blank';
     link.rel = 'noopener';
     card.append(left, link);
     card.dataset.until = offer.until === null ? '' : String(offer.until);
-    tickOffer(card, language, ahead);
+    tickOffer(card, say, language, ahead);
     return card;
 }
 
-export function tickOffer(card: HTMLElement, language: string, ahead: number): void {
+export function tickOffer(card: HTMLElement, say: Say, language: string, ahead: number): void {
     const left = card.querySelector('.offer-left');
     if (left && card.dataset.until) {
         const seconds = Number(card.dataset.until) - (Date.now() + ahead) / 1000;
-        left.textContent = seconds > 0 ? `At this price for ${leftWords(seconds, language)} more` : 'The time for this price is up.';
+        left.textContent = seconds > 0 ? say.priceLeft.replace('{time}', leftWords(seconds, language)) : say.priceOver;
     }
 }
 
-export function pollCard(poll: RoomPoll, vote: (choice: number) => void): HTMLElement {
+export function pollCard(poll: RoomPoll, say: Say, language: string, vote: (choice: number) => void): HTMLElement {
     const card = make('section', '', 'poll-card');
     card.append(make('h2', poll.question));
     const total = poll.counts?.reduce((a, b) => a + b, 0) ?? 0;
@@ -44,26 +46,24 @@ export function pollCard(poll: RoomPoll, vote: (choice: number) => void): HTMLEl
             return;
         }
         const share = total === 0 ? 0 : Math.round(((poll.counts?.[i] ?? 0) * 100) / total);
-        const row = make('p', `${option}: ${share} %`, 'poll-row');
+        const row = make('p', `${option}: ${(share / 100).toLocaleString(language, { style: 'percent' })}`, 'poll-row');
         row.style.setProperty('--share', `${share}%`);
         if (poll.mine === i) {
-            row.append(make('small', ' (your answer)'));
+            row.append(make('small', ` ${say.mine}`));
         }
         card.append(row);
     });
     return card;
 }
 
-export function questionRows(questions: RoomState['questions'], live: boolean): HTMLElement[] {
+export function questionRows(questions: RoomState['questions'], say: Say, live: boolean): HTMLElement[] {
     return questions.map((q) => {
         const row = make('li');
         row.append(make('p', q.words, 'question-words'));
         if (q.answer) {
             row.append(make('p', q.answer, 'question-answer'));
         } else {
-            row.append(
-                make('small', q.state === 'aired' ? 'Answered in the session' : live ? 'The host has it' : 'On its way to the host'),
-            );
+            row.append(make('small', q.state === 'aired' ? say.answered : live ? say.withHost : say.toHost));
         }
         return row;
     });

@@ -24,11 +24,11 @@ export function leftWords(seconds: number, language: string): string {
 }
 
 export function follow(element: HTMLElement): void {
-    const { until, now, lang } = element.dataset;
+    const { until, now, lang, left: words, begun } = element.dataset;
     const ahead = Number(now) - Date.now();
     const write = (): void => {
         const left = (Number(until) - Date.now() - ahead) / 1000;
-        element.textContent = left > 0 ? `${leftWords(left, lang || 'en')} to go` : 'It has begun';
+        element.textContent = (left > 0 ? words?.replace('{time}', leftWords(left, lang || 'en')) : begun) ?? '';
     };
     write();
     setInterval(write, 1000);

@@ -117,33 +117,29 @@ export function enter(root: HTMLElement): void {
         }
         cover.hidden = joined;
         const begins = Math.max(0, now.beginsIn - (performance.now() - answered) / 1000);
-        const say: Record<RoomState['state'], string> = {
-            closed: `The room opens a quarter of an hour before it begins: ${now.time}.`,
-            opening: begins > 0 ? `It begins in ${leftWords(begins, data.language)}.` : 'The host will be here in a moment.',
-            on: data.kind === 'replay' ? data.title : ownPace && now.second > 5 ? 'You can go on where you were.' : 'It is on.',
-            over: 'This session is over. Thank you for coming.',
-            cancelled: 'This session does not take place. Your link from the email leads to the other times.',
-            waiting: 'All places are taken. As soon as one is free, you hear of it by email.',
-            crowded: 'This link is open on several other devices already. Close it on one of them, and this page goes on by itself.',
+        const { say } = data;
+        const state: Record<RoomState['state'], string> = {
+            closed: say.closed.replace('{moment}', now.time),
+            opening: begins > 0 ? say.begins.replace('{time}', leftWords(begins, data.language)) : say.soon,
+            on: data.kind === 'replay' ? data.title : ownPace && now.second > 5 ? say.goOn : say.on,
+            over: say.over,
+            cancelled: say.cancelled,
+            waiting: say.waiting,
+            crowded: say.crowded,
         };
-        if (words.textContent !== say[now.state]) {
-            words.textContent = say[now.state];
+        if (words.textContent !== state[now.state]) {
+            words.textContent = state[now.state];
         }
         const clock = part('clock');
         if (clock) {
             const at = Math.floor(position());
             const time = (s: number): string => `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`;
             const on = now.state === 'on' && (joined || !ownPace);
-            clock.textContent = !on ? '' : data.live ? `Live, ${time(at)} minutes in` : `${time(at)} of ${time(now.length)}`;
+            clock.textContent = on ? (data.live ? say.live : say.at).replace('{time}', time(at)).replace('{length}', time(now.length)) : '';
         }
         const here = part('here');
         if (here) {
-            here.textContent =
-                now.state === 'on' && now.here > 0 && data.kind === 'live' && !ownPace
-                    ? now.here === 1
-                        ? '1 person is here'
-                        : `${now.here} people are here`
-                    : '';
+            here.textContent = now.state === 'on' && data.kind === 'live' && !ownPace ? now.hereWords : '';
         }
         root.querySelectorAll<HTMLElement>('[data-sound],[data-full],[data-captions]').forEach((b) => {
             b.hidden = b.dataset.works === undefined || !joined;
@@ -158,11 +154,11 @@ export function enter(root: HTMLElement): void {
         const written = JSON.stringify(now.questions);
         if (list && list.dataset.shown !== written) {
             list.dataset.shown = written;
-            list.replaceChildren(...questionRows(now.questions, data.live));
+            list.replaceChildren(...questionRows(now.questions, say, data.live));
         }
         if (now.state === 'over' && now.leads && !cover.querySelector('a')) {
             const onward = Object.assign(document.createElement('a'), { href: now.leads.url, className: 'button' });
-            onward.textContent = now.leads.attended ? 'Go on' : 'To the replay';
+            onward.textContent = now.leads.attended ? say.next : say.toReplay;
             cover.append(onward);
         }
     }
@@ -177,9 +173,9 @@ export function enter(root: HTMLElement): void {
         const key = shows ? JSON.stringify([now.offer!.name, now.offer!.price, now.offer!.url, now.offer!.until, now.offer!.over]) : '';
         if (key !== offered) {
             offered = key;
-            place.replaceChildren(...(shows ? [offerCard(now.offer!, data.language, ahead)] : []));
+            place.replaceChildren(...(shows ? [offerCard(now.offer!, data.say, data.language, ahead)] : []));
         } else if (place.firstElementChild instanceof HTMLElement) {
-            tickOffer(place.firstElementChild, data.language, ahead);
+            tickOffer(place.firstElementChild, data.say, data.language, ahead);
         }
     }
 
@@ -188,7 +184,9 @@ export function enter(root: HTMLElement): void {
         const written = JSON.stringify(now?.poll ?? null);
         if (place && place.dataset.shown !== written) {
             place.dataset.shown = written;
-            place.replaceChildren(...(now?.poll ? [pollCard(now.poll, (choice) => void vote(now!.poll!.id, choice))] : []));
+            place.replaceChildren(
+                ...(now?.poll ? [pollCard(now.poll, data.say, data.language, (choice) => void vote(now!.poll!.id, choice))] : []),
+            );
         }
     }
 
@@ -227,10 +225,10 @@ export function enter(root: HTMLElement): void {
                     field.value = '';
                     take(said as RoomState);
                 }
-                asked.textContent = ok ? 'Sent.' : (said.message ?? 'That did not work. Your words are still here.');
+                asked.textContent = ok ? data.say.sent : (said.message ?? data.say.lost);
             })
             .catch(() => {
-                asked.textContent = 'There is no connection at the moment. Your words are still here: please send them again.';
+                asked.textContent = data.say.offline;
             });
     });
 
@@ -280,7 +278,7 @@ export function enter(root: HTMLElement): void {
     };
     toggle('sound', stage.video !== null && !data.pauses, (button) => {
         stage.video!.muted = !stage.video!.muted;
-        button.textContent = stage.video!.muted ? 'Sound on' : 'Sound off';
+        button.textContent = stage.video!.muted ? data.say.soundOn : data.say.soundOff;
     });
     toggle('full', stage.video !== null && !data.pauses, () => void stage.video!.requestFullscreen?.());
     toggle('captions', data.captions !== '', (button) => {

@@ -54,7 +54,7 @@ function replace(picker: HTMLElement, now: HTMLElement, begun: boolean): void {
         const note = document.createElement('p');
         note.className = 'session-gone';
         note.setAttribute('role', 'status');
-        note.textContent = 'That session has begun. These come next.';
+        note.textContent = now.dataset.begun ?? '';
         now.append(note);
     }
     if (focused) {

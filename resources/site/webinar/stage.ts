@@ -23,7 +23,7 @@ export function stageOf(screen: HTMLElement, data: RoomData): Stage {
     const show = (): void => {
         if (data.embed === '') {
             const shown = document.createElement(data.stream === '' ? 'p' : 'a');
-            shown.textContent = data.stream === '' ? 'The host shows nothing here. Questions reach them below.' : 'Open the stream';
+            shown.textContent = data.stream === '' ? data.say.noStream : data.say.stream;
             if (shown instanceof HTMLAnchorElement) {
                 Object.assign(shown, { href: data.stream, rel: 'noopener', target: '_blank', className: 'button' });
             }

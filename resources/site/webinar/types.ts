@@ -12,7 +12,39 @@ export interface RoomData {
     type: string;
     captions: string;
     language: string;
+    /** What it says, with {time} and its like where the browser fills in. */
+    say: Record<Words, string>;
 }
+
+export type Words =
+    | 'closed'
+    | 'begins'
+    | 'soon'
+    | 'on'
+    | 'goOn'
+    | 'over'
+    | 'cancelled'
+    | 'waiting'
+    | 'crowded'
+    | 'live'
+    | 'at'
+    | 'next'
+    | 'toReplay'
+    | 'offer'
+    | 'offerOver'
+    | 'priceLeft'
+    | 'priceOver'
+    | 'mine'
+    | 'answered'
+    | 'withHost'
+    | 'toHost'
+    | 'sent'
+    | 'lost'
+    | 'offline'
+    | 'soundOn'
+    | 'soundOff'
+    | 'noStream'
+    | 'stream';
 
 export interface RoomOffer {
     name: string;
@@ -39,6 +71,7 @@ export interface RoomState {
     length: number;
     beginsIn: number;
     here: number;
+    hereWords: string;
     next: number;
     time: string;
     offer: RoomOffer | null;

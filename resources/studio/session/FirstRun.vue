@@ -21,6 +21,7 @@ const business = ref<Business>({
     timezone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
     currency: 'EUR',
     locale: nearestLocale(navigator.languages, session.session.locales),
+    language: 'en',
     embedHosts: [],
     messagesPerMinute: 120,
     taxRate: '0',

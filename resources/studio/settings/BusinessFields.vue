@@ -8,6 +8,7 @@ import CurrencyField from '@/ui/CurrencyField.vue';
 import LocaleField from '@/ui/LocaleField.vue';
 import NumberField from '@/ui/NumberField.vue';
 import TextField from '@/ui/TextField.vue';
+import VisitorLanguage from '@/ui/VisitorLanguage.vue';
 import ZoneField from '@/ui/ZoneField.vue';
 
 const props = defineProps<{ error: ApiError | null; withHosts?: boolean }>();
@@ -79,6 +80,12 @@ function setHosts(typed: string): void {
             />
             <ZoneField v-model="business.timezone" :error="error?.field('timezone')" />
             <LocaleField v-model="business.locale" :error="error?.field('locale')" />
+            <VisitorLanguage
+                v-model="business.language"
+                label="Language of your visitors"
+                hint="New funnels speak it: buttons, errors, receipts, emails."
+                :error="error?.field('language')"
+            />
             <CurrencyField v-model="business.currency" :error="error?.field('currency')" hint="New funnels sell in it." />
         </div>
         <template v-if="withHosts">

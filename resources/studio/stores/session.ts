@@ -25,6 +25,8 @@ export const useSession = defineStore('session', () => {
                 roles: [],
                 currencies: [],
                 languages: [],
+                spokenLanguages: [],
+                languagesWithTwoWays: [],
                 triggers: [],
                 deadlineStates: [],
                 popups: { stands: [], sizes: [], backdrops: [], entries: [], designs: [], triggers: [], quietRoles: [] },

@@ -9,7 +9,35 @@ function named(tag: string, by: Intl.DisplayNames): string {
         return tag; // No tag that can be read; it is shown as it was typed.
     }
 }
-export const languageName = (tag: string): string => named(tag, names);
+const FORMAL = '-x-formal';
+
+/** A tag without the way of speaking, and the other way round. */
+export const plainTag = (tag: string): string => (tag.endsWith(FORMAL) ? tag.slice(0, -FORMAL.length) : tag);
+export const withManner = (tag: string, formal: boolean): string => plainTag(tag) + (formal ? FORMAL : '');
+export const baseOf = (tag: string): string => tag.split('-')[0] ?? '';
+
+/** How somebody is addressed in each language that has two ways: informally, formally. */
+const ADDRESSED: Record<string, [string, string]> = {
+    de: ['du', 'Sie'],
+    fr: ['tu', 'vous'],
+    es: ['tú', 'usted'],
+    it: ['tu', 'Lei'],
+    nl: ['je', 'u'],
+    pl: ['ty', 'Państwo'],
+};
+
+export function manners(base: string): Option[] {
+    const [informal, formal] = ADDRESSED[base] ?? ['', ''];
+    return informal === ''
+        ? []
+        : [
+              { value: 'informal', label: `Informally: ${informal}` },
+              { value: 'formal', label: `Formally: ${formal}` },
+          ];
+}
+
+/** "German, formal" of `de-x-formal`. */
+export const languageName = (tag: string): string => named(plainTag(tag), names) + (tag.endsWith(FORMAL) ? ', formal' : '');
 export const regionName = (code: string): string => named(code, regions);
 
 export type Option = { value: string; label: string };

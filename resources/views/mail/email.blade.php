@@ -1,5 +1,5 @@
 <!doctype html>
-<html lang="en">
+<html {{ $say->attributes() }}>
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
@@ -42,7 +42,7 @@ body { background-color: #12181a !important; }
 <tr><td class="words">{!! $body !!}</td></tr>
 </table>
 <table role="presentation" width="600" cellpadding="0" cellspacing="0" border="0" style="width:100%;max-width:600px">
-<tr><td class="small">{{ $business->name }}<br>{!! nl2br(e($business->postal_address)) !!}@if ($unsubscribe !== '')<br><a href="{{ $unsubscribe }}">Unsubscribe, or choose less</a>@endif @if ($pixel !== '')<img src="{{ $pixel }}" width="1" height="1" alt="" style="display:block;border:0">@endif</td></tr>
+<tr><td class="small">{{ $business->name }}<br>{!! nl2br(e($business->postal_address)) !!}@if ($unsubscribe !== '')<br><a href="{{ $unsubscribe }}">{{ $say('mail.unsubscribe') }}</a>@endif @if ($pixel !== '')<img src="{{ $pixel }}" width="1" height="1" alt="" style="display:block;border:0">@endif</td></tr>
 </table>
 </td></tr>
 </table>

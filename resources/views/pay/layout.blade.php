@@ -3,7 +3,7 @@
     $style = \App\Rendering\LookStyle::whole($look, \Lantern\Core\Page\Look\Paint::of($look, \Lantern\Core\Page\Look\Background::paper()));
 @endphp
 <!doctype html>
-<html lang="en">
+<html {{ $say->attributes() }}>
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">

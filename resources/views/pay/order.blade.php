@@ -1,5 +1,5 @@
-@extends('pay.layout', ['title' => 'Your order'])
+@extends('pay.layout', ['title' => $say('purchase.your_order')])
 @section('body')
-<h1 class="heading">Thank you for your order</h1>
+<h1 class="heading">{{ $say('purchase.thanks') }}</h1>
 @include('pay.purchases')
 @endsection

@@ -1,10 +1,10 @@
 <!doctype html>
-<html lang="en">
+<html {{ $say->attributes() }}>
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <meta name="robots" content="noindex">
-<title>Practice bank</title>
+<title>{{ $say('card.bank.title') }}</title>
 <style>
 *{box-sizing:border-box}body{margin:0;font:400 1.0625rem/1.55 system-ui,sans-serif;color:#20302d;background:#e9eef0}
 main{max-width:30rem;margin:12vh auto 0;padding:2rem;background:#fff;border-radius:12px}h1{margin:0 0 .5rem;font-size:1.35rem}
@@ -15,19 +15,19 @@ button.main{background:#20302d;color:#fff}button:focus-visible{outline:3px solid
 <body>
 <main>
 @if ($charge === null)
-<h1>There is nothing to approve here</h1>
-<p>Please go back to the page you came from.</p>
+<h1>{{ $say('card.bank.nothing') }}</h1>
+<p>{{ $say('card.bank.nothing_words') }}</p>
 @elseif ($charge->state !== 'bank')
-<h1>This is decided already</h1>
-<form method="post"><button class="main" name="decision" value="none">Go back</button></form>
+<h1>{{ $say('card.bank.decided') }}</h1>
+<form method="post"><button class="main" name="decision" value="none">{{ $say('card.bank.back') }}</button></form>
 @else
-<h1>Do you approve this payment?</h1>
-<p><strong>{{ $amount }}</strong> to {{ $charge->about }}</p>
+<h1>{{ $say('card.bank.question') }}</h1>
+<p>{{ $say->html('card.bank.amount', ['amount' => $amount, 'business' => $charge->about], ['b' => '<strong>']) }}</p>
 <form method="post">
-<button class="main" name="decision" value="approve">Approve</button>
-<button name="decision" value="refuse">Refuse</button>
+<button class="main" name="decision" value="approve">{{ $say('card.bank.approve') }}</button>
+<button name="decision" value="refuse">{{ $say('card.bank.refuse') }}</button>
 </form>
-<p class="small">This stands in for the page of the buyer’s bank. No money moves.</p>
+<p class="small">{{ $say('card.bank.practice') }}</p>
 @endif
 </main>
 </body>

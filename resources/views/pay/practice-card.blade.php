@@ -1,10 +1,10 @@
 <!doctype html>
-<html lang="en">
+<html {{ $say->attributes() }}>
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <meta name="robots" content="noindex">
-<title>Card</title>
+<title>{{ $say('card.fields') }}</title>
 <style>
 *{box-sizing:border-box}body{margin:0;font:400 1rem/1.45 system-ui,sans-serif;color:#20302d;background:#fff;padding:.1rem}
 form{display:grid;grid-template-columns:2fr 1fr;gap:.6rem .75rem}p{margin:0}.all{grid-column:1/-1}
@@ -16,13 +16,13 @@ input:focus-visible{outline:3px solid #1e6b5e;outline-offset:1px}[aria-invalid=t
 </style>
 </head>
 <body data-method="{{ $method }}" data-errors="{{ count($errors) }}">
-<form method="post" action="/pay/practice/card" novalidate>
-@foreach (['number' => ['Card number', 'cc-number', 25], 'until' => ['Valid until', 'cc-exp', 7], 'code' => ['Security code', 'cc-csc', 4]] as $name => [$label, $auto, $max])
+<form method="post" action="/pay/practice/card?language={{ $say->language()->tag }}" novalidate>
+@foreach (['number' => [$say('card.number'), 'cc-number', 25], 'until' => [$say('card.until'), 'cc-exp', 7], 'code' => [$say('card.code'), 'cc-csc', 4]] as $name => [$label, $auto, $max])
 <p @if ($name === 'number') class="all" @endif><label for="{{ $name }}">{{ $label }}</label>
-<input id="{{ $name }}" name="{{ $name }}" inputmode="numeric" autocomplete="{{ $auto }}" maxlength="{{ $max }}" value="{{ $typed[$name] ?? '' }}" @if ($name === 'until') placeholder="08/31" @endif @isset($errors[$name]) aria-invalid="true" aria-describedby="e-{{ $name }}" @endisset>
+<input id="{{ $name }}" dir="ltr" name="{{ $name }}" inputmode="numeric" autocomplete="{{ $auto }}" maxlength="{{ $max }}" value="{{ $typed[$name] ?? '' }}" @if ($name === 'until') placeholder="08/31" @endif @isset($errors[$name]) aria-invalid="true" aria-describedby="e-{{ $name }}" @endisset>
 @isset($errors[$name])<span class="error" id="e-{{ $name }}" role="alert">{{ $errors[$name] }}</span>@endisset</p>
 @endforeach
-<p class="all small">Practice payments: no money moves. Use a practice card, such as {{ trim(chunk_split(\App\Payments\Practice\Behaviour::Approves->number(), 4, ' ')) }}.</p>
+<p class="all small">{{ $say('card.practice', ['number' => trim(chunk_split(\App\Payments\Practice\Behaviour::Approves->number(), 4, ' '))]) }}</p>
 </form>
 <script type="module" src="{{ \App\Rendering\SiteAssets::card() }}"></script>
 </body>

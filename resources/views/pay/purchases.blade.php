@@ -2,13 +2,13 @@
 <ul>
 @foreach ($bought->items as $item)
 <li><strong>{{ $item['name'] }}</strong>@if ($item['line'] !== '') <span>{{ $item['line'] }}</span>@endif
-@if ($item['open'] !== null)<a class="button quiet" href="{{ $item['open'] }}">Open it</a>@endif
+@if ($item['open'] !== null)<a class="button quiet" href="{{ $item['open'] }}">{{ $say('purchase.open') }}</a>@endif
 @foreach ($item['files'] as $file)
-<a class="button quiet" href="{{ $file['url'] }}" download>Download {{ $file['name'] }}</a>
+<a class="button quiet" href="{{ $file['url'] }}" download>{{ $say('purchase.download', ['file' => $file['name']]) }}</a>
 @endforeach
-@if ($item['state'] !== \Lantern\Core\Orders\AccessState::Active)<em>{{ $item['state']->label() }}</em>@endif
+@if ($item['state'] !== \Lantern\Core\Orders\AccessState::Active)<em>{{ $say($item['state']->phrase()) }}</em>@endif
 </li>
 @endforeach
 </ul>
-<p class="small-print">Paid: {{ $bought->paid }}. Order {{ $bought->number }}. The receipt comes to {{ $bought->email }}, and the link in it opens everything you have bought.</p>
+<p class="small-print">{{ $say('purchase.summary', ['amount' => $bought->paid, 'number' => $bought->number, 'email' => $bought->email]) }}</p>
 </div>

@@ -4,16 +4,16 @@
 @endphp
 <dl>
 @foreach ($quote->lines as $line)
-<div><dt>{{ $line->name }}</dt><dd>{{ $line->price->words($language) }}</dd></div>
+<div><dt>{{ $line->name }}</dt><dd>{{ $line->price->spoken($say->language()) }}</dd></div>
 @endforeach
 @if ($quote->discount()->isPositive())
-<div class="sum-off"><dt>Code {{ $quote->coupon?->code ?: 'of your own' }} ({{ $quote->coupon?->words($language) }})</dt><dd>−{{ $quote->discount()->words($language) }}</dd></div>
+<div class="sum-off"><dt>{{ $quote->coupon === null ? '' : (($quote->coupon->code ?? '') === '' ? $say('checkout.off_own', ['what' => $quote->coupon->phrase()]) : $say('checkout.off', ['code' => $quote->coupon->code, 'what' => $quote->coupon->phrase()])) }}</dt><dd>−{{ $quote->discount()->spoken($say->language()) }}</dd></div>
 @endif
 @if ($tax->isPositive())
-<div class="sum-tax"><dt>{{ $onTop ? 'Tax' : 'Tax included' }} ({{ $quote->lines[0]->rate->words() }})</dt><dd>{{ $tax->words($language) }}</dd></div>
+<div class="sum-tax"><dt>{{ $say($onTop ? 'checkout.tax' : 'checkout.tax_included', ['rate' => $quote->lines[0]->rate->hundredths / 100]) }}</dt><dd>{{ $tax->spoken($say->language()) }}</dd></div>
 @endif
-<div class="sum-all"><dt>Total</dt><dd>{{ $quote->total()->words($language) }}</dd></div>
+<div class="sum-all"><dt>{{ $say('checkout.total') }}</dt><dd>{{ $quote->total()->spoken($say->language()) }}</dd></div>
 @if ($quote->hasPlan())
-<div class="sum-now"><dt>To pay now</dt><dd>{{ $quote->dueNow()->words($language) }}</dd></div>
+<div class="sum-now"><dt>{{ $say('checkout.due') }}</dt><dd>{{ $quote->dueNow()->spoken($say->language()) }}</dd></div>
 @endif
 </dl>

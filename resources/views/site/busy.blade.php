@@ -1,5 +1,5 @@
 <!doctype html>
-<html lang="en">
+<html {{ $say->attributes() }}>
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
@@ -8,7 +8,7 @@
 <meta http-equiv="refresh" content="{{ $seconds }}">
 @endif
 <link rel="icon" href="data:,">
-<title>One moment, please</title>
+<title>{{ $say('notice.busy.title') }}</title>
 {!! $head !!}
 @if ($resends)
 {!! \App\Rendering\SiteAssets::busy() !!}
@@ -17,19 +17,19 @@
 <body style="{{ $style }}">
 <main>
 <section class="section k-opening boxed"><div class="inner"><div class="words">
-<h1 class="heading">One moment, please</h1>
+<h1 class="heading">{{ $say('notice.busy.title') }}</h1>
 @if ($isForm)
-<div class="text">There is a great deal going on here just now, and what you sent could not be taken yet. It is all still here.@if ($resends) <span data-again-says hidden>It goes out again by itself in a few seconds.</span>@endif Or press the button.</div>
+<div class="text">{{ $say('notice.busy.form') }}@if ($resends) <span data-again-says hidden>{{ $say('notice.busy.form_again') }}</span>@endif {{ $say('notice.busy.form_or') }}</div>
 <form class="form" method="post" action="{{ $action }}" data-again="{{ $seconds }}">
 @foreach ($typed as $name => $value)
 <input type="hidden" name="{{ $name }}" value="{{ $value }}">
 @endforeach
 <input type="hidden" name="{{ $mark }}" value="1">
-<button class="button" type="submit">Send it again</button>
+<button class="button" type="submit">{{ $say('notice.busy.send') }}</button>
 </form>
 @else
-<div class="text">There is a great deal going on here just now. This page opens by itself in a few seconds.</div>
-<p><a class="button" href="{{ $action }}">Try again</a></p>
+<div class="text">{{ $say('notice.busy.words') }}</div>
+<p><a class="button" href="{{ $action }}">{{ $say('notice.busy.again') }}</a></p>
 @endif
 </div></div></section>
 </main>

@@ -1,5 +1,5 @@
 <!doctype html>
-<html lang="en">
+<html {{ $say->attributes() }}>
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
@@ -24,10 +24,10 @@
 <form class="form" method="post" action="{{ $confirm }}"><button class="button" type="submit">{{ $button }}</button></form>
 @endisset
 @isset($again)
-<form class="form" method="post" action="{{ $again }}"><button class="button quiet" type="submit">Send it again</button></form>
+<form class="form" method="post" action="{{ $again }}"><button class="button quiet" type="submit">{{ $say('confirm.again') }}</button></form>
 @endisset
 @isset($onward)
-<p class="text"><a href="{{ $onward }}">Go on</a></p>
+<p class="text"><a href="{{ $onward }}">{{ $say('notice.to.on') }}</a></p>
 @endisset
 </div></div></section>
 </main>

@@ -9,7 +9,7 @@
     $icon = $view->upload($plan->icon ?? '');
 @endphp
 <!doctype html>
-<html lang="{{ $settings->language }}">
+<html {{ $view->voice->attributes() }}>
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
@@ -47,7 +47,7 @@
 @else
 <p>{{ $warning['text'] }}</p>
 @endisset
-<button type="button" aria-label="Close">×</button>
+<button type="button" aria-label="{{ $view->say('page.close') }}">×</button>
 </aside>
 @endforeach
 @endunless

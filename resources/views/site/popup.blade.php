@@ -4,7 +4,7 @@
     $icon = $view->upload($plan->icon ?? '');
 @endphp
 <!doctype html>
-<html lang="{{ $page->settings->language }}">
+<html {{ $view->voice->attributes() }}>
 <head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">

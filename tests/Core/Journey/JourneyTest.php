@@ -30,6 +30,7 @@ use Lantern\Core\Support\Shape;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Plan\Plans;
+use Tests\English;
 
 final class JourneyTest extends TestCase
 {
@@ -129,7 +130,7 @@ final class JourneyTest extends TestCase
     {
         $answers = Answers::read(self::form(), $post);
 
-        self::assertSame($errors, $answers->errors);
+        self::assertSame($errors, English::all($answers->errors));
         self::assertSame($errors === [], $answers->email !== null);
     }
 

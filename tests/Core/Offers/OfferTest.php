@@ -16,6 +16,7 @@ use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Tests\English;
 
 /** When an offer is sold and to whom, when a coupon holds, and when the payments of a plan are due. */
 final class OfferTest extends TestCase
@@ -48,7 +49,8 @@ final class OfferTest extends TestCase
         self::assertSame($availability, Sale::offer(100, $offer)->availability(new DateTimeImmutable($now),
             new DateTimeZone('Europe/Berlin'),
             $taken, $bought));
-        self::assertNotSame('', $availability->heading().$availability->sentence());
+        self::assertNotContains($availability->heading()->key, [English::say($availability->heading()), '']);
+        self::assertNotContains($availability->sentence()->key, [English::say($availability->sentence()), '']);
     }
 
     /** @return iterable<string, array{Interval, string, int, string, string}> */
@@ -153,8 +155,12 @@ final class OfferTest extends TestCase
 
     public function test_a_price_says_itself(): void
     {
-        $words = fn (array $price): array => [Sale::offer(9_900, ['price' => $price])->price->words(),
-            Sale::offer(9_900, ['price' => $price])->price->note()];
+        $words = function (array $price): array {
+            $price = Sale::offer(9_900, ['price' => $price])->price;
+            self::assertSame($price->words('en-GB'), English::say($price->phrase()), 'owners and visitors read the same');
+
+            return [$price->words(), English::say($price->notePhrase()) ?? ''];
+        };
 
         self::assertSame(['€99', 'One payment, no subscription.'], $words([]));
         self::assertSame(['3 × €99', 'One payment a month, €297 in all.'], $words(['kind' => 'payments', 'payments' => 3]));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Plan;
 
 use Lantern\Core\Checks\GoLiveCheck;
+use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\Upgrades;
 use Lantern\Core\Sequences\EmailPlan;
@@ -94,6 +95,19 @@ final class UpgradesTest extends TestCase
             [$plan->forms[0]->confirm->text, $deadline->warning->text, array_merge([], ...array_map(fn ($o): array => array_map(
                 fn ($b): string => $b->text, $o->bumps), $plan->offers)), array_map(fn ($f): string => $f->kind->value,
                     $plan->forms[0]->fields)]);
+    }
+
+    public function test_before_format_7_each_page_had_a_language_and_the_funnel_that_of_its_entry_page(): void
+    {
+        $plan = Plan::fromArray(self::kept(6));
+
+        self::assertSame('de', $plan->language);
+        self::assertSame(['', 'pt-BR', 'en'], array_map(fn (PagePlan $p): string => $p->settings->language,
+            array_slice($plan->pages, 0, 3)));
+        self::assertSame(['de', 'pt-BR', 'en'], array_map($plan->languageOf(...), array_slice($plan->pages, 0, 3)));
+        self::assertSame('Anmeldung', $plan->pages[0]->settings->title);
+        self::assertSame(['en', []], [Plan::fromArray(self::kept(5))->language, array_filter(array_map(
+            fn (PagePlan $p): string => $p->settings->language, Plan::fromArray(self::kept(5))->pages))], 'where none was named');
     }
 
     /**

@@ -91,7 +91,7 @@ final class FormsTest extends TestCase
         yield 'a choice that was none among several' => [['likes' => ['Bach', 'Noise']], 'likes', 'choose from the answers'];
         yield 'a number that is none' => [['years' => '3e5x'], 'years', 'needs a number'];
         yield 'a day there is not' => [['since' => '2026-02-29'], 'since', 'not a day there is'];
-        yield 'a story without an end' => [['story' => str_repeat('ö', 4001)], 'story', '4000 characters at most'];
+        yield 'a story without an end' => [['story' => str_repeat('ö', 4001)], 'story', '4,000 characters at most'];
     }
 
     /** @param  array<string, mixed>  $answers */

@@ -64,7 +64,7 @@ final class CheckoutTest extends SalesTestCase
         $typed = ['bump' => [$this->offerId('The recordings')], 'coupon' => ' early '];
 
         $html = (string) $this->post($this->url(PageRole::Checkout), $this->checkout($typed + ['check' => '1']))->assertOk()->getContent();
-        self::assertStringContainsString('<div class="sum-off"><dt>Code EARLY (10 % off)</dt><dd>−€19</dd></div>', $html);
+        self::assertStringContainsString('<div class="sum-off"><dt>Code EARLY (10% off)</dt><dd>−€19</dd></div>', $html);
         self::assertStringContainsString('<div class="sum-all"><dt>Total</dt><dd>€196</dd></div>', $html);
         self::assertSame(0, Order::query()->count(), 'asking for the sum buys nothing');
         $sums = $this->postJson($this->url(PageRole::Checkout), $this->checkout($typed + ['check' => '1', 'email' => '']))->assertOk();

@@ -150,7 +150,8 @@ final class OrdersTest extends SalesTestCase
         $pdf = (string) $this->get((string) parse_url(PayLinks::receipt($receipt), PHP_URL_PATH))->assertOk()->getContent();
         self::assertStringStartsWith('%PDF', $pdf);
         // The PDF's text is packed; what is printed is the view.
-        $html = view('pay.receipt', ['paper' => new \App\Orders\ReceiptPaper($receipt)])->render();
+        $html = view('pay.receipt', ['paper' => new \App\Orders\ReceiptPaper($receipt),
+            'say' => \App\Languages\Voices::of('en')])->render();
         foreach (['Receipt 1', 'Ferncroft Cello Room', 'XX 12', 'Ada Moss', 'First Season', 'The recordings', '€215', '€34.33',
             'card ending in 0001'] as $said) {
             self::assertStringContainsString($said, $html);

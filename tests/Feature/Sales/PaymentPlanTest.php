@@ -86,7 +86,7 @@ final class PaymentPlanTest extends SalesTestCase
         $this->post($my, ['order' => $order->id, 'method' => self::card()])->assertOk()->assertSee('The new card is in place.');
         self::assertSame([19_800, 19_800, false, AccessState::Active], [$order->refresh()->paid, self::ledger(), $order->arrears,
             ProductAccess::query()->sole()->state]);
-        self::assertSame('card ending in 0001', $order->method_label, 'as its buyer knows it');
+        self::assertSame('0001', $order->card_ends, 'as its buyer knows it');
         $this->due('2027-03-31T12:00:00Z');
         self::assertSame([29_700, 29_700], [$order->refresh()->paid, self::ledger()]);
     }
@@ -167,9 +167,9 @@ final class PaymentPlanTest extends SalesTestCase
         $payment = Payment::query()->with(['order.funnel.business', 'order.lines'])->where('number', 2)->sole();
         $payment->forceFill(['state' => 'asked', 'asked_at' => now(), 'method' => $order->method])->save();
         $new = self::card(Behaviour::Slow);
-        $order->forceFill(['method' => $new, 'method_label' => 'new card'])->save();
+        $order->forceFill(['method' => $new, 'card_ends' => null])->save();
         app(Payments::class)->ask($payment);
 
-        self::assertSame([19_800, $new, 'new card'], [$order->refresh()->paid, $order->method, $order->method_label]);
+        self::assertSame([19_800, $new, null], [$order->refresh()->paid, $order->method, $order->card_ends]);
     }
 }

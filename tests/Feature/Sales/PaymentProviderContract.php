@@ -61,7 +61,7 @@ abstract class PaymentProviderContract extends TestCase
         self::assertEquals($first, $again);
         self::assertEquals($first, $provider->read(self::key('a')));
         self::assertEquals($first, $provider->confirm(self::key('a')));
-        self::assertNotSame('', $first->methodLabel);
+        self::assertNotSame('', $first->cardEnds);
     }
 
     public function test_a_kept_method_is_charged_again(): void
@@ -80,7 +80,7 @@ abstract class PaymentProviderContract extends TestCase
         $failed = $provider->start(self::key('a'), self::euros(4_950), $this->declined(), 'x', self::BACK, true);
 
         self::assertSame(ProviderState::Failed, $failed->state);
-        self::assertStringEndsWith('.', $failed->trouble);
+        self::assertNotNull($failed->trouble);
         self::assertEquals($failed, $provider->start(self::key('a'), self::euros(4_950), $this->approved(), 'x', self::BACK, true));
         self::assertSame(ProviderState::Failed,
             $provider->start(self::key('b'), self::euros(4_950), 'nothing_like_a_method', 'x', self::BACK, true)->state);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Serving;
 
+use App\Languages\Voices;
 use App\Serving\Facts\Loaded;
 use App\Serving\Slots\SlotKinds;
 use App\Serving\VisitFacts;
@@ -20,7 +21,7 @@ final class NeedsTest extends TestCase
     private static function facts(Loaded $loaded): VisitFacts
     {
         return new VisitFacts(new SiteAddress('https://pages.example', '', 'plan'), 'page', '', false, [], '', null, null,
-            CarbonImmutable::parse('2026-11-29 12:00:00'), true, loaded: $loaded);
+            CarbonImmutable::parse('2026-11-29 12:00:00'), true, Voices::of('en'), loaded: $loaded);
     }
 
     public function test_what_a_slot_did_not_say_it_needs_is_a_mistake_and_no_empty_answer(): void

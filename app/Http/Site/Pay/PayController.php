@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Site\Pay;
 
 use App\Http\Site\CheckoutController;
+use App\Languages\Voices;
 use App\Models\Order;
 use App\Models\Payment;
 use App\Orders\NextPage;
 use App\Orders\PayLinks;
 use App\Orders\Payments;
 use App\Orders\Purchases;
+use App\Serving\Facts\PurchasesFacts;
 use App\Serving\PlainPage;
 use App\Support\AnswerKind;
 use Illuminate\Http\RedirectResponse;
@@ -18,6 +20,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response as HtmlResponse;
 use Illuminate\Support\Facades\View;
 use Lantern\Core\Events\Outcome;
+use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Orders\PaymentPurpose;
 use Lantern\Core\Orders\PaymentState;
 use Symfony\Component\HttpFoundation\Response;
@@ -59,7 +62,9 @@ final readonly class PayController
             return PlainPage::linkIsNotYours()->response();
         }
 
-        return new HtmlResponse(View::make('pay.order', ['order' => $found, 'items' => $this->purchases->ofOrder($found)])->render(), 200,
+        return new HtmlResponse(View::make('pay.order', ['say' => Voices::of($found->language), 'bought' => new PurchasesFacts(
+            $this->purchases->ofOrder($found), $found->money($found->paid)->words($found->language), (string) $found->number,
+            $found->email)])->render(), 200,
             AnswerKind::Page->headers() + ['Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex']);
     }
 
@@ -81,9 +86,10 @@ final readonly class PayController
         $answer = match ($payment->state) {
             PaymentState::Paid, PaymentState::Disputed => redirect()->away(NextPage::after($order, $page, Outcome::Bought), 303),
             PaymentState::Bank => redirect()->away((string) $payment->bank_url, 303),
-            PaymentState::Failed, PaymentState::Cancelled => PlainPage::notPaid($payment->trouble ?? 'Nothing has been charged.',
-                $order->funnel->url($address))->response(),
-            default => PlainPage::payingNow()->response(),
+            PaymentState::Failed, PaymentState::Cancelled => PlainPage::notPaid($payment->trouble?->phrase()
+                ?? Phrase::of('card.uncharged'),
+                $order->funnel->url($address))->response($order->language),
+            default => PlainPage::payingNow()->response($order->language),
         };
 
         return $answer instanceof RedirectResponse ? CheckoutController::withOrder($answer, $order) : $answer;

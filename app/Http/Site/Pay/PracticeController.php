@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Site\Pay;
 
+use App\Languages\SiteLanguage;
+use App\Models\Payment;
 use App\Payments\Practice\Behaviour;
 use App\Payments\Practice\PracticeBank;
 use App\Support\AnswerKind;
@@ -19,26 +21,29 @@ use Symfony\Component\HttpFoundation\Response as AnyResponse;
 /** The pages of practice payments: the card fields that checkouts show in a frame, and the buyer's bank. */
 final readonly class PracticeController
 {
-    public function __construct(private PracticeBank $bank)
+    public function __construct(private PracticeBank $bank, private SiteLanguage $language)
     {
     }
 
-    public function card(): Response
+    public function card(Request $request): Response
     {
+        $this->language->is(Input::text($request, 'language'));
+
         return $this->page('pay.practice-card', ['errors' => [], 'method' => '', 'typed' => []]);
     }
 
     public function keepCard(Request $request): Response
     {
+        $voice = $this->language->is(Input::text($request, 'language'));
         $typed = ['number' => mb_substr(Input::text($request, 'number'), 0, 40),
             'until' => mb_substr(Input::text($request, 'until'), 0, 10),
             'code' => mb_substr(Input::text($request, 'code'), 0, 10)];
         $card = Behaviour::of((string) preg_replace('/\s+/', '', $typed['number']));
         $errors = array_filter([
-            'number' => $card === null ? 'Practice payments take practice cards alone, such as '
-                .trim(chunk_split(Behaviour::Approves->number(), 4, ' ')).'. Never type a real one.' : '',
-            'until' => preg_match('~^(0[1-9]|1[0-2])\s*/\s*\d{2}$~D', $typed['until']) === 1 ? '' : 'Month and year, such as 08/31.',
-            'code' => preg_match('/^\d{3}$/D', $typed['code']) === 1 ? '' : 'Three digits.',
+            'number' => $card === null ? $voice->say('card.practice_only', [
+                'number' => trim(chunk_split(Behaviour::Approves->number(), 4, ' '))]) : '',
+            'until' => preg_match('~^(0[1-9]|1[0-2])\s*/\s*\d{2}$~D', $typed['until']) === 1 ? '' : $voice->say('card.wrong_until'),
+            'code' => preg_match('/^\d{3}$/D', $typed['code']) === 1 ? '' : $voice->say('card.wrong_code'),
         ], fn (string $e): bool => $e !== '');
 
         return $this->page('pay.practice-card', ['errors' => $errors, 'typed' => $errors === [] ? [] : $typed,
@@ -48,10 +53,13 @@ final readonly class PracticeController
     public function bank(string $key, string $seal): Response
     {
         $charge = $this->charge($key, $seal);
+        $order = Payment::query()->with('order')->where('key', $key)->first()?->order;
+        $this->language->is($order->language ?? 'en');
 
         return $charge === null ? $this->page('pay.practice-bank', ['charge' => null], 404)
             : $this->page('pay.practice-bank', ['charge' => $charge,
-                'amount' => Money::of((int) $charge->amount, Currency::of((string) $charge->currency))->words()]);
+                'amount' => Money::of((int) $charge->amount,
+                    Currency::of((string) $charge->currency))->words($this->language->voice()->language()->tag)]);
     }
 
     public function decide(Request $request, string $key, string $seal): AnyResponse
@@ -75,7 +83,7 @@ final readonly class PracticeController
     /** @param  array<string, mixed>  $data */
     private function page(string $view, array $data, int $status = 200): Response
     {
-        return new Response(View::make($view, $data)->render(), $status,
+        return new Response(View::make($view, $data + ['say' => $this->language->voice()])->render(), $status,
             AnswerKind::Page->headers() + ['Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex']);
     }
 }

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Site\Pay;
 
 use App\Files\FileAnswer;
+use App\Languages\SiteLanguage;
+use App\Languages\SiteVoice;
+use App\Models\Order;
 use App\Models\Person;
 use App\Models\ProductAccess;
 use App\Models\Receipt;
@@ -25,6 +28,7 @@ use App\Support\SiteCookie;
 use App\Support\SiteCookies;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\View;
+use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Offers\ProductFile;
 use Lantern\Core\Orders\AccessState;
 use Lantern\Core\Results\Bots;
@@ -38,6 +42,7 @@ final readonly class PurchasesController
         private CardChange $cards,
         private PaymentProvider $provider,
         private JoinOrders $joining,
+        private SiteLanguage $language,
     ) {
     }
 
@@ -59,17 +64,19 @@ final readonly class PurchasesController
         return $this->page($person, $seal);
     }
 
-    /** @param  array<string, string>  $errors */
-    private function page(string $person, string $seal, array $errors = [], string $said = ''): Response
+    /** @param  array<string, Phrase>  $errors */
+    private function page(string $person, string $seal, array $errors = [], ?Phrase $said = null): Response
     {
         $proven = self::proven($person, $seal) ?? self::proven($person, $seal, 'look');
         if ($proven === null) {
             return PlainPage::linkIsNotYours()->response();
         }
         $found = $proven->person;
+        $voice = $this->voice($found);
 
         return $this->answer(View::make('pay.my', ['person' => $found, 'items' => $this->purchases->ofPerson($proven),
-            'orders' => $this->cards->orders($proven), 'fields' => $this->provider->cardFields(), 'errors' => $errors, 'said' => $said,
+            'orders' => $this->cards->orders($proven), 'fields' => $this->provider->cardFields($voice->language()->tag),
+            'say' => $voice, 'errors' => array_map($voice->say(...), $errors), 'said' => $said === null ? '' : $voice->say($said),
             'here' => "/my/{$person}/{$seal}"])->render(), $errors === [] ? 200 : 422);
     }
 
@@ -83,13 +90,13 @@ final readonly class PurchasesController
         }
         $method = Payments::method($request->input('method'));
         if ($method === null) {
-            return $this->page($person, $seal, ['card' => 'Please fill in the new card.']);
+            return $this->page($person, $seal, ['card' => Phrase::of('purchase.no_new_card')]);
         }
         $trouble = $this->cards->change($order, $method);
 
-        return str_starts_with($trouble, 'http') ? redirect()->away($trouble, 303)
-            : $this->page($person, $seal, $trouble === '' ? [] : ['card' => $trouble],
-                $trouble === '' ? 'Thank you. The new card is in place.' : '');
+        return is_string($trouble) && $trouble !== '' ? redirect()->away($trouble, 303)
+            : $this->page($person, $seal, $trouble instanceof Phrase ? ['card' => $trouble] : [],
+                $trouble instanceof Phrase ? null : Phrase::of('purchase.new_card'));
     }
 
     public function open(Request $request, string $access, string $seal): Response
@@ -142,14 +149,22 @@ final readonly class PurchasesController
             'Content-Disposition' => "inline; filename=\"receipt-{$found->number}.pdf\""] + AnswerKind::Download->headers());
     }
 
+    /** Their own language, or else that in which they bought last. */
+    private function voice(Person $person): SiteVoice
+    {
+        $bought = Order::query()->where('person_id', $person->id)->whereNotNull('bought_at')->latest('bought_at')->value('language');
+
+        return $this->language->is($person->language ?? (is_string($bought) ? $bought : $person->business->language));
+    }
+
     private function access(string $id, string $seal, string $of): ProductAccess|Response
     {
         $found = PayLinks::holds($seal, $of) ? ProductAccess::query()->with(['person', 'funnel.liveVersion'])->find($id) : null;
 
         return match ($found?->state) {
             null => PlainPage::linkIsNotYours()->response(),
-            AccessState::Paused => PlainPage::accessPaused()->response(),
-            AccessState::Ended => PlainPage::accessEnded()->response(),
+            AccessState::Paused => PlainPage::accessPaused()->response($this->voice($found->person)->language()->tag),
+            AccessState::Ended => PlainPage::accessEnded()->response($this->voice($found->person)->language()->tag),
             AccessState::Active => $found,
         };
     }

@@ -33,6 +33,8 @@ final class SettingsController extends StudioController
             'timezone' => ['required', 'timezone:all'],
             'currency' => ['required', 'regex:/^[A-Z]{3}$/'],
             'locale' => ['sometimes', 'required', Rule::in(Languages::locales())],
+            'language' => ['sometimes', 'required', 'string', fn (string $at, mixed $tag, callable $fail) => is_string($tag)
+                && Languages::isKnown($tag) ? null : $fail('There is no such language. Please choose one from the list.')],
             'messagesPerMinute' => ['sometimes', 'integer', 'min:1', 'max:100000'],
             'embedHosts' => ['sometimes', 'array', 'max:30'],
             'embedHosts.*' => ['required', 'string', 'max:120',
@@ -85,6 +87,7 @@ final class SettingsController extends StudioController
             + (array_key_exists('taxNumber', $given) ? ['tax_number' => trim((string) $given['taxNumber'])] : [])
             + (isset($given['saleNotices']) ? ['sale_notices' => array_values(array_unique($given['saleNotices']))] : [])
             + (isset($given['locale']) ? ['locale' => $given['locale']] : [])
+            + (isset($given['language']) ? ['language' => $given['language']] : [])
             + (isset($given['messagesPerMinute']) ? ['messages_per_minute' => (int) $given['messagesPerMinute']] : []);
     }
 
@@ -93,7 +96,7 @@ final class SettingsController extends StudioController
     {
         return ['businessName' => $business->name, 'senderName' => $business->sender_name, 'senderAddress' => $business->sender_address,
             'postalAddress' => $business->postal_address, 'timezone' => $business->timezone, 'currency' => $business->currency,
-            'locale' => $business->locale,
+            'locale' => $business->locale, 'language' => $business->language,
             'embedHosts' => $business->embed_hosts, 'messagesPerMinute' => $business->messages_per_minute,
             'taxRate' => TaxRate::of($business->tax_rate)->plain(), 'taxName' => $business->tax_name, 'taxNumber' => $business->tax_number,
             'saleNotices' => $business->sale_notices];

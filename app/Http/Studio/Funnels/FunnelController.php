@@ -28,6 +28,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Lantern\Core\Emails\MergeFields;
+use Lantern\Core\Languages\Languages;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Money\Money;
 use Lantern\Core\Page\Look\LookChanges;
@@ -143,7 +144,7 @@ final class FunnelController extends StudioController
         $given = $request->validate(['name' => ['sometimes', 'required', 'string', 'max:120'],
             'address' => ['sometimes', 'string', 'max:200'],
             'look' => ['sometimes', Rule::in(array_keys(Looks::all()))], 'parameters' => ['sometimes', 'array'],
-            'currency' => ['sometimes', 'string', 'max:3'],
+            'currency' => ['sometimes', 'string', 'max:3'], 'language' => ['sometimes', 'string'],
             'parameters.*' => ['string'], 'labels' => ['sometimes', 'array'], 'labels.*' => ['string'],
             'logo' => ['sometimes', 'nullable', 'string'], 'icon' => ['sometimes', 'nullable', 'string']],
             ['name.required' => 'Please give the funnel a name. Only you will see it.', 'name.max' => 'A name has 120 characters at most.',
@@ -169,6 +170,9 @@ final class FunnelController extends StudioController
         }
         if (isset($given['currency'])) {
             $given['currency'] = Currency::of($given['currency'])->code;
+        }
+        if (isset($given['language']) && ! Languages::isKnown($given['language'])) {
+            throw Invalid::at('language', 'There is no such language. Please choose one from the list.');
         }
         if (isset($given['parameters'])) {
             $given['parameters'] = MergeFields::parameterNames(array_values($given['parameters']));

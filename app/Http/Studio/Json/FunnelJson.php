@@ -31,7 +31,7 @@ final class FunnelJson
     {
         return ['look' => $funnel->look, 'changes' => (object) $funnel->look_changes, 'logo' => $funnel->logo, 'icon' => $funnel->icon,
             'fields' => (object) $funnel->fields, 'parameters' => $funnel->parameters, 'currency' => $funnel->sellsIn(),
-            'times' => (object) $funnel->times];
+            'times' => (object) $funnel->times, 'language' => $funnel->language];
     }
 
     /** @return array<string, mixed> the draft with all its parts, by the lists of their kinds, in order */

@@ -85,6 +85,7 @@ final class KitJson
             'icons' => array_map(fn (string $i): array => ['id' => $i, 'svg' => Icons::svg($i)], Blocks::ICONS),
             'roles' => $named(PageRole::cases()),
             'currencies' => self::currencies(), 'languages' => Languages::tags(),
+            'spokenLanguages' => Languages::SPOKEN, 'languagesWithTwoWays' => Languages::TWO_WAYS,
             'triggers' => Triggers::describe(),
             'popups' => self::popups(),
             'deadlineStates' => $named(ShownState::cases()),

@@ -52,7 +52,8 @@ final class OrderJson
         $words = fn (int $minor): string => $order->shown($minor);
 
         return self::row($order) + [
-            'placedAt' => Instant::json($order->placed_at), 'method' => $order->method_label, 'source' => $order->source,
+            'placedAt' => Instant::json($order->placed_at), 'method' => ($order->card_ends ?? '') === '' ? null
+                : "card ending in {$order->card_ends}", 'source' => $order->source,
             'decimals' => $order->money(0)->currency->decimals,
             'refundable' => $sums->refundable(), 'refundableWords' => $words($sums->refundable()),
             'lines' => array_values($order->lines->map(fn (OrderLine $l): array => ['number' => $l->number, 'name' => $l->name,
@@ -63,7 +64,8 @@ final class OrderJson
                 'leftWords' => $words($left[$l->number] ?? 0), 'payments' => $l->quoted()->payments])->all()),
             'payments' => array_values($order->payments->map(fn (Payment $p): array => ['key' => $p->key, 'number' => $p->number,
                 'try' => $p->try, 'amount' => $words($p->amount), 'state' => $p->state->value, 'stateLabel' => $p->state->label(),
-                'due' => Instant::json($p->due_at), 'settled' => Instant::json($p->settled_at), 'trouble' => $p->trouble])->all()),
+                'due' => Instant::json($p->due_at), 'settled' => Instant::json($p->settled_at),
+                'trouble' => $p->trouble?->label()])->all()),
             'refunds' => array_values($order->refunds
                 ->map(fn (Refund $r): array => ['amount' => $words($r->amount), 'state' => $r->state->value,
                     'why' => $r->why, 'at' => Instant::json($r->settled_at ?? $r->asked_at)])->all()),

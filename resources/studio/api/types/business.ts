@@ -12,6 +12,8 @@ export interface Business {
     currency: string;
     /** How the owner reads dates, numbers and money: a BCP 47 tag. */
     locale: string;
+    /** In which new funnels speak to visitors. */
+    language: string;
     embedHosts: string[];
     messagesPerMinute: number;
     taxRate: string;
@@ -105,6 +107,9 @@ export interface Kit {
     popups: PopupKit;
     /** BCP 47 tags of the languages that can be chosen. */
     languages: string[];
+    /** Those in which the application itself speaks to visitors, and of these those with a formal way, without regions. */
+    spokenLanguages: string[];
+    languagesWithTwoWays: string[];
     currencies: { code: string; decimals: number; name: string }[];
     headingFonts: string[];
     bodyFonts: string[];

@@ -97,6 +97,8 @@ export interface Funnel extends FunnelSummary {
     popups: Popup[];
     webinars: Webinar[];
     currency: string;
+    /** In which it speaks to visitors: a BCP 47 tag, with `-x-formal` where it is formal. */
+    language: string;
     /** When the draft would be open. */
     times: { opens?: ForEveryone; closes?: ForEveryone };
     setAside: SetAside[];

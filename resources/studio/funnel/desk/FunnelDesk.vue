@@ -12,7 +12,9 @@ import { kindsOfParts, partEntry, partPath, PARTS, partsOf } from '@/funnel/part
 import { useSteps } from '@/funnel/steps';
 import { useToasts } from '@/stores/toasts';
 import { ago, count, counted, dateTime } from '@/ui/format';
+import { languageName } from '@/ui/languages';
 import TextField from '@/ui/TextField.vue';
+import VisitorLanguage from '@/ui/VisitorLanguage.vue';
 
 const props = defineProps<{ news: number }>();
 defineEmits<{ publish: [] }>();
@@ -81,6 +83,17 @@ async function rename(): Promise<void> {
         } else {
             toasts.trouble(caught);
         }
+    }
+}
+
+async function speak(language: string): Promise<void> {
+    try {
+        await store.flush();
+        await api.put(`funnels/${store.funnel!.id}`, { language });
+        await store.load(String(store.funnel!.id));
+        toasts.say(`This funnel speaks ${languageName(language)} to its visitors, from the next version on.`);
+    } catch (caught) {
+        toasts.trouble(caught);
     }
 }
 
@@ -229,6 +242,12 @@ const belongs = computed(() => {
                     :hint="`${site}${address}`"
                     :error="error?.field('address')"
                     @focusout="rename"
+                />
+                <VisitorLanguage
+                    :model-value="store.funnel.language"
+                    label="Language of its visitors"
+                    hint="What the application itself says: labels, errors, receipts, the feet of emails. Your own words stay yours."
+                    @update:model-value="speak"
                 />
             </form>
         </section>

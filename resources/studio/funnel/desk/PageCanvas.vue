@@ -74,6 +74,7 @@ const around = computed(() =>
         desk.page.value?.document.look,
         desk.page.value?.document.background,
         desk.page.value?.settings?.language,
+        store.funnel?.language,
         store.funnel?.look,
         store.funnel?.changes,
         store.funnel?.logo,

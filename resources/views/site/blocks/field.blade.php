@@ -4,7 +4,7 @@
     $name = $field->key();
     $invalid = Slots::name('invalid', $name);
     $value = Slots::name('value', $name);
-    $optional = $field->required ? '' : ' <span class="optional">(optional)</span>';
+    $optional = $field->required ? '' : ' <span class="optional">'.e($view->say('form.optional')).'</span>';
     $desk = $view->editing() ? ' tabindex="-1"' : '';
     $required = $field->required ? 'required' : '';
     $rows = $field->kind->hasOptions() && ($field->kind === FieldKind::Choices || count($field->options) <= FieldKind::MOST_ROWS);
@@ -32,7 +32,7 @@
 <textarea id="{{ $id($name) }}" name="{{ $name }}" rows="4" maxlength="{{ $field->kind->longest() }}" placeholder="{{ $field->placeholder }}" {{ $required }} {!! $invalid !!}{!! $desk !!}>{!! $value !!}</textarea>
 @elseif ($field->kind === FieldKind::Choice)
 <select id="{{ $id($name) }}" name="{{ $name }}" {{ $required }} {!! $invalid !!}{!! $desk !!}>
-<option value="">{{ $field->placeholder === '' ? 'Please choose' : $field->placeholder }}</option>
+<option value="">{{ $field->placeholder === '' ? $view->say('form.choose') : $field->placeholder }}</option>
 @foreach ($field->options as $i => $option)
 <option value="{{ $option }}" {!! Slots::name('pick', "{$name}-{$i}") !!}>{{ $option }}</option>
 @endforeach

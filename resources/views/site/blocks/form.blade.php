@@ -20,7 +20,7 @@
 @foreach ($form->fieldsIn($step) as $field)
 @include('site.blocks.field')
 @endforeach
-<p class="not-for-people" aria-hidden="true"><label for="{{ $id("website-{$step}") }}">Leave this empty</label><input id="{{ $id("website-{$step}") }}" name="website" type="text" tabindex="-1" autocomplete="off"></p>
+<p class="not-for-people" aria-hidden="true"><label for="{{ $id("website-{$step}") }}">{{ $view->say('form.empty') }}</label><input id="{{ $id("website-{$step}") }}" name="website" type="text" tabindex="-1" autocomplete="off"></p>
 <input type="hidden" name="token" value="{!! Slots::name('token') !!}">
 <input type="hidden" name="form" value="{{ $form->id }}">
 @if ($step === 2)

@@ -1,5 +1,5 @@
 @if ($block->items !== [] || $view->editing())
-<nav {!! $at->root('menu') !!} aria-label="Menu"><ul>
+<nav {!! $at->root('menu') !!} aria-label="{{ $view->say('page.menu') }}"><ul>
 @foreach ($block->items as $i => $item)
 <li><a {{ $view->href($item['url']) }}{!! $at->words('title', $i) !!}>{{ $item['title'] }}</a></li>
 @endforeach

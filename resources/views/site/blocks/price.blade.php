@@ -2,7 +2,7 @@
     use App\Rendering\Slots;
     $offer = $plan->offer($block->field('offer'));
     $product = $offer ? $plan->product($offer->product) : null;
-    $note = $block->field('note') === '' && $offer ? $offer->price->note($page->settings->language) : $block->field('note');
+    $note = $block->field('note') === '' && $offer ? ($offer->price->notePhrase() === null ? '' : $view->say($offer->price->notePhrase())) : $block->field('note');
     $sellsHere = $offer && $page->role->isExtraOffer() && $plan->offerOn($page)?->id === $offer->id;
 @endphp
 <div {!! $at->root('price '.$block->style()) !!}>
@@ -16,7 +16,7 @@
 <s{!! $at->words('was') !!}>{{ $block->field('was') }}</s>
 @endif
 @if ($offer)
-<strong>{{ $offer->price->words($page->settings->language) }}</strong></p>
+<strong>{{ $view->say($offer->price->phrase()) }}</strong></p>
 @else
 <strong{!! $at->words('price') !!}>{{ $block->field('price') }}</strong></p>
 @endif

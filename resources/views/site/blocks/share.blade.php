@@ -9,9 +9,9 @@
 <div {!! $at->root('share '.$block->style()) !!} role="group" data-address="{{ $address }}" data-message="{{ $message }}">
 <p class="share-words"{!! $at->words('text') !!}>{{ $block->field('text') }}</p>
 <p class="share-ways">
-<button type="button" class="button" data-way="device" hidden>Share</button>
-<button type="button" class="button" data-way="copy" data-done="Copied"@unless ($view->editing()) hidden @endunless>Copy link</button>
-<a class="button" data-way="email" @unless ($view->editing()) href="mailto:?subject={{ rawurlencode($subject) }}&amp;body={{ rawurlencode(trim("{$message}\n\n")."\n") }}{{ $view->shared($block->field('url'), true) }}" @endunless>Email</a>
+<button type="button" class="button" data-way="device" hidden>{{ $view->say('page.share') }}</button>
+<button type="button" class="button" data-way="copy" data-done="{{ $view->say('page.copied') }}"@unless ($view->editing()) hidden @endunless>{{ $view->say('page.copy') }}</button>
+<a class="button" data-way="email" @unless ($view->editing()) href="mailto:?subject={{ rawurlencode($subject) }}&amp;body={{ rawurlencode(trim("{$message}\n\n")."\n") }}{{ $view->shared($block->field('url'), true) }}" @endunless>{{ $view->say('page.email') }}</a>
 </p>
 @unless ($view->editing())
 <p class="share-address small">{{ $address }}</p>

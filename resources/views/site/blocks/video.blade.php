@@ -10,7 +10,7 @@
 @elseif ($url !== '' && $view->mayEmbed($url) && ! $view->editing())
 <iframe src="{{ $url }}" title="{{ $block->field('text') }}" loading="lazy" allow="fullscreen; picture-in-picture" referrerpolicy="strict-origin-when-cross-origin"></iframe>
 @elseif ($url !== '' && ! $view->editing())
-<a class="button" href="{{ $url }}" rel="noopener">{{ $block->field('text') ?: 'Watch the video' }}</a>
+<a class="button" href="{{ $url }}" rel="noopener">{{ $block->field('text') ?: $view->say('page.watch') }}</a>
 @else
 <div class="screen">@if ($poster)<img src="{{ $poster->src() }}" alt="">@endif<span>{{ $url !== '' ? parse_url($url, PHP_URL_HOST) : 'The video goes here' }}</span></div>
 @endif

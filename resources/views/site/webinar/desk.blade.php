@@ -10,13 +10,13 @@
 @break
 @case ('session')
 <div {!! $at->root('session-card') !!}><p class="session-title"{!! $at->words('text') !!}>{{ $block->field('text') }}</p>
-<p class="session-time">{{ $example[0] ?? 'No session to come' }}</p><p class="session-left">3 days, 4 hours to go</p>
-<p class="session-acts"><span class="button">To your room</span> <span class="button quiet">Put it in your calendar</span></p></div>
+<p class="session-time">{{ $example[0] ?? 'No session to come' }}</p><p class="session-left">{{ $view->say('session.left', ['time' => \Lantern\Core\Deadlines\TimeWords::left(3 * 86_400 + 4 * 3600, $view->language)]) }}</p>
+<p class="session-acts"><span class="button">{{ $view->say('session.room') }}</span> <span class="button quiet">{{ $view->say('session.calendar') }}</span></p></div>
 @break
 @case ('room')
-<div {!! $at->root('room') !!}><div class="room-stage"><div class="room-cover"><p>{{ $webinar->title ?? 'Choose a webinar at the right.' }}</p><span class="button">Join with sound</span></div></div></div>
+<div {!! $at->root('room') !!}><div class="room-stage"><div class="room-cover"><p>{{ $webinar->title ?? 'Choose a webinar at the right.' }}</p><span class="button">{{ $view->say('room.join') }}</span></div></div></div>
 @break
 @default
-<div {!! $at->root('room') !!}><div class="room-stage"><div class="room-cover"><p>The replay: {{ $webinar->title ?? 'choose a webinar at the right.' }}</p><span class="button">Play</span></div></div>
+<div {!! $at->root('room') !!}><div class="room-stage"><div class="room-cover"><p>{{ $webinar === null ? 'Choose a webinar at the right.' : $view->say('replay.title', ['webinar' => $webinar->title]) }}</p><span class="button">{{ $view->say('room.play') }}</span></div></div>
 <p class="room-over"{!! $at->words('over') !!}>{{ $block->field('over') }}</p></div>
 @endswitch

@@ -13,7 +13,7 @@ import { useToasts } from '@/stores/toasts';
 import { compact } from '@/ui/compact';
 import TextField from '@/ui/TextField.vue';
 import { languageName } from '@/ui/languages';
-import LanguageField from '@/ui/LanguageField.vue';
+import VisitorLanguage from '@/ui/VisitorLanguage.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
 const props = defineProps<{ page: Page }>();
@@ -38,7 +38,9 @@ function set(values: Partial<PageSettings>, now = false): void {
 
 const found = computed(() => {
     const seen = visibility.find((v) => v.value === hidden.value)?.label ?? '';
-    return [settings.value.title || 'Its headline', languageName(settings.value.language ?? 'en'), seen].join(' · ');
+    return [settings.value.title || 'Its headline', languageName(settings.value.language ?? store.funnel?.language ?? 'en'), seen].join(
+        ' · ',
+    );
 });
 const hidden = computed(() => (settings.value.hidden === undefined ? 'usual' : settings.value.hidden ? 'hidden' : 'shown'));
 
@@ -119,9 +121,11 @@ function keep(name: string): void {
                     label="Search engines"
                     @update:model-value="(v: string) => set({ hidden: v === 'usual' ? undefined : v === 'hidden' }, true)"
                 />
-                <LanguageField
-                    :model-value="settings.language ?? 'en'"
-                    @update:model-value="(language: string) => set({ language: language === 'en' ? undefined : language }, true)"
+                <VisitorLanguage
+                    :model-value="settings.language ?? ''"
+                    label="Language"
+                    :inherited="store.funnel?.language ?? 'en'"
+                    @update:model-value="(language: string) => set({ language: language || undefined }, true)"
                 />
             </div>
         </details>

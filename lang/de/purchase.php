@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'title' => 'Meine Käufe',
+    'words' => 'Alles, was du bei {business} gekauft hast. Heb dir den Link zu dieser Seite auf: Er braucht kein Passwort.',
+    'none' => 'Hier ist noch nichts.',
+    'open' => 'Öffnen',
+    'download' => '{file} herunterladen',
+    'active' => 'Geöffnet',
+    'paused' => 'Ruht',
+    'ended' => 'Beendet',
+    'order' => 'Bestellung {number}',
+    'order_of' => 'Bestellung {number}, {day}',
+    'line' => '{name}: {amount}',
+    'line_returned' => '{name}: {amount} (zurückgegeben)',
+    'paid' => '{amount} bezahlt.',
+    'paid_refunded' => '{amount} bezahlt, {refunded} erstattet.',
+    'card' => 'Karte mit der Endung {ends}',
+    'receipt' => '{kind} {number} (PDF)',
+    'to_pay' => 'Noch zu zahlen',
+    'payment' => '{day}: {amount}',
+    'payment_failed' => 'hat nicht geklappt',
+    'approve' => 'Bei der Bank freigeben',
+    'other_card' => 'Eine andere Karte verwenden',
+    'no_script' => 'Die Kartenfelder brauchen JavaScript, das in deinem Browser ausgeschaltet ist.',
+    'use_and_pay' => 'Diese Karte verwenden und Offenes bezahlen',
+    'use' => 'Diese Karte verwenden',
+    'no_new_card' => 'Bitte gib die neue Karte ein.',
+    'new_card' => 'Danke. Die neue Karte ist hinterlegt.',
+    'thanks' => 'Danke für deine Bestellung',
+    'your_order' => 'Deine Bestellung',
+    'summary' => 'Bezahlt: {amount}. Bestellung {number}. Der Beleg geht an {email}, und der Link darin öffnet alles, was du gekauft hast.',
+    'by_receipt' => 'Was du gekauft hast, öffnet sich über den Link in deinem Beleg.',
+];

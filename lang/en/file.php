@@ -1,0 +1,9 @@
+<?php
+
+declare(strict_types=1);
+
+// Downloads.
+return [
+    'download' => 'Download',
+    'ask' => 'Tell me where to send it',
+];

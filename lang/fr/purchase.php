@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'title' => 'Mes achats',
+    'words' => 'Tout ce que tu as acheté chez {business}. Garde le lien de cette page : il n’a pas besoin de mot de passe.',
+    'none' => 'Il n’y a encore rien ici.',
+    'open' => 'Ouvrir',
+    'download' => 'Télécharger {file}',
+    'active' => 'Ouvert',
+    'paused' => 'Suspendu',
+    'ended' => 'Terminé',
+    'order' => 'Commande {number}',
+    'order_of' => 'Commande {number}, {day}',
+    'line' => '{name} : {amount}',
+    'line_returned' => '{name} : {amount} (remboursé)',
+    'paid' => '{amount} payés.',
+    'paid_refunded' => '{amount} payés, {refunded} remboursés.',
+    'card' => 'Carte se terminant par {ends}',
+    'receipt' => '{kind} {number} (PDF)',
+    'to_pay' => 'Reste à payer',
+    'payment' => '{day} : {amount}',
+    'payment_failed' => 'n’a pas abouti',
+    'approve' => 'L’approuver auprès de ta banque',
+    'other_card' => 'Utiliser une autre carte',
+    'no_script' => 'Les champs de la carte ont besoin de JavaScript, désactivé dans ton navigateur.',
+    'use_and_pay' => 'Utiliser cette carte et régler ce qui reste dû',
+    'use' => 'Utiliser cette carte',
+    'no_new_card' => 'Saisis la nouvelle carte.',
+    'new_card' => 'Merci. La nouvelle carte est enregistrée.',
+    'thanks' => 'Merci de ta commande',
+    'your_order' => 'Ta commande',
+    'summary' => 'Payé : {amount}. Commande {number}. Le reçu arrive à {email}, et son lien ouvre tout ce que tu as acheté.',
+    'by_receipt' => 'Ce que tu as acheté s’ouvre par le lien de ton reçu.',
+];
