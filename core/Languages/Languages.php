@@ -14,10 +14,10 @@ final class Languages
     private const VARIETIES = ['en-GB', 'en-US', 'es-419', 'fr-CA', 'pt-BR', 'pt-PT', 'zh-Hans', 'zh-Hant'];
 
     /** Those in which the application itself speaks to visitors: each has its phrases in `lang/`. */
-    public const SPOKEN = ['en', 'de', 'fr'];
+    public const SPOKEN = ['en', 'de', 'fr', 'es', 'it', 'pt', 'nl', 'pl', 'he'];
 
     /** Those of them in which somebody is spoken to in two ways. */
-    public const TWO_WAYS = ['de', 'fr'];
+    public const TWO_WAYS = ['de', 'fr', 'es', 'it', 'nl', 'pl'];
 
     /** @return list<string> BCP 47 tags, such as `de` and `pt-BR` */
     public static function tags(): array

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'title' => 'Mis compras',
+    'words' => 'Todo lo que has comprado a {business}. Guarda el enlace a esta página: no necesita contraseña.',
+    'none' => 'Aquí todavía no hay nada.',
+    'open' => 'Abrir',
+    'download' => 'Descargar {file}',
+    'active' => 'Abierto',
+    'paused' => 'En pausa',
+    'ended' => 'Terminado',
+    'order' => 'Pedido {number}',
+    'order_of' => 'Pedido {number}, {day}',
+    'line' => '{name}: {amount}',
+    'line_returned' => '{name}: {amount} (devuelto)',
+    'paid' => '{amount} pagados.',
+    'paid_refunded' => '{amount} pagados, {refunded} reembolsados.',
+    'card' => 'Tarjeta terminada en {ends}',
+    'receipt' => '{kind} {number} (PDF)',
+    'to_pay' => 'Pendiente de pago',
+    'payment' => '{day}: {amount}',
+    'payment_failed' => 'no se ha realizado',
+    'approve' => 'Aprobarlo en tu banco',
+    'other_card' => 'Usar otra tarjeta',
+    'no_script' => 'Los campos de la tarjeta necesitan JavaScript, que está desactivado en tu navegador.',
+    'use_and_pay' => 'Usar esta tarjeta y pagar lo pendiente',
+    'use' => 'Usar esta tarjeta',
+    'no_new_card' => 'Escribe los datos de la tarjeta nueva.',
+    'new_card' => 'Gracias. La tarjeta nueva está guardada.',
+    'thanks' => 'Gracias por tu pedido',
+    'your_order' => 'Tu pedido',
+    'summary' => 'Pagado: {amount}. Pedido {number}. El recibo llega a {email}, y su enlace abre todo lo que has comprado.',
+    'by_receipt' => 'Lo que has comprado se abre con el enlace de tu recibo.',
+];

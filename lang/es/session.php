@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'choose' => 'Elige tu fecha',
+    'none' => 'En este momento no hay ninguna fecha. Deja tu dirección y te avisamos de la próxima.',
+    'any_time' => 'Cuando quieras',
+    'full' => 'Completo. Elige esta fecha para entrar en la lista de espera.',
+    'places' => '{left, plural, one {Queda # plaza} many {Quedan # plazas} other {Quedan # plazas}}',
+    'keep' => 'Guardarme una plaza',
+    'keep_name' => 'Guardar una plaza para {name}',
+    'known' => 'Te conocemos por nuestros correos: no hay nada que rellenar.',
+    'gone' => 'Esta fecha ya no se puede elegir. Elige otra.',
+    'begun' => 'Esa sesión ha empezado. Estas son las siguientes.',
+    'at_once' => 'Empieza cuando quieras.',
+    'left' => 'Faltan {time}',
+    'has_begun' => 'Ha empezado',
+    'room' => 'A tu sala',
+    'calendar' => 'Añadir al calendario',
+    'yours' => 'El enlace a tu sala es solo tuyo y funciona en todos tus dispositivos. También está en tu bandeja de entrada.',
+    'share' => '¿Debería venir alguien más? Pásale este enlace:',
+    'waiting' => 'No quedan plazas. Estás en la lista de espera: en cuanto haya una libre, es tuya y te avisamos por correo.',
+    'called_off' => 'Esta sesión se ha cancelado.',
+    'called_off_choose' => 'Esta sesión se ha cancelado. Puedes elegir otra fecha.',
+    'cancelled' => 'Tu plaza está cancelada.',
+    'cancelled_choose' => 'Tu plaza está cancelada. Puedes elegir otra fecha.',
+    'over' => 'La sesión que habías elegido ha pasado.',
+    'replay' => 'Ver la repetición',
+    'list' => 'Todavía no hay próxima fecha. Te avisamos por correo y entonces podrás elegir.',
+    'inbox' => 'Mira tu bandeja de entrada: ahí están tu fecha y tu enlace a la sala.',
+    'not_here' => 'En este navegador no consta tu inscripción. <link>Inscríbete aquí</link> o abre tu enlace desde nuestro correo.',
+    'other' => '¿Te va mejor otra fecha?',
+    'choose_other' => 'Elegir otra fecha',
+    'take' => 'Elegir esta fecha',
+    'cancel' => 'No puedo ir: cancelar mi plaza',
+];

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'title' => 'הקניות שלי',
+    'words' => 'כל מה שקניתם אצל {business}. שמרו את הקישור לעמוד הזה: הוא אינו דורש סיסמה.',
+    'none' => 'עדיין אין כאן דבר.',
+    'open' => 'פתיחה',
+    'download' => 'הורדת {file}',
+    'active' => 'פתוח',
+    'paused' => 'מושהה',
+    'ended' => 'הסתיים',
+    'order' => 'הזמנה {number}',
+    'order_of' => 'הזמנה {number}, {day}',
+    'line' => '{name}: {amount}',
+    'line_returned' => '{name}: {amount} (הוחזר)',
+    'paid' => 'שולמו {amount}.',
+    'paid_refunded' => 'שולמו {amount}, הוחזרו {refunded}.',
+    'card' => 'כרטיס המסתיים ב־{ends}',
+    'receipt' => '{kind} {number} (PDF)',
+    'to_pay' => 'עוד לתשלום',
+    'payment' => '{day}: {amount}',
+    'payment_failed' => 'לא עבר',
+    'approve' => 'אישור בבנק',
+    'other_card' => 'שימוש בכרטיס אחר',
+    'no_script' => 'שדות הכרטיס זקוקים ל־JavaScript, שכבוי בדפדפן שלכם.',
+    'use_and_pay' => 'להשתמש בכרטיס הזה ולשלם את הפתוח',
+    'use' => 'להשתמש בכרטיס הזה',
+    'no_new_card' => 'מלאו את הכרטיס החדש.',
+    'new_card' => 'תודה. הכרטיס החדש נשמר.',
+    'thanks' => 'תודה על ההזמנה',
+    'your_order' => 'ההזמנה שלכם',
+    'summary' => 'שולם: {amount}. הזמנה {number}. הקבלה תגיע אל {email}, והקישור שבה פותח את כל מה שקניתם.',
+    'by_receipt' => 'מה שקניתם נפתח דרך הקישור שבקבלה.',
+];

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'title' => 'I miei acquisti',
+    'words' => 'Tutto ciò che hai comprato da {business}. Conserva il link a questa pagina: non serve una password.',
+    'none' => 'Qui non c’è ancora nulla.',
+    'open' => 'Apri',
+    'download' => 'Scarica {file}',
+    'active' => 'Aperto',
+    'paused' => 'Sospeso',
+    'ended' => 'Terminato',
+    'order' => 'Ordine {number}',
+    'order_of' => 'Ordine {number}, {day}',
+    'line' => '{name}: {amount}',
+    'line_returned' => '{name}: {amount} (reso)',
+    'paid' => 'Pagati {amount}.',
+    'paid_refunded' => 'Pagati {amount}, rimborsati {refunded}.',
+    'card' => 'Carta che termina con {ends}',
+    'receipt' => '{kind} {number} (PDF)',
+    'to_pay' => 'Ancora da pagare',
+    'payment' => '{day}: {amount}',
+    'payment_failed' => 'non è riuscito',
+    'approve' => 'Approvalo presso la tua banca',
+    'other_card' => 'Usa un’altra carta',
+    'no_script' => 'I campi della carta hanno bisogno di JavaScript, che nel tuo browser è disattivato.',
+    'use_and_pay' => 'Usa questa carta e salda ciò che è in sospeso',
+    'use' => 'Usa questa carta',
+    'no_new_card' => 'Inserisci la nuova carta.',
+    'new_card' => 'Grazie. La nuova carta è registrata.',
+    'thanks' => 'Grazie del tuo ordine',
+    'your_order' => 'Il tuo ordine',
+    'summary' => 'Pagato: {amount}. Ordine {number}. La ricevuta arriva a {email} e il suo link apre tutto ciò che hai comprato.',
+    'by_receipt' => 'Ciò che hai comprato si apre con il link nella tua ricevuta.',
+];

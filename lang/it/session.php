@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'choose' => 'Scegli la tua data',
+    'none' => 'In questo momento non c’è nessuna data. Lascia il tuo indirizzo e saprai della prossima.',
+    'any_time' => 'Appena vuoi',
+    'full' => 'Completo. Scegli questa data per entrare nella lista d’attesa.',
+    'places' => '{left, plural, one {Resta # posto} many {Restano # posti} other {Restano # posti}}',
+    'keep' => 'Tienimi un posto',
+    'keep_name' => 'Tieni un posto per {name}',
+    'known' => 'Ti conosciamo dalle nostre email: non devi compilare nulla.',
+    'gone' => 'Questa data non si può più scegliere. Scegline un’altra.',
+    'begun' => 'Quell’incontro è iniziato. Questi sono i prossimi.',
+    'at_once' => 'Inizia appena vuoi.',
+    'left' => 'Mancano {time}',
+    'has_begun' => 'È iniziato',
+    'room' => 'Alla tua sala',
+    'calendar' => 'Aggiungi al calendario',
+    'yours' => 'Il link per la tua sala è solo tuo e funziona su tutti i tuoi dispositivi. È anche nella tua posta in arrivo.',
+    'share' => 'Dovrebbe venire anche qualcun altro? Dagli questo link:',
+    'waiting' => 'Tutti i posti sono occupati. Sei nella lista d’attesa: appena se ne libera uno è tuo, e te lo diciamo per email.',
+    'called_off' => 'Questo incontro è stato annullato.',
+    'called_off_choose' => 'Questo incontro è stato annullato. Puoi scegliere un’altra data.',
+    'cancelled' => 'Il tuo posto è annullato.',
+    'cancelled_choose' => 'Il tuo posto è annullato. Puoi scegliere un’altra data.',
+    'over' => 'L’incontro che avevi scelto è passato.',
+    'replay' => 'Vedi la replica',
+    'list' => 'Non c’è ancora una prossima data. Te la diciamo per email e allora potrai scegliere.',
+    'inbox' => 'Guarda la tua posta in arrivo: lì ci sono la tua data e il tuo link per la sala.',
+    'not_here' => 'In questo browser non risulta la tua iscrizione. <link>Iscriviti qui</link> o apri il tuo link dalla nostra email.',
+    'other' => 'Un’altra data ti va meglio?',
+    'choose_other' => 'Scegli un’altra data',
+    'take' => 'Scegli questa data',
+    'cancel' => 'Non posso venire: annulla il mio posto',
+];

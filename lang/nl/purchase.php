@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'title' => 'Mijn aankopen',
+    'words' => 'Alles wat je bij {business} hebt gekocht. Bewaar de link naar deze pagina: er is geen wachtwoord nodig.',
+    'none' => 'Hier is nog niets.',
+    'open' => 'Openen',
+    'download' => '{file} downloaden',
+    'active' => 'Open',
+    'paused' => 'Opgeschort',
+    'ended' => 'Beëindigd',
+    'order' => 'Bestelling {number}',
+    'order_of' => 'Bestelling {number}, {day}',
+    'line' => '{name}: {amount}',
+    'line_returned' => '{name}: {amount} (teruggegeven)',
+    'paid' => '{amount} betaald.',
+    'paid_refunded' => '{amount} betaald, {refunded} terugbetaald.',
+    'card' => 'Kaart die eindigt op {ends}',
+    'receipt' => '{kind} {number} (pdf)',
+    'to_pay' => 'Nog te betalen',
+    'payment' => '{day}: {amount}',
+    'payment_failed' => 'is niet gelukt',
+    'approve' => 'Bij je bank goedkeuren',
+    'other_card' => 'Een andere kaart gebruiken',
+    'no_script' => 'De kaartvelden hebben JavaScript nodig, dat in je browser uitstaat.',
+    'use_and_pay' => 'Deze kaart gebruiken en betalen wat openstaat',
+    'use' => 'Deze kaart gebruiken',
+    'no_new_card' => 'Vul de nieuwe kaart in.',
+    'new_card' => 'Dank je wel. De nieuwe kaart is ingesteld.',
+    'thanks' => 'Dank je wel voor je bestelling',
+    'your_order' => 'Je bestelling',
+    'summary' => 'Betaald: {amount}. Bestelling {number}. De bon gaat naar {email}, en de link daarin opent alles wat je hebt gekocht.',
+    'by_receipt' => 'Wat je hebt gekocht open je met de link in je bon.',
+];

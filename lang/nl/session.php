@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'choose' => 'Kies je datum',
+    'none' => 'Er is op dit moment geen datum. Laat je adres achter, en je hoort van de volgende.',
+    'any_time' => 'Zodra je wilt',
+    'full' => 'Vol. Kies deze datum om op de wachtlijst te komen.',
+    'places' => '{left, plural, one {Nog # plaats} other {Nog # plaatsen}}',
+    'keep' => 'Houd een plaats voor me vrij',
+    'keep_name' => 'Houd een plaats vrij voor {name}',
+    'known' => 'We kennen je van onze e-mails: je hoeft niets in te vullen.',
+    'gone' => 'Deze datum kan niet meer worden gekozen. Kies een andere.',
+    'begun' => 'Die sessie is begonnen. Dit zijn de volgende.',
+    'at_once' => 'Het begint zodra je wilt.',
+    'left' => 'Nog {time}',
+    'has_begun' => 'Het is begonnen',
+    'room' => 'Naar je ruimte',
+    'calendar' => 'In de agenda zetten',
+    'yours' => 'De link naar je ruimte is alleen van jou en werkt op al je apparaten. Hij staat ook in je inbox.',
+    'share' => 'Zou er nog iemand moeten komen? Geef deze link door:',
+    'waiting' => 'Alle plaatsen zijn bezet. Je staat op de wachtlijst: zodra er een vrij is, is die van jou, en je hoort het per e-mail.',
+    'called_off' => 'Deze sessie is afgelast.',
+    'called_off_choose' => 'Deze sessie is afgelast. Je kunt een andere datum kiezen.',
+    'cancelled' => 'Je plaats is geannuleerd.',
+    'cancelled_choose' => 'Je plaats is geannuleerd. Je kunt een andere datum kiezen.',
+    'over' => 'De sessie die je had gekozen is voorbij.',
+    'replay' => 'Naar de terugblik',
+    'list' => 'Er is nog geen volgende datum. Je hoort het per e-mail, en kunt dan kiezen.',
+    'inbox' => 'Kijk in je inbox: daar staan je datum en je link naar de ruimte.',
+    'not_here' => 'In deze browser ben je niet aangemeld. <link>Meld je hier aan</link>, of open je link uit onze e-mail.',
+    'other' => 'Komt een andere datum beter uit?',
+    'choose_other' => 'Een andere datum kiezen',
+    'take' => 'Deze datum kiezen',
+    'cancel' => 'Ik kan niet komen: mijn plaats annuleren',
+];

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'title' => 'As minhas compras',
+    'words' => 'Tudo o que comprou a {business}. Guarde o link desta página: não precisa de senha.',
+    'none' => 'Ainda não há nada aqui.',
+    'open' => 'Abrir',
+    'download' => 'Baixar {file}',
+    'active' => 'Aberto',
+    'paused' => 'Suspenso',
+    'ended' => 'Terminado',
+    'order' => 'Pedido {number}',
+    'order_of' => 'Pedido {number}, {day}',
+    'line' => '{name}: {amount}',
+    'line_returned' => '{name}: {amount} (devolvido)',
+    'paid' => '{amount} pagos.',
+    'paid_refunded' => '{amount} pagos, {refunded} reembolsados.',
+    'card' => 'Cartão com final {ends}',
+    'receipt' => '{kind} {number} (PDF)',
+    'to_pay' => 'Ainda a pagar',
+    'payment' => '{day}: {amount}',
+    'payment_failed' => 'não foi concluído',
+    'approve' => 'Aprovar no seu banco',
+    'other_card' => 'Usar outro cartão',
+    'no_script' => 'Os campos do cartão precisam de JavaScript, que está desligado no seu navegador.',
+    'use_and_pay' => 'Usar este cartão e pagar o que está em aberto',
+    'use' => 'Usar este cartão',
+    'no_new_card' => 'Preencha o novo cartão.',
+    'new_card' => 'Obrigado. O novo cartão está registrado.',
+    'thanks' => 'Obrigado pelo seu pedido',
+    'your_order' => 'O seu pedido',
+    'summary' => 'Pago: {amount}. Pedido {number}. O recibo chega a {email}, e o link nele abre tudo o que comprou.',
+    'by_receipt' => 'O que comprou abre-se pelo link do seu recibo.',
+];

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'choose' => 'Escolha a sua data',
+    'none' => 'Não há nenhuma data no momento. Deixe o seu endereço e avisamos da próxima.',
+    'any_time' => 'Assim que quiser',
+    'full' => 'Lotado. Escolha esta data para entrar na lista de espera.',
+    'places' => '{left, plural, one {Resta # lugar} many {Restam # lugares} other {Restam # lugares}}',
+    'keep' => 'Guardar um lugar para mim',
+    'keep_name' => 'Guardar um lugar para {name}',
+    'known' => 'Conhecemos você pelos nossos e-mails: nada a preencher.',
+    'gone' => 'Esta data já não pode ser escolhida. Escolha outra.',
+    'begun' => 'Essa sessão começou. Estas são as próximas.',
+    'at_once' => 'Começa assim que quiser.',
+    'left' => 'Faltam {time}',
+    'has_begun' => 'Começou',
+    'room' => 'Para a sua sala',
+    'calendar' => 'Adicionar ao calendário',
+    'yours' => 'O link para a sua sala é só seu e funciona em todos os seus aparelhos. Está também na sua caixa de entrada.',
+    'share' => 'Mais alguém devia vir? Passe este link:',
+    'waiting' => 'Todos os lugares estão ocupados. Você está na lista de espera: assim que um ficar livre, é seu, e avisamos por e-mail.',
+    'called_off' => 'Esta sessão foi cancelada.',
+    'called_off_choose' => 'Esta sessão foi cancelada. Você pode escolher outra data.',
+    'cancelled' => 'O seu lugar está cancelado.',
+    'cancelled_choose' => 'O seu lugar está cancelado. Você pode escolher outra data.',
+    'over' => 'A sessão que tinha escolhido passou.',
+    'replay' => 'Ver a gravação',
+    'list' => 'Ainda não há próxima data. Avisamos por e-mail, e então poderá escolher.',
+    'inbox' => 'Veja a sua caixa de entrada: lá estão a sua data e o seu link para a sala.',
+    'not_here' => 'Não há inscrição sua neste navegador. <link>Inscreva-se aqui</link> ou abra o seu link a partir do nosso e-mail.',
+    'other' => 'Outra data é melhor para você?',
+    'choose_other' => 'Escolher outra data',
+    'take' => 'Escolher esta data',
+    'cancel' => 'Não posso ir: cancelar o meu lugar',
+];
