@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Studio\Account\MailServerController;
+use App\Http\Studio\Account\PhraseController;
 use App\Http\Studio\Account\SearchController;
 use App\Http\Studio\Account\SessionController;
 use App\Http\Studio\Account\SettingsController;
@@ -49,6 +50,12 @@ Route::prefix('studio/api')->group(function (): void {
         Route::delete('sites/{site}', [SiteController::class, 'destroy']);
         Route::post('sites/{site}/restore', [SiteController::class, 'restore']);
         Route::put('settings', [SettingsController::class, 'update']);
+        foreach (['settings', 'funnels/{funnel}'] as $of) {
+            Route::get("{$of}/phrases", [PhraseController::class, 'index']);
+            Route::put("{$of}/phrases", [PhraseController::class, 'update']);
+            Route::get("{$of}/phrases/export", [PhraseController::class, 'export']);
+            Route::post("{$of}/phrases/import", [PhraseController::class, 'import']);
+        }
         Route::get('settings/mail', [MailServerController::class, 'show']);
         Route::put('settings/mail', [MailServerController::class, 'update']);
         Route::post('settings/mail/reports', [MailServerController::class, 'renewReports']);

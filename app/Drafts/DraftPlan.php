@@ -10,6 +10,7 @@ use App\Models\Funnel;
 use App\Models\Way;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Emails\MergeFields;
+use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Look\LookChanges;
 use Lantern\Core\Page\Section;
@@ -43,7 +44,7 @@ final class DraftPlan
             ways: DraftWays::of($funnel), logo: $funnel->logo, icon: $funnel->icon,
             fields: MergeFields::ownFields(Shape::of($funnel->fields)), parameters: MergeFields::parameterNames($funnel->parameters),
             currency: $funnel->sellsIn(), times: OpeningTimes::fromShape(Shape::of($funnel->times)),
-            language: $funnel->language,
+            language: $funnel->language, own: OwnPhrases::of($funnel->phrases),
         );
     }
 
@@ -78,7 +79,7 @@ final class DraftPlan
                 'address' => $plan->address, 'look' => $plan->lookId, 'look_changes' => $plan->changes->toArray(),
                 'logo' => $plan->logo, 'icon' => $plan->icon, 'fields' => $plan->fields, 'parameters' => $plan->parameters,
                 'currency' => $plan->offers === [] ? null : $plan->currency, 'times' => $plan->times->toArray(),
-                'language' => $plan->language,
+                'language' => $plan->language, 'phrases' => $plan->phrases()->toArray(),
             ]);
             $positions = [];
             foreach ($plan->parts as $part) {

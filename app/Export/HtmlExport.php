@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Export;
 
+use App\Languages\Voices;
 use App\Models\Business;
 use App\Models\Upload;
 use App\Rendering\PageAssets;
@@ -85,7 +86,8 @@ final readonly class HtmlExport
             $fill["download:{$leadMagnet->id}"] = $home === null ? ''
                 : '<a class="button" href="'.e($home).'">'.e($leadMagnet->title).'</a>';
         }
-        $fill += PageRenderer::countdowns($plan, $page, null);
+        $fill += PageRenderer::countdowns($plan, $page,
+            Voices::of($plan->languageOf($page), $business, $plan->phrases()), null);
         // Nothing is sold from a copy: prices, places and cards are asked for where they hold.
         $buy = $there === null ? '<p class="consent small">This copy of the page is not connected to a site, so nothing can be bought '
             .'here.</p>' : '<p class="act"><a class="button" href="'.e($there).'">Go to the checkout</a></p>';

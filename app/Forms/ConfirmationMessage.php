@@ -31,13 +31,13 @@ final class ConfirmationMessage extends KindOfMessage
         $version = $confirmation->submission->version->plan();
         $page = $version->page($confirmation->submission->page_id);
         $language = $page === null ? $plan->language : $version->languageOf($page);
-        $voice = Voices::of($language);
+        $voice = Voices::of($language, $message->business, $version->phrases());
         $words = ConfirmSaid::whole($words, $voice);
 
         return new EmailSource($words->subject, RichText::email($words->body.'<p><a href="{{confirm_link}}">'.e($words->button).'</a></p>'
             .'<p>'.e($voice->say('confirm.not_you')).'</p>'), $plan->look()->accent,
             ['confirm_link' => Confirmations::link($confirmation)]
-                + EmailSource::fieldsOf($plan, $message->funnel->address ?? $plan->address), false, $language);
+                + EmailSource::fieldsOf($plan, $message->business, $message->funnel->address ?? $plan->address), false, $language);
     }
 
     public function canBeLeft(): bool

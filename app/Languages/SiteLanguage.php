@@ -6,15 +6,15 @@ namespace App\Languages;
 
 use App\Models\Business;
 use Illuminate\Database\QueryException;
-use Lantern\Core\Languages\Language;
+use Lantern\Core\Languages\OwnPhrases;
 
 /**
- * The language in which a request of a visitor is answered: that of the page, funnel or person it turns out to be about, whatever their
- * browser asks for. Until that is known, it is that of the business.
+ * How a request of a visitor is answered: in the language of the page, funnel or person it turns out to be about, whatever their browser
+ * asks for, and in the words of whose it is. Until that is known, in those of the business.
  */
 final class SiteLanguage
 {
-    private ?Language $found = null;
+    private ?SiteVoice $found = null;
 
     public function __construct(private readonly Voices $voices)
     {
@@ -25,27 +25,25 @@ final class SiteLanguage
         $this->found = null;
     }
 
-    public function is(string $language): SiteVoice
+    public function is(string $language, ?Business $business, ?OwnPhrases $funnels = null): SiteVoice
     {
-        $this->found = Language::of($language);
-
-        return $this->voice();
+        return $this->found = $this->voices->in($language, $business, $funnels);
     }
 
     public function voice(): SiteVoice
     {
-        return $this->voices->in($this->found ??= self::ofBusiness());
+        return $this->found ??= $this->ofBusiness();
     }
 
-    private static function ofBusiness(): Language
+    private function ofBusiness(): SiteVoice
     {
         try {
-            $language = Business::query()->orderBy('id')->value('language');
+            $business = Business::query()->orderBy('id')->first();
         } catch (QueryException) {
             // What cannot be read just now is no reason to say nothing.
-            $language = null;
+            $business = null;
         }
 
-        return Language::of(is_string($language) ? $language : 'en');
+        return $this->voices->in($business->language ?? 'en', $business);
     }
 }

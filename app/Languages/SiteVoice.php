@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Languages;
 
+use Generator;
 use Illuminate\Support\HtmlString;
 use Illuminate\Translation\Translator;
 use Lantern\Core\Languages\Language;
+use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Languages\Spoken;
 use Lantern\Core\Languages\Voice;
@@ -18,7 +20,9 @@ final class SiteVoice implements Voice
     /** @var array<string, MessageFormatter|null> by the phrase as it is written; null where it is not to be read */
     private array $formats = [];
 
-    public function __construct(private readonly Language $language, private readonly Translator $phrases)
+    /** @param  OwnPhrases|null  $own  what is said in other words */
+    public function __construct(private readonly Language $language, private readonly Translator $phrases,
+        private readonly ?OwnPhrases $own = null)
     {
     }
 
@@ -38,7 +42,24 @@ final class SiteVoice implements Voice
         if ($phrase instanceof Phrase) {
             [$phrase, $values] = [$phrase->key, $phrase->values];
         }
-        $written = $this->written($phrase);
+        // An owner's words that cannot be said, such as ones of an archive that was changed by hand, are left for those that ship.
+        foreach ($this->candidates($phrase) as $written) {
+            $said = $this->filled($written, $values);
+            if ($said !== null) {
+                return $said;
+            }
+        }
+
+        return $phrase;
+    }
+
+    /**
+     * A phrase as it is written, with its values filled in; null where ICU cannot.
+     *
+     * @param  array<string, int|float|string|Spoken|Phrase>  $values
+     */
+    public function filled(string $written, array $values): ?string
+    {
         if (! str_contains($written, '{')) {
             return $written;
         }
@@ -49,7 +70,7 @@ final class SiteVoice implements Voice
         }, $values);
         $said = $this->format($written)?->format($plain);
 
-        return is_string($said) ? $said : $written;
+        return is_string($said) ? $said : null;
     }
 
     /** @param  array<string, int|float|string|Spoken|Phrase>  $values */
@@ -84,14 +105,26 @@ final class SiteVoice implements Voice
     /** A phrase as it is written, with its values to be filled in; the key of one that there is not. */
     public function written(string $key): string
     {
-        foreach ($this->language->catalogues() as $catalogue) {
-            $line = $this->phrases->get($key, [], $catalogue, false);
-            if (is_string($line) && $line !== $key) {
-                return $line;
-            }
+        foreach ($this->candidates($key) as $written) {
+            return $written;
         }
 
         return $key;
+    }
+
+    /** @return Generator<int, string> the nearest language first, and in each the owner's words before those that ship */
+    private function candidates(string $key): Generator
+    {
+        foreach ($this->language->catalogues() as $catalogue) {
+            $text = $this->own?->text($catalogue, $key);
+            if ($text !== null) {
+                yield $text;
+            }
+            $line = $this->phrases->get($key, [], $catalogue, false);
+            if (is_string($line) && $line !== $key) {
+                yield $line;
+            }
+        }
     }
 
     private function format(string $written): ?MessageFormatter

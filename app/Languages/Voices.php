@@ -4,13 +4,17 @@ declare(strict_types=1);
 
 namespace App\Languages;
 
+use App\Models\Business;
 use App\Models\Message;
 use Illuminate\Translation\Translator;
 use Lantern\Core\Languages\Language;
+use Lantern\Core\Languages\OwnPhrases;
 
-/** The voices in which visitors are spoken to, one a language. */
+/** The voices in which visitors are spoken to: in a language, in the owner's own words where there are some. */
 final class Voices
 {
+    private const MOST_KEPT = 40;
+
     /** @var array<string, SiteVoice> */
     private array $made = [];
 
@@ -18,10 +22,10 @@ final class Voices
     {
     }
 
-    /** The same where nothing is handed over, such as in a view. */
-    public static function of(Language|string $language): SiteVoice
+    /** Where nothing is handed over, such as in a view. */
+    public static function of(Language|string $language, ?Business $business = null, ?OwnPhrases $funnels = null): SiteVoice
     {
-        return app(self::class)->in($language);
+        return app(self::class)->in($language, $business, $funnels);
     }
 
     /** In which the reader of a message is spoken to: their own, or else that of the funnel it belongs to, or of the business. */
@@ -31,10 +35,26 @@ final class Voices
             ?? $message->business->language;
     }
 
-    public function in(Language|string $language): SiteVoice
+    /** The voice for it. */
+    public static function ofMessage(Message $message): SiteVoice
+    {
+        return self::of(self::languageOf($message), $message->business, $message->funnel?->liveVersion?->plan()->phrases());
+    }
+
+    /**
+     * @param  Business|null  $business  whose words are said; null for those that ship
+     * @param  OwnPhrases|null  $funnels  those of the funnel, which go before those of its business
+     */
+    public function in(Language|string $language, ?Business $business = null, ?OwnPhrases $funnels = null): SiteVoice
     {
         $language = is_string($language) ? Language::of($language) : $language;
+        $own = ($funnels ?? OwnPhrases::none())->over(OwnPhrases::of($business->phrases ?? []))->for($language);
+        $key = $own->isEmpty() ? $language->tag : $language->tag.' '.hash('xxh128', serialize($own->texts));
+        if (! isset($this->made[$key])) {
+            $this->made = array_slice($this->made, -self::MOST_KEPT + 1, null, true)
+                + [$key => new SiteVoice($language, $this->phrases, $own)];
+        }
 
-        return $this->made[$language->tag] ??= new SiteVoice($language, $this->phrases);
+        return $this->made[$key];
     }
 }

@@ -19,6 +19,7 @@ use Lantern\Core\Plan\Sender;
  * @property string $currency
  * @property string $locale how the owner reads dates, numbers and money: a BCP 47 tag
  * @property string $language in which new funnels speak to visitors, as {@see \Lantern\Core\Languages\Language} reads it
+ * @property array<string, array<string, string>> $phrases what the application says to visitors in other words: by language and key
  * @property int $messages_per_minute at most
  * @property string|null $hook_secret with which calls to the owner's own addresses are signed
  * @property string|null $report_key in the address at which mail servers tell what came back
@@ -33,12 +34,14 @@ use Lantern\Core\Plan\Sender;
 final class Business extends Record
 {
     /** @var array<string, string> */
-    protected $casts = ['embed_hosts' => 'array', 'sale_notices' => 'array', 'hook_secret' => 'encrypted', 'report_key' => 'encrypted',
+    protected $casts = ['phrases' => 'array', 'embed_hosts' => 'array', 'sale_notices' => 'array', 'hook_secret' => 'encrypted',
+        'report_key' => 'encrypted',
         'reported_at' => 'immutable_datetime',
         'told_at' => 'immutable_datetime'];
 
     protected $attributes = ['tax_rate' => 0, 'tax_name' => 'Tax', 'tax_number' => '', 'sale_notices' => '["sale","trouble","refund"]',
-        'embed_hosts' => '[]', 'messages_per_minute' => 120, 'locale' => 'en-GB', 'language' => 'en', 'hook_secret' => null,
+        'embed_hosts' => '[]', 'messages_per_minute' => 120, 'locale' => 'en-GB', 'language' => 'en', 'phrases' => '{}',
+        'hook_secret' => null,
         'report_key' => null,
         'reported_at' => null, 'told_at' => null];
 

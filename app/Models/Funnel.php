@@ -29,6 +29,7 @@ use Lantern\Core\Visits\Openness;
  * @property string|null $icon likewise
  * @property string|null $currency in which it sells; null for that of the business
  * @property string $language in which it speaks to visitors, as {@see \Lantern\Core\Languages\Language} reads it
+ * @property array<string, array<string, string>> $phrases what it says to its visitors in other words: by language and key
  * @property array<string, string> $fields the funnel's own merge fields
  * @property list<string> $parameters address parameters that may be used as merge fields
  * @property array<string, mixed> $times when the draft would be open
@@ -51,14 +52,15 @@ final class Funnel extends Record
     use HasUlids;
 
     /** @var array<string, string> */
-    protected $casts = ['state' => FunnelState::class, 'archived_at' => 'immutable_datetime', 'look_changes' => 'array',
+    protected $casts = ['phrases' => 'array', 'state' => FunnelState::class, 'archived_at' => 'immutable_datetime',
+        'look_changes' => 'array',
         'labels' => 'array',
         'fields' => 'array', 'parameters' => 'array', 'set_aside' => 'array', 'times' => 'array',
         'opens_at' => 'immutable_datetime', 'closes_at' => 'immutable_datetime', 'closed_at' => 'immutable_datetime'];
 
     protected $attributes = ['state' => 'draft', 'live_version_id' => null, 'archived_at' => null,
         'look_changes' => '{}', 'labels' => '[]',
-        'currency' => null, 'language' => 'en', 'logo' => null, 'icon' => null, 'fields' => '{}', 'parameters' => '[]',
+        'currency' => null, 'language' => 'en', 'phrases' => '{}', 'logo' => null, 'icon' => null, 'fields' => '{}', 'parameters' => '[]',
         'set_aside' => '[]', 'times' => '{}', 'opens_at' => null, 'closes_at' => null, 'closed_at' => null];
 
     /** @return BelongsTo<Business, $this> */

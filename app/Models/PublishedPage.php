@@ -16,6 +16,8 @@ use Lantern\Core\Plan\PageRole;
  * @property PageRole $role
  * @property string $address within its funnel; '' for the entry page
  * @property string $language in which its visitors are spoken to
+ * @property array<string, array<string, string>> $phrases what its visitors are told in other words: the funnel's, and the business's
+ *     below them
  * @property string $html with slots
  * @property array<string, array<string, mixed>> $slots by slot, what of the plan it is filled with
  * @property array<string, mixed> $policy see {@see \App\Serving\PagePolicy}
@@ -30,7 +32,7 @@ final class PublishedPage extends Record
     public $timestamps = false;
 
     /** @var array<string, string> */
-    protected $casts = ['role' => PageRole::class, 'slots' => 'array', 'policy' => 'array', 'products' => 'array',
+    protected $casts = ['role' => PageRole::class, 'slots' => 'array', 'phrases' => 'array', 'policy' => 'array', 'products' => 'array',
         'deadlines' => 'array', 'popup' => 'array', 'drawn_by' => 'integer'];
 
     /** @return BelongsTo<Version, $this> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
+use App\Languages\SiteVoice;
 use App\Languages\Voices;
 use App\Models\Receipt;
 use DateTimeImmutable;
@@ -33,6 +34,11 @@ final readonly class ReceiptPaper
     public function language(): string
     {
         return $this->content->text('language', Language::LONGEST, 'en');
+    }
+
+    public function voice(): SiteVoice
+    {
+        return Voices::of($this->language(), $this->receipt->order->business);
     }
 
     /** A day as its reader reads it. */
@@ -85,7 +91,7 @@ final readonly class ReceiptPaper
     {
         return array_map(fn (Shape $l): array => ['name' => $l->text('name', 300),
             'total' => $this->money($l->integer('total', 0, Money::MOST)),
-            'tax' => $this->money($l->integer('tax', 0, Money::MOST)), 'rate' => Voices::of($this->language())->say('receipt.rate',
+            'tax' => $this->money($l->integer('tax', 0, Money::MOST)), 'rate' => $this->voice()->say('receipt.rate',
                 ['rate' => $l->integer('rate', 0, 10_000) / 100]),
             'discount' => $l->integer('discount', 0, Money::MOST, 0) === 0 ? '' : $this->money($l->integer('discount', 0, Money::MOST))],
             $this->content->groups('lines'));

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
-use App\Languages\Voices;
 use App\Models\Receipt;
 use Dompdf\Dompdf;
 use Dompdf\Options;
@@ -25,7 +24,7 @@ final class ReceiptPdf
         $pdf = new Dompdf($options);
         $pdf->setPaper('a4');
         $paper = new ReceiptPaper($receipt);
-        $pdf->loadHtml(View::make('pay.receipt', ['paper' => $paper, 'say' => Voices::of($paper->language())])->render(), 'UTF-8');
+        $pdf->loadHtml(View::make('pay.receipt', ['paper' => $paper, 'say' => $paper->voice()])->render(), 'UTF-8');
         $pdf->render();
 
         return (string) $pdf->output();

@@ -117,7 +117,7 @@ final readonly class Receipts implements CarriesOut, DueWork
             // The tax in a part is its share of the tax in the whole.
             $tax = $quoted->total->isZero() ? Money::zero($quoted->total->currency)
                 : $amount->share($quoted->tax->minor, $quoted->total->minor);
-            $lines[] = ['name' => $this->voices->in($order->language)->say('receipt.part', ['name' => $line->name,
+            $lines[] = ['name' => $this->voices->in($order->language, $order->business)->say('receipt.part', ['name' => $line->name,
                 'number' => $payment->number, 'count' => $quoted->payments]), 'number' => $line->number,
                 'rate' => $quoted->rate->hundredths, 'tax' => $tax->minor, 'net' => $amount->minus($tax)->minor, 'total' => $amount->minor];
         }

@@ -17,6 +17,7 @@ use App\Serving\Visit;
 use App\Support\Hosts;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
+use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Popups\Placement;
 use Lantern\Core\Popups\Popup;
 use Lantern\Core\Popups\TriggerKind;
@@ -34,7 +35,8 @@ final readonly class PopupContent
     /** @return array<string, mixed> */
     public function shown(LivePopup $live, Situations $whose): array
     {
-        return self::written($live->popup, $this->filled($live, $whose), Voices::of($live->page->language));
+        return self::written($live->popup, $this->filled($live, $whose),
+            Voices::of($live->page->language, null, OwnPhrases::of($live->page->phrases)));
     }
 
     /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rendering;
 
-use App\Languages\Voices;
+use App\Languages\SiteVoice;
 use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\View;
@@ -24,7 +24,7 @@ final readonly class Countdown
 
     /**
      * @param  array<string, string>  $fields  of the block
-     * @param  string  $language  of the page
+     * @param  SiteVoice  $voice  in the language of the page
      * @param  DateTimeZone  $zone  of whoever reads it
      * @param  string  $key  the same for one end of one deadline, so that a browser can remember what it has shown
      * @param  bool  $leadsOn  does the page lead on by itself at the end?
@@ -32,7 +32,7 @@ final readonly class Countdown
     public function __construct(
         private array $fields,
         private string $style,
-        private string $language,
+        private SiteVoice $voice,
         private DateTimeZone $zone,
         private DateTimeImmutable $now,
         private string $key = '',
@@ -41,10 +41,10 @@ final readonly class Countdown
     }
 
     /** For a block, as one reader sees it. */
-    public static function of(Block $block, string $language, DateTimeZone $zone, DateTimeImmutable $now, string $key = '',
+    public static function of(Block $block, SiteVoice $voice, DateTimeZone $zone, DateTimeImmutable $now, string $key = '',
         bool $leadsOn = true): self
     {
-        return new self($block->fields, $block->style(), $language, $zone, $now, $key, $leadsOn);
+        return new self($block->fields, $block->style(), $voice, $zone, $now, $key, $leadsOn);
     }
 
     /** The run of a countdown to a moment that its owner typed, and that no deadline holds. */
@@ -68,20 +68,21 @@ final readonly class Countdown
             return '';
         }
         $left = $run->left($this->now);
+        $language = $this->voice->language()->tag;
 
         return View::make('site.count.count', [
             'root' => new HtmlString($root('countdown '.$this->style.($this->field('size') === '' ? '' : ' is-'.$this->field('size'))
                 .($this->field('labels') === 'none' ? ' unlabelled' : '').($left === 0 ? ' is-over' : ''))),
             'style' => $this->style, 'colours' => self::colours($this->field('colour')), 'words' => new HtmlString($words),
-            'moment' => TimeWords::moment($run->endsAt, $this->zone, $this->language, $this->now),
-            'left' => TimeWords::left($left, $this->language),
-            'over' => $this->field('over') ?: Voices::of($this->language)->say('page.time_is_up'),
-            'parts' => self::parts($left, $this->units(), $this->language),
+            'moment' => TimeWords::moment($run->endsAt, $this->zone, $language, $this->now),
+            'left' => TimeWords::left($left, $language),
+            'over' => $this->field('over') ?: $this->voice->say('page.time_is_up'),
+            'parts' => self::parts($left, $this->units(), $language),
             'share' => self::share($run, $this->now), 'units' => implode(' ', $this->units()),
             'data' => ['until' => (string) self::milliseconds($run->endsAt), 'from' => (string) self::milliseconds($run->startedAt),
-                'now' => (string) self::milliseconds($this->now), 'lang' => $this->language, 'key' => $this->key,
+                'now' => (string) self::milliseconds($this->now), 'lang' => $this->voice->language()->plain(), 'key' => $this->key,
                 'then' => $this->leadsOn ? 'lead' : 'say',
-                'forms' => json_encode(TimeWords::labels($this->language), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)],
+                'forms' => json_encode(TimeWords::labels($language), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)],
         ])->render();
     }
 

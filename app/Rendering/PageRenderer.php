@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rendering;
 
+use App\Languages\SiteVoice;
 use App\Languages\Voices;
 use App\Models\Business;
 use App\Support\Hosts;
@@ -36,12 +37,17 @@ final readonly class PageRenderer
     {
     }
 
+    private static function voice(Plan $plan, PagePlan $page, Business $business): SiteVoice
+    {
+        return Voices::of($plan->languageOf($page), $business, $plan->phrases());
+    }
+
     /** The page as it is published: HTML with slots. */
     public function forVisitors(Plan $plan, PagePlan $page, Business $business): string
     {
         $html = (string) preg_replace('/>\s+</', '> <', $this->html($this->view($plan, $page, Mode::Visitor, $business)));
 
-        return Slots::withMergeFields($html, $plan->prices(Voices::of($plan->languageOf($page))) + $plan->fields
+        return Slots::withMergeFields($html, $plan->prices(self::voice($plan, $page, $business)) + $plan->fields
             + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]);
     }
 
@@ -57,7 +63,7 @@ final readonly class PageRenderer
         $view = $this->view($plan, $page, $sample === null ? Mode::Desk : Mode::Visitor, $business, $shown);
         $html = $this->html($view);
 
-        return $this->filledForDesk($plan, $page, $html, $sample, $shown);
+        return $this->filledForDesk($plan, $page, $business, $html, $sample, $shown);
     }
 
     /** A pop-up as it is published: a page of its own, of which its steps are taken where it is shown over another. */
@@ -66,7 +72,7 @@ final readonly class PageRenderer
         $view = $this->view($plan, PagePlan::ofPopup($popup), Mode::Visitor, $business);
         $html = (string) preg_replace('/>\s+</', '> <', $this->popupHtml($view, $popup));
 
-        return Slots::withMergeFields($html, $plan->prices(Voices::of($plan->language)) + $plan->fields
+        return Slots::withMergeFields($html, $plan->prices(self::voice($plan, PagePlan::ofPopup($popup), $business)) + $plan->fields
             + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]);
     }
 
@@ -87,7 +93,7 @@ final readonly class PageRenderer
         }
         $view = $this->view($plan, $page, Mode::Desk, $business, $shown);
 
-        return $this->filledForDesk($plan, $page, $this->popupHtml($view, $popup, $below), null, $shown);
+        return $this->filledForDesk($plan, $page, $business, $this->popupHtml($view, $popup, $below), null, $shown);
     }
 
     /** @param  array{string, string}|null  $under  the page below it, and the style of its ground */
@@ -117,7 +123,7 @@ final readonly class PageRenderer
         $drawn = [];
         foreach ($page->document->sections as $section) {
             if (in_array($section->id, $sections, true)) {
-                $drawn[$section->id] = $this->filledForDesk($plan, $page, $this->section($view, $section), null);
+                $drawn[$section->id] = $this->filledForDesk($plan, $page, $business, $this->section($view, $section), null);
             }
         }
 
@@ -128,7 +134,7 @@ final readonly class PageRenderer
     {
         $uploads = $this->facts->uploads($plan, [$page], $business->id);
 
-        return new PageView($plan, $page, $mode, $uploads, $this->facts->known($uploads, $business), $shown);
+        return new PageView($plan, $page, $mode, $uploads, $this->facts->known($uploads, $business), $shown, $business);
     }
 
     private function html(PageView $view): string
@@ -167,22 +173,22 @@ final readonly class PageRenderer
     }
 
     /** @param  array<string, string>|null  $sample */
-    private function filledForDesk(Plan $plan, PagePlan $page, string $html, ?array $sample,
+    private function filledForDesk(Plan $plan, PagePlan $page, Business $business, string $html, ?array $sample,
         ShownState $shown = ShownState::TwoDays): string
     {
+        $voice = self::voice($plan, $page, $business);
         $fill = ['head' => SiteAssets::head(PageAssets::withAllStyles($plan, $page), false)];
         if ($sample === null) {
             return Hosts::withMediaOfSite(Slots::fill($html, $fill, []));
         }
         foreach ($plan->leadMagnets as $leadMagnet) {
-            $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e(Voices::of($plan->languageOf($page))
-                ->say('file.download')).'</a> <span class="file-note">'
+            $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e($voice->say('file.download')).'</a> <span class="file-note">'
                 .e($leadMagnet->kindAndSize()).'</span>';
         }
-        $fill += self::countdowns($plan, $page, $shown);
+        $fill += self::countdowns($plan, $page, $voice, $shown);
 
         $html = Slots::withMergeFields($html,
-            $plan->prices(Voices::of($plan->languageOf($page))) + $plan->fields
+            $plan->prices($voice) + $plan->fields
                 + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]);
 
         return Hosts::withMediaOfSite(Slots::fill($html, $fill, $sample));
@@ -194,7 +200,7 @@ final readonly class PageRenderer
      * @param  ShownState|null  $shown  the state that deadlines are shown in; null for those alone that hold for everybody
      * @return array<string, string> HTML by slot
      */
-    public static function countdowns(Plan $plan, PagePlan $page, ?ShownState $shown): array
+    public static function countdowns(Plan $plan, PagePlan $page, SiteVoice $voice, ?ShownState $shown): array
     {
         $now = CarbonImmutable::now();
         $zone = new DateTimeZone($plan->sender->timeZone);
@@ -207,7 +213,7 @@ final readonly class PageRenderer
                 default => $shown->run($now),
             };
             $words = '<span class="countdown-words">'.e($block->field('text')).'</span>';
-            $fill["countdown:{$block->id}"] = Countdown::of($block, $plan->languageOf($page), $zone, $now, leadsOn: false)->html($run,
+            $fill["countdown:{$block->id}"] = Countdown::of($block, $voice, $zone, $now, leadsOn: false)->html($run,
                 $run?->state($now) ?? DeadlineState::NotStarted, $words, (new Marks($block, false))->root(...));
         }
 

@@ -6,6 +6,7 @@ namespace App\Rendering;
 
 use App\Languages\SiteVoice;
 use App\Languages\Voices;
+use App\Models\Business;
 use App\Models\Upload;
 use App\Support\RichText;
 use Carbon\CarbonImmutable;
@@ -47,6 +48,7 @@ final readonly class PageView
     /**
      * @param  array<string, Upload>  $uploads  pictures and videos by id
      * @param  ShownState  $shown  the state of deadlines in which the desk shows it
+     * @param  Business|null  $business  in whose words it speaks; null for those that ship
      */
     public function __construct(
         public Plan $plan,
@@ -55,10 +57,11 @@ final readonly class PageView
         public array $uploads,
         public PageFacts $facts,
         public ShownState $shown = ShownState::TwoDays,
+        ?Business $business = null,
     ) {
         $this->document = $page->document;
         $this->language = $plan->languageOf($page);
-        $this->voice = Voices::of($this->language);
+        $this->voice = Voices::of($this->language, $business, $plan->phrases());
         $this->look = $plan->lookOf($page->document->look);
         $anchors = [];
         foreach ($this->document->blocks() as $block) {
@@ -104,7 +107,7 @@ final readonly class PageView
         $deadline = $this->plan->deadline($block->field('deadline'));
         $run = $deadline === null ? Countdown::typed($block->field('until'), $zone, $now) : $this->shown->run($now);
         $words = '<span class="countdown-words"'.$at->words('text').'>'.e($block->field('text')).'</span>';
-        $html = Countdown::of($block, $this->language, $zone, $now)->html($run,
+        $html = Countdown::of($block, $this->voice, $zone, $now)->html($run,
             $run?->state($now) ?? DeadlineState::NotStarted, $words, $at->root(...));
 
         return new HtmlString($html !== '' ? $html : '<div '.$at->root('countdown sentence').'>'.$words.' <time>'
@@ -120,7 +123,7 @@ final readonly class PageView
         $webinar = $this->plan->webinar($block->field('webinar'));
 
         return new HtmlString(View::make('site.webinar.desk', ['block' => $block, 'at' => $at, 'webinar' => $webinar,
-            'view' => $this, 'example' => WebinarExample::of($webinar, $this->language)])->render());
+            'view' => $this, 'example' => WebinarExample::of($webinar, $this->voice)])->render());
     }
 
     public function marks(Block $block): Marks

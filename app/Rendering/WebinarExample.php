@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rendering;
 
-use App\Languages\Voices;
+use App\Languages\SiteVoice;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use Lantern\Core\Deadlines\TimeWords;
@@ -14,7 +14,7 @@ use Lantern\Core\Webinars\Webinar;
 final class WebinarExample
 {
     /** @return list<string> when they are; '' stands for one that begins at once */
-    public static function of(?Webinar $webinar, string $language, ?DateTimeImmutable $now = null): array
+    public static function of(?Webinar $webinar, SiteVoice $voice, ?DateTimeImmutable $now = null): array
     {
         if ($webinar === null) {
             return [];
@@ -22,8 +22,8 @@ final class WebinarExample
         $now ??= CarbonImmutable::now();
         $times = [];
         foreach ($webinar->sessions()->offered($now, $webinar->zone()) as $choice) {
-            $times[] = $choice->session->key === 'd' ? Voices::of($language)->say('session.any_time')
-                : TimeWords::moment($choice->session->startsAt, $webinar->zone(), $language, $now);
+            $times[] = $choice->session->key === 'd' ? $voice->say('session.any_time')
+                : TimeWords::moment($choice->session->startsAt, $webinar->zone(), $voice->language()->tag, $now);
         }
 
         return $times;

@@ -6,6 +6,7 @@ namespace App\Serving;
 
 use App\Languages\SiteLanguage;
 use App\Languages\Voices;
+use App\Models\Business;
 use App\Models\Funnel;
 use App\Rendering\LookStyle;
 use App\Rendering\PageAssets;
@@ -55,27 +56,28 @@ final class BusyPage
 
             return new JsonResponse(['message' => $voice->say('notice.busy.stored')], 503, $headers);
         }
-        [$look, $language] = self::funnel($request);
+        [$look, $language, $business] = self::funnel($request);
         $isForm = $request->isMethod('POST');
 
         return new Response(View::make('site.busy', ['say' => $language === null ? app(SiteLanguage::class)->voice()
-            : Voices::of($language), 'look' => $look, 'style' => LookStyle::whole($look, Paint::of($look,
+            : Voices::of($language, $business), 'look' => $look, 'style' => LookStyle::whole($look, Paint::of($look,
                 Background::paper())), 'head' => SiteAssets::head(PageAssets::ofLook($look), false), 'isForm' => $isForm,
             'action' => $request->getRequestUri(), 'typed' => $isForm ? self::flat($request->request->all()) : [],
             'resends' => $isForm && $request->input(self::SENT_AGAIN) === null,
             'mark' => self::SENT_AGAIN, 'seconds' => self::AGAIN])->render(), 503, AnswerKind::Page->headers() + $headers);
     }
 
-    /** @return array{Look, string|null} look and language of the funnel that was asked for, if it can be read */
+    /** @return array{Look, string|null, Business|null} look and language of the funnel that was asked for, if it can be read */
     private static function funnel(Request $request): array
     {
         try {
-            $plan = Funnel::query()->with('liveVersion')->where('address', $request->segment(1))->first()?->liveVersion?->plan();
+            $funnel = Funnel::query()->with(['liveVersion', 'business'])->where('address', $request->segment(1))->first();
+            $plan = $funnel?->liveVersion?->plan();
 
-            return [$plan?->look() ?? Looks::get(Looks::DEFAULT), $plan?->language];
+            return [$plan?->look() ?? Looks::get(Looks::DEFAULT), $plan?->language, $funnel?->business];
         } catch (Throwable) {
             // Whoever cannot read the database either still says so kindly.
-            return [Looks::get(Looks::DEFAULT), null];
+            return [Looks::get(Looks::DEFAULT), null, null];
         }
     }
 

@@ -4,13 +4,16 @@ declare(strict_types=1);
 
 namespace App\Serving;
 
+use App\Languages\Voices;
 use App\Models\Business;
+use App\Models\Funnel;
 use App\Models\PublishedPage;
 use App\Models\Version;
 use App\Rendering\PageRenderer;
 use App\Rendering\Slots;
 use App\Serving\Slots\SlotKinds;
 use Illuminate\Contracts\Container\Container;
+use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Offers\Product;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
@@ -48,17 +51,27 @@ final readonly class PublishedPages
         return $page->refresh();
     }
 
+    /** What was drawn before the business changed what all its pages say is drawn again, each version when it is asked for next. */
+    public function drawAnew(Business $business): void
+    {
+        PublishedPage::query()->whereIn('version_id', Version::query()->select('id')->whereIn('funnel_id',
+            Funnel::query()->select('id')->where('business_id', $business->id)))->update(['drawn_by' => 0]);
+    }
+
     /** @return array<string, mixed> */
     private function row(Plan $plan, PagePlan $page, Business $business, ?Popup $popup = null): array
     {
         $renderer = $this->container->make(PageRenderer::class);
         $html = $popup === null ? $renderer->forVisitors($plan, $page, $business) : $renderer->forPopup($plan, $popup, $business);
+        $voice = Voices::of($plan->languageOf($page), $business, $plan->phrases());
+        $own = $plan->phrases()->over(OwnPhrases::of($business->phrases))->for($voice->language());
         $slots = [];
         foreach (Slots::in($html) as [$kind, $of]) {
-            $slots[$of === '' ? $kind : "{$kind}:{$of}"] = $this->slots->slot($kind)->note($of, $plan, $page);
+            $slots[$of === '' ? $kind : "{$kind}:{$of}"] = $this->slots->slot($kind)->note($of, $plan, $page, $voice);
         }
 
-        return ['role' => $page->role, 'address' => $page->address, 'language' => $plan->languageOf($page), 'html' => $html,
+        return ['role' => $page->role, 'address' => $page->address, 'language' => $plan->languageOf($page),
+            'phrases' => $own->toArray(), 'html' => $html,
             'slots' => $slots,
             'products' => array_values(array_map(fn (Product $p): string => $p->id,
                 array_filter($plan->products, fn (Product $p): bool => $p->page === $page->id))) ?: null,

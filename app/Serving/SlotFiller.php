@@ -13,6 +13,7 @@ use App\Support\SiteCookies;
 use Carbon\CarbonImmutable;
 use Closure;
 use Illuminate\Http\Request;
+use Lantern\Core\Languages\OwnPhrases;
 
 /** Fills the slots of a page for one visit: asks each what it needs, loads that once for all, and hands them plain facts. */
 final readonly class SlotFiller
@@ -58,7 +59,8 @@ final readonly class SlotFiller
         return new VisitFacts($visit->funnel->site(), $visit->page->page_id, $visit->page->address,
             $visit->page->popup !== null, $request->query->all(), self::queryString($request),
             $request->isMethod('POST') ? $request->request->all() : null, SiteCookies::read($request, SiteCookie::Zone), $now,
-            Hosts::areSeparate(), $this->language->is($visit->page->language), $visit->typed, $visit->errors,
+            Hosts::areSeparate(), $this->language->is($visit->page->language, null, OwnPhrases::of($visit->page->phrases)),
+            $visit->typed, $visit->errors,
             $visit->quote, $visit->seen, $visit->deadlines, $visit->states, $visit->identity,
             $this->loads->for($visit, $needs, $now));
     }

@@ -42,7 +42,8 @@ final class RoomAnswer
             fn (): int => Presence::here($room->webinar->id, $room->session->key, $now));
         $language = $facts->language ?? 'en';
         $answer = ['state' => $shows->state, 'second' => $shows->second, 'length' => $room->length, 'beginsIn' => $shows->beginsIn,
-            'here' => $here, 'hereWords' => $here === 0 ? '' : Voices::of($language)->say('room.here', ['count' => $here]),
+            'here' => $here, 'hereWords' => $here === 0 ? '' : Voices::of($language, $registration->funnel->business)->say('room.here',
+                ['count' => $here]),
             'next' => $here > self::MANY ? self::NEXT_OF_MANY : self::NEXT, 'offer' => null, 'offerAt' => null,
             'poll' => null, 'questions' => [], 'leads' => null,
             'time' => $registration->isOnDemand() ? '' : TimeWords::moment($registration->starts_at, $registration->session()->zone,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Webinars;
 
 use App\Languages\Voices;
+use App\Models\Business;
 use App\Models\Funnel;
 use App\Models\Registration;
 use App\Models\Version;
@@ -55,10 +56,11 @@ final readonly class RoomFacts
     private static function in(string $version, string $webinar): ?self
     {
         $kept = Cache::rememberForever('room:'.self::FORM.":{$version}:{$webinar}", function () use ($version, $webinar): array {
-            $plan = Version::query()->find($version)?->plan();
+            $row = Version::query()->with('funnel.business')->find($version);
+            $plan = $row?->plan();
             $found = $plan?->webinar($webinar);
 
-            return $plan === null || $found === null ? [] : self::written($plan, $found);
+            return $plan === null || $found === null ? [] : self::written($plan, $found, $row->funnel->business);
         });
         $shape = Shape::of(is_array($kept) ? $kept : []);
         $found = $shape->optionalGroup('webinar');
@@ -71,7 +73,7 @@ final readonly class RoomFacts
     }
 
     /** @return array<string, mixed> */
-    private static function written(Plan $plan, Webinar $webinar): array
+    private static function written(Plan $plan, Webinar $webinar, Business $business): array
     {
         $offer = $plan->offer($webinar->offer->offer ?? '');
         $product = $offer === null ? null : $plan->product($offer->product);
@@ -80,7 +82,7 @@ final readonly class RoomFacts
         $language = $room === null ? $plan->language : $plan->languageOf($room);
 
         return ['webinar' => $webinar->toArray(), 'language' => $language, 'offer' => $offer === null || $product === null ? null
-            : ['name' => $product->name, 'price' => Voices::of($language)->say($offer->price->phrase()),
+            : ['name' => $product->name, 'price' => Voices::of($language, $business, $plan->phrases())->say($offer->price->phrase()),
                 'address' => self::pageOf($plan, $offer->id),
                 'guards' => array_values(array_map(fn (Deadline $d): string => $d->id,
                     array_filter($plan->deadlines, fn (Deadline $d): bool => in_array($offer->id, $d->offers, true))))],

@@ -31,8 +31,8 @@ final class SessionMessage extends KindOfMessage
             return null;
         }
         $what = $message->content['what'] ?? '';
-        $language = Voices::languageOf($message);
-        $voice = Voices::of($language);
+        $voice = Voices::ofMessage($message);
+        $language = $voice->language()->tag;
         $fields = SessionFields::of($registration, $language);
         $values = ['webinar' => $webinar->title, 'moment' => $fields['session_time']];
         $body = (new SaidBody($voice))->hello();

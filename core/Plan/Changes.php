@@ -70,6 +70,9 @@ final readonly class Changes
         if ($was->language !== $is->language) {
             $sentences[] = 'Visitors are spoken to in '.Languages::name($is->language).'; it was '.Languages::name($was->language).'.';
         }
+        if ($was->phrases()->toArray() !== $is->phrases()->toArray()) {
+            $sentences[] = 'Some of what is said to visitors is in other words.';
+        }
         if ($was->times->toArray() !== $is->times->toArray()) {
             $sentences[] = $is->times->words();
         }

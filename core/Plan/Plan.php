@@ -11,6 +11,7 @@ use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Languages\Voice;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Offers\Coupon;
@@ -80,6 +81,7 @@ final readonly class Plan
      * @param  list<string>  $parameters  names of address parameters that may be used as merge fields
      * @param  string  $currency  in which its offers are sold, by ISO 4217
      * @param  string  $language  in which its visitors are spoken to: a tag as {@see Language} reads it
+     * @param  OwnPhrases|null  $own  what the application says in other words in this funnel
      */
     public function __construct(
         public string $id,
@@ -98,6 +100,7 @@ final readonly class Plan
         public string $currency = 'EUR',
         public OpeningTimes $times = new OpeningTimes,
         public string $language = 'en',
+        public ?OwnPhrases $own = null,
     ) {
         $given = [];
         foreach ($parts as $part) {
@@ -140,6 +143,7 @@ final readonly class Plan
             currency: Currency::of($shape->text('currency', 3, 'EUR'), $shape->path('currency'))->code,
             times: OpeningTimes::fromShape($shape->optionalGroup('times')),
             language: PageSettings::language($shape, 'en'),
+            own: OwnPhrases::of($shape->optionalGroup('phrases')?->all()),
         );
     }
 
@@ -156,7 +160,7 @@ final readonly class Plan
         ] + array_filter(['logo' => $this->logo, 'icon' => $this->icon, 'fields' => $this->fields, 'parameters' => $this->parameters,
             // A funnel that sells nothing has no use for a currency.
             'currency' => $this->offers === [] ? null : $this->currency, 'times' => $this->times->toArray(),
-            'language' => $this->language === 'en' ? null : $this->language],
+            'language' => $this->language === 'en' ? null : $this->language, 'phrases' => $this->phrases()->toArray()],
             fn (string|array|null $v): bool => $v !== null && $v !== []);
     }
 
@@ -228,7 +232,7 @@ final readonly class Plan
             changes: $this->changes, sender: $sender ?? $this->sender, parts: $parts, ways: $ways ?? $this->ways,
             logo: $logo ?? $this->logo,
             icon: $icon ?? $this->icon, fields: $this->fields, parameters: $this->parameters, currency: $this->currency,
-            times: $this->times, language: $this->language,
+            times: $this->times, language: $this->language, own: $this->own,
         );
     }
 
@@ -371,6 +375,11 @@ final readonly class Plan
         }
 
         return null;
+    }
+
+    public function phrases(): OwnPhrases
+    {
+        return $this->own ?? OwnPhrases::none();
     }
 
     /** The language in which visitors of a page are spoken to: its own, or else the funnel's. */

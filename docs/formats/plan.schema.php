@@ -6,6 +6,7 @@ use Lantern\Core\Deadlines\ForEveryone;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Events\Trigger\Triggers;
 use Lantern\Core\Languages\Language;
+use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Page\Look\Looks;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\PartKinds;
@@ -53,6 +54,8 @@ return [
     'icon' => Written::id(),
     'currency' => Written::ref('currency', 'in which it sells; only where it has offers'),
     'language' => Written::shaped(Language::PATTERN, Language::LONGEST),
+    'phrases' => ['type' => 'object', 'description' => 'what is said to visitors in other words: by language and key of the phrase',
+        'additionalProperties' => ['type' => 'object', 'additionalProperties' => Written::text(OwnPhrases::LONGEST)]],
     'times' => Written::group(['opens' => Written::ref('everyone'), 'closes' => Written::ref('everyone')],
         description: 'from when and until when it is open; the moment at which it closes is outside'),
     'fields' => ['type' => 'object', 'description' => 'the funnel\'s own merge fields by name', 'maxProperties' => 40,

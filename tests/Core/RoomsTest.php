@@ -63,7 +63,7 @@ final class RoomsTest extends TestCase
         'Files' => ['Journey', 'Models', 'Support'],
         'People' => ['Journey', 'Models', 'Records', 'Results', 'Support'],
         'Webhooks' => ['Journey', 'Models', 'Support'],
-        'Export' => ['Drafts', 'Files', 'Models', 'Rendering', 'Support'],
+        'Export' => ['Drafts', 'Files', 'Languages', 'Models', 'Rendering', 'Support'],
         'Mail' => ['Files', 'Journey', 'Languages', 'Models', 'People', 'Records', 'Rendering', 'Support'],
         'Deadlines' => ['Journey', 'Mail', 'Models', 'Records', 'Support'],
         'Webinars' => ['Journey', 'Languages', 'Mail', 'Models', 'People', 'Records', 'Support'],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Drafts\Kinds;
 
 use App\Languages\ConfirmSaid;
+use App\Languages\SiteVoice;
 use App\Languages\Voices;
 use App\Models\Business;
 use App\Models\DraftPart;
@@ -13,6 +14,7 @@ use App\Support\Ids;
 use App\Support\RichText;
 use Lantern\Core\Forms\FormField;
 use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\People\FieldKind;
 use Lantern\Core\Support\Invalid;
@@ -64,7 +66,12 @@ final class FormKind extends DraftKind
     {
         $part = parent::changed($row, $typed);
 
-        return $part instanceof FormPlan ? $part->with(ConfirmSaid::own($part->confirm, Voices::of($row->funnel->language))) : $part;
+        return $part instanceof FormPlan ? $part->with(ConfirmSaid::own($part->confirm, self::voice($row))) : $part;
+    }
+
+    private static function voice(DraftPart $row): SiteVoice
+    {
+        return Voices::of($row->funnel->language, $row->funnel->business, OwnPhrases::of($row->funnel->phrases));
     }
 
     protected function check(DraftPart $row, Part $part): void
@@ -106,6 +113,6 @@ final class FormKind extends DraftKind
         return $part instanceof FormPlan ? $part->toArray()
             + ['marketing' => '', 'doubleOptIn' => false, 'done' => '', 'notice' => 'never', 'hook' => '', 'nextButton' => '',
                 'webinar' => '']
-            + ['confirmWords' => get_object_vars(ConfirmSaid::whole($part->confirm, Voices::of($row->funnel->language)))] : [];
+            + ['confirmWords' => get_object_vars(ConfirmSaid::whole($part->confirm, self::voice($row)))] : [];
     }
 }

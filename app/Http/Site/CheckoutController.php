@@ -30,6 +30,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Str;
 use Lantern\Core\Events\Outcome;
+use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Offers\Offer;
 use Lantern\Core\Orders\PaymentState;
@@ -56,11 +57,11 @@ final readonly class CheckoutController
         if ($page === null || $offer === null) {
             return PlainPage::notHere()->response();
         }
-        $voice = $this->language->is($live->page->language);
+        $voice = $this->language->is($live->page->language, null, OwnPhrases::of($live->page->phrases));
         $limit = 'payments:'.$request->ip();
         if (RateLimiter::tooManyAttempts($limit, (int) config('lantern.checkout.per_address'))
             || RateLimiter::tooManyAttempts("codes:{$request->ip()}", (int) config('lantern.checkout.wrong_codes'))) {
-            return PlainPage::tooManyPayments()->response($live->page->language);
+            return PlainPage::tooManyPayments()->response();
         }
         $now = CarbonImmutable::now();
         $read = Checkout::read($version->plan(), $offer, $live->funnel->business, $request->request->all(), $now,
@@ -95,7 +96,7 @@ final readonly class CheckoutController
             $order = $this->place->place($this->attempt($request, $live, $version, $page, $read, $token->nonce, $method, $now));
         } catch (NotForSale $e) {
             return $e->availability !== null ? PlainPage::notForSale($e->availability, $arrived->afterwards() ?? $live->funnel->url())
-                ->response($live->page->language)
+                ->response()
                 : $again([$e->field === '' ? 'form' : $e->field => $e->why]);
         }
 

@@ -150,7 +150,7 @@ final readonly class ConfirmController
         $plan = $submission->version->plan();
         $page = $plan->page($submission->page_id);
 
-        return Voices::of($page === null ? $plan->language : $plan->languageOf($page));
+        return Voices::of($page === null ? $plan->language : $plan->languageOf($page), $submission->funnel->business, $plan->phrases());
     }
 
     /** @return array{title: string, words: string} */

@@ -63,7 +63,7 @@ final readonly class EmbedController
             return new Response("console.info('This form is not open at the moment.');\n", 200, $headers);
         }
         [$funnel, $version, $page, $plan] = $live;
-        $voice = $this->language->is($version->plan()->languageOf($page));
+        $voice = $this->language->is($version->plan()->languageOf($page), $funnel->business, $version->plan()->phrases());
         $look = $version->plan()->look();
         $html = Slots::fill(View::make('site.embed',
             ['form' => $plan, 'view' => new PlainView($voice), 'style' => LookStyle::whole($look, Paint::of($look, Background::paper()))])
@@ -98,7 +98,7 @@ final readonly class EmbedController
             return new JsonResponse(['message' => $this->language->voice()->say('form.not_open')], 404, AnswerKind::Embed->headers());
         }
         [$funnel, $version, $page, $plan] = $live;
-        $voice = $this->language->is($version->plan()->languageOf($page));
+        $voice = $this->language->is($version->plan()->languageOf($page), $funnel->business, $version->plan()->phrases());
         if (SpamGuard::isFlood($request)) {
             return new JsonResponse(['message' => $voice->say('form.flood')], 429,
                 AnswerKind::Embed->headers());

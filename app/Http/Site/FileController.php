@@ -43,7 +43,7 @@ final readonly class FileController
             return PlainPage::linkOver($delivery)->response();
         }
         if ($found !== null) {
-            $this->language->is($found->person->language ?? $found->funnel->language);
+            $this->language->is($found->person->language ?? $found->funnel->language, $found->funnel->business);
         }
         $upload = Upload::query()->find($found?->leadMagnet?->text('file'));
         if ($found === null || $upload === null || $found->revoked_at !== null) {
@@ -76,7 +76,8 @@ final readonly class FileController
     private function speak(?Funnel $funnel): void
     {
         if ($funnel !== null) {
-            $this->language->is($funnel->liveVersion?->plan()->language ?? $funnel->language);
+            $plan = $funnel->liveVersion?->plan();
+            $this->language->is($plan->language ?? $funnel->language, $funnel->business, $plan?->phrases());
         }
     }
 

@@ -24,6 +24,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Str;
+use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Popups\PopupCheck;
 use Lantern\Core\Popups\PopupFactType;
 use Lantern\Core\Popups\TriggerKind;
@@ -127,7 +128,7 @@ final readonly class PopupController
             return self::answer(['message' => $this->language->voice()->say('form.old_or_closed')], 410);
         }
         $joined = $this->join->take($request, $asked, $live);
-        $answer = $joined->in($this->language->is($live->page->language));
+        $answer = $joined->in($this->language->is($live->page->language, null, OwnPhrases::of($live->page->phrases)));
         // On another site the way leads by way of ours, which can give the browser what a form's own page would have given it.
         if ($joined->go !== '' && $joined->submission !== null && $asked->site !== null && $live->popup->after->kind !== 'address') {
             $answer['go'] = EmbedController::doneLink($joined->submission);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Drafts\DraftPlan;
+use App\Languages\SiteVoice;
 use App\Languages\Voices;
 use App\Models\Funnel;
 use App\Popups\PopupContent;
@@ -42,12 +43,13 @@ final readonly class PreviewController
         return $this->at($request, $funnel, $page, function (Funnel $found, Plan $plan, PagePlan $shown,
             CarbonImmutable $until) use ($request): Response {
             $link = fn (string $address): string => e(PreviewLink::make($found->id, $until, $address));
+            $voice = Voices::of($plan->languageOf($shown), $found->business, $plan->phrases());
             $fill = ['here' => $link($shown->address), 'head' => SiteAssets::head(PageAssets::of($plan, $shown), false),
                 'site' => e(Hosts::site()),
                 'code:end' => '<p class="preview-note" style="position:fixed;left:0;bottom:0;margin:0;padding:.4rem '
                         .'.8rem;background:#20302d;color:#fffdf8;font:600 .9rem/1.3 sans-serif">Preview of a draft. Nothing you do here '
                             .'is stored.</p>'];
-            $fill['code:end'] .= $this->popup($request, $plan, $found);
+            $fill['code:end'] .= $this->popup($request, $plan, $found, $voice);
             foreach ($plan->pages as $other) {
                 $fill["page:{$other->id}"] = $link($other->address);
             }
@@ -57,12 +59,12 @@ final readonly class PreviewController
                 $fill["checkout:{$block->id}"] = $fill["extra:{$block->id}"] = $button;
             }
             foreach ($plan->leadMagnets as $leadMagnet) {
-                $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e(Voices::of($plan->languageOf($shown))
-                    ->say('file.download')).'</a> <span class="file-note">'
+                $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e($voice->say('file.download')).'</a> <span class="file-note">'
                     .e($leadMagnet->kindAndSize()).'</span>';
             }
 
-            $fill += PageRenderer::countdowns($plan, $shown, ShownState::tryFrom(Input::text($request, 'deadline')) ?? ShownState::TwoDays);
+            $fill += PageRenderer::countdowns($plan, $shown, $voice, ShownState::tryFrom(Input::text($request, 'deadline'))
+                ?? ShownState::TwoDays);
 
             return new Response(Slots::fill($this->renderer->forVisitors($plan, $shown, $found->business), $fill, []), 200,
                 PagePolicy::of($shown, $found->business)->withoutCode()->headers()
@@ -71,7 +73,7 @@ final readonly class PreviewController
     }
 
     /** A pop-up that is to be played over the page, by what opens it: with it comes the script that shows it. */
-    private function popup(Request $request, Plan $plan, Funnel $funnel): string
+    private function popup(Request $request, Plan $plan, Funnel $funnel, SiteVoice $voice): string
     {
         $popup = $plan->popup(Input::text($request, 'popup'));
         if ($popup === null) {
@@ -79,9 +81,9 @@ final readonly class PreviewController
         }
         $drawn = PagePlan::ofPopup($popup);
         $html = Slots::fill($this->renderer->forPopup($plan, $popup, $funnel->business),
-            ['here' => '#'] + PageRenderer::countdowns($plan, $drawn, ShownState::TwoDays), []);
+            ['here' => '#'] + PageRenderer::countdowns($plan, $drawn, $voice, ShownState::TwoDays), []);
         $assets = PageAssets::of($plan, $drawn);
-        $given = json_encode(['popups' => [PopupContent::written($popup, $html, Voices::of($plan->language))],
+        $given = json_encode(['popups' => [PopupContent::written($popup, $html, $voice)],
             'css' => SiteAssets::scopedCss($assets->groups)],
             JSON_THROW_ON_ERROR | JSON_HEX_TAG | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
 

@@ -93,7 +93,7 @@ final readonly class UnsubscribeController
         $found = ! $request->hasValidSignature(false) ? null : Message::query()->with(['person.business', 'business', 'funnel.liveVersion'])
             ->where('id', $id)->first();
         if ($found !== null) {
-            $this->language->is(Voices::languageOf($found));
+            $this->language->is(Voices::languageOf($found), $found->business);
         }
 
         return $found;

@@ -11,6 +11,7 @@ use App\Models\EmailPart;
 use App\Support\RichText;
 use App\Support\SiteAddress;
 use Lantern\Core\Emails\EmailBody;
+use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Page\Look\Colour;
 use Lantern\Core\Page\Look\Look;
 use Lantern\Core\Plan\Plan;
@@ -25,6 +26,7 @@ final readonly class EmailSource
     /**
      * @param  array<string, string>  $fields
      * @param  string|null  $webinar  the id of the one it is told from
+     * @param  OwnPhrases|null  $own  what its funnel says in other words
      */
     public function __construct(
         public string $subject,
@@ -35,14 +37,17 @@ final readonly class EmailSource
         public string $language = 'en',
         public ?Look $look = null,
         public ?string $webinar = null,
+        public ?OwnPhrases $own = null,
     ) {
     }
 
     /** @param  string  $address  of the funnel, as it is now */
     public static function ofEmail(Business $business, Plan $plan, EmailPlan $email, string $address): self
     {
-        return new self($email->subject, self::whole($business, $email->body), $plan->look()->accent, self::fieldsOf($plan, $address),
-            language: $plan->language, look: $plan->look(), webinar: $email->bySession()?->webinar);
+        return new self($email->subject, self::whole($business, $email->body), $plan->look()->accent,
+            self::fieldsOf($plan, $business, $address),
+            language: $plan->language, look: $plan->look(), webinar: $email->bySession()?->webinar,
+            own: $plan->phrases());
     }
 
     public static function ofBroadcast(Broadcast $broadcast, Business $business, ?string $variant = null, bool $again = false): self
@@ -56,14 +61,15 @@ final readonly class EmailSource
 
         return new self($subject, self::whole($business, $broadcast->body), $plan?->look()->accent ?? Colour::of(self::ACCENT),
             $plan === null ? ['business' => $business->name, 'host' => $business->sender()->host()]
-                : self::fieldsOf($plan, $broadcast->funnel->address ?? $plan->address), language: $plan->language ?? $business->language,
-            look: $plan?->look());
+                : self::fieldsOf($plan, $business, $broadcast->funnel->address ?? $plan->address),
+            language: $plan->language ?? $business->language,
+            look: $plan?->look(), own: $plan?->phrases());
     }
 
     /** @return array<string, string> the funnel's own merge fields, and the addresses of its pages */
-    public static function fieldsOf(Plan $plan, string $address): array
+    public static function fieldsOf(Plan $plan, Business $business, string $address): array
     {
-        $fields = $plan->prices(Voices::of($plan->language)) + $plan->fields
+        $fields = $plan->prices(Voices::of($plan->language, $business, $plan->phrases())) + $plan->fields
             + ['business' => $plan->sender->business, 'host' => $plan->sender->host()];
         $site = SiteAddress::of($address);
         foreach ($plan->pages as $page) {

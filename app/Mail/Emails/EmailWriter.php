@@ -190,7 +190,7 @@ final class EmailWriter
             $message->person_id === null || ! $this->kinds->kindOf($message)->canBeLeft() => '',
             default => self::unsubscribeUrl($message->id),
         };
-        $voice = Voices::of($person->language ?? $source->language);
+        $voice = Voices::of($person->language ?? $source->language, $business, $source->own);
         $html = View::make('mail.email', ['say' => $voice,
             'subject' => $plain, 'body' => $filled, 'business' => $business, 'unsubscribe' => $unsubscribe,
             'pixel' => $message !== null && $source->tracked && $message->person_id !== null ? MailLinks::pixel($message) : '',

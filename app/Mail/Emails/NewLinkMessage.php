@@ -14,8 +14,8 @@ final class NewLinkMessage extends KindOfMessage
     public function source(Message $message): EmailSource
     {
         $file = DownloadLink::delivery($message)?->leadMagnet?->name;
-        $language = Voices::languageOf($message);
-        $voice = Voices::of($language);
+        $voice = Voices::ofMessage($message);
+        $language = $voice->language()->tag;
         $body = (new SaidBody($voice))->hello();
         $file === null ? $body->say('mail.link.here_unnamed') : $body->say('mail.link.here', ['file' => $file]);
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Orders\Messages;
 
-use App\Languages\Voices;
 use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
 use App\Mail\Emails\SaidBody;
@@ -33,7 +32,7 @@ final class ReceiptMessage extends KindOfMessage
         $paper = new ReceiptPaper($receipt);
         $names = implode(', ', array_column($paper->lines(), 'name'));
         $language = $receipt->order->language;
-        $voice = Voices::of($language);
+        $voice = $paper->voice();
         [$subject, $words] = match ($receipt->kind) {
             ReceiptKind::Purchase => ['mail.receipt.purchase.subject', 'mail.receipt.purchase.words'],
             ReceiptKind::Payment => ['mail.receipt.payment.subject', 'mail.receipt.payment.words'],

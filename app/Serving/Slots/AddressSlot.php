@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
+use App\Languages\SiteVoice;
 use App\Serving\VisitFacts;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
@@ -15,9 +16,9 @@ final readonly class AddressSlot implements Slot
     {
     }
 
-    public function note(string $of, Plan $plan, PagePlan $page): array
+    public function note(string $of, Plan $plan, PagePlan $page, SiteVoice $voice): array
     {
-        return $this->merge->note($of, $plan, $page);
+        return $this->merge->note($of, $plan, $page, $voice);
     }
 
     public function needs(string $of, array $noted): array

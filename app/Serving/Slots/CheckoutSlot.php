@@ -38,7 +38,7 @@ final readonly class CheckoutSlot implements Slot
     {
     }
 
-    public function note(string $of, Plan $plan, PagePlan $page): array
+    public function note(string $of, Plan $plan, PagePlan $page, SiteVoice $voice): array
     {
         $block = $page->document->block($of);
         $offer = $block === null ? null : $plan->offer($block->field('offer'));

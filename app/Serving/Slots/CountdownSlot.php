@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
-use App\Languages\Voices;
+use App\Languages\SiteVoice;
 use App\Rendering\Countdown;
 use App\Rendering\Marks;
 use App\Serving\Facts\Need;
@@ -20,10 +20,10 @@ use Lantern\Core\Support\Shape;
 /** A countdown: to the end of a deadline as it runs for this visitor, or to a moment that its owner typed. */
 final class CountdownSlot implements Slot
 {
-    public function note(string $of, Plan $plan, PagePlan $page): array
+    public function note(string $of, Plan $plan, PagePlan $page, SiteVoice $voice): array
     {
         $block = $page->document->block($of);
-        $constants = $plan->prices(Voices::of($plan->languageOf($page))) + $plan->fields
+        $constants = $plan->prices($voice) + $plan->fields
             + ['business' => $plan->sender->business, 'host' => $plan->sender->host()];
 
         return $block === null ? [] : ['block' => $block->toArray(), 'zone' => $plan->sender->timeZone,
@@ -57,7 +57,7 @@ final class CountdownSlot implements Slot
         });
         $key = $run === null ? '' : "{$id}:{$run->endsAt->getTimestamp()}";
 
-        return Countdown::of($block, $visit->voice->language()->tag, $visit->identity->zone ?? $owners, $now, $key, $deadline !== null
+        return Countdown::of($block, $visit->voice, $visit->identity->zone ?? $owners, $now, $key, $deadline !== null
             && $deadline->leadsOn)
             ->html($run, $state ?? DeadlineState::NotStarted, '<span class="countdown-words">'.e($text).'</span>',
                 (new Marks($block, false))->root(...));

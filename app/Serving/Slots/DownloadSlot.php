@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Serving\Slots;
 
 use App\Files\FileLinks;
+use App\Languages\SiteVoice;
 use App\Serving\Facts\Need;
 use App\Serving\VisitFacts;
 use Lantern\Core\Forms\FormPlan;
@@ -20,7 +21,7 @@ use Lantern\Core\Plan\Plan;
  */
 final class DownloadSlot implements Slot
 {
-    public function note(string $of, Plan $plan, PagePlan $page): array
+    public function note(string $of, Plan $plan, PagePlan $page, SiteVoice $voice): array
     {
         $leadMagnet = $plan->leadMagnet($of);
         if ($leadMagnet === null) {

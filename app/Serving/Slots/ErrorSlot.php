@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
+use App\Languages\SiteVoice;
 use App\Serving\VisitFacts;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
@@ -11,7 +12,7 @@ use Lantern\Core\Plan\Plan;
 /** What is wrong with a field. */
 final class ErrorSlot implements Slot
 {
-    public function note(string $of, Plan $plan, PagePlan $page): array
+    public function note(string $of, Plan $plan, PagePlan $page, SiteVoice $voice): array
     {
         return [];
     }

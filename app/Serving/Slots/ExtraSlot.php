@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Serving\Slots;
 
 use App\Forms\FormToken;
+use App\Languages\SiteVoice;
 use App\Serving\Facts\Need;
 use App\Serving\VisitFacts;
 use Lantern\Core\Plan\PagePlan;
@@ -13,7 +14,7 @@ use Lantern\Core\Plan\Plan;
 /** The “yes” of an extra offer: a button that charges the card just used, for whoever has a fresh order; the way in for others. */
 final class ExtraSlot implements Slot
 {
-    public function note(string $of, Plan $plan, PagePlan $page): array
+    public function note(string $of, Plan $plan, PagePlan $page, SiteVoice $voice): array
     {
         $block = $page->document->block($of);
         $offer = $plan->offerOn($page);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
+use App\Languages\SiteVoice;
 use App\Rendering\PageAssets;
 use App\Rendering\SiteAssets;
 use App\Serving\VisitFacts;
@@ -13,7 +14,7 @@ use Lantern\Core\Plan\Plan;
 /** What the page loads: its styles, fonts and script as they are built today. */
 final class HeadSlot implements Slot
 {
-    public function note(string $of, Plan $plan, PagePlan $page): array
+    public function note(string $of, Plan $plan, PagePlan $page, SiteVoice $voice): array
     {
         return PageAssets::of($plan, $page)->toArray();
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
+use App\Languages\SiteVoice;
 use App\Serving\Facts\Need;
 use App\Serving\Source;
 use App\Serving\VisitFacts;
@@ -13,7 +14,7 @@ use Lantern\Core\Plan\Plan;
 /** A merge field: what was typed on this very device, or what the address says where the owner lets it. */
 final class MergeSlot implements Slot
 {
-    public function note(string $of, Plan $plan, PagePlan $page): array
+    public function note(string $of, Plan $plan, PagePlan $page, SiteVoice $voice): array
     {
         // In pop-ups the words may speak of where a visitor comes from, and of the page that they stand on.
         return ['parameter' => in_array($of, $plan->parameters, true)

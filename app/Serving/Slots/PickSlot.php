@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
+use App\Languages\SiteVoice;
 use App\Serving\Source;
 use App\Serving\VisitFacts;
 use Lantern\Core\People\FieldKind;
@@ -13,7 +14,7 @@ use Lantern\Core\Plan\Plan;
 /** Whether an option of a field was chosen, when its form is shown again. It is a slot of `field-number`. */
 final class PickSlot implements Slot
 {
-    public function note(string $of, Plan $plan, PagePlan $page): array
+    public function note(string $of, Plan $plan, PagePlan $page, SiteVoice $voice): array
     {
         foreach (Source::formsOn($plan, $page) as $form) {
             foreach ($form->fields as $field) {

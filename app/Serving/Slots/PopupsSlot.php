@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
+use App\Languages\SiteVoice;
 use App\Rendering\SiteAssets;
 use App\Serving\VisitFacts;
 use Lantern\Core\Plan\PagePlan;
@@ -16,7 +17,7 @@ use Lantern\Core\Popups\Popup;
  */
 final class PopupsSlot implements Slot
 {
-    public function note(string $of, Plan $plan, PagePlan $page): array
+    public function note(string $of, Plan $plan, PagePlan $page, SiteVoice $voice): array
     {
         return ['asks' => ! $page->role->isQuiet()
             && array_filter($plan->popups, fn (Popup $p): bool => $p->on && ! $p->isPlaced()) !== []];

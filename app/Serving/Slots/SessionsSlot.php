@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
+use App\Languages\SiteVoice;
 use App\Serving\Browser;
 use App\Serving\Facts\Need;
 use App\Serving\VisitFacts;
@@ -24,7 +25,7 @@ final readonly class SessionsSlot implements Slot
     {
     }
 
-    public function note(string $of, Plan $plan, PagePlan $page): array
+    public function note(string $of, Plan $plan, PagePlan $page, SiteVoice $voice): array
     {
         $block = $page->document->block($of);
         if ($block === null) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
+use App\Languages\SiteVoice;
 use App\Serving\Facts\Need;
 use App\Serving\VisitFacts;
 use Lantern\Core\Plan\PagePlan;
@@ -19,7 +20,7 @@ interface Slot
      * @param  string  $of  what it is a slot of, such as the name of a field; '' where there is only one of its kind
      * @return array<string, mixed> what a visit will need, as JSON can hold it
      */
-    public function note(string $of, Plan $plan, PagePlan $page): array;
+    public function note(string $of, Plan $plan, PagePlan $page, SiteVoice $voice): array;
 
     /**
      * @param  array<string, mixed>  $noted

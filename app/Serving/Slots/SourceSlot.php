@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
+use App\Languages\SiteVoice;
 use App\Serving\Source;
 use App\Serving\VisitFacts;
 use Lantern\Core\Plan\PagePlan;
@@ -12,7 +13,7 @@ use Lantern\Core\Plan\Plan;
 /** Where the visitor came from and what hidden fields ask of the address, carried along by the form. */
 final class SourceSlot implements Slot
 {
-    public function note(string $of, Plan $plan, PagePlan $page): array
+    public function note(string $of, Plan $plan, PagePlan $page, SiteVoice $voice): array
     {
         return ['parameters' => Source::wanted(Source::formsOn($plan, $page))];
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Serving\Slots;
 
+use App\Languages\SiteVoice;
 use App\Serving\Facts\Need;
 use App\Serving\VisitFacts;
 use Lantern\Core\Plan\PagePlan;
@@ -12,7 +13,7 @@ use Lantern\Core\Plan\Plan;
 /** Which step of a form is shown: the second one to whoever has sent the first in this browser. */
 final class StepSlot implements Slot
 {
-    public function note(string $of, Plan $plan, PagePlan $page): array
+    public function note(string $of, Plan $plan, PagePlan $page, SiteVoice $voice): array
     {
         return [];
     }

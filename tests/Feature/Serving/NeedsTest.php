@@ -42,7 +42,7 @@ final class NeedsTest extends TestCase
         $block = array_values(array_filter(array_merge([], ...array_map(fn ($s): array => $s->blocks, $page->document->sections)),
             fn ($b): bool => $b->kind->value === 'room'))[0];
         $slot = app(SlotKinds::class)->slot('room');
-        $noted = (array) json_decode((string) json_encode($slot->note($block->id, $plan, $page)), true);
+        $noted = (array) json_decode((string) json_encode($slot->note($block->id, $plan, $page, Voices::of('en'))), true);
         $keys = array_map(fn ($need): string => $need->key(), $slot->needs($block->id, $noted));
 
         self::assertSame(['Business:', "Registration:{$plan->webinars[0]->id}"], $keys);

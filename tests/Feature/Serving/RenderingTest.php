@@ -6,6 +6,7 @@ namespace Tests\Feature\Serving;
 
 use App\Drafts\DraftPlan;
 use App\Files\Uploads;
+use App\Languages\Voices;
 use App\Models\Funnel;
 use App\Rendering\PageRenderer;
 use App\Rendering\Slots;
@@ -40,7 +41,7 @@ final class RenderingTest extends TestCase
             $renderer->forVisitors($plan, $shown, $fresh->business),
             // Countdowns as everybody sees them; the other slots stay.
             fn (string $kind, string $of): string => $kind === 'countdown' ? PageRenderer::countdowns($plan, $shown,
-                null)["countdown:{$of}"]
+                Voices::of($plan->languageOf($shown)), null)["countdown:{$of}"]
                 : Slots::name($kind, $of));
         $dom = new DOMDocument;
         self::assertTrue($dom->loadHTML('<?xml encoding="UTF-8">'.$html, LIBXML_NOERROR));

@@ -62,9 +62,10 @@ final readonly class PayController
             return PlainPage::linkIsNotYours()->response();
         }
 
-        return new HtmlResponse(View::make('pay.order', ['say' => Voices::of($found->language), 'bought' => new PurchasesFacts(
-            $this->purchases->ofOrder($found), $found->money($found->paid)->words($found->language), (string) $found->number,
-            $found->email)])->render(), 200,
+        return new HtmlResponse(View::make('pay.order', ['say' => Voices::of($found->language, $found->business),
+            'bought' => new PurchasesFacts(
+                $this->purchases->ofOrder($found), $found->money($found->paid)->words($found->language), (string) $found->number,
+                $found->email)])->render(), 200,
             AnswerKind::Page->headers() + ['Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex']);
     }
 
@@ -88,8 +89,8 @@ final readonly class PayController
             PaymentState::Bank => redirect()->away((string) $payment->bank_url, 303),
             PaymentState::Failed, PaymentState::Cancelled => PlainPage::notPaid($payment->trouble?->phrase()
                 ?? Phrase::of('card.uncharged'),
-                $order->funnel->url($address))->response($order->language),
-            default => PlainPage::payingNow()->response($order->language),
+                $order->funnel->url($address))->response($order->language, $order->business),
+            default => PlainPage::payingNow()->response($order->language, $order->business),
         };
 
         return $answer instanceof RedirectResponse ? CheckoutController::withOrder($answer, $order) : $answer;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Site\Pay;
 
 use App\Languages\SiteLanguage;
+use App\Models\Business;
 use App\Models\Payment;
 use App\Payments\Practice\Behaviour;
 use App\Payments\Practice\PracticeBank;
@@ -27,14 +28,14 @@ final readonly class PracticeController
 
     public function card(Request $request): Response
     {
-        $this->language->is(Input::text($request, 'language'));
+        $this->language->is(Input::text($request, 'language'), Business::query()->orderBy('id')->first());
 
         return $this->page('pay.practice-card', ['errors' => [], 'method' => '', 'typed' => []]);
     }
 
     public function keepCard(Request $request): Response
     {
-        $voice = $this->language->is(Input::text($request, 'language'));
+        $voice = $this->language->is(Input::text($request, 'language'), Business::query()->orderBy('id')->first());
         $typed = ['number' => mb_substr(Input::text($request, 'number'), 0, 40),
             'until' => mb_substr(Input::text($request, 'until'), 0, 10),
             'code' => mb_substr(Input::text($request, 'code'), 0, 10)];
@@ -54,7 +55,7 @@ final readonly class PracticeController
     {
         $charge = $this->charge($key, $seal);
         $order = Payment::query()->with('order')->where('key', $key)->first()?->order;
-        $this->language->is($order->language ?? 'en');
+        $this->language->is($order->language ?? 'en', $order?->business);
 
         return $charge === null ? $this->page('pay.practice-bank', ['charge' => null], 404)
             : $this->page('pay.practice-bank', ['charge' => $charge,

@@ -154,7 +154,7 @@ final readonly class PurchasesController
     {
         $bought = Order::query()->where('person_id', $person->id)->whereNotNull('bought_at')->latest('bought_at')->value('language');
 
-        return $this->language->is($person->language ?? (is_string($bought) ? $bought : $person->business->language));
+        return $this->language->is($person->language ?? (is_string($bought) ? $bought : $person->business->language), $person->business);
     }
 
     private function access(string $id, string $seal, string $of): ProductAccess|Response
