@@ -23,6 +23,11 @@ export const router = createRouter({
             meta: { title: 'Funnel' },
         },
         {
+            path: '/funnels/:id/phrases',
+            component: () => import('@/settings/PhrasesScreen.vue'),
+            meta: { title: 'What visitors are told' },
+        },
+        {
             path: '/funnels/:id/webinar/:part/sessions/:session',
             component: () => import('@/webinar/SessionScreen.vue'),
             meta: { title: 'Session' },
@@ -43,6 +48,11 @@ export const router = createRouter({
         { path: '/sales/ledger', component: () => import('@/sales/LedgerScreen.vue'), meta: { title: 'Practice ledger' } },
         { path: '/results/:id?', component: () => import('@/results/ResultsScreen.vue'), meta: { title: 'Results' } },
         { path: '/settings/sites', component: () => import('@/settings/SitesScreen.vue'), meta: { title: 'Sites' } },
+        {
+            path: '/settings/phrases',
+            component: () => import('@/settings/PhrasesScreen.vue'),
+            meta: { title: 'What visitors are told' },
+        },
         { path: '/settings', component: () => import('@/settings/SettingsScreen.vue'), meta: { title: 'Settings' } },
         { path: '/:any(.*)*', component: () => import('@/ui/NotHere.vue'), meta: { title: 'Not here' } },
     ],

@@ -8,3 +8,4 @@ export type * from '@/api/types/funnel';
 export type * from '@/api/types/sales';
 export type * from '@/api/types/popups';
 export type * from '@/api/types/webinars';
+export type * from '@/api/types/phrases';

@@ -86,6 +86,9 @@ function setHosts(typed: string): void {
                 hint="New funnels speak it: buttons, errors, receipts, emails."
                 :error="error?.field('language')"
             />
+            <p v-if="withHosts" class="-mt-2">
+                <RouterLink to="/settings/phrases" class="-ml-2 btn-quiet">Say it in words of your own</RouterLink>
+            </p>
             <CurrencyField v-model="business.currency" :error="error?.field('currency')" hint="New funnels sell in it." />
         </div>
         <template v-if="withHosts">

@@ -13,6 +13,8 @@ const props = defineProps<{
     error?: string;
     /** For a page: what holds where it has no language of its own. */
     inherited?: string;
+    /** The two choices beside each other. */
+    inRow?: boolean;
 }>();
 const emit = defineEmits<{ 'update:modelValue': [string] }>();
 
@@ -32,7 +34,7 @@ const spoken = computed(() => plain.value === '' || session.kit.spokenLanguages.
 </script>
 
 <template>
-    <div class="space-y-3">
+    <div :class="inRow ? 'flex flex-wrap items-end gap-3 [&>*]:w-56' : 'space-y-3'">
         <SearchPicker
             :model-value="plain"
             :options="options"

@@ -46,7 +46,7 @@ final class PhraseCheckTest extends TestCase
         yield 'markup' => ['Close', '<b>Close</b>', '“<b>” would be read as it stands'];
         yield 'a script' => ['Close', '<script>alert(1)</script>', '“<script>” would be read'];
         yield 'markup that is not closed' => ['Close', 'Close <img src=x onerror=alert(1)', 'would be read'];
-        yield 'another element' => ['Or <link>here</link>.', '<link>here</link> <a>there</a>', 'but by <link>…</link>'];
+        yield 'other marked words' => ['Or <link>here</link>.', '<link>here</link> <a>there</a>', 'but by <link>…</link>'];
         yield 'marked words that are missing' => ['Or <link>here</link>.', 'Or here', 'Please put <link> and </link> once'];
         yield 'an element that is not closed' => ['Or <link>here</link>.', 'Or <link>here', 'Please put <link>'];
         yield 'an element with nothing in it' => ['Or <link>here</link>.', 'Or <link></link>', 'Please put <link>'];

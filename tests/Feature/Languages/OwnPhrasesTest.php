@@ -155,8 +155,9 @@ final class OwnPhrasesTest extends TestCase
 
     public function test_a_language_that_is_not_spoken_yet_is_brought_by_a_file(): void
     {
-        $this->import('settings', "msgid \"\"\nmsgstr \"\"\n\"Language: sv\\n\"\n\nmsgctxt \"page.close\"\nmsgid \"Close\"\nmsgstr \"Stäng\"\n\n"
-            ."#, fuzzy\nmsgctxt \"page.menu\"\nmsgid \"Menu\"\nmsgstr \"Meny\"\n\nmsgctxt \"page.share\"\nmsgid \"Share\"\nmsgstr \"\"\n")
+        $this->import('settings', "msgid \"\"\nmsgstr \"\"\n\"Language: sv\\n\"\n\n"
+            ."msgctxt \"page.close\"\nmsgid \"Close\"\nmsgstr \"Stäng\"\n"
+            ."\n#, fuzzy\nmsgctxt \"page.menu\"\nmsgid \"Menu\"\nmsgstr \"Meny\"\n\nmsgctxt \"page.share\"\nmsgid \"Share\"\nmsgstr \"\"\n")
             ->assertOk()->assertJson(['language' => 'sv', 'changed' => 1]);
         $voice = Voices::of('sv', $this->imke->business->refresh());
         self::assertSame(['Stäng', 'Menu', 'Share'], [$voice->say('page.close'), $voice->say('page.menu'), $voice->say('page.share')]);
@@ -171,7 +172,8 @@ final class OwnPhrasesTest extends TestCase
         yield 'one that breaks off' => [$head."msgctxt \"page.close\"\nmsgid \"Clo", 'breaks off'];
         yield 'a compiled one' => ["\xde\x12\x04\x95\0\0\0\0", 'UTF-8'];
         yield 'other letters' => [$head."msgctxt \"page.close\"\nmsgid \"Close\"\nmsgstr \"Schlie\xdfen\"\n", 'UTF-8'];
-        yield 'of another program' => [$head."msgid \"Cart\"\nmsgstr \"Korb\"\n\nmsgctxt \"menu\"\nmsgid \"File\"\nmsgstr \"Datei\"\n",
+        yield 'of another program' => [$head
+            ."msgid \"Cart\"\nmsgstr \"Korb\"\n\nmsgctxt \"menu\"\nmsgid \"File\"\nmsgstr \"Datei\"\n",
             'of another program'];
         yield 'of no language' => ["msgctxt \"page.close\"\nmsgid \"Close\"\nmsgstr \"Zu\"\n", 'does not say which language'];
         yield 'of a language there is not' => [str_replace('de', 'elvish', $head)."msgctxt \"page.close\"\nmsgid \"Close\"\nmsgstr \"x\"\n",

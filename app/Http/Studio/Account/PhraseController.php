@@ -54,7 +54,9 @@ final class PhraseController extends StudioController
         }
 
         return response()->json(['texts' => $this->keep($of, $language, $checked, $pages),
-            'examples' => array_map(fn (string $text): string => $text === '' ? '' : $book->example($language, $text), $checked)]);
+            'examples' => array_map(fn (string $key): string => $book->example($language, $checked[$key] !== '' ? $checked[$key]
+                : $this->below($of)->text($language->tag, $key) ?? $book->ships($language, $key)),
+                array_combine(array_keys($checked), array_map(strval(...), array_keys($checked))))]);
     }
 
     public function export(Request $request, PhraseFile $file, ?string $funnel = null): Response

@@ -249,6 +249,9 @@ const belongs = computed(() => {
                     hint="What the application itself says: labels, errors, receipts, the feet of emails. Your own words stay yours."
                     @update:model-value="speak"
                 />
+                <RouterLink :to="`/funnels/${store.funnel.id}/phrases`" class="-mt-2 -ml-2 btn-quiet"
+                    >Say it in words of your own</RouterLink
+                >
             </form>
         </section>
 
