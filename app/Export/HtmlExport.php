@@ -86,11 +86,11 @@ final readonly class HtmlExport
             $fill["download:{$leadMagnet->id}"] = $home === null ? ''
                 : '<a class="button" href="'.e($home).'">'.e($leadMagnet->title).'</a>';
         }
-        $fill += PageRenderer::countdowns($plan, $page,
-            Voices::of($plan->languageOf($page), $business, $plan->phrases()), null);
+        $voice = Voices::of($plan->languageOf($page), $business, $plan->phrases());
+        $fill += PageRenderer::countdowns($plan, $page, $voice, null);
         // Nothing is sold from a copy: prices, places and cards are asked for where they hold.
-        $buy = $there === null ? '<p class="consent small">This copy of the page is not connected to a site, so nothing can be bought '
-            .'here.</p>' : '<p class="act"><a class="button" href="'.e($there).'">Go to the checkout</a></p>';
+        $buy = $there === null ? '<p class="consent small">'.e($voice->say('page.copy_no_buy')).'</p>'
+            : '<p class="act"><a class="button" href="'.e($there).'">'.e($voice->say('page.to_checkout')).'</a></p>';
         foreach ($page->document->blocksOf(BlockKind::Checkout) as $block) {
             $fill["checkout:{$block->id}"] = $buy;
         }
@@ -106,9 +106,10 @@ final readonly class HtmlExport
         $html = (string) preg_replace(['/ data-funnel="[^"]*" data-page="[^"]*"/', '~(["\s(,])/media/([0-9a-z]+)/~',
             '~(["(])/build/fonts/~'], ['', '$1media/$2-', '$1assets/'], $html);
 
-        return $there !== null ? $html : (string) preg_replace('~<button class="button" type="submit"([^>]*)>(.*?)</button>~s',
-            '<button class="button" type="submit" disabled$1>$2</button><p class="consent small">This copy of the page is not connected '
-                .'to a site, so the form cannot be sent.</p>', $html);
+        $cannotBeSent = '<p class="consent small">'.e($voice->say('page.copy_no_form')).'</p>';
+
+        return $there !== null ? $html : (string) preg_replace_callback('~<button class="button" type="submit"([^>]*)>(.*?)</button>~s',
+            fn (array $m): string => "<button class=\"button\" type=\"submit\" disabled{$m[1]}>{$m[2]}</button>{$cannotBeSent}", $html);
     }
 
     private function addMedia(ZipArchive $zip, Upload $upload): void

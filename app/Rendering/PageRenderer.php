@@ -31,7 +31,7 @@ final readonly class PageRenderer
      * Goes up when the markup changes in a way that the styles of today no longer fit pages drawn before. Versions
      * drawn by an earlier one are drawn anew from their plan (`lantern:redraw`, and meanwhile with each visit).
      */
-    public const REVISION = 9;
+    public const REVISION = 10;
 
     public function __construct(private PictureFacts $facts)
     {
@@ -183,7 +183,7 @@ final readonly class PageRenderer
         }
         foreach ($plan->leadMagnets as $leadMagnet) {
             $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e($voice->say('file.download')).'</a> <span class="file-note">'
-                .e($leadMagnet->kindAndSize()).'</span>';
+                .e($leadMagnet->kindAndSize($voice->language())).'</span>';
         }
         $fill += self::countdowns($plan, $page, $voice, $shown);
 

@@ -17,6 +17,7 @@ use Lantern\Core\Deadlines\DeadlineState;
 use Lantern\Core\Deadlines\ShownState;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Journey\Journey;
+use Lantern\Core\Languages\Language;
 use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Languages\Spoken;
 use Lantern\Core\Page\Block\Block;
@@ -84,6 +85,11 @@ final readonly class PageView
     public function editing(): bool
     {
         return $this->mode->editing();
+    }
+
+    public function language(): Language
+    {
+        return $this->voice->language();
     }
 
     /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Webinars;
 
-use App\Languages\Voices;
+use App\Languages\SiteVoice;
 use App\Models\Registration;
 use App\Records\DeadlineOwner;
 use App\Records\Runs;
@@ -13,6 +13,7 @@ use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\FirstEnd;
 use Lantern\Core\Deadlines\TimeWords;
+use Lantern\Core\Offers\Price;
 use Lantern\Core\Webinars\WatchKind;
 
 /** What a room says to one of those in it, each time their device reports. */
@@ -40,17 +41,16 @@ final class RoomAnswer
         $together = $kind === WatchKind::Live && ! $room->session->isOnDemand();
         $here = ! $together ? 0 : Cache::remember("room-here:{$room->webinar->id}:{$room->session->key}", 5,
             fn (): int => Presence::here($room->webinar->id, $room->session->key, $now));
-        $language = $facts->language ?? 'en';
+        $voice = RoomFacts::voice($facts, $registration->funnel);
         $answer = ['state' => $shows->state, 'second' => $shows->second, 'length' => $room->length, 'beginsIn' => $shows->beginsIn,
-            'here' => $here, 'hereWords' => $here === 0 ? '' : Voices::of($language, $registration->funnel->business)->say('room.here',
-                ['count' => $here]),
+            'here' => $here, 'hereWords' => $here === 0 ? '' : $voice->say('room.here', ['count' => $here]),
             'next' => $here > self::MANY ? self::NEXT_OF_MANY : self::NEXT, 'offer' => null, 'offerAt' => null,
             'poll' => null, 'questions' => [], 'leads' => null,
             'time' => $registration->isOnDemand() ? '' : TimeWords::moment($registration->starts_at, $registration->session()->zone,
-                $language, $now)];
+                $voice->language()->tag, $now)];
         if ($facts?->offer !== null && $shows->offerAt !== null) {
             $answer['offerAt'] = $shows->offerAt;
-            $answer['offer'] = $shows->offer ? self::offer($registration, $facts->offer, $now) : null;
+            $answer['offer'] = $shows->offer ? self::offer($registration, $facts->offer, $voice, $now) : null;
             // It has only just appeared: its deadline begins as soon as the device has told that it was seen.
             if (isset($answer['offer']) && $answer['offer']['until'] === null && $shows->offerIsFresh) {
                 $answer['next'] = self::SOON;
@@ -73,16 +73,17 @@ final class RoomAnswer
     /**
      * What is offered, and how long its deadline leaves this person for it.
      *
-     * @param  array{name: string, price: string, address: string, guards: list<string>}  $offer
+     * @param  array{name: string, price: Price, address: string, guards: list<string>}  $offer
      * @return array{name: string, price: string, url: string, until: int|null, now: int, over: bool}
      */
-    private static function offer(Registration $registration, array $offer, CarbonImmutable $now): array
+    private static function offer(Registration $registration, array $offer, SiteVoice $voice, CarbonImmutable $now): array
     {
         $runs = $offer['guards'] === [] ? []
             : Runs::of([DeadlineOwner::person($registration->person_id)->key, DeadlineOwner::everyone()->key], $now, $offer['guards']);
         $end = FirstEnd::of($runs, $now);
 
-        return ['name' => $offer['name'], 'price' => $offer['price'], 'url' => $registration->funnel->url($offer['address']),
+        return ['name' => $offer['name'], 'price' => $voice->say($offer['price']->phrase()),
+            'url' => $registration->funnel->url($offer['address']),
             'until' => $end->at?->getTimestamp(), 'now' => (int) $now->getTimestampMs(), 'over' => $end->isOver];
     }
 

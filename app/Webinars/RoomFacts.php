@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Webinars;
 
+use App\Languages\SiteVoice;
 use App\Languages\Voices;
-use App\Models\Business;
 use App\Models\Funnel;
 use App\Models\Registration;
 use App\Models\Version;
@@ -14,6 +14,8 @@ use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Journey\Journey;
 use Lantern\Core\Languages\Language;
+use Lantern\Core\Languages\OwnPhrases;
+use Lantern\Core\Offers\Price;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Support\Shape;
@@ -26,21 +28,29 @@ use Lantern\Core\Webinars\Webinar;
 final readonly class RoomFacts
 {
     /** Of what is kept; another form is worked out anew. */
-    private const FORM = 2;
+    private const FORM = 3;
 
     /**
-     * @param  array{name: string, price: string, address: string, guards: list<string>}|null  $offer  what is offered, the address of the
+     * @param  array{name: string, price: Price, address: string, guards: list<string>}|null  $offer  what is offered, the address of the
      *     page that sells it below its funnel's, and the deadlines that guard it
+     * @param  OwnPhrases  $own  what is said in other words in the room's funnel
      * @param  string  $attended  where those are led who attended: an address elsewhere, or `page:` and that of a page; '' for nowhere
      * @param  string  $missed  likewise, those who did not
      */
     private function __construct(
         public Webinar $webinar,
         public string $language,
+        public OwnPhrases $own,
         public ?array $offer,
         public string $attended,
         public string $missed,
     ) {
+    }
+
+    /** In which whoever is in the room is spoken to. */
+    public static function voice(?self $facts, Funnel $funnel): SiteVoice
+    {
+        return Voices::of($facts->language ?? $funnel->language, $funnel->business, $facts?->own);
     }
 
     /** As it is public now; as it was when they registered where it is gone from its funnel. Nothing where it is in neither. */
@@ -56,24 +66,25 @@ final readonly class RoomFacts
     private static function in(string $version, string $webinar): ?self
     {
         $kept = Cache::rememberForever('room:'.self::FORM.":{$version}:{$webinar}", function () use ($version, $webinar): array {
-            $row = Version::query()->with('funnel.business')->find($version);
-            $plan = $row?->plan();
+            $plan = Version::query()->find($version)?->plan();
             $found = $plan?->webinar($webinar);
 
-            return $plan === null || $found === null ? [] : self::written($plan, $found, $row->funnel->business);
+            return $plan === null || $found === null ? [] : self::written($plan, $found);
         });
         $shape = Shape::of(is_array($kept) ? $kept : []);
         $found = $shape->optionalGroup('webinar');
         $offer = $shape->optionalGroup('offer');
 
         return $found === null ? null : new self(Webinar::fromShape($found), $shape->text('language', Language::LONGEST),
+            OwnPhrases::of($shape->optionalGroup('phrases')?->all()),
             $offer === null ? null
-            : ['name' => $offer->text('name', 300), 'price' => $offer->text('price', 100), 'address' => $offer->text('address', 100),
+            : ['name' => $offer->text('name', 300), 'price' => Price::fromShape($offer->group('price')),
+                'address' => $offer->text('address', 100),
                 'guards' => $offer->texts('guards', 100, 40)], $shape->text('attended', 2000), $shape->text('missed', 2000));
     }
 
     /** @return array<string, mixed> */
-    private static function written(Plan $plan, Webinar $webinar, Business $business): array
+    private static function written(Plan $plan, Webinar $webinar): array
     {
         $offer = $plan->offer($webinar->offer->offer ?? '');
         $product = $offer === null ? null : $plan->product($offer->product);
@@ -81,8 +92,9 @@ final readonly class RoomFacts
         $room = $plan->pageOf(PageRole::Room);
         $language = $room === null ? $plan->language : $plan->languageOf($room);
 
-        return ['webinar' => $webinar->toArray(), 'language' => $language, 'offer' => $offer === null || $product === null ? null
-            : ['name' => $product->name, 'price' => Voices::of($language, $business, $plan->phrases())->say($offer->price->phrase()),
+        return ['webinar' => $webinar->toArray(), 'language' => $language, 'phrases' => $plan->phrases()->toArray(),
+            'offer' => $offer === null || $product === null ? null
+            : ['name' => $product->name, 'price' => $offer->price->toArray(),
                 'address' => self::pageOf($plan, $offer->id),
                 'guards' => array_values(array_map(fn (Deadline $d): string => $d->id,
                     array_filter($plan->deadlines, fn (Deadline $d): bool => in_array($offer->id, $d->offers, true))))],

@@ -21,7 +21,7 @@ final class RoomWords
             'offerOver' => 'room.offer_over', 'priceLeft' => 'room.price_left', 'priceOver' => 'room.price_over', 'mine' => 'room.mine',
             'answered' => 'room.answered', 'withHost' => 'room.with_host', 'toHost' => 'room.to_host', 'sent' => 'room.sent',
             'lost' => 'room.lost', 'offline' => 'room.offline', 'soundOn' => 'room.sound_on', 'soundOff' => 'room.sound_off',
-            'noStream' => 'room.no_stream', 'stream' => 'room.stream',
+            'noStream' => 'room.no_stream', 'stream' => 'room.stream', 'captions' => 'room.captions',
         ]);
     }
 }

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Plan;
 
+use Lantern\Core\Languages\Language;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Parts\PlainPart;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
 use Lantern\Core\Support\Written;
+use MessageFormatter;
 
 /** What is given away: a title, and the file once there is one. */
 final readonly class LeadMagnet implements Part
@@ -68,16 +70,16 @@ final readonly class LeadMagnet implements Part
         return $this->changed(id: $ids[$this->id] ?? $this->id, file: $this->file === null ? null : $ids[$this->file] ?? $this->file);
     }
 
-    /** Such as "PDF, 1.2 MB": what a visitor is about to download. Decimal megabytes, as browsers show them. */
-    public function kindAndSize(): string
+    /** Such as "PDF, 1.2 MB": what a visitor is about to download. Decimal megabytes, as browsers show them, in the units of ICU. */
+    public function kindAndSize(Language $language): string
     {
         if ($this->file === null) {
             return '';
         }
         $kind = strtoupper(pathinfo($this->fileName, PATHINFO_EXTENSION));
-        $size = $this->bytes >= 1_000_000
-            ? number_format($this->bytes / 1_000_000, 1).' MB'
-            : max(1, (int) round($this->bytes / 1000)).' KB';
+        [$unit, $amount] = $this->bytes >= 1_000_000 ? ['megabyte .0', $this->bytes / 1_000_000]
+            : ['kilobyte precision-integer', max(1, (int) round($this->bytes / 1000))];
+        $size = (string) MessageFormatter::formatMessage($language->locale(), "{size, number, ::unit/{$unit}}", ['size' => $amount]);
 
         return $kind === '' ? $size : "{$kind}, {$size}";
     }

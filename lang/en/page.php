@@ -13,4 +13,8 @@ return [
     'copy' => 'Copy link',
     'copied' => 'Copied',
     'email' => 'Email',
+    'preview' => 'Preview of a draft. Nothing that is done here is stored.',
+    'copy_no_buy' => 'This copy of the page is not connected to a site, so nothing can be bought here.',
+    'copy_no_form' => 'This copy of the page is not connected to a site, so the form cannot be sent.',
+    'to_checkout' => 'Go to the checkout',
 ];

@@ -12,4 +12,8 @@ return [
     'copy' => 'Copiar enlace',
     'copied' => 'Copiado',
     'email' => 'Por correo',
+    'preview' => 'Vista previa de un borrador. Nada de lo que se haga aquí se guarda.',
+    'copy_no_buy' => 'Esta copia de la página no está conectada a ningún sitio, así que aquí no se puede comprar nada.',
+    'copy_no_form' => 'Esta copia de la página no está conectada a ningún sitio, así que el formulario no se puede enviar.',
+    'to_checkout' => 'Ir al pago',
 ];

@@ -12,4 +12,8 @@ return [
     'copy' => 'Copier le lien',
     'copied' => 'Copié',
     'email' => 'Par e-mail',
+    'preview' => 'Aperçu d’un brouillon. Rien de ce qui se passe ici n’est enregistré.',
+    'copy_no_buy' => 'Cette copie de la page n’est reliée à aucun site : rien ne peut être acheté ici.',
+    'copy_no_form' => 'Cette copie de la page n’est reliée à aucun site : le formulaire ne peut pas être envoyé.',
+    'to_checkout' => 'Aller au paiement',
 ];

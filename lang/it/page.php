@@ -12,4 +12,8 @@ return [
     'copy' => 'Copia il link',
     'copied' => 'Copiato',
     'email' => 'Via email',
+    'preview' => 'Anteprima di una bozza. Niente di ciò che si fa qui viene salvato.',
+    'copy_no_buy' => 'Questa copia della pagina non è collegata a un sito: qui non si può acquistare nulla.',
+    'copy_no_form' => 'Questa copia della pagina non è collegata a un sito: il modulo non può essere inviato.',
+    'to_checkout' => 'Vai al pagamento',
 ];

@@ -12,4 +12,8 @@ return [
     'copy' => 'Link kopiëren',
     'copied' => 'Gekopieerd',
     'email' => 'Per e-mail',
+    'preview' => 'Voorbeeld van een concept. Niets van wat hier gebeurt, wordt opgeslagen.',
+    'copy_no_buy' => 'Deze kopie van de pagina is niet met een site verbonden, dus hier kan niets worden gekocht.',
+    'copy_no_form' => 'Deze kopie van de pagina is niet met een site verbonden, dus het formulier kan niet worden verstuurd.',
+    'to_checkout' => 'Naar de kassa',
 ];

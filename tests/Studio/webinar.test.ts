@@ -37,6 +37,7 @@ const say = {
     soundOn: 'Sound on',
     soundOff: 'Sound off',
     noStream: 'The host shows nothing here.',
+    captions: 'Captions',
     stream: 'Open the stream',
 };
 

@@ -10,6 +10,7 @@ use App\Models\Funnel;
 use App\Models\Upload;
 use App\Support\Ids;
 use App\Support\RichText;
+use Lantern\Core\Languages\Language;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Plan\LeadMagnet;
 use Lantern\Core\Support\Invalid;
@@ -59,6 +60,7 @@ final class LeadMagnetKind extends DraftKind
     public function json(DraftPart $row, Part $part): array
     {
         return ! $part instanceof LeadMagnet ? [] : ['title' => $part->title,
-            'file' => $part->file === null ? null : ['id' => $part->file, 'name' => $part->fileName, 'note' => $part->kindAndSize()]];
+            'file' => $part->file === null ? null : ['id' => $part->file, 'name' => $part->fileName,
+                'note' => $part->kindAndSize(Language::of('en'))]];
     }
 }

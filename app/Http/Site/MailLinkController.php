@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Deadlines\Joining;
+use App\Languages\Voices;
 use App\Mail\Emails\CountdownPicture;
 use App\Mail\Emails\EmailWriter;
 use App\Mail\Emails\MailLinks;
@@ -158,7 +159,7 @@ final readonly class MailLinkController
         }
 
         return new Response(CountdownPicture::of($plan?->look() ?? Looks::get(Looks::DEFAULT), $run->left(CarbonImmutable::now()),
-            $found->person->language ?? $plan->language ?? 'en'), 200, $headers);
+            Voices::ofMessage($found)), 200, $headers);
     }
 
     private function message(string $id): ?Message

@@ -47,8 +47,8 @@ final readonly class PreviewController
             $fill = ['here' => $link($shown->address), 'head' => SiteAssets::head(PageAssets::of($plan, $shown), false),
                 'site' => e(Hosts::site()),
                 'code:end' => '<p class="preview-note" style="position:fixed;left:0;bottom:0;margin:0;padding:.4rem '
-                        .'.8rem;background:#20302d;color:#fffdf8;font:600 .9rem/1.3 sans-serif">Preview of a draft. Nothing you do here '
-                            .'is stored.</p>'];
+                        .'.8rem;background:#20302d;color:#fffdf8;font:600 .9rem/1.3 sans-serif">'
+                        .e($voice->say('page.preview')).'</p>'];
             $fill['code:end'] .= $this->popup($request, $plan, $found, $voice);
             foreach ($plan->pages as $other) {
                 $fill["page:{$other->id}"] = $link($other->address);
@@ -60,7 +60,7 @@ final readonly class PreviewController
             }
             foreach ($plan->leadMagnets as $leadMagnet) {
                 $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e($voice->say('file.download')).'</a> <span class="file-note">'
-                    .e($leadMagnet->kindAndSize()).'</span>';
+                    .e($leadMagnet->kindAndSize($voice->language())).'</span>';
             }
 
             $fill += PageRenderer::countdowns($plan, $shown, $voice, ShownState::tryFrom(Input::text($request, 'deadline'))

@@ -101,8 +101,9 @@ final readonly class RoomController
             'webinar_session'),
             new DateTimeZone(Browser::zone(SiteCookies::read($request, SiteCookie::Zone)) ?? $found->zone), $now);
         if ($registered === null) {
-            return PlainPage::sessionGone(RegistrationLinks::change($found))->response($this->voice($found)->language()->tag,
-                $found->funnel->business);
+            $this->voice($found);
+
+            return PlainPage::sessionGone(RegistrationLinks::change($found))->response();
         }
 
         return $this->lead(RegisteredSessions::find($found->person_id, $found->webinar_id), PageRole::Confirmation, 303);
@@ -194,7 +195,9 @@ final readonly class RoomController
     /** In the language of the room they have a place in. */
     private function voice(Registration $registration): SiteVoice
     {
-        return $this->language->is(RoomFacts::of($registration)->language ?? 'en', $registration->funnel->business);
+        $facts = RoomFacts::of($registration);
+
+        return $this->language->is($facts->language ?? $registration->funnel->language, $registration->funnel->business, $facts?->own);
     }
 
     private function lead(?Registration $registration, PageRole $role, int $status = 302): AnyResponse

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Mail\Emails;
 
-use App\Languages\Voices;
+use App\Languages\SiteVoice;
 use App\Rendering\Countdown;
 use GdImage;
 use Illuminate\Support\Str;
@@ -34,18 +34,18 @@ final class CountdownPicture
     private const UNITS = ['day', 'hour', 'minute', 'second'];
 
     /** @param  string  $over  what it says once the time is up */
-    public static function of(Look $look, int $left, string $language, string $over = ''): string
+    public static function of(Look $look, int $left, SiteVoice $voice, string $over = ''): string
     {
-        $drawing = new self($look, $language);
-        $over = $over === '' ? Voices::of($language)->say('page.time_is_up_short') : $over;
+        $drawing = new self($look, $voice->language()->tag);
+        $over = $over === '' ? $voice->say('page.time_is_up_short') : $over;
 
         return $left <= 0 ? $drawing->still($over) : $drawing->minute($left, $over);
     }
 
     /** For an email that is only looked at: the picture itself, with two days left. */
-    public static function sample(?Look $look, string $language): string
+    public static function sample(?Look $look, SiteVoice $voice): string
     {
-        return 'data:image/gif;base64,'.base64_encode(self::of($look ?? Looks::get(Looks::DEFAULT), 2 * 86_400, $language));
+        return 'data:image/gif;base64,'.base64_encode(self::of($look ?? Looks::get(Looks::DEFAULT), 2 * 86_400, $voice));
     }
 
     private readonly Colour $fill;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Mail\Emails;
 
+use App\Languages\Voices;
 use App\Models\Message;
 use App\Models\Person;
 use App\Records\PersonLookup;
@@ -66,7 +67,7 @@ final class DeadlineFields
             if ($run === null) {
                 return '';
             }
-            $address = $message === null ? CountdownPicture::sample($look, $language) : url("/t/{$message->id}/{$m[1]}/"
+            $address = $message === null ? CountdownPicture::sample($look, Voices::of($language)) : url("/t/{$message->id}/{$m[1]}/"
                 .MailLinks::sealOf("countdown|{$message->id}|{$m[1]}").'.gif');
 
             return '<img src="'.e($address).'" alt="'.e(TimeWords::moment($run->endsAt, $zone, $language, $now)).'" width="'

@@ -29,7 +29,7 @@ final class DownloadSlot implements Slot
         }
         $blocks = array_filter($page->document->blocksOf(BlockKind::Download), fn (Block $b): bool => $b->field('leadMagnet') === $of);
 
-        return ['fileName' => $leadMagnet->fileName, 'kindAndSize' => $leadMagnet->kindAndSize(),
+        return ['fileName' => $leadMagnet->fileName, 'kindAndSize' => $leadMagnet->kindAndSize($voice->language()),
             'text' => end($blocks) === false ? '' : end($blocks)->field('text'),
             'asks' => array_values(array_map(fn (FormPlan $f): string => $f->id,
                 array_filter($plan->forms, fn (FormPlan $f): bool => $f->doubleOptIn)))];

@@ -69,7 +69,7 @@ function recording(screen: HTMLElement, data: RoomData): Stage {
             kind: 'captions',
             src: data.captions,
             srclang: data.language,
-            label: 'Captions',
+            label: data.say.captions,
         });
         video.append(track);
     }

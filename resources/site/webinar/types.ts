@@ -17,6 +17,7 @@ export interface RoomData {
 }
 
 export type Words =
+    | 'captions'
     | 'closed'
     | 'begins'
     | 'soon'

@@ -8,6 +8,7 @@ use Lantern\Core\Checks\Finding;
 use Lantern\Core\Checks\GoLiveCheck;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Events\Outcome;
+use Lantern\Core\Languages\Language;
 use Lantern\Core\Plan\LeadMagnet;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\PlanCopy;
@@ -182,11 +183,13 @@ final class PlanTest extends TestCase
 
     public function test_a_file_says_its_kind_and_size(): void
     {
-        $size = fn (int $bytes, string $name = 'plan.pdf'): string => (new LeadMagnet('g', 'x', 'f', $name, 'application/pdf', $bytes))
-            ->kindAndSize();
+        $size = fn (int $bytes, string $name = 'plan.pdf', string $in = 'en'): string => (new LeadMagnet('g', 'x', 'f', $name,
+            'application/pdf', $bytes))->kindAndSize(Language::of($in));
 
-        self::assertSame(['PDF, 1 KB', 'PDF, 48 KB', 'PDF, 1.0 MB', 'PDF, 12.3 MB', '2 KB', ''],
+        self::assertSame(['PDF, 1 kB', 'PDF, 48 kB', 'PDF, 1.0 MB', 'PDF, 12.3 MB', '2 kB', ''],
             [$size(1), $size(47_729), $size(1_000_000), $size(12_345_678), $size(1_600, 'plan'),
-                (new LeadMagnet('g', 'x'))->kindAndSize()]);
+                (new LeadMagnet('g', 'x'))->kindAndSize(Language::of('en'))]);
+        self::assertSame(['PDF, 1,2 MB', 'PDF, 1,2 Mo', 'PDF, 48 kB'], [$size(1_234_567, in: 'de'), $size(1_234_567, in: 'fr-CA'),
+            $size(47_729, in: 'pl')], 'in the units of a language');
     }
 }

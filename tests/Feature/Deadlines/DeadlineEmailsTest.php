@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Deadlines;
 
+use App\Languages\Voices;
 use App\Mail\Emails\CountdownPicture;
 use App\Mail\Emails\EmailWriter;
 use App\Mail\Emails\MailLinks;
@@ -188,7 +189,7 @@ final class DeadlineEmailsTest extends DeadlineTestCase
     {
         foreach (Looks::all() as $look) {
             // The minute in which every figure changes.
-            $gif = CountdownPicture::of($look, 100 * 86_400 + 30, 'en');
+            $gif = CountdownPicture::of($look, 100 * 86_400 + 30, Voices::of('en'));
             self::assertLessThanOrEqual(CountdownPicture::MOST_BYTES, strlen($gif), $look->id);
         }
     }

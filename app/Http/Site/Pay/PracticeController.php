@@ -55,7 +55,9 @@ final readonly class PracticeController
     {
         $charge = $this->charge($key, $seal);
         $order = Payment::query()->with('order')->where('key', $key)->first()?->order;
-        $this->language->is($order->language ?? 'en', $order?->business);
+        if ($order !== null) {
+            $this->language->is($order->language, $order->business);
+        }
 
         return $charge === null ? $this->page('pay.practice-bank', ['charge' => null], 404)
             : $this->page('pay.practice-bank', ['charge' => $charge,
