@@ -30,6 +30,24 @@ const latin = [
     ...'ŒœŠšŽžŸıˆ˜–—‘’‚“”„†‡•…‹›€™−←↑→↓',
 ].join('');
 
+/** Letters that a language has beside these, as FontFiles.php knows them. */
+const letters: Record<string, string> = { pl: 'ĄąĆćĘęŁłŃńŚśŹźŻż' };
+
+/** What a language with letters of its own needs of the first file, as FontFiles.php knows it. */
+const plain = [...Array.from({ length: 0x7f - 0x20 }, (_, i) => String.fromCodePoint(0x20 + i)), ...'\u00a0§«°·»×Óó–—‘’‚“”„†‡•…‹›€−'].join(
+    '',
+);
+
+/** Of the font for Hebrew letters: what stands between words, so that a page without a Latin letter needs no Latin font. */
+const signs = [
+    ...Array.from({ length: 0x7f - 0x20 }, (_, i) => String.fromCodePoint(0x20 + i)).filter((c) => !/[A-Za-z]/.test(c)),
+    ...Array.from({ length: 0xc0 - 0xa0 }, (_, i) => String.fromCodePoint(0xa0 + i)),
+    ...'×–—‘’‚“”„†‡•…‹›€−',
+].join('');
+
+/** Without the features no look uses, and without instructions for screens of few pixels, which today's browsers leave aside. */
+const cut = (file: string, text: string) => subsetFont(readFileSync(file), text, { targetFormat: 'woff2', noHinting: true });
+
 function copyLookFonts(): Plugin {
     return {
         name: 'copy-look-fonts',
@@ -40,24 +58,24 @@ function copyLookFonts(): Plugin {
             for (const [font, weights] of Object.entries(lookFonts)) {
                 const source = join('node_modules/@fontsource', font, 'files');
                 const files = readdirSync(source);
-                for (const subset of ['latin', 'latin-ext']) {
-                    for (const weight of weights) {
-                        const name = `${font}-${subset}-${weight}-normal.woff2`;
-                        if (!files.includes(name)) {
-                            continue;
-                        }
-                        if (subset === 'latin') {
-                            // Without the features no look uses, and without instructions for screens of few pixels, which today's
-                            // browsers leave aside, a page's fonts are up to a third smaller.
-                            writeFileSync(
-                                join(target, name),
-                                await subsetFont(readFileSync(join(source, name)), latin, { targetFormat: 'woff2', noHinting: true }),
-                            );
-                        } else {
-                            copyFileSync(join(source, name), join(target, name));
+                for (const weight of weights) {
+                    const file = (subset: string) => `${font}-${subset}-${weight}-normal.woff2`;
+                    // A page's fonts are up to a third smaller for it.
+                    writeFileSync(join(target, file('latin')), await cut(join(source, file('latin')), latin));
+                    writeFileSync(join(target, file('plain')), await cut(join(source, file('latin')), plain));
+                    if (files.includes(file('latin-ext'))) {
+                        copyFileSync(join(source, file('latin-ext')), join(target, file('latin-ext')));
+                        for (const [language, more] of Object.entries(letters)) {
+                            writeFileSync(join(target, file(language)), await cut(join(source, file('latin-ext')), more));
                         }
                     }
                 }
+            }
+            const hebrew = 'node_modules/@fontsource/noto-sans-hebrew/files';
+            for (const weight of [400, 700]) {
+                const name = (subset: string) => `noto-sans-hebrew-${subset}-${weight}-normal.woff2`;
+                copyFileSync(join(hebrew, name('hebrew')), join(target, name('hebrew')));
+                writeFileSync(join(target, name('signs')), await cut(join(hebrew, name('latin')), signs));
             }
         },
     };

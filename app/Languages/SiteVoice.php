@@ -37,6 +37,23 @@ final class SiteVoice implements Voice
         return new HtmlString('lang="'.e($this->language->plain()).'"'.($this->language->isRightToLeft() ? ' dir="rtl"' : ''));
     }
 
+    /** For what is read from left to right in every language: addresses, phone numbers, digits that are typed. */
+    public function leftToRight(): HtmlString
+    {
+        return new HtmlString($this->language->isRightToLeft() ? ' dir="ltr"' : '');
+    }
+
+    /** The side on which a line begins, for programs that know no direction. */
+    public function start(): string
+    {
+        return $this->language->isRightToLeft() ? 'right' : 'left';
+    }
+
+    public function end(): string
+    {
+        return $this->language->isRightToLeft() ? 'left' : 'right';
+    }
+
     public function say(Phrase|string $phrase, array $values = []): string
     {
         if ($phrase instanceof Phrase) {

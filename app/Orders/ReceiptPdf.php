@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
+use App\Languages\VisualOrder;
 use App\Models\Receipt;
+use DOMDocument;
 use Dompdf\Dompdf;
 use Dompdf\Options;
+use DOMXPath;
 use Illuminate\Support\Facades\View;
 
 /** A receipt as a PDF, drawn from what it says. */
@@ -24,9 +27,30 @@ final class ReceiptPdf
         $pdf = new Dompdf($options);
         $pdf->setPaper('a4');
         $paper = new ReceiptPaper($receipt);
-        $pdf->loadHtml(View::make('pay.receipt', ['paper' => $paper, 'say' => $paper->voice()])->render(), 'UTF-8');
+        $voice = $paper->voice();
+        $html = View::make('pay.receipt', ['paper' => $paper, 'say' => $voice])->render();
+        $pdf->loadHtml($voice->language()->isRightToLeft() ? self::mirrored($html) : $html, 'UTF-8');
         $pdf->render();
 
         return (string) $pdf->output();
+    }
+
+    /** The library knows one direction: what is read from right to left is handed to it in the order in which it is drawn. */
+    private static function mirrored(string $html): string
+    {
+        $document = new DOMDocument;
+        $document->loadHTML('<?xml encoding="UTF-8">'.$html, LIBXML_NOERROR | LIBXML_NOWARNING);
+        $path = new DOMXPath($document);
+        $texts = $path->query('//body//text()');
+        foreach ($texts === false ? [] : $texts as $text) {
+            $text->nodeValue = VisualOrder::of((string) $text->nodeValue);
+        }
+        foreach ($document->getElementsByTagName('tr') as $row) {
+            foreach (array_reverse(iterator_to_array($row->childNodes)) as $cell) {
+                $row->appendChild($cell);
+            }
+        }
+
+        return (string) $document->saveHTML();
     }
 }

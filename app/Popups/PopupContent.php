@@ -7,6 +7,7 @@ namespace App\Popups;
 use App\Deadlines\States;
 use App\Languages\SiteVoice;
 use App\Languages\Voices;
+use App\Rendering\FontFiles;
 use App\Rendering\PageAssets;
 use App\Rendering\PopupFrame;
 use App\Rendering\SiteAssets;
@@ -62,7 +63,7 @@ final readonly class PopupContent
      * The styles and fonts that some pop-ups need.
      *
      * @param  list<LivePopup>  $popups
-     * @return array{css: string, fonts: list<array{family: string, weight: int, url: string}>}
+     * @return array{css: string, fonts: list<array{family: string, weight: int, url: string, range: string}>}
      */
     public static function styles(array $popups, bool $elsewhere): array
     {
@@ -71,7 +72,10 @@ final readonly class PopupContent
             $assets = PageAssets::fromArray($live->page->slots['head'] ?? []);
             array_push($groups, ...$assets->groups);
             foreach ($elsewhere ? $assets->fonts : [] as [$family, $weight]) {
-                $fonts["{$family} {$weight}"] = ['family' => $family, 'weight' => $weight, 'url' => SiteAssets::fontUrl($family, $weight)];
+                foreach (FontFiles::of($family, $weight, $assets->language) as ['url' => $url, 'range' => $range]) {
+                    $fonts["{$family} {$url}"] = ['family' => $family, 'weight' => $weight,
+                        'url' => Hosts::site().'/w/fonts/'.basename($url), 'range' => $range];
+                }
             }
         }
 

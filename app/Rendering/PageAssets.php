@@ -30,33 +30,37 @@ final readonly class PageAssets
      * @param  list<array{string, int}>  $fonts  of all fonts
      * @param  list<string>  $groups  of styles
      * @param  array<string, list<float>>  $sizes  how far what stands in for a font is stretched, by its family and weight
+     * @param  string  $language  by whose letters fonts are chosen
      */
-    private function __construct(public array $first, public array $fonts, public array $groups, public array $sizes = [])
+    private function __construct(public array $first, public array $fonts, public array $groups, public array $sizes = [],
+        public string $language = 'en')
     {
     }
 
     public static function of(Plan $plan, PagePlan $page): self
     {
         return new self(self::ownLook($plan, $page)->fonts(), self::fontsOf($plan, $page), self::groups($plan, $page, false),
-            self::sizesOf($plan, $page));
+            self::sizesOf($plan, $page), $plan->languageOf($page));
     }
 
     /** For a page of the application's own making, in the look of a funnel. */
-    public static function ofLook(Look $look): self
+    public static function ofLook(Look $look, string $language = 'en'): self
     {
-        return new self($look->fonts(), array_values(array_unique($look->fonts(), SORT_REGULAR)), ['base']);
+        return new self($look->fonts(), array_values(array_unique($look->fonts(), SORT_REGULAR)), ['base'], language: $language);
     }
 
     /** For the desk, where anything may be added. */
     public static function withAllStyles(Plan $plan, PagePlan $page): self
     {
-        return new self(self::ownLook($plan, $page)->fonts(), self::fontsOf($plan, $page), self::groups($plan, $page, true));
+        return new self(self::ownLook($plan, $page)->fonts(), self::fontsOf($plan, $page), self::groups($plan, $page, true),
+            language: $plan->languageOf($page));
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['first' => $this->first, 'fonts' => $this->fonts, 'groups' => $this->groups, 'sizes' => $this->sizes];
+        return ['first' => $this->first, 'fonts' => $this->fonts, 'groups' => $this->groups, 'sizes' => $this->sizes,
+            'language' => $this->language];
     }
 
     /** @param  array<string, mixed>  $written  as `toArray` wrote it */
@@ -79,7 +83,8 @@ final readonly class PageAssets
         }
 
         return new self($fonts($written['first'] ?? null), $fonts($written['fonts'] ?? null),
-            array_values(array_filter($groups, is_string(...))), $sizes);
+            array_values(array_filter($groups, is_string(...))), $sizes,
+            is_string($written['language'] ?? null) ? $written['language'] : 'en');
     }
 
     private static function ownLook(Plan $plan, PagePlan $page): Look
@@ -131,7 +136,8 @@ final readonly class PageAssets
         }
         $sizes = [];
         foreach (self::fontsOf($plan, $page) as [$family, $weight]) {
-            $sizes["{$family} {$weight}"] = StandIns::sizes($family, $weight, $words["{$family} {$weight}"] ?? '');
+            [$drawn, $drawnWeight] = FontFiles::drawnIn($family, $weight, $plan->languageOf($page));
+            $sizes["{$family} {$weight}"] = StandIns::sizes($drawn, $drawnWeight, $words["{$family} {$weight}"] ?? '');
         }
 
         return $sizes;

@@ -87,6 +87,11 @@ final readonly class PageView
         return $this->mode->editing();
     }
 
+    public function leftToRight(): HtmlString
+    {
+        return $this->voice->leftToRight();
+    }
+
     public function language(): Language
     {
         return $this->voice->language();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Rendering;
 
 use App\Languages\SiteVoice;
+use Illuminate\Support\HtmlString;
 
 /** What the views of a form ask of the page around it, where there is none. */
 final readonly class PlainView
@@ -16,6 +17,11 @@ final readonly class PlainView
     public function editing(): bool
     {
         return false;
+    }
+
+    public function leftToRight(): HtmlString
+    {
+        return $this->voice->leftToRight();
     }
 
     public function say(string $phrase): string

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Rendering;
 
-use App\Support\Hosts;
-use Illuminate\Support\Str;
+use Lantern\Core\Languages\Language;
 use Lantern\Core\Page\Look\Look;
 use RuntimeException;
 
@@ -25,8 +24,8 @@ final class SiteAssets
     public static function head(PageAssets $assets, bool $script): string
     {
         $preload = '';
-        foreach (array_unique($assets->first, SORT_REGULAR) as [$family, $weight]) {
-            $preload .= '<link rel="preload" as="font" type="font/woff2" crossorigin href="'.self::font($family, $weight).'">';
+        foreach (self::firstFiles($assets) as $url) {
+            $preload .= '<link rel="preload" as="font" type="font/woff2" crossorigin href="'.$url.'">';
         }
 
         return $preload.'<style>'.self::faces($assets).self::css($assets->groups).'</style>'
@@ -69,9 +68,10 @@ final class SiteAssets
     }
 
     /** For a page of the application's own making on which something is paid. */
-    public static function pay(Look $look): string
+    public static function pay(Look $look, Language $language): string
     {
-        return self::head(PageAssets::ofLook($look), false).'<style>'.self::css(['pay']).'</style><script type="module" src="'
+        return self::head(PageAssets::ofLook($look, $language->tag),
+            false).'<style>'.self::css(['pay']).'</style><script type="module" src="'
             .self::built('resources/site/checkout.ts')['url'].'"></script>';
     }
 
@@ -115,8 +115,9 @@ final class SiteAssets
     {
         $files = [];
         foreach ($assets->fonts as [$family, $weight]) {
-            array_push($files, self::font($family, $weight), self::font($family, $weight, 'latin-ext'));
+            array_push($files, ...array_column(FontFiles::of($family, $weight, $assets->language), 'url'));
         }
+        $files = array_unique($files);
 
         return array_values(array_filter($files, fn (string $f): bool => is_file(public_path(ltrim($f, '/')))));
     }
@@ -129,28 +130,31 @@ final class SiteAssets
     {
         $css = '';
         foreach ($assets->fonts as [$family, $weight]) {
-            foreach (['latin-ext' => 'U+0100-02BA,U+1E00-1E9F,U+1EF2-1EFF,U+2C60-2C7F',
-                'latin' => 'U+0000-00FF,U+0131,U+0152-0153,U+02BB-02DC,U+2000-206F,U+20AC,U+2122,U+2191-2193,U+2212',
-            ] as $subset => $range) {
-                $css .= "@font-face{font-family:'{$family}';font-weight:{$weight};font-display:swap;src:url("
-                    .self::font($family, $weight, $subset).") format('woff2');unicode-range:{$range}}";
+            foreach (FontFiles::of($family, $weight, $assets->language) as ['url' => $url, 'range' => $range]) {
+                $css .= "@font-face{font-family:'{$family}';font-weight:{$weight};font-display:swap;src:url({$url}) format('woff2');"
+                    ."unicode-range:{$range}}";
             }
-            $sizes = $assets->sizes["{$family} {$weight}"] ?? StandIns::sizes($family, $weight, '');
-            $css .= StandIns::faces($family, $weight, $sizes);
+            [$drawn, $drawnWeight] = FontFiles::drawnIn($family, $weight, $assets->language);
+            $sizes = $assets->sizes["{$family} {$weight}"] ?? StandIns::sizes($drawn, $drawnWeight, '');
+            $css .= StandIns::faces($family, $weight, $sizes, $drawn);
         }
 
         return $css;
     }
 
-    /** For pages of other sites. */
-    public static function fontUrl(string $family, int $weight): string
+    /** @return list<string> the files that a page is sure to need, to be fetched at once */
+    private static function firstFiles(PageAssets $assets): array
     {
-        return Hosts::site().'/w/fonts/'.basename(self::font($family, $weight));
-    }
+        $urls = [];
+        foreach (array_unique($assets->first, SORT_REGULAR) as [$family, $weight]) {
+            foreach (FontFiles::of($family, $weight, $assets->language) as $file) {
+                if ($file['first']) {
+                    $urls[] = $file['url'];
+                }
+            }
+        }
 
-    private static function font(string $family, int $weight, string $subset = 'latin'): string
-    {
-        return '/build/fonts/'.Str::slug($family).'-'.$subset.'-'.$weight.'-normal.woff2';
+        return array_values(array_unique($urls));
     }
 
     /** @return array{url: string, text: string} */

@@ -20,7 +20,8 @@ use RuntimeException;
 final class StandIns
 {
     /** What a page is measured by that says nothing yet. */
-    private const SAMPLE = 'Twelve minutes a day, and you know what to do with each of them: the first tune comes sooner than you think.';
+    private const SAMPLE = 'Twelve minutes a day, and you know what to do with each of them: the first tune comes sooner than you think. '
+        .'שתים עשרה דקות ביום, והמנגינה הראשונה באה מוקדם ממה שחשבת.';
 
     /** So many fonts of devices are tried for each. */
     private const TRIED = 3;
@@ -48,11 +49,13 @@ final class StandIns
 
     /**
      * @param  list<float>  $sizes  as `sizes` worked them out
+     * @param  string|null  $drawn  the font that draws the page's letters, where it is another one
      * @return string the faces, as CSS
      */
-    public static function faces(string $family, int $weight, array $sizes): string
+    public static function faces(string $family, int $weight, array $sizes, ?string $drawn = null): string
     {
-        $font = self::table()['fonts'][Str::slug($family)][$weight] ?? null;
+        $fonts = self::table()['fonts'][Str::slug($drawn ?? $family)] ?? [];
+        $font = $fonts[$weight] ?? $fonts[$weight > 500 ? 700 : 400] ?? null;
         $css = '';
         foreach ($font['standIns'] ?? [] as $i => $device) {
             $size = $sizes[$i] ?? 100.0;

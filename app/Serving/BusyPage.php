@@ -59,9 +59,11 @@ final class BusyPage
         [$look, $language, $business] = self::funnel($request);
         $isForm = $request->isMethod('POST');
 
-        return new Response(View::make('site.busy', ['say' => $language === null ? app(SiteLanguage::class)->voice()
-            : Voices::of($language, $business), 'look' => $look, 'style' => LookStyle::whole($look, Paint::of($look,
-                Background::paper())), 'head' => SiteAssets::head(PageAssets::ofLook($look), false), 'isForm' => $isForm,
+        $voice = $language === null ? app(SiteLanguage::class)->voice() : Voices::of($language, $business);
+
+        return new Response(View::make('site.busy', ['say' => $voice, 'look' => $look, 'style' => LookStyle::whole($look, Paint::of($look,
+            Background::paper())), 'head' => SiteAssets::head(PageAssets::ofLook($look, $voice->language()->tag), false),
+            'isForm' => $isForm,
             'action' => $request->getRequestUri(), 'typed' => $isForm ? self::flat($request->request->all()) : [],
             'resends' => $isForm && $request->input(self::SENT_AGAIN) === null,
             'mark' => self::SENT_AGAIN, 'seconds' => self::AGAIN])->render(), 503, AnswerKind::Page->headers() + $headers);

@@ -20,6 +20,9 @@ final class TimeWords
     /** The forms that languages have for numbers, by CLDR's names. */
     public const FORMS = ['zero', 'one', 'two', 'few', 'many', 'other'];
 
+    /** Where ICU's data says what nobody does any more: CLDR 42 counts Polish days as “doba”, later ones as everybody does. */
+    private const CORRECTED = ['pl' => ['day' => ['one' => '{0} dzień', 'few' => '{0} dni', 'many' => '{0} dni', 'other' => '{0} dnia']]];
+
     private const KEPT = 200;
 
     /** @var array<string, array<string, array<string, string>>> */
@@ -44,7 +47,8 @@ final class TimeWords
             ??= (string) (new IntlDatePatternGenerator($locale))->getBestPattern("{$year}MMMMEEEEdjjmm");
         $words = self::format($at, $zone, $locale, $pattern);
 
-        return str_replace(',', '', $words).', '.self::clock($at, $zone, $locale);
+        // In English the moment is one run of words; elsewhere its commas are how it is spelt.
+        return (str_starts_with($locale, 'en') ? str_replace(',', '', $words) : $words).', '.self::clock($at, $zone, $locale);
     }
 
     /** Such as "4 December 2026". */
@@ -56,15 +60,29 @@ final class TimeWords
         return self::format($at, $zone, $locale, $pattern);
     }
 
-    /** Whose clock it is: "Oslo time". */
+    /** Whose clock it is: "Oslo time"; and, in the hour that it shows twice, which of the two by its distance from GMT. */
     private static function clock(DateTimeImmutable $at, DateTimeZone $zone, string $locale): string
     {
         if ($zone->getName() === 'UTC') {
             return 'UTC';
         }
+        $name = str_starts_with($locale, 'en') ? self::format($at, $zone, $locale, 'VVV').' time'
+            : self::format($at, $zone, $locale, 'VVVV');
 
-        return str_starts_with($locale, 'en') ? self::format($at, $zone, $locale, 'VVV').' time' : self::format($at, $zone,
-            $locale, 'VVVV');
+        return $name.(self::isShownTwice($at, $zone) ? ' ('.self::format($at, $zone, $locale, 'O').')' : '');
+    }
+
+    private static function isShownTwice(DateTimeImmutable $at, DateTimeZone $zone): bool
+    {
+        $shown = $at->setTimezone($zone);
+        // The clocks are put back by an hour, on Lord Howe Island by half of one.
+        foreach ([-3600, -1800, 1800, 3600] as $seconds) {
+            if ($at->modify("{$seconds} seconds")->setTimezone($zone)->format('Y-m-d H:i') === $shown->format('Y-m-d H:i')) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private static function format(DateTimeImmutable $at, DateTimeZone $zone, string $locale, string $pattern): string
@@ -97,7 +115,23 @@ final class TimeWords
             }
         }
 
-        return implode(', ', $words);
+        return count($words) === 2 ? str_replace(['{0}', '{1}'], $words, self::pair($language)) : implode($words);
+    }
+
+    /** How two amounts stand together: "{0}, {1}", in French "{0} et {1}". CLDR's list of units. */
+    private static function pair(string $language): string
+    {
+        for ($locale = Language::of($language)->locale(); $locale !== ''; $locale = (string) strstr($locale, '_', true)) {
+            $found = ResourceBundle::create($locale, null, false);
+            foreach (['listPattern', 'unit', '2'] as $key) {
+                $found = $found instanceof ResourceBundle ? $found->get($key, false) : null;
+            }
+            if (is_string($found)) {
+                return $found;
+            }
+        }
+
+        return '{0}, {1}';
     }
 
     /** Such as "1 day" or "3 days". */
@@ -140,7 +174,7 @@ final class TimeWords
     /** @return array<string, string> patterns such as "{0} days" by form; `other` is always among them */
     private static function forms(string $language, string $unit): array
     {
-        return self::$known[$language][$unit] ??= self::read($language, $unit)
+        return self::$known[$language][$unit] ??= self::CORRECTED[Language::of($language)->base()][$unit] ?? self::read($language, $unit)
             ?: ['one' => "{0} {$unit}", 'other' => "{0} {$unit}s"];
     }
 

@@ -31,6 +31,8 @@ const SERIF: Device[] = [
     { font: 'noto-serif', names: { 400: ['Noto Serif'], 700: ['Noto Serif Bold', 'NotoSerif-Bold'] } },
     { font: 'dejavu-serif', names: { 400: ['DejaVu Serif'], 700: ['DejaVu Serif Bold'] } },
 ];
+/** Of Hebrew letters; the devices' own other fonts have them from one that is drawn alike. */
+const HEBREW: Device[] = SANS.slice(0, 1);
 const SERIFS = ['dm-serif-display', 'lora', 'playfair-display', 'cormorant-garamond'];
 
 /** Ascent and descent in hundredths of an em, and the width of each letter in thousandths. */
@@ -45,8 +47,8 @@ export interface StandInTable {
     devices: Record<string, Record<number, Measures>>;
 }
 
-function measures(font: string, weight: number, letters: string): Measures {
-    const read = create(readFileSync(`node_modules/@fontsource/${font}/files/${font}-latin-${weight}-normal.woff2`)) as Font;
+function measures(font: string, weight: number, letters: string, subset = 'latin'): Measures {
+    const read = create(readFileSync(`node_modules/@fontsource/${font}/files/${font}-${subset}-${weight}-normal.woff2`)) as Font;
     const per = (n: number, of: number) => Math.round((n / read.unitsPerEm) * of * 100) / 100;
     return {
         ascent: per(read.ascent, 100),
@@ -77,6 +79,16 @@ export function standInTable(fonts: Record<string, number[]>, letters: string): 
             for (const d of devices) {
                 (table.devices[d.font] ??= {})[near] ??= measures(d.font, near, letters);
             }
+        }
+    }
+    const hebrew = Array.from({ length: 27 }, (_, i) => String.fromCodePoint(0x5d0 + i)).join('');
+    for (const weight of [400, 700]) {
+        (table.fonts['noto-sans-hebrew'] ??= {})[weight] = {
+            ...measures('noto-sans-hebrew', weight, hebrew, 'hebrew'),
+            standIns: HEBREW.map((d) => ({ local: d.names[weight]!, font: d.font, weight })),
+        };
+        for (const d of HEBREW) {
+            Object.assign(table.devices[d.font]![weight]!.widths, measures(d.font, weight, hebrew, 'hebrew').widths);
         }
     }
     return table;

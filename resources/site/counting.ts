@@ -1,3 +1,5 @@
+import { leftWords } from './left';
+
 /**
  * Countdowns that are true by the server's clock, whatever the visitor's says, and the last warning before an end. What is
  * drawn has the right figures and the moment in words; this keeps them right.
@@ -15,19 +17,6 @@ export function figures(left: number, units: Unit[]): number[] {
         rest -= n * UNITS[unit];
         return n;
     });
-}
-
-/** What is left in words: its two largest units. */
-export function leftInWords(left: number, say: (unit: Unit, n: number) => string): string {
-    const all = Object.keys(UNITS) as Unit[];
-    const counts = figures(left, all);
-    const first = counts.findIndex((n) => n > 0);
-    if (first === -1) {
-        return say('second', 0);
-    }
-    const next = all[first + 1];
-    const more = counts[first + 1] ?? 0;
-    return [say(all[first]!, counts[first]!), ...(next && more > 0 ? [say(next, more)] : [])].join(', ');
 }
 
 /** How far the server's clock is ahead of the visitor's, in milliseconds: measured, or else as the page was sent. */
@@ -82,6 +71,7 @@ class Countdown {
     private readonly units: Unit[];
     private readonly forms: Record<Unit, Forms>;
     private readonly plural: Intl.PluralRules;
+    private readonly language: string;
     private said = '';
 
     constructor(private readonly root: HTMLElement) {
@@ -89,7 +79,8 @@ class Countdown {
         this.from = Number(root.dataset.from);
         this.units = (root.dataset.units ?? '').split(' ').filter((u): u is Unit => u in UNITS);
         this.forms = JSON.parse(root.dataset.forms ?? '{}') as Record<Unit, Forms>;
-        this.plural = rules(root.dataset.lang ?? 'en');
+        this.language = known(root.dataset.lang ?? 'en');
+        this.plural = new Intl.PluralRules(this.language);
     }
 
     get leadsOn(): boolean {
@@ -117,7 +108,7 @@ class Countdown {
             line.style.inlineSize = `${Math.max(0, Math.min(1, (this.until - now) / (this.until - this.from))) * 100}%`;
         }
         // For those who have it read to them: by the minute, and never on its own.
-        const spoken = leftInWords(left > 60 ? Math.ceil(left / 60) * 60 : left, (u, n) => `${n} ${this.label(u, n)}`);
+        const spoken = leftWords(left > 60 ? Math.ceil(left / 60) * 60 : left, this.language);
         if (spoken !== this.said && (left > 60 || left % 10 === 0)) {
             this.said = spoken;
             set(this.root.querySelector('[data-left]'), spoken);
@@ -125,11 +116,12 @@ class Countdown {
     }
 }
 
-function rules(language: string): Intl.PluralRules {
+/** A language that a browser can read; English for what is none. */
+function known(language: string): string {
     try {
-        return new Intl.PluralRules(language);
+        return Intl.getCanonicalLocales(language)[0] ?? 'en';
     } catch {
-        return new Intl.PluralRules('en');
+        return 'en';
     }
 }
 

@@ -114,7 +114,7 @@ final class ExportTest extends BrowserTestCase
             $link = $this->find($b, '[data-test=preview-url]')->getText();
             $colleague = $this->browser(375, 740);
             $colleague->get($link);
-            $this->seeText($colleague, 'Nothing you do here is stored.');
+            $this->seeText($colleague, 'Nothing that is done here is stored.');
             $this->fill($colleague, 'Email address', 'wren@example.com');
             $this->press($colleague, 'Put me on the list');
             $this->seeText($colleague, 'You are on the list, friend.');

@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { figures, leftInWords } from '../../resources/site/counting';
+import { figures } from '../../resources/site/counting';
+import { leftWords } from '../../resources/site/left';
 
 /** Countdowns on public pages, by the server's clock. */
 const NOW = Date.UTC(2026, 10, 27, 10, 0, 0);
@@ -50,11 +51,17 @@ describe('the figures', () => {
     ] as const)('of %i seconds in %j', (left, wanted, expected) => expect(figures(left, [...wanted] as never)).toEqual(expected));
 
     it.each([
-        [186_300, '2 day, 3 hour'],
-        [172_805, '2 day'],
-        [65, '1 minute, 5 second'],
-        [0, '0 second'],
-    ])('%i seconds in words are %s', (left, words) => expect(leftInWords(left, (u, n) => `${n} ${u}`)).toBe(words));
+        ['en', 186_300, '2 days, 3 hours'],
+        ['en', 172_805, '2 days'],
+        ['en', 65, '1 minute, 5 seconds'],
+        ['en', 0, '0 seconds'],
+        ['de', 186_300, '2 Tage, 3 Stunden'],
+        ['fr', 65, '1 minute et 5 secondes'],
+        ['pl', 186_300, '2 dni i 3 godziny'],
+        ['he', 180, '3 דקות'],
+    ])('in %s, %i seconds in words are %s', (language, left, words) =>
+        expect(leftWords(left, language).replaceAll('\u00a0', ' ')).toBe(words),
+    );
 });
 
 describe('a countdown', () => {

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { minutesOf, secondsOf } from '@/funnel/desk/webinar/clock';
 import { written } from '@/funnel/desk/webinar/written';
 import { offerCard, pollCard, questionRows, tickOffer } from '../../resources/site/webinar/cards';
-import { leftWords } from '../../resources/site/webinar/left';
+import { leftWords } from '../../resources/site/left';
 import { Played } from '../../resources/site/webinar/played';
 import { enter } from '../../resources/site/webinar/room';
 import { pick } from '../../resources/site/webinar/sessions';

@@ -170,7 +170,8 @@ final readonly class ConfirmController
         $look = self::plan($submission->funnel, $submission)->look();
 
         return new Response(View::make('site.confirm',
-            $more + ['look' => $look, 'say' => self::voice($submission), 'head' => SiteAssets::head(PageAssets::ofLook($look), false),
+            $more + ['look' => $look, 'say' => self::voice($submission),
+                'head' => SiteAssets::head(PageAssets::ofLook($look, self::voice($submission)->language()->tag), false),
                 'style' => LookStyle::whole($look, Paint::of($look, Background::paper()))])->render(), 200,
             AnswerKind::Page->headers() + ['Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex']);
     }

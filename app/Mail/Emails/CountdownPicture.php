@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Mail\Emails;
 
 use App\Languages\SiteVoice;
+use App\Languages\VisualOrder;
 use App\Rendering\Countdown;
 use GdImage;
 use Illuminate\Support\Str;
 use Intervention\Gif\Builder;
 use Intervention\Gif\DisposalMethod;
+use Lantern\Core\Languages\Language;
 use Lantern\Core\Page\Look\Colour;
 use Lantern\Core\Page\Look\Contrast;
 use Lantern\Core\Page\Look\Look;
@@ -61,7 +63,7 @@ final class CountdownPicture
     private function still(string $words): string
     {
         $image = $this->canvas(self::WIDTH, self::HEIGHT);
-        $this->write($image, $words, 24, self::WIDTH / 2, 68, $this->font($this->look->headingFont, $this->look->headingWeight));
+        $this->write($image, $words, 24, self::WIDTH / 2, 68, $this->look->headingFont, $this->look->headingWeight);
 
         return (string) Builder::canvas(self::WIDTH, self::HEIGHT)->addFrame($this->gif($image))->encode();
     }
@@ -75,7 +77,7 @@ final class CountdownPicture
         for ($second = 0; $second <= min(self::SECONDS, $left); $second++) {
             if ($left - $second === 0) {
                 $image = $this->canvas(self::WIDTH, self::HEIGHT);
-                $this->write($image, $over, 24, self::WIDTH / 2, 68, $this->font($this->look->headingFont, $this->look->headingWeight));
+                $this->write($image, $over, 24, self::WIDTH / 2, 68, $this->look->headingFont, $this->look->headingWeight);
                 $builder->addFrame($this->gif($image), 1);
                 break;
             }
@@ -103,8 +105,8 @@ final class CountdownPicture
 
     private function column(GdImage $image, string $figure, string $label, int $middle): void
     {
-        $this->write($image, $figure, 34, $middle, 66, $this->font($this->look->headingFont, $this->look->headingWeight));
-        $this->write($image, $label, 11, $middle, 94, $this->font($this->look->bodyFont, 700));
+        $this->write($image, $figure, 34, $middle, 66, $this->look->headingFont, $this->look->headingWeight);
+        $this->write($image, $label, 11, $middle, 94, $this->look->bodyFont, 700);
     }
 
     private function canvas(int $width, int $height): GdImage
@@ -121,11 +123,26 @@ final class CountdownPicture
         return ($colour->red << 16) | ($colour->green << 8) | $colour->blue;
     }
 
-    private function write(GdImage $image, string $words, int $size, float $middle, int $baseline, string $font): void
+    /** Words in the middle, in the order in which they are drawn; each run of letters in a font that has them. */
+    private function write(GdImage $image, string $words, int $size, float $middle, int $baseline, string $family, int $weight): void
     {
-        $box = imagettfbbox($size, 0, $font, $words);
-        $width = $box === false ? 0 : $box[2] - $box[0];
-        imagettftext($image, $size, 0, (int) ($middle - $width / 2), $baseline, self::colour($this->ink), $font, $words);
+        $drawn = Language::of($this->language)->isRightToLeft() ? VisualOrder::of($words) : $words;
+        preg_match_all('/[\x{0}-\x{ff}\x{2000}-\x{206f}]+|[\x{100}-\x{24f}\x{1e00}-\x{1eff}]+|[\x{590}-\x{5ff}\x{fb1d}-\x{fb4f}]+|./us',
+            $drawn, $m);
+        $runs = [];
+        $width = 0;
+        foreach ($m[0] as $letters) {
+            $font = $this->font($letters, $family, $weight);
+            $box = imagettfbbox($size, 0, $font, $letters);
+            $wide = $box === false ? 0 : $box[2] - $box[0];
+            $runs[] = [$letters, $font, $wide];
+            $width += $wide;
+        }
+        $left = $middle - $width / 2;
+        foreach ($runs as [$letters, $font, $wide]) {
+            imagettftext($image, $size, 0, (int) $left, $baseline, self::colour($this->ink), $font, $letters);
+            $left += $wide;
+        }
     }
 
     /** Eight shades of two colours are enough for smooth figures. */
@@ -138,15 +155,25 @@ final class CountdownPicture
         return (string) ob_get_clean();
     }
 
-    private function font(string $family, int $weight): string
+    private function font(string $letters, string $family, int $weight): string
     {
-        foreach ([$weight, 700, 400, 800] as $w) {
-            $file = public_path('build/fonts/'.Str::slug($family)."-latin-{$w}-normal.woff2");
+        $code = mb_ord($letters);
+        [$family, $subset] = match (true) {
+            $code <= 0xFF || ($code >= 0x2000 && $code <= 0x206F) => [$family, 'latin'],
+            $code <= 0x24F || ($code >= 0x1E00 && $code <= 0x1EFF) => [$family, 'latin-ext'],
+            ($code >= 0x590 && $code <= 0x5FF) || ($code >= 0xFB1D && $code <= 0xFB4F) => ['Noto Sans Hebrew', 'hebrew'],
+            default => ['', ''],
+        };
+        foreach ($family === '' ? [] : [$weight, 700, 400, 800] as $w) {
+            $file = public_path('build/fonts/'.Str::slug($family)."-{$subset}-{$w}-normal.woff2");
             if (is_file($file)) {
                 return $file;
             }
         }
+        // The font that receipts are written in has most of the world's letters.
+        $all = base_path('vendor/dompdf/dompdf/lib/fonts/DejaVuSans-Bold.ttf');
 
-        throw new RuntimeException('The front end is not built yet: run bin/demo --prepare.');
+        return $subset !== 'latin' && is_file($all) ? $all
+            : throw new RuntimeException('The front end is not built yet: run bin/demo --prepare.');
     }
 }

@@ -7,13 +7,17 @@ const OWN = `:host{all:initial;--rem:16px}:host([hidden]){display:none}*,*::befo
 dialog{position:fixed;inset:0;width:100vw;height:100vh;height:100dvh;max-width:none;max-height:none;margin:0;padding:0;border:0;background:none;overflow:hidden;color:inherit}
 dialog::backdrop{background:none}.pop-box:focus-visible{outline:none}`;
 
+/** Those that were added to this page, by family and address. */
+const added = new Set<string>();
+
 /** The fonts of our look, under the names that the styles know; a site that forbids them shows its reader's own. */
 export function loadFonts(styles: Styles): void {
     for (const font of styles.fonts ?? []) {
         try {
-            const weight = String(font.weight);
-            if (![...document.fonts].some((f) => f.family === font.family && f.weight === weight)) {
-                document.fonts.add(new FontFace(font.family, `url("${font.url}") format("woff2")`, { weight, display: 'swap' }));
+            if (!added.has(`${font.family} ${font.url}`)) {
+                added.add(`${font.family} ${font.url}`);
+                const face = { weight: String(font.weight), display: 'swap' as const, unicodeRange: font.range };
+                document.fonts.add(new FontFace(font.family, `url("${font.url}") format("woff2")`, face));
             }
         } catch {
             // A browser without them.

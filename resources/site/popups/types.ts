@@ -39,6 +39,8 @@ export interface Font {
     family: string;
     weight: number;
     url: string;
+    /** Which letters it has, as CSS writes them. */
+    range: string;
 }
 
 export interface Styles {

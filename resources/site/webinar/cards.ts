@@ -1,4 +1,4 @@
-import { leftWords } from './left';
+import { leftWords } from '../left';
 import type { RoomData, RoomOffer, RoomPoll, RoomState } from './types';
 
 type Say = RoomData['say'];

@@ -1,5 +1,5 @@
 import { offerCard, pollCard, questionRows, tickOffer } from './cards';
-import { leftWords } from './left';
+import { leftWords } from '../left';
 import { Played } from './played';
 import { stageOf } from './stage';
 import type { RoomData, RoomState } from './types';

@@ -11,11 +11,11 @@ body { margin: 0; background-color: #f4f2ee; }
 .paper { width: 100%; max-width: 600px; background-color: #ffffff; border-radius: 6px; }
 .words { padding: 32px 36px; font-family: Georgia, 'Times New Roman', serif; font-size: 17px; line-height: 27px; color: #24302d; }
 .words p { margin: 0 0 18px; }
-.words ul { margin: 0 0 18px; padding-left: 24px; }
-.words ol { margin: 0 0 18px; padding-left: 26px; }
+.words ul { margin: 0 0 18px; padding: 0; padding-{{ $say->start() }}: 24px; }
+.words ol { margin: 0 0 18px; padding: 0; padding-{{ $say->start() }}: 26px; }
 .words li { margin: 0 0 6px; }
 .words hr { border: 0; border-top: 1px solid #d9d5cc; margin: 24px 0; }
-.words blockquote { margin: 0 0 18px; padding: 0 0 0 16px; border-left: 3px solid #d9d5cc; }
+.words blockquote { margin: 0 0 18px; padding: 0; padding-{{ $say->start() }}: 16px; border-{{ $say->start() }}: 3px solid #d9d5cc; }
 .words a { color: {{ $link }}; }
 .words h2 { font-size: 22px; line-height: 28px; margin: 0 0 14px; }
 .words h3 { font-size: 18px; line-height: 26px; margin: 0 0 10px; }
@@ -36,7 +36,7 @@ body { background-color: #12181a !important; }
 </style>
 </head>
 <body>
-<table role="presentation" width="100%" cellpadding="0" cellspacing="0" border="0">
+<table role="presentation" width="100%" cellpadding="0" cellspacing="0" border="0" {{ $say->attributes() }}>
 <tr><td align="center">
 <table role="presentation" class="paper" cellpadding="0" cellspacing="0" border="0">
 <tr><td class="words">{!! $body !!}</td></tr>

@@ -8,12 +8,12 @@
 @if ($offer->price->notePhrase())<p class="checkout-line">{{ $say($offer->price->notePhrase()) }}</p>@endif
 </div>
 @if ($named)
-<p class="field"><label for="p-amount">{{ $say('checkout.amount', ['currency' => $offer->price->currency()->code]) }}</label><input id="p-amount" name="amount" inputmode="decimal" autocomplete="off" maxlength="40" value="{{ $value('amount') !== '' ? $value('amount') : $offer->price->amount->plain() }}" @isset($errors['amount']) aria-invalid="true" aria-describedby="pe-{{ 'amount' }}" @endisset>@include('pay.error', ['name' => 'amount'])</p>
+<p class="field"><label for="p-amount">{{ $say('checkout.amount', ['currency' => $offer->price->currency()->code]) }}</label><input id="p-amount" name="amount"{{ $say->leftToRight() }} inputmode="decimal" autocomplete="off" maxlength="40" value="{{ $value('amount') !== '' ? $value('amount') : $offer->price->amount->plain() }}" @isset($errors['amount']) aria-invalid="true" aria-describedby="pe-{{ 'amount' }}" @endisset>@include('pay.error', ['name' => 'amount'])</p>
 @endif
 @foreach ($bumps as $bump)
 <div class="bump"><label><input type="checkbox" name="bump[]" value="{{ $bump['offer']->id }}" @checked($bump['ticked'])> <span><strong>{{ $bump['text'] }}</strong> {{ $bump['product']->line }} <em>{{ $bump['price'] }}</em></span></label>@include('pay.error', ['name' => 'bump-'.$bump['offer']->id])</div>
 @endforeach
-<p class="field"><label for="p-email">{{ $say('form.email') }}</label><input id="p-email" name="email" type="email" autocomplete="email" maxlength="254" required value="{{ $value('email') }}" @isset($errors['email']) aria-invalid="true" aria-describedby="pe-{{ 'email' }}" @endisset>@include('pay.error', ['name' => 'email'])</p>
+<p class="field"><label for="p-email">{{ $say('form.email') }}</label><input id="p-email" name="email" type="email"{{ $say->leftToRight() }} autocomplete="email" maxlength="254" required value="{{ $value('email') }}" @isset($errors['email']) aria-invalid="true" aria-describedby="pe-{{ 'email' }}" @endisset>@include('pay.error', ['name' => 'email'])</p>
 <p class="field"><label for="p-name">{{ $say('checkout.name') }} <span class="optional">{{ $say('form.optional') }}</span></label><input id="p-name" name="name" autocomplete="name" maxlength="200" value="{{ $value('name') }}" @isset($errors['name']) aria-invalid="true" aria-describedby="pe-{{ 'name' }}" @endisset>@include('pay.error', ['name' => 'name'])</p>
 @if ($coupons || $value('coupon') !== '')
 <details class="coupon" @if ($value('coupon') !== '' || isset($errors['coupon'])) open @endif><summary>{{ $say('checkout.code_question') }}</summary>

@@ -11,7 +11,7 @@
 <meta name="referrer" content="no-referrer">
 <link rel="icon" href="data:,">
 <title>{{ $title }}</title>
-{!! \App\Rendering\SiteAssets::pay($look) !!}
+{!! \App\Rendering\SiteAssets::pay($look, $say->language()) !!}
 </head>
 <body style="{{ $style }}">
 <main>

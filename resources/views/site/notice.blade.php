@@ -13,7 +13,7 @@
 @endisset
 <link rel="icon" href="data:,">
 <title>{{ $title }}</title>
-{!! \App\Rendering\SiteAssets::head(\App\Rendering\PageAssets::ofLook($look), false) !!}
+{!! \App\Rendering\SiteAssets::head(\App\Rendering\PageAssets::ofLook($look, $say->language()->tag), false) !!}
 </head>
 <body style="{{ $style }}">
 <main>
@@ -30,7 +30,7 @@
 <form class="form" method="post" action="/f/again" novalidate>
 <input type="hidden" name="delivery" value="{{ $more['delivery'] ?? '' }}">
 <p class="field"><label for="f-email">{{ $say('form.email') }}</label>
-<input id="f-email" name="email" type="email" autocomplete="email" maxlength="254" required value="{{ $more['typed'] ?? '' }}" @isset($more['error']) aria-invalid="true" aria-describedby="e-email" @endisset>
+<input id="f-email" name="email" type="email"{{ $say->leftToRight() }} autocomplete="email" maxlength="254" required value="{{ $more['typed'] ?? '' }}" @isset($more['error']) aria-invalid="true" aria-describedby="e-email" @endisset>
 @isset($more['error'])<span class="error" id="e-email">{{ $more['error'] }}</span>@endisset</p>
 <button class="button" type="submit">{{ $say('notice.link_over.button') }}</button>
 </form>

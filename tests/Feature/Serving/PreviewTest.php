@@ -47,7 +47,7 @@ final class PreviewTest extends TestCase
     public function test_whoever_has_the_link_sees_the_draft_and_nobody_else(): void
     {
         $link = $this->link();
-        $this->get($link)->assertOk()->assertSee('The Twelve-Minute Practice Plan')->assertSee('Nothing you do here is stored.')
+        $this->get($link)->assertOk()->assertSee('The Twelve-Minute Practice Plan')->assertSee('Nothing that is done here is stored.')
             ->assertHeader('x-robots-tag', 'noindex')->assertDontSee('data-block', false);
         $this->get("/preview/{$this->funnel->id}")->assertForbidden()->assertSee('This preview has ended');
         $this->get('/'.$this->funnel->address)->assertNotFound();

@@ -38,7 +38,7 @@
 @endforeach
 </select>
 @else
-<input id="{{ $id($name) }}" name="{{ $name }}" type="{{ $field->kind->inputType() }}" @if ($field->kind === FieldKind::Number) inputmode="decimal" @endif autocomplete="{{ $field->kind->autocomplete() }}" maxlength="{{ $field->kind->longest() }}" @if ($field->placeholder !== '') placeholder="{{ $field->placeholder }}" @endif @if ($field->required) required @endif value="{!! $value !!}" {!! $invalid !!} @if ($view->editing()) tabindex="-1" @endif>
+<input id="{{ $id($name) }}" name="{{ $name }}" type="{{ $field->kind->inputType() }}"@if (in_array($field->kind, [FieldKind::Email, FieldKind::Phone, FieldKind::Number], true)){{ $view->leftToRight() }}@endif @if ($field->kind === FieldKind::Number) inputmode="decimal" @endif autocomplete="{{ $field->kind->autocomplete() }}" maxlength="{{ $field->kind->longest() }}" @if ($field->placeholder !== '') placeholder="{{ $field->placeholder }}" @endif @if ($field->required) required @endif value="{!! $value !!}" {!! $invalid !!} @if ($view->editing()) tabindex="-1" @endif>
 @endif
 {!! Slots::name('error', $name) !!}
 </p>

@@ -14,6 +14,6 @@
 <a class="button" data-way="email" @unless ($view->editing()) href="mailto:?subject={{ rawurlencode($subject) }}&amp;body={{ rawurlencode(trim("{$message}\n\n")."\n") }}{{ $view->shared($block->field('url'), true) }}" @endunless>{{ $view->say('page.email') }}</a>
 </p>
 @unless ($view->editing())
-<p class="share-address small">{{ $address }}</p>
+<p class="share-address small"{{ $view->leftToRight() }}>{{ $address }}</p>
 @endunless
 </div>

@@ -11,7 +11,7 @@
 @endunless
 <p class="session-acts"><a class="button" href="{{ $links['room'] }}">{{ $say('session.room') }}</a>@unless ($own->isOnDemand()) <a class="button quiet" href="{{ $links['calendar'] }}" download>{{ $say('session.calendar') }}</a>@endunless</p>
 <p class="session-note">{{ $say('session.yours') }}</p>
-<p class="session-share">{{ $say('session.share') }} <a href="{{ $share }}">{{ preg_replace('~^https?://~', '', $share) }}</a></p>
+<p class="session-share">{{ $say('session.share') }} <a href="{{ $share }}"{{ $say->leftToRight() }}>{{ preg_replace('~^https?://~', '', $share) }}</a></p>
 @break
 @case ('waiting')
 <p class="session-time"><time datetime="{{ gmdate('Y-m-d\TH:i:s\Z', $own->session->startsAt->getTimestamp()) }}">{{ $time }}</time></p>
