@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Drafts;
 
+use App\Languages\StarterVoice;
 use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\OwnDesign;
@@ -224,7 +225,7 @@ final class DraftPages
         $leadMagnet = $plan->leadMagnets[0] ?? null;
         $title = $leadMagnet->title ?? ($plan->entry()?->document->headline() ?: $plan->name);
         $desk = new StarterDesk($plan->sender, Ids::next(...), $title, $leadMagnet, $plan->forms[0] ?? null,
-            self::offers($plan), $plan->webinars[0] ?? null);
+            self::offers($plan), $plan->webinars[0] ?? null, StarterVoice::in($plan->language));
         if ($role->hasOneGoal() && $desk->form === null) {
             $form = StarterForms::of(Goal::Form, $desk);
             DraftRows::add($funnel, $form);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Drafts;
 
+use App\Languages\StarterVoice;
 use App\Models\Business;
 use App\Models\Funnel;
 use App\Models\OldAddress;
@@ -28,17 +29,20 @@ final class NewFunnel
      * @param  Money|null  $price  of what is sold; null when it is not known yet
      * @param  WebinarMode  $mode  how its webinar is held, where it holds one
      * @param  Money|null  $introductory  what is sold costs at first; null when it is not known yet, or never
+     * @param  string|null  $language  in which its visitors are spoken to; null for that of the business
      */
     public function fromStarter(Business $business, Goal $goal, string $name, string $title, ?Upload $file,
-        ?Money $price = null, WebinarMode $mode = WebinarMode::Live, ?Money $introductory = null): Funnel
+        ?Money $price = null, WebinarMode $mode = WebinarMode::Live, ?Money $introductory = null,
+        ?string $language = null): Funnel
     {
         $leadMagnet = ! $goal->hasLeadMagnet() ? null : ($file === null
             ? new LeadMagnet(Ids::next(), $title)
             : new LeadMagnet(Ids::next(), $title, $file->id, $file->name, $file->mime, $file->bytes));
-        $plan = (new Starter($business->sender(), Ids::next(...), CarbonImmutable::now()))
+        $language ??= $business->language;
+        $plan = (new Starter($business->sender(), Ids::next(...), CarbonImmutable::now(), StarterVoice::in($language)))
             ->build($goal, $name, $title, WebAddress::suggest($title, self::taken(...)), $leadMagnet, $price,
                 Currency::isKnown($business->currency) ? $business->currency : 'EUR', $mode, $introductory,
-                $business->language);
+                $language);
 
         return DraftPlan::store($plan, $business);
     }

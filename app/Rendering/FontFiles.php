@@ -39,7 +39,8 @@ final class FontFiles
         $base = explode('-', $language)[0];
         $script = self::SCRIPTS[$base] ?? null;
         $files = [['url' => self::url($family, 'latin-ext', $weight), 'range' => self::OTHER_LATIN, 'first' => false],
-            ['url' => self::url($family, 'latin', $weight), 'range' => self::LATIN, 'first' => $script === null && ! isset(self::LETTERS[$base])]];
+            ['url' => self::url($family, 'latin', $weight), 'range' => self::LATIN,
+                'first' => $script === null && ! isset(self::LETTERS[$base])]];
         if (isset(self::LETTERS[$base])) {
             $files[] = ['url' => self::url($family, 'plain', $weight), 'range' => self::PLAIN, 'first' => true];
             $files[] = ['url' => self::url($family, $base, $weight), 'range' => self::LETTERS[$base], 'first' => true];

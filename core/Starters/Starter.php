@@ -35,8 +35,10 @@ final readonly class Starter
     /**
      * @param  Closure(): string  $newId
      * @param  DateTimeImmutable  $now  from which the days of a launch are proposed
+     * @param  StarterWords  $words  in the language of the funnel
      */
-    public function __construct(private Sender $sender, private Closure $newId, private DateTimeImmutable $now)
+    public function __construct(private Sender $sender, private Closure $newId, private DateTimeImmutable $now,
+        private StarterWords $words = new EnglishWords)
     {
     }
 
@@ -57,7 +59,7 @@ final readonly class Starter
             return new Plan(($this->newId)(), $name, $goal, $address, Looks::DEFAULT, new LookChanges, $this->sender, [], [],
                 currency: $currency, language: $language);
         }
-        $desk = new StarterDesk($this->sender, $this->newId, $title, $leadMagnet);
+        $desk = new StarterDesk($this->sender, $this->newId, $title, $leadMagnet, words: $this->words);
         $sold = StarterOffers::isMadeFor($goal) ? StarterOffers::of($desk, Currency::of($price->currency->code ?? $currency),
             $price, StarterDeadline::isMadeFor($goal), $introductory)
             : null;
@@ -176,14 +178,14 @@ final readonly class Starter
     private static function seriesOptIn(StarterDesk $d): Document
     {
         return StarterPages::page(
-            $d->section('opening-form-left', $d->eyebrow('Three free videos'), $d->heading($d->title),
-                $d->text('Three short videos, one every two days. Each takes a quarter of an hour, and after each you can do something '
-                    .'you could not do before.'),
+            $d->section('opening-form-left', $d->eyebrow($d->say('Three free videos')), $d->heading($d->title),
+                $d->text($d->say('Three short videos, one every two days. Each takes a quarter of an hour, and after each you can do '
+                    .'something you could not do before.')),
                 $d->formBlock()),
-            $d->section('agenda-table', $d->heading('What you will see'), $d->agenda([
-                ['Video 1', 'The first step, and why it comes first', ''],
-                ['Video 2', 'The method, from beginning to end', ''],
-                ['Video 3', 'What it looks like in real life', ''],
+            $d->section('agenda-table', $d->heading($d->say('What you will see')), $d->agenda([
+                [$d->say('Video :number', ['number' => '1']), $d->say('The first step, and why it comes first'), ''],
+                [$d->say('Video :number', ['number' => '2']), $d->say('The method, from beginning to end'), ''],
+                [$d->say('Video :number', ['number' => '3']), $d->say('What it looks like in real life'), ''],
             ])),
             $d->footer(),
         );

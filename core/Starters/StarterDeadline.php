@@ -39,7 +39,7 @@ final class StarterDeadline
     /** @return array<string, array{PageRole, string, Document}> by the name that ways and links use */
     public static function pages(StarterDesk $d): array
     {
-        $until = ['introductory', 'Your introductory price holds until', self::KEY];
+        $until = ['introductory', $d->say('Your introductory price holds until'), self::KEY];
 
         return ['introductory' => [PageRole::Sales, 'Sales page, introductory', StarterSales::sales($d, ...$until)],
             'order-introductory' => [PageRole::Checkout, 'Checkout page, introductory', StarterSales::checkout($d, ...$until)]];
@@ -55,17 +55,18 @@ final class StarterDeadline
         $parts = [];
         if ($followUp === null || $offer === null) {
             $followUp = new SequencePlan($d->id(), 'The offer', new Triggers([new TagAdded(mb_substr('Interested in '.$d->title, 0, 60))]));
-            $offer = new EmailPlan($d->id(), 'The introductory price', mb_substr("For you: {$d->title}", 0, 200), self::letter($d,
-                "<p>you have shown an interest in “{$d->titleHtml()}”. For three days from when you look, it is yours at the "
-                ."introductory price:</p><p><a href=\"{{page_{$d->page('introductory')}}}\">See the programme</a></p>"
-                .'<p>Take a look when you have a quiet quarter of an hour: your three days begin then.</p>'), Delay::atOnce(),
-                $followUp->id);
+            $offer = new EmailPlan($d->id(), 'The introductory price', mb_substr($d->say('For you: :title', ['title' => $d->title]), 0,
+                200),
+                $d->letter($d->say('<p>you have shown an interest in “:title”. For three days from when you look, it is yours at the '
+                    .'introductory price:</p><p><a href=":link">See the programme</a></p><p>Take a look when you have a quiet quarter of '
+                    .'an hour: your three days begin then.</p>', ['title' => $d->titleHtml(),
+                        'link' => "{{page_{$d->page('introductory')}}}"])), Delay::atOnce(), $followUp->id);
             array_push($parts, $followUp, $offer);
         }
         [$intro, $order, $sales] = [$d->page('introductory'), $d->page('order-introductory'), $d->page('sales')];
         $deadline = new Deadline($d->page(self::KEY), 'Introductory price', new Triggers([new EmailClicked($offer->id)]),
             Duration::days(3, '20:00'), pages: [new GuardedPage($intro, $sales), new GuardedPage($order, $sales)],
-            offers: [$d->offer('introductory')], warning: new LastWarning(60, 'Within the hour the introductory price is over.'));
+            offers: [$d->offer('introductory')], warning: new LastWarning(60, $d->say('Within the hour the introductory price is over.')));
 
         return [...$parts, $deadline, ...self::emails($d, $deadline->id, $followUp)];
     }
@@ -76,25 +77,21 @@ final class StarterDeadline
         [$intro, $sales] = [$d->page('introductory'), $d->page('sales')];
         $ends = fn (int $minutes = 0, int $days = 0, ?int $hour = null): DeadlineMoment => DeadlineMoment::of($deadline, Edge::End,
             $minutes, $days, $hour);
-        $link = fn (string $page, string $words): string => "<p><a href=\"{{page_{$page}}}\">{$words}</a></p>";
+        $to = fn (string $page): array => ['link' => "{{page_{$page}}}", 'end' => "{{deadline_{$deadline}}}",
+            'left' => "{{deadline_left_{$deadline}}}", 'countdown' => "<img src=\"countdown:{$deadline}\" alt=\"\">"];
         $mail = fn (string $name, string $subject, string $words, DeadlineMoment $by): EmailPlan => new EmailPlan($d->id(), $name, $subject,
-            self::letter($d, $words), $by, $sequence->id);
+            $d->letter($words), $by, $sequence->id);
 
         return [
-            $mail('One day left', 'One day left', "<p>your introductory price ends on {{deadline_{$deadline}}}.</p>"
-                ."<img src=\"countdown:{$deadline}\" alt=\"\">".$link($intro, 'See the programme')
-                .'<p>If you are in two minds, hit reply and tell me what speaks against it. I answer honestly.</p>', $ends(days: -1)),
-            $mail('Three hours left', 'Three hours left', "<p>in {{deadline_left_{$deadline}}} the introductory price is over. If you "
-                .'would rather not, that is quite all right; this is only so that you do not miss it unawares.</p>'
-                .$link($intro, 'See the programme'), $ends(minutes: -180)),
-            $mail('The regular price', 'The door stays open', '<p>the introductory price is over. The programme itself is not: it is open '
-                .'to you at the regular price, whenever the time is right.</p>'.$link($sales, 'See the programme'), $ends(days: 1,
-                    hour: 9)),
+            $mail('One day left', $d->say('One day left'), $d->say('<p>your introductory price ends on :end.</p>:countdown'
+                .'<p><a href=":link">See the programme</a></p><p>If you are in two minds, hit reply and tell me what speaks against it. I '
+                .'answer honestly.</p>', $to($intro)), $ends(days: -1)),
+            $mail('Three hours left', $d->say('Three hours left'), $d->say('<p>in :left the introductory price is over. If you would '
+                .'rather not, that is quite all right; this is only so that you do not miss it unawares.</p>'
+                .'<p><a href=":link">See the programme</a></p>', $to($intro)), $ends(minutes: -180)),
+            $mail('The regular price', $d->say('The door stays open'), $d->say('<p>the introductory price is over. The programme itself '
+                .'is not: it is open to you at the regular price, whenever the time is right.</p><p><a href=":link">See the programme</a>'
+                .'</p>', $to($sales)), $ends(days: 1, hour: 9)),
         ];
-    }
-
-    private static function letter(StarterDesk $d, string $words): string
-    {
-        return "<p>Hello {{first_name|there}},</p>{$words}<p>Warmly,<br>{$d->signed()}</p>";
     }
 }

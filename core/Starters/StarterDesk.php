@@ -33,6 +33,7 @@ final class StarterDesk
      * @param  string  $title  of what the funnel is about: the lead magnet, the webinar, the programme
      * @param  array<string, Offered>  $offers  what the funnel sells, by the names of {@see StarterOffers::KEYS}
      * @param  Webinar|null  $webinar  that the funnel holds
+     * @param  StarterWords  $words  in which language it is written
      */
     public function __construct(
         public readonly Sender $sender,
@@ -42,6 +43,7 @@ final class StarterDesk
         public readonly ?FormPlan $form = null,
         public readonly array $offers = [],
         public readonly ?Webinar $webinar = null,
+        private readonly StarterWords $words = new EnglishWords,
     ) {
     }
 
@@ -52,7 +54,8 @@ final class StarterDesk
      */
     public function inFunnel(array $pages): self
     {
-        $desk = new self($this->sender, $this->newId, $this->title, $this->leadMagnet, $this->form, $this->offers, $this->webinar);
+        $desk = new self($this->sender, $this->newId, $this->title, $this->leadMagnet, $this->form, $this->offers, $this->webinar,
+            $this->words);
         $desk->pages = $pages;
         $desk->complete = true;
 
@@ -83,7 +86,8 @@ final class StarterDesk
     /** @param  array<string, Offered>  $offers */
     private function with(?FormPlan $form, array $offers, ?Webinar $webinar): self
     {
-        $desk = new self($this->sender, $this->newId, $this->title, $this->leadMagnet, $form, $offers, $webinar);
+        $desk = new self($this->sender, $this->newId, $this->title, $this->leadMagnet, $form, $offers, $webinar,
+            $this->words);
         $desk->pages = $this->pages;
         $desk->complete = $this->complete;
 
@@ -118,6 +122,24 @@ final class StarterDesk
     public function titleHtml(): string
     {
         return self::html($this->title);
+    }
+
+    /**
+     * A text of the starters in the language of the funnel.
+     *
+     * @param  string  $english  as it is known, with merge fields, and values as `:name`
+     * @param  array<string, string>  $values  by name; in a text that is HTML, as HTML
+     */
+    public function say(string $english, array $values = []): string
+    {
+        return strtr($this->words->of($english), array_combine(array_map(fn (string $name): string => ":{$name}", array_keys($values)),
+            $values));
+    }
+
+    /** A whole email around these words. */
+    public function letter(string $words): string
+    {
+        return '<p>'.$this->say('Hello {{first_name|there}},').'</p>'.$words.'<p>'.$this->say('Warmly,').'<br>'.$this->signed().'</p>';
     }
 
     /** Who signs: the sender's name, or the business if there is none. Safe inside HTML. */
@@ -184,7 +206,7 @@ final class StarterDesk
     public function fit(array $yes, array $no): Block
     {
         return new Block(self::NEW, BlockKind::Fit,
-            ['yes' => 'This is for you if', 'html' => self::listHtml(...$yes), 'no' => 'It is not for you if',
+            ['yes' => $this->say('This is for you if'), 'html' => self::listHtml(...$yes), 'no' => $this->say('It is not for you if'),
                 'notHtml' => self::listHtml(...$no)]);
     }
 
@@ -197,14 +219,16 @@ final class StarterDesk
     {
         return new Block(self::NEW, BlockKind::Price,
             ['name' => mb_substr(($this->offers[$offer] ?? null)->name ?? $title, 0, 120), 'was' => '',
-                'price' => $this->offer($offer) === '' ? '[the price]' : '',
-                'note' => $this->offer($offer) === '' ? 'One payment, no subscription.' : '',
+                'price' => $this->offer($offer) === '' ? $this->say('[the price]') : '',
+                'note' => $this->offer($offer) === '' ? $this->say('One payment, no subscription.') : '',
                 'html' => self::listHtml(...$holds), 'text' => $button, 'url' => $url, 'offer' => $this->offer($offer)]);
     }
 
     public function checkout(string $offer = 'main'): Block
     {
-        return new Block(self::NEW, BlockKind::Checkout, DesignWords::checkout($this->offer($offer)));
+        return new Block(self::NEW, BlockKind::Checkout, array_map(fn (string $v): string => $v === $this->offer($offer) ? $v
+            : $this->say($v),
+            DesignWords::checkout($this->offer($offer))));
     }
 
     /** A countdown to the end of a deadline, by the name that the starter uses. */
@@ -216,7 +240,7 @@ final class StarterDesk
 
     public function purchases(): Block
     {
-        return new Block(self::NEW, BlockKind::Purchases, ['text' => 'Your purchases appear here.']);
+        return new Block(self::NEW, BlockKind::Purchases, ['text' => $this->say('Your purchases appear here.')]);
     }
 
     public function formBlock(): Block
@@ -276,12 +300,14 @@ final class StarterDesk
 
     public function download(): Block
     {
-        return new Block(self::NEW, BlockKind::Download, ['leadMagnet' => $this->leadMagnet->id ?? '', 'text' => 'Download it now']);
+        return new Block(self::NEW, BlockKind::Download, ['leadMagnet' => $this->leadMagnet->id ?? '',
+            'text' => $this->say('Download it now')]);
     }
 
     public function footer(): Section
     {
-        return $this->section('footer-centred', $this->text('{{business}} · You can unsubscribe from any email with one click.'));
+        return $this->section('footer-centred',
+            $this->text($this->say('{{business}} · You can unsubscribe from any email with one click.')));
     }
 
     private static function listHtml(string ...$items): string

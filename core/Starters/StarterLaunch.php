@@ -61,7 +61,7 @@ final class StarterLaunch
     /** @return array<string, array{PageRole, string, Document}> by the name that ways and links use, likewise below */
     public static function selling(StarterDesk $d): array
     {
-        $until = ['main', 'The doors close on', self::DOORS];
+        $until = ['main', $d->say('The doors close on'), self::DOORS];
 
         return ['sales' => [PageRole::Sales, 'Sales page', StarterSales::sales($d, ...$until)],
             'checkout' => [PageRole::Checkout, 'Checkout page', StarterSales::checkout($d, ...$until)]];
@@ -78,14 +78,14 @@ final class StarterLaunch
     private static function closed(StarterDesk $d): Document
     {
         return StarterPages::page(
-            $d->section('opening-centred', $d->eyebrow('The doors are closed at the moment'),
-                $d->heading("{$d->title}: be the first to know"),
-                $d->text('We open for a few days at a time, so that everybody begins together. Leave your address, and you will hear '
-                    .'before anyone else when the doors open.'), $d->formBlock()),
-            $d->section('learn-cards', $d->heading('What the list is good for'), $d->points([
-                ['calendar', 'The moment itself', 'The email comes when the doors open, not a day later.'],
-                ['people', 'Company', 'Everybody begins in the same week, and nobody alone.'],
-                ['speech', 'A say in it', 'I ask the list what it needs most, and build accordingly.'],
+            $d->section('opening-centred', $d->eyebrow($d->say('The doors are closed at the moment')),
+                $d->heading($d->say(':title: be the first to know', ['title' => $d->title])),
+                $d->text($d->say('We open for a few days at a time, so that everybody begins together. Leave your address, and you will '
+                    .'hear before anyone else when the doors open.')), $d->formBlock()),
+            $d->section('learn-cards', $d->heading($d->say('What the list is good for')), $d->points([
+                ['calendar', $d->say('The moment itself'), $d->say('The email comes when the doors open, not a day later.')],
+                ['people', $d->say('Company'), $d->say('Everybody begins in the same week, and nobody alone.')],
+                ['speech', $d->say('A say in it'), $d->say('I ask the list what it needs most, and build accordingly.')],
             ])), $d->footer());
     }
 
@@ -97,41 +97,43 @@ final class StarterLaunch
     {
         $intro = new Deadline($d->page(StarterDeadline::KEY), 'Introductory price', latest: $week[1],
             pages: [new GuardedPage($d->page('introductory')), new GuardedPage($d->page('order-introductory'))],
-            offers: [$d->offer('introductory')], warning: new LastWarning(60, 'Within the hour the introductory price is over.'));
+            offers: [$d->offer('introductory')], warning: new LastWarning(60, $d->say('Within the hour the introductory price is over.')));
         $deadline = new Deadline($d->page(self::DOORS), 'The doors close', latest: $week[2],
             pages: [new GuardedPage($d->page('sales')), new GuardedPage($d->page('checkout'))], offers: [$d->offer('main')],
-            warning: new LastWarning(60, 'Within the hour the doors close.'));
+            warning: new LastWarning(60, $d->say('Within the hour the doors close.')));
         $list = new SequencePlan($d->id(), 'The launch', new Triggers([new FormFilledIn($form->id)]));
-        $link = fn (string $page): string => '<p><a href="{{page_'.$d->page($page).'}}">See the programme</a></p>';
-        $sales = $link('sales');
-        $end = "{{deadline_{$deadline->id}}}";
+        $values = ['title' => $d->titleHtml(), 'introduction' => "{{page_{$d->page('introductory')}}}",
+            'link' => "{{page_{$d->page('sales')}}}",
+            'end' => "{{deadline_{$deadline->id}}}", 'left' => "{{deadline_left_{$deadline->id}}}",
+            'priceEnd' => "{{deadline_{$intro->id}}}", 'priceLeft' => "{{deadline_left_{$intro->id}}}",
+            'countdown' => "<img src=\"countdown:{$deadline->id}\" alt=\"\">",
+            'priceCountdown' => "<img src=\"countdown:{$intro->id}\" alt=\"\">"];
         $mail = fn (string $name, string $subject, string $words, ?DeadlineMoment $by = null): EmailPlan => new EmailPlan($d->id(), $name,
-            mb_substr($subject, 0, 200), "<p>Hello {{first_name|there}},</p>{$words}<p>Warmly,<br>{$d->signed()}</p>",
-            $by ?? Delay::atOnce(),
-            $list->id);
+            mb_substr($subject, 0, 200), $d->letter($words), $by ?? Delay::atOnce(), $list->id);
         $ends = fn (int $minutes = 0, int $days = 0, ?int $hour = null, ?Deadline $of = null): DeadlineMoment => DeadlineMoment::of(
             ($of ?? $deadline)->id, Edge::End, $minutes, $days, $hour);
 
         return [$intro, $deadline, $list,
-            $mail('You are on the list', "You are on the list: {$d->title}",
-                "<p>you are on the list for “{$d->titleHtml()}”. As soon as "
-                .'the doors open, you will read it here first.</p><p>One question until then: what would you most like to get out of '
-                .'it? Hit reply and tell me.</p>'),
-            $mail('The doors are open', "The doors are open: {$d->title}",
-                "<p>“{$d->titleHtml()}” is open. You can come in until {$end}, and at the introductory price until "
-                ."{{deadline_{$intro->id}}}.</p>{$link('introductory')}<p>Take your time with it: the clock on the page is true, and there "
-                .'is no hurry before it runs out.</p>', $ends(days: -7)),
-            $mail('The introductory price ends', 'The introductory price ends in three hours', '<p>in '
-                ."{{deadline_left_{$intro->id}}} the introductory price is over. The doors stay open until {$end}, at the regular "
-                ."price.</p><img src=\"countdown:{$intro->id}\" alt=\"\">{$link('introductory')}", $ends(minutes: -180, of: $intro)),
-            $mail('Two days left', 'Two days left', "<p>the doors close on {$end}.</p><img src=\"countdown:{$deadline->id}\" alt=\"\">"
-                ."{$sales}<p>If you are in two minds, hit reply and tell me what speaks against it. I answer honestly.</p>",
-                $ends(days: -2)),
-            $mail('Three hours left', 'Three hours left', "<p>in {{deadline_left_{$deadline->id}}} the doors close, and they stay closed "
-                ."for a good while. If it is not for you this time, that is quite all right.</p>{$sales}", $ends(minutes: -180)),
-            $mail('The doors are closed', 'The doors are closed', '<p>we have begun, and the doors are closed. You stay on the list, and '
-                .'hear first when they open again.</p><p>Tell me, if you like: what would have had to be different for you to come in?'
-                .'</p>', $ends(days: 1, hour: 9)),
+            $mail('You are on the list', $d->say('You are on the list: :title', ['title' => $d->title]),
+                $d->say('<p>you are on the list for “:title”. As soon as the doors open, you will read it here first.</p><p>One question '
+                    .'until then: what would you most like to get out of it? Hit reply and tell me.</p>', $values)),
+            $mail('The doors are open', $d->say('The doors are open: :title', ['title' => $d->title]),
+                $d->say('<p>“:title” is open. You can come in until :end, and at the introductory price until :priceEnd.</p>'
+                    .'<p><a href=":introduction">See the programme</a></p><p>Take your time with it: the clock on the page is true, and '
+                    .'there is no hurry before it runs out.</p>', $values), $ends(days: -7)),
+            $mail('The introductory price ends', $d->say('The introductory price ends in three hours'),
+                $d->say('<p>in :priceLeft the introductory price is over. The doors stay open until :end, at the regular price.</p>'
+                    .':priceCountdown<p><a href=":introduction">See the programme</a></p>', $values), $ends(minutes: -180, of: $intro)),
+            $mail('Two days left', $d->say('Two days left'), $d->say('<p>the doors close on :end.</p>:countdown<p><a href=":link">See the '
+                .'programme</a></p><p>If you are in two minds, hit reply and tell me what speaks against it. I answer honestly.</p>',
+                $values), $ends(days: -2)),
+            $mail('Three hours left', $d->say('Three hours left'), $d->say('<p>in :left the doors close, and they stay closed for a good '
+                .'while. If it is not for you this time, that is quite all right.</p><p><a href=":link">See the programme</a></p>',
+                $values), $ends(minutes: -180)),
+            $mail('The doors are closed', $d->say('The doors are closed'),
+                $d->say('<p>we have begun, and the doors are closed. You stay on '
+                .'the list, and hear first when they open again.</p><p>Tell me, if you like: what would have had to be different for you '
+                .'to come in?</p>'), $ends(days: 1, hour: 9)),
         ];
     }
 }

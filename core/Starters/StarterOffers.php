@@ -48,28 +48,30 @@ final readonly class StarterOffers
     public static function of(StarterDesk $d, Currency $currency, ?Money $price, bool $hasIntroductory,
         ?Money $introductory = null): self
     {
-        $title = $d->title === '' ? 'The programme' : mb_substr($d->title, 0, 120);
+        $title = $d->title === '' ? $d->say('The programme') : mb_substr($d->title, 0, 120);
         $welcome = new SequencePlan($d->id(), 'For buyers', ends: new Triggers);
-        $email = new EmailPlan($d->id(), 'Welcome to buyers', mb_substr("Welcome to {$title}", 0, 200),
-            "<p>Hello {{first_name|there}},</p><p>you are in “{$d->titleHtml()}”, and I am glad of it. Here is how we begin:</p>"
-            .'<p><a href="{{page_'.$d->page('delivery').'}}">Your first three steps</a></p><p>If anything is unclear, hit reply: I read '
-            ."every answer.</p><p>Warmly,<br>{$d->signed()}</p>", Delay::atOnce(), $welcome->id);
+        $email = new EmailPlan($d->id(), 'Welcome to buyers', mb_substr($d->say('Welcome to :title', ['title' => $title]), 0, 200),
+            $d->letter($d->say('<p>you are in “:title”, and I am glad of it. Here is how we begin:</p><p><a href=":link">Your first three '
+                .'steps</a></p><p>If anything is unclear, hit reply: I read every answer.</p>', ['title' => $d->titleHtml(),
+                    'link' => '{{page_'.$d->page('delivery').'}}'])), Delay::atOnce(), $welcome->id);
         $tag = fn (string $name): string => 'Bought '.mb_strimwidth($name, 0, 50, '…');
         $main = new Product($d->id(), $title, '', [$tag($title)], sequence: $welcome->id);
-        $extra = new Product($d->id(), 'A private hour', 'One hour, just the two of us, with a plan of your own afterwards.',
+        $extra = new Product($d->id(), $d->say('A private hour'),
+            $d->say('One hour, just the two of us, with a plan of your own afterwards.'),
             [$tag('a private hour')]);
-        $smaller = new Product($d->id(), 'The recordings', 'The exercises as audio files, to play along with.', [$tag('the recordings')]);
+        $smaller = new Product($d->id(), $d->say('The recordings'), $d->say('The exercises as audio files, to play along with.'),
+            [$tag('the recordings')]);
         $open = Price::of(PriceKind::Once, Money::zero($currency));
-        $smallerOffer = new Offer($d->id(), 'The recordings', $smaller->id, $open);
+        $smallerOffer = new Offer($d->id(), $d->say('The recordings'), $smaller->id, $open);
         $offers = [
             'main' => new Offered(new Offer($d->id(), 'Regular price', $main->id,
                 Price::of(PriceKind::Once, $price ?? Money::zero($currency)),
-                bumps: [new OrderBump($smallerOffer->id, 'Yes, add the recordings to my order.')]), $main->name),
-            'extra' => new Offered(new Offer($d->id(), 'A private hour', $extra->id, $open), $extra->name),
+                bumps: [new OrderBump($smallerOffer->id, $d->say('Yes, add the recordings to my order.'))]), $main->name),
+            'extra' => new Offered(new Offer($d->id(), $d->say('A private hour'), $extra->id, $open), $extra->name),
             'smaller' => new Offered($smallerOffer, $smaller->name),
         ] + ($hasIntroductory ? ['introductory' => new Offered(new Offer($d->id(), 'Introductory price', $main->id,
             Price::of(PriceKind::Once, $introductory ?? Money::zero($currency)),
-            bumps: [new OrderBump($smallerOffer->id, 'Yes, add the recordings to my order.')]), $main->name)] : []);
+            bumps: [new OrderBump($smallerOffer->id, $d->say('Yes, add the recordings to my order.'))]), $main->name)] : []);
 
         return new self([$main, $extra, $smaller, ...array_values(array_map(fn (Offered $o): Offer => $o->offer, $offers)), $welcome,
             $email], $offers);

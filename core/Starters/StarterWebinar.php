@@ -65,56 +65,51 @@ final class StarterWebinar
     public static function parts(StarterDesk $d, Webinar $webinar): array
     {
         $sequence = new SequencePlan($d->id(), 'Reminders and follow-up', new Triggers([new WebinarRegistered($webinar->id)]));
-        $title = $d->titleHtml();
         $live = $webinar->mode === WebinarMode::Live;
-        $short = mb_substr($d->title, 0, 150);
+        $short = ['title' => mb_substr($d->title, 0, 150)];
         $mail = fn (string $name, string $subject, string $words, ?SessionMoment $at = null, ?string $who = null,
-            bool $not = false): EmailPlan => new EmailPlan(
-                $d->id(), $name, mb_substr($subject, 0, 200), "<p>Hello {{first_name|there}},</p>{$words}<p>Warmly,<br>{$d->signed()}</p>",
+            bool $not = false): EmailPlan => new EmailPlan($d->id(), $name, mb_substr($subject, 0, 200), $d->letter($words),
                 $at ?? Delay::atOnce(), $sequence->id,
                 $who === null ? Group::everybody() : new Group(true, [new WebinarRule($webinar->id, $who, $not)]));
         $at = fn (SessionAnchor $anchor, int $minutes = 0): SessionMoment => SessionMoment::of($anchor, $minutes, webinar: $webinar->id);
-        $room = '<p><a href="{{room_link}}">Your link into the room</a></p>';
-        $intro = '{{page_'.$d->page('introductory').'}}';
-        $offer = $mail('For those who attended', 'How we can go on together', '<p>thank you for your time and your attention. At the '
-            .'end I spoke '
-            ."about how we can go on together. Here it is in writing:</p><p><a href=\"{$intro}\">See the programme</a></p>"
-            .'<p>Is there a question left? Hit reply.</p>', $at(SessionAnchor::AfterEnd, 30), 'attended');
+        $offer = $mail('For those who attended', $d->say('How we can go on together'), $d->say('<p>thank you for your time and your '
+            .'attention. At the end I spoke about how we can go on together. Here it is in writing:</p><p><a href=":link">See the '
+            .'programme</a></p><p>Is there a question left? Hit reply.</p>', ['link' => '{{page_'.$d->page('introductory').'}}']),
+            $at(SessionAnchor::AfterEnd, 30), 'attended');
         // Whoever registers for the next quarter of an hour has no day before it.
         $early = [
-            $mail('A week before', "A week from today: {$short}", '<p>in a week we see each other: {{session_time}}.</p><p>One question '
-                .'until '
-                .'then: what would you like to take home from it? Hit reply and tell me.</p>', $at(SessionAnchor::BeforeStart, 10_080)),
-            $mail('A day before', "Tomorrow: {$short}", '<p>tomorrow is the day: {{session_time}}.</p>'.$room.'<p>It does not suit you any '
-                .'more? <a href="{{change_link}}">Choose another time</a>.</p>', $at(SessionAnchor::BeforeStart, 1440)),
-            $mail('An hour before', "In an hour: {$short}", '<p>it begins in an hour. Make yourself a cup of tea, and close what you do '
-                .'not '
-                .'need.</p>'.$room, $at(SessionAnchor::BeforeStart, 60)),
+            $mail('A week before', $d->say('A week from today: :title', $short), $d->say('<p>in a week we see each other: '
+                .'{{session_time}}.</p><p>One question until then: what would you like to take home from it? Hit reply and tell me.</p>'),
+                $at(SessionAnchor::BeforeStart, 10_080)),
+            $mail('A day before', $d->say('Tomorrow: :title', $short), $d->say('<p>tomorrow is the day: {{session_time}}.</p><p><a '
+                .'href="{{room_link}}">Your link into the room</a></p><p>It does not suit you any more? <a href="{{change_link}}">Choose '
+                .'another time</a>.</p>'), $at(SessionAnchor::BeforeStart, 1440)),
+            $mail('An hour before', $d->say('In an hour: :title', $short), $d->say('<p>it begins in an hour. Make yourself a cup of tea, '
+                .'and close what you do not need.</p><p><a href="{{room_link}}">Your link into the room</a></p>'),
+                $at(SessionAnchor::BeforeStart, 60)),
         ];
         $emails = [
-            $mail('Confirmation', "Your place is kept: {$short}", "<p>you are registered for “{$title}”.</p>"
-                .'<p>{{session_time|It begins as soon as you like.}}</p>'.$room
-                .'<p><a href="{{calendar_link}}">Put it in your calendar</a></p><p>You cannot come after all? <a '
-                    .'href="{{change_link}}">Choose '
-                .'another time</a>.</p>'),
+            $mail('Confirmation', $d->say('Your place is kept: :title', $short), $d->say('<p>you are registered for “:title”.</p>'
+                .'<p>{{session_time|It begins as soon as you like.}}</p><p><a href="{{room_link}}">Your link into the room</a></p>'
+                .'<p><a href="{{calendar_link}}">Put it in your calendar</a></p><p>You cannot come after all? <a href="{{change_link}}">'
+                .'Choose another time</a>.</p>', ['title' => $d->titleHtml()])),
             ...($live ? $early : []),
-            $mail('Ten minutes before', "In ten minutes: {$short}", '<p>the room is open, and it begins in ten minutes.</p>'.$room,
-                $at(SessionAnchor::BeforeStart, 10)),
-            $mail('It begins', $live ? "We are live: {$short}" : "It begins now: {$short}", '<p>it has begun. Come in:</p>'.$room,
+            $mail('Ten minutes before', $d->say('In ten minutes: :title', $short), $d->say('<p>the room is open, and it begins in ten '
+                .'minutes.</p><p><a href="{{room_link}}">Your link into the room</a></p>'), $at(SessionAnchor::BeforeStart, 10)),
+            $mail('It begins', $live ? $d->say('We are live: :title', $short) : $d->say('It begins now: :title', $short),
+                $d->say('<p>it has begun. Come in:</p><p><a href="{{room_link}}">Your link into the room</a></p>'),
                 $at(SessionAnchor::Start)),
             $offer,
-            $mail('For those who left early', 'You had to go', '<p>you were there and had to leave. What came after that is in the '
-                .'replay, until '
-                .'{{replay_end}}:</p><p><a href="{{replay_link}}">Watch the replay</a></p>', $at(SessionAnchor::AfterEnd, 60),
-                'left-early'),
-            $mail('For those who missed it', 'You could not come: here is the replay', '<p>something came between us. It happens. The '
-                .'whole of '
-                .'it is in the replay, until {{replay_end}}:</p><p><a href="{{replay_link}}">Watch the replay</a></p>',
+            $mail('For those who left early', $d->say('You had to go'), $d->say('<p>you were there and had to leave. What came after that '
+                .'is in the replay, until {{replay_end}}:</p><p><a href="{{replay_link}}">Watch the replay</a></p>'),
+                $at(SessionAnchor::AfterEnd, 60), 'left-early'),
+            $mail('For those who missed it', $d->say('You could not come: here is the replay'), $d->say('<p>something came between us. It '
+                .'happens. The whole of it is in the replay, until {{replay_end}}:</p><p><a href="{{replay_link}}">Watch the '
+                .'replay</a></p>'),
                 $at(SessionAnchor::AfterEnd, 60), 'missed'),
-            $mail('Before the replay ends', 'Three hours left for the replay', '<p>in three hours the replay closes. If you want to see '
-                .'it, '
-                .'now is the time:</p><p><a href="{{replay_link}}">Watch the replay</a></p>', $at(SessionAnchor::BeforeReplayEnds, 180),
-                'attended', true),
+            $mail('Before the replay ends', $d->say('Three hours left for the replay'), $d->say('<p>in three hours the replay closes. If '
+                .'you want to see it, now is the time:</p><p><a href="{{replay_link}}">Watch the replay</a></p>'),
+                $at(SessionAnchor::BeforeReplayEnds, 180), 'attended', true),
         ];
 
         return [$sequence, ...$emails, ...self::deadline($d, $webinar, $sequence, $offer)];
@@ -128,7 +123,7 @@ final class StarterWebinar
             new Triggers([new WebinarOutcome($webinar->id, AttendanceOutcome::SawOffer), new EmailClicked($offer->id),
                 new PageSeen($intro)]),
             Duration::days(3, '20:00'), pages: [new GuardedPage($intro), new GuardedPage($order)], offers: [$d->offer('introductory')],
-            warning: new LastWarning(60, 'Within the hour the introductory price is over.'));
+            warning: new LastWarning(60, $d->say('Within the hour the introductory price is over.')));
 
         return [$deadline, ...StarterDeadline::emails($d, $deadline->id, $sequence)];
     }

@@ -17,7 +17,9 @@ import { api, ApiError } from '@/api/client';
 import FileDrop from '@/ui/FileDrop.vue';
 import { useSession } from '@/stores/session';
 import { follow } from '@/ui/follow';
+import { baseOf, languageName, plainTag } from '@/ui/languages';
 import TextField from '@/ui/TextField.vue';
+import VisitorLanguage from '@/ui/VisitorLanguage.vue';
 
 const router = useRouter();
 const session = useSession();
@@ -126,6 +128,8 @@ follow(
     () => name.value,
     (words) => (name.value = words),
 );
+const language = ref(session.business?.language ?? 'en');
+const written = computed(() => session.kit.starterLanguages.includes(baseOf(language.value)));
 const price = ref('');
 const introductory = ref('');
 const mode = ref('live');
@@ -162,6 +166,7 @@ async function create(): Promise<void> {
     const form = new FormData();
     form.set('goal', goal.value);
     form.set('name', name.value);
+    form.set('language', language.value);
     if (chosen.value?.ask) {
         form.set('title', title.value);
     }
@@ -243,6 +248,11 @@ async function create(): Promise<void> {
                     autocomplete="off"
                 />
             </div>
+            <VisitorLanguage v-model="language" in-row class="mt-4" label="Language of its visitors" :error="error?.field('language')" />
+            <p v-if="!written && chosen.id !== 'own'" class="hint" role="note">
+                Its pages and emails begin in English, for you to translate: they are not written in
+                {{ languageName(plainTag(language)) }} yet.
+            </p>
             <fieldset v-if="chosen.mode" class="mt-4">
                 <legend class="label">How is it held?</legend>
                 <label v-for="m in manners" :key="m.value" class="mr-6 inline-flex items-center gap-2"

@@ -27,6 +27,7 @@ export const useSession = defineStore('session', () => {
                 languages: [],
                 spokenLanguages: [],
                 languagesWithTwoWays: [],
+                starterLanguages: [],
                 triggers: [],
                 deadlineStates: [],
                 popups: { stands: [], sizes: [], backdrops: [], entries: [], designs: [], triggers: [], quietRoles: [] },

@@ -85,6 +85,7 @@ final class FunnelController extends StudioController
             'price' => ['nullable', 'string', 'max:40'],
             'introductory' => ['nullable', 'string', 'max:40'],
             'mode' => ['nullable', Rule::enum(WebinarMode::class)],
+            'language' => ['nullable', 'string'],
         ], [
             'mode.*' => 'Please choose whether it is held live or played from a recording.',
             'goal.*' => 'Please choose what this funnel is for.',
@@ -99,6 +100,10 @@ final class FunnelController extends StudioController
         if ($file === null && $request->has('file') && $request->input('file') !== '') {
             throw Invalid::at('file', 'The file did not arrive. Please choose it again.');
         }
+        $language = ($given['language'] ?? '') === '' ? null : (string) $given['language'];
+        if ($language !== null && ! Languages::isKnown($language)) {
+            throw Invalid::at('language', 'There is no such language. Please choose one from the list.');
+        }
         $currency = Currency::of($this->business()->currency);
         $price = fn (string $field): ?Money => trim($given[$field] ?? '') === '' ? null
             : Money::typed(trim((string) $given[$field]), $currency, $field);
@@ -106,7 +111,7 @@ final class FunnelController extends StudioController
         $title = trim($given['title'] ?? '') === '' ? trim($given['name']) : trim((string) $given['title']);
         $funnel = DB::transaction(fn (): Funnel => $new->fromStarter($this->business(), Goal::from($given['goal']), trim($given['name']),
             $title, is_array($file) || $file === null ? null : $uploads->file($this->business(), $file), $regular,
-            WebinarMode::tryFrom($given['mode'] ?? '') ?? WebinarMode::Live, $introductory));
+            WebinarMode::tryFrom($given['mode'] ?? '') ?? WebinarMode::Live, $introductory, $language));
 
         return response()->json(['id' => $funnel->id], 201);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Studio\Json;
 
+use App\Languages\StarterVoice;
 use App\Rendering\Icons;
 use Lantern\Core\Deadlines\ShownState;
 use Lantern\Core\Emails\MergeFields;
@@ -86,6 +87,7 @@ final class KitJson
             'roles' => $named(PageRole::cases()),
             'currencies' => self::currencies(), 'languages' => Languages::tags(),
             'spokenLanguages' => Languages::SPOKEN, 'languagesWithTwoWays' => Languages::TWO_WAYS,
+            'starterLanguages' => StarterVoice::WRITTEN,
             'triggers' => Triggers::describe(),
             'popups' => self::popups(),
             'deadlineStates' => $named(ShownState::cases()),

@@ -110,6 +110,8 @@ export interface Kit {
     /** Those in which the application itself speaks to visitors, and of these those with a formal way, without regions. */
     spokenLanguages: string[];
     languagesWithTwoWays: string[];
+    /** Those in which the pages and emails of starters are written. */
+    starterLanguages: string[];
     currencies: { code: string; decimals: number; name: string }[];
     headingFonts: string[];
     bodyFonts: string[];
