@@ -209,7 +209,8 @@ final class DraftPages
         DraftPart::query()->where('funnel_id', $funnel->id)->where('kind', PagePlan::kind())->where('position', '>=', $at)
             ->increment('position');
         $row = DraftRows::row($funnel,
-            new PagePlan(Ids::next(), $role, $name, $before === null ? '' : $this->address($funnel, $role->address()),
+            new PagePlan(Ids::next(), $role, $name, $before === null ? ''
+                : $this->address($funnel, StarterVoice::in($plan->language)->of($role->address())),
                 DraftPlan::asStored($document), $settings), $at);
         $with = $this->plan($funnel);
         $drawn = DraftWays::drawn($funnel->load('ways'));

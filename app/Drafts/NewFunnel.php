@@ -40,7 +40,7 @@ final class NewFunnel
             : new LeadMagnet(Ids::next(), $title, $file->id, $file->name, $file->mime, $file->bytes));
         $language ??= $business->language;
         $plan = (new Starter($business->sender(), Ids::next(...), CarbonImmutable::now(), StarterVoice::in($language)))
-            ->build($goal, $name, $title, WebAddress::suggest($title, self::taken(...)), $leadMagnet, $price,
+            ->build($goal, $name, $title, WebAddress::suggest($title, self::taken(...), $language), $leadMagnet, $price,
                 Currency::isKnown($business->currency) ? $business->currency : 'EUR', $mode, $introductory,
                 $language);
 

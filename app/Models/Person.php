@@ -9,6 +9,9 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Languages\Names;
 use Lantern\Core\People\EmailAddress;
 use Lantern\Core\People\Subscription;
 
@@ -26,8 +29,10 @@ use Lantern\Core\People\Subscription;
  * @property string $phone
  * @property string|null $timezone
  * @property bool $owner_try joined only in the owner's own browser, while trying things out
- * @property string $first_key the name in small letters, for searching; likewise `last_key`
+ * @property string $first_key the name in small letters, for rules; likewise `last_key`
  * @property string $last_key
+ * @property string $found_by name and address without marks on their letters, for searching
+ * @property string $sorted_by the name as the owner's language sorts it
  * @property CarbonImmutable|null $confirmed_at
  * @property bool $pending waits for the address to be confirmed, and has never joined otherwise
  * @property bool $marketing agreed to emails beyond what they asked for
@@ -62,10 +67,41 @@ final class Person extends Record
     protected static function booted(): void
     {
         self::saving(function (self $person): void {
-            $person->first_key = mb_strtolower($person->first_name);
-            $person->last_key = mb_strtolower($person->last_name);
+            if ($person->isDirty(['first_name', 'last_name', 'email', 'business_id'])) {
+                $locale = Business::query()->whereKey($person->business_id)->value('locale');
+                $person->forceFill(self::nameKeys($person->first_name, $person->last_name, $person->email,
+                    is_string($locale) ? $locale : 'en'));
+            }
             $person->mailbox = EmailAddress::mailboxOf($person->email_key);
         });
+    }
+
+    /**
+     * What somebody is compared, found and sorted by.
+     *
+     * @param  string  $locale  of the owner, in whose order names stand
+     * @return array{first_key: string, last_key: string, found_by: string, sorted_by: string}
+     */
+    public static function nameKeys(string $first, string $last, string $email, string $locale): array
+    {
+        return ['first_key' => mb_strtolower($first), 'last_key' => mb_strtolower($last),
+            'found_by' => Names::folded(trim("{$first} {$last}")."\n{$email}"),
+            'sorted_by' => Names::sortKey("{$first} {$last}", $locale)];
+    }
+
+    /** Everybody's name in the order of another language. */
+    public static function sortAnew(int $business, string $locale): void
+    {
+        DB::table('people')->where('business_id', $business)->select(['id', 'first_name', 'last_name', 'email'])->orderBy('id')
+            ->chunkById(2000, function (Collection $people) use ($locale): void {
+                DB::transaction(function () use ($people, $locale): void {
+                    foreach ($people as $person) {
+                        DB::table('people')->where('id',
+                            $person->id)->update(array_intersect_key(self::nameKeys((string) $person->first_name,
+                                (string) $person->last_name, (string) $person->email, $locale), ['found_by' => 0, 'sorted_by' => 0]));
+                    }
+                });
+            }, 'id');
     }
 
     /** How they stand to the list; what weighs most comes first. */

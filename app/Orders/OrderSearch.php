@@ -6,10 +6,12 @@ namespace App\Orders;
 
 use App\Models\Business;
 use App\Models\Order;
+use App\Support\Input;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Languages\Names;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Money\Money;
 use Lantern\Core\Orders\OrderState;
@@ -59,14 +61,9 @@ final readonly class OrderSearch
             $query->where('placed_at', '<', Instant::sql((new CarbonImmutable($this->until, $zone))->addDay()));
         }
         if ($this->search !== '') {
-            // SQLite compares letters beyond a to z as they are written.
-            $ways = array_unique([$this->search, mb_strtolower($this->search), mb_strtoupper($this->search),
-                mb_convert_case($this->search, MB_CASE_TITLE)]);
-            $query->where(fn (Builder $q) => $q->where(function (Builder $q) use ($ways): void {
-                foreach ($ways as $way) {
-                    $like = '%'.addcslashes($way, '%_\\').'%';
-                    $q->orWhereRaw("email like ? escape '\\'", [$like])->orWhereRaw("name like ? escape '\\'", [$like]);
-                }
+            $like = Input::pattern(Names::folded($this->search));
+            $query->where(fn (Builder $q) => $q->where(function (Builder $q) use ($like): void {
+                $q->whereRaw("folded(email) like ? escape '\\'", [$like])->orWhereRaw("folded(name) like ? escape '\\'", [$like]);
             })->orWhere('coupon_code', mb_strtoupper($this->search))
                 // No order has the number nought.
                 ->orWhere('number', ctype_digit($this->search) && strlen($this->search) < 10 ? (int) $this->search : 0));

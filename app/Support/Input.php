@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Support;
 
 use Illuminate\Http\Request;
+use Lantern\Core\Languages\Names;
 use Lantern\Core\Support\WallClock;
 
 /** What a request says, as what it should be: a value of another type is as if it were not there. */
@@ -20,10 +21,10 @@ final class Input
         return is_string($value) && mb_check_encoding($value, 'UTF-8') ? $value : '';
     }
 
-    /** What is looked for in a list: small letters, and no more of them than a database compares. */
+    /** What is looked for in a list, as {@see Names::folded()} has it, and no more of it than a database compares. */
     public static function search(Request $request, string $name = 'search'): string
     {
-        return mb_substr(mb_strtolower(trim(self::text($request, $name))), 0, self::LONGEST_SEARCH);
+        return mb_substr(Names::folded(trim(self::text($request, $name))), 0, self::LONGEST_SEARCH);
     }
 
     /** The same as a pattern that finds it anywhere, for `like ? escape '\\'`. */

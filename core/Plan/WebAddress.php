@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Plan;
 
+use Lantern\Core\Languages\Language;
 use Lantern\Core\Support\Invalid;
 
 /** The part of a public link that names a funnel or one of its pages: `practice-plan`. */
 final class WebAddress
 {
     public const LONGEST = 60;
+
+    /** Where a language spells the letters that English lacks in a way of its own, ICU's rules for it. */
+    private const SPELT = ['de' => 'de-ASCII; '];
 
     /** First parts that the application itself uses, or may want to. */
     public const RESERVED = ['studio', 'up', 'api', 'build', 'media', 'files', 'mail', 'm', 'f', 'u', 'c', 'l', 'o', 'e', 'h', 's', 't',
@@ -38,13 +42,15 @@ final class WebAddress
 
     /**
      * An address made from any words, free of those taken: "Der Zwölf-Minuten-Plan" gives `der-zwolf-minuten-plan`,
-     * or `der-zwolf-minuten-plan-2` when that is in use.
+     * or `der-zwolf-minuten-plan-2` when that is in use; in German `der-zwoelf-minuten-plan`.
      *
      * @param  callable(string): bool  $isTaken
+     * @param  string  $language  in which the words are, as {@see Language} reads it
      */
-    public static function suggest(string $words, callable $isTaken): string
+    public static function suggest(string $words, callable $isTaken, string $language = 'en'): string
     {
-        $plain = transliterator_transliterate('Any-Latin; Latin-ASCII; Lower()', mb_substr($words, 0, 200));
+        $rules = (self::SPELT[Language::of($language)->base()] ?? '').'Any-Latin; Latin-ASCII; Lower()';
+        $plain = transliterator_transliterate($rules, mb_substr($words, 0, 200));
         $slug = trim((string) preg_replace('/[^a-z0-9]+/', '-', str_replace(["'", '’'], '', $plain === false ? '' : $plain)), '-');
         if (strlen($slug) > 48) {
             $slug = rtrim((string) preg_replace('/-[^-]*$/', '', substr($slug, 0, 49)), '-');

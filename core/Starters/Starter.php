@@ -75,9 +75,9 @@ final readonly class Starter
         foreach ($this->pages($goal, $desk) as $key => [$role, $pageName, $document]) {
             $pages[] = new PagePlan($desk->page($key), $role, $pageName,
                 $pages === [] ? '' : match (true) {
-                    str_contains($key, '-') && $role === PageRole::Lesson => str_replace('lesson', 'video', $key),
-                    str_ends_with($key, 'introductory') => $key,
-                    default => $role->address(),
+                    str_contains($key, '-') && $role === PageRole::Lesson => str_replace('lesson', $desk->say('video'), $key),
+                    str_ends_with($key, 'introductory') => $desk->say($key),
+                    default => $desk->say($role->address()),
                 }, $document);
         }
         $emailTexts = StarterEmails::of($goal, $desk);

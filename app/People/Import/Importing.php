@@ -7,6 +7,7 @@ namespace App\People\Import;
 use App\Models\Business;
 use App\Models\Import;
 use App\Models\ImportState;
+use App\Models\Person;
 use App\People\Consent\Suppressions;
 use App\People\Fields\OwnFields;
 use App\People\Tags\Tagging;
@@ -152,7 +153,8 @@ final class Importing
     private function store(Import $import, ImportPlan $plan, array $rows): array
     {
         $now = Instant::sql(CarbonImmutable::now());
-        $zone = Business::query()->findOrFail($import->business_id)->zone();
+        $business = Business::query()->findOrFail($import->business_id);
+        $zone = $business->zone();
         $keys = array_values(array_unique(array_map(fn (ImportedPerson $p): string => $p->email->key, $rows)));
         $known = [];
         foreach (array_chunk($keys, 500) as $some) {
@@ -177,9 +179,10 @@ final class Importing
                 $joined = $row->joined === null ? $now : min($now, Instant::sql(new CarbonImmutable($row->joined, $zone)));
                 $new[$id] = ['id' => $id, 'business_id' => $import->business_id, 'email' => $row->email->display, 'email_key' => $key,
                     'mailbox' => $row->email->mailbox(), 'first_name' => $row->firstName, 'last_name' => $row->lastName,
-                    'first_key' => mb_strtolower($row->firstName), 'last_key' => mb_strtolower($row->lastName), 'phone' => $row->phone,
+                    'phone' => $row->phone,
                     'timezone' => $row->timezone, 'joined_at' => $joined, 'import_id' => $import->id, 'created_at' => $now,
-                    'updated_at' => $now] + self::subscription($row->subscription, $why[$hashes[$key]] ?? null, $plan->marketing, $now);
+                    'updated_at' => $now] + Person::nameKeys($row->firstName, $row->lastName, $row->email->display, $business->locale)
+                        + self::subscription($row->subscription, $why[$hashes[$key]] ?? null, $plan->marketing, $now);
                 $known[$key] = array_intersect_key($new[$id], array_fill_keys(['id', 'email_key', 'first_name', 'last_name', 'phone',
                     'import_id', 'timezone', 'unsubscribed_at', 'suppressed'], 0));
                 $own[$id] = $row->own;
@@ -189,7 +192,7 @@ final class Importing
                 continue;
             }
             $id = (string) $known[$key]['id'];
-            $before = $this->change($plan, $known[$key], $row, isset($new[$id]) ? $new[$id] : null, $now);
+            $before = $this->change($plan, $known[$key], $row, isset($new[$id]) ? $new[$id] : null, $now, $business->locale);
             if ($before === null) {
                 $same++;
 
@@ -255,7 +258,8 @@ final class Importing
      * @param  array<string, mixed>|null  $isNew
      * @return array{old: array<string, string|null>, new: array<string, string>}|null nothing where the row is to be passed over
      */
-    private function change(ImportPlan $plan, array $known, ImportedPerson $row, ?array $isNew, string $now): ?array
+    private function change(ImportPlan $plan, array $known, ImportedPerson $row, ?array $isNew, string $now,
+        string $locale): ?array
     {
         if ($plan->known === ImportPlan::SKIP && $isNew === null) {
             return null;
@@ -280,11 +284,10 @@ final class Importing
             $old['suppressed'] = null;
             $new['suppressed'] = $row->subscription->value;
         }
-        foreach (['first_name' => 'first_key', 'last_name' => 'last_key'] as $name => $key) {
-            if (isset($new[$name], $old[$name])) {
-                $old[$key] = mb_strtolower($old[$name]);
-                $new[$key] = mb_strtolower($new[$name]);
-            }
+        if (isset($new['first_name']) || isset($new['last_name'])) {
+            $keys = fn (string $first, string $last): array => Person::nameKeys($first, $last, $row->email->display, $locale);
+            $old += $keys((string) $known['first_name'], (string) $known['last_name']);
+            $new += $keys($new['first_name'] ?? (string) $known['first_name'], $new['last_name'] ?? (string) $known['last_name']);
         }
 
         return ['old' => $old, 'new' => $new];

@@ -52,7 +52,8 @@ final class Erase
                 ->update(['raw' => '']);
             DB::table('people')->where('id', $id)->update(['email' => '', 'email_key' => 'erased:'.Ids::next(), 'mailbox' => '',
                 'first_name' => '',
-                'last_name' => '', 'first_key' => '', 'last_key' => '', 'phone' => '', 'timezone' => null,
+                'last_name' => '', 'first_key' => '', 'last_key' => '', 'found_by' => '', 'sorted_by' => '', 'phone' => '',
+                'timezone' => null,
                 'import_id' => null, 'erased_at' => $now, 'unsubscribed_at' => $now, 'updated_at' => $now]);
         });
     }

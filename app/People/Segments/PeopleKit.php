@@ -20,7 +20,8 @@ final class PeopleKit
     public static function of(Business $business): array
     {
         $own = OwnFields::of($business->id);
-        $tags = DB::table('tags')->where('business_id', $business->id)->orderBy('name')->get(['id', 'name'])->all();
+        $byName = ['sort_key(name, ?)', [$business->locale]];
+        $tags = DB::table('tags')->where('business_id', $business->id)->orderByRaw(...$byName)->get(['id', 'name'])->all();
         $webinars = self::parts($business, 'webinar');
         $deadlines = self::parts($business, 'deadline');
 
@@ -31,14 +32,14 @@ final class PeopleKit
                 self::FIELDS),
                 ...array_map(fn (array $f): array => $f + ['own' => true], $own)],
             'tags' => $tags,
-            'funnels' => DB::table('funnels')->where('business_id', $business->id)->orderBy('name')->get(['id', 'name'])->all(),
+            'funnels' => DB::table('funnels')->where('business_id', $business->id)->orderByRaw(...$byName)->get(['id', 'name'])->all(),
             'pages' => self::parts($business, 'page'),
             'emails' => self::parts($business, 'email'),
             'deadlines' => $deadlines, 'webinars' => $webinars,
             'broadcasts' => DB::table('broadcasts')->where('business_id', $business->id)->whereNotNull('started_at')
                 ->orderByDesc('started_at')->limit(100)->get(['id', 'name'])->all(),
             'sequences' => self::parts($business, 'sequence'),
-            'segments' => DB::table('segments')->where('business_id', $business->id)->whereNull('deleted_at')->orderBy('name')
+            'segments' => DB::table('segments')->where('business_id', $business->id)->whereNull('deleted_at')->orderByRaw(...$byName)
                 ->get(['id', 'name', 'rules'])
                 ->map(fn ($s): array => ['id' => $s->id, 'name' => $s->name, 'rules' => json_decode((string) $s->rules, true)])->all(),
             'rules' => Rules::describe(),
@@ -51,7 +52,8 @@ final class PeopleKit
     {
         return array_values(DB::table('draft_parts')->join('funnels', 'funnels.id', '=', 'draft_parts.funnel_id')
             ->where('business_id', $business->id)->where('kind', $kind)
-            ->whereNull('removed')->orderBy('funnels.name')->orderBy('position')->orderBy('draft_parts.id')
+            ->whereNull('removed')->orderByRaw('sort_key(funnels.name, ?)',
+                [$business->locale])->orderBy('position')->orderBy('draft_parts.id')
             ->get(['draft_parts.id', 'draft_parts.name', 'funnels.name as funnel'])->all());
     }
 

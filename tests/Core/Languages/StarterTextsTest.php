@@ -57,6 +57,8 @@ final class StarterTextsTest extends TestCase
             }
         }
         foreach (PageRole::cases() as $role) {
+            // A page that is added later has its address in the language, too.
+            $words->of($role->address());
             foreach (range(1, 4) as $number) {
                 StarterPages::of($role, (new StarterDesk($sender, $newId, 'Φ', words: $words))->inFunnel(['sales' => 'x']), $number);
             }

@@ -139,6 +139,25 @@ final class PlanTest extends TestCase
     }
 
     /** @param  list<string>  $taken */
+    /** @return iterable<string, array{string, string, string}> words, language, suggestion */
+    public static function spelt(): iterable
+    {
+        yield 'German' => ['Größe, Übung & Maß', 'de', 'groesse-uebung-mass'];
+        yield 'German, formal, of Austria' => ['Fürs Üben', 'de-AT-x-formal', 'fuers-ueben'];
+        yield 'Swedish' => ['Över ån', 'sv', 'over-an'];
+        yield 'French' => ['L’été à Nîmes', 'fr', 'lete-a-nimes'];
+        yield 'Spanish' => ['¿Mañana? ¡Sí!', 'es', 'manana-si'];
+        yield 'Polish' => ['Łódź, żółw', 'pl', 'lodz-zolw'];
+        yield 'Hebrew' => ['שלום עולם', 'he', 'slwm-wlm'];
+        yield 'Greek' => ['Καλημέρα', 'el', 'kalemera'];
+    }
+
+    #[DataProvider('spelt')]
+    public function test_an_address_is_spelt_as_its_language_spells(string $words, string $language, string $address): void
+    {
+        self::assertSame($address, WebAddress::check(WebAddress::suggest($words, fn (): bool => false, $language)));
+    }
+
     #[DataProvider('suggestions')]
     public function test_an_address_is_made_from_words(string $words, array $taken, string $address): void
     {

@@ -32,15 +32,15 @@ final class SearchController extends StudioController
         $like = Input::pattern($search);
         $business = $this->user()->business_id;
         $funnels = Funnel::query()->where('business_id', $business)->whereNull('archived_at')
-            ->whereRaw("lower(name) like ? escape '\\'", [$like])->limit(6)->get();
+            ->whereRaw("folded(name) like ? escape '\\'", [$like])->limit(6)->get();
         $opening = array_filter($this->kinds->all(), fn (DraftKind $kind): bool => $kind->opens());
         $parts = DB::table('draft_parts')->join('funnels', 'funnels.id', '=', 'draft_parts.funnel_id')->where('business_id', $business)
             ->whereNull('archived_at')->whereIn('kind', array_keys($opening))->whereNull('removed')
-            ->whereRaw("lower(draft_parts.name) like ? escape '\\'", [$like])->orderBy('draft_parts.id')->limit(12)
+            ->whereRaw("folded(draft_parts.name) like ? escape '\\'", [$like])->orderBy('draft_parts.id')->limit(12)
             ->get(['draft_parts.id', 'draft_parts.kind', 'draft_parts.name', 'funnels.id as funnel_id', 'funnels.name as funnel']);
-        $people = Person::query()->where('business_id', $business)->where(fn ($q) => $q->whereRaw("email_key like ? escape '\\'", [$like])
-            ->orWhereRaw("lower(first_name || ' ' || last_name) like ? escape '\\'", [$like]))->latest('joined_at')->limit(6)->get();
-        $messages = Message::query()->where('business_id', $business)->whereRaw("lower(subject) like ? escape '\\'", [$like])
+        $people = Person::query()->where('business_id', $business)->whereRaw("found_by like ? escape '\\'",
+            [$like])->latest('joined_at')->limit(6)->get();
+        $messages = Message::query()->where('business_id', $business)->whereRaw("folded(subject) like ? escape '\\'", [$like])
             ->latest('due_at')->limit(4)->get(['id', 'subject', 'to_address']);
 
         return response()->json(['found' => [

@@ -6,6 +6,7 @@ namespace App\Http\Studio\Account;
 
 use App\Http\Studio\StudioController;
 use App\Models\Business;
+use App\Models\Person;
 use App\Results\Counts;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -62,10 +63,13 @@ final class SettingsController extends StudioController
     {
         $given = $request->validate(self::rules(), self::MESSAGES);
         $business = $this->business();
-        $before = $business->timezone;
+        [$before, $locale] = [$business->timezone, $business->locale];
         $business->forceFill(self::columns($given))->save();
         if ($before !== $business->timezone) {
             $counts->rebuild($business); // Days begin at another moment now.
+        }
+        if ($locale !== $business->locale) {
+            Person::sortAnew($business->id, $business->locale);
         }
 
         return response()->json(self::json($business));

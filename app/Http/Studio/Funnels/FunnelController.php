@@ -54,7 +54,7 @@ final class FunnelController extends StudioController
             ->when($wanted === 'archived', fn ($q) => $q->whereNotNull('archived_at'), fn ($q) => $q->whereNull('archived_at'))
             ->when(FunnelState::tryFrom($wanted), fn ($q, FunnelState $s) => $q->where('state', $s))
             ->when($label !== '', fn ($q) => $q->whereJsonContains('labels', $label))
-            ->when($search !== '', fn ($q) => $q->whereRaw('lower(name) like ? escape ?', [Input::pattern($search), '\\']))
+            ->when($search !== '', fn ($q) => $q->whereRaw('folded(name) like ? escape ?', [Input::pattern($search), '\\']))
             ->orderByDesc('updated_at')->orderBy('id')->paginate(Input::number($request, 'perPage', 50, 1, 100));
         $found = $numbers->lastDays($this->business(), array_values($funnels->items()), CarbonImmutable::now());
         $drawings = PageDrawings::ofEntries(array_values($funnels->items()));

@@ -21,7 +21,7 @@ final class EmailPartController extends StudioController
     public function index(): JsonResponse
     {
         return response()->json(['parts' => EmailPart::query()->where('business_id', $this->user()->business_id)->whereNull('deleted_at')
-            ->orderBy('name')->get()->map(self::json(...))->all()]);
+            ->orderByRaw('sort_key(name, ?)', [$this->business()->locale])->get()->map(self::json(...))->all()]);
     }
 
     public function store(Request $request): JsonResponse

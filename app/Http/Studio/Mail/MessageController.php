@@ -42,8 +42,8 @@ final class MessageController extends StudioController
             ->when(Input::text($request, 'broadcast') !== '',
                 fn ($q) => $q->where('broadcast_id', Input::text($request, 'broadcast')))
             ->when(Input::text($request, 'email') !== '', fn ($q) => $q->where('email_id', Input::text($request, 'email')))
-            ->when($search !== '', fn ($q) => $q->where(fn ($q) => $q->whereRaw("lower(to_address) like ? escape '\\'", [$like])
-                ->orWhereRaw("lower(subject) like ? escape '\\'", [$like])->orWhereRaw("lower(name) like ? escape '\\'", [$like])))
+            ->when($search !== '', fn ($q) => $q->where(fn ($q) => $q->whereRaw("folded(to_address) like ? escape '\\'", [$like])
+                ->orWhereRaw("folded(subject) like ? escape '\\'", [$like])->orWhereRaw("folded(name) like ? escape '\\'", [$like])))
             // What has happened comes before what is yet to come, each with the nearest first.
             ->orderByRaw("state = 'waiting' and due_at > ?", [$now])
             ->orderByRaw('case when due_at > ? then due_at end', [$now])->orderByDesc('due_at')->orderBy('id')

@@ -59,7 +59,7 @@ final class UploadController extends StudioController
     {
         $search = Input::search($request);
         $pictures = Upload::query()->where('business_id', $this->user()->business_id)->where('kind', 'picture')
-            ->when($search !== '', fn ($q) => $q->whereRaw('lower(name) like ? escape ?', [Input::pattern($search), '\\']))
+            ->when($search !== '', fn ($q) => $q->whereRaw('folded(name) like ? escape ?', [Input::pattern($search), '\\']))
             ->latest('id')->limit(60)->get();
 
         return response()->json(['pictures' => $pictures->map(PictureJson::of(...))->all()]);

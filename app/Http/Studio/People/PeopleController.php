@@ -33,7 +33,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 /** People as a list: searched, filtered by rules, acted upon together, exported in open formats. */
 final class PeopleController extends StudioController
 {
-    private const SORTS = ['joined' => 'joined_at', 'active' => 'active_at', 'name' => 'first_key', 'email' => 'email_key'];
+    private const SORTS = ['joined' => 'joined_at', 'active' => 'active_at', 'name' => 'sorted_by', 'email' => 'email_key'];
 
     public function index(Request $request): JsonResponse
     {
@@ -198,8 +198,7 @@ final class PeopleController extends StudioController
         $funnel = Input::text($request, 'funnel');
 
         return $query->when($search !== '',
-            fn (Builder $q) => $q->where(fn (Builder $q) => $q->whereRaw("email_key like ? escape '\\'", [$like])
-                ->orWhereRaw("first_key || ' ' || last_key like ? escape '\\'", [$like])))
+            fn (Builder $q) => $q->whereRaw("found_by like ? escape '\\'", [$like]))
             ->when($funnel !== '',
                 fn (Builder $q) => $q->whereIn('people.id', DB::table('submissions')->where('funnel_id', $funnel)->select('person_id')))
             ->when(Input::number($request, 'tag', 0, 0, PHP_INT_MAX) > 0, fn (Builder $q) => $q->whereIn('people.id',

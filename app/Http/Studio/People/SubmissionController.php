@@ -96,7 +96,7 @@ final class SubmissionController extends StudioController
                 Instant::sql(new \DateTimeImmutable((string) $from, new \DateTimeZone($zone)))))
             ->when($until !== null, fn ($q) => $q->where('submitted_at', '<',
                 Instant::sql((new \DateTimeImmutable((string) $until, new \DateTimeZone($zone)))->modify('+1 day'))))
-            ->when($search !== '', fn ($q) => $q->whereRaw("lower(answers) like ? escape '\\'", [$like]));
+            ->when($search !== '', fn ($q) => $q->whereRaw("folded(answers) like ? escape '\\'", [$like]));
     }
 
     /** @return array<string, mixed> */
