@@ -51,6 +51,9 @@ final class ReceiptPdf
             }
         }
 
-        return (string) $document->saveHTML();
+        // What it does not know it would take for another place to begin.
+        $document->documentElement?->removeAttribute('dir');
+
+        return (string) $document->saveHTML($document->documentElement);
     }
 }

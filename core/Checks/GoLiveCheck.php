@@ -9,6 +9,7 @@ use Lantern\Core\Events\Event;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Events\Trigger\TagAdded;
+use Lantern\Core\Languages\Languages;
 use Lantern\Core\Offers\Product;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
@@ -30,7 +31,7 @@ final class GoLiveCheck
      */
     public static function of(Plan $plan, PageFacts $facts = new PageFacts, ?DateTimeImmutable $now = null, array $own = []): array
     {
-        $findings = [...self::sender($plan), ...self::connections($plan)];
+        $findings = [...self::sender($plan), ...self::language($plan), ...self::connections($plan)];
         foreach ($plan->pages as $page) {
             array_push($findings, ...PageCheck::of($plan, $page, $facts));
         }
@@ -94,6 +95,23 @@ final class GoLiveCheck
 
         return [new Finding('sender-missing', true, "Emails need {$what}: the law and the spam filters ask for it.", 'settings', '',
             'Add it in Settings')];
+    }
+
+    /** @return list<Finding> a language that the application does not speak, where nobody has said its phrases in it either */
+    private static function language(Plan $plan): array
+    {
+        $findings = [];
+        $languages = array_values(array_unique([$plan->language, ...array_map($plan->languageOf(...), $plan->pages)]));
+        foreach ($languages as $language) {
+            if (! Languages::isSpoken($language) && ($plan->phrases()->texts[$language] ?? []) === []) {
+                $name = Languages::name($language);
+                $findings[] = new Finding('language', false, 'What the application itself says is in English here: it does not speak '
+                    ."{$name} yet. You can say its phrases in {$name} yourself, one by one or from a file.", 'phrases', '',
+                    'Say them yourself');
+            }
+        }
+
+        return $findings;
     }
 
     /** @return list<Finding> */

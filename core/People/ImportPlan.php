@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\People;
 
+use Lantern\Core\Languages\Languages;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use Lantern\Core\Support\WallClock;
@@ -28,6 +29,7 @@ final readonly class ImportPlan
         'full_name' => ['name', 'full name', 'contact'],
         'phone' => ['phone', 'telephone', 'mobile', 'tel', 'telefon', 'phone number'],
         'timezone' => ['time zone', 'timezone', 'tz', 'zeitzone', 'fuseau horaire', 'zona horaria'],
+        'language' => ['language', 'lang', 'sprache', 'langue', 'idioma', 'lingua', 'taal', 'język', 'preferred language'],
         'standing' => ['standing', 'status', 'subscription', 'subscription status', 'opt-in status', 'consent status'],
         'tags' => ['tags', 'tag', 'labels', 'groups'],
         'joined' => ['joined', 'joined at', 'subscribed', 'date', 'created', 'created at', 'sign-up date', 'signed up'],
@@ -134,7 +136,7 @@ final readonly class ImportPlan
         $email = null;
         $values = ['first_name' => '', 'last_name' => '', 'phone' => ''];
         $tags = $this->tags;
-        $joined = $zone = null;
+        $joined = $zone = $language = null;
         $subscription = Subscription::Subscribed;
         $note = '';
         $more = [];
@@ -155,6 +157,10 @@ final readonly class ImportPlan
                 $zone = in_array($value, timezone_identifiers_list(), true) ? $value : null;
                 $note = $zone === null ? 'Imported without a time zone: “'.mb_strimwidth($value, 0, 40, '…').'” is none. '
                     .'Write it like Europe/London.' : $note;
+            } elseif ($to === 'language') {
+                $language = self::language($value);
+                $note = $language === null ? 'Imported without a language: “'.mb_strimwidth($value, 0, 40, '…').'” is none. '
+                    .'Write it like de or pt-BR.' : $note;
             } elseif ($to === 'standing') {
                 $subscription = self::subscription($value) ?? throw Invalid::at('standing',
                     'Left out, since nobody can know whether they may be written to: “'.mb_strimwidth($value, 0, 40, '…')
@@ -174,7 +180,21 @@ final readonly class ImportPlan
         }
 
         return new ImportedPerson($email ?? EmailAddress::of(''), $values['first_name'], $values['last_name'], $values['phone'],
-            array_values(array_unique($tags)), $joined, $more, $note, $zone, $subscription);
+            array_values(array_unique($tags)), $joined, $more, $note, $zone, $subscription,
+            $language);
+    }
+
+    /** A language by its tag; a region that makes no difference here is left out, as of `de-DE`. */
+    private static function language(string $value): ?string
+    {
+        $tag = str_replace('_', '-', $value);
+        foreach ([$tag, strtolower($tag), strtolower(explode('-', $tag)[0])] as $written) {
+            if (Languages::isKnown($written)) {
+                return $written;
+            }
+        }
+
+        return null;
     }
 
     /** How somebody stands to the list, in our own words or as other programs say it. */

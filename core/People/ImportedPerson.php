@@ -24,6 +24,7 @@ final readonly class ImportedPerson
         public string $note = '',
         public ?string $timezone = null,
         public Subscription $subscription = Subscription::Subscribed,
+        public ?string $language = null,
     ) {
     }
 }

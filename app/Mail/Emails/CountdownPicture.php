@@ -74,6 +74,7 @@ final class CountdownPicture
         $builder = Builder::canvas(self::WIDTH, self::HEIGHT);
         $column = intdiv(self::WIDTH, count(self::UNITS));
         $shown = [];
+        $mirrored = Language::of($this->language)->isRightToLeft();
         for ($second = 0; $second <= min(self::SECONDS, $left); $second++) {
             if ($left - $second === 0) {
                 $image = $this->canvas(self::WIDTH, self::HEIGHT);
@@ -88,11 +89,13 @@ final class CountdownPicture
             $image = $this->canvas($second === 0 ? self::WIDTH : self::WIDTH - $from * $column, self::HEIGHT);
             foreach ($parts as $i => $part) {
                 if ($i >= $from) {
-                    $this->column($image, $part['figure'], $part['label'], (int) (($i - $from + 0.5) * $column));
+                    // From right to left the largest unit comes first there, and what changes is at the left.
+                    $place = $mirrored ? count($parts) - 1 - $i : $i - $from;
+                    $this->column($image, $part['figure'], $part['label'], (int) (($place + 0.5) * $column));
                     $shown[$i] = [$part['figure'], $part['label']];
                 }
             }
-            $builder->addFrame($this->gif($image), 1, $second === 0 ? 0 : $from * $column, 0);
+            $builder->addFrame($this->gif($image), 1, $second === 0 || $mirrored ? 0 : $from * $column, 0);
         }
 
         // What a frame does not draw stays as the frames before it left it.

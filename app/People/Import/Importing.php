@@ -159,7 +159,7 @@ final class Importing
         $known = [];
         foreach (array_chunk($keys, 500) as $some) {
             foreach (DB::table('people')->where('business_id', $import->business_id)->whereIn('email_key', $some)
-                ->get(['id', 'email_key', 'first_name', 'last_name', 'phone', 'import_id', 'timezone', 'unsubscribed_at',
+                ->get(['id', 'email_key', 'first_name', 'last_name', 'phone', 'import_id', 'timezone', 'language', 'unsubscribed_at',
                     'suppressed']) as $p) {
                 $known[$p->email_key] = (array) $p;
             }
@@ -180,11 +180,12 @@ final class Importing
                 $new[$id] = ['id' => $id, 'business_id' => $import->business_id, 'email' => $row->email->display, 'email_key' => $key,
                     'mailbox' => $row->email->mailbox(), 'first_name' => $row->firstName, 'last_name' => $row->lastName,
                     'phone' => $row->phone,
-                    'timezone' => $row->timezone, 'joined_at' => $joined, 'import_id' => $import->id, 'created_at' => $now,
+                    'timezone' => $row->timezone, 'language' => $row->language, 'joined_at' => $joined, 'import_id' => $import->id,
+                    'created_at' => $now,
                     'updated_at' => $now] + Person::nameKeys($row->firstName, $row->lastName, $row->email->display, $business->locale)
                         + self::subscription($row->subscription, $why[$hashes[$key]] ?? null, $plan->marketing, $now);
                 $known[$key] = array_intersect_key($new[$id], array_fill_keys(['id', 'email_key', 'first_name', 'last_name', 'phone',
-                    'import_id', 'timezone', 'unsubscribed_at', 'suppressed'], 0));
+                    'import_id', 'timezone', 'language', 'unsubscribed_at', 'suppressed'], 0));
                 $own[$id] = $row->own;
                 array_push($tags, ...$this->tagRows($import, $id, $row->tags, $now));
                 $added++;
@@ -271,10 +272,11 @@ final class Importing
                 $new[$column] = $value;
             }
         }
-        if ($row->timezone !== null && $row->timezone !== $known['timezone']
-            && ($known['timezone'] === null || $plan->known === ImportPlan::REPLACE)) {
-            $old['timezone'] = $known['timezone'];
-            $new['timezone'] = $row->timezone;
+        foreach (['timezone' => $row->timezone, 'language' => $row->language] as $column => $value) {
+            if ($value !== null && $value !== $known[$column] && ($known[$column] === null || $plan->known === ImportPlan::REPLACE)) {
+                $old[$column] = $known[$column];
+                $new[$column] = $value;
+            }
         }
         if ($row->subscription === Subscription::Unsubscribed && $known['unsubscribed_at'] === null) {
             $old['unsubscribed_at'] = null;

@@ -23,7 +23,8 @@ final class JsonPeople
 
     /** Where each column comes from: the names that our own export writes, and how others write them. */
     private const COLUMNS = ['Email' => ['email'], 'First name' => ['firstName', 'first_name'], 'Last name' => ['lastName', 'last_name'],
-        'Phone' => ['phone'], 'Tags' => ['tags'], 'Time zone' => ['timezone', 'timeZone', 'time_zone'], 'Joined' => ['joinedAt',
+        'Phone' => ['phone'], 'Tags' => ['tags'], 'Time zone' => ['timezone', 'timeZone', 'time_zone'], 'Language' => ['language', 'lang'],
+        'Joined' => ['joinedAt',
             'joined_at'],
         'Standing' => ['standing']];
 

@@ -53,7 +53,7 @@ final class Erase
             DB::table('people')->where('id', $id)->update(['email' => '', 'email_key' => 'erased:'.Ids::next(), 'mailbox' => '',
                 'first_name' => '',
                 'last_name' => '', 'first_key' => '', 'last_key' => '', 'found_by' => '', 'sorted_by' => '', 'phone' => '',
-                'timezone' => null,
+                'timezone' => null, 'language' => null,
                 'import_id' => null, 'erased_at' => $now, 'unsubscribed_at' => $now, 'updated_at' => $now]);
         });
     }

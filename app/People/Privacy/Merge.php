@@ -47,6 +47,7 @@ final readonly class Merge
                 'first_name' => $stays->first_name === '' ? $goes->first_name : $stays->first_name,
                 'last_name' => $stays->last_name === '' ? $goes->last_name : $stays->last_name,
                 'phone' => $stays->phone === '' ? $goes->phone : $stays->phone, 'timezone' => $stays->timezone ?? $goes->timezone,
+                'language' => $stays->language ?? $goes->language,
                 'joined_at' => min($stays->joined_at, $goes->joined_at), 'active_at' => max($stays->active_at, $goes->active_at),
                 'unsubscribed_at' => $earliest($stays->unsubscribed_at === null ? null : Instant::sql($stays->unsubscribed_at),
                     $goes->unsubscribed_at === null ? null : Instant::sql($goes->unsubscribed_at)),

@@ -10,6 +10,7 @@ use App\People\Fields\OwnFields;
 use App\Support\Instant;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Languages\Language;
 use Lantern\Core\People\CsvWriter;
 use Lantern\Core\People\FieldKind;
 use Lantern\Core\People\ListCell;
@@ -26,12 +27,13 @@ final class PeopleExport
     public function csv(Builder $people, int $business, callable $write): void
     {
         $own = OwnFields::of($business);
-        $write("\xEF\xBB\xBF".CsvWriter::record('Email', 'First name', 'Last name', 'Phone', 'Tags', 'Time zone', 'Joined', 'Standing',
+        $write("\xEF\xBB\xBF".CsvWriter::record('Email', 'First name', 'Last name', 'Phone', 'Tags', 'Time zone', 'Language', 'Joined',
+            'Standing',
             ...array_column($own, 'label')));
         $this->each($people, function (Person $p, array $values) use ($own, $write): void {
             $write(CsvWriter::record($p->email, $p->first_name, $p->last_name, $p->phone,
                 ListCell::write(array_values($p->tags->map(fn (Tag $t): string => $t->name)->all())), $p->timezone ?? '',
-                (string) Instant::json($p->joined_at),
+                $p->language ?? '', (string) Instant::json($p->joined_at),
                 $p->subscription()->value, ...array_map(fn (array $f): string => self::cell($values[$f['name']] ?? [], $f['kind']), $own)));
         });
     }
@@ -55,6 +57,9 @@ final class PeopleExport
             $card->add('N', [$p->last_name, $p->first_name, '', '', '']);
             if ($p->phone !== '') {
                 $card->add('TEL', $p->phone);
+            }
+            if ($p->language !== null) {
+                $card->add('LANG', Language::of($p->language)->plain());
             }
             if ($p->tags->isNotEmpty()) {
                 $card->add('CATEGORIES', $p->tags->map(fn (Tag $t): string => $t->name)->all());
@@ -83,7 +88,7 @@ final class PeopleExport
     public static function person(Person $p, array $values): array
     {
         return ['id' => $p->id, 'email' => $p->email, 'firstName' => $p->first_name, 'lastName' => $p->last_name, 'phone' => $p->phone,
-            'timezone' => $p->timezone,
+            'timezone' => $p->timezone, 'language' => $p->language,
             'joinedAt' => Instant::json($p->joined_at), 'confirmedAt' => Instant::json($p->confirmed_at),
             'unsubscribedAt' => Instant::json($p->unsubscribed_at), 'standing' => $p->subscription()->value,
             'tags' => $p->tags->map(fn (Tag $t): string => $t->name)->all(), 'fields' => (object) $values];

@@ -90,6 +90,7 @@ const targets = computed(() => [
     { value: 'phone', label: 'Phone' },
     { value: 'tags', label: 'Tags' },
     { value: 'timezone', label: 'Time zone' },
+    { value: 'language', label: 'Language' },
     { value: 'standing', label: 'Whether they may be written to' },
     { value: 'joined', label: 'Day they joined' },
     ...people.kit.fields.filter((f) => f.own).map((f) => ({ value: f.name, label: f.label })),

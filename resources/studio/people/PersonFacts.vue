@@ -10,6 +10,8 @@ import DateField from '@/ui/DateField.vue';
 import { dayOf } from '@/ui/wallClock';
 import ZoneField from '@/ui/ZoneField.vue';
 import TextField from '@/ui/TextField.vue';
+import VisitorLanguage from '@/ui/VisitorLanguage.vue';
+import { languageName } from '@/ui/languages';
 
 /** What is known of a person: names, tags, the owner's own fields. Saved when a field is left. */
 const props = defineProps<{ person: Person }>();
@@ -28,6 +30,7 @@ function fill(): void {
         lastName: props.person.lastName,
         phone: props.person.phone,
         timezone: props.person.timezone ?? '',
+        language: props.person.language ?? '',
         ...Object.fromEntries(props.person.fields.map((f) => [`fields.${f.name}`, f.values.join('; ')])),
     };
 }
@@ -41,7 +44,7 @@ watch(
 const isDay = (f: { values: string[] }) => f.values.length === 0 || dayOf(f.values.join()) !== undefined;
 
 async function save(): Promise<void> {
-    const { firstName, lastName, phone, timezone } = typed.value;
+    const { firstName, lastName, phone, timezone, language } = typed.value;
     error.value = null;
     try {
         await api.put(`people/${props.person.id}`, {
@@ -49,6 +52,7 @@ async function save(): Promise<void> {
             lastName,
             phone,
             timezone,
+            language,
             fields: Object.fromEntries(
                 props.person.fields.map((f) => [
                     f.name,
@@ -136,6 +140,8 @@ async function removeTag(t: { id: number; name: string }): Promise<void> {
             <dd>{{ ago(person.activeAt) }}</dd>
             <dt class="text-soft">Time zone</dt>
             <dd>{{ person.timezone?.replaceAll('_', ' ') ?? 'not known' }}</dd>
+            <dt class="text-soft">Language</dt>
+            <dd>{{ person.language ? languageName(person.language) : 'not known' }}</dd>
             <template v-if="person.phone"
                 ><dt class="text-soft">Phone</dt>
                 <dd>{{ person.phone }}</dd></template
@@ -151,6 +157,13 @@ async function removeTag(t: { id: number; name: string }): Promise<void> {
             <TextField v-model="typed.lastName!" label="Last name" :maxlength="100" :error="error?.field('lastName')" />
             <TextField v-model="typed.phone!" label="Phone" :maxlength="40" :error="error?.field('phone')" />
             <ZoneField v-model="typed.timezone!" :error="error?.field('timezone')" />
+            <VisitorLanguage
+                v-model="typed.language!"
+                label="Language"
+                hint="What the application itself writes to them is in it."
+                none="As the funnel they came by"
+                :error="error?.field('language')"
+            />
             <template v-for="f in person.fields" :key="f.name">
                 <DateField
                     v-if="f.kind === 'date' && isDay(f)"

@@ -13,6 +13,8 @@ const props = defineProps<{
     error?: string;
     /** For a page: what holds where it has no language of its own. */
     inherited?: string;
+    /** What none at all is called, where there may be none. */
+    none?: string;
     /** The two choices beside each other. */
     inRow?: boolean;
 }>();
@@ -27,7 +29,8 @@ const options = computed(() => {
         plain.value === '' || known.some((o) => o.value === plain.value)
             ? known
             : [{ value: plain.value, label: languageName(plain.value) }, ...known];
-    return props.inherited === undefined ? all : [{ value: '', label: `As the funnel: ${languageName(props.inherited)}` }, ...all];
+    const without = props.none ?? (props.inherited === undefined ? undefined : `As the funnel: ${languageName(props.inherited)}`);
+    return without === undefined ? all : [{ value: '', label: without }, ...all];
 });
 const ways = computed(() => (session.kit.languagesWithTwoWays.includes(baseOf(plain.value)) ? manners(baseOf(plain.value)) : []));
 const spoken = computed(() => plain.value === '' || session.kit.spokenLanguages.includes(baseOf(plain.value)));

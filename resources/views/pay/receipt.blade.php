@@ -6,7 +6,7 @@
 <style>
 body{font-family:'DejaVu Sans',sans-serif;font-size:10pt;color:#20302d;margin:10mm 8mm;text-align:{{ $say->start() }}}h1{font-size:18pt;margin:0 0 2mm}
 table{width:100%;border-collapse:collapse;margin-top:8mm}th{text-align:{{ $say->start() }};border-bottom:1px solid #20302d;padding:2mm 1mm;font-size:9pt}
-td{padding:2mm 1mm;border-bottom:.5px solid #cfc5b2;vertical-align:top}.r{text-align:{{ $say->end() }}}.sum td{border-bottom:0}.all td{font-weight:bold;border-top:1px solid #20302d}
+td{padding:2mm 1mm;border-bottom:.5px solid #cfc5b2;vertical-align:top;text-align:{{ $say->start() }}}.r{text-align:{{ $say->end() }}}.sum td{border-bottom:0}.all td{font-weight:bold;border-top:1px solid #20302d}
 .two td{border:0;padding:0 1mm;width:50%}.soft{color:#4b5a54;font-size:9pt}
 </style>
 </head>

@@ -9,6 +9,7 @@ use Lantern\Core\Checks\GoLiveCheck;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Languages\Language;
+use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\LeadMagnet;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\PlanCopy;
@@ -139,6 +140,17 @@ final class PlanTest extends TestCase
     }
 
     /** @param  list<string>  $taken */
+    public function test_a_language_that_is_not_spoken_is_said_before_it_goes_live(): void
+    {
+        $in = fn (array $more): array => array_map(fn (Finding $f): string => $f->code,
+            GoLiveCheck::of(Plan::fromArray($more + Plans::of(Goal::GiveAway)->toArray())));
+
+        self::assertSame(['language'], array_values(array_intersect($in(['language' => 'sv']), ['language'])));
+        self::assertNotContains('language', $in(['language' => 'de-AT-x-formal']));
+        self::assertNotContains('language', $in(['language' => 'sv', 'phrases' => ['sv' => ['page.close' => 'Stäng']]]));
+        self::assertContains('language', $in(['language' => 'sv', 'phrases' => ['nb' => ['page.close' => 'Lukk']]]));
+    }
+
     /** @return iterable<string, array{string, string, string}> words, language, suggestion */
     public static function spelt(): iterable
     {

@@ -31,6 +31,8 @@ trait HearsMadeUp
         $user->business->forceFill(['language' => MadeUp::TAG, 'phrases' => [MadeUp::TAG => MadeUp::phrases(
             app(PhraseBook::class)->english())], 'name' => MadeUp::greek('Ferncroft Cello Room'), 'sender_name' => MadeUp::greek('Imke'),
             'postal_address' => MadeUp::greek('3 Ferncroft Yard'), 'tax_name' => MadeUp::greek('Tax')])->save();
+        // Whatever a browser asks for, the page's own language holds.
+        $this->withHeader('Accept-Language', 'en-US,en;q=0.9');
         $this->listen();
 
         return $user->refresh();

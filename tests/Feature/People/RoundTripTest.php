@@ -19,14 +19,16 @@ use Tests\TestCase;
 /** What goes out as CSV or JSON comes in again with nothing lost, and nobody who left is written to because of it. */
 final class RoundTripTest extends TestCase
 {
-    private const KEPT = ['email', 'first_name', 'last_name', 'phone', 'timezone', 'joined_at', 'suppressed', 'pending', 'marketing'];
+    private const KEPT = ['email', 'first_name', 'last_name', 'phone', 'timezone', 'language', 'joined_at', 'suppressed', 'pending',
+        'marketing'];
 
     private function people(User $owner): void
     {
         $at = CarbonImmutable::parse('2027-03-01 23:30:15.250');
         $make = fn (string $name, array $more = []): Person => Person::query()->create($more + ['business_id' => $owner->business_id,
             'email' => "{$name}@example.com", 'email_key' => "{$name}@example.com", 'joined_at' => $at, 'first_name' => ucfirst($name)]);
-        $robin = $make('robin', ['timezone' => 'America/St_Johns', 'last_name' => '=O’Neil, "Bo"', 'phone' => '+44 20 7946 0000']);
+        $robin = $make('robin', ['timezone' => 'America/St_Johns', 'language' => 'de-x-formal', 'last_name' => '=O’Neil, "Bo"',
+            'phone' => '+44 20 7946 0000']);
         foreach (['Berlin, Germany', 'a;b', '12" LP', 'Plain'] as $tag) {
             app(Tagging::class)->add($robin, $tag, $at);
         }
@@ -39,7 +41,7 @@ final class RoundTripTest extends TestCase
         $make('complained', ['suppressed' => 'complained']);
         $make('unconfirmed', ['pending' => true]);
         $make('quiet', ['marketing' => false]);
-        $make('one', ['timezone' => 'Pacific/Apia']);
+        $make('one', ['timezone' => 'Pacific/Apia', 'language' => 'pt-BR']);
         OwnFields::set(Person::query()->where('email', 'one@example.com')->sole()->id, 'level', ['x|y']);
     }
 

@@ -35,6 +35,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Events\EventType;
+use Lantern\Core\Languages\Languages;
 use Lantern\Core\People\FieldKind;
 use Lantern\Core\People\ImportPlan;
 use Lantern\Core\Rules\DeadlineRule;
@@ -59,6 +60,7 @@ final class PersonController extends StudioController
         $through = PersonLookup::through($found);
 
         return PeopleController::summary($found->load(['tags', 'business'])) + ['phone' => $found->phone, 'timezone' => $found->timezone,
+            'language' => $found->language,
             'subscriptionWords' => $found->subscription()->label(), 'quietUntil' => Instant::json($found->quiet_until),
             'confirmedAt' => Instant::json($found->confirmed_at),
             'tagIds' => $found->tags->map(fn (Tag $t): array => ['id' => $t->id, 'name' => $t->name])->all(),
@@ -112,15 +114,20 @@ final class PersonController extends StudioController
         $found = $this->person($person);
         $given = $request->validate(['firstName' => ['sometimes', 'string', 'max:100'], 'lastName' => ['sometimes', 'string', 'max:100'],
             'phone' => ['sometimes', 'string', 'max:40', 'regex:~^$|^[+0-9][0-9 ()./-]{3,}$~'],
-            'timezone' => ['sometimes', 'nullable', 'timezone:all'], 'fields' => ['sometimes', 'array']],
+            'timezone' => ['sometimes', 'nullable', 'timezone:all'], 'language' => ['sometimes', 'nullable', 'string'],
+            'fields' => ['sometimes', 'array']],
             ['phone.regex' => 'A phone number holds digits, and perhaps a plus at the start.',
                 'timezone.timezone' => 'Please choose a time zone from the list.', '*.max' => 'This is too long.']);
+        if (($given['language'] ?? '') !== '' && ! Languages::isKnown((string) $given['language'])) {
+            throw Invalid::at('language', 'There is no such language. Please choose one from the list.');
+        }
         DB::transaction(function () use ($found, $given): void {
             $line = fn (string $w): string => trim((string) preg_replace('/[\p{Cc}\s]+/u', ' ', $w));
             $found->forceFill(array_map(fn (?string $v): ?string => $v === null ? null : $line($v), array_filter([
                 'first_name' => $given['firstName'] ?? false, 'last_name' => $given['lastName'] ?? false,
                 'phone' => $given['phone'] ?? false,
                 'timezone' => array_key_exists('timezone', $given) ? ($given['timezone'] ?: null) : false,
+                'language' => array_key_exists('language', $given) ? ($given['language'] ?: null) : false,
             ], fn (string|bool|null $v): bool => $v !== false)))->save();
             $kinds = array_column(OwnFields::of($found->business_id), 'kind', 'name');
             foreach ($given['fields'] ?? [] as $name => $values) {

@@ -225,6 +225,8 @@ export interface Consent {
 export interface Person extends PersonRow {
     phone: string;
     timezone: string | null;
+    /** In which they are spoken to; null for that of the funnel they came by. */
+    language: string | null;
     subscriptionWords: string;
     quietUntil: string | null;
     confirmedAt: string | null;

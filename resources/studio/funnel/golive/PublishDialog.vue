@@ -97,6 +97,10 @@ async function openFinding(finding: Finding): Promise<void> {
         await router.push(finding.code === 'no-pages' ? `/funnels/${store.funnel?.id}` : '/settings');
         return;
     }
+    if (finding.open === 'phrases') {
+        await router.push(`/funnels/${store.funnel?.id}/phrases`);
+        return;
+    }
     const place = finding.place ? `?place=${finding.place}` : '';
     await router.push(`/funnels/${store.funnel?.id}/${finding.open === 'way' ? 'page' : finding.open}/${finding.id}${place}`);
 }
