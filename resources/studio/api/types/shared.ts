@@ -55,6 +55,7 @@ export interface Finding {
         | 'popup'
         | 'webinar'
         | 'way'
+        | 'phrases'
         | 'funnel'
         | 'settings';
     id: string;
