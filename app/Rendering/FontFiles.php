@@ -30,6 +30,8 @@ final class FontFiles
 
     private const SCRIPT = 'U+0307-0308,U+0590-05FF,U+200C-2010,U+20AA,U+25CC,U+FB1D-FB4F';
 
+    private const STRONG = ['DM Serif Display'];
+
     /** Blanks, digits and signs as that font has them: a page without a Latin letter fetches no Latin font for their sake. */
     private const SIGNS = 'U+0020-0040,U+005B-0060,U+007B-007E,U+00A0-00BF,U+00D7,U+2011-2027,U+2030-205E,U+20AC,U+2212';
 
@@ -46,7 +48,7 @@ final class FontFiles
             $files[] = ['url' => self::url($family, $base, $weight), 'range' => self::LETTERS[$base], 'first' => true];
         }
         if ($script !== null) {
-            $near = self::near($weight);
+            $near = self::near($family, $weight);
             $files[] = ['url' => self::url($script, 'signs', $near), 'range' => self::SIGNS, 'first' => true];
             $files[] = ['url' => self::url($script, 'hebrew', $near), 'range' => self::SCRIPT, 'first' => true];
         }
@@ -59,12 +61,13 @@ final class FontFiles
     {
         $script = self::SCRIPTS[explode('-', $language)[0]] ?? null;
 
-        return $script === null ? [$family, $weight] : [$script, self::near($weight)];
+        return $script === null ? [$family, $weight] : [$script, self::near($family, $weight)];
     }
 
-    private static function near(int $weight): int
+    /** The weight that stands for one of a look's; a font of headings that has one weight only is as strong as the bold of others. */
+    private static function near(string $family, int $weight): int
     {
-        return $weight > 500 ? 700 : 400;
+        return $weight > 500 || in_array($family, self::STRONG, true) ? 700 : 400;
     }
 
     private static function url(string $family, string $letters, int $weight): string

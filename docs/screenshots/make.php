@@ -98,10 +98,6 @@ $go("funnels/{$funnel}/page/".$parts('pages'), 'iframe[data-ready=true]');
 $inFrame("document.querySelector('.k-learn').scrollIntoView({ block: 'center' }); document.querySelector('.k-learn h2').click()");
 $press('The section');
 $shoot($studio, 'page-desk');
-$go("funnels/{$funnels['Open strings webinar']}", '[data-test=timeline] [data-page] img');
-$press('Publish version 1');
-$wait($studio, '[role=dialog] form');
-$shoot($studio, 'check');
 $go("funnels/{$selling}/offers", 'h1');
 $shoot($studio, 'offers');
 $go("funnels/{$selling}/deadline/".$parts('deadlines', $selling), '[data-test=examples] li');
@@ -155,6 +151,36 @@ $shoot($studio, 'outbox');
 $join('broadcast', 'outbox');
 $go("results/{$funnel}", 'canvas');
 $shoot($studio, 'results');
+// Two funnels in other languages, made for the picture and archived after it: one formal German, one from right to left.
+if ($wanted === [] || in_array('languages', $wanted, true)) {
+    $studio->manage()->timeouts()->setScriptTimeout(30);
+    $made = $studio->executeAsyncScript((string) file_get_contents(__DIR__.'/languages.js'));
+    is_array($made) || throw new RuntimeException((string) $made);
+    [$german, $mirrored] = $made;
+    $phones = [];
+    foreach ([$german, "{$german}/bestellung", $mirrored] as $path) {
+        $phone = Chrome::open(420, 800);
+        $phone->get("{$site}/{$path}");
+        $wait($phone, str_ends_with($path, 'bestellung') ? '.card-fields iframe' : 'form');
+        $settled($phone);
+        $phones[] = $phone->takeScreenshot();
+        $phone->quit();
+    }
+    $studio->executeAsyncScript('const done = arguments[arguments.length - 1]; (async () => { for (const id of window.madeForPicture ?? []) '
+        .'await window.ask("POST", `funnels/${id}/archive`); done(); })()');
+    $go('settings/phrases?language=de-x-formal', '[data-phrase]');
+    $press('Page: unsubscribe');
+    $shoot($studio, 'languages');
+    $row = array_map(imagecreatefromstring(...), $phones);
+    $width = array_sum(array_map(imagesx(...), $row)) + 24;
+    $strip = imagecreatetruecolor(1280, imagesy($row[0]));
+    imagefill($strip, 0, 0, (int) imagecolorallocate($strip, 141, 134, 114));
+    foreach ($row as $i => $picture) {
+        imagecopy($strip, $picture, intdiv(1280 - $width, 2) + $i * (imagesx($picture) + 12), 0, 0, 0, imagesx($picture), imagesy($picture));
+    }
+    imagepng($strip, "{$folder}/phones.png", 9);
+    $join('languages', 'phones');
+}
 $studio->quit();
 
 $visitor = Chrome::open();
