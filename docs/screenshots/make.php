@@ -166,7 +166,7 @@ if ($wanted === [] || in_array('languages', $wanted, true)) {
         $phones[] = $phone->takeScreenshot();
         $phone->quit();
     }
-    $studio->executeAsyncScript('const done = arguments[arguments.length - 1]; (async () => { for (const id of window.madeForPicture ?? []) '
+    $studio->executeAsyncScript('const done = arguments[arguments.length - 1]; (async () => { for (const id of window.madeForPicture) '
         .'await window.ask("POST", `funnels/${id}/archive`); done(); })()');
     $go('settings/phrases?language=de-x-formal', '[data-phrase]');
     $press('Page: unsubscribe');
@@ -176,7 +176,8 @@ if ($wanted === [] || in_array('languages', $wanted, true)) {
     $strip = imagecreatetruecolor(1280, imagesy($row[0]));
     imagefill($strip, 0, 0, (int) imagecolorallocate($strip, 141, 134, 114));
     foreach ($row as $i => $picture) {
-        imagecopy($strip, $picture, intdiv(1280 - $width, 2) + $i * (imagesx($picture) + 12), 0, 0, 0, imagesx($picture), imagesy($picture));
+        imagecopy($strip, $picture, intdiv(1280 - $width, 2) + $i * (imagesx($picture) + 12), 0, 0, 0, imagesx($picture),
+            imagesy($picture));
     }
     imagepng($strip, "{$folder}/phones.png", 9);
     $join('languages', 'phones');
