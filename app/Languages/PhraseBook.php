@@ -79,7 +79,8 @@ final readonly class PhraseBook
      */
     public function places(Language $language, OwnPhrases $own, OwnPhrases $below): array
     {
-        $shipped = new SiteVoice($language, $this->translator, $below);
+        // What is said in a language it falls back on counts as well, such as the informal German of the same owner.
+        $shipped = new SiteVoice($language, $this->translator, $own->without($language->tag)->over($below));
         $rows = [];
         foreach ($this->english() as $key => $english) {
             $ships = $shipped->written($key);

@@ -76,6 +76,12 @@ final readonly class OwnPhrases
         return new self(array_intersect_key($this->texts, array_flip($language->catalogues())));
     }
 
+    /** What is said otherwise in other languages. */
+    public function without(string $tag): self
+    {
+        return new self(array_diff_key($this->texts, [$tag => 0]));
+    }
+
     /** These, and of others what is not among them: those of a funnel go before those of its business. */
     public function over(self $others): self
     {
