@@ -106,8 +106,8 @@ final class OwnPhrasesTest extends TestCase
     public function test_words_of_the_plain_language_are_those_that_a_formal_one_has_without_its_own(): void
     {
         $this->change('settings', 'de', ['page.close' => 'Weg damit']);
-        $rows = array_merge(...array_column((array) $this->actingAs($this->imke)->getJson('/studio/api/settings/phrases?language=de-x-formal')
-            ->json('places'), 'phrases'));
+        $places = $this->actingAs($this->imke)->getJson('/studio/api/settings/phrases?language=de-x-formal')->json('places');
+        $rows = array_merge(...array_column((array) $places, 'phrases'));
         $row = $rows[array_search('page.close', array_column($rows, 'key'), true)];
 
         self::assertSame(['Weg damit', ''], [$row['ships'], $row['text']]);
