@@ -49,6 +49,30 @@ describe('what opens a pop-up', () => {
         expect(never.fire).not.toHaveBeenCalled();
     });
 
+    it('sees that somebody has scrolled deep before it listened, and not that a page is short', () => {
+        const place = (top: number, height: number): void => {
+            vi.stubGlobal('scrollY', top);
+            vi.stubGlobal('innerHeight', 800);
+            vi.spyOn(document.documentElement, 'scrollHeight', 'get').mockReturnValue(height);
+            vi.spyOn(document.documentElement, 'scrollTop', 'get').mockReturnValue(top);
+        };
+        place(2400, 4000);
+        const deep = armed({ kind: 'depth', amount: 60 });
+        expect(deep.fire).not.toHaveBeenCalled();
+        vi.advanceTimersByTime(1);
+        expect(deep.fire).toHaveBeenCalledOnce();
+        place(0, 700);
+        const short = armed({ kind: 'depth', amount: 60 });
+        vi.advanceTimersByTime(1);
+        expect(short.fire).not.toHaveBeenCalled();
+        place(2400, 4000);
+        const gone = armed({ kind: 'depth', amount: 60 });
+        gone.stop();
+        vi.advanceTimersByTime(1);
+        expect(gone.fire).not.toHaveBeenCalled();
+        vi.restoreAllMocks();
+    });
+
     it('starts to count anew with every movement', () => {
         const { fire } = armed({ kind: 'idle', amount: 5 });
         for (let i = 0; i < 5; i++) {

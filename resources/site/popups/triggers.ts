@@ -52,12 +52,19 @@ function depth(): number {
 
 /** By scrolling alone: a page that is short enough to be seen at once was not scrolled. */
 function atDepth(amount: number, fire: () => void): Stop {
-    return on(window, 'scroll', () => {
+    const look = (): void => {
         // Some screens stop a fraction of a pixel before the end.
-        if (depth() >= Math.min(amount, 99.5)) {
+        if (scrollY > 0 && depth() >= Math.min(amount, 99.5)) {
             fire();
         }
-    });
+    };
+    // Whoever reads fast is there before anybody listens.
+    const already = setTimeout(look);
+    const stop = on(window, 'scroll', look);
+    return () => {
+        clearTimeout(already);
+        stop();
+    };
 }
 
 function atSection(section: string, fire: () => void): Stop {
