@@ -377,4 +377,29 @@ final class CsvTest extends TestCase
         self::assertTrue(ImportPlan::hasHeader('Email', 'Name'));
         self::assertFalse(ImportPlan::hasHeader('robin@example.com', 'Robin'));
     }
+
+    /** @return iterable<string, array{string, string|null}> as it is written, the tag that is kept */
+    public static function languages(): iterable
+    {
+        yield 'a tag' => ['de', 'de'];
+        yield 'a formal one, as our own export writes it' => ['de-x-formal', 'de-x-formal'];
+        yield 'a region that is written otherwise' => ['pt-BR', 'pt-BR'];
+        yield 'with an underscore' => ['pt_BR', 'pt-BR'];
+        yield 'a region that makes no difference' => ['de-DE', 'de'];
+        yield 'in capitals' => ['DE', 'de'];
+        yield 'nothing' => ['', null];
+        yield 'a word' => ['German', null];
+        yield 'what there is not' => ['xx', null];
+        yield 'a formal way that there is not' => ['pt-x-formal', 'pt'];
+        yield 'hostile' => ['../../etc', null];
+    }
+
+    #[DataProvider('languages')]
+    public function test_a_language_is_read_as_people_write_it(string $written, ?string $tag): void
+    {
+        $person = self::plan(['email', 'language'])->row(['ada@example.com', $written]);
+
+        self::assertSame($tag, $person->language);
+        self::assertSame($written !== '' && $tag === null, str_contains($person->note, 'Imported without a language'));
+    }
 }
