@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Languages;
 
 use App\Models\Business;
+use App\Models\Funnel;
 use Illuminate\Database\QueryException;
 use Lantern\Core\Languages\OwnPhrases;
 
@@ -28,6 +29,12 @@ final class SiteLanguage
     public function is(string $language, ?Business $business, ?OwnPhrases $funnels = null): SiteVoice
     {
         return $this->found = $this->voices->in($language, $business, $funnels);
+    }
+
+    /** Of something that belongs to a funnel: an order, a link, a place in a webinar. */
+    public function ofFunnel(string $language, Funnel $funnel): SiteVoice
+    {
+        return $this->found = Voices::ofFunnel($language, $funnel);
     }
 
     public function voice(): SiteVoice

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Languages;
 
 use App\Models\Business;
+use App\Models\Funnel;
 use App\Models\Message;
+use App\Models\Version;
 use Illuminate\Translation\Translator;
 use Lantern\Core\Languages\Language;
 use Lantern\Core\Languages\OwnPhrases;
@@ -38,7 +40,23 @@ final class Voices
     /** The voice for it. */
     public static function ofMessage(Message $message): SiteVoice
     {
-        return self::of(self::languageOf($message), $message->business, $message->funnel?->liveVersion?->plan()->phrases());
+        return $message->funnel === null ? self::of(self::languageOf($message), $message->business)
+            : self::ofFunnel(self::languageOf($message), $message->funnel);
+    }
+
+    /** In the words of a funnel that is public: its own, as they went live, and below them those of its business. */
+    public static function ofFunnel(Language|string $language, Funnel $funnel): SiteVoice
+    {
+        return self::of($language, $funnel->business, self::phrasesOf($funnel->live_version_id));
+    }
+
+    /** Read without the rest of the plan: what is told of an order or a link asks for nothing else of it. */
+    public static function phrasesOf(?string $version): ?OwnPhrases
+    {
+        $kept = $version === null ? null
+            : Version::query()->toBase()->where('id', $version)->selectRaw("json_extract(plan, '$.phrases') as phrases")->value('phrases');
+
+        return is_string($kept) ? OwnPhrases::of(json_decode($kept, true)) : null;
     }
 
     /**

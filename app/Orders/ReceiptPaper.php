@@ -38,7 +38,7 @@ final readonly class ReceiptPaper
 
     public function voice(): SiteVoice
     {
-        return Voices::of($this->language(), $this->receipt->order->business);
+        return Voices::ofFunnel($this->language(), $this->receipt->order->funnel);
     }
 
     /** A day as its reader reads it. */

@@ -34,7 +34,7 @@ final readonly class Receipts implements CarriesOut, DueWork
 {
     private const AT_ONCE = 200;
 
-    public function __construct(private OrderMessages $messages, private Voices $voices)
+    public function __construct(private OrderMessages $messages)
     {
     }
 
@@ -117,7 +117,7 @@ final readonly class Receipts implements CarriesOut, DueWork
             // The tax in a part is its share of the tax in the whole.
             $tax = $quoted->total->isZero() ? Money::zero($quoted->total->currency)
                 : $amount->share($quoted->tax->minor, $quoted->total->minor);
-            $lines[] = ['name' => $this->voices->in($order->language, $order->business)->say('receipt.part', ['name' => $line->name,
+            $lines[] = ['name' => Voices::ofFunnel($order->language, $order->funnel)->say('receipt.part', ['name' => $line->name,
                 'number' => $payment->number, 'count' => $quoted->payments]), 'number' => $line->number,
                 'rate' => $quoted->rate->hundredths, 'tax' => $tax->minor, 'net' => $amount->minus($tax)->minor, 'total' => $amount->minor];
         }

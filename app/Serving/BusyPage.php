@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace App\Serving;
 
 use App\Languages\SiteLanguage;
+use App\Languages\SiteVoice;
 use App\Languages\Voices;
-use App\Models\Business;
 use App\Models\Funnel;
 use App\Rendering\LookStyle;
 use App\Rendering\PageAssets;
 use App\Rendering\SiteAssets;
 use App\Support\AnswerKind;
+use Illuminate\Database\QueryException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -56,10 +57,10 @@ final class BusyPage
 
             return new JsonResponse(['message' => $voice->say('notice.busy.stored')], 503, $headers);
         }
-        [$look, $language, $business] = self::funnel($request);
+        [$look, $language, $funnel] = self::funnel($request);
         $isForm = $request->isMethod('POST');
 
-        $voice = $language === null ? app(SiteLanguage::class)->voice() : Voices::of($language, $business);
+        $voice = $language === null || $funnel === null ? app(SiteLanguage::class)->voice() : self::voice($language, $funnel);
 
         return new Response(View::make('site.busy', ['say' => $voice, 'look' => $look, 'style' => LookStyle::whole($look, Paint::of($look,
             Background::paper())), 'head' => SiteAssets::head(PageAssets::ofLook($look, $voice->language()->tag), false),
@@ -69,14 +70,24 @@ final class BusyPage
             'mark' => self::SENT_AGAIN, 'seconds' => self::AGAIN])->render(), 503, AnswerKind::Page->headers() + $headers);
     }
 
-    /** @return array{Look, string|null, Business|null} look and language of the funnel that was asked for, if it can be read */
+    /** The database was read a moment ago, and may not be any more. */
+    private static function voice(string $language, Funnel $funnel): SiteVoice
+    {
+        try {
+            return Voices::ofFunnel($language, $funnel);
+        } catch (QueryException) {
+            return Voices::of($language, $funnel->business);
+        }
+    }
+
+    /** @return array{Look, string|null, Funnel|null} the funnel that was asked for, its look and language, if it can be read */
     private static function funnel(Request $request): array
     {
         try {
             $funnel = Funnel::query()->with(['liveVersion', 'business'])->where('address', $request->segment(1))->first();
             $plan = $funnel?->liveVersion?->plan();
 
-            return [$plan?->look() ?? Looks::get(Looks::DEFAULT), $plan?->language, $funnel?->business];
+            return [$plan?->look() ?? Looks::get(Looks::DEFAULT), $plan?->language, $funnel];
         } catch (Throwable) {
             // Whoever cannot read the database either still says so kindly.
             return [Looks::get(Looks::DEFAULT), null, null];

@@ -133,7 +133,7 @@ final readonly class PageFinder
             PageNotice::Closed => PlainPage::closed(),
             PageNotice::ForBuyers => PlainPage::forBuyers($funnel->url()),
             PageNotice::TimeIsUp => PlainPage::timeIsUp($funnel->url()),
-        })->response(self::languageOf($funnel), $funnel->business);
+        })->response(self::languageOf($funnel), $funnel);
     }
 
     /** Of what is live; of a draft that is not, its own. */

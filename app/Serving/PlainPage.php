@@ -6,7 +6,7 @@ namespace App\Serving;
 
 use App\Languages\SiteLanguage;
 use App\Languages\SiteVoice;
-use App\Models\Business;
+use App\Models\Funnel;
 use App\Support\AnswerKind;
 use Closure;
 use DateTimeImmutable;
@@ -190,11 +190,11 @@ final readonly class PlainPage
         return self::of(200, 'notice.subscribed_again', ['business' => $business]);
     }
 
-    /** @param  string|null  $language  of what it is about, and of which business; null for those of the request */
-    public function response(?string $language = null, ?Business $business = null): Response
+    /** @param  string|null  $language  of what it is about, and of which funnel; null for those of the request */
+    public function response(?string $language = null, ?Funnel $funnel = null): Response
     {
         $site = app(SiteLanguage::class);
-        $voice = $language === null ? $site->voice() : $site->is($language, $business);
+        $voice = $language === null || $funnel === null ? $site->voice() : $site->ofFunnel($language, $funnel);
         $html = View::make('site.notice', ['say' => $voice, 'title' => self::said($this->title, $voice),
             'words' => self::said($this->words, $voice),
             'more' => array_map(fn (mixed $m): mixed => is_array($m) ? array_map(fn (mixed $v): mixed => self::said($v, $voice), $m)

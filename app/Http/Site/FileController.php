@@ -43,7 +43,7 @@ final readonly class FileController
             return PlainPage::linkOver($delivery)->response();
         }
         if ($found !== null) {
-            $this->language->is($found->person->language ?? $found->funnel->language, $found->funnel->business);
+            $this->language->ofFunnel($found->person->language ?? $found->funnel->language, $found->funnel);
         }
         $upload = Upload::query()->find($found?->leadMagnet?->text('file'));
         if ($found === null || $upload === null || $found->revoked_at !== null) {

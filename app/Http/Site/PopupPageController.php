@@ -69,7 +69,7 @@ final readonly class PopupPageController
         $go = $joined->go !== '' ? $joined->go : AfterSubmission::url($joined->submission, $live->page->version->plan());
 
         // Out of the frame: a whole page does not belong into it.
-        return $request->boolean('frame') ? $this->framed(PlainPage::goOn($go)->response($live->page->language, $live->funnel->business))
+        return $request->boolean('frame') ? $this->framed(PlainPage::goOn($go)->response($live->page->language, $live->funnel))
             : redirect()->away($go, 303)
                 ->withCookie(SiteCookies::give(SiteCookie::Joined, $joined->submission->id, $live->funnel->site()));
     }

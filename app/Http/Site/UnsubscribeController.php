@@ -93,7 +93,8 @@ final readonly class UnsubscribeController
         $found = ! $request->hasValidSignature(false) ? null : Message::query()->with(['person.business', 'business', 'funnel.liveVersion'])
             ->where('id', $id)->first();
         if ($found !== null) {
-            $this->language->is(Voices::languageOf($found), $found->business);
+            $found->funnel === null ? $this->language->is(Voices::languageOf($found), $found->business)
+                : $this->language->ofFunnel(Voices::languageOf($found), $found->funnel);
         }
 
         return $found;

@@ -6,6 +6,7 @@ namespace App\Mail\Emails;
 
 use App\Languages\Voices;
 use App\Models\Business;
+use App\Models\Funnel;
 use App\Models\Message;
 use App\Models\Person;
 use App\Models\Upload;
@@ -190,7 +191,8 @@ final class EmailWriter
             $message->person_id === null || ! $this->kinds->kindOf($message)->canBeLeft() => '',
             default => self::unsubscribeUrl($message->id),
         };
-        $voice = Voices::of($person->language ?? $source->language, $business, $source->own);
+        $voice = Voices::of($person->language ?? $source->language, $business, $source->own ?? Voices::phrasesOf($message?->funnel_id === null ? null
+            : Funnel::query()->whereKey($message->funnel_id)->value('live_version_id')));
         $html = View::make('mail.email', ['say' => $voice,
             'subject' => $plain, 'body' => $filled, 'business' => $business, 'unsubscribe' => $unsubscribe,
             'pixel' => $message !== null && $source->tracked && $message->person_id !== null ? MailLinks::pixel($message) : '',

@@ -33,7 +33,7 @@ final class PaymentTroubleMessage extends KindOfMessage
             return null;
         }
         $order = $payment->order;
-        $voice = Voices::of($order->language, $order->business);
+        $voice = Voices::ofFunnel($order->language, $order->funnel);
         $values = ['what' => $order->lines->firstWhere('number', array_key_first($payment->lines))->name ?? '',
             'amount' => $payment->money()];
         $next = Payment::query()->where('order_id', $order->id)->where('number', $payment->number)->where('try', '>', $payment->try)

@@ -9,7 +9,10 @@ use Lantern\Core\Languages\Names;
 use PDO;
 use SensitiveParameter;
 
-/** Opens SQLite so that transactions take the write lock when they begin ({@see ImmediatePdo}), `lower` knows all letters, and `folded` forgets their marks. */
+/**
+ * Opens SQLite so that transactions take the write lock when they begin ({@see ImmediatePdo}), `lower` knows all letters, and `folded`
+ * forgets their marks.
+ */
 final class Connector extends SQLiteConnector
 {
     /** @param  array<string, mixed>  $config */

@@ -20,6 +20,9 @@ use Tests\MadeUp;
 /** A business that speaks the made-up language, and an ear on all that its visitors are told. */
 trait HearsMadeUp
 {
+    /** Are the words those of the funnel, and not of its business? Then nothing that belongs to it may go past them. */
+    private bool $ofFunnel = false;
+
     /** @var array<string, list<string>> what was said in Latin letters, by where */
     private array $heard = [];
 
@@ -45,7 +48,7 @@ trait HearsMadeUp
             $type = (string) $handled->response->headers->get('Content-Type');
             $content = (string) $handled->response->getContent();
             // What stands behind a way on, no browser shows.
-            if (str_starts_with($path, 'studio') || str_starts_with($path, 'pay/calls') || $handled->response->isRedirection()) {
+            if (str_starts_with($path, 'studio') || str_starts_with($path, 'pay/calls') || ($this->ofFunnel && $this->isNobodys($path, $handled->response->getStatusCode())) || $handled->response->isRedirection()) {
                 return;
             }
             $this->answers++;
@@ -58,6 +61,13 @@ trait HearsMadeUp
                 default => [],
             });
         });
+    }
+
+    /** What belongs to no funnel: an address there is not, all purchases of somebody, the fields of a card, a form or room there is not. */
+    private function isNobodys(string $path, int $status): bool
+    {
+        return preg_match('~^(nothing-here$|my/[0-9a-z]{26}/|my/open/nothing|pay/practice/(card|bank/nothing)|f/again)~', $path) === 1
+            || ($status === 404 && preg_match('~^[er]/~', $path) === 1);
     }
 
     /** @param  list<string>  $found */
@@ -83,7 +93,11 @@ trait HearsMadeUp
             $row->put(PartKinds::named($row->kind)::fromShape(Shape::of(['id' => $row->id] + MadeUp::greekIn($row->definition))))->save();
         }
         $funnel = Funnel::query()->findOrFail($funnel->id);
-        $funnel->forceFill(['language' => MadeUp::TAG])->save();
+        $phrases = $funnel->business->phrases;
+        $funnel->forceFill(['language' => MadeUp::TAG, 'phrases' => $this->ofFunnel ? $phrases : []])->save();
+        if ($this->ofFunnel) {
+            $funnel->business->forceFill(['phrases' => []])->save();
+        }
         app(Publishing::class)->publish($funnel, null);
         self::assertSame(MadeUp::TAG, DraftPlan::read($funnel->refresh())->language);
 

@@ -7,6 +7,7 @@ namespace Tests\Feature\Languages;
 use App\Drafts\DraftPlan;
 use App\Export\HtmlExport;
 use Lantern\Core\Popups\Popup;
+use PHPUnit\Framework\Attributes\TestWith;
 use Tests\Feature\Popups\PopupTestCase;
 use Tests\MadeUp;
 use ZipArchive;
@@ -16,8 +17,11 @@ final class MadeUpPopupTest extends PopupTestCase
 {
     use HearsMadeUp;
 
-    public function test_pop_ups_wherever_they_are(): void
+    #[TestWith([false])]
+    #[TestWith([true])]
+    public function test_pop_ups_wherever_they_are(bool $ofFunnel): void
     {
+        $this->ofFunnel = $ofFunnel;
         $placed = $this->addPopup([], 'popup-placed')->id;
         $this->funnel = $this->inGreek($this->funnel);
         $site = $this->site();

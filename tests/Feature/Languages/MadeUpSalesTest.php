@@ -11,6 +11,7 @@ use App\Orders\ReceiptPaper;
 use App\Payments\Practice\Behaviour;
 use Illuminate\Support\Facades\View;
 use Lantern\Core\Plan\PageRole;
+use PHPUnit\Framework\Attributes\TestWith;
 use Tests\Feature\Sales\SalesTestCase;
 use Tests\MadeUp;
 
@@ -76,8 +77,11 @@ final class MadeUpSalesTest extends SalesTestCase
         $this->assertNothingElseWasSaid();
     }
 
-    public function test_payments_that_fail_and_money_that_goes_back(): void
+    #[TestWith([false])]
+    #[TestWith([true])]
+    public function test_payments_that_fail_and_money_that_goes_back(bool $ofFunnel): void
     {
+        $this->ofFunnel = $ofFunnel;
         $this->changeOffer('Regular price', ['price' => ['kind' => 'payments', 'amount' => 9_900, 'currency' => 'EUR', 'payments' => 3,
             'every' => 'month']]);
         $this->funnel = $this->inGreek($this->funnel);
@@ -107,7 +111,7 @@ final class MadeUpSalesTest extends SalesTestCase
     private function papers(): void
     {
         self::assertGreaterThan(0, Receipt::query()->count());
-        foreach (Receipt::query()->with('order.business')->get() as $receipt) {
+        foreach (Receipt::query()->with('order.funnel.business')->get() as $receipt) {
             $paper = new ReceiptPaper($receipt);
             $this->hear('receipt', MadeUp::foundInHtml(View::make('pay.receipt', ['paper' => $paper, 'say' => $paper->voice()])->render()));
         }

@@ -13,6 +13,7 @@ use App\Models\Message;
 use App\Publishing\Publishing;
 use Carbon\CarbonImmutable;
 use Lantern\Core\Forms\FormPlan;
+use PHPUnit\Framework\Attributes\TestWith;
 use Tests\MadeUp;
 use Tests\TestCase;
 
@@ -35,8 +36,11 @@ final class MadeUpSignupTest extends TestCase
         return $this->inGreek($funnel);
     }
 
-    public function test_from_the_form_to_the_guide_and_out_again(): void
+    #[TestWith([false])]
+    #[TestWith([true])]
+    public function test_from_the_form_to_the_guide_and_out_again(bool $ofFunnel): void
     {
+        $this->ofFunnel = $ofFunnel;
         $funnel = $this->asking(true);
         $url = "/{$funnel->address}";
         $this->get('/nothing-here')->assertNotFound();
@@ -77,8 +81,11 @@ final class MadeUpSignupTest extends TestCase
         $this->assertNothingElseWasSaid();
     }
 
-    public function test_placed_elsewhere_and_closed(): void
+    #[TestWith([false])]
+    #[TestWith([true])]
+    public function test_placed_elsewhere_and_closed(bool $ofFunnel): void
     {
+        $this->ofFunnel = $ofFunnel;
         $funnel = $this->asking(false);
         $form = DraftPart::there($funnel->id, FormPlan::kind())->sole()->id;
         $script = (string) $this->get("/e/{$form}.js")->assertOk()->getContent();

@@ -8,6 +8,7 @@ use App\Models\DraftPart;
 use App\Models\Registration;
 use App\Records\RegistrationLinks;
 use Lantern\Core\Webinars\WebinarMode;
+use PHPUnit\Framework\Attributes\TestWith;
 use Tests\Feature\Webinars\WebinarTestCase;
 
 /** All that somebody is told who comes to a webinar, in the page of their place, the room, the replay and every email. */
@@ -38,8 +39,11 @@ final class MadeUpWebinarTest extends WebinarTestCase
         $this->get(RegistrationLinks::path($registration).'/session.ics');
     }
 
-    public function test_a_session_that_is_held_live(): void
+    #[TestWith([false])]
+    #[TestWith([true])]
+    public function test_a_session_that_is_held_live(bool $ofFunnel): void
     {
+        $this->ofFunnel = $ofFunnel;
         $this->hold(WebinarMode::Live, ['schedule' => ['kind' => 'dates', 'zone' => 'Europe/Berlin',
             'dates' => ['2027-03-09T18:00', '2027-03-16T18:00', '2027-03-30T18:00'], 'minutes' => 60, 'offered' => 3, 'ahead' => 60,
             'places' => 1]]);

@@ -62,7 +62,7 @@ final readonly class PayController
             return PlainPage::linkIsNotYours()->response();
         }
 
-        return new HtmlResponse(View::make('pay.order', ['say' => Voices::of($found->language, $found->business),
+        return new HtmlResponse(View::make('pay.order', ['say' => Voices::ofFunnel($found->language, $found->funnel),
             'bought' => new PurchasesFacts(
                 $this->purchases->ofOrder($found), $found->money($found->paid)->words($found->language), (string) $found->number,
                 $found->email)])->render(), 200,
@@ -89,8 +89,8 @@ final readonly class PayController
             PaymentState::Bank => redirect()->away((string) $payment->bank_url, 303),
             PaymentState::Failed, PaymentState::Cancelled => PlainPage::notPaid($payment->trouble?->phrase()
                 ?? Phrase::of('card.uncharged'),
-                $order->funnel->url($address))->response($order->language, $order->business),
-            default => PlainPage::payingNow()->response($order->language, $order->business),
+                $order->funnel->url($address))->response($order->language, $order->funnel),
+            default => PlainPage::payingNow()->response($order->language, $order->funnel),
         };
 
         return $answer instanceof RedirectResponse ? CheckoutController::withOrder($answer, $order) : $answer;

@@ -56,7 +56,7 @@ final readonly class PracticeController
         $charge = $this->charge($key, $seal);
         $order = Payment::query()->with('order')->where('key', $key)->first()?->order;
         if ($order !== null) {
-            $this->language->is($order->language, $order->business);
+            $this->language->ofFunnel($order->language, $order->funnel);
         }
 
         return $charge === null ? $this->page('pay.practice-bank', ['charge' => null], 404)

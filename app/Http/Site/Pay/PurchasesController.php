@@ -163,8 +163,8 @@ final readonly class PurchasesController
 
         return match ($found?->state) {
             null => PlainPage::linkIsNotYours()->response(),
-            AccessState::Paused => PlainPage::accessPaused()->response($this->voice($found->person)->language()->tag),
-            AccessState::Ended => PlainPage::accessEnded()->response($this->voice($found->person)->language()->tag),
+            AccessState::Paused => PlainPage::accessPaused()->response($this->voice($found->person)->language()->tag, $found->funnel),
+            AccessState::Ended => PlainPage::accessEnded()->response($this->voice($found->person)->language()->tag, $found->funnel),
             AccessState::Active => $found,
         };
     }
