@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Orders;
 
-use App\Languages\VisualOrder;
 use App\Models\Receipt;
 use DOMDocument;
 use Dompdf\Dompdf;
 use Dompdf\Options;
 use DOMXPath;
 use Illuminate\Support\Facades\View;
+use Lantern\Core\Languages\VisualOrder;
 
 /** A receipt as a PDF, drawn from what it says. */
 final class ReceiptPdf

@@ -296,6 +296,15 @@ abstract class BrowserTestCase extends TestCase
         self::assertArrayHasKey('version', $this->askApi($b, 'POST', "funnels/{$funnel}/publish"));
     }
 
+    /** Gives every offer of a funnel the same price, in cents. */
+    protected function priceOffers(RemoteWebDriver $b, string $funnel, int $cents = 19_000): void
+    {
+        foreach ($this->askApi($b, 'GET', "funnels/{$funnel}")['offers'] as $offer) {
+            $this->askApi($b, 'PUT', "parts/{$offer['id']}", ['revision' => $offer['revision'],
+                'price' => ['kind' => 'once', 'amount' => $cents, 'currency' => 'EUR']]);
+        }
+    }
+
     /** Makes a funnel as the signed-in owner and opens it. Making one on the screen is what tests of their own do. */
     protected function makeFunnel(RemoteWebDriver $b, string $name, string $title = 'First Season', string $goal = 'waiting-list'): string
     {

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use App\Languages\VisualOrder;
 use App\Payments\Practice\Behaviour;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Lantern\Core\Languages\VisualOrder;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tests\MadeUp;
@@ -92,10 +92,7 @@ final class LanguageTest extends BrowserTestCase
             $this->waitFor($owner, fn (RemoteWebDriver $o): bool => preg_match('~/funnels/[0-9a-z]{26}$~', $o->getCurrentURL()) === 1,
                 'it is made');
             $funnel = basename($owner->getCurrentURL());
-            foreach ($this->askApi($owner, 'GET', "funnels/{$funnel}")['offers'] as $offer) {
-                $this->askApi($owner, 'PUT', "parts/{$offer['id']}", ['revision' => $offer['revision'],
-                    'price' => ['kind' => 'once', 'amount' => 19_000, 'currency' => 'EUR']]);
-            }
+            $this->priceOffers($owner, $funnel);
             // A phrase in other words, by hand.
             $owner->get(self::$studio."/studio/funnels/{$funnel}/phrases");
             $this->fill($owner, 'Find a phrase', 'Name on the receipt');
@@ -177,10 +174,7 @@ final class LanguageTest extends BrowserTestCase
                 'price' => '190',
                 'introductory' => '150']);
             $funnel = (string) $made['id'];
-            foreach ($this->askApi($owner, 'GET', "funnels/{$funnel}")['offers'] as $offer) {
-                $this->askApi($owner, 'PUT', "parts/{$offer['id']}", ['revision' => $offer['revision'],
-                    'price' => ['kind' => 'once', 'amount' => 1_234_500, 'currency' => 'EUR']]);
-            }
+            $this->priceOffers($owner, $funnel, 1_234_500);
             $texts = [];
             foreach ($this->askApi($owner, 'GET', 'settings/phrases?language=en')['places'] as $place) {
                 foreach ($place['phrases'] as $phrase) {

@@ -32,10 +32,7 @@ final class WebinarTest extends BrowserTestCase
         $this->waitFor($owner, fn (RemoteWebDriver $o): bool => preg_match('~/funnels/[0-9a-z]{26}$~', $o->getCurrentURL()) === 1,
             'it is made');
         $funnel = basename($owner->getCurrentURL());
-        foreach ($this->askApi($owner, 'GET', "funnels/{$funnel}")['offers'] as $offer) {
-            $this->askApi($owner, 'PUT', "parts/{$offer['id']}", ['revision' => $offer['revision'],
-                'price' => ['kind' => 'once', 'amount' => 19_000, 'currency' => 'EUR']]);
-        }
+        $this->priceOffers($owner, $funnel);
         $owner->navigate()->refresh();
 
         return $funnel;

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Mail\Emails;
 
 use App\Languages\SiteVoice;
-use App\Languages\VisualOrder;
 use App\Rendering\Countdown;
 use GdImage;
 use Illuminate\Support\Str;
 use Intervention\Gif\Builder;
 use Intervention\Gif\DisposalMethod;
 use Lantern\Core\Languages\Language;
+use Lantern\Core\Languages\VisualOrder;
 use Lantern\Core\Page\Look\Colour;
 use Lantern\Core\Page\Look\Contrast;
 use Lantern\Core\Page\Look\Look;

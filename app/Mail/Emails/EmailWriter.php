@@ -191,8 +191,10 @@ final class EmailWriter
             $message->person_id === null || ! $this->kinds->kindOf($message)->canBeLeft() => '',
             default => self::unsubscribeUrl($message->id),
         };
-        $voice = Voices::of($person->language ?? $source->language, $business, $source->own ?? Voices::phrasesOf($message?->funnel_id === null ? null
-            : Funnel::query()->whereKey($message->funnel_id)->value('live_version_id')));
+        // What the application writes itself names no words of its own: then its funnel's hold at the foot as well.
+        $own = $source->own ?? Voices::phrasesOf($message?->funnel_id === null ? null
+            : Funnel::query()->whereKey($message->funnel_id)->value('live_version_id'));
+        $voice = Voices::of($person->language ?? $source->language, $business, $own);
         $html = View::make('mail.email', ['say' => $voice,
             'subject' => $plain, 'body' => $filled, 'business' => $business, 'unsubscribe' => $unsubscribe,
             'pixel' => $message !== null && $source->tracked && $message->person_id !== null ? MailLinks::pixel($message) : '',

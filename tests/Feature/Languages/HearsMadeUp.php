@@ -48,7 +48,9 @@ trait HearsMadeUp
             $type = (string) $handled->response->headers->get('Content-Type');
             $content = (string) $handled->response->getContent();
             // What stands behind a way on, no browser shows.
-            if (str_starts_with($path, 'studio') || str_starts_with($path, 'pay/calls') || ($this->ofFunnel && $this->isNobodys($path, $handled->response->getStatusCode())) || $handled->response->isRedirection()) {
+            if (str_starts_with($path, 'studio') || str_starts_with($path, 'pay/calls')
+                || ($this->ofFunnel && $this->isNobodys($path, $handled->response->getStatusCode()))
+                    || $handled->response->isRedirection()) {
                 return;
             }
             $this->answers++;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Languages;
+namespace Lantern\Core\Languages;
 
 use IntlChar;
 
