@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace Tests\Feature\Languages;
 
 use App\Models\Payment;
+use App\Models\ProductAccess;
 use App\Models\Receipt;
 use App\Orders\PayLinks;
 use App\Orders\ReceiptPaper;
 use App\Payments\Practice\Behaviour;
 use Illuminate\Support\Facades\View;
+use Lantern\Core\Orders\AccessState;
 use Lantern\Core\Plan\PageRole;
 use PHPUnit\Framework\Attributes\TestWith;
 use Tests\Feature\Sales\SalesTestCase;
@@ -96,6 +98,12 @@ final class MadeUpSalesTest extends SalesTestCase
             $this->runQueue();
             $this->get((string) parse_url(PayLinks::purchases($order->refresh()->person ?? self::fail('Nobody.')),
                 PHP_URL_PATH))->assertOk();
+        }
+        // What is paused opens nothing, and says so in the words of the funnel it was bought in; likewise what has ended.
+        $access = ProductAccess::query()->where('person_id', $order->person_id)->firstOrFail();
+        foreach ([AccessState::Paused, AccessState::Ended] as $state) {
+            $access->forceFill(['state' => $state])->save();
+            $this->get("/my/open/{$access->id}/".PayLinks::seal("open|{$access->id}"))->assertForbidden();
         }
         $open = (string) parse_url(PayLinks::purchases($order->person ?? self::fail('Nobody.')), PHP_URL_PATH);
         $this->post($open, ['method' => self::card()]);

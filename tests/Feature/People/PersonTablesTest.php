@@ -58,6 +58,8 @@ final class PersonTablesTest extends TestCase
             ['person_id' => $stays->id, 'what' => 'broadcasts', 'at' => '2026-02-02'],
             ['person_id' => $goes->id, 'what' => 'a-sequence', 'at' => '2026-03-03']]);
         DB::table('deliveries')->where('person_id', $stays->id)->update(['downloads' => 3]);
+        $goes->forceFill(['language' => 'de-x-formal', 'timezone' => 'Europe/Berlin'])->save();
+        $stays->forceFill(['language' => null, 'timezone' => 'Europe/Oslo'])->save();
         $of = fn (string $table, string $column): array => DB::table($table)->where('person_id', $stays->id)->orderBy($column)
             ->pluck($column)->all();
         $before = [$of('person_tag', 'tag_id'), $of('enrolments', 'sequence_id'), $of('deliveries', 'lead_magnet_id')];
@@ -65,6 +67,7 @@ final class PersonTablesTest extends TestCase
 
         app(Merge::class)->merge($stays, $goes);
 
+        self::assertSame(['de-x-formal', 'Europe/Oslo'], [$stays->refresh()->language, $stays->timezone]);
         self::assertSame($before, [$of('person_tag', 'tag_id'), $of('enrolments', 'sequence_id'), $of('deliveries', 'lead_magnet_id')]);
         self::assertSame(3, (int) DB::table('deliveries')->where('person_id', $stays->id)->value('downloads'), 'their own, not the other');
         self::assertSame(['2026-02-02', '2026-03-03'], $of('opt_outs', 'at'));
