@@ -85,8 +85,8 @@ final readonly class PhraseBook
         foreach ($this->english() as $key => $english) {
             $ships = $shipped->written($key);
             $text = $own->text($language->tag, $key) ?? '';
-            $rows[PhrasePlaces::of($key)][] = self::row($key, $ships, $text)
-                + ['english' => $english, 'example' => $this->example($language, $text === '' ? $ships : $text)];
+            $rows[PhrasePlaces::of($key)][] = ['key' => $key, 'ships' => $ships, 'text' => $text, 'english' => $english,
+                'values' => PhraseCheck::values($ships), 'example' => $this->example($language, $text === '' ? $ships : $text)];
         }
         $places = [];
         foreach (PhrasePlaces::ALL as $place => [$title, $when]) {
@@ -96,12 +96,6 @@ final readonly class PhraseBook
         }
 
         return $places;
-    }
-
-    /** @return array{key: string, ships: string, text: string, values: list<string>} */
-    private static function row(string $key, string $ships, string $text): array
-    {
-        return ['key' => $key, 'ships' => $ships, 'text' => $text, 'values' => PhraseCheck::values($ships)];
     }
 
     /** @return array<string, int|float|string> */

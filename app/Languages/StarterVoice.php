@@ -29,11 +29,6 @@ final class StarterVoice implements StarterWords
         return app()->makeWith(self::class, ['language' => Language::of($language)]);
     }
 
-    public static function isWritten(string $language): bool
-    {
-        return in_array(Language::of($language)->base(), self::WRITTEN, true);
-    }
-
     public function of(string $english): string
     {
         foreach ($this->texts as $texts) {

@@ -44,11 +44,6 @@ final class Names
         return bin2hex(substr($key, 0, self::LONGEST_KEY));
     }
 
-    public static function compare(string $a, string $b, string $locale): int
-    {
-        return (int) self::collator($locale)->compare($a, $b);
-    }
-
     private static function collator(string $locale): Collator
     {
         if (count(self::$collators) >= self::KEPT) {

@@ -52,9 +52,6 @@ final class NamesTest extends TestCase
         shuffle($mixed);
         usort($mixed, fn (string $a, string $b): int => strcmp(Names::sortKey($a, $locale), Names::sortKey($b, $locale)));
         self::assertSame($order, $mixed);
-        shuffle($mixed);
-        usort($mixed, fn (string $a, string $b): int => Names::compare($a, $b, $locale));
-        self::assertSame($order, $mixed);
     }
 
     public function test_a_key_has_a_length_and_no_language_is_none(): void
