@@ -71,6 +71,8 @@ Route::prefix('studio/api')->group(function (): void {
         Route::post('funnels/{funnel}/archive', [FunnelController::class, 'archive']);
         Route::post('funnels/{funnel}/restore', [FunnelController::class, 'restore']);
         Route::get('funnels/{funnel}/results', [ResultsController::class, 'show']);
+        Route::get('results', [ResultsController::class, 'all']);
+        Route::put('funnels/{funnel}/goal', [ResultsController::class, 'judge']);
 
         Route::get('funnels/{funnel}/check', [PublishController::class, 'check']);
         Route::get('funnels/{funnel}/versions', [PublishController::class, 'versions']);

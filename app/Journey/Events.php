@@ -138,7 +138,7 @@ final readonly class Events
             'owner' => $event->owner,
             'data' => $event->data === [] ? null : json_encode($event->data, JSON_THROW_ON_ERROR),
             'at' => CarbonImmutable::instance($event->at)->utc()->format(self::AT),
-        ];
+        ] + Origin::of($event, $event->person->id ?? $event->personId)->toArray() + Origin::step($event);
         $id = DB::table('events')->insertGetId($row);
         $this->counts->add($event->business, ['id' => $id] + $row);
         $this->active($person, $event);

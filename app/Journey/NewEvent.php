@@ -15,6 +15,8 @@ use App\Models\Version;
 use DateTimeImmutable;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\EventType;
+use Lantern\Core\Results\Device;
+use Lantern\Core\Results\Touch;
 use Lantern\Core\Webinars\RegisteredSession;
 
 /** Something that just happened, with all that is known of it, on its way through {@see Events}. */
@@ -38,6 +40,8 @@ final readonly class NewEvent
      * @param  RegisteredSession|null  $registered  the session that they register for
      * @param  string|null  $deadline  the id of the deadline that is over
      * @param  int  $times  the how-manieth time that they see the page
+     * @param  string|null  $source  what the visit came from, by its short name; see {@see \Lantern\Core\Results\Touch}
+     * @param  Device|null  $device  by what, where the browser itself asks
      * @param  Stranger|null  $stranger  who it is where no person is known, for what can happen to a browser alone
      */
     public function __construct(
@@ -67,6 +71,7 @@ final readonly class NewEvent
         public bool $alone = false,
         public int $times = 1,
         public ?string $deadline = null,
+        public ?Device $device = null,
     ) {
     }
 
@@ -110,7 +115,7 @@ final readonly class NewEvent
     {
         return new self($type, $submission->funnel->business, $at, $submission->funnel, $submission->version, $submission->page_id,
             $submission->form_id,
-            person: $submission->person, visitor: $submission->visitor, source: $submission->source['utm_source'] ?? null, owner: $owner,
+            person: $submission->person, visitor: $submission->visitor, source: Touch::of($submission->source ?? []) ?: null, owner: $owner,
             data: ['submission' => $submission->id], submission: $submission, registered: $registered);
     }
 

@@ -12,6 +12,7 @@ use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Events\Trigger\PageSeen;
+use Lantern\Core\Results\Device;
 
 /**
  * The one door for seeing a page: a view is recorded by the same call that decides what follows from it. Most views set nothing off;
@@ -26,21 +27,22 @@ final readonly class PageViews
     /**
      * @param  string  $version  the id of the version that was seen, likewise `page`
      * @param  string|null  $person  whose browser it is, by id
+     * @param  string|null  $source  see {@see \Lantern\Core\Results\Touch}
      */
     public function see(Funnel $funnel, string $version, string $page, ?string $person, Stranger $browser, ?string $source,
-        DateTimeImmutable $at): void
+        DateTimeImmutable $at, ?Device $device = null): void
     {
         if (! self::isListenedTo($page)) {
             $light = Version::query()->select(['id', 'funnel_id'])->findOrFail($version);
             $this->events->take(new NewEvent(EventType::Viewed, $funnel->business, $at, $funnel, $light, $page, personId: $person,
-                visitor: $browser->visitor, source: $source));
+                visitor: $browser->visitor, source: $source, device: $device));
 
             return;
         }
         $known = $person === null ? null : Person::query()->with('business')->whereNull('erased_at')->find($person);
         $this->events->take(new NewEvent(EventType::Viewed, $funnel->business, $at, $funnel, Version::query()->findOrFail($version), $page,
             person: $known, visitor: $browser->visitor, source: $source, stranger: $known === null ? $browser : null,
-            times: self::before($page, $browser->visitor, $person) + 1));
+            times: self::before($page, $browser->visitor, $person) + 1, device: $device));
     }
 
     /** How often somebody has seen a page, in this browser or in any of theirs. */

@@ -11,6 +11,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Plan\FunnelState;
+use Lantern\Core\Plan\Goal;
+use Lantern\Core\Plan\Success;
 use Lantern\Core\Visits\Opening;
 use Lantern\Core\Visits\Openness;
 
@@ -20,7 +22,8 @@ use Lantern\Core\Visits\Openness;
  * @property string $id
  * @property int $business_id
  * @property string $name private; never shown to visitors
- * @property string $goal
+ * @property string $goal what its starter was for
+ * @property string|null $judged_by what it is judged by; null where that follows from its goal
  * @property string $address
  * @property string $look
  * @property array<string, mixed> $look_changes what the owner made their own in the look
@@ -91,6 +94,12 @@ final class Funnel extends Record
     public function isOpen(CarbonImmutable $now): bool
     {
         return $this->opening()->at($now) === Openness::Open;
+    }
+
+    /** What it is judged by: every number of it speaks of that. */
+    public function success(): Success
+    {
+        return Success::tryFrom((string) $this->judged_by) ?? Success::of(Goal::from($this->goal));
     }
 
     public function opening(): Opening

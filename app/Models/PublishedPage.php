@@ -24,6 +24,7 @@ use Lantern\Core\Plan\PageRole;
  * @property list<string>|null $products those whose buyers alone may see it; null where everybody may
  * @property array<string, mixed>|null $deadlines see {@see \App\Serving\PageDeadlines}; null where it has to do with none
  * @property array<string, mixed>|null $popup the pop-up that it is; null for a page
+ * @property list<string>|null $leads_to ids of the pages that its ways lead to
  * @property int $drawn_by the revision of the renderer that drew it
  * @property Version $version
  */
@@ -33,7 +34,7 @@ final class PublishedPage extends Record
 
     /** @var array<string, string> */
     protected $casts = ['role' => PageRole::class, 'slots' => 'array', 'phrases' => 'array', 'policy' => 'array', 'products' => 'array',
-        'deadlines' => 'array', 'popup' => 'array', 'drawn_by' => 'integer'];
+        'deadlines' => 'array', 'popup' => 'array', 'leads_to' => 'array', 'drawn_by' => 'integer'];
 
     /** @return BelongsTo<Version, $this> */
     public function version(): BelongsTo

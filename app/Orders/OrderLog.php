@@ -6,6 +6,7 @@ namespace App\Orders;
 
 use App\Journey\Events;
 use App\Models\Order;
+use App\Results\Counts;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
@@ -38,6 +39,9 @@ final class OrderLog
             'lines' => $lines === [] ? null : json_encode($lines, JSON_THROW_ON_ERROR | JSON_FORCE_OBJECT),
             'data' => $data === [] ? null : json_encode($data, JSON_THROW_ON_ERROR), 'owner' => $order->owner,
             'at' => CarbonImmutable::instance($at)->utc()->format(Events::AT)]);
+        if ($type === FactType::Paid || $type === FactType::Refunded) {
+            Counts::addMoney($order->id, $order->loadMissing('funnel.business')->funnel->business->zone());
+        }
         $sums = self::sums($order);
         // What was not paid for in the end is no part of an order that was bought.
         $total = (int) DB::table('order_lines')->where('order_id', $order->id)->where('state', '!=', LineState::Failed->value)

@@ -11,6 +11,7 @@ use App\Models\OrderLine;
 use App\Models\Payment;
 use App\Payments\PaymentAnswer;
 use App\Payments\ProviderState;
+use App\Results\Counts;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
@@ -96,6 +97,7 @@ final readonly class PaymentResults
         $order->unsetRelation('lines');
         if ($order->bought_at === null) {
             $order->forceFill(['bought_at' => $at, 'number' => NumberSeries::next($order->business_id, 'orders')])->save();
+            Counts::addOrder($order->id, $order->loadMissing('funnel.business')->funnel->business->zone());
             DB::table('coupon_uses')->where('order_id', $order->id)->update(['state' => 'used']);
         }
         if ($order->joined_at !== null) {

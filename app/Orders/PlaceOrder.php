@@ -6,6 +6,7 @@ namespace App\Orders;
 
 use App\Deadlines\States;
 use App\Deadlines\VisitorIdentity;
+use App\Journey\Origin;
 use App\Models\Order;
 use App\Models\OrderLine;
 use App\Models\Payment;
@@ -156,7 +157,9 @@ final readonly class PlaceOrder
             'email' => $attempt->email->display, 'name' => $attempt->name, 'total' => $attempt->quote->total()->minor,
             'coupon_id' => $attempt->coupon?->id, 'coupon_code' => $attempt->coupon === null ? null : $attempt->code,
             'visitor' => $attempt->visitor, 'source' => $attempt->source, 'ip' => $attempt->ip, 'owner' => $attempt->owner,
-            'joined_at' => $before->joined_at ?? ($joins ? $attempt->at : null)];
+            'joined_at' => $before->joined_at ?? ($joins ? $attempt->at : null)]
+            + Origin::look($attempt->funnel->business_id, $attempt->visitor, $joins ? $person->id : null, (string) $attempt->source)
+                ->toArray();
         if ($before === null) {
             return Order::query()->create($values + ['placed_at' => $attempt->at]);
         }

@@ -6,16 +6,19 @@ namespace App\Orders;
 
 use App\Models\Business;
 use App\Models\Funnel;
+use App\Results\CountReader;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
+use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Events\EventType;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Money\Money;
 use Lantern\Core\Orders\FactType;
 use Lantern\Core\Results\Days;
+use Lantern\Core\Results\Measure;
+use Lantern\Core\Results\Period;
 use stdClass;
 
 /**
@@ -39,20 +42,20 @@ final class SalesNumbers
     }
 
     /**
-     * What was bought in each funnel in the last days, and what came in less what went back.
+     * What was bought in each funnel in a period, and what came in less what went back.
      *
      * @param  list<string>  $funnels  ids
-     * @param  list<string>  $days  dates in the owner's zone
-     * @param  CarbonImmutable  $from  when the first of them began
      * @return array<string, array{count: int, revenue: string, minor: int, trend: list<int>}> `revenue` names each currency; `minor` is
      *     that of the one with the most of it
      */
-    public function byFunnel(array $funnels, array $days, CarbonImmutable $from, Business $business): array
+    public function byFunnel(array $funnels, Period $period, Business $business): array
     {
-        $since = Instant::sql($from);
-        $orders = DB::table('orders')->whereIn('funnel_id', $funnels)->where('owner', false)->where('bought_at', '>=', $since)
+        [$from, $to] = [$period->begins($business->zone()), $period->ends($business->zone())];
+        $within = [Instant::sql($from), Instant::sql($to->modify('-1 millisecond'))];
+        $days = $period->days();
+        $orders = DB::table('orders')->whereIn('funnel_id', $funnels)->where('owner', false)->whereBetween('bought_at', $within)
             ->get(['funnel_id', 'bought_at'])->groupBy('funnel_id');
-        $money = DB::table('order_facts')->whereIn('funnel_id', $funnels)->where('owner', false)->where('at', '>=', $since)
+        $money = DB::table('order_facts')->whereIn('funnel_id', $funnels)->where('owner', false)->whereBetween('at', $within)
             ->whereIn('type', [FactType::Paid->value, FactType::Refunded->value])->groupBy('funnel_id', 'currency')
             ->selectRaw('funnel_id, currency, sum(case when type = ? then amount else -amount end) as net', [FactType::Paid->value])
             ->orderByDesc('net')->get()->groupBy('funnel_id');
@@ -78,8 +81,8 @@ final class SalesNumbers
             ->selectRaw('currency, count(*) as n')->pluck('n', 'currency');
         $money = $this->facts($business, $funnel, $from)->groupBy('currency', 'type')->selectRaw('currency, type, sum(amount) as amount')
             ->get();
-        $visitors = $funnel === null ? 0 : DB::table('events')->where('funnel_id', $funnel->id)->where('type', EventType::Viewed->value)
-            ->where('owner', false)->where('at', '>=', $from)->distinct()->count('visitor');
+        $visitors = $funnel === null ? 0 : CountReader::whole(CountReader::byPage([$funnel->id], Period::since(
+            Days::of(new DateTimeImmutable($from, new DateTimeZone('UTC')), $business->zone())))[$funnel->id] ?? [])->of(Measure::Visitors);
         $result = [];
         foreach ($money->pluck('currency')->merge($orders->keys())->unique()->sort() as $code) {
             $currency = Currency::of((string) $code);

@@ -5,24 +5,26 @@ declare(strict_types=1);
 namespace App\Results;
 
 use App\Models\Business;
-use App\Support\Instant;
-use Carbon\CarbonImmutable;
-use DateTimeImmutable;
 use DateTimeZone;
-use Illuminate\Database\Query\Builder;
-use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
-use Lantern\Core\Events\EventType;
-use Lantern\Core\Results\Days;
-use Lantern\Core\Results\Measure;
+use Lantern\Core\Results\Tally;
+use stdClass;
 
 /**
- * The counts by page, variant, day (in the owner's zone) and measure, kept in step with the events. An event is counted
- * by what was written before it, and by nothing else: so counting as things happen and counting again later come to the
- * same, whatever the clocks said.
+ * The counts by funnel, page, day (in the owner's zone), slice and measure, kept in step with the events and with the money of orders,
+ * and made anew from them at any time: see {@see EventTallies} and {@see MoneyTallies} for what counts, and {@see Tally} for how it
+ * adds up over days.
  */
 final class Counts
 {
+    /** What one statement may hold, well below what databases allow. */
+    private const ROWS = 60;
+
+    /** How many rows wait in memory while all is counted anew. */
+    private const AT_ONCE = 20_000;
+
+    private const KEY = ['funnel_id', 'slice', 'day', 'page_id', 'measure', 'before', 'currency'];
+
     /**
      * Counts one event.
      *
@@ -30,16 +32,24 @@ final class Counts
      */
     public function add(Business $business, array $event): void
     {
-        if ((bool) $event['owner'] || $event['page_id'] === null || $event['funnel_id'] === null) {
-            return;
+        self::keep((string) ($event['funnel_id'] ?? ''), EventTallies::of((object) $event, $business->zone(), new EarlierStored));
+    }
+
+    /** Counts an order that was bought just now. */
+    public static function addOrder(string $order, DateTimeZone $zone): void
+    {
+        $row = MoneyTallies::orders()->where('id', $order)->first();
+        if ($row !== null) {
+            self::keep((string) $row->funnel_id, MoneyTallies::ofOrder($row, $zone));
         }
-        $at = new DateTimeImmutable(is_string($event['at']) ? $event['at'] : 'now', new DateTimeZone('UTC'));
-        $day = Days::of($at, $business->zone());
-        foreach ($this->measured($event, $day, $business) as $measure) {
-            $key = ['funnel_id' => $event['funnel_id'], 'page_id' => $event['page_id'], 'variant' => $event['variant'] ?? '', 'day' => $day,
-                'measure' => $measure->value];
-            DB::table('counts')->upsert($key + ['how_many' => 1, 'how_much' => 0], array_keys($key),
-                ['how_many' => DB::raw('counts.how_many + 1')]);
+    }
+
+    /** Counts money that came in or went back: the last such fact of an order. */
+    public static function addMoney(string $order, DateTimeZone $zone): void
+    {
+        $fact = MoneyTallies::facts()->where('f.order_id', $order)->orderByDesc('f.id')->first();
+        if ($fact !== null) {
+            self::keep((string) $fact->funnel_id, MoneyTallies::of($fact, $zone));
         }
     }
 
@@ -49,74 +59,97 @@ final class Counts
      */
     public function mergePeople(Business $business, string $one, string $other): void
     {
-        $firsts = fn (string $person): Collection => DB::table('events')->where('person_id', $person)->where('owner', false)
-            ->where('type', EventType::Joined->value)->whereNotNull('funnel_id')->orderBy('id')->get()
-            ->unique('funnel_id')->keyBy('funnel_id');
-        $ofOther = $firsts($other);
-        foreach ($firsts($one) as $funnel => $event) {
+        $ofOther = EventTallies::firstJoins($other);
+        foreach (EventTallies::firstJoins($one) as $funnel => $event) {
             $twin = $ofOther->get($funnel);
-            $later = $twin === null ? null : ($twin->id > $event->id ? $twin : $event);
-            if ($later === null || $later->page_id === null) {
-                continue;
+            if ($twin !== null) {
+                self::keep((string) $funnel, array_map(fn (Tally $t): Tally => $t->taken(),
+                    EventTallies::ofSignup($twin->id > $event->id ? $twin : $event, $business->zone())));
             }
-            $counted = DB::table('counts')->where(['funnel_id' => $funnel, 'page_id' => $later->page_id, 'variant' => $later->variant ?? '',
-                'day' => Days::of(new DateTimeImmutable((string) $later->at, new DateTimeZone('UTC')), $business->zone()),
-                'measure' => Measure::Signups->value]);
-            (clone $counted)->decrement('how_many');
-            $counted->where('how_many', '<=', 0)->delete();
         }
     }
 
-    /** Makes the counts of a business anew from its events. */
+    /** Makes the counts of a business anew from what happened. */
     public function rebuild(Business $business): void
     {
         DB::transaction(function () use ($business): void {
             DB::table('counts')->whereIn('funnel_id', DB::table('funnels')->where('business_id', $business->id)->select('id'))->delete();
-            foreach (DB::table('events')->where('business_id', $business->id)->lazyById(2000) as $event) {
-                $this->add($business, (array) $event);
+            $zone = $business->zone();
+            $earlier = new EarlierInMemory($business->id);
+            $waiting = [];
+            // Whatever decides whether an event counts was done by the same browser, or is looked up beforehand.
+            foreach ($this->browserByBrowser($business) as $event) {
+                self::collect($waiting, (string) ($event->funnel_id ?? ''), EventTallies::of($event, $zone, $earlier));
+                $earlier->remember($event);
+                $waiting = count($waiting) > self::AT_ONCE ? self::write($waiting) : $waiting;
             }
+            foreach (MoneyTallies::orders()->where('business_id', $business->id)->lazyById(2000) as $order) {
+                self::collect($waiting, (string) $order->funnel_id, MoneyTallies::ofOrder($order, $zone));
+            }
+            foreach (MoneyTallies::facts()->where('f.business_id', $business->id)->lazyById(2000, 'f.id', 'id') as $fact) {
+                self::collect($waiting, (string) $fact->funnel_id, MoneyTallies::of($fact, $zone));
+            }
+            self::write($waiting);
         });
     }
 
-    /**
-     * @param  array<string, mixed>  $event
-     * @return list<Measure>
-     */
-    private function measured(array $event, string $day, Business $business): array
+    /** @return iterable<stdClass> all events, those of a browser together, in the order in which they were written */
+    private function browserByBrowser(Business $business): iterable
     {
-        return match ($event['type']) {
-            EventType::Viewed->value => $this->view($event, $day, $business),
-            EventType::Joined->value => $this->isFirstJoin($event) ? [Measure::Signups] : [],
-            EventType::Downloaded->value => [Measure::Downloads],
-            EventType::Bought->value => [Measure::Sales],
-            default => [],
-        };
+        $last = '';
+        do {
+            $visitors = DB::table('events')->where('business_id', $business->id)->where('visitor', '>', $last)->distinct()
+                ->orderBy('visitor')->limit(500)->pluck('visitor');
+            $events = $visitors->isEmpty() ? [] : DB::table('events')->where('business_id', $business->id)
+                ->where('visitor', '>', $last)->where('visitor', '<=', $visitors->last())->orderBy('visitor')->orderBy('id')->cursor();
+            yield from $events;
+            $last = (string) $visitors->last();
+        } while ($visitors->isNotEmpty());
+        yield from DB::table('events')->where('business_id', $business->id)->whereNull('visitor')->lazyById(2000);
+    }
+
+    /** @param  list<Tally>  $tallies */
+    private static function keep(string $funnel, array $tallies): void
+    {
+        $rows = [];
+        self::collect($rows, $funnel, $tallies);
+        self::write($rows);
     }
 
     /**
-     * @param  array<string, mixed>  $event
-     * @return list<Measure>
+     * @param  array<string, array<string, int|string>>  $rows  they are added to it
+     * @param  list<Tally>  $tallies
      */
-    private function view(array $event, string $day, Business $business): array
+    private static function collect(array &$rows, string $funnel, array $tallies): void
     {
-        if ($event['visitor'] === null) {
-            return [Measure::Views];
+        foreach ($tallies as $t) {
+            $key = ['funnel_id' => $funnel, 'slice' => $t->slice, 'day' => $t->day, 'page_id' => $t->page, 'measure' => $t->measure->value,
+                'before' => $t->before, 'currency' => $t->currency];
+            $row = &$rows[implode('|', $key)];
+            $row = $key + ['how_many' => $t->count + (int) ($row['how_many'] ?? 0),
+                'how_much' => $t->amount + (int) ($row['how_much'] ?? 0)];
+            unset($row);
         }
-        $begins = new CarbonImmutable($day, $business->zone());
-        $before = fn (): Builder => DB::table('events')->where('page_id', $event['page_id'])->where('type', EventType::Viewed->value)
-            ->where('visitor', $event['visitor'])->where('owner', false)->where('id', '<', $event['id']);
-        if ($before()->where('at', '>=', Instant::sql($begins))->where('at', '<', Instant::sql($begins->addDay()->startOfDay()))
-            ->exists()) {
-            return [Measure::Views];
-        }
-
-        return $before()->exists() ? [Measure::Views, Measure::Visitors] : [Measure::Views, Measure::Visitors, Measure::FirstVisitors];
     }
 
-    /** @param  array<string, mixed>  $event */
-    private function isFirstJoin(array $event): bool
+    /**
+     * @param  array<string, array<string, int|string>>  $rows
+     * @return array{} nothing is left to write
+     */
+    private static function write(array $rows): array
     {
-        return ! DB::table('events')->where('person_id', $event['person_id'])->where('funnel_id', $event['funnel_id'])
-            ->where('type', EventType::Joined->value)->where('owner', false)->where('id', '<', $event['id'])->exists();
+        foreach (array_chunk(array_values($rows), self::ROWS) as $chunk) {
+            DB::table('counts')->upsert($chunk, self::KEY, ['how_many' => DB::raw('counts.how_many + excluded.how_many'),
+                'how_much' => DB::raw('counts.how_much + excluded.how_much')]);
+        }
+        // What was taken away to nothing is not there, as if it had never been counted.
+        foreach ($rows as $row) {
+            if ($row['how_many'] <= 0 && $row['how_much'] <= 0) {
+                DB::table('counts')->where(array_intersect_key($row, array_flip(self::KEY)))->where('how_many', 0)->where('how_much', 0)
+                    ->delete();
+            }
+        }
+
+        return [];
     }
 }

@@ -16,6 +16,7 @@ use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
+use Lantern\Core\Results\Device;
 use Lantern\Core\Visits\Seeing;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -38,7 +39,7 @@ final readonly class Arrival
         $identity = $live->identity->in($live->identity->visitor ?? str_replace('-', '', (string) Str::uuid()));
         $this->views->see($live->funnel, $live->page->version_id, $live->page->page_id, $identity->people[0] ?? null,
             new Stranger((string) $identity->visitor, $identity->ip, $identity->zone),
-            Source::read((string) $request->getQueryString())['utm_source'] ?? null, $now);
+            Source::touch((string) $request->getQueryString(), $request->headers->get('Referer')), $now, Device::of($request->userAgent()));
 
         return self::visit(new LivePage($live->funnel, $live->page, $live->closed, $live->deadlines,
             States::of($live->deadlines->deadlines, $identity, $now), $identity), $request, true);

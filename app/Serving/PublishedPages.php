@@ -17,6 +17,7 @@ use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Offers\Product;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Plan\Way;
 use Lantern\Core\Popups\Popup;
 
 /** Draws the pages of a version and writes each as a row, which is all that a visit to it reads. */
@@ -58,6 +59,14 @@ final readonly class PublishedPages
             Funnel::query()->select('id')->where('business_id', $business->id)))->update(['drawn_by' => 0]);
     }
 
+    /** @return list<string> */
+    private static function leadsTo(Plan $plan, PagePlan $page): array
+    {
+        $ways = array_filter($plan->ways, fn (Way $w): bool => $w->page === $page->id && $w->toPage !== null);
+
+        return array_values(array_unique([...array_map(fn (Way $w): string => (string) $w->toPage, $ways), ...$page->document->pages()]));
+    }
+
     /** @return array<string, mixed> */
     private function row(Plan $plan, PagePlan $page, Business $business, ?Popup $popup = null): array
     {
@@ -76,6 +85,7 @@ final readonly class PublishedPages
             'products' => array_values(array_map(fn (Product $p): string => $p->id,
                 array_filter($plan->products, fn (Product $p): bool => $p->page === $page->id))) ?: null,
             'deadlines' => PageDeadlines::note($plan, $page),
-            'popup' => $popup?->toArray(), 'policy' => PagePolicy::of($page, $business)->toArray(), 'drawn_by' => PageRenderer::REVISION];
+            'leads_to' => $popup === null ? self::leadsTo($plan, $page) : null, 'popup' => $popup?->toArray(),
+            'policy' => PagePolicy::of($page, $business)->toArray(), 'drawn_by' => PageRenderer::REVISION];
     }
 }

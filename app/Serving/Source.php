@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Serving;
 
+use App\Support\Hosts;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Results\Touch;
 
 /** What the address of a page says of its visitor: where they came from, and what hidden fields and merge fields ask for. */
 final class Source
@@ -39,6 +41,19 @@ final class Source
         }
 
         return $source;
+    }
+
+    /**
+     * Where a visit came from, by its short name; nothing for a direct one.
+     *
+     * @param  mixed  $carried  a query string
+     * @param  mixed  $referrer  the address of the page that led here
+     */
+    public static function touch(mixed $carried, mixed $referrer): ?string
+    {
+        $own = array_map(fn (string $url): string => strtolower((string) parse_url($url, PHP_URL_HOST)), [Hosts::site(), Hosts::studio()]);
+
+        return Touch::of(self::read($carried), is_string($referrer) ? $referrer : '', $own) ?: null;
     }
 
     /** @return array<string, string> what the address gave for the hidden fields of a form, as the form carried it along */

@@ -11,6 +11,7 @@ use Generator;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Results\Days;
+use Lantern\Core\Results\Period;
 use Lantern\Core\Results\Rate;
 use Lantern\Core\Support\Validity;
 use Lantern\Core\Webinars\AttendanceOutcome;
@@ -60,19 +61,19 @@ final class Attendance
     }
 
     /**
-     * Who registered in the last days, and how many came of those whose sessions ended within them.
+     * Who registered in a period, and how many came of those whose sessions ended within it.
      *
      * @param  list<string>  $funnels  ids
-     * @param  list<string>  $days  dates in the owner's zone
-     * @param  CarbonImmutable  $from  when the first of them began
      * @return array<string, array{count: int, rate: array<string, int|float|null>, trend: list<int>}>
      */
-    public static function byFunnel(array $funnels, array $days, CarbonImmutable $from, DateTimeZone $zone): array
+    public static function byFunnel(array $funnels, Period $period, DateTimeZone $zone): array
     {
-        $since = Instant::sql($from);
+        [$from, $to] = [$period->begins($zone), $period->ends($zone)];
+        $within = [Instant::sql($from), Instant::sql($to->modify('-1 millisecond'))];
+        $days = $period->days();
         $rows = DB::table('registrations')->whereIn('funnel_id', $funnels)->where('owner', false);
-        $registered = (clone $rows)->where('registered_at', '>=', $since)->get(['funnel_id', 'registered_at'])->groupBy('funnel_id');
-        $over = (clone $rows)->where('settled_at', '>=', $since)->where('state', RegistrationState::Registered)->groupBy('funnel_id')
+        $registered = (clone $rows)->whereBetween('registered_at', $within)->get(['funnel_id', 'registered_at'])->groupBy('funnel_id');
+        $over = (clone $rows)->whereBetween('settled_at', $within)->where('state', RegistrationState::Registered)->groupBy('funnel_id')
             ->selectRaw('funnel_id, count(*) as n, count(came_at) as came')->get()->keyBy('funnel_id');
         $result = [];
         foreach ($funnels as $id) {

@@ -8,13 +8,29 @@ namespace Lantern\Core\Results;
 enum Measure: string
 {
     case Views = 'views';
-    /** Browsers that came on that day, each once. */
+    /** Browsers that came: of any period each once, see {@see Tally}. */
     case Visitors = 'visitors';
-    /** Browsers that came for the first time ever. */
-    case FirstVisitors = 'first-visitors';
+    /** Browsers that went on from a page: by what it leads to, or to a page it leads to. Each once, like visitors. */
+    case WentOn = 'went-on';
+    /** How long going on took, with {@see Tally::ofSeconds}. */
+    case Took = 'took';
+    /** Forms whose address is still to be confirmed. */
+    case Asked = 'asked';
+    case Confirmed = 'confirmed';
     /** People who joined the funnel, each once. */
     case Signups = 'signups';
     case Downloads = 'downloads';
+    /** Sessions that somebody came to and stayed in. */
+    case Attended = 'attended';
+    case Unsubscribed = 'unsubscribed';
     /** Purchases on a page, each once whatever is in it. */
     case Sales = 'sales';
+    /** Orders that were bought, each once whatever was added to it. */
+    case Orders = 'orders';
+    /** Money that came in, on the day it came; how many payments it was. */
+    case Paid = 'paid';
+    /** Money that went back, likewise. */
+    case Refunded = 'refunded';
+    /** Clicks on a button or link of a page. */
+    case Clicks = 'clicks';
 }

@@ -49,7 +49,7 @@ function report(): void {
     if (!funnel || !page || document.body.dataset.seen !== undefined) {
         return;
     }
-    const body = new URLSearchParams({ funnel, page, visitor, source });
+    const body = new URLSearchParams({ funnel, page, visitor, source, from: document.referrer.slice(0, 500) });
     if (!navigator.sendBeacon('/m/view', body)) {
         void fetch('/m/view', { method: 'POST', body, keepalive: true });
     }

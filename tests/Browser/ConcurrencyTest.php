@@ -68,7 +68,8 @@ final class ConcurrencyTest extends BrowserTestCase
 
         self::assertSame([204 => 40], array_count_values($states));
         self::assertSame(40, (int) $this->sql("select sum(how_many) from counts where measure = 'views'") - $before);
-        self::assertSame(10, (int) $this->sql("select sum(how_many) from counts where measure = 'first-visitors' and page_id = '{$page}'"));
-        self::assertSame(10, (int) $this->sql("select sum(how_many) from counts where measure = 'visitors' and page_id = '{$page}'"));
+        self::assertSame([10, 10], [(int) $this->sql("select sum(how_many) from counts where measure = 'visitors' and slice = '' "
+            ."and page_id = '{$page}'"), (int) $this->sql("select sum(how_many) from counts where measure = 'visitors' and slice = '' "
+            ."and before = '' and page_id = '{$page}'")]);
     }
 }

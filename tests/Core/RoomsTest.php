@@ -22,7 +22,8 @@ final class RoomsTest extends TestCase
         'Orders' => ['Languages', 'Money', 'Support'],
         'Webinars' => ['Parts', 'Support'],
         'Events' => ['Support', 'Webinars'],
-        'Results' => ['Events'],
+        'Results' => ['Events', 'Support'],
+        'Experiments' => [],
         'Deadlines' => ['Events', 'Languages', 'Parts', 'Support'],
         'People' => ['Deadlines', 'Languages', 'Messages', 'Support', 'Webinars'],
         'Selling' => ['Deadlines', 'Offers', 'Orders'],
@@ -68,7 +69,7 @@ final class RoomsTest extends TestCase
         'Deadlines' => ['Journey', 'Mail', 'Models', 'Records', 'Support'],
         'Webinars' => ['Journey', 'Languages', 'Mail', 'Models', 'People', 'Records', 'Support'],
         'Forms' => ['Deadlines', 'Journey', 'Languages', 'Mail', 'Models', 'People', 'Records', 'Support'],
-        'Orders' => ['Deadlines', 'Journey', 'Languages', 'Mail', 'Models', 'Payments', 'People', 'Records', 'Support'],
+        'Orders' => ['Deadlines', 'Journey', 'Languages', 'Mail', 'Models', 'Payments', 'People', 'Records', 'Results', 'Support'],
         'Serving' => [
             'Deadlines', 'Files', 'Forms', 'Journey', 'Languages', 'Models', 'Orders', 'Payments', 'People', 'Records', 'Rendering',
             'Support', 'Webinars',

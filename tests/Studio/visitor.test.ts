@@ -37,6 +37,7 @@ describe('a visitor’s browser', () => {
             page: 'p1',
             visitor: id,
             source: 'utm_source=podcast',
+            from: document.referrer,
         });
         await visit(form);
         expect(field('visitor')).toBe(id);

@@ -19,6 +19,7 @@ use DateTimeZone;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Lantern\Core\Plan\FunnelState;
+use Lantern\Core\Results\Device;
 use Lantern\Core\Visits\Seeing;
 
 /** Takes a view that the visitor script reports. It answers the same whatever it was told. */
@@ -50,6 +51,6 @@ final readonly class BeaconController
         $zone = Browser::zone(SiteCookies::read($request, SiteCookie::Zone));
         $this->views->see($funnel, $funnel->live_version_id, $page, VisitorIdentity::personOf($visitor),
             new Stranger($visitor, (string) $request->ip(), $zone === null ? $funnel->business->zone() : new DateTimeZone($zone)),
-            Source::read($request->input('source'))['utm_source'] ?? null, CarbonImmutable::now());
+            Source::touch($request->input('source'), $request->input('from')), CarbonImmutable::now(), Device::of($request->userAgent()));
     }
 }

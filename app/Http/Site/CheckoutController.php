@@ -35,6 +35,7 @@ use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Offers\Offer;
 use Lantern\Core\Orders\PaymentState;
 use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Results\Touch;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Takes a filled-in checkout: reckons it up when it is asked to, and else places the order, has it paid, and leads its buyer on. */
@@ -121,7 +122,7 @@ final readonly class CheckoutController
         return new Attempt($live->funnel, $version, $page, $read->quote, $read->email, $read->name, $nonce, $now, $method, $read->coupon,
             $read->coupon === null ? '' : $read->code, $marketing,
             Browser::id($request) ?? str_replace('-', '', (string) Str::uuid()), Browser::zone($request->input('zone')),
-            isset($source['utm_source']) ? mb_substr($source['utm_source'], 0, 120) : null, $request->ip(), Browser::isOwner($request),
+            Touch::of($source) ?: null, $request->ip(), Browser::isOwner($request),
             $read->shownAt(), Visit::readerOf($request, $live->funnel));
     }
 

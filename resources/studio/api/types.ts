@@ -9,3 +9,4 @@ export type * from '@/api/types/sales';
 export type * from '@/api/types/popups';
 export type * from '@/api/types/webinars';
 export type * from '@/api/types/phrases';
+export type * from '@/api/types/results';

@@ -6,12 +6,11 @@ import { CanvasRenderer } from 'echarts/renderers';
 import { useResizeObserver } from '@vueuse/core';
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { calendarDay } from '@/ui/format';
-import type { DayCount } from '@/api/types';
 
 use([BarChart, LineChart, GridComponent, TooltipComponent, LegendComponent, AriaComponent, CanvasRenderer]);
 
 /** `brought`: by day, what the funnel is for; `what`: how that is called. */
-const props = defineProps<{ days: DayCount[]; brought: number[]; what: string }>();
+const props = defineProps<{ days: { day: string; visitors: number }[]; brought: number[]; what: string }>();
 const box = ref<HTMLElement | null>(null);
 let chart: EChartsType | undefined;
 

@@ -145,10 +145,10 @@ final class ImportFilesTest extends TestCase
     {
         $this->travel(60)->days();
         $empty = $this->getJson("/studio/api/funnels/{$this->funnel->id}/results?days=7")->assertOk();
-        self::assertSame([0, null], [$empty->json('pages.0.visitors'), $empty->json('pages.0.rate.rate')]);
-        self::assertSame([], $empty->json('sources'));
+        self::assertSame([0, null], [$empty->json('steps.0.visitors'), $empty->json('steps.0.signupRate.rate')]);
+        self::assertSame(['first' => [], 'last' => []], $empty->json('sources'));
         $this->getJson("/studio/api/funnels/{$this->funnel->id}/results?days=0")->assertJsonCount(7, 'days');
-        $this->getJson("/studio/api/funnels/{$this->funnel->id}/results?days=100000")->assertJsonCount(400, 'days');
+        $this->getJson("/studio/api/funnels/{$this->funnel->id}/results?days=100000")->assertJsonCount(730, 'days');
         $this->getJson("/studio/api/funnels/{$this->funnel->id}/results?days=words")->assertJsonCount(28, 'days');
         self::assertSame(4, Person::query()->count());
     }

@@ -23,7 +23,7 @@ final class CountsTest extends TestCase
 
     private function total(string $measure): int
     {
-        return (int) DB::table('counts')->where('measure', $measure)->sum('how_many');
+        return (int) DB::table('counts')->where('measure', $measure)->where('slice', '')->sum('how_many');
     }
 
     public function test_views_visitors_and_sign_ups_by_day_in_the_owners_zone(): void
@@ -38,19 +38,25 @@ final class CountsTest extends TestCase
         $this->see($funnel, 'a');
         $this->join($funnel, ['email' => 'robin@example.com', 'visitor' => str_pad('a', 32, '0')]);
 
-        $rows = DB::table('counts')->orderBy('day')->orderByDesc('how_many')->orderBy('measure')->get(['day', 'measure', 'how_many'])
-            ->map(fn ($r): string => "{$r->day} {$r->measure} {$r->how_many}")->all();
-        self::assertSame(['2026-03-28 views 3', '2026-03-28 first-visitors 2', '2026-03-28 visitors 2', '2026-03-29 signups 1',
-            '2026-03-29 views 1', '2026-03-29 visitors 1'], $rows);
+        $rows = fn (string $slice): array => DB::table('counts')->where('slice', $slice)->where('page_id', '!=', '')->orderBy('day')
+            ->orderByDesc('how_many')->orderBy('measure')->get()
+            ->map(fn ($r): string => trim("{$r->day} {$r->measure} {$r->how_many} {$r->before}"))->all();
+        self::assertSame(['2026-03-28 views 3', '2026-03-28 visitors 2', '2026-03-29 signups 1', '2026-03-29 views 1',
+            '2026-03-29 visitors 1 2026-03-28', '2026-03-29 went-on 1'], $rows(''));
+        self::assertSame(['2026-03-28 visitors 1', '2026-03-29 signups 1', '2026-03-29 visitors 1 2026-03-28', '2026-03-29 went-on 1'],
+            $rows('first:newsletter'));
+        self::assertSame(['2026-03-28 visitors 1'], $rows('last:'));
         $results = $this->actingAs($owner)->getJson("/studio/api/funnels/{$funnel->id}/results?days=7")->assertOk();
-        $results->assertJsonPath('pages.0.visitors', 2)->assertJsonPath('pages.0.views', 4)->assertJsonPath('pages.0.rate.rate', 0.5)
+        $results->assertJsonPath('steps.0.visitors', 2)->assertJsonPath('steps.0.views', 4)->assertJsonPath('steps.0.signupRate.rate', 0.5)
             ->assertJsonCount(7, 'days')->assertJsonPath('days.6.day', '2026-03-29')->assertJsonPath('success.kind', 'signups')
             ->assertJsonPath('success.count', 1)->assertJsonPath('success.trend', [0, 0, 0, 0, 0, 0, 1]);
-        self::assertEqualsCanonicalizing(['', 'newsletter'], array_column($results->json('sources'), 'source'));
+        self::assertEqualsCanonicalizing(['', 'newsletter'], array_column($results->json('sources.first'), 'value'));
 
-        $before = DB::table('counts')->orderBy('day')->orderBy('measure')->get()->all();
+        $all = fn (): array => DB::table('counts')->orderBy('day')->orderBy('slice')->orderBy('page_id')->orderBy('measure')
+            ->orderBy('before')->get()->all();
+        $before = $all();
         app(Counts::class)->rebuild($owner->business);
-        self::assertEquals($before, DB::table('counts')->orderBy('day')->orderBy('measure')->get()->all(),
+        self::assertEquals($before, $all(),
             'rebuilt from the events they are the same');
         $this->putJson('/studio/api/settings', ['businessName' => 'F', 'senderName' => 'I', 'senderAddress' => 'i@ferncroft.example',
             'postalAddress' => 'x', 'timezone' => 'UTC', 'currency' => 'EUR'])->assertOk();
@@ -105,9 +111,9 @@ final class CountsTest extends TestCase
         }
         $this->join($funnel, ['email' => 'kim@example.com', 'visitor' => str_pad('2', 32, '0')]);
         $person = fn (string $name): Person => Person::query()->where('email_key', "{$name}@example.com")->sole();
-        $counts = fn (): array => DB::table('counts')->orderBy('page_id')->orderBy('day')->orderBy('measure')
-            ->get(['page_id', 'day', 'measure', 'how_many'])->map(fn (object $c): string => implode(' ', (array) $c))->all();
-        $signups = fn (): int => (int) DB::table('counts')->where('measure', 'signups')->sum('how_many');
+        $counts = fn (): array => DB::table('counts')->orderBy('slice')->orderBy('page_id')->orderBy('day')->orderBy('measure')
+            ->orderBy('before')->get()->map(fn (object $c): string => implode(' ', (array) $c))->all();
+        $signups = fn (): int => $this->total('signups');
         self::assertSame(3, $signups());
         foreach ([['kim', 'robin', 2], ['kim', 'ada', 1]] as [$stays, $goes, $left]) {
             app(Merge::class)->merge($person($stays), $person($goes));

@@ -10,9 +10,8 @@ use App\Orders\SalesNumbers;
 use App\Results\FunnelNumbers;
 use App\Webinars\Attendance;
 use Carbon\CarbonImmutable;
-use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\Success;
-use Lantern\Core\Results\Days;
+use Lantern\Core\Results\Period;
 
 /** What each funnel brought in the last weeks, in its own currency of success; in as many queries for many as for one. */
 final readonly class HomeNumbers
@@ -30,21 +29,30 @@ final readonly class HomeNumbers
      */
     public function lastDays(Business $business, array $funnels, CarbonImmutable $now, int $count = self::DAYS): array
     {
-        $days = Days::last($count, $now, $business->zone());
-        $from = (new CarbonImmutable($days[0], $business->zone()))->utc();
+        return $this->of($business, $funnels, Period::last($count, $now, $business->zone()));
+    }
+
+    /**
+     * The same of any period.
+     *
+     * @param  list<Funnel>  $funnels
+     * @return array<string, array<string, mixed>>
+     */
+    public function of(Business $business, array $funnels, Period $period): array
+    {
         $ids = [];
         foreach ($funnels as $funnel) {
-            $ids[Success::of(Goal::from($funnel->goal))->value][] = $funnel->id;
+            $ids[$funnel->success()->value][] = $funnel->id;
         }
-        $found = $this->numbers->ofSignups($ids[Success::Signups->value] ?? [], $days, $from)
-            + Attendance::byFunnel($ids[Success::Registrations->value] ?? [], $days, $from, $business->zone())
-            + (new SalesNumbers)->byFunnel($ids[Success::Sales->value] ?? [], $days, $from, $business);
+        $found = $this->numbers->ofSignups($ids[Success::Signups->value] ?? [], $period)
+            + Attendance::byFunnel($ids[Success::Registrations->value] ?? [], $period, $business->zone())
+            + (new SalesNumbers)->byFunnel($ids[Success::Sales->value] ?? [], $period, $business);
         $all = array_map(fn (Funnel $f): string => $f->id, $funnels);
-        $visits = $this->numbers->visits($all, $from);
+        $visits = $this->numbers->visits($all, $period);
         $result = [];
         foreach ($funnels as $funnel) {
             $result[$funnel->id] = $visits[$funnel->id]
-                + ['success' => ['kind' => Success::of(Goal::from($funnel->goal))->value] + $found[$funnel->id]];
+                + ['success' => ['kind' => $funnel->success()->value] + $found[$funnel->id]];
         }
 
         return $result;

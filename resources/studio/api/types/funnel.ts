@@ -124,19 +124,3 @@ export interface Version {
     publishedAt: string;
     live: boolean;
 }
-
-export interface DayCount {
-    day: string;
-    views: number;
-    visitors: number;
-    signups: number;
-}
-
-export interface Results {
-    days: DayCount[];
-    /** What it is for, over the same days. */
-    success: FunnelSuccess;
-    zone: string;
-    pages: (PageNumbers & { id: string; name: string })[];
-    sources: { source: string; visitors: number; signups: number; rate: Rate }[];
-}

@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Results;
+
+use DateTimeImmutable;
+use DateTimeZone;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Events\EventType;
+use Lantern\Core\Results\Days;
+use Lantern\Core\Results\Measure;
+use Lantern\Core\Results\Tally;
+use stdClass;
+
+/**
+ * What an event adds to the counts. It is counted by what was written before it, and by nothing else: so counting as things happen and
+ * counting again later come to the same, whatever the clocks said.
+ */
+final class EventTallies
+{
+    /** What leads on from a page is noted on that page. */
+    public const LEADS_ON = [EventType::Joined, EventType::Confirmed, EventType::Bought, EventType::Declined];
+
+    /** What is counted as often as it happens. */
+    private const EACH = ['asked' => Measure::Asked, 'confirmed' => Measure::Confirmed, 'downloaded' => Measure::Downloads,
+        'attended' => Measure::Attended, 'unsubscribed' => Measure::Unsubscribed, 'bought' => Measure::Sales];
+
+    /**
+     * @param  stdClass  $e  a row of the events, with its id
+     * @return list<Tally>
+     */
+    public static function of(stdClass $e, DateTimeZone $zone, Earlier $earlier): array
+    {
+        if ((bool) $e->owner || $e->funnel_id === null) {
+            return [];
+        }
+        $day = self::day((string) $e->at, $zone);
+        $page = (string) ($e->page_id ?? '');
+        $type = EventType::tryFrom((string) $e->type);
+        $tallies = match (true) {
+            $type === EventType::Viewed && $page !== '' => self::view($e, $page, $day, $zone, $earlier),
+            $type === EventType::Joined => $earlier->isFirstJoin($e) ? self::inSlices($e, Measure::Signups, $page, $day) : [],
+            isset(self::EACH[$e->type]) => self::inSlices($e, self::EACH[$e->type], $page, $day),
+            default => [],
+        };
+
+        return $page !== '' && $e->visitor !== null && in_array($type, self::LEADS_ON, true)
+            ? [...$tallies, ...self::wentOn($e, $page, $day, $zone, $earlier)] : $tallies;
+    }
+
+    /** @return list<string> of whom something counts: all, and each axis of them */
+    public static function slices(stdClass $of): array
+    {
+        return ['', "first:{$of->first_touch}", "last:{$of->last_touch}", 'device:'.($of->device === '' ? 'unknown' : $of->device),
+            (bool) $of->known ? 'known:known' : 'known:new'];
+    }
+
+    /** @return list<Tally> */
+    public static function inSlices(stdClass $of, Measure $measure, string $page, string $day, string $currency = '', int $count = 1,
+        int $amount = 0): array
+    {
+        return array_map(fn (string $slice): Tally => new Tally($measure, $page, $slice, $day, '', $currency, $count, $amount),
+            self::slices($of));
+    }
+
+    /** @return list<Tally> */
+    private static function view(stdClass $e, string $page, string $day, DateTimeZone $zone, Earlier $earlier): array
+    {
+        $tallies = [new Tally(Measure::Views, $page, '', $day)];
+        if ($e->visitor === null) {
+            return $tallies;
+        }
+
+        return [...$tallies, ...self::once($e, Measure::Visitors, $page, $day, $earlier->views($e, $page), $zone),
+            ...self::once($e, Measure::Visitors, '', $day, $earlier->views($e, null), $zone),
+            ...($e->came_from === null ? [] : self::wentOn($e, (string) $e->came_from, $day, $zone, $earlier))];
+    }
+
+    /** @return list<Tally> */
+    private static function wentOn(stdClass $e, string $from, string $day, DateTimeZone $zone, Earlier $earlier): array
+    {
+        $tallies = self::once($e, Measure::WentOn, $from, $day, $earlier->wentOn($e, $from), $zone);
+
+        return $tallies === [] || $e->took === null ? $tallies
+            : [...$tallies, ...self::inSlices($e, Measure::Took, $from, $day, amount: Tally::ofSeconds((int) $e->took))];
+    }
+
+    /**
+     * @param  iterable<stdClass>  $before  what was counted of the same browser already
+     * @return list<Tally>
+     */
+    private static function once(stdClass $e, Measure $measure, string $page, string $day, iterable $before, DateTimeZone $zone): array
+    {
+        $days = [];
+        foreach ($before as $row) {
+            $on = self::day((string) $row->at, $zone);
+            foreach (self::slices($row) as $slice) {
+                $days[$slice][$on] = true;
+            }
+        }
+        $tallies = [];
+        foreach (self::slices($e) as $slice) {
+            array_push($tallies, ...Tally::once($measure, $page, $slice, $day, array_map(strval(...), array_keys($days[$slice] ?? []))));
+        }
+
+        return $tallies;
+    }
+
+    /**
+     * The first sign-up of a person to each funnel, which is the one that counts.
+     *
+     * @return Collection<array-key, stdClass> by funnel
+     */
+    public static function firstJoins(string $person): Collection
+    {
+        return DB::table('events')->where('person_id', $person)->where('owner', false)->where('type', EventType::Joined->value)
+            ->whereNotNull('funnel_id')->orderBy('id')->get()->unique('funnel_id')->keyBy('funnel_id');
+    }
+
+    /** @return list<Tally> what a sign-up counted as */
+    public static function ofSignup(stdClass $event, DateTimeZone $zone): array
+    {
+        return self::inSlices($event, Measure::Signups, (string) ($event->page_id ?? ''), self::day((string) $event->at, $zone));
+    }
+
+    public static function day(string $at, DateTimeZone $zone): string
+    {
+        return Days::of(new DateTimeImmutable($at, new DateTimeZone('UTC')), $zone);
+    }
+}

@@ -1,0 +1,74 @@
+import type { FunnelSuccess } from '@/api/types/funnel';
+import type { Rate } from '@/api/types/shared';
+
+/** What was counted of a page, a day, a source or a whole funnel. Money is in smallest units of the funnel's currency. */
+export interface Counted {
+    views: number;
+    visitors: number;
+    wentOn: number;
+    left: number;
+    goingOn: Rate;
+    /** How long going on typically took. */
+    seconds: number | null;
+    clicks: number;
+    signups: number;
+    signupRate: Rate;
+    asked: number;
+    confirmed: number;
+    confirmRate: Rate;
+    downloads: number;
+    attended: number;
+    unsubscribed: number;
+    /** What was bought, extras by themselves; an order is one whatever is in it. */
+    sales: number;
+    orders: number;
+    saleRate: Rate;
+    orderRate: Rate;
+    net: number;
+    /** In words, each currency by itself. */
+    revenue: string;
+    refunds: number;
+    refunded: string;
+    perVisitor: string;
+    /** Was anything paid in a currency other than the funnel's? */
+    otherMoney: boolean;
+}
+
+export type StepCount = Counted & { id: string; name: string; gone: boolean; before: Counted };
+export type AxisCount = Counted & { value: string };
+
+export interface Results {
+    from: string;
+    to: string;
+    zone: string;
+    currency: string;
+    decimals: number;
+    whole: Counted;
+    before: Counted;
+    days: (Counted & { day: string })[];
+    steps: StepCount[];
+    sources: { first: AxisCount[]; last: AxisCount[] };
+    devices: AxisCount[];
+    known: AxisCount[];
+    /** That of which its goal wants more, over the period and over the one before. */
+    success: FunnelSuccess;
+    successBefore: FunnelSuccess;
+}
+
+/** All funnels beside each other. */
+export interface AllResults {
+    sentence: string;
+    funnels: {
+        id: string;
+        name: string;
+        kind: FunnelSuccess['kind'];
+        visitors: number;
+        visitorsBefore: number;
+        count: number;
+        countBefore: number;
+        rate: Rate;
+        trend: number[];
+        revenue: string;
+        perVisitor: string;
+    }[];
+}
