@@ -32,6 +32,7 @@ use App\Http\Studio\People\PeopleController;
 use App\Http\Studio\People\PersonController;
 use App\Http\Studio\People\SubmissionController;
 use App\Http\Studio\Results\ResultsController;
+use App\Http\Studio\Results\SplitTestController;
 use App\Http\Studio\Sales\CouponController;
 use App\Http\Studio\Sales\OrderController;
 use App\Http\Studio\Sales\SalesController;
@@ -72,6 +73,11 @@ Route::prefix('studio/api')->group(function (): void {
         Route::post('funnels/{funnel}/restore', [FunnelController::class, 'restore']);
         Route::get('funnels/{funnel}/results', [ResultsController::class, 'show']);
         Route::get('results', [ResultsController::class, 'all']);
+        Route::get('funnels/{funnel}/tests', [SplitTestController::class, 'index']);
+        Route::post('parts/{part}/start', [SplitTestController::class, 'start']);
+        Route::post('tests/{test}/end', [SplitTestController::class, 'end']);
+        Route::put('tests/{test}/learned', [SplitTestController::class, 'learned']);
+        Route::get('tests/size', [SplitTestController::class, 'size']);
         Route::put('funnels/{funnel}/goal', [ResultsController::class, 'judge']);
 
         Route::get('funnels/{funnel}/check', [PublishController::class, 'check']);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Deadlines;
 
+use App\Experiments\Exposures;
 use App\Records\Runs;
 use App\Support\Instant;
 use DateTimeImmutable;
@@ -22,6 +23,7 @@ final readonly class Joining
             DB::table('visitor_person')
                 ->upsert(['visitor' => $visitor, 'person_id' => $person, 'joined_at' => Instant::sql($at)], ['visitor'], ['person_id']);
             DB::table('events')->where('visitor', $visitor)->whereNull('person_id')->update(['person_id' => $person]);
+            Exposures::join($visitor, $person);
             DB::table('popup_facts')->where('visitor', $visitor)->whereNull('person_id')->update(['person_id' => $person]);
             foreach (Runs::join($visitor, $person, $at) as $deadline) {
                 $this->emails->follow($deadline, [$person]);

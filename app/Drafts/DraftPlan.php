@@ -10,6 +10,7 @@ use App\Models\Funnel;
 use App\Models\Way;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Emails\MergeFields;
+use Lantern\Core\Experiments\Variant;
 use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Look\LookChanges;
@@ -40,7 +41,8 @@ final class DraftPlan
         return new Plan(
             id: $funnel->id, name: $funnel->name, goal: Goal::from($funnel->goal), address: $funnel->address, lookId: $funnel->look,
             changes: LookChanges::fromShape(Shape::of($funnel->look_changes)), sender: $funnel->business->sender(),
-            parts: array_map(fn (Part $p): Part => $p instanceof PagePlan ? $p->with($p->document->withShared($shared)) : $p, $parts),
+            parts: array_map(fn (Part $p): Part => $p instanceof PagePlan || $p instanceof Variant
+                ? $p->with($p->document->withShared($shared)) : $p, $parts),
             ways: DraftWays::of($funnel), logo: $funnel->logo, icon: $funnel->icon,
             fields: MergeFields::ownFields(Shape::of($funnel->fields)), parameters: MergeFields::parameterNames($funnel->parameters),
             currency: $funnel->sellsIn(), times: OpeningTimes::fromShape(Shape::of($funnel->times)),
@@ -84,7 +86,8 @@ final class DraftPlan
             $positions = [];
             foreach ($plan->parts as $part) {
                 $position = $positions[$part::kind()] = ($positions[$part::kind()] ?? -1) + 1;
-                DraftRows::row($funnel, $part instanceof PagePlan ? $part->with(self::asStored($part->document)) : $part, $position);
+                DraftRows::row($funnel, $part instanceof PagePlan || $part instanceof Variant
+                    ? $part->with(self::asStored($part->document)) : $part, $position);
             }
             foreach ($plan->ways as $way) {
                 Way::query()->create(['funnel_id' => $funnel->id, 'page_id' => $way->page, 'outcome' => $way->outcome->value,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Journey;
 
+use App\Experiments\Exposures;
 use App\Models\Funnel;
 use App\Models\Person;
 use App\Models\Version;
@@ -135,13 +136,27 @@ final readonly class Events
             'business_id' => $event->business->id, 'type' => $event->type->value, 'funnel_id' => $event->funnel?->id,
             'page_id' => $event->page,
             'version_id' => $event->version?->id, 'visitor' => $event->visitor, 'person_id' => $person, 'source' => $event->source,
-            'owner' => $event->owner,
+            'owner' => $event->owner, 'variant' => $event->variant['letter'] ?? null,
             'data' => $event->data === [] ? null : json_encode($event->data, JSON_THROW_ON_ERROR),
             'at' => CarbonImmutable::instance($event->at)->utc()->format(self::AT),
         ] + Origin::of($event, $event->person->id ?? $event->personId)->toArray() + Origin::step($event);
         $id = DB::table('events')->insertGetId($row);
         $this->counts->add($event->business, ['id' => $id] + $row);
+        $this->experiments($event, $person);
         $this->active($person, $event);
+    }
+
+    /** What split tests are told. */
+    private function experiments(NewEvent $event, ?string $person): void
+    {
+        if ($event->owner || $event->funnel === null) {
+            return;
+        }
+        if ($event->variant !== null && $event->visitor !== null) {
+            Exposures::see($event->variant['test'], $event->variant['letter'], $event->visitor, $person, $event->at);
+        }
+        Exposures::reach($event->funnel->id, $event->type, $event->visitor, $person, $event->at, $event->order?->total,
+            $event->order?->currency);
     }
 
     private function active(?string $person, NewEvent $event): void

@@ -42,6 +42,7 @@ final readonly class NewEvent
      * @param  int  $times  the how-manieth time that they see the page
      * @param  string|null  $source  what the visit came from, by its short name; see {@see \Lantern\Core\Results\Touch}
      * @param  Device|null  $device  by what, where the browser itself asks
+     * @param  array{test: string, letter: string}|null  $variant  of a page in a split test: what was seen of it
      * @param  Stranger|null  $stranger  who it is where no person is known, for what can happen to a browser alone
      */
     public function __construct(
@@ -72,6 +73,7 @@ final readonly class NewEvent
         public int $times = 1,
         public ?string $deadline = null,
         public ?Device $device = null,
+        public ?array $variant = null,
     ) {
     }
 

@@ -27,22 +27,24 @@ final readonly class PageViews
     /**
      * @param  string  $version  the id of the version that was seen, likewise `page`
      * @param  string|null  $person  whose browser it is, by id
+     * @param  array{test: string, letter: string}|null  $variant  of a page in a split test: what was seen of it
      * @param  string|null  $source  see {@see \Lantern\Core\Results\Touch}
      */
     public function see(Funnel $funnel, string $version, string $page, ?string $person, Stranger $browser, ?string $source,
-        DateTimeImmutable $at, ?Device $device = null): void
+        DateTimeImmutable $at, ?Device $device = null, ?array $variant = null): void
     {
         if (! self::isListenedTo($page)) {
             $light = Version::query()->select(['id', 'funnel_id'])->findOrFail($version);
             $this->events->take(new NewEvent(EventType::Viewed, $funnel->business, $at, $funnel, $light, $page, personId: $person,
-                visitor: $browser->visitor, source: $source, device: $device));
+                visitor: $browser->visitor, source: $source, device: $device,
+                variant: $variant));
 
             return;
         }
         $known = $person === null ? null : Person::query()->with('business')->whereNull('erased_at')->find($person);
         $this->events->take(new NewEvent(EventType::Viewed, $funnel->business, $at, $funnel, Version::query()->findOrFail($version), $page,
             person: $known, visitor: $browser->visitor, source: $source, stranger: $known === null ? $browser : null,
-            times: self::before($page, $browser->visitor, $person) + 1, device: $device));
+            times: self::before($page, $browser->visitor, $person) + 1, device: $device, variant: $variant));
     }
 
     /** How often somebody has seen a page, in this browser or in any of theirs. */

@@ -25,6 +25,8 @@ use Lantern\Core\Plan\PageRole;
  * @property array<string, mixed>|null $deadlines see {@see \App\Serving\PageDeadlines}; null where it has to do with none
  * @property array<string, mixed>|null $popup the pop-up that it is; null for a page
  * @property list<string>|null $leads_to ids of the pages that its ways lead to
+ * @property string $variant of a page in a split test: its letter; '' for the page as it was, and for any other
+ * @property array{test: string, weights: array<string, int>}|null $split_test of the page as it was: the split test it is in
  * @property int $drawn_by the revision of the renderer that drew it
  * @property Version $version
  */
@@ -34,7 +36,7 @@ final class PublishedPage extends Record
 
     /** @var array<string, string> */
     protected $casts = ['role' => PageRole::class, 'slots' => 'array', 'phrases' => 'array', 'policy' => 'array', 'products' => 'array',
-        'deadlines' => 'array', 'popup' => 'array', 'leads_to' => 'array', 'drawn_by' => 'integer'];
+        'deadlines' => 'array', 'popup' => 'array', 'leads_to' => 'array', 'split_test' => 'array', 'drawn_by' => 'integer'];
 
     /** @return BelongsTo<Version, $this> */
     public function version(): BelongsTo

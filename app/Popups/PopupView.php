@@ -134,7 +134,7 @@ final readonly class PopupView
     public static function page(?Funnel $funnel, string $id): ?PublishedPage
     {
         return $funnel === null || ! Ids::is($id) ? null : PublishedPage::query()->where('version_id', $funnel->live_version_id)
-            ->where('page_id', $id)->whereNull('popup')->first();
+            ->where('page_id', $id)->where('variant', '')->whereNull('popup')->first();
     }
 
     public static function site(string $id): ?Site

@@ -7,6 +7,7 @@ namespace App\Publishing;
 use App\Deadlines\MoveDeadlines;
 use App\Deadlines\PublishedDeadlines;
 use App\Drafts\DraftPlan;
+use App\Experiments\RunningTests;
 use App\Mail\Sequences\CarryChange;
 use App\Models\Enrolment;
 use App\Models\Funnel;
@@ -86,6 +87,7 @@ final readonly class Publishing
             $funnel->setRelation('liveVersion', $version);
             OpeningHours::follow($funnel);
             $this->deadlines->follow($funnel, $version);
+            RunningTests::follow($funnel, $version, CarbonImmutable::now());
             if (Enrolment::query()->where('funnel_id', $funnel->id)->whereNull('ended_at')->exists()) {
                 CarryChange::dispatch($funnel->id);
             }

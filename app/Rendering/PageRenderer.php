@@ -42,10 +42,14 @@ final readonly class PageRenderer
         return Voices::of($plan->languageOf($page), $business, $plan->phrases());
     }
 
-    /** The page as it is published: HTML with slots. */
-    public function forVisitors(Plan $plan, PagePlan $page, Business $business): string
+    /**
+     * The page as it is published: HTML with slots.
+     *
+     * @param  string  $variant  of a page in a split test: the letter of what is drawn; '' for any other
+     */
+    public function forVisitors(Plan $plan, PagePlan $page, Business $business, string $variant = ''): string
     {
-        $html = (string) preg_replace('/>\s+</', '> <', $this->html($this->view($plan, $page, Mode::Visitor, $business)));
+        $html = (string) preg_replace('/>\s+</', '> <', $this->html($this->view($plan, $page, Mode::Visitor, $business), $variant));
 
         return Slots::withMergeFields($html, $plan->prices(self::voice($plan, $page, $business)) + $plan->fields
             + ['business' => $plan->sender->business, 'host' => $plan->sender->host()]);
@@ -137,12 +141,12 @@ final readonly class PageRenderer
         return new PageView($plan, $page, $mode, $uploads, $this->facts->known($uploads, $business), $shown, $business);
     }
 
-    private function html(PageView $view): string
+    private function html(PageView $view, string $variant = ''): string
     {
         return View::make('site.page', [
             'view' => $view, 'plan' => $view->plan, 'page' => $view->page, 'ground' => BackgroundView::ofPage($view),
             'sections' => array_map(fn (Section $s): string => $this->section($view, $s), $view->document->sections),
-            'warnings' => $this->warnings($view),
+            'warnings' => $this->warnings($view), 'variant' => $variant,
         ])->render();
     }
 

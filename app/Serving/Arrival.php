@@ -6,6 +6,7 @@ namespace App\Serving;
 
 use App\Deadlines\States;
 use App\Deadlines\VisitorIdentity;
+use App\Experiments\Exposures;
 use App\Journey\PageViews;
 use App\Journey\Stranger;
 use App\Models\Funnel;
@@ -16,6 +17,7 @@ use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
+use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Results\Device;
 use Lantern\Core\Visits\Seeing;
 use Symfony\Component\HttpFoundation\Response;
@@ -36,13 +38,16 @@ final readonly class Arrival
         if ($live->deadlines === null || $live->states === null || $live->identity === null || ! $this->begins($live, $request, $now)) {
             return self::visit($live, $request);
         }
-        $identity = $live->identity->in($live->identity->visitor ?? str_replace('-', '', (string) Str::uuid()));
+        $identity = $live->identity->in($live->identity->visitor ?? $live->newVisitor ?? str_replace('-', '', (string) Str::uuid()));
         $this->views->see($live->funnel, $live->page->version_id, $live->page->page_id, $identity->people[0] ?? null,
             new Stranger((string) $identity->visitor, $identity->ip, $identity->zone),
-            Source::touch((string) $request->getQueryString(), $request->headers->get('Referer')), $now, Device::of($request->userAgent()));
+            Source::touch((string) $request->getQueryString(), $request->headers->get('Referer')), $now, Device::of($request->userAgent()),
+            Exposures::confirmed($live->page->page_id, $live->page->variant ?: ($live->page->split_test === null ? null
+                : SplitTest::ORIGINAL),
+                (string) $identity->visitor, $identity->people[0] ?? null));
 
         return self::visit(new LivePage($live->funnel, $live->page, $live->closed, $live->deadlines,
-            States::of($live->deadlines->deadlines, $identity, $now), $identity), $request, true);
+            States::of($live->deadlines->deadlines, $identity, $now), $identity, $live->newVisitor), $request, true);
     }
 
     /** The page for somebody who has sent something from it: shown again, whatever has run out meanwhile. */
@@ -59,7 +64,7 @@ final readonly class Arrival
     private static function visit(LivePage $live, Request $request, bool $seen = false): Visit
     {
         return new Visit($live->funnel, $live->page, $request, deadlines: $live->deadlines, states: $live->states,
-            identity: $live->identity, seen: $seen);
+            identity: $live->identity, seen: $seen, newVisitor: $live->newVisitor);
     }
 
     /** Who a request comes from. A person is known by their browser, an email's link, a form or an order; in this order. */
@@ -99,10 +104,11 @@ final readonly class Arrival
     /** A browser in which something began is known again. */
     public static function remember(Response $response, Visit $visit): Response
     {
-        if ($visit->states !== null) {
+        if ($visit->states !== null || $visit->page->variant !== '' || $visit->page->split_test !== null) {
             $response->headers->set('Cache-Control', 'private, no-store');
-            if ($visit->identity?->visitor !== null && Browser::id($visit->request) === null) {
-                $response->headers->setCookie(SiteCookies::give(SiteCookie::Visitor, $visit->identity->visitor));
+            $visitor = $visit->identity->visitor ?? $visit->newVisitor;
+            if ($visitor !== null && Browser::id($visit->request) === null) {
+                $response->headers->setCookie(SiteCookies::give(SiteCookie::Visitor, $visitor));
             }
         }
 

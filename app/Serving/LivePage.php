@@ -14,6 +14,7 @@ final readonly class LivePage
 {
     /**
      * @param  bool  $closed  is it shown although the funnel is closed?
+     * @param  string|null  $newVisitor  the id that this browser gets now, by which it keeps its variant
      * @param  PageDeadlines|null  $deadlines  that it has to do with, if it has; then how they stand for whom
      */
     public function __construct(
@@ -23,6 +24,7 @@ final readonly class LivePage
         public ?PageDeadlines $deadlines = null,
         public ?DeadlineStates $states = null,
         public ?VisitorIdentity $identity = null,
+        public ?string $newVisitor = null,
     ) {
     }
 }

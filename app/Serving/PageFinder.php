@@ -102,7 +102,7 @@ final readonly class PageFinder
     private function answer(PageAnswer $answer, Funnel $funnel, Request $request, array $rows, ?LivePage $live): LivePage|Response
     {
         if ($answer->page !== null && $live !== null) {
-            return $live;
+            return VariantChoice::of($live, $request);
         }
         if ($answer->page !== null) {
             return new LivePage($funnel, $this->pages->fresh($rows[$answer->page]), $answer->whileClosed);
@@ -163,7 +163,7 @@ final readonly class PageFinder
     /** @return \Illuminate\Database\Eloquent\Builder<PublishedPage> */
     private static function live(Funnel $funnel): \Illuminate\Database\Eloquent\Builder
     {
-        return PublishedPage::query()->where('version_id', $funnel->live_version_id);
+        return PublishedPage::query()->where('version_id', $funnel->live_version_id)->where('variant', '');
     }
 
     /** @return string|null the page that once stood at an address, if it is still there under another one */
@@ -180,7 +180,7 @@ final readonly class PageFinder
     {
         $plan = Version::query()->findOrFail($row->version_id)->plan();
         $forms = array_map(fn (Block $b): string => $b->field('form'),
-            $plan->page($row->page_id)?->document->blocksOf(BlockKind::Form) ?? []);
+            $plan->pageAs($row->page_id, $row->variant)?->document->blocksOf(BlockKind::Form) ?? []);
 
         return array_values(array_filter($forms, fn (string $id): bool => $plan->form($id) !== null));
     }

@@ -13,6 +13,7 @@ use App\Rendering\PageRenderer;
 use App\Rendering\Slots;
 use App\Serving\Slots\SlotKinds;
 use Illuminate\Contracts\Container\Container;
+use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Offers\Product;
 use Lantern\Core\Plan\PagePlan;
@@ -32,13 +33,22 @@ final readonly class PublishedPages
     public function write(Version $version, Plan $plan, Business $business): void
     {
         foreach ($plan->pages as $page) {
-            PublishedPage::query()
-                ->updateOrCreate(['version_id' => $version->id, 'page_id' => $page->id], $this->row($plan, $page, $business));
+            $test = $plan->testOf($page->id);
+            $this->keep($version, $page->id, '', $this->row($plan, $page, $business, variant: $test === null ? '' : SplitTest::ORIGINAL));
+            foreach ($test === null ? [] : $plan->variantsOf($test->id) as $variant) {
+                $this->keep($version, $page->id, $variant->letter, ['address' => "variant:{$variant->letter}:{$page->id}"]
+                    + $this->row($plan, $page->with($variant->document), $business, variant: $variant->letter));
+            }
         }
         foreach (array_filter($plan->popups, fn (Popup $p): bool => $p->on) as $popup) {
-            PublishedPage::query()->updateOrCreate(['version_id' => $version->id, 'page_id' => $popup->id],
-                $this->row($plan, PagePlan::ofPopup($popup), $business, $popup));
+            $this->keep($version, $popup->id, '', $this->row($plan, PagePlan::ofPopup($popup), $business, $popup));
         }
+    }
+
+    /** @param  array<string, mixed>  $row */
+    private function keep(Version $version, string $page, string $variant, array $row): void
+    {
+        PublishedPage::query()->updateOrCreate(['version_id' => $version->id, 'page_id' => $page, 'variant' => $variant], $row);
     }
 
     /** A page that an earlier release drew is drawn for the styles of today, together with the others of its version. */
@@ -59,6 +69,14 @@ final readonly class PublishedPages
             Funnel::query()->select('id')->where('business_id', $business->id)))->update(['drawn_by' => 0]);
     }
 
+    /** @return array{test: string, weights: array<string, int>}|null */
+    private static function splitTest(Plan $plan, PagePlan $page): ?array
+    {
+        $test = $plan->testOf($page->id);
+
+        return $test === null ? null : ['test' => $test->id, 'weights' => $plan->weightsOf($test)];
+    }
+
     /** @return list<string> */
     private static function leadsTo(Plan $plan, PagePlan $page): array
     {
@@ -68,10 +86,10 @@ final readonly class PublishedPages
     }
 
     /** @return array<string, mixed> */
-    private function row(Plan $plan, PagePlan $page, Business $business, ?Popup $popup = null): array
+    private function row(Plan $plan, PagePlan $page, Business $business, ?Popup $popup = null, string $variant = ''): array
     {
         $renderer = $this->container->make(PageRenderer::class);
-        $html = $popup === null ? $renderer->forVisitors($plan, $page, $business) : $renderer->forPopup($plan, $popup, $business);
+        $html = $popup === null ? $renderer->forVisitors($plan, $page, $business, $variant) : $renderer->forPopup($plan, $popup, $business);
         $voice = Voices::of($plan->languageOf($page), $business, $plan->phrases());
         $own = $plan->phrases()->over(OwnPhrases::of($business->phrases))->for($voice->language());
         $slots = [];
@@ -81,7 +99,7 @@ final readonly class PublishedPages
 
         return ['role' => $page->role, 'address' => $page->address, 'language' => $plan->languageOf($page),
             'phrases' => $own->toArray(), 'html' => $html,
-            'slots' => $slots,
+            'slots' => $slots, 'split_test' => $variant === SplitTest::ORIGINAL ? self::splitTest($plan, $page) : null,
             'products' => array_values(array_map(fn (Product $p): string => $p->id,
                 array_filter($plan->products, fn (Product $p): bool => $p->page === $page->id))) ?: null,
             'deadlines' => PageDeadlines::note($plan, $page),

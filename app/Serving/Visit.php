@@ -28,6 +28,7 @@ final readonly class Visit
      * @param  array<string, Phrase>  $errors  by field; `form` for the form as a whole
      * @param  Quote|null  $quote  what the checkout comes to, as it was filled in
      * @param  bool  $seen  is this view recorded already?
+     * @param  string|null  $newVisitor  the id that this browser gets now
      * @param  PageDeadlines|null  $deadlines  that the page is concerned with, and how they stand for this visitor
      */
     public function __construct(
@@ -41,6 +42,7 @@ final readonly class Visit
         public ?DeadlineStates $states = null,
         public ?VisitorIdentity $identity = null,
         public bool $seen = false,
+        public ?string $newVisitor = null,
     ) {
         $this->submission = self::submissionOf($request, $funnel);
     }
@@ -61,7 +63,7 @@ final readonly class Visit
     public function with(array $typed, array $errors, ?Quote $quote = null): self
     {
         return new self($this->funnel, $this->page, $this->request, $typed, $errors, $quote, $this->deadlines, $this->states,
-            $this->identity, $this->seen);
+            $this->identity, $this->seen, $this->newVisitor);
     }
 
     /** Where visitors of this page are led once the deadline that guards it has passed, if they are led anywhere. */

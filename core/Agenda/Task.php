@@ -13,6 +13,8 @@ enum Task
     case Deadlines;
     /** What became of sessions that are over. */
     case Sessions;
+    /** Split tests that may end by themselves. */
+    case SplitTests;
     case Broadcasts;
     /** The email of the day to the owner. */
     case Digest;

@@ -10,7 +10,7 @@ final readonly class Finding
     /**
      * @param  string  $code  stable, for tests and for the Studio
      * @param  string  $message  one sentence: what is wrong and why it matters
-     * @param  string  $open  what to open to fix it: page, pop-up, form, email, lead-magnet, way, phrases, funnel or settings
+     * @param  string  $open  what to open to fix it: page, variant, pop-up, form, email, lead-magnet, way, phrases, funnel or settings
      * @param  string  $id  the id of that thing, or '' for settings
      * @param  string  $openLabel  the words on the button that takes the owner there
      * @param  string  $place  the id of the block or section on the page, if it is about one

@@ -22,16 +22,12 @@ final class Evidence
     private const OFF = ['-0.7' => 0.1, '-0.35' => 0.2, '0' => 0.4, '0.35' => 0.2, '0.7' => 0.1];
 
     /**
+     * Of rates; also of counts that are only expected, and so no whole numbers.
+     *
+     * @param  float  $reached  how many reached the goal, likewise `not` who did not
      * @param  float  $expected  the rate that was expected before the test began; a wrong one costs time, never truth
      * @return float the logarithm of the ratio
      */
-    public static function ofRates(Arm $one, Arm $other, float $expected): float
-    {
-        return self::ofCounts($one->weight, $one->reached, $one->notReached(), $other->weight, $other->reached, $other->notReached(),
-            $expected);
-    }
-
-    /** The same of any counts, also of ones that are only expected and so no whole numbers. */
     public static function ofCounts(int $weight, float $reached, float $not, int $otherWeight, float $otherReached, float $otherNot,
         float $expected): float
     {
@@ -67,8 +63,10 @@ final class Evidence
      * @param  list<float>  $one  what each buyer of the one paid first
      * @param  list<float>  $other  likewise
      * @param  float  $typical  what a buyer typically pays, as it was expected before the test began
+     * @param  float  $times  as if there had been so many times as many, of the same
      */
-    public static function ofMoney(int $weight, array $one, int $otherWeight, array $other, float $typical): float
+    public static function ofMoney(int $weight, array $one, int $otherWeight, array $other, float $typical,
+        float $times = 1.0): float
     {
         if ($weight === 0 || $otherWeight === 0 || $typical <= 0.0) {
             return 0.0;
@@ -77,7 +75,7 @@ final class Evidence
         $terms = [];
         foreach (self::SIZES as $size) {
             foreach ([$size, -$size] as $d) {
-                $sum = -log(2 * count(self::SIZES));
+                $sum = 0.0;
                 $share = fn (float $paid): float => $w / ($w + (1 - $w) * exp(-$d * min(4.0, max(0.0, $paid / $typical))));
                 foreach ($one as $paid) {
                     $sum += log($share($paid) / $w);
@@ -85,7 +83,7 @@ final class Evidence
                 foreach ($other as $paid) {
                     $sum += log((1 - $share($paid)) / (1 - $w));
                 }
-                $terms[] = $sum;
+                $terms[] = $times * $sum - log(2 * count(self::SIZES));
             }
         }
         $most = max($terms);

@@ -87,6 +87,12 @@ final class RateBeliefs implements Beliefs
         return [$find(0.025), $find(0.975)];
     }
 
+    /** @return list<float> so many values of one, each as likely as the next, in order */
+    public function equallyLikely(int $of, int $count): array
+    {
+        return array_map(fn (int $k): float => $this->quantile($of, ($k + 0.5) / $count), range(0, $count - 1));
+    }
+
     /** @return list<float> */
     private function points(): array
     {

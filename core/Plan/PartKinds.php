@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Lantern\Core\Plan;
 
 use Lantern\Core\Deadlines\Deadline;
+use Lantern\Core\Experiments\SplitTest;
+use Lantern\Core\Experiments\Variant;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Offers\Coupon;
 use Lantern\Core\Offers\Offer;
@@ -22,7 +24,8 @@ final class PartKinds
 {
     /** @var list<class-string<Part>> */
     public const ALL = [PagePlan::class, FormPlan::class, SequencePlan::class, EmailPlan::class, LeadMagnet::class, SharedSection::class,
-        Product::class, Offer::class, Coupon::class, Deadline::class, Popup::class, Webinar::class];
+        Product::class, Offer::class, Coupon::class, Deadline::class, Popup::class, Webinar::class,
+        SplitTest::class, Variant::class];
 
     /** @return array<string, class-string<Part>> */
     public static function byName(): array

@@ -10,6 +10,8 @@ use Lantern\Core\Deadlines\Place;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\Outcome;
+use Lantern\Core\Experiments\SplitTest;
+use Lantern\Core\Experiments\Variant;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Languages\Voice;
@@ -73,6 +75,12 @@ final readonly class Plan
     /** @var list<Webinar> */
     public array $webinars;
 
+    /** @var list<SplitTest> */
+    public array $splitTests;
+
+    /** @var list<Variant> */
+    public array $variants;
+
     /**
      * @param  iterable<Part>  $parts
      * @param  list<Way>  $ways
@@ -118,6 +126,8 @@ final readonly class Plan
         $this->deadlines = self::those($given, Deadline::class);
         $this->popups = self::those($given, Popup::class);
         $this->webinars = self::those($given, Webinar::class);
+        $this->splitTests = self::those($given, SplitTest::class);
+        $this->variants = self::those($given, Variant::class);
     }
 
     /** @throws Invalid when it is no plan, or one of a format this application does not know */
@@ -211,7 +221,8 @@ final readonly class Plan
      */
     public function withoutUnused(): self
     {
-        $shown = array_merge([], ...array_map(fn (PagePlan $p): array => $p->document->shared(), $this->pages));
+        $shown = array_merge([], ...array_map(fn (PagePlan|Variant $p): array => $p->document->shared(),
+            [...$this->pages, ...$this->variants]));
 
         return $this->with(array_filter($this->parts,
             fn (Part $p): bool => ! $p instanceof SharedSection || in_array($p->id, $shown, true)));
@@ -274,6 +285,50 @@ final readonly class Plan
         }
 
         return null;
+    }
+
+    /** The split test of a page that has been started. */
+    public function testOf(string $page): ?SplitTest
+    {
+        foreach ($this->splitTests as $test) {
+            if ($test->page === $page && $test->on) {
+                return $test;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<Variant> beside the page as it was, in the order of their letters */
+    public function variantsOf(string $test): array
+    {
+        $variants = array_values(array_filter($this->variants, fn (Variant $v): bool => $v->test === $test));
+        usort($variants, fn (Variant $a, Variant $b): int => $a->letter <=> $b->letter);
+
+        return $variants;
+    }
+
+    /** @return array<string, int> of a split test: by letter, the page as it was first */
+    public function weightsOf(SplitTest $test): array
+    {
+        $variants = $this->variantsOf($test->id);
+
+        return [SplitTest::ORIGINAL => $test->weight] + array_combine(array_map(fn (Variant $v): string => $v->letter, $variants),
+            array_map(fn (Variant $v): int => $v->weight, $variants));
+    }
+
+    /** A page as those see it who got one of its variants; as it was where there is no such variant. */
+    public function pageAs(string $id, string $letter): ?PagePlan
+    {
+        $page = $this->page($id);
+        $test = $letter === SplitTest::ORIGINAL ? null : $this->testOf($id);
+        foreach ($test === null ? [] : $this->variantsOf($test->id) as $variant) {
+            if ($variant->letter === $letter) {
+                return $page?->with($variant->document);
+            }
+        }
+
+        return $page;
     }
 
     /** The first page of a role, if there is one. */

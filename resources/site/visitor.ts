@@ -24,7 +24,7 @@ function setField(form: HTMLFormElement, name: string, value: string): void {
     }
 }
 
-const { funnel, page } = document.body.dataset;
+const { funnel, page, variant } = document.body.dataset;
 const visitor = visitorId();
 const source = location.search.slice(1, 2000);
 
@@ -50,6 +50,9 @@ function report(): void {
         return;
     }
     const body = new URLSearchParams({ funnel, page, visitor, source, from: document.referrer.slice(0, 500) });
+    if (variant) {
+        body.set('variant', variant);
+    }
     if (!navigator.sendBeacon('/m/view', body)) {
         void fetch('/m/view', { method: 'POST', body, keepalive: true });
     }

@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Deadlines\VisitorIdentity;
+use App\Experiments\Exposures;
 use App\Journey\PageViews;
 use App\Journey\Stranger;
 use App\Models\Funnel;
 use App\Models\PublishedPage;
 use App\Serving\Browser;
 use App\Serving\Source;
+use App\Serving\Visit;
 use App\Support\Ids;
 use App\Support\SiteCookie;
 use App\Support\SiteCookies;
@@ -49,8 +51,10 @@ final readonly class BeaconController
             return;
         }
         $zone = Browser::zone(SiteCookies::read($request, SiteCookie::Zone));
+        $person = VisitorIdentity::personOf($visitor) ?? Visit::readerOf($request, $funnel)?->person->id;
         $this->views->see($funnel, $funnel->live_version_id, $page, VisitorIdentity::personOf($visitor),
             new Stranger($visitor, (string) $request->ip(), $zone === null ? $funnel->business->zone() : new DateTimeZone($zone)),
-            Source::touch($request->input('source'), $request->input('from')), CarbonImmutable::now(), Device::of($request->userAgent()));
+            Source::touch($request->input('source'), $request->input('from')), CarbonImmutable::now(), Device::of($request->userAgent()),
+            Exposures::confirmed($page, $request->input('variant'), $visitor, $person));
     }
 }

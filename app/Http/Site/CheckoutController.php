@@ -53,7 +53,7 @@ final readonly class CheckoutController
     public function __invoke(Request $request, LivePage $live): Response
     {
         $version = Version::query()->findOrFail($live->page->version_id);
-        $page = $version->plan()->page($live->page->page_id);
+        $page = $version->plan()->pageAs($live->page->page_id, $live->page->variant);
         $offer = $page === null ? null : $version->plan()->offerOn($page);
         if ($page === null || $offer === null) {
             return PlainPage::notHere()->response();

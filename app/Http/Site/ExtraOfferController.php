@@ -88,7 +88,7 @@ final readonly class ExtraOfferController
     {
         $version = Version::query()->findOrFail($live->page->version_id);
 
-        return [$version, $version->plan()->page($live->page->page_id)];
+        return [$version, $version->plan()->pageAs($live->page->page_id, $live->page->variant)];
     }
 
     private static function order(Request $request, LivePage $live): ?Order

@@ -43,7 +43,7 @@ final readonly class SignupController
     public function __invoke(Request $request, LivePage $live): Response
     {
         $version = Version::query()->findOrFail($live->page->version_id);
-        $page = $version->plan()->page($live->page->page_id);
+        $page = $version->plan()->pageAs($live->page->page_id, $live->page->variant);
         $form = $page === null ? null : self::form($version->plan(), $page, $request->input('form'));
         if ($page === null || $form === null) {
             return PlainPage::notHere()->response();

@@ -33,7 +33,9 @@ final class Erase
             }
             foreach (DB::table('visitor_person')->where('person_id', $id)->pluck('visitor') as $visitor) {
                 // The browser still carries its id: what it did is kept under another one.
-                DB::table('events')->where('visitor', $visitor)->update(['visitor' => bin2hex(random_bytes(16))]);
+                $other = bin2hex(random_bytes(16));
+                DB::table('events')->where('visitor', $visitor)->update(['visitor' => $other]);
+                DB::table('experiment_people')->where('visitor', $visitor)->update(['visitor' => $other]);
                 DB::table('popup_facts')->where('visitor', $visitor)->update(['visitor' => null]);
                 DB::table('popup_visits')->where('visitor', $visitor)->delete();
                 DB::table('submissions')->where('visitor', $visitor)->update(['visitor' => null]);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\People\Privacy;
 
+use App\Experiments\Exposures;
 use App\Models\Person;
 use App\Records\Runs;
 use App\Results\Counts;
@@ -42,6 +43,7 @@ final readonly class Merge
                 $table->merge($goes->id, $stays->id);
             }
             Runs::merged($stays->id);
+            Exposures::once($stays->id);
             $earliest = fn (?string $a, ?string $b): ?string => $a === null ? $b : ($b === null ? $a : min($a, $b));
             $stays->forceFill([
                 'first_name' => $stays->first_name === '' ? $goes->first_name : $stays->first_name,

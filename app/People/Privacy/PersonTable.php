@@ -101,7 +101,9 @@ final readonly class PersonTable
     public function erase(string $person): void
     {
         $rows = DB::table($this->table)->where('person_id', $person);
-        $this->erased === null ? $rows->delete() : $rows->update($this->erased);
+        if ($this->erased !== []) {
+            $this->erased === null ? $rows->delete() : $rows->update($this->erased);
+        }
     }
 
     /** @return list<array<string, mixed>> the rows of one person */

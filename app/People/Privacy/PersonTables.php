@@ -20,6 +20,7 @@ final class PersonTables
             PersonTable::of('messages')->toldBy(MessageHistory::class)
                 ->keptAsNumbers(['to_address' => '', 'subject' => '', 'html' => null, 'text' => null, 'content' => null,
                     'trouble' => null]),
+            PersonTable::of('experiment_people')->keptAsNumbers([]),
             PersonTable::of('visitor_person'),
             PersonTable::of('person_notes')->archivedAs('notes', ['words', 'created_at'], canBeDeleted: true),
             PersonTable::of('person_tag')->onceBy('tag_id'),

@@ -10,3 +10,4 @@ export type * from '@/api/types/popups';
 export type * from '@/api/types/webinars';
 export type * from '@/api/types/phrases';
 export type * from '@/api/types/results';
+export type * from '@/api/types/experiments';

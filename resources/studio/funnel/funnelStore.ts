@@ -36,6 +36,8 @@ export const useFunnel = defineStore('funnel', () => {
     const deadline = (id: string) => findPart(funnel.value, 'deadline', id);
     const popup = (id: string) => findPart(funnel.value, 'popup', id);
     const webinar = (id: string) => findPart(funnel.value, 'webinar', id);
+    const splitTest = (id: string) => findPart(funnel.value, 'split-test', id);
+    const variant = (id: string) => findPart(funnel.value, 'variant', id);
     const thing = (kind: Kind, id: string) =>
         (kind === 'funnel' ? funnel.value : findPart(funnel.value, kind, id)) as unknown as Values | null | undefined;
 
@@ -203,6 +205,8 @@ export const useFunnel = defineStore('funnel', () => {
         deadline,
         popup,
         webinar,
+        splitTest,
+        variant,
         shared,
         load,
         refreshNumbers,

@@ -1,5 +1,13 @@
 import { ArrowDownTrayIcon, ClockIcon, DocumentIcon, EnvelopeIcon, QueueListIcon, TagIcon, VideoCameraIcon } from '@heroicons/vue/20/solid';
-import { DocumentTextIcon, GiftIcon, Square2StackIcon, TicketIcon, WindowIcon } from '@heroicons/vue/20/solid';
+import {
+    DocumentDuplicateIcon,
+    DocumentTextIcon,
+    GiftIcon,
+    ScaleIcon,
+    Square2StackIcon,
+    TicketIcon,
+    WindowIcon,
+} from '@heroicons/vue/20/solid';
 import type { Component } from 'vue';
 import type { Funnel } from '@/api/types';
 import { count, counted, percent } from '@/ui/format';
@@ -17,7 +25,9 @@ type PartList =
     | 'coupons'
     | 'deadlines'
     | 'popups'
-    | 'webinars';
+    | 'webinars'
+    | 'splitTests'
+    | 'variants';
 
 /** One kind of parts: where the funnel holds them, how they are called and drawn, and which desk they open on. */
 interface Entry<L extends PartList> {
@@ -139,6 +149,22 @@ export const PARTS = {
         icon: TicketIcon,
         desk: () => import('@/funnel/desk/OffersDesk.vue'),
         takesKind: true,
+    }),
+    'split-test': entry({
+        list: 'splitTests',
+        label: 'split test',
+        icon: ScaleIcon,
+        summary: (t, funnel) => ({
+            words: `Of “${funnel.pages.find((p) => p.id === t.page)?.name ?? ''}”`,
+            aside: t.on ? 'running' : 'not started',
+        }),
+    }),
+    variant: entry({
+        list: 'variants',
+        label: 'variant',
+        icon: DocumentDuplicateIcon,
+        desk: () => import('@/funnel/desk/experiment/VariantDesk.vue'),
+        summary: (v) => ({ words: v.differs.join(' ') || 'The same as the page still', lacking: v.differs.length === 0 }),
     }),
 };
 

@@ -1,5 +1,5 @@
 import { api } from '@/api/client';
-import type { OwnDesign, Page } from '@/api/types';
+import type { OwnDesign, Page, Variant } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { partEntry, type PartKind, type PartOf } from '@/funnel/parts';
 import { useToasts } from '@/stores/toasts';
@@ -47,6 +47,12 @@ export function useSteps() {
             () => api.delete(`parts/${part.id}`),
         );
         return part;
+    }
+
+    /** A split test of a page, with a first variant that is a copy of it. */
+    async function beginTest(page: string): Promise<Variant> {
+        const test = store.funnel?.splitTests.find((t) => t.page === page) ?? (await add('split-test', { page }));
+        return add('variant', { test: test.id });
     }
 
     /** Removes a part, and says what became of the rest of the funnel. */
@@ -149,6 +155,7 @@ export function useSteps() {
 
     return {
         add,
+        beginTest,
         remove,
         connect,
         addPage,

@@ -30,7 +30,7 @@
 @endif
 {!! Slots::name('head') !!}{!! Slots::name('code', 'head') !!}
 </head>
-<body class="{{ $ground->bodyClass() }}" style="{{ $ground->style }}" data-funnel="{{ $plan->id }}" data-page="{{ $page->id }}"@unless ($view->editing()){!! Slots::name('popups') !!}{!! Slots::name('seen') !!}@endunless>
+<body class="{{ $ground->bodyClass() }}" style="{{ $ground->style }}" data-funnel="{{ $plan->id }}" data-page="{{ $page->id }}"@if ($variant !== '') data-variant="{{ $variant }}"@endif @unless ($view->editing()){!! Slots::name('popups') !!}{!! Slots::name('seen') !!}@endunless>
 @if ($ground->picture)
 <div class="backdrop" aria-hidden="true"><img src="{{ $ground->picture->src() }}" srcset="{{ $ground->picture->srcset() }}" sizes="100vw" alt="" style="object-position:{{ $ground->focus }}"></div>
 @endif

@@ -79,6 +79,12 @@ final class PartsTest extends TestCase
                 'mode' => 'automated', 'video' => 'film', 'pauses' => true, 'offer' => ['offer' => 'offer-1', 'second' => 600],
                 'threshold' => ['minutes' => 20], 'replay' => ['days' => 2, 'until' => '2027-03-01T20:00', 'for' => 'not-attended'],
                 'showsPlaces' => true];
+            $p['splitTests'][] = ['id' => 'test-1', 'name' => 'Opt-in page', 'page' => $p['pages'][0]['id'], 'goal' => 'confirmation',
+                'weight' => 3, 'mostDays' => 28, 'byItself' => true];
+            $p['variants'][] = ['id' => 'variant-1', 'name' => 'Shorter', 'test' => 'test-1', 'letter' => 'c', 'weight' => 2,
+                'document' => ['format' => Document::FORMAT, 'sections' => [['id' => 'v1', 'kind' => 'words', 'blocks' => [
+                    ['id' => 'v2', 'kind' => 'picture', 'picture' => 'pic', 'url' => 'page:'.$p['pages'][1]['id']],
+                    ['id' => 'v3', 'kind' => 'form', 'form' => $p['forms'][0]['id']]]]]]];
             $p['emails'][] = ['id' => 'later', 'name' => 'Later', 'subject' => 'x', 'sequence' => $p['sequences'][0]['id'],
                 'timing' => ['from' => 'joining', 'days' => 3],
                 'body' => '<p>{{page_'.$p['pages'][1]['id'].'}} <a href="{{ page_'.$p['pages'][0]['id']

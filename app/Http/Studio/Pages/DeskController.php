@@ -24,6 +24,8 @@ use Lantern\Core\Checks\PageCheck;
 use Lantern\Core\Checks\PageFix;
 use Lantern\Core\Checks\PopupCheck;
 use Lantern\Core\Deadlines\ShownState;
+use Lantern\Core\Experiments\SplitTest;
+use Lantern\Core\Experiments\Variant;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Design\Designs;
@@ -65,6 +67,7 @@ final class DeskController extends StudioController
                 $found->funnel->business, self::shown($request)), 200, AnswerKind::Draft->headers());
         }
         $drawn = $plan->page($found->id) ?? self::stored($found);
+        $drawn = $drawn->with($drawn->document->withShared(DraftPlan::sharedSections($found->funnel)));
 
         return new Response($this->renderer->forDesk($plan, $drawn, $found->funnel->business, null, self::shown($request)), 200,
             AnswerKind::Draft->headers());
@@ -278,15 +281,25 @@ final class DeskController extends StudioController
         return match (true) {
             $part instanceof PagePlan => $part,
             $part instanceof Popup => PagePlan::ofPopup($part),
+            $part instanceof Variant => self::asPage($row, $part),
             default => throw new NotFoundHttpException,
         };
     }
 
-    /** A page, or a pop-up, which is made on the same desk. */
+    /** A variant is drawn as its page is, with what differs. */
+    private static function asPage(DraftPart $row, Variant $variant): PagePlan
+    {
+        $test = DraftPart::there($row->funnel_id, SplitTest::kind())->find($variant->test);
+        $page = $test === null ? null : DraftPart::there($row->funnel_id, PagePlan::kind())->find($test->text('page'))?->part();
+
+        return $page instanceof PagePlan ? $page->with($variant->document) : throw new NotFoundHttpException;
+    }
+
+    /** A page, or a pop-up or a variant, which are made on the same desk. */
     private function onDesk(string $id): DraftPart
     {
         $found = $this->draftPart($id);
 
-        return in_array($found->kind, [PagePlan::kind(), Popup::kind()], true) ? $found : throw new NotFoundHttpException;
+        return in_array($found->kind, [PagePlan::kind(), Popup::kind(), Variant::kind()], true) ? $found : throw new NotFoundHttpException;
     }
 }

@@ -1,3 +1,4 @@
+import type { SplitTest, Variant } from '@/api/types/experiments';
 /** A funnel with its numbers. As the API gives it. */
 import type { Rate } from '@/api/types/shared';
 import type { Deadline, ForEveryone } from '@/api/types/deadlines';
@@ -96,6 +97,8 @@ export interface Funnel extends FunnelSummary {
     deadlines: Deadline[];
     popups: Popup[];
     webinars: Webinar[];
+    splitTests: SplitTest[];
+    variants: Variant[];
     currency: string;
     /** In which it speaks to visitors: a BCP 47 tag, with `-x-formal` where it is formal. */
     language: string;

@@ -52,6 +52,7 @@ export interface Finding {
         | 'offer'
         | 'coupon'
         | 'deadline'
+        | 'variant'
         | 'popup'
         | 'webinar'
         | 'way'

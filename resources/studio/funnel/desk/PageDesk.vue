@@ -6,6 +6,8 @@ import BlockColumn from '@/funnel/desk/column/BlockColumn.vue';
 import PageColumn from '@/funnel/desk/column/PageColumn.vue';
 import SectionColumn from '@/funnel/desk/column/SectionColumn.vue';
 import DeviceSwitch from '@/funnel/desk/DeviceSwitch.vue';
+import VariantColumn from '@/funnel/desk/experiment/VariantColumn.vue';
+import VariantSwitch from '@/funnel/desk/experiment/VariantSwitch.vue';
 import PageCanvas from '@/funnel/desk/PageCanvas.vue';
 import { provideDesk } from '@/funnel/desk/useDesk';
 import { useDeskKeys } from '@/funnel/desk/useDeskKeys';
@@ -13,9 +15,10 @@ import { useFunnel } from '@/funnel/funnelStore';
 import { useSession } from '@/stores/session';
 import UiListbox from '@/ui/UiListbox.vue';
 
-const props = defineProps<{ id: string; place?: string }>();
+/** A page, or a variant of one: the real page in the middle, and at the right what belongs to what is selected. */
+const props = defineProps<{ id: string; place?: string; variant?: boolean }>();
 
-const desk = provideDesk(props.id);
+const desk = provideDesk(props.id, props.variant ? 'variant' : 'page');
 const canvas = ref<InstanceType<typeof PageCanvas> | null>(null);
 const column = ref<HTMLElement | null>(null);
 // Another thing begins at its head, wherever the column was.
@@ -27,12 +30,14 @@ const phone = ref(false);
 const sample = ref(false);
 const session = useSession();
 const store = useFunnel();
+/** The page itself: of a variant the one it is of. */
+const page = computed(() => store.page(props.variant ? (store.splitTest(store.variant(props.id)?.test ?? '')?.page ?? '') : props.id));
 /** The state of its deadlines in which the page is looked at. */
 const state = ref('two-days');
 const timed = computed(
     () =>
         desk.sections.value.some((s) => s.blocks.some((b) => b.kind === 'countdown' && b.deadline)) ||
-        (store.funnel?.deadlines.some((d) => d.pages.some((g) => g.page === props.id)) ?? false),
+        (store.funnel?.deadlines.some((d) => d.pages.some((g) => g.page === page.value?.id)) ?? false),
 );
 /** After which section a new one goes; '' means at the top, null that none is being added. */
 const adding = ref<string | null>(null);
@@ -57,6 +62,7 @@ useDeskKeys(desk, () => adding.value === null);
                 <p class="mt-1 text-soft">A page is made of sections. The first one says what it is about.</p>
                 <button type="button" class="mt-4 btn-main" @click="adding = ''">Add a section</button>
             </div>
+            <VariantSwitch v-if="page" class="absolute top-3 left-4" :page="page.id" :open="id" />
             <DeviceSwitch v-model="phone" class="absolute bottom-4 left-4">
                 <button
                     type="button"
@@ -94,7 +100,8 @@ useDeskKeys(desk, () => adding.value === null);
                 :section="desk.section.value"
                 @add="adding = $event"
             />
-            <PageColumn v-else :page="store.page(id)!" @add="adding = $event" />
+            <VariantColumn v-else-if="variant && store.variant(id)" :variant="store.variant(id)!" @add="adding = $event" />
+            <PageColumn v-else-if="page" :page="page" @add="adding = $event" />
         </aside>
         <AddSection :after="adding" @close="adding = null" />
     </div>

@@ -8,8 +8,6 @@ import { copy } from '@/ui/patches';
 
 const CLIPBOARD = 'lantern-section';
 
-/** A copy to change. What is reactive is read as it is, which is many times faster. */
-
 /** An id that no other thing on the page has. */
 const newId = () => crypto.randomUUID().replaceAll('-', '').slice(0, 26);
 
@@ -20,7 +18,9 @@ export interface Selection {
     field?: string;
 }
 
-/** What of a page or a pop-up the desk works on. */
+export type DeskKind = 'page' | 'popup' | 'variant';
+
+/** What of a page, a pop-up or a variant of a page the desk works on. */
 export interface OnDesk {
     id: string;
     name: string;
@@ -30,17 +30,17 @@ export interface OnDesk {
 }
 
 /**
- * One page or pop-up on the desk: what is selected, and everything that can be done to its document. A section that is shared
+ * One page, pop-up or variant on the desk: what is selected, and everything that can be done to its document. A section that is shared
  * is changed where it is kept, so that every page that shows it follows.
  */
-function makeDesk(pageId: string, kind: 'page' | 'popup') {
+function makeDesk(pageId: string, kind: DeskKind) {
     const store = useFunnel();
     const toasts = useToasts();
     const selection = ref<Selection | null>(null);
     /** A copied section, for any page in any window. */
     const clipboard = useLocalStorage(CLIPBOARD, '');
 
-    const page = computed<OnDesk | undefined>(() => (kind === 'page' ? store.page(pageId) : store.popup(pageId)));
+    const page = computed<OnDesk | undefined>(() => ({ page: store.page, popup: store.popup, variant: store.variant })[kind](pageId));
     const shared = (id: string | undefined): SharedSection | undefined => (id ? store.shared(id) : undefined);
 
     /** A section as it is shown: a shared one with what it shares. */
@@ -364,7 +364,7 @@ export type Desk = ReturnType<typeof makeDesk>;
 
 const KEY: InjectionKey<Desk> = Symbol('desk');
 
-export function provideDesk(pageId: string, kind: 'page' | 'popup' = 'page'): Desk {
+export function provideDesk(pageId: string, kind: DeskKind = 'page'): Desk {
     const desk = makeDesk(pageId, kind);
     provide(KEY, desk);
     return desk;

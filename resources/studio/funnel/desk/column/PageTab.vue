@@ -52,6 +52,12 @@ async function run(work: () => Promise<unknown>): Promise<void> {
     }
 }
 
+const test = computed(() => store.funnel?.splitTests.find((t) => t.page === props.page.id));
+async function tryAnother(): Promise<void> {
+    const made = await steps.beginTest(props.page.id);
+    await router.push(`/funnels/${store.funnel?.id}/variant/${made.id}`);
+}
+
 async function duplicate(): Promise<void> {
     const made = await steps.duplicatePage(props.page);
     await router.push(`/funnels/${store.funnel?.id}/page/${made.id}`);
@@ -129,6 +135,17 @@ function keep(name: string): void {
                 />
             </div>
         </details>
+        <section>
+            <h2 class="text-lg">Split test</h2>
+            <p class="hint">
+                {{
+                    test
+                        ? 'Another version of this page is at the top left of it.'
+                        : 'Show some visitors another version, and see which one brings more.'
+                }}
+            </p>
+            <button v-if="!test" type="button" class="mt-2 btn" @click="run(tryAnother)">Test another version</button>
+        </section>
         <section class="flex flex-wrap gap-2">
             <h2 class="w-full text-lg">This page</h2>
             <button type="button" class="btn" @click="run(duplicate)">Duplicate</button>

@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Experiments;
+
+use App\Models\Experiment;
+use App\Models\Funnel;
+use App\Models\Version;
+use App\Results\CountReader;
+use App\Results\CountSums;
+use App\Support\Instant;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Experiments\SplitTest;
+use Lantern\Core\Experiments\TestGoal;
+use Lantern\Core\Experiments\Variant;
+use Lantern\Core\Page\Document;
+use Lantern\Core\Plan\Plan;
+use Lantern\Core\Results\Measure;
+use Lantern\Core\Results\Period;
+
+/** Split tests follow what is public: they begin with the version that brings them, and end where one comes without them. */
+final class RunningTests
+{
+    /** The rate that is expected of a page nobody has seen yet. */
+    private const USUAL = ['signup' => 0.3, 'confirmation' => 0.25, 'sale' => 0.02, 'revenue' => 0.02];
+
+    /** Fewer visitors say nothing of what to expect. */
+    private const ENOUGH = 50;
+
+    /** Call it within the transaction that makes the version live. */
+    public static function follow(Funnel $funnel, Version $version, CarbonImmutable $now): void
+    {
+        $plan = $version->plan();
+        $on = [];
+        foreach ($plan->splitTests as $test) {
+            if ($test->on && $plan->page($test->page) !== null) {
+                $on[] = $test->id;
+                self::begin($funnel, $plan, $test, $now);
+            }
+        }
+        Experiment::query()->where('funnel_id', $funnel->id)->whereNull('ended_at')->whereNotIn('id', $on)
+            ->update(['ended_at' => Instant::sql($now), 'ended_how' => 'withdrawn']);
+    }
+
+    private static function begin(Funnel $funnel, Plan $plan, SplitTest $test, CarbonImmutable $now): void
+    {
+        $prints = [SplitTest::ORIGINAL => self::print($plan->page($test->page)?->document)];
+        foreach ($plan->variantsOf($test->id) as $variant) {
+            $prints[$variant->letter] = self::print($variant->document);
+        }
+        $before = Experiment::query()->find($test->id);
+        if ($before === null) {
+            $notes = array_column(array_map(fn (Variant $v): array => [$v->letter, $v->name], $plan->variantsOf($test->id)), 1, 0);
+            $variants = [];
+            foreach ($plan->weightsOf($test) as $letter => $weight) {
+                $variants[$letter] = ['weight' => $weight, 'note' => $notes[$letter] ?? 'As it was', 'print' => $prints[$letter]];
+            }
+            Experiment::query()->create(['id' => $test->id, 'business_id' => $funnel->business_id, 'funnel_id' => $funnel->id,
+                'page_id' => $test->page, 'name' => $test->name, 'goal' => $test->goal, 'variants' => $variants,
+                'currency' => $funnel->sellsIn(), 'most_days' => $test->mostDays, 'by_itself' => $test->byItself, 'started_at' => $now]
+                + self::expected($funnel, $test, $now));
+
+            return;
+        }
+        // One that was withdrawn by mistake goes on; one that was ended stays so.
+        if ($before->ended_how === 'withdrawn') {
+            $before->forceFill(['ended_at' => null, 'ended_how' => null]);
+        }
+        $was = array_map(fn (array $v): string => $v['print'], $before->variants);
+        if ($was !== array_intersect_key($prints, $was)) {
+            $variants = $before->variants;
+            foreach ($variants as $letter => $variant) {
+                $variants[$letter] = ['print' => $prints[$letter] ?? ''] + $variant;
+            }
+            $before->forceFill(['variants' => $variants, 'changed_at' => $now]);
+        }
+        $before->forceFill(['by_itself' => $test->byItself, 'most_days' => $test->mostDays, 'name' => $test->name])->save();
+    }
+
+    /** @return array{expected: float, typical: int} what there was in the last eight weeks, or what is usual */
+    private static function expected(Funnel $funnel, SplitTest $test, CarbonImmutable $now): array
+    {
+        $sums = CountReader::byPage([$funnel->id], Period::last(56, $now, $funnel->business->zone()))[$funnel->id] ?? [];
+        $whole = CountReader::whole($sums);
+        $visitors = ($sums[$test->page] ?? new CountSums)->of(Measure::Visitors);
+        $reached = $whole->of(match ($test->goal) {
+            TestGoal::Signup => Measure::Signups,
+            TestGoal::Confirmation => Measure::Confirmed,
+            TestGoal::Sale, TestGoal::Revenue => Measure::Orders,
+        });
+        $orders = $whole->of(Measure::Orders);
+        $paid = $whole->money(Measure::Paid)[$funnel->sellsIn()] ?? 0;
+
+        return ['expected' => $visitors < self::ENOUGH || $reached === 0 ? self::USUAL[$test->goal->value] : min(0.9, $reached / $visitors),
+            'typical' => $orders > 0 && $paid > 0 ? intdiv($paid, $orders) : 10_000];
+    }
+
+    private static function print(?Document $document): string
+    {
+        return $document === null ? '' : substr(hash('sha256', json_encode($document->toArray(), JSON_THROW_ON_ERROR)), 0, 16);
+    }
+
+    /** Everybody gets what it ended with from now on. */
+    public static function end(Experiment $experiment, ?string $winner, string $how, CarbonImmutable $now): bool
+    {
+        return DB::table('experiments')->where('id', $experiment->id)->whereNull('ended_at')
+            ->update(['ended_at' => Instant::sql($now), 'winner' => $winner, 'ended_how' => $how]) > 0;
+    }
+}

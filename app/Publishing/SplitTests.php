@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Publishing;
+
+use App\Drafts\DraftPlan;
+use App\Experiments\ExperimentResults;
+use App\Experiments\RunningTests;
+use App\Models\DraftPart;
+use App\Models\Experiment;
+use App\Models\Funnel;
+use App\Models\User;
+use App\Models\Version;
+use App\Support\DueWork;
+use App\Support\Instant;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Agenda\Task;
+use Lantern\Core\Experiments\SplitTest;
+use Lantern\Core\Experiments\Variant;
+use Lantern\Core\Experiments\Verdict;
+use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Support\Invalid;
+
+/** Split tests begin and end in public: with a version that brings them, and with what everybody gets since. */
+final readonly class SplitTests implements DueWork
+{
+    /** How often one that may end by itself is looked at. Looking does not spoil it; more often says nothing new. Seconds. */
+    private const EVERY = 3600;
+
+    public function __construct(private Publishing $publishing)
+    {
+    }
+
+    /** Publishes the draft with this test in it. {@see NotReady} where that cannot be. */
+    public function start(Funnel $funnel, DraftPart $row, ?User $by): Version
+    {
+        return DB::transaction(function () use ($funnel, $row, $by): Version {
+            $test = $row->part();
+            if (! $test instanceof SplitTest) {
+                throw Invalid::at('test', 'This is no split test.');
+            }
+            if (Experiment::query()->whereKey($test->id)->whereNotNull('ended_at')->where('ended_how', '!=', 'withdrawn')->exists()) {
+                throw Invalid::at('test', 'This split test has ended. Begin a new one.');
+            }
+            $plan = DraftPlan::read($funnel);
+            $weights = $plan->weightsOf($test);
+            if (count(array_filter($weights)) < 2) {
+                throw Invalid::at('weight', 'Only one variant would ever be shown. At least two need a share of the visitors.');
+            }
+            foreach ($plan->variantsOf($test->id) as $variant) {
+                if ($variant->document->toArray() === $plan->page($test->page)?->document->toArray()) {
+                    throw Invalid::at('variant', 'Variant '.strtoupper($variant->letter).' is still the same as the page. Change what you '
+                        .'want to test first.');
+                }
+            }
+            $row->put($test->started(true))->forceFill(['revision' => $row->revision + 1])->save();
+            $funnel->unsetRelation('parts');
+
+            return $this->publishing->publish($funnel, $by, "Split test of “{$test->name}”");
+        });
+    }
+
+    /**
+     * Ends it: everybody gets the winner at once, and the draft becomes what they get.
+     *
+     * @param  string|null  $winner  its letter; null to go back to the page as it was
+     * @param  string  $how  owner or by-itself
+     */
+    public function end(Experiment $experiment, ?string $winner, string $how, string $learned, CarbonImmutable $now): void
+    {
+        DB::transaction(function () use ($experiment, $winner, $how, $learned, $now): void {
+            if ($winner !== null && ! isset($experiment->variants[$winner])) {
+                throw Invalid::at('winner', 'This test has no such variant.');
+            }
+            if (! RunningTests::end($experiment, $winner ?? SplitTest::ORIGINAL, $how, $now)) {
+                throw Invalid::at('test', 'This split test has ended already.');
+            }
+            Experiment::query()->whereKey($experiment->id)->update(['learned' => $learned]);
+            self::takeOver($experiment, $winner ?? SplitTest::ORIGINAL, $now);
+        });
+    }
+
+    /** The draft of the page becomes the winner; the test and its variants are put away. */
+    private static function takeOver(Experiment $experiment, string $winner, CarbonImmutable $now): void
+    {
+        $parts = DraftPart::there($experiment->funnel_id)->get();
+        $away = ['removed' => ['at' => Instant::json($now)]];
+        foreach ($parts as $row) {
+            $part = in_array($row->kind, [Variant::kind(), SplitTest::kind()], true) ? $row->part() : null;
+            if ($part instanceof Variant && $part->test === $experiment->id) {
+                $page = $part->letter === $winner ? $parts->firstWhere('id', $experiment->page_id) : null;
+                if ($page !== null && $page->kind === PagePlan::kind()) {
+                    $page->change(['document' => $part->document->toArray()])->forceFill(['revision' => $page->revision + 1])->save();
+                }
+                $row->forceFill($away)->save();
+            } elseif ($part instanceof SplitTest && $part->id === $experiment->id) {
+                $row->put($part->started(false))->forceFill($away)->save();
+            }
+        }
+    }
+
+    public function task(): Task
+    {
+        return Task::SplitTests;
+    }
+
+    public function next(CarbonImmutable $now): ?CarbonImmutable
+    {
+        $looked = Experiment::query()->whereNull('ended_at')->where('by_itself', true)->min('looked_at');
+
+        return Experiment::query()->whereNull('ended_at')->where('by_itself', true)->doesntExist() ? null
+            : (Instant::carbon($looked) ?? $now->subSeconds(self::EVERY))->addSeconds(self::EVERY);
+    }
+
+    public function work(CarbonImmutable $now): int
+    {
+        $ended = 0;
+        foreach (Experiment::query()->with(['business', 'funnel'])->whereNull('ended_at')->where('by_itself',
+            true)->orderBy('id')->get() as $e) {
+            Experiment::query()->whereKey($e->id)->update(['looked_at' => Instant::sql($now)]);
+            $answer = (new ExperimentResults($e, $now))->answer();
+            if ($answer->verdict === Verdict::Winner) {
+                $this->end($e, $answer->arms[$answer->leader]->letter, 'by-itself', '', $now);
+                $ended++;
+            }
+        }
+
+        return $ended;
+    }
+}
