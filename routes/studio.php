@@ -31,6 +31,8 @@ use App\Http\Studio\People\ImportController;
 use App\Http\Studio\People\PeopleController;
 use App\Http\Studio\People\PersonController;
 use App\Http\Studio\People\SubmissionController;
+use App\Http\Studio\Results\CostController;
+use App\Http\Studio\Results\PlanController;
 use App\Http\Studio\Results\ResultsController;
 use App\Http\Studio\Results\SplitTestController;
 use App\Http\Studio\Sales\CouponController;
@@ -74,9 +76,18 @@ Route::prefix('studio/api')->group(function (): void {
         Route::get('funnels/{funnel}/results', [ResultsController::class, 'show']);
         Route::get('results', [ResultsController::class, 'all']);
         Route::get('funnels/{funnel}/tests', [SplitTestController::class, 'index']);
-        Route::post('parts/{part}/start', [SplitTestController::class, 'start']);
+        Route::post('split-tests/{splitTest}/start', [SplitTestController::class, 'start']);
         Route::post('tests/{test}/end', [SplitTestController::class, 'end']);
         Route::put('tests/{test}/learned', [SplitTestController::class, 'learned']);
+        Route::get('funnels/{funnel}/leaks', [PlanController::class, 'leaks']);
+        Route::get('funnels/{funnel}/plan', [PlanController::class, 'plan']);
+        Route::put('funnels/{funnel}/plan', [PlanController::class, 'keep']);
+        Route::delete('funnels/{funnel}/plan', [PlanController::class, 'forget']);
+        Route::get('costs', [CostController::class, 'index']);
+        Route::post('costs', [CostController::class, 'store']);
+        Route::post('costs/import', [CostController::class, 'import']);
+        Route::put('costs/{spend}', [CostController::class, 'update']);
+        Route::delete('costs/{spend}', [CostController::class, 'destroy']);
         Route::get('tests/size', [SplitTestController::class, 'size']);
         Route::put('funnels/{funnel}/goal', [ResultsController::class, 'judge']);
 

@@ -47,15 +47,17 @@ final readonly class AnswerWords
         }
         $loss = $a->loss[$a->leader];
         if ($a->goal === TestGoal::Revenue) {
-            return "Taking {$this->named($a->leader)} now costs ".($this->amount)($loss * 1000).' per thousand visitors on average, if '
-                .'it is the '
-                .'wrong choice counted in.';
+            return "Taking {$this->named($a->leader)} now loses ".($this->amount)($loss * 1000)
+                .' per thousand visitors on average: nothing if it is the right choice, more if it is the wrong one.';
         }
         $people = $loss * 1000;
-        $said = $people < 0.05 ? 'next to nothing' : number_format($people, $people < 10 ? 1 : 0).' of a thousand visitors who would have '
-            .$a->goal->verb();
+        if ($people < 0.05) {
+            return "Taking {$this->named($a->leader)} now loses next to nothing, even if it is the wrong choice.";
+        }
 
-        return "Taking {$this->named($a->leader)} now costs {$said} on average, the chance that it is the wrong choice counted in.";
+        return "Taking {$this->named($a->leader)} now loses ".number_format($people, $people < 10 ? 1 : 0)
+            ." of a thousand visitors who would have {$a->goal->verb()}, on average: none if it is the right choice, more if it is the wrong "
+            .'one.';
     }
 
     /** How much longer, at the pace of the last days. */

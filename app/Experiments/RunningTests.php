@@ -32,12 +32,15 @@ final class RunningTests
     /** Call it within the transaction that makes the version live. */
     public static function follow(Funnel $funnel, Version $version, CarbonImmutable $now): void
     {
-        $plan = $version->plan();
         $on = [];
-        foreach ($plan->splitTests as $test) {
-            if ($test->on && $plan->page($test->page) !== null) {
-                $on[] = $test->id;
-                self::begin($funnel, $plan, $test, $now);
+        // Most have none, and their plans need not be read for it.
+        if (in_array(SplitTest::kind(), array_column((array) ($version->plan['parts'] ?? []), 'kind'), true)) {
+            $plan = $version->plan();
+            foreach ($plan->splitTests as $test) {
+                if ($test->on && $plan->page($test->page) !== null) {
+                    $on[] = $test->id;
+                    self::begin($funnel, $plan, $test, $now);
+                }
             }
         }
         Experiment::query()->where('funnel_id', $funnel->id)->whereNull('ended_at')->whereNotIn('id', $on)

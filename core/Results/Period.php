@@ -78,6 +78,14 @@ final readonly class Period
             (new DateTimeImmutable($this->from, $utc))->modify('-1 day')->format('Y-m-d'));
     }
 
+    /** The year right before it. */
+    public function yearBefore(): self
+    {
+        $first = new DateTimeImmutable($this->from, new DateTimeZone('UTC'));
+
+        return new self($first->modify('-365 days')->format('Y-m-d'), $first->modify('-1 day')->format('Y-m-d'));
+    }
+
     /** When its first day begins on the owner's clocks, and when its last is over. */
     public function begins(DateTimeZone $zone): DateTimeImmutable
     {

@@ -186,12 +186,13 @@ final class DemoSales
             $visitor = $this->crowd->visitorId();
             $source = $this->crowd->source();
             $this->view($this->plan()->pageOf(PageRole::Sales), $visitor, $source, $at);
-            if ($this->crowd->chance(0.17)) {
+            if ($this->crowd->chance(0.27)) {
                 $dice = $this->crowd->between(1, 10);
                 $offer = $this->named('First Season, '.($dice <= 6 ? 'regular' : 'three payments'));
                 $page = $this->checkoutOf($offer);
                 $this->view($page, $visitor, $source, $at->addMinutes(2));
-                if ($this->crowd->chance(0.6)) {
+                // More leave at the checkout than need to.
+                if ($this->crowd->chance(0.34)) {
                     $this->purchase($offer, $page, $visitor, $source, $at->addMinutes(4));
                 }
             }
@@ -242,7 +243,7 @@ final class DemoSales
     {
         CarbonImmutable::setTestNow($at);
         $this->events->take(new NewEvent(EventType::Viewed, $this->funnel->business, $at, $this->funnel, $this->funnel->liveVersion,
-            $page?->id, visitor: $visitor, source: $source));
+            $page?->id, visitor: $visitor, source: $source, device: DemoResults::device($visitor)));
     }
 
     private function purchase(Offer $offer, PagePlan $page, string $visitor, ?string $source, CarbonImmutable $at,

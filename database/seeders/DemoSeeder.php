@@ -64,6 +64,7 @@ final class DemoSeeder extends Seeder
         private readonly DemoSales $sales,
         private readonly DemoPopups $popups,
         private readonly DemoWebinars $webinars,
+        private readonly DemoResults $results,
         private readonly DemoProgress $progress,
     ) {
     }
@@ -95,6 +96,7 @@ final class DemoSeeder extends Seeder
             $this->sendDue($now);
             CarbonImmutable::setTestNow($now->subDays(2));
             $this->pages->drafts($business, $portrait);
+            $this->results->write($business, $now);
             self::label();
         } finally {
             CarbonImmutable::setTestNow($clock);
@@ -149,6 +151,7 @@ final class DemoSeeder extends Seeder
                     $this->pages->footer($funnel);
                     $this->popups->write($funnel);
                     $this->publishing->publish($funnel->refresh(), User::query()->first(), 'The long page, with one footer for all');
+                    $this->results->headline($funnel->refresh());
                 }
             });
     }
@@ -202,9 +205,13 @@ final class DemoSeeder extends Seeder
         [$entry, $thanks] = $plan->pages;
         $visitor = $this->crowd->visitorId();
         $source = $this->crowd->source();
+        // The other headline does a little better.
+        $seen = $this->results->variant($entry->id, $visitor)['letter'] ?? '';
+        $joins = $joins ? $seen !== 'a' || ! $this->crowd->chance(0.12) : $seen === 'b' && $this->crowd->chance(0.06);
         $view = fn (string $page, CarbonImmutable $when, ?string $person = null) => $this->events
             ->take(new NewEvent(EventType::Viewed, $funnel->business, $when, $funnel,
-                $version, $page, personId: $person, visitor: $visitor, source: $source));
+                $version, $page, personId: $person, visitor: $visitor, source: $source,
+                device: DemoResults::device($visitor), variant: $this->results->variant($page, $visitor)));
         CarbonImmutable::setTestNow($at);
         $view($entry->id, $at);
         if ($this->crowd->chance(0.13)) {

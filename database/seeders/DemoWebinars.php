@@ -317,7 +317,7 @@ final class DemoWebinars
             $other = $n === 1 ? $visitor : $this->crowd->visitorId();
             CarbonImmutable::setTestNow($at->subMinutes($n));
             $this->events->take(new NewEvent(EventType::Viewed, $this->funnel->business, $at->subMinutes($n), $this->funnel, $version,
-                $plan->pages[0]->id, visitor: $other, source: $source));
+                $plan->pages[0]->id, visitor: $other, source: $source, device: DemoResults::device($other)));
         }
         CarbonImmutable::setTestNow($at);
         [$submission] = $this->takeSignup->take(new Signup($this->funnel, $version, $plan->pages[0], $plan->forms[0],
@@ -335,7 +335,8 @@ final class DemoWebinars
     {
         $pages = array_values(array_filter($this->plan()->pages, fn (PagePlan $page): bool => $page->role === $role));
         $this->events->take(new NewEvent(EventType::Viewed, $this->funnel->business, CarbonImmutable::now(), $this->funnel,
-            $this->funnel->liveVersion, $pages[0]->id, visitor: $this->visitors[$registration->id]));
+            $this->funnel->liveVersion, $pages[0]->id, visitor: $this->visitors[$registration->id],
+            device: DemoResults::device($this->visitors[$registration->id])));
     }
 
     /**

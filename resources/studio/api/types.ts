@@ -11,3 +11,4 @@ export type * from '@/api/types/webinars';
 export type * from '@/api/types/phrases';
 export type * from '@/api/types/results';
 export type * from '@/api/types/experiments';
+export type * from '@/api/types/plans';

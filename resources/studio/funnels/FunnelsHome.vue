@@ -5,6 +5,7 @@ import { computed, onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, query } from '@/api/client';
 import type { FunnelRow, NeedsOwner } from '@/api/types';
+import GoalProgress from '@/results/GoalProgress.vue';
 import LabelsDialog from '@/funnels/LabelsDialog.vue';
 import { useToasts } from '@/stores/toasts';
 import { usePulse } from '@/stores/pulse';
@@ -257,6 +258,9 @@ function menu(funnel: FunnelRow): MenuEntry[] {
                                             >{{ l }}</span
                                         ></span
                                     >
+                                    <RouterLink v-if="funnel.planned" :to="`/results/${funnel.id}/plan`" class="mt-1 block"
+                                        ><GoalProgress :goal="funnel.planned" small
+                                    /></RouterLink>
                                 </span>
                             </span>
                         </td>

@@ -3,8 +3,7 @@ import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, query } from '@/api/client';
 import type { FunnelRow } from '@/api/types';
-import AllFunnels from '@/results/AllFunnels.vue';
-import { partsOfResults } from '@/results/parts';
+import { partsOfAll, partsOfResults } from '@/results/parts';
 import { useToasts } from '@/stores/toasts';
 import ScreenTabs from '@/ui/ScreenTabs.vue';
 import UiListbox from '@/ui/UiListbox.vue';
@@ -15,7 +14,10 @@ const router = useRouter();
 const toasts = useToasts();
 const funnels = ref<FunnelRow[] | null>(null);
 const days = ref(28);
-const id = computed(() => String(route.params.id ?? ''));
+/** `/results/costs` is a part of all funnels together, and no funnel's id. */
+const named = computed(() => String(route.params.id ?? ''));
+const whole = computed(() => partsOfAll.find((p) => p.path === named.value));
+const id = computed(() => (whole.value ? '' : named.value));
 const part = computed(() => partsOfResults.find((p) => p.path === String(route.params.part ?? '')) ?? partsOfResults[0]!);
 
 onMounted(async () => {
@@ -58,7 +60,10 @@ function go(funnel: string): void {
                 />
             </div>
         </div>
-        <AllFunnels v-if="id === ''" :days="days" />
+        <template v-if="whole">
+            <ScreenTabs class="mt-4" :tabs="partsOfAll.map((p) => ({ label: p.label, to: `/results${p.path ? `/${p.path}` : ''}` }))" />
+            <component :is="whole.component" :key="whole.path" :days="days" />
+        </template>
         <template v-else>
             <ScreenTabs class="mt-4" :tabs="tabs" />
             <component :is="part.component" :key="`${id} ${part.path}`" :funnel="id" :days="days" />

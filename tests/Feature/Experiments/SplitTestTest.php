@@ -63,7 +63,7 @@ final class SplitTestTest extends TestCase
 
     private function start(): Experiment
     {
-        $this->postJson("/studio/api/parts/{$this->test}/start")->assertCreated();
+        $this->postJson("/studio/api/split-tests/{$this->test}/start")->assertCreated();
 
         return Experiment::query()->findOrFail($this->test);
     }
@@ -260,7 +260,7 @@ final class SplitTestTest extends TestCase
     public function test_what_cannot_be_started_says_why_and_changes_nothing(callable $change, string $why): void
     {
         $change($this);
-        $answer = $this->postJson("/studio/api/parts/{$this->test}/start")->assertUnprocessable();
+        $answer = $this->postJson("/studio/api/split-tests/{$this->test}/start")->assertUnprocessable();
         self::assertStringContainsString($why, (string) $answer->getContent());
         self::assertFalse((bool) (DraftPart::query()->findOrFail($this->test)->definition['on'] ?? false));
         self::assertSame(0, Experiment::query()->count());
@@ -298,7 +298,7 @@ final class SplitTestTest extends TestCase
         $this->start();
         $this->actingAs($this->owner('x@ferncroft.example'));
         $this->postJson("/studio/api/tests/{$this->test}/end", ['winner' => 'b'])->assertNotFound();
-        $this->postJson("/studio/api/parts/{$this->test}/start")->assertNotFound();
+        $this->postJson("/studio/api/split-tests/{$this->test}/start")->assertNotFound();
         $this->getJson("/studio/api/funnels/{$this->funnel->id}/tests")->assertNotFound();
     }
 

@@ -7,6 +7,7 @@ namespace Tests\Feature\Studio;
 use App\Drafts\DraftRows;
 use App\Models\BulkAct;
 use App\Models\EmailPart;
+use App\Models\Experiment;
 use App\Models\Funnel;
 use App\Models\HookCall;
 use App\Models\Order;
@@ -17,6 +18,7 @@ use App\Models\Receipt;
 use App\Models\Registration;
 use App\Models\Segment;
 use App\Models\Site;
+use App\Models\Spend;
 use App\Models\Upload;
 use App\Models\User;
 use App\Orders\PaymentKey;
@@ -27,6 +29,7 @@ use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Schema;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Deadlines\Duration;
+use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Offers\Coupon;
 use Lantern\Core\Orders\AccessState;
 use Lantern\Core\Orders\OrderState;
@@ -74,6 +77,10 @@ final class WallsTest extends TestCase
         $webinar = DraftRows::add($funnel->refresh(), new Webinar(Ids::next(), 'First melody', '',
             new Schedule(ScheduleKind::OnDemand, 'UTC'), WebinarMode::Automated));
         $question = $this->questionIn($webinar->id, $funnel, $person);
+        $splitTest = DraftRows::add($funnel->refresh(), new SplitTest(Ids::next(), 'Opt-in page', $this->entry($funnel)->id));
+        $experiment = Experiment::query()->create(['id' => Ids::next(), 'funnel_id' => $funnel->id, 'page_id' => $this->entry($funnel)->id,
+            'name' => 'Opt-in page', 'goal' => 'signup', 'variants' => ['a' => ['weight' => 1, 'note' => '', 'print' => '']],
+            'expected' => 0.3, 'currency' => 'EUR', 'most_days' => 56, 'started_at' => now()] + $business);
 
         return [
             'funnel' => $funnel->id, 'version' => (string) $funnel->live_version_id, 'page' => $part('page'), 'part' => $part('email'),
@@ -91,7 +98,9 @@ final class WallsTest extends TestCase
             'upload' => Upload::query()
                 ->create(['id' => Ids::next(), 'kind' => 'picture', 'name' => 'a.png', 'mime' => 'image/webp', 'bytes' => 1,
                     'path' => 'pictures/a', 'sha256' => str_repeat('0', 64), 'widths' => [480]] + $business)->id,
-            'session' => 'd', 'question' => $question,
+            'session' => 'd', 'question' => $question, 'splitTest' => $splitTest->id, 'test' => $experiment->id,
+            'spend' => Spend::query()->create(['source' => 'podcast', 'from_day' => '2026-11-01', 'to_day' => '2026-11-02', 'amount' => 100,
+                'currency' => 'EUR'] + $business)->id,
             'site' => Site::query()->create(['name' => 'Notes', 'origin' => 'https://notes.example'] + $business)->id,
             'order' => $order->id, 'receipt' => (string) DB::table('receipts')->value('id'),
             'access' => (string) DB::table('accesses')->value('id'), 'key' => (string) DB::table('payments')->value('key'),

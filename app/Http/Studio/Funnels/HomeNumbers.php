@@ -7,6 +7,7 @@ namespace App\Http\Studio\Funnels;
 use App\Models\Business;
 use App\Models\Funnel;
 use App\Orders\SalesNumbers;
+use App\Results\BackwardPlans;
 use App\Results\FunnelNumbers;
 use App\Webinars\Attendance;
 use Carbon\CarbonImmutable;
@@ -49,9 +50,10 @@ final readonly class HomeNumbers
             + (new SalesNumbers)->byFunnel($ids[Success::Sales->value] ?? [], $period, $business);
         $all = array_map(fn (Funnel $f): string => $f->id, $funnels);
         $visits = $this->numbers->visits($all, $period);
+        $goals = BackwardPlans::progress($funnels, CarbonImmutable::now());
         $result = [];
         foreach ($funnels as $funnel) {
-            $result[$funnel->id] = $visits[$funnel->id]
+            $result[$funnel->id] = $visits[$funnel->id] + ['planned' => $goals[$funnel->id] ?? null]
                 + ['success' => ['kind' => $funnel->success()->value] + $found[$funnel->id]];
         }
 

@@ -38,9 +38,9 @@ final class SplitTestController extends StudioController
         return response()->json(['tests' => array_map(fn (Experiment $e): array => (new ExperimentResults($e, $now))->toArray(), $all)]);
     }
 
-    public function start(string $part): JsonResponse
+    public function start(string $splitTest): JsonResponse
     {
-        $row = $this->draftPart($part, SplitTest::kind());
+        $row = $this->draftPart($splitTest, SplitTest::kind());
         $version = $this->tests->start($row->funnel, $row, $this->user());
 
         return response()->json(['version' => VersionJson::of($version, $row->funnel->refresh())], 201);

@@ -1,3 +1,4 @@
+import type { Planned } from '@/api/types/plans';
 import type { SplitTest, Variant } from '@/api/types/experiments';
 /** A funnel with its numbers. As the API gives it. */
 import type { Rate } from '@/api/types/shared';
@@ -47,6 +48,8 @@ export interface FunnelRow extends FunnelSummary {
     visitors: number;
     lastActivity: string | null;
     success: FunnelSuccess;
+    /** The goal that is written down for it, if one is. */
+    planned: Planned | null;
     /** Its first page, drawn small, as SVG. */
     drawing: string;
 }

@@ -56,7 +56,7 @@ async function start(): Promise<void> {
     trouble.value = '';
     try {
         await store.flush();
-        await api.post(`parts/${test.value.id}/start`);
+        await api.post(`split-tests/${test.value.id}/start`);
         await store.load(store.funnel!.id);
         toasts.say('The split test runs. Its results show as soon as visitors come.');
         await router.push(`/results/${store.funnel!.id}/tests`);
