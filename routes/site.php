@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Site\BeaconController;
 use App\Http\Site\ConfirmController;
+use App\Http\Site\DeedController;
 use App\Http\Site\EmbedController;
 use App\Http\Site\FileController;
 use App\Http\Site\FrontDoorController;
@@ -35,6 +36,7 @@ Route::get('/m/now', NowController::class);
 Route::post('/m/returned/{business}/{key}', ReturnedMailController::class)->where('business', '[0-9]{1,18}')->where('key', '[a-z0-9]{40}')
     ->middleware('throttle:provider');
 Route::post('/m/view', BeaconController::class)->middleware('throttle:beacon')->name('site.beacon');
+Route::post('/m/did', DeedController::class)->middleware('throttle:beacon');
 Route::get('/media/{upload}/{form}', MediaController::class)->where(['form' => '[a-z0-9]{1,5}\.(webp|jpg|png|mp4|webm)|captions\.vtt'])
     ->name('site.media');
 Route::get('/s/{submission}/{leadMagnet}/{name}', [FileController::class, 'ofSubmission'])->where('name', '[^/]+')->name('site.file.page');

@@ -56,7 +56,8 @@ final readonly class AnswerWords
         }
 
         return "Taking {$this->named($a->leader)} now loses ".number_format($people, $people < 10 ? 1 : 0)
-            ." of a thousand visitors who would have {$a->goal->verb()}, on average: none if it is the right choice, more if it is the wrong "
+            ." of a thousand visitors who would have {$a->goal->verb()}, on average: none if it is the right choice,
+                more if it is the wrong "
             .'one.';
     }
 

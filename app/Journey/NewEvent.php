@@ -43,6 +43,7 @@ final readonly class NewEvent
      * @param  string|null  $source  what the visit came from, by its short name; see {@see \Lantern\Core\Results\Touch}
      * @param  Device|null  $device  by what, where the browser itself asks
      * @param  array{test: string, letter: string}|null  $variant  of a page in a split test: what was seen of it
+     * @param  string|null  $part  the id of the block that was pressed, or of the section that was read
      * @param  Stranger|null  $stranger  who it is where no person is known, for what can happen to a browser alone
      */
     public function __construct(
@@ -74,6 +75,7 @@ final readonly class NewEvent
         public ?string $deadline = null,
         public ?Device $device = null,
         public ?array $variant = null,
+        public ?string $part = null,
     ) {
     }
 

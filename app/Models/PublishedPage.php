@@ -27,6 +27,7 @@ use Lantern\Core\Plan\PageRole;
  * @property list<string>|null $leads_to ids of the pages that its ways lead to
  * @property string $variant of a page in a split test: its letter; '' for the page as it was, and for any other
  * @property array{test: string, weights: array<string, int>}|null $split_test of the page as it was: the split test it is in
+ * @property array{sections: list<string>, blocks: list<string>}|null $places ids in the order in which the page's script counts them
  * @property int $drawn_by the revision of the renderer that drew it
  * @property Version $version
  */
@@ -36,7 +37,7 @@ final class PublishedPage extends Record
 
     /** @var array<string, string> */
     protected $casts = ['role' => PageRole::class, 'slots' => 'array', 'phrases' => 'array', 'policy' => 'array', 'products' => 'array',
-        'deadlines' => 'array', 'popup' => 'array', 'leads_to' => 'array', 'split_test' => 'array', 'drawn_by' => 'integer'];
+        'deadlines' => 'array', 'popup' => 'array', 'leads_to' => 'array', 'split_test' => 'array', 'places' => 'array', 'drawn_by' => 'integer'];
 
     /** @return BelongsTo<Version, $this> */
     public function version(): BelongsTo

@@ -11,7 +11,8 @@ use Lantern\Core\Page\Block\Hidden;
 /** The attributes that a block's elements carry: where it is hidden, how it comes in, and on the desk which words are whose. */
 final readonly class Marks
 {
-    public function __construct(private Block $block, private bool $editing)
+    /** @param  int|null  $place  which block of the page it is, for what its script reports of clicks; null where nothing can be clicked */
+    public function __construct(private Block $block, private bool $editing, private ?int $place = null)
     {
     }
 
@@ -20,7 +21,8 @@ final readonly class Marks
     {
         $hidden = self::hiddenClass($this->block->hidden).self::entranceClass($this->block->entrance);
 
-        return 'class="'.$class.$hidden.'"'.($this->editing ? ' data-block="'.$this->block->id.'"' : '');
+        return 'class="'.$class.$hidden.'"'.($this->editing ? ' data-block="'.$this->block->id.'"'
+            : ($this->place === null ? '' : ' data-b="'.$this->place.'"'));
     }
 
     /** For an element that holds the words of one field, and nothing else. */

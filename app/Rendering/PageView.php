@@ -41,6 +41,9 @@ final readonly class PageView
 
     public Look $look;
 
+    /** @var array<string, int> by the id of a block: which of the page's it is */
+    private array $places;
+
     /** @var array<string, true> ids of the sections that links on the page lead to */
     private array $anchors;
 
@@ -61,6 +64,7 @@ final readonly class PageView
         ?Business $business = null,
     ) {
         $this->document = $page->document;
+        $this->places = array_flip(array_map(fn (Block $b): string => $b->id, $this->document->blocks()));
         $this->language = $plan->languageOf($page);
         $this->voice = Voices::of($this->language, $business, $plan->phrases());
         $this->look = $plan->lookOf($page->document->look);
@@ -139,7 +143,7 @@ final readonly class PageView
 
     public function marks(Block $block): Marks
     {
-        return new Marks($block, $this->editing());
+        return new Marks($block, $this->editing(), $this->editing() || ! $block->kind->isPressed() ? null : $this->places[$block->id] ?? null);
     }
 
     public function headingLevel(Block $block): string

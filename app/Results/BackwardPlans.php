@@ -91,7 +91,8 @@ final class BackwardPlans
     {
         $byId = array_column(array_map(fn (Funnel $f): array => [$f->id, $f], $funnels), 1, 0);
         $progress = [];
-        foreach (FunnelGoal::query()->with('funnel.business')->whereIn('funnel_id', array_keys($byId))->whereNull('removed_at')->orderBy('since')->orderBy('id')
+        foreach (FunnelGoal::query()->with('funnel.business')->whereIn('funnel_id',
+            array_keys($byId))->whereNull('removed_at')->orderBy('since')->orderBy('id')
             ->get() as $goal) {
             $zone = $goal->funnel->business->zone();
             $ends = (new CarbonImmutable($goal->until, $zone))->endOfDay();

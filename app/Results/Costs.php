@@ -63,9 +63,8 @@ final readonly class Costs
         $spent = [];
         foreach (Spend::query()->where('business_id', $this->business->id)->where('to_day', '>=', $this->period->from)
             ->where('from_day', '<=', $this->period->to)->get() as $spend) {
-            $sum = &$spent[$spend->source][$spend->currency];
-            $sum = (int) $sum + Cost::within($spend->amount, Period::between($spend->from_day, $spend->to_day), $this->period);
-            unset($sum);
+            $spent[$spend->source][$spend->currency] = ($spent[$spend->source][$spend->currency] ?? 0)
+                + Cost::within($spend->amount, Period::between($spend->from_day, $spend->to_day), $this->period);
         }
 
         return $spent;

@@ -41,6 +41,9 @@ final class EventTallies
         $type = EventType::tryFrom((string) $e->type);
         $tallies = match (true) {
             $type === EventType::Viewed && $page !== '' => self::view($e, $page, $day, $zone, $earlier),
+            $type === EventType::Pressed && $page !== '' => [new Tally(Measure::Clicks, $page, '', $day),
+                new Tally(Measure::Clicks, $page, "block:{$e->part}", $day)],
+            $type === EventType::Read && $page !== '' => [new Tally(Measure::Read, $page, "section:{$e->part}", $day)],
             $type === EventType::Joined => $earlier->isFirstJoin($e) ? self::inSlices($e, Measure::Signups, $page, $day) : [],
             isset(self::EACH[$e->type]) => self::inSlices($e, self::EACH[$e->type], $page, $day),
             default => [],

@@ -11,6 +11,7 @@ use App\Models\PublishedPage;
 use App\Models\Version;
 use App\Rendering\PageRenderer;
 use App\Rendering\Slots;
+use App\Results\PageReading;
 use App\Serving\Slots\SlotKinds;
 use Illuminate\Contracts\Container\Container;
 use Lantern\Core\Experiments\SplitTest;
@@ -103,6 +104,7 @@ final readonly class PublishedPages
             'products' => array_values(array_map(fn (Product $p): string => $p->id,
                 array_filter($plan->products, fn (Product $p): bool => $p->page === $page->id))) ?: null,
             'deadlines' => PageDeadlines::note($plan, $page),
+            'places' => $popup === null ? PageReading::places($page) : null,
             'leads_to' => $popup === null ? self::leadsTo($plan, $page) : null, 'popup' => $popup?->toArray(),
             'policy' => PagePolicy::of($page, $business)->toArray(), 'drawn_by' => PageRenderer::REVISION];
     }

@@ -29,6 +29,10 @@ enum EventType: string
     /** Has a session of a webinar, or another one than before. */
     case Registered = 'registered';
     case SessionCancelled = 'session-cancelled';
+    /** Pressed a button or followed a link on a page. */
+    case Pressed = 'pressed';
+    /** Read a page, as far as a section. */
+    case Read = 'read';
     /** What became of a session of theirs. */
     case Attended = 'attended';
     case SawOffer = 'saw-offer';
@@ -59,7 +63,7 @@ enum EventType: string
     /** Is it told in a person's history by what it happened to: their deadlines, their sessions, the emails of a sequence? */
     public function isToldElsewhere(): bool
     {
-        return in_array($this, [self::Entered, self::Registered, self::DeadlineOver], true);
+        return in_array($this, [self::Entered, self::Registered, self::DeadlineOver, self::Pressed, self::Read], true);
     }
 
     /** Is it what became of somebody's session? */
@@ -72,6 +76,6 @@ enum EventType: string
     public function isActivity(): bool
     {
         return in_array($this, [self::Viewed, self::Asked, self::Confirmed, self::Joined, self::Downloaded, self::Bought, self::Declined,
-            self::Clicked, self::Registered, self::Attended, self::SawOffer, self::LeftEarly, self::WatchedReplay], true);
+            self::Pressed, self::Clicked, self::Registered, self::Attended, self::SawOffer, self::LeftEarly, self::WatchedReplay], true);
     }
 }

@@ -31,6 +31,8 @@ enum Measure: string
     case Paid = 'paid';
     /** Money that went back, likewise. */
     case Refunded = 'refunded';
-    /** Clicks on a button or link of a page. */
+    /** Clicks on a button or link of a page; by block as well. */
     case Clicks = 'clicks';
+    /** Views that went as far as a section and no further; by section. */
+    case Read = 'read';
 }

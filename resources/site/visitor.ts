@@ -44,18 +44,23 @@ for (const form of document.querySelectorAll<HTMLFormElement>('form.form')) {
     });
 }
 
+/** Tells the server something in passing: it is never waited for, and a page that is left goes on. */
+function tell(path: string, more: Record<string, string>): void {
+    const body = new URLSearchParams({ funnel: funnel!, page: page!, visitor, ...more });
+    if (variant) {
+        body.set('variant', variant);
+    }
+    if (!navigator.sendBeacon(path, body)) {
+        void fetch(path, { method: 'POST', body, keepalive: true });
+    }
+}
+
 function report(): void {
     // Where something began by this view, it is recorded already.
     if (!funnel || !page || document.body.dataset.seen !== undefined) {
         return;
     }
-    const body = new URLSearchParams({ funnel, page, visitor, source, from: document.referrer.slice(0, 500) });
-    if (variant) {
-        body.set('variant', variant);
-    }
-    if (!navigator.sendBeacon('/m/view', body)) {
-        void fetch('/m/view', { method: 'POST', body, keepalive: true });
-    }
+    tell('/m/view', { source, from: document.referrer.slice(0, 500) });
 }
 
 // A page loaded ahead of time is counted when it is looked at.
@@ -63,6 +68,31 @@ if (document.visibilityState === 'visible') {
     report();
 } else {
     document.addEventListener('visibilitychange', report, { once: true });
+}
+
+if (funnel && page) {
+    // Which button was pressed: the block it stands in, by its place on the page.
+    document.addEventListener('click', (event) => {
+        const block = (event.target as Element).closest('a, button')?.closest<HTMLElement>('[data-b]');
+        if (block) {
+            tell('/m/did', { did: 'press', at: block.dataset.b! });
+        }
+    });
+    // How far somebody reads: the last section of which a good piece came into sight.
+    const sections = [...document.querySelectorAll('main > .section')];
+    let furthest = -1;
+    const watch = new IntersectionObserver(
+        (seen) => seen.forEach((s) => s.isIntersecting && (furthest = Math.max(furthest, sections.indexOf(s.target)))),
+        { rootMargin: '0px 0px -20% 0px' },
+    );
+    sections.forEach((s) => watch.observe(s));
+    let told = -1;
+    addEventListener('pagehide', () => {
+        if (furthest > told) {
+            told = sections.length;
+            tell('/m/did', { did: 'read', at: String(furthest) });
+        }
+    });
 }
 
 // Pop-ups come when the page has nothing else to do: they are no part of its loading.

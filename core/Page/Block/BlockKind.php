@@ -38,6 +38,13 @@ enum BlockKind: string
     case Room = 'room';
     case Replay = 'replay';
 
+    /** Is there something in it that visitors press: a button, a link, a form that is sent? */
+    public function isPressed(): bool
+    {
+        return in_array($this, [self::Button, self::Form, self::Checkout, self::Price, self::Download, self::Menu, self::Logo, self::Sessions],
+            true);
+    }
+
     public function label(): string
     {
         return Blocks::of($this)->label;

@@ -67,7 +67,7 @@ const at = (leak: Leak, value: number) => `${Math.min(100, (100 * value) / most(
 <template>
     <div v-if="answer && draft" class="mt-5">
         <p class="max-w-3xl text-lg" data-test="worst">
-            <template v-if="answer.leaks[0]">The worst leak: {{ answer.leaks[0].gain }}</template
+            <template v-if="answer.leaks[0]">The worst leak is at “{{ answer.leaks[0].name }}”. {{ answer.leaks[0].gain }}</template
             ><template v-else>No leak is to be seen: every step goes as well as anything that is known to be possible.</template>
         </p>
         <ol class="mt-5 space-y-6">

@@ -4,17 +4,21 @@ declare(strict_types=1);
 
 namespace App\Http\Studio\Results;
 
+use App\Drafts\DraftPlan;
 use App\Http\Studio\Funnels\HomeNumbers;
 use App\Http\Studio\StudioController;
 use App\Results\FunnelResults;
+use App\Results\PageReading;
 use App\Support\Input;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Success;
 use Lantern\Core\Results\Period;
 use Lantern\Core\Support\Invalid;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 final class ResultsController extends StudioController
 {
@@ -26,6 +30,15 @@ final class ResultsController extends StudioController
 
         return response()->json((new FunnelResults($found, $period))->toArray(self::slice($request))
             + ['success' => $success($period), 'successBefore' => $success($period->before())]);
+    }
+
+    /** How far people read on a page, and which of its buttons they press. */
+    public function reading(Request $request, string $page): JsonResponse
+    {
+        $row = $this->draftPart($page, PagePlan::kind());
+        $plan = DraftPlan::read($row->funnel)->page($row->id) ?? throw new NotFoundHttpException;
+
+        return response()->json(PageReading::of($row->funnel, $plan, $this->period($request)) + ['name' => $plan->name]);
     }
 
     /** All funnels beside each other. */

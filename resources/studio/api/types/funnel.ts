@@ -1,7 +1,7 @@
 import type { Planned } from '@/api/types/plans';
 import type { SplitTest, Variant } from '@/api/types/experiments';
 /** A funnel with its numbers. As the API gives it. */
-import type { Rate } from '@/api/types/shared';
+import type { FunnelSuccess, Rate } from '@/api/types/shared';
 import type { Deadline, ForEveryone } from '@/api/types/deadlines';
 import type { Email, MessageState, Sequence } from '@/api/types/emails';
 import type { LookChanges, Page, SharedSection } from '@/api/types/page';
@@ -29,11 +29,6 @@ export interface FunnelSummary {
     closedAt: string | null;
     updatedAt: string;
 }
-
-/** What a funnel brought in the last four weeks, of that of which its goal wants more; `trend` is by day. */
-export type FunnelSuccess = { count: number; trend: number[] } & (
-    { kind: 'signups' | 'registrations'; rate: Rate } | { kind: 'sales'; revenue: string; minor: number }
-);
 
 /** What waits for the owner's own hand, in a sentence that leads there. */
 export interface NeedsOwner {

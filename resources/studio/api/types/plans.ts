@@ -1,5 +1,4 @@
-import type { FunnelSuccess } from '@/api/types/funnel';
-import type { Rate } from '@/api/types/shared';
+import type { FunnelSuccess, Rate } from '@/api/types/shared';
 
 /** Where a funnel leaks: a step, what it is held against, and what a month would bring more. */
 export interface Leak {

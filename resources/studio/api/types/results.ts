@@ -1,5 +1,4 @@
-import type { FunnelSuccess } from '@/api/types/funnel';
-import type { Rate } from '@/api/types/shared';
+import type { FunnelSuccess, Rate } from '@/api/types/shared';
 
 /** What was counted of a page, a day, a source or a whole funnel. Money is in smallest units of the funnel's currency. */
 export interface Counted {

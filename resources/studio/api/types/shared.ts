@@ -64,3 +64,8 @@ export interface Finding {
     place: string;
     fixLabel: string;
 }
+
+/** What a funnel brought in the last four weeks, of that of which its goal wants more; `trend` is by day. */
+export type FunnelSuccess = { count: number; trend: number[] } & (
+    { kind: 'signups' | 'registrations'; rate: Rate } | { kind: 'sales'; revenue: string; minor: number }
+);
