@@ -70,7 +70,7 @@ if (document.visibilityState === 'visible') {
     document.addEventListener('visibilitychange', report, { once: true });
 }
 
-if (funnel && page) {
+if (funnel && page && 'IntersectionObserver' in window) {
     // Which button was pressed: the block it stands in, by its place on the page.
     document.addEventListener('click', (event) => {
         const block = (event.target as Element).closest('a, button')?.closest<HTMLElement>('[data-b]');
@@ -86,10 +86,11 @@ if (funnel && page) {
         { rootMargin: '0px 0px -20% 0px' },
     );
     sections.forEach((s) => watch.observe(s));
-    let told = -1;
+    let told = false;
     addEventListener('pagehide', () => {
-        if (furthest > told) {
-            told = sections.length;
+        // Once a view, also where the page is kept and comes back.
+        if (furthest >= 0 && !told) {
+            told = true;
             tell('/m/did', { did: 'read', at: String(furthest) });
         }
     });

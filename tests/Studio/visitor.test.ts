@@ -12,11 +12,24 @@ async function visit(html: string, search = ''): Promise<void> {
     await import('../../resources/site/visitor');
 }
 
+type Seen = (entries: { isIntersecting: boolean; target: Element | undefined }[]) => void;
+const seen: Seen[] = [];
+
 const form = '<form class="form"><input name="zone"><input name="visitor"><button>Send it</button></form>';
 const field = (name: string) => document.querySelector<HTMLInputElement>(`[name=${name}]`)!.value;
 
 beforeEach(() => {
     beacon.mockClear();
+    seen.length = 0;
+    vi.stubGlobal(
+        'IntersectionObserver',
+        class {
+            constructor(f: Seen) {
+                seen.push(f);
+            }
+            observe(): void {}
+        },
+    );
     vi.stubGlobal('navigator', { ...navigator, sendBeacon: beacon });
     document.cookie = 'lantern_visitor=; max-age=0; path=/';
 });
@@ -78,5 +91,36 @@ describe('a visitor’s browser', () => {
         vi.stubGlobal('fetch', fetched);
         await visit(form);
         expect(fetched).toHaveBeenCalledWith('/m/view', expect.objectContaining({ method: 'POST', keepalive: true }));
+    });
+
+    it('tells which button was pressed, by the place of its block, and nothing of other clicks', async () => {
+        await visit('<main><section class="section"><p id="words">Words</p><p data-b="3"><a id="go" href="#x">Go</a></p></section></main>');
+        beacon.mockClear();
+        document.querySelector<HTMLElement>('#words')!.click();
+        expect(beacon).not.toHaveBeenCalled();
+        document.querySelector<HTMLElement>('#go')!.click();
+        expect(beacon.mock.calls[0]![0]).toBe('/m/did');
+        expect(Object.fromEntries(beacon.mock.calls[0]![1])).toMatchObject({ page: 'p1', did: 'press', at: '3' });
+    });
+
+    it('tells once how far somebody read, when the page is left', async () => {
+        await visit(
+            '<main><section class="section"></section><section class="section"></section><section class="section"></section></main>',
+        );
+        beacon.mockClear();
+        const [, second] = document.querySelectorAll('.section');
+        seen.forEach((f) => f([{ isIntersecting: true, target: second }]));
+        dispatchEvent(new Event('pagehide'));
+        dispatchEvent(new Event('pagehide'));
+        const told = beacon.mock.calls.filter(([path]) => path === '/m/did').map(([, body]) => Object.fromEntries(body));
+        expect(told.filter((t) => t.at === '1')).toHaveLength(1);
+        expect(told.every((t) => t.did === 'read')).toBe(true);
+    });
+
+    it('says which variant of a page it shows', async () => {
+        document.body.dataset.variant = 'b';
+        await visit(form);
+        delete document.body.dataset.variant;
+        expect(beacon.mock.calls.at(-1)![1].get('variant')).toBe('b');
     });
 });

@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import type { Results, StepCount } from '@/api/types';
+import ReadingDialog from '@/results/ReadingDialog.vue';
 import { count, percent } from '@/ui/format';
 import { against, betweenWords, spanWords, trulyChanged } from '@/results/plain';
 
 /** Page by page: who came, who went on, who left, and what the page brought. */
-const props = defineProps<{ results: Results; funnel: string }>();
+const props = defineProps<{ results: Results; funnel: string; days: number }>();
+/** The page of which it is asked how far people read. */
+const reading = ref('');
 
 const any = (of: (s: StepCount) => number) => props.results.steps.some((s) => of(s) > 0);
 const columns = computed(() => ({
@@ -49,6 +52,9 @@ const change = (s: StepCount) => trulyChanged(s.goingOn, s.before.goingOn);
                                 v-else
                                 >{{ s.name }} <span class="caption">removed</span></span
                             >
+                            <button v-if="!s.gone && s.views > 0" type="button" class="ml-2 caption link" @click="reading = s.id">
+                                how far they read
+                            </button>
                             <span class="mt-1 block h-1 rounded bg-line"
                                 ><span class="block h-1 rounded bg-pine" :style="{ width: `${(100 * s.visitors) / most}%` }"></span
                             ></span>
@@ -96,6 +102,7 @@ const change = (s: StepCount) => trulyChanged(s.goingOn, s.before.goingOn);
                 </tbody>
             </table>
         </div>
+        <ReadingDialog v-if="reading" :page="reading" :days="days" @close="reading = ''" />
         <p class="hint">
             Below each share: where it truly lies, nineteen times out of twenty. Few visitors make it wide. Your own visits and programs are
             left out; whoever comes twice is one visitor.

@@ -113,7 +113,7 @@ const csv = computed(() => {
                 </tbody>
             </table>
         </div>
-        <StepsTable class="mt-6" :results="results" :funnel="funnel" />
+        <StepsTable class="mt-6" :results="results" :funnel="funnel" :days="days" />
         <div class="mt-8 grid gap-10 lg:grid-cols-2">
             <div class="space-y-8">
                 <section aria-labelledby="from">

@@ -71,3 +71,14 @@ export interface AllResults {
         perVisitor: string;
     }[];
 }
+
+/** How far people read on a page, and which of its buttons they press. */
+export interface Reading {
+    name: string;
+    views: number;
+    /** Views of which it is known how far they went. */
+    read: number;
+    sentence: string;
+    sections: { id: string; title: string; reached: Rate; stopped: number }[];
+    buttons: { id: string; words: string; clicks: number; rate: Rate }[];
+}

@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue';
+import { api, query } from '@/api/client';
+import type { Reading } from '@/api/types';
+import { useToasts } from '@/stores/toasts';
+import { count, percent } from '@/ui/format';
+import { betweenWords } from '@/results/plain';
+import UiDialog from '@/ui/UiDialog.vue';
+
+/** How far people read on a page, and which of its buttons they press. */
+const props = defineProps<{ page: string; days: number }>();
+const emit = defineEmits<{ close: [] }>();
+
+const toasts = useToasts();
+const reading = ref<Reading | null>(null);
+onMounted(async () => {
+    try {
+        reading.value = await api.get<Reading>(`pages/${props.page}/reading?${query({ days: props.days })}`);
+    } catch (error) {
+        toasts.trouble(error);
+        emit('close');
+    }
+});
+</script>
+
+<template>
+    <UiDialog open :title="reading?.name ?? 'How far they read'" wide @close="emit('close')">
+        <div v-if="reading" data-test="reading">
+            <p class="mt-2 text-lg">{{ reading.sentence }}</p>
+            <table v-if="reading.read > 0" class="mt-3 w-full">
+                <thead>
+                    <tr class="border-b border-line text-left caption">
+                        <th class="py-1.5 font-medium">Section</th>
+                        <th class="w-1/2 font-medium">Came as far</th>
+                        <th class="text-right font-medium">Stopped there</th>
+                    </tr>
+                </thead>
+                <tbody>
+                    <tr v-for="s in reading.sections" :key="s.id" class="border-b border-line">
+                        <td class="max-w-60 truncate py-1.5">{{ s.title || 'Without a heading' }}</td>
+                        <td :title="betweenWords(s.reached)">
+                            <span class="flex items-center gap-2"
+                                ><span class="h-2 rounded bg-pine/50" :style="{ width: `${70 * (s.reached.rate ?? 0)}%` }"></span
+                                >{{ percent(s.reached.rate, 0) }}</span
+                            >
+                        </td>
+                        <td class="text-right">{{ count(s.stopped) }}</td>
+                    </tr>
+                </tbody>
+            </table>
+            <h3 class="mt-5 text-lg">What they press</h3>
+            <table v-if="reading.buttons.length > 0" class="mt-1 w-full">
+                <tbody>
+                    <tr v-for="b in reading.buttons" :key="b.id" class="border-b border-line">
+                        <td class="max-w-80 truncate py-1.5">{{ b.words }}</td>
+                        <td class="text-right">{{ count(b.clicks) }} clicks</td>
+                        <td class="text-right" :title="betweenWords(b.rate)">{{ percent(b.rate.rate, 0) }} of views</td>
+                    </tr>
+                </tbody>
+            </table>
+            <p v-else class="text-soft">Nothing was pressed in this time.</p>
+        </div>
+    </UiDialog>
+</template>
