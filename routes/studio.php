@@ -79,6 +79,7 @@ Route::prefix('studio/api')->group(function (): void {
         Route::post('split-tests/{splitTest}/start', [SplitTestController::class, 'start']);
         Route::post('tests/{test}/end', [SplitTestController::class, 'end']);
         Route::put('tests/{test}/learned', [SplitTestController::class, 'learned']);
+        Route::get('funnels/{funnel}/cohorts', [ResultsController::class, 'cohorts']);
         Route::get('pages/{page}/reading', [ResultsController::class, 'reading']);
         Route::get('funnels/{funnel}/leaks', [PlanController::class, 'leaks']);
         Route::get('funnels/{funnel}/plan', [PlanController::class, 'plan']);

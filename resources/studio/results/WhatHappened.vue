@@ -6,6 +6,7 @@ import type { Results, SalesResults } from '@/api/types';
 import { usePulse } from '@/stores/pulse';
 import { useToasts } from '@/stores/toasts';
 import AxisTable from '@/results/AxisTable.vue';
+import CohortsPart from '@/results/CohortsPart.vue';
 import PopupResultsPart from '@/results/PopupResultsPart.vue';
 import StepsTable from '@/results/StepsTable.vue';
 import { GOALS, NAMES, sentenceOf } from '@/results/sentence';
@@ -114,6 +115,7 @@ const csv = computed(() => {
             </table>
         </div>
         <StepsTable class="mt-6" :results="results" :funnel="funnel" :days="days" />
+        <CohortsPart class="mt-8" :funnel="funnel" />
         <div class="mt-8 grid gap-10 lg:grid-cols-2">
             <div class="space-y-8">
                 <section aria-labelledby="from">

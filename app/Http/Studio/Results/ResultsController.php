@@ -7,6 +7,7 @@ namespace App\Http\Studio\Results;
 use App\Drafts\DraftPlan;
 use App\Http\Studio\Funnels\HomeNumbers;
 use App\Http\Studio\StudioController;
+use App\Results\FunnelCohorts;
 use App\Results\FunnelResults;
 use App\Results\PageReading;
 use App\Support\Input;
@@ -30,6 +31,12 @@ final class ResultsController extends StudioController
 
         return response()->json((new FunnelResults($found, $period))->toArray(self::slice($request))
             + ['success' => $success($period), 'successBefore' => $success($period->before())]);
+    }
+
+    /** What came of those who joined in each week. */
+    public function cohorts(string $funnel): JsonResponse
+    {
+        return response()->json(['cohorts' => FunnelCohorts::of($this->funnel($funnel), CarbonImmutable::now())]);
     }
 
     /** How far people read on a page, and which of its buttons they press. */

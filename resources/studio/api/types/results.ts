@@ -82,3 +82,10 @@ export interface Reading {
     sections: { id: string; title: string; reached: Rate; stopped: number }[];
     buttons: { id: string; words: string; clicks: number; rate: Rate }[];
 }
+
+/** Those who joined in a week, and what came of them after one, two, four and eight; null is still to come. */
+export interface Cohort {
+    week: string;
+    people: number;
+    after: ({ buyers: number; revenue: string; left: number } | null)[];
+}
