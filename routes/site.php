@@ -24,6 +24,7 @@ use App\Http\Site\PopupPageController;
 use App\Http\Site\PreviewController;
 use App\Http\Site\ReturnedMailController;
 use App\Http\Site\RoomController;
+use App\Http\Site\SharedResultsController;
 use App\Http\Site\UnsubscribeController;
 use Illuminate\Support\Facades\Route;
 
@@ -36,6 +37,7 @@ Route::get('/m/now', NowController::class);
 Route::post('/m/returned/{business}/{key}', ReturnedMailController::class)->where('business', '[0-9]{1,18}')->where('key', '[a-z0-9]{40}')
     ->middleware('throttle:provider');
 Route::post('/m/view', BeaconController::class)->middleware('throttle:beacon')->name('site.beacon');
+Route::get('/m/results/{key}', SharedResultsController::class)->where('key', '[a-z0-9]{40}');
 Route::post('/m/did', DeedController::class)->middleware('throttle:beacon');
 Route::get('/media/{upload}/{form}', MediaController::class)->where(['form' => '[a-z0-9]{1,5}\.(webp|jpg|png|mp4|webm)|captions\.vtt'])
     ->name('site.media');

@@ -80,6 +80,9 @@ Route::prefix('studio/api')->group(function (): void {
         Route::post('tests/{test}/end', [SplitTestController::class, 'end']);
         Route::put('tests/{test}/learned', [SplitTestController::class, 'learned']);
         Route::get('funnels/{funnel}/cohorts', [ResultsController::class, 'cohorts']);
+        Route::get('funnels/{funnel}/result-links', [ResultsController::class, 'links']);
+        Route::post('funnels/{funnel}/result-links', [ResultsController::class, 'share']);
+        Route::delete('result-links/{resultLink}', [ResultsController::class, 'takeBack']);
         Route::get('pages/{page}/reading', [ResultsController::class, 'reading']);
         Route::get('funnels/{funnel}/leaks', [PlanController::class, 'leaks']);
         Route::get('funnels/{funnel}/plan', [PlanController::class, 'plan']);

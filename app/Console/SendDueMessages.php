@@ -7,6 +7,7 @@ namespace App\Console;
 use App\Deadlines\CloseDeadlines;
 use App\Mail\Broadcasts\Broadcasting;
 use App\Mail\Owner\Digest;
+use App\Mail\Owner\WeeklyReport;
 use App\Mail\Sending\MessageSender;
 use App\Orders\Receipts;
 use App\Orders\Reconciling;
@@ -29,7 +30,7 @@ final class SendDueMessages extends Command
 {
     /** @var list<class-string<DueWork>> */
     public const WORK = [OpeningHours::class, CloseDeadlines::class, AttendanceResults::class, SplitTests::class, Broadcasting::class,
-        Digest::class,
+        Digest::class, WeeklyReport::class,
         Webhooks::class, PracticeCalls::class, Reconciling::class, Receipts::class, MessageSender::class];
 
     protected $signature = 'lantern:due';

@@ -28,6 +28,8 @@ use Lantern\Core\Plan\Sender;
  * @property int $tax_rate in hundredths of a percent
  * @property string $tax_name what the tax is called on receipts
  * @property string $tax_number of the business, for receipts
+ * @property bool $weekly_report does an email with the week in six lines come each Monday?
+ * @property \Carbon\CarbonImmutable|null $weekly_at when it last went out
  * @property list<string> $sale_notices of what the owner is told at once: sale, trouble, refund
  * @property list<string> $embed_hosts from where videos may be shown on pages
  */
@@ -37,13 +39,13 @@ final class Business extends Record
     protected $casts = ['phrases' => 'array', 'embed_hosts' => 'array', 'sale_notices' => 'array', 'hook_secret' => 'encrypted',
         'report_key' => 'encrypted',
         'reported_at' => 'immutable_datetime',
-        'told_at' => 'immutable_datetime'];
+        'told_at' => 'immutable_datetime', 'weekly_report' => 'boolean', 'weekly_at' => 'immutable_datetime'];
 
     protected $attributes = ['tax_rate' => 0, 'tax_name' => 'Tax', 'tax_number' => '', 'sale_notices' => '["sale","trouble","refund"]',
         'embed_hosts' => '[]', 'messages_per_minute' => 120, 'locale' => 'en-GB', 'language' => 'en', 'phrases' => '{}',
         'hook_secret' => null,
         'report_key' => null,
-        'reported_at' => null, 'told_at' => null];
+        'reported_at' => null, 'told_at' => null, 'weekly_report' => false, 'weekly_at' => null];
 
     public function zone(): DateTimeZone
     {

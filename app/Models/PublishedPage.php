@@ -37,7 +37,8 @@ final class PublishedPage extends Record
 
     /** @var array<string, string> */
     protected $casts = ['role' => PageRole::class, 'slots' => 'array', 'phrases' => 'array', 'policy' => 'array', 'products' => 'array',
-        'deadlines' => 'array', 'popup' => 'array', 'leads_to' => 'array', 'split_test' => 'array', 'places' => 'array', 'drawn_by' => 'integer'];
+        'deadlines' => 'array', 'popup' => 'array', 'leads_to' => 'array', 'split_test' => 'array', 'places' => 'array',
+        'drawn_by' => 'integer'];
 
     /** @return BelongsTo<Version, $this> */
     public function version(): BelongsTo

@@ -143,7 +143,8 @@ final readonly class PageView
 
     public function marks(Block $block): Marks
     {
-        return new Marks($block, $this->editing(), $this->editing() || ! $block->kind->isPressed() ? null : $this->places[$block->id] ?? null);
+        return new Marks($block, $this->editing(), $this->editing() || ! $block->kind->isPressed() ? null : $this->places[$block->id]
+            ?? null);
     }
 
     public function headingLevel(Block $block): string

@@ -6,11 +6,14 @@ namespace App\Results;
 
 use App\Models\Funnel;
 use App\Models\FunnelGoal;
+use App\Support\Instant;
 use Carbon\CarbonImmutable;
+use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\Success;
+use Lantern\Core\Results\GoalProgress;
 use Lantern\Core\Results\Measure;
 use Lantern\Core\Results\Period;
 use Lantern\Core\Results\PlanStep;
@@ -96,20 +99,17 @@ final class BackwardPlans
             ->get() as $goal) {
             $zone = $goal->funnel->business->zone();
             $ends = (new CarbonImmutable($goal->until, $zone))->endOfDay();
-            $reached = self::reached($goal, min($now, $ends));
-            $all = max(1, $goal->since->diffInSeconds($ends));
-            $gone = min(1.0, max(0.0, $goal->since->diffInSeconds($now) / $all));
-            $progress[$goal->funnel_id] = ['what' => $goal->what->value, 'wanted' => $goal->wanted, 'reached' => $reached,
-                'until' => $goal->until, 'days' => max(0, (int) ceil($now->diffInDays($ends, false))),
-                'ahead' => $reached >= $goal->wanted * $gone, 'over' => $now > $ends];
+            $stands = GoalProgress::of($goal->wanted, self::reached($goal, GoalProgress::counts($ends, $now)), $goal->since, $ends, $now);
+            $progress[$goal->funnel_id] = ['what' => $goal->what->value, 'wanted' => $stands->wanted, 'reached' => $stands->reached,
+                'until' => $goal->until, 'days' => $stands->days, 'ahead' => $stands->ahead, 'over' => $stands->over];
         }
 
         return $progress;
     }
 
-    private static function reached(FunnelGoal $goal, CarbonImmutable $until): int
+    private static function reached(FunnelGoal $goal, DateTimeImmutable $until): int
     {
-        $within = [$goal->since->format('Y-m-d H:i:s.v'), $until->utc()->format('Y-m-d H:i:s.v')];
+        $within = [Instant::sql($goal->since), Instant::sql($until)];
 
         return match ($goal->what) {
             Success::Sales => DB::table('orders')->where('funnel_id', $goal->funnel_id)->where('owner', false)

@@ -6,6 +6,7 @@ namespace App\Results;
 
 use App\Models\Business;
 use DateTimeZone;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Results\Tally;
 use stdClass;
@@ -91,6 +92,29 @@ final class Counts
             }
             self::write($waiting);
         });
+    }
+
+    /**
+     * Do the counts say what the facts say? Nothing is mended by it: where they differ something is wrong that an owner should know.
+     *
+     * @return int how many rows differ
+     */
+    public function differences(Business $business): int
+    {
+        $mine = fn (string $table): Builder => DB::table($table)->whereIn('funnel_id',
+            DB::table('funnels')->where('business_id', $business->id)->select('id'))->select([...self::KEY, 'how_many', 'how_much']);
+        DB::beginTransaction();
+        try {
+            DB::statement('create temporary table counts_as_kept as select * from counts');
+            $this->rebuild($business);
+            $missing = fn (string $from, string $in): int => (int) DB::query()->fromSub($mine($from), 'f')
+                ->whereNotExists(fn (Builder $q) => $q->selectRaw('1')->from($in, 'k')->whereRaw(implode(' and ',
+                    array_map(fn (string $c): string => "k.{$c} = f.{$c}", [...self::KEY, 'how_many', 'how_much']))))->count();
+
+            return $missing('counts', 'counts_as_kept') + $missing('counts_as_kept', 'counts');
+        } finally {
+            DB::rollBack();
+        }
     }
 
     /** @return iterable<stdClass> all events, those of a browser together, in the order in which they were written */

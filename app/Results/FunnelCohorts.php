@@ -51,6 +51,7 @@ final class FunnelCohorts
             'after' => array_map(fn (int $age): ?array => $c['after'][$age] === null ? null : ['buyers' => $c['after'][$age]['buyers'],
                 'left' => $c['after'][$age]['left'], 'revenue' => $c['after'][$age]['revenue'] === 0 ? ''
                     : Money::of($c['after'][$age]['revenue'], $currency)->words($funnel->business->locale)], Cohorts::AGES)],
-            Cohorts::of(array_map($moment, $first->pluck('at', 'person_id')->all()), $payments, array_map($moment, $left->all()), $zone, $now));
+            Cohorts::of(array_map($moment, $first->pluck('at', 'person_id')->all()), $payments, array_map($moment, $left->all()), $zone,
+                $now));
     }
 }

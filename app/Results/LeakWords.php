@@ -45,7 +45,7 @@ final readonly class LeakWords
             : ', as well as anything that is known to be possible.');
     }
 
-    private function sentence(Leak $leak): string
+    public function sentence(Leak $leak): string
     {
         $step = $leak->step;
         $rate = $leak->rate;

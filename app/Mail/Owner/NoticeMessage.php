@@ -32,6 +32,13 @@ final class NoticeMessage extends KindOfMessage
                 .'there is room again. Nothing that is stored is lost by it.</p><p>Please have room made on that machine, or remove files '
                 .'and recordings that you do not need any more.</p>'), Colour::of(EmailSource::ACCENT), tracked: false);
         }
+        $report = $message->content['report'] ?? null;
+        if (is_array($report)) {
+            $lines = array_map(fn (mixed $line): string => '<li>'.self::plain(e(is_string($line) ? $line : '')).'</li>', $report);
+
+            return new EmailSource('Your week', RichText::email('<ul>'.implode('', $lines).'</ul><p><a href="'
+                .e(Hosts::studio().'/studio/results').'">All results</a></p>'), Colour::of(EmailSource::ACCENT), tracked: false);
+        }
         $ids = $message->content['submissions'] ?? [];
         $submissions = Submission::query()->with(['person', 'funnel', 'version'])->whereIn('id', is_array($ids) ? $ids : [])
             ->whereHas('person', fn ($q) => $q->whereNull('erased_at'))->orderBy('submitted_at')->get();

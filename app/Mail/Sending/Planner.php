@@ -95,6 +95,21 @@ final class Planner
         ]);
     }
 
+    /**
+     * The week that is over, once.
+     *
+     * @param  string  $monday  on which it goes out
+     * @param  list<string>  $lines
+     */
+    public function planReport(Business $business, string $monday, array $lines): void
+    {
+        $this->plan("report:{$business->id}:{$monday}", [
+            'business_id' => $business->id, 'person_id' => null, 'kind' => MessageKind::Notice->value, 'name' => 'The week in six lines',
+            'to_address' => $business->sender_address, 'due_at' => Instant::sql(CarbonImmutable::now()),
+            'content' => json_encode(['report' => $lines], JSON_THROW_ON_ERROR),
+        ]);
+    }
+
     /** Tells the owner, once a day, that the disk is nearly full. */
     public function planDiskNotice(Business $business, int $megabytes): void
     {

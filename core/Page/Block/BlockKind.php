@@ -41,7 +41,8 @@ enum BlockKind: string
     /** Is there something in it that visitors press: a button, a link, a form that is sent? */
     public function isPressed(): bool
     {
-        return in_array($this, [self::Button, self::Form, self::Checkout, self::Price, self::Download, self::Menu, self::Logo, self::Sessions],
+        return in_array($this, [self::Button, self::Form, self::Checkout, self::Price, self::Download, self::Menu, self::Logo,
+            self::Sessions],
             true);
     }
 

@@ -8,6 +8,7 @@ import { useToasts } from '@/stores/toasts';
 import AxisTable from '@/results/AxisTable.vue';
 import CohortsPart from '@/results/CohortsPart.vue';
 import PopupResultsPart from '@/results/PopupResultsPart.vue';
+import ShareResults from '@/results/ShareResults.vue';
 import StepsTable from '@/results/StepsTable.vue';
 import { GOALS, NAMES, sentenceOf } from '@/results/sentence';
 import SalesResultsPart from '@/sales/SalesResults.vue';
@@ -22,6 +23,7 @@ const toasts = useToasts();
 const results = ref<Results | null>(null);
 const sales = ref<SalesResults | null>(null);
 const table = ref(false);
+const sharing = ref(false);
 const touch = ref<'first' | 'last'>('first');
 /** Of whom: '' for all. */
 const of = ref('');
@@ -93,6 +95,8 @@ const csv = computed(() => {
                 {{ table ? 'Hide the days as a table' : 'Show the days as a table' }}
             </button>
             <a class="btn-quiet" :href="csv" download="results.csv">Export as CSV</a>
+            <button type="button" class="btn-quiet" @click="sharing = true">Share by a link</button>
+            <ShareResults v-if="sharing" :funnel="funnel" :days="days" @close="sharing = false" />
         </div>
         <div v-if="table" class="mt-2 max-h-72 overflow-auto rounded border border-line">
             <table class="w-full text-right">

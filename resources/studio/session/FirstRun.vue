@@ -28,6 +28,7 @@ const business = ref<Business>({
     taxName: 'Tax',
     taxNumber: '',
     saleNotices: ['sale', 'trouble', 'refund'],
+    weeklyReport: false,
 });
 /** The sender is whoever is named above, until something else is typed there. */
 follow(

@@ -8,6 +8,7 @@ import CurrencyField from '@/ui/CurrencyField.vue';
 import LocaleField from '@/ui/LocaleField.vue';
 import NumberField from '@/ui/NumberField.vue';
 import TextField from '@/ui/TextField.vue';
+import UiSwitch from '@/ui/UiSwitch.vue';
 import VisitorLanguage from '@/ui/VisitorLanguage.vue';
 import ZoneField from '@/ui/ZoneField.vue';
 
@@ -125,6 +126,7 @@ function setHosts(typed: string): void {
                         }}</label
                     >
                 </fieldset>
+                <UiSwitch v-model="business.weeklyReport" class="mt-4" label="Each Monday morning, the week in six lines" />
             </FoldSection>
             <FoldSection
                 name="limits"

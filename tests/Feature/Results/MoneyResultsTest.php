@@ -82,9 +82,35 @@ final class MoneyResultsTest extends SalesTestCase
         $kept = $this->counts();
         app(Counts::class)->rebuild(Business::query()->firstOrFail());
         self::assertSame($kept, $this->counts());
+        $this->artisan('lantern:counts', ['--check' => true])->assertSuccessful();
         app(Erase::class)->person($this->lastOrder()->person);
         app(Counts::class)->rebuild(Business::query()->firstOrFail());
         self::assertSame($kept, $this->counts());
+    }
+
+    public function test_counts_that_do_not_add_up_are_said_and_not_mended(): void
+    {
+        $this->crowd();
+        DB::table('counts')->where('measure', 'orders')->where('slice', '')->update(['how_many' => 7]);
+        DB::table('counts')->where('slice', 'first:podcast')->where('measure', 'visitors')->delete();
+        $spoiled = $this->counts();
+        $this->artisan('lantern:counts', ['--check' => true])->expectsOutputToContain('counts are not what the facts say')->assertFailed();
+        self::assertSame($spoiled, $this->counts());
+        $this->artisan('lantern:counts')->assertSuccessful();
+        $this->artisan('lantern:counts', ['--check' => true])->assertSuccessful();
+    }
+
+    public function test_what_came_of_those_who_joined_in_a_week(): void
+    {
+        $optIn = $this->live($this->seller);
+        $this->asStranger()->join($optIn, ['email' => 'ada@pupils.example', 'visitor' => md5('a')])->assertStatus(303);
+        $this->join($optIn, ['email' => 'fen@pupils.example', 'visitor' => md5('b')])->assertStatus(303);
+        $this->travel(3)->days();
+        $this->asStranger()->buy(['email' => 'ada@pupils.example', 'visitor' => md5('a')])->assertStatus(303);
+        $this->travel(12)->days();
+        $this->actingAs($this->seller)->getJson("/studio/api/funnels/{$optIn->id}/cohorts")->assertOk()
+            ->assertJsonPath('cohorts.0.people', 2)->assertJsonPath('cohorts.0.after.0.buyers', 1)
+            ->assertJsonPath('cohorts.0.after.0.revenue', '€190')->assertJsonPath('cohorts.0.after.3', null);
     }
 
     public function test_what_the_funnel_is_judged_by_can_be_changed(): void

@@ -16,6 +16,7 @@ use App\Models\Payment;
 use App\Models\ProductAccess;
 use App\Models\Receipt;
 use App\Models\Registration;
+use App\Models\ResultLink;
 use App\Models\Segment;
 use App\Models\Site;
 use App\Models\Spend;
@@ -99,6 +100,7 @@ final class WallsTest extends TestCase
                 ->create(['id' => Ids::next(), 'kind' => 'picture', 'name' => 'a.png', 'mime' => 'image/webp', 'bytes' => 1,
                     'path' => 'pictures/a', 'sha256' => str_repeat('0', 64), 'widths' => [480]] + $business)->id,
             'session' => 'd', 'question' => $question, 'splitTest' => $splitTest->id, 'test' => $experiment->id,
+            'resultLink' => ResultLink::query()->create(['funnel_id' => $funnel->id, 'key' => str_repeat('a', 40), 'days' => 28])->id,
             'spend' => Spend::query()->create(['source' => 'podcast', 'from_day' => '2026-11-01', 'to_day' => '2026-11-02', 'amount' => 100,
                 'currency' => 'EUR'] + $business)->id,
             'site' => Site::query()->create(['name' => 'Notes', 'origin' => 'https://notes.example'] + $business)->id,

@@ -29,6 +29,7 @@ final class SettingsController extends StudioController
             'taxRate' => ['sometimes', 'string', 'max:10'],
             'taxName' => ['sometimes', 'string', 'max:40'],
             'taxNumber' => ['nullable', 'string', 'max:60'],
+            'weeklyReport' => ['sometimes', 'boolean'],
             'saleNotices' => ['sometimes', 'array', 'max:3'],
             'saleNotices.*' => ['string', 'in:sale,trouble,refund'],
             'timezone' => ['required', 'timezone:all'],
@@ -90,6 +91,7 @@ final class SettingsController extends StudioController
             + (isset($given['taxName']) ? ['tax_name' => trim($given['taxName']) === '' ? 'Tax' : trim($given['taxName'])] : [])
             + (array_key_exists('taxNumber', $given) ? ['tax_number' => trim((string) $given['taxNumber'])] : [])
             + (isset($given['saleNotices']) ? ['sale_notices' => array_values(array_unique($given['saleNotices']))] : [])
+            + (isset($given['weeklyReport']) ? ['weekly_report' => (bool) $given['weeklyReport']] : [])
             + (isset($given['locale']) ? ['locale' => $given['locale']] : [])
             + (isset($given['language']) ? ['language' => $given['language']] : [])
             + (isset($given['messagesPerMinute']) ? ['messages_per_minute' => (int) $given['messagesPerMinute']] : []);
@@ -103,6 +105,6 @@ final class SettingsController extends StudioController
             'locale' => $business->locale, 'language' => $business->language,
             'embedHosts' => $business->embed_hosts, 'messagesPerMinute' => $business->messages_per_minute,
             'taxRate' => TaxRate::of($business->tax_rate)->plain(), 'taxName' => $business->tax_name, 'taxNumber' => $business->tax_number,
-            'saleNotices' => $business->sale_notices];
+            'saleNotices' => $business->sale_notices, 'weeklyReport' => $business->weekly_report];
     }
 }

@@ -13,11 +13,13 @@ use App\Results\LeakFinder;
 use App\Results\LeakWords;
 use App\Support\Input;
 use Carbon\CarbonImmutable;
+use DateTimeZone;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Plan\Success;
 use Lantern\Core\Results\BackwardPlan;
+use Lantern\Core\Results\GoalProgress;
 use Lantern\Core\Results\Leak;
 use Lantern\Core\Results\Period;
 use Lantern\Core\Results\PlanStep;
@@ -118,15 +120,9 @@ final class PlanController extends StudioController
         return BackwardPlans::progress([$funnel], CarbonImmutable::now())[$funnel->id] ?? null;
     }
 
-    private static function until(Request $request, \DateTimeZone $zone): string
+    private static function until(Request $request, DateTimeZone $zone): string
     {
-        $until = Input::text($request, 'until');
-        Period::between($until, $until);
-        if ($until < CarbonImmutable::now($zone)->format('Y-m-d')) {
-            throw Invalid::at('until', 'That day is over. Please choose one that is to come.');
-        }
-
-        return $until;
+        return GoalProgress::lastDay(Input::text($request, 'until'), CarbonImmutable::now(), $zone);
     }
 
     /** @return array<string, float> between a thousandth and all */

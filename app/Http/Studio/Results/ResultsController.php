@@ -7,10 +7,13 @@ namespace App\Http\Studio\Results;
 use App\Drafts\DraftPlan;
 use App\Http\Studio\Funnels\HomeNumbers;
 use App\Http\Studio\StudioController;
+use App\Models\ResultLink;
 use App\Results\FunnelCohorts;
 use App\Results\FunnelResults;
 use App\Results\PageReading;
+use App\Support\Ids;
 use App\Support\Input;
+use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -31,6 +34,35 @@ final class ResultsController extends StudioController
 
         return response()->json((new FunnelResults($found, $period))->toArray(self::slice($request))
             + ['success' => $success($period), 'successBefore' => $success($period->before())]);
+    }
+
+    /** Links by which others may look. */
+    public function links(string $funnel): JsonResponse
+    {
+        return response()->json(['links' => array_values(ResultLink::query()->where('funnel_id', $this->funnel($funnel)->id)
+            ->whereNull('ended_at')->orderByDesc('created_at')->get()->map(self::link(...))->all())]);
+    }
+
+    public function share(Request $request, string $funnel): JsonResponse
+    {
+        return response()->json(self::link(ResultLink::query()->create(['funnel_id' => $this->funnel($funnel)->id,
+            'key' => bin2hex(random_bytes(20)), 'days' => Input::number($request, 'days', 28, 7, 365)])), 201);
+    }
+
+    /** Whoever has the link sees nothing from now on. */
+    public function takeBack(string $resultLink): JsonResponse
+    {
+        $found = Ids::is($resultLink) ? ResultLink::query()->whereHas('funnel', fn ($q) => $q->where('business_id',
+            $this->user()->business_id))->findOrFail($resultLink) : throw new NotFoundHttpException;
+        $found->forceFill(['ended_at' => $found->ended_at ?? CarbonImmutable::now()])->save();
+
+        return response()->json(['id' => $found->id]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function link(ResultLink $link): array
+    {
+        return ['id' => $link->id, 'url' => $link->url(), 'days' => $link->days, 'createdAt' => Instant::json($link->created_at)];
     }
 
     /** What came of those who joined in each week. */

@@ -20,6 +20,8 @@ export interface Business {
     taxName: string;
     taxNumber: string;
     saleNotices: string[];
+    /** Does an email with the week in six lines come each Monday? */
+    weeklyReport: boolean;
 }
 
 export interface LookColours {
