@@ -70,9 +70,9 @@ final readonly class ExperimentResults
     private function byDay(): array
     {
         $days = [];
-        foreach ($this->counted()->orderBy('seen_at')->cursor() as $row) {
-            $day = Days::of(new CarbonImmutable((string) $row->seen_at, 'UTC'), $this->zone());
-            $days[$day] = [($days[$day][0] ?? 0) + 1, ($days[$day][1] ?? 0) + ($row->{$this->column()} === null ? 0 : 1)];
+        foreach ($this->counted()->groupBy('day')->orderBy('day')->selectRaw("day, count(*) as n, count({$this->column()}) as reached")
+            ->get() as $row) {
+            $days[(string) $row->day] = [(int) $row->n, (int) $row->reached];
         }
 
         return $days;

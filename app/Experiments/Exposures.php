@@ -7,11 +7,13 @@ namespace App\Experiments;
 use App\Models\Experiment;
 use App\Support\Instant;
 use DateTimeImmutable;
+use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Experiments\Assignment;
 use Lantern\Core\Experiments\SplitTest;
+use Lantern\Core\Results\Days;
 use stdClass;
 
 /**
@@ -57,11 +59,12 @@ final class Exposures
     }
 
     /** Somebody sees a variant; the first time counts. */
-    public static function see(string $test, string $letter, string $visitor, ?string $person, DateTimeImmutable $at): void
+    public static function see(string $test, string $letter, string $visitor, ?string $person, DateTimeImmutable $at,
+        DateTimeZone $zone): void
     {
         $before = $person !== null && self::seen($test)->where('person_id', $person)->exists();
         DB::table('experiment_people')->insertOrIgnore(['experiment_id' => $test, 'visitor' => $visitor, 'person_id' => $person,
-            'variant' => $letter, 'seen_at' => Instant::sql($at), 'counted' => ! $before]);
+            'variant' => $letter, 'seen_at' => Instant::sql($at), 'day' => Days::of($at, $zone), 'counted' => ! $before]);
     }
 
     /**

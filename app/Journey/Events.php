@@ -153,7 +153,8 @@ final readonly class Events
             return;
         }
         if ($event->variant !== null && $event->visitor !== null) {
-            Exposures::see($event->variant['test'], $event->variant['letter'], $event->visitor, $person, $event->at);
+            Exposures::see($event->variant['test'], $event->variant['letter'], $event->visitor, $person, $event->at,
+                $event->business->zone());
         }
         Exposures::reach($event->funnel->id, $event->type, $event->visitor, $person, $event->at, $event->order?->total,
             $event->order?->currency);

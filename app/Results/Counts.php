@@ -22,7 +22,7 @@ final class Counts
     private const ROWS = 60;
 
     /** How many rows wait in memory while all is counted anew. */
-    private const AT_ONCE = 20_000;
+    private const AT_ONCE = 300_000;
 
     private const KEY = ['funnel_id', 'slice', 'day', 'page_id', 'measure', 'before', 'currency'];
 
@@ -141,39 +141,52 @@ final class Counts
     }
 
     /**
-     * @param  array<string, array<string, int|string>>  $rows  they are added to it
+     * @param  array<string, array{int, int}>  $sums  they are added to it: how many and how much, by the values of the key in one string
      * @param  list<Tally>  $tallies
      */
-    private static function collect(array &$rows, string $funnel, array $tallies): void
+    private static function collect(array &$sums, string $funnel, array $tallies): void
     {
         foreach ($tallies as $t) {
-            $key = ['funnel_id' => $funnel, 'slice' => $t->slice, 'day' => $t->day, 'page_id' => $t->page, 'measure' => $t->measure->value,
-                'before' => $t->before, 'currency' => $t->currency];
-            $row = &$rows[implode('|', $key)];
-            $row = $key + ['how_many' => $t->count + (int) ($row['how_many'] ?? 0),
-                'how_much' => $t->amount + (int) ($row['how_much'] ?? 0)];
-            unset($row);
+            $key = "{$funnel}\n{$t->slice}\n{$t->day}\n{$t->page}\n{$t->measure->value}\n{$t->before}\n{$t->currency}";
+            $sum = $sums[$key] ?? [0, 0];
+            $sums[$key] = [$sum[0] + $t->count, $sum[1] + $t->amount];
         }
     }
 
     /**
-     * @param  array<string, array<string, int|string>>  $rows
+     * @param  array<string, array{int, int}>  $sums
      * @return array{} nothing is left to write
      */
-    private static function write(array $rows): array
+    private static function write(array $sums): array
     {
-        foreach (array_chunk(array_values($rows), self::ROWS) as $chunk) {
-            DB::table('counts')->upsert($chunk, self::KEY, ['how_many' => DB::raw('counts.how_many + excluded.how_many'),
-                'how_much' => DB::raw('counts.how_much + excluded.how_much')]);
+        // In the order of the key, so that what stands together is written together.
+        ksort($sums);
+        $rows = [];
+        foreach ($sums as $key => [$many, $much]) {
+            $rows[] = array_combine(self::KEY, explode("\n", $key)) + ['how_many' => $many, 'how_much' => $much];
+            if (count($rows) === self::ROWS) {
+                self::upsert($rows);
+                $rows = [];
+            }
+        }
+        if ($rows !== []) {
+            self::upsert($rows);
         }
         // What was taken away to nothing is not there, as if it had never been counted.
-        foreach ($rows as $row) {
-            if ($row['how_many'] <= 0 && $row['how_much'] <= 0) {
-                DB::table('counts')->where(array_intersect_key($row, array_flip(self::KEY)))->where('how_many', 0)->where('how_much', 0)
+        foreach ($sums as $key => [$many, $much]) {
+            if ($many <= 0 && $much <= 0) {
+                DB::table('counts')->where(array_combine(self::KEY, explode("\n", $key)))->where('how_many', 0)->where('how_much', 0)
                     ->delete();
             }
         }
 
         return [];
+    }
+
+    /** @param  list<array<string, int|string>>  $rows */
+    private static function upsert(array $rows): void
+    {
+        DB::table('counts')->upsert($rows, self::KEY, ['how_many' => DB::raw('counts.how_many + excluded.how_many'),
+            'how_much' => DB::raw('counts.how_much + excluded.how_much')]);
     }
 }

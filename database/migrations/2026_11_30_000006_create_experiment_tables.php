@@ -45,6 +45,8 @@ return new class extends Migration
             $table->ulid('person_id')->nullable();
             $table->char('variant', 1);
             $table->timestamp('seen_at', 3);
+            // In the owner's zone.
+            $table->string('day', 10);
             // Not where the same person was seen before, in another browser.
             $table->boolean('counted')->default(true);
             $table->unsignedInteger('joined_after')->nullable();
