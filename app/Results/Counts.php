@@ -120,15 +120,8 @@ final class Counts
     /** @return iterable<stdClass> all events, those of a browser together, in the order in which they were written */
     private function browserByBrowser(Business $business): iterable
     {
-        $last = '';
-        do {
-            $visitors = DB::table('events')->where('business_id', $business->id)->where('visitor', '>', $last)->distinct()
-                ->orderBy('visitor')->limit(500)->pluck('visitor');
-            $events = $visitors->isEmpty() ? [] : DB::table('events')->where('business_id', $business->id)
-                ->where('visitor', '>', $last)->where('visitor', '<=', $visitors->last())->orderBy('visitor')->orderBy('id')->cursor();
-            yield from $events;
-            $last = (string) $visitors->last();
-        } while ($visitors->isNotEmpty());
+        yield from DB::table('events')->where('business_id', $business->id)->whereNotNull('visitor')->orderBy('visitor')->orderBy('id')
+            ->cursor();
         yield from DB::table('events')->where('business_id', $business->id)->whereNull('visitor')->lazyById(2000);
     }
 
