@@ -29,13 +29,16 @@ final readonly class FunnelResults
         $now = CountReader::byPage([$this->funnel->id], $this->period, $slice)[$this->funnel->id] ?? [];
         $before = CountReader::byPage([$this->funnel->id], $this->period->before(), $slice)[$this->funnel->id] ?? [];
         $byDay = CountReader::byDay([$this->funnel->id], $this->period, $slice)[$this->funnel->id] ?? [];
+        // A page that leads nowhere is the end of the way: there nobody can go on, and nobody is lost.
+        $leading = DB::table('ways')->where('funnel_id', $this->funnel->id)->pluck('page_id', 'page_id')->all();
 
         return ['from' => $this->period->from, 'to' => $this->period->to, 'zone' => $this->funnel->business->timezone,
             'currency' => $this->currency()->code, 'decimals' => $this->currency()->decimals,
             'whole' => $this->numbers(CountReader::whole($now)), 'before' => $this->numbers(CountReader::whole($before)),
             'days' => array_map(fn (string $day): array => ['day' => $day] + $this->numbers($byDay[$day] ?? new CountSums),
                 $this->period->days()),
-            'steps' => array_map(fn (stdClass $page): array => ['id' => $page->id, 'name' => $page->name, 'gone' => (bool) $page->gone]
+            'steps' => array_map(fn (stdClass $page): array => ['id' => $page->id, 'name' => $page->name, 'gone' => (bool) $page->gone,
+                'end' => ! isset($leading[$page->id]) && ($now[$page->id] ?? new CountSums)->of(Measure::WentOn) === 0]
                 + $this->numbers($now[$page->id] ?? new CountSums)
                 + ['before' => $this->numbers($before[$page->id] ?? new CountSums)], $this->pages($now)),
             'sources' => ['first' => $this->byAxis('first'), 'last' => $this->byAxis('last')],

@@ -149,8 +149,14 @@ $studio->findElement(WebDriverBy::cssSelector('section ul li a'))->click();
 $wait($studio, '[role=tablist]');
 $shoot($studio, 'outbox');
 $join('broadcast', 'outbox');
-$go("results/{$funnel}", 'canvas');
+$go("results/{$selling}", 'canvas');
 $shoot($studio, 'results');
+$go("results/{$selling}/leaks", '[data-test=leak]');
+$shoot($studio, 'leaks');
+$join('results', 'leaks');
+$go("results/{$funnel}/tests", '[data-test=split-test] tbody tr');
+$shoot($studio, 'tests');
+$join('results', 'tests');
 // Two funnels in other languages, made for the picture and archived after it: one formal German, one from right to left.
 if ($wanted === [] || in_array('languages', $wanted, true)) {
     $studio->manage()->timeouts()->setScriptTimeout(30);

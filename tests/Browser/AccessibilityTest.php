@@ -82,7 +82,9 @@ final class AccessibilityTest extends BrowserTestCase
                 'people/submissions' => 'dl', 'people/imports' => 'input[type=file]',
                 'emails/broadcasts' => 'nav[aria-label="Parts of this screen"]', $part('sequence') => 'table',
                 "people/{$ids('people')}" => '#history',
-                "emails/{$ids('messages')}" => '[role=tablist]', "results/{$funnel}" => 'canvas',
+                "emails/{$ids('messages')}" => '[role=tablist]', "results/{$funnel}" => 'canvas', "results/{$funnel}/leaks" => '[data-test=worst]',
+                "results/{$funnel}/tests" => 'form', "results/{$funnel}/plan" => '[data-test=rate]', 'results' => '[data-test=all-funnels]',
+                'results/costs' => '[data-test=value], form',
                 'settings#mail-server' => 'form'] as $path => $css) {
                 $b->get(self::$studio."/studio/{$path}");
                 $this->waitFor($b, fn (RemoteWebDriver $b): bool => count($b->findElements(WebDriverBy::cssSelector($css))) > 0, $path);

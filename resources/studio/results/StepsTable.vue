@@ -63,7 +63,7 @@ const change = (s: StepCount) => trulyChanged(s.goingOn, s.before.goingOn);
                             {{ count(s.visitors) }}<span class="block caption">{{ against(s.visitors, s.before.visitors) }}</span>
                         </td>
                         <td class="px-2 py-2" :title="betweenWords(s.goingOn)">
-                            <template v-if="s.visitors > 0"
+                            <template v-if="s.visitors > 0 && !s.end"
                                 ><span class="font-medium">{{ percent(s.goingOn.rate, 0) }}</span
                                 ><span class="block caption"
                                     >{{ percent(s.goingOn.low, 0) }} to {{ percent(s.goingOn.high, 0) }}
@@ -73,7 +73,7 @@ const change = (s: StepCount) => trulyChanged(s.goingOn, s.before.goingOn);
                                 ></template
                             ><template v-else>–</template>
                         </td>
-                        <td class="px-2 py-2">{{ count(s.left) }}</td>
+                        <td class="px-2 py-2">{{ s.end ? '–' : count(s.left) }}</td>
                         <td class="px-2 py-2 whitespace-nowrap">{{ spanWords(s.seconds) }}</td>
                         <td v-if="columns.clicks" class="px-2 py-2">{{ count(s.clicks) }}</td>
                         <td v-if="columns.signups" class="px-2 py-2">

@@ -15,6 +15,8 @@ const toasts = useToasts();
 const VERB = { signup: 'Joined', confirmation: 'Confirmed', sale: 'Bought', revenue: 'Bought' };
 const most = computed(() => Math.max(...props.test.arms.map((a) => a.high), 0.000001));
 const at = (value: number) => `${Math.max(0, Math.min(100, (100 * value) / most.value))}%`;
+/** Never certain. */
+const chance = (best: number) => (best > 0.99 ? 'over 99 %' : best < 0.01 ? 'under 1 %' : percent(best, 0));
 const when = computed(() => {
     const { startedAt, endedAt, days, mostDays, endedHow } = props.test;
     if (endedAt === null) {
@@ -80,12 +82,14 @@ async function learn(learned: string): Promise<void> {
                             <span class="caption">{{ a.value }}, {{ a.between }}</span></template
                         ><span v-else class="caption">Nobody yet</span>
                     </td>
-                    <td>{{ a.visitors > 0 ? percent(a.best, 0) : '–' }}</td>
+                    <td>{{ a.visitors > 0 ? chance(a.best) : '–' }}</td>
                 </tr>
             </tbody>
         </table>
         <div v-if="!test.endedAt" class="mt-3">
-            <button type="button" class="btn" @click="emit('end')">End the test</button>
+            <button type="button" :class="['winner', 'same', 'unknown'].includes(test.verdict) ? 'btn-main' : 'btn'" @click="emit('end')">
+                {{ test.verdict === 'winner' ? `End the test, and show everybody ${test.leader.toUpperCase()}` : 'End the test' }}
+            </button>
         </div>
         <TextField
             v-else

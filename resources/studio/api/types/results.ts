@@ -33,7 +33,8 @@ export interface Counted {
     otherMoney: boolean;
 }
 
-export type StepCount = Counted & { id: string; name: string; gone: boolean; before: Counted };
+/** `gone`: the page was removed; `end`: it leads nowhere. */
+export type StepCount = Counted & { id: string; name: string; gone: boolean; end: boolean; before: Counted };
 export type AxisCount = Counted & { value: string };
 
 export interface Results {
