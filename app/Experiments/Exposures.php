@@ -44,6 +44,17 @@ final class Exposures
         return Experiment::query()->where('page_id', $page)->whereNull('ended_at')->first();
     }
 
+    /** Which variant of a page somebody has seen, in a test that runs on it; null where there is none, or they have not. */
+    public static function seenOf(string $page, ?string $visitor, ?string $person): ?string
+    {
+        $letter = DB::table('experiment_people')
+            ->whereIn('experiment_id', DB::table('experiments')->where('page_id', $page)->whereNull('ended_at')->select('id'))
+            ->where(fn (Builder $q) => $q->where('visitor', $visitor ?? '')->orWhere('person_id', $person ?? ''))
+            ->orderBy('seen_at')->orderBy('id')->value('variant');
+
+        return is_string($letter) ? $letter : null;
+    }
+
     /**
      * The variant that a page says it showed, if it is the one that this browser gets. Whoever keeps no cookies gets another id with
      * each page and is left out, as is whoever makes something up.

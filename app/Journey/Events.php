@@ -16,6 +16,7 @@ use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\Event;
+use Lantern\Core\Events\EventType;
 use Lantern\Core\Journey\Decision;
 use Lantern\Core\Journey\Effects\StopSequence;
 use Lantern\Core\Journey\Journey;
@@ -136,7 +137,7 @@ final readonly class Events
             'business_id' => $event->business->id, 'type' => $event->type->value, 'funnel_id' => $event->funnel?->id,
             'page_id' => $event->page,
             'version_id' => $event->version?->id, 'visitor' => $event->visitor, 'person_id' => $person, 'source' => $event->source,
-            'owner' => $event->owner, 'variant' => $event->variant['letter'] ?? null, 'part' => $event->part,
+            'owner' => $event->owner, 'variant' => $event->variant['letter'] ?? self::variantSeen($event, $person), 'part' => $event->part,
             'data' => $event->data === [] ? null : json_encode($event->data, JSON_THROW_ON_ERROR),
             'at' => CarbonImmutable::instance($event->at)->utc()->format(self::AT),
         ] + Origin::of($event, $event->person->id ?? $event->personId)->toArray() + Origin::step($event);
@@ -144,6 +145,13 @@ final readonly class Events
         $this->counts->add($event->business, ['id' => $id] + $row);
         $this->experiments($event, $person);
         $this->active($person, $event);
+    }
+
+    /** Of what is done on a page in a split test: which variant of it somebody had. */
+    private static function variantSeen(NewEvent $event, ?string $person): ?string
+    {
+        return $event->page === null || $event->owner || $event->type === EventType::Viewed || $event->type->outcome() === null ? null
+            : Exposures::seenOf($event->page, $event->visitor, $person);
     }
 
     /** What split tests are told. */

@@ -17,7 +17,7 @@ use Lantern\Core\Plan\Plan;
 final class PictureFacts
 {
     /**
-     * @param  list<PagePlan>|null  $pages  all of the plan's if none are named
+     * @param  list<PagePlan>|null  $pages  all of the plan's and their variants, if none are named
      * @return array<string, Upload> by id
      */
     public function uploads(Plan $plan, ?array $pages, int $business): array
@@ -25,6 +25,9 @@ final class PictureFacts
         $ids = [$plan->logo, $plan->icon];
         foreach ($pages ?? $plan->pages as $page) {
             array_push($ids, $page->settings->picture, ...$page->document->pictures(), ...$page->document->videos());
+        }
+        foreach ($pages === null ? $plan->variants : [] as $variant) {
+            array_push($ids, ...$variant->uploads());
         }
         $ids = array_values(array_unique(array_filter($ids, fn (?string $id): bool => $id !== null)));
 

@@ -37,7 +37,7 @@ return new class extends Migration
             $table->index(['page_id', 'ended_at']);
             $table->index(['funnel_id', 'ended_at']);
         });
-        // Who saw which variant first, and after how many seconds they reached what; made anew from the events at any time.
+        // Who saw which variant first, and after how many seconds they reached what: noted as it happens, and never worked out again.
         Schema::create('experiment_people', function (Blueprint $table): void {
             $table->id();
             $table->foreignUlid('experiment_id')->constrained();

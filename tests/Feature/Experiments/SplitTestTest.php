@@ -154,6 +154,7 @@ final class SplitTestTest extends TestCase
         $row = DB::table('experiment_people')->where('visitor', $robin)->sole();
         self::assertSame(['b', 5], [$row->variant, (int) $row->joined_after]);
         self::assertNotNull($row->person_id);
+        self::assertSame('b', DB::table('events')->where('type', 'joined')->value('variant'));
         // Another browser, of which the hash would make another variant, turns out to be theirs, by a link in an email.
         $phone = $by['a'][0];
         $this->asVisitor($phone)->see($phone, 'a');
