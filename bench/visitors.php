@@ -73,6 +73,7 @@ for ($day = 0; $day < $days; $day++) {
     CarbonImmutable::setTestNow();
     $counted = DB::table('experiment_people')->where('experiment_id', $test->id)->groupBy('variant')
         ->selectRaw('variant, count(*) as n, count(joined_after) as j')->get();
-    printf("day %d: %s\n", $day + 1, $counted->map(fn (object $r): string => strtoupper((string) $r->variant)." {$r->n} seen, {$r->j} joined")
-        ->implode('; '));
+    printf("day %d: %s\n", $day + 1,
+        $counted->map(fn (object $r): string => strtoupper((string) $r->variant)." {$r->n} seen, {$r->j} joined")
+            ->implode('; '));
 }

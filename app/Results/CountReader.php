@@ -12,6 +12,9 @@ use Lantern\Core\Results\Period;
 /** Adds the counts up. Of whoever is counted once a period those pieces count whose day before lies outside of it. */
 final class CountReader
 {
+    /** More different sources than anybody can read. */
+    private const MOST_SLICES = 2000;
+
     /**
      * @param  list<string>  $funnels
      * @return array<string, array<string, CountSums>> by funnel and page; '' is the funnel as a whole
@@ -35,7 +38,8 @@ final class CountReader
     public static function byAxis(string $funnel, Period $period, string $axis): array
     {
         $result = [];
-        foreach (self::rows([$funnel], $period)->where('slice', '>=', "{$axis}:")->where('slice', '<', "{$axis};")
+        // By name, so that of each only the days of the period are read.
+        foreach (self::rows([$funnel], $period)->whereIn('slice', self::slices($funnel, $axis))
             ->groupBy('slice', 'page_id', 'measure', 'currency')
             ->selectRaw('slice, page_id, measure, currency, sum(how_many) as n, sum(how_much) as amount')->cursor() as $row) {
             $sums = $result[substr((string) $row->slice, strlen($axis) + 1)][(string) $row->page_id] ??= new CountSums;
@@ -43,6 +47,17 @@ final class CountReader
         }
 
         return $result;
+    }
+
+    /** @return list<string> the slices of an axis, found one after the other in the index */
+    private static function slices(string $funnel, string $axis): array
+    {
+        $next = fn (string $after): string => "select min(slice) from counts where funnel_id = ? and slice {$after} and slice < ?";
+        $rows = DB::select("with recursive found(slice) as ({$next('>= ?')} union all select ({$next('> found.slice')}) from found "
+            .'where found.slice is not null limit '.self::MOST_SLICES.') select slice from found where slice is not null',
+            [$funnel, "{$axis}:", "{$axis};", $funnel, "{$axis};"]);
+
+        return array_values(array_map(strval(...), array_column($rows, 'slice')));
     }
 
     /**

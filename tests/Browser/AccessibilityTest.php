@@ -82,7 +82,8 @@ final class AccessibilityTest extends BrowserTestCase
                 'people/submissions' => 'dl', 'people/imports' => 'input[type=file]',
                 'emails/broadcasts' => 'nav[aria-label="Parts of this screen"]', $part('sequence') => 'table',
                 "people/{$ids('people')}" => '#history',
-                "emails/{$ids('messages')}" => '[role=tablist]', "results/{$funnel}" => 'canvas', "results/{$funnel}/leaks" => '[data-test=worst]',
+                "emails/{$ids('messages')}" => '[role=tablist]', "results/{$funnel}" => 'canvas',
+                "results/{$funnel}/leaks" => '[data-test=worst]',
                 "results/{$funnel}/tests" => 'form', "results/{$funnel}/plan" => '[data-test=rate]', 'results' => '[data-test=all-funnels]',
                 'results/costs' => '[data-test=value], form',
                 'settings#mail-server' => 'form'] as $path => $css) {

@@ -27,8 +27,9 @@ final class ResultsTest extends BrowserTestCase
             $heading->sendKeys(WebDriverKeys::END);
             $heading->sendKeys(' by spring');
             $owner->switchTo()->defaultContent();
-            $this->waitFor($owner, fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'variant'"),
-                'by spring'), 'the variant is saved');
+            $this->waitFor($owner,
+                fn (): bool => str_contains((string) $this->sql("select definition from draft_parts where kind = 'variant'"),
+                    'by spring'), 'the variant is saved');
             $owner->navigate()->refresh();
             $this->find($owner, '[data-test=differs] li');
             $this->press($owner, 'Start the split test');
@@ -42,7 +43,8 @@ final class ResultsTest extends BrowserTestCase
                 $visitor->get(self::$site."/{$address}");
                 $letter = (string) $visitor->executeScript('return document.body.dataset.variant');
                 self::assertSame($letter === 'b', str_contains($visitor->getPageSource(), 'by spring'));
-                $this->waitFor($visitor, fn (): bool => (int) $this->sql("select count(*) from experiment_people where variant = '{$letter}'")
+                $this->waitFor($visitor,
+                    fn (): bool => (int) $this->sql("select count(*) from experiment_people where variant = '{$letter}'")
                     > ($seen[$letter] ?? 0), 'who saw it is counted');
                 $seen[$letter] = ($seen[$letter] ?? 0) + 1;
                 $visitor->navigate()->refresh();

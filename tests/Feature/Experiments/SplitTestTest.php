@@ -312,7 +312,8 @@ final class SplitTestTest extends TestCase
         foreach (['a' => 60, 'b' => 160] as $letter => $joined) {
             for ($i = 0; $i < 400; $i++) {
                 $people[] = ['experiment_id' => $this->test, 'visitor' => md5("{$letter}{$i}"), 'variant' => $letter,
-                    'seen_at' => now()->format('Y-m-d H:i:s.v'), 'day' => now()->format('Y-m-d'), 'joined_after' => $i < $joined ? 30 : null];
+                    'seen_at' => now()->format('Y-m-d H:i:s.v'), 'day' => now()->format('Y-m-d'),
+                    'joined_after' => $i < $joined ? 30 : null];
             }
         }
         DB::table('experiment_people')->insert($people);
