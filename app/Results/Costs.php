@@ -8,7 +8,6 @@ use App\Models\Business;
 use App\Models\Spend;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Money\Currency;
-use Lantern\Core\Money\Money;
 use Lantern\Core\Results\Cost;
 use Lantern\Core\Results\Measure;
 use Lantern\Core\Results\Period;
@@ -97,8 +96,9 @@ final readonly class Costs
         $cost = new Cost($foreign === [] ? $spent[$own] ?? null : null, $sums->of(Measure::Visitors), $sums->of(Measure::Signups),
             $sums->of(Measure::Orders), $net[$own] ?? 0);
 
-        return ['source' => $source, 'spent' => $cost->spent, 'spentWords' => $this->words($spent),
-            'visitors' => $cost->visitors, 'leads' => $cost->leads, 'customers' => $cost->customers, 'revenue' => $this->words($net),
+        return ['source' => $source, 'spent' => $cost->spent, 'spentWords' => MoneyWords::all($spent, $this->business->locale),
+            'visitors' => $cost->visitors, 'leads' => $cost->leads, 'customers' => $cost->customers,
+            'revenue' => MoneyWords::all($net, $this->business->locale),
             'perVisitor' => $this->amount($cost->perVisitor()), 'perLead' => $this->amount($cost->perLead()),
             'perCustomer' => $this->amount($cost->perCustomer()), 'revenuePerLead' => $this->amount($cost->revenuePerLead()),
             'timesBack' => $cost->timesBack(), 'profit' => $this->amount($cost->profit()),
@@ -165,13 +165,6 @@ final readonly class Costs
 
     private function amount(?int $minor): string
     {
-        return $minor === null ? '' : Money::of($minor, Currency::of($this->business->currency))->words($this->business->locale);
-    }
-
-    /** @param  array<string, int>  $money */
-    private function words(array $money): string
-    {
-        return implode(' + ', array_map(fn (string $currency, int $minor): string => Money::of($minor, Currency::of($currency))
-            ->words($this->business->locale), array_map(strval(...), array_keys($money)), $money));
+        return $minor === null ? '' : MoneyWords::one($minor, $this->business->currency, $this->business->locale);
     }
 }

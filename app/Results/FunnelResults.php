@@ -7,7 +7,6 @@ namespace App\Results;
 use App\Models\Funnel;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Money\Currency;
-use Lantern\Core\Money\Money;
 use Lantern\Core\Results\Measure;
 use Lantern\Core\Results\Period;
 use Lantern\Core\Results\Rate;
@@ -77,9 +76,11 @@ final readonly class FunnelResults
             'sales' => $sums->of(Measure::Sales), 'orders' => $sums->of(Measure::Orders),
             'saleRate' => Rate::of(min($visitors, $sums->of(Measure::Sales)), $visitors)->toArray(),
             'orderRate' => Rate::of(min($visitors, $sums->of(Measure::Orders)), $visitors)->toArray(),
-            'net' => $money, 'revenue' => $this->words($net),
-            'refunds' => $sums->of(Measure::Refunded), 'refunded' => $this->words($sums->money(Measure::Refunded)),
-            'perVisitor' => $visitors === 0 || $net === [] ? '' : $this->word($this->currency()->code, intdiv($money, $visitors)),
+            'net' => $money, 'revenue' => MoneyWords::all($net, $this->funnel->business->locale),
+            'refunds' => $sums->of(Measure::Refunded), 'refunded' => MoneyWords::all($sums->money(Measure::Refunded),
+                $this->funnel->business->locale),
+            'perVisitor' => $visitors === 0 || $net === [] ? '' : MoneyWords::one(intdiv($money, $visitors), $this->currency()->code,
+                $this->funnel->business->locale),
             'otherMoney' => array_diff_key($net, [$this->currency()->code => 0]) !== []];
     }
 
@@ -98,16 +99,5 @@ final readonly class FunnelResults
     private function currency(): Currency
     {
         return Currency::of($this->funnel->currency ?? $this->funnel->business->currency);
-    }
-
-    /** @param  array<string, int>  $money  each currency by itself: money of several is never added up */
-    private function words(array $money): string
-    {
-        return implode(' + ', array_map($this->word(...), array_map(strval(...), array_keys($money)), $money));
-    }
-
-    private function word(string $currency, int $minor): string
-    {
-        return Money::of($minor, Currency::of($currency))->words($this->funnel->business->locale);
     }
 }

@@ -8,7 +8,6 @@ use App\Models\Funnel;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Page\Block\BlockKind;
-use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Results\Leak;
@@ -52,34 +51,34 @@ final class LeakFinder
         $elsewhere = $this->elsewhere();
         $steps = [];
         foreach ($this->plan->pages as $page) {
-            $kind = self::kindOf($page);
+            $kind = self::kindOf($page->role, $page->document->blocksOf(BlockKind::Checkout) !== []);
             if ($kind === null || ! isset($this->now[$page->id])) {
                 continue;
             }
             $sums = $this->now[$page->id];
-            $did = $this->did($kind, $page, $sums);
+            $did = self::did($kind, $sums);
             [$signups, $money] = $this->worth($page->id, $did);
             [$other, $name] = $elsewhere["{$kind->value} {$page->role->value}"] ?? [null, ''];
             $before = $this->past[$page->id] ?? null;
             $steps[] = new Step($kind, $page->id, $page->name, $sums->of(Measure::Visitors), $did, $signups, $money,
-                $before === null ? null : self::rate($this->did($kind, $page, $before), $before->of(Measure::Visitors)), $other, $name);
+                $before === null ? null : self::rate(self::did($kind, $before), $before->of(Measure::Visitors)), $other, $name);
         }
 
         return [...$steps, ...$this->attendance(), ...$this->confirmation(), ...$this->buyingAtOnce()];
     }
 
-    /** What is to be done on a page, that somebody may fail to do; nothing where it is the end of the way. */
-    private static function kindOf(PagePlan $page): ?StepKind
+    /** What is to be done on a page of a role, that somebody may fail to do; nothing where it is the end of the way. */
+    private static function kindOf(PageRole $role, bool $sells): ?StepKind
     {
         return match (true) {
-            in_array($page->role, [PageRole::OptIn, PageRole::Registration, PageRole::Form], true) => StepKind::Join,
-            $page->role === PageRole::Checkout, $page->document->blocksOf(BlockKind::Checkout) !== [] => StepKind::Pay,
-            in_array($page->role, [PageRole::Sales, PageRole::Lesson, PageRole::Replay], true) => StepKind::GoOn,
+            in_array($role, [PageRole::OptIn, PageRole::Registration, PageRole::Form], true) => StepKind::Join,
+            $role === PageRole::Checkout || $sells => StepKind::Pay,
+            in_array($role, [PageRole::Sales, PageRole::Lesson, PageRole::Replay], true) => StepKind::GoOn,
             default => null,
         };
     }
 
-    private function did(StepKind $kind, PagePlan $page, CountSums $sums): int
+    private static function did(StepKind $kind, CountSums $sums): int
     {
         $did = match ($kind) {
             // With a confirmation asked for, leaving the address is what is done here.
@@ -204,22 +203,12 @@ final class LeakFinder
         $best = [];
         foreach ($pages as $page) {
             $role = PageRole::tryFrom((string) $page->role);
-            $kind = match ($role) {
-                PageRole::OptIn, PageRole::Registration, PageRole::Form => StepKind::Join,
-                PageRole::Checkout => StepKind::Pay,
-                PageRole::Sales, PageRole::Lesson, PageRole::Replay => StepKind::GoOn,
-                default => null,
-            };
+            $kind = $role === null ? null : self::kindOf($role, false);
             $sums = $counts[(string) $page->funnel_id][(string) $page->id] ?? null;
             if ($kind === null || $role === null || $sums === null || $sums->of(Measure::Visitors) < Leak::ENOUGH_ELSEWHERE) {
                 continue;
             }
-            $did = match ($kind) {
-                StepKind::Join => max($sums->of(Measure::Asked), $sums->of(Measure::Signups)),
-                StepKind::Pay => $sums->of(Measure::Sales),
-                default => $sums->of(Measure::WentOn),
-            };
-            $rate = self::rate($did, $sums->of(Measure::Visitors));
+            $rate = self::rate(self::did($kind, $sums), $sums->of(Measure::Visitors));
             $key = "{$kind->value} {$role->value}";
             if (! isset($best[$key]) || $rate->rate > $best[$key][0]->rate) {
                 $best[$key] = [$rate, (string) $others[(string) $page->funnel_id]];

@@ -13,9 +13,8 @@ use App\Results\CountReader;
 use App\Results\CountSums;
 use App\Results\LeakFinder;
 use App\Results\LeakWords;
+use App\Results\MoneyWords;
 use Carbon\CarbonImmutable;
-use Lantern\Core\Money\Currency;
-use Lantern\Core\Money\Money;
 use Lantern\Core\Results\Measure;
 use Lantern\Core\Results\Period;
 
@@ -45,7 +44,7 @@ final readonly class WeekInLines
         return [self::counted($now->of(Measure::Visitors), 'visitor').' came'.self::against($now, $before, Measure::Visitors).'.',
             self::counted($now->of(Measure::Signups), 'person', 'people').' joined'.self::against($now, $before, Measure::Signups).'.',
             self::counted($now->of(Measure::Orders), 'sale').self::against($now, $before, Measure::Orders).': '
-                .($now->net() === [] ? 'no money moved' : $this->words($now->net())).'.',
+                .($now->net() === [] ? 'no money moved' : MoneyWords::all($now->net(), $this->business->locale)).'.',
             $this->goals(), $this->leak(), $this->tests()];
     }
 
@@ -118,12 +117,5 @@ final readonly class WeekInLines
             $n > $was => number_format($n - $was).' more than',
             default => number_format($was - $n).' fewer than',
         }.' the week before';
-    }
-
-    /** @param  array<string, int>  $money */
-    private function words(array $money): string
-    {
-        return implode(' + ', array_map(fn (string $currency, int $minor): string => Money::of($minor, Currency::of($currency))
-            ->words($this->business->locale), array_keys($money), $money));
     }
 }

@@ -3,6 +3,7 @@ import { ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, query } from '@/api/client';
 import type { Funnel, Leak, Leaks } from '@/api/types';
+import { beginTest } from '@/results/beginTest';
 import { useToasts } from '@/stores/toasts';
 import { percent } from '@/ui/format';
 
@@ -49,13 +50,8 @@ function placeOf(leak: Leak, to: Leak['tries'][number]['to']): string {
 }
 
 async function test(leak: Leak): Promise<void> {
-    const funnel = draft.value!;
     try {
-        const add = <T,>(given: object) => api.post<T>(`funnels/${funnel.id}/parts`, given);
-        const before = funnel.splitTests.find((t) => t.page === leak.page);
-        const id = before?.id ?? (await add<{ id: string }>({ kind: 'split-test', page: leak.page })).id;
-        const variant = funnel.variants.find((v) => v.test === id)?.id ?? (await add<{ id: string }>({ kind: 'variant', test: id })).id;
-        await router.push(`/funnels/${funnel.id}/variant/${variant}`);
+        await router.push(await beginTest(draft.value!, leak.page));
     } catch (error) {
         toasts.trouble(error);
     }

@@ -5,6 +5,7 @@ import { api } from '@/api/client';
 import type { Funnel, TestResults } from '@/api/types';
 import EndTest from '@/results/EndTest.vue';
 import TestCard from '@/results/TestCard.vue';
+import { beginTest } from '@/results/beginTest';
 import { usePulse } from '@/stores/pulse';
 import { useToasts } from '@/stores/toasts';
 import UiListbox from '@/ui/UiListbox.vue';
@@ -51,10 +52,7 @@ const page = ref('');
 
 async function begin(): Promise<void> {
     try {
-        const add = <T,>(given: object) => api.post<T>(`funnels/${props.funnel}/parts`, given);
-        const test = await add<{ id: string }>({ kind: 'split-test', page: page.value || free.value[0]!.value });
-        const variant = await add<{ id: string }>({ kind: 'variant', test: test.id });
-        await router.push(`/funnels/${props.funnel}/variant/${variant.id}`);
+        await router.push(await beginTest(draft.value!, page.value || free.value[0]!.value));
     } catch (error) {
         toasts.trouble(error);
     }

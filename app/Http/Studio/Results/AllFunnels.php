@@ -9,6 +9,7 @@ use App\Models\Business;
 use App\Models\Funnel;
 use App\Results\CountReader;
 use App\Results\CountSums;
+use App\Results\MoneyWords;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Money\Money;
 use Lantern\Core\Results\Measure;
@@ -41,7 +42,8 @@ final readonly class AllFunnels
                 'visitorsBefore' => (int) $before[$f->id]['visitors'], 'count' => $success['count'],
                 'countBefore' => self::success($before[$f->id])['count'],
                 'rate' => Rate::of(min($success['count'], $whole->of(Measure::Visitors)), $whole->of(Measure::Visitors))->toArray(),
-                'trend' => $success['trend'], 'revenue' => $this->words($whole->net()), 'perVisitor' => $this->perVisitor($f, $whole)];
+                'trend' => $success['trend'], 'revenue' => MoneyWords::all($whole->net(), $this->business->locale),
+                'perVisitor' => $this->perVisitor($f, $whole)];
         }, $funnels);
         usort($rows, fn (array $a, array $b): int => [$b['visitors'], $a['name']] <=> [$a['visitors'], $b['name']]);
 
@@ -79,7 +81,7 @@ final readonly class AllFunnels
             }
         }
         $said = [self::counted($total(Measure::Signups), 'sign-up'), self::counted($total(Measure::Orders), 'sale')];
-        $revenue = $this->words(array_filter($money));
+        $revenue = MoneyWords::all(array_filter($money), $this->business->locale);
 
         return 'In '.self::counted($busy, 'funnel').' there were '.implode(' and ', $said).($revenue === '' ? '.' : ", {$revenue}.");
     }
@@ -96,12 +98,5 @@ final readonly class AllFunnels
         $visitors = $sums->of(Measure::Visitors);
 
         return $net === null || $visitors === 0 ? '' : Money::of(intdiv($net, $visitors), $currency)->words($this->business->locale);
-    }
-
-    /** @param  array<string, int>  $money */
-    private function words(array $money): string
-    {
-        return implode(' + ', array_map(fn (string $currency, int $minor): string => Money::of($minor, Currency::of($currency))
-            ->words($this->business->locale), array_keys($money), $money));
     }
 }
