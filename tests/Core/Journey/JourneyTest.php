@@ -300,7 +300,7 @@ final class JourneyTest extends TestCase
     public static function activity(): iterable
     {
         $active = [EventType::Viewed, EventType::Asked, EventType::Confirmed, EventType::Joined, EventType::Downloaded, EventType::Bought,
-            EventType::Declined, EventType::Clicked, EventType::Registered, EventType::Attended, EventType::SawOffer,
+            EventType::Declined, EventType::Pressed, EventType::Clicked, EventType::Registered, EventType::Attended, EventType::SawOffer,
             EventType::LeftEarly, EventType::WatchedReplay];
         foreach (EventType::cases() as $type) {
             yield $type->value => [$type, in_array($type, $active, true)];
