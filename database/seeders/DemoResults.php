@@ -19,6 +19,7 @@ use App\Support\Ids;
 use Carbon\CarbonImmutable;
 use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Experiments\Variant;
+use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Success;
 use Lantern\Core\Results\Device;
@@ -55,6 +56,27 @@ final class DemoResults
     {
         return $this->test?->page_id !== $page ? null : ['test' => $this->test->id,
             'letter' => Exposures::letter($this->test->id, $this->test->weights(), $visitor, null)];
+    }
+
+    /** How far somebody reads on a page: most stop early, some read to the end; the id of the section. */
+    public static function read(PagePlan $page, string $visitor): ?string
+    {
+        $sections = $page->document->sections;
+        $far = (hexdec(substr($visitor, 2, 4)) / 0x10000) ** 1.7;
+
+        return ($sections[(int) ($far * count($sections))] ?? null)?->id;
+    }
+
+    /** The form or button that is pressed on a page: its first one. */
+    public static function pressed(PagePlan $page): ?string
+    {
+        foreach ($page->document->blocks() as $block) {
+            if (in_array($block->kind, [BlockKind::Form, BlockKind::Button], true)) {
+                return $block->id;
+            }
+        }
+
+        return null;
     }
 
     /** By what they look: by their browser's id, so that it is always the same. */

@@ -185,7 +185,12 @@ final class DemoSales
             }
             $visitor = $this->crowd->visitorId();
             $source = $this->crowd->source();
-            $this->view($this->plan()->pageOf(PageRole::Sales), $visitor, $source, $at);
+            $sales = $this->plan()->pageOf(PageRole::Sales);
+            $this->view($sales, $visitor, $source, $at);
+            if ($sales !== null && hexdec($visitor[6]) < 8) {
+                $this->events->take(new NewEvent(EventType::Read, $this->funnel->business, $at->addMinute(), $this->funnel,
+                    $this->funnel->liveVersion, $sales->id, visitor: $visitor, part: DemoResults::read($sales, $visitor)));
+            }
             if ($this->crowd->chance(0.27)) {
                 $dice = $this->crowd->between(1, 10);
                 $offer = $this->named('First Season, '.($dice <= 6 ? 'regular' : 'three payments'));

@@ -214,6 +214,12 @@ final class DemoSeeder extends Seeder
                 device: DemoResults::device($visitor), variant: $this->results->variant($page, $visitor)));
         CarbonImmutable::setTestNow($at);
         $view($entry->id, $at);
+        $did = fn (EventType $type, ?string $part, CarbonImmutable $when) => $this->events->take(new NewEvent($type, $funnel->business, $when,
+            $funnel, $version, $entry->id, visitor: $visitor, part: $part));
+        $did(EventType::Read, DemoResults::read($entry, $visitor), $at->addSeconds(30));
+        if ($joins) {
+            $did(EventType::Pressed, DemoResults::pressed($entry), $at->addSeconds(33));
+        }
         if ($this->crowd->chance(0.13)) {
             $view($entry->id, $at->addSeconds(20));
         }

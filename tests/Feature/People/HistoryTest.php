@@ -21,9 +21,10 @@ final class HistoryTest extends TestCase
             file_put_contents(self::FILE, $written);
         }
 
-        // Entering a sequence is kept as an enrolment: what it brings is told by its emails.
+        // Entering a sequence is kept as an enrolment: what it brings is told by its emails. What is pressed and read is told of all
+        // people together, by the results.
         self::assertSame([], array_values(array_diff(array_map(fn (EventType $t): string => $t->value, EventType::cases()),
-            [...History::kinds(), EventType::Entered->value])));
+            [...History::kinds(), EventType::Entered->value, EventType::Pressed->value, EventType::Read->value])));
         self::assertSame(count(History::kinds()), count(array_unique(History::kinds())), 'each by one');
         self::assertSame(file_get_contents(self::FILE), $written, 'KEEP=1 vendor/bin/phpunit tests/Feature/People/HistoryTest.php');
     }
