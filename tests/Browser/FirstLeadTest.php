@@ -92,7 +92,7 @@ final class FirstLeadTest extends BrowserTestCase
             $this->press($studio, 'Plain text');
             $this->seeText($studio, 'Hello Robin,');
             $this->press($studio, 'Results');
-            $this->seeText($studio, '1 visitor came, 1 of them joined: 100.0 %.');
+            $this->seeText($studio, '1 visitor came, and there was 1 sign-up: 100 of a hundred (between 20 and 100 of a hundred).');
 
             // The owner's own look at the page is not counted.
             $views = (int) $this->sql("select count(*) from events where type = 'viewed'");

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { Results, StepCount } from '@/api/types';
+import { csvLink } from '@/results/csv';
 import ReadingDialog from '@/results/ReadingDialog.vue';
 import { count, percent } from '@/ui/format';
 import { against, betweenWords, spanWords, trulyChanged } from '@/results/plain';
@@ -20,6 +21,45 @@ const columns = computed(() => ({
     clicks: any((s) => s.clicks),
 }));
 const most = computed(() => Math.max(1, ...props.results.steps.map((s) => s.visitors)));
+/** The table as it is, with the shares as numbers and where they truly lie. */
+const csv = computed(() =>
+    csvLink(
+        [
+            'page',
+            'visitors',
+            'went on',
+            'share',
+            'share at least',
+            'share at most',
+            'seconds',
+            'clicks',
+            'sign-ups',
+            'asked',
+            'confirmed',
+            'downloads',
+            'sales',
+            'revenue',
+            'refunded',
+        ],
+        props.results.steps.map((s) => [
+            s.name,
+            s.visitors,
+            s.wentOn,
+            s.goingOn.rate,
+            s.goingOn.low,
+            s.goingOn.high,
+            s.seconds,
+            s.clicks,
+            s.signups,
+            s.asked,
+            s.confirmed,
+            s.downloads,
+            s.sales,
+            s.revenue,
+            s.refunded,
+        ]),
+    ),
+);
 const change = (s: StepCount) => trulyChanged(s.goingOn, s.before.goingOn);
 </script>
 
@@ -103,6 +143,7 @@ const change = (s: StepCount) => trulyChanged(s.goingOn, s.before.goingOn);
             </table>
         </div>
         <ReadingDialog v-if="reading" :page="reading" :days="days" @close="reading = ''" />
+        <a class="btn-quiet" :href="csv" download="pages.csv">Export as CSV</a>
         <p class="hint">
             Below each share: where it truly lies, nineteen times out of twenty. Few visitors make it wide. Your own visits and programs are
             left out; whoever comes twice is one visitor.

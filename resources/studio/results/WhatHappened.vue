@@ -6,6 +6,7 @@ import type { Results, SalesResults } from '@/api/types';
 import { usePulse } from '@/stores/pulse';
 import { useToasts } from '@/stores/toasts';
 import AxisTable from '@/results/AxisTable.vue';
+import { csvLink } from '@/results/csv';
 import CohortsPart from '@/results/CohortsPart.vue';
 import PopupResultsPart from '@/results/PopupResultsPart.vue';
 import ShareResults from '@/results/ShareResults.vue';
@@ -64,9 +65,11 @@ const brought = computed(() => {
     return of.value === '' ? r.success.trend : r.days.map((d) => (r.success.kind === 'sales' ? d.orders : d.signups));
 });
 const csv = computed(() => {
-    const r = results.value;
-    const rows = r?.days.map((d, i) => [d.day, d.views, d.visitors, brought.value[i]].join(',')) ?? [];
-    return `data:text/csv;charset=utf-8,${encodeURIComponent(['day,views,visitors,' + (r?.success.kind ?? ''), ...rows].join('\r\n'))}`;
+    const r = results.value!;
+    return csvLink(
+        ['day', 'views', 'visitors', r.success.kind],
+        r.days.map((d, i) => [d.day, d.views, d.visitors, brought.value[i] ?? 0]),
+    );
 });
 </script>
 
