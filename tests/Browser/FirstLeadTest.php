@@ -92,6 +92,8 @@ final class FirstLeadTest extends BrowserTestCase
             $this->press($studio, 'Plain text');
             $this->seeText($studio, 'Hello Robin,');
             $this->press($studio, 'Results');
+            $this->seeText($studio, 'In 1 funnel there was 1 sign-up and no sales.');
+            $this->press($studio, 'Practice plan');
             $this->seeText($studio, '1 visitor came, and there was 1 sign-up: 100 of a hundred (between 20 and 100 of a hundred).');
 
             // The owner's own look at the page is not counted.

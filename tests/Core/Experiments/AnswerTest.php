@@ -9,6 +9,7 @@ use Lantern\Core\Experiments\Answer;
 use Lantern\Core\Experiments\Arm;
 use Lantern\Core\Experiments\Assignment;
 use Lantern\Core\Experiments\Evidence;
+use Lantern\Core\Experiments\Gamma;
 use Lantern\Core\Experiments\Purchases;
 use Lantern\Core\Experiments\SampleRatio;
 use Lantern\Core\Experiments\StoppingRule;
@@ -109,6 +110,9 @@ final class AnswerTest extends TestCase
         yield 'clear' => [self::arms([100, 500], [250, 500]), 7, Verdict::Winner];
         yield 'clear the other way' => [self::arms([250, 500], [100, 500]), 7, Verdict::Winner];
         yield 'not yet' => [self::arms([150, 500], [170, 500]), 20, Verdict::Open];
+        yield 'nearly' => [self::arms([150, 500], [195, 500]), 20, Verdict::Open];
+        yield 'just so' => [self::arms([150, 500], [200, 500]), 20, Verdict::Winner];
+        yield 'just so, if there were not a third' => [self::arms([150, 500], [200, 500], [150, 500]), 20, Verdict::Open];
         yield 'never' => [self::arms([150, 500], [170, 500]), 56, Verdict::Unknown];
         yield 'hardly anybody, for eight weeks' => [self::arms([1, 50], [3, 50]), 56, Verdict::Unknown];
         yield 'the same' => [self::arms([60_000, 200_000], [60_050, 200_000]), 20, Verdict::Same];
@@ -124,6 +128,38 @@ final class AnswerTest extends TestCase
     public function test_what_can_be_said(array $arms, int $days, Verdict $verdict): void
     {
         self::assertSame($verdict, Answer::of(TestGoal::Signup, new StoppingRule(0.3), $arms, $days)->verdict);
+    }
+
+    /** What makes it hold however often one looks: without a difference it is one on average, for any weights and any rate. */
+    public function test_the_evidence_is_one_on_average_without_a_difference(): void
+    {
+        $ways = fn (int $of, int $k): float => exp(Gamma::log($of + 1) - Gamma::log($k + 1) - Gamma::log($of - $k + 1));
+        foreach ([[1, 1, 0.3], [3, 7, 0.4], [9, 1, 0.02]] as [$weight, $other, $expected]) {
+            $w = $weight / ($weight + $other);
+            $sum = 0.0;
+            foreach (range(0, 7) as $reached) {
+                foreach (range(0, 5) as $not) {
+                    $chance = $ways(7, $reached) * $w ** $reached * (1 - $w) ** (7 - $reached) * $ways(5, $not) * $w ** $not
+                        * (1 - $w) ** (5 - $not);
+                    $sum += $chance * exp(Evidence::ofCounts($weight, $reached, $not, $other, 7 - $reached, 5 - $not, $expected));
+                }
+            }
+            self::assertEqualsWithDelta(1.0, $sum, 1e-9);
+        }
+        // Money says as much: two buyers, of whom each had the one or the other.
+        $sum = 0.0;
+        foreach ([[[], [50.0, 290.0]], [[50.0], [290.0]], [[290.0], [50.0]], [[50.0, 290.0], []]] as [$one, $two]) {
+            $sum += 0.25 ** count($one) * 0.75 ** count($two) * exp(Evidence::ofMoney(1, $one, 3, $two, 100.0));
+        }
+        self::assertEqualsWithDelta(1.0, $sum, 1e-9);
+    }
+
+    public function test_where_most_do_it_those_who_do_not_say_most(): void
+    {
+        // 190 and 172 of 200: looked at by those who did it alone it would be next to nothing.
+        self::assertEqualsWithDelta(2.503, Evidence::ofCounts(1, 190, 10, 1, 172, 28, 0.9), 0.001);
+        self::assertSame(0.0, Evidence::ofCounts(0, 5, 5, 1, 5, 5, 0.3), 'of one that nobody is given nothing can be said');
+        self::assertSame(0.0, Evidence::ofMoney(1, [5.0], 1, [5.0], 0.0));
     }
 
     public function test_how_many_more_it_takes(): void

@@ -121,7 +121,7 @@ final class MoneyResultsTest extends SalesTestCase
         $this->results()->assertJsonPath('success.kind', 'signups')->assertJsonPath('success.count', 0);
         $this->getJson('/studio/api/funnels')->assertJsonPath('funnels.0.success.kind', 'signups');
         $this->getJson('/studio/api/results')->assertJsonPath('funnels.0.kind', 'signups')->assertJsonPath('funnels.0.revenue', '€340')
-            ->assertJsonPath('sentence', 'In 1 funnel there were 0 sign-ups and 2 sales, €340.');
+            ->assertJsonPath('sentence', 'In 1 funnel there were no sign-ups and 2 sales, €340.');
         foreach (['fame', '', ['sales']] as $wrong) {
             $this->putJson($address, ['by' => $wrong])->assertUnprocessable();
         }

@@ -81,14 +81,15 @@ final readonly class AllFunnels
             }
         }
         $said = [self::counted($total(Measure::Signups), 'sign-up'), self::counted($total(Measure::Orders), 'sale')];
+        $verb = $total(Measure::Signups) === 1 ? 'was' : 'were';
         $revenue = MoneyWords::all(array_filter($money), $this->business->locale);
 
-        return 'In '.self::counted($busy, 'funnel').' there were '.implode(' and ', $said).($revenue === '' ? '.' : ", {$revenue}.");
+        return 'In '.self::counted($busy, 'funnel')." there {$verb} ".implode(' and ', $said).($revenue === '' ? '.' : ", {$revenue}.");
     }
 
     private static function counted(int $n, string $one): string
     {
-        return number_format($n)." {$one}".($n === 1 ? '' : 's');
+        return ($n === 0 ? 'no' : number_format($n))." {$one}".($n === 1 ? '' : 's');
     }
 
     private function perVisitor(Funnel $funnel, CountSums $sums): string
