@@ -26,6 +26,24 @@ final class Counts
 
     private const KEY = ['funnel_id', 'slice', 'day', 'page_id', 'measure', 'before', 'currency'];
 
+    private static bool $later = false;
+
+    /**
+     * Does something in which very much happens, and counts it all at its end.
+     *
+     * @param  callable(): mixed  $work
+     */
+    public function afterwards(callable $work): void
+    {
+        self::$later = true;
+        try {
+            $work();
+        } finally {
+            self::$later = false;
+        }
+        Business::query()->get()->each(fn (Business $business) => $this->rebuild($business));
+    }
+
     /**
      * Counts one event.
      *
@@ -33,13 +51,15 @@ final class Counts
      */
     public function add(Business $business, array $event): void
     {
-        self::keep((string) ($event['funnel_id'] ?? ''), EventTallies::of((object) $event, $business->zone(), new EarlierStored));
+        if (! self::$later) {
+            self::keep((string) ($event['funnel_id'] ?? ''), EventTallies::of((object) $event, $business->zone(), new EarlierStored));
+        }
     }
 
     /** Counts an order that was bought just now. */
     public static function addOrder(string $order, DateTimeZone $zone): void
     {
-        $row = MoneyTallies::orders()->where('id', $order)->first();
+        $row = self::$later ? null : MoneyTallies::orders()->where('id', $order)->first();
         if ($row !== null) {
             self::keep((string) $row->funnel_id, MoneyTallies::ofOrder($row, $zone));
         }
@@ -48,7 +68,7 @@ final class Counts
     /** Counts money that came in or went back: the last such fact of an order. */
     public static function addMoney(string $order, DateTimeZone $zone): void
     {
-        $fact = MoneyTallies::facts()->where('f.order_id', $order)->orderByDesc('f.id')->first();
+        $fact = self::$later ? null : MoneyTallies::facts()->where('f.order_id', $order)->orderByDesc('f.id')->first();
         if ($fact !== null) {
             self::keep((string) $fact->funnel_id, MoneyTallies::of($fact, $zone));
         }
@@ -128,6 +148,9 @@ final class Counts
     /** @param  list<Tally>  $tallies */
     private static function keep(string $funnel, array $tallies): void
     {
+        if ($tallies === []) {
+            return;
+        }
         $rows = [];
         self::collect($rows, $funnel, $tallies);
         self::write($rows);
