@@ -27,6 +27,9 @@ use Lantern\Core\Results\Device;
 /** What results are made of beside visits: a split test that runs, what was spent, and a goal that is written down. */
 final class DemoResults
 {
+    /** Who sees what depends on it: always the same, so that each load shows the same state of the test. */
+    private const TEST = '01m8nqsapmgzc9m9vgtngr0qh1';
+
     private ?Experiment $test = null;
 
     public function __construct(private readonly SplitTests $tests, private readonly DraftParts $parts)
@@ -41,7 +44,7 @@ final class DemoResults
         if (! $part instanceof PagePlan) {
             return;
         }
-        $test = DraftRows::add($funnel, new SplitTest(Ids::next(), $page->name, $page->id));
+        $test = DraftRows::add($funnel, new SplitTest(self::TEST, $page->name, $page->id));
         $variant = DraftRows::add($funnel->refresh(), new Variant(Ids::next(), 'What it costs them: twelve minutes', $test->id, 'b',
             $part->document));
         $document = $variant->definition['document'];

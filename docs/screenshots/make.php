@@ -22,8 +22,9 @@ $wanted = array_slice($argv, 2);
 $folder = getenv('SHOTS') ?: __DIR__;
 /** Those that are half of another one come along with it. */
 if ($wanted !== []) {
-    $halves = ['orders' => 'order', 'broadcast' => 'outbox', 'session' => 'report', 'opt-in-page' => 'session-page'];
-    array_push($wanted, ...array_values(array_intersect_key($halves, array_flip($wanted))));
+    $halves = ['orders' => 'order', 'broadcast' => 'outbox', 'session' => 'report', 'opt-in-page' => 'session-page',
+        'results' => 'leaks tests'];
+    array_push($wanted, ...explode(' ', implode(' ', array_intersect_key($halves, array_flip($wanted)))));
 }
 
 $wait = function (RemoteWebDriver $b, string $css): void {
