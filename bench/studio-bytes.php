@@ -29,8 +29,8 @@ foreach ($first as $file) {
 printf("%-60s %8s   limit 250,000: %s\n\n", 'first load, gzip', number_format($total), $total <= 250_000 ? 'kept' : 'BROKEN');
 // With all it needs that is not there from the start.
 echo "loaded when opened\n";
-foreach (['resources/studio/funnel/FunnelScreen.vue', 'resources/studio/funnel/desk/experiment/VariantDesk.vue',
-    'resources/studio/emails/EmailSheet.vue', 'resources/studio/results/ResultsScreen.vue', 'resources/studio/results/DayChart.vue'] as $entry) {
+$opened = ['funnel/FunnelScreen', 'funnel/desk/experiment/VariantDesk', 'emails/EmailSheet', 'results/ResultsScreen', 'results/DayChart'];
+foreach (array_map(fn (string $screen): string => "resources/studio/{$screen}.vue", $opened) as $entry) {
     $more = $first;
     $collect($entry, $more);
     printf("%-60s %8s\n", $entry, number_format(array_sum(array_map($size, array_diff_key($more, $first)))));
