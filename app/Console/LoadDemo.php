@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Results\Counts;
 use App\Support\DemoProgress;
 use Database\Seeders\DemoSeeder;
 use FilesystemIterator;
@@ -45,7 +46,8 @@ final class LoadDemo extends Command
         $this->laravel->instance(DemoProgress::class, $progress);
         $progress->at('an empty database');
         $this->callSilently('migrate', ['--force' => true]);
-        $this->laravel->make(DemoSeeder::class)->run();
+        // So much happens at once that it is counted at the end.
+        $this->laravel->make(Counts::class)->afterwards(fn () => $this->laravel->make(DemoSeeder::class)->run());
         $progress->at('what the database knows of itself');
         $this->finish();
         file_put_contents("{$loading}/loaded", date('c')."\n");

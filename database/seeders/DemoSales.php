@@ -89,7 +89,7 @@ final class DemoSales
         $this->funnel = $this->funnel($business, $portrait);
         $this->publishing->publish($this->funnel, User::query()->first(), 'Open for the first season');
         $this->funnel->refresh()->load(['liveVersion', 'business']);
-        $this->offer->to(intdiv(105, max(1, (int) config('lantern.demo_part'))));
+        $this->offer->to(intdiv(85, max(1, (int) config('lantern.demo_part'))));
         for ($day = 0; $day < self::DAYS; $day++) {
             $this->progress->at($this->funnel->name, $day, self::DAYS);
             $this->day($from->addDays($day), $now);
@@ -175,7 +175,7 @@ final class DemoSales
     private function day(CarbonImmutable $day, CarbonImmutable $now): void
     {
         $part = max(1, (int) config('lantern.demo_part'));
-        $visits = intdiv($this->crowd->between(5, 16), $part);
+        $visits = intdiv($this->crowd->between(4, 12), $part);
         $minutes = array_map(fn (): int => $this->crowd->between(0, 780), range(0, $visits));
         sort($minutes);
         foreach ($minutes as $minute) {
