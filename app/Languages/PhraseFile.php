@@ -127,7 +127,8 @@ final readonly class PhraseFile
         }
 
         return Languages::isKnown($tag) ? Language::of($tag)
-            : throw self::strange('This file says that its language is “'.mb_substr($tag, 0, 40).'”, and there is no such language here.');
+            : throw self::strange('This file says that its language is “'.mb_substr($tag, 0, 40).'”, and there is no such '
+                .'language here.');
     }
 
     private static function strange(string $why): Invalid

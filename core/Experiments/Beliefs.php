@@ -19,6 +19,6 @@ interface Beliefs
     /** @return array{float, float} within which the value of one lies, nineteen times out of twenty */
     public function interval(int $of): array;
 
-    /** @return array{float, float} within which the first exceeds the second by, nineteen times out of twenty; negative where it does not */
+    /** @return array{float, float} by how much the first exceeds the second, nineteen times out of twenty; negative where it does not */
     public function difference(int $first, int $second): array;
 }

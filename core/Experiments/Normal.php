@@ -32,7 +32,7 @@ final class Normal
         return $x < 0 ? $upper : 1 - $upper;
     }
 
-    /** The same of Student's distribution, by its expansion around the normal one (Abramowitz and Stegun 26.7.5); good from 3 degrees on. */
+    /** The same of Student's distribution, expanded around the normal one (Abramowitz and Stegun 26.7.5); good from 3 degrees on. */
     public static function student(float $p, float $degrees): float
     {
         $x = self::quantile($p);

@@ -25,15 +25,15 @@ final class StarterEmails
 
         return match ($goal) {
             Goal::GiveAway, Goal::LongOptIn => [$email('Welcome email', $d->say('Here it is: :title', $title),
-                $d->say('<p>thank you for asking for “:title”. Here is your copy:</p><p><a href="{{download_link}}">Download it now</a></p>'
-                    .'<p>Set a quarter of an hour aside for it this week. Then hit reply and tell me how it went: I read every answer.</p>',
+                $d->say('<p>thank you for asking for “:title”. Here is your copy:</p><p><a href="{{download_link}}">Download it '
+                    .'now</a></p><p>Set a quarter of an hour aside for it this week. Then hit reply and tell me how it went: I read every answer.</p>',
                     $html))],
             Goal::WaitingList => [$email('Welcome to the list', $d->say('You are on the list: :title', $title),
                 $d->say('<p>you are on the waiting list for “:title”. You will hear from me before anyone else.</p>'
                     .'<p>One question until then: what would you most like to get out of it? Hit reply and tell me.</p>', $html))],
             Goal::Form => [$email('Thank you', $d->say('Thank you: :title', $title),
-                $d->say('<p>thank you for filling in “:title”. It has arrived, and I will be in touch.</p><p>If something else comes to '
-                    .'your mind, hit reply.</p>', $html))],
+                $d->say('<p>thank you for filling in “:title”. It has arrived, and I will be in touch.</p><p>If something else comes '
+                    .'to your mind, hit reply.</p>', $html))],
             Goal::VideoSeries => [
                 $email('Video 1', $d->say('Your first video: :title', $title),
                     $d->say('<p>good to have you here. The first video is ready, and it takes a quarter of an hour:</p>'

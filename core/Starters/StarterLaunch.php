@@ -115,8 +115,8 @@ final class StarterLaunch
 
         return [$intro, $deadline, $list,
             $mail('You are on the list', $d->say('You are on the list: :title', ['title' => $d->title]),
-                $d->say('<p>you are on the list for “:title”. As soon as the doors open, you will read it here first.</p><p>One question '
-                    .'until then: what would you most like to get out of it? Hit reply and tell me.</p>', $values)),
+                $d->say('<p>you are on the list for “:title”. As soon as the doors open, you will read it here first.</p><p>One '
+                    .'question until then: what would you most like to get out of it? Hit reply and tell me.</p>', $values)),
             $mail('The doors are open', $d->say('The doors are open: :title', ['title' => $d->title]),
                 $d->say('<p>“:title” is open. You can come in until :end, and at the introductory price until :priceEnd.</p>'
                     .'<p><a href=":introduction">See the programme</a></p><p>Take your time with it: the clock on the page is true, and '

@@ -51,8 +51,8 @@ final readonly class StarterOffers
         $title = $d->title === '' ? $d->say('The programme') : mb_substr($d->title, 0, 120);
         $welcome = new SequencePlan($d->id(), 'For buyers', ends: new Triggers);
         $email = new EmailPlan($d->id(), 'Welcome to buyers', mb_substr($d->say('Welcome to :title', ['title' => $title]), 0, 200),
-            $d->letter($d->say('<p>you are in “:title”, and I am glad of it. Here is how we begin:</p><p><a href=":link">Your first three '
-                .'steps</a></p><p>If anything is unclear, hit reply: I read every answer.</p>', ['title' => $d->titleHtml(),
+            $d->letter($d->say('<p>you are in “:title”, and I am glad of it. Here is how we begin:</p><p><a href=":link">Your first '
+                .'three steps</a></p><p>If anything is unclear, hit reply: I read every answer.</p>', ['title' => $d->titleHtml(),
                     'link' => '{{page_'.$d->page('delivery').'}}'])), Delay::atOnce(), $welcome->id);
         $tag = fn (string $name): string => 'Bought '.mb_strimwidth($name, 0, 50, '…');
         $main = new Product($d->id(), $title, '', [$tag($title)], sequence: $welcome->id);

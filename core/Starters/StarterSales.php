@@ -86,8 +86,8 @@ final class StarterSales
         return StarterPages::page(
             $d->section('opening-centred', $d->eyebrow($d->say('Your place is kept. One thing before you go')),
                 $d->heading($d->say('Would you like me to look at yours?')),
-                $d->text($d->say('“:title” shows you the way. In a private hour I look at how you are going about it: you show me, I tell '
-                    .'you what I see, and you leave with a plan of your own.', ['title' => $d->titleHtml()]))),
+                $d->text($d->say('“:title” shows you the way. In a private hour I look at how you are going about it: you show me, I '
+                    .'tell you what I see, and you leave with a plan of your own.', ['title' => $d->titleHtml()]))),
             $d->section('price-beside', $d->heading($d->say('A private hour')),
                 $d->text($d->say('Just the two of us, at a time that suits you. Offered here, on this page, and not again.')),
                 $d->bullets($d->say('One hour, recorded, so that you can listen again'),
