@@ -26,8 +26,8 @@ final class StarterEmails
         return match ($goal) {
             Goal::GiveAway, Goal::LongOptIn => [$email('Welcome email', $d->say('Here it is: :title', $title),
                 $d->say('<p>thank you for asking for “:title”. Here is your copy:</p><p><a href="{{download_link}}">Download it '
-                    .'now</a></p><p>Set a quarter of an hour aside for it this week. Then hit reply and tell me how it went: I read every answer.</p>',
-                    $html))],
+                    .'now</a></p><p>Set a quarter of an hour aside for it this week. Then hit reply and tell me how it went: I read '
+                    .'every answer.</p>', $html))],
             Goal::WaitingList => [$email('Welcome to the list', $d->say('You are on the list: :title', $title),
                 $d->say('<p>you are on the waiting list for “:title”. You will hear from me before anyone else.</p>'
                     .'<p>One question until then: what would you most like to get out of it? Hit reply and tell me.</p>', $html))],
