@@ -14,7 +14,11 @@ final class NotReady extends RuntimeException
     /** @param  list<Finding>  $findings */
     public function __construct(public readonly array $findings)
     {
-        parent::__construct('This funnel cannot go live yet. Nothing was published.');
+        // Whoever shows only this sentence says what is wrong all the same.
+        $blockers = array_values(array_filter($findings, fn (Finding $f): bool => $f->blocks));
+        $more = count($blockers) - 1;
+        parent::__construct('This funnel cannot go live yet. Nothing was published. '.($blockers[0]->message ?? '')
+            .($more > 0 ? " The check found {$more} more." : ''));
     }
 
     public function report(): bool

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Publishing;
 
-use App\Drafts\DraftPlan;
 use App\Experiments\ExperimentResults;
 use App\Experiments\RunningTests;
 use App\Models\DraftPart;
@@ -43,17 +42,6 @@ final readonly class SplitTests implements DueWork
             }
             if (Experiment::query()->whereKey($test->id)->whereNotNull('ended_at')->where('ended_how', '!=', 'withdrawn')->exists()) {
                 throw Invalid::at('test', 'This split test has ended. Begin a new one.');
-            }
-            $plan = DraftPlan::read($funnel);
-            $weights = $plan->weightsOf($test);
-            if (count(array_filter($weights)) < 2) {
-                throw Invalid::at('weight', 'Only one variant would ever be shown. At least two need a share of the visitors.');
-            }
-            foreach ($plan->variantsOf($test->id) as $variant) {
-                if ($variant->document->toArray() === $plan->page($test->page)?->document->toArray()) {
-                    throw Invalid::at('variant', 'Variant '.strtoupper($variant->letter).' is still the same as the page. Change what you '
-                        .'want to test first.');
-                }
             }
             $row->put($test->started(true))->forceFill(['revision' => $row->revision + 1])->save();
             $funnel->unsetRelation('parts');

@@ -28,6 +28,10 @@ final class SplitTestCheck
             if ($page === null || ! $test->on) {
                 continue;
             }
+            if (count(array_filter($plan->weightsOf($test))) < 2) {
+                $findings[] = new Finding('one-variant', true, "Only one variant would ever be shown of “{$page->name}”. At least two need "
+                    .'a share of the visitors.', 'page', $page->id, 'Open the page');
+            }
             foreach ($plan->variantsOf($test->id) as $variant) {
                 array_push($findings, ...self::variant($plan, $page, $variant, $facts));
             }
@@ -41,6 +45,10 @@ final class SplitTestCheck
     {
         $name = 'Variant '.strtoupper($variant->letter)." of “{$page->name}”";
         $findings = [];
+        if ($variant->document->toArray() === $page->document->toArray()) {
+            $findings[] = new Finding('variant-unchanged', true, "{$name} is still the same as the page. Change what you want to test.",
+                'variant', $variant->id, 'Open the variant');
+        }
         foreach (self::NEEDED as [$what, $kind, $why]) {
             if ($page->document->blocksOf($kind) !== [] && $variant->document->blocksOf($kind) === []
                 && ! self::hasOther($variant, $kind)) {

@@ -44,7 +44,7 @@ final class SplitTestCheckTest extends TestCase
 
             return $d;
         };
-        yield 'a copy' => [fn (array $d): array => $d, []];
+        yield 'a copy' => [fn (array $d): array => $d, ['!variant-unchanged']];
         yield 'without its form' => [$blocks(fn (array $b): bool => $b['kind'] !== 'form'), ['!variant-without-form']];
         yield 'without anything' => [fn (array $d): array => ['format' => Document::FORMAT, 'sections' => []], ['!variant-without-form']];
         yield 'with an empty heading' => [function (array $d): array {
@@ -64,8 +64,36 @@ final class SplitTestCheckTest extends TestCase
     public function test_a_variant_is_looked_at_as_its_page_is_once_its_test_is_started(callable $document, array $codes): void
     {
         $found = self::codes(self::plan(true, $document));
-        self::assertSame($codes, array_values(array_intersect($found, [...$codes, '!variant-without-form'])), implode(', ', $found));
+        self::assertSame($codes, array_values(array_intersect($found, [...$codes, '!variant-without-form', '!variant-unchanged'])), implode(', ', $found));
         self::assertSame([], self::codes(self::plan(false, $document)), 'one that is not started is in nobody’s way');
+    }
+
+    /** @return iterable<string, array{int, int|null, bool}> weights of the page and of its variant, if it has one; may it start? */
+    public static function weights(): iterable
+    {
+        yield 'half and half' => [1, 1, true];
+        yield 'one of ten' => [9, 1, true];
+        yield 'the page alone' => [1, 0, false];
+        yield 'the variant alone' => [0, 1, false];
+        yield 'nobody' => [0, 0, false];
+        yield 'no variant' => [1, null, false];
+    }
+
+    #[DataProvider('weights')]
+    public function test_two_need_a_share_of_the_visitors(int $page, ?int $variant, bool $may): void
+    {
+        $plan = Plans::changed(function (array $p) use ($page, $variant): array {
+            $p['splitTests'][] = ['id' => 'test-1', 'name' => 'Opt-in page', 'page' => $p['pages'][0]['id'], 'on' => true,
+                'weight' => $page];
+            if ($variant !== null) {
+                $p['variants'][] = ['id' => 'variant-1', 'name' => 'Another', 'test' => 'test-1', 'letter' => 'b', 'weight' => $variant,
+                    'document' => $p['pages'][0]['document']];
+            }
+
+            return $p;
+        });
+        $found = array_map(fn (Finding $f): string => $f->code, array_filter(GoLiveCheck::of($plan), fn (Finding $f): bool => $f->blocks));
+        self::assertSame(! $may, in_array('one-variant', $found, true), implode(', ', $found));
     }
 
     public function test_of_a_page_that_is_gone_nothing_is_said(): void
