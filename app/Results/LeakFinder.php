@@ -16,6 +16,7 @@ use Lantern\Core\Results\Period;
 use Lantern\Core\Results\Rate;
 use Lantern\Core\Results\Step;
 use Lantern\Core\Results\StepKind;
+use Lantern\Core\Results\Worth;
 use Lantern\Core\Webinars\RegistrationState;
 
 /** The steps of a funnel as the core wants them, with what came of those who took each, and what they are held against. */
@@ -51,31 +52,21 @@ final class LeakFinder
         $elsewhere = $this->elsewhere();
         $steps = [];
         foreach ($this->plan->pages as $page) {
-            $kind = self::kindOf($page->role, $page->document->blocksOf(BlockKind::Checkout) !== []);
+            $kind = StepKind::of($page->role, $page->document->blocksOf(BlockKind::Checkout) !== []);
             if ($kind === null || ! isset($this->now[$page->id])) {
                 continue;
             }
             $sums = $this->now[$page->id];
             $did = self::did($kind, $sums);
-            [$signups, $money] = $this->worth($page->id, $did);
+            $worth = $this->worth($page->id, $did);
             [$other, $name] = $elsewhere["{$kind->value} {$page->role->value}"] ?? [null, ''];
             $before = $this->past[$page->id] ?? null;
-            $steps[] = new Step($kind, $page->id, $page->name, $sums->of(Measure::Visitors), $did, $signups, $money,
+            $steps[] = new Step($kind, $page->id, $page->name, $sums->of(Measure::Visitors), $did,
+                $worth->signups, $worth->money,
                 $before === null ? null : self::rate(self::did($kind, $before), $before->of(Measure::Visitors)), $other, $name);
         }
 
         return [...$steps, ...$this->attendance(), ...$this->confirmation(), ...$this->buyingAtOnce()];
-    }
-
-    /** What is to be done on a page of a role, that somebody may fail to do; nothing where it is the end of the way. */
-    private static function kindOf(PageRole $role, bool $sells): ?StepKind
-    {
-        return match (true) {
-            in_array($role, [PageRole::OptIn, PageRole::Registration, PageRole::Form], true) => StepKind::Join,
-            $role === PageRole::Checkout || $sells => StepKind::Pay,
-            in_array($role, [PageRole::Sales, PageRole::Lesson, PageRole::Replay], true) => StepKind::GoOn,
-            default => null,
-        };
     }
 
     private static function did(StepKind $kind, CountSums $sums): int
@@ -90,30 +81,22 @@ final class LeakFinder
         return min($did, $sums->of(Measure::Visitors));
     }
 
-    /**
-     * What one who goes on from a page brings on average: the sign-ups and the money of that page and of all it leads to, shared among
-     * those who went on; never more than one sign-up or one average order.
-     *
-     * @return array{float, float}
-     */
-    private function worth(string $page, int $did): array
+    /** What one who goes on from a page brings, there and at all it leads to. */
+    private function worth(string $page, int $did): Worth
     {
-        if ($did === 0) {
-            return [0.0, 0.0];
-        }
         $signups = $money = 0;
         foreach ($this->reachable($page) as $id) {
             $sums = $this->now[$id] ?? new CountSums;
             $signups += $sums->of(Measure::Signups);
             $money += $sums->net()[$this->currency] ?? 0;
         }
-        $orders = $this->whole->of(Measure::Orders);
-        $average = $orders === 0 ? 0.0 : ($this->whole->net()[$this->currency] ?? 0) / $orders;
-        // What follows by email from those who left their address here follows as well: nobody walks there by a way.
-        $later = $this->whole->of(Measure::Signups) === 0 || $signups === 0 ? 0.0
-            : ($this->whole->net()[$this->currency] ?? 0) / $this->whole->of(Measure::Signups);
 
-        return [min(1.0, $signups / $did), max(0.0, min($average, max($money / $did, min(1.0, $signups / $did) * $later)))];
+        return Worth::ofPage($did, $signups, $money, $this->whole->of(Measure::Signups), $this->whole->of(Measure::Orders), $this->net());
+    }
+
+    private function net(): int
+    {
+        return $this->whole->net()[$this->currency] ?? 0;
     }
 
     /** @return list<string> ids of a page and of all that its ways lead to */
@@ -156,12 +139,10 @@ final class LeakFinder
             return Rate::of((int) ($row->came ?? 0), (int) ($row->n ?? 0));
         };
         $now = $came($this->period);
-        $each = $now->successes === 0 ? 0.0 : max(0, $this->whole->net()[$this->currency] ?? 0) / $now->successes;
-        $orders = $this->whole->of(Measure::Orders);
-        $average = $orders === 0 ? 0.0 : ($this->whole->net()[$this->currency] ?? 0) / $orders;
 
         return [new Step(StepKind::Attend, $this->plan->pageOf(PageRole::Confirmation)->id ?? '', 'The session', $now->trials,
-            $now->successes, 0.0, min($each, $average), $came($this->period->yearBefore()))];
+            $now->successes, 0.0, Worth::shared($now->successes, $this->whole->of(Measure::Orders), $this->net())->money,
+            $came($this->period->yearBefore()))];
     }
 
     /** @return list<Step> */
@@ -173,7 +154,7 @@ final class LeakFinder
         $past = CountReader::whole($this->past);
 
         return $asked === 0 ? [] : [new Step(StepKind::Confirm, '', 'Confirming the address', $asked, $confirmed, 1.0,
-            $signups === 0 ? 0.0 : max(0, $this->whole->net()[$this->currency] ?? 0) / $signups,
+            $signups === 0 ? 0.0 : max(0, $this->net()) / $signups,
             self::rate($past->of(Measure::Confirmed), $past->of(Measure::Asked)))];
     }
 
@@ -189,7 +170,7 @@ final class LeakFinder
 
         return [new Step(StepKind::BuyAtOnce, $entry->id, 'New visitors', $new->of(Measure::Visitors),
             min($new->of(Measure::Visitors), $new->of(Measure::Orders)), 0.0,
-            $orders === 0 ? 0.0 : max(0, $this->whole->net()[$this->currency] ?? 0) / $orders)];
+            $orders === 0 ? 0.0 : max(0, $this->net()) / $orders)];
     }
 
     /** @return array<string, array{Rate, string}> by kind and role: the best of the owner's other funnels, and its name */
@@ -203,7 +184,7 @@ final class LeakFinder
         $best = [];
         foreach ($pages as $page) {
             $role = PageRole::tryFrom((string) $page->role);
-            $kind = $role === null ? null : self::kindOf($role, false);
+            $kind = $role === null ? null : StepKind::of($role, false);
             $sums = $counts[(string) $page->funnel_id][(string) $page->id] ?? null;
             if ($kind === null || $role === null || $sums === null || $sums->of(Measure::Visitors) < Leak::ENOUGH_ELSEWHERE) {
                 continue;

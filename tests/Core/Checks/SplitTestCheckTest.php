@@ -92,7 +92,8 @@ final class SplitTestCheckTest extends TestCase
 
             return $p;
         });
-        $found = array_map(fn (Finding $f): string => $f->code, array_filter(GoLiveCheck::of($plan), fn (Finding $f): bool => $f->blocks));
+        $found = array_map(fn (Finding $f): string => $f->code, array_filter(GoLiveCheck::of($plan),
+            fn (Finding $f): bool => $f->blocks));
         self::assertSame(! $may, in_array('one-variant', $found, true), implode(', ', $found));
     }
 

@@ -348,7 +348,7 @@ final class StudioTest extends TestCase
         $funnel = $this->draft($owner, withFile: false);
         $this->actingAs($owner)->postJson("/studio/api/funnels/{$funnel->id}/publish")->assertStatus(422)
             ->assertJsonPath('findings.0.code', 'file-missing')
-            ->assertJsonPath('message', fn (string $m): bool => str_starts_with($m, 'This funnel cannot go live yet. Nothing was published. ')
+            ->assertJsonPath('message', fn (string $m): bool => str_starts_with($m, 'This funnel cannot go live yet. Nothing was ')
                 && str_contains($m, 'has no file'));
         self::assertSame([0, 'draft'], [Version::query()->count(), $funnel->refresh()->state->value]);
         $leadMagnet = LeadMagnet::query()->sole();
