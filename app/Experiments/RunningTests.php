@@ -12,6 +12,7 @@ use App\Results\CountSums;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Experiments\Expected;
 use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Experiments\TestGoal;
 use Lantern\Core\Experiments\Variant;
@@ -23,12 +24,6 @@ use Lantern\Core\Results\Period;
 /** Split tests follow what is public: they begin with the version that brings them, and end where one comes without them. */
 final class RunningTests
 {
-    /** The rate that is expected of a page nobody has seen yet. */
-    private const USUAL = ['signup' => 0.3, 'confirmation' => 0.25, 'sale' => 0.02, 'revenue' => 0.02];
-
-    /** Fewer visitors say nothing of what to expect. */
-    private const ENOUGH = 50;
-
     /** Call it within the transaction that makes the version live. */
     public static function follow(Funnel $funnel, Version $version, CarbonImmutable $now): void
     {
@@ -93,11 +88,10 @@ final class RunningTests
             TestGoal::Confirmation => Measure::Confirmed,
             TestGoal::Sale, TestGoal::Revenue => Measure::Orders,
         });
-        $orders = $whole->of(Measure::Orders);
-        $paid = $whole->money(Measure::Paid)[$funnel->sellsIn()] ?? 0;
+        $expected = Expected::of($test->goal, $visitors, $reached, $whole->of(Measure::Orders),
+            $whole->money(Measure::Paid)[$funnel->sellsIn()] ?? 0);
 
-        return ['expected' => $visitors < self::ENOUGH || $reached === 0 ? self::USUAL[$test->goal->value] : min(0.9, $reached / $visitors),
-            'typical' => $orders > 0 && $paid > 0 ? intdiv($paid, $orders) : 10_000];
+        return ['expected' => $expected->rate, 'typical' => $expected->typical];
     }
 
     private static function print(?Document $document): string

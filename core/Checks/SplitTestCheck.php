@@ -29,8 +29,8 @@ final class SplitTestCheck
                 continue;
             }
             if (count(array_filter($plan->weightsOf($test))) < 2) {
-                $findings[] = new Finding('one-variant', true, "Only one variant would ever be shown of “{$page->name}”. At least two need "
-                    .'a share of the visitors.', 'page', $page->id, 'Open the page');
+                $findings[] = new Finding('one-variant', true, "Only one variant would ever be shown of “{$page->name}”. At least two "
+                    .'need a share of the visitors.', 'page', $page->id, 'Open the page');
             }
             foreach ($plan->variantsOf($test->id) as $variant) {
                 array_push($findings, ...self::variant($plan, $page, $variant, $facts));

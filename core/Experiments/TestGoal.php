@@ -32,6 +32,16 @@ enum TestGoal: string
         };
     }
 
+    /** The rate that is expected of a page nobody has seen yet. */
+    public function usual(): float
+    {
+        return match ($this) {
+            self::Signup => 0.3,
+            self::Confirmation => 0.25,
+            self::Sale, self::Revenue => 0.02,
+        };
+    }
+
     /** After how many seconds somebody who has not reached it is held not to; null where that may be any time. */
     public function settlesAfter(): ?int
     {
