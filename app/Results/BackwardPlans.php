@@ -13,11 +13,11 @@ use Illuminate\Support\Facades\DB;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\Success;
+use Lantern\Core\Results\BackwardPlan;
 use Lantern\Core\Results\GoalProgress;
 use Lantern\Core\Results\Measure;
 use Lantern\Core\Results\Period;
 use Lantern\Core\Results\PlanStep;
-use Lantern\Core\Results\Rate;
 
 /** The rates of a funnel on the way to a goal, and how far a goal that was written down has come. */
 final class BackwardPlans
@@ -33,39 +33,14 @@ final class BackwardPlans
     {
         $byPage = CountReader::byPage([$funnel->id], Period::last(self::DAYS, $now, $funnel->business->zone()))[$funnel->id] ?? [];
         $whole = CountReader::whole($byPage);
-        $visitors = $whole->of(Measure::Visitors);
-        $signups = $whole->of(Measure::Signups);
-        $orders = $whole->of(Measure::Orders);
-        $chain = [];
-        $step = function (string $key, string $label, int $did, int $could) use (&$chain, $changed): void {
-            $chain[] = new PlanStep($key, $label, Rate::of(min($did, $could), $could), $changed[$key] ?? null);
-        };
-        if ($what === Success::Signups) {
-            $step('join', 'of visitors join', $signups, $visitors);
-        } elseif ($what === Success::Registrations) {
-            $step('join', 'of visitors register', $signups, $visitors);
-        } elseif ($plan->webinars !== [] && $signups > 0) {
-            $came = self::came($funnel, $now);
-            $step('join', 'of visitors register', $signups, $visitors);
-            $step('come', 'of those who registered come', min($signups, $came), $signups);
-            $step('buy', 'of those who came buy', $orders, $came);
-        } elseif ($signups > $orders) {
-            $step('join', 'of visitors join', $signups, $visitors);
-            $step('buy', 'of those who joined buy', $orders, $signups);
-        } else {
-            $opened = 0;
-            foreach ($plan->pages as $page) {
-                $opened += $page->role === PageRole::Checkout ? ($byPage[$page->id] ?? new CountSums)->of(Measure::Visitors) : 0;
-            }
-            if ($opened > 0) {
-                $step('open', 'of visitors open the checkout', $opened, $visitors);
-                $step('buy', 'of those who opened it buy', $orders, $opened);
-            } else {
-                $step('buy', 'of visitors buy', $orders, $visitors);
-            }
+        $opened = 0;
+        foreach ($plan->pages as $page) {
+            $opened += $page->role === PageRole::Checkout ? ($byPage[$page->id] ?? new CountSums)->of(Measure::Visitors) : 0;
         }
+        $counts = ['visitors' => $whole->of(Measure::Visitors), 'signups' => $whole->of(Measure::Signups),
+            'orders' => $whole->of(Measure::Orders), 'opened' => $opened];
 
-        return $chain;
+        return BackwardPlan::chain($what, $counts, $plan->webinars === [] ? null : self::came($funnel, $now), $changed);
     }
 
     /** Who came to a session, of those whose session was within the days. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Results;
 
 use DateTimeImmutable;
+use Lantern\Core\Plan\Success;
 
 /**
  * From a goal backward to the visitors it needs, by the rates of today: so many of a hundred visitors join, so many of those come, so
@@ -18,6 +19,34 @@ final readonly class BackwardPlan
      */
     public function __construct(public array $steps, public int $wanted)
     {
+    }
+
+    /**
+     * The steps from the first visit to a goal, as people go there: by a session, by their address, or by the checkout.
+     *
+     * @param  array{visitors: int, signups: int, orders: int, opened: int}  $counts  `opened`: who opened a checkout
+     * @param  int|null  $came  who came to a session; null where there is none
+     * @param  array<string, float>  $changed  rates as they might be, by step
+     * @return list<PlanStep>
+     */
+    public static function chain(Success $what, array $counts, ?int $came, array $changed = []): array
+    {
+        ['visitors' => $visitors, 'signups' => $signups, 'orders' => $orders, 'opened' => $opened] = $counts;
+        $register = ['join', 'of visitors register', $signups, $visitors];
+        $join = ['join', 'of visitors join', $signups, $visitors];
+        $steps = match (true) {
+            $what === Success::Signups => [$join],
+            $what === Success::Registrations => [$register],
+            $came !== null && $signups > 0 => [$register, ['come', 'of those who registered come', min($signups, $came), $signups],
+                ['buy', 'of those who came buy', $orders, $came]],
+            $signups > $orders => [$join, ['buy', 'of those who joined buy', $orders, $signups]],
+            $opened > 0 => [['open', 'of visitors open the checkout', $opened, $visitors],
+                ['buy', 'of those who opened it buy', $orders, $opened]],
+            default => [['buy', 'of visitors buy', $orders, $visitors]],
+        };
+
+        return array_map(fn (array $s): PlanStep => new PlanStep($s[0], $s[1], Rate::of(min($s[2], $s[3]), $s[3]), $changed[$s[0]] ?? null),
+            $steps);
     }
 
     /** The share of visitors who reach the goal, by the rates as they are changed. Nothing where one is not known. */

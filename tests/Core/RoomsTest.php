@@ -22,7 +22,6 @@ final class RoomsTest extends TestCase
         'Orders' => ['Languages', 'Money', 'Support'],
         'Webinars' => ['Parts', 'Support'],
         'Events' => ['Support', 'Webinars'],
-        'Results' => ['Events', 'Support'],
         'Deadlines' => ['Events', 'Languages', 'Parts', 'Support'],
         'People' => ['Deadlines', 'Languages', 'Messages', 'Support', 'Webinars'],
         'Selling' => ['Deadlines', 'Offers', 'Orders'],
@@ -49,6 +48,7 @@ final class RoomsTest extends TestCase
             'Deadlines', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Parts', 'People', 'Plan', 'Popups', 'Rules', 'Sequences',
             'Webinars',
         ],
+        'Results' => ['Events', 'Plan', 'Support'],
         'Visits' => ['Deadlines', 'Plan', 'Results'],
     ];
 
