@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Drafts;
 
 use App\Drafts\Kinds\DraftKinds;
+use App\Drafts\Kinds\SplitTestKind;
 use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Support\Instant;
@@ -46,7 +47,7 @@ final readonly class DraftParts
             if ($row->removed !== null) {
                 throw Invalid::at($row->kind, 'This '.PartKinds::named($row->kind)::label().' is removed already.');
             }
-            $sentences = $this->kinds->named($row->kind)->remove($row);
+            $sentences = [...$this->kinds->named($row->kind)->remove($row), ...SplitTestKind::removeOf($row)];
             $row->refresh()->forceFill(['removed' => ['at' => Instant::json(CarbonImmutable::now())]])->save();
 
             return $sentences;
@@ -68,6 +69,7 @@ final readonly class DraftParts
                 throw Invalid::at($row->kind, "“{$row->name}” needs something that was removed. Restore that first.");
             }
             $this->kinds->named($row->kind)->restored($row);
+            SplitTestKind::restoreOf($row);
             $row->forceFill(['removed' => null, 'revision' => $row->revision + 1])->save();
 
             return $row;

@@ -41,8 +41,7 @@ final class DraftPlan
         return new Plan(
             id: $funnel->id, name: $funnel->name, goal: Goal::from($funnel->goal), address: $funnel->address, lookId: $funnel->look,
             changes: LookChanges::fromShape(Shape::of($funnel->look_changes)), sender: $funnel->business->sender(),
-            parts: array_map(fn (Part $p): Part => $p instanceof PagePlan || $p instanceof Variant
-                ? $p->with($p->document->withShared($shared)) : $p, $parts),
+            parts: array_map(fn (Part $p): Part => self::onDocument($p, fn (Document $d): Document => $d->withShared($shared)), $parts),
             ways: DraftWays::of($funnel), logo: $funnel->logo, icon: $funnel->icon,
             fields: MergeFields::ownFields(Shape::of($funnel->fields)), parameters: MergeFields::parameterNames($funnel->parameters),
             currency: $funnel->sellsIn(), times: OpeningTimes::fromShape(Shape::of($funnel->times)),
@@ -86,8 +85,7 @@ final class DraftPlan
             $positions = [];
             foreach ($plan->parts as $part) {
                 $position = $positions[$part::kind()] = ($positions[$part::kind()] ?? -1) + 1;
-                DraftRows::row($funnel, $part instanceof PagePlan || $part instanceof Variant
-                    ? $part->with(self::asStored($part->document)) : $part, $position);
+                DraftRows::row($funnel, self::kept($part), $position);
             }
             foreach ($plan->ways as $way) {
                 Way::query()->create(['funnel_id' => $funnel->id, 'page_id' => $way->page, 'outcome' => $way->outcome->value,
@@ -96,6 +94,26 @@ final class DraftPlan
 
             return $funnel;
         });
+    }
+
+    /** A part as its row keeps it. */
+    public static function kept(Part $part): Part
+    {
+        return self::onDocument($part, self::asStored(...));
+    }
+
+    /**
+     * A page or a variant with what its document becomes; any other part as it is.
+     *
+     * @param  callable(Document): Document  $change
+     */
+    private static function onDocument(Part $part, callable $change): Part
+    {
+        return match (true) {
+            $part instanceof PagePlan => $part->with($change($part->document)),
+            $part instanceof Variant => $part->onDocument($change),
+            default => $part,
+        };
     }
 
     /** A page's document as its row keeps it: a shared section's blocks stand with the shared section alone. */

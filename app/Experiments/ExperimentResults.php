@@ -57,7 +57,7 @@ final readonly class ExperimentResults
     /** @return array<string, stdClass> by letter: visitors, how many reached the goal in time, and for how many that time is over */
     private function seen(): array
     {
-        [$column, $within] = [$this->column(), $this->experiment->goal->settlesAfter()];
+        [$column, $within] = [$this->column(), $this->experiment->tested->settlesAfter($this->experiment->goal)];
         $reached = $within === null ? "{$column} is not null" : "{$column} <= {$within}";
         $settled = $within === null ? '1' : "case when seen_at <= '".Instant::sql($this->until->subSeconds($within))."' then 1 else 0 end";
 
@@ -93,15 +93,15 @@ final readonly class ExperimentResults
     /** @return array<string, list<float>> by letter: of each buyer all they bought in the funnel since, less what went back */
     private function net(): array
     {
+        $sum = fn (string $whose): string => "(select coalesce(sum(paid), 0) - coalesce(sum(refunded), 0) from orders where funnel_id = ?
+            and owner = 0 and currency = ? and bought_at >= experiment_people.seen_at
+            and orders.{$whose} = experiment_people.{$whose})";
+        $with = [$this->experiment->funnel_id, $this->experiment->currency];
         $net = [];
-        $buyers = $this->counted()->whereNotNull('bought_after')->get(['id', 'variant', 'visitor', 'person_id', 'seen_at']);
-        foreach ($buyers as $buyer) {
-            $sum = DB::table('orders')->where('funnel_id', $this->experiment->funnel_id)->where('owner', false)->whereNotNull('bought_at')
-                ->where('currency', $this->experiment->currency)->where('bought_at', '>=', $buyer->seen_at)
-                ->where(fn (Builder $q) => $buyer->person_id === null ? $q->where('visitor', $buyer->visitor)
-                : $q->where('person_id', $buyer->person_id))->selectRaw('coalesce(sum(paid), 0) - coalesce(sum(refunded),
-                    0) as net')->value('net');
-            $net[(string) $buyer->variant][] = (float) $sum;
+        foreach ($this->counted()->whereNotNull('bought_after')->orderBy('id')->selectRaw(
+            "variant, case when person_id is null then {$sum('visitor')} else {$sum('person_id')} end as net", [...$with, ...$with])
+            ->get() as $row) {
+            $net[(string) $row->variant][] = (float) $row->net;
         }
 
         return $net;
@@ -118,6 +118,8 @@ final readonly class ExperimentResults
             TestGoal::Signup => 'joined_after',
             TestGoal::Confirmation => 'confirmed_after',
             TestGoal::Sale, TestGoal::Revenue => 'bought_after',
+            TestGoal::Click => 'clicked_after',
+            TestGoal::Open => 'opened_after',
         };
     }
 
@@ -149,7 +151,8 @@ final readonly class ExperimentResults
                 'between' => $words->between($answer->intervals[$i])];
         }
 
-        return ['id' => $e->id, 'funnel' => $e->funnel_id, 'page' => $e->page_id, 'name' => $e->name, 'goal' => $e->goal->value,
+        return ['id' => $e->id, 'funnel' => $e->funnel_id, 'part' => $e->part_id, 'of' => $e->tested->value,
+            'partKind' => $e->tested->partKind(), 'who' => $e->tested->who(), 'verb' => $e->goal->verb(), 'name' => $e->name, 'goal' => $e->goal->value,
             'goalLabel' => $e->goal->label(), 'startedAt' => Instant::json($e->started_at), 'endedAt' => Instant::json($e->ended_at),
             'endedHow' => $e->ended_how, 'winner' => $e->winner, 'learned' => $e->learned, 'byItself' => $e->by_itself,
             'days' => $this->days(),

@@ -17,13 +17,14 @@ use Lantern\Core\Results\Days;
 use stdClass;
 
 /**
- * Who sees which variant of a page, and what they reach. A browser keeps its variant by a hash, a person the one that they saw first, on
+ * Who gets which variant, and what they reach. A browser keeps its variant by a hash, a person the one that they saw first, on
  * whatever device. Whoever was seen in two browsers counts once, with what they saw first.
  */
 final class Exposures
 {
     /** What is reached, by its event: the column that says after how many seconds. */
-    private const REACHED = ['joined' => 'joined_after', 'confirmed' => 'confirmed_after', 'bought' => 'bought_after'];
+    private const REACHED = ['joined' => 'joined_after', 'confirmed' => 'confirmed_after', 'bought' => 'bought_after',
+        'opened' => 'opened_after', 'clicked' => 'clicked_after'];
 
     /**
      * @param  array<string, int>  $weights  by letter
@@ -38,17 +39,17 @@ final class Exposures
         return is_string($seen) && isset($weights[$seen]) ? $seen : Assignment::of($test, $person ?? $visitor, $weights);
     }
 
-    /** The test that runs on a page. */
-    public static function running(string $page): ?Experiment
+    /** The test that runs on a part. */
+    public static function running(string $part): ?Experiment
     {
-        return Experiment::query()->where('page_id', $page)->whereNull('ended_at')->first();
+        return Experiment::query()->where('part_id', $part)->whereNull('ended_at')->first();
     }
 
     /** Which variant of a page somebody has seen, in a test that runs on it; null where there is none, or they have not. */
     public static function seenOf(string $page, ?string $visitor, ?string $person): ?string
     {
         $letter = DB::table('experiment_people')
-            ->whereIn('experiment_id', DB::table('experiments')->where('page_id', $page)->whereNull('ended_at')->select('id'))
+            ->whereIn('experiment_id', DB::table('experiments')->where('part_id', $page)->whereNull('ended_at')->select('id'))
             ->where(fn (Builder $q) => $q->where('visitor', $visitor ?? '')->orWhere('person_id', $person ?? ''))
             ->orderBy('seen_at')->orderBy('id')->value('variant');
 
@@ -82,16 +83,18 @@ final class Exposures
      * Somebody reaches what a test of the funnel may want.
      *
      * @param  int|null  $paid  what they paid, in the smallest unit of `currency`
+     * @param  list<string>|null  $about  ids of the parts whose tests it concerns, as a click does; null for all of the funnel
      */
     public static function reach(string $funnel, EventType $type, ?string $visitor, ?string $person, DateTimeImmutable $at,
-        ?int $paid = null, ?string $currency = null): void
+        ?int $paid = null, ?string $currency = null, ?array $about = null): void
     {
         $column = self::REACHED[$type->value] ?? null;
         if ($column === null || ($visitor === null && $person === null)) {
             return;
         }
         $rows = DB::table('experiment_people')
-            ->whereIn('experiment_id', DB::table('experiments')->where('funnel_id', $funnel)->whereNull('ended_at')->select('id'))
+            ->whereIn('experiment_id', DB::table('experiments')->where('funnel_id', $funnel)->whereNull('ended_at')
+                ->when($about !== null, fn (Builder $q) => $q->whereIn('part_id', $about ?? []))->select('id'))
             ->where(fn (Builder $q) => $q->where('visitor', $visitor ?? '')->orWhere('person_id', $person ?? ''))
             ->where('seen_at', '<=', Instant::sql($at))->get();
         foreach ($rows->groupBy('experiment_id') as $ofTest) {
@@ -102,6 +105,30 @@ final class Exposures
                     + ($type === EventType::Bought ? ['paid' => $paid, 'currency' => $currency] : []));
             }
         }
+    }
+
+    /**
+     * Somebody on the list gets a variant of what is sent; the first time counts.
+     */
+    public static function send(string $test, string $letter, string $person, DateTimeImmutable $at, DateTimeZone $zone): void
+    {
+        self::see($test, $letter, self::mailbox($test, $person), $person, $at, $zone);
+    }
+
+    /** In the place of a browser, for what comes by mail. It says nothing of whose it is once they are forgotten. */
+    private static function mailbox(string $test, string $person): string
+    {
+        return substr(hash('sha256', "{$test}|{$person}"), 0, 32);
+    }
+
+    /**
+     * The variant that somebody on the list gets of what is sent.
+     *
+     * @param  array<string, int>  $weights  by letter
+     */
+    public static function letterFor(string $test, array $weights, string $person): string
+    {
+        return self::letter($test, $weights, self::mailbox($test, $person), $person);
     }
 
     /** A browser turns out to be somebody's. */

@@ -14,16 +14,20 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Experiments\Expected;
 use Lantern\Core\Experiments\SplitTest;
+use Lantern\Core\Experiments\Tested;
 use Lantern\Core\Experiments\TestGoal;
 use Lantern\Core\Experiments\Variant;
-use Lantern\Core\Page\Document;
 use Lantern\Core\Plan\Plan;
+use Lantern\Core\Popups\PopupFactType;
 use Lantern\Core\Results\Measure;
 use Lantern\Core\Results\Period;
 
 /** Split tests follow what is public: they begin with the version that brings them, and end where one comes without them. */
 final class RunningTests
 {
+    /** So many weeks of what there was before say what is to be expected. */
+    private const WEEKS = 8;
+
     /** Call it within the transaction that makes the version live. */
     public static function follow(Funnel $funnel, Version $version, CarbonImmutable $now): void
     {
@@ -32,7 +36,7 @@ final class RunningTests
         if (in_array(SplitTest::kind(), array_column((array) ($version->plan['parts'] ?? []), 'kind'), true)) {
             $plan = $version->plan();
             foreach ($plan->splitTests as $test) {
-                if ($test->on && $plan->page($test->page) !== null) {
+                if ($test->on && $plan->contentOf($test) !== null) {
                     $on[] = $test->id;
                     self::begin($funnel, $plan, $test, $now);
                 }
@@ -44,9 +48,9 @@ final class RunningTests
 
     private static function begin(Funnel $funnel, Plan $plan, SplitTest $test, CarbonImmutable $now): void
     {
-        $prints = [SplitTest::ORIGINAL => self::print($plan->page($test->page)?->document)];
-        foreach ($plan->variantsOf($test->id) as $variant) {
-            $prints[$variant->letter] = self::print($variant->document);
+        $prints = [];
+        foreach (array_keys($plan->weightsOf($test)) as $letter) {
+            $prints[$letter] = self::print($plan->shownAs($test, $letter));
         }
         $before = Experiment::query()->find($test->id);
         if ($before === null) {
@@ -56,7 +60,7 @@ final class RunningTests
                 $variants[$letter] = ['weight' => $weight, 'note' => $notes[$letter] ?? 'As it was', 'print' => $prints[$letter]];
             }
             Experiment::query()->create(['id' => $test->id, 'business_id' => $funnel->business_id, 'funnel_id' => $funnel->id,
-                'page_id' => $test->page, 'name' => $test->name, 'goal' => $test->goal, 'variants' => $variants,
+                'part_id' => $test->part, 'tested' => $test->of, 'name' => $test->name, 'goal' => $test->goal, 'variants' => $variants,
                 'currency' => $funnel->sellsIn(), 'most_days' => $test->mostDays, 'by_itself' => $test->byItself, 'started_at' => $now]
                 + self::expected($funnel, $test, $now));
 
@@ -80,23 +84,48 @@ final class RunningTests
     /** @return array{expected: float, typical: int} what there was in the last eight weeks, or what is usual */
     private static function expected(Funnel $funnel, SplitTest $test, CarbonImmutable $now): array
     {
-        $sums = CountReader::byPage([$funnel->id], Period::last(56, $now, $funnel->business->zone()))[$funnel->id] ?? [];
+        $sums = CountReader::byPage([$funnel->id], Period::last(self::WEEKS * 7, $now, $funnel->business->zone()))[$funnel->id] ?? [];
         $whole = CountReader::whole($sums);
-        $visitors = ($sums[$test->page] ?? new CountSums)->of(Measure::Visitors);
-        $reached = $whole->of(match ($test->goal) {
-            TestGoal::Signup => Measure::Signups,
-            TestGoal::Confirmation => Measure::Confirmed,
-            TestGoal::Sale, TestGoal::Revenue => Measure::Orders,
-        });
-        $expected = Expected::of($test->goal, $visitors, $reached, $whole->of(Measure::Orders),
-            $whole->money(Measure::Paid)[$funnel->sellsIn()] ?? 0);
+        [$met, $reached] = $test->of === Tested::Page
+            ? [($sums[$test->part] ?? new CountSums)->of(Measure::Visitors), $whole->of(match ($test->goal) {
+                TestGoal::Confirmation => Measure::Confirmed,
+                TestGoal::Sale, TestGoal::Revenue => Measure::Orders,
+                default => Measure::Signups,
+            })] : self::before($test, $now->subWeeks(self::WEEKS));
+        $expected = Expected::of($test->goal, $met, $reached, $whole->of(Measure::Orders),
+            $whole->money(Measure::Paid)[$funnel->sellsIn()] ?? 0, $test->of);
 
         return ['expected' => $expected->rate, 'typical' => $expected->typical];
     }
 
-    private static function print(?Document $document): string
+    /** @return array{int, int} how many were sent an email or shown a pop-up, and how many of them did what the test wants */
+    private static function before(SplitTest $test, CarbonImmutable $since): array
     {
-        return $document === null ? '' : substr(hash('sha256', json_encode($document->toArray(), JSON_THROW_ON_ERROR)), 0, 16);
+        if ($test->of === Tested::Email) {
+            $row = DB::table('messages')->where('email_id', $test->part)->where('sent_at', '>=', Instant::sql($since))
+                ->selectRaw('count(*) as sent, count(opened_at) as opened, count(clicked_at) as clicked')->first();
+
+            return [(int) ($row->sent ?? 0), (int) match ($test->goal) {
+                TestGoal::Open => $row->opened ?? 0,
+                TestGoal::Click => $row->clicked ?? 0,
+                default => 0,
+            }];
+        }
+        $facts = fn (PopupFactType $type): int => DB::table('popup_facts')->where('popup_id', $test->part)->where('type', $type->value)
+            ->where('at', '>=', Instant::sql($since))->count();
+
+        // Who bought after a sequence or a pop-up was not counted by either.
+        return $test->of !== Tested::Popup ? [0, 0] : [$facts(PopupFactType::Shown), match ($test->goal) {
+            TestGoal::Signup => $facts(PopupFactType::Joined),
+            TestGoal::Click => $facts(PopupFactType::Clicked),
+            default => 0,
+        }];
+    }
+
+    /** @param  array<array-key, mixed>  $shown */
+    private static function print(array $shown): string
+    {
+        return substr(hash('sha256', json_encode($shown, JSON_THROW_ON_ERROR)), 0, 16);
     }
 
     /** Everybody gets what it ended with from now on. */

@@ -147,9 +147,13 @@ final readonly class Events
         $this->active($person, $event);
     }
 
-    /** Of what is done on a page in a split test: which variant of it somebody had. */
+    /** Of what is done on a page, or came of an email, in a split test: which variant of it somebody had. */
     private static function variantSeen(NewEvent $event, ?string $person): ?string
     {
+        if ($event->email !== null && $person !== null) {
+            return Exposures::seenOf($event->email, null, $person);
+        }
+
         return $event->page === null || $event->owner || $event->type === EventType::Viewed || $event->type->outcome() === null ? null
             : Exposures::seenOf($event->page, $event->visitor, $person);
     }
@@ -164,8 +168,21 @@ final readonly class Events
             Exposures::see($event->variant['test'], $event->variant['letter'], $event->visitor, $person, $event->at,
                 $event->business->zone());
         }
+        $of = in_array($event->type, [EventType::Opened, EventType::Clicked], true) ? self::mailed($event) : null;
         Exposures::reach($event->funnel->id, $event->type, $event->visitor, $person, $event->at, $event->order?->total,
-            $event->order?->currency);
+            $event->order?->currency, $of);
+        if ($event->type === EventType::Clicked) {
+            // Whoever clicked has seen the email, whatever became of its picture.
+            Exposures::reach($event->funnel->id, EventType::Opened, $event->visitor, $person, $event->at, about: $of);
+        }
+    }
+
+    /** @return list<string> ids of the email that was opened or clicked, and of its sequence */
+    private static function mailed(NewEvent $event): array
+    {
+        $sequence = $event->email === null ? null : $event->funnel?->liveVersion?->plan()->email($event->email)?->sequence;
+
+        return array_values(array_filter([$event->email, $sequence], fn (?string $id): bool => $id !== null && $id !== ''));
     }
 
     private function active(?string $person, NewEvent $event): void

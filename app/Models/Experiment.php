@@ -6,7 +6,9 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Facades\DB;
 use Lantern\Core\Experiments\StoppingRule;
+use Lantern\Core\Experiments\Tested;
 use Lantern\Core\Experiments\TestGoal;
 
 /**
@@ -15,7 +17,8 @@ use Lantern\Core\Experiments\TestGoal;
  * @property string $id
  * @property int $business_id
  * @property string $funnel_id
- * @property string $page_id
+ * @property string $part_id of what is tested
+ * @property Tested $tested
  * @property string $name
  * @property TestGoal $goal
  * @property array<string, array{weight: int, note: string, print: string}> $variants by letter
@@ -42,11 +45,11 @@ final class Experiment extends Record
     protected $keyType = 'string';
 
     /** @var array<string, string> */
-    protected $casts = ['goal' => TestGoal::class, 'variants' => 'array', 'expected' => 'float', 'typical' => 'integer',
+    protected $casts = ['goal' => TestGoal::class, 'variants' => 'array', 'expected' => 'float', 'tested' => Tested::class, 'typical' => 'integer',
         'most_days' => 'integer', 'by_itself' => 'boolean', 'started_at' => 'immutable_datetime', 'changed_at' => 'immutable_datetime',
         'ended_at' => 'immutable_datetime'];
 
-    protected $attributes = ['changed_at' => null, 'ended_at' => null, 'winner' => null, 'ended_how' => null, 'learned' => ''];
+    protected $attributes = ['tested' => 'page', 'changed_at' => null, 'ended_at' => null, 'winner' => null, 'ended_how' => null, 'learned' => ''];
 
     /** @return BelongsTo<Funnel, $this> */
     public function funnel(): BelongsTo
@@ -58,6 +61,18 @@ final class Experiment extends Record
     public function business(): BelongsTo
     {
         return $this->belongsTo(Business::class);
+    }
+
+    /**
+     * What those of some split tests that have ended ended with: everybody has had it since.
+     *
+     * @param  list<string>  $tests  ids
+     * @return array<string, string> letters by test
+     */
+    public static function winners(array $tests): array
+    {
+        return $tests === [] ? [] : DB::table('experiments')->whereIn('id', $tests)->whereNotNull('ended_at')->whereNotNull('winner')
+            ->orderBy('id')->pluck('winner', 'id')->map(fn (mixed $w): string => (string) $w)->all();
     }
 
     /** @return array<string, int> by letter */

@@ -7,6 +7,7 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Plan\OpeningTimes;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Support\Shape;
@@ -56,12 +57,24 @@ final class Version extends Record
         return OpeningTimes::fromShape(Shape::of(['times' => $this->plan['times'] ?? null])->optionalGroup('times'));
     }
 
+    /** What is public by it: split tests that have ended since are settled in it. */
     public function plan(): Plan
     {
-        if (! isset(self::$read[$this->id])) {
-            self::$read = array_slice(self::$read, -self::KEPT + 1) + [$this->id => Plan::fromArray($this->plan)];
+        $plan = $this->kept($this->id, fn (): Plan => Plan::fromArray($this->plan));
+        $running = array_filter($plan->splitTests, fn (SplitTest $t): bool => $t->on);
+        $winners = Experiment::winners(array_values(array_map(fn (SplitTest $t): string => $t->id, $running)));
+
+        return $winners === [] ? $plan
+            : $this->kept($this->id.' '.json_encode($winners, JSON_THROW_ON_ERROR), fn (): Plan => $plan->settled($winners));
+    }
+
+    /** @param  callable(): Plan  $read */
+    private function kept(string $as, callable $read): Plan
+    {
+        if (! isset(self::$read[$as])) {
+            self::$read = array_slice(self::$read, -self::KEPT + 1) + [$as => $read()];
         }
 
-        return self::$read[$this->id];
+        return self::$read[$as];
     }
 }

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Publishing;
 
+use App\Drafts\DraftPlan;
 use App\Experiments\ExperimentResults;
 use App\Experiments\RunningTests;
+use App\Mail\Sequences\CarryChange;
 use App\Models\DraftPart;
 use App\Models\Experiment;
 use App\Models\Funnel;
@@ -17,9 +19,9 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Agenda\Task;
 use Lantern\Core\Experiments\SplitTest;
+use Lantern\Core\Experiments\Tested;
 use Lantern\Core\Experiments\Variant;
 use Lantern\Core\Experiments\Verdict;
-use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Support\Invalid;
 
 /** Split tests begin and end in public: with a version that brings them, and with what everybody gets since. */
@@ -53,7 +55,7 @@ final readonly class SplitTests implements DueWork
     /**
      * Ends it: everybody gets the winner at once, and the draft becomes what they get.
      *
-     * @param  string|null  $winner  its letter; null to go back to the page as it was
+     * @param  string|null  $winner  its letter; null to go back to what was there before
      * @param  string  $how  owner or by-itself
      */
     public function end(Experiment $experiment, ?string $winner, string $how, string $learned, CarbonImmutable $now): void
@@ -67,25 +69,36 @@ final readonly class SplitTests implements DueWork
             }
             Experiment::query()->whereKey($experiment->id)->update(['learned' => $learned]);
             self::takeOver($experiment, $winner ?? SplitTest::ORIGINAL, $now);
+            if ($experiment->tested === Tested::Timing) {
+                // Whoever is on the way gets what waits for them at the moments that won.
+                CarryChange::dispatch($experiment->funnel_id)->afterCommit();
+            }
         });
     }
 
-    /** The draft of the page becomes the winner; the test and its variants are put away. */
+    /** The draft becomes the winner; the test and its variants are put away. */
     private static function takeOver(Experiment $experiment, string $winner, CarbonImmutable $now): void
     {
-        $parts = DraftPart::there($experiment->funnel_id)->get();
-        $away = ['removed' => ['at' => Instant::json($now)]];
-        foreach ($parts as $row) {
-            $part = in_array($row->kind, [Variant::kind(), SplitTest::kind()], true) ? $row->part() : null;
-            if ($part instanceof Variant && $part->test === $experiment->id) {
-                $page = $part->letter === $winner ? $parts->firstWhere('id', $experiment->page_id) : null;
-                if ($page !== null && $page->kind === PagePlan::kind()) {
-                    $page->change(['document' => $part->document->toArray()])->forceFill(['revision' => $page->revision + 1])->save();
+        $draft = DraftPlan::read(Funnel::query()->findOrFail($experiment->funnel_id));
+        foreach ($draft->variantsOf($experiment->id) as $variant) {
+            if ($variant->letter === $winner) {
+                foreach ($draft->withContent($variant->content, $experiment->part_id)->parts as $part) {
+                    $before = $draft->part($part->id());
+                    if ($before !== null && $before !== $part) {
+                        $row = DraftPart::there($experiment->funnel_id)->findOrFail($part->id());
+                        $row->put(DraftPlan::kept($part))->forceFill(['revision' => $row->revision + 1])->save();
+                    }
                 }
-                $row->forceFill($away)->save();
-            } elseif ($part instanceof SplitTest && $part->id === $experiment->id) {
-                $row->put($part->started(false))->forceFill($away)->save();
             }
+        }
+        foreach (DraftPart::there($experiment->funnel_id)->whereIn('kind', [Variant::kind(), SplitTest::kind()])->get() as $row) {
+            $part = $row->part();
+            if ($part instanceof SplitTest && $part->id === $experiment->id) {
+                $row->put($part->started(false));
+            } elseif (! $part instanceof Variant || $part->test !== $experiment->id) {
+                continue;
+            }
+            $row->forceFill(['removed' => ['at' => Instant::json($now)]])->save();
         }
     }
 

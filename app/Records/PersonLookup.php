@@ -33,7 +33,7 @@ final class PersonLookup
         return new PersonState(self::zone($person), $person->business->zone(), tags: self::tags($person), deadlines: self::runs($person,
             $now),
             registrations: RegisteredSessions::ofPeople([$person->id])[$person->id] ?? [], enrolments: self::enrolments($person),
-            emails: self::emails($person));
+            emails: self::emails($person), id: $person->id);
     }
 
     /** What rules about people ask for. */
@@ -120,9 +120,9 @@ final class PersonLookup
     /** @return array<string, Enrolment> by sequence */
     private static function enrolments(Person $person): array
     {
-        return DB::table('enrolments')->where('person_id', $person->id)->get(['sequence_id', 'started_at', 'run', 'ended_at'])
+        return DB::table('enrolments')->where('person_id', $person->id)->get(['sequence_id', 'started_at', 'run', 'ended_at', 'variant'])
             ->mapWithKeys(fn (stdClass $e): array => [(string) $e->sequence_id => new Enrolment(self::moment($e->started_at), (int) $e->run,
-                $e->ended_at !== null)])->all();
+                $e->ended_at !== null, (string) $e->variant)])->all();
     }
 
     /** @return list<PlannedEmail> */

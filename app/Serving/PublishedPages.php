@@ -38,11 +38,23 @@ final readonly class PublishedPages
             $this->keep($version, $page->id, '', $this->row($plan, $page, $business, variant: $test === null ? '' : SplitTest::ORIGINAL));
             foreach ($test === null ? [] : $plan->variantsOf($test->id) as $variant) {
                 $this->keep($version, $page->id, $variant->letter, ['address' => "variant:{$variant->letter}:{$page->id}"]
-                    + $this->row($plan, $page->with($variant->document), $business, variant: $variant->letter));
+                    + $this->row($plan, $plan->pageAs($page->id, $variant->letter) ?? $page, $business, variant: $variant->letter));
             }
         }
         foreach (array_filter($plan->popups, fn (Popup $p): bool => $p->on) as $popup) {
-            $this->keep($version, $popup->id, '', $this->row($plan, PagePlan::ofPopup($popup), $business, $popup));
+            $this->writePopup($version, $plan, $popup, $business);
+        }
+    }
+
+    private function writePopup(Version $version, Plan $plan, Popup $popup, Business $business): void
+    {
+        $test = $plan->testOf($popup->id);
+        $this->keep($version, $popup->id, '', $this->row($plan, PagePlan::ofPopup($popup), $business, $popup,
+            $test === null ? '' : SplitTest::ORIGINAL));
+        foreach ($test === null ? [] : $plan->variantsOf($test->id) as $variant) {
+            $as = $plan->as($popup->id, $variant->letter)->popup($popup->id) ?? $popup;
+            $this->keep($version, $popup->id, $variant->letter, ['address' => "variant:{$variant->letter}:{$popup->id}"]
+                + $this->row($plan, PagePlan::ofPopup($as), $business, $as, $variant->letter));
         }
     }
 

@@ -18,14 +18,14 @@ final readonly class Expected
     }
 
     /**
-     * @param  int  $visitors  of the page so far
+     * @param  int  $visitors  of it so far: of an email, those whom it was sent to
      * @param  int  $reached  of them, who reached the goal
      * @param  int  $orders  how many orders there were
      * @param  int  $paid  what was paid for them, in the smallest unit of the currency
      */
-    public static function of(TestGoal $goal, int $visitors, int $reached, int $orders, int $paid): self
+    public static function of(TestGoal $goal, int $visitors, int $reached, int $orders, int $paid, Tested $of = Tested::Page): self
     {
-        return new self($visitors < self::ENOUGH || $reached < 1 ? $goal->usual() : min(0.9, $reached / $visitors),
+        return new self($visitors < self::ENOUGH || $reached < 1 ? $of->usual($goal) : min(0.9, $reached / $visitors),
             $orders > 0 && $paid > 0 ? intdiv($paid, $orders) : self::TYPICAL);
     }
 }

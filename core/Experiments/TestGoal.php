@@ -11,6 +11,8 @@ enum TestGoal: string
     case Confirmation = 'confirmation';
     case Sale = 'sale';
     case Revenue = 'revenue';
+    case Click = 'click';
+    case Open = 'open';
 
     public function label(): string
     {
@@ -18,7 +20,9 @@ enum TestGoal: string
             self::Signup => 'Sign-ups',
             self::Confirmation => 'Confirmed addresses',
             self::Sale => 'Sales',
-            self::Revenue => 'Revenue per visitor',
+            self::Revenue => 'Revenue per person',
+            self::Click => 'Clicks',
+            self::Open => 'Opened emails',
         };
     }
 
@@ -29,26 +33,8 @@ enum TestGoal: string
             self::Signup => 'joined',
             self::Confirmation => 'confirmed',
             self::Sale, self::Revenue => 'bought',
-        };
-    }
-
-    /** The rate that is expected of a page nobody has seen yet. */
-    public function usual(): float
-    {
-        return match ($this) {
-            self::Signup => 0.3,
-            self::Confirmation => 0.25,
-            self::Sale, self::Revenue => 0.02,
-        };
-    }
-
-    /** After how many seconds somebody who has not reached it is held not to; null where that may be any time. */
-    public function settlesAfter(): ?int
-    {
-        return match ($this) {
-            self::Signup => 86_400,
-            self::Confirmation => 3 * 86_400,
-            self::Sale, self::Revenue => null,
+            self::Click => 'clicked',
+            self::Open => 'opened it',
         };
     }
 }

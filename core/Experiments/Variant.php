@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Experiments;
 
+use Lantern\Core\Experiments\Content\VariantContent;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Parts\PlainPart;
@@ -12,7 +13,7 @@ use Lantern\Core\Support\Rebuilt;
 use Lantern\Core\Support\Shape;
 use Lantern\Core\Support\Written;
 
-/** Another version of a page in a split test. Its name is the owner's note of what differs. */
+/** Another version of what a split test is of. Its name is the owner's note of what differs. */
 final readonly class Variant implements Part
 {
     use PlainPart;
@@ -23,8 +24,9 @@ final readonly class Variant implements Part
         public string $name,
         public string $test,
         public string $letter,
-        public Document $document,
+        public VariantContent $content,
         public int $weight = 1,
+        public Tested $of = Tested::Page,
     ) {
     }
 
@@ -51,47 +53,64 @@ final readonly class Variant implements Part
         }
         $letter = $shape->oneOf('letter', array_slice(SplitTest::LETTERS, 1));
 
-        return new self($shape->text('id', 40), $name, $shape->text('test', 40), $letter,
-            Document::fromArray($shape->group('document')->all(), $shape->path('document')),
-            $shape->integer('weight', 0, SplitTest::MOST_WEIGHT, 1));
+        $of = $shape->choice('of', Tested::class, Tested::Page->value);
+
+        return new self($shape->text('id', 40), $name, $shape->text('test', 40), $letter, $of->content()::fromShape($shape),
+            $shape->integer('weight', 0, SplitTest::MOST_WEIGHT, 1), $of);
     }
 
-    public function with(Document $document): self
+    public function with(VariantContent $content): self
     {
-        return $this->changed(document: $document);
+        return $this->changed(content: $content);
+    }
+
+    /**
+     * The same with what its document becomes, where it has one.
+     *
+     * @param  callable(Document): Document  $change
+     */
+    public function onDocument(callable $change): self
+    {
+        $document = $this->content->document();
+
+        return $document === null ? $this : $this->with($this->content->withDocument($change($document)));
     }
 
     public function needs(): array
     {
-        return [...$this->document->references(), ...$this->document->shared()];
+        return $this->content->needs();
     }
 
     public function references(): array
     {
-        return [$this->test, ...$this->needs(), ...$this->document->pages()];
+        return [$this->test, ...$this->content->references()];
     }
 
     public function uploads(): array
     {
-        return array_values(array_unique([...$this->document->pictures(), ...$this->document->videos()]));
+        return $this->content->uploads();
     }
 
     public function withIds(array $ids): self
     {
         return $this->changed(id: $ids[$this->id] ?? $this->id, test: $ids[$this->test] ?? $this->test,
-            document: $this->document->withIds($ids));
+            content: $this->content->withIds($ids));
     }
 
     public static function schema(): array
     {
+        $content = array_merge(...array_map(fn (Tested $of): array => $of->content()::schema(), Tested::cases()));
+
         return Written::group(['name' => Written::text(120, 'what is different'), 'test' => Written::id('the split test it belongs to'),
             'letter' => Written::choice(array_slice(SplitTest::LETTERS, 1)), 'weight' => Written::whole(0, SplitTest::MOST_WEIGHT),
-            'document' => ['$ref' => Document::SCHEMA]], ['name', 'test', 'letter', 'document']);
+            'of' => Written::choice(Tested::class, 'what the test is of: a page where it is not said. A page has a document; an email '
+                .'a subject and a body; a pop-up a document, a frame and triggers; the timing of a sequence its timings')] + $content,
+            ['name', 'test', 'letter']);
     }
 
     public function toArray(): array
     {
-        return ['id' => $this->id, 'name' => $this->name, 'test' => $this->test, 'letter' => $this->letter, 'weight' => $this->weight,
-            'document' => $this->document->toArray()];
+        return ['id' => $this->id, 'name' => $this->name, 'test' => $this->test, 'letter' => $this->letter, 'weight' => $this->weight]
+            + ($this->of === Tested::Page ? [] : ['of' => $this->of->value]) + $this->content->toArray();
     }
 }

@@ -9,6 +9,7 @@ use DateTimeZone;
 use Lantern\Core\Deadlines\Run;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\EventType;
+use Lantern\Core\Experiments\Assignment;
 use Lantern\Core\Journey\Effects\AddTag;
 use Lantern\Core\Journey\Effects\Effect;
 use Lantern\Core\Journey\Effects\RegisterForSession;
@@ -94,7 +95,7 @@ final class EffectList
     private function emailsOfSession(RegisteredSession $registered, SequencePlan $sequence): void
     {
         $timing = $this->timing($sequence);
-        foreach ($this->plan->emailsOf($sequence->id) as $email) {
+        foreach ($this->emailsOf($sequence) as $email) {
             $due = $email->bySession()?->webinar === $registered->webinar
                 ? $timing->moment($email, $this->at, 0, [], [$registered->webinar => $registered]) : null;
             if ($due !== null && $due >= $this->at) {
@@ -148,7 +149,7 @@ final class EffectList
     private function emailsBy(string $deadline, Run $run, SequencePlan $sequence, bool $anew): void
     {
         $timing = $this->timing($sequence);
-        foreach ($this->plan->emailsOf($sequence->id) as $email) {
+        foreach ($this->emailsOf($sequence) as $email) {
             $due = $email->byDeadline()?->deadline === $deadline && ($anew || ! $this->person->hasEmail($email->id))
                 ? $timing->moment($email, $this->at, 0, [$deadline => $run]) : null;
             if ($due !== null && $due >= $this->at) {
@@ -174,12 +175,13 @@ final class EffectList
             return;
         }
         $this->started[] = $sequence->id;
-        $start = new StartSequence($sequence->id, $this->at->setTimezone(new DateTimeZone('UTC')));
+        $variant = $this->variantOf($sequence);
+        $start = new StartSequence($sequence->id, $this->at->setTimezone(new DateTimeZone('UTC')), $variant);
         $this->effects[] = $start;
         // What begins with entering it is known when its emails are timed.
         $this->event(new Event(EventType::Entered, $this->at, sequence: $sequence->id));
         $timing = $this->timing($sequence);
-        foreach ($this->plan->emailsOf($sequence->id) as $email) {
+        foreach ($this->plan->as($sequence->id, $variant)->emailsOf($sequence->id) as $email) {
             $due = $timing->moment($email, $this->at, 0, $this->person->deadlines(), $this->person->registrations());
             // An email that was sent or is on its way is not planned again, unless the whole sequence is.
             if ($due !== null && ($before || $email->bySession() !== null || ! $this->person->hasEmail($email->id))
@@ -189,6 +191,27 @@ final class EffectList
         }
         // They are in it once its emails are timed: what begins with entering it does not send them a second time.
         $this->person = $start->appliedTo($this->person, $this->at);
+    }
+
+    /**
+     * The emails of a sequence that somebody is in, at the moments that are theirs: whoever entered it while its timing was in a split
+     * test keeps what they got.
+     *
+     * @return list<EmailPlan>
+     */
+    private function emailsOf(SequencePlan $sequence): array
+    {
+        return $this->plan->as($sequence->id, $this->person->enrolments()[$sequence->id]->variant ?? '')->emailsOf($sequence->id);
+    }
+
+    /** The letter that somebody gets who enters it now: the one they had before, where they come back to it. */
+    private function variantOf(SequencePlan $sequence): string
+    {
+        $test = $this->person->id === '' ? null : $this->plan->testOf($sequence->id);
+        $before = $this->person->enrolments()[$sequence->id]->variant ?? '';
+        $weights = $test === null ? [] : $this->plan->weightsOf($test);
+
+        return $test === null ? '' : (isset($weights[$before]) ? $before : Assignment::of($test->id, $this->person->id, $weights));
     }
 
     private function timing(SequencePlan $sequence): Timing

@@ -7,6 +7,7 @@ namespace Lantern\Core\Plan;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Document;
+use Lantern\Core\Page\HoldsDocument;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Parts\PlainPart;
 use Lantern\Core\Popups\Popup;
@@ -16,7 +17,7 @@ use Lantern\Core\Support\Shape;
 use Lantern\Core\Support\Written;
 
 /** A page in a funnel plan. Its address is '' for the entry page. */
-final readonly class PagePlan implements Part
+final readonly class PagePlan implements HoldsDocument
 {
     use PlainPart;
     use Rebuilt;
@@ -75,7 +76,11 @@ final readonly class PagePlan implements Part
         return str_starts_with($this->address, 'popup:');
     }
 
-    /** The same with another document. */
+    public function document(): Document
+    {
+        return $this->document;
+    }
+
     public function with(Document $document): self
     {
         return $this->changed(document: $document);

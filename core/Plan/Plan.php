@@ -10,6 +10,7 @@ use Lantern\Core\Deadlines\Place;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Events\Event;
 use Lantern\Core\Events\Outcome;
+use Lantern\Core\Experiments\Content\VariantContent;
 use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Experiments\Variant;
 use Lantern\Core\Forms\FormPlan;
@@ -221,8 +222,8 @@ final readonly class Plan
      */
     public function withoutUnused(): self
     {
-        $shown = array_merge([], ...array_map(fn (PagePlan|Variant $p): array => $p->document->shared(),
-            [...$this->pages, ...$this->variants]));
+        $shown = array_merge([], ...array_map(fn (PagePlan|Variant $p): array => $p instanceof PagePlan ? $p->document->shared()
+            : $p->content->document()?->shared() ?? [], [...$this->pages, ...$this->variants]));
 
         return $this->with(array_filter($this->parts,
             fn (Part $p): bool => ! $p instanceof SharedSection || in_array($p->id, $shown, true)));
@@ -287,11 +288,11 @@ final readonly class Plan
         return null;
     }
 
-    /** The split test of a page that has been started. */
-    public function testOf(string $page): ?SplitTest
+    /** The split test of a part that has been started. */
+    public function testOf(string $part): ?SplitTest
     {
         foreach ($this->splitTests as $test) {
-            if ($test->page === $page && $test->on) {
+            if ($test->part === $part && $test->on) {
                 return $test;
             }
         }
@@ -299,7 +300,7 @@ final readonly class Plan
         return null;
     }
 
-    /** @return list<Variant> beside the page as it was, in the order of their letters */
+    /** @return list<Variant> beside what was there before, in the order of their letters */
     public function variantsOf(string $test): array
     {
         $variants = array_values(array_filter($this->variants, fn (Variant $v): bool => $v->test === $test));
@@ -308,7 +309,7 @@ final readonly class Plan
         return $variants;
     }
 
-    /** @return array<string, int> of a split test: by letter, the page as it was first */
+    /** @return array<string, int> of a split test: by letter, what was there before first */
     public function weightsOf(SplitTest $test): array
     {
         $variants = $this->variantsOf($test->id);
@@ -317,18 +318,71 @@ final readonly class Plan
             array_map(fn (Variant $v): int => $v->weight, $variants));
     }
 
-    /** A page as those see it who got one of its variants; as it was where there is no such variant. */
-    public function pageAs(string $id, string $letter): ?PagePlan
+    /** The plan as it is for whoever got a variant of one of its parts; as it is for all where there is no such variant. */
+    public function as(string $part, string $letter): self
     {
-        $page = $this->page($id);
-        $test = $letter === SplitTest::ORIGINAL ? null : $this->testOf($id);
+        $test = $letter === SplitTest::ORIGINAL || $letter === '' ? null : $this->testOf($part);
         foreach ($test === null ? [] : $this->variantsOf($test->id) as $variant) {
             if ($variant->letter === $letter) {
-                return $page?->with($variant->document);
+                return $this->withContent($variant->content, $part);
             }
         }
 
-        return $page;
+        return $this;
+    }
+
+    /** The same with what a variant of one of its parts has. */
+    public function withContent(VariantContent $content, string $part): self
+    {
+        return $this->with(array_map(fn (Part $p): Part => $content->on($p, $part), $this->parts));
+    }
+
+    /** A copy of what a split test is of, as it is; null where that is gone. */
+    public function contentOf(SplitTest $test): ?VariantContent
+    {
+        $part = $this->part($test->part);
+
+        return $part === null ? null : $test->of->content()::ofPart($part);
+    }
+
+    /** @return array<array-key, mixed> what whoever got a variant gets, as far as the variants of a test change it */
+    public function shownAs(SplitTest $test, string $letter): array
+    {
+        return $test->of->content()::shown($test->part, $this->as($test->part, $letter)->parts);
+    }
+
+    /** A page as those see it who got one of its variants. */
+    public function pageAs(string $id, string $letter): ?PagePlan
+    {
+        return $this->as($id, $letter)->page($id);
+    }
+
+    /**
+     * What is public once some of its split tests have ended: everybody has what they ended with, and the tests are gone.
+     *
+     * @param  array<string, string>  $winners  letters by the id of the test
+     */
+    public function settled(array $winners): self
+    {
+        $plan = $this;
+        foreach ($this->splitTests as $test) {
+            if (isset($winners[$test->id])) {
+                $plan = $plan->as($test->part, $winners[$test->id])->withoutTests([$test->id]);
+            }
+        }
+
+        return $plan;
+    }
+
+    /**
+     * The same without some of its split tests and their variants.
+     *
+     * @param  list<string>  $tests  ids
+     */
+    public function withoutTests(array $tests): self
+    {
+        return $this->with(array_filter($this->parts, fn (Part $p): bool => ! in_array($p->id(), $tests, true)
+            && ! ($p instanceof Variant && in_array($p->test, $tests, true))));
     }
 
     /** The first page of a role, if there is one. */

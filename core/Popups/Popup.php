@@ -7,6 +7,7 @@ namespace Lantern\Core\Popups;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Document;
+use Lantern\Core\Page\HoldsDocument;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Parts\PlainPart;
@@ -21,7 +22,7 @@ use Lantern\Core\Support\Written;
  * document has one section a step: the question that comes first, where there is one; what it offers; and the words of thanks,
  * where those follow joining.
  */
-final readonly class Popup implements Part
+final readonly class Popup implements HoldsDocument
 {
     use PlainPart;
     use Rebuilt;
@@ -82,19 +83,26 @@ final readonly class Popup implements Part
         if (count($document->sections) !== 1 + ($asks ? 1 : 0) + ($after->kind === 'thanks' ? 1 : 0)) {
             throw Invalid::at($shape->path('document'), 'A pop-up has one section for each of its steps.');
         }
+        $never = $shape->optionalGroup('never');
+
+        return new self($shape->text('id', 40), $name, $document, $shape->flag('on'), $asks,
+            Frame::fromShape($shape->optionalGroup('frame')), self::triggersOf($shape),
+            Targeting::fromShape($shape->optionalGroup('targeting')),
+            Spot::fromShape($shape->optionalGroup('spot')), Limits::fromShape($shape->optionalGroup('limits')),
+            $never === null ? Group::everybody() : Group::fromShape($never), $after, trim($shape->text('tag', 60, '')),
+            $shape->text('leadMagnet', 40, ''));
+    }
+
+    /** @return list<PopupTrigger> what opens it, each once */
+    public static function triggersOf(Shape $shape): array
+    {
         $triggers = [];
         foreach ($shape->groups('triggers', self::MOST_TRIGGERS) as $group) {
             $trigger = PopupTrigger::fromShape($group);
             $triggers[$trigger->kind->value.$trigger->section] ??= $trigger;
         }
-        $never = $shape->optionalGroup('never');
 
-        return new self($shape->text('id', 40), $name, $document, $shape->flag('on'), $asks,
-            Frame::fromShape($shape->optionalGroup('frame')), array_values($triggers),
-            Targeting::fromShape($shape->optionalGroup('targeting')),
-            Spot::fromShape($shape->optionalGroup('spot')), Limits::fromShape($shape->optionalGroup('limits')),
-            $never === null ? Group::everybody() : Group::fromShape($never), $after, trim($shape->text('tag', 60, '')),
-            $shape->text('leadMagnet', 40, ''));
+        return array_values($triggers);
     }
 
     /** Is it placed in a page, rather than shown over it? */
@@ -143,6 +151,11 @@ final readonly class Popup implements Part
         return $this->on && ! $this->isPlaced() && $this->targeting->hasPage($page);
     }
 
+    public function document(): Document
+    {
+        return $this->document;
+    }
+
     public function with(Document $document): self
     {
         return $this->changed(document: $document);
@@ -152,6 +165,12 @@ final readonly class Popup implements Part
     public function framed(Frame $frame, Document $document): self
     {
         return $this->changed(frame: $frame, document: $document);
+    }
+
+    /** @param  list<PopupTrigger>  $triggers */
+    public function openedBy(array $triggers): self
+    {
+        return $this->changed(triggers: $triggers);
     }
 
     public function switchedOn(bool $on = true): self

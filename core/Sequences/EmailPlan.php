@@ -65,7 +65,8 @@ final readonly class EmailPlan implements Part
             $only === null ? Group::everybody() : Group::fromShape($only));
     }
 
-    private static function readTiming(?Shape $shape): Delay|DeadlineMoment|SessionMoment
+    /** What a moment is told from, and how far from that; at once where nothing is said. */
+    public static function readTiming(?Shape $shape): Delay|DeadlineMoment|SessionMoment
     {
         return $shape === null ? Delay::atOnce() : match ($shape->choice('from', TimingKind::class)) {
             TimingKind::Joining => Delay::fromShape($shape),
@@ -80,15 +81,21 @@ final readonly class EmailPlan implements Part
         return Written::group([
             'name' => Written::text(120, least: 1), 'subject' => Written::text(200),
             'body' => Written::text(50_000, 'sanitised HTML with merge fields'),
-            'timing' => ['description' => 'when it goes out; at once where it is not said', 'oneOf' => array_map(
-                fn (TimingKind $kind): array => array_merge_recursive(Written::group(['from' => ['const' => $kind->value]], ['from']),
-                    match ($kind) {
-                        TimingKind::Joining => Delay::schema(),
-                        TimingKind::Deadline => DeadlineMoment::schema(),
-                        TimingKind::Session => SessionMoment::schema(),
-                    }), TimingKind::cases())],
+            'timing' => self::timingSchema(),
             'sequence' => Written::id(), 'only' => Written::ref('group', 'for whom it is, beside being in the sequence'),
         ], ['name', 'subject', 'body']);
+    }
+
+    /** @return array<string, mixed> likewise of its moment alone */
+    public static function timingSchema(): array
+    {
+        return ['description' => 'when it goes out; at once where it is not said', 'oneOf' => array_map(
+            fn (TimingKind $kind): array => array_merge_recursive(Written::group(['from' => ['const' => $kind->value]], ['from']),
+                match ($kind) {
+                    TimingKind::Joining => Delay::schema(),
+                    TimingKind::Deadline => DeadlineMoment::schema(),
+                    TimingKind::Session => SessionMoment::schema(),
+                }), TimingKind::cases())];
     }
 
     /** @return array<string, mixed> */
@@ -121,6 +128,16 @@ final readonly class EmailPlan implements Part
         return $this->changed(body: $body);
     }
 
+    public function withWords(string $subject, string $body): self
+    {
+        return $this->changed(subject: $subject, body: $body);
+    }
+
+    public function withTiming(Delay|DeadlineMoment|SessionMoment $timing): self
+    {
+        return $this->changed(timing: $timing);
+    }
+
     public function withIds(array $ids): self
     {
         return $this->changed(id: $ids[$this->id] ?? $this->id, body: EmailBody::withIds($this->body, $ids),
@@ -137,13 +154,19 @@ final readonly class EmailPlan implements Part
     /** @return array<string, mixed> when it goes out, in written form: what it is told `from`, and how far from that */
     public function writtenTiming(): array
     {
+        return self::writeTiming($this->timing);
+    }
+
+    /** @return array<string, mixed> likewise of any moment */
+    public static function writeTiming(Delay|DeadlineMoment|SessionMoment $timing): array
+    {
         $from = match (true) {
-            $this->timing instanceof DeadlineMoment => TimingKind::Deadline,
-            $this->timing instanceof SessionMoment => TimingKind::Session,
+            $timing instanceof DeadlineMoment => TimingKind::Deadline,
+            $timing instanceof SessionMoment => TimingKind::Session,
             default => TimingKind::Joining,
         };
 
-        return ['from' => $from->value] + $this->timing->toArray();
+        return ['from' => $from->value] + $timing->toArray();
     }
 
     /** The delay after joining, where it is told from that. */

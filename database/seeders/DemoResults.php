@@ -17,6 +17,7 @@ use App\Models\User;
 use App\Publishing\SplitTests;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
+use Lantern\Core\Experiments\Content\PageContent;
 use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Experiments\Variant;
 use Lantern\Core\Page\Block\BlockKind;
@@ -46,7 +47,7 @@ final class DemoResults
         }
         $test = DraftRows::add($funnel, new SplitTest(self::TEST, $page->name, $page->id));
         $variant = DraftRows::add($funnel->refresh(), new Variant(Ids::next(), 'What it costs them: twelve minutes', $test->id, 'b',
-            $part->document));
+            new PageContent($part->document)));
         $document = $variant->definition['document'];
         $document['sections'][0]['blocks'][0]['text'] = 'Twelve minutes a day, and a melody by spring';
         $this->parts->change($variant, ['document' => $document]);
@@ -57,7 +58,7 @@ final class DemoResults
     /** @return array{test: string, letter: string}|null what somebody sees of a page that is tested */
     public function variant(string $page, string $visitor): ?array
     {
-        return $this->test?->page_id !== $page ? null : ['test' => $this->test->id,
+        return $this->test?->part_id !== $page ? null : ['test' => $this->test->id,
             'letter' => Exposures::letter($this->test->id, $this->test->weights(), $visitor, null)];
     }
 

@@ -16,8 +16,8 @@ final class RoomsTest extends TestCase
         'Support' => ['Languages'],
         'Messages' => ['Support'],
         'Money' => ['Languages', 'Support'],
-        'Page' => ['Support'],
         'Parts' => ['Support'],
+        'Page' => ['Parts', 'Support'],
         'Offers' => ['Languages', 'Money', 'Parts', 'Support'],
         'Orders' => ['Languages', 'Money', 'Support'],
         'Webinars' => ['Parts', 'Support'],
@@ -25,13 +25,13 @@ final class RoomsTest extends TestCase
         'Deadlines' => ['Events', 'Languages', 'Parts', 'Support'],
         'People' => ['Deadlines', 'Languages', 'Messages', 'Support', 'Webinars'],
         'Selling' => ['Deadlines', 'Offers', 'Orders'],
-        'Experiments' => ['Page', 'Parts', 'Support'],
         'Agenda' => ['Messages', 'People', 'Support'],
         'Rules' => ['Deadlines', 'People', 'Support'],
         'Emails' => ['People', 'Rules', 'Support'],
         'Forms' => ['Emails', 'Languages', 'Parts', 'People', 'Support'],
         'Sequences' => ['Deadlines', 'Emails', 'Events', 'Messages', 'Parts', 'Rules', 'Support', 'Webinars'],
         'Popups' => ['Offers', 'Page', 'Parts', 'People', 'Rules', 'Sequences', 'Support'],
+        'Experiments' => ['Deadlines', 'Emails', 'Page', 'Parts', 'Popups', 'Sequences', 'Support', 'Webinars'],
         'Plan' => [
             'Deadlines', 'Emails', 'Events', 'Experiments', 'Forms', 'Languages', 'Money', 'Offers', 'Page', 'Parts', 'Popups', 'Rules',
             'Sequences',
@@ -42,7 +42,7 @@ final class RoomsTest extends TestCase
             'Sequences',
             'Support', 'Webinars',
         ],
-        'Journey' => ['Deadlines', 'Events', 'Forms', 'Offers', 'Page', 'People', 'Plan', 'Sequences', 'Webinars'],
+        'Journey' => ['Deadlines', 'Events', 'Experiments', 'Forms', 'Offers', 'Page', 'People', 'Plan', 'Sequences', 'Webinars'],
         'Sending' => ['Deadlines', 'Messages', 'People', 'Plan', 'Sequences', 'Webinars'],
         'Starters' => [
             'Deadlines', 'Events', 'Forms', 'Money', 'Offers', 'Page', 'Parts', 'People', 'Plan', 'Popups', 'Rules', 'Sequences',
@@ -78,7 +78,7 @@ final class RoomsTest extends TestCase
             'Rendering', 'Results',
             'Support', 'Webinars',
         ],
-        'Popups' => ['Deadlines', 'Forms', 'Languages', 'Models', 'Records', 'Rendering', 'Serving', 'Support', 'Webinars'],
+        'Popups' => ['Deadlines', 'Experiments', 'Forms', 'Languages', 'Models', 'Records', 'Rendering', 'Serving', 'Support', 'Webinars'],
         'Providers' => [
             'Deadlines', 'Files', 'Forms', 'Journey', 'Languages', 'Mail', 'Orders', 'Payments', 'People', 'Serving', 'Support',
             'Webhooks', 'Webinars',
@@ -113,7 +113,7 @@ final class RoomsTest extends TestCase
      */
     private const KNOTS = [
         'core' => [
-            'Checks/EmailCheck Checks/GoLiveCheck Checks/PageCheck Checks/PopupCheck Checks/SplitTestCheck',
+            'Checks/EmailCheck Checks/GoLiveCheck Checks/PageCheck Checks/PopupCheck',
             'Page/Block/BlockKind Page/Block/Blocks',
             'Page/Look/Look Page/Look/Paint', 'Plan/PageChanges Plan/PagePlan', 'Plan/Plan Plan/Upgrades',
             'Starters/StarterPages Starters/StarterSales',

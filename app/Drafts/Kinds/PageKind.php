@@ -11,13 +11,9 @@ use App\Models\Business;
 use App\Models\DraftPart;
 use App\Models\Funnel;
 use App\Models\Way;
-use App\Support\Instant;
 use App\Support\RichText;
-use Carbon\CarbonImmutable;
 use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Events\Outcome;
-use Lantern\Core\Experiments\SplitTest;
-use Lantern\Core\Experiments\Variant;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Plan\PagePlan;
@@ -90,27 +86,12 @@ final class PageKind extends DraftKind
     {
         parent::remove($row);
 
-        return [...self::removeTests($row), ...$this->pages->remove($row)];
+        return $this->pages->remove($row);
     }
 
     public function restored(DraftPart $row): void
     {
         $this->pages->restored($row);
-        DraftPart::query()->where('funnel_id', $row->funnel_id)->where('removed->with', $row->id)->update(['removed' => null]);
-    }
-
-    /** @return list<string> its split test goes with it, and comes back with it */
-    private static function removeTests(DraftPart $row): array
-    {
-        $tests = DraftPart::there($row->funnel_id,
-            SplitTest::kind())->get()->filter(fn (DraftPart $t): bool => $t->text('page') === $row->id);
-        $variants = DraftPart::there($row->funnel_id, Variant::kind())->get()
-            ->filter(fn (DraftPart $v): bool => $tests->contains('id', $v->text('test')));
-        foreach ([...$tests, ...$variants] as $part) {
-            $part->forceFill(['removed' => ['at' => Instant::json(CarbonImmutable::now()), 'with' => $row->id]])->save();
-        }
-
-        return $tests->isEmpty() ? [] : ['Its split test goes with it.'];
     }
 
     public function json(DraftPart $row, Part $part): array

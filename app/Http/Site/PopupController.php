@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Site;
 
+use App\Deadlines\VisitorIdentity;
+use App\Experiments\Exposures;
 use App\Forms\FormToken;
 use App\Languages\SiteLanguage;
 use App\Popups\FactLog;
@@ -19,11 +21,13 @@ use App\Support\Input;
 use App\Support\Packed;
 use App\Support\SiteCookie;
 use App\Support\SiteCookies;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Str;
+use Lantern\Core\Events\EventType;
 use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Popups\PopupCheck;
 use Lantern\Core\Popups\PopupFactType;
@@ -57,6 +61,7 @@ final readonly class PopupController
         $found = [];
         foreach ($asked->site === null ? LivePopup::ofFunnel($asked->funnel ?? throw new \LogicException('A page has a funnel.'))
             : LivePopup::ofSite($asked->business, $asked->site->id) as $live) {
+            $live = $live->seenBy($asked->owner ? null : $asked->visitor, $whose->person?->id);
             if (! PopupContent::waits($live)) {
                 continue;
             }
@@ -86,6 +91,7 @@ final readonly class PopupController
             return self::answer(['show' => false]);
         }
         $whose = Situations::of($request, $asked, false);
+        $live = $live->seenBy($asked->owner ? null : $asked->visitor, $whose->person?->id);
         $verdict = PopupCheck::of($live->popup, $whose->at($trigger));
         if (! $verdict->shows()) {
             return self::answer(['show' => false]);
@@ -95,6 +101,10 @@ final readonly class PopupController
             Input::number($request, 'after', 0, 0, 2_000_000_000), $verdict->pattern) && $trigger !== TriggerKind::Click
             && ! $live->popup->isPlaced()) {
             return self::answer(['show' => false]);
+        }
+        if ($live->variant !== null && $asked->visitor !== null) {
+            Exposures::see($live->variant['test'], $live->variant['letter'], $asked->visitor, $whose->person?->id,
+                CarbonImmutable::now(), $asked->business->zone());
         }
 
         return Packed::for($request, self::answer(['show' => true, 'token' => FormToken::issue($live->popup->id)]
@@ -112,8 +122,12 @@ final readonly class PopupController
         // What was not shown can be neither closed nor clicked.
         if ($asked !== null && $live !== null && $shown !== null && ! $asked->owner
             && in_array($type, [PopupFactType::Closed, PopupFactType::Clicked], true)) {
-            FactLog::write($live, $type, $asked, Situations::of($request, $asked, false)->person?->id,
-                $shown[0], (int) $asked->since->diffInMilliseconds(now(), true), $shown[1]);
+            $person = Situations::of($request, $asked, false)->person?->id;
+            FactLog::write($live, $type, $asked, $person, $shown[0], (int) $asked->since->diffInMilliseconds(now(), true), $shown[1]);
+            if ($type === PopupFactType::Clicked) {
+                Exposures::reach($live->funnel->id, EventType::Clicked, $asked->visitor, $person, CarbonImmutable::now(),
+                    about: [$live->popup->id]);
+            }
         }
 
         return new Response('', 204, AnswerKind::Embed->headers() + ['Cache-Control' => 'no-store']);
@@ -123,7 +137,8 @@ final readonly class PopupController
     public function join(Request $request): JsonResponse
     {
         $asked = Ticket::read(Input::text($request, 'ticket'));
-        $live = $asked === null ? null : $this->popup($request, $asked);
+        $live = $asked === null ? null : $this->popup($request, $asked)
+            ?->seenBy($asked->owner ? null : $asked->visitor, VisitorIdentity::personOf($asked->visitor));
         if ($asked === null || $live === null) {
             return self::answer(['message' => $this->language->voice()->say('form.old_or_closed')], 410);
         }

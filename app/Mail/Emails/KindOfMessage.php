@@ -49,6 +49,11 @@ abstract class KindOfMessage
         return null;
     }
 
+    /** It has gone out. */
+    public function sent(Message $message, CarbonImmutable $at): void
+    {
+    }
+
     /** The last word, when nothing about its reader speaks against it. */
     public function verdict(Message $message, CarbonImmutable $now): SendVerdict
     {

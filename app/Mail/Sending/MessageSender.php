@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Mail\Sending;
 
 use App\Mail\Emails\EmailWriter;
+use App\Mail\Emails\KindsOfMessages;
 use App\Models\Business;
 use App\Models\Message;
 use App\Support\DueWork;
@@ -30,7 +31,7 @@ final readonly class MessageSender implements DueWork
     private const BACK_OFF = [1, 5, 15, 60, 240];
 
     public function __construct(private Provider $provider, private Gate $gate, private EmailWriter $writer, private Feedback $feedback,
-        private Planner $planner)
+        private Planner $planner, private KindsOfMessages $kinds)
     {
     }
 
@@ -111,8 +112,12 @@ final readonly class MessageSender implements DueWork
 
             return;
         }
-        $message->forceFill(['state' => MessageState::Sent, 'sent_at' => CarbonImmutable::now(), 'trouble' => null,
-            'subject' => $email->subject, 'html' => $email->html, 'text' => $email->text])->save();
+        $sent = CarbonImmutable::now();
+        DB::transaction(function () use ($message, $email, $sent): void {
+            $this->kinds->kindOf($message)->sent($message, $sent);
+            $message->forceFill(['state' => MessageState::Sent, 'sent_at' => $sent, 'trouble' => null,
+                'subject' => $email->subject, 'html' => $email->html, 'text' => $email->text])->save();
+        });
     }
 
     public function task(): Task

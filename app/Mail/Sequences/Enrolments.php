@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Mail\Sequences;
 
+use App\Experiments\Exposures;
 use App\Journey\CarriesOut;
 use App\Journey\EffectContext;
 use App\Mail\Sending\Planner;
@@ -44,11 +45,16 @@ final readonly class Enrolments implements CarriesOut, LeavesSequences
     {
         $row = ['person_id' => $context->person->id, 'sequence_id' => $effect->sequence];
         if (DB::table('enrolments')
-            ->insertOrIgnore($row + ['funnel_id' => $context->funnel?->id, 'started_at' => Instant::sql($effect->at)]) === 0) {
+            ->insertOrIgnore($row + ['funnel_id' => $context->funnel?->id, 'started_at' => Instant::sql($effect->at),
+                'variant' => $effect->variant ?: null]) === 0) {
             DB::table('enrolments')->where($row)
                 ->where(fn (Builder $q) => $q->whereNotNull('ended_at')->orWhereNotExists(PersonLookup::onTheWay(...)))
                 ->update(['started_at' => Instant::sql($effect->at), 'run' => DB::raw('run + 1'), 'paused_seconds' => 0, 'ended_at' => null,
-                    'ended_why' => null]);
+                    'ended_why' => null, 'variant' => $effect->variant ?: null]);
+        }
+        $test = $effect->variant === '' ? null : $context->version?->plan()->testOf($effect->sequence);
+        if ($test !== null) {
+            Exposures::send($test->id, $effect->variant, $context->person->id, $effect->at, $context->person->business->zone());
         }
     }
 

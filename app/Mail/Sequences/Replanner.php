@@ -55,7 +55,7 @@ final class Replanner
             [$emails, $about] = $this->changed($live, $draft, $sequence);
             $after = 0;
             do {
-                $piece = $this->piece($sequence, $emails, $funnel->business->zone(), $after, $now, about: $about, draft: $draft);
+                $piece = $this->piece($draft, $sequence, $emails, $funnel->business->zone(), $after, $now, about: $about, draft: $draft);
                 foreach ($piece as [$enrolment, $replan]) {
                     $after = (int) $enrolment->id;
                     foreach (['plan' => array_keys($replan->plan), 'move' => array_keys($replan->move), 'cancel' => $replan->cancel,
@@ -117,7 +117,7 @@ final class Replanner
         [$current] = $left;
         $sequence = $plan->sequence($current) ?? new SequencePlan($current, 'gone');
         $last = DB::transaction(function () use ($version, $plan, $sequence, $now, $current, $id, $after): int {
-            $piece = $this->piece($sequence, $plan->emailsOf($current), $version->funnel->business->zone(), $current === $id ? $after : 0,
+            $piece = $this->piece($plan, $sequence, $plan->emailsOf($current), $version->funnel->business->zone(), $current === $id ? $after : 0,
                 $now);
             $this->carryOut($version, $sequence->id, $piece, $now);
 
@@ -142,12 +142,13 @@ final class Replanner
                 return false;
             }
             $version = $funnel?->liveVersion;
-            $plan = $version?->plan()->sequence($id);
+            $plan = $version?->plan();
+            $sequence = $plan?->sequence($id);
             $resumes = $pause->resumes_at ?? $now;
             $piece = [];
-            if ($funnel !== null && $version !== null && $plan !== null) {
+            if ($funnel !== null && $version !== null && $plan !== null && $sequence !== null) {
                 $this->addPause($id, $pause->resume_place, $pause->paused_at, $resumes);
-                $piece = $this->piece($plan, $version->plan()->emailsOf($id), $funnel->business->zone(), $pause->resume_place, $now, true);
+                $piece = $this->piece($plan, $sequence, $plan->emailsOf($id), $funnel->business->zone(), $pause->resume_place, $now, true);
                 $this->carryOut($version, $id, $piece, $now);
             }
             $more = count($piece) === self::AT_ONCE;
@@ -183,13 +184,17 @@ final class Replanner
         return array_values([...$changed, ...$gone]);
     }
 
-    /** @return array<string, mixed> when an email goes out as far as the plan says it, with the moment for everyone it is told from */
+    /** @return list<array<string, mixed>> when an email goes out in each variant of the timing of its sequence, as far as the plan says it, with the moment for everyone it is told from */
     private static function when(Plan $plan, EmailPlan $email): array
     {
-        $deadline = $email->byDeadline() === null ? null : $plan->deadline($email->byDeadline()->deadline);
+        $times = [];
+        foreach (self::inEveryVariant($plan, $email->sequence, [$email]) as $version) {
+            $deadline = $version->byDeadline() === null ? null : $plan->deadline($version->byDeadline()->deadline);
+            $times[] = $version->writtenTiming()
+                + ($deadline === null || $deadline->isPersonal() ? [] : ['everyone' => $deadline->latest?->toArray()]);
+        }
 
-        return $email->writtenTiming()
-            + ($deadline === null || $deadline->isPersonal() ? [] : ['everyone' => $deadline->latest?->toArray()]);
+        return $times;
     }
 
     /**
@@ -236,16 +241,18 @@ final class Replanner
         $plan = $version->plan();
         foreach ($plan->sequences as $sequence) {
             $emails = array_values(array_filter($plan->emailsOf($sequence->id),
-                fn (EmailPlan $e): bool => $e->byDeadline()?->deadline === $deadline));
+                fn (EmailPlan $e): bool => array_filter(self::inEveryVariant($plan, $sequence->id, [$e]),
+                    fn (EmailPlan $v): bool => $v->byDeadline()?->deadline === $deadline) !== []));
             $about = array_map(fn (EmailPlan $e): string => $e->id, $emails);
             foreach ($emails === [] ? [] : array_chunk($people, self::AT_ONCE) as $some) {
-                $this->carryOut($version, $sequence->id, $this->piece($sequence, $emails, $version->funnel->business->zone(), 0, $now,
+                $this->carryOut($version, $sequence->id, $this->piece($plan, $sequence, $emails, $version->funnel->business->zone(), 0, $now,
                     about: $about, people: $some), $now);
             }
         }
     }
 
     /**
+     * @param  Plan  $plan  by which whoever got a variant of its timing has other moments
      * @param  list<EmailPlan>  $emails
      * @param  bool  $late  move what has become due while nothing went out, too
      * @param  list<string>|null  $about  ids of the emails whose messages are looked at; nothing for all of them
@@ -254,6 +261,7 @@ final class Replanner
      * @return list<array{stdClass, Replan}> the enrolment with the address and zone of its person, and what becomes of it
      */
     private function piece(
+        Plan $plan,
         SequencePlan $sequence,
         array $emails,
         DateTimeZone $owner,
@@ -265,7 +273,7 @@ final class Replanner
         ?Plan $draft = null,
     ): array {
         $rows = $this->inside($sequence->id, $after, $people)->join('people', 'people.id', '=', 'enrolments.person_id')
-            ->get(['enrolments.id', 'enrolments.person_id', 'enrolments.funnel_id', 'run', 'started_at', 'paused_seconds',
+            ->get(['enrolments.id', 'enrolments.person_id', 'enrolments.funnel_id', 'run', 'started_at', 'paused_seconds', 'variant',
                 'people.timezone', 'people.email', 'people.business_id']);
         $messages = [];
         $utc = new DateTimeZone('UTC');
@@ -279,21 +287,44 @@ final class Replanner
                 'due' => $m->state === MessageState::Waiting->value
                     ? new DateTimeImmutable($late ? '2999-01-01' : (string) $m->due_at, $utc) : $now];
         }
-        $timings = [];
-        $piece = [];
+        $timings = $as = $piece = [];
         $ids = array_values($rows->map(fn (stdClass $r): string => (string) $r->person_id)->all());
-        $runs = self::runs($emails, $ids, $now);
+        $every = self::inEveryVariant($plan, $sequence->id, $emails);
+        $runs = self::runs($every, $ids, $now);
         $everyone = self::forEveryone($draft, $now);
-        $registrations = self::registrations($emails, $ids);
+        $registrations = self::registrations($every, $ids);
         foreach ($rows as $row) {
             $timing = $timings[(string) $row->timezone] ??= new Timing($sequence,
                 $row->timezone === null ? $owner : new DateTimeZone((string) $row->timezone), $owner);
-            $piece[] = [$row, Replan::of($timing, $emails, $messages[$row->person_id] ?? [],
+            $theirs = $as[(string) $row->variant] ??= self::asIn($plan->as($sequence->id, (string) $row->variant), $emails);
+            $piece[] = [$row, Replan::of($timing, $theirs, $messages[$row->person_id] ?? [],
                 new DateTimeImmutable((string) $row->started_at, $utc), $now, (int) $row->paused_seconds,
                 self::held($runs[(string) $row->person_id] ?? [], $everyone, $now), $registrations[(string) $row->person_id] ?? [])];
         }
 
         return $piece;
+    }
+
+    /**
+     * @param  list<EmailPlan>  $emails
+     * @return list<EmailPlan> the same at the moments they have in a plan
+     */
+    private static function asIn(Plan $plan, array $emails): array
+    {
+        return array_map(fn (EmailPlan $e): EmailPlan => $plan->email($e->id) ?? $e, $emails);
+    }
+
+    /**
+     * @param  list<EmailPlan>  $emails  of one sequence
+     * @return list<EmailPlan> the same in each variant of its timing, where that is in a split test
+     */
+    private static function inEveryVariant(Plan $plan, string $sequence, array $emails): array
+    {
+        $test = $plan->testOf($sequence);
+
+        return $test === null ? $emails : array_merge(...array_map(
+            fn (int|string $letter): array => self::asIn($plan->as($sequence, (string) $letter), $emails),
+            array_keys($plan->weightsOf($test))));
     }
 
     /**
@@ -356,6 +387,7 @@ final class Replanner
     /** @param  list<array{stdClass, Replan}>  $piece */
     private function carryOut(Version $version, string $sequence, array $piece, CarbonImmutable $now): void
     {
+        $plan = $version->plan();
         $stamp = Instant::sql($now);
         $moved = $cancelled = $again = $rows = [];
         foreach ($piece as [$enrolment, $replan]) {
@@ -367,13 +399,13 @@ final class Replanner
                 $cancelled[in_array($email, $replan->outrun, true) ? self::OUTRUN : SequenceCheck::REMOVED][$email][] = $person;
             }
             foreach ($replan->plan as $email => $due) {
-                $turn = EmailTurns::of($version->plan()->email((string) $email), $person, (int) $enrolment->run);
+                $turn = EmailTurns::of($plan->email((string) $email), $person, (int) $enrolment->run);
                 $key = $turn->key((string) $email, $person);
                 $again[Instant::sql($due)][] = $key;
                 $rows[] = ['id' => Ids::next(), 'unique_key' => $key, 'business_id' => $enrolment->business_id, 'person_id' => $person,
                     'funnel_id' => $enrolment->funnel_id, 'version_id' => $version->id,
                     'email_id' => $email, 'sequence_id' => $sequence, 'kind' => MessageKind::Sequence->value,
-                    'name' => $version->plan()->email((string) $email)->name ?? 'Email', 'to_address' => $enrolment->email,
+                    'name' => $plan->email((string) $email)->name ?? 'Email', 'to_address' => $enrolment->email,
                     'state' => MessageState::Waiting, 'due_at' => Instant::sql($due), 'created_at' => $stamp, 'updated_at' => $stamp]
                     + EmailTurns::columns($turn);
             }

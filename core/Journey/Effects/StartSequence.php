@@ -10,12 +10,13 @@ use Lantern\Core\People\State\PersonState;
 /** The person enters a sequence; the emails it sends them follow as {@see SendEmail}. */
 final readonly class StartSequence implements Effect
 {
-    public function __construct(public string $sequence, public DateTimeImmutable $at)
+    /** @param  string  $variant  the letter that they get, where its timing is in a split test */
+    public function __construct(public string $sequence, public DateTimeImmutable $at, public string $variant = '')
     {
     }
 
     public function appliedTo(PersonState $person, DateTimeImmutable $at): PersonState
     {
-        return $person->inSequence($this->sequence, $this->at);
+        return $person->inSequence($this->sequence, $this->at, $this->variant);
     }
 }

@@ -40,6 +40,7 @@ final readonly class PersonState
      * @param  list<DoneDeed>|null  $deeds
      * @param  array<string, list<string>>|null  $webinars  by id, what became of them there: {@see \Lantern\Core\Rules\WebinarRule::STATES}
      * @param  list<string>|null  $products  ids of those they have bought, whatever the offer
+     * @param  string  $id  by which split tests know them; '' for somebody of whom nothing is known
      */
     public function __construct(
         public DateTimeZone $zone,
@@ -57,6 +58,7 @@ final readonly class PersonState
         private ?array $deeds = null,
         private ?array $webinars = null,
         private ?array $products = null,
+        public string $id = '',
     ) {
     }
 
@@ -145,18 +147,18 @@ final readonly class PersonState
         return $this->enrolments ?? throw self::missing('enrolments');
     }
 
-    public function inSequence(string $sequence, DateTimeImmutable $at): self
+    public function inSequence(string $sequence, DateTimeImmutable $at, string $variant = ''): self
     {
         $run = ($this->enrolments()[$sequence]->run ?? 0) + 1;
 
-        return $this->changed(enrolments: [$sequence => new Enrolment($at, $run)] + $this->enrolments());
+        return $this->changed(enrolments: [$sequence => new Enrolment($at, $run, false, $variant)] + $this->enrolments());
     }
 
     /** They have left a sequence: what of it waits is not sent any more. */
     public function outOfSequence(string $sequence): self
     {
         $in = $this->enrolments()[$sequence] ?? null;
-        $enrolments = $in === null ? [] : [$sequence => new Enrolment($in->startedAt, $in->run, true)];
+        $enrolments = $in === null ? [] : [$sequence => new Enrolment($in->startedAt, $in->run, true, $in->variant)];
 
         return $this->changed(enrolments: $enrolments + $this->enrolments())
             ->withoutWaiting(fn (PlannedEmail $e): bool => $e->sequence === $sequence);
@@ -165,7 +167,8 @@ final readonly class PersonState
     /** They have left every sequence, and nothing that waits is sent any more. */
     public function outOfSequences(): self
     {
-        return $this->changed(enrolments: array_map(fn (Enrolment $e): Enrolment => new Enrolment($e->startedAt, $e->run, true),
+        return $this->changed(enrolments: array_map(fn (Enrolment $e): Enrolment => new Enrolment($e->startedAt, $e->run, true,
+            $e->variant),
             $this->enrolments()))->withoutWaiting(fn (): bool => true);
     }
 

@@ -18,7 +18,7 @@ final class SplitTestCheckTest extends TestCase
     private static function plan(bool $on, callable $document, string $page = ''): Plan
     {
         return Plans::changed(function (array $p) use ($on, $document, $page): array {
-            $p['splitTests'][] = ['id' => 'test-1', 'name' => 'Opt-in page', 'page' => $page === '' ? $p['pages'][0]['id'] : $page,
+            $p['splitTests'][] = ['id' => 'test-1', 'name' => 'Opt-in page', 'part' => $page === '' ? $p['pages'][0]['id'] : $page,
                 'on' => $on];
             $p['variants'][] = ['id' => 'variant-1', 'name' => 'Another', 'test' => 'test-1', 'letter' => 'b',
                 'document' => $document($p['pages'][0]['document'])];
@@ -84,7 +84,7 @@ final class SplitTestCheckTest extends TestCase
     public function test_two_need_a_share_of_the_visitors(int $page, ?int $variant, bool $may): void
     {
         $plan = Plans::changed(function (array $p) use ($page, $variant): array {
-            $p['splitTests'][] = ['id' => 'test-1', 'name' => 'Opt-in page', 'page' => $p['pages'][0]['id'], 'on' => true,
+            $p['splitTests'][] = ['id' => 'test-1', 'name' => 'Opt-in page', 'part' => $p['pages'][0]['id'], 'on' => true,
                 'weight' => $page];
             if ($variant !== null) {
                 $p['variants'][] = ['id' => 'variant-1', 'name' => 'Another', 'test' => 'test-1', 'letter' => 'b', 'weight' => $variant,
@@ -96,6 +96,45 @@ final class SplitTestCheckTest extends TestCase
         $found = array_map(fn (Finding $f): string => $f->code, array_filter(GoLiveCheck::of($plan),
             fn (Finding $f): bool => $f->blocks));
         self::assertSame(! $may, in_array('one-variant', $found, true), implode(', ', $found));
+    }
+
+    /** @return iterable<string, array{string, array<string, mixed>, list<string>}> what it is of, what is changed, and what is found */
+    public static function others(): iterable
+    {
+        $body = '<p>Begin <a href="https://ferncroft.example/">here</a>. {{download_link}}</p>';
+        yield 'another subject' => ['email', ['subject' => 'Twelve minutes', 'body' => $body], []];
+        yield 'the same email' => ['email', ['subject' => 'The first day', 'body' => $body], ['!variant-unchanged']];
+        yield 'an email without its link' => ['email', ['subject' => 'x', 'body' => '<p>Begin. {{download_link}}</p>'],
+            ['!variant-without-link']];
+        yield 'an email without its file' => ['email', ['subject' => 'x',
+            'body' => '<p><a href="https://ferncroft.example/">Begin</a></p>'], ['!variant-without-file']];
+        yield 'an email without a subject' => ['email', ['subject' => '', 'body' => $body], ['!no-subject']];
+        yield 'a link to nowhere' => ['email', ['subject' => 'x', 'body' => $body.'<a href="{{page_gone}}">x</a>'], ['!dead-link']];
+        yield 'another day' => ['timing', ['timings' => [['email' => 'day-1', 'timing' => ['from' => 'joining', 'days' => 2]]]], []];
+        yield 'the same day' => ['timing', ['timings' => []], ['!variant-unchanged']];
+        yield 'a day of a deadline that is gone' => ['timing', ['timings' => [['email' => 'day-1', 'timing' => ['from' => 'deadline',
+            'deadline' => 'gone', 'edge' => 'end', 'days' => -1, 'hour' => 9]]]], ['!by-gone']];
+    }
+
+    /**
+     * @param  array<string, mixed>  $content
+     * @param  list<string>  $codes
+     */
+    #[DataProvider('others')]
+    public function test_an_email_and_a_timing_are_looked_at_as_what_they_are_variants_of(string $of, array $content, array $codes): void
+    {
+        $plan = Plans::changed(function (array $p) use ($of, $content): array {
+            $p['emails'][] = ['id' => 'day-1', 'name' => 'Day one', 'subject' => 'The first day', 'sequence' => $p['sequences'][0]['id'],
+                'body' => '<p>Begin <a href="https://ferncroft.example/">here</a>. {{download_link}}</p>',
+                'timing' => ['from' => 'joining', 'days' => 1]];
+            $p['splitTests'][] = ['id' => 'test', 'name' => 'A test', 'of' => $of, 'on' => true,
+                'part' => $of === 'email' ? 'day-1' : $p['sequences'][0]['id']];
+            $p['variants'][] = ['id' => 'v', 'name' => 'Otherwise', 'test' => 'test', 'letter' => 'b', 'of' => $of] + $content;
+
+            return $p;
+        });
+        $found = self::codes($plan);
+        self::assertSame($codes, array_values(array_filter($found, fn (string $c): bool => $c[0] === '!')), implode(', ', $found));
     }
 
     public function test_of_a_page_that_is_gone_nothing_is_said(): void

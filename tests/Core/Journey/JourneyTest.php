@@ -13,6 +13,7 @@ use Lantern\Core\Events\Trigger\Triggers;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Forms\FormPlan;
 use Lantern\Core\Journey\Decision;
+use Lantern\Core\Experiments\Assignment;
 use Lantern\Core\Journey\Effects\AddTag;
 use Lantern\Core\Journey\Effects\AskToConfirm;
 use Lantern\Core\Journey\Effects\CallHook;
@@ -24,6 +25,8 @@ use Lantern\Core\Journey\Effects\StartSequence;
 use Lantern\Core\Journey\Effects\StopSequence;
 use Lantern\Core\Journey\Effects\TellOwner;
 use Lantern\Core\Journey\Journey;
+use Lantern\Core\People\State\Enrolment;
+use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
@@ -46,6 +49,47 @@ final class JourneyTest extends TestCase
     {
         return new Event(EventType::Joined, new DateTimeImmutable('2026-06-01 10:00:00', new DateTimeZone('UTC')), $plan->pages[0]->id,
             $plan->forms[0]->id);
+    }
+
+    /** @return iterable<string, array{string, string, string, string, string}> who, in which variant they are; the one they get, and the day */
+    public static function timings(): iterable
+    {
+        yield 'the hash says the one' => ['person-3', '', 'on', 'a', '2026-06-02'];
+        yield 'the hash says the other' => ['person-2', '', 'on', 'b', '2026-06-04'];
+        yield 'somebody who was in it with the other' => ['person-3', 'b', 'on', 'b', '2026-06-04'];
+        yield 'somebody who was in it before there was a test' => ['person-2', '-', 'on', 'b', '2026-06-04'];
+        yield 'a variant there is no more' => ['person-2', 'e', 'on', 'b', '2026-06-04'];
+        yield 'nobody who is known' => ['', '', 'on', '', '2026-06-02'];
+        yield 'a test that is not started' => ['person-2', 'b', 'off', '', '2026-06-02'];
+    }
+
+    #[DataProvider('timings')]
+    public function test_who_enters_a_sequence_in_a_split_test_of_its_timing_gets_one_and_keeps_it(string $id, string $had, string $on,
+        string $gets, string $day): void
+    {
+        $plan = Plans::changed(function (array $p) use ($on): array {
+            $sequence = ['again' => true] + $p['sequences'][0];
+            $p['sequences'][0] = $sequence;
+            $p['splitTests'][] = ['id' => 'test', 'name' => 'When', 'part' => $sequence['id'], 'of' => 'timing', 'on' => $on === 'on'];
+            $p['variants'][] = ['id' => 'v', 'name' => 'Later', 'test' => 'test', 'letter' => 'b', 'of' => 'timing', 'timings' => [
+                ['email' => 'day1', 'timing' => ['from' => 'joining', 'days' => 3, 'hour' => 9]]]];
+
+            return $p;
+        }, $this->plan());
+        self::assertSame(['a', 'b'], array_map(fn (string $p): string => Assignment::of('test', $p, ['a' => 1, 'b' => 1]),
+            ['person-3', 'person-2']));
+        $at = new DateTimeImmutable('2026-01-01 09:00', new DateTimeZone('UTC'));
+        $zone = new DateTimeZone('UTC');
+        $sequence = $plan->sequences[0]->id;
+        $person = new PersonState($zone, $zone, tags: [], deadlines: [], registrations: [],
+            enrolments: $had === '' ? [] : [$sequence => new Enrolment($at, 1, true, $had === '-' ? '' : $had)], emails: [], id: $id);
+        $decision = (new Journey($plan))->decide($person, $this->joined($plan));
+        self::assertSame([$gets], array_map(fn (StartSequence $s): string => $s->variant, $decision->effectsOf(StartSequence::class)));
+        $sent = array_values(array_filter($decision->effectsOf(SendEmail::class), fn (SendEmail $e): bool => $e->email === 'day1'));
+        self::assertSame([$day], array_map(fn (SendEmail $e): string => $e->at->format('Y-m-d'), $sent));
+        $after = array_reduce($decision->effects, fn (PersonState $p, Effect $e): PersonState => $e->appliedTo($p, $at), $person);
+        self::assertSame($gets, $after->enrolments()[$sequence]->variant);
+        self::assertSame($gets, $after->outOfSequences()->outOfSequence($sequence)->enrolments()[$sequence]->variant);
     }
 
     public function test_joining_leads_on_and_brings_tag_file_and_emails(): void

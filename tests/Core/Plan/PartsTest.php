@@ -79,12 +79,22 @@ final class PartsTest extends TestCase
                 'mode' => 'automated', 'video' => 'film', 'pauses' => true, 'offer' => ['offer' => 'offer-1', 'second' => 600],
                 'threshold' => ['minutes' => 20], 'replay' => ['days' => 2, 'until' => '2027-03-01T20:00', 'for' => 'not-attended'],
                 'showsPlaces' => true];
-            $p['splitTests'][] = ['id' => 'test-1', 'name' => 'Opt-in page', 'page' => $p['pages'][0]['id'], 'goal' => 'confirmation',
+            $p['splitTests'][] = ['id' => 'test-1', 'name' => 'Opt-in page', 'part' => $p['pages'][0]['id'], 'goal' => 'confirmation',
                 'weight' => 3, 'mostDays' => 28, 'byItself' => true];
             $p['variants'][] = ['id' => 'variant-1', 'name' => 'Shorter', 'test' => 'test-1', 'letter' => 'c', 'weight' => 2,
                 'document' => ['format' => Document::FORMAT, 'sections' => [['id' => 'v1', 'kind' => 'words', 'blocks' => [
                     ['id' => 'v2', 'kind' => 'picture', 'picture' => 'pic', 'url' => 'page:'.$p['pages'][1]['id']],
                     ['id' => 'v3', 'kind' => 'form', 'form' => $p['forms'][0]['id']]]]]]];
+            foreach (['email' => ['later', ['subject' => 'y', 'body' => '<p>{{page_'.$p['pages'][1]['id'].'}}</p>'
+                .'<img src="picture:inmail" alt="x">']],
+                'popup' => ['popup-2', ['document' => $p['popups'][1]['document'], 'frame' => ['placement' => 'top', 'ms' => 200],
+                    'triggers' => [['kind' => 'section', 'section' => 's1']]]],
+                'timing' => [$p['sequences'][0]['id'], ['timings' => [['email' => 'later', 'timing' => ['from' => 'deadline',
+                    'deadline' => 'deadline-1', 'edge' => 'end', 'days' => -2, 'hour' => 9]]]]]] as $of => [$part, $content]) {
+                $p['splitTests'][] = ['id' => "test-{$of}", 'name' => "Of {$of}", 'part' => $part, 'of' => $of];
+                $p['variants'][] = ['id' => "variant-{$of}", 'name' => 'Otherwise', 'test' => "test-{$of}", 'letter' => 'b', 'of' => $of]
+                    + $content;
+            }
             $p['emails'][] = ['id' => 'later', 'name' => 'Later', 'subject' => 'x', 'sequence' => $p['sequences'][0]['id'],
                 'timing' => ['from' => 'joining', 'days' => 3],
                 'body' => '<p>{{page_'.$p['pages'][1]['id'].'}} <a href="{{ page_'.$p['pages'][0]['id']

@@ -39,7 +39,7 @@ final class SplitTestTest extends TestCase
         $this->page = $this->entry($this->funnel)->id;
         $this->actingAs($this->owner);
         $parts = "/studio/api/funnels/{$this->funnel->id}/parts";
-        $this->test = $this->postJson($parts, ['kind' => 'split-test', 'page' => $this->page])->assertCreated()->json('id');
+        $this->test = $this->postJson($parts, ['kind' => 'split-test', 'part' => $this->page])->assertCreated()->json('id');
         $made = $this->postJson($parts, ['kind' => 'variant', 'test' => $this->test])->assertCreated()->assertJsonPath('letter', 'b')
             ->assertJsonPath('differs', []);
         $this->variant = $made->json('id');
@@ -240,7 +240,7 @@ final class SplitTestTest extends TestCase
         yield 'one variant alone' => [function (self $t): void {
             $row = DraftPart::query()->findOrFail($t->variant);
             $t->putJson("/studio/api/parts/{$t->variant}", ['weight' => 0, 'revision' => $row->revision])->assertOk();
-        }, 'Only one variant would ever be shown'];
+        }, 'Only one variant would ever be seen'];
         yield 'nothing is different' => [function (self $t): void {
             $page = DraftPart::query()->findOrFail($t->page)->definition['document'];
             $row = DraftPart::query()->findOrFail($t->variant);
@@ -277,7 +277,7 @@ final class SplitTestTest extends TestCase
         $this->deleteJson("/studio/api/parts/{$this->variant}")->assertUnprocessable();
         $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts",
             ['kind' => 'variant', 'test' => $this->test])->assertUnprocessable();
-        $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'split-test', 'page' => $this->page])
+        $this->postJson("/studio/api/funnels/{$this->funnel->id}/parts", ['kind' => 'split-test', 'part' => $this->page])
             ->assertUnprocessable();
     }
 
@@ -285,7 +285,7 @@ final class SplitTestTest extends TestCase
     {
         $funnel = $this->funnel;
         $second = $this->postJson("/studio/api/funnels/{$funnel->id}/pages", ['role' => 'free'])->assertCreated()->json('page.id');
-        $test = $this->postJson("/studio/api/funnels/{$funnel->id}/parts", ['kind' => 'split-test', 'page' => $second])->json('id');
+        $test = $this->postJson("/studio/api/funnels/{$funnel->id}/parts", ['kind' => 'split-test', 'part' => $second])->json('id');
         $variant = $this->postJson("/studio/api/funnels/{$funnel->id}/parts", ['kind' => 'variant', 'test' => $test])->json('id');
         $said = $this->deleteJson("/studio/api/parts/{$second}")->assertOk()->json('sentences');
         self::assertContains('Its split test goes with it.', $said);

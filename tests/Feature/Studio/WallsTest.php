@@ -79,7 +79,7 @@ final class WallsTest extends TestCase
             new Schedule(ScheduleKind::OnDemand, 'UTC'), WebinarMode::Automated));
         $question = $this->questionIn($webinar->id, $funnel, $person);
         $splitTest = DraftRows::add($funnel->refresh(), new SplitTest(Ids::next(), 'Opt-in page', $this->entry($funnel)->id));
-        $experiment = Experiment::query()->create(['id' => Ids::next(), 'funnel_id' => $funnel->id, 'page_id' => $this->entry($funnel)->id,
+        $experiment = Experiment::query()->create(['id' => Ids::next(), 'funnel_id' => $funnel->id, 'part_id' => $this->entry($funnel)->id,
             'name' => 'Opt-in page', 'goal' => 'signup', 'variants' => ['a' => ['weight' => 1, 'note' => '', 'print' => '']],
             'expected' => 0.3, 'currency' => 'EUR', 'most_days' => 56, 'started_at' => now()] + $business);
 

@@ -286,13 +286,19 @@ final class DeskController extends StudioController
         };
     }
 
-    /** A variant is drawn as its page is, with what differs. */
+    /** A variant is drawn as its page or its pop-up is, with what differs. */
     private static function asPage(DraftPart $row, Variant $variant): PagePlan
     {
-        $test = DraftPart::there($row->funnel_id, SplitTest::kind())->find($variant->test);
-        $page = $test === null ? null : DraftPart::there($row->funnel_id, PagePlan::kind())->find($test->text('page'))?->part();
+        $test = DraftPart::there($row->funnel_id, SplitTest::kind())->find($variant->test)?->part();
+        $part = $test instanceof SplitTest ? DraftPart::there($row->funnel_id, $test->of->partKind())->find($test->part)?->part() : null;
+        $document = $variant->content->document();
 
-        return $page instanceof PagePlan ? $page->with($variant->document) : throw new NotFoundHttpException;
+        return match (true) {
+            $document === null => throw new NotFoundHttpException,
+            $part instanceof PagePlan => $part->with($document),
+            $part instanceof Popup => PagePlan::ofPopup($part->with($document)),
+            default => throw new NotFoundHttpException,
+        };
     }
 
     /** A page, or a pop-up or a variant, which are made on the same desk. */
