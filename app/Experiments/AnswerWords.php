@@ -27,8 +27,8 @@ final readonly class AnswerWords
         $chance = self::inAHundred($a->best[$a->leader]);
 
         return match ($a->verdict) {
-            Verdict::Empty => 'Nobody has seen it yet.',
-            Verdict::Spoiled => 'Nothing can be said: visitors did not fall to the variants as they should.',
+            Verdict::Empty => $this->experiment->tested->isSent() ? 'Nobody has got it yet.' : 'Nobody has seen it yet.',
+            Verdict::Spoiled => "Nothing can be said: {$this->who()} did not fall to the variants as they should.",
             Verdict::TooEarly => "Too early to say. {$leader} is ahead so far, which often turns around.",
             Verdict::Open => "Nobody can know yet. So far it is {$chance} in a hundred that {$leader} is the best.",
             Verdict::Winner => "{$leader} is better: {$this->value($a->means[$a->leader])} against {$this->value($a->means[$a->second])}, "
@@ -48,7 +48,8 @@ final readonly class AnswerWords
         $loss = $a->loss[$a->leader];
         if ($a->goal === TestGoal::Revenue) {
             return "Taking {$this->named($a->leader)} now loses ".($this->amount)($loss * 1000)
-                .' per thousand visitors on average: nothing if it is the right choice, more if it is the wrong one.';
+                ." per thousand {$this->who()} on average: "
+                .'nothing if it is the right choice, more if it is the wrong one.';
         }
         $people = $loss * 1000;
         if ($people < 0.05) {
@@ -56,9 +57,8 @@ final readonly class AnswerWords
         }
 
         return "Taking {$this->named($a->leader)} now loses ".number_format($people, $people < 10 ? 1 : 0)
-            ." of a thousand visitors who would have {$a->goal->verb()}, on average: none if it is the right choice,
-                more if it is the wrong "
-            .'one.';
+            ." of a thousand {$this->who()} who would have {$a->goal->verb()}, on average: none if it is the right choice, "
+            .'more if it is the wrong one.';
     }
 
     /** How much longer, at the pace of the last days. */
@@ -73,7 +73,7 @@ final readonly class AnswerWords
         }
         $left = max(0, StoppingRule::LEAST_DAYS - (int) $this->experiment->started_at->diffInDays(now()));
         $days = $pace > 0 ? max($left, (int) ceil($a->needed / $pace)) : null;
-        $visitors = number_format($a->needed).($a->needed === 1 ? ' more visitor' : ' more visitors');
+        $visitors = number_format($a->needed).' more '.$this->who($a->needed);
 
         return match (true) {
             $a->needed === 0 => "It takes {$left} more day".($left === 1 ? '' : 's').': a week has all its days.',
@@ -87,7 +87,7 @@ final readonly class AnswerWords
     public function value(float $mean): string
     {
         if ($this->answer->goal === TestGoal::Revenue) {
-            return ($this->amount)($mean).' a visitor';
+            return ($this->amount)($mean).' a '.$this->who(1);
         }
 
         return $mean < 0.02 ? number_format($mean * 1000, 0).' of a thousand'
@@ -110,12 +110,18 @@ final readonly class AnswerWords
     {
         [$low, $high] = $this->answer->ahead;
         if ($this->answer->goal === TestGoal::Revenue) {
-            return 'between '.($this->amount)(max(0.0, $low)).' and '.($this->amount)($high).' more a visitor';
+            return 'between '.($this->amount)(max(0.0, $low)).' and '.($this->amount)($high).' more a '.$this->who(1);
         }
         $of = $high < 0.05 ? 1000 : 100;
 
         return 'between '.number_format(max(0.0, $low) * $of, $of === 100 ? 0 : 1).' and '.number_format($high * $of, $of === 100 ? 0 : 1)
             .' more of '.($of === 100 ? 'a hundred' : 'a thousand');
+    }
+
+    /** "visitors" */
+    private function who(int $many = 2): string
+    {
+        return $this->experiment->tested->who($many);
     }
 
     /** "B, “Shorter headline”" */

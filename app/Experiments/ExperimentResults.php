@@ -182,16 +182,19 @@ final readonly class ExperimentResults
     {
         $warnings = [];
         if ($answer->verdict === Verdict::Spoiled) {
-            $counts = implode(' and ', array_map(fn (Arm $a): string => number_format($a->visitors).' saw '.strtoupper($a->letter),
+            $counts = implode(' and ', array_map(fn (Arm $a): string => number_format($a->visitors).($this->experiment->tested->isSent() ? ' got ' : ' saw ').strtoupper($a->letter),
                 $answer->arms));
-            $warnings[] = "{$counts}: that does not happen by chance with these weights. Something sorts your visitors, such as a link "
-                .'that leads to one variant alone, or a page that does not load. What the test says cannot be believed.';
+            $how = $this->experiment->tested->isSent() ? 'an email that does not go out for some of them'
+                : 'a link that leads to one variant alone, or a page that does not load';
+            $warnings[] = "{$counts}: that does not happen by chance with these weights. Something sorts your "
+                ."{$this->experiment->tested->who()}, such as {$how}. What the test says cannot be believed.";
         }
         if ($this->experiment->changed_at !== null) {
             $warnings[] = 'A variant was changed while the test ran, on '.Days::of($this->experiment->changed_at, $this->zone())
-                .'. What was seen before belongs to another page: end it, and begin a new test.';
+                .'. What was seen before belongs to something else: end it, and begin a new test.';
         }
-        foreach (Wave::in($days) as $day) {
+        // What is sent goes to people on the list, and to many of them on one day.
+        foreach ($this->experiment->tested->isSent() ? [] : Wave::in($days) as $day) {
             $warnings[] = "On {$day} far more visitors came than usual, and hardly anybody did anything. That looks like programs; "
                 .'both variants had them alike, so the test only takes longer.';
         }

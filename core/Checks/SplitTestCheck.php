@@ -9,6 +9,7 @@ use Lantern\Core\Emails\EmailBody;
 use Lantern\Core\Experiments\Content\PopupContent;
 use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Experiments\Tested;
+use Lantern\Core\Experiments\TestGoal;
 use Lantern\Core\Experiments\Variant;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Block\BlockKind;
@@ -59,6 +60,10 @@ final readonly class SplitTestCheck
         }
         if ($this->plan->popup($test->part)?->on === false) {
             $findings[] = $open('popup-off', "“{$name}” is in a split test and switched off: nobody would see any of its variants.");
+        }
+        $email = $this->plan->email($test->part);
+        if ($test->goal === TestGoal::Click && $email !== null && EmailBody::links($email->body) === []) {
+            $findings[] = $open('nothing-to-click', "“{$name}” is tested for clicks and has no link: nobody could ever click.");
         }
         $plain = array_map(self::key(...), $this->around($test, $this->plan));
         foreach ($this->plan->variantsOf($test->id) as $variant) {

@@ -9,12 +9,15 @@ use App\Models\Funnel;
 use App\Support\Ids;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
+use Lantern\Core\Emails\EmailBody;
 use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Experiments\Tested;
 use Lantern\Core\Experiments\TestGoal;
 use Lantern\Core\Experiments\Variant;
 use Lantern\Core\Parts\Part;
+use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
+use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
@@ -63,10 +66,20 @@ final class SplitTestKind extends DraftKind
             throw Invalid::at('part', "This {$of->name()} has a split test already. Add a variant to it.");
         }
 
-        return new SplitTest(Ids::next(), $row->name, $id, $of, $of === Tested::Page ? match (PageRole::from($row->text('role'))) {
-            PageRole::Sales, PageRole::Checkout, PageRole::Upsell, PageRole::Downsell => TestGoal::Sale,
-            default => TestGoal::Signup,
-        } : $of->goals()[0]);
+        return new SplitTest(Ids::next(), $row->name, $id, $of, self::goal($of, $row));
+    }
+
+    private static function goal(Tested $of, DraftPart $row): TestGoal
+    {
+        $part = $row->part();
+
+        return match (true) {
+            $part instanceof PagePlan => in_array($part->role, [PageRole::Sales, PageRole::Checkout, PageRole::Upsell,
+                PageRole::Downsell], true) ? TestGoal::Sale : TestGoal::Signup,
+            // Without a link there is nothing to click.
+            $part instanceof EmailPlan && EmailBody::links($part->body) === [] => TestGoal::Open,
+            default => $of->goals()[0],
+        };
     }
 
     public function remove(DraftPart $row): array
@@ -117,7 +130,7 @@ final class SplitTestKind extends DraftKind
     {
         return ! $part instanceof SplitTest ? [] : ['of' => $part->of->value, 'part' => $part->part, 'goal' => $part->goal->value,
             'goals' => array_map(fn (TestGoal $g): array => ['value' => $g->value, 'label' => $g->label()], $part->of->goals()),
-            'who' => $part->of->who(), 'on' => $part->on, 'weight' => $part->weight, 'mostDays' => $part->mostDays,
+            'who' => $part->of->who(), 'usual' => $part->of->usual($part->goal), 'on' => $part->on, 'weight' => $part->weight, 'mostDays' => $part->mostDays,
             'byItself' => $part->byItself];
     }
 }

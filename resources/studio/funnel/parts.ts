@@ -9,7 +9,7 @@ import {
     WindowIcon,
 } from '@heroicons/vue/20/solid';
 import type { Component } from 'vue';
-import type { Funnel } from '@/api/types';
+import type { Funnel, Tested } from '@/api/types';
 import { count, counted, percent } from '@/ui/format';
 
 /** The lists of a funnel that hold its parts, as the API names them. */
@@ -52,6 +52,13 @@ interface Entry<L extends PartList> {
 }
 
 const entry = <L extends PartList>(given: Entry<L>): Entry<L> => given;
+
+/** The kinds of parts that split tests are of. */
+export const TESTED = { page: 'page', email: 'email', popup: 'popup', timing: 'sequence' } as const satisfies Record<Tested, string>;
+
+function tested(funnel: Funnel, of: Tested): { id: string; name: string }[] {
+    return { page: funnel.pages, email: funnel.emails, popup: funnel.popups, timing: funnel.sequences }[of];
+}
 
 /** The kinds of parts of a funnel. Whoever adds one says here what the Studio is to know of it. */
 export const PARTS = {
@@ -155,7 +162,7 @@ export const PARTS = {
         label: 'split test',
         icon: ScaleIcon,
         summary: (t, funnel) => ({
-            words: `Of “${funnel.pages.find((p) => p.id === t.page)?.name ?? ''}”`,
+            words: `Of “${tested(funnel, t.of).find((p) => p.id === t.part)?.name ?? ''}”`,
             aside: t.on ? 'running' : 'not started',
         }),
     }),
@@ -164,7 +171,7 @@ export const PARTS = {
         label: 'variant',
         icon: DocumentDuplicateIcon,
         desk: () => import('@/funnel/desk/experiment/VariantDesk.vue'),
-        summary: (v) => ({ words: v.differs.join(' ') || 'The same as the page still', lacking: v.differs.length === 0 }),
+        summary: (v) => ({ words: v.differs.join(' ') || 'Nothing differs yet', lacking: v.differs.length === 0 }),
     }),
 };
 

@@ -1,5 +1,5 @@
 import { api } from '@/api/client';
-import type { OwnDesign, Page, Variant } from '@/api/types';
+import type { OwnDesign, Page, Tested, Variant } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { partEntry, type PartKind, type PartOf } from '@/funnel/parts';
 import { useToasts } from '@/stores/toasts';
@@ -49,9 +49,9 @@ export function useSteps() {
         return part;
     }
 
-    /** A split test of a page, with a first variant that is a copy of it. */
-    async function beginTest(page: string): Promise<Variant> {
-        const test = store.funnel?.splitTests.find((t) => t.page === page) ?? (await add('split-test', { page }));
+    /** A split test, with a first variant that is a copy of what it is of. */
+    async function beginTest(of: Tested, part: string): Promise<Variant> {
+        const test = store.funnel?.splitTests.find((t) => t.part === part) ?? (await add('split-test', { of, part }));
         return add('variant', { test: test.id });
     }
 

@@ -20,7 +20,7 @@ async function end(): Promise<void> {
     busy.value = true;
     try {
         await api.post(`tests/${props.test.id}/end`, { winner: winner.value, learned: learned.value });
-        toasts.say('The split test has ended. The draft is what everybody sees now.');
+        toasts.say('The split test has ended. The draft is what everybody gets now.');
         emit('ended');
     } catch (error) {
         toasts.trouble(error);
@@ -39,11 +39,11 @@ async function end(): Promise<void> {
         <form class="mt-4 space-y-4" @submit.prevent="end">
             <UiListbox
                 v-model="winner"
-                label="From now on everybody sees"
+                label="From now on everybody gets"
                 :options="
                     test.arms.map((a) => ({
                         value: a.letter,
-                        label: a.letter === 'a' ? 'A, the page as it was' : `${a.letter.toUpperCase()}, ${a.note}`,
+                        label: a.letter === 'a' ? 'A, as it was' : `${a.letter.toUpperCase()}, ${a.note}`,
                     }))
                 "
             />

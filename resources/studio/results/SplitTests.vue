@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api } from '@/api/client';
-import type { Funnel, TestResults } from '@/api/types';
+import type { Funnel, Tested, TestResults } from '@/api/types';
 import EndTest from '@/results/EndTest.vue';
 import TestCard from '@/results/TestCard.vue';
 import { beginTest } from '@/results/beginTest';
@@ -42,17 +42,26 @@ const waiting = computed(
             .map((t) => ({ test: t, variant: draft.value!.variants.find((v) => v.test === t.id) }))
             .filter((t) => t.variant) ?? [],
 );
-const free = computed(
-    () =>
-        draft.value?.pages
-            .filter((p) => !draft.value!.splitTests.some((t) => t.page === p.id))
-            .map((p) => ({ value: p.id, label: p.name })) ?? [],
-);
-const page = ref('');
+const free = computed(() => {
+    const found = draft.value;
+    const groups: { of: Tested; word: string; parts: { id: string; name: string }[] }[] = [
+        { of: 'page', word: 'Page', parts: found?.pages ?? [] },
+        { of: 'popup', word: 'Pop-up', parts: found?.popups.filter((p) => p.on) ?? [] },
+        { of: 'email', word: 'Email', parts: found?.emails ?? [] },
+        { of: 'timing', word: 'Timing', parts: found?.sequences.filter((q) => found.emails.some((e) => e.sequence === q.id)) ?? [] },
+    ];
+    return groups.flatMap(({ of, word, parts }) =>
+        parts
+            .filter((p) => !found?.splitTests.some((t) => t.part === p.id))
+            .map((p) => ({ of, value: p.id, label: of === 'page' ? p.name : `${word}: ${p.name}` })),
+    );
+});
+const part = ref('');
 
 async function begin(): Promise<void> {
     try {
-        await router.push(await beginTest(draft.value!, page.value || free.value[0]!.value));
+        const chosen = free.value.find((f) => f.value === part.value) ?? free.value[0]!;
+        await router.push(await beginTest(draft.value!, chosen.value, chosen.of));
     } catch (error) {
         toasts.trouble(error);
     }
@@ -65,17 +74,17 @@ async function begin(): Promise<void> {
             <p class="max-w-2xl text-lg">
                 {{
                     running.length > 0
-                        ? 'Some visitors see one version, some another. Here is what can be said so far.'
-                        : 'Show some visitors another version of a page, and see which one brings more.'
+                        ? 'Some people get one version, some another. Here is what can be said so far.'
+                        : 'Give some people another version of a page, an email, a pop-up or a timing, and see which one brings more.'
                 }}
             </p>
             <form v-if="free.length > 0" class="flex items-end gap-2" @submit.prevent="begin">
                 <UiListbox
-                    class="w-56"
-                    label="Page to test"
-                    :model-value="page || free[0]!.value"
+                    class="w-64"
+                    label="What to test"
+                    :model-value="part || free[0]!.value"
                     :options="free"
-                    @update:model-value="(p: string) => (page = p)"
+                    @update:model-value="(p: string) => (part = p)"
                 />
                 <button type="submit" class="btn-main">Begin a split test</button>
             </form>

@@ -12,7 +12,7 @@ const props = defineProps<{ test: TestResults }>();
 const emit = defineEmits<{ end: []; changed: [] }>();
 
 const toasts = useToasts();
-const VERB = { signup: 'Joined', confirmation: 'Confirmed', sale: 'Bought', revenue: 'Bought' };
+const sentence = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 const most = computed(() => Math.max(...props.test.arms.map((a) => a.high), 0.000001));
 const at = (value: number) => `${Math.max(0, Math.min(100, (100 * value) / most.value))}%`;
 /** Never certain. */
@@ -40,7 +40,7 @@ async function learn(learned: string): Promise<void> {
     <section class="border-t border-line pt-4" :aria-label="`Split test of ${test.name}`" data-test="split-test">
         <div class="flex flex-wrap items-baseline justify-between gap-x-4">
             <h3 class="text-lg">
-                <RouterLink class="link" :to="`/funnels/${test.funnel}/page/${test.page}`">{{ test.name }}</RouterLink>
+                <RouterLink class="link" :to="`/funnels/${test.funnel}/${test.partKind}/${test.part}`">{{ test.name }}</RouterLink>
             </h3>
             <p class="caption">{{ when }} · wants more: {{ test.goalLabel.toLowerCase() }}</p>
         </div>
@@ -48,7 +48,7 @@ async function learn(learned: string): Promise<void> {
         <p v-if="test.waiting && !test.endedAt" data-test="waiting">{{ test.waiting }}</p>
         <p v-if="test.cost && !test.endedAt" class="text-soft">{{ test.cost }}</p>
         <p v-if="test.winner && test.endedAt" class="mt-1">
-            Everybody sees {{ test.winner === 'a' ? 'the page as it was' : `variant ${test.winner.toUpperCase()}` }} since.
+            Everybody gets {{ test.winner === 'a' ? 'what there was before' : `variant ${test.winner.toUpperCase()}` }} since.
         </p>
         <p v-for="w in test.warnings" :key="w" class="mt-2 flex gap-2 rounded-md bg-lamp-pale px-3 py-2" role="note">
             <ExclamationTriangleIcon class="mt-0.5 size-5 shrink-0" aria-hidden="true" />{{ w }}
@@ -57,8 +57,8 @@ async function learn(learned: string): Promise<void> {
             <thead>
                 <tr class="border-b border-line caption">
                     <th class="py-1.5 text-left font-medium">Version</th>
-                    <th class="px-3 font-medium">Visitors</th>
-                    <th class="px-3 font-medium">{{ VERB[test.goal] }}</th>
+                    <th class="px-3 font-medium">{{ sentence(test.who) }}</th>
+                    <th class="px-3 font-medium">{{ sentence(test.verb) }}</th>
                     <th class="w-2/5 px-3 text-left font-medium">Where it truly lies</th>
                     <th class="font-medium">The best</th>
                 </tr>
@@ -88,7 +88,7 @@ async function learn(learned: string): Promise<void> {
         </table>
         <div v-if="!test.endedAt" class="mt-3">
             <button type="button" :class="['winner', 'same', 'unknown'].includes(test.verdict) ? 'btn-main' : 'btn'" @click="emit('end')">
-                {{ test.verdict === 'winner' ? `End the test, and show everybody ${test.leader.toUpperCase()}` : 'End the test' }}
+                {{ test.verdict === 'winner' ? `End the test, and give everybody ${test.leader.toUpperCase()}` : 'End the test' }}
             </button>
         </div>
         <TextField

@@ -20,6 +20,8 @@ use Illuminate\Http\Request;
 use Lantern\Core\Checks\EmailCheck;
 use Lantern\Core\Checks\EmailFacts;
 use Lantern\Core\Checks\Finding;
+use Lantern\Core\Experiments\SplitTest;
+use Lantern\Core\Experiments\Variant;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Sequences\EmailPlan;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -56,10 +58,15 @@ final class EmailController extends StudioController
     /** @return array{Plan, EmailPlan} */
     private function email(string $id): array
     {
-        $row = $this->draftPart($id, EmailPlan::kind());
-        $email = $row->part();
+        $row = $this->draftPart($id);
+        $plan = DraftPlan::read($row->funnel);
+        $part = $row->part();
+        // A variant in a split test is read as its email is, with what differs.
+        $test = $part instanceof Variant ? $plan->part($part->test) : null;
+        $email = $part instanceof Variant && $test instanceof SplitTest
+            ? $plan->withContent($part->content, $test->part)->email($test->part) : $part;
 
-        return $email instanceof EmailPlan ? [DraftPlan::read($row->funnel), $email] : throw new NotFoundHttpException;
+        return $email instanceof EmailPlan ? [$plan, $email] : throw new NotFoundHttpException;
     }
 
     private function reader(Request $request): ?Person

@@ -24,6 +24,7 @@ use Lantern\Core\Checks\PageCheck;
 use Lantern\Core\Checks\PageFix;
 use Lantern\Core\Checks\PopupCheck;
 use Lantern\Core\Deadlines\ShownState;
+use Lantern\Core\Experiments\Content\PopupContent;
 use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Experiments\Variant;
 use Lantern\Core\Forms\FormPlan;
@@ -61,7 +62,7 @@ final class DeskController extends StudioController
     {
         $found = $this->onDesk($page);
         $plan = DraftPlan::read($found->funnel);
-        $popup = $plan->popup($found->id);
+        $popup = self::popup($plan, $found);
         if ($popup !== null) {
             return new Response($this->renderer->popupForDesk($plan, $popup, $plan->page(Input::text($request, 'under')),
                 $found->funnel->business, self::shown($request)), 200, AnswerKind::Draft->headers());
@@ -82,7 +83,7 @@ final class DeskController extends StudioController
             : Shape::of($request->all())->texts('sections', Document::MOST_SECTIONS, 40);
         [$plan, $drawn] = $this->onScreen($request, $found, $wanted);
         $business = $found->funnel->business;
-        $popup = $plan->popup($found->id);
+        $popup = self::popup($plan, $found);
         if ($popup !== null && $wanted === null) {
             return response()->json(['html' => $this->renderer->popupForDesk($plan,
                 $popup->framed(Frame::fromShape(Shape::of($request->all())->optionalGroup('frame')), $drawn->document),
@@ -115,7 +116,7 @@ final class DeskController extends StudioController
         $facts = $this->facts
             ->known($this->facts->uploads($plan, [$checked], $found->funnel->business_id), $found->funnel->business, weighed: true);
 
-        $popup = $plan->popup($found->id)?->with($checked->document);
+        $popup = self::popup($plan, $found)?->with($checked->document);
 
         return response()->json(['findings' => array_map(fn (Finding $f): array => $f->toArray(),
             $popup === null ? PageCheck::of($plan, $checked, $facts) : PopupCheck::ofOne($plan, $popup, $facts))]);
@@ -299,6 +300,17 @@ final class DeskController extends StudioController
             $part instanceof Popup => PagePlan::ofPopup($part->with($document)),
             default => throw new NotFoundHttpException,
         };
+    }
+
+    /** The pop-up that is worked on, or of which a variant is; null where it is a page. */
+    private static function popup(Plan $plan, DraftPart $row): ?Popup
+    {
+        $part = $row->part();
+        $test = $part instanceof Variant ? $plan->part($part->test) : null;
+        $of = $test instanceof SplitTest ? $plan->popup($test->part) : null;
+
+        return $part instanceof Variant && $part->content instanceof PopupContent && $of !== null ? $part->content->as($of)
+            : $plan->popup($row->id);
     }
 
     /** A page, or a pop-up or a variant, which are made on the same desk. */

@@ -4,13 +4,14 @@ import { computed, defineAsyncComponent, onMounted } from 'vue';
 import { useRouter } from 'vue-router';
 import type { EmailTiming as Timing, Rules } from '@/api/types';
 import EmailTiming from '@/funnel/desk/email/EmailTiming.vue';
+import { useEmailFields } from '@/funnel/desk/email/useEmailFields';
+import SplitTestSection from '@/funnel/desk/experiment/SplitTestSection.vue';
 import { useFunnel } from '@/funnel/funnelStore';
 import { audienceWords } from '@/funnel/timeline/listing';
 import { useSteps } from '@/funnel/steps';
 import { useToasts } from '@/stores/toasts';
 import RulesField from '@/people/RulesField.vue';
 import { usePeopleKit } from '@/stores/peopleKit';
-import { useSession } from '@/stores/session';
 import TextField from '@/ui/TextField.vue';
 import UiListbox from '@/ui/UiListbox.vue';
 
@@ -22,7 +23,6 @@ const steps = useSteps();
 const toasts = useToasts();
 const router = useRouter();
 const people = usePeopleKit();
-const session = useSession();
 const email = computed(() => store.email(props.id));
 const some = computed(() => (email.value?.only.rules.length ?? 0) > 0);
 const sequence = computed(() => store.sequence(email.value?.sequence ?? '')?.name ?? 'no sequence');
@@ -32,29 +32,7 @@ const whom = computed(() =>
 /** What is not written yet begins with when it goes out; what is, with its words. */
 const unfolded = email.value?.subject === '';
 onMounted(() => people.load().catch(toasts.trouble));
-const isLink = (name: string) => name.endsWith('_link');
-const pages = computed(() => [
-    ...((store.funnel?.webinars.length ?? 0) > 0
-        ? Object.entries(session.kit.sessionFields)
-              .filter(([name]) => isLink(name))
-              .map(([name, label]) => ({ field: `{{${name}}}`, name: label }))
-        : []),
-    ...(store.funnel?.pages.map((p) => ({ field: `{{page_${p.id}}}`, name: p.name })) ?? []),
-]);
-const fields = computed(() => [
-    ...Object.entries(session.kit.ownerFields).map(([name, label]) => ({ name, label })),
-    ...(store.funnel?.offers ?? []).map((o) => ({ name: `price_${o.id}`, label: `Price: ${o.name}` })),
-    ...(store.funnel?.deadlines ?? []).flatMap((d) => [
-        { name: `deadline_${d.id}`, label: `When it ends: ${d.name}` },
-        { name: `deadline_left_${d.id}`, label: `What is left: ${d.name}` },
-    ]),
-    ...((store.funnel?.webinars.length ?? 0) > 0
-        ? Object.entries(session.kit.sessionFields)
-              .filter(([name]) => !isLink(name))
-              .map(([name, label]) => ({ name, label }))
-        : []),
-    ...Object.keys(store.funnel?.fields ?? {}).map((name) => ({ name, label: name.replaceAll('_', ' ') })),
-]);
+const { pages, fields } = useEmailFields();
 const setTiming = (timing: Timing) => store.edit('email', props.id, { timing }, 'when the email goes out', true);
 
 async function takeOut(): Promise<void> {
@@ -125,6 +103,7 @@ async function takeOut(): Promise<void> {
                 @update:subject="(subject: string) => store.edit('email', id, { subject }, 'the subject')"
                 @update:body="(body: string) => store.edit('email', id, { body }, `the words of “${email!.name}”`)"
             />
+            <SplitTestSection of="email" :part="id" hint="Send some readers another subject or text, and see which one does more." />
             <button type="button" class="btn-quiet text-clay-deep" @click="takeOut">
                 <TrashIcon class="size-4.5" aria-hidden="true" />Remove this email
             </button>

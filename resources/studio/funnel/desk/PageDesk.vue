@@ -31,7 +31,8 @@ const sample = ref(false);
 const session = useSession();
 const store = useFunnel();
 /** The page itself: of a variant the one it is of. */
-const page = computed(() => store.page(props.variant ? (store.splitTest(store.variant(props.id)?.test ?? '')?.page ?? '') : props.id));
+const page = computed(() => store.page(props.variant ? (store.splitTest(store.variant(props.id)?.test ?? '')?.part ?? '') : props.id));
+const test = computed(() => store.funnel?.splitTests.find((t) => t.part === page.value?.id));
 /** The state of its deadlines in which the page is looked at. */
 const state = ref('two-days');
 const timed = computed(
@@ -62,7 +63,7 @@ useDeskKeys(desk, () => adding.value === null);
                 <p class="mt-1 text-soft">A page is made of sections. The first one says what it is about.</p>
                 <button type="button" class="mt-4 btn-main" @click="adding = ''">Add a section</button>
             </div>
-            <VariantSwitch v-if="page" class="absolute top-3 left-4" :page="page.id" :open="id" />
+            <VariantSwitch v-if="test" class="absolute top-3 left-4" :test="test" :open="id" />
             <DeviceSwitch v-model="phone" class="absolute bottom-4 left-4">
                 <button
                     type="button"

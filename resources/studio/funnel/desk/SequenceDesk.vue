@@ -6,6 +6,7 @@ import { useRouter } from 'vue-router';
 import { api } from '@/api/client';
 import type { Email, Sequence, SendWindow } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
+import SplitTestSection from '@/funnel/desk/experiment/SplitTestSection.vue';
 import { slotsOf } from '@/funnel/timeline/slots';
 import { useEmailMoments } from '@/funnel/timeline/useEmailMoments';
 import { useSteps } from '@/funnel/steps';
@@ -307,6 +308,12 @@ const takeOut = () =>
                     />
                     <p class="hint">What goes out at once answers what somebody just did, and does not wait for the hours.</p>
                 </div>
+                <SplitTestSection
+                    v-if="emails.length > 0"
+                    of="timing"
+                    :part="id"
+                    hint="Send the emails to some readers at other moments, and see which timing brings more."
+                />
             </section>
         </div>
     </div>

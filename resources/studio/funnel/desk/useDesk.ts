@@ -20,7 +20,7 @@ export interface Selection {
 
 export type DeskKind = 'page' | 'popup' | 'variant';
 
-/** What of a page, a pop-up or a variant of a page the desk works on. */
+/** What of a page, a pop-up or a variant of one the desk works on. */
 export interface OnDesk {
     id: string;
     name: string;
@@ -40,7 +40,12 @@ function makeDesk(pageId: string, kind: DeskKind) {
     /** A copied section, for any page in any window. */
     const clipboard = useLocalStorage(CLIPBOARD, '');
 
-    const page = computed<OnDesk | undefined>(() => ({ page: store.page, popup: store.popup, variant: store.variant })[kind](pageId));
+    /** Of a variant there is a desk where it has a document. */
+    const variant = (): OnDesk | undefined => {
+        const found = store.variant(pageId);
+        return found?.document && { ...found, document: found.document };
+    };
+    const page = computed<OnDesk | undefined>(() => ({ page: store.page, popup: store.popup, variant })[kind](pageId));
     const shared = (id: string | undefined): SharedSection | undefined => (id ? store.shared(id) : undefined);
 
     /** A section as it is shown: a shared one with what it shares. */

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import type { Page, PageSettings } from '@/api/types';
 import NameDialog from '@/funnel/desk/NameDialog.vue';
+import SplitTestSection from '@/funnel/desk/experiment/SplitTestSection.vue';
 import MediaField from '@/funnel/desk/column/MediaField.vue';
 import { useDesk } from '@/funnel/desk/useDesk';
 import { useFunnel } from '@/funnel/funnelStore';
@@ -50,12 +51,6 @@ async function run(work: () => Promise<unknown>): Promise<void> {
     } catch (error) {
         toasts.trouble(error);
     }
-}
-
-const test = computed(() => store.funnel?.splitTests.find((t) => t.page === props.page.id));
-async function tryAnother(): Promise<void> {
-    const made = await steps.beginTest(props.page.id);
-    await router.push(`/funnels/${store.funnel?.id}/variant/${made.id}`);
 }
 
 async function duplicate(): Promise<void> {
@@ -135,17 +130,7 @@ function keep(name: string): void {
                 />
             </div>
         </details>
-        <section>
-            <h2 class="text-lg">Split test</h2>
-            <p class="hint">
-                {{
-                    test
-                        ? 'Another version of this page is at the top left of it.'
-                        : 'Show some visitors another version, and see which one brings more.'
-                }}
-            </p>
-            <button v-if="!test" type="button" class="mt-2 btn" @click="run(tryAnother)">Test another version</button>
-        </section>
+        <SplitTestSection of="page" :part="page.id" hint="Show some visitors another version, and see which one brings more." />
         <section class="flex flex-wrap gap-2">
             <h2 class="w-full text-lg">This page</h2>
             <button type="button" class="btn" @click="run(duplicate)">Duplicate</button>

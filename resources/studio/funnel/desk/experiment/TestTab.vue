@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router';
 import { api, ApiError, query } from '@/api/client';
 import type { SplitTest, TestGoal, Variant } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
+import { TESTED } from '@/funnel/parts';
 import { useSteps } from '@/funnel/steps';
 import { useToasts } from '@/stores/toasts';
 import { count, percent } from '@/ui/format';
@@ -23,17 +24,21 @@ const test = computed(() => store.splitTest(props.variant.test)!);
 const variants = computed(() => (store.funnel?.variants ?? []).filter((v) => v.test === test.value.id));
 const sum = computed(() => test.value.weight + variants.value.reduce((n, v) => n + v.weight, 0));
 const share = (weight: number) => (sum.value > 0 ? percent(weight / sum.value, 0) : '–');
-const GOALS: { value: TestGoal; label: string }[] = [
-    { value: 'signup', label: 'Sign-ups' },
-    { value: 'confirmation', label: 'Confirmed addresses' },
-    { value: 'sale', label: 'Sales' },
-    { value: 'revenue', label: 'Revenue per visitor' },
-];
 const set = (values: Partial<SplitTest>) => store.edit('split-test', test.value.id, values, 'a split test', true);
 
-/** How many visitors it takes, by what the page brings today. */
+/** How many it takes, by what there is today. */
 const sizes = ref<{ more: number; visitors: number }[]>([]);
-const rate = computed(() => store.funnel?.pageNumbers[test.value.page]?.rate.rate || (test.value.goal === 'signup' ? 0.3 : 0.02));
+const rate = computed(() => {
+    const { of, part, goal, usual } = test.value;
+    const email = store.funnel?.emailNumbers[part];
+    const known = {
+        page: store.funnel?.pageNumbers[part]?.rate.rate,
+        popup: goal === 'signup' ? store.funnel?.popupNumbers[part]?.rate.rate : 0,
+        email: email?.sent ? ((goal === 'open' ? email.opened : goal === 'click' ? email.clicked : 0) ?? 0) / email.sent : 0,
+        timing: 0,
+    }[of];
+    return known || usual;
+});
 watch(
     () => [rate.value, variants.value.length],
     async () => {
@@ -58,7 +63,7 @@ async function start(): Promise<void> {
         await store.flush();
         await api.post(`split-tests/${test.value.id}/start`);
         await store.load(store.funnel!.id);
-        toasts.say('The split test runs. Its results show as soon as visitors come.');
+        toasts.say(`The split test runs. Its results show as soon as there are ${test.value.who}.`);
         await router.push(`/results/${store.funnel!.id}/tests`);
     } catch (error) {
         trouble.value = error instanceof ApiError ? error.message : '';
@@ -70,13 +75,13 @@ async function start(): Promise<void> {
 
 async function remove(): Promise<void> {
     try {
-        const { page, id } = test.value;
+        const { of, part, id } = test.value;
         const last = variants.value.length === 1;
         await steps.remove(props.variant);
         if (last) {
             await steps.remove({ id, name: 'Split test' });
         }
-        await router.push(`/funnels/${store.funnel!.id}/page/${page}`);
+        await router.push(`/funnels/${store.funnel!.id}/${TESTED[of]}/${part}`);
     } catch (error) {
         toasts.trouble(error);
     }
@@ -95,7 +100,7 @@ async function remove(): Promise<void> {
                 @update:model-value="(name: string) => store.edit('variant', variant.id, { name }, 'the note of a variant')"
             />
             <p v-if="variant.differs.length === 0" class="rounded-md bg-lamp-pale px-3 py-2 text-sm" role="note">
-                It is still a copy of the page. Change on it what you want to test: one thing at a time tells you most.
+                It is still a copy. Change what you want to test: one thing at a time tells you most.
             </p>
             <ul v-else class="list-disc pl-5 text-sm text-soft" data-test="differs">
                 <li v-for="d in variant.differs" :key="d">{{ d }}</li>
@@ -104,9 +109,17 @@ async function remove(): Promise<void> {
         <template v-if="!test.on">
             <section class="space-y-3">
                 <h2 class="text-lg">The test</h2>
-                <UiListbox :model-value="test.goal" label="Wants more" :options="GOALS" @update:model-value="(goal) => set({ goal })" />
+                <UiListbox
+                    :model-value="test.goal"
+                    label="Wants more"
+                    :options="test.goals"
+                    @update:model-value="(goal: TestGoal) => set({ goal })"
+                />
+                <p v-if="test.goal === 'open'" class="hint">
+                    Mail programs open by themselves, in both variants alike: the difference shows, but it takes longer. Clicks are sure.
+                </p>
                 <div class="space-y-2">
-                    <p class="label">Who sees what</p>
+                    <p class="label">{{ test.who === 'readers' ? 'Who gets what' : 'Who sees what' }}</p>
                     <div class="flex items-end gap-3">
                         <NumberField
                             class="w-20"
@@ -115,7 +128,7 @@ async function remove(): Promise<void> {
                             :most="100"
                             label="A"
                             @update:model-value="(weight) => set({ weight })"
-                        /><span class="pb-2 text-soft">{{ share(test.weight) }} of visitors</span>
+                        /><span class="pb-2 text-soft">{{ share(test.weight) }} of {{ test.who }}</span>
                     </div>
                     <div v-for="v in variants" :key="v.id" class="flex items-end gap-3">
                         <NumberField
@@ -125,7 +138,7 @@ async function remove(): Promise<void> {
                             :most="100"
                             :label="v.letter.toUpperCase()"
                             @update:model-value="(weight) => store.edit('variant', v.id, { weight }, 'who sees a variant', true)"
-                        /><span class="pb-2 text-soft">{{ share(v.weight) }} of visitors</span>
+                        /><span class="pb-2 text-soft">{{ share(v.weight) }} of {{ test.who }}</span>
                     </div>
                 </div>
                 <NumberField
@@ -138,7 +151,7 @@ async function remove(): Promise<void> {
                 />
                 <UiSwitch
                     :model-value="test.byItself"
-                    label="Show everybody the winner as soon as there is one"
+                    label="Give everybody the winner as soon as there is one"
                     @update:model-value="(byItself) => set({ byItself })"
                 />
                 <p class="hint">
@@ -152,7 +165,7 @@ async function remove(): Promise<void> {
                     <tbody>
                         <tr v-for="s in sizes" :key="s.more" class="border-b border-line">
                             <td class="py-1 text-left">To find {{ s.more }} % more</td>
-                            <td>{{ count(s.visitors) }} visitors</td>
+                            <td>{{ count(s.visitors) }} {{ test.who }}</td>
                         </tr>
                     </tbody>
                 </table>

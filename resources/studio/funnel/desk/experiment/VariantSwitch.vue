@@ -2,24 +2,25 @@
 import { PlusIcon } from '@heroicons/vue/20/solid';
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
+import type { SplitTest } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
+import { TESTED } from '@/funnel/parts';
 import { useSteps } from '@/funnel/steps';
 import { useToasts } from '@/stores/toasts';
 
-/** From one version of a page in a split test to the next. Nothing where the page is in none. */
-const props = defineProps<{ page: string; open: string }>();
+/** From one version of what a split test is of to the next. */
+const props = defineProps<{ test: SplitTest; open: string }>();
 
 const MOST = 5;
 const store = useFunnel();
 const steps = useSteps();
 const toasts = useToasts();
 const router = useRouter();
-const test = computed(() => store.funnel?.splitTests.find((t) => t.page === props.page));
-const variants = computed(() => (store.funnel?.variants ?? []).filter((v) => v.test === test.value?.id));
+const variants = computed(() => (store.funnel?.variants ?? []).filter((v) => v.test === props.test.id));
 
 async function another(): Promise<void> {
     try {
-        const made = await steps.add('variant', { test: test.value!.id, from: props.open });
+        const made = await steps.add('variant', { test: props.test.id, from: props.open });
         await router.push(`/funnels/${store.funnel!.id}/variant/${made.id}`);
     } catch (error) {
         toasts.trouble(error);
@@ -28,12 +29,12 @@ async function another(): Promise<void> {
 </script>
 
 <template>
-    <nav v-if="test" class="flex sheet p-0.5 shadow" aria-label="Versions in the split test" data-test="variants">
+    <nav class="flex sheet p-0.5 shadow" aria-label="Versions in the split test" data-test="variants">
         <RouterLink
-            :to="`/funnels/${store.funnel!.id}/page/${page}`"
+            :to="`/funnels/${store.funnel!.id}/${TESTED[test.of]}/${test.part}`"
             class="btn-quiet"
-            :class="{ 'bg-line text-ink': open === page }"
-            title="The page as it is"
+            :class="{ 'bg-line text-ink': open === test.part }"
+            title="As it is"
             >A</RouterLink
         >
         <RouterLink

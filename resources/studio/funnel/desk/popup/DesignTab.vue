@@ -14,10 +14,13 @@ const session = useSession();
 const popup = work.popup;
 const kit = computed(() => session.kit.popups);
 const designs = computed(() =>
-    kit.value.designs.flatMap((d) => {
-        const design = session.kit.designs.find((known) => known.id === d.id);
-        return design ? [{ ...d, design }] : [];
-    }),
+    kit.value.designs
+        // A variant stands where its pop-up does.
+        .filter((d) => !work.variant.value || (d.stand === 'placed') === popup.value.placed)
+        .flatMap((d) => {
+            const design = session.kit.designs.find((known) => known.id === d.id);
+            return design ? [{ ...d, design }] : [];
+        }),
 );
 const options = (named: { id: string; label: string }[]) => named.map((n) => ({ value: n.id, label: n.label }));
 const stands = computed(() => options(kit.value.stands.filter((s) => (s.id === 'placed') === popup.value.placed)));
@@ -88,7 +91,7 @@ const durations = [100, 200, 300, 500, 800, 1200].map((ms) => ({ value: ms, labe
                 />
             </div>
         </template>
-        <section class="space-y-1">
+        <section v-if="!work.variant.value" class="space-y-1">
             <UiSwitch :model-value="popup.asks" label="Ask a question first" @update:model-value="work.setAsks" />
             <p class="hint">Yes goes on to the rest, no closes it. A plain no is enough: it makes nobody think badly of themselves.</p>
         </section>

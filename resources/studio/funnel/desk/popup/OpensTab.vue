@@ -118,7 +118,7 @@ const repeats = [
                 :items="left.map((k) => ({ label: k.label, run: () => add(k.id) }))"
             />
         </section>
-        <section v-if="!popup.placed" class="space-y-3">
+        <section v-if="!popup.placed && !work.variant.value" class="space-y-3">
             <UiListbox
                 :model-value="limits.repeat"
                 label="How often, for one person or browser"
@@ -165,6 +165,7 @@ const repeats = [
                 @update:model-value="(apart) => setLimits({ apart })"
             />
         </section>
-        <HoursField :limits="limits" @change="setLimits" />
+        <HoursField v-if="!work.variant.value" :limits="limits" @change="setLimits" />
+        <p v-else class="hint">How often it comes, and at what hours, is that of the pop-up in every variant.</p>
     </div>
 </template>

@@ -9,6 +9,9 @@ import type { Finding } from '@/api/types';
 import BlockColumn from '@/funnel/desk/column/BlockColumn.vue';
 import SectionColumn from '@/funnel/desk/column/SectionColumn.vue';
 import DeviceSwitch from '@/funnel/desk/DeviceSwitch.vue';
+import SplitTestSection from '@/funnel/desk/experiment/SplitTestSection.vue';
+import TestTab from '@/funnel/desk/experiment/TestTab.vue';
+import VariantSwitch from '@/funnel/desk/experiment/VariantSwitch.vue';
 import PageCanvas from '@/funnel/desk/PageCanvas.vue';
 import AfterTab from '@/funnel/desk/popup/AfterTab.vue';
 import DesignTab from '@/funnel/desk/popup/DesignTab.vue';
@@ -28,8 +31,9 @@ import UiSwitch from '@/ui/UiSwitch.vue';
 /** A pop-up in its frame, over a page it belongs to: its words are typed there, everything else stands at the right. */
 const props = defineProps<{ id: string; place?: string }>();
 
-const desk = provideDesk(props.id, 'popup');
 const work = usePopup(props.id);
+const variant = work.variant;
+const desk = provideDesk(props.id, variant.value ? 'variant' : 'popup');
 const store = useFunnel();
 const steps = useSteps();
 const router = useRouter();
@@ -57,7 +61,7 @@ const stage = computed(() => {
     const dialog = ['middle', 'full', 'side-right', 'side-left'].includes(now);
     return `pop-stage stand-${now} size-${size}${dialog ? ` is-dialog back-${backdrop}` : ''}`;
 });
-const tabs = ['Design', 'Opens', 'Where', 'After', 'Results'];
+const tabs = variant.value ? ['Split test', 'Design', 'Opens'] : ['Design', 'Opens', 'Where', 'After', 'Results'];
 const findings = ref<Finding[]>([]);
 
 if (props.place) {
@@ -103,7 +107,7 @@ async function play(): Promise<void> {
         const { url } = await api.post<{ url: string }>(`funnels/${store.funnel!.id}/preview-link`);
         const [path, query] = url.split('?');
         const page = store.funnel?.pages.find((p) => p.id === under.value);
-        open(`${path}${page?.address ? `/${page.address}` : ''}?${query}&popup=${props.id}`, '_blank', 'noopener');
+        open(`${path}${page?.address ? `/${page.address}` : ''}?${query}&popup=${work.original}`, '_blank', 'noopener');
     } catch (error) {
         toasts.trouble(error);
     }
@@ -132,6 +136,7 @@ async function takeOut(): Promise<void> {
                 :step="shownStep.id"
                 :standing="popup.frame"
             />
+            <VariantSwitch v-if="work.test.value" class="absolute top-3 left-4" :test="work.test.value" :open="id" />
             <div class="absolute bottom-4 left-4 flex flex-wrap items-end gap-2">
                 <DeviceSwitch v-model="phone" />
                 <div v-if="work.steps.value.length > 1" class="flex sheet p-0.5 shadow" role="group" aria-label="Its steps">
@@ -156,7 +161,7 @@ async function takeOut(): Promise<void> {
                     hide-label
                     :options="store.funnel?.pages.map((p) => ({ value: p.id, label: p.name })) ?? []"
                 />
-                <button type="button" class="btn" title="In a new tab, opened by what opens it" @click="play">
+                <button v-if="!variant" type="button" class="btn" title="In a new tab, opened by what opens it" @click="play">
                     <PlayIcon class="size-4.5" aria-hidden="true" />Play
                 </button>
             </div>
@@ -172,7 +177,7 @@ async function takeOut(): Promise<void> {
             />
             <SectionColumn v-else-if="desk.section.value" :key="desk.section.value.id" :section="desk.section.value" />
             <template v-else>
-                <div class="mb-4 space-y-3">
+                <div v-if="!variant" class="mb-4 space-y-3">
                     <TextField
                         :model-value="popup.name"
                         label="Private name"
@@ -210,7 +215,12 @@ async function takeOut(): Promise<void> {
                             </button>
                         </Tab>
                     </TabList>
-                    <TabPanels>
+                    <TabPanels v-if="variant">
+                        <TabPanel><TestTab :variant="variant" /></TabPanel>
+                        <TabPanel><DesignTab :id="id" /></TabPanel>
+                        <TabPanel><OpensTab :id="id" /></TabPanel>
+                    </TabPanels>
+                    <TabPanels v-else>
                         <TabPanel><DesignTab :id="id" /></TabPanel>
                         <TabPanel><OpensTab :id="id" /></TabPanel>
                         <TabPanel><WhoTab :id="id" /></TabPanel>
@@ -218,9 +228,17 @@ async function takeOut(): Promise<void> {
                         <TabPanel><ResultsTab :id="id" /></TabPanel>
                     </TabPanels>
                 </TabGroup>
-                <button type="button" class="mt-8 btn-quiet text-clay-deep" @click="takeOut">
-                    <TrashIcon class="size-4.5" aria-hidden="true" />Remove this pop-up
-                </button>
+                <template v-if="!variant">
+                    <SplitTestSection
+                        class="mt-8"
+                        of="popup"
+                        :part="id"
+                        hint="Show some visitors other words, another design or at another moment, and see which one brings more."
+                    />
+                    <button type="button" class="mt-6 btn-quiet text-clay-deep" @click="takeOut">
+                        <TrashIcon class="size-4.5" aria-hidden="true" />Remove this pop-up
+                    </button>
+                </template>
             </template>
         </aside>
     </div>

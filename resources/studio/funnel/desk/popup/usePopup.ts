@@ -4,16 +4,33 @@ import type { PageDocument, Popup, PopupFrame, Section } from '@/api/types';
 import { useFunnel } from '@/funnel/funnelStore';
 import { useToasts } from '@/stores/toasts';
 
-/** A pop-up on its desk, and what can be done to it. */
+/** What of a pop-up a variant of it has of its own. */
+const OWN = ['document', 'frame', 'triggers', 'design'] as const;
+
+/** A pop-up, or a variant of one, on its desk, and what can be done to it. */
 export function usePopup(id: string) {
     const store = useFunnel();
     const toasts = useToasts();
-    const popup = computed(() => store.popup(id)!);
-    const edit = (values: Partial<Popup>, label: string, now = true) => store.edit('popup', id, values, label, now);
+    const variant = computed(() => store.variant(id));
+    const test = computed(() => store.funnel?.splitTests.find((t) => (variant.value ? t.id === variant.value.test : t.part === id)));
+    /** The id of the pop-up itself. */
+    const original = variant.value ? (test.value?.part ?? '') : id;
+    const popup = computed(() => {
+        const own = Object.fromEntries([...OWN, 'words' as const].map((key) => [key, variant.value?.[key]]));
+        return { ...store.popup(original)!, ...(variant.value ? (own as Partial<Popup>) : {}) };
+    });
+    function edit(values: Partial<Popup>, label: string, now = true): void {
+        if (variant.value) {
+            const own = Object.fromEntries(Object.entries(values).filter(([key]) => (OWN as readonly string[]).includes(key)));
+            store.edit('variant', id, own, label, now);
+        } else {
+            store.edit('popup', id, values, label, now);
+        }
+    }
 
     async function ask<T>(path: string, body: object): Promise<T | null> {
         try {
-            return await api.post<T>(`parts/${id}/popup/${path}`, body);
+            return await api.post<T>(`parts/${original}/popup/${path}`, body);
         } catch (error) {
             toasts.trouble(error);
             return null;
@@ -77,7 +94,7 @@ export function usePopup(id: string) {
         edit({ frame: next }, 'how the pop-up stands');
     };
 
-    return { popup, steps, edit, redesign, setAsks, setAfter, setFrame };
+    return { popup, variant, test, original, steps, edit, redesign, setAsks, setAfter, setFrame };
 }
 
 export type PopupWork = ReturnType<typeof usePopup>;
