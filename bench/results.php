@@ -145,7 +145,7 @@ $say('Cohorts of fourteen weeks', $best(fn () => FunnelCohorts::of($funnel, $now
 
 // A split test that a tenth of the browsers have seen.
 $test = Experiment::query()->create(['id' => Ids::next(), 'business_id' => $funnel->business_id, 'funnel_id' => $funnel->id,
-    'page_id' => $pages[0], 'name' => 'Sales page', 'goal' => 'signup', 'expected' => 0.3, 'currency' => 'EUR', 'most_days' => 56,
+    'part_id' => $pages[0], 'name' => 'Sales page', 'goal' => 'signup', 'expected' => 0.3, 'currency' => 'EUR', 'most_days' => 56,
     'started_at' => $now->subDays(20), 'variants' => ['a' => ['weight' => 1, 'note' => '', 'print' => ''], 'b' => ['weight' => 1,
         'note' => '', 'print' => '']]]);
 $seen = intdiv($visitors, 10);

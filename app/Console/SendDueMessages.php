@@ -14,6 +14,7 @@ use App\Orders\Reconciling;
 use App\Payments\Practice\PracticeCalls;
 use App\Publishing\OpeningHours;
 use App\Publishing\SplitTests;
+use App\Results\CountMonths;
 use App\Support\DueWork;
 use App\Support\OneAtATime;
 use App\Webhooks\Webhooks;
@@ -29,9 +30,8 @@ use Lantern\Core\Agenda\Task;
 final class SendDueMessages extends Command
 {
     /** @var list<class-string<DueWork>> */
-    public const WORK = [OpeningHours::class, CloseDeadlines::class, AttendanceResults::class, SplitTests::class, Broadcasting::class,
-        Digest::class, WeeklyReport::class,
-        Webhooks::class, PracticeCalls::class, Reconciling::class, Receipts::class, MessageSender::class];
+    public const WORK = [OpeningHours::class, CloseDeadlines::class, AttendanceResults::class, SplitTests::class, CountMonths::class,
+        Broadcasting::class, Digest::class, WeeklyReport::class, Webhooks::class, PracticeCalls::class, Reconciling::class, Receipts::class, MessageSender::class];
 
     protected $signature = 'lantern:due';
 

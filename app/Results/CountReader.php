@@ -7,9 +7,11 @@ namespace App\Results;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Results\Measure;
+use Lantern\Core\Results\MonthlyReading;
 use Lantern\Core\Results\Period;
+use stdClass;
 
-/** Adds the counts up. Of whoever is counted once a period those pieces count whose day before lies outside of it. */
+/** Adds the counts up, by months where they are added up already. Of whoever is counted once a period those pieces count whose day before lies outside of it. */
 final class CountReader
 {
     /** More different sources than anybody can read. */
@@ -22,8 +24,7 @@ final class CountReader
     public static function byPage(array $funnels, Period $period, string $slice = ''): array
     {
         $result = [];
-        foreach (self::rows($funnels, $period)->where('slice', $slice)->groupBy('funnel_id', 'page_id', 'measure', 'currency')
-            ->selectRaw('funnel_id, page_id, measure, currency, sum(how_many) as n, sum(how_much) as amount')->cursor() as $row) {
+        foreach (self::read($funnels, $period, [$slice]) as $row) {
             $sums = $result[(string) $row->funnel_id][(string) $row->page_id] ??= new CountSums;
             $sums->add($row);
         }
@@ -39,9 +40,7 @@ final class CountReader
     {
         $result = [];
         // By name, so that of each only the days of the period are read.
-        foreach (self::rows([$funnel], $period)->whereIn('slice', self::slices($funnel, $axis))
-            ->groupBy('slice', 'page_id', 'measure', 'currency')
-            ->selectRaw('slice, page_id, measure, currency, sum(how_many) as n, sum(how_much) as amount')->cursor() as $row) {
+        foreach (self::read([$funnel], $period, self::slices($funnel, $axis)) as $row) {
             $sums = $result[substr((string) $row->slice, strlen($axis) + 1)][(string) $row->page_id] ??= new CountSums;
             $sums->add($row);
         }
@@ -81,11 +80,29 @@ final class CountReader
         return $result;
     }
 
-    /** @param  list<string>  $funnels */
-    private static function rows(array $funnels, Period $period): Builder
+    /**
+     * Whole months as they were added up, and the days beside them; sums of both, that are still to be added to each other.
+     *
+     * @param  list<string>  $funnels
+     * @param  list<string>  $slices
+     * @return iterable<stdClass> funnel_id, slice, page_id, measure, currency, n and amount
+     */
+    private static function read(array $funnels, Period $period, array $slices): iterable
     {
-        return DB::table('counts')->whereIn('funnel_id', $funnels)->whereBetween('day', [$period->from, $period->to])
-            ->where('before', '<', $period->from);
+        $reading = MonthlyReading::of($period, CountMonths::built($funnels, $period));
+        $days = fn (string $table = 'counts'): Builder => DB::table(DB::raw($table))->whereIn('funnel_id', $funnels);
+        $parts = array_map(fn (array $d): Builder => $days()->whereBetween('day', $d)->where('before', '<', $period->from), $reading->days);
+        if ($reading->months !== []) {
+            $parts[] = $days('month_counts')->whereIn('month', $reading->months)->where('before', '<', $reading->before);
+        }
+        if ($reading->early !== null) {
+            $parts[] = $days('counts indexed by counts_before')->whereBetween('before', $reading->early)->whereRaw("before <> ''")
+                ->whereBetween('day', $reading->span())->whereIn(DB::raw('substr(day, 1, 7)'), $reading->months);
+        }
+        foreach ($parts as $part) {
+            yield from $part->whereIn('slice', $slices)->groupBy('funnel_id', 'slice', 'page_id', 'measure', 'currency')
+                ->selectRaw('funnel_id, slice, page_id, measure, currency, sum(how_many) as n, sum(how_much) as amount')->cursor();
+        }
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Results;
 
 use App\Models\Business;
+use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -18,6 +19,10 @@ use stdClass;
  */
 final class Counts
 {
+    public function __construct(private readonly CountMonths $months)
+    {
+    }
+
     /** What one statement may hold, well below what databases allow. */
     private const ROWS = 60;
 
@@ -94,7 +99,9 @@ final class Counts
     public function rebuild(Business $business): void
     {
         DB::transaction(function () use ($business): void {
-            DB::table('counts')->whereIn('funnel_id', DB::table('funnels')->where('business_id', $business->id)->select('id'))->delete();
+            foreach (['counts', 'month_counts', 'counted_months'] as $table) {
+                DB::table($table)->whereIn('funnel_id', DB::table('funnels')->where('business_id', $business->id)->select('id'))->delete();
+            }
             $zone = $business->zone();
             $earlier = new EarlierInMemory($business->id);
             $waiting = [];
@@ -111,6 +118,7 @@ final class Counts
                 self::collect($waiting, (string) $fact->funnel_id, MoneyTallies::of($fact, $zone));
             }
             self::write($waiting);
+            $this->months->work(CarbonImmutable::now());
         });
     }
 
@@ -121,17 +129,24 @@ final class Counts
      */
     public function differences(Business $business): int
     {
-        $mine = fn (string $table): Builder => DB::table($table)->whereIn('funnel_id',
-            DB::table('funnels')->where('business_id', $business->id)->select('id'))->select([...self::KEY, 'how_many', 'how_much']);
+        $mine = fn (string $table, array $key): Builder => DB::table($table)->whereIn('funnel_id',
+            DB::table('funnels')->where('business_id', $business->id)->select('id'))->select([...$key, 'how_many', 'how_much']);
         DB::beginTransaction();
         try {
+            // What is added up of months that have changed since is read by nobody.
+            DB::statement('create temporary table month_counts_as_kept as select month_counts.* from month_counts natural join '
+                .'(select funnel_id, month from counted_months where built = 1)');
+            DB::statement('create temporary table built_months as select funnel_id, month from counted_months where built = 1');
             DB::statement('create temporary table counts_as_kept as select * from counts');
             $this->rebuild($business);
-            $missing = fn (string $from, string $in): int => (int) DB::query()->fromSub($mine($from), 'f')
+            DB::statement('delete from month_counts where (funnel_id, month) not in (select funnel_id, month from built_months)');
+            $missing = fn (string $from, string $in, array $key): int => (int) DB::query()->fromSub($mine($from, $key), 'f')
                 ->whereNotExists(fn (Builder $q) => $q->selectRaw('1')->from($in, 'k')->whereRaw(implode(' and ',
-                    array_map(fn (string $c): string => "k.{$c} = f.{$c}", [...self::KEY, 'how_many', 'how_much']))))->count();
+                    array_map(fn (string $c): string => "k.{$c} = f.{$c}", [...$key, 'how_many', 'how_much']))))->count();
+            $both = fn (string $table, array $key): int => $missing($table, "{$table}_as_kept", $key)
+                + $missing("{$table}_as_kept", $table, $key);
 
-            return $missing('counts', 'counts_as_kept') + $missing('counts_as_kept', 'counts');
+            return $both('counts', self::KEY) + $both('month_counts', CountMonths::KEY);
         } finally {
             DB::rollBack();
         }
@@ -175,6 +190,12 @@ final class Counts
      */
     private static function write(array $sums): array
     {
+        $months = [];
+        foreach (array_keys($sums) as $key) {
+            [$funnel, , $day] = explode("\n", (string) $key, 4);
+            $months["{$funnel} ".substr($day, 0, 7)] ??= [$funnel, substr($day, 0, 7)];
+        }
+        CountMonths::touch($months);
         // In the order of the key, so that what stands together is written together.
         ksort($sums);
         $rows = [];

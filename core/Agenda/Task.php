@@ -18,6 +18,8 @@ enum Task
     case Broadcasts;
     /** The email of the day to the owner. */
     case Digest;
+    /** Counts of months that are over. */
+    case Counts;
     /** The email of each Monday to the owner. */
     case Report;
     /** Calls to web addresses of the owner's. */
