@@ -77,18 +77,19 @@ $took = $seconds(function () use (&$rows, &$written, &$visitors, &$joined, &$com
         $device = ['phone', 'phone', 'computer', 'tablet'][mt_rand(0, 3)];
         $at = $now->subSeconds(mt_rand(600, 730 * 86_400));
         $person = null;
-        $row = function (string $type, string $page, ?string $from = null) use (&$at, &$person, $visitor, $source, $device,
+        $row = function (string $type, string $page, ?string $from = null, ?string $part = null) use (&$at, &$person, $visitor, $source, $device,
             $funnel): array {
             $at = $at->addSeconds(mt_rand(5, 90));
 
             return ['business_id' => $funnel->business_id, 'type' => $type, 'funnel_id' => $funnel->id, 'page_id' => $page,
                 'version_id' => $funnel->live_version_id, 'visitor' => $visitor, 'person_id' => $person, 'source' => $source ?: null,
                 'first_touch' => $source, 'last_touch' => $source, 'device' => $device, 'known' => $person !== null,
-                'came_from' => $from, 'took' => $from === null ? null : 40, 'at' => $at->format('Y-m-d H:i:s.u')];
+                'came_from' => $from, 'took' => $from === null ? null : 40, 'part' => $part, 'at' => $at->format('Y-m-d H:i:s.u')];
         };
         for ($visit = mt_rand(0, 4) === 0 ? 2 : 1; $visit > 0; $visit--) {
             $rows[] = $row('viewed', $pages[0]);
             if (mt_rand(0, 2) === 0) {
+                $rows[] = $row('pressed', $pages[0], null, 'block-'.mt_rand(1, 4));
                 $rows[] = $row('viewed', $pages[1], $pages[0]);
             }
             $at = $at->addDays(mt_rand(1, 20));

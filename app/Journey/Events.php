@@ -20,6 +20,7 @@ use Lantern\Core\Events\EventType;
 use Lantern\Core\Journey\Decision;
 use Lantern\Core\Journey\Effects\StopSequence;
 use Lantern\Core\Journey\Journey;
+use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Plan\FunnelState;
 
@@ -137,7 +138,7 @@ final readonly class Events
             'business_id' => $event->business->id, 'type' => $event->type->value, 'funnel_id' => $event->funnel?->id,
             'page_id' => $event->page,
             'version_id' => $event->version?->id, 'visitor' => $event->visitor, 'person_id' => $person, 'source' => $event->source,
-            'owner' => $event->owner, 'variant' => $event->variant['letter'] ?? self::variantSeen($event, $person), 'part' => $event->part,
+            'owner' => $event->owner, 'variant' => $event->variant['letter'] ?? self::variantSeen($event, $person), 'part' => $event->part ?? self::formBlock($event),
             'data' => $event->data === [] ? null : json_encode($event->data, JSON_THROW_ON_ERROR),
             'at' => CarbonImmutable::instance($event->at)->utc()->format(self::AT),
         ] + Origin::of($event, $event->person->id ?? $event->personId)->toArray() + Origin::step($event);
@@ -145,6 +146,20 @@ final readonly class Events
         $this->counts->add($event->business, ['id' => $id] + $row);
         $this->experiments($event, $person);
         $this->active($person, $event);
+    }
+
+    /** Of a sign-up: the block of the page that is its form. A form in a pop-up is on no page. */
+    private static function formBlock(NewEvent $event): ?string
+    {
+        $document = $event->type !== EventType::Joined || $event->form === null || $event->page === null ? null
+            : ($event->version ?? $event->funnel?->liveVersion)?->plan()->page($event->page)?->document;
+        foreach ($document?->blocksOf(BlockKind::Form) ?? [] as $block) {
+            if ($block->field('form') === $event->form && $event->submission?->popup_id === null) {
+                return $block->id;
+            }
+        }
+
+        return null;
     }
 
     /** Of what is done on a page, or came of an email, in a split test: which variant of it somebody had. */

@@ -90,7 +90,7 @@ final class Counts
             $twin = $ofOther->get($funnel);
             if ($twin !== null) {
                 self::keep((string) $funnel, array_map(fn (Tally $t): Tally => $t->taken(),
-                    EventTallies::ofSignup($twin->id > $event->id ? $twin : $event, $business->zone())));
+                    EventTallies::ofSignup($twin->id > $event->id ? $twin : $event, $business->zone(), new EarlierStored)));
             }
         }
     }

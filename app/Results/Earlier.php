@@ -15,5 +15,8 @@ interface Earlier
     /** @return iterable<stdClass> what counted as going on from a page, by the same browser */
     public function wentOn(stdClass $event, string $from): iterable;
 
+    /** @return iterable<stdClass> what the same browser pressed in the funnel, with its `part` */
+    public function presses(stdClass $event): iterable;
+
     public function isFirstJoin(stdClass $event): bool;
 }

@@ -16,6 +16,9 @@ final class EarlierInMemory implements Earlier
     /** @var array<string, array<string, stdClass>> of the browser at hand: by funnel, type and page, each minute once */
     private array $seen = [];
 
+    /** @var array<string, array<string, stdClass>> what it pressed: by funnel, each block once a minute */
+    private array $presses = [];
+
     /** @var array<int, true> ids of the events that are somebody's first sign-up to a funnel */
     private array $joins = [];
 
@@ -34,7 +37,7 @@ final class EarlierInMemory implements Earlier
             return;
         }
         if ($event->visitor !== $this->visitor) {
-            [$this->visitor, $this->seen] = [$event->visitor, []];
+            [$this->visitor, $this->seen, $this->presses] = [$event->visitor, [], []];
         }
         $minute = substr((string) $event->at, 0, 16)."|{$event->last_touch}|{$event->known}|{$event->device}|{$event->first_touch}";
         $keep = function (string $key) use ($event, $minute): void {
@@ -45,6 +48,10 @@ final class EarlierInMemory implements Earlier
         if ($type === EventType::Viewed) {
             $keep('views');
             $keep("views {$event->page_id}");
+        }
+        if ($type === EventType::Pressed) {
+            $this->presses[(string) $event->funnel_id]["{$event->part} ".substr((string) $event->at, 0, 16)] ??= (object) [
+                'part' => $event->part, 'at' => $event->at];
         }
         if ($event->came_from !== null) {
             $keep("on {$event->came_from}");
@@ -62,6 +69,11 @@ final class EarlierInMemory implements Earlier
     public function wentOn(stdClass $event, string $from): iterable
     {
         return $this->of($event, "on {$from}");
+    }
+
+    public function presses(stdClass $event): iterable
+    {
+        return $event->visitor === $this->visitor ? $this->presses[(string) $event->funnel_id] ?? [] : [];
     }
 
     public function isFirstJoin(stdClass $event): bool

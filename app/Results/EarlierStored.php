@@ -24,6 +24,12 @@ final class EarlierStored implements Earlier
             ->orWhere(fn (Builder $q) => $q->where('page_id', $from)->whereIn('type', EventTallies::LEADS_ON))));
     }
 
+    public function presses(stdClass $event): iterable
+    {
+        return $event->visitor === null ? [] : self::before($event)->where('type', EventType::Pressed->value)->distinct()
+            ->selectRaw("part, substr(at, 1, 16) || ':00' as at")->get();
+    }
+
     public function isFirstJoin(stdClass $event): bool
     {
         return ! DB::table('events')->where('person_id', $event->person_id)->where('funnel_id', $event->funnel_id)

@@ -44,10 +44,9 @@ final class EventTallies
         $type = EventType::tryFrom((string) $e->type);
         $tallies = match (true) {
             $type === EventType::Viewed && $page !== '' => self::view($e, $page, $day, $zone, $earlier),
-            $type === EventType::Pressed && $page !== '' => [new Tally(Measure::Clicks, $page, '', $day),
-                new Tally(Measure::Clicks, $page, "block:{$e->part}", $day)],
+            $type === EventType::Pressed && $page !== '' => self::press($e, $page, $day, $zone, $earlier),
             $type === EventType::Read && $page !== '' => [new Tally(Measure::Read, $page, "section:{$e->part}", $day)],
-            $type === EventType::Joined => $earlier->isFirstJoin($e) ? self::inSlices($e, Measure::Signups, $page, $day) : [],
+            $type === EventType::Joined => $earlier->isFirstJoin($e) ? self::ofSignup($e, $zone, $earlier) : [],
             isset(self::EACH[$e->type]) => self::inSlices($e, self::EACH[$e->type], $page, $day),
             default => [],
         };
@@ -125,10 +124,43 @@ final class EventTallies
             ->whereNotNull('funnel_id')->orderBy('id')->get()->unique('funnel_id')->keyBy('funnel_id');
     }
 
-    /** @return list<Tally> what a sign-up counted as */
-    public static function ofSignup(stdClass $event, DateTimeZone $zone): array
+    /** @return list<Tally> what a sign-up counts as: for its page, for what was pressed before it, and for its form itself */
+    public static function ofSignup(stdClass $event, DateTimeZone $zone, Earlier $earlier): array
     {
-        return self::inSlices($event, Measure::Signups, (string) ($event->page_id ?? ''), self::day((string) $event->at, $zone));
+        $day = self::day((string) $event->at, $zone);
+        $blocks = [(string) $event->part];
+        foreach ($earlier->presses($event) as $press) {
+            $blocks[] = (string) $press->part;
+        }
+
+        return [...self::inSlices($event, Measure::Signups, (string) ($event->page_id ?? ''), $day),
+            ...self::ofBlocks($blocks, Measure::Signups, $day)];
+    }
+
+    /**
+     * What followed pressing some blocks. It counts for the funnel as a whole, as it may come about on another page.
+     *
+     * @param  list<string>  $blocks  ids; '' is none
+     * @return list<Tally>
+     */
+    public static function ofBlocks(array $blocks, Measure $measure, string $day, string $currency = '', int $amount = 0): array
+    {
+        return array_values(array_map(fn (string $block): Tally => new Tally($measure, '', "block:{$block}", $day, '', $currency,
+            amount: $amount), array_filter(array_unique($blocks), fn (string $b): bool => $b !== '')));
+    }
+
+    /** @return list<Tally> */
+    private static function press(stdClass $e, string $page, string $day, DateTimeZone $zone, Earlier $earlier): array
+    {
+        $days = [];
+        foreach ($e->visitor === null ? [] : $earlier->presses($e) as $press) {
+            if ($press->part === $e->part) {
+                $days[] = self::day((string) $press->at, $zone);
+            }
+        }
+
+        return [new Tally(Measure::Clicks, $page, '', $day), new Tally(Measure::Clicks, $page, "block:{$e->part}", $day),
+            ...$e->visitor === null ? [] : Tally::once(Measure::Pressed, $page, "block:{$e->part}", $day, array_values(array_unique($days)))];
     }
 
     /** The day of a moment; worked out once for each quarter of an hour, since in no zone a day begins within one. */

@@ -7,6 +7,7 @@ namespace App\Results;
 use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Events\EventType;
 use Lantern\Core\Orders\FactType;
 use Lantern\Core\Results\Measure;
 use Lantern\Core\Results\Tally;
@@ -24,21 +25,23 @@ final class MoneyTallies
         return DB::table('order_facts', 'f')->join('orders as o', 'o.id', '=', 'f.order_id')
             ->whereIn('f.type', [FactType::Paid->value, FactType::Refunded->value])->where('f.owner', false)
             ->select('f.id', 'f.funnel_id', 'f.order_id', 'f.type', 'f.amount', 'f.currency', 'f.lines', 'f.at', 'o.page_id',
-                'o.first_touch', 'o.last_touch', 'o.device', 'o.known');
+                'o.first_touch', 'o.last_touch', 'o.device', 'o.known', 'o.visitor', 'o.placed_at');
     }
 
     /** Orders that were bought. */
     public static function orders(): Builder
     {
         return DB::table('orders')->whereNotNull('bought_at')->where('owner', false)
-            ->select('id', 'funnel_id', 'page_id', 'bought_at', 'first_touch', 'last_touch', 'device', 'known');
+            ->select('id', 'funnel_id', 'page_id', 'visitor', 'placed_at', 'bought_at', 'first_touch', 'last_touch', 'device', 'known');
     }
 
     /** @return list<Tally> */
     public static function ofOrder(stdClass $order, DateTimeZone $zone): array
     {
-        return EventTallies::inSlices($order, Measure::Orders, (string) $order->page_id,
-            EventTallies::day((string) $order->bought_at, $zone));
+        $day = EventTallies::day((string) $order->bought_at, $zone);
+
+        return [...EventTallies::inSlices($order, Measure::Orders, (string) $order->page_id, $day),
+            ...EventTallies::ofBlocks(self::pressed($order), Measure::Orders, $day)];
     }
 
     /** @return list<Tally> */
@@ -55,7 +58,20 @@ final class MoneyTallies
             $first = false;
         }
 
-        return $tallies;
+        return [...$tallies, ...EventTallies::ofBlocks(self::pressed($fact), $measure, $day, (string) $fact->currency,
+            (int) $fact->amount)];
+    }
+
+    /**
+     * @param  stdClass  $of  with the `visitor` and the moment of an order
+     * @return list<string> ids of the blocks that its buyer pressed in the funnel before they placed it
+     */
+    private static function pressed(stdClass $of): array
+    {
+        return $of->visitor === null ? [] : array_values(array_map(strval(...), DB::table('events')
+            ->where('visitor', $of->visitor)->where('funnel_id', $of->funnel_id)->where('owner', false)
+            ->where('type', EventType::Pressed->value)->where('at', '<', $of->placed_at)->distinct()->orderBy('part')->pluck('part')
+            ->all()));
     }
 
     /** @return array<string, int> */

@@ -18,10 +18,8 @@ final class PageReading
     /** @return array<string, mixed> */
     public static function of(Funnel $funnel, PagePlan $page, Period $period): array
     {
-        $count = fn (string $axis, Measure $measure): array => array_map(fn (array $byPage): int => ($byPage[$page->id] ?? null)
-            ?->of($measure) ?? 0, CountReader::byAxis($funnel->id, $period, $axis));
-        $read = $count('section', Measure::Read);
-        $pressed = $count('block', Measure::Clicks);
+        $read = array_map(fn (array $byPage): int => ($byPage[$page->id] ?? null)?->of(Measure::Read) ?? 0,
+            CountReader::byAxis($funnel->id, $period, 'section'));
         $all = array_sum($read);
         $sums = CountReader::byPage([$funnel->id], $period)[$funnel->id][$page->id] ?? new CountSums;
         $left = $all;
@@ -32,14 +30,35 @@ final class PageReading
                 'stopped' => $read[$section->id] ?? 0];
             $left = max(0, $left - ($read[$section->id] ?? 0));
         }
-        $blocks = array_values(array_filter($page->document->blocks(), fn (Block $b): bool => isset($pressed[$b->id])));
-        $buttons = array_map(fn (Block $b): array => ['id' => $b->id, 'words' => trim($b->words()) === '' ? $b->kind->label() : $b->words(),
-            'clicks' => $pressed[$b->id], 'rate' => Rate::of(min($pressed[$b->id], $sums->of(Measure::Views)), $sums->of(Measure::Views))
-                ->toArray()], $blocks);
-        usort($buttons, fn (array $a, array $b): int => $b['clicks'] <=> $a['clicks']);
 
-        return ['views' => $sums->of(Measure::Views), 'read' => $all, 'sections' => $sections, 'buttons' => $buttons,
-            'sentence' => self::sentence($sections, $all)];
+        return ['views' => $sums->of(Measure::Views), 'read' => $all, 'sections' => $sections,
+            'buttons' => self::buttons($funnel, $page, $period, $sums), 'sentence' => self::sentence($sections, $all)];
+    }
+
+    /** @return list<array<string, mixed>> what is pressed on the page, the most pressed first, and what followed */
+    private static function buttons(Funnel $funnel, PagePlan $page, Period $period, CountSums $ofPage): array
+    {
+        $counted = CountReader::byAxis($funnel->id, $period, 'block');
+        $visitors = $ofPage->of(Measure::Visitors);
+        $buttons = [];
+        foreach ($page->document->blocks() as $block) {
+            $here = $counted[$block->id][$page->id] ?? new CountSums;
+            // What followed may have come about on another page.
+            $then = $counted[$block->id][''] ?? new CountSums;
+            $people = $here->of(Measure::Pressed);
+            if ($here->of(Measure::Clicks) + $then->of(Measure::Signups) > 0) {
+                $buttons[] = ['id' => $block->id, 'words' => trim($block->words()) === '' ? $block->kind->label() : $block->words(),
+                    'clicks' => $here->of(Measure::Clicks), 'people' => $people,
+                    'rate' => Rate::of(min($people, $visitors), $visitors)->toArray(),
+                    'signups' => $then->of(Measure::Signups), 'orders' => $then->of(Measure::Orders),
+                    'revenue' => MoneyWords::all($then->net(), $funnel->business->locale),
+                    'signupRate' => Rate::of(min($people, $then->of(Measure::Signups)), $people)->toArray(),
+                    'orderRate' => Rate::of(min($people, $then->of(Measure::Orders)), $people)->toArray()];
+            }
+        }
+        usort($buttons, fn (array $a, array $b): int => [$b['people'], $b['signups']] <=> [$a['people'], $a['signups']]);
+
+        return $buttons;
     }
 
     /** @param  list<array{id: string, title: string, reached: array<string, int|float|null>, stopped: int}>  $sections */

@@ -33,6 +33,8 @@ enum Measure: string
     case Refunded = 'refunded';
     /** Clicks on a button or link of a page; by block as well. */
     case Clicks = 'clicks';
+    /** Browsers that clicked on it, each once, like visitors; by block alone. */
+    case Pressed = 'pressed';
     /** Views that went as far as a section and no further; by section. */
     case Read = 'read';
 }

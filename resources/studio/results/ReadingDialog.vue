@@ -3,7 +3,7 @@ import { onMounted, ref } from 'vue';
 import { api, query } from '@/api/client';
 import type { Reading } from '@/api/types';
 import { useToasts } from '@/stores/toasts';
-import { count, percent } from '@/ui/format';
+import { count, counted, percent } from '@/ui/format';
 import { betweenWords } from '@/results/plain';
 import UiDialog from '@/ui/UiDialog.vue';
 
@@ -50,14 +50,28 @@ onMounted(async () => {
             </table>
             <h3 class="mt-5 text-lg">What they press</h3>
             <table v-if="reading.buttons.length > 0" class="mt-1 w-full">
+                <thead>
+                    <tr class="border-b border-line text-right caption">
+                        <th class="py-1.5 text-left font-medium">Button, link or form</th>
+                        <th class="pl-3 font-medium">Clicked</th>
+                        <th class="pl-3 font-medium">Of visitors</th>
+                        <th class="pl-3 font-medium">Then joined</th>
+                        <th class="pl-3 font-medium">Then bought</th>
+                        <th class="pl-3 font-medium">Revenue</th>
+                    </tr>
+                </thead>
                 <tbody>
-                    <tr v-for="b in reading.buttons" :key="b.id" class="border-b border-line">
-                        <td class="max-w-80 truncate py-1.5">{{ b.words }}</td>
-                        <td class="text-right">{{ count(b.clicks) }} clicks</td>
-                        <td class="text-right" :title="betweenWords(b.rate)">{{ percent(b.rate.rate, 0) }} of views</td>
+                    <tr v-for="b in reading.buttons" :key="b.id" class="border-b border-line text-right">
+                        <td class="max-w-80 truncate py-1.5 text-left">{{ b.words }}</td>
+                        <td class="pl-3" :title="counted(b.clicks, 'click')">{{ count(b.people) }}</td>
+                        <td class="pl-3" :title="betweenWords(b.rate)">{{ percent(b.rate.rate, 0) }}</td>
+                        <td class="pl-3" :title="betweenWords(b.signupRate)">{{ count(b.signups) }}</td>
+                        <td class="pl-3" :title="betweenWords(b.orderRate)">{{ count(b.orders) }}</td>
+                        <td class="pl-3">{{ b.revenue || '–' }}</td>
                     </tr>
                 </tbody>
             </table>
+            <p v-if="reading.buttons.length > 0" class="hint">Whoever clicked on two of them and then joined counts for both.</p>
             <p v-else class="text-soft">Nothing was pressed in this time.</p>
         </div>
     </UiDialog>

@@ -7,6 +7,7 @@ namespace Tests\Feature\Results;
 use App\Models\Business;
 use App\Models\Funnel;
 use App\Models\FunnelGoal;
+use App\Models\PublishedPage;
 use App\Models\Spend;
 use App\People\Privacy\Erase;
 use App\Results\Counts;
@@ -53,6 +54,33 @@ final class MoneyResultsTest extends SalesTestCase
     {
         return DB::table('counts')->orderBy('slice')->orderBy('day')->orderBy('page_id')->orderBy('measure')->orderBy('before')->get()
             ->map(fn (object $c): string => implode(' ', (array) $c))->all();
+    }
+
+    public function test_what_followed_a_button_is_counted_for_it(): void
+    {
+        $page = $this->plan()->pageOf(PageRole::Sales)->id ?? '';
+        $places = PublishedPage::query()->where('page_id', $page)->sole()->places['blocks'] ?? [];
+        $press = fn (string $browser, int $at) => $this->post('/m/did', ['funnel' => $this->funnel->id, 'page' => $page,
+            'visitor' => md5($browser), 'did' => 'press', 'at' => (string) $at], ['User-Agent' => self::CHROME])->assertNoContent();
+        foreach (['a', 'a', 'b', 'c', 'f'] as $browser) {
+            $press($browser, 1);
+        }
+        $press('a', 2);
+        $this->travel(40)->seconds();
+        $this->crowd();
+        // What is pressed after buying brought nothing.
+        $this->travel(40)->seconds();
+        $press('a', 3);
+        $read = $this->actingAs($this->seller)->getJson("/studio/api/pages/{$page}/reading?days=28")->assertOk();
+        $buttons = [];
+        foreach ($read->json('buttons') as $b) {
+            $buttons[array_search($b['id'], $places, true)] = [$b['clicks'], $b['people'], $b['orders'], $b['revenue']];
+        }
+        self::assertSame([[5, 4, 2], [1, 1, 1], [1, 1, 0]], array_map(fn (int $at): array => array_slice($buttons[$at], 0, 3), [1, 2, 3]));
+        self::assertSame(['', true, true], [$buttons[3][3], $buttons[1][3] !== $buttons[2][3], $buttons[2][3] !== '']);
+        $kept = $this->counts();
+        app(Counts::class)->rebuild($this->funnel->business);
+        self::assertSame($kept, $this->counts());
     }
 
     public function test_sales_and_money_by_page_and_by_what_first_brought_them(): void

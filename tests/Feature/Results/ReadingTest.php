@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Results;
 
+use App\Models\Person;
 use App\Models\PublishedPage;
+use App\People\Privacy\Merge;
 use App\Results\Counts;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -36,13 +38,25 @@ final class ReadingTest extends TestCase
 
         $reading = $this->actingAs($owner)->getJson("/studio/api/pages/{$page}/reading?days=7")->assertOk()->assertJsonPath('views', 4)
             ->assertJsonPath('read', 4)->assertJsonPath('buttons.0.id', $form)->assertJsonPath('buttons.0.clicks', 2)
-            ->assertJsonPath('buttons.0.rate.rate', 0.5)->assertJsonPath('sections.0.reached.rate', 1)
+            ->assertJsonPath('buttons.0.people', 1)->assertJsonPath('buttons.0.rate.rate', 0.25)->assertJsonPath('sections.0.reached.rate', 1)
             ->assertJsonPath('sections.0.stopped', 3);
         if ($last > 0) {
             $reading->assertJsonPath('sections.1.reached.rate', 0.25);
             self::assertStringStartsWith('Half of those who come do not get as far as', (string) $reading->json('sentence'));
         }
         $this->getJson("/studio/api/funnels/{$funnel->id}/results?days=7")->assertJsonPath('steps.0.clicks', 2);
+        // A sign-up counts for its form, and for what was pressed before it; the second one of the same person for nothing.
+        [$heading] = array_values(array_diff($places['blocks'], [$form]));
+        $did('e', 'press', array_search($heading, $places['blocks'], true));
+        $this->join($funnel, ['email' => 'robin@example.com', 'visitor' => md5('e')]);
+        $this->join($funnel, ['email' => 'robin@example.com', 'visitor' => md5('d')]);
+        $this->join($funnel, ['email' => 'ada@example.com', 'visitor' => md5('g')]);
+        $buttons = collect($this->getJson("/studio/api/pages/{$page}/reading?days=7")->json('buttons'))->keyBy('id');
+        self::assertSame([2, 1], [$buttons[$form]['signups'], $buttons[$heading]['signups']]);
+        [$robin, $ada] = [Person::query()->where('email', 'robin@example.com')->sole(), Person::query()->where('email', 'ada@example.com')
+            ->sole()];
+        app(Merge::class)->merge($ada, $robin);
+        self::assertSame(0, app(Counts::class)->differences($owner->business));
         $before = DB::table('counts')->orderBy('slice')->orderBy('measure')->orderBy('page_id')->get()->all();
         app(Counts::class)->rebuild($owner->business);
         self::assertEquals($before, DB::table('counts')->orderBy('slice')->orderBy('measure')->orderBy('page_id')->get()->all());

@@ -81,7 +81,20 @@ export interface Reading {
     read: number;
     sentence: string;
     sections: { id: string; title: string; reached: Rate; stopped: number }[];
-    buttons: { id: string; words: string; clicks: number; rate: Rate }[];
+    buttons: {
+        id: string;
+        words: string;
+        clicks: number;
+        /** Browsers that clicked, each once; `rate` is theirs of those that came. */
+        people: number;
+        rate: Rate;
+        /** Of those who clicked: who joined and who bought after it. */
+        signups: number;
+        signupRate: Rate;
+        orders: number;
+        orderRate: Rate;
+        revenue: string;
+    }[];
 }
 
 /** Those who joined in a week, and what came of them after one, two, four and eight; null is still to come. */
