@@ -22,19 +22,21 @@ final class ExtraNumbers
      * How many took the bump, the upsell, the downsell, of those who could: whoever bought on the page of a bump could have ticked
      * it; an extra offer could be taken by whoever answered to it. Offers that are live are there also when nobody took them.
      *
+     * @param  array{string, string}  $within  first and last moment, as they are stored
      * @return list<array<string, mixed>>
      */
-    public function counted(Funnel $funnel, string $from): array
+    public function counted(Funnel $funnel, array $within): array
     {
         $taken = DB::table('order_lines')->join('orders', 'orders.id', '=', 'order_lines.order_id')
-            ->where('orders.funnel_id', $funnel->id)->where('orders.owner', false)->where('orders.bought_at', '>=', $from)
+            ->where('orders.funnel_id', $funnel->id)->where('orders.owner', false)->whereBetween('orders.bought_at', $within)
             ->whereIn('order_lines.state', [LineState::Bought->value, LineState::Returned->value])
             ->groupBy('order_lines.kind', 'order_lines.offer_id', 'order_lines.page_id')
             ->selectRaw('order_lines.kind, order_lines.offer_id, order_lines.page_id, max(order_lines.name) as name, '
                 .'count(distinct orders.id) as n')->get();
         $bought = $taken->where('kind', LineKind::Main->value)->groupBy('page_id')->map(fn (Collection $g): int => (int) $g->sum('n'));
         $declined = DB::table('events')->where('funnel_id', $funnel->id)->where('type', EventType::Declined->value)->where('owner', false)
-            ->where('at', '>=', $from)->groupBy('page_id')->selectRaw('page_id, count(*) as n')->pluck('n', 'page_id');
+            // Moments of events have three digits more.
+            ->whereBetween('at', [$within[0], "{$within[1]}999"])->groupBy('page_id')->selectRaw('page_id, count(*) as n')->pluck('n', 'page_id');
         $found = [];
         foreach ([...$taken->where('kind', '!=', LineKind::Main->value)->all(), ...self::onOffer($funnel)] as $row) {
             $kind = LineKind::from((string) $row->kind);

@@ -9,8 +9,6 @@ use App\Models\Funnel;
 use App\Results\CountReader;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
-use DateTimeImmutable;
-use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Money\Currency;
@@ -28,17 +26,24 @@ use stdClass;
 final class SalesNumbers
 {
     /**
-     * The last so many days of a funnel, or of all where none is named.
+     * A period of a funnel, or of all where none is named.
      *
      * @return array{sums: list<array<string, mixed>>, days: list<array<string, mixed>>, extras: list<array<string, mixed>>}
      */
-    public function period(Business $business, ?Funnel $funnel, int $count, DateTimeImmutable $now): array
+    public function period(Business $business, ?Funnel $funnel, Period $period): array
     {
-        $days = Days::last($count, $now, $business->zone());
-        $from = Instant::sql(new CarbonImmutable($days[0], $business->zone()));
+        $within = self::within($period, $business);
 
-        return ['sums' => $this->sums($business, $funnel, $from), 'days' => $this->byDay($business, $funnel, $from, $days),
-            'extras' => $funnel === null ? [] : (new ExtraNumbers)->counted($funnel, $from)];
+        return ['sums' => $this->sums($business, $funnel, $period, $within),
+            'days' => $this->byDay($business, $funnel, $within, $period->days()),
+            'extras' => $funnel === null ? [] : (new ExtraNumbers)->counted($funnel, $within)];
+    }
+
+    /** @return array{string, string} its first and its last moment, as they are stored */
+    private static function within(Period $period, Business $business): array
+    {
+        return [Instant::sql($period->begins($business->zone())),
+            Instant::sql($period->ends($business->zone())->modify('-1 millisecond'))];
     }
 
     /**
@@ -50,8 +55,8 @@ final class SalesNumbers
      */
     public function byFunnel(array $funnels, Period $period, Business $business): array
     {
-        [$from, $to] = [$period->begins($business->zone()), $period->ends($business->zone())];
-        $within = [Instant::sql($from), Instant::sql($to->modify('-1 millisecond'))];
+        $from = $period->begins($business->zone());
+        $within = self::within($period, $business);
         $days = $period->days();
         $orders = DB::table('orders')->whereIn('funnel_id', $funnels)->where('owner', false)->whereBetween('bought_at', $within)
             ->get(['funnel_id', 'bought_at'])->groupBy('funnel_id');
@@ -74,15 +79,18 @@ final class SalesNumbers
         return $result;
     }
 
-    /** @return list<array<string, mixed>> by currency: sales, revenue, average order, revenue per visitor */
-    private function sums(Business $business, ?Funnel $funnel, string $from): array
+    /**
+     * @param  array{string, string}  $within
+     * @return list<array<string, mixed>> by currency: sales, revenue, average order, revenue per visitor
+     */
+    private function sums(Business $business, ?Funnel $funnel, Period $period, array $within): array
     {
-        $orders = $this->orders($business, $funnel)->where('bought_at', '>=', $from)->groupBy('currency')
+        $orders = $this->orders($business, $funnel)->whereBetween('bought_at', $within)->groupBy('currency')
             ->selectRaw('currency, count(*) as n')->pluck('n', 'currency');
-        $money = $this->facts($business, $funnel, $from)->groupBy('currency', 'type')->selectRaw('currency, type, sum(amount) as amount')
+        $money = $this->facts($business, $funnel, $within)->groupBy('currency', 'type')->selectRaw('currency, type, sum(amount) as amount')
             ->get();
-        $visitors = $funnel === null ? 0 : CountReader::whole(CountReader::byPage([$funnel->id], Period::since(
-            Days::of(new DateTimeImmutable($from, new DateTimeZone('UTC')), $business->zone())))[$funnel->id] ?? [])->of(Measure::Visitors);
+        $visitors = $funnel === null ? 0 : CountReader::whole(CountReader::byPage([$funnel->id], $period)[$funnel->id]
+            ?? [])->of(Measure::Visitors);
         $result = [];
         foreach ($money->pluck('currency')->merge($orders->keys())->unique()->sort() as $code) {
             $currency = Currency::of((string) $code);
@@ -102,10 +110,11 @@ final class SalesNumbers
     }
 
     /**
+     * @param  array{string, string}  $within
      * @param  list<string>  $days
      * @return list<array{day: string, orders: int, revenue: array<string, int>}> revenue in smallest units, by currency
      */
-    private function byDay(Business $business, ?Funnel $funnel, string $from, array $days): array
+    private function byDay(Business $business, ?Funnel $funnel, array $within, array $days): array
     {
         $zone = $business->zone();
         $orders = $revenue = [];
@@ -120,12 +129,12 @@ final class SalesNumbers
 
             return $days[$i];
         };
-        foreach ($this->facts($business, $funnel, $from)->orderBy('at')->select('at', 'currency', 'type', 'amount')->cursor() as $fact) {
+        foreach ($this->facts($business, $funnel, $within)->orderBy('at')->select('at', 'currency', 'type', 'amount')->cursor() as $fact) {
             [$day, $currency] = [$dayOf((string) $fact->at), (string) $fact->currency];
             $moved = ($fact->type === FactType::Refunded->value ? -1 : 1) * (int) $fact->amount;
             $revenue[$day][$currency] = ($revenue[$day][$currency] ?? 0) + $moved;
         }
-        foreach ($this->orders($business, $funnel)->where('bought_at', '>=', $from)->orderBy('bought_at')->pluck('bought_at') as $at) {
+        foreach ($this->orders($business, $funnel)->whereBetween('bought_at', $within)->orderBy('bought_at')->pluck('bought_at') as $at) {
             $day = $dayOf((string) $at);
             $orders[$day] = ($orders[$day] ?? 0) + 1;
         }
@@ -151,10 +160,11 @@ final class SalesNumbers
             ->when($funnel !== null, fn (Builder $q) => $q->where('funnel_id', $funnel?->id));
     }
 
-    private function facts(Business $business, ?Funnel $funnel, string $from): Builder
+    /** @param  array{string, string}  $within */
+    private function facts(Business $business, ?Funnel $funnel, array $within): Builder
     {
         return DB::table('order_facts')->when($funnel === null, fn (Builder $q) => $q->where('business_id', $business->id),
             fn (Builder $q) => $q->where('funnel_id', $funnel?->id))
-            ->whereIn('type', [FactType::Paid->value, FactType::Refunded->value])->where('at', '>=', $from)->where('owner', false);
+            ->whereIn('type', [FactType::Paid->value, FactType::Refunded->value])->whereBetween('at', $within)->where('owner', false);
     }
 }

@@ -5,24 +5,26 @@ import type { AllResults } from '@/api/types';
 import { NAMES } from '@/results/sentence';
 import { against, betweenWords } from '@/results/plain';
 import { usePulse } from '@/stores/pulse';
+import CsvLink from '@/results/CsvLink.vue';
 import { useToasts } from '@/stores/toasts';
 import { count, percent } from '@/ui/format';
 import TrendLine from '@/ui/TrendLine.vue';
+import type { ResultPeriod } from '@/results/period';
 
 /** All funnels beside each other, each in what it is for. */
-const props = defineProps<{ days: number }>();
+const props = defineProps<{ period: ResultPeriod }>();
 
 const toasts = useToasts();
 const all = ref<AllResults | null>(null);
 
 async function load(): Promise<void> {
     try {
-        all.value = await api.get<AllResults>(`results?${query({ days: props.days })}`);
+        all.value = await api.get<AllResults>(`results?${query(props.period)}`);
     } catch (error) {
         toasts.trouble(error);
     }
 }
-watch(() => props.days, load, { immediate: true });
+watch(() => props.period, load, { immediate: true });
 usePulse(load);
 </script>
 
@@ -66,6 +68,12 @@ usePulse(load);
                 </tr>
             </tbody>
         </table>
+        <CsvLink
+            v-if="all.funnels.length > 0"
+            name="funnels"
+            :head="['funnel', 'visitors', 'goal', 'reached', 'share', 'share at least', 'share at most', 'revenue']"
+            :rows="all.funnels.map((f) => [f.name, f.visitors, NAMES[f.kind], f.count, f.rate.rate, f.rate.low, f.rate.high, f.revenue])"
+        />
         <p v-else class="mt-4 text-soft">
             There is no funnel yet. <RouterLink to="/funnels/new" class="link">Make one</RouterLink>, and its numbers appear here.
         </p>

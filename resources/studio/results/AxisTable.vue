@@ -2,7 +2,8 @@
 import { computed } from 'vue';
 import type { AxisCount, FunnelSuccess, Results } from '@/api/types';
 import { NAMES } from '@/results/sentence';
-import { csvLink } from '@/results/csv';
+import CsvLink from '@/results/CsvLink.vue';
+import { axisSentence } from '@/results/tableWords';
 import { betweenWords } from '@/results/plain';
 import { count, percent } from '@/ui/format';
 
@@ -12,17 +13,12 @@ const emit = defineEmits<{ look: [string] }>();
 
 const kind = computed<FunnelSuccess['kind']>(() => (props.results.success.kind === 'sales' ? 'sales' : 'signups'));
 const name = (row: AxisCount) => props.names?.[row.value] ?? row.value;
-const csv = computed(() =>
-    csvLink(
-        [props.head, 'visitors', 'sign-ups', 'orders', 'share', 'share at least', 'share at most', 'revenue'],
-        props.rows.map((r) => [name(r), r.visitors, r.signups, r.orders, rate(r).rate, rate(r).low, rate(r).high, r.revenue]),
-    ),
-);
 const rate = (row: AxisCount) => (kind.value === 'sales' ? row.orderRate : row.signupRate);
 </script>
 
 <template>
     <div>
+        <p class="mt-1">{{ axisSentence(rows, name, rate, kind) }}</p>
         <table class="mt-2 w-full text-right" :data-test="`axis-${axis}`">
             <thead>
                 <tr class="border-b border-line caption">
@@ -53,6 +49,11 @@ const rate = (row: AxisCount) => (kind.value === 'sales' ? row.orderRate : row.s
                 </tr>
             </tbody>
         </table>
-        <a v-if="rows.length > 0" class="btn-quiet" :href="csv" :download="`${axis}.csv`">Export as CSV</a>
+        <CsvLink
+            v-if="rows.length > 0"
+            :name="axis"
+            :head="[head, 'visitors', 'sign-ups', 'orders', 'share', 'share at least', 'share at most', 'revenue']"
+            :rows="rows.map((r) => [name(r), r.visitors, r.signups, r.orders, rate(r).rate, rate(r).low, rate(r).high, r.revenue])"
+        />
     </div>
 </template>

@@ -2,6 +2,8 @@
 import { ref, watch } from 'vue';
 import { api } from '@/api/client';
 import type { Cohort } from '@/api/types';
+import CsvLink from '@/results/CsvLink.vue';
+import { cohortsSentence } from '@/results/tableWords';
 import { useToasts } from '@/stores/toasts';
 import { calendarDay, count } from '@/ui/format';
 
@@ -51,6 +53,7 @@ function cell(after: Cohort['after'][number], people: number): string {
                 </button>
             </div>
         </div>
+        <p class="mt-1">{{ cohortsSentence(cohorts) }}</p>
         <table class="mt-2 w-full text-right" data-test="cohorts">
             <thead>
                 <tr class="border-b border-line caption">
@@ -67,6 +70,13 @@ function cell(after: Cohort['after'][number], people: number): string {
                 </tr>
             </tbody>
         </table>
+        <CsvLink
+            name="cohorts"
+            :head="['week', 'people', ...AGES.flatMap((a) => [`bought after ${a}`, `revenue after ${a}`, `unsubscribed after ${a}`])]"
+            :rows="
+                cohorts.map((c) => [c.week, c.people, ...c.after.flatMap((a) => [a?.buyers ?? null, a?.revenue ?? null, a?.left ?? null])])
+            "
+        />
         <p class="hint">
             Counted from the moment each of them joined, with whatever of yours they bought. Empty is still to come: it is told once that
             time is over for all of the week.

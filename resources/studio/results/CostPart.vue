@@ -3,15 +3,17 @@ import { TrashIcon } from '@heroicons/vue/20/solid';
 import { ref, watch } from 'vue';
 import { api, ApiError, query } from '@/api/client';
 import type { Costs, Spend } from '@/api/types';
+import CsvLink from '@/results/CsvLink.vue';
 import { useToasts } from '@/stores/toasts';
 import { calendarDay, count } from '@/ui/format';
 import CurrencyField from '@/ui/CurrencyField.vue';
 import DateField from '@/ui/DateField.vue';
 import FileDrop from '@/ui/FileDrop.vue';
 import TextField from '@/ui/TextField.vue';
+import type { ResultPeriod } from '@/results/period';
 
 /** What was spent on each source, and what came back. */
-const props = defineProps<{ days: number }>();
+const props = defineProps<{ period: ResultPeriod }>();
 
 const toasts = useToasts();
 const costs = ref<Costs | null>(null);
@@ -22,13 +24,13 @@ const errors = ref<Record<string, string>>({});
 
 async function load(): Promise<void> {
     try {
-        costs.value = await api.get<Costs>(`costs?${query({ days: props.days })}`);
+        costs.value = await api.get<Costs>(`costs?${query(props.period)}`);
         typed.value.currency ||= costs.value.currency;
     } catch (error) {
         toasts.trouble(error);
     }
 }
-watch(() => props.days, load, { immediate: true });
+watch(() => props.period, load, { immediate: true });
 
 async function add(): Promise<void> {
     errors.value = {};
@@ -131,6 +133,22 @@ const AGES: Record<number, string> = {
                 </tbody>
             </table>
         </div>
+        <CsvLink
+            name="costs"
+            :head="['source', 'spent', 'visitors', 'sign-ups', 'customers', 'a customer', 'revenue', 'times back']"
+            :rows="
+                costs.sources.map((r) => [
+                    r.source || 'Direct',
+                    r.spentWords,
+                    r.visitors,
+                    r.leads,
+                    r.customers,
+                    r.perCustomer,
+                    r.revenue,
+                    r.timesBack,
+                ])
+            "
+        />
         <p class="hint">
             By what first brought them to you. Where nothing is typed in, what they cost is not known, and never taken for nothing. Money of
             another currency is not held against yours.

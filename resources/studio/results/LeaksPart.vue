@@ -4,11 +4,13 @@ import { useRouter } from 'vue-router';
 import { api, query } from '@/api/client';
 import type { Funnel, Leak, Leaks } from '@/api/types';
 import { beginTest } from '@/results/beginTest';
+import CsvLink from '@/results/CsvLink.vue';
 import { useToasts } from '@/stores/toasts';
 import { percent } from '@/ui/format';
+import type { ResultPeriod } from '@/results/period';
 
 /** Where a funnel loses people: each step beside what is known to be possible, the worst first. */
-const props = defineProps<{ funnel: string; days: number }>();
+const props = defineProps<{ funnel: string; period: ResultPeriod }>();
 
 const toasts = useToasts();
 const router = useRouter();
@@ -18,14 +20,14 @@ const draft = ref<Funnel | null>(null);
 async function load(): Promise<void> {
     try {
         [answer.value, draft.value] = await Promise.all([
-            api.get<Leaks>(`funnels/${props.funnel}/leaks?${query({ days: props.days })}`),
+            api.get<Leaks>(`funnels/${props.funnel}/leaks?${query(props.period)}`),
             api.get<Funnel>(`funnels/${props.funnel}`),
         ]);
     } catch (error) {
         toasts.trouble(error);
     }
 }
-watch(() => [props.funnel, props.days], load, { immediate: true });
+watch(() => [props.funnel, props.period], load, { immediate: true });
 
 /** Where something that can be tried is done. */
 function placeOf(leak: Leak, to: Leak['tries'][number]['to']): string {
@@ -104,6 +106,13 @@ const at = (leak: Leak, value: number) => `${Math.min(100, (100 * value) / most(
                 <li v-for="q in answer.quiet" :key="q">{{ q }}</li>
             </ul>
         </template>
+        <CsvLink
+            v-if="answer.leaks.length > 0"
+            class="mt-4 inline-flex"
+            name="leaks"
+            :head="['step', 'share', 'share at least', 'share at most', 'could be', 'what it would bring']"
+            :rows="answer.leaks.map((l) => [l.name, l.rate.rate, l.rate.low, l.rate.high, l.reference, l.gain])"
+        />
         <p class="hint">
             Usual means rules of thumb of the trade, wide as they are. Each gain assumes that this one step comes up to its reference and
             all else stays as it is; the range is how sure your own rate is.

@@ -3,6 +3,8 @@ import { onMounted, ref } from 'vue';
 import { api } from '@/api/client';
 import type { PopupRow } from '@/api/types';
 import { TRIGGERS } from '@/funnel/desk/popup/triggerWords';
+import CsvLink from '@/results/CsvLink.vue';
+import { popupsSentence } from '@/results/tableWords';
 import { useToasts } from '@/stores/toasts';
 import { count, interval, percent } from '@/ui/format';
 
@@ -23,6 +25,7 @@ onMounted(async () => {
 <template>
     <section v-if="popups.length > 0">
         <h2 class="text-xl">Pop-ups and placed forms</h2>
+        <p class="mt-1">{{ popupsSentence(popups) }}</p>
         <table class="mt-2 w-full text-right" data-test="popups">
             <thead>
                 <tr class="border-b border-line caption">
@@ -56,6 +59,11 @@ onMounted(async () => {
                 </tr>
             </tbody>
         </table>
+        <CsvLink
+            name="pop-ups"
+            :head="['pop-up', 'shown', 'closed', 'joined', 'share', 'share at least', 'share at most']"
+            :rows="popups.map(({ name, numbers: n }) => [name, n.shown, n.closed, n.joined, n.rate.rate, n.rate.low, n.rate.high])"
+        />
         <p class="hint">Since each was first shown. How many would have joined without it nobody knows.</p>
     </section>
 </template>

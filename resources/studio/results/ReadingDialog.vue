@@ -2,20 +2,22 @@
 import { onMounted, ref } from 'vue';
 import { api, query } from '@/api/client';
 import type { Reading } from '@/api/types';
+import CsvLink from '@/results/CsvLink.vue';
 import { useToasts } from '@/stores/toasts';
 import { count, counted, percent } from '@/ui/format';
 import { betweenWords } from '@/results/plain';
 import UiDialog from '@/ui/UiDialog.vue';
+import type { ResultPeriod } from '@/results/period';
 
 /** How far people read on a page, and which of its buttons they press. */
-const props = defineProps<{ page: string; days: number }>();
+const props = defineProps<{ page: string; period: ResultPeriod }>();
 const emit = defineEmits<{ close: [] }>();
 
 const toasts = useToasts();
 const reading = ref<Reading | null>(null);
 onMounted(async () => {
     try {
-        reading.value = await api.get<Reading>(`pages/${props.page}/reading?${query({ days: props.days })}`);
+        reading.value = await api.get<Reading>(`pages/${props.page}/reading?${query(props.period)}`);
     } catch (error) {
         toasts.trouble(error);
         emit('close');
@@ -48,6 +50,12 @@ onMounted(async () => {
                     </tr>
                 </tbody>
             </table>
+            <CsvLink
+                v-if="reading.read > 0"
+                name="sections"
+                :head="['section', 'came as far', 'at least', 'at most', 'stopped there']"
+                :rows="reading.sections.map((s) => [s.title, s.reached.rate, s.reached.low, s.reached.high, s.stopped])"
+            />
             <h3 class="mt-5 text-lg">What they press</h3>
             <table v-if="reading.buttons.length > 0" class="mt-1 w-full">
                 <thead>
@@ -71,6 +79,12 @@ onMounted(async () => {
                     </tr>
                 </tbody>
             </table>
+            <CsvLink
+                v-if="reading.buttons.length > 0"
+                name="buttons"
+                :head="['button', 'clicks', 'people', 'joined', 'bought', 'revenue']"
+                :rows="reading.buttons.map((b) => [b.words, b.clicks, b.people, b.signups, b.orders, b.revenue])"
+            />
             <p v-if="reading.buttons.length > 0" class="hint">Whoever clicked on two of them and then joined counts for both.</p>
             <p v-else class="text-soft">Nothing was pressed in this time.</p>
         </div>

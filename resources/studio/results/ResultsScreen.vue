@@ -4,6 +4,8 @@ import { useRoute, useRouter } from 'vue-router';
 import { api, query } from '@/api/client';
 import type { FunnelRow } from '@/api/types';
 import { partsOfAll, partsOfResults } from '@/results/parts';
+import PeriodPicker from '@/results/PeriodPicker.vue';
+import type { ResultPeriod } from '@/results/period';
 import { useToasts } from '@/stores/toasts';
 import ScreenTabs from '@/ui/ScreenTabs.vue';
 import UiListbox from '@/ui/UiListbox.vue';
@@ -13,7 +15,7 @@ const route = useRoute();
 const router = useRouter();
 const toasts = useToasts();
 const funnels = ref<FunnelRow[] | null>(null);
-const days = ref(28);
+const period = ref<ResultPeriod>({ days: 28 });
 /** `/results/costs` is a part of all funnels together, and no funnel's id. */
 const named = computed(() => String(route.params.id ?? ''));
 const whole = computed(() => partsOfAll.find((p) => p.path === named.value));
@@ -44,29 +46,16 @@ function go(funnel: string): void {
             <h1 class="text-3xl">Results</h1>
             <div class="flex gap-3">
                 <UiListbox class="w-64" :model-value="id" label="Funnel" hide-label :options="choices" @update:model-value="go" />
-                <UiListbox
-                    v-if="id === '' || part.overTime"
-                    v-model="days"
-                    class="w-44"
-                    label="Time"
-                    hide-label
-                    :options="[
-                        { value: 7, label: 'Last 7 days' },
-                        { value: 28, label: 'Last 4 weeks' },
-                        { value: 56, label: 'Last 8 weeks' },
-                        { value: 182, label: 'Last half year' },
-                        { value: 365, label: 'Last year' },
-                    ]"
-                />
+                <PeriodPicker v-if="id === '' || part.overTime" v-model="period" />
             </div>
         </div>
         <template v-if="whole">
             <ScreenTabs class="mt-4" :tabs="partsOfAll.map((p) => ({ label: p.label, to: `/results${p.path ? `/${p.path}` : ''}` }))" />
-            <component :is="whole.component" :key="whole.path" :days="days" />
+            <component :is="whole.component" :key="whole.path" :period="period" />
         </template>
         <template v-else>
             <ScreenTabs class="mt-4" :tabs="tabs" />
-            <component :is="part.component" :key="`${id} ${part.path}`" :funnel="id" :days="days" />
+            <component :is="part.component" :key="`${id} ${part.path}`" :funnel="id" :period="period" />
         </template>
     </div>
 </template>

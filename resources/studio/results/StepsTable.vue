@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { Results, StepCount } from '@/api/types';
-import { csvLink } from '@/results/csv';
+import CsvLink from '@/results/CsvLink.vue';
+import { stepsSentence } from '@/results/tableWords';
 import ReadingDialog from '@/results/ReadingDialog.vue';
 import { count, percent } from '@/ui/format';
 import { against, betweenWords, spanWords, trulyChanged } from '@/results/plain';
+import type { ResultPeriod } from '@/results/period';
 
 /** Page by page: who came, who went on, who left, and what the page brought. */
-const props = defineProps<{ results: Results; funnel: string; days: number }>();
+const props = defineProps<{ results: Results; funnel: string; period: ResultPeriod }>();
 /** The page of which it is asked how far people read. */
 const reading = ref('');
 
@@ -22,50 +24,47 @@ const columns = computed(() => ({
 }));
 const most = computed(() => Math.max(1, ...props.results.steps.map((s) => s.visitors)));
 /** The table as it is, with the shares as numbers and where they truly lie. */
-const csv = computed(() =>
-    csvLink(
-        [
-            'page',
-            'visitors',
-            'went on',
-            'share',
-            'share at least',
-            'share at most',
-            'seconds',
-            'clicks',
-            'sign-ups',
-            'asked',
-            'confirmed',
-            'downloads',
-            'sales',
-            'revenue',
-            'refunded',
-        ],
-        props.results.steps.map((s) => [
-            s.name,
-            s.visitors,
-            s.wentOn,
-            s.goingOn.rate,
-            s.goingOn.low,
-            s.goingOn.high,
-            s.seconds,
-            s.clicks,
-            s.signups,
-            s.asked,
-            s.confirmed,
-            s.downloads,
-            s.sales,
-            s.revenue,
-            s.refunded,
-        ]),
-    ),
-);
+const HEAD = [
+    'page',
+    'visitors',
+    'went on',
+    'share',
+    'share at least',
+    'share at most',
+    'seconds',
+    'clicks',
+    'sign-ups',
+    'asked',
+    'confirmed',
+    'downloads',
+    'sales',
+    'revenue',
+    'refunded',
+];
+const row = (s: StepCount) => [
+    s.name,
+    s.visitors,
+    s.wentOn,
+    s.goingOn.rate,
+    s.goingOn.low,
+    s.goingOn.high,
+    s.seconds,
+    s.clicks,
+    s.signups,
+    s.asked,
+    s.confirmed,
+    s.downloads,
+    s.sales,
+    s.revenue,
+    s.refunded,
+];
 const change = (s: StepCount) => trulyChanged(s.goingOn, s.before.goingOn);
 </script>
 
 <template>
     <section aria-labelledby="steps">
         <h2 id="steps" class="text-xl">Page by page</h2>
+        <p class="mt-1">{{ stepsSentence(results.steps) }}</p>
         <div class="mt-2 overflow-x-auto">
             <table class="w-full text-right" data-test="steps">
                 <thead>
@@ -142,8 +141,8 @@ const change = (s: StepCount) => trulyChanged(s.goingOn, s.before.goingOn);
                 </tbody>
             </table>
         </div>
-        <ReadingDialog v-if="reading" :page="reading" :days="days" @close="reading = ''" />
-        <a class="btn-quiet" :href="csv" download="pages.csv">Export as CSV</a>
+        <ReadingDialog v-if="reading" :page="reading" :period="period" @close="reading = ''" />
+        <CsvLink name="pages" :head="HEAD" :rows="results.steps.map(row)" />
         <p class="hint">
             Below each share: where it truly lies, nineteen times out of twenty. Few visitors make it wide. Your own visits and programs are
             left out; whoever comes twice is one visitor.

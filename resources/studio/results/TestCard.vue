@@ -3,6 +3,7 @@ import { ExclamationTriangleIcon } from '@heroicons/vue/20/solid';
 import { computed } from 'vue';
 import { api } from '@/api/client';
 import type { TestResults } from '@/api/types';
+import CsvLink from '@/results/CsvLink.vue';
 import { useToasts } from '@/stores/toasts';
 import { count, counted, day, percent } from '@/ui/format';
 import TextField from '@/ui/TextField.vue';
@@ -86,6 +87,12 @@ async function learn(learned: string): Promise<void> {
                 </tr>
             </tbody>
         </table>
+        <CsvLink
+            class="mt-1 inline-flex"
+            name="split-test"
+            :head="['version', 'what differs', test.who, test.verb, 'mean', 'at least', 'at most', 'chance of being the best']"
+            :rows="test.arms.map((a) => [a.letter.toUpperCase(), a.note, a.visitors, a.reached, a.mean, a.low, a.high, a.best])"
+        />
         <div v-if="!test.endedAt" class="mt-3">
             <button type="button" :class="['winner', 'same', 'unknown'].includes(test.verdict) ? 'btn-main' : 'btn'" @click="emit('end')">
                 {{ test.verdict === 'winner' ? `End the test, and give everybody ${test.leader.toUpperCase()}` : 'End the test' }}

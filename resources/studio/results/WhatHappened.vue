@@ -6,7 +6,7 @@ import type { Results, SalesResults } from '@/api/types';
 import { usePulse } from '@/stores/pulse';
 import { useToasts } from '@/stores/toasts';
 import AxisTable from '@/results/AxisTable.vue';
-import { csvLink } from '@/results/csv';
+import CsvLink from '@/results/CsvLink.vue';
 import CohortsPart from '@/results/CohortsPart.vue';
 import PopupResultsPart from '@/results/PopupResultsPart.vue';
 import ShareResults from '@/results/ShareResults.vue';
@@ -15,9 +15,10 @@ import { GOALS, NAMES, sentenceOf } from '@/results/sentence';
 import SalesResultsPart from '@/sales/SalesResults.vue';
 import { calendarDay, count } from '@/ui/format';
 import UiListbox from '@/ui/UiListbox.vue';
+import { lengthOf, type ResultPeriod } from '@/results/period';
 
 /** What happened in a funnel in a period. */
-const props = defineProps<{ funnel: string; days: number }>();
+const props = defineProps<{ funnel: string; period: ResultPeriod }>();
 
 const DayChart = defineAsyncComponent(() => import('@/results/DayChart.vue'));
 const toasts = useToasts();
@@ -40,14 +41,14 @@ const ofWords = computed(() => {
 async function load(): Promise<void> {
     try {
         [results.value, sales.value] = await Promise.all([
-            api.get<Results>(`funnels/${props.funnel}/results?${query({ days: props.days, of: of.value || undefined })}`),
-            api.get<SalesResults>(`funnels/${props.funnel}/sales?${query({ days: props.days })}`),
+            api.get<Results>(`funnels/${props.funnel}/results?${query({ ...props.period, of: of.value || undefined })}`),
+            api.get<SalesResults>(`funnels/${props.funnel}/sales?${query(props.period)}`),
         ]);
     } catch (error) {
         toasts.trouble(error);
     }
 }
-watch(() => [props.funnel, props.days, of.value], load, { immediate: true });
+watch(() => [props.funnel, props.period, of.value], load, { immediate: true });
 usePulse(load);
 
 async function judge(by: string): Promise<void> {
@@ -63,13 +64,6 @@ async function judge(by: string): Promise<void> {
 const brought = computed(() => {
     const r = results.value!;
     return of.value === '' ? r.success.trend : r.days.map((d) => (r.success.kind === 'sales' ? d.orders : d.signups));
-});
-const csv = computed(() => {
-    const r = results.value!;
-    return csvLink(
-        ['day', 'views', 'visitors', r.success.kind],
-        r.days.map((d, i) => [d.day, d.views, d.visitors, brought.value[i] ?? 0]),
-    );
 });
 </script>
 
@@ -97,9 +91,13 @@ const csv = computed(() => {
             <button type="button" class="btn-quiet" :aria-expanded="table" @click="table = !table">
                 {{ table ? 'Hide the days as a table' : 'Show the days as a table' }}
             </button>
-            <a class="btn-quiet" :href="csv" download="results.csv">Export as CSV</a>
+            <CsvLink
+                name="days"
+                :head="['day', 'views', 'visitors', results.success.kind]"
+                :rows="results.days.map((d, i) => [d.day, d.views, d.visitors, brought[i] ?? 0])"
+            />
             <button type="button" class="btn-quiet" @click="sharing = true">Share by a link</button>
-            <ShareResults v-if="sharing" :funnel="funnel" :days="days" @close="sharing = false" />
+            <ShareResults v-if="sharing" :funnel="funnel" :days="Math.max(7, Math.min(365, lengthOf(period)))" @close="sharing = false" />
         </div>
         <div v-if="table" class="mt-2 max-h-72 overflow-auto rounded border border-line">
             <table class="w-full text-right">
@@ -121,7 +119,7 @@ const csv = computed(() => {
                 </tbody>
             </table>
         </div>
-        <StepsTable class="mt-6" :results="results" :funnel="funnel" :days="days" />
+        <StepsTable class="mt-6" :results="results" :funnel="funnel" :period="period" />
         <CohortsPart class="mt-8" :funnel="funnel" />
         <div class="mt-8 grid gap-10 lg:grid-cols-2">
             <div class="space-y-8">

@@ -10,7 +10,6 @@ use App\Results\Costs;
 use App\Results\SpendFile;
 use App\Support\Ids;
 use App\Support\Input;
-use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -30,7 +29,7 @@ final class CostController extends StudioController
     public function index(Request $request): JsonResponse
     {
         $business = $this->business();
-        $period = Period::last(Input::number($request, 'days', 28, 7, 730), CarbonImmutable::now(), $business->zone());
+        $period = AskedPeriod::of($request, $business->zone());
         $spends = Spend::query()->where('business_id', $business->id)->orderByDesc('to_day')->orderByDesc('id')->limit(self::MOST)->get();
 
         return response()->json((new Costs($business, $period))->toArray()

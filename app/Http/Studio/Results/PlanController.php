@@ -21,7 +21,6 @@ use Lantern\Core\Plan\Success;
 use Lantern\Core\Results\BackwardPlan;
 use Lantern\Core\Results\GoalProgress;
 use Lantern\Core\Results\Leak;
-use Lantern\Core\Results\Period;
 use Lantern\Core\Results\PlanStep;
 use Lantern\Core\Results\Step;
 use Lantern\Core\Support\Invalid;
@@ -34,8 +33,7 @@ final class PlanController extends StudioController
     public function leaks(Request $request, string $funnel): JsonResponse
     {
         $found = $this->funnel($funnel);
-        $finder = new LeakFinder($found, DraftPlan::read($found), Period::last(Input::number($request, 'days', 28, 7, 365),
-            CarbonImmutable::now(), $this->business()->zone()));
+        $finder = new LeakFinder($found, DraftPlan::read($found), AskedPeriod::of($request, $this->business()->zone()));
         $leaks = $finder->leaks();
         $words = new LeakWords($found);
         $leaking = array_map(fn (Leak $l): Step => $l->step, $leaks);

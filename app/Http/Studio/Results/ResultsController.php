@@ -29,7 +29,7 @@ final class ResultsController extends StudioController
     public function show(Request $request, string $funnel, HomeNumbers $home): JsonResponse
     {
         $found = $this->funnel($funnel);
-        $period = $this->period($request);
+        $period = AskedPeriod::of($request, $this->business()->zone());
         $success = fn (Period $of): mixed => $home->of($this->business(), [$found], $of)[$found->id]['success'];
 
         return response()->json((new FunnelResults($found, $period))->toArray(self::slice($request))
@@ -77,13 +77,13 @@ final class ResultsController extends StudioController
         $row = $this->draftPart($page, PagePlan::kind());
         $plan = DraftPlan::read($row->funnel)->page($row->id) ?? throw new NotFoundHttpException;
 
-        return response()->json(PageReading::of($row->funnel, $plan, $this->period($request)) + ['name' => $plan->name]);
+        return response()->json(PageReading::of($row->funnel, $plan, AskedPeriod::of($request, $this->business()->zone())) + ['name' => $plan->name]);
     }
 
     /** All funnels beside each other. */
     public function all(Request $request, HomeNumbers $home): JsonResponse
     {
-        return response()->json((new AllFunnels($this->business(), $home))->toArray($this->period($request)));
+        return response()->json((new AllFunnels($this->business(), $home))->toArray(AskedPeriod::of($request, $this->business()->zone())));
     }
 
     /** What the funnel is judged by, from now on and for all that was. */
@@ -109,16 +109,6 @@ final class ResultsController extends StudioController
             'message' => (string) DB::table('messages')->where('business_id', $business)->max('updated_at'),
             'broadcast' => (string) DB::table('broadcasts')->where('business_id', $business)->max('updated_at'),
         ]);
-    }
-
-    /** From one day to another, or the last so many. */
-    private function period(Request $request): Period
-    {
-        if ($request->has('from') || $request->has('to')) {
-            return Period::between(Input::text($request, 'from'), Input::text($request, 'to'));
-        }
-
-        return Period::last(Input::number($request, 'days', 28, 7, 730), CarbonImmutable::now(), $this->business()->zone());
     }
 
     /** Of whom: `first:…`, `last:…`, `device:…`, `known:…`; everybody where that says nothing. */

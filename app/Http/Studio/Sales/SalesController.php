@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Studio\Sales;
 
 use App\Deadlines\DeadlineNumbers as Deadlines;
+use App\Http\Studio\Results\AskedPeriod;
 use App\Http\Studio\StudioController;
 use App\Orders\SalesNumbers;
 use App\Payments\Practice\Behaviour;
 use App\Payments\Practice\PracticeBank;
-use App\Support\Input;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
@@ -24,19 +24,17 @@ final class SalesController extends StudioController
 {
     public function numbers(Request $request, SalesNumbers $numbers): JsonResponse
     {
-        return response()
-            ->json($numbers->period($this->business(), null, Input::number($request, 'days', 28, 1, 366), CarbonImmutable::now()));
+        return response()->json($numbers->period($this->business(), null, AskedPeriod::of($request, $this->business()->zone(), 1)));
     }
 
     public function ofFunnel(Request $request, string $funnel, SalesNumbers $numbers): JsonResponse
     {
         $found = $this->funnel($funnel)->load('liveVersion');
-        $days = Input::number($request, 'days', 28, 1, 366);
-        $now = CarbonImmutable::now();
+        $period = AskedPeriod::of($request, $this->business()->zone(), 1);
         $plan = $found->liveVersion?->plan();
 
-        return response()->json($numbers->period($this->business(), $found, $days, $now) + ['currency' => $found->sellsIn(),
-            'deadlines' => $plan === null ? [] : Deadlines::ofPlan($plan, $now->subDays($days))]);
+        return response()->json($numbers->period($this->business(), $found, $period) + ['currency' => $found->sellsIn(),
+            'deadlines' => $plan === null ? [] : Deadlines::ofPlan($plan, CarbonImmutable::instance($period->begins($this->business()->zone())))]);
     }
 
     /** What the far side has on its books for this business's payments, beside what ours say. */
