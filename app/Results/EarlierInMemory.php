@@ -40,9 +40,10 @@ final class EarlierInMemory implements Earlier
             [$this->visitor, $this->seen, $this->presses] = [$event->visitor, [], []];
         }
         $minute = substr((string) $event->at, 0, 16)."|{$event->last_touch}|{$event->known}|{$event->device}|{$event->first_touch}";
-        $keep = function (string $key) use ($event, $minute): void {
-            $this->seen["{$event->funnel_id} {$key}"][$minute] ??= (object) ['first_touch' => $event->first_touch,
-                'last_touch' => $event->last_touch, 'device' => $event->device, 'known' => $event->known, 'at' => $event->at];
+        $keep = function (string $key, string $way = '') use ($event, $minute): void {
+            $this->seen["{$event->funnel_id} {$key}"]["{$minute}|{$way}"] ??= (object) ['first_touch' => $event->first_touch,
+                'last_touch' => $event->last_touch, 'device' => $event->device, 'known' => $event->known, 'at' => $event->at,
+                'way' => $way];
         };
         $type = EventType::tryFrom((string) $event->type);
         if ($type === EventType::Viewed) {
@@ -54,10 +55,10 @@ final class EarlierInMemory implements Earlier
                 'part' => $event->part, 'at' => $event->at];
         }
         if ($event->came_from !== null) {
-            $keep("on {$event->came_from}");
+            $keep("on {$event->came_from}", (string) $event->page_id);
         }
         if ($event->page_id !== null && in_array($type, EventTallies::LEADS_ON, true)) {
-            $keep("on {$event->page_id}");
+            $keep("on {$event->page_id}", (string) $event->type);
         }
     }
 

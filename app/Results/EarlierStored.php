@@ -21,7 +21,8 @@ final class EarlierStored implements Earlier
     public function wentOn(stdClass $event, string $from): iterable
     {
         return self::found(self::before($event)->where(fn (Builder $q) => $q->where('came_from', $from)
-            ->orWhere(fn (Builder $q) => $q->where('page_id', $from)->whereIn('type', EventTallies::LEADS_ON))));
+            ->orWhere(fn (Builder $q) => $q->where('page_id', $from)->whereIn('type', EventTallies::LEADS_ON)))
+            ->selectRaw('case when came_from = ? then page_id else type end as way', [$from]));
     }
 
     public function presses(stdClass $event): iterable
@@ -46,6 +47,6 @@ final class EarlierStored implements Earlier
     private static function found(Builder $before): iterable
     {
         // By the minute: a day begins on one, in whatever zone, and somebody who looks a thousand times an hour costs no more.
-        return $before->distinct()->selectRaw("first_touch, last_touch, device, known, substr(at, 1, 16) || ':00' as at")->get();
+        return $before->distinct()->addSelect(DB::raw("first_touch, last_touch, device, known, substr(at, 1, 16) || ':00' as at"))->get();
     }
 }

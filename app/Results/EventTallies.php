@@ -52,7 +52,7 @@ final class EventTallies
         };
 
         return $page !== '' && $e->visitor !== null && in_array($type, self::LEADS_ON, true)
-            ? [...$tallies, ...self::wentOn($e, $page, $day, $zone, $earlier)] : $tallies;
+            ? [...$tallies, ...self::wentOn($e, $page, (string) $e->type, $day, $zone, $earlier)] : $tallies;
     }
 
     /** @return list<string> of whom something counts: all, and each axis of them */
@@ -80,16 +80,28 @@ final class EventTallies
 
         return [...$tallies, ...self::once($e, Measure::Visitors, $page, $day, $earlier->views($e, $page), $zone),
             ...self::once($e, Measure::Visitors, '', $day, $earlier->views($e, null), $zone),
-            ...($e->came_from === null ? [] : self::wentOn($e, (string) $e->came_from, $day, $zone, $earlier))];
+            ...($e->came_from === null ? [] : self::wentOn($e, (string) $e->came_from, $page, $day, $zone, $earlier))];
     }
 
-    /** @return list<Tally> */
-    private static function wentOn(stdClass $e, string $from, string $day, DateTimeZone $zone, Earlier $earlier): array
+    /**
+     * @param  string  $way  an outcome, or the id of the page to which they went
+     * @return list<Tally> each browser once, by whatever way; and once by this one
+     */
+    private static function wentOn(stdClass $e, string $from, string $way, string $day, DateTimeZone $zone, Earlier $earlier): array
     {
-        $tallies = self::once($e, Measure::WentOn, $from, $day, $earlier->wentOn($e, $from), $zone);
+        $before = [...$earlier->wentOn($e, $from)];
+        $tallies = self::once($e, Measure::WentOn, $from, $day, $before, $zone);
+        $took = $tallies === [] || $e->took === null ? []
+            : self::inSlices($e, Measure::Took, $from, $day, amount: Tally::ofSeconds((int) $e->took));
+        $days = [];
+        foreach ($before as $row) {
+            if ($row->way === $way) {
+                $days[self::day((string) $row->at, $zone)] = true;
+            }
+        }
 
-        return $tallies === [] || $e->took === null ? $tallies
-            : [...$tallies, ...self::inSlices($e, Measure::Took, $from, $day, amount: Tally::ofSeconds((int) $e->took))];
+        return [...$tallies, ...$took, ...Tally::once(Measure::WentOn, $from, "to:{$way}", $day,
+            array_map(strval(...), array_keys($days)))];
     }
 
     /**

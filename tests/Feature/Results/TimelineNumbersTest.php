@@ -11,6 +11,7 @@ use App\Models\Funnel;
 use App\Models\Person;
 use App\Models\User;
 use App\Models\Version;
+use App\Publishing\Publishing;
 use App\Support\Ids;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
@@ -18,7 +19,9 @@ use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Webinars\WebinarMode;
+use Tests\Core\Plan\Plans;
 use Tests\Drafts\Page;
+use Tests\Drafts\Prices;
 use Tests\TestCase;
 
 /** What the timeline says of pages and ways: who was there, and who went on by which. */
@@ -36,15 +39,18 @@ final class TimelineNumbersTest extends TestCase
         parent::setUp();
         $this->travelTo('2026-06-01 10:00:00');
         $this->owner = $this->owner();
-        $this->funnel = app(NewFunnel::class)->fromStarter($this->owner->business, Goal::Webinar, 'Webinar', 'First Melody', null, null,
-            WebinarMode::Live);
+        $this->funnel = app(NewFunnel::class)->fromStarter($this->owner->business, Goal::Webinar, 'Webinar', 'First Melody', null,
+            Plans::price(), WebinarMode::Live);
+        Prices::fillIn($this->funnel);
+        app(Publishing::class)->publish($this->funnel, null);
+        $this->funnel->refresh();
         $this->pages = Page::query()->where('funnel_id', $this->funnel->id)->pluck('id', 'name')->all();
     }
 
     private function happens(EventType $type, string $page, string $visitor, string $ago = '0 days', bool $owner = false): void
     {
         app(Events::class)->take(new NewEvent($type, $this->owner->business, CarbonImmutable::now()->sub($ago), $this->funnel,
-            page: $this->pages[$page], visitor: md5($visitor), owner: $owner));
+            $this->funnel->liveVersion, page: $this->pages[$page], visitor: md5($visitor), owner: $owner));
     }
 
     private function registered(bool $came, bool $stayed, string $state = 'registered', ?string $settled = '1 day',

@@ -39,6 +39,7 @@ use Lantern\Core\Plan\OpeningTimes;
 use Lantern\Core\Plan\WebAddress;
 use Lantern\Core\Popups\Popup;
 use Lantern\Core\Results\Days;
+use Lantern\Core\Results\Period;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 use Lantern\Core\Webinars\WebinarMode;
@@ -137,7 +138,8 @@ final class FunnelController extends StudioController
         $zone = $this->business()->zone();
         $from = $days === 0 ? '' : Days::last($days, CarbonImmutable::now(), $zone)[0];
         $since = $from === '' ? CarbonImmutable::createFromTimestamp(0) : (new CarbonImmutable($from, $zone))->utc();
-        ['visitors' => $visitors, 'ways' => $ways] = WayNumbers::of(DraftPlan::read($found), $since);
+        ['visitors' => $visitors, 'ways' => $ways] = WayNumbers::of(DraftPlan::read($found), Period::since($from === '' ? '0000-01-01'
+            : $from), $since);
 
         return response()->json(['pages' => (object) $numbers->byPage($found, $from), 'visitors' => (object) $visitors,
             'emails' => (object) $numbers->byEmail($found, $from === '' ? null : $since), 'ways' => (object) $ways]);
