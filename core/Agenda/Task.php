@@ -15,11 +15,11 @@ enum Task
     case Sessions;
     /** Split tests that may end by themselves. */
     case SplitTests;
+    /** Counts of months that are over. */
+    case Counts;
     case Broadcasts;
     /** The email of the day to the owner. */
     case Digest;
-    /** Counts of months that are over. */
-    case Counts;
     /** The email of each Monday to the owner. */
     case Report;
     /** Calls to web addresses of the owner's. */

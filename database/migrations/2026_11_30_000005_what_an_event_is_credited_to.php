@@ -2,8 +2,6 @@
 
 declare(strict_types=1);
 
-use App\Models\Business;
-use App\Results\Counts;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
@@ -55,6 +53,6 @@ return new class extends Migration
             $table->bigInteger('how_much')->default(0);
             $table->primary(['funnel_id', 'slice', 'day', 'page_id', 'measure', 'before', 'currency']);
         });
-        Business::query()->get()->each(fn (Business $business) => app(Counts::class)->rebuild($business));
+        // They are made from the events once all that they go by is there: in create_month_counts.
     }
 };

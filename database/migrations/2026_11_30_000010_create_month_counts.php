@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use App\Models\Business;
+use App\Results\Counts;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
@@ -33,6 +35,7 @@ return new class extends Migration
             $table->index(['built', 'month']);
         });
         DB::statement("create index counts_before on counts (funnel_id, before, slice, day) where before <> ''");
-        DB::statement('insert into counted_months (funnel_id, month, built) select distinct funnel_id, substr(day, 1, 7), 0 from counts');
+        // By what was pressed and by which way is counted only now.
+        Business::query()->get()->each(fn (Business $business) => app(Counts::class)->rebuild($business));
     }
 };

@@ -14,8 +14,8 @@ use Lantern\Core\Support\Invalid;
 /** The time that somebody asks about: from one day to another, or the last so many days. */
 final class AskedPeriod
 {
-    /** Two years and a little. */
-    private const MOST = 732;
+    /** Two years. */
+    private const MOST = 730;
 
     /** @throws Invalid for days that are none */
     public static function of(Request $request, DateTimeZone $zone, int $least = 7): Period
