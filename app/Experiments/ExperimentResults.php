@@ -27,9 +27,13 @@ final readonly class ExperimentResults
 {
     private CarbonImmutable $until;
 
+    /** @var list<stdClass> see {@see self::counts()} */
+    private array $counts;
+
     public function __construct(private Experiment $experiment, CarbonImmutable $now)
     {
         $this->until = $experiment->ended_at ?? $now;
+        $this->counts = $this->counts();
     }
 
     public function answer(): Answer
@@ -46,34 +50,53 @@ final readonly class ExperimentResults
         $net = $this->experiment->goal === TestGoal::Revenue ? $this->net() : [];
         $arms = [];
         foreach ($this->experiment->variants as $letter => $variant) {
-            $row = $seen[$letter] ?? null;
-            $arms[] = new Arm((string) $letter, $variant['weight'], (int) ($row->visitors ?? 0), (int) ($row->reached ?? 0),
-                (int) ($row->settled ?? 0), Purchases::of($net[$letter] ?? []));
+            $row = $seen[$letter] ?? ['visitors' => 0, 'reached' => 0, 'settled' => 0];
+            $arms[] = new Arm((string) $letter, $variant['weight'], $row['visitors'], $row['reached'], $row['settled'],
+                Purchases::of($net[$letter] ?? []));
         }
 
         return $arms === [] ? [new Arm(SplitTest::ORIGINAL, 1, 0, 0)] : $arms;
     }
 
-    /** @return array<string, stdClass> by letter: visitors, how many reached the goal in time, and for how many that time is over */
-    private function seen(): array
+    /**
+     * In one pass over all of them.
+     *
+     * @return list<stdClass> by variant and day: visitors, how many reached the goal, how many did in time, and for how many that time
+     *     is over
+     */
+    private function counts(): array
     {
         [$column, $within] = [$this->column(), $this->experiment->tested->settlesAfter($this->experiment->goal)];
-        $reached = $within === null ? "{$column} is not null" : "{$column} <= {$within}";
+        $inTime = $within === null ? "{$column} is not null" : "{$column} <= {$within}";
         $settled = $within === null ? '1' : "case when seen_at <= '".Instant::sql($this->until->subSeconds($within))."' then 1 else 0 end";
 
-        return $this->counted()->groupBy('variant')->selectRaw("variant, count(*) as visitors,
-            sum(case when {$reached} then 1 else 0 end) as "
-            ."reached, sum(case when {$reached} then 0 else {$settled} end) as settled")->get()->keyBy('variant')->all();
+        return array_values($this->counted()->groupBy('variant', 'day')->orderBy('variant')->orderBy('day')->selectRaw("variant, day,
+            count(*) as visitors, count({$column}) as reached, sum(case when {$inTime} then 1 else 0 end) as in_time,
+            sum(case when {$inTime} then 0 else {$settled} end) as settled")->get()->all());
+    }
+
+    /** @return array<string, array{visitors: int, reached: int, settled: int}> by letter: how many reached the goal in time */
+    private function seen(): array
+    {
+        $seen = [];
+        foreach ($this->counts as $row) {
+            $sum = $seen[(string) $row->variant] ?? ['visitors' => 0, 'reached' => 0, 'settled' => 0];
+            $seen[(string) $row->variant] = ['visitors' => $sum['visitors'] + (int) $row->visitors,
+                'reached' => $sum['reached'] + (int) $row->in_time, 'settled' => $sum['settled'] + (int) $row->settled];
+        }
+
+        return $seen;
     }
 
     /** @return array<string, array{int, int}> by date in the owner's zone: how many came, and how many of them reached the goal */
     private function byDay(): array
     {
         $days = [];
-        foreach ($this->counted()->groupBy('day')->orderBy('day')->selectRaw("day, count(*) as n, count({$this->column()}) as reached")
-            ->get() as $row) {
-            $days[(string) $row->day] = [(int) $row->n, (int) $row->reached];
+        foreach ($this->counts as $row) {
+            $sum = $days[(string) $row->day] ?? [0, 0];
+            $days[(string) $row->day] = [$sum[0] + (int) $row->visitors, $sum[1] + (int) $row->reached];
         }
+        ksort($days);
 
         return $days;
     }
@@ -198,8 +221,9 @@ final readonly class ExperimentResults
             $warnings[] = "On {$day} far more visitors came than usual, and hardly anybody did anything. That looks like programs; "
                 .'both variants had them alike, so the test only takes longer.';
         }
-        $foreign = $this->counted()->whereNotNull('bought_after')->where('currency', '!=', $this->experiment->currency)->count();
-        if ($this->experiment->goal === TestGoal::Revenue && $foreign > 0) {
+        $foreign = $this->experiment->goal !== TestGoal::Revenue ? 0 : $this->counted()->whereNotNull('bought_after')
+            ->where('currency', '!=', $this->experiment->currency)->count();
+        if ($foreign > 0) {
             $warnings[] = "{$foreign} paid in another currency than {$this->experiment->currency} and count as having paid nothing.";
         }
         if ($this->experiment->ended_how === 'withdrawn') {

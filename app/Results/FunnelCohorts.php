@@ -15,6 +15,7 @@ use Lantern\Core\Money\Currency;
 use Lantern\Core\Money\Money;
 use Lantern\Core\Orders\FactType;
 use Lantern\Core\Results\Cohorts;
+use stdClass;
 
 /** What came of those who joined a funnel in each of the last weeks, whatever of the owner's they bought. */
 final class FunnelCohorts
@@ -32,13 +33,17 @@ final class FunnelCohorts
             ->whereNotExists(fn (Builder $q) => $q->selectRaw('1')->from('events', 'b')->whereColumn('b.person_id', 'e.person_id')
                 ->where('b.funnel_id', $funnel->id)->where('b.type', EventType::Joined->value)->where('b.owner', false)
                 ->where('b.at', '<', $since));
-        $first = (clone $joins)->groupBy('e.person_id')->selectRaw('e.person_id, min(e.at) as at');
-        $paid = DB::query()->fromSub($first, 'j')->join('orders as o', 'o.person_id', '=', 'j.person_id')
-            ->join('order_facts as f', 'f.order_id', '=', 'o.id')->where('o.owner', false)->where('o.currency', $funnel->sellsIn())
+        $first = array_map(strval(...), $joins->groupBy('e.person_id')->selectRaw('e.person_id, min(e.at) as at')->pluck('at',
+            'person_id')->all());
+        // Whatever happened since, of whomever: those are fewer than a list of all who joined is long to hold against each.
+        $paid = DB::table('order_facts as f')->join('orders as o', 'o.id', '=', 'f.order_id')
+            ->where('f.business_id', $funnel->business_id)->where('f.at', '>=', $since)->where('o.owner', false)
+            ->where('o.currency', $funnel->sellsIn())->whereNotNull('o.person_id')
             ->whereIn('f.type', [FactType::Paid->value, FactType::Refunded->value])
-            ->get(['j.person_id', 'f.at', 'f.type', 'f.amount']);
-        $left = DB::query()->fromSub($first, 'j')->join('people as p', 'p.id', '=', 'j.person_id')->whereNotNull('p.unsubscribed_at')
-            ->whereNull('p.erased_at')->pluck('p.unsubscribed_at', 'j.person_id');
+            ->get(['o.person_id', 'f.at', 'f.type', 'f.amount'])
+            ->filter(fn (stdClass $p): bool => isset($first[(string) $p->person_id]));
+        $left = array_intersect_key(DB::table('people')->where('business_id', $funnel->business_id)->where('unsubscribed_at', '>=', $since)
+            ->whereNull('erased_at')->pluck('unsubscribed_at', 'id')->all(), $first);
         $moment = fn (mixed $at): DateTimeImmutable => new DateTimeImmutable((string) $at, new DateTimeZone('UTC'));
         $payments = [];
         foreach ($paid as $p) {
@@ -51,7 +56,7 @@ final class FunnelCohorts
             'after' => array_map(fn (int $age): ?array => $c['after'][$age] === null ? null : ['buyers' => $c['after'][$age]['buyers'],
                 'left' => $c['after'][$age]['left'], 'revenue' => $c['after'][$age]['revenue'] === 0 ? ''
                     : Money::of($c['after'][$age]['revenue'], $currency)->words($funnel->business->locale)], Cohorts::AGES)],
-            Cohorts::of(array_map($moment, $first->pluck('at', 'person_id')->all()), $payments, array_map($moment, $left->all()), $zone,
+            Cohorts::of(array_map($moment, $first), $payments, array_map($moment, $left), $zone,
                 $now));
     }
 }

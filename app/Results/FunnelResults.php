@@ -34,7 +34,8 @@ final readonly class FunnelResults
         return ['from' => $this->period->from, 'to' => $this->period->to, 'zone' => $this->funnel->business->timezone,
             'currency' => $this->currency()->code, 'decimals' => $this->currency()->decimals,
             'whole' => $this->numbers(CountReader::whole($now)), 'before' => $this->numbers(CountReader::whole($before)),
-            'days' => array_map(fn (string $day): array => ['day' => $day] + $this->numbers($byDay[$day] ?? new CountSums),
+            // Of a day only what its chart and its table show: there may be hundreds of them.
+            'days' => array_map(fn (string $day): array => ['day' => $day] + self::ofDay($byDay[$day] ?? new CountSums),
                 $this->period->days()),
             'steps' => array_map(fn (stdClass $page): array => ['id' => $page->id, 'name' => $page->name, 'gone' => (bool) $page->gone,
                 'end' => ! isset($leading[$page->id]) && ($now[$page->id] ?? new CountSums)->of(Measure::WentOn) === 0]
@@ -54,6 +55,13 @@ final readonly class FunnelResults
             ->orderByRaw('removed is not null')->orderBy('position')
             ->get(['id', 'name', DB::raw('removed is not null as gone')])
             ->filter(fn (stdClass $p): bool => ! (bool) $p->gone || isset($counted[$p->id]))->all());
+    }
+
+    /** @return array{views: int, visitors: int, signups: int, orders: int} */
+    private static function ofDay(CountSums $sums): array
+    {
+        return ['views' => $sums->of(Measure::Views), 'visitors' => $sums->of(Measure::Visitors), 'signups' => $sums->of(Measure::Signups),
+            'orders' => $sums->of(Measure::Orders)];
     }
 
     /** @return array<string, mixed> */

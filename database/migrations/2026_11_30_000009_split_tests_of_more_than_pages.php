@@ -19,6 +19,9 @@ return new class extends Migration
         Schema::table('experiment_people', function (Blueprint $table): void {
             $table->unsignedInteger('opened_after')->nullable();
             $table->unsignedInteger('clicked_after')->nullable();
+            // What a test has seen is added up in this order.
+            $table->dropIndex(['experiment_id', 'counted', 'variant']);
+            $table->index(['experiment_id', 'counted', 'variant', 'day']);
         });
         // The moments that somebody in a sequence got, where its timing was in a split test when they entered it.
         Schema::table('enrolments', function (Blueprint $table): void {

@@ -45,7 +45,7 @@ export interface Results {
     decimals: number;
     whole: Counted;
     before: Counted;
-    days: (Counted & { day: string })[];
+    days: { day: string; views: number; visitors: number; signups: number; orders: number }[];
     steps: StepCount[];
     sources: { first: AxisCount[]; last: AxisCount[] };
     devices: AxisCount[];
