@@ -21,6 +21,11 @@ final class Evidence
     /** How far the true rate may be from the expected one, as logarithms of the odds, and how likely each is held to be. */
     private const OFF = ['-0.7' => 0.1, '-0.35' => 0.2, '0' => 0.4, '0.35' => 0.2, '0.7' => 0.1];
 
+    private const KEPT = 20;
+
+    /** @var array<string, non-empty-list<array{float, float, float, float, float}>> see {@see self::ratios()} */
+    private static array $ratios = [];
+
     /**
      * Of rates; also of counts that are only expected, and so no whole numbers.
      *
@@ -34,9 +39,28 @@ final class Evidence
         if ($weight === 0 || $otherWeight === 0) {
             return 0.0;
         }
-        $w = $weight / ($weight + $otherWeight);
-        $middle = log(min(0.98, max(0.0005, $expected)) / (1 - min(0.98, max(0.0005, $expected))));
         $terms = [];
+        foreach (self::ratios($weight / ($weight + $otherWeight), $expected) as [$likely, $yes, $otherYes, $no, $otherNo]) {
+            $terms[] = $likely + $reached * $yes + $otherReached * $otherYes + $not * $no + $otherNot * $otherNo;
+        }
+
+        return self::logOfSum($terms);
+    }
+
+    /**
+     * What one visitor more says for each difference that is looked for. They are the same for every look at a test.
+     *
+     * @return non-empty-list<array{float, float, float, float, float}> logarithms: how likely the difference is held to be; and the ratio for who
+     *     reached the goal with the one and with the other, and for who did not
+     */
+    private static function ratios(float $w, float $expected): array
+    {
+        $key = "{$w} {$expected}";
+        if (isset(self::$ratios[$key])) {
+            return self::$ratios[$key];
+        }
+        $middle = log(min(0.98, max(0.0005, $expected)) / (1 - min(0.98, max(0.0005, $expected))));
+        $ratios = [];
         foreach (self::OFF as $off => $likely) {
             foreach (self::SIZES as $size) {
                 foreach ([$size, -$size] as $d) {
@@ -45,15 +69,28 @@ final class Evidence
                     // Whose variant it is, given that they reached the goal, and given that they did not.
                     $yes = $w * $p / ($w * $p + (1 - $w) * $q);
                     $no = $w * (1 - $p) / ($w * (1 - $p) + (1 - $w) * (1 - $q));
-                    $terms[] = log($likely / 2 / count(self::SIZES))
-                        + $reached * log($yes / $w) + $otherReached * log((1 - $yes) / (1 - $w))
-                        + $not * log($no / $w) + $otherNot * log((1 - $no) / (1 - $w));
+                    $ratios[] = [log($likely / 2 / count(self::SIZES)), log($yes / $w), log((1 - $yes) / (1 - $w)), log($no / $w),
+                        log((1 - $no) / (1 - $w))];
                 }
             }
         }
-        $most = max($terms);
+        self::$ratios = array_slice(self::$ratios, -self::KEPT + 1) + [$key => $ratios];
 
-        return $most + log(array_sum(array_map(fn (float $t): float => exp($t - $most), $terms)));
+        return $ratios;
+    }
+
+    /**
+     * @param  non-empty-list<float>  $terms  logarithms
+     */
+    private static function logOfSum(array $terms): float
+    {
+        $most = max($terms);
+        $sum = 0.0;
+        foreach ($terms as $term) {
+            $sum += exp($term - $most);
+        }
+
+        return $most + log($sum);
     }
 
     /**
@@ -86,8 +123,7 @@ final class Evidence
                 $terms[] = $times * $sum - log(2 * count(self::SIZES));
             }
         }
-        $most = max($terms);
 
-        return $most + log(array_sum(array_map(fn (float $t): float => exp($t - $most), $terms)));
+        return self::logOfSum($terms);
     }
 }

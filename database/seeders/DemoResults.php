@@ -17,13 +17,17 @@ use App\Models\User;
 use App\Publishing\SplitTests;
 use App\Support\Ids;
 use Carbon\CarbonImmutable;
+use Lantern\Core\Experiments\Content\EmailContent;
 use Lantern\Core\Experiments\Content\PageContent;
 use Lantern\Core\Experiments\SplitTest;
+use Lantern\Core\Experiments\Tested;
+use Lantern\Core\Experiments\TestGoal;
 use Lantern\Core\Experiments\Variant;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\Success;
 use Lantern\Core\Results\Device;
+use Lantern\Core\Sequences\EmailPlan;
 
 /** What results are made of beside visits: a split test that runs, what was spent, and a goal that is written down. */
 final class DemoResults
@@ -55,6 +59,18 @@ final class DemoResults
         $this->test = Experiment::query()->find($test->id);
     }
 
+    /** Another subject for half of the readers of an email. */
+    public function subject(Funnel $funnel, string $email, string $subject): void
+    {
+        $part = DraftPart::there($funnel->id, EmailPlan::kind())->where('name', $email)->firstOrFail()->part();
+        if ($part instanceof EmailPlan) {
+            $test = DraftRows::add($funnel, new SplitTest(Ids::next(), $part->name, $part->id, Tested::Email, TestGoal::Open));
+            DraftRows::add($funnel->refresh(), new Variant(Ids::next(), 'What to do instead of a question', $test->id, 'b',
+                new EmailContent($subject, $part->body), of: Tested::Email));
+            $this->tests->start($funnel->refresh(), $test, User::query()->first());
+        }
+    }
+
     /** @return array{test: string, letter: string}|null what somebody sees of a page that is tested */
     public function variant(string $page, string $visitor): ?array
     {
@@ -81,6 +97,14 @@ final class DemoResults
         }
 
         return null;
+    }
+
+    /** One of the buttons of a page: which one, by their browser's id. */
+    public static function button(PagePlan $page, string $visitor): ?string
+    {
+        $buttons = $page->document->blocksOf(BlockKind::Button);
+
+        return ($buttons[(int) (hexdec($visitor[7]) / 16 * count($buttons))] ?? null)?->id;
     }
 
     /** By what they look: by their browser's id, so that it is always the same. */

@@ -195,6 +195,11 @@ final class DemoSales
                 $dice = $this->crowd->between(1, 10);
                 $offer = $this->named('First Season, '.($dice <= 6 ? 'regular' : 'three payments'));
                 $page = $this->checkoutOf($offer);
+                $button = $sales === null ? null : DemoResults::button($sales, $visitor);
+                if ($button !== null) {
+                    $this->events->take(new NewEvent(EventType::Pressed, $this->funnel->business, $at->addSeconds(110), $this->funnel,
+                        $this->funnel->liveVersion, $sales?->id, visitor: $visitor, part: $button));
+                }
                 $this->view($page, $visitor, $source, $at->addMinutes(2));
                 // More leave at the checkout than need to.
                 if ($this->crowd->chance(0.34)) {

@@ -157,6 +157,7 @@ final class DemoSeeder extends Seeder
                     $this->popups->write($funnel);
                     $this->publishing->publish($funnel->refresh(), User::query()->first(), 'The long page, with one footer for all');
                     $this->results->headline($funnel->refresh());
+                    $this->results->subject($funnel->refresh(), 'Day 1: the chair', 'Leave the cello out of its case');
                 }
             });
     }

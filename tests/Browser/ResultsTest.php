@@ -19,7 +19,7 @@ final class ResultsTest extends BrowserTestCase
             $this->publishAtOnce($owner, $funnel);
             $owner->get(self::$studio."/studio/results/{$funnel}/tests");
             $this->press($owner, 'Begin a split test');
-            $this->seeText($owner, 'It is still a copy of the page');
+            $this->seeText($owner, 'It is still a copy.');
             $this->find($owner, 'iframe[data-ready=true]');
             $owner->switchTo()->frame($owner->findElement(WebDriverBy::cssSelector('iframe')));
             $heading = $this->find($owner, 'h1[data-field]');
@@ -61,10 +61,23 @@ final class ResultsTest extends BrowserTestCase
             $this->seeText($owner, 'Too early to say.');
             $this->press($owner, 'End the test');
             $this->seeText($owner, 'It is too early to know which is better.');
-            $this->choose($owner, 'From now on everybody sees', 'B, Variant B');
+            $this->choose($owner, 'From now on everybody gets', 'B, Variant B');
             $this->press($owner, 'End it');
-            $this->seeText($owner, 'Everybody sees variant B since.');
+            $this->seeText($owner, 'Everybody gets variant B since.');
             self::assertSame('b', $this->sql('select winner from experiments'));
+
+            // An email's subject is tested as a page is.
+            $email = (string) $this->sql("select id from draft_parts where kind = 'email' and funnel_id = '{$funnel}' limit 1");
+            $owner->get(self::$studio."/studio/funnels/{$funnel}/email/{$email}");
+            $this->press($owner, 'Test another version');
+            $this->seeText($owner, 'Another version of');
+            $subject = $this->find($owner, '[aria-label=Subject]');
+            $subject->click();
+            $subject->sendKeys([WebDriverKeys::END, ' at last']);
+            $this->find($owner, '[data-test=differs] li');
+            $this->press($owner, 'Start the split test');
+            $this->seeText($owner, 'Nobody has got it yet.');
+            self::assertSame('email', $this->sql('select tested from experiments where ended_at is null'));
 
             $owner->get(self::$studio."/studio/results/{$funnel}");
             $this->seeText($owner, 'of a hundred');
