@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Results;
 
 use App\Models\Funnel;
+use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Page\Block\Block;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Plan\PagePlan;
@@ -26,13 +27,21 @@ final class PageReading
         $sections = [];
         foreach ($page->document->sections as $section) {
             // Whoever came to a later section came past this one.
-            $sections[] = ['id' => $section->id, 'title' => $section->title(), 'reached' => Rate::of($left, $all)->toArray(),
+            $sections[] = ['id' => $section->id, 'title' => self::said($section->title(), $funnel), 'reached' => Rate::of($left, $all)->toArray(),
                 'stopped' => $read[$section->id] ?? 0];
             $left = max(0, $left - ($read[$section->id] ?? 0));
         }
 
         return ['views' => $sums->of(Measure::Views), 'read' => $all, 'sections' => $sections,
             'buttons' => self::buttons($funnel, $page, $period, $sums), 'sentence' => self::sentence($sections, $all)];
+    }
+
+    /** As the page says it to somebody of whom nothing is known. */
+    private static function said(string $words, Funnel $funnel): string
+    {
+        $sender = $funnel->business->sender();
+
+        return MergeFields::fill($words, ['business' => $sender->business, 'host' => $sender->host()] + $funnel->fields, strval(...));
     }
 
     /** @return list<array<string, mixed>> what is pressed on the page, the most pressed first, and what followed */
@@ -47,7 +56,7 @@ final class PageReading
             $then = $counted[$block->id][''] ?? new CountSums;
             $people = $here->of(Measure::Pressed);
             if ($here->of(Measure::Clicks) + $then->of(Measure::Signups) > 0) {
-                $buttons[] = ['id' => $block->id, 'words' => trim($block->words()) === '' ? $block->kind->label() : $block->words(),
+                $buttons[] = ['id' => $block->id, 'words' => self::said(trim($block->words()) === '' ? $block->kind->label() : $block->words(), $funnel),
                     'clicks' => $here->of(Measure::Clicks), 'people' => $people,
                     'rate' => Rate::of(min($people, $visitors), $visitors)->toArray(),
                     'signups' => $then->of(Measure::Signups), 'orders' => $then->of(Measure::Orders),

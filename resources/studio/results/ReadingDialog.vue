@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { api, query } from '@/api/client';
 import type { Reading } from '@/api/types';
 import CsvLink from '@/results/CsvLink.vue';
@@ -15,6 +15,11 @@ const emit = defineEmits<{ close: [] }>();
 
 const toasts = useToasts();
 const reading = ref<Reading | null>(null);
+/** What came of anything that was pressed. */
+const any = computed(() => ({
+    joined: reading.value?.buttons.some((b) => b.signups > 0),
+    bought: reading.value?.buttons.some((b) => b.orders > 0),
+}));
 onMounted(async () => {
     try {
         reading.value = await api.get<Reading>(`pages/${props.page}/reading?${query(props.period)}`);
@@ -63,9 +68,9 @@ onMounted(async () => {
                         <th class="py-1.5 text-left font-medium">Button, link or form</th>
                         <th class="pl-3 font-medium">Clicked</th>
                         <th class="pl-3 font-medium">Of visitors</th>
-                        <th class="pl-3 font-medium">Then joined</th>
-                        <th class="pl-3 font-medium">Then bought</th>
-                        <th class="pl-3 font-medium">Revenue</th>
+                        <th v-if="any.joined" class="pl-3 font-medium">Then joined</th>
+                        <th v-if="any.bought" class="pl-3 font-medium">Then bought</th>
+                        <th v-if="any.bought" class="pl-3 font-medium">Revenue</th>
                     </tr>
                 </thead>
                 <tbody>
@@ -73,9 +78,9 @@ onMounted(async () => {
                         <td class="max-w-80 truncate py-1.5 text-left">{{ b.words }}</td>
                         <td class="pl-3" :title="counted(b.clicks, 'click')">{{ count(b.people) }}</td>
                         <td class="pl-3" :title="betweenWords(b.rate)">{{ percent(b.rate.rate, 0) }}</td>
-                        <td class="pl-3" :title="betweenWords(b.signupRate)">{{ count(b.signups) }}</td>
-                        <td class="pl-3" :title="betweenWords(b.orderRate)">{{ count(b.orders) }}</td>
-                        <td class="pl-3">{{ b.revenue || '–' }}</td>
+                        <td v-if="any.joined" class="pl-3" :title="betweenWords(b.signupRate)">{{ count(b.signups) }}</td>
+                        <td v-if="any.bought" class="pl-3" :title="betweenWords(b.orderRate)">{{ count(b.orders) }}</td>
+                        <td v-if="any.bought" class="pl-3">{{ b.revenue || '–' }}</td>
                     </tr>
                 </tbody>
             </table>
@@ -85,7 +90,9 @@ onMounted(async () => {
                 :head="['button', 'clicks', 'people', 'joined', 'bought', 'revenue']"
                 :rows="reading.buttons.map((b) => [b.words, b.clicks, b.people, b.signups, b.orders, b.revenue])"
             />
-            <p v-if="reading.buttons.length > 0" class="hint">Whoever clicked on two of them and then joined counts for both.</p>
+            <p v-if="reading.buttons.length > 0" class="hint">
+                Each browser once. Whoever clicked on two of them and then joined or bought counts for both.
+            </p>
             <p v-else class="text-soft">Nothing was pressed in this time.</p>
         </div>
     </UiDialog>
