@@ -28,6 +28,7 @@ use Lantern\Core\Offers\Quote;
 use Lantern\Core\Offers\Wanted;
 use Lantern\Core\People\EmailAddress;
 use Lantern\Core\Plan\PageRole;
+use Lantern\Core\Results\Period;
 
 /*
  * Selling: the checkout page, orders one after the other, and what an owner looks at when there are very many.
@@ -172,9 +173,10 @@ $say('looking for a name', $best(fn () => $ask('/studio/api/orders?search=reader
 $say('one month of it', $best(fn () => $ask('/studio/api/orders?from='.$now->subDays(60)->format('Y-m-d').'&until='
     .$now->subDays(30)->format('Y-m-d'))), $plain);
 $say('all of them as CSV', $best(fn () => $ask('/studio/api/orders/export')), $plain);
-$say('revenue of 30 days', $best(fn () => app(SalesNumbers::class)->period($owner->business, null, 30, $now)), $plain);
-$say('revenue of two years', $best(fn () => app(SalesNumbers::class)->period($owner->business, null, 730, $now)), $plain);
+$last = fn (int $days): Period => Period::last($days, $now, $owner->business->zone());
+$say('revenue of 30 days', $best(fn () => app(SalesNumbers::class)->period($owner->business, null, $last(30))), $plain);
+$say('revenue of two years', $best(fn () => app(SalesNumbers::class)->period($owner->business, null, $last(730))), $plain);
 $say('revenue of two years of one funnel, with its extras',
-    $best(fn () => app(SalesNumbers::class)->period($owner->business, $funnel, 730, $now)), $plain);
+    $best(fn () => app(SalesNumbers::class)->period($owner->business, $funnel, $last(730))), $plain);
 fprintf(STDOUT, "peak memory %.0f MB\n", memory_get_peak_usage() / 1e6);
 (new OrderSearch)->query($owner->business)->count() === $many + $count + 1 + $open || throw new LogicException('Some were lost.');

@@ -77,8 +77,8 @@ $took = $seconds(function () use (&$rows, &$written, &$visitors, &$joined, &$com
         $device = ['phone', 'phone', 'computer', 'tablet'][mt_rand(0, 3)];
         $at = $now->subSeconds(mt_rand(600, 730 * 86_400));
         $person = null;
-        $row = function (string $type, string $page, ?string $from = null, ?string $part = null) use (&$at, &$person, $visitor, $source, $device,
-            $funnel): array {
+        $row = function (string $type, string $page, ?string $from = null, ?string $part = null) use (&$at, &$person,
+            $visitor, $source, $device, $funnel): array {
             $at = $at->addSeconds(mt_rand(5, 90));
 
             return ['business_id' => $funnel->business_id, 'type' => $type, 'funnel_id' => $funnel->id, 'page_id' => $page,

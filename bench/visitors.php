@@ -40,7 +40,7 @@ if ($test === null) {
 $chrome = 'Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0 Safari/537.36';
 $kernel = $app->make(Kernel::class);
 $site = $test->funnel->url();
-$address = (string) DB::table('published_pages')->where('version_id', $test->funnel->live_version_id)->where('page_id', $test->page_id)
+$address = (string) DB::table('published_pages')->where('version_id', $test->funnel->live_version_id)->where('page_id', $test->part_id)
     ->where('variant', '')->value('address');
 $url = $test->funnel->url($address);
 $begin = CarbonImmutable::now()->subDays($days);
@@ -61,7 +61,7 @@ for ($day = 0; $day < $days; $day++) {
         preg_match('/data-variant="([a-e])"/', $html, $m);
         $letter = $m[1] ?? '';
         $ask('POST', parse_url($site, PHP_URL_SCHEME).'://'.parse_url($site, PHP_URL_HOST).'/m/view', ['funnel' => $test->funnel_id,
-            'page' => $test->page_id, 'visitor' => $visitor, 'variant' => $letter], $visitor);
+            'page' => $test->part_id, 'visitor' => $visitor, 'variant' => $letter], $visitor);
         if (random_int(1, 1_000_000) > 1_000_000 * ($letter === SplitTest::ORIGINAL ? $rateA : $rateB)) {
             continue;
         }

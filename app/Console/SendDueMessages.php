@@ -31,7 +31,8 @@ final class SendDueMessages extends Command
 {
     /** @var list<class-string<DueWork>> */
     public const WORK = [OpeningHours::class, CloseDeadlines::class, AttendanceResults::class, SplitTests::class, CountMonths::class,
-        Broadcasting::class, Digest::class, WeeklyReport::class, Webhooks::class, PracticeCalls::class, Reconciling::class, Receipts::class, MessageSender::class];
+        Broadcasting::class, Digest::class, WeeklyReport::class, Webhooks::class,
+        PracticeCalls::class, Reconciling::class, Receipts::class, MessageSender::class];
 
     protected $signature = 'lantern:due';
 

@@ -175,7 +175,8 @@ final readonly class ExperimentResults
         }
 
         return ['id' => $e->id, 'funnel' => $e->funnel_id, 'part' => $e->part_id, 'of' => $e->tested->value,
-            'partKind' => $e->tested->partKind(), 'who' => $e->tested->who(), 'verb' => $e->goal->verb(), 'name' => $e->name, 'goal' => $e->goal->value,
+            'partKind' => $e->tested->partKind(), 'who' => $e->tested->who(), 'verb' => $e->goal->verb(),
+            'name' => $e->name, 'goal' => $e->goal->value,
             'goalLabel' => $e->goal->label(), 'startedAt' => Instant::json($e->started_at), 'endedAt' => Instant::json($e->ended_at),
             'endedHow' => $e->ended_how, 'winner' => $e->winner, 'learned' => $e->learned, 'byItself' => $e->by_itself,
             'days' => $this->days(),
@@ -205,7 +206,8 @@ final readonly class ExperimentResults
     {
         $warnings = [];
         if ($answer->verdict === Verdict::Spoiled) {
-            $counts = implode(' and ', array_map(fn (Arm $a): string => number_format($a->visitors).($this->experiment->tested->isSent() ? ' got ' : ' saw ').strtoupper($a->letter),
+            $got = $this->experiment->tested->isSent() ? 'got' : 'saw';
+            $counts = implode(' and ', array_map(fn (Arm $a): string => number_format($a->visitors)." {$got} ".strtoupper($a->letter),
                 $answer->arms));
             $how = $this->experiment->tested->isSent() ? 'an email that does not go out for some of them'
                 : 'a link that leads to one variant alone, or a page that does not load';

@@ -138,7 +138,8 @@ final readonly class Events
             'business_id' => $event->business->id, 'type' => $event->type->value, 'funnel_id' => $event->funnel?->id,
             'page_id' => $event->page,
             'version_id' => $event->version?->id, 'visitor' => $event->visitor, 'person_id' => $person, 'source' => $event->source,
-            'owner' => $event->owner, 'variant' => $event->variant['letter'] ?? self::variantSeen($event, $person), 'part' => $event->part ?? self::formBlock($event),
+            'owner' => $event->owner, 'variant' => $event->variant['letter'] ?? self::variantSeen($event, $person),
+            'part' => $event->part ?? self::formBlock($event),
             'data' => $event->data === [] ? null : json_encode($event->data, JSON_THROW_ON_ERROR),
             'at' => CarbonImmutable::instance($event->at)->utc()->format(self::AT),
         ] + Origin::of($event, $event->person->id ?? $event->personId)->toArray() + Origin::step($event);

@@ -45,11 +45,13 @@ final class Experiment extends Record
     protected $keyType = 'string';
 
     /** @var array<string, string> */
-    protected $casts = ['goal' => TestGoal::class, 'variants' => 'array', 'expected' => 'float', 'tested' => Tested::class, 'typical' => 'integer',
+    protected $casts = ['goal' => TestGoal::class, 'variants' => 'array', 'expected' => 'float', 'tested' => Tested::class,
+        'typical' => 'integer',
         'most_days' => 'integer', 'by_itself' => 'boolean', 'started_at' => 'immutable_datetime', 'changed_at' => 'immutable_datetime',
         'ended_at' => 'immutable_datetime'];
 
-    protected $attributes = ['tested' => 'page', 'changed_at' => null, 'ended_at' => null, 'winner' => null, 'ended_how' => null, 'learned' => ''];
+    protected $attributes = ['tested' => 'page', 'changed_at' => null, 'ended_at' => null, 'winner' => null,
+        'ended_how' => null, 'learned' => ''];
 
     /** @return BelongsTo<Funnel, $this> */
     public function funnel(): BelongsTo

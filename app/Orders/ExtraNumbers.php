@@ -36,7 +36,8 @@ final class ExtraNumbers
         $bought = $taken->where('kind', LineKind::Main->value)->groupBy('page_id')->map(fn (Collection $g): int => (int) $g->sum('n'));
         $declined = DB::table('events')->where('funnel_id', $funnel->id)->where('type', EventType::Declined->value)->where('owner', false)
             // Moments of events have three digits more.
-            ->whereBetween('at', [$within[0], "{$within[1]}999"])->groupBy('page_id')->selectRaw('page_id, count(*) as n')->pluck('n', 'page_id');
+            ->whereBetween('at', [$within[0], "{$within[1]}999"])->groupBy('page_id')
+            ->selectRaw('page_id, count(*) as n')->pluck('n', 'page_id');
         $found = [];
         foreach ([...$taken->where('kind', '!=', LineKind::Main->value)->all(), ...self::onOffer($funnel)] as $row) {
             $kind = LineKind::from((string) $row->kind);

@@ -59,7 +59,8 @@ final readonly class LivePopup
     /** @return list<self> those of one funnel */
     public static function ofFunnel(Funnel $funnel): array
     {
-        return self::made(PublishedPage::query()->where('version_id', $funnel->live_version_id)->where('variant', '')->whereNotNull('popup')->orderBy('id')
+        return self::made(PublishedPage::query()->where('version_id', $funnel->live_version_id)->where('variant', '')
+            ->whereNotNull('popup')->orderBy('id')
             ->get()->all(), [$funnel->live_version_id => $funnel]);
     }
 
@@ -80,7 +81,8 @@ final readonly class LivePopup
             }
         }
 
-        return self::made(PublishedPage::query()->whereIn('version_id', array_keys($funnels))->where('variant', '')->whereNotNull('popup')->orderBy('id')->get()
+        return self::made(PublishedPage::query()->whereIn('version_id', array_keys($funnels))->where('variant', '')
+            ->whereNotNull('popup')->orderBy('id')->get()
             ->all(), $funnels);
     }
 

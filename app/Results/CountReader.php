@@ -11,7 +11,10 @@ use Lantern\Core\Results\MonthlyReading;
 use Lantern\Core\Results\Period;
 use stdClass;
 
-/** Adds the counts up, by months where they are added up already. Of whoever is counted once a period those pieces count whose day before lies outside of it. */
+/**
+ * Adds the counts up, by months where they are added up already. Of whoever is counted once a period those pieces count whose day before
+ * lies outside of it.
+ */
 final class CountReader
 {
     /** More different sources than anybody can read. */

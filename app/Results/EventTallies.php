@@ -172,7 +172,8 @@ final class EventTallies
         }
 
         return [new Tally(Measure::Clicks, $page, '', $day), new Tally(Measure::Clicks, $page, "block:{$e->part}", $day),
-            ...$e->visitor === null ? [] : Tally::once(Measure::Pressed, $page, "block:{$e->part}", $day, array_values(array_unique($days)))];
+            ...$e->visitor === null ? []
+                : Tally::once(Measure::Pressed, $page, "block:{$e->part}", $day, array_values(array_unique($days)))];
     }
 
     /** The day of a moment; worked out once for each quarter of an hour, since in no zone a day begins within one. */

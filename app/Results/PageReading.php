@@ -27,7 +27,8 @@ final class PageReading
         $sections = [];
         foreach ($page->document->sections as $section) {
             // Whoever came to a later section came past this one.
-            $sections[] = ['id' => $section->id, 'title' => self::said($section->title(), $funnel), 'reached' => Rate::of($left, $all)->toArray(),
+            $sections[] = ['id' => $section->id, 'title' => self::said($section->title(), $funnel),
+                'reached' => Rate::of($left, $all)->toArray(),
                 'stopped' => $read[$section->id] ?? 0];
             $left = max(0, $left - ($read[$section->id] ?? 0));
         }
@@ -56,7 +57,8 @@ final class PageReading
             $then = $counted[$block->id][''] ?? new CountSums;
             $people = $here->of(Measure::Pressed);
             if ($here->of(Measure::Clicks) + $then->of(Measure::Signups) > 0) {
-                $buttons[] = ['id' => $block->id, 'words' => self::said(trim($block->words()) === '' ? $block->kind->label() : $block->words(), $funnel),
+                $words = trim($block->words()) === '' ? $block->kind->label() : $block->words();
+                $buttons[] = ['id' => $block->id, 'words' => self::said($words, $funnel),
                     'clicks' => $here->of(Measure::Clicks), 'people' => $people,
                     'rate' => Rate::of(min($people, $visitors), $visitors)->toArray(),
                     'signups' => $then->of(Measure::Signups), 'orders' => $then->of(Measure::Orders),

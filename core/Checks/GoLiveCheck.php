@@ -43,7 +43,8 @@ final class GoLiveCheck
                     fn (Finding $f): bool => $now !== null || ! str_starts_with($f->code, 'deadline')));
         }
         array_push($findings, ...self::sequences($plan), ...OfferCheck::of($plan), ...DeadlineCheck::of($plan, $now),
-            ...PopupCheck::of($plan, $facts), ...WebinarCheck::of($plan, $now), ...SplitTestCheck::of($plan, fn (Plan $p): array => self::of($p, $facts, $now, $own)));
+            ...PopupCheck::of($plan, $facts), ...WebinarCheck::of($plan, $now),
+            ...SplitTestCheck::of($plan, fn (Plan $p): array => self::of($p, $facts, $now, $own)));
         array_push($findings, ...self::delivery($plan), ...self::trusted($plan, $facts));
         usort($findings, fn (Finding $a, Finding $b): int => $b->blocks <=> $a->blocks);
 

@@ -50,8 +50,8 @@ final class Evidence
     /**
      * What one visitor more says for each difference that is looked for. They are the same for every look at a test.
      *
-     * @return non-empty-list<array{float, float, float, float, float}> logarithms: how likely the difference is held to be; and the ratio for who
-     *     reached the goal with the one and with the other, and for who did not
+     * @return non-empty-list<array{float, float, float, float, float}> logarithms: how likely the difference is held to be; and
+     *     the ratio for who reached the goal with the one and with the other, and for who did not
      */
     private static function ratios(float $w, float $expected): array
     {

@@ -84,7 +84,8 @@ final readonly class SplitTest implements Part
             throw Invalid::at($shape->path('part'), 'It is not said what this split test is of.');
         }
 
-        return new self($shape->text('id', 40), $name, $part, $of, $goal, $shape->flag('on'), $shape->integer('weight', 0, self::MOST_WEIGHT, 1),
+        return new self($shape->text('id', 40), $name, $part, $of, $goal, $shape->flag('on'),
+            $shape->integer('weight', 0, self::MOST_WEIGHT, 1),
             $shape->integer('mostDays', self::LEAST_DAYS, self::MOST_DAYS, 56), $shape->flag('byItself'));
     }
 
@@ -107,7 +108,8 @@ final readonly class SplitTest implements Part
     public static function schema(): array
     {
         return Written::group(['name' => Written::text(120), 'part' => Written::id('the part it tests'),
-            'of' => Written::choice(Tested::class), 'goal' => Written::choice(TestGoal::class), 'on' => Written::flag('whether it has been started'),
+            'of' => Written::choice(Tested::class), 'goal' => Written::choice(TestGoal::class),
+            'on' => Written::flag('whether it has been started'),
             'weight' => Written::whole(0, self::MOST_WEIGHT, 'of what was there before'),
             'mostDays' => Written::whole(self::LEAST_DAYS, self::MOST_DAYS), 'byItself' => Written::flag()], ['name', 'part']);
     }

@@ -54,7 +54,8 @@ final readonly class MonthlyReading
     /** @return array{string, string} the first and the last day of the whole months; for `early`, of which there are none without them */
     public function span(): array
     {
-        return $this->months === [] ? ['', ''] : [self::daysOf($this->months[0])[0], self::daysOf($this->months[count($this->months) - 1])[1]];
+        return $this->months === [] ? ['', '']
+            : [self::daysOf($this->months[0])[0], self::daysOf($this->months[count($this->months) - 1])[1]];
     }
 
     /** @return array{string, string} */

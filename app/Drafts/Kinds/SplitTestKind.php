@@ -130,7 +130,8 @@ final class SplitTestKind extends DraftKind
     {
         return ! $part instanceof SplitTest ? [] : ['of' => $part->of->value, 'part' => $part->part, 'goal' => $part->goal->value,
             'goals' => array_map(fn (TestGoal $g): array => ['value' => $g->value, 'label' => $g->label()], $part->of->goals()),
-            'who' => $part->of->who(), 'usual' => $part->of->usual($part->goal), 'on' => $part->on, 'weight' => $part->weight, 'mostDays' => $part->mostDays,
+            'who' => $part->of->who(), 'usual' => $part->of->usual($part->goal), 'on' => $part->on,
+            'weight' => $part->weight, 'mostDays' => $part->mostDays,
             'byItself' => $part->byItself];
     }
 }

@@ -117,8 +117,8 @@ final class Replanner
         [$current] = $left;
         $sequence = $plan->sequence($current) ?? new SequencePlan($current, 'gone');
         $last = DB::transaction(function () use ($version, $plan, $sequence, $now, $current, $id, $after): int {
-            $piece = $this->piece($plan, $sequence, $plan->emailsOf($current), $version->funnel->business->zone(), $current === $id ? $after : 0,
-                $now);
+            $piece = $this->piece($plan, $sequence, $plan->emailsOf($current), $version->funnel->business->zone(),
+                $current === $id ? $after : 0, $now);
             $this->carryOut($version, $sequence->id, $piece, $now);
 
             return count($piece) === self::AT_ONCE ? (int) $piece[self::AT_ONCE - 1][0]->id : 0;
@@ -184,7 +184,10 @@ final class Replanner
         return array_values([...$changed, ...$gone]);
     }
 
-    /** @return list<array<string, mixed>> when an email goes out in each variant of the timing of its sequence, as far as the plan says it, with the moment for everyone it is told from */
+    /**
+     * @return list<array<string, mixed>> when an email goes out in each variant of the timing of its sequence, as far as the plan says
+     *     it, with the moment for everyone it is told from
+     */
     private static function when(Plan $plan, EmailPlan $email): array
     {
         $times = [];
@@ -245,7 +248,8 @@ final class Replanner
                     fn (EmailPlan $v): bool => $v->byDeadline()?->deadline === $deadline) !== []));
             $about = array_map(fn (EmailPlan $e): string => $e->id, $emails);
             foreach ($emails === [] ? [] : array_chunk($people, self::AT_ONCE) as $some) {
-                $this->carryOut($version, $sequence->id, $this->piece($plan, $sequence, $emails, $version->funnel->business->zone(), 0, $now,
+                $this->carryOut($version, $sequence->id, $this->piece($plan, $sequence, $emails,
+                    $version->funnel->business->zone(), 0, $now,
                     about: $about, people: $some), $now);
             }
         }

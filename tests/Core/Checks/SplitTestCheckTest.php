@@ -139,14 +139,15 @@ final class SplitTestCheckTest extends TestCase
 
     public function test_an_email_without_a_link_cannot_be_tested_for_clicks(): void
     {
-        $found = fn (string $goal): array => array_values(array_intersect(['nothing-to-click'], array_map(fn (Finding $f): string => $f->code,
-            GoLiveCheck::of(Plans::changed(function (array $p) use ($goal): array {
-                $p['emails'][] = ['id' => 'day-1', 'name' => 'Day one', 'subject' => 'x', 'sequence' => $p['sequences'][0]['id'],
-                    'body' => '<p>Play a little today.</p>'];
-                $p['splitTests'][] = ['id' => 't', 'name' => 'T', 'of' => 'email', 'on' => true, 'part' => 'day-1', 'goal' => $goal];
+        $found = fn (string $goal): array => array_values(array_intersect(['nothing-to-click'],
+            array_map(fn (Finding $f): string => $f->code,
+                GoLiveCheck::of(Plans::changed(function (array $p) use ($goal): array {
+                    $p['emails'][] = ['id' => 'day-1', 'name' => 'Day one', 'subject' => 'x', 'sequence' => $p['sequences'][0]['id'],
+                        'body' => '<p>Play a little today.</p>'];
+                    $p['splitTests'][] = ['id' => 't', 'name' => 'T', 'of' => 'email', 'on' => true, 'part' => 'day-1', 'goal' => $goal];
 
-                return $p;
-            })))));
+                    return $p;
+                })))));
         self::assertSame([['nothing-to-click'], []], [$found('click'), $found('open')]);
     }
 

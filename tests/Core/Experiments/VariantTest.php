@@ -109,7 +109,8 @@ final class VariantTest extends TestCase
     {
         foreach (Tested::cases() as $of) {
             $plan = self::plan(Tested::Email, 'day-1', ['subject' => 'x', 'body' => 'y'], false);
-            $part = ['page' => $plan->pages[0]->id, 'email' => 'day-1', 'popup' => 'popup', 'timing' => $plan->sequences[0]->id][$of->value];
+            $parts = ['page' => $plan->pages[0]->id, 'email' => 'day-1', 'popup' => 'popup', 'timing' => $plan->sequences[0]->id];
+            $part = $parts[$of->value];
             $test = new SplitTest('t', 'A test', $part, $of, $of->goals()[0], true);
             $copy = $plan->contentOf($test);
             self::assertNotNull($copy);

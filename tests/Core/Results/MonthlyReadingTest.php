@@ -78,7 +78,8 @@ final class MonthlyReadingTest extends TestCase
                     $counted += $read !== [] && $before < $period->from ? 1 : 0;
                 }
             }
-            $came = array_unique(array_column(array_filter($visits, fn (array $v): bool => $v[0] >= $period->from && $v[0] <= $period->to), 1));
+            $within = array_filter($visits, fn (array $v): bool => $v[0] >= $period->from && $v[0] <= $period->to);
+            $came = array_unique(array_column($within, 1));
             self::assertSame(count($came), $counted, "{$period->from} to {$period->to}, by ".implode(', ', $reading->months));
         }
     }

@@ -38,7 +38,8 @@ final class ReadingTest extends TestCase
 
         $reading = $this->actingAs($owner)->getJson("/studio/api/pages/{$page}/reading?days=7")->assertOk()->assertJsonPath('views', 4)
             ->assertJsonPath('read', 4)->assertJsonPath('buttons.0.id', $form)->assertJsonPath('buttons.0.clicks', 2)
-            ->assertJsonPath('buttons.0.people', 1)->assertJsonPath('buttons.0.rate.rate', 0.25)->assertJsonPath('sections.0.reached.rate', 1)
+            ->assertJsonPath('buttons.0.people', 1)->assertJsonPath('buttons.0.rate.rate', 0.25)
+            ->assertJsonPath('sections.0.reached.rate', 1)
             ->assertJsonPath('sections.0.stopped', 3);
         if ($last > 0) {
             $reading->assertJsonPath('sections.1.reached.rate', 0.25);

@@ -77,7 +77,9 @@ final class ResultsController extends StudioController
         $row = $this->draftPart($page, PagePlan::kind());
         $plan = DraftPlan::read($row->funnel)->page($row->id) ?? throw new NotFoundHttpException;
 
-        return response()->json(PageReading::of($row->funnel, $plan, AskedPeriod::of($request, $this->business()->zone())) + ['name' => $plan->name]);
+        $period = AskedPeriod::of($request, $this->business()->zone());
+
+        return response()->json(PageReading::of($row->funnel, $plan, $period) + ['name' => $plan->name]);
     }
 
     /** All funnels beside each other. */

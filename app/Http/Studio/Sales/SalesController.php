@@ -32,9 +32,10 @@ final class SalesController extends StudioController
         $found = $this->funnel($funnel)->load('liveVersion');
         $period = AskedPeriod::of($request, $this->business()->zone(), 1);
         $plan = $found->liveVersion?->plan();
+        $since = CarbonImmutable::instance($period->begins($this->business()->zone()));
 
         return response()->json($numbers->period($this->business(), $found, $period) + ['currency' => $found->sellsIn(),
-            'deadlines' => $plan === null ? [] : Deadlines::ofPlan($plan, CarbonImmutable::instance($period->begins($this->business()->zone())))]);
+            'deadlines' => $plan === null ? [] : Deadlines::ofPlan($plan, $since)]);
     }
 
     /** What the far side has on its books for this business's payments, beside what ours say. */
