@@ -50,7 +50,7 @@ final class PopupSplitTestTest extends PopupTestCase
     {
         $this->start();
         $got = [];
-        for ($i = 0; $i < 14; $i++) {
+        for ($i = 0; $i < 6 || count($got) < 2; $i++) {
             $this->anotherBrowser();
             $ticket = (string) $this->ask()->json('ticket');
             $popup = $this->ask()->json('popups.0');

@@ -20,6 +20,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
+use Lantern\Core\Experiments\Assignment;
 use Tests\Drafts\Email;
 use Tests\Drafts\Sequence;
 use Tests\TestCase;
@@ -70,12 +71,22 @@ final class SentSplitTestsTest extends TestCase
         $this->funnel->refresh();
     }
 
-    private function people(int $many, int $from = 0): void
+    /**
+     * So many people, and more until each variant is somebody's: who they are decides, and that is never the same.
+     *
+     * @return int how many there are
+     */
+    private function people(int $least, int $from = 0): int
     {
-        for ($i = $from; $i < $from + $many; $i++) {
+        $letters = [];
+        for ($i = $from; $i < $from + $least || count($letters) < 2; $i++) {
             $this->defaultCookies = $this->unencryptedCookies = [];
             $this->join($this->funnel, ['email' => "reader{$i}@example.com"]);
+            $letters[Assignment::of($this->test, Person::query()->where('email', "reader{$i}@example.com")->sole()->id,
+                ['a' => 1, 'b' => 1])] = true;
         }
+
+        return $i - $from;
     }
 
     private function pass(string $until): void
@@ -104,12 +115,12 @@ final class SentSplitTestsTest extends TestCase
     {
         $this->begin('email', $this->email, ['subject' => 'Twelve minutes, today']);
         $this->start();
-        $this->people(16);
+        $many = $this->people(10);
         $this->pass('2026-06-03 00:00');
         $got = $this->got();
         self::assertSame(['aa', 'bb'], array_keys($got));
         self::assertSame([['Your first day'], ['Twelve minutes, today']], [array_keys($got['aa']), array_keys($got['bb'])]);
-        self::assertSame(16, array_sum($got['aa']) + array_sum($got['bb']));
+        self::assertSame($many, array_sum($got['aa']) + array_sum($got['bb']));
 
         $one = Message::query()->where('email_id', $this->email)->where('variant', 'b')->firstOrFail();
         preg_match('~href="([^"]*/l/[^"]*)"~', (string) $one->html, $link);
@@ -132,10 +143,10 @@ final class SentSplitTestsTest extends TestCase
     {
         $this->begin('email', $this->email, ['subject' => 'Twelve minutes, today']);
         $this->start();
-        $this->people(4);
+        $many = $this->people(4);
         $this->postJson("/studio/api/tests/{$this->test}/end", ['winner' => 'b'])->assertOk();
         $this->pass('2026-06-03 00:00');
-        self::assertSame(['' => ['Twelve minutes, today' => 4]], $this->got());
+        self::assertSame(['' => ['Twelve minutes, today' => $many]], $this->got());
         $draft = $this->getJson("/studio/api/funnels/{$this->funnel->id}")->assertOk()->assertJsonCount(0, 'splitTests')
             ->assertJsonCount(0, 'variants')->json();
         self::assertSame('Twelve minutes, today', collect($draft['emails'])->firstWhere('id', $this->email)['subject']);
@@ -146,7 +157,7 @@ final class SentSplitTestsTest extends TestCase
     {
         $this->begin('email', $this->email, ['subject' => 'Twelve minutes, today']);
         $this->start();
-        $this->people(8);
+        $many = $this->people(4);
         $this->pass('2026-06-03 00:00');
         $of = fn (string $letter): Person => Person::query()->findOrFail(DB::table('experiment_people')->where('variant', $letter)
             ->value('person_id'));
@@ -159,7 +170,7 @@ final class SentSplitTestsTest extends TestCase
         app(Erase::class)->person($a->refresh());
         $rows = json_encode(DB::table('experiment_people')->get(['visitor'])->all(), JSON_THROW_ON_ERROR);
         self::assertStringNotContainsString($a->id, $rows);
-        self::assertSame(8, DB::table('experiment_people')->count());
+        self::assertSame($many, DB::table('experiment_people')->count());
     }
 
     public function test_an_email_without_the_link_that_it_is_for_cannot_be_tested(): void
@@ -181,9 +192,9 @@ final class SentSplitTestsTest extends TestCase
     {
         $this->begin('timing', $this->sequence, ['timings' => [['email' => $this->email, 'timing' => ['from' => 'joining', 'days' => 3,
             'hour' => 9]]]]);
-        $this->people(2);
+        $before = $this->people(2);
         $this->start();
-        $this->people(12, 2);
+        $many = $this->people(4, $before);
         $due = [];
         foreach (Message::query()->where('email_id', $this->email)->get() as $m) {
             $letter = (string) Enrolment::query()->where('person_id', $m->person_id)->value('variant');
@@ -191,7 +202,7 @@ final class SentSplitTestsTest extends TestCase
         }
         ksort($due);
         self::assertSame(['' => ['Tue' => true], 'a' => ['Tue' => true], 'b' => ['Thu' => true]], $due);
-        self::assertSame(12, DB::table('experiment_people')->count());
+        self::assertSame($many, DB::table('experiment_people')->count());
         // A version more moves nobody to the moments of others, and says so beforehand.
         $changes = $this->getJson("/studio/api/funnels/{$this->funnel->id}/check")->assertOk()->json('people') ?? [];
         self::assertSame([], $changes);
