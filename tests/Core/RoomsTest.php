@@ -50,6 +50,7 @@ final class RoomsTest extends TestCase
         ],
         'Results' => ['Events', 'Plan', 'Support'],
         'Visits' => ['Deadlines', 'Plan', 'Results'],
+        'Warmth' => ['Support'],
     ];
 
     /** Each room of the application, likewise. */
