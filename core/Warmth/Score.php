@@ -62,7 +62,7 @@ final readonly class Score
             $days = array_values(array_filter($this->days[$action->value] ?? [], fn (string $d): bool => $d <= $this->today));
             $left = self::sum($this->weights, [$action->value => $days], $this->today);
             $full = count($days) * $this->weights->worth($action) * Weights::UNIT;
-            if ($full > 0) {
+            if ($days !== [] && $full > 0) {
                 $parts[] = ['action' => $action, 'times' => count($days), 'last' => max($days), 'points' => self::tenth($left),
                     'faded' => self::tenth($full - $left)];
             }

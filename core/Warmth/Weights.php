@@ -49,8 +49,10 @@ final readonly class Weights
     {
         $given = $shape->optionalGroup('points');
         $points = [];
-        foreach ($given === null ? [] : Action::cases() as $action) {
-            $points[$action->value] = $given->integer($action->value, 0, self::MOST, $action->usual());
+        if ($given !== null) {
+            foreach (Action::cases() as $action) {
+                $points[$action->value] = $given->integer($action->value, 0, self::MOST, $action->usual());
+            }
         }
 
         return self::of($points, $shape->integer('halfLife', 1, self::MOST_DAYS, self::USUAL_DAYS));
