@@ -25,7 +25,8 @@ final readonly class Score
      * @param  array<string, list<string>>  $days  by action, the dates on which it was done
      * @param  bool  $cold  whatever they did
      */
-    private function __construct(public int $value, private Weights $weights, private array $days, private string $today, private bool $cold)
+    private function __construct(public int $value, private Weights $weights, private array $days, private string $today,
+        private bool $cold)
     {
     }
 

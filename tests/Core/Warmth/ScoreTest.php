@@ -68,7 +68,8 @@ final class ScoreTest extends TestCase
         // A month ago they had joined, twelve days before.
         self::assertSame(7, $score->aMonthAgo());
         self::assertSame(Band::Mild, $score->band());
-        self::assertSame([[Action::Bought, 37], [Action::Checkout, 32], [Action::Came, 27]], array_map(array_values(...), $score->raises()));
+        self::assertSame([[Action::Bought, 37], [Action::Checkout, 32], [Action::Came, 27]],
+            array_map(array_values(...), $score->raises()));
         self::assertSame([], Score::of(Weights::usual(), [], self::TODAY, cold: true)->raises());
         self::assertSame([], Score::of(Weights::usual(), ['bought' => [self::TODAY, self::ago(1), self::ago(2), self::ago(3),
             self::ago(4)]], self::TODAY)->raises(), 'there is no warmer than the warmest');
@@ -114,8 +115,8 @@ final class ScoreTest extends TestCase
     {
         $weights = Weights::fromShape(Shape::of(['points' => ['opened' => 0, 'bought' => 100], 'halfLife' => 7]));
         self::assertEquals($weights, Weights::fromShape(Shape::of($weights->toArray())));
-        self::assertSame([0, 100, 10, 7], [$weights->worth(Action::Opened), $weights->worth(Action::Bought), $weights->worth(Action::Joined),
-            $weights->halfLife]);
+        self::assertSame([0, 100, 10, 7], [$weights->worth(Action::Opened), $weights->worth(Action::Bought),
+            $weights->worth(Action::Joined), $weights->halfLife]);
         self::assertEquals(Weights::usual(), Weights::fromShape(Shape::of([])));
         foreach ([1, 7, 21, 365] as $halfLife) {
             $one = Weights::of([], $halfLife);
