@@ -32,9 +32,10 @@ foreach (['DB_DATABASE' => "{$root}/storage/app/demo/lantern.sqlite", 'UPLOADS_P
 $app = require $root.'/bootstrap/app.php';
 $app->make(Console::class)->bootstrap();
 config(['queue.default' => 'null']);
-$test = Experiment::query()->with('funnel')->whereNull('ended_at')->orderByDesc('started_at')->first();
+$test = Experiment::query()->with('funnel')->whereNull('ended_at')->where('tested', 'page')->where('goal', 'signup')
+    ->orderByDesc('started_at')->first();
 if ($test === null) {
-    fwrite(STDERR, "No split test runs. Start one: Results, Split tests.\n");
+    fwrite(STDERR, "No split test of a page runs that wants sign-ups. Start one: Results, Split tests.\n");
     exit(1);
 }
 $chrome = 'Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/140.0 Safari/537.36';

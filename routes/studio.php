@@ -31,6 +31,7 @@ use App\Http\Studio\People\ImportController;
 use App\Http\Studio\People\PeopleController;
 use App\Http\Studio\People\PersonController;
 use App\Http\Studio\People\SubmissionController;
+use App\Http\Studio\People\WarmthController;
 use App\Http\Studio\Results\CostController;
 use App\Http\Studio\Results\PlanController;
 use App\Http\Studio\Results\ResultsController;
@@ -207,6 +208,10 @@ Route::prefix('studio/api')->group(function (): void {
         Route::post('imports/{import}/stop', [ImportController::class, 'stop']);
         Route::post('imports/{import}/undo', [ImportController::class, 'undo']);
         Route::get('imports/{import}/report', [ImportController::class, 'report']);
+        Route::get('warmth', [WarmthController::class, 'index']);
+        Route::post('warmth/preview', [WarmthController::class, 'preview']);
+        Route::put('warmth', [WarmthController::class, 'update']);
+        Route::match(['post', 'delete'], 'people/{person}/spoken', [WarmthController::class, 'spoken']);
         Route::get('people/{person}', [PersonController::class, 'show']);
         Route::put('people/{person}', [PersonController::class, 'update']);
         Route::post('people/{person}/tags', [PersonController::class, 'tag']);

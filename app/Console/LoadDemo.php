@@ -4,8 +4,12 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Models\Business;
 use App\Results\Counts;
 use App\Support\DemoProgress;
+use App\Warmth\Scores;
+use App\Warmth\WarmDays;
+use Carbon\CarbonImmutable;
 use Database\Seeders\DemoSeeder;
 use FilesystemIterator;
 use Illuminate\Console\Command;
@@ -47,7 +51,10 @@ final class LoadDemo extends Command
         $progress->at('an empty database');
         $this->callSilently('migrate', ['--force' => true]);
         // So much happens at once that it is counted at the end.
-        $this->laravel->make(Counts::class)->afterwards(fn () => $this->laravel->make(DemoSeeder::class)->run());
+        $this->laravel->make(Counts::class)->afterwards(fn () => $this->laravel->make(WarmDays::class)->afterwards(
+            fn () => $this->laravel->make(DemoSeeder::class)->run()));
+        $scores = $this->laravel->make(Scores::class);
+        Business::query()->get()->each(fn (Business $business) => $scores->refresh($business, CarbonImmutable::now()));
         $progress->at('what the database knows of itself');
         $this->finish();
         file_put_contents("{$loading}/loaded", date('c')."\n");

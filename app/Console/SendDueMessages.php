@@ -17,6 +17,7 @@ use App\Publishing\SplitTests;
 use App\Results\CountMonths;
 use App\Support\DueWork;
 use App\Support\OneAtATime;
+use App\Warmth\Scores;
 use App\Webhooks\Webhooks;
 use App\Webinars\AttendanceResults;
 use Carbon\CarbonImmutable;
@@ -30,7 +31,7 @@ use Lantern\Core\Agenda\Task;
 final class SendDueMessages extends Command
 {
     /** @var list<class-string<DueWork>> */
-    public const WORK = [OpeningHours::class, CloseDeadlines::class, AttendanceResults::class, SplitTests::class, CountMonths::class,
+    public const WORK = [OpeningHours::class, CloseDeadlines::class, AttendanceResults::class, SplitTests::class, CountMonths::class, Scores::class,
         Broadcasting::class, Digest::class, WeeklyReport::class, Webhooks::class,
         PracticeCalls::class, Reconciling::class, Receipts::class, MessageSender::class];
 

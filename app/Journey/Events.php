@@ -11,6 +11,8 @@ use App\Models\Version;
 use App\Records\PersonLookup;
 use App\Results\Counts;
 use App\Support\Instant;
+use App\Warmth\Scores;
+use App\Warmth\WarmDays;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;
@@ -147,6 +149,9 @@ final readonly class Events
         $this->counts->add($event->business, ['id' => $id] + $row);
         $this->experiments($event, $person);
         $this->active($person, $event);
+        if ($person !== null && ! $event->owner && WarmDays::note($person, $event->type, $event->page, $event->at, $event->business->zone())) {
+            Scores::follow($person, $event->business, CarbonImmutable::now());
+        }
     }
 
     /** Of a sign-up: the block of the page that is its form. A form in a pop-up is on no page. */

@@ -38,6 +38,8 @@ use Lantern\Core\People\Subscription;
  * @property bool $marketing agreed to emails beyond what they asked for
  * @property string|null $suppressed `bounced` or `complained`
  * @property CarbonImmutable|null $quiet_until chose to hear nothing until then
+ * @property int $warmth from 0 to 100, see {@see \App\Warmth\Scores}
+ * @property CarbonImmutable|null $spoken_at when the owner last spoke to them, by their own word
  * @property CarbonImmutable|null $active_at
  * @property CarbonImmutable|null $erased_at
  * @property string|null $import_id
@@ -56,12 +58,13 @@ final class Person extends Record
     /** @var array<string, string> */
     protected $casts = ['owner_try' => 'boolean', 'unsubscribed_at' => 'immutable_datetime', 'joined_at' => 'immutable_datetime',
         'confirmed_at' => 'immutable_datetime', 'pending' => 'boolean', 'marketing' => 'boolean',
-        'quiet_until' => 'immutable_datetime', 'active_at' => 'immutable_datetime', 'erased_at' => 'immutable_datetime'];
+        'quiet_until' => 'immutable_datetime', 'active_at' => 'immutable_datetime',
+        'spoken_at' => 'immutable_datetime', 'warmth' => 'integer', 'erased_at' => 'immutable_datetime'];
 
     protected $attributes = ['first_name' => '', 'mailbox' => '',
         'last_name' => '', 'phone' => '', 'timezone' => null, 'unsubscribed_at' => null,
         'owner_try' => false,
-        'confirmed_at' => null, 'pending' => false, 'marketing' => true, 'suppressed' => null, 'quiet_until' => null, 'active_at' => null,
+        'confirmed_at' => null, 'pending' => false, 'marketing' => true, 'suppressed' => null, 'quiet_until' => null, 'active_at' => null, 'spoken_at' => null, 'warmth' => 0,
         'erased_at' => null, 'import_id' => null];
 
     protected static function booted(): void

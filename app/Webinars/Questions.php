@@ -8,10 +8,13 @@ use App\Mail\Sending\Planner;
 use App\Models\Registration;
 use App\Support\Ids;
 use App\Support\Instant;
+use App\Warmth\Scores;
+use App\Warmth\WarmDays;
 use DateTimeImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Languages\Phrase;
 use Lantern\Core\Support\Invalid;
+use Lantern\Core\Warmth\Action;
 use Lantern\Core\Webinars\WebinarMode;
 
 /** Questions to the host. They are plain text, and seen by nobody else in the room. */
@@ -55,6 +58,10 @@ final readonly class Questions
                     'webinar_id' => $registration->webinar_id, 'session_key' => $registration->session_key,
                     'registration_id' => $registration->id, 'person_id' => $registration->person_id, 'device' => $device,
                     'second' => $second, 'words' => $words, 'state' => 'open', 'asked_at' => Instant::sql($now)]);
+                if (! $registration->owner && WarmDays::add($registration->person_id, Action::Asked, $now,
+                    $registration->funnel->business->zone())) {
+                    Scores::follow($registration->person_id, $registration->funnel->business, $now);
+                }
             }
 
             return $id;

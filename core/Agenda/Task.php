@@ -17,6 +17,8 @@ enum Task
     case SplitTests;
     /** Counts of months that are over. */
     case Counts;
+    /** How warm people are, as all of it fades. */
+    case Warmth;
     case Broadcasts;
     /** The email of the day to the owner. */
     case Digest;

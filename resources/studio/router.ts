@@ -33,6 +33,7 @@ export const router = createRouter({
             meta: { title: 'Session' },
         },
         { path: '/people', component: () => import('@/people/PeopleList.vue'), meta: { title: 'People' } },
+        { path: '/people/warmth', component: () => import('@/people/WarmthScreen.vue'), meta: { title: 'Warmth' } },
         { path: '/people/submissions', component: () => import('@/people/SubmissionsScreen.vue'), meta: { title: 'Submissions' } },
         { path: '/people/imports/:id?', component: () => import('@/people/ImportScreen.vue'), meta: { title: 'Import people' } },
         { path: '/people/:id', component: () => import('@/people/PersonView.vue'), meta: { title: 'Person' } },

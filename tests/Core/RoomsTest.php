@@ -50,7 +50,7 @@ final class RoomsTest extends TestCase
         ],
         'Results' => ['Events', 'Plan', 'Support'],
         'Visits' => ['Deadlines', 'Plan', 'Results'],
-        'Warmth' => ['Support'],
+        'Warmth' => ['Events', 'Support'],
     ];
 
     /** Each room of the application, likewise. */
@@ -64,14 +64,15 @@ final class RoomsTest extends TestCase
         'Rendering' => ['Languages', 'Models', 'Support'],
         'Results' => ['Models', 'Support'],
         'Experiments' => ['Models', 'Results', 'Support'],
-        'Journey' => ['Experiments', 'Models', 'Records', 'Results', 'Support'],
+        'Warmth' => ['Models', 'Support'],
+        'Journey' => ['Experiments', 'Models', 'Records', 'Results', 'Support', 'Warmth'],
         'Files' => ['Journey', 'Models', 'Support'],
-        'People' => ['Experiments', 'Journey', 'Models', 'Records', 'Results', 'Support'],
+        'People' => ['Experiments', 'Journey', 'Models', 'Records', 'Results', 'Support', 'Warmth'],
         'Webhooks' => ['Journey', 'Models', 'Support'],
         'Export' => ['Drafts', 'Files', 'Languages', 'Models', 'Rendering', 'Support'],
         'Mail' => ['Experiments', 'Files', 'Journey', 'Languages', 'Models', 'People', 'Records', 'Rendering', 'Results', 'Support'],
-        'Deadlines' => ['Experiments', 'Journey', 'Mail', 'Models', 'Records', 'Support'],
-        'Webinars' => ['Journey', 'Languages', 'Mail', 'Models', 'People', 'Records', 'Support'],
+        'Deadlines' => ['Experiments', 'Journey', 'Mail', 'Models', 'Records', 'Support', 'Warmth'],
+        'Webinars' => ['Journey', 'Languages', 'Mail', 'Models', 'People', 'Records', 'Support', 'Warmth'],
         'Forms' => ['Deadlines', 'Journey', 'Languages', 'Mail', 'Models', 'People', 'Records', 'Support'],
         'Orders' => ['Deadlines', 'Journey', 'Languages', 'Mail', 'Models', 'Payments', 'People', 'Records', 'Results', 'Support'],
         'Serving' => [
@@ -87,7 +88,7 @@ final class RoomsTest extends TestCase
         'Publishing' => ['Deadlines', 'Drafts', 'Experiments', 'Mail', 'Models', 'People', 'Rendering', 'Serving', 'Support'],
         'Console' => [
             'Deadlines', 'Drafts', 'Files', 'Forms', 'Mail', 'Models', 'Orders', 'Payments', 'People', 'Popups', 'Publishing',
-            'Rendering', 'Results', 'Serving', 'Support', 'Webhooks', 'Webinars',
+            'Rendering', 'Results', 'Serving', 'Support', 'Warmth', 'Webhooks', 'Webinars',
         ],
         'Http' => [
             'Deadlines', 'Drafts', 'Experiments', 'Export', 'Files', 'Forms', 'Journey', 'Languages', 'Mail', 'Models', 'Orders',

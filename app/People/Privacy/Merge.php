@@ -9,6 +9,8 @@ use App\Models\Person;
 use App\Records\Runs;
 use App\Results\Counts;
 use App\Support\Instant;
+use App\Warmth\Scores;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Messages\MessageState;
 use Lantern\Core\Support\Invalid;
@@ -44,6 +46,7 @@ final readonly class Merge
             }
             Runs::merged($stays->id);
             Exposures::once($stays->id);
+            Scores::anew($stays->id, CarbonImmutable::now());
             $earliest = fn (?string $a, ?string $b): ?string => $a === null ? $b : ($b === null ? $a : min($a, $b));
             $stays->forceFill([
                 'first_name' => $stays->first_name === '' ? $goes->first_name : $stays->first_name,

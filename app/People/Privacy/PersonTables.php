@@ -43,6 +43,7 @@ final class PersonTables
             PersonTable::of('room_questions')->archivedAs('questions', ['words', 'answer', 'asked_at']),
             PersonTable::of('accesses')->archivedAs('access', ['product', 'state', 'given_at']),
             PersonTable::of('coupon_uses')->keptAsNumbers(['code' => '']),
+            PersonTable::of('warm_days')->endingWithThem(),
             PersonTable::of('import_changes')->endingWithThem(),
             PersonTable::of('bulk_act_people')->endingWithThem(),
         ];

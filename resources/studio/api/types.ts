@@ -12,3 +12,4 @@ export type * from '@/api/types/phrases';
 export type * from '@/api/types/results';
 export type * from '@/api/types/experiments';
 export type * from '@/api/types/plans';
+export type * from '@/api/types/warmth';

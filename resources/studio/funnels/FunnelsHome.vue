@@ -7,6 +7,7 @@ import { api, query } from '@/api/client';
 import type { FunnelRow, NeedsOwner } from '@/api/types';
 import GoalProgress from '@/results/GoalProgress.vue';
 import LabelsDialog from '@/funnels/LabelsDialog.vue';
+import WarmestThree from '@/people/WarmestThree.vue';
 import { useToasts } from '@/stores/toasts';
 import { usePulse } from '@/stores/pulse';
 import { useSession } from '@/stores/session';
@@ -153,6 +154,7 @@ function menu(funnel: FunnelRow): MenuEntry[] {
                     </li>
                 </ul>
             </section>
+            <WarmestThree />
             <div class="mt-5 flex flex-wrap items-center justify-between gap-3">
                 <div class="flex gap-1" role="group" aria-label="Which funnels to show">
                     <button

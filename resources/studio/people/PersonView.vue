@@ -7,6 +7,7 @@ import type { Person, PersonRow } from '@/api/types';
 import PersonDeadlines from '@/people/PersonDeadlines.vue';
 import PersonFacts from '@/people/PersonFacts.vue';
 import PersonHistory from '@/people/PersonHistory.vue';
+import PersonWarmth from '@/people/PersonWarmth.vue';
 import { useToasts } from '@/stores/toasts';
 import { usePeopleKit } from '@/stores/peopleKit';
 import { usePulse } from '@/stores/pulse';
@@ -173,6 +174,7 @@ const titles = {
         </header>
         <div class="min-w-0 space-y-7">
             <PersonFacts :person="person" @changed="load" />
+            <PersonWarmth :warmth="person.warmth" />
             <section aria-labelledby="notes">
                 <h2 id="notes" class="text-xl">Notes</h2>
                 <form class="mt-2 flex items-start gap-2" @submit.prevent="addNote">

@@ -1,5 +1,6 @@
 export const peopleTabs = [
     { label: 'Everybody', to: '/people' },
+    { label: 'Warmth', to: '/people/warmth' },
     { label: 'Submissions', to: '/people/submissions' },
     { label: 'Import people', to: '/people/imports' },
 ];

@@ -2,6 +2,7 @@
 import type { Rule, Rules } from '@/api/types/shared';
 import type { PersonDeadline } from '@/api/types/deadlines';
 import type { OrderRow } from '@/api/types/sales';
+import type { Warmth } from '@/api/types/warmth';
 
 export type FieldKind =
     | 'email'
@@ -223,6 +224,7 @@ export interface Consent {
 }
 
 export interface Person extends PersonRow {
+    warmth: Warmth;
     phone: string;
     timezone: string | null;
     /** In which they are spoken to; null for that of the funnel they came by. */

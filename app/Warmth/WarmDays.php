@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Warmth;
+
+use App\Models\Business;
+use DateTimeImmutable;
+use DateTimeZone;
+use Illuminate\Support\Facades\DB;
+use Lantern\Core\Events\EventType;
+use Lantern\Core\Results\Days;
+use Lantern\Core\Warmth\Action;
+use Lantern\Core\Warmth\Actions;
+
+/**
+ * What people did on which days, as far as it says how warm they are. It is kept with each event, and can be made from the events at
+ * any time. What the owner did in their own browser counts nowhere.
+ */
+final class WarmDays
+{
+    private const AT_ONCE = 300;
+
+    /** @var array<string, string> by moment to the hour and zone: many things happen on few days */
+    private static array $known = [];
+
+    private static bool $later = false;
+
+    /**
+     * Does something in which very much happens, and collects it all at its end.
+     *
+     * @param  callable(): mixed  $work
+     */
+    public function afterwards(callable $work): void
+    {
+        self::$later = true;
+        try {
+            $work();
+        } finally {
+            self::$later = false;
+        }
+        Business::query()->get()->each(fn (Business $business) => $this->collectAll($business));
+    }
+
+    /**
+     * Something happened to a person.
+     *
+     * @param  string|null  $page  on which, by its id
+     * @return bool does it say anything new of them?
+     */
+    public static function note(string $person, EventType $type, ?string $page, DateTimeImmutable $at, DateTimeZone $zone): bool
+    {
+        $action = self::$later ? null : Actions::of($type, $type === EventType::Viewed ? self::roleOf($page) : '');
+
+        return $action !== null && self::add($person, $action, $at, $zone);
+    }
+
+    public static function add(string $person, Action $action, DateTimeImmutable $at, DateTimeZone $zone): bool
+    {
+        return ! self::$later && DB::table('warm_days')->insertOrIgnore(['person_id' => $person, 'action' => $action->value,
+            'day' => Days::of($at, $zone)]) > 0;
+    }
+
+    /** What somebody did turns out to be another's, or more of it theirs: all of it is looked at again. */
+    public static function collect(string $person, DateTimeZone $zone): void
+    {
+        if (self::$later) {
+            return;
+        }
+        DB::transaction(function () use ($person, $zone): void {
+            DB::table('warm_days')->where('person_id', $person)->delete();
+            self::write(self::found($zone, $person, null));
+        });
+    }
+
+    public function collectAll(Business $business): void
+    {
+        DB::transaction(function () use ($business): void {
+            DB::table('warm_days')->whereIn('person_id', DB::table('people')->where('business_id', $business->id)->select('id'))->delete();
+            self::write(self::found($business->zone(), null, $business->id));
+        });
+    }
+
+    /** @return iterable<array{person_id: string, action: string, day: string}> some more than once */
+    private static function found(DateTimeZone $zone, ?string $person, ?int $business): iterable
+    {
+        $roles = DB::table('published_pages')->whereIn('role', array_keys(Actions::PAGES))->whereNull('popup')->pluck('role', 'page_id')
+            ->all();
+        $types = array_map(fn (EventType $t): string => $t->value, Actions::types());
+        $events = DB::table('events')->when($person !== null, fn ($q) => $q->where('person_id', $person),
+            fn ($q) => $q->where('business_id', $business)->whereNotNull('person_id'))
+            ->where('owner', false)->whereIn('type', $types)
+            ->where(fn ($q) => $q->where('type', '!=', EventType::Viewed->value)->orWhereIn('page_id', array_keys($roles)))
+            ->select('person_id', 'type', 'page_id', 'at')->cursor();
+        foreach ($events as $e) {
+            $action = Actions::of(EventType::from((string) $e->type), (string) ($roles[(string) $e->page_id] ?? ''));
+            if ($action !== null) {
+                yield ['person_id' => (string) $e->person_id, 'action' => $action->value, 'day' => self::day((string) $e->at, $zone)];
+            }
+        }
+        foreach (DB::table('room_questions')->when($person !== null, fn ($q) => $q->where('person_id', $person),
+            fn ($q) => $q->where('business_id', $business))->select('person_id', 'asked_at')->cursor() as $q) {
+            yield ['person_id' => (string) $q->person_id, 'action' => Action::Asked->value, 'day' => self::day((string) $q->asked_at, $zone)];
+        }
+    }
+
+    /** @param  iterable<array{person_id: string, action: string, day: string}>  $rows */
+    private static function write(iterable $rows): void
+    {
+        $waiting = [];
+        foreach ($rows as $row) {
+            $waiting[implode(' ', $row)] = $row;
+            if (count($waiting) === self::AT_ONCE) {
+                DB::table('warm_days')->insertOrIgnore(array_values($waiting));
+                $waiting = [];
+            }
+        }
+        DB::table('warm_days')->insertOrIgnore(array_values($waiting));
+    }
+
+    /** The day of a moment; worked out once for each quarter of an hour, since in no zone a day begins within one. */
+    private static function day(string $at, DateTimeZone $zone): string
+    {
+        $quarter = $zone->getName().substr($at, 0, 14).intdiv((int) substr($at, 14, 2), 15);
+        if (! isset(self::$known[$quarter])) {
+            self::$known = count(self::$known) < 100_000 ? self::$known : [];
+            self::$known[$quarter] = Days::of(new DateTimeImmutable($at, new DateTimeZone('UTC')), $zone);
+        }
+
+        return self::$known[$quarter];
+    }
+
+    private static function roleOf(?string $page): string
+    {
+        return $page === null ? '' : (string) DB::table('published_pages')->where('page_id', $page)->whereNull('popup')->orderByDesc('id')
+            ->value('role');
+    }
+}
