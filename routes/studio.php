@@ -211,6 +211,7 @@ Route::prefix('studio/api')->group(function (): void {
         Route::get('warmth', [WarmthController::class, 'index']);
         Route::post('warmth/preview', [WarmthController::class, 'preview']);
         Route::put('warmth', [WarmthController::class, 'update']);
+        Route::put('warmth/notices', [WarmthController::class, 'notices']);
         Route::match(['post', 'delete'], 'people/{person}/spoken', [WarmthController::class, 'spoken']);
         Route::get('people/{person}', [PersonController::class, 'show']);
         Route::put('people/{person}', [PersonController::class, 'update']);

@@ -13,6 +13,7 @@ use App\Results\Counts;
 use App\Support\Instant;
 use App\Warmth\Scores;
 use App\Warmth\WarmDays;
+use App\Warmth\Warming;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;
@@ -25,6 +26,7 @@ use Lantern\Core\Journey\Journey;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Plan\FunnelState;
+use Lantern\Core\Warmth\Band;
 
 /**
  * The one door for what happens. An event is recorded, the Journey of its funnel and of every live funnel that listens
@@ -43,10 +45,23 @@ final readonly class Events
     public function take(NewEvent $event): Decision
     {
         return DB::transaction(function () use ($event): Decision {
-            $this->record($event);
+            $warmer = $this->record($event);
+            $decision = $this->follow($event);
+            if ($warmer !== null && $warmer->to->least() >= Band::Warm->least() && $warmer->from->least() < Band::Warm->least()) {
+                $this->becameWarm($event);
+            }
 
-            return $this->follow($event);
+            return $decision;
         });
+    }
+
+    /** Once what led to it has been followed. It belongs to no funnel: whichever waits for it hears it. */
+    private function becameWarm(NewEvent $event): void
+    {
+        $person = $event->person ?? Person::query()->with('business')->find($event->personId);
+        if ($person instanceof Person) {
+            $this->take(NewEvent::of(EventType::BecameWarm, $person, $event->at));
+        }
     }
 
     /**
@@ -133,7 +148,8 @@ final readonly class Events
         DB::transaction(fn () => $this->effects->run([new StopSequence($sequence, $why)], new EffectContext($person, $at)));
     }
 
-    private function record(NewEvent $event): void
+    /** @return Warming|null what became of the person's warmth, if it is one who is known */
+    private function record(NewEvent $event): ?Warming
     {
         $person = $event->alone ? null : $event->person->id ?? $event->personId;
         $row = [
@@ -149,9 +165,10 @@ final readonly class Events
         $this->counts->add($event->business, ['id' => $id] + $row);
         $this->experiments($event, $person);
         $this->active($person, $event);
-        if ($person !== null && ! $event->owner && WarmDays::note($person, $event->type, $event->page, $event->at, $event->business->zone())) {
-            Scores::follow($person, $event->business, CarbonImmutable::now());
-        }
+
+        return $person !== null && ! $event->owner
+            && WarmDays::note($person, $event->type, $event->page, $event->at, $event->business->zone())
+            ? Scores::follow($person, $event->business, CarbonImmutable::now()) : null;
     }
 
     /** Of a sign-up: the block of the page that is its form. A form in a pop-up is on no page. */

@@ -31,6 +31,7 @@ use Lantern\Core\Plan\Sender;
  * @property bool $weekly_report does an email with the week in six lines come each Monday?
  * @property \Carbon\CarbonImmutable|null $weekly_at when it last went out
  * @property array<string, mixed>|null $warmth what actions are worth, as {@see \Lantern\Core\Warmth\Weights} writes it; null for the usual
+ * @property bool $warmth_notices is the owner told by email when somebody becomes warm?
  * @property string|null $warmth_on the day on which all people were looked at last
  * @property list<string> $sale_notices of what the owner is told at once: sale, trouble, refund
  * @property list<string> $embed_hosts from where videos may be shown on pages
@@ -38,12 +39,14 @@ use Lantern\Core\Plan\Sender;
 final class Business extends Record
 {
     /** @var array<string, string> */
-    protected $casts = ['phrases' => 'array', 'embed_hosts' => 'array', 'sale_notices' => 'array', 'warmth' => 'array', 'hook_secret' => 'encrypted',
+    protected $casts = ['phrases' => 'array', 'embed_hosts' => 'array', 'sale_notices' => 'array', 'warmth' => 'array',
+        'warmth_notices' => 'boolean', 'hook_secret' => 'encrypted',
         'report_key' => 'encrypted',
         'reported_at' => 'immutable_datetime',
         'told_at' => 'immutable_datetime', 'weekly_report' => 'boolean', 'weekly_at' => 'immutable_datetime'];
 
-    protected $attributes = ['tax_rate' => 0, 'tax_name' => 'Tax', 'tax_number' => '', 'warmth' => null, 'warmth_on' => null, 'sale_notices' => '["sale","trouble","refund"]',
+    protected $attributes = ['tax_rate' => 0, 'tax_name' => 'Tax', 'tax_number' => '', 'warmth' => null, 'warmth_on' => null,
+        'warmth_notices' => false, 'sale_notices' => '["sale","trouble","refund"]',
         'embed_hosts' => '[]', 'messages_per_minute' => 120, 'locale' => 'en-GB', 'language' => 'en', 'phrases' => '{}',
         'hook_secret' => null,
         'report_key' => null,

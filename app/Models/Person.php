@@ -64,7 +64,8 @@ final class Person extends Record
     protected $attributes = ['first_name' => '', 'mailbox' => '',
         'last_name' => '', 'phone' => '', 'timezone' => null, 'unsubscribed_at' => null,
         'owner_try' => false,
-        'confirmed_at' => null, 'pending' => false, 'marketing' => true, 'suppressed' => null, 'quiet_until' => null, 'active_at' => null, 'spoken_at' => null, 'warmth' => 0,
+        'confirmed_at' => null, 'pending' => false, 'marketing' => true, 'suppressed' => null, 'quiet_until' => null, 'active_at' => null,
+        'spoken_at' => null, 'warmth' => 0,
         'erased_at' => null, 'import_id' => null];
 
     protected static function booted(): void

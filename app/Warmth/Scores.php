@@ -10,10 +10,12 @@ use App\Support\DueWork;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use DateTimeZone;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Agenda\Task;
 use Lantern\Core\Results\Days;
 use Lantern\Core\Support\Shape;
+use Lantern\Core\Warmth\Band;
 use Lantern\Core\Warmth\Score;
 use Lantern\Core\Warmth\Weights;
 
@@ -57,10 +59,15 @@ final readonly class Scores implements DueWork
     }
 
     /** Somebody did something. */
-    public static function follow(string $person, Business $business, DateTimeImmutable $now): void
+    public static function follow(string $person, Business $business, DateTimeImmutable $now): Warming
     {
-        DB::table('people')->where('id', $person)->update(['warmth' => Score::of(self::weights($business), self::days($person),
-            Days::of($now, $business->zone()))->value]);
+        $row = DB::table('people')->where('id', $person)->first(['warmth', 'unsubscribed_at', 'suppressed']);
+        $score = Score::of(self::weights($business), self::days($person), Days::of($now, $business->zone()))->value;
+        DB::table('people')->where('id', $person)->update(['warmth' => $score]);
+        // Whoever gets no emails stays cold.
+        $cold = $row === null || $row->unsubscribed_at !== null || $row->suppressed !== null;
+
+        return new Warming(Band::of($cold ? 0 : (int) $row->warmth), Band::of($cold ? 0 : $score));
     }
 
     /** What somebody did turns out to be another's, or more of it theirs. */
@@ -132,7 +139,7 @@ final readonly class Scores implements DueWork
     public function next(CarbonImmutable $now): ?CarbonImmutable
     {
         $next = null;
-        foreach (Business::query()->get() as $business) {
+        foreach (self::fading() as $business) {
             // A day of theirs begins.
             $begins = $business->warmth_on === Days::of($now, $business->zone())
                 ? $now->setTimezone($business->zone())->addDay()->startOfDay()->utc() : $now;
@@ -142,10 +149,16 @@ final readonly class Scores implements DueWork
         return $next;
     }
 
+    /** @return Collection<int, Business> those in which anybody is warm at all: nothing else fades */
+    private static function fading(): Collection
+    {
+        return Business::query()->whereIn('id', DB::table('people')->where('warmth', '>', 0)->select('business_id'))->get();
+    }
+
     public function work(CarbonImmutable $now): int
     {
         $done = 0;
-        foreach (Business::query()->get() as $business) {
+        foreach (self::fading() as $business) {
             if ($business->warmth_on !== Days::of($now, $business->zone())) {
                 $this->refresh($business, $now);
                 $done++;

@@ -100,7 +100,8 @@ final class WarmDays
         }
         foreach (DB::table('room_questions')->when($person !== null, fn ($q) => $q->where('person_id', $person),
             fn ($q) => $q->where('business_id', $business))->select('person_id', 'asked_at')->cursor() as $q) {
-            yield ['person_id' => (string) $q->person_id, 'action' => Action::Asked->value, 'day' => self::day((string) $q->asked_at, $zone)];
+            yield ['person_id' => (string) $q->person_id, 'action' => Action::Asked->value,
+                'day' => self::day((string) $q->asked_at, $zone)];
         }
     }
 

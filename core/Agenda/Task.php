@@ -24,6 +24,8 @@ enum Task
     case Digest;
     /** The email of each Monday to the owner. */
     case Report;
+    /** That somebody has become warm, to the owner. */
+    case WarmNotices;
     /** Calls to web addresses of the owner's. */
     case Hooks;
     /** What the practice payments have to tell. */

@@ -62,6 +62,7 @@ final readonly class Event
             EventType::Refunded => array_map(Trigger\OfferRefunded::keyOf(...), $this->offers),
             EventType::PaymentFailed => array_map(Trigger\PaymentFailed::keyOf(...), $this->offers),
             EventType::DeadlineOver => $this->deadline === null ? [] : [Trigger\DeadlineOver::keyOf($this->deadline)],
+            EventType::BecameWarm => [Trigger\BecameWarm::KEY],
             EventType::Entered => $this->sequence === null ? [] : [Trigger\SequenceEntered::keyOf($this->sequence)],
             default => [],
         };

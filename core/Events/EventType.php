@@ -45,6 +45,8 @@ enum EventType: string
     case PaymentFailed = 'payment-failed';
     /** The time of a deadline has run out for them. */
     case DeadlineOver = 'deadline-over';
+    /** Became warm by something they did, and was not before. */
+    case BecameWarm = 'became-warm';
 
     /** The outcome of the page it happened on, if it is one that leads on. */
     public function outcome(): ?Outcome

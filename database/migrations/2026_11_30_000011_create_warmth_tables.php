@@ -31,6 +31,9 @@ return new class extends Migration
             // What each action is worth, where that is not the usual; and the day on which all people were looked at last.
             $table->json('warmth')->nullable();
             $table->char('warmth_on', 10)->nullable();
+            // Is the owner told by email when somebody becomes warm? And up to which event they were.
+            $table->boolean('warmth_notices')->default(false);
+            $table->unsignedBigInteger('warmth_told')->default(0);
         });
         Business::query()->get()->each(function (Business $business): void {
             app(WarmDays::class)->collectAll($business);

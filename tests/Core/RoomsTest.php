@@ -26,7 +26,8 @@ final class RoomsTest extends TestCase
         'People' => ['Deadlines', 'Languages', 'Messages', 'Support', 'Webinars'],
         'Selling' => ['Deadlines', 'Offers', 'Orders'],
         'Agenda' => ['Messages', 'People', 'Support'],
-        'Rules' => ['Deadlines', 'People', 'Support'],
+        'Warmth' => ['Events', 'Support'],
+        'Rules' => ['Deadlines', 'People', 'Support', 'Warmth'],
         'Emails' => ['People', 'Rules', 'Support'],
         'Forms' => ['Emails', 'Languages', 'Parts', 'People', 'Support'],
         'Sequences' => ['Deadlines', 'Emails', 'Events', 'Messages', 'Parts', 'Rules', 'Support', 'Webinars'],
@@ -50,7 +51,6 @@ final class RoomsTest extends TestCase
         ],
         'Results' => ['Events', 'Plan', 'Support'],
         'Visits' => ['Deadlines', 'Plan', 'Results'],
-        'Warmth' => ['Events', 'Support'],
     ];
 
     /** Each room of the application, likewise. */
@@ -93,7 +93,7 @@ final class RoomsTest extends TestCase
         'Http' => [
             'Deadlines', 'Drafts', 'Experiments', 'Export', 'Files', 'Forms', 'Journey', 'Languages', 'Mail', 'Models', 'Orders',
             'Payments', 'People',
-            'Popups', 'Publishing', 'Records', 'Rendering', 'Results', 'Serving', 'Support', 'Webhooks', 'Webinars',
+            'Popups', 'Publishing', 'Records', 'Rendering', 'Results', 'Serving', 'Support', 'Warmth', 'Webhooks', 'Webinars',
         ],
     ];
 

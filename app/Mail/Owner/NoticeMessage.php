@@ -7,6 +7,7 @@ namespace App\Mail\Owner;
 use App\Mail\Emails\EmailSource;
 use App\Mail\Emails\KindOfMessage;
 use App\Models\Message;
+use App\Models\Person;
 use App\Models\Submission;
 use App\Support\Hosts;
 use App\Support\RichText;
@@ -38,6 +39,10 @@ final class NoticeMessage extends KindOfMessage
 
             return new EmailSource('Your week', RichText::email('<ul>'.implode('', $lines).'</ul><p><a href="'
                 .e(Hosts::studio().'/studio/results').'">All results</a></p>'), Colour::of(EmailSource::ACCENT), tracked: false);
+        }
+        $warm = $message->content['warm'] ?? null;
+        if (is_string($warm)) {
+            return self::warm($warm);
         }
         $ids = $message->content['submissions'] ?? [];
         $submissions = Submission::query()->with(['person', 'funnel', 'version'])->whereIn('id', is_array($ids) ? $ids : [])
@@ -77,6 +82,20 @@ final class NoticeMessage extends KindOfMessage
                 .self::plain(e($first->funnel->name)).'”, '.$first->submitted_at->setTimezone($zone)->format('j F, H:i').'.</p>'
             .'<ul>'.self::plain($rows).'</ul><p><a href="'.$link($first).'">Open this person</a></p>'), Colour::of(EmailSource::ACCENT),
             tracked: false);
+    }
+
+    private static function warm(string $id): ?EmailSource
+    {
+        $person = Person::query()->whereNull('erased_at')->with('business')->find($id);
+        if ($person === null) {
+            return null;
+        }
+        $name = self::plain($person->fullName() === '' ? $person->email : $person->fullName());
+        $link = Hosts::studio()."/studio/people/{$person->id}";
+
+        return new EmailSource("{$name} has become warm", RichText::email('<p>'.e($name).' has become warm by what they did last. Why, and '
+            .'what would be next, is on their page.</p><p><a href="'.e($link).'">Open this person</a></p>'),
+            Colour::of(EmailSource::ACCENT), tracked: false);
     }
 
     /** What people wrote holds no merge fields. */

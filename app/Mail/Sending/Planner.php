@@ -110,6 +110,21 @@ final class Planner
         ]);
     }
 
+    /**
+     * Tells the owner that somebody has become warm.
+     *
+     * @param  int  $event  that says so, once
+     */
+    public function planWarmNotice(Person $person, int $event): void
+    {
+        $this->plan("warm:{$event}", [
+            'business_id' => $person->business_id, 'person_id' => null, 'kind' => MessageKind::Notice->value,
+            'name' => 'Somebody became warm',
+            'to_address' => $person->business->sender_address, 'due_at' => Instant::sql(CarbonImmutable::now()),
+            'content' => json_encode(['warm' => $person->id], JSON_THROW_ON_ERROR),
+        ]);
+    }
+
     /** Tells the owner, once a day, that the disk is nearly full. */
     public function planDiskNotice(Business $business, int $megabytes): void
     {

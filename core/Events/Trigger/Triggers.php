@@ -18,7 +18,7 @@ final readonly class Triggers
     /** @var list<class-string<Trigger>> every kind there is */
     public const KINDS = [FormFilledIn::class, TagAdded::class, Bought::class, BoughtOffer::class, PageSeen::class, EmailClicked::class,
         SequenceEntered::class, WebinarRegistered::class, WebinarOutcome::class, AddressConfirmed::class, OfferRefunded::class,
-        PaymentFailed::class, DeadlineOver::class];
+        PaymentFailed::class, DeadlineOver::class, BecameWarm::class];
 
     /** @var list<Trigger> */
     public array $list;

@@ -40,6 +40,7 @@ final readonly class PersonState
      * @param  list<DoneDeed>|null  $deeds
      * @param  array<string, list<string>>|null  $webinars  by id, what became of them there: {@see \Lantern\Core\Rules\WebinarRule::STATES}
      * @param  list<string>|null  $products  ids of those they have bought, whatever the offer
+     * @param  int|null  $warmth  from 0 to 100; nothing for whoever gets no emails
      * @param  string  $id  by which split tests know them; '' for somebody of whom nothing is known
      */
     public function __construct(
@@ -59,13 +60,15 @@ final readonly class PersonState
         private ?array $webinars = null,
         private ?array $products = null,
         public string $id = '',
+        private ?int $warmth = null,
     ) {
     }
 
     /** Somebody of whom nothing is known yet. All of it is loaded, and empty. */
     public static function unknown(DateTimeZone $zone, ?DateTimeZone $ownerZone = null): self
     {
-        return new self($zone, $ownerZone ?? $zone, false, Subscription::Subscribed, null, null, [], [], [], [], [], [], [], [], []);
+        return new self($zone, $ownerZone ?? $zone, false, Subscription::Subscribed, null, null, [], [], [], [], [], [], [], [], [],
+            warmth: 0);
     }
 
     /**
@@ -101,6 +104,11 @@ final readonly class PersonState
         $new = array_filter($tags, fn (string $tag): bool => ! $this->hasTag($tag));
 
         return $this->changed(tags: [...$this->tags(), ...array_values($new)]);
+    }
+
+    public function warmth(): int
+    {
+        return $this->warmth ?? throw self::missing('warmth');
     }
 
     /** @return array<string, Run> */

@@ -10,6 +10,7 @@ import { usePulse } from '@/stores/pulse';
 import { useToasts } from '@/stores/toasts';
 import { ago, count, counted } from '@/ui/format';
 import ScreenTabs from '@/ui/ScreenTabs.vue';
+import UiSwitch from '@/ui/UiSwitch.vue';
 
 /** Whom to write to first, and why; and what it goes by, to be changed with sliders. */
 const toasts = useToasts();
@@ -87,6 +88,12 @@ const spoken = (p: WarmPerson) =>
                         >{{ i > 0 ? ' · ' : '' }}{{ count(b.people) }} {{ b.label.toLowerCase() }}</template
                     >
                 </p>
+                <UiSwitch
+                    class="mt-3"
+                    :model-value="list.notices"
+                    label="Tell me by email when somebody becomes warm"
+                    @update:model-value="(on: boolean) => run(() => api.put('warmth/notices', { on }))"
+                />
                 <ol class="mt-3" data-test="first">
                     <li v-for="p in list.people" :key="p.id" class="flex items-start justify-between gap-4 border-b border-line py-3">
                         <div class="min-w-0">

@@ -30,6 +30,7 @@ export const historyWords: Record<string, (h: HistoryItem) => string> = {
     'deadline-ended': (h) => `“${h.what}” was ended by you`,
     'deadline-removed': (h) => `“${h.what}” was removed`,
     'deadline-over': (h) => `The time of “${h.what}” ran out`,
+    'became-warm': () => 'Became warm',
     'message-sent': (h) => `Was sent “${h.what}”`,
     'message-waiting': (h) => `Will be sent “${h.what}”`,
     'message-sending': (h) => `Is being sent “${h.what}”`,

@@ -384,7 +384,7 @@ final class JourneyTest extends TestCase
             ['kind' => 'click', 'email' => 'e'], ['kind' => 'sequence', 'sequence' => 's'], ['kind' => 'registered', 'webinar' => 'w'],
             ['kind' => 'webinar', 'outcome' => 'left-early', 'webinar' => 'w'], ['kind' => 'confirmed', 'form' => 'f'],
             ['kind' => 'refunded', 'offer' => 'o'], ['kind' => 'payment-failed', 'offer' => 'o'],
-            ['kind' => 'deadline-over', 'deadline' => 'd']];
+            ['kind' => 'deadline-over', 'deadline' => 'd'], ['kind' => 'became-warm']];
         $read = Triggers::fromShape(Shape::of(['starts' => [...$written, ['kind' => 'tag', 'tag' => 'CELLO']]]), 'starts');
 
         self::assertSame($written, $read->toArray());
@@ -408,9 +408,10 @@ final class JourneyTest extends TestCase
             fn (array $written): ?string => Triggers::fromShape(Shape::of(['starts' => [$written]]), 'starts')->heardBy($event)?->when(
                 fn (string $id): string => $id), [['kind' => 'confirmed', 'form' => 'f'], ['kind' => 'refunded', 'offer' => 'o'],
                     ['kind' => 'payment-failed', 'offer' => 'o'], ['kind' => 'deadline-over', 'deadline' => 'd'],
-                    ['kind' => 'bought-offer', 'offer' => 'o'], ['kind' => 'form', 'form' => 'f']])));
+                    ['kind' => 'became-warm'], ['kind' => 'bought-offer', 'offer' => 'o'], ['kind' => 'form', 'form' => 'f']])));
 
         self::assertSame(['confirm their address in “f”'], $heard(new Event(EventType::Confirmed, $at, form: 'f')));
+        self::assertSame(['become warm'], $heard(new Event(EventType::BecameWarm, $at)));
         self::assertSame(['get their money back for “o”'], $heard(new Event(EventType::Refunded, $at, offers: ['x', 'o'])));
         self::assertSame(['fail to pay for “o”'], $heard(new Event(EventType::PaymentFailed, $at, offers: ['o'])));
         self::assertSame(['run out of time in “d”'], $heard(new Event(EventType::DeadlineOver, $at, deadline: 'd')));

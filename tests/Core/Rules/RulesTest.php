@@ -53,6 +53,8 @@ final class RulesTest extends TestCase
             ['“Plays since” is within the last day', $date('since', 'within', 1)],
             ['gets emails', ['kind' => 'subscription', 'not' => false, 'subscription' => 'subscribed']],
             ['not: address does not work', ['kind' => 'subscription', 'not' => true, 'subscription' => 'bounced']],
+            ['is at least warm', ['kind' => 'warmth', 'not' => false, 'band' => 'warm']],
+            ['is less than hot', ['kind' => 'warmth', 'not' => true, 'band' => 'hot']],
             ['has running “Three days”', ['kind' => 'deadline', 'state' => 'running', 'deadline' => 'd1']],
             ['left early from “First Melody”', ['kind' => 'webinar', 'state' => 'left-early', 'not' => false, 'webinar' => 'w1']],
             ['did not attend “First Melody”', ['kind' => 'webinar', 'state' => 'attended', 'not' => true, 'webinar' => 'w1']],

@@ -115,6 +115,8 @@ final class SegmentTest extends TestCase
                 }
             }
             $this->registered($person, $one);
+            // As if all that had been said of them; what they did here was told as it happened.
+            DB::table('people')->where('id', $person->id)->update(['warmth' => ($i * 37) % 101]);
             $this->people[] = $person->refresh()->load(['business', 'tags']);
         }
         DB::table('deadline_runs')->insert(['business_id' => $this->business->id, 'funnel_id' => $this->ofDeadlines(),
@@ -254,6 +256,12 @@ final class SegmentTest extends TestCase
         foreach (Subscription::cases() as $subscription) {
             foreach (['equal', 'other'] as $is) {
                 yield "{$is} {$subscription->value}" => [['all' => true, 'rules' => [$rule('standing', $is, '', $subscription->value)]]];
+            }
+        }
+        foreach (['mild', 'warm', 'hot'] as $band) {
+            foreach ([false, true] as $not) {
+                yield ($not ? 'less than ' : 'at least ').$band => [['all' => true, 'rules' => [['kind' => 'warmth', 'not' => $not,
+                    'band' => $band]]]];
             }
         }
         $tag = $rule('tag', 'has', '', 'Cellist');

@@ -12,6 +12,7 @@ use App\Models\Person;
 use App\Models\User;
 use App\People\Privacy\Erase;
 use App\People\Privacy\Merge;
+use App\Publishing\Publishing;
 use App\Warmth\Scores;
 use App\Warmth\WarmDays;
 use Carbon\CarbonImmutable;
@@ -22,6 +23,7 @@ use Lantern\Core\Warmth\Action;
 use Lantern\Core\Warmth\Weights;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use Tests\Drafts\Sequence;
 use Tests\TestCase;
 
 /** How warm people are: kept in step with what they do, the same for one and for all, and gone with them. */
@@ -89,7 +91,8 @@ final class WarmthTest extends TestCase
         foreach ([Weights::usual(), Weights::of(['opened' => 0, 'bought' => 100], 3), Weights::of([], 365)] as $weights) {
             $this->owner->business->forceFill(['warmth' => $weights->toArray()])->save();
             app(Scores::class)->refresh($this->owner->business, CarbonImmutable::now());
-            $previewed = array_column(app(Scores::class)->preview($this->owner->business, $weights, CarbonImmutable::now(), 100), null, 'id');
+            $previewed = array_column(app(Scores::class)->preview($this->owner->business, $weights, CarbonImmutable::now(), 100),
+                null, 'id');
             foreach (Person::query()->with('business')->get() as $person) {
                 $score = Scores::ofPerson($person, $weights, CarbonImmutable::now());
                 self::assertSame($person->unsubscribed_at === null ? $this->warmth($person) : 0, $score->value, $person->email);
@@ -189,5 +192,40 @@ final class WarmthTest extends TestCase
         $this->actingAs($stranger)->getJson('/studio/api/warmth')->assertJsonCount(0, 'people')->assertJsonPath('weights.halfLife', 21);
         $this->postJson('/studio/api/warmth/preview', $weights)->assertJsonCount(0, 'people');
         $this->postJson("/studio/api/people/{$ada->id}/spoken")->assertNotFound();
+    }
+
+    public function test_whoever_becomes_warm_starts_what_waits_for_it_and_the_owner_is_told_if_they_wish(): void
+    {
+        $sequence = Sequence::query()->firstOrFail();
+        $sequence->forceFill(['definition' => ['starts' => [['kind' => 'became-warm']]] + $sequence->definition])->save();
+        app(Publishing::class)->publish($this->funnel->refresh(), null);
+        $this->actingAs($this->owner)->putJson('/studio/api/warmth/notices', ['on' => true])->assertOk()->assertJsonPath('notices', true);
+        [$ada, $fen] = [$this->person('ada'), $this->person('fen')];
+        $fen->forceFill(['unsubscribed_at' => now()])->save();
+        foreach ([$ada, $fen] as $person) {
+            $this->does($person, EventType::Bought);
+            self::assertSame(0, DB::table('enrolments')->count());
+        }
+        foreach ([$ada, $fen, $ada] as $person) {
+            $this->does($person, EventType::Clicked);
+            $this->does($person, EventType::Attended);
+        }
+        self::assertSame([$ada->id], DB::table('events')->where('type', 'became-warm')->pluck('person_id')->all(),
+            'once, and nobody who left');
+        self::assertSame([$ada->id], DB::table('enrolments')->pluck('person_id')->all());
+        foreach ([1, 2] as $again) {
+            Artisan::call('lantern:due');
+            $this->runQueue();
+        }
+        self::assertSame(['ada@example.com has become warm'], DB::table('messages')->where('kind', 'notice')->pluck('subject')->all());
+        // Colder, and warm again, is news again; but not for whoever does not want it.
+        $this->putJson('/studio/api/warmth/notices', ['on' => false]);
+        $this->travel(60)->days();
+        Artisan::call('lantern:due');
+        $this->does($ada, EventType::Bought);
+        $this->does($ada, EventType::Attended);
+        Artisan::call('lantern:due');
+        self::assertSame([2, 1], [DB::table('events')->where('type', 'became-warm')->count(),
+            DB::table('messages')->where('kind', 'notice')->count()]);
     }
 }

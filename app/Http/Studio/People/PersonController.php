@@ -79,7 +79,9 @@ final class PersonController extends StudioController
                     'through' => in_array($e->sequence_id, $through, true)])->all(),
             'deadlines' => self::deadlines($found),
             'optOuts' => DB::table('opt_outs')->where('person_id', $found->id)->pluck('what')->all(),
-            'warmth' => WarmthJson::ofPerson($found, CarbonImmutable::now()), 'history' => $history->told($found, 100 + $more), 'consent' => PersonArchive::consent($found), 'deliveries' => $deliveries,
+            'warmth' => WarmthJson::ofPerson($found, CarbonImmutable::now()),
+            'history' => $history->told($found, 100 + $more), 'consent' => PersonArchive::consent($found),
+            'deliveries' => $deliveries,
             'purchases' => ['orders' => Order::query()->with(['lines', 'funnel', 'business', 'payments'])
                 ->where('person_id', $found->id)->latest('placed_at')->limit(50)->get()->map(OrderJson::withPlan(...))->all(),
                 'sums' => (new SalesNumbers)->ofPerson($this->business(), $found->id)]];

@@ -46,7 +46,8 @@ final class WarmthController extends StudioController
             return ['id' => $person->id, 'name' => $person->fullName(), 'email' => $person->email, 'score' => $score->value,
                 'band' => $score->band()->value, 'bandLabel' => $score->band()->label(), 'reason' => WarmthJson::reason($score),
                 'activeAt' => Instant::json($person->active_at)];
-        })->all()), 'bands' => $this->bands(), 'weights' => WarmthJson::ofWeights($weights)]);
+        })->all()), 'bands' => $this->bands(), 'weights' => WarmthJson::ofWeights($weights),
+            'notices' => $this->business()->warmth_notices]);
     }
 
     /** Who would be how warm with other weights. Nothing is kept. */
@@ -70,6 +71,15 @@ final class WarmthController extends StudioController
         });
 
         return response()->json(['weights' => WarmthJson::ofWeights($weights), 'bands' => $this->bands()]);
+    }
+
+    /** Is the owner told by email when somebody becomes warm? From now on. */
+    public function notices(Request $request): JsonResponse
+    {
+        $business = $this->business();
+        $business->forceFill(['warmth_notices' => $request->boolean('on'), 'warmth_told' => (int) DB::table('events')->max('id')])->save();
+
+        return response()->json(['notices' => $business->warmth_notices]);
     }
 
     /** The owner has spoken to somebody, or has not after all. */

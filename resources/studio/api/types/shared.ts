@@ -35,6 +35,7 @@ export type Trigger =
     | { kind: 'confirmed'; form: string }
     | { kind: 'refunded'; offer: string }
     | { kind: 'payment-failed'; offer: string }
+    | { kind: 'became-warm' }
     | { kind: 'deadline-over'; deadline: string };
 
 export interface Finding {

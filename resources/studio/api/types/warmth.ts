@@ -36,6 +36,8 @@ export interface WarmthList {
     people: WarmPerson[];
     bands: { band: Band; label: string; from: number; people: number }[];
     weights: WarmthWeights;
+    /** Is the owner told by email when somebody becomes warm? */
+    notices: boolean;
 }
 
 /** Somebody with the weights of now, and with others. */

@@ -26,6 +26,8 @@ function startWords(funnel: Funnel, trigger: Trigger): string {
             return 'the session';
         case 'refunded':
             return 'a refund';
+        case 'became-warm':
+            return 'becoming warm';
         case 'payment-failed':
             return 'a failed payment';
         case 'deadline-over':
