@@ -23,7 +23,7 @@ $folder = getenv('SHOTS') ?: __DIR__;
 /** Those that are half of another one come along with it. */
 if ($wanted !== []) {
     $halves = ['orders' => 'order', 'broadcast' => 'outbox', 'session' => 'report', 'opt-in-page' => 'session-page',
-        'results' => 'leaks tests'];
+        'results' => 'leaks tests', 'people' => 'warmth'];
     array_push($wanted, ...explode(' ', implode(' ', array_intersect_key($halves, array_flip($wanted)))));
 }
 
@@ -136,6 +136,9 @@ $press('Everybody', '[aria-haspopup=listbox]');
 $press('Keen on the plan', '[role=option]');
 $wait($studio, '[data-test=segment-count]');
 $shoot($studio, 'people');
+$go('people/warmth', '[data-test=first] li');
+$shoot($studio, 'warmth');
+$join('people', 'warmth');
 $go('people?', 'table tbody tr');
 $person = (string) $studio->executeScript('return (async () => (await (await '
     ."fetch('/studio/api/people?sort=active')).json()).people[3].id)()");
