@@ -137,6 +137,22 @@ final class SplitTestCheckTest extends TestCase
         self::assertSame($codes, array_values(array_filter($found, fn (string $c): bool => $c[0] === '!')), implode(', ', $found));
     }
 
+    public function test_what_is_wrong_with_what_there_was_before_is_said_of_that_alone(): void
+    {
+        $plan = Plans::changed(function (array $p): array {
+            $body = '<p>Begin <a href="{{page_gone}}">here</a>.</p>';
+            $p['emails'][] = ['id' => 'day-1', 'name' => 'Day one', 'subject' => 'x', 'sequence' => $p['sequences'][0]['id'],
+                'body' => $body];
+            $p['splitTests'][] = ['id' => 't', 'name' => 'T', 'of' => 'email', 'on' => true, 'part' => 'day-1'];
+            $p['variants'][] = ['id' => 'v', 'name' => 'B', 'test' => 't', 'letter' => 'b', 'of' => 'email', 'subject' => 'y',
+                'body' => $body];
+
+            return $p;
+        });
+        self::assertSame([], self::codes($plan));
+        self::assertContains('dead-link', array_map(fn (Finding $f): string => $f->code, GoLiveCheck::of($plan)));
+    }
+
     public function test_an_email_without_a_link_cannot_be_tested_for_clicks(): void
     {
         $found = fn (string $goal): array => array_values(array_intersect(['nothing-to-click'],
