@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace App\Results;
 
-use DateTimeImmutable;
+use App\Support\OwnerDays;
 use DateTimeZone;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Events\EventType;
-use Lantern\Core\Results\Days;
 use Lantern\Core\Results\Measure;
 use Lantern\Core\Results\Tally;
 use stdClass;
@@ -20,9 +19,6 @@ use stdClass;
  */
 final class EventTallies
 {
-    /** @var array<string, string> */
-    private static array $days = [];
-
     /** What leads on from a page is noted on that page. */
     public const LEADS_ON = [EventType::Joined, EventType::Confirmed, EventType::Bought, EventType::Declined];
 
@@ -39,7 +35,7 @@ final class EventTallies
         if ((bool) $e->owner || $e->funnel_id === null) {
             return [];
         }
-        $day = self::day((string) $e->at, $zone);
+        $day = OwnerDays::of((string) $e->at, $zone);
         $page = (string) ($e->page_id ?? '');
         $type = EventType::tryFrom((string) $e->type);
         $tallies = match (true) {
@@ -96,7 +92,7 @@ final class EventTallies
         $days = [];
         foreach ($before as $row) {
             if ($row->way === $way) {
-                $days[self::day((string) $row->at, $zone)] = true;
+                $days[OwnerDays::of((string) $row->at, $zone)] = true;
             }
         }
 
@@ -112,7 +108,7 @@ final class EventTallies
     {
         $days = [];
         foreach ($before as $row) {
-            $on = self::day((string) $row->at, $zone);
+            $on = OwnerDays::of((string) $row->at, $zone);
             foreach (self::slices($row) as $slice) {
                 $days[$slice][$on] = true;
             }
@@ -139,7 +135,7 @@ final class EventTallies
     /** @return list<Tally> what a sign-up counts as: for its page, for what was pressed before it, and for its form itself */
     public static function ofSignup(stdClass $event, DateTimeZone $zone, Earlier $earlier): array
     {
-        $day = self::day((string) $event->at, $zone);
+        $day = OwnerDays::of((string) $event->at, $zone);
         $blocks = [(string) $event->part];
         foreach ($earlier->presses($event) as $press) {
             $blocks[] = (string) $press->part;
@@ -167,24 +163,12 @@ final class EventTallies
         $days = [];
         foreach ($e->visitor === null ? [] : $earlier->presses($e) as $press) {
             if ($press->part === $e->part) {
-                $days[] = self::day((string) $press->at, $zone);
+                $days[] = OwnerDays::of((string) $press->at, $zone);
             }
         }
 
         return [new Tally(Measure::Clicks, $page, '', $day), new Tally(Measure::Clicks, $page, "block:{$e->part}", $day),
             ...$e->visitor === null ? []
                 : Tally::once(Measure::Pressed, $page, "block:{$e->part}", $day, array_values(array_unique($days)))];
-    }
-
-    /** The day of a moment; worked out once for each quarter of an hour, since in no zone a day begins within one. */
-    public static function day(string $at, DateTimeZone $zone): string
-    {
-        $quarter = $zone->getName().substr($at, 0, 14).intdiv((int) substr($at, 14, 2), 15);
-        if (! isset(self::$days[$quarter])) {
-            self::$days = count(self::$days) < 100_000 ? self::$days : [];
-            self::$days[$quarter] = Days::of(new DateTimeImmutable($at, new DateTimeZone('UTC')), $zone);
-        }
-
-        return self::$days[$quarter];
     }
 }

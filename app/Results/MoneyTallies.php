@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Results;
 
+use App\Support\OwnerDays;
 use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -38,7 +39,7 @@ final class MoneyTallies
     /** @return list<Tally> */
     public static function ofOrder(stdClass $order, DateTimeZone $zone): array
     {
-        $day = EventTallies::day((string) $order->bought_at, $zone);
+        $day = OwnerDays::of((string) $order->bought_at, $zone);
 
         return [...EventTallies::inSlices($order, Measure::Orders, (string) $order->page_id, $day),
             ...EventTallies::ofBlocks(self::pressed($order), Measure::Orders, $day)];
@@ -47,7 +48,7 @@ final class MoneyTallies
     /** @return list<Tally> */
     public static function of(stdClass $fact, DateTimeZone $zone): array
     {
-        $day = EventTallies::day((string) $fact->at, $zone);
+        $day = OwnerDays::of((string) $fact->at, $zone);
         $measure = $fact->type === FactType::Paid->value ? Measure::Paid : Measure::Refunded;
         $tallies = [];
         $first = true;

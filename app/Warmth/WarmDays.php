@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Warmth;
 
 use App\Models\Business;
+use App\Support\OwnerDays;
 use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\DB;
@@ -20,9 +21,6 @@ use Lantern\Core\Warmth\Actions;
 final class WarmDays
 {
     private const AT_ONCE = 300;
-
-    /** @var array<string, string> by moment to the hour and zone: many things happen on few days */
-    private static array $known = [];
 
     private static bool $later = false;
 
@@ -95,13 +93,13 @@ final class WarmDays
         foreach ($events as $e) {
             $action = Actions::of(EventType::from((string) $e->type), (string) ($roles[(string) $e->page_id] ?? ''));
             if ($action !== null) {
-                yield ['person_id' => (string) $e->person_id, 'action' => $action->value, 'day' => self::day((string) $e->at, $zone)];
+                yield ['person_id' => (string) $e->person_id, 'action' => $action->value, 'day' => OwnerDays::of((string) $e->at, $zone)];
             }
         }
         foreach (DB::table('room_questions')->when($person !== null, fn ($q) => $q->where('person_id', $person),
             fn ($q) => $q->where('business_id', $business))->select('person_id', 'asked_at')->cursor() as $q) {
             yield ['person_id' => (string) $q->person_id, 'action' => Action::Asked->value,
-                'day' => self::day((string) $q->asked_at, $zone)];
+                'day' => OwnerDays::of((string) $q->asked_at, $zone)];
         }
     }
 
@@ -117,18 +115,6 @@ final class WarmDays
             }
         }
         DB::table('warm_days')->insertOrIgnore(array_values($waiting));
-    }
-
-    /** The day of a moment; worked out once for each quarter of an hour, since in no zone a day begins within one. */
-    private static function day(string $at, DateTimeZone $zone): string
-    {
-        $quarter = $zone->getName().substr($at, 0, 14).intdiv((int) substr($at, 14, 2), 15);
-        if (! isset(self::$known[$quarter])) {
-            self::$known = count(self::$known) < 100_000 ? self::$known : [];
-            self::$known[$quarter] = Days::of(new DateTimeImmutable($at, new DateTimeZone('UTC')), $zone);
-        }
-
-        return self::$known[$quarter];
     }
 
     private static function roleOf(?string $page): string

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Lantern\Core\Experiments\Content;
 
 use Lantern\Core\Emails\EmailBody;
-use Lantern\Core\Page\Document;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Sequences\EmailPlan;
 use Lantern\Core\Support\Shape;
@@ -14,6 +13,8 @@ use Lantern\Core\Support\Written;
 /** Another subject or text for an email. When it goes out and to whom stays that of the email. */
 final readonly class EmailContent implements VariantContent
 {
+    use WithoutDocument;
+
     public function __construct(public string $subject, public string $body)
     {
     }
@@ -51,21 +52,6 @@ final readonly class EmailContent implements VariantContent
             }
         }
 
-        return [];
-    }
-
-    public function document(): ?Document
-    {
-        return null;
-    }
-
-    public function withDocument(Document $document): self
-    {
-        return $this;
-    }
-
-    public function needs(): array
-    {
         return [];
     }
 

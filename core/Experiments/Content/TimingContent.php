@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Lantern\Core\Experiments\Content;
 
 use Lantern\Core\Deadlines\DeadlineMoment;
-use Lantern\Core\Page\Document;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Sequences\Delay;
 use Lantern\Core\Sequences\EmailPlan;
@@ -17,6 +16,8 @@ use Lantern\Core\Webinars\SessionMoment;
 /** Other moments for the emails of a sequence. One that it does not speak of goes out when the sequence says. */
 final readonly class TimingContent implements VariantContent
 {
+    use WithoutDocument;
+
     /** @param  array<string, Delay|DeadlineMoment|SessionMoment>  $timings  by the id of the email */
     public function __construct(public array $timings)
     {
@@ -67,21 +68,6 @@ final readonly class TimingContent implements VariantContent
         ksort($shown);
 
         return $shown;
-    }
-
-    public function document(): ?Document
-    {
-        return null;
-    }
-
-    public function withDocument(Document $document): self
-    {
-        return $this;
-    }
-
-    public function needs(): array
-    {
-        return [];
     }
 
     public function references(): array
