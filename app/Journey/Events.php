@@ -13,7 +13,6 @@ use App\Results\Counts;
 use App\Support\Instant;
 use App\Warmth\Scores;
 use App\Warmth\WarmDays;
-use App\Warmth\Warming;
 use Carbon\CarbonImmutable;
 use DateTimeImmutable;
 use Illuminate\Database\Query\Builder;
@@ -26,7 +25,7 @@ use Lantern\Core\Journey\Journey;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\People\State\PersonState;
 use Lantern\Core\Plan\FunnelState;
-use Lantern\Core\Warmth\Band;
+use Lantern\Core\Warmth\Warming;
 
 /**
  * The one door for what happens. An event is recorded, the Journey of its funnel and of every live funnel that listens
@@ -47,7 +46,7 @@ final readonly class Events
         return DB::transaction(function () use ($event): Decision {
             $warmer = $this->record($event);
             $decision = $this->follow($event);
-            if ($warmer !== null && $warmer->to->least() >= Band::Warm->least() && $warmer->from->least() < Band::Warm->least()) {
+            if ($warmer?->becameWarm() === true) {
                 $this->becameWarm($event);
             }
 

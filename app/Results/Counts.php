@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Results;
 
 use App\Models\Business;
+use App\Support\DoneAtTheEnd;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Database\Query\Builder;
@@ -19,6 +20,8 @@ use stdClass;
  */
 final class Counts
 {
+    use DoneAtTheEnd;
+
     public function __construct(private readonly CountMonths $months)
     {
     }
@@ -30,24 +33,6 @@ final class Counts
     private const AT_ONCE = 300_000;
 
     private const KEY = ['funnel_id', 'slice', 'day', 'page_id', 'measure', 'before', 'currency'];
-
-    private static bool $later = false;
-
-    /**
-     * Does something in which very much happens, and counts it all at its end.
-     *
-     * @param  callable(): mixed  $work
-     */
-    public function afterwards(callable $work): void
-    {
-        self::$later = true;
-        try {
-            $work();
-        } finally {
-            self::$later = false;
-        }
-        Business::query()->get()->each(fn (Business $business) => $this->rebuild($business));
-    }
 
     /**
      * Counts one event.
@@ -93,6 +78,11 @@ final class Counts
                     EventTallies::ofSignup($twin->id > $event->id ? $twin : $event, $business->zone(), new EarlierStored)));
             }
         }
+    }
+
+    public function rebuildAll(): void
+    {
+        Business::query()->get()->each($this->rebuild(...));
     }
 
     /** Makes the counts of a business anew from what happened. */

@@ -139,6 +139,12 @@ final class RichText implements Htmlable
         return trim((string) preg_replace(['/[^\P{C}\n\t]+/u', '/[ \t]{2,}/'], ['', ' '], $text));
     }
 
+    /** One line without any marks, such as a subject. */
+    public static function line(string $text): string
+    {
+        return (string) preg_replace('/\s+/u', ' ', self::plain($text));
+    }
+
     /**
      * @param  list<string>  $elements
      * @param  list<string>  $classed  elements that may have a class

@@ -15,8 +15,8 @@ use Illuminate\Support\Facades\DB;
 use Lantern\Core\Agenda\Task;
 use Lantern\Core\Results\Days;
 use Lantern\Core\Support\Shape;
-use Lantern\Core\Warmth\Band;
 use Lantern\Core\Warmth\Score;
+use Lantern\Core\Warmth\Warming;
 use Lantern\Core\Warmth\Weights;
 
 /**
@@ -28,23 +28,19 @@ final readonly class Scores implements DueWork
 {
     private const HALF = 500_000;
 
-    /** In SQL, of `people`. */
-    public const GETS_EMAILS = 'unsubscribed_at is null and suppressed is null and erased_at is null';
+    /** {@see \Lantern\Core\People\Subscription::isReached()} in SQL, of `people`; whoever was forgotten is among those who left. */
+    public const REACHED = 'unsubscribed_at is null and suppressed is null';
 
     public static function weights(Business $business): Weights
     {
         return $business->warmth === null ? Weights::usual() : Weights::fromShape(Shape::of($business->warmth));
     }
 
-    /** With the word whether they get emails: whoever does not is cold. */
+    /** With the word whether emails reach them: where they do not, they are cold. */
     public static function ofPerson(Person $person, Weights $weights, DateTimeImmutable $now): Score
     {
-        return Score::of($weights, self::days($person->id), Days::of($now, $person->business->zone()), ! self::getsEmails($person));
-    }
-
-    private static function getsEmails(Person $person): bool
-    {
-        return $person->unsubscribed_at === null && $person->suppressed === null && $person->erased_at === null;
+        return Score::of($weights, self::days($person->id), Days::of($now, $person->business->zone()),
+            cold: ! $person->subscription()->isReached());
     }
 
     /** @return array<string, list<string>> by action */
@@ -59,15 +55,13 @@ final readonly class Scores implements DueWork
     }
 
     /** Somebody did something. */
-    public static function follow(string $person, Business $business, DateTimeImmutable $now): Warming
+    public static function follow(string $person, Business $business, DateTimeImmutable $now): ?Warming
     {
-        $row = DB::table('people')->where('id', $person)->first(['warmth', 'unsubscribed_at', 'suppressed']);
+        $known = Person::query()->find($person);
         $score = Score::of(self::weights($business), self::days($person), Days::of($now, $business->zone()))->value;
         DB::table('people')->where('id', $person)->update(['warmth' => $score]);
-        // Whoever gets no emails stays cold.
-        $cold = $row === null || $row->unsubscribed_at !== null || $row->suppressed !== null;
 
-        return new Warming(Band::of($cold ? 0 : (int) $row->warmth), Band::of($cold ? 0 : $score));
+        return $known === null ? null : Warming::of($known->warmth, $score, $known->subscription());
     }
 
     /** What somebody did turns out to be another's, or more of it theirs. */
@@ -99,7 +93,7 @@ final readonly class Scores implements DueWork
     public function preview(Business $business, Weights $weights, CarbonImmutable $now, int $most): array
     {
         self::prepare($weights, Days::of($now, $business->zone()));
-        $people = DB::table('people')->where('business_id', $business->id)->whereRaw(self::GETS_EMAILS)
+        $people = DB::table('people')->where('business_id', $business->id)->whereRaw(self::REACHED)
             ->selectRaw('id, warmth, '.self::SUM.' as then_warmth');
         $rows = DB::query()->fromSub($people, 'p')->orderByRaw('max(warmth, then_warmth) desc, then_warmth desc, id')->limit($most)->get();
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Warmth;
 
 use App\Models\Business;
+use App\Support\DoneAtTheEnd;
 use App\Support\OwnerDays;
 use DateTimeImmutable;
 use DateTimeZone;
@@ -20,25 +21,9 @@ use Lantern\Core\Warmth\Actions;
  */
 final class WarmDays
 {
+    use DoneAtTheEnd;
+
     private const AT_ONCE = 300;
-
-    private static bool $later = false;
-
-    /**
-     * Does something in which very much happens, and collects it all at its end.
-     *
-     * @param  callable(): mixed  $work
-     */
-    public function afterwards(callable $work): void
-    {
-        self::$later = true;
-        try {
-            $work();
-        } finally {
-            self::$later = false;
-        }
-        Business::query()->get()->each(fn (Business $business) => $this->collectAll($business));
-    }
 
     /**
      * Something happened to a person.
@@ -71,7 +56,13 @@ final class WarmDays
         });
     }
 
-    public function collectAll(Business $business): void
+    public function rebuildAll(): void
+    {
+        Business::query()->get()->each($this->rebuild(...));
+    }
+
+    /** Of everybody in a business. */
+    public function rebuild(Business $business): void
     {
         DB::transaction(function () use ($business): void {
             DB::table('warm_days')->whereIn('person_id', DB::table('people')->where('business_id', $business->id)->select('id'))->delete();

@@ -31,6 +31,12 @@ enum Subscription: string
         };
     }
 
+    /** Does anything that is sent still reach them? Not whoever left, or whose mailbox refused it. */
+    public function isReached(): bool
+    {
+        return ! in_array($this, [self::Unsubscribed, self::Bounced, self::Complained], true);
+    }
+
     /** May an email of a sequence they joined go to them? */
     public function getsSequences(): bool
     {

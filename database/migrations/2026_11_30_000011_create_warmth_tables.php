@@ -36,7 +36,7 @@ return new class extends Migration
             $table->unsignedBigInteger('warmth_told')->default(0);
         });
         Business::query()->get()->each(function (Business $business): void {
-            app(WarmDays::class)->collectAll($business);
+            app(WarmDays::class)->rebuild($business);
             app(Scores::class)->refresh($business, CarbonImmutable::now());
         });
     }

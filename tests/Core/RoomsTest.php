@@ -26,7 +26,7 @@ final class RoomsTest extends TestCase
         'People' => ['Deadlines', 'Languages', 'Messages', 'Support', 'Webinars'],
         'Selling' => ['Deadlines', 'Offers', 'Orders'],
         'Agenda' => ['Messages', 'People', 'Support'],
-        'Warmth' => ['Events', 'Support'],
+        'Warmth' => ['Events', 'People', 'Support'],
         'Rules' => ['Deadlines', 'People', 'Support', 'Warmth'],
         'Emails' => ['People', 'Rules', 'Support'],
         'Forms' => ['Emails', 'Languages', 'Parts', 'People', 'Support'],

@@ -44,7 +44,7 @@ final class EmailKind extends DraftKind
         $email = $part->toArray();
 
         return EmailPlan::fromShape(Shape::of([
-            'subject' => (string) preg_replace('/\s+/u', ' ', RichText::plain((string) $email['subject'])),
+            'subject' => RichText::line((string) $email['subject']),
             'body' => RichText::email((string) $email['body'])->html,
         ] + $email));
     }

@@ -9,15 +9,12 @@ use App\Models\Funnel;
 use App\Support\Ids;
 use App\Support\Instant;
 use Carbon\CarbonImmutable;
-use Lantern\Core\Emails\EmailBody;
 use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Experiments\Tested;
 use Lantern\Core\Experiments\TestGoal;
 use Lantern\Core\Experiments\Variant;
 use Lantern\Core\Parts\Part;
-use Lantern\Core\Plan\PagePlan;
-use Lantern\Core\Plan\PageRole;
-use Lantern\Core\Sequences\EmailPlan;
+use Lantern\Core\Plan\UsualGoal;
 use Lantern\Core\Support\Invalid;
 use Lantern\Core\Support\Shape;
 
@@ -66,20 +63,7 @@ final class SplitTestKind extends DraftKind
             throw Invalid::at('part', "This {$of->name()} has a split test already. Add a variant to it.");
         }
 
-        return new SplitTest(Ids::next(), $row->name, $id, $of, self::goal($of, $row));
-    }
-
-    private static function goal(Tested $of, DraftPart $row): TestGoal
-    {
-        $part = $row->part();
-
-        return match (true) {
-            $part instanceof PagePlan => in_array($part->role, [PageRole::Sales, PageRole::Checkout, PageRole::Upsell,
-                PageRole::Downsell], true) ? TestGoal::Sale : TestGoal::Signup,
-            // Without a link there is nothing to click.
-            $part instanceof EmailPlan && EmailBody::links($part->body) === [] => TestGoal::Open,
-            default => $of->goals()[0],
-        };
+        return new SplitTest(Ids::next(), $row->name, $id, $of, UsualGoal::of($of, $row->part()));
     }
 
     public function remove(DraftPart $row): array

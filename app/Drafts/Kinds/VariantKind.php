@@ -49,8 +49,7 @@ final class VariantKind extends DraftKind
         $content = $part->content;
 
         return $content instanceof EmailContent
-            ? $part->with(new EmailContent((string) preg_replace('/\s+/u', ' ', RichText::plain($content->subject)),
-                RichText::email($content->body)->html))
+            ? $part->with(new EmailContent(RichText::line($content->subject), RichText::email($content->body)->html))
             : $part->onDocument(fn (Document $d): Document => DraftPlan::asStored(CleanDocument::of($d->toArray(), $business->id)));
     }
 

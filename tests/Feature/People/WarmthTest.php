@@ -13,6 +13,7 @@ use App\Models\User;
 use App\People\Privacy\Erase;
 use App\People\Privacy\Merge;
 use App\Publishing\Publishing;
+use App\Results\Counts;
 use App\Warmth\Scores;
 use App\Warmth\WarmDays;
 use Carbon\CarbonImmutable;
@@ -104,9 +105,24 @@ final class WarmthTest extends TestCase
         }
         // Made anew from the events, all of it is the same.
         $kept = DB::table('warm_days')->orderBy('person_id')->orderBy('action')->orderBy('day')->get()->all();
-        app(WarmDays::class)->collectAll($this->owner->business);
+        app(WarmDays::class)->rebuild($this->owner->business);
         self::assertEquals($kept, DB::table('warm_days')->orderBy('person_id')->orderBy('action')->orderBy('day')->get()->all());
         self::assertGreaterThan(50, count($kept));
+    }
+
+    public function test_of_much_that_happens_at_once_all_is_counted_at_its_end(): void
+    {
+        $ada = $this->person('ada');
+        $days = fn (): array => DB::table('warm_days')->orderBy('action')->pluck('action')->all();
+        $counted = fn (): int => (int) DB::table('counts')->where('measure', 'signups')->where('slice', '')->sum('how_many');
+        app(Counts::class)->afterwards(fn () => app(WarmDays::class)->afterwards(function () use ($ada, $days, $counted): void {
+            $this->does($ada, EventType::Joined);
+            $this->does($ada, EventType::Clicked);
+            self::assertSame([[], 0], [$days(), $counted()]);
+        }));
+        self::assertSame([['clicked', 'joined'], 1], [$days(), $counted()]);
+        $this->does($ada, EventType::Opened);
+        self::assertSame(['clicked', 'joined', 'opened'], $days(), 'from then on as it happens');
     }
 
     public function test_what_a_browser_did_before_it_was_known_is_theirs(): void

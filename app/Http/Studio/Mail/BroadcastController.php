@@ -83,9 +83,8 @@ final class BroadcastController extends StudioController
             if ($found->state !== BroadcastState::Draft && array_diff(array_keys($given), ['name']) !== []) {
                 throw Invalid::at('state', 'This email is on its way; only its name can still be changed.');
             }
-            $line = fn (string $words): string => (string) preg_replace('/\s+/u', ' ', RichText::plain($words));
             if (isset($given['subject'])) {
-                $given['subject'] = $line($given['subject']);
+                $given['subject'] = RichText::line($given['subject']);
             }
             if (isset($given['body'])) {
                 $given['body'] = RichText::email($given['body'])->html;
@@ -95,8 +94,8 @@ final class BroadcastController extends StudioController
             }
             if (isset($given['settings'])) {
                 foreach (['otherSubject', 'againSubject'] as $subject) {
-                    $given['settings'][$subject] = is_string($given['settings'][$subject] ?? null) ? $line($given['settings'][$subject])
-                        : '';
+                    $given['settings'][$subject] = is_string($given['settings'][$subject] ?? null)
+                        ? RichText::line($given['settings'][$subject]) : '';
                 }
                 $given['settings'] = BroadcastPlan::fromShape(Shape::of($given['settings'], 'settings'))->toArray();
             }

@@ -17,14 +17,12 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Support\Shape;
 use Lantern\Core\Warmth\Band;
+use Lantern\Core\Warmth\SpokenTo;
 use Lantern\Core\Warmth\Weights;
 
 /** Whom to write to first, and what that goes by. */
 final class WarmthController extends StudioController
 {
-    /** Whoever was spoken to is left out of the list for so many days. */
-    private const LEFT_OUT = 14;
-
     private const MOST = 50;
 
     public function __construct(private readonly Scores $scores)
@@ -35,8 +33,9 @@ final class WarmthController extends StudioController
     {
         $now = CarbonImmutable::now();
         $weights = Scores::weights($this->business());
+        $long = Instant::sql(SpokenTo::longAgo($now, $this->business()->zone()));
         $people = $this->kept()->where('warmth', '>=', Band::Mild->least())
-            ->where(fn (Builder $q) => $q->whereNull('spoken_at')->orWhere('spoken_at', '<', Instant::sql($now->subDays(self::LEFT_OUT))))
+            ->where(fn (Builder $q) => $q->whereNull('spoken_at')->orWhere('spoken_at', '<', $long))
             ->with('business')->orderByDesc('warmth')->orderByDesc('active_at')->orderBy('id')
             ->limit(Input::number($request, 'most', self::MOST, 1, self::MOST))->get();
 
@@ -105,9 +104,9 @@ final class WarmthController extends StudioController
         return $bands;
     }
 
-    /** @return Builder<Person> those who get emails */
+    /** @return Builder<Person> those whom emails reach */
     private function kept(): Builder
     {
-        return Person::query()->where('business_id', $this->user()->business_id)->whereRaw(Scores::GETS_EMAILS);
+        return Person::query()->where('business_id', $this->user()->business_id)->whereRaw(Scores::REACHED);
     }
 }

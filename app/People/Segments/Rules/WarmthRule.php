@@ -15,7 +15,7 @@ final class WarmthRule implements RuleSql
 {
     public function where(Builder $query, Rule $rule, Business $business, DateTimeImmutable $now): void
     {
-        $query->whereRaw('(case when '.Scores::GETS_EMAILS.' then people.warmth else 0 end) '.($rule->not ? '<' : '>=').' ?',
+        $query->whereRaw('(case when '.Scores::REACHED.' then people.warmth else 0 end) '.($rule->not ? '<' : '>=').' ?',
             [$rule->band->least()]);
     }
 }
