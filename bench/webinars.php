@@ -20,6 +20,7 @@ use Bench\Scratch;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Attention\Intervals;
 use Lantern\Core\Forms\Answers;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Money\Money;
@@ -29,7 +30,6 @@ use Lantern\Core\Webinars\Recurrence;
 use Lantern\Core\Webinars\Schedule;
 use Lantern\Core\Webinars\ScheduleKind;
 use Lantern\Core\Webinars\Sessions;
-use Lantern\Core\Webinars\Watched;
 use Lantern\Core\Webinars\Webinar;
 use Lantern\Core\Webinars\WebinarMode;
 
@@ -226,10 +226,10 @@ foreach ([300, 1000] as $size) {
 $took = $seconds(function () use (&$kept): void {
     $kept = [];
     for ($p = 0; $p < 1000; $p++) {
-        $watched = Watched::nothing();
+        $watched = Intervals::nothing();
         for ($i = 0; $i < 1000; $i++) {
             $from = (($i * 7) % 355) * 10 + $p % 10;
-            $watched = $watched->and(Watched::of([[$from, $from + 9 + $i % 3]]));
+            $watched = $watched->and(Intervals::of([[$from, $from + 9 + $i % 3]]));
         }
         $kept[] = $watched->intervals;
     }

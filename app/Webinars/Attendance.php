@@ -10,6 +10,7 @@ use DateTimeZone;
 use Generator;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Attention\Intervals;
 use Lantern\Core\Results\Days;
 use Lantern\Core\Results\Period;
 use Lantern\Core\Results\Rate;
@@ -17,7 +18,6 @@ use Lantern\Core\Support\Validity;
 use Lantern\Core\Webinars\AttendanceOutcome;
 use Lantern\Core\Webinars\Curve;
 use Lantern\Core\Webinars\RegistrationState;
-use Lantern\Core\Webinars\Watched;
 use Lantern\Core\Webinars\Webinar;
 use stdClass;
 
@@ -126,18 +126,18 @@ final class Attendance
         return Curve::of(self::watched($webinar, $key), $length);
     }
 
-    /** @return Generator<Watched> what each person has seen of a session on all their devices */
+    /** @return Generator<Intervals> what each person has seen of a session on all their devices */
     private static function watched(string $webinar, string $key): Generator
     {
         $person = null;
-        $seen = Watched::nothing();
+        $seen = Intervals::nothing();
         foreach (DB::table('room_devices')->join('registrations', 'registrations.id', '=', 'room_devices.registration_id')
             ->where('registrations.webinar_id', $webinar)->where('registrations.session_key', $key)->where('registrations.owner', false)
             ->where('room_devices.kind', 'live')->orderBy('registrations.id')->select(['registrations.id', 'room_devices.intervals'])
             ->cursor() as $row) {
             if ($person !== null && $person !== $row->id) {
                 yield $seen;
-                $seen = Watched::nothing();
+                $seen = Intervals::nothing();
             }
             $person = $row->id;
             $seen = $seen->and(Presence::read((string) $row->intervals));

@@ -7,12 +7,12 @@ namespace App\Webinars;
 use App\Models\Registration;
 use App\Models\WebinarSession;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Attention\Intervals;
 use Lantern\Core\Webinars\AttendanceOutcome;
 use Lantern\Core\Webinars\Attendee;
 use Lantern\Core\Webinars\HostActs;
 use Lantern\Core\Webinars\Session;
 use Lantern\Core\Webinars\SessionRoom;
-use Lantern\Core\Webinars\Watched;
 use Lantern\Core\Webinars\WatchKind;
 use Lantern\Core\Webinars\Webinar;
 use LogicException;
@@ -55,10 +55,10 @@ final readonly class LiveRoom
             self::watched($registration->id, WatchKind::Live), self::watched($registration->id, WatchKind::Replay), $told);
     }
 
-    /** @return Watched what somebody has seen on all their devices */
-    private static function watched(string $registration, WatchKind $kind): Watched
+    /** @return Intervals what somebody has seen on all their devices */
+    private static function watched(string $registration, WatchKind $kind): Intervals
     {
-        $all = Watched::nothing();
+        $all = Intervals::nothing();
         foreach (DB::table('room_devices')->where('registration_id', $registration)->where('kind',
             $kind->value)->pluck('intervals') as $json) {
             $all = $all->and(Presence::read((string) $json));

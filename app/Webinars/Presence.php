@@ -11,13 +11,13 @@ use App\Support\Instant;
 use DateTimeImmutable;
 use DateTimeZone;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Attention\Intervals;
+use Lantern\Core\Attention\Report;
 use Lantern\Core\Events\EventType;
 use Lantern\Core\Support\Validity;
 use Lantern\Core\Webinars\AttendanceOutcome;
 use Lantern\Core\Webinars\Attendee;
-use Lantern\Core\Webinars\Watched;
 use Lantern\Core\Webinars\WatchKind;
-use Lantern\Core\Webinars\WatchReport;
 
 /**
  * What devices report of having played, and what is believed of it. It is kept as intervals, one row for each device, so that a
@@ -50,16 +50,16 @@ final readonly class Presence
                 return false;
             }
             $first = $row === null ? $now : new DateTimeImmutable((string) $row->first_at, new DateTimeZone('UTC'));
-            $before = $row === null ? Watched::nothing() : self::read((string) $row->intervals);
+            $before = $row === null ? Intervals::nothing() : self::read((string) $row->intervals);
             $reached = $room->attendee($registration)->reached($kind, $now);
             $here = $now->getTimestamp() - $first->getTimestamp();
             $believed = $before;
             foreach ($played as [$from, $until]) {
                 // What comes twice takes nothing from what is still to be believed.
-                $believed = $believed->and((new WatchReport($from, min($until, max($reached, $room->room->length))))
+                $believed = $believed->and((new Report($from, min($until, max($reached, $room->room->length))))
                     ->believed($here, $believed->seconds(), $reached));
             }
-            $values = ['last_at' => Instant::sql($now), 'intervals' => json_encode(self::shortened($believed), JSON_THROW_ON_ERROR)];
+            $values = ['last_at' => Instant::sql($now), 'intervals' => json_encode($believed->shortened(self::MOST_INTERVALS)->intervals, JSON_THROW_ON_ERROR)];
             $row === null ? DB::table('room_devices')->insert($which + ['first_at' => Instant::sql($now)] + $values)
                 : DB::table('room_devices')->where('id', $row->id)->update($values);
             if ($believed->intervals !== $before->intervals || $row === null) {
@@ -70,17 +70,9 @@ final readonly class Presence
         });
     }
 
-    public static function read(string $json): Watched
+    public static function read(string $json): Intervals
     {
-        $intervals = json_decode($json, true);
-        $read = [];
-        foreach (is_array($intervals) ? $intervals : [] as $i) {
-            if (is_array($i) && is_int($i[0] ?? null) && is_int($i[1] ?? null)) {
-                $read[] = [$i[0], $i[1]];
-            }
-        }
-
-        return Watched::of($read);
+        return Intervals::read(json_decode($json, true));
     }
 
     /** What follows at once from having seen more: being there, having seen the offer, having watched the replay. */
@@ -138,18 +130,5 @@ final readonly class Presence
     private static function isAway(string $last, DateTimeImmutable $now): bool
     {
         return ! Validity::since(new DateTimeImmutable($last, new DateTimeZone('UTC')), Attendee::AWAY, $now);
-    }
-
-    /** @return list<array{int, int}> */
-    private static function shortened(Watched $watched): array
-    {
-        $intervals = $watched->intervals;
-        while (count($intervals) > self::MOST_INTERVALS) {
-            $gaps = array_map(fn (int $i): int => $intervals[$i + 1][0] - $intervals[$i][1], range(0, count($intervals) - 2));
-            $at = (int) array_search(min($gaps), $gaps, true);
-            array_splice($intervals, $at, 2, [[$intervals[$at][0], $intervals[$at + 1][1]]]);
-        }
-
-        return $intervals;
     }
 }

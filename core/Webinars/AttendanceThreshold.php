@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Webinars;
 
+use Lantern\Core\Attention\Intervals;
 use Lantern\Core\Support\Shape;
 use Lantern\Core\Support\Written;
 
@@ -27,20 +28,20 @@ final readonly class AttendanceThreshold
             : new self($shape->has('minutes') ? $shape->integer('minutes', 1, 720) : null, $shape->integer('percent', 1, 100, 60));
     }
 
-    public function isReached(Watched $watched, int $length): bool
+    public function isReached(Intervals $watched, int $length): bool
     {
         return $this->minutes === null ? $watched->seconds() * 100 >= $this->percent * $length && $length > 0
             : $watched->seconds() >= $this->minutes * 60;
     }
 
     /**
-     * @param  Watched  $live  what was seen of the session itself
+     * @param  Intervals  $live  what was seen of the session itself
      * @param  int  $length  of the session, in seconds
      * @param  int|null  $offerAt  the second from which on the offer is in sight; null where it is not
      * @param  bool  $over  has the session ended? Before that nobody has missed it, nor left early for good.
      * @return list<AttendanceOutcome>
      */
-    public function outcomes(Watched $live, Watched $replay, int $length, ?int $offerAt, bool $over): array
+    public function outcomes(Intervals $live, Intervals $replay, int $length, ?int $offerAt, bool $over): array
     {
         $came = $live->seconds() > 0;
         $attended = $came && $this->isReached($live, $length);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Webinars;
 
 use DateTimeImmutable;
+use Lantern\Core\Attention\Intervals;
 
 /**
  * One person in one webinar: the one place where it is decided where their link leads, what of a report is taken, what the room shows,
@@ -25,15 +26,15 @@ final readonly class Attendee
 
     /**
      * @param  bool  $open  is the session before them or on, and not settled or cancelled yet?
-     * @param  Watched  $live  what they have seen of the session itself, on all their devices; likewise of the `replay`
+     * @param  Intervals  $live  what they have seen of the session itself, on all their devices; likewise of the `replay`
      * @param  list<AttendanceOutcome>  $told  outcomes that have come true for them already
      */
     public function __construct(
         public SessionRoom $room,
         public RegistrationState $state,
         public bool $open,
-        public Watched $live,
-        public Watched $replay,
+        public Intervals $live,
+        public Intervals $replay,
         public array $told = [],
     ) {
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Webinars;
 
+use Lantern\Core\Attention\Intervals;
+
 /** How many were there over the time of a session, from the seconds that each has seen. */
 final readonly class Curve
 {
@@ -19,7 +21,7 @@ final readonly class Curve
     }
 
     /**
-     * @param  iterable<Watched>  $people  what each person has seen
+     * @param  iterable<Intervals>  $people  what each person has seen
      * @param  int  $length  of the session, in seconds
      */
     public static function of(iterable $people, int $length): self

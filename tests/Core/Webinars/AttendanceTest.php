@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Core\Webinars;
 
+use Lantern\Core\Attention\Intervals;
+use Lantern\Core\Attention\Report;
 use Lantern\Core\Webinars\AttendanceOutcome;
 use Lantern\Core\Webinars\AttendanceThreshold;
-use Lantern\Core\Webinars\Watched;
-use Lantern\Core\Webinars\WatchReport;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -29,19 +29,19 @@ final class AttendanceTest extends TestCase
                     $seconds[$s] = true;
                 }
             }
-            $watched = Watched::of($intervals);
+            $watched = Intervals::of($intervals);
             self::assertSame(count($seconds), $watched->seconds());
             self::assertSame($seconds === [] ? null : min(array_keys($seconds)), $watched->first());
             self::assertSame($seconds === [] ? null : max(array_keys($seconds)) + 1, $watched->until());
-            self::assertEquals($watched, Watched::of([...array_reverse($intervals), ...$intervals]), 'doubled, and the other way round');
+            self::assertEquals($watched, Intervals::of([...array_reverse($intervals), ...$intervals]), 'doubled, and the other way round');
             $half = intdiv(count($intervals), 2);
-            self::assertEquals($watched, Watched::of(array_slice($intervals, $half))->and(Watched::of(array_slice($intervals, 0, $half))));
+            self::assertEquals($watched, Intervals::of(array_slice($intervals, $half))->and(Intervals::of(array_slice($intervals, 0, $half))));
             $seen = array_merge(...array_map(fn (array $i): array => range($i[0], $i[1] - 1), $watched->intervals));
             self::assertEqualsCanonicalizing(array_keys($seconds), $seen);
         }
-        self::assertSame([[0, 9], [12, 14]], Watched::of([[5, 9], [12, 14], [0, 5]])->intervals);
-        self::assertSame([0.5, 1.0, 0.0], [Watched::of([[0, 30]])->share(60), Watched::of([[0, 90]])->share(60),
-            Watched::of([[0, 30]])->share(0)]);
+        self::assertSame([[0, 9], [12, 14]], Intervals::of([[5, 9], [12, 14], [0, 5]])->intervals);
+        self::assertSame([0.5, 1.0, 0.0], [Intervals::of([[0, 30]])->share(60), Intervals::of([[0, 90]])->share(60),
+            Intervals::of([[0, 30]])->share(0)]);
     }
 
     /**
@@ -69,7 +69,7 @@ final class AttendanceTest extends TestCase
     #[DataProvider('beats')]
     public function test_what_of_a_report_is_believed(array $reported, int $here, int $before, int $reached, array $believed): void
     {
-        self::assertSame($believed, (new WatchReport(...$reported))->believed($here, $before, $reached)->intervals);
+        self::assertSame($believed, (new Report(...$reported))->believed($here, $before, $reached)->intervals);
     }
 
     /** @return iterable<string, array{string, AttendanceThreshold, list<array{int, int}>, 3?: list<array{int, int}>, 4?: int|null, 5?: bool}> */
@@ -105,6 +105,6 @@ final class AttendanceTest extends TestCase
         bool $over = true): void
     {
         self::assertSame($expected, implode(' ', array_map(fn (AttendanceOutcome $o): string => $o->value,
-            $threshold->outcomes(Watched::of($live), Watched::of($replay), 3600, $offerAt, $over))));
+            $threshold->outcomes(Intervals::of($live), Intervals::of($replay), 3600, $offerAt, $over))));
     }
 }

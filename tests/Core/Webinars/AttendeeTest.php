@@ -6,6 +6,7 @@ namespace Tests\Core\Webinars;
 
 use DateTimeImmutable;
 use DateTimeZone;
+use Lantern\Core\Attention\Intervals;
 use Lantern\Core\Webinars\AttendanceOutcome;
 use Lantern\Core\Webinars\AttendanceThreshold;
 use Lantern\Core\Webinars\Attendee;
@@ -20,7 +21,6 @@ use Lantern\Core\Webinars\ScheduleKind;
 use Lantern\Core\Webinars\Session;
 use Lantern\Core\Webinars\SessionNews;
 use Lantern\Core\Webinars\SessionRoom;
-use Lantern\Core\Webinars\Watched;
 use Lantern\Core\Webinars\WatchKind;
 use Lantern\Core\Webinars\Webinar;
 use Lantern\Core\Webinars\WebinarMode;
@@ -47,8 +47,8 @@ final class AttendeeTest extends TestCase
         $session = new Session($onDemand ? 'd' : 's1', self::at(), self::at('19:00'), new DateTimeZone('UTC'));
 
         return new Attendee(SessionRoom::of($webinar, $session, $with['host'] ?? new HostActs, 3600),
-            $with['state'] ?? RegistrationState::Registered, $with['open'] ?? true, Watched::of($with['live'] ?? []),
-            Watched::of($with['replay'] ?? []), $with['told'] ?? []);
+            $with['state'] ?? RegistrationState::Registered, $with['open'] ?? true, Intervals::of($with['live'] ?? []),
+            Intervals::of($with['replay'] ?? []), $with['told'] ?? []);
     }
 
     /** @return iterable<string, array{string, array<string, mixed>}> */

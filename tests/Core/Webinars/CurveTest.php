@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Core\Webinars;
 
+use Lantern\Core\Attention\Intervals;
 use Lantern\Core\Webinars\Curve;
-use Lantern\Core\Webinars\Watched;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -35,7 +35,7 @@ final class CurveTest extends TestCase
     #[DataProvider('curves')]
     public function test_who_was_there(array $people, int $length, int $step, array $counts): void
     {
-        $curve = Curve::of(array_map(Watched::of(...), $people), $length);
+        $curve = Curve::of(array_map(Intervals::of(...), $people), $length);
         self::assertSame([$step, $counts], [$curve->step, $curve->counts]);
         self::assertSame($counts === [] ? 0 : max($counts), $curve->most());
     }
@@ -52,13 +52,13 @@ final class CurveTest extends TestCase
                     $from = $dice->getInt(0, $length);
                     $intervals[] = [$from, $from + $dice->getInt(0, 200)];
                 }
-                $people[] = Watched::of($intervals);
+                $people[] = Intervals::of($intervals);
             }
             $curve = Curve::of($people, $length);
             self::assertLessThanOrEqual(Curve::MOST, count($curve->counts));
             foreach ($curve->counts as $i => $count) {
                 $second = $i * $curve->step;
-                $there = array_filter($people, fn (Watched $w): bool => array_filter($w->intervals,
+                $there = array_filter($people, fn (Intervals $w): bool => array_filter($w->intervals,
                     fn (array $seen): bool => $second >= $seen[0] && $second < $seen[1]) !== []);
                 self::assertCount($count, $there, "try {$try}, second {$second}");
             }

@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-namespace Lantern\Core\Webinars;
+namespace Lantern\Core\Attention;
 
 /**
- * Which seconds of a video or a session somebody has really seen, as intervals that do not touch: whatever is played twice, on two
- * devices, or reported twice or in another order, counts once.
+ * Which seconds of something somebody has really attended to, as intervals that do not touch: whatever is played twice, on two
+ * devices, or reported twice or in another order, counts once. Webinars and guides keep time by it.
  */
-final readonly class Watched
+final readonly class Intervals
 {
     /** @param  list<array{int, int}>  $intervals  from and until a second, the latter not included; in order, with room between them */
     private function __construct(public array $intervals)
@@ -31,6 +31,38 @@ final readonly class Watched
         }
 
         return new self($merged);
+    }
+
+    /** As it was kept; what cannot be read of it is left out. */
+    public static function read(mixed $kept): self
+    {
+        $read = [];
+        foreach (is_array($kept) ? $kept : [] as $i) {
+            if (is_array($i) && is_int($i[0] ?? null) && is_int($i[1] ?? null)) {
+                $read[] = [$i[0], $i[1]];
+            }
+        }
+
+        return self::of($read);
+    }
+
+    /** So many intervals at most: whoever jumps about more than that has the shortest gaps closed. */
+    public function shortened(int $most): self
+    {
+        $intervals = $this->intervals;
+        while (count($intervals) > max(1, $most)) {
+            $gaps = array_map(fn (int $i): int => $intervals[$i + 1][0] - $intervals[$i][1], range(0, count($intervals) - 2));
+            $at = (int) array_search(min($gaps), $gaps, true);
+            array_splice($intervals, $at, 2, [[$intervals[$at][0], $intervals[$at + 1][1]]]);
+        }
+
+        return new self($intervals);
+    }
+
+    /** The same so many seconds later. */
+    public function later(int $seconds): self
+    {
+        return new self(array_map(fn (array $i): array => [$i[0] + $seconds, $i[1] + $seconds], $this->intervals));
     }
 
     public static function nothing(): self

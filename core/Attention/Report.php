@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Lantern\Core\Webinars;
+namespace Lantern\Core\Attention;
 
-/** A report of somebody's device that it has played from one second to another. */
-final readonly class WatchReport
+/** A report of somebody's device: from one second to another it has played, or shown something that was looked at. */
+final readonly class Report
 {
     /** Seconds that a report may be off: what was under way when the first one went, and clocks that differ a little. */
     public const SLACK = 20;
@@ -25,13 +25,13 @@ final readonly class WatchReport
      * @param  int  $before  different seconds that this device has been believed already
      * @param  int  $reached  the second that the session has come to, or the length of what may be played at any time
      */
-    public function believed(int $here, int $before, int $reached): Watched
+    public function believed(int $here, int $before, int $reached): Intervals
     {
         $from = max(0, $this->from);
         $until = min($this->until, $reached + self::SLACK);
         $most = max(0, $here + self::SLACK - $before);
 
         // The latest of it: what was played longest ago has most likely been reported before.
-        return Watched::of([[max($from, $until - $most), $until]]);
+        return Intervals::of([[max($from, $until - $most), $until]]);
     }
 }
