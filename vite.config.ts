@@ -86,7 +86,7 @@ export default defineConfig({
         laravel({
             input: [
                 'resources/studio/main.ts',
-                ...['base', 'points', 'proof', 'sell', 'countdown', 'pay', 'media', 'popup', 'webinar', 'share', 'entrance'].map(
+                ...['base', 'points', 'proof', 'sell', 'countdown', 'pay', 'media', 'popup', 'webinar', 'share', 'entrance', 'guide'].map(
                     (part) => `resources/site/${part}.css`,
                 ),
                 'resources/site/visitor.ts',
@@ -97,6 +97,7 @@ export default defineConfig({
                 'resources/site/card.ts',
                 'resources/site/share.ts',
                 'resources/site/entrance.ts',
+                'resources/site/guide.ts',
                 'resources/site/busy.ts',
             ],
         }),

@@ -22,6 +22,7 @@ use App\Http\Site\Pay\PurchasesController;
 use App\Http\Site\PopupController;
 use App\Http\Site\PopupPageController;
 use App\Http\Site\PreviewController;
+use App\Http\Site\ReadController;
 use App\Http\Site\ReturnedMailController;
 use App\Http\Site\RoomController;
 use App\Http\Site\SharedResultsController;
@@ -38,6 +39,7 @@ Route::post('/m/returned/{business}/{key}', ReturnedMailController::class)->wher
     ->middleware('throttle:provider');
 Route::post('/m/view', BeaconController::class)->middleware('throttle:beacon')->name('site.beacon');
 Route::get('/m/results/{key}', SharedResultsController::class)->where('key', '[a-z0-9]{40}');
+Route::post('/m/read', ReadController::class)->middleware('throttle:reading');
 Route::post('/m/did', DeedController::class)->middleware('throttle:beacon');
 Route::get('/media/{upload}/{form}', MediaController::class)->where(['form' => '[a-z0-9]{1,5}\.(webp|jpg|png|mp4|webm)|captions\.vtt'])
     ->name('site.media');

@@ -12,6 +12,7 @@ use App\Http\Studio\Account\SiteController;
 use App\Http\Studio\Funnels\DeadlineController;
 use App\Http\Studio\Funnels\ExportController;
 use App\Http\Studio\Funnels\FunnelController;
+use App\Http\Studio\Funnels\GuideController;
 use App\Http\Studio\Funnels\OpenController;
 use App\Http\Studio\Funnels\PartController;
 use App\Http\Studio\Funnels\PopupController;
@@ -113,6 +114,10 @@ Route::prefix('studio/api')->group(function (): void {
 
         Route::post('funnels/{funnel}/pages', [PageController::class, 'store']);
         Route::put('funnels/{funnel}/order', [PageController::class, 'reorder']);
+        Route::post('funnels/{funnel}/guides', [GuideController::class, 'store']);
+        Route::post('funnels/{funnel}/documents', [GuideController::class, 'read']);
+        Route::post('guides/{guide}/pages', [GuideController::class, 'addPage']);
+        Route::put('guides/{guide}/order', [GuideController::class, 'reorder']);
         Route::post('funnels/{funnel}/parts', [PartController::class, 'store']);
         Route::put('parts/{part}', [PartController::class, 'update']);
         Route::delete('parts/{part}', [PartController::class, 'destroy']);

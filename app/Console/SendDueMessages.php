@@ -7,6 +7,7 @@ namespace App\Console;
 use App\Deadlines\CloseDeadlines;
 use App\Mail\Broadcasts\Broadcasting;
 use App\Mail\Owner\Digest;
+use App\Mail\Owner\ReaderDigest;
 use App\Mail\Owner\WarmNotices;
 use App\Mail\Owner\WeeklyReport;
 use App\Mail\Sending\MessageSender;
@@ -33,7 +34,7 @@ final class SendDueMessages extends Command
 {
     /** @var list<class-string<DueWork>> */
     public const WORK = [OpeningHours::class, CloseDeadlines::class, AttendanceResults::class, SplitTests::class, CountMonths::class,
-        Scores::class, Broadcasting::class, Digest::class, WeeklyReport::class, WarmNotices::class, Webhooks::class,
+        Scores::class, Broadcasting::class, Digest::class, ReaderDigest::class, WeeklyReport::class, WarmNotices::class, Webhooks::class,
         PracticeCalls::class, Reconciling::class, Receipts::class, MessageSender::class];
 
     protected $signature = 'lantern:due';

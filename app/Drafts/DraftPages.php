@@ -11,6 +11,7 @@ use App\Models\OwnDesign;
 use App\Support\Ids;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use Lantern\Core\Guides\Guide;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Look\Background;
 use Lantern\Core\Page\Section;
@@ -260,7 +261,8 @@ final class DraftPages
     private function address(Funnel $funnel, string $wanted): string
     {
         $rows = $this->rows($funnel);
-        $taken = $rows->map(fn (DraftPart $p): string => $p->text('address'))->all();
+        $taken = [...$rows->map(fn (DraftPart $p): string => $p->text('address'))->all(),
+            ...DraftPart::there($funnel->id, Guide::kind())->get()->map(fn (DraftPart $g): string => $g->text('address'))->all()];
 
         return WebAddress::suggest($wanted, fn (string $a): bool => in_array($a, $taken, true));
     }

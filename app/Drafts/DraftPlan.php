@@ -11,6 +11,7 @@ use App\Models\Way;
 use Illuminate\Support\Facades\DB;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Experiments\Variant;
+use Lantern\Core\Guides\GuidePage;
 use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\Look\LookChanges;
@@ -110,7 +111,7 @@ final class DraftPlan
     private static function onDocument(Part $part, callable $change): Part
     {
         return match (true) {
-            $part instanceof PagePlan => $part->with($change($part->document)),
+            $part instanceof PagePlan, $part instanceof GuidePage => $part->with($change($part->document())),
             $part instanceof Variant => $part->onDocument($change),
             default => $part,
         };

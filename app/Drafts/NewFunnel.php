@@ -29,11 +29,12 @@ final class NewFunnel
      * @param  Money|null  $price  of what is sold; null when it is not known yet
      * @param  WebinarMode  $mode  how its webinar is held, where it holds one
      * @param  Money|null  $introductory  what is sold costs at first; null when it is not known yet, or never
+     * @param  bool  $withGuide  is what is given away read in the browser, beside the file or without one?
      * @param  string|null  $language  in which its visitors are spoken to; null for that of the business
      */
     public function fromStarter(Business $business, Goal $goal, string $name, string $title, ?Upload $file,
         ?Money $price = null, WebinarMode $mode = WebinarMode::Live, ?Money $introductory = null,
-        ?string $language = null): Funnel
+        ?string $language = null, bool $withGuide = false): Funnel
     {
         $leadMagnet = ! $goal->hasLeadMagnet() ? null : ($file === null
             ? new LeadMagnet(Ids::next(), $title)
@@ -42,7 +43,7 @@ final class NewFunnel
         $plan = (new Starter($business->sender(), Ids::next(...), CarbonImmutable::now(), StarterVoice::in($language)))
             ->build($goal, $name, $title, WebAddress::suggest($title, self::taken(...), $language), $leadMagnet, $price,
                 Currency::isKnown($business->currency) ? $business->currency : 'EUR', $mode, $introductory,
-                $language);
+                $language, $withGuide);
 
         return DraftPlan::store($plan, $business);
     }

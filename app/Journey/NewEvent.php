@@ -44,6 +44,9 @@ final readonly class NewEvent
      * @param  Device|null  $device  by what, where the browser itself asks
      * @param  array{test: string, letter: string}|null  $variant  of a page in a split test: what was seen of it
      * @param  string|null  $part  the id of the block that was pressed, or of the section that was read
+     * @param  string|null  $guide  the id of the guide that was read in
+     * @param  list<string>  $pagesRead  ids of the pages of it that were read for the first time
+     * @param  array{int, int}  $shares  how much of it was read before, and now, in percent
      * @param  Stranger|null  $stranger  who it is where no person is known, for what can happen to a browser alone
      */
     public function __construct(
@@ -76,6 +79,9 @@ final readonly class NewEvent
         public ?Device $device = null,
         public ?array $variant = null,
         public ?string $part = null,
+        public ?string $guide = null,
+        public array $pagesRead = [],
+        public array $shares = [0, 0],
     ) {
     }
 
@@ -166,6 +172,6 @@ final readonly class NewEvent
     {
         return new Event($this->type, $this->at, $this->page, $this->form, $this->tag, $this->why, $this->offers,
             $this->closed, $this->email, popup: $this->submission?->popup_id, webinar: $this->webinar, registered: $this->registered,
-            times: $this->times, deadline: $this->deadline);
+            times: $this->times, deadline: $this->deadline, guide: $this->guide, pagesRead: $this->pagesRead, shares: $this->shares);
     }
 }

@@ -17,6 +17,7 @@ final class PhrasePlaces
         'confirm.over' => ['Confirming: the link has run out', 'A link to confirm an address is pressed days later.'],
         'confirm.ask' => ['Confirming: one press', 'What the link in the email opens.'],
         'file' => ['Downloads', 'The button of your lead magnet.'],
+        'guide' => ['Guides', 'Around the pages of a guide: contents, turning pages, and what is read before joining.'],
         'session' => ['Choosing a session', 'Where somebody chooses a session of a webinar, and the page of their own place.'],
         'room' => ['Room and replay', 'Beside the video, before it begins and after it is over, questions and polls.'],
         'replay' => ['Replay, where it cannot be seen', 'In place of a replay that is not open to whoever comes.'],

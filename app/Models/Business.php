@@ -24,6 +24,7 @@ use Lantern\Core\Plan\Sender;
  * @property string|null $hook_secret with which calls to the owner's own addresses are signed
  * @property string|null $report_key in the address at which mail servers tell what came back
  * @property \Carbon\CarbonImmutable|null $reported_at when they last told something
+ * @property \Carbon\CarbonImmutable|null $readers_told_at when the daily email about readers of guides last went out
  * @property \Carbon\CarbonImmutable|null $told_at when the daily email about new people last went out
  * @property int $tax_rate in hundredths of a percent
  * @property string $tax_name what the tax is called on receipts
@@ -43,14 +44,14 @@ final class Business extends Record
         'warmth_notices' => 'boolean', 'hook_secret' => 'encrypted',
         'report_key' => 'encrypted',
         'reported_at' => 'immutable_datetime',
-        'told_at' => 'immutable_datetime', 'weekly_report' => 'boolean', 'weekly_at' => 'immutable_datetime'];
+        'told_at' => 'immutable_datetime', 'readers_told_at' => 'immutable_datetime', 'weekly_report' => 'boolean', 'weekly_at' => 'immutable_datetime'];
 
     protected $attributes = ['tax_rate' => 0, 'tax_name' => 'Tax', 'tax_number' => '', 'warmth' => null, 'warmth_on' => null,
         'warmth_notices' => false, 'sale_notices' => '["sale","trouble","refund"]',
         'embed_hosts' => '[]', 'messages_per_minute' => 120, 'locale' => 'en-GB', 'language' => 'en', 'phrases' => '{}',
         'hook_secret' => null,
         'report_key' => null,
-        'reported_at' => null, 'told_at' => null, 'weekly_report' => false, 'weekly_at' => null];
+        'reported_at' => null, 'told_at' => null, 'readers_told_at' => null, 'weekly_report' => false, 'weekly_at' => null];
 
     public function zone(): DateTimeZone
     {

@@ -24,6 +24,7 @@ use Lantern\Core\Plan\PageRole;
  * @property list<string>|null $products those whose buyers alone may see it; null where everybody may
  * @property array<string, mixed>|null $deadlines see {@see \App\Serving\PageDeadlines}; null where it has to do with none
  * @property array<string, mixed>|null $popup the pop-up that it is; null for a page
+ * @property array<string, mixed>|null $guide of a guide, see {@see \App\Guides\GuideFacts}; null for any other page
  * @property list<string>|null $leads_to ids of the pages that its ways lead to
  * @property string $variant of a page in a split test: its letter; '' for the page as it was, and for any other
  * @property array{test: string, weights: array<string, int>}|null $split_test of the page as it was: the split test it is in
@@ -37,7 +38,7 @@ final class PublishedPage extends Record
 
     /** @var array<string, string> */
     protected $casts = ['role' => PageRole::class, 'slots' => 'array', 'phrases' => 'array', 'policy' => 'array', 'products' => 'array',
-        'deadlines' => 'array', 'popup' => 'array', 'leads_to' => 'array', 'split_test' => 'array', 'places' => 'array',
+        'deadlines' => 'array', 'popup' => 'array', 'guide' => 'array', 'leads_to' => 'array', 'split_test' => 'array', 'places' => 'array',
         'drawn_by' => 'integer'];
 
     /** @return BelongsTo<Version, $this> */

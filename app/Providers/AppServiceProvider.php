@@ -18,6 +18,7 @@ use App\Mail\Emails\KindsOfMessages;
 use App\Mail\Emails\NewLinkMessage;
 use App\Mail\Owner\NoticeMessage;
 use App\Mail\Owner\Notices;
+use App\Mail\Owner\ReaderNotices;
 use App\Mail\Owner\TestMessage;
 use App\Mail\Sending\MailServers;
 use App\Mail\Sending\Provider;
@@ -36,9 +37,11 @@ use App\People\Bulk\LeavesSequences;
 use App\People\Privacy\WritesEmails;
 use App\People\Tags\Tagging;
 use App\Serving\Slots\AddressSlot;
+use App\Serving\Slots\AnswerSlot;
 use App\Serving\Slots\CheckoutSlot;
 use App\Serving\Slots\CodeSlot;
 use App\Serving\Slots\CountdownSlot;
+use App\Serving\Slots\DoneSlot;
 use App\Serving\Slots\DownloadSlot;
 use App\Serving\Slots\ErrorSlot;
 use App\Serving\Slots\ErrorsSlot;
@@ -46,11 +49,13 @@ use App\Serving\Slots\ExtraSlot;
 use App\Serving\Slots\HeadSlot;
 use App\Serving\Slots\HereSlot;
 use App\Serving\Slots\InvalidSlot;
+use App\Serving\Slots\LeafSlot;
 use App\Serving\Slots\MergeSlot;
 use App\Serving\Slots\PageSlot;
 use App\Serving\Slots\PickSlot;
 use App\Serving\Slots\PopupsSlot;
 use App\Serving\Slots\PurchasesSlot;
+use App\Serving\Slots\ReadingSlot;
 use App\Serving\Slots\ReplaySlot;
 use App\Serving\Slots\RoomSlot;
 use App\Serving\Slots\SeenSlot;
@@ -97,6 +102,7 @@ use Lantern\Core\Journey\Effects\StartDeadline;
 use Lantern\Core\Journey\Effects\StartSequence;
 use Lantern\Core\Journey\Effects\StopSequence;
 use Lantern\Core\Journey\Effects\TellOwner;
+use Lantern\Core\Journey\Effects\TellOwnerOfReader;
 use Lantern\Core\Journey\Effects\TellOwnerOfSale;
 use Lantern\Core\Messages\MessageKind;
 
@@ -117,6 +123,7 @@ final class AppServiceProvider extends ServiceProvider
         StartSequence::class => Enrolments::class,
         StopSequence::class => Enrolments::class,
         TellOwner::class => Notices::class,
+        TellOwnerOfReader::class => ReaderNotices::class,
         TellOwnerOfSale::class => SaleNotices::class,
     ];
 
@@ -138,10 +145,12 @@ final class AppServiceProvider extends ServiceProvider
     /** @var array<string, class-string<Slot>> what is personal on a published page, by the kind of slot */
     private const SLOTS = [
         'address' => AddressSlot::class,
+        'answer' => AnswerSlot::class,
         'at' => StepSlot::class,
         'checkout' => CheckoutSlot::class,
         'code' => CodeSlot::class,
         'countdown' => CountdownSlot::class,
+        'done' => DoneSlot::class,
         'download' => DownloadSlot::class,
         'error' => ErrorSlot::class,
         'errors' => ErrorsSlot::class,
@@ -149,11 +158,13 @@ final class AppServiceProvider extends ServiceProvider
         'head' => HeadSlot::class,
         'here' => HereSlot::class,
         'invalid' => InvalidSlot::class,
+        'leaf' => LeafSlot::class,
         'merge' => MergeSlot::class,
         'page' => PageSlot::class,
         'pick' => PickSlot::class,
         'popups' => PopupsSlot::class, 'seen' => SeenSlot::class,
         'purchases' => PurchasesSlot::class,
+        'reading' => ReadingSlot::class,
         'replay' => ReplaySlot::class,
         'room' => RoomSlot::class,
         'session' => SessionSlot::class,
@@ -199,6 +210,9 @@ final class AppServiceProvider extends ServiceProvider
         RateLimiter::for('popups', fn (Request $request): Limit => Limit::perMinute(300)->by((string) $request->ip()));
         // By whose place it is: many may sit behind one address, and nobody's device says more than a word in two seconds.
         RateLimiter::for('room', fn (Request $request): Limit => Limit::perMinute(60)->by('room:'.$request->path()));
+        // By whose reading it is, likewise: a device tells of it four times a minute, and of what is written a few times more.
+        RateLimiter::for('reading', fn (Request $request): array => [
+            Limit::perMinute(120)->by('reading:'.Input::text($request, 'reading')), Limit::perMinute(1200)->by((string) $request->ip())]);
         RateLimiter::for('provider', fn (Request $request): Limit => Limit::perMinute(600)->by((string) $request->ip()));
         RateLimiter::for('new-link', fn (Request $request): Limit => Limit::perMinutes(10, 10)->by((string) $request->ip()));
     }

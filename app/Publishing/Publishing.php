@@ -12,9 +12,12 @@ use App\Mail\Sequences\CarryChange;
 use App\Models\Enrolment;
 use App\Models\Funnel;
 use App\Models\OldAddress;
+use App\Models\PublishedPage;
 use App\Models\User;
 use App\Models\Version;
 use App\People\Fields\OwnFields;
+use App\Records\GuideFacts;
+use App\Records\Readings;
 use App\Rendering\PictureFacts;
 use App\Serving\PublishedPages;
 use Carbon\CarbonImmutable;
@@ -88,6 +91,9 @@ final readonly class Publishing
             OpeningHours::follow($funnel);
             $this->deadlines->follow($funnel, $version);
             RunningTests::follow($funnel, $version, CarbonImmutable::now());
+            foreach (PublishedPage::query()->where('version_id', $version->id)->whereNotNull('guide')->get(['page_id', 'guide']) as $guide) {
+                Readings::publish($guide->page_id, GuideFacts::fromArray($guide->guide ?? []));
+            }
             if (Enrolment::query()->where('funnel_id', $funnel->id)->whereNull('ended_at')->exists()) {
                 CarryChange::dispatch($funnel->id);
             }

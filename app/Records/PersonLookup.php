@@ -42,7 +42,7 @@ final class PersonLookup
         return new PersonState(self::zone($person), $person->business->zone(), subscription: $person->subscription(),
             joined: $person->joined_at, active: $person->active_at, tags: self::tags($person), deadlines: self::runs($person, $now),
             fields: self::fields($person), deeds: self::deeds($person), webinars: RegisteredSessions::known($person->id),
-            warmth: $person->subscription()->isReached() ? (int) $person->warmth : 0);
+            warmth: $person->subscription()->isReached() ? (int) $person->warmth : 0, guides: Readings::states($person->id));
     }
 
     /**

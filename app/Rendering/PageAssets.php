@@ -14,13 +14,14 @@ use Lantern\Core\Page\Block\Entrance;
 use Lantern\Core\Page\Look\Look;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
 
 /** Which fonts and which parts of the styles a page needs. */
 final readonly class PageAssets
 {
     /** The parts of the styles beside the base, which is always there; blocks say which they need. */
-    private const GROUPS = ['points', 'proof', 'sell', 'countdown', 'pay', 'media', 'popup', 'webinar', 'share', 'entrance'];
+    private const GROUPS = ['points', 'proof', 'sell', 'countdown', 'pay', 'media', 'popup', 'webinar', 'share', 'entrance', 'guide'];
 
     /** So many sections a page begins with, before anybody scrolls. */
     private const FIRST = 2;
@@ -158,7 +159,8 @@ final readonly class PageAssets
             $registers = $group === 'webinar' && array_filter($page->document->blocksOf(BlockKind::Form),
                 fn (Block $b): bool => ($plan->form($b->field('form'))->webinar ?? '') !== '') !== [];
             $comesIn = $group === 'entrance' && self::comesIn($page->document->sections);
-            if ($group === 'popup' ? $page->isPopup() : $all || $used || $behind || $warns || $registers || $comesIn) {
+            $isRead = $group === 'guide' && $page->role === PageRole::Guide;
+            if ($group === 'popup' ? $page->isPopup() : $all || $isRead || $used || $behind || $warns || $registers || $comesIn) {
                 $groups[] = $group;
             }
         }

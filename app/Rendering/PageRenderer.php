@@ -14,12 +14,16 @@ use Illuminate\Support\Facades\View;
 use Illuminate\Support\HtmlString;
 use Lantern\Core\Deadlines\DeadlineState;
 use Lantern\Core\Deadlines\ShownState;
+use Lantern\Core\Guides\GuidePage;
+use Lantern\Core\Guides\ReadingTime;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Section;
 use Lantern\Core\Plan\PagePlan;
+use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\SharedSection;
 use Lantern\Core\Popups\Popup;
+use LogicException;
 
 /**
  * Draws a page as HTML. A published page is drawn once, with slots (see {@see Slots}) for what is personal; the
@@ -143,11 +147,28 @@ final readonly class PageRenderer
 
     private function html(PageView $view, string $variant = ''): string
     {
+        if ($view->page->role === PageRole::Guide && ! $view->page->isOfGuide()) {
+            return $this->guideHtml($view);
+        }
+
         return View::make('site.page', [
             'view' => $view, 'plan' => $view->plan, 'page' => $view->page, 'ground' => BackgroundView::ofPage($view),
             'sections' => array_map(fn (Section $s): string => $this->section($view, $s), $view->document->sections),
             'warnings' => $this->warnings($view), 'variant' => $variant,
         ])->render();
+    }
+
+    /** All pages of a guide, each between marks, so that those which are not for a visitor can be left out. */
+    private function guideHtml(PageView $view): string
+    {
+        $guide = $view->plan->guide($view->page->id) ?? throw new LogicException('There is no such guide in this funnel.');
+
+        return View::make('site.guide', ['view' => $view, 'plan' => $view->plan, 'page' => $view->page, 'guide' => $guide,
+            'ground' => BackgroundView::ofPage($view), 'entry' => $view->plan->entry()?->id,
+            'leaves' => array_map(fn (GuidePage $p): array => ['id' => $p->id, 'name' => $p->name,
+                'minutes' => ReadingTime::minutes(ReadingTime::of($p->document)),
+                'sections' => array_map(fn (Section $s): string => $this->section($view, $s), $p->sections())],
+                $view->plan->pagesOf($guide->id))])->render();
     }
 
     /** @return list<array{id: string, minutes: int, text: string, section: HtmlString|null}> of the deadlines that guard it */

@@ -26,8 +26,8 @@ final class PictureFacts
         foreach ($pages ?? $plan->pages as $page) {
             array_push($ids, $page->settings->picture, ...$page->document->pictures(), ...$page->document->videos());
         }
-        foreach ($pages === null ? $plan->variants : [] as $variant) {
-            array_push($ids, ...$variant->uploads());
+        foreach ($pages === null ? [...$plan->variants, ...$plan->guidePages] : [] as $other) {
+            array_push($ids, ...$other->uploads());
         }
         $ids = array_values(array_unique(array_filter($ids, fn (?string $id): bool => $id !== null)));
 

@@ -13,10 +13,11 @@ final class SiteAssets
 {
     /** What else runs on a page, by the part of the styles that comes with it. */
     private const SCRIPTS = ['countdown' => 'resources/site/countdown.ts', 'webinar' => 'resources/site/webinar.ts',
-        'pay' => 'resources/site/checkout.ts', 'share' => 'resources/site/share.ts', 'entrance' => 'resources/site/entrance.ts'];
+        'pay' => 'resources/site/checkout.ts', 'share' => 'resources/site/share.ts', 'entrance' => 'resources/site/entrance.ts',
+        'guide' => 'resources/site/guide.ts'];
 
     /** Of these, what does its work on a page that no server stands behind. */
-    private const ALONE = ['resources/site/countdown.ts', 'resources/site/share.ts', 'resources/site/entrance.ts'];
+    private const ALONE = ['resources/site/countdown.ts', 'resources/site/share.ts', 'resources/site/entrance.ts', 'resources/site/guide.ts'];
 
     /** @var array<string, string> */
     private static array $read = [];

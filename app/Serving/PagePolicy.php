@@ -24,7 +24,7 @@ final readonly class PagePolicy
     public static function of(PagePlan $page, Business $business): self
     {
         $embeds = array_filter($page->document->blocksOf(BlockKind::Video), fn (Block $b): bool => $b->field('url') !== '') !== []
-            || $page->document->blocksOf(BlockKind::Room) !== [];
+            || $page->document->blocksOf(BlockKind::Embed) !== [] || $page->document->blocksOf(BlockKind::Room) !== [];
 
         return new self($embeds ? $business->embed_hosts : [], $page->settings->hasCode());
     }

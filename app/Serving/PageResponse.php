@@ -16,7 +16,7 @@ final readonly class PageResponse
 
     public function answer(Visit $visit, int $status = 200): Response
     {
-        $html = Slots::replace($visit->page->html, $this->filler->filling($visit));
+        $html = Slots::replace(GuideGate::html($visit), $this->filler->filling($visit));
 
         $headers = PagePolicy::fromArray($visit->page->policy)->headers()
             + ['Content-Type' => 'text/html; charset=utf-8', 'Cache-Control' => 'private, no-cache', 'Vary' => 'Accept-Encoding'];

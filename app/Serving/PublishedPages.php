@@ -9,6 +9,7 @@ use App\Models\Business;
 use App\Models\Funnel;
 use App\Models\PublishedPage;
 use App\Models\Version;
+use App\Records\GuideFacts;
 use App\Rendering\PageRenderer;
 use App\Rendering\Slots;
 use App\Results\PageReading;
@@ -40,6 +41,11 @@ final readonly class PublishedPages
                 $this->keep($version, $page->id, $variant->letter, ['address' => "variant:{$variant->letter}:{$page->id}"]
                     + $this->row($plan, $plan->pageAs($page->id, $variant->letter) ?? $page, $business, variant: $variant->letter));
             }
+        }
+        foreach ($plan->guides as $guide) {
+            $page = PagePlan::ofGuide($guide, $plan->pagesOf($guide->id));
+            $this->keep($version, $guide->id, '', $this->row($plan, $page, $business)
+                + ['guide' => GuideFacts::of($plan, $guide)->toArray()]);
         }
         foreach (array_filter($plan->popups, fn (Popup $p): bool => $p->on) as $popup) {
             $this->writePopup($version, $plan, $popup, $business);

@@ -13,6 +13,8 @@ enum SealPurpose: string
     case Form = 'form';
     /** What a buyer has, pays and paid. */
     case Payment = 'pay';
+    /** That somebody reads a guide. */
+    case Reading = 'read';
     /** A place in a session. */
     case Registration = 'registration';
     case Preview = 'preview';

@@ -22,6 +22,8 @@ enum Task
     case Broadcasts;
     /** The email of the day to the owner. */
     case Digest;
+    /** The email of the day about readers of guides, to the owner. */
+    case ReaderDigest;
     /** The email of each Monday to the owner. */
     case Report;
     /** That somebody has become warm, to the owner. */

@@ -43,7 +43,7 @@ final class GoLiveCheck
                     fn (Finding $f): bool => $now !== null || ! str_starts_with($f->code, 'deadline')));
         }
         array_push($findings, ...self::sequences($plan), ...OfferCheck::of($plan), ...DeadlineCheck::of($plan, $now),
-            ...PopupCheck::of($plan, $facts), ...WebinarCheck::of($plan, $now),
+            ...PopupCheck::of($plan, $facts), ...GuideCheck::of($plan, $facts), ...WebinarCheck::of($plan, $now),
             ...SplitTestCheck::of($plan, fn (Plan $p): array => self::of($p, $facts, $now, $own)));
         array_push($findings, ...self::delivery($plan), ...self::trusted($plan, $facts));
         usort($findings, fn (Finding $a, Finding $b): int => $b->blocks <=> $a->blocks);
@@ -262,9 +262,9 @@ final class GoLiveCheck
         ));
         $inEmail = array_filter($plan->emails, fn (EmailPlan $e): bool => $e->linksToLeadMagnet()) !== [];
         foreach ($plan->leadMagnets as $leadMagnet) {
-            if ($leadMagnet->file === null) {
+            if (! $leadMagnet->isThere()) {
                 $findings[] = new Finding('file-missing', true,
-                    "“{$leadMagnet->title}” has no file yet, so there is nothing to download.",
+                    "“{$leadMagnet->title}” has no file and no guide yet, so there is nothing to hand over.",
                     'lead-magnet', $leadMagnet->id, 'Add the file');
             }
             if (! $inEmail && ! in_array($leadMagnet->id, $onPages, true)) {

@@ -20,6 +20,9 @@ final readonly class Event
      * @param  RegisteredSession|null  $registered  the session that somebody registers for
      * @param  string|null  $deadline  the id of the deadline that is over
      * @param  int  $times  the how-manieth time they see the page
+     * @param  string|null  $guide  the id of the guide that was read in
+     * @param  list<string>  $pagesRead  ids of the pages of it that were read for the first time
+     * @param  array{int, int}  $shares  how much of it was read before, and now, in percent
      * @param  string|null  $email  the id of the email in which a link was followed; likewise `sequence` that was entered
      */
     public function __construct(
@@ -38,6 +41,9 @@ final readonly class Event
         public ?RegisteredSession $registered = null,
         public int $times = 1,
         public ?string $deadline = null,
+        public ?string $guide = null,
+        public array $pagesRead = [],
+        public array $shares = [0, 0],
     ) {
     }
 
@@ -62,6 +68,10 @@ final readonly class Event
             EventType::Refunded => array_map(Trigger\OfferRefunded::keyOf(...), $this->offers),
             EventType::PaymentFailed => array_map(Trigger\PaymentFailed::keyOf(...), $this->offers),
             EventType::DeadlineOver => $this->deadline === null ? [] : [Trigger\DeadlineOver::keyOf($this->deadline)],
+            EventType::GuideBegun => $this->guide === null ? [] : [Trigger\GuideBegun::keyOf($this->guide)],
+            EventType::GuideFinished => $this->guide === null ? [] : [Trigger\GuideFinished::keyOf($this->guide)],
+            EventType::GuideRead => $this->guide === null ? [] : [...array_map(Trigger\GuidePageRead::keyOf(...), $this->pagesRead),
+                ...Trigger\GuideShareRead::keysOf($this->guide, ...$this->shares)],
             EventType::BecameWarm => [Trigger\BecameWarm::KEY],
             EventType::Entered => $this->sequence === null ? [] : [Trigger\SequenceEntered::keyOf($this->sequence)],
             default => [],

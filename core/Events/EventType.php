@@ -47,6 +47,10 @@ enum EventType: string
     case DeadlineOver = 'deadline-over';
     /** Became warm by something they did, and was not before. */
     case BecameWarm = 'became-warm';
+    case GuideBegun = 'guide-begun';
+    /** Read a page of a guide, for the first time. */
+    case GuideRead = 'guide-read';
+    case GuideFinished = 'guide-finished';
 
     /** The outcome of the page it happened on, if it is one that leads on. */
     public function outcome(): ?Outcome
@@ -65,7 +69,7 @@ enum EventType: string
     /** Is it told in a person's history by what it happened to: their deadlines, their sessions, the emails of a sequence? */
     public function isToldElsewhere(): bool
     {
-        return in_array($this, [self::Entered, self::Registered, self::DeadlineOver, self::Pressed, self::Read], true);
+        return in_array($this, [self::Entered, self::Registered, self::DeadlineOver, self::Pressed, self::Read, self::GuideRead], true);
     }
 
     /** Is it what became of somebody's session? */
@@ -78,6 +82,7 @@ enum EventType: string
     public function isActivity(): bool
     {
         return in_array($this, [self::Viewed, self::Asked, self::Confirmed, self::Joined, self::Downloaded, self::Bought, self::Declined,
-            self::Pressed, self::Clicked, self::Registered, self::Attended, self::SawOffer, self::LeftEarly, self::WatchedReplay], true);
+            self::Pressed, self::Clicked, self::Registered, self::Attended, self::SawOffer, self::LeftEarly, self::WatchedReplay, self::GuideBegun, self::GuideRead,
+            self::GuideFinished], true);
     }
 }

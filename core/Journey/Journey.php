@@ -18,6 +18,7 @@ use Lantern\Core\Journey\Effects\Effect;
 use Lantern\Core\Journey\Effects\GiveProduct;
 use Lantern\Core\Journey\Effects\SendReceipt;
 use Lantern\Core\Journey\Effects\TellOwner;
+use Lantern\Core\Journey\Effects\TellOwnerOfReader;
 use Lantern\Core\Journey\Effects\TellOwnerOfSale;
 use Lantern\Core\Offers\Product;
 use Lantern\Core\People\State\PersonState;
@@ -51,6 +52,7 @@ final readonly class Journey
             EventType::Registered => new Decision($way, $this->registered($person, $event)),
             EventType::Attended, EventType::SawOffer, EventType::LeftEarly, EventType::Missed,
             EventType::WatchedReplay => new Decision($way, $this->ofSession($person, $event)),
+            EventType::GuideBegun, EventType::GuideFinished => new Decision($way, $this->guide($person, $event)),
             EventType::Declined => new Decision($way, $this->leadsToExtraOffer($way) ? [] : [new SendReceipt($event->at)]),
             default => new Decision($way, $this->triggered($person, $event)),
         };
@@ -173,7 +175,7 @@ final readonly class Journey
         $list->tags(array_values(array_unique([...$form->tags ?? [], ...array_filter([$popup->tag ?? ''])])));
         foreach ($this->plan->leadMagnets as $leadMagnet) {
             // A pop-up that offers one of several files gives that one.
-            if ($leadMagnet->file !== null && in_array($popup->leadMagnet ?? '', ['', $leadMagnet->id], true)) {
+            if ($leadMagnet->isThere() && in_array($popup->leadMagnet ?? '', ['', $leadMagnet->id], true)) {
                 $list->add(new DeliverFile($leadMagnet->id));
             }
         }
@@ -213,6 +215,25 @@ final readonly class Journey
         $list = new EffectList($this->plan, $person, $event->at);
         $list->tags($this->plan->webinar($event->webinar ?? '')->tags[$event->type->value] ?? []);
         $list->event($event);
+
+        return $list->effects();
+    }
+
+    /**
+     * Somebody begins a guide, or finishes it: what waits for it, and the word to the owner.
+     *
+     * @return list<Effect>
+     */
+    private function guide(PersonState $person, Event $event): array
+    {
+        $list = new EffectList($this->plan, $person, $event->at);
+        $list->event($event);
+        $guide = $this->plan->guide($event->guide ?? '');
+        $finished = $event->type === EventType::GuideFinished;
+        $notice = $finished ? $guide?->finished : $guide?->begun;
+        if ($guide !== null && $notice !== null && $notice !== OwnerNotice::Never) {
+            $list->add(new TellOwnerOfReader($guide->id, $finished, $notice));
+        }
 
         return $list->effects();
     }

@@ -30,6 +30,9 @@ enum SectionKind: string
     case Logos = 'logos';
     case Divider = 'divider';
     case Footer = 'footer';
+    case Embed = 'embed';
+    /** Something to answer or to tick off, of which a guide keeps what its reader said. */
+    case Exercise = 'exercise';
     /** What a pop-up says. It stands on no page. */
     case Popup = 'popup';
 
@@ -59,6 +62,8 @@ enum SectionKind: string
             self::Logos => 'Logos',
             self::Divider => 'Divider',
             self::Footer => 'Footer',
+            self::Embed => 'Embedded page',
+            self::Exercise => 'To think about',
             self::Popup => 'Pop-up',
         };
     }
@@ -66,7 +71,14 @@ enum SectionKind: string
     /** @return list<self> those of which a page may be made */
     public static function ofPages(): array
     {
-        // It is the last one.
-        return array_slice(self::cases(), 0, -1);
+        return array_filter(self::cases(), fn (self $k): bool => ! in_array($k, [self::Popup, self::Exercise], true));
+    }
+
+    /** @return list<self> those of which a page of a guide may be made */
+    public static function ofGuides(): array
+    {
+        return [self::Opening, self::Words, self::Exercise, self::Learn, self::Pictures, self::Video, self::Embed, self::Host,
+            self::Testimonials, self::Questions, self::Agenda, self::Action, self::Countdown, self::Price, self::Logos, self::Divider,
+            self::Header, self::Footer];
     }
 }

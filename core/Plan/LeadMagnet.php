@@ -13,7 +13,7 @@ use Lantern\Core\Support\Shape;
 use Lantern\Core\Support\Written;
 use MessageFormatter;
 
-/** What is given away: a title, and the file once there is one. */
+/** What is given away: a title, and the file or the guide once there is one, or both. */
 final readonly class LeadMagnet implements Part
 {
     use PlainPart;
@@ -26,6 +26,7 @@ final readonly class LeadMagnet implements Part
         public string $fileName = '',
         public string $mime = '',
         public int $bytes = 0,
+        public ?string $guide = null,
     ) {
     }
 
@@ -52,12 +53,24 @@ final readonly class LeadMagnet implements Part
         }
 
         return new self($shape->text('id', 40), $title, $shape->optionalText('file', 40),
-            $shape->text('fileName', 255, ''), $shape->text('mime', 120, ''), $shape->integer('bytes', 0, PHP_INT_MAX, 0));
+            $shape->text('fileName', 255, ''), $shape->text('mime', 120, ''), $shape->integer('bytes', 0, PHP_INT_MAX, 0),
+            $shape->optionalText('guide', 40));
     }
 
     public function name(): string
     {
         return $this->title;
+    }
+
+    /** Is there anything to hand over? */
+    public function isThere(): bool
+    {
+        return $this->file !== null || $this->guide !== null;
+    }
+
+    public function references(): array
+    {
+        return $this->guide === null ? [] : [$this->guide];
     }
 
     public function uploads(): array
@@ -67,7 +80,24 @@ final readonly class LeadMagnet implements Part
 
     public function withIds(array $ids): self
     {
-        return $this->changed(id: $ids[$this->id] ?? $this->id, file: $this->file === null ? null : $ids[$this->file] ?? $this->file);
+        return $this->changed(id: $ids[$this->id] ?? $this->id, file: $this->file === null ? null : $ids[$this->file] ?? $this->file,
+            guide: $this->guide === null ? null : $ids[$this->guide] ?? $this->guide);
+    }
+
+    /** The same with another file. */
+    public function withFile(string $file, string $name, string $mime, int $bytes): self
+    {
+        return $this->changed(file: $file, fileName: $name, mime: $mime, bytes: $bytes);
+    }
+
+    public function withGuide(?string $guide): self
+    {
+        return $this->changed(guide: $guide);
+    }
+
+    public function titled(string $title): self
+    {
+        return $this->changed(title: $title);
     }
 
     /** Such as "PDF, 1.2 MB": what a visitor is about to download. Decimal megabytes, as browsers show them, in the units of ICU. */
@@ -90,7 +120,7 @@ final readonly class LeadMagnet implements Part
         return Written::group([
             'title' => Written::text(200, least: 1), 'file' => Written::id(), 'fileName' => Written::text(255),
             'mime' => Written::text(120),
-            'bytes' => Written::whole(0),
+            'bytes' => Written::whole(0), 'guide' => Written::id('the guide that it is, or that comes beside the file'),
         ], ['title']);
     }
 
@@ -99,6 +129,7 @@ final readonly class LeadMagnet implements Part
     {
         return ['id' => $this->id, 'title' => $this->title]
             + ($this->file === null ? []
-                : ['file' => $this->file, 'fileName' => $this->fileName, 'mime' => $this->mime, 'bytes' => $this->bytes]);
+                : ['file' => $this->file, 'fileName' => $this->fileName, 'mime' => $this->mime, 'bytes' => $this->bytes])
+            + ($this->guide === null ? [] : ['guide' => $this->guide]);
     }
 }

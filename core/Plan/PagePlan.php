@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace Lantern\Core\Plan;
 
 use Lantern\Core\Events\Outcome;
+use Lantern\Core\Guides\Guide;
+use Lantern\Core\Guides\GuidePage;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Document;
 use Lantern\Core\Page\HoldsDocument;
+use Lantern\Core\Page\Look\Background;
 use Lantern\Core\Parts\Part;
 use Lantern\Core\Parts\PlainPart;
 use Lantern\Core\Popups\Popup;
@@ -56,7 +59,7 @@ final readonly class PagePlan implements HoldsDocument
 
         return new self(
             $shape->text('id', 40),
-            $shape->choice('role', PageRole::class),
+            self::role($shape),
             $name,
             $shape->text('address', 60),
             Document::fromArray($shape->group('document')->all(), $shape->path('document')),
@@ -64,10 +67,42 @@ final readonly class PagePlan implements HoldsDocument
         );
     }
 
+    /** @throws Invalid for a role that no page of a funnel has */
+    private static function role(Shape $shape): PageRole
+    {
+        $role = $shape->choice('role', PageRole::class);
+
+        return $role !== PageRole::Guide ? $role
+            : throw Invalid::at($shape->path('role'), 'A guide is a part of its own, and no page.');
+    }
+
     /** What is in a pop-up, drawn, filled and published as a page is. No visitor comes to its address by typing. */
     public static function ofPopup(Popup $popup): self
     {
         return new self($popup->id, PageRole::Free, $popup->name, "popup:{$popup->id}", $popup->document);
+    }
+
+    /**
+     * A guide as the one page that visitors come to: all its pages that are shown, one after the other.
+     *
+     * @param  list<GuidePage>  $pages
+     */
+    public static function ofGuide(Guide $guide, array $pages): self
+    {
+        return new self($guide->id, PageRole::Guide, $guide->title, $guide->address, new Document(
+            array_merge([], ...array_map(fn (GuidePage $p): array => $p->sections(), $pages)), Background::paper()));
+    }
+
+    /** A single page of a guide, drawn and checked as a page is. */
+    public static function ofGuidePage(GuidePage $page): self
+    {
+        return new self($page->guide, PageRole::Guide, $page->name, "guide-page:{$page->id}", $page->document);
+    }
+
+    /** Is it a single page of a guide? */
+    public function isOfGuide(): bool
+    {
+        return str_starts_with($this->address, 'guide-page:');
     }
 
     /** Is it what is in a pop-up? */
@@ -117,7 +152,7 @@ final readonly class PagePlan implements HoldsDocument
     public static function schema(): array
     {
         return Written::group([
-            'role' => Written::choice(PageRole::class), 'name' => Written::text(120),
+            'role' => Written::choice(array_map(fn (PageRole $r): string => $r->value, PageRole::ofPages())), 'name' => Written::text(120),
             'address' => Written::text(60, 'empty for the entry page'),
             'document' => ['$ref' => Document::SCHEMA], 'settings' => PageSettings::schema(),
         ], ['role', 'name', 'address', 'document']);

@@ -24,6 +24,8 @@ enum PageRole: string
     case Delivery = 'delivery';
     case Closed = 'closed';
     case Free = 'free';
+    /** All pages of a guide, as one page that visitors come to. It stands among no pages of a funnel. */
+    case Guide = 'guide';
 
     public function label(): string
     {
@@ -43,7 +45,14 @@ enum PageRole: string
             self::Delivery => 'Delivery page',
             self::Closed => 'Closed page',
             self::Free => 'Page of your own',
+            self::Guide => 'Guide',
         };
+    }
+
+    /** @return list<self> those that a page of a funnel may have */
+    public static function ofPages(): array
+    {
+        return array_filter(self::cases(), fn (self $r): bool => $r !== self::Guide);
     }
 
     /** Does somebody pay here, or has just paid, so that nothing may come between? */
@@ -81,6 +90,7 @@ enum PageRole: string
             self::Sales => [Outcome::Chose, Outcome::Bought, Outcome::Declined, Outcome::TimeRanOut],
             self::Checkout => [Outcome::Bought, Outcome::TimeRanOut],
             self::Replay => [Outcome::TimeRanOut],
+            self::Guide => [Outcome::Chose],
             default => $this->outcomes(),
         };
     }
@@ -120,6 +130,7 @@ enum PageRole: string
             self::Delivery => 'welcome',
             self::Lesson => 'video',
             self::Free => 'page',
+            self::Guide => 'read',
             default => $this->value,
         };
     }

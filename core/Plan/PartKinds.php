@@ -8,6 +8,8 @@ use Lantern\Core\Deadlines\Deadline;
 use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Experiments\Variant;
 use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Guides\Guide;
+use Lantern\Core\Guides\GuidePage;
 use Lantern\Core\Offers\Coupon;
 use Lantern\Core\Offers\Offer;
 use Lantern\Core\Offers\Product;
@@ -25,7 +27,7 @@ final class PartKinds
     /** @var list<class-string<Part>> */
     public const ALL = [PagePlan::class, FormPlan::class, SequencePlan::class, EmailPlan::class, LeadMagnet::class, SharedSection::class,
         Product::class, Offer::class, Coupon::class, Deadline::class, Popup::class, Webinar::class,
-        SplitTest::class, Variant::class];
+        SplitTest::class, Variant::class, Guide::class, GuidePage::class];
 
     /** @return array<string, class-string<Part>> */
     public static function byName(): array

@@ -14,6 +14,8 @@ use Lantern\Core\Experiments\Content\VariantContent;
 use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Experiments\Variant;
 use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Guides\Guide;
+use Lantern\Core\Guides\GuidePage;
 use Lantern\Core\Languages\OwnPhrases;
 use Lantern\Core\Languages\Voice;
 use Lantern\Core\Money\Currency;
@@ -21,6 +23,7 @@ use Lantern\Core\Offers\Coupon;
 use Lantern\Core\Offers\Offer;
 use Lantern\Core\Offers\Product;
 use Lantern\Core\Page\Block\BlockKind;
+use Lantern\Core\Page\HoldsDocument;
 use Lantern\Core\Page\Look\Look;
 use Lantern\Core\Page\Look\LookChanges;
 use Lantern\Core\Page\Look\Looks;
@@ -82,6 +85,12 @@ final readonly class Plan
     /** @var list<Variant> */
     public array $variants;
 
+    /** @var list<Guide> */
+    public array $guides;
+
+    /** @var list<GuidePage> of all its guides, also those that are hidden */
+    public array $guidePages;
+
     /**
      * @param  iterable<Part>  $parts
      * @param  list<Way>  $ways
@@ -129,6 +138,8 @@ final readonly class Plan
         $this->webinars = self::those($given, Webinar::class);
         $this->splitTests = self::those($given, SplitTest::class);
         $this->variants = self::those($given, Variant::class);
+        $this->guides = self::those($given, Guide::class);
+        $this->guidePages = self::those($given, GuidePage::class);
     }
 
     /** @throws Invalid when it is no plan, or one of a format this application does not know */
@@ -145,7 +156,7 @@ final readonly class Plan
             lookId: Looks::get($look->text('id', 40))->id,
             changes: LookChanges::fromShape($look),
             sender: Sender::fromShape($shape->group('sender')),
-            parts: array_map(PartKinds::read(...), $shape->groups('parts', 400)),
+            parts: array_map(PartKinds::read(...), $shape->groups('parts', 600)),
             ways: array_map(Way::fromShape(...), $shape->groups('ways')),
             logo: $shape->optionalText('logo', 40),
             icon: $shape->optionalText('icon', 40),
@@ -222,8 +233,9 @@ final readonly class Plan
      */
     public function withoutUnused(): self
     {
-        $shown = array_merge([], ...array_map(fn (PagePlan|Variant $p): array => $p instanceof PagePlan ? $p->document->shared()
-            : $p->content->document()?->shared() ?? [], [...$this->pages, ...$this->variants]));
+        $shown = array_merge([], ...array_map(fn (HoldsDocument|Variant $p): array => $p instanceof HoldsDocument
+            ? $p->document()->shared()
+            : $p->content->document()?->shared() ?? [], [...$this->pages, ...$this->guidePages, ...$this->variants]));
 
         return $this->with(array_filter($this->parts,
             fn (Part $p): bool => ! $p instanceof SharedSection || in_array($p->id, $shown, true)));
@@ -272,9 +284,47 @@ final readonly class Plan
         return $this->pages[0] ?? null;
     }
 
+    /** A page; of a guide, all its pages as the one that visitors come to. */
     public function page(string $id): ?PagePlan
     {
-        return self::find($this->pages, $id);
+        $guide = self::find($this->guides, $id);
+
+        return $guide === null ? self::find($this->pages, $id) : PagePlan::ofGuide($guide, $this->pagesOf($guide->id));
+    }
+
+    /** A guide at an address below the funnel's, as the one page that visitors come to. */
+    public function guideAt(string $address): ?PagePlan
+    {
+        foreach ($this->guides as $guide) {
+            if ($guide->address === $address) {
+                return $this->page($guide->id);
+            }
+        }
+
+        return null;
+    }
+
+    public function guide(string $id): ?Guide
+    {
+        return self::find($this->guides, $id);
+    }
+
+    /** @return list<GuidePage> of a guide, in order, without those that are hidden */
+    public function pagesOf(string $guide): array
+    {
+        return array_values(array_filter($this->guidePages, fn (GuidePage $p): bool => $p->guide === $guide && ! $p->hidden));
+    }
+
+    /** The lead magnet that gives a guide. */
+    public function leadMagnetOf(string $guide): ?LeadMagnet
+    {
+        foreach ($this->leadMagnets as $leadMagnet) {
+            if ($leadMagnet->guide === $guide) {
+                return $leadMagnet;
+            }
+        }
+
+        return null;
     }
 
     public function pageAt(string $address): ?PagePlan

@@ -16,7 +16,7 @@ final readonly class RuleField
     use Rebuilt;
 
     /**
-     * @param  'choice'|'tag'|'mail'|'place'|'deadline'|'webinar'|'field'|'date'|'value'|'number'|'day'  $type  `choice` has options;
+     * @param  'choice'|'tag'|'mail'|'place'|'deadline'|'webinar'|'guide'|'guide-page'|'field'|'date'|'value'|'number'|'day'  $type  `choice` has options;
      *     a tag; an email or broadcast; a page or funnel; a deadline; a webinar; a field of people, or one that holds a date; words;
      *     days; a date
      * @param  string  $name  the value it sets; '' for a choice, whose options say what they set
@@ -51,7 +51,7 @@ final readonly class RuleField
             'sets' => $o[1], 'own' => $o[3] ?? false], $options));
     }
 
-    /** @param  'tag'|'mail'|'place'|'deadline'|'webinar'|'field'|'date'|'value'|'number'|'day'  $type */
+    /** @param  'tag'|'mail'|'place'|'deadline'|'webinar'|'guide'|'guide-page'|'field'|'date'|'value'|'number'|'day'  $type */
     public static function of(
         string $type,
         string $name,
@@ -109,7 +109,7 @@ final readonly class RuleField
         }
         $value = (string) $value;
 
-        return str_replace('{}', in_array($this->type, ['mail', 'place', 'deadline', 'webinar', 'field', 'date'], true) ? $name($value)
+        return str_replace('{}', in_array($this->type, ['mail', 'place', 'deadline', 'webinar', 'guide', 'guide-page', 'field', 'date'], true) ? $name($value)
             : $value,
             $value === '1' && $this->one !== '' ? $this->one : $this->words);
     }
@@ -121,10 +121,10 @@ final readonly class RuleField
             return [$this->name => match ($this->type) {
                 'tag' => Written::text(300, least: 1),
                 'mail', 'place' => Written::text(60, 'the id of a page, funnel, email or broadcast; any where it is not said'),
-                'deadline', 'webinar' => Written::id(),
+                'deadline', 'webinar', 'guide', 'guide-page' => Written::id(),
                 'field', 'date' => Written::ref('name'),
                 'value' => Written::text(300),
-                'number' => Written::whole(0, 3650, 'days of 24 hours back from now'),
+                'number' => Written::whole(0, 3650, 'days of 24 hours back from now; of a share, percent'),
                 'day' => Written::ref('day'),
             }];
         }

@@ -12,7 +12,7 @@ final class Rules
 {
     /** @var list<class-string<Rule>> */
     public const KINDS = [TagRule::class, DeedRule::class, FieldRule::class, DateRule::class, SubscriptionRule::class, DeadlineRule::class,
-        WebinarRule::class, WarmthRule::class];
+        WebinarRule::class, WarmthRule::class, GuideRule::class];
 
     /** @throws Invalid with one sentence that says what the rule still needs */
     public static function fromShape(Shape $shape): Rule

@@ -9,6 +9,7 @@ use DateTimeImmutable;
 use Lantern\Core\Events\Outcome;
 use Lantern\Core\Events\Trigger\FormFilledIn;
 use Lantern\Core\Events\Trigger\Triggers;
+use Lantern\Core\Guides\Guide;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Money\Money;
 use Lantern\Core\Page\Document;
@@ -49,16 +50,19 @@ final readonly class Starter
      * @param  string  $currency  in which the funnel sells
      * @param  WebinarMode  $mode  how its webinar is held, where it holds one
      * @param  Money|null  $introductory  what it costs at first, where the goal has two prices; null when it is not known yet
+     * @param  bool  $withGuide  is what is given away read in the browser, beside a file or without one?
      * @param  string  $language  in which the application speaks to its visitors
      */
     public function build(Goal $goal, string $name, string $title, string $address, ?LeadMagnet $leadMagnet, ?Money $price = null,
         string $currency = 'EUR', WebinarMode $mode = WebinarMode::Live, ?Money $introductory = null,
-        string $language = 'en'): Plan
+        string $language = 'en', bool $withGuide = false): Plan
     {
         if ($goal === Goal::Own) {
             return new Plan(($this->newId)(), $name, $goal, $address, Looks::DEFAULT, new LookChanges, $this->sender, [], [],
                 currency: $currency, language: $language);
         }
+        $guide = $withGuide && $leadMagnet !== null ? new Guide(($this->newId)(), $leadMagnet->title, $this->words->of('read')) : null;
+        $leadMagnet = $guide === null ? $leadMagnet : $leadMagnet->withGuide($guide->id);
         $desk = new StarterDesk($this->sender, $this->newId, $title, $leadMagnet, words: $this->words);
         $sold = StarterOffers::isMadeFor($goal) ? StarterOffers::of($desk, Currency::of($price->currency->code ?? $currency),
             $price, StarterDeadline::isMadeFor($goal), $introductory)
@@ -100,6 +104,7 @@ final readonly class Starter
 
         return new Plan($desk->id(), $name, $goal, $address, Looks::DEFAULT, new LookChanges, $this->sender,
             [...$pages, ...($form === null ? [] : [$form]), ...$sequences, ...$emails, ...($leadMagnet === null ? [] : [$leadMagnet]),
+                ...($guide === null ? [] : [$guide, ...StarterGuide::pages($desk, $guide)]),
                 ...$sold->parts ?? [], ...$deadline, StarterPopup::of($goal, $desk, $form)],
             $this->ways($goal, $desk), currency: $price->currency->code ?? $currency,
             times: $goal === Goal::Launch ? StarterLaunch::times($this->now, $zone) : new OpeningTimes, language: $language);

@@ -106,6 +106,12 @@ final class StarterDesk
         return $this->offer('main') === '' ? 'outcome:bought' : 'outcome:chose';
     }
 
+    /** Is there such a page already, or has something led to it? */
+    public function known(string $name): bool
+    {
+        return isset($this->pages[$name]);
+    }
+
     /** The id of a page that is there or will be, always the same for the same name. */
     public function page(string $name): string
     {
@@ -302,6 +308,16 @@ final class StarterDesk
     {
         return new Block(self::NEW, BlockKind::Download, ['leadMagnet' => $this->leadMagnet->id ?? '',
             'text' => $this->say('Download it now')]);
+    }
+
+    public function reflection(string $question): Block
+    {
+        return new Block(self::NEW, BlockKind::Reflection, ['text' => mb_substr($question, 0, 300)]);
+    }
+
+    public function checklist(string ...$things): Block
+    {
+        return new Block(self::NEW, BlockKind::Checklist, [], array_map(fn (string $t): array => ['title' => $t], array_values($things)));
     }
 
     public function footer(): Section

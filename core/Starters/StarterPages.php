@@ -31,7 +31,7 @@ final class StarterPages
             PageRole::Downsell => StarterSales::downsell($d),
             PageRole::Delivery => StarterSales::delivery($d),
             PageRole::Closed => self::closed($d),
-            PageRole::Free => self::page($d->section('words-centred', $d->heading($d->say('[A heading for this page]')),
+            PageRole::Free, PageRole::Guide => self::page($d->section('words-centred', $d->heading($d->say('[A heading for this page]')),
                 $d->text($d->say('[What this page is about]'))), $d->footer()),
         };
     }

@@ -11,6 +11,8 @@ enum Action: string
     case Opened = 'opened';
     case Clicked = 'clicked';
     case Downloaded = 'downloaded';
+    case Read = 'read';
+    case Finished = 'finished';
     case SawSales = 'saw-sales';
     case Checkout = 'checkout';
     case Registered = 'registered';
@@ -28,6 +30,8 @@ enum Action: string
             self::Opened => 'opened an email',
             self::Clicked => 'clicked in an email',
             self::Downloaded => 'downloaded the lead magnet',
+            self::Read => 'read in a guide',
+            self::Finished => 'finished a guide',
             self::SawSales => 'looked at a sales page',
             self::Checkout => 'was at the checkout',
             self::Registered => 'registered for a webinar',
@@ -47,6 +51,8 @@ enum Action: string
             self::Opened => 'Opened an email',
             self::Clicked => 'Clicked in an email',
             self::Downloaded => 'Downloaded the lead magnet',
+            self::Read => 'Read in a guide',
+            self::Finished => 'Finished a guide',
             self::SawSales => 'Looked at a sales page',
             self::Checkout => 'Was at the checkout',
             self::Registered => 'Registered for a webinar',
@@ -65,9 +71,10 @@ enum Action: string
             self::Opened => 1,
             self::Downloaded => 5,
             self::Clicked => 6,
-            self::Registered => 8,
+            self::Registered, self::Read => 8,
             self::Joined, self::SawSales, self::Replay => 10,
             self::Asked => 12,
+            self::Finished => 14,
             self::Came, self::Stayed => 15,
             self::Checkout => 20,
             self::Bought => 25,

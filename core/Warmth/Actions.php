@@ -21,6 +21,8 @@ final class Actions
             EventType::Opened => Action::Opened,
             EventType::Clicked => Action::Clicked,
             EventType::Downloaded => Action::Downloaded,
+            EventType::GuideRead => Action::Read,
+            EventType::GuideFinished => Action::Finished,
             EventType::Registered => Action::Registered,
             // Whoever left early was there, too.
             EventType::Attended, EventType::LeftEarly => Action::Came,

@@ -15,7 +15,7 @@ final class DraftKinds
     /** @var list<class-string<DraftKind>> */
     public const ALL = [PageKind::class, FormKind::class, SequenceKind::class, EmailKind::class, LeadMagnetKind::class,
         SharedSectionKind::class, ProductKind::class, OfferKind::class, CouponKind::class, DeadlineKind::class,
-        PopupKind::class, WebinarKind::class, SplitTestKind::class, VariantKind::class];
+        PopupKind::class, WebinarKind::class, SplitTestKind::class, VariantKind::class, GuideKind::class, GuidePageKind::class];
 
     /** @var array<string, DraftKind> */
     private array $known = [];

@@ -29,14 +29,14 @@ final class LeadMagnetKind extends DraftKind
 
     public function typed(): array
     {
-        return ['title'];
+        return ['title', 'guide'];
     }
 
     /** Its file is what the library says it is, whatever is written beside it. */
     public function cleaned(Part $part, Business $business): Part
     {
         if (! $part instanceof LeadMagnet || $part->file === null) {
-            return $part instanceof LeadMagnet ? new LeadMagnet($part->id, RichText::plain($part->title)) : $part;
+            return $part instanceof LeadMagnet ? $part->titled(RichText::plain($part->title)) : $part;
         }
         $upload = Upload::query()->where('business_id', $business->id)->find($part->file)
             ?? throw Invalid::at('file', 'This file is not in your library.');
@@ -46,8 +46,13 @@ final class LeadMagnetKind extends DraftKind
 
     public static function with(LeadMagnet $leadMagnet, Upload $upload): LeadMagnet
     {
-        return new LeadMagnet($leadMagnet->id, RichText::plain($leadMagnet->title), $upload->id, $upload->name, $upload->mime,
+        return $leadMagnet->titled(RichText::plain($leadMagnet->title))->withFile($upload->id, $upload->name, $upload->mime,
             $upload->bytes);
+    }
+
+    protected function check(DraftPart $row, Part $part): void
+    {
+        self::speaksOfItsFunnel($row, $part, 'guide', 'This guide is not in this funnel any more. Please choose again.');
     }
 
     public function fresh(Funnel $funnel, array $typed): Part
@@ -59,7 +64,7 @@ final class LeadMagnetKind extends DraftKind
 
     public function json(DraftPart $row, Part $part): array
     {
-        return ! $part instanceof LeadMagnet ? [] : ['title' => $part->title,
+        return ! $part instanceof LeadMagnet ? [] : ['title' => $part->title, 'guide' => $part->guide,
             'file' => $part->file === null ? null : ['id' => $part->file, 'name' => $part->fileName,
                 'note' => $part->kindAndSize(Language::of('en'))]];
     }

@@ -72,7 +72,7 @@ final class PageKind extends DraftKind
             throw Invalid::at('address', 'The entry page is at the address of the funnel itself.');
         }
         WebAddress::check($address);
-        if ($row->funnel->parts()->where('kind', PagePlan::kind())->where('definition->address', $address)->exists()) {
+        if (in_array($address, GuideKind::taken($row->funnel, $row->id), true)) {
             throw Invalid::at('address', "Another page of this funnel is at “{$address}”. Please choose another web address.");
         }
     }

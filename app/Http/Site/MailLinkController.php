@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Site;
 
 use App\Deadlines\Joining;
+use App\Guides\HandOver;
 use App\Languages\Voices;
 use App\Mail\Emails\CountdownPicture;
 use App\Mail\Emails\EmailWriter;
@@ -45,7 +46,7 @@ final readonly class MailLinkController
 
     public function follow(Request $request, string $message, string $link, string $seal): AnyResponse
     {
-        [$found, $target] = $this->target($message, $link, $seal);
+        [$found, $target, $written] = $this->target($message, $link, $seal);
         if ($found === null || $target === null) {
             return PlainPage::notHere()->response();
         }
@@ -55,20 +56,20 @@ final readonly class MailLinkController
 
         // Whether it was a person matters where a time begins that will not begin again.
         return $this->begins($found) && $this->by($request, $found) !== ClickedBy::Person
-            ? PlainPage::startsNow($request->url())->response() : $this->clicked($request, $found, $target);
+            ? PlainPage::startsNow($request->url())->response() : $this->clicked($request, $found, $target, $written);
     }
 
     /** Somebody pressed the button that stood where it was not sure whether they are somebody. */
     public function confirm(Request $request, string $message, string $link, string $seal): AnyResponse
     {
-        [$found, $target] = $this->target($message, $link, $seal);
+        [$found, $target, $written] = $this->target($message, $link, $seal);
 
         return $found === null || $target === null ? PlainPage::notHere()->response()
             : (Browser::isOwner($request) || Bots::is($request->userAgent()) ? $this->lead($request, $target)
-                : $this->clicked($request, $found, $target));
+                : $this->clicked($request, $found, $target, $written));
     }
 
-    /** @return array{Message|null, string|null} */
+    /** @return array{Message|null, string|null, string} the message, where the link leads, and the same as it was written */
     private function target(string $message, string $link, string $seal): array
     {
         $found = MailLinks::holds($seal, "link|{$message}|{$link}") ? $this->message($message) : null;
@@ -77,7 +78,7 @@ final readonly class MailLinkController
 
         $target = $found === null || ! is_string($template) ? null : $this->writer->target($found, $template);
 
-        return [$found, $found === null || $target === null ? null : LinksToSites::marked($found->business_id, $target)];
+        return [$found, $found === null || $target === null ? null : LinksToSites::marked($found->business_id, $target), is_string($template) ? $template : ''];
     }
 
     private function lead(Request $request, string $target): RedirectResponse
@@ -86,7 +87,7 @@ final readonly class MailLinkController
             ->withHeaders(['Cache-Control' => 'private, no-store', 'Referrer-Policy' => 'no-referrer']);
     }
 
-    private function clicked(Request $request, Message $found, string $target): RedirectResponse
+    private function clicked(Request $request, Message $found, string $target, string $written): RedirectResponse
     {
         $now = CarbonImmutable::now();
         $response = $this->lead($request, $target);
@@ -101,10 +102,11 @@ final readonly class MailLinkController
         if ($found->person->timezone === null && $zone !== null) {
             $found->person->forceFill(['timezone' => $zone])->save();
         }
-        DB::transaction(function () use ($found, $visitor, $target, $now): void {
+        DB::transaction(function () use ($found, $visitor, $target, $written, $now): void {
             // What began in this browser began for them, before the click begins anything.
             $this->joining->join($visitor, (string) $found->person_id, $now);
             $this->feedback->clicked($found, $target, $now);
+            HandOver::byLink($found, $written);
         });
 
         return $response->withCookie(SiteCookies::give(SiteCookie::Visitor, $visitor))

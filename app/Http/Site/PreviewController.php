@@ -50,7 +50,7 @@ final readonly class PreviewController
                         .'.8rem;background:#20302d;color:#fffdf8;font:600 .9rem/1.3 sans-serif">'
                         .e($voice->say('page.preview')).'</p>'];
             $fill['code:end'] .= $this->popup($request, $plan, $found, $voice);
-            foreach ($plan->pages as $other) {
+            foreach ([...$plan->pages, ...$plan->guides] as $other) {
                 $fill["page:{$other->id}"] = $link($other->address);
             }
             foreach ([...$shown->document->blocksOf(BlockKind::Checkout), ...$shown->document->blocksOf(BlockKind::Price)] as $block) {
@@ -59,8 +59,10 @@ final readonly class PreviewController
                 $fill["checkout:{$block->id}"] = $fill["extra:{$block->id}"] = $button;
             }
             foreach ($plan->leadMagnets as $leadMagnet) {
-                $fill["download:{$leadMagnet->id}"] = '<a class="button">'.e($voice->say('file.download')).'</a> <span class="file-note">'
-                    .e($leadMagnet->kindAndSize($voice->language())).'</span>';
+                $guide = $plan->guide($leadMagnet->guide ?? '');
+                $fill["download:{$leadMagnet->id}"] = ($guide === null ? '' : '<a class="button" href="'.$link($guide->address).'">'
+                    .e($voice->say('guide.read')).'</a> ').($leadMagnet->file === null ? '' : '<a class="button">'.e($voice->say('file.download')).'</a> <span class="file-note">'
+                    .e($leadMagnet->kindAndSize($voice->language())).'</span>');
             }
 
             $fill += PageRenderer::countdowns($plan, $shown, $voice, ShownState::tryFrom(Input::text($request, 'deadline'))
@@ -111,7 +113,7 @@ final readonly class PreviewController
             return PlainPage::previewOver()->response();
         }
         $plan = DraftPlan::read($found);
-        $shown = $plan->pageAt($page);
+        $shown = $plan->pageAt($page) ?? $plan->guideAt($page);
 
         return $shown === null ? PlainPage::notHere()->response() : $answer($found, $plan, $shown, $until);
     }

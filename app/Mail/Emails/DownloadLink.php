@@ -28,6 +28,13 @@ final class DownloadLink
         }
         $name = $delivery->leadMagnet?->text('fileName') ?? '';
 
-        return $name === '' ? $delivery->funnel->url() : FileLinks::forEmail($delivery, $name, $message->sent_at ?? CarbonImmutable::now());
+        if ($name === '') {
+            // What is read has no file: its own page, which knows its reader by this very link.
+            $guide = $message->funnel?->liveVersion?->plan()->guide($delivery->leadMagnet?->text('guide') ?? '');
+
+            return $delivery->funnel->url($guide->address ?? '');
+        }
+
+        return FileLinks::forEmail($delivery, $name, $message->sent_at ?? CarbonImmutable::now());
     }
 }

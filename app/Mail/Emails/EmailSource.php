@@ -72,7 +72,7 @@ final readonly class EmailSource
         $fields = $plan->prices(Voices::of($plan->language, $business, $plan->phrases())) + $plan->fields
             + ['business' => $plan->sender->business, 'host' => $plan->sender->host()];
         $site = SiteAddress::of($address);
-        foreach ($plan->pages as $page) {
+        foreach ([...$plan->pages, ...$plan->guides] as $page) {
             $fields["page_{$page->id}"] = $site->url($page->address);
         }
 

@@ -44,6 +44,10 @@ final class NoticeMessage extends KindOfMessage
         if (is_string($warm)) {
             return self::warm($warm);
         }
+        $readers = ReaderWords::read($message->content['readers'] ?? null);
+        if ($readers !== []) {
+            return ReaderWords::of($readers, ! is_string($message->content['day'] ?? null));
+        }
         $ids = $message->content['submissions'] ?? [];
         $submissions = Submission::query()->with(['person', 'funnel', 'version'])->whereIn('id', is_array($ids) ? $ids : [])
             ->whereHas('person', fn ($q) => $q->whereNull('erased_at'))->orderBy('submitted_at')->get();

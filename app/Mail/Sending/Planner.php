@@ -125,6 +125,31 @@ final class Planner
         ]);
     }
 
+    /** Tells the owner that somebody has begun a guide, or finished it: once each. */
+    public function planReaderNotice(Person $person, string $guide, bool $finished): void
+    {
+        $this->plan('reader:'.($finished ? 'finished' : 'begun').":{$guide}:{$person->id}", [
+            'business_id' => $person->business_id, 'person_id' => null, 'kind' => MessageKind::Notice->value,
+            'name' => $finished ? 'Somebody finished a guide' : 'A new reader',
+            'to_address' => $person->business->sender_address, 'due_at' => Instant::sql(CarbonImmutable::now()),
+            'content' => json_encode(['readers' => [[$person->id, $guide, $finished]]], JSON_THROW_ON_ERROR),
+        ]);
+    }
+
+    /**
+     * The email of the day about readers of guides.
+     *
+     * @param  list<array{string, string, bool}>  $readers  person, guide, and whether they finished it
+     */
+    public function planReaderDigest(Business $business, string $day, array $readers): void
+    {
+        $this->plan("readers:{$business->id}:{$day}", [
+            'business_id' => $business->id, 'person_id' => null, 'kind' => MessageKind::Notice->value, 'name' => 'The day’s readers',
+            'to_address' => $business->sender_address, 'due_at' => Instant::sql(CarbonImmutable::now()),
+            'content' => json_encode(['readers' => $readers, 'day' => $day], JSON_THROW_ON_ERROR),
+        ]);
+    }
+
     /** Tells the owner, once a day, that the disk is nearly full. */
     public function planDiskNotice(Business $business, int $megabytes): void
     {

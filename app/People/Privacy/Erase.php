@@ -84,7 +84,9 @@ final class Erase
         $about = fn (string $kind) => DB::table('messages')->where('kind', $kind)
             ->where(fn ($q) => $kind === 'test' ? $q->where('content->person', $id)
             : $q->whereRaw("exists (select 1 from json_each(messages.content, '$.submissions') as told join submissions on "
-                .'submissions.id = told.value where submissions.person_id = ?)', [$id]));
+                .'submissions.id = told.value where submissions.person_id = ?)', [$id])->orWhere('content->warm', $id)
+                ->orWhereRaw("exists (select 1 from json_each(messages.content, '$.readers') as told "
+                    ."where json_extract(told.value, '$[0]') = ?)", [$id]));
         foreach (['notice', 'test'] as $kind) {
             DB::table('outbox')->whereIn('message_id', $about($kind)->select('id'))->delete();
             $about($kind)->where('state', MessageState::Sent)->update(['subject' => '', 'html' => null, 'text' => null]);

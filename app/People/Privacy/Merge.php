@@ -6,6 +6,7 @@ namespace App\People\Privacy;
 
 use App\Experiments\Exposures;
 use App\Models\Person;
+use App\Records\Readings;
 use App\Records\Runs;
 use App\Results\Counts;
 use App\Support\Instant;
@@ -41,9 +42,11 @@ final readonly class Merge
             DB::table('messages')->where('person_id', $goes->id)->where('state', MessageState::Waiting)
                 ->update(['to_address' => $stays->email]);
             $this->counts->mergePeople($stays->loadMissing('business')->business, $stays->id, $goes->id);
+            Readings::merge($stays->id, $goes->id);
             foreach (PersonTables::all() as $table) {
                 $table->merge($goes->id, $stays->id);
             }
+            Readings::merged($stays->id, CarbonImmutable::now());
             Runs::merged($stays->id);
             Exposures::once($stays->id);
             Scores::anew($stays->id, CarbonImmutable::now());

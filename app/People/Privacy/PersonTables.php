@@ -43,6 +43,12 @@ final class PersonTables
             PersonTable::of('room_questions')->archivedAs('questions', ['words', 'answer', 'asked_at']),
             PersonTable::of('accesses')->archivedAs('access', ['product', 'state', 'given_at']),
             PersonTable::of('coupon_uses')->keptAsNumbers(['code' => '']),
+            // What of them is of the same guide has become one before: Readings::merge.
+            PersonTable::of('guide_readings')->archivedAs('guides', ['guide_id', 'opened_at']),
+            PersonTable::of('guide_progress')->archivedAs('guideProgress', ['guide_id', 'opened_at', 'begun_at', 'finished_at', 'last_at',
+                'seconds', 'stays', 'share']),
+            PersonTable::of('guide_pages_seen')->archivedAs('guidePages', ['guide_id', 'page_id', 'seconds', 'scrolled', 'stays',
+                'read_at']),
             PersonTable::of('warm_days')->endingWithThem(),
             PersonTable::of('import_changes')->endingWithThem(),
             PersonTable::of('bulk_act_people')->endingWithThem(),

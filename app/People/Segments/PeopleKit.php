@@ -36,6 +36,7 @@ final class PeopleKit
             'pages' => self::parts($business, 'page'),
             'emails' => self::parts($business, 'email'),
             'deadlines' => $deadlines, 'webinars' => $webinars,
+            'guides' => self::parts($business, 'guide'), 'guidePages' => self::parts($business, 'guide-page'),
             'broadcasts' => DB::table('broadcasts')->where('business_id', $business->id)->whereNotNull('started_at')
                 ->orderByDesc('started_at')->limit(100)->get(['id', 'name'])->all(),
             'sequences' => self::parts($business, 'sequence'),
@@ -62,7 +63,7 @@ final class PeopleKit
     {
         $kit = self::of($business);
         $names = array_column($kit['fields'], 'label', 'name');
-        foreach (['funnels', 'pages', 'emails', 'deadlines', 'webinars', 'broadcasts'] as $things) {
+        foreach (['funnels', 'pages', 'emails', 'deadlines', 'webinars', 'guides', 'guidePages', 'broadcasts'] as $things) {
             foreach ($kit[$things] as $thing) {
                 $names[$thing->id] = $thing->name;
             }

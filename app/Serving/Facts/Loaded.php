@@ -41,6 +41,11 @@ final readonly class Loaded
         return $this->of(Need::reader(), ReaderFacts::class);
     }
 
+    public function reading(): ?ReadingFacts
+    {
+        return $this->of(Need::reading(), ReadingFacts::class);
+    }
+
     public function offer(string $id): OfferFacts
     {
         return $this->of(Need::offer($id), OfferFacts::class) ?? throw new LogicException("Of the offer {$id} nothing is known.");

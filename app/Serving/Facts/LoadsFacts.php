@@ -16,6 +16,7 @@ use App\Orders\Sold;
 use App\People\Proof\Proven;
 use App\Records\RegisteredSessions;
 use App\Records\RegistrationLinks;
+use App\Serving\GuideGate;
 use App\Serving\Visit;
 use App\Webinars\LiveRoom;
 use App\Webinars\OwnRegistration;
@@ -57,6 +58,7 @@ final readonly class LoadsFacts
                 NeedKind::Reader => $reader === null ? null : new ReaderFacts($reader->person->id, $reader->person->email,
                     $reader->person->first_name, $reader->person->fullName()),
                 NeedKind::Offer => self::offer($need->id, $order, $reader),
+                NeedKind::Reading => GuideGate::reading($visit),
                 NeedKind::Upload => self::upload($visit->funnel, $need->id),
                 NeedKind::Registration => self::registration($need->webinar(), $registration($need->webinar())),
                 NeedKind::Replay => self::replay($need->webinar(), $registration($need->webinar()), $now),

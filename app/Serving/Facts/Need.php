@@ -80,6 +80,12 @@ final readonly class Need
         return new self(NeedKind::PlacesToRegister, $webinar->id, $webinar);
     }
 
+    /** How far the visitor has come with the guide that the page is. */
+    public static function reading(): self
+    {
+        return new self(NeedKind::Reading);
+    }
+
     /** @throws LogicException where it is about none */
     public function webinar(): Webinar
     {

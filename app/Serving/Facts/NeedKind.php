@@ -18,4 +18,5 @@ enum NeedKind
     case Replay;
     case Places;
     case PlacesToRegister;
+    case Reading;
 }

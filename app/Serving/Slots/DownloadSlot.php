@@ -29,7 +29,9 @@ final class DownloadSlot implements Slot
         }
         $blocks = array_filter($page->document->blocksOf(BlockKind::Download), fn (Block $b): bool => $b->field('leadMagnet') === $of);
 
-        return ['fileName' => $leadMagnet->fileName, 'kindAndSize' => $leadMagnet->kindAndSize($voice->language()),
+        $guide = $leadMagnet->guide === null ? null : $plan->guide($leadMagnet->guide);
+
+        return ['guide' => $guide?->address, 'fileName' => $leadMagnet->fileName, 'kindAndSize' => $leadMagnet->kindAndSize($voice->language()),
             'text' => end($blocks) === false ? '' : end($blocks)->field('text'),
             'asks' => array_values(array_map(fn (FormPlan $f): string => $f->id,
                 array_filter($plan->forms, fn (FormPlan $f): bool => $f->doubleOptIn)))];
@@ -52,7 +54,13 @@ final class DownloadSlot implements Slot
             return '<a class="button" href="'.e($visit->path()).'">'.e($visit->voice->say('file.ask')).'</a>';
         }
 
-        return '<a class="button" href="'.e(FileLinks::forSubmission($submission->id, $of, $fileName)).'" download>'.e($text).'</a> '
+        $guide = $noted['guide'] ?? null;
+        $read = is_string($guide) ? '<a class="button" href="'.e($visit->path($guide)).'">'.e($visit->voice->say('guide.read')).'</a>' : '';
+        if ($fileName === '') {
+            return $read;
+        }
+
+        return $read.($read === '' ? '' : ' ').'<a class="button'.($read === '' ? '' : ' quiet').'" href="'.e(FileLinks::forSubmission($submission->id, $of, $fileName)).'" download>'.e($text).'</a> '
             .'<span class="file-note">'.e($kindAndSize).'</span>';
     }
 }

@@ -18,7 +18,8 @@ final readonly class Triggers
     /** @var list<class-string<Trigger>> every kind there is */
     public const KINDS = [FormFilledIn::class, TagAdded::class, Bought::class, BoughtOffer::class, PageSeen::class, EmailClicked::class,
         SequenceEntered::class, WebinarRegistered::class, WebinarOutcome::class, AddressConfirmed::class, OfferRefunded::class,
-        PaymentFailed::class, DeadlineOver::class, BecameWarm::class];
+        PaymentFailed::class, DeadlineOver::class, BecameWarm::class, GuideBegun::class, GuideShareRead::class, GuidePageRead::class,
+        GuideFinished::class];
 
     /** @var list<Trigger> */
     public array $list;
@@ -65,13 +66,14 @@ final readonly class Triggers
         $one = fn (string $needs): array => match ($needs) {
             'tag' => Written::text(60, least: 1),
             'times' => Written::whole(1, PageSeen::MOST_TIMES),
+            'share' => Written::whole(10, 100, 'in percent, in tens; half of it where it is not said'),
             'outcome' => Written::choice(AttendanceOutcome::class),
             default => Written::id(),
         };
 
         return Written::listOf(['oneOf' => array_map(fn (string $class): array => Written::group(
             ['kind' => ['const' => $class::kind()]] + array_map($one, $class::fields()),
-            ['kind', ...array_keys(array_filter($class::fields(), fn (string $needs): bool => $needs !== 'times'))]), self::KINDS)],
+            ['kind', ...array_keys(array_filter($class::fields(), fn (string $needs): bool => ! in_array($needs, ['times', 'share'], true)))]), self::KINDS)],
             self::MOST);
     }
 

@@ -37,6 +37,11 @@ enum BlockKind: string
     case Session = 'session';
     case Room = 'room';
     case Replay = 'replay';
+    /** A question that the reader of a guide answers for themselves. */
+    case Reflection = 'reflection';
+    /** Things the reader of a guide ticks off. */
+    case Checklist = 'checklist';
+    case Embed = 'embed';
 
     /** Is there something in it that visitors press: a button, a link, a form that is sent? */
     public function isPressed(): bool

@@ -173,6 +173,22 @@ final class Blocks
                 css: 'webinar',
                 visual: true,
             ),
+            BlockKind::Reflection => new BlockDefinition(
+                'Question to think about',
+                ['text' => Field::words(300), 'note' => Field::words(200)->optional()],
+                css: 'guide',
+            ),
+            BlockKind::Checklist => new BlockDefinition(
+                'Check-list',
+                items: ['title' => Field::words(300)],
+                css: 'guide',
+            ),
+            BlockKind::Embed => new BlockDefinition(
+                'Embedded page',
+                ['url' => Field::link(), 'text' => Field::words(200), 'size' => Field::choice(['low', 'high'])->optional()],
+                css: 'media',
+                visual: true,
+            ),
             BlockKind::Menu => new BlockDefinition('Menu', items: ['title' => Field::words(60), 'url' => Field::link()]),
         };
     }

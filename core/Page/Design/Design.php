@@ -114,7 +114,7 @@ final readonly class Design
     private static function hasLike(Section $section, BlockKind $kind): bool
     {
         // One picture will do for another: a cover, a gallery and a video all stand beside words.
-        return $kind->isVisual() && $kind !== BlockKind::Price && $kind !== BlockKind::Checkout
+        return $kind->isVisual() && ! in_array($kind, [BlockKind::Price, BlockKind::Checkout, BlockKind::Embed], true)
             ? $section->is(BlockKind::Picture, BlockKind::Cover, BlockKind::Gallery, BlockKind::Video)
             : $section->is($kind);
     }

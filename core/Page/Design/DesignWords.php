@@ -35,6 +35,8 @@ final class DesignWords
         'questions' => 'Questions people ask',
         'download' => 'It is ready for you',
         'popup' => 'Before you go',
+        'exercise' => 'Your turn',
+        'embed' => 'Find a time that suits you',
     ];
 
     private const TEXTS = [
@@ -49,6 +51,7 @@ final class DesignWords
         'download' => 'A copy is on its way to your inbox as well.',
         'action' => 'You have read this far. The first step is a small one.',
         'popup' => '[One sentence: what they get, and that it is free]',
+        'exercise' => 'Take a minute. What you write stays here for you when you come back.',
         'questions' => 'Is yours not among them? Write to me, and I will answer.',
     ];
 
@@ -86,6 +89,8 @@ final class DesignWords
                 'url' => ($parts['offer'] ?? '') === '' ? 'outcome:bought' : 'outcome:chose', 'offer' => $parts['offer'] ?? ''],
             BlockKind::Checkout => self::checkout($parts['offer'] ?? ''),
             BlockKind::Purchases => ['text' => 'Your purchases appear here.'],
+            BlockKind::Reflection => ['text' => '[What should they ask themselves here?]'],
+            BlockKind::Embed => ['url' => '', 'text' => '[What it shows, such as your calendar]'],
             BlockKind::Seal => ['text' => '14 days', 'note' => 'money back'],
             BlockKind::Logo => ['text' => '{{business}}'],
             BlockKind::Sessions => ['webinar' => $parts['webinar'] ?? '', 'text' => 'Choose your session'],
@@ -126,6 +131,8 @@ final class DesignWords
                 ['title' => 'Is it for beginners?', 'html' => '[Your honest answer]']],
             BlockKind::Gallery => array_fill(0, 3, ['alt' => '', 'text' => '']),
             BlockKind::Logos => array_fill(0, 4, ['alt' => '']),
+            BlockKind::Checklist => [['title' => '[The first thing to do]'], ['title' => '[The second thing]'],
+                ['title' => '[The third thing]']],
             BlockKind::Menu => [['title' => 'About', 'url' => '']],
             default => [],
         };

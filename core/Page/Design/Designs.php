@@ -126,6 +126,14 @@ final class Designs
         ['footer-menu', 'footer', 'Logo, words and menu', 'wide', 'tint', 'logo text menu'],
         ['footer-dark', 'footer', 'On dark', 'left', 'ink', 'text menu'],
 
+        ['embed-centred', 'embed', 'In the middle', 'centred', '', 'heading text embed'],
+        ['embed-beside', 'embed', 'Beside words', 'split-right', 'tint', 'heading text embed'],
+
+        ['exercise-question', 'exercise', 'Questions', 'left', 'tint', 'heading text reflection'],
+        ['exercise-card', 'exercise', 'Question on a card', 'boxed', 'tint', 'heading reflection'],
+        ['exercise-list', 'exercise', 'Check-list', 'left', '', 'heading text checklist'],
+        ['exercise-aside', 'exercise', 'Check-list beside the heading', 'aside', 'tint', 'heading text checklist'],
+
         // How each stands on the screen is said in Popups\PopupDesigns.
         ['popup-card', 'popup', 'Card', 'centred', '', 'heading text form'],
         ['popup-card-dark', 'popup', 'Dark card', 'centred', 'ink', 'heading text form'],

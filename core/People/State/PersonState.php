@@ -41,6 +41,7 @@ final readonly class PersonState
      * @param  array<string, list<string>>|null  $webinars  by id, what became of them there: {@see \Lantern\Core\Rules\WebinarRule::STATES}
      * @param  list<string>|null  $products  ids of those they have bought, whatever the offer
      * @param  int|null  $warmth  from 0 to 100; nothing for whoever gets no emails
+     * @param  array<string, GuideState>|null  $guides  by id, those they have opened
      * @param  string  $id  by which split tests know them; '' for somebody of whom nothing is known
      */
     public function __construct(
@@ -61,6 +62,7 @@ final readonly class PersonState
         private ?array $products = null,
         public string $id = '',
         private ?int $warmth = null,
+        private ?array $guides = null,
     ) {
     }
 
@@ -68,7 +70,7 @@ final readonly class PersonState
     public static function unknown(DateTimeZone $zone, ?DateTimeZone $ownerZone = null): self
     {
         return new self($zone, $ownerZone ?? $zone, false, Subscription::Subscribed, null, null, [], [], [], [], [], [], [], [], [],
-            warmth: 0);
+            warmth: 0, guides: []);
     }
 
     /**
@@ -246,6 +248,12 @@ final readonly class PersonState
         $known = $this->inWebinar($webinar);
 
         return $this->changed(webinars: [$webinar => array_values(array_unique([...$known, ...$states]))] + ($this->webinars ?? []));
+    }
+
+    /** @return array<string, GuideState> by id */
+    public function guides(): array
+    {
+        return $this->guides ?? throw self::missing('guides');
     }
 
     /** @return list<string> */

@@ -345,7 +345,7 @@ final class JourneyTest extends TestCase
     {
         $active = [EventType::Viewed, EventType::Asked, EventType::Confirmed, EventType::Joined, EventType::Downloaded, EventType::Bought,
             EventType::Declined, EventType::Pressed, EventType::Clicked, EventType::Registered, EventType::Attended, EventType::SawOffer,
-            EventType::LeftEarly, EventType::WatchedReplay];
+            EventType::LeftEarly, EventType::WatchedReplay, EventType::GuideBegun, EventType::GuideRead, EventType::GuideFinished];
         foreach (EventType::cases() as $type) {
             yield $type->value => [$type, in_array($type, $active, true)];
         }
@@ -384,13 +384,15 @@ final class JourneyTest extends TestCase
             ['kind' => 'click', 'email' => 'e'], ['kind' => 'sequence', 'sequence' => 's'], ['kind' => 'registered', 'webinar' => 'w'],
             ['kind' => 'webinar', 'outcome' => 'left-early', 'webinar' => 'w'], ['kind' => 'confirmed', 'form' => 'f'],
             ['kind' => 'refunded', 'offer' => 'o'], ['kind' => 'payment-failed', 'offer' => 'o'],
-            ['kind' => 'deadline-over', 'deadline' => 'd'], ['kind' => 'became-warm']];
+            ['kind' => 'deadline-over', 'deadline' => 'd'], ['kind' => 'became-warm'], ['kind' => 'guide-begun', 'guide' => 'g'],
+            ['kind' => 'guide-share', 'guide' => 'g', 'share' => 70], ['kind' => 'guide-page', 'page' => 'gp'],
+            ['kind' => 'guide-finished', 'guide' => 'g']];
         $read = Triggers::fromShape(Shape::of(['starts' => [...$written, ['kind' => 'tag', 'tag' => 'CELLO']]]), 'starts');
 
         self::assertSame($written, $read->toArray());
         self::assertSame(count(Triggers::KINDS), count($read->list));
-        self::assertSame(['f', 'o', 'p', 'e', 's', 'w', 'w', 'f', 'o', 'o', 'd'], $read->references());
-        self::assertSame(['new', 'other', 'p', 'e', 's', 'y', 'y', 'new', 'other', 'other', 'd'],
+        self::assertSame(['f', 'o', 'p', 'e', 's', 'w', 'w', 'f', 'o', 'o', 'd', 'g', 'g', 'gp', 'g'], $read->references());
+        self::assertSame(['new', 'other', 'p', 'e', 's', 'y', 'y', 'new', 'other', 'other', 'd', 'g', 'g', 'gp', 'g'],
             $read->withIds(['f' => 'new', 'o' => 'other', 'w' => 'y',
                 'Cello' => 'not an id'])
                 ->references());

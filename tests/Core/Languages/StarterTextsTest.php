@@ -6,6 +6,7 @@ namespace Tests\Core\Languages;
 
 use DateTimeImmutable;
 use Lantern\Core\Emails\MergeFields;
+use Lantern\Core\Guides\Guide;
 use Lantern\Core\Plan\Goal;
 use Lantern\Core\Plan\LeadMagnet;
 use Lantern\Core\Plan\PageRole;
@@ -13,6 +14,7 @@ use Lantern\Core\Plan\Plan;
 use Lantern\Core\Plan\Sender;
 use Lantern\Core\Starters\Starter;
 use Lantern\Core\Starters\StarterDesk;
+use Lantern\Core\Starters\StarterGuide;
 use Lantern\Core\Starters\StarterPages;
 use Lantern\Core\Starters\StarterWords;
 use Lantern\Core\Webinars\WebinarMode;
@@ -48,21 +50,27 @@ final class StarterTextsTest extends TestCase
         $plans = [];
         foreach (Goal::cases() as $goal) {
             foreach (WebinarMode::cases() as $mode) {
-                foreach ([null, new LeadMagnet('lm', 'Φ', 'f', 'plan.pdf', 'application/pdf', 5)] as $leadMagnet) {
+                $file = new LeadMagnet('lm', 'Φ', 'f', 'plan.pdf', 'application/pdf', 5);
+                foreach ([[null, false], [$file, false], [$file, true], [new LeadMagnet('lm', 'Φ'), true]] as [$leadMagnet, $guide]) {
                     foreach (['Φ', ''] as $title) {
                         $plans[] = (new Starter($sender, $newId, new DateTimeImmutable('2027-01-01'), $words))
-                            ->build($goal, 'Name', $title, 'address', $leadMagnet, mode: $mode);
+                            ->build($goal, 'Name', $title, 'address', $leadMagnet, mode: $mode, withGuide: $guide);
                     }
                 }
             }
         }
-        foreach (PageRole::cases() as $role) {
+        foreach (PageRole::ofPages() as $role) {
             // A page that is added later has its address in the language, too.
             $words->of($role->address());
             foreach (range(1, 4) as $number) {
                 StarterPages::of($role, (new StarterDesk($sender, $newId, 'Φ', words: $words))->inFunnel(['sales' => 'x']), $number);
             }
         }
+
+        $desk = new StarterDesk($sender, $newId, 'Φ', words: $words);
+        StarterGuide::more($desk, new Guide('g', 'Φ'), 'Φ');
+        $desk->link('sales');
+        StarterGuide::pages($desk, new Guide('g', 'Φ'));
 
         return [$plans, array_filter($words->asked, fn (string $k): bool => $k !== '', ARRAY_FILTER_USE_KEY)];
     }
@@ -89,7 +97,7 @@ final class StarterTextsTest extends TestCase
         foreach (self::all()[0] as $plan) {
             $found = [];
             $texts = [];
-            foreach ([...$plan->pages, ...$plan->popups] as $page) {
+            foreach ([...$plan->pages, ...$plan->popups, ...$plan->guidePages] as $page) {
                 foreach ($page->document->sections as $section) {
                     foreach ($section->blocks as $block) {
                         $texts[] = MergeFields::fill($block->words(), [], strval(...));

@@ -95,6 +95,13 @@ final class PartsTest extends TestCase
                 $p['variants'][] = ['id' => "variant-{$of}", 'name' => 'Otherwise', 'test' => "test-{$of}", 'letter' => 'b', 'of' => $of]
                     + $content;
             }
+            $p['guides'][] = ['id' => 'guide-1', 'title' => 'The practice plan', 'address' => 'read', 'open' => 2, 'saves' => false,
+                'finish' => ['kind' => 'share', 'share' => 90], 'begun' => 'daily', 'finished' => 'at-once'];
+            $p['guidePages'][] = ['id' => 'guide-page-1', 'guide' => 'guide-1', 'name' => 'Cover', 'document' => [
+                'format' => Document::FORMAT, 'sections' => [['id' => 'g1', 'kind' => 'exercise', 'blocks' => [
+                    ['id' => 'g2', 'kind' => 'reflection', 'text' => 'Why?'], ['id' => 'g3', 'kind' => 'checklist', 'items' => [
+                        ['title' => 'Tune']]], ['id' => 'g4', 'kind' => 'picture', 'picture' => 'pic', 'url' => 'page:'.$p['pages'][1]['id']],
+                    ['id' => 'g5', 'kind' => 'embed', 'url' => 'https://book.example.com/', 'text' => 'Book', 'size' => 'high']]]]]];
             $p['emails'][] = ['id' => 'later', 'name' => 'Later', 'subject' => 'x', 'sequence' => $p['sequences'][0]['id'],
                 'timing' => ['from' => 'joining', 'days' => 3],
                 'body' => '<p>{{page_'.$p['pages'][1]['id'].'}} <a href="{{ page_'.$p['pages'][0]['id']

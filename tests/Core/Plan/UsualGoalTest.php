@@ -20,7 +20,7 @@ final class UsualGoalTest extends TestCase
     public function test_a_page_on_which_somebody_buys_wants_sales_and_any_other_sign_ups(): void
     {
         $sells = [PageRole::Sales, PageRole::Checkout, PageRole::Upsell, PageRole::Downsell];
-        foreach (PageRole::cases() as $role) {
+        foreach (PageRole::ofPages() as $role) {
             $page = new PagePlan('p', $role, 'P', 'p', new Document([], Background::paper()));
             self::assertSame(in_array($role, $sells, true) ? TestGoal::Sale : TestGoal::Signup, UsualGoal::of(Tested::Page, $page),
                 $role->value);

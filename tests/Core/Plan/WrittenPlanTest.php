@@ -43,6 +43,7 @@ final class WrittenPlanTest extends TestCase
         foreach (Triggers::KINDS as $class) {
             $written = ['kind' => $class::kind()] + array_map(fn (string $needs): string|int => match ($needs) {
                 'times' => 2,
+                'share' => 70,
                 'outcome' => AttendanceOutcome::Attended->value,
                 default => 'x',
             }, $class::fields());
@@ -50,7 +51,7 @@ final class WrittenPlanTest extends TestCase
                 'it is read and written as that');
             self::assertSame('', WrittenForms::trouble(self::planWith([$written]), 'plan'), $class);
             foreach ($class::fields() as $name => $needs) {
-                self::assertSame($needs === 'times', WrittenForms::trouble(self::planWith([array_diff_key($written, [$name => 0])]), 'plan')
+                self::assertSame(in_array($needs, ['times', 'share'], true), WrittenForms::trouble(self::planWith([array_diff_key($written, [$name => 0])]), 'plan')
                     === '', "{$class} without {$name}");
             }
         }

@@ -45,7 +45,7 @@ final class WorthTest extends TestCase
     public function test_each_role_asks_for_one_thing_or_for_none(): void
     {
         $asks = [];
-        foreach (PageRole::cases() as $role) {
+        foreach (PageRole::ofPages() as $role) {
             $asks[StepKind::of($role, false)->value ?? ''][] = $role;
         }
         self::assertEqualsCanonicalizing([PageRole::OptIn, PageRole::Registration, PageRole::Form], $asks['join']);

@@ -25,7 +25,8 @@ final class RulesTest extends TestCase
     public const FILE = __DIR__.'/../../fixtures/rules.json';
 
     private const NAMES = ['first_name' => 'First name', 'level' => 'Level', 'since' => 'Plays since', 'e1' => 'Day 3',
-        'p1' => 'Opt-in page', 'd1' => 'Three days', 'w1' => 'First Melody'];
+        'p1' => 'Opt-in page', 'd1' => 'Three days', 'w1' => 'First Melody', 'g1' => 'Practice Plan',
+        'gp1' => 'Minute by minute'];
 
     /** @return iterable<string, array{array<string, mixed>, string}> a rule, and its words */
     public static function examples(): iterable
@@ -57,6 +58,12 @@ final class RulesTest extends TestCase
             ['is less than hot', ['kind' => 'warmth', 'not' => true, 'band' => 'hot']],
             ['has running “Three days”', ['kind' => 'deadline', 'state' => 'running', 'deadline' => 'd1']],
             ['left early from “First Melody”', ['kind' => 'webinar', 'state' => 'left-early', 'not' => false, 'webinar' => 'w1']],
+            ['has finished “Practice Plan”', ['kind' => 'guide', 'did' => 'finished', 'not' => false, 'with' => 'g1']],
+            ['has not begun “Practice Plan” in the last 7 days', ['kind' => 'guide', 'did' => 'begun', 'not' => true, 'with' => 'g1',
+                'days' => 7]],
+            ['has read a share of “Practice Plan” of 40 %', ['kind' => 'guide', 'did' => 'share', 'not' => false, 'with' => 'g1',
+                'share' => 40]],
+            ['has not read the page “Minute by minute”', ['kind' => 'guide', 'did' => 'page', 'not' => true, 'with' => 'gp1']],
             ['did not attend “First Melody”', ['kind' => 'webinar', 'state' => 'attended', 'not' => true, 'webinar' => 'w1']],
             ['is past the end of “something that is gone”', ['kind' => 'deadline', 'state' => 'over', 'deadline' => 'gone']],
         ] as [$words, $rule]) {

@@ -195,7 +195,7 @@ final class StarterTest extends TestCase
     /** @return iterable<string, array{PageRole}> */
     public static function roles(): iterable
     {
-        foreach (PageRole::cases() as $role) {
+        foreach (PageRole::ofPages() as $role) {
             yield $role->value => [$role];
         }
     }

@@ -55,7 +55,7 @@ final class PagesTest extends TestCase
     /** @return iterable<string, array{PageRole}> */
     public static function roles(): iterable
     {
-        foreach (PageRole::cases() as $role) {
+        foreach (PageRole::ofPages() as $role) {
             yield $role->value => [$role];
         }
     }

@@ -22,9 +22,10 @@ final class HistoryTest extends TestCase
         }
 
         // Entering a sequence is kept as an enrolment: what it brings is told by its emails. What is pressed and read is told of all
-        // people together, by the results.
+        // people together, by the results; which pages of a guide somebody read is told by what they read of it.
         self::assertSame([], array_values(array_diff(array_map(fn (EventType $t): string => $t->value, EventType::cases()),
-            [...History::kinds(), EventType::Entered->value, EventType::Pressed->value, EventType::Read->value])));
+            [...History::kinds(), EventType::Entered->value, EventType::Pressed->value, EventType::Read->value,
+                EventType::GuideRead->value])));
         self::assertSame(count(History::kinds()), count(array_unique(History::kinds())), 'each by one');
         self::assertSame(file_get_contents(self::FILE), $written, 'KEEP=1 vendor/bin/phpunit tests/Feature/People/HistoryTest.php');
     }

@@ -47,9 +47,12 @@ final class SegmentTest extends TestCase
 
     private const WEBINAR = '01hweb1nar0000000000000000';
 
+    private const GUIDE = '01hgu1de000000000000000000';
+
     /** What is chosen from, by what a rule asks for ({@see RuleField}), so that every rule there is gets its examples from itself. */
     private const VALUES = ['tag' => ['cellist', 'Nobody has it'], 'mail' => [self::EMAIL], 'place' => [self::PAGE],
         'deadline' => [self::DEADLINE, self::EVERYONES, 'one that is gone'], 'webinar' => [self::WEBINAR, 'one that is gone'],
+        'guide' => [self::GUIDE, 'one that is gone'], 'guide-page' => [self::PAGE, 'one that is gone'],
         'field' => ['first_name', 'level', 'age', 'nothing_known'], 'date' => ['joined', 'lesson_on'],
         'value' => ['ada', 'Beginner', '41', '50.5'], 'number' => [1, 10, 30], 'day' => ['2026-06-14', '2026-05-01']];
 
@@ -115,6 +118,7 @@ final class SegmentTest extends TestCase
                 }
             }
             $this->registered($person, $one);
+            $this->reads($person, $one);
             // As if all that had been said of them; what they did here was told as it happened.
             DB::table('people')->where('id', $person->id)->update(['warmth' => ($i * 37) % 101]);
             $this->people[] = $person->refresh()->load(['business', 'tags']);
@@ -122,6 +126,23 @@ final class SegmentTest extends TestCase
         DB::table('deadline_runs')->insert(['business_id' => $this->business->id, 'funnel_id' => $this->ofDeadlines(),
             'deadline_id' => self::EVERYONES, 'name' => 'x', 'holder' => 'everyone', 'started_at' => Instant::sql($this->now->subDays(3)),
             'ends_at' => Instant::sql($this->now->addDay())]);
+    }
+
+    /** @param  callable(list<mixed>): mixed  $one */
+    private function reads(Person $person, callable $one): void
+    {
+        // Of another guide all have read everything.
+        foreach ([[self::GUIDE, self::PAGE], ['01h0thergu1de0000000000000', '01h0therpage00000000000000']] as [$guide, $page]) {
+            if ($guide === self::GUIDE && $one([true, false, false])) {
+                continue;
+            }
+            $when = fn (): ?string => $one([null, Instant::sql($this->now->subDay()), Instant::sql($this->now->subDays(20))]);
+            DB::table('guide_progress')->insert(['person_id' => $person->id, 'guide_id' => $guide, 'funnel_id' => $this->ofDeadlines(),
+                'opened_at' => Instant::sql($this->now), 'last_at' => Instant::sql($this->now), 'begun_at' => $when(),
+                'finished_at' => $when(), 'share' => $one([0, 5, 10, 30, 50, 100])]);
+            DB::table('guide_pages_seen')->insert(['person_id' => $person->id, 'guide_id' => $guide, 'page_id' => $page,
+                'read_at' => $when()]);
+        }
     }
 
     /** @param  callable(list<mixed>): mixed  $one */
@@ -406,7 +427,7 @@ final class SegmentTest extends TestCase
         foreach (Rules::KINDS as $class) {
             self::assertStringEndsWith('\\Rules\\'.class_basename($class),
                 SegmentQuery::sql($class::fromShape(Shape::of(['tag' => 'x', 'value' => 'x',
-                    'deadline' => 'x', 'webinar' => 'x'] + $class::fresh())))::class);
+                    'deadline' => 'x', 'webinar' => 'x', 'with' => 'x'] + $class::fresh())))::class);
         }
     }
 

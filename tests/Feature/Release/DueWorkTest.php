@@ -30,7 +30,7 @@ final class DueWorkTest extends TestCase
     public function test_nothing_is_due_in_a_business_in_which_nothing_has_happened(): void
     {
         $this->live();
-        DB::table('businesses')->update(['told_at' => now()]);
+        DB::table('businesses')->update(['told_at' => now(), 'readers_told_at' => now()]);
         $now = CarbonImmutable::now();
         foreach (SendDueMessages::WORK as $class) {
             $next = app($class)->next($now);

@@ -100,7 +100,9 @@ final class RenderingTest extends TestCase
             })->toArray();
         }
         $fields = $blocks;
-        $page = $this->render($funnel, ['sections' => [0 => ['arrangement' => 'wide', 'blocks' => array_values($blocks)]],
+        $halves = array_chunk(array_values($blocks), 20);
+        $page = $this->render($funnel, ['sections' => [0 => ['arrangement' => 'wide', 'blocks' => $halves[0]],
+            1 => ['id' => 'more', 'kind' => 'words', 'arrangement' => 'wide', 'blocks' => $halves[1]]],
             'background' => ['fill' => 'picture', 'picture' => $picture->id]], editing: true);
 
         foreach (array_keys($fields) as $kind) {

@@ -9,6 +9,7 @@ use App\Rendering\Icons;
 use Lantern\Core\Deadlines\ShownState;
 use Lantern\Core\Emails\MergeFields;
 use Lantern\Core\Events\Trigger\Triggers;
+use Lantern\Core\Guides\FinishKind;
 use Lantern\Core\Languages\Languages;
 use Lantern\Core\Money\Currency;
 use Lantern\Core\Page\Arrangement;
@@ -62,7 +63,7 @@ final class KitJson
                 'size' => PopupDesigns::size($d)->value], PopupDesigns::all()),
             'triggers' => array_map(fn (TriggerKind $k): array => ['id' => $k->value, 'label' => $k->label(), 'amounts' => $k->amounts()],
                 TriggerKind::cases()),
-            'quietRoles' => array_values(array_map(fn (PageRole $r): string => $r->value, array_filter(PageRole::cases(),
+            'quietRoles' => array_values(array_map(fn (PageRole $r): string => $r->value, array_filter(PageRole::ofPages(),
                 fn (PageRole $r): bool => $r->isQuiet())))];
     }
 
@@ -76,7 +77,8 @@ final class KitJson
                 'arrangement' => $d->arrangement->value,
                 'tone' => $d->tone, 'styles' => (object) $d->styles], Designs::all())),
             'pageDesigns' => PageDesigns::list(),
-            'sections' => $named(SectionKind::ofPages()),
+            'sections' => $named(SectionKind::ofPages()), 'guideSections' => $named(SectionKind::ofGuides()),
+            'finishes' => $named(FinishKind::cases()),
             'blocks' => array_map(fn (BlockKind $k): array => ['id' => $k->value, 'label' => $k->label(),
                 'fields' => (object) array_map(fn (Field $f): array => $f->toArray(), Blocks::of($k)->fields),
                 'items' => Blocks::of($k)->items === null ? null
@@ -84,7 +86,7 @@ final class KitJson
                 BlockKind::cases()),
             'arrangements' => $named(Arrangement::cases()),
             'icons' => array_map(fn (string $i): array => ['id' => $i, 'svg' => Icons::svg($i)], Blocks::ICONS),
-            'roles' => $named(PageRole::cases()),
+            'roles' => $named(PageRole::ofPages()),
             'currencies' => self::currencies(), 'languages' => Languages::tags(),
             'spokenLanguages' => Languages::SPOKEN, 'languagesWithTwoWays' => Languages::TWO_WAYS,
             'starterLanguages' => StarterVoice::WRITTEN,

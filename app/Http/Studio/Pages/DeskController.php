@@ -20,6 +20,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Lantern\Core\Checks\Finding;
+use Lantern\Core\Checks\GuideCheck;
 use Lantern\Core\Checks\PageCheck;
 use Lantern\Core\Checks\PageFix;
 use Lantern\Core\Checks\PopupCheck;
@@ -28,6 +29,7 @@ use Lantern\Core\Experiments\Content\PopupContent;
 use Lantern\Core\Experiments\SplitTest;
 use Lantern\Core\Experiments\Variant;
 use Lantern\Core\Forms\FormPlan;
+use Lantern\Core\Guides\GuidePage;
 use Lantern\Core\Page\Block\BlockKind;
 use Lantern\Core\Page\Design\Designs;
 use Lantern\Core\Page\Design\DesignWords;
@@ -67,7 +69,7 @@ final class DeskController extends StudioController
             return new Response($this->renderer->popupForDesk($plan, $popup, $plan->page(Input::text($request, 'under')),
                 $found->funnel->business, self::shown($request)), 200, AnswerKind::Draft->headers());
         }
-        $drawn = $plan->page($found->id) ?? self::stored($found);
+        $drawn = $found->kind === PagePlan::kind() ? $plan->page($found->id) ?? self::stored($found) : self::stored($found);
         $drawn = $drawn->with($drawn->document->withShared(DraftPlan::sharedSections($found->funnel)));
 
         return new Response($this->renderer->forDesk($plan, $drawn, $found->funnel->business, null, self::shown($request)), 200,
@@ -119,7 +121,11 @@ final class DeskController extends StudioController
         $popup = self::popup($plan, $found)?->with($checked->document);
 
         return response()->json(['findings' => array_map(fn (Finding $f): array => $f->toArray(),
-            $popup === null ? PageCheck::of($plan, $checked, $facts) : PopupCheck::ofOne($plan, $popup, $facts))]);
+            match (true) {
+                $popup !== null => PopupCheck::ofOne($plan, $popup, $facts),
+                $found->kind === GuidePage::kind() => GuideCheck::page($plan, self::guidePage($found)->with($checked->document), $facts),
+                default => PageCheck::of($plan, $checked, $facts),
+            })]);
     }
 
     /** The document with one finding fixed. */
@@ -272,7 +278,14 @@ final class DeskController extends StudioController
             }
         }
 
-        return [$shown->isPopup() ? $stored : $stored->withPart($shown), $shown];
+        return [$shown->isPopup() || $shown->isOfGuide() ? $stored : $stored->withPart($shown), $shown];
+    }
+
+    private static function guidePage(DraftPart $row): GuidePage
+    {
+        $part = $row->part();
+
+        return $part instanceof GuidePage ? $part : throw new NotFoundHttpException;
     }
 
     private static function stored(DraftPart $row): PagePlan
@@ -282,6 +295,7 @@ final class DeskController extends StudioController
         return match (true) {
             $part instanceof PagePlan => $part,
             $part instanceof Popup => PagePlan::ofPopup($part),
+            $part instanceof GuidePage => PagePlan::ofGuidePage($part),
             $part instanceof Variant => self::asPage($row, $part),
             default => throw new NotFoundHttpException,
         };
@@ -313,11 +327,11 @@ final class DeskController extends StudioController
             : $plan->popup($row->id);
     }
 
-    /** A page, or a pop-up or a variant, which are made on the same desk. */
+    /** A page, or a pop-up, a variant or a page of a guide, which are made on the same desk. */
     private function onDesk(string $id): DraftPart
     {
         $found = $this->draftPart($id);
 
-        return in_array($found->kind, [PagePlan::kind(), Popup::kind(), Variant::kind()], true) ? $found : throw new NotFoundHttpException;
+        return in_array($found->kind, [PagePlan::kind(), Popup::kind(), Variant::kind(), GuidePage::kind()], true) ? $found : throw new NotFoundHttpException;
     }
 }

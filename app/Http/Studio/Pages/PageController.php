@@ -14,10 +14,12 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use Lantern\Core\Events\Outcome;
+use Lantern\Core\Guides\Guide;
 use Lantern\Core\Plan\PagePlan;
 use Lantern\Core\Plan\PageRole;
 use Lantern\Core\Plan\Way as WayPlan;
 use Lantern\Core\Support\Invalid;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** What is of pages alone: they come with the ways around them, in an order, and their outcomes lead somewhere. */
 final class PageController extends StudioController
@@ -30,7 +32,7 @@ final class PageController extends StudioController
     public function store(Request $request, string $funnel): JsonResponse
     {
         $found = $this->funnel($funnel);
-        $given = $request->validate(['role' => ['required', Rule::enum(PageRole::class)], 'after' => ['nullable', 'string', 'max:40'],
+        $given = $request->validate(['role' => ['required', Rule::in(array_map(fn (PageRole $r): string => $r->value, PageRole::ofPages()))], 'after' => ['nullable', 'string', 'max:40'],
             'design' => ['nullable', 'string', 'max:40'], 'empty' => ['nullable', 'boolean']],
             ['role.*' => 'Please choose what the page is for.']);
         $design = ($given['design'] ?? null) === null ? null
@@ -57,7 +59,10 @@ final class PageController extends StudioController
 
     public function connect(Request $request, string $page): JsonResponse
     {
-        $found = $this->draftPart($page, PagePlan::kind());
+        $found = $this->draftPart($page);
+        if (! in_array($found->kind, [PagePlan::kind(), Guide::kind()], true)) {
+            throw new NotFoundHttpException;
+        }
         $given = $request->validate(['outcome' => ['required',
             Rule::in(array_map(fn (Outcome $o): string => $o->value, self::outcomes($found)))],
             'toPage' => ['nullable', 'string', 'max:40'], 'toUrl' => ['nullable', 'string', 'max:2000'], 'none' => ['nullable', 'boolean']],
@@ -70,7 +75,8 @@ final class PageController extends StudioController
         }
         if (($given['toUrl'] ?? '') !== '') {
             $way = WayPlan::outside($found->id, $outcome, $given['toUrl']);
-        } elseif ($found->funnel->parts()->where('kind', PagePlan::kind())->where('id', $given['toPage'] ?? '')->exists()) {
+        } elseif ($found->funnel->parts()->whereIn('kind', [PagePlan::kind(), Guide::kind()])->where('id', $given['toPage'] ?? '')
+            ->exists()) {
             $way = WayPlan::toPage($found->id, $outcome, (string) $given['toPage']);
         } else {
             throw Invalid::at('toPage', 'Please choose a page of this funnel, or fill in a web address.');
@@ -83,6 +89,9 @@ final class PageController extends StudioController
     /** @return list<Outcome> */
     private static function outcomes(DraftPart $page): array
     {
+        if ($page->kind === Guide::kind()) {
+            return PageRole::Guide->possibleOutcomes();
+        }
         $outcomes = PageRole::from($page->text('role'))->possibleOutcomes();
 
         // What can be bought on a page leads on from there, whatever its role.
